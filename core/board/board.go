@@ -1,0 +1,294 @@
+// Package board describes what food is laid on: boards with their food zone and
+// regions, and the vessels that stand on them. Lengths are mm, y runs down.
+package board
+
+import (
+	"encoding/json"
+	"fmt"
+	"math"
+
+	"happytray/core/colour"
+	"happytray/core/geom"
+	"happytray/core/wire"
+)
+
+// Board is a surface as a tray file keeps it.
+type Board struct {
+	ID       string         `json:"id"`
+	Name     string         `json:"name"`
+	Outline  geom.Outline   `json:"outline"`
+	FoodZone geom.Outline   `json:"food_zone"`
+	Keepouts []geom.Outline `json:"keepouts"`
+	Wells    []geom.Outline `json:"wells"`
+	RimMM    float64        `json:"rim_mm"`
+	Colour   string         `json:"colour"`
+	Material string         `json:"material"`
+	FoodSafe bool           `json:"food_safe"`
+	Liner    string         `json:"liner"`  // colour of the liner, or ""
+	Front    string         `json:"front"`  // none, top, right, bottom or left
+	Access   []string       `json:"access"` // sides that guests stand at
+	Extra    wire.Extra     `json:"-"`
+}
+
+type plainBoard Board
+
+func (b *Board) UnmarshalJSON(raw []byte) (err error) {
+	b.Extra, err = wire.ReadObject(raw, (*plainBoard)(b))
+	return err
+}
+
+func (b Board) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainBoard(b), b.Extra) }
+
+// Shapes of board that can be asked for by name.
+var Shapes = []string{"rectangle", "round", "oval", "paddle", "plank", "half-round", "hexagon", "outline"}
+
+// Materials a board can be drawn in.
+var Materials = []string{"wood", "slate", "marble", "ceramic", "metal", "glass", "chalkboard", "paper"}
+
+var sides = []string{"top", "right", "bottom", "left"}
+
+// Request asks for a board by shape and size, as a brief does.
+type Request struct {
+	ID       string       `json:"id,omitempty"`
+	Shape    string       `json:"shape,omitempty"`
+	LengthMM float64      `json:"length_mm,omitempty"`
+	WidthMM  float64      `json:"width_mm,omitempty"`
+	RimMM    float64      `json:"rim_mm,omitempty"`
+	Colour   string       `json:"colour,omitempty"`
+	Material string       `json:"material,omitempty"`
+	Outline  geom.Outline `json:"outline,omitempty"`
+}
+
+type plainRequest Request
+
+// UnmarshalJSON reads a board's id, or an object with its shape and size.
+func (r *Request) UnmarshalJSON(raw []byte) error {
+	if len(raw) > 0 && raw[0] == '"' {
+		return json.Unmarshal(raw, &r.ID)
+	}
+	_, err := wire.ReadObject(raw, (*plainRequest)(r))
+	return err
+}
+
+// Zero reports whether nothing was asked for.
+func (r Request) Zero() bool { return r.ID == "" && r.Shape == "" && len(r.Outline) == 0 }
+
+const margin = 8 // mm between a board's edge and its food zone: room to lift it
+
+// Make builds the board that was asked for: a built-in one by id, or any shape
+// by its dimensions.
+func Make(r Request) (Board, error) {
+	if r.ID != "" && r.Shape == "" && len(r.Outline) == 0 {
+		for _, b := range BuiltIn() {
+			if b.ID == r.ID {
+				return b, nil
+			}
+		}
+		return Board{}, wire.Bad("id", "there is no board %.60q; leave it out to have one chosen", r.ID)
+	}
+	return build(r)
+}
+
+func build(r Request) (Board, error) {
+	if r.Shape == "" && len(r.Outline) > 0 {
+		r.Shape = "outline"
+	}
+	if err := wire.OneOf("shape", r.Shape, Shapes...); err != nil {
+		return Board{}, err
+	}
+	l, w := r.LengthMM, r.WidthMM
+	switch r.Shape {
+	case "outline":
+	case "round", "hexagon":
+		if l == 0 {
+			l = w
+		}
+		w = l
+	case "half-round":
+		if w == 0 {
+			w = l / 2
+		}
+	}
+	if r.Shape != "outline" {
+		if w == 0 && l > 0 {
+			w = l * .66
+		}
+		for _, v := range []struct {
+			field string
+			mm    float64
+		}{{"length_mm", l}, {"width_mm", w}} {
+			if err := wire.Between(v.field, v.mm, 100, 3000, " mm"); err != nil {
+				return Board{}, err
+			}
+		}
+	}
+	if err := wire.Between("rim_mm", r.RimMM, 0, 100, " mm"); err != nil {
+		return Board{}, err
+	}
+	b := Board{ID: r.ID, RimMM: r.RimMM, Colour: r.Colour, Material: r.Material, FoodSafe: true,
+		Front: "none", Access: append([]string(nil), sides...), Keepouts: []geom.Outline{}, Wells: []geom.Outline{}}
+	if b.ID == "" {
+		b.ID = fmt.Sprintf("own-%s", r.Shape)
+	}
+	if b.Material == "" {
+		b.Material = "wood"
+	}
+	if b.Colour == "" {
+		b.Colour = "#8a5a35"
+	}
+	edge := float64(margin)
+	if b.RimMM > 0 {
+		edge = 12 // the rim itself
+	}
+	edge = math.Min(edge, math.Min(l, w)*.06+.5)
+	switch r.Shape {
+	case "rectangle", "plank":
+		b.Outline = geom.Box(l, w, math.Min(28, math.Min(l, w)*.12))
+	case "oval":
+		b.Outline = geom.Ellipse(l/2, w/2, 64)
+	case "round":
+		b.Outline = geom.Ellipse(l/2, l/2, 64)
+	case "hexagon":
+		b.Outline = geom.Ellipse(l/2, l/2, 6)
+	case "half-round":
+		for i := 0; i <= 32; i++ {
+			p := geom.Polar(1, 180+float64(i)*180/32)
+			b.Outline = append(b.Outline, geom.Pt(p.X*l/2, p.Y*w+w/2))
+		}
+	case "paddle":
+		// the handle takes the last quarter of the length, 90 mm at least where there is room
+		h := math.Max(l*.24, math.Min(90, l*.3))
+		body := geom.Box(l-h, w, math.Min(60, w*.28)).Move(geom.Pt(-h/2, 0))
+		hw := math.Min(60, w*.3)
+		x0 := l/2 - h
+		b.Outline = withHandle(body, x0, l/2, hw)
+		b.FoodZone = body.Inset(edge)
+		handle := geom.Box(h, hw, hw*.45).Move(geom.Pt(l/2-h/2, 0))
+		b.Keepouts = []geom.Outline{handle}
+	case "outline":
+		if err := r.Outline.Check(); err != nil {
+			return Board{}, wire.Bad("outline", "%s", err.Error())
+		}
+		box := r.Outline.Bounds()
+		if box.W() < 100 || box.H() < 100 || box.W() > 3000 || box.H() > 3000 {
+			return Board{}, wire.Bad("outline", "a board should measure between 100 and 3000 mm each way")
+		}
+		edge = margin
+		c := box.Centre()
+		b.Outline = r.Outline.Move(c.Mul(-1))
+		l, w = box.W(), box.H()
+	}
+	if b.FoodZone == nil {
+		b.FoodZone = b.Outline.Inset(edge)
+	}
+	if len(b.FoodZone) < 3 || b.FoodZone.Check() != nil {
+		return Board{}, wire.Bad("outline", "the board is too narrow to lay food on")
+	}
+	// Boards lie with their upper left corner at (0, 0), as rulers read.
+	shift := b.Outline.Bounds().Min.Mul(-1)
+	b.Outline, b.FoodZone = b.Outline.Move(shift).Round(), b.FoodZone.Move(shift).Round()
+	for i := range b.Keepouts {
+		b.Keepouts[i] = b.Keepouts[i].Move(shift).Round()
+	}
+	b.Name = fmt.Sprintf("%s, %.0f × %.0f cm", title[r.Shape], l/10, w/10)
+	return b, b.Check()
+}
+
+var title = map[string]string{"rectangle": "Rectangle", "round": "Round", "oval": "Oval", "paddle": "Paddle",
+	"plank": "Plank", "half-round": "Half-round", "hexagon": "Hexagon", "outline": "Own outline"}
+
+// withHandle joins a handle hw wide, from x0 to x1, to the right side of a box
+// made by geom.Box, which starts below that side's middle and ends above it.
+func withHandle(box geom.Outline, x0, x1, hw float64) geom.Outline {
+	out := append(append(geom.Outline(nil), box...), geom.Pt(x0, -hw/2))
+	var tip geom.Outline
+	for _, p := range geom.Box(hw*2, hw, hw*.45).Move(geom.Pt(x1-hw, 0)) {
+		if p.X > x1-hw {
+			tip = append(tip, p)
+		}
+	}
+	half := len(tip) / 2 // lower corner first, then the upper one
+	out = append(append(out, tip[half:]...), tip[:half]...)
+	return append(out, geom.Pt(x0, hw/2))
+}
+
+// Check bounds a board that came from outside.
+func (b Board) Check() error {
+	if err := wire.Text("id", b.ID, 80); err != nil {
+		return err
+	}
+	if err := wire.Text("name", b.Name, 120); err != nil {
+		return err
+	}
+	if err := b.Outline.Check(); err != nil {
+		return wire.Bad("outline", "%s", err.Error())
+	}
+	box := b.Outline.Bounds()
+	if math.Min(box.W(), box.H()) < 86 || // a hexagon 100 mm long is 86.6 wide
+		math.Max(box.W(), box.H()) > 3001 {
+		return wire.Bad("outline", "a board should measure between 100 and 3000 mm each way")
+	}
+	if err := b.FoodZone.Check(); err != nil {
+		return wire.Bad("food_zone", "%s", err.Error())
+	}
+	if z, o := b.FoodZone.Bounds(), box.Grow(1); z.Min.X < o.Min.X || z.Min.Y < o.Min.Y || z.Max.X > o.Max.X || z.Max.Y > o.Max.Y {
+		return wire.Bad("food_zone", "the food zone reaches beyond the board")
+	}
+	for name, list := range map[string][]geom.Outline{"keepouts": b.Keepouts, "wells": b.Wells} {
+		if len(list) > 40 {
+			return wire.Bad(name, "at most 40 regions")
+		}
+		for i, o := range list {
+			if err := o.Check(); err != nil {
+				return wire.Bad(fmt.Sprintf("%s[%d]", name, i), "%s", err.Error())
+			}
+		}
+	}
+	if err := wire.Between("rim_mm", b.RimMM, 0, 100, " mm"); err != nil {
+		return err
+	}
+	for field, c := range map[string]string{"colour": b.Colour, "liner": b.Liner} {
+		if field == "liner" && c == "" {
+			continue
+		}
+		if _, err := colour.Parse(c); err != nil {
+			return wire.Bad(field, "%s", err.Error())
+		}
+	}
+	if err := wire.OneOf("material", b.Material, Materials...); err != nil {
+		return err
+	}
+	if b.Front != "" {
+		if err := wire.OneOf("front", b.Front, append([]string{"none"}, sides...)...); err != nil {
+			return err
+		}
+	}
+	if len(b.Access) > 4 {
+		return wire.Bad("access", "a board has four sides")
+	}
+	for _, s := range b.Access {
+		if err := wire.OneOf("access", s, sides...); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// Ground is the colour that shows between the food: the liner's, or the board's.
+func (b Board) Ground() string {
+	if b.Liner != "" {
+		return b.Liner
+	}
+	return b.Colour
+}
+
+// UsableMM2 is the food zone's area without its keep-outs.
+func (b Board) UsableMM2() float64 {
+	a := b.FoodZone.Area()
+	for _, k := range b.Keepouts {
+		if k.Convex() {
+			a -= geom.SharedArea(b.FoodZone, k)
+		}
+	}
+	return math.Max(0, a)
+}

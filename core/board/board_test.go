@@ -1,0 +1,90 @@
+package board
+
+import (
+	"encoding/json"
+	"math"
+	"testing"
+
+	"happytray/core/geom"
+)
+
+func TestBuiltInBoards(t *testing.T) {
+	seen := map[string]bool{}
+	for _, b := range BuiltIn() {
+		if err := b.Check(); err != nil {
+			t.Errorf("%s: %v", b.ID, err)
+		}
+		if seen[b.ID] {
+			t.Errorf("%s is listed twice", b.ID)
+		}
+		seen[b.ID] = true
+		for _, p := range b.FoodZone {
+			if !b.Outline.Contains(p) {
+				t.Errorf("%s: the food zone leaves the board at %v", b.ID, p)
+				break
+			}
+		}
+		if u := b.UsableMM2() / b.Outline.Area(); u < .55 || u > .99 {
+			t.Errorf("%s: %.0f %% of the board is for food", b.ID, 100*u)
+		}
+	}
+	for _, v := range Vessels() {
+		if err := v.Check(); err != nil {
+			t.Errorf("%s: %v", v.ID, err)
+		}
+		// the inside cannot hold more than the outside
+		if most := math.Pi / 4 * v.DiameterMM * v.DiameterMM * v.HeightMM / 1000; v.CapacityML > most {
+			t.Errorf("%s holds %.0f ml in %.0f ml", v.ID, v.CapacityML, most)
+		}
+	}
+}
+
+func TestMakeEveryShape(t *testing.T) {
+	for _, shape := range Shapes {
+		for _, size := range []float64{100, 480, 3000} {
+			r := Request{Shape: shape, LengthMM: size, WidthMM: math.Max(100, size*.6)}
+			if shape == "outline" {
+				r.Outline = geom.Outline{{X: 0, Y: 0}, {X: size, Y: 0}, {X: size, Y: size}, {X: size / 2, Y: size * .8}, {X: 0, Y: size}}
+			}
+			b, err := Make(r)
+			if err != nil {
+				t.Errorf("%s %v: %v", shape, size, err)
+				continue
+			}
+			box := b.Outline.Bounds()
+			if box.Min.Len() > .1 {
+				t.Errorf("%s does not start at (0, 0): %v", shape, box.Min)
+			}
+			if shape == "round" || shape == "rectangle" || shape == "paddle" {
+				if math.Abs(box.W()-size) > 1 {
+					t.Errorf("%s is %.0f long, asked for %.0f", shape, box.W(), size)
+				}
+			}
+		}
+	}
+}
+
+func TestMakeRefuses(t *testing.T) {
+	for name, raw := range map[string]string{
+		"no such id":    `"gold-plate"`,
+		"no shape":      `{"length_mm":400}`,
+		"strange":       `{"shape":"star","length_mm":400}`,
+		"too small":     `{"shape":"round","length_mm":50}`,
+		"negative":      `{"shape":"rectangle","length_mm":-400,"width_mm":300}`,
+		"too large":     `{"shape":"oval","length_mm":4000,"width_mm":300}`,
+		"crossing":      `{"shape":"outline","outline":[[0,0],[400,400],[450,0],[0,390]]}`,
+		"empty":         `{"shape":"outline","outline":[]}`,
+		"sliver":        `{"shape":"outline","outline":[[0,0],[400,400],[401,400]]}`,
+		"rim":           `{"shape":"round","length_mm":400,"rim_mm":-3}`,
+		"colour":        `{"shape":"round","length_mm":400,"colour":"brown"}`,
+		"colour attack": `{"shape":"round","length_mm":400,"colour":"\"/><script>"}`,
+	} {
+		var r Request
+		if err := json.Unmarshal([]byte(raw), &r); err != nil {
+			continue
+		}
+		if b, err := Make(r); err == nil {
+			t.Errorf("%s was made: %s", name, b.Name)
+		}
+	}
+}

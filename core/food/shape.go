@@ -1,0 +1,159 @@
+package food
+
+import (
+	"hash/fnv"
+	"math"
+	"math/rand/v2"
+
+	"happytray/core/geom"
+)
+
+// Variants is how many slightly different shapes each form of a food comes in.
+const Variants = 8
+
+// Fraction of a shape's box (length x width x height) that is food: solid
+// geometry for the named body, with the rounding that a knife or a fruit has.
+var solidShare = map[string]float64{
+	"disc":     math.Pi / 4,        // a slice or biscuit
+	"oval":     math.Pi / 6,        // an ellipsoid: berries, olives, nuts
+	"half":     math.Pi / 6,        // half an ellipsoid in its own, half as high, box
+	"box":      .97,                // cubes, batons, squares
+	"slab":     .9,                 // oblong with rounded corners
+	"lump":     .62,                // broken by hand
+	"triangle": .53,                // a slice from a wheel, tip a little blunt
+	"wedge":    .62,                // a thick wedge with a round rind
+	"cylinder": math.Pi / 4,        // a log, a stick, a roll
+	"sector":   .5,                 // set by its opening angle; see Sector volume below
+	"fold":     math.Pi / 4,        // a disc folded in four, in the box of the fold
+	"halffold": math.Pi / 4,        // a disc folded once
+	"gathered": .24,                // a thin slice pushed together
+	"crescent": .55,                // a fruit slice
+	"leaf":     .1,                 // sprigs and flowers are mostly air
+	"ring":     .45,                // a small pretzel
+	"vessel":   math.Pi / 4 * .5,   // what a bowl of that size is filled with
+	"rose":     math.Pi / 4 * .357, // lapped slices round a hollow
+}
+
+func knownShape(s string) bool { _, ok := solidShare[s]; return ok }
+
+// VolumeML is the volume of one piece in ml, from its shape and size.
+func (s Spec) VolumeML() float64 {
+	share := s.Solid
+	if share == 0 {
+		share = solidShare[s.Shape]
+	}
+	if s.Shape == "sector" && s.N > 0 { // l is the round's diameter
+		return math.Pi / 4 * s.L * s.L * s.H / float64(s.N) / 1000
+	}
+	return s.L * s.W * s.H * share / 1000
+}
+
+// Seed mixes names and numbers into a seed, so that each food, form and variant
+// keeps its own irregularity for ever.
+func Seed(parts ...string) uint64 {
+	h := fnv.New64a()
+	for _, p := range parts {
+		h.Write([]byte(p))
+		h.Write([]byte{0})
+	}
+	return h.Sum64()
+}
+
+// Rand is a repeatable source for a seed.
+func Rand(seed uint64) *rand.Rand { return rand.New(rand.NewPCG(seed, 0x9e3779b97f4a7c15)) }
+
+// Outline is the footprint of one piece round its own origin, of a given variant
+// (0 to Variants-1). Loose shapes have a turn of their own baked in, so that the
+// light on them stays where it is. Jitter is at most five per cent of the size.
+func (s Spec) Outline(foodID string, variant int) geom.Outline {
+	r := Rand(Seed(foodID, s.Form, string(rune('a'+variant%Variants))))
+	k := .97 + .06*r.Float64()
+	l, w := s.L*k, s.W*k
+	turn := 0.0
+	if loose(s.Form) {
+		turn = (float64(variant) + .6*r.Float64()) * 180 / Variants
+		if s.Shape == "triangle" || s.Shape == "crescent" || s.Shape == "fold" {
+			turn *= 2
+		}
+	}
+	var o geom.Outline
+	switch s.Shape {
+	case "disc", "rose", "vessel":
+		o = wobble(geom.Ellipse(l/2, w/2, 24), r, .012)
+	case "oval", "half", "ring":
+		o = wobble(geom.Ellipse(l/2, w/2, 16), r, .025)
+	case "lump":
+		o = wobble(geom.Ellipse(l/2, w/2, 9), r, .09).Hull()
+	case "gathered":
+		o = wobble(geom.Ellipse(l/2, w/2, 14), r, .05).Hull()
+	case "box":
+		o = geom.Box(l, w, math.Min(l, w)*.08)
+	case "slab":
+		o = geom.Box(l, w, math.Min(l, w)*.16)
+	case "cylinder":
+		if l > 2.5*w {
+			o = geom.Capsule(l, w*.98)
+		} else {
+			o = geom.Box(l, w, w*.3)
+		}
+	case "triangle":
+		o = geom.Outline{{X: -l / 2, Y: -w * .07}, {X: l * .44, Y: -w / 2}, {X: l * .485, Y: -w * .25}, {X: l / 2, Y: 0}, {X: l * .485, Y: w * .25}, {X: l * .44, Y: w / 2}, {X: -l / 2, Y: w * .07}}
+	case "wedge":
+		o = geom.Outline{{X: -l / 2, Y: -w * .06}, {X: l * .4, Y: -w / 2}, {X: l * .47, Y: -w * .3}, {X: l / 2, Y: 0}, {X: l * .47, Y: w * .3}, {X: l * .4, Y: w / 2}, {X: -l / 2, Y: w * .06}}
+	case "sector":
+		o = geom.Sector(s.L/2, -180/float64(s.N), 180/float64(s.N))
+	case "fold": // a quarter of the slice, its tip on the line, its lip across it
+		o = geom.Sector(l, -48, 48).Move(geom.Pt(-l*.55, 0))
+	case "halffold":
+		o = geom.Sector(l/2, -90, 90)[1:].Move(geom.Pt(-l*.2, 0))
+	case "crescent":
+		o = crescent(l, w)
+	case "leaf":
+		o = wobble(geom.Ellipse(l/2, w/2, 12), r, .03)
+	default:
+		o = geom.Ellipse(l/2, w/2, 12)
+	}
+	if turn != 0 {
+		o = o.Turn(turn)
+	}
+	return o.Round()
+}
+
+// Turned is the turn, in degrees, that is baked into a variant's outline; the
+// drawing follows it.
+func (s Spec) Turned(foodID string, variant int) float64 {
+	if !loose(s.Form) {
+		return 0
+	}
+	r := Rand(Seed(foodID, s.Form, string(rune('a'+variant%Variants))))
+	r.Float64()
+	turn := (float64(variant) + .6*r.Float64()) * 180 / Variants
+	if s.Shape == "triangle" || s.Shape == "crescent" || s.Shape == "fold" {
+		turn *= 2
+	}
+	return turn
+}
+
+func loose(form string) bool {
+	f := FormByID(form)
+	return f != nil && f.Kind() == KindLoose
+}
+
+func wobble(o geom.Outline, r *rand.Rand, k float64) geom.Outline {
+	a, b := r.Float64()*2*math.Pi, r.Float64()*2*math.Pi
+	for i := range o {
+		t := 2 * math.Pi * float64(i) / float64(len(o))
+		o[i] = o[i].Mul(1 + k*(math.Sin(2*t+a)*.6+math.Sin(3*t+b)*.4+(r.Float64()-.5)*.5))
+	}
+	return o
+}
+
+// crescent is a fruit slice: skin side bowed, cut side nearly straight.
+func crescent(l, w float64) geom.Outline {
+	var o geom.Outline
+	for i := 0; i <= 10; i++ {
+		t := float64(i)/10*2 - 1
+		o = append(o, geom.Pt(t*l/2, -w/2+w*t*t*.85))
+	}
+	return append(o, geom.Pt(l*.25, w*.48), geom.Pt(0, w/2), geom.Pt(-l*.25, w*.48))
+}

@@ -1,0 +1,185 @@
+package geom
+
+import (
+	"encoding/json"
+	"math"
+	"math/rand/v2"
+	"testing"
+)
+
+func TestOutlineMeasures(t *testing.T) {
+	cases := []struct {
+		name   string
+		o      Outline
+		area   float64
+		centre Point
+		convex bool
+	}{
+		{"box", Box(40, 20, 0), 800, Pt(0, 0), true},
+		{"moved box", Box(40, 20, 0).Move(Pt(7, -3)), 800, Pt(7, -3), true},
+		{"L", Outline{{0, 0}, {20, 0}, {20, 10}, {10, 10}, {10, 30}, {0, 30}}, 400, Pt(7.5, 12.5), false},
+		{"triangle", Outline{{0, 0}, {30, 0}, {0, 30}}, 450, Pt(10, 10), true},
+	}
+	for _, c := range cases {
+		if a := c.o.Area(); math.Abs(a-c.area) > 1e-6 {
+			t.Errorf("%s: area %v, want %v", c.name, a, c.area)
+		}
+		if g := c.o.Centroid(); g.Dist(c.centre) > 1e-6 {
+			t.Errorf("%s: centroid %v, want %v", c.name, g, c.centre)
+		}
+		if c.o.Convex() != c.convex {
+			t.Errorf("%s: convex is %v", c.name, c.o.Convex())
+		}
+		if h := c.o.Hull(); !h.Convex() || h.Area() < c.area-1e-6 {
+			t.Errorf("%s: hull %v", c.name, h)
+		}
+	}
+	if a := Circle(50, 32).Area(); a < math.Pi*2500 || a > math.Pi*2500*1.01 {
+		t.Errorf("circle area %v", a)
+	}
+}
+
+func TestOutlineCheck(t *testing.T) {
+	cases := []struct {
+		name string
+		o    Outline
+		want error
+	}{
+		{"empty", nil, ErrFewPoints},
+		{"line", Outline{{0, 0}, {1, 0}}, ErrFewPoints},
+		{"flat", Outline{{0, 0}, {1, 0}, {2, 0}}, ErrNoArea},
+		{"bow tie", Outline{{0, 0}, {10, 10}, {12, 0}, {0, 9}}, ErrCrossing},
+		{"nan", Outline{{0, 0}, {math.NaN(), 0}, {2, 2}}, ErrNotNumber},
+		{"inf", Outline{{0, 0}, {math.Inf(1), 0}, {2, 2}}, ErrNotNumber},
+		{"long", make(Outline, 513), ErrManyPoints},
+		{"good", Box(10, 10, 3), nil},
+	}
+	for _, c := range cases {
+		if err := c.o.Check(); err != c.want {
+			t.Errorf("%s: %v, want %v", c.name, err, c.want)
+		}
+	}
+}
+
+func TestPenetration(t *testing.T) {
+	box := NewBody(Box(20, 20, 0))
+	for _, c := range []struct {
+		name  string
+		o     Outline
+		depth float64
+	}{
+		{"apart", Box(20, 20, 0).Move(Pt(30, 0)), 0},
+		{"touching", Box(20, 20, 0).Move(Pt(20, 0)), 0},
+		{"three deep", Box(20, 20, 0).Move(Pt(17, 2)), 3},
+		{"notch holds it", Outline{{-30, -30}, {30, -30}, {30, 30}, {-30, 30}, {-30, 11}, {12, 11}, {12, -11}, {-30, -11}}, 0},
+	} {
+		b := NewBody(c.o)
+		if d, _ := Penetration(&box, &b); math.Abs(d-c.depth) > 1e-6 {
+			t.Errorf("%s: depth %v, want %v", c.name, d, c.depth)
+		}
+	}
+}
+
+// Moving a by the depth along the axis must always part two convex outlines.
+func TestPenetrationParts(t *testing.T) {
+	r := rand.New(rand.NewPCG(1, 2))
+	for range 500 {
+		a := Ellipse(5+r.Float64()*20, 5+r.Float64()*20, 3+r.IntN(12)).Turn(r.Float64() * 360)
+		b := Ellipse(5+r.Float64()*20, 5+r.Float64()*20, 3+r.IntN(12)).Move(Pt(r.Float64()*30-15, r.Float64()*30-15))
+		ba, bb := NewBody(a), NewBody(b)
+		d, axis := Penetration(&ba, &bb)
+		moved := NewBody(a.Move(axis.Mul(d + 1e-6)))
+		if left, _ := Penetration(&moved, &bb); left > 1e-6 {
+			t.Fatalf("still %v deep after moving by %v", left, d)
+		}
+		if d > 1e-9 && SharedArea(a, b) == 0 {
+			t.Fatalf("depth %v without a shared area", d)
+		}
+	}
+}
+
+func TestSharedAreaAndInset(t *testing.T) {
+	if a := SharedArea(Box(20, 20, 0), Box(20, 20, 0).Move(Pt(10, 10))); math.Abs(a-100) > 1e-6 {
+		t.Errorf("shared area %v", a)
+	}
+	in := Box(100, 60, 0).Inset(10)
+	if math.Abs(in.Area()-80*40) > 1e-6 {
+		t.Errorf("inset area %v", in.Area())
+	}
+	if got := Box(10, 10, 0).Inset(8); got != nil {
+		t.Errorf("an inset wider than the outline gave %v", got)
+	}
+}
+
+func TestPoseInverse(t *testing.T) {
+	p := Pose{12, -7, 33}
+	q := Pt(3, 4)
+	if back := p.Inverse(p.Apply(q)); back.Dist(q) > 1e-9 {
+		t.Errorf("came back as %v", back)
+	}
+	in := Pose{5, 1, 20}
+	if a, b := p.Then(in).Apply(q), p.Apply(in.Apply(q)); a.Dist(b) > 1e-9 {
+		t.Errorf("composed %v, one after the other %v", a, b)
+	}
+}
+
+func TestDistanceFieldIsExact(t *testing.T) {
+	r := rand.New(rand.NewPCG(3, 4))
+	for range 40 {
+		g := Grid{Cell: 1, W: 3 + r.IntN(20), H: 3 + r.IntN(20)}
+		blocked := make([]bool, g.Cells())
+		for i := range blocked {
+			blocked[i] = r.Float64() < .1
+		}
+		edge := r.IntN(2) == 0
+		win := Window{0, 0, g.W, g.H}
+		got, scratch := make([]int32, g.Cells()), make([]int32, g.Cells())
+		g.DistanceField(got, scratch, win, blocked, edge)
+		for y := 0; y < g.H; y++ {
+			for x := 0; x < g.W; x++ {
+				want := Far
+				if edge {
+					d := min(x+1, y+1, g.W-x, g.H-y)
+					want = d * d
+				}
+				for j := 0; j < g.H; j++ {
+					for i := 0; i < g.W; i++ {
+						if blocked[j*g.W+i] {
+							want = min(want, (x-i)*(x-i)+(y-j)*(y-j))
+						}
+					}
+				}
+				if g := int(got[y*g.W+x]); g != want && !(want == Far && g > 1<<20) {
+					t.Fatalf("cell %d,%d: %d, want %d (edge %v)", x, y, g, want, edge)
+				}
+			}
+		}
+	}
+}
+
+func TestSpansCountArea(t *testing.T) {
+	g := NewGrid(Rect{Pt(-60, -60), Pt(60, 60)}, 1, 0)
+	for _, o := range []Outline{Circle(40, 24), Box(61, 33, 4).Turn(20), {{0, 0}, {20, 0}, {20, 10}, {10, 10}, {10, 30}, {0, 30}}} {
+		n := 0
+		g.Spans(o, func(y, x0, x1 int) { n += x1 - x0 })
+		if a := o.Area(); math.Abs(float64(n)-a) > .03*a+4 {
+			t.Errorf("raster area %d, true area %.0f", n, a)
+		}
+	}
+}
+
+func TestPointJSON(t *testing.T) {
+	b, err := json.Marshal(Outline{{1.005, -0.001}, {2, 3.14159}})
+	if err != nil || string(b) != "[[1,0],[2,3.14]]" && string(b) != "[[1.01,0],[2,3.14]]" {
+		t.Errorf("%s, %v", b, err)
+	}
+	var p Point
+	for _, bad := range []string{`[1]`, `[1,2,3]`, `"x"`, `{"x":1}`, `[1,"2"]`} {
+		if json.Unmarshal([]byte(bad), &p) == nil {
+			t.Errorf("%s was taken for a point", bad)
+		}
+	}
+	if _, err := json.Marshal(Pt(math.NaN(), 0)); err == nil {
+		t.Error("NaN was written")
+	}
+}

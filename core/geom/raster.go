@@ -1,0 +1,189 @@
+package geom
+
+import "math"
+
+// Grid is a raster of square cells laid over the plane; cell (0, 0) has its
+// upper left corner at Origin.
+type Grid struct {
+	Origin Point
+	Cell   float64 // mm
+	W, H   int     // cells
+}
+
+// NewGrid covers box, grown by margin mm, with cells of the given size.
+func NewGrid(box Rect, cell, margin float64) Grid {
+	b := box.Grow(margin)
+	return Grid{Origin: b.Min, Cell: cell, W: int(math.Ceil(b.W()/cell)) + 1, H: int(math.Ceil(b.H()/cell)) + 1}
+}
+
+// Centre is the middle of cell (x, y) on the board.
+func (g Grid) Centre(x, y int) Point {
+	return Point{g.Origin.X + (float64(x)+.5)*g.Cell, g.Origin.Y + (float64(y)+.5)*g.Cell}
+}
+
+// At is the cell that holds p; it may lie outside the grid.
+func (g Grid) At(p Point) (x, y int) {
+	return int(math.Floor((p.X - g.Origin.X) / g.Cell)), int(math.Floor((p.Y - g.Origin.Y) / g.Cell))
+}
+
+// In reports whether cell (x, y) belongs to the grid.
+func (g Grid) In(x, y int) bool { return x >= 0 && y >= 0 && x < g.W && y < g.H }
+
+// Cells is the number of cells.
+func (g Grid) Cells() int { return g.W * g.H }
+
+// Window is a box of cells, X1 and Y1 not included.
+type Window struct{ X0, Y0, X1, Y1 int }
+
+// Window is the part of the grid that r touches, grown by pad cells and cut to the grid.
+func (g Grid) Window(r Rect, pad int) Window {
+	x0, y0 := g.At(r.Min)
+	x1, y1 := g.At(r.Max)
+	return Window{max(0, x0-pad), max(0, y0-pad), min(g.W, x1+1+pad), min(g.H, y1+1+pad)}
+}
+
+// Grow is the window with pad cells added on every side, cut to the grid.
+func (g Grid) Grow(w Window, pad int) Window {
+	return Window{max(0, w.X0-pad), max(0, w.Y0-pad), min(g.W, w.X1+pad), min(g.H, w.Y1+pad)}
+}
+
+// Empty reports whether the window holds no cell.
+func (w Window) Empty() bool { return w.X0 >= w.X1 || w.Y0 >= w.Y1 }
+
+// Spans calls f with every run of cells [x0, x1) in row y whose centres lie in o.
+func (g Grid) Spans(o Outline, f func(y, x0, x1 int)) {
+	b := o.Bounds()
+	y0 := max(0, int(math.Ceil((b.Min.Y-g.Origin.Y)/g.Cell-.5)))
+	y1 := min(g.H-1, int(math.Floor((b.Max.Y-g.Origin.Y)/g.Cell-.5)))
+	var buf [64]float64
+	for y := y0; y <= y1; y++ {
+		py := g.Origin.Y + (float64(y)+.5)*g.Cell
+		xs := buf[:0]
+		for i, j := 0, len(o)-1; i < len(o); j, i = i, i+1 {
+			a, c := o[i], o[j]
+			if (a.Y > py) != (c.Y > py) {
+				xs = append(xs, (c.X-a.X)*(py-a.Y)/(c.Y-a.Y)+a.X)
+			}
+		}
+		insertionSort(xs)
+		for i := 0; i+1 < len(xs); i += 2 {
+			x0 := max(0, int(math.Ceil((xs[i]-g.Origin.X)/g.Cell-.5)))
+			x1 := min(g.W, int(math.Floor((xs[i+1]-g.Origin.X)/g.Cell-.5))+1)
+			if x0 < x1 {
+				f(y, x0, x1)
+			}
+		}
+	}
+}
+
+func insertionSort(v []float64) {
+	for i := 1; i < len(v); i++ {
+		for j := i; j > 0 && v[j] < v[j-1]; j-- {
+			v[j], v[j-1] = v[j-1], v[j]
+		}
+	}
+}
+
+// Far is the squared distance, in cells, that DistanceField writes where no
+// obstacle is within reach.
+const Far = 1 << 28
+
+// DistanceField writes into dst, for each cell of win, the squared distance in
+// cells to the nearest cell for which blocked is true, exactly, for the cells
+// inside win (Meijster, Roerdink and Hesselink 2000). Cells outside the grid
+// count as blocked when edge is true. scratch must hold as many ints as dst.
+func (g Grid) DistanceField(dst, scratch []int32, win Window, blocked []bool, edge bool) {
+	if win.Empty() {
+		return
+	}
+	w := win.X1 - win.X0
+	const inf = 1 << 13
+	for x := win.X0; x < win.X1; x++ {
+		d := int32(inf)
+		if edge && win.Y0 == 0 {
+			d = 0
+		}
+		for y := win.Y0; y < win.Y1; y++ {
+			i := y*g.W + x
+			if blocked[i] {
+				d = 0
+			} else if d < inf {
+				d++
+			}
+			scratch[i] = d
+		}
+		d = inf
+		if edge && win.Y1 == g.H {
+			d = 0
+		}
+		for y := win.Y1 - 1; y >= win.Y0; y-- {
+			i := y*g.W + x
+			if blocked[i] {
+				d = 0
+			} else if d < inf {
+				d++
+			}
+			if d < scratch[i] {
+				scratch[i] = d
+			}
+		}
+	}
+	s := make([]int, w+2)
+	t := make([]int, w+2)
+	h := make([]int, w+2)
+	for y := win.Y0; y < win.Y1; y++ {
+		row := scratch[y*g.W : (y+1)*g.W]
+		// h holds this row's column distances with the grid's edges as columns -1 and w.
+		n := 0
+		at := func(u int) int { return h[u] }
+		lo := win.X0
+		if edge && win.X0 == 0 {
+			h[0], lo, n = 0, -1, 1
+		}
+		for x := win.X0; x < win.X1; x++ {
+			h[n] = int(row[x])
+			n++
+		}
+		if edge && win.X1 == g.W {
+			h[n] = 0
+			n++
+		}
+		f := func(x, u int) int { k := at(u); return (x-u)*(x-u) + k*k }
+		q := 0
+		s[0], t[0] = 0, 0
+		for u := 1; u < n; u++ {
+			for q >= 0 && f(t[q], s[q]) > f(t[q], u) {
+				q--
+			}
+			if q < 0 {
+				q = 0
+				s[0], t[0] = u, 0
+				continue
+			}
+			hu, hs := at(u), at(s[q])
+			sep := 1 + floorDiv(u*u-s[q]*s[q]+hu*hu-hs*hs, 2*(u-s[q]))
+			if sep < n {
+				q++
+				s[q], t[q] = u, sep
+			}
+		}
+		for u := n - 1; u >= 0; u-- {
+			v := f(u, s[q])
+			x := u + lo
+			if x >= win.X0 && x < win.X1 {
+				dst[y*g.W+x] = int32(min(v, Far))
+			}
+			if u == t[q] {
+				q--
+			}
+		}
+	}
+}
+
+func floorDiv(a, b int) int {
+	q := a / b
+	if a%b != 0 && (a < 0) != (b < 0) {
+		q--
+	}
+	return q
+}

@@ -1,0 +1,145 @@
+package portion
+
+import (
+	"math"
+	"sort"
+
+	"happytray/core/food"
+	"happytray/core/tray"
+)
+
+// Line is one food's row in the basket.
+type Line struct {
+	Food         string  `json:"food"`
+	Name         string  `json:"name"`
+	Category     string  `json:"category"`
+	OnTrayG      float64 `json:"on_tray_g"`
+	ReserveG     float64 `json:"reserve_g"`
+	Pieces       int     `json:"pieces"`
+	Packs        []Packs `json:"packs"`
+	BasketCost   int     `json:"basket_cost"` // minor units
+	UsedCost     int     `json:"used_cost"`
+	LeftG        float64 `json:"left_g"`
+	KeepsDays    int     `json:"keeps_days"`
+	Explanation  string  `json:"explanation"`
+	HandworkSecs float64 `json:"handwork_seconds"`
+}
+
+// Packs is how many packs of one size to buy.
+type Packs struct {
+	Grams float64 `json:"grams"`
+	Price int     `json:"price"`
+	Count int     `json:"count"`
+}
+
+// Basket is everything to buy for a tray and its reserve.
+type Basket struct {
+	Lines      []Line  `json:"lines"`
+	OnTrayG    float64 `json:"on_tray_g"`
+	ReserveG   float64 `json:"reserve_g"`
+	BasketCost int     `json:"basket_cost"`
+	UsedCost   int     `json:"used_cost"`
+	PerGuest   int     `json:"per_guest"`
+}
+
+// Shop adds up a tray: grams, packs by cheapest cover, used and basket cost.
+func Shop(t *tray.Tray, larder *food.Larder) Basket {
+	lines := map[string]*Line{}
+	var order []string
+	line := func(id string) *Line {
+		l, ok := lines[id]
+		if !ok {
+			l = &Line{Food: id, Packs: []Packs{}}
+			if f, known := larder.Get(id); known {
+				l.Name, l.Category, l.KeepsDays = f.Name, string(f.Category), f.KeepsDays
+			}
+			lines[id] = l
+			order = append(order, id)
+		}
+		return l
+	}
+	for _, e := range t.Elements {
+		l := line(e.Food)
+		l.OnTrayG += e.Grams
+		l.Pieces += e.Count
+		if f, ok := larder.Get(e.Food); ok {
+			if s, ok := f.Spec(e.Form); ok {
+				l.HandworkSecs += s.Seconds * float64(e.Count)
+			}
+		}
+	}
+	for _, r := range t.Reserve {
+		line(r.Food).ReserveG += r.Grams
+	}
+	var b Basket
+	for _, id := range order {
+		l := lines[id]
+		need := l.OnTrayG + l.ReserveG
+		if f, ok := larder.Get(id); ok {
+			var bought float64
+			l.Packs, bought, l.BasketCost = Cover(f.Packs, need)
+			if bought > 0 {
+				l.UsedCost = int(math.Round(float64(l.BasketCost) * need / bought))
+			}
+			l.LeftG = math.Round((bought-need)*10) / 10
+		}
+		l.OnTrayG, l.ReserveG = math.Round(l.OnTrayG*10)/10, math.Round(l.ReserveG*10)/10
+		b.OnTrayG += l.OnTrayG
+		b.ReserveG += l.ReserveG
+		b.BasketCost += l.BasketCost
+		b.UsedCost += l.UsedCost
+		b.Lines = append(b.Lines, *l)
+	}
+	if b.Lines == nil {
+		b.Lines = []Line{}
+	}
+	if n := t.Brief.Guests.Total(); n > 0 {
+		b.PerGuest = int(math.Round(float64(b.BasketCost) / float64(n)))
+	}
+	return b
+}
+
+// Cover finds the cheapest set of packs that holds at least need grams: the
+// unbounded covering knapsack, solved exactly over units of five grams, with the
+// bulk of a very large need taken in the pack that is cheapest by weight.
+func Cover(packs []food.Pack, need float64) (buy []Packs, bought float64, cost int) {
+	buy = []Packs{}
+	if need <= 0 || len(packs) == 0 {
+		return buy, 0, 0
+	}
+	const unit = 5.0
+	best := 0
+	for i, p := range packs {
+		if float64(p.Price)*packs[best].Grams < float64(packs[best].Price)*p.Grams {
+			best = i
+		}
+	}
+	count := make([]int, len(packs))
+	if bulk := need - 4000; bulk > 0 {
+		count[best] = int(bulk / packs[best].Grams)
+		need -= float64(count[best]) * packs[best].Grams
+	}
+	n := int(math.Ceil(need/unit - 1e-9))
+	price, from := make([]int, n+1), make([]int, n+1)
+	for g := 1; g <= n; g++ {
+		price[g] = math.MaxInt
+		for i, p := range packs {
+			rest := max(0, g-int(p.Grams/unit))
+			if c := price[rest] + p.Price; c < price[g] {
+				price[g], from[g] = c, i
+			}
+		}
+	}
+	for g := n; g > 0; g = max(0, g-int(packs[from[g]].Grams/unit)) {
+		count[from[g]]++
+	}
+	for i, c := range count {
+		if c > 0 {
+			buy = append(buy, Packs{packs[i].Grams, packs[i].Price, c})
+			bought += packs[i].Grams * float64(c)
+			cost += packs[i].Price * c
+		}
+	}
+	sort.Slice(buy, func(i, j int) bool { return buy[i].Grams > buy[j].Grams })
+	return buy, bought, cost
+}

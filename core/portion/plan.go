@@ -1,0 +1,345 @@
+package portion
+
+import (
+	"fmt"
+	"math"
+	"sort"
+
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/pick"
+	"happytray/core/tray"
+	"happytray/core/wire"
+)
+
+// Full is the share of a board's food zone that planned footprints may take;
+// the rest is the air between groups that packing never closes.
+const Full = .93
+
+// crackersOn is how much of the crackers is laid on the board, first choice
+// first: a few on and the rest beside is the house's default.
+var crackersOn = map[string][]float64{"": {.8, .55, .35}, "some": {.8, .55, .35}, "on": {1}, "beside": {0}}
+
+// Plan picks, portions and chooses a board for a brief, and returns a tray
+// whose elements are not placed yet. What the board cannot carry is in reserve.
+func Plan(b brief.Brief, larder *food.Larder) (*tray.Tray, error) {
+	if err := b.Check(); err != nil {
+		return nil, err
+	}
+	chosen, err := pick.Pick(b, larder)
+	if err != nil {
+		return nil, err
+	}
+	amounts := Amounts(b, chosen)
+	t := &tray.Tray{Format: tray.Format, Title: title(b), Brief: b, Rules: b.HouseRules(), Seed: 1}
+	surface, err := chooseBoard(b, amounts)
+	if err != nil {
+		return nil, err
+	}
+	if b.Front != "" {
+		surface.Front = b.Front
+	}
+	t.Board = &surface
+	lay(t, amounts)
+	return t, nil
+}
+
+func title(b brief.Brief) string {
+	n := b.Guests.Total()
+	what := map[string]string{"nibble": "Nibbles", "grazing": "Grazing", "meal": "A meal"}[b.For()]
+	return fmt.Sprintf("%s for %d", what, n)
+}
+
+// chooseBoard is the board the brief names, or the smallest built-in one that
+// carries everything with some of the crackers beside it, or the largest.
+func chooseBoard(b brief.Brief, amounts []Amount) (board.Board, error) {
+	if b.Board != nil && !b.Board.Zero() {
+		made, err := board.Make(*b.Board)
+		if err != nil {
+			return board.Board{}, wire.In("board", err)
+		}
+		return made, nil
+	}
+	all := board.BuiltIn()
+	sort.SliceStable(all, func(i, j int) bool { return all[i].UsableMM2() < all[j].UsableMM2() })
+	for _, c := range all {
+		if footprint(split(amounts, b, c, 1, .4)) <= Full*c.UsableMM2() {
+			return c, nil
+		}
+	}
+	return all[len(all)-1], nil
+}
+
+// group is an element to be: some pieces of a food.
+type group struct {
+	amount *Amount
+	count  int
+	grams  float64
+	vessel *board.Vessel
+}
+
+func (g group) area() float64 {
+	spec, _ := g.amount.Food.Spec(g.amount.Form)
+	if g.vessel != nil {
+		return g.vessel.Footprint().Area() * 1.04
+	}
+	a := food.FootprintMM2(spec, g.count)
+	if face, ok := food.CutFace(g.amount.Food, spec); ok {
+		a += face.Width * face.Need * .8 // room for the knife
+	}
+	return a
+}
+
+func footprint(gs []group) float64 {
+	a := 0.0
+	for _, g := range gs {
+		a += g.area()
+	}
+	return a
+}
+
+// lay fills t with the elements that fit its board, most of everything first:
+// crackers move beside the board before anything else is held back.
+func lay(t *tray.Tray, amounts []Amount) {
+	b, room := t.Brief, Full*t.Board.UsableMM2()
+	shares := crackersOn[t.Rules.Crackers]
+	var gs []group
+	fits := false
+	for _, on := range shares {
+		if gs = split(amounts, b, *t.Board, 1, on); footprint(gs) <= room {
+			fits = true
+			break
+		}
+	}
+	on := shares[len(shares)-1]
+	if !fits { // hold back the same part of everything, as much as it takes
+		lo, hi := 0.0, 1.0
+		for range 24 {
+			mid := (lo + hi) / 2
+			if footprint(split(amounts, b, *t.Board, mid, on)) <= room {
+				lo = mid
+			} else {
+				hi = mid
+			}
+		}
+		gs = split(amounts, b, *t.Board, lo, on)
+		for footprint(gs) > room && len(gs) > 1 { // even one of each is too much
+			gs = dropLargest(gs)
+		}
+	}
+	for len(gs) > tray.MaxElements {
+		gs = gs[:tray.MaxElements]
+	}
+	laid := map[string]float64{}
+	laidCount := map[string]int{}
+	number := map[string]int{}
+	pieces := 0
+	for _, g := range gs {
+		f := g.amount.Food
+		if pieces += g.count; pieces > tray.MaxPieces/2 {
+			break
+		}
+		number[f.ID]++
+		id := f.ID
+		if n := number[f.ID]; n > 1 {
+			id = fmt.Sprintf("%s-%d", f.ID, n)
+		}
+		spec, _ := f.Spec(g.amount.Form)
+		e := tray.Element{ID: id, Food: f.ID, Form: spec.Form, Category: f.Category, Grams: math.Round(g.grams*10) / 10, Count: g.count,
+			Colour: f.SurfaceColour(spec), Wetness: f.Wetness, Layer: Layer(f, spec), Pieces: []tray.Piece{}}
+		if g.vessel != nil {
+			e.Vessel = g.vessel.ID
+			if _, have := t.Vessel(e.Vessel); !have {
+				t.Vessels = append(t.Vessels, *g.vessel)
+			}
+		}
+		t.Elements = append(t.Elements, e)
+		laid[f.ID] += e.Grams
+		laidCount[f.ID] += g.count
+	}
+	for i := range amounts {
+		a := &amounts[i]
+		left := a.Grams - laid[a.Food.ID]
+		spec, _ := a.Food.Spec(a.Form)
+		if left < math.Max(2, spec.MassG*.6) && !(spec.MassG > 40 && left > 30) {
+			continue
+		}
+		why := "the board is full; top up from this"
+		if a.Food.Category == food.Cracker {
+			why = "beside the board, kept crisp"
+		}
+		t.Reserve = append(t.Reserve, tray.Reserve{Food: a.Food.ID, Form: a.Form, Grams: math.Round(left*10) / 10,
+			Count: int(math.Round(left / spec.MassG)), Why: why})
+	}
+}
+
+func dropLargest(gs []group) []group {
+	per := map[string]int{}
+	for _, g := range gs {
+		per[g.amount.Food.ID]++
+	}
+	worst := 0
+	for i, g := range gs { // a second group of a food goes before an only one
+		a, w := g.area(), gs[worst].area()
+		if per[g.amount.Food.ID] > 1 {
+			a *= 10
+		}
+		if per[gs[worst].amount.Food.ID] > 1 {
+			w *= 10
+		}
+		if a > w {
+			worst = i
+		}
+	}
+	return append(gs[:worst:worst], gs[worst+1:]...)
+}
+
+// Layer is how early hands put an element down: bowls and anchors first, then
+// lines, then what closes the gaps, greens last (craft section 6).
+func Layer(f *food.Food, s food.Spec) int {
+	switch food.FormByID(s.Form).Kind() {
+	case food.KindAnchor:
+		if s.Form == "bowl" {
+			return 0
+		}
+		return 1
+	case food.KindTrail:
+		return 2
+	case food.KindRow:
+		if f.Category == food.Cracker {
+			return 4
+		}
+		return 3
+	case food.KindGarnish:
+		return 7
+	}
+	if f.Category == food.Fruit || f.Category == food.Vegetable {
+		return 5
+	}
+	return 6
+}
+
+// split turns amounts, scaled, into groups of whole pieces: a few real heaps
+// rather than many tiny ones, rows no longer than the board is wide.
+func split(amounts []Amount, b brief.Brief, surface board.Board, scale, crackers float64) []group {
+	box := surface.FoodZone.Bounds()
+	long, short := math.Max(box.W(), box.H()), math.Min(box.W(), box.H())
+	var out []group
+	vesselTurn := 0
+	for i := range amounts {
+		a := &amounts[i]
+		f := a.Food
+		s, _ := f.Spec(a.Form)
+		grams := a.Grams * scale
+		if f.Category == food.Cracker {
+			grams *= crackers
+			if crackers == 0 {
+				continue
+			}
+		}
+		n := int(math.Round(grams / s.MassG))
+		switch kind := food.FormByID(s.Form).Kind(); {
+		case s.Form == "bowl":
+			out = append(out, bowls(a, s, grams, short, &vesselTurn)...)
+		case s.Form == "cut-round":
+			per := max(3, s.N)
+			rounds := max(1, min(6, int(math.Round(grams/(s.MassG*float64(per))))))
+			if s.L > short*.8 {
+				continue // a round wider than the board stays in reserve
+			}
+			for range rounds {
+				out = append(out, group{amount: a, count: per, grams: s.MassG * float64(per)})
+			}
+		case kind == food.KindAnchor: // wholes and rosettes
+			if math.Max(s.L, s.W) > short*.85 {
+				continue
+			}
+			for range max(1, min(6, n)) {
+				out = append(out, group{amount: a, count: 1, grams: s.MassG})
+			}
+		case kind == food.KindTrail:
+			n = max(3, n)
+			most := max(3, int(long*.82/s.Pitch))
+			out = append(out, spread(a, s, n, 1+(n-1)/most)...)
+		case kind == food.KindRow:
+			n = max(3, n)
+			pitch := s.Pitch
+			if pitch == 0 {
+				pitch = s.W + 1
+			}
+			most := max(3, int((math.Min(long*.42, 240)-s.W)/pitch)+1)
+			want := int(math.Round(float64(n) / math.Max(4, float64(s.Group))))
+			out = append(out, spread(a, s, n, max(want, 1+(n-1)/most, 1))...)
+		case kind == food.KindGarnish:
+			out = append(out, spread(a, s, max(1, n), 1)...)
+		default:
+			n = max(3, n)
+			per := math.Max(6, float64(s.Group))
+			want := int(math.Round(float64(n) / per))
+			want = max(1, min(want, 3+n/120))
+			if want == 2 && n >= int(2.2*per) {
+				want = 3 // odd counts look better
+			}
+			out = append(out, spread(a, s, n, min(want, 9))...)
+		}
+	}
+	return out
+}
+
+func spread(a *Amount, s food.Spec, n, groups int) []group {
+	groups = max(1, min(groups, n))
+	var out []group
+	for i := range groups {
+		c := n/groups + b2i(i < n%groups)
+		out = append(out, group{amount: a, count: c, grams: float64(c) * s.MassG})
+	}
+	return out
+}
+
+func b2i(b bool) int {
+	if b {
+		return 1
+	}
+	return 0
+}
+
+// bowls shares grams out over vessels of mixed make, the smallest that hold it.
+// A bowl is heaped to nine tenths of its brim.
+func bowls(a *Amount, s food.Spec, grams, short float64, turn *int) []group {
+	all := board.Vessels()
+	density := a.Food.Density
+	if s.Shape != "vessel" {
+		density *= .6 // whole pieces lie with air between them (craft section 4)
+	}
+	ml := grams / density
+	if ml < 12 && a.Grams/density >= 12 {
+		return nil // a smear is not worth a bowl; it waits in reserve
+	}
+	largest := all[len(all)-1].CapacityML * .9
+	count := max(1, min(4, int(math.Ceil(ml/largest-.15))))
+	var out []group
+	for range count {
+		each := ml / float64(count)
+		fit := len(all) - 1
+		for i, v := range all {
+			if v.CapacityML*.9 >= each && v.DiameterMM < short*.5 {
+				fit = i
+				break
+			}
+		}
+		// every other one takes the next make, so that they do not look like buttons
+		if *turn++; *turn%2 == 0 && fit+1 < len(all) && all[fit+1].DiameterMM < short*.4 {
+			fit++
+		}
+		v := all[fit]
+		g := math.Min(each, v.CapacityML*.9) * density
+		n := 1
+		if s.Shape != "vessel" {
+			n = max(1, int(math.Round(g/s.MassG)))
+			g = float64(n) * s.MassG
+		}
+		out = append(out, group{amount: a, count: n, grams: g, vessel: &v})
+	}
+	return out
+}

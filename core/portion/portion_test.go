@@ -1,0 +1,212 @@
+package portion
+
+import (
+	"fmt"
+	"math"
+	"math/rand/v2"
+	"slices"
+	"testing"
+
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/pick"
+)
+
+var larder = food.BuiltIn()
+
+// A worked sum: twelve adults for nibbles get 12 x 40 g of cheese and so on.
+func TestSharesFollowTheTable(t *testing.T) {
+	b := brief.Brief{Guests: brief.Guests{Adults: 12}}
+	got := Shares(b, true)
+	for c, want := range map[food.Category]float64{food.Cheese: 480, food.Meat: 360, food.Cracker: 300, food.Nut: 144} {
+		if math.Abs(got[c]-want) > 1e-9 {
+			t.Errorf("%s: %v g, want %v", c, got[c], want)
+		}
+	}
+	if fv := got[food.Fruit] + got[food.Vegetable]; math.Abs(fv-480) > 1e-9 {
+		t.Errorf("fruit and vegetables %v g, want 480", fv)
+	}
+	without := Shares(b, false)
+	if without[food.Meat] != 0 || math.Abs(without[food.Cheese]-(480+180)) > 1e-9 || math.Abs(without[food.Dip]-(180+60)) > 1e-9 {
+		t.Errorf("without meat: %v", without)
+	}
+	kids := Shares(brief.Brief{Guests: brief.Guests{Adults: 10, Children: 4}}, true)
+	if math.Abs(kids[food.Cheese]-480) > 1e-9 {
+		t.Errorf("two children eat as one adult: %v", kids[food.Cheese])
+	}
+}
+
+func TestCoverIsCheapest(t *testing.T) {
+	r := rand.New(rand.NewPCG(5, 6))
+	for range 200 {
+		packs := []food.Pack{{Grams: float64(50 + 5*r.IntN(40)), Price: 100 + r.IntN(400)}, {Grams: float64(100 + 5*r.IntN(80)), Price: 150 + r.IntN(600)}}
+		need := 1 + r.Float64()*1500
+		_, bought, cost := Cover(packs, need)
+		if bought < need {
+			t.Fatalf("bought %v for %v", bought, need)
+		}
+		best := math.MaxInt
+		for i := 0; i <= 40; i++ {
+			for j := 0; j <= 40; j++ {
+				if float64(i)*packs[0].Grams+float64(j)*packs[1].Grams >= need {
+					best = min(best, i*packs[0].Price+j*packs[1].Price)
+					break
+				}
+			}
+		}
+		if cost != best {
+			t.Fatalf("%v for %v g costs %d, best is %d", packs, need, cost, best)
+		}
+	}
+	if _, bought, _ := Cover([]food.Pack{{Grams: 250, Price: 300}, {Grams: 500, Price: 500}}, 81234); bought < 81234 {
+		t.Errorf("a large need is not covered: %v", bought)
+	}
+}
+
+// briefs makes a spread of briefs of every size, shape and diet.
+func briefs(n int) []brief.Brief {
+	r := rand.New(rand.NewPCG(7, 8))
+	occasions := []string{"", "nibble", "grazing", "meal"}
+	diets := [][]string{nil, {"meat"}, {"nuts"}, {"gluten"}, {"milk"}, {"animal"}, {"meat", "rennet", "gluten"}}
+	var out []brief.Brief
+	for range n {
+		b := brief.Brief{Guests: brief.Guests{Adults: 1 + int(math.Exp(r.Float64()*5.5)), Children: r.IntN(5)}, Occasion: occasions[r.IntN(4)], Month: r.IntN(13)}
+		if d := diets[r.IntN(len(diets))]; d != nil {
+			b.Diets = []brief.Diet{{Who: "guests", Avoid: d}}
+		}
+		if r.IntN(2) == 0 {
+			shape := board.Shapes[r.IntN(len(board.Shapes)-1)]
+			b.Board = &board.Request{Shape: shape, LengthMM: 180 + 900*r.Float64(), WidthMM: 160 + 400*r.Float64()}
+		}
+		out = append(out, b)
+	}
+	return out
+}
+
+func TestPlanProperties(t *testing.T) {
+	for i, b := range briefs(150) {
+		tr, err := Plan(b, larder)
+		if err != nil {
+			t.Fatalf("brief %d %+v: %v", i, b, err)
+		}
+		if err := tr.Check(larder); err != nil {
+			t.Fatalf("brief %d: the plan does not pass its own check: %v", i, err)
+		}
+		off := b.OffTheTray()
+		for _, e := range tr.Elements {
+			f, _ := larder.Get(e.Food)
+			if a := f.Breaks(off); a != "" {
+				t.Errorf("brief %d: %s contains %s", i, f.Name, a)
+			}
+			if e.Placed || len(e.Pieces) > 0 || e.Count < 1 || e.Grams <= 0 {
+				t.Errorf("brief %d: planned element %+v", i, e)
+			}
+		}
+		basket := Shop(tr, larder)
+		used, paid := 0, 0
+		for _, l := range basket.Lines {
+			used += l.UsedCost
+			paid += l.BasketCost
+			have := 0.0
+			for _, p := range l.Packs {
+				have += p.Grams * float64(p.Count)
+			}
+			if have+1e-6 < l.OnTrayG+l.ReserveG-.2 {
+				t.Errorf("brief %d: %s: packs hold %v of %v g", i, l.Food, have, l.OnTrayG+l.ReserveG)
+			}
+		}
+		if used != basket.UsedCost || paid != basket.BasketCost || used > paid {
+			t.Errorf("brief %d: costs do not add up: %+v", i, basket)
+		}
+	}
+}
+
+func TestPlanKeepsTheHostsList(t *testing.T) {
+	b := brief.Brief{Guests: brief.Guests{Adults: 6}, Foods: []brief.Want{{Food: "figs"}, {Food: "almonds", Grams: 90}, {Food: "soft-white-round", Form: "whole"}}}
+	tr, err := Plan(b, larder)
+	if err != nil {
+		t.Fatal(err)
+	}
+	got := map[string]float64{}
+	for _, e := range tr.Elements {
+		got[e.Food] += e.Grams
+	}
+	for _, r := range tr.Reserve {
+		got[r.Food] += r.Grams
+	}
+	if len(got) != 3 || math.Abs(got["almonds"]-90) > 2 {
+		t.Errorf("got %v", got)
+	}
+}
+
+func TestPickRefusals(t *testing.T) {
+	for name, b := range map[string]brief.Brief{
+		"avoided":  {Guests: brief.Guests{Adults: 4}, Diets: []brief.Diet{{Avoid: []string{"nuts"}}}, Foods: []brief.Want{{Food: "almonds"}}},
+		"unknown":  {Guests: brief.Guests{Adults: 4}, Foods: []brief.Want{{Food: "moon-cheese"}}},
+		"bad form": {Guests: brief.Guests{Adults: 4}, Foods: []brief.Want{{Food: "figs", Form: "trail"}}},
+		"nobody":   {},
+		"too many": {Guests: brief.Guests{Adults: 2001}},
+	} {
+		if _, err := Plan(b, larder); err == nil {
+			t.Errorf("%s was planned", name)
+		}
+	}
+}
+
+func TestPickIsBalanced(t *testing.T) {
+	chosen, err := pick.Pick(brief.Brief{Guests: brief.Guests{Adults: 12}, Month: 11}, larder)
+	if err != nil {
+		t.Fatal(err)
+	}
+	milks, firm, cats := map[string]bool{}, map[string]bool{}, map[food.Category]int{}
+	for _, c := range chosen {
+		cats[c.Food.Category]++
+		if c.Food.Category == food.Cheese {
+			milks[c.Food.Milk], firm[c.Food.Firmness] = true, true
+		}
+		if c.Why == "" {
+			t.Errorf("%s has no reason", c.Food.Name)
+		}
+	}
+	if len(milks) < 2 || len(firm) < 3 || cats[food.Cheese] != 5 || cats[food.Meat] != 3 {
+		t.Errorf("milks %v, firmness %v, categories %v", milks, firm, cats)
+	}
+}
+
+func TestMoreGuestsNeverLessFood(t *testing.T) {
+	last := 0.0
+	for _, n := range []int{1, 2, 5, 8, 13, 21, 34, 80, 200, 2000} {
+		tr, err := Plan(brief.Brief{Guests: brief.Guests{Adults: n}}, larder)
+		if err != nil {
+			t.Fatal(err)
+		}
+		b := Shop(tr, larder)
+		if total := b.OnTrayG + b.ReserveG; total < last {
+			t.Errorf("%d guests get %.0f g, fewer got %.0f", n, total, last)
+		} else {
+			last = total
+		}
+	}
+}
+
+func TestPartialDiets(t *testing.T) {
+	few := brief.Brief{Guests: brief.Guests{Adults: 18}, Diets: []brief.Diet{{Who: "two", Count: 2, Avoid: []string{"meat", "gluten"}}}}
+	if off := few.OffTheTray(); !slices.Equal(off, []string{"gluten"}) {
+		t.Errorf("off the tray: %v, want gluten only", off)
+	}
+}
+
+func BenchmarkPlan40Guests(b *testing.B) {
+	for b.Loop() {
+		if _, err := Plan(brief.Brief{Guests: brief.Guests{Adults: 40}}, larder); err != nil {
+			b.Fatal(err)
+		}
+	}
+}
+
+func ExampleCover() {
+	packs, grams, cost := Cover([]food.Pack{{Grams: 150, Price: 290}, {Grams: 400, Price: 520}}, 500)
+	fmt.Println(packs, grams, cost)
+	// Output: [{400 520 1} {150 290 1}] 550 810
+}

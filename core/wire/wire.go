@@ -1,0 +1,218 @@
+// Package wire reads JSON from outside within bounds and says what is wrong
+// with it in one sentence and one field name.
+package wire
+
+import (
+	"bytes"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"math"
+	"reflect"
+	"sort"
+	"strings"
+	"sync"
+)
+
+// MaxBytes and MaxDepth bound every document that comes from outside.
+const (
+	MaxBytes = 4 << 20
+	MaxDepth = 32
+)
+
+// Error is a fault in something from outside: the field, as a path such as
+// elements[3].x, and a sentence that says what to do.
+type Error struct {
+	Field string
+	Says  string
+}
+
+func (e *Error) Error() string {
+	if e.Field == "" {
+		return e.Says
+	}
+	return e.Field + ": " + e.Says
+}
+
+// Bad makes an Error.
+func Bad(field, format string, args ...any) error {
+	return &Error{Field: field, Says: fmt.Sprintf(format, args...)}
+}
+
+// In puts an error's field under a parent field.
+func In(parent string, err error) error {
+	var e *Error
+	if !errors.As(err, &e) {
+		return Bad(parent, "%s", err.Error())
+	}
+	field := parent
+	if e.Field != "" {
+		field += "." + e.Field
+	}
+	return &Error{Field: field, Says: e.Says}
+}
+
+// Read decodes one JSON document into v, after checking its size and depth.
+func Read(b []byte, v any) error {
+	if len(b) > MaxBytes {
+		return Bad("", "the document is larger than %d MB", MaxBytes>>20)
+	}
+	if err := depth(b); err != nil {
+		return err
+	}
+	return explain(json.Unmarshal(b, v))
+}
+
+func depth(b []byte) error {
+	d, inString, escaped := 0, false, false
+	for _, c := range b {
+		switch {
+		case escaped:
+			escaped = false
+		case inString:
+			escaped = c == '\\'
+			inString = c != '"'
+		case c == '"':
+			inString = true
+		case c == '{' || c == '[':
+			if d++; d > MaxDepth {
+				return Bad("", "the document is nested deeper than %d levels", MaxDepth)
+			}
+		case c == '}' || c == ']':
+			d--
+		}
+	}
+	return nil
+}
+
+func explain(err error) error {
+	if err == nil {
+		return nil
+	}
+	var own *Error
+	if errors.As(err, &own) {
+		return own
+	}
+	var typ *json.UnmarshalTypeError
+	if errors.As(err, &typ) {
+		return Bad(typ.Field, "this should be %s, not %s", kindWord(typ.Type), typ.Value)
+	}
+	var syn *json.SyntaxError
+	if errors.As(err, &syn) {
+		return Bad("", "this is not JSON (at byte %d): %s", syn.Offset, syn.Error())
+	}
+	return Bad("", "this cannot be read: %s", strings.TrimPrefix(err.Error(), "json: "))
+}
+
+func kindWord(t reflect.Type) string {
+	switch t.Kind() {
+	case reflect.Int, reflect.Int64, reflect.Uint64, reflect.Uint8:
+		return "a whole number"
+	case reflect.Float64:
+		return "a number"
+	case reflect.String:
+		return "a text"
+	case reflect.Bool:
+		return "true or false"
+	case reflect.Slice, reflect.Array:
+		return "a list"
+	}
+	return "an object"
+}
+
+// Between checks a number from outside; NaN fails.
+func Between(field string, v, lo, hi float64, unit string) error {
+	if math.IsNaN(v) || v < lo || v > hi {
+		return Bad(field, "should be between %g and %g%s", lo, hi, unit)
+	}
+	return nil
+}
+
+// Text checks the length of a text from outside.
+func Text(field, s string, most int) error {
+	if len(s) > most {
+		return Bad(field, "is longer than %d characters", most)
+	}
+	if strings.ContainsRune(s, 0) {
+		return Bad(field, "holds a character that cannot be kept")
+	}
+	return nil
+}
+
+// OneOf checks a word from outside against the words allowed.
+func OneOf(field, s string, allowed ...string) error {
+	for _, a := range allowed {
+		if s == a {
+			return nil
+		}
+	}
+	return Bad(field, "should be one of %s, not %.40q", strings.Join(allowed, ", "), s)
+}
+
+// Extra holds the members of an object that this version does not know, so that
+// they survive a round trip.
+type Extra map[string]json.RawMessage
+
+// ReadObject decodes b into known (a pointer to a struct without its own
+// UnmarshalJSON) and returns the members that the struct has no field for.
+func ReadObject(b []byte, known any) (Extra, error) {
+	if err := json.Unmarshal(b, known); err != nil {
+		return nil, explain(err)
+	}
+	var all map[string]json.RawMessage
+	if err := json.Unmarshal(b, &all); err != nil {
+		return nil, explain(err)
+	}
+	for _, n := range names(reflect.TypeOf(known).Elem()) {
+		delete(all, n)
+	}
+	if len(all) == 0 {
+		return nil, nil
+	}
+	return all, nil
+}
+
+// WriteObject encodes known and appends the unknown members in order of name.
+func WriteObject(known any, extra Extra) ([]byte, error) {
+	b, err := json.Marshal(known)
+	if err != nil || len(extra) == 0 {
+		return b, err
+	}
+	keys := make([]string, 0, len(extra))
+	for k := range extra {
+		keys = append(keys, k)
+	}
+	sort.Strings(keys)
+	var out bytes.Buffer
+	out.Write(b[:len(b)-1])
+	for i, k := range keys {
+		if i > 0 || len(b) > 2 {
+			out.WriteByte(',')
+		}
+		name, _ := json.Marshal(k)
+		out.Write(name)
+		out.WriteByte(':')
+		if err := json.Compact(&out, extra[k]); err != nil {
+			return nil, err
+		}
+	}
+	out.WriteByte('}')
+	return out.Bytes(), nil
+}
+
+var nameCache sync.Map // reflect.Type -> []string
+
+func names(t reflect.Type) []string {
+	if v, ok := nameCache.Load(t); ok {
+		return v.([]string)
+	}
+	var out []string
+	for i := range t.NumField() {
+		tag, _, _ := strings.Cut(t.Field(i).Tag.Get("json"), ",")
+		if tag != "" && tag != "-" {
+			out = append(out, tag)
+		}
+	}
+	nameCache.Store(t, out)
+	return out
+}
