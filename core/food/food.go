@@ -46,7 +46,7 @@ const (
 )
 
 // Wets reports whether the food softens a crisp neighbour.
-func (w Wetness) Wets() bool { return w == Juicy || w == Runny || w == Oily }
+func (w Wetness) Wets() bool { return w == Juicy || w == Runny }
 
 // Pack is one size the food is sold in.
 type Pack struct {

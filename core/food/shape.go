@@ -83,9 +83,9 @@ func (s Spec) Outline(foodID string, variant int) geom.Outline {
 	case "oval", "half", "ring":
 		o = wobble(geom.Ellipse(l/2, w/2, 16), r, .025)
 	case "lump":
-		o = wobble(geom.Ellipse(l/2, w/2, 9), r, .09).Hull()
+		o = wobble(geom.Ellipse(l/2, w/2, 9), r, .09)
 	case "gathered":
-		o = wobble(geom.Ellipse(l/2, w/2, 14), r, .05).Hull()
+		o = wobble(geom.Ellipse(l/2, w/2, 14), r, .05)
 	case "box":
 		o = geom.Box(l, w, math.Min(l, w)*.08)
 	case "slab":
@@ -113,6 +113,7 @@ func (s Spec) Outline(foodID string, variant int) geom.Outline {
 	default:
 		o = geom.Ellipse(l/2, w/2, 12)
 	}
+	o = o.Hull() // convex, so that overlaps are exact
 	if turn != 0 {
 		o = o.Turn(turn)
 	}

@@ -1,0 +1,254 @@
+package review
+
+import (
+	"math"
+
+	"happytray/core/colour"
+	"happytray/core/food"
+	"happytray/core/geom"
+	"happytray/core/tray"
+)
+
+// Live keeps a tray's measures up to date while elements move: a move costs
+// what it touches. Its answers equal a review from scratch exactly. It is not
+// safe for use by several goroutines at once.
+type Live struct {
+	tray   *tray.Tray
+	larder *food.Larder
+	elems  []elem
+	field  field
+	pairs  []pair // upper triangle, see at
+	lean   geom.Outline
+	half   float64 // half-diagonal of the zone's box, mm
+	centre geom.Point
+	off    []string
+	zoneCv bool
+}
+
+// elem is what is kept about one element between moves.
+type elem struct {
+	food    *food.Food
+	spec    food.Spec
+	bodies  []geom.Body
+	box     geom.Rect
+	area    float64 // mm2 seen from above, pieces added up
+	middle  geom.Point
+	height  float64
+	surface colour.Lab // what neighbours see: the vessel's wall for a bowl
+	top     colour.Lab // what is seen from above
+	outside float64    // mm2 beyond the food zone
+	room    geom.Outline
+	face    food.Face // on the board
+	hasFace bool
+	placed  bool
+}
+
+// pair is what is kept about two elements.
+type pair struct {
+	depth float64 // deepest overlap beyond what is allowed, mm
+	at    geom.Point
+	gap   float64 // mm between their pieces' boxes; exact when small
+}
+
+// NewLive prepares a tray for review. The tray is copied.
+func NewLive(t *tray.Tray, larder *food.Larder) *Live {
+	l := &Live{tray: t.Clone(), larder: larder, off: t.Brief.OffTheTray()}
+	if t.Board == nil {
+		return l
+	}
+	zone := t.Board.FoodZone
+	l.lean = zone.Inset(-lean)
+	l.zoneCv = zone.Convex()
+	box := zone.Bounds()
+	l.half = math.Hypot(box.W(), box.H()) / 2
+	l.centre = zone.Centroid()
+	l.elems = make([]elem, len(l.tray.Elements))
+	l.pairs = make([]pair, len(l.elems)*(len(l.elems)-1)/2)
+	for i := range l.elems {
+		l.elems[i] = l.measure(&l.tray.Elements[i])
+	}
+	for i := range l.elems {
+		for j := range i {
+			*l.at(i, j) = l.measurePair(i, j)
+		}
+	}
+	l.field.init(l)
+	return l
+}
+
+func (l *Live) at(i, j int) *pair {
+	if i < j {
+		i, j = j, i
+	}
+	return &l.pairs[i*(i-1)/2+j]
+}
+
+// Tray is the tray as it stands; it is not to be changed.
+func (l *Live) Tray() *tray.Tray { return l.tray }
+
+// Move puts an element, with all its pieces, at a new pose.
+func (l *Live) Move(i int, to geom.Pose) {
+	e := l.tray.Elements[i]
+	e.MoveTo(to)
+	l.Set(i, e)
+}
+
+// Set replaces element i, which must keep its id.
+func (l *Live) Set(i int, e tray.Element) {
+	before := l.elems[i]
+	l.tray.Elements[i] = e
+	l.elems[i] = l.measure(&l.tray.Elements[i])
+	for j := range l.elems {
+		if j != i {
+			*l.at(i, j) = l.measurePair(i, j)
+		}
+	}
+	l.field.update(l, before, l.elems[i])
+}
+
+func (l *Live) measure(e *tray.Element) elem {
+	f, _ := l.larder.Get(e.Food)
+	s, _ := f.Spec(e.Form)
+	m := elem{food: f, spec: s, placed: e.Placed && len(e.Pieces) > 0}
+	m.top = colour.Must(f.SurfaceColour(s))
+	if e.Colour != "" {
+		m.top = colour.Must(e.Colour)
+	}
+	m.surface = m.top
+	if v, ok := l.tray.Vessel(e.Vessel); ok {
+		m.surface = colour.Must(v.Colour)
+	}
+	if !m.placed {
+		return m
+	}
+	zone := l.tray.Board.FoodZone
+	if hangs(e) {
+		zone = l.lean
+	}
+	zoneBox := zone.Bounds()
+	m.bodies = make([]geom.Body, len(e.Pieces))
+	var mid geom.Point
+	for i, p := range e.Pieces {
+		b := geom.NewBody(p.Outline)
+		m.bodies[i] = b
+		a := p.Outline.Area()
+		m.area += a
+		mid = mid.Add(p.Outline.Centroid().Mul(a))
+		m.height = math.Max(m.height, p.ZMM+p.HeightMM)
+		if i == 0 {
+			m.box = b.Box
+		}
+		m.box = m.box.Union(b.Box)
+		m.outside += l.outside(&b, a, zone, zoneBox)
+	}
+	if m.outside < .5 {
+		m.outside = 0 // rounding of stored points
+	}
+	if m.area > 0 {
+		m.middle = mid.Mul(1 / m.area)
+	}
+	if face, ok := food.CutFace(f, s); ok {
+		pose := e.Pose()
+		at := pose.Apply(face.At)
+		face.At, face.Dir = at, face.Dir+pose.Turn
+		m.face, m.hasFace = face, true
+		m.room = CutRoom(face)
+	}
+	return m
+}
+
+// CutRoom is the strip in front of a face that a knife needs.
+func CutRoom(f food.Face) geom.Outline {
+	side := geom.Polar(f.Width/2, f.Dir+90)
+	out := geom.Polar(f.Need, f.Dir)
+	return geom.Outline{f.At.Sub(side), f.At.Add(side), f.At.Add(side).Add(out), f.At.Sub(side).Add(out)}
+}
+
+func (l *Live) outside(b *geom.Body, area float64, zone geom.Outline, zoneBox geom.Rect) float64 {
+	out := 0.0
+	inside := b.Box.Min.X >= zoneBox.Min.X && b.Box.Min.Y >= zoneBox.Min.Y && b.Box.Max.X <= zoneBox.Max.X && b.Box.Max.Y <= zoneBox.Max.Y
+	if inside {
+		for _, p := range b.Outline {
+			if !zone.Contains(p) && zone.EdgeDistance(p) > .02 {
+				inside = false
+				break
+			}
+		}
+		if inside && !l.zoneCv { // a notch of the zone may cut between two points
+			inside = geom.SharedArea(zone, b.Hull) > area*.999
+		}
+	}
+	if !inside {
+		shared := 0.0
+		if l.zoneCv {
+			shared = geom.SharedArea(b.Outline, zone)
+		} else {
+			shared = geom.SharedArea(zone, b.Hull)
+		}
+		out += math.Max(0, area-shared)
+	}
+	for _, k := range l.tray.Board.Keepouts {
+		if kb := k.Bounds(); kb.Meets(b.Box) {
+			out += geom.SharedArea(k, b.Hull)
+		}
+	}
+	return out
+}
+
+func (l *Live) measurePair(i, j int) pair {
+	if i < j {
+		i, j = j, i // one order, so that following moves rounds as a fresh start does
+	}
+	a, b := &l.elems[i], &l.elems[j]
+	if !a.placed || !b.placed {
+		return pair{gap: math.Inf(1)}
+	}
+	p := pair{gap: geom.BoxGap(a.box, b.box)}
+	if p.gap > 80 {
+		return p // too far for anything but an estimate
+	}
+	may := Touch(&l.tray.Elements[i], &l.tray.Elements[j])
+	near := math.Inf(1)
+	for x := range a.bodies {
+		bx := &a.bodies[x]
+		if geom.BoxGap(bx.Box, b.box) > math.Min(near, 80) {
+			continue
+		}
+		for y := range b.bodies {
+			by := &b.bodies[y]
+			if !bx.Box.Meets(by.Box) {
+				near = math.Min(near, geom.BoxGap(bx.Box, by.Box))
+				continue
+			}
+			near = 0
+			if math.IsInf(may, 1) {
+				continue
+			}
+			if d, _ := geom.Penetration(bx, by); d > may+.02 && d-may > p.depth {
+				p.depth = d - may
+				p.at = bx.Box.Centre().Lerp(by.Box.Centre(), .5)
+			}
+		}
+	}
+	p.gap = near
+	return p
+}
+
+// trueGap is the distance between the pieces of two elements, mm, looked at
+// only where their boxes come nearer than most.
+func (l *Live) trueGap(i, j int, most float64) float64 {
+	a, b := &l.elems[i], &l.elems[j]
+	best := math.Inf(1)
+	for x := range a.bodies {
+		if geom.BoxGap(a.bodies[x].Box, b.box) > math.Min(best, most) {
+			continue
+		}
+		for y := range b.bodies {
+			if geom.BoxGap(a.bodies[x].Box, b.bodies[y].Box) > math.Min(best, most) {
+				continue
+			}
+			best = math.Min(best, geom.Gap(&a.bodies[x], &b.bodies[y]))
+		}
+	}
+	return best
+}
