@@ -410,8 +410,18 @@ func CutFace(f *Food, s Spec) (face Face, ok bool) {
 	}
 }
 
+// Deep is how many layers the form may lie deep: heaps stand up to about 26 mm,
+// so small things pile two or three deep and large ones lie singly (craft: nuts
+// carry 1.2 to 1.5 g on a square centimetre, which is about two layers).
+func (s Spec) Deep() float64 {
+	if s.Form == "halves" || s.Form == "ribbon" || !loose(s.Form) {
+		return 1
+	}
+	return math.Max(1.15, math.Min(2.4, 26/s.H))
+}
+
 // FootprintMM2 is about how much board n pieces take in the form, packed as
-// hands pack them: lapped rows by their pitch, heaps two deep by two thirds.
+// hands pack them: lapped rows by their pitch, heaps as deep as they stand.
 func FootprintMM2(s Spec, n int) float64 {
 	if n < 1 {
 		return 0
@@ -435,7 +445,7 @@ func FootprintMM2(s Spec, n int) float64 {
 	case s.Form == "halves", s.Form == "ribbon":
 		return float64(n) * s.Outline("", 0).Area() / .82
 	case f.Kind() == KindLoose:
-		return float64(n) * s.Outline("", 0).Area() / .82 * .75
+		return float64(n) * s.Outline("", 0).Area() / .82 / (1 + .45*(s.Deep()-1))
 	}
 	return 0 // garnish lies on its neighbours
 }

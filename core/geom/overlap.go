@@ -21,6 +21,9 @@ func NewBody(o Outline) Body {
 	return b
 }
 
+// ConvexBody prepares an outline that is known to be convex; it is kept, not copied.
+func ConvexBody(o Outline) Body { return Body{Outline: o, Hull: o, Box: o.Bounds(), convex: true} }
+
 // Penetration says how deep a and b overlap, in mm: for convex outlines the
 // smallest shift that parts them (separating axes, Gottschalk 1996), with the
 // direction in which a must move; for others the deepest point of one inside

@@ -20,8 +20,8 @@ func (p Point) Sub(q Point) Point     { return Point{p.X - q.X, p.Y - q.Y} }
 func (p Point) Mul(k float64) Point   { return Point{p.X * k, p.Y * k} }
 func (p Point) Dot(q Point) float64   { return p.X*q.X + p.Y*q.Y }
 func (p Point) Cross(q Point) float64 { return p.X*q.Y - p.Y*q.X }
-func (p Point) Len() float64          { return math.Hypot(p.X, p.Y) }
-func (p Point) Dist(q Point) float64  { return math.Hypot(p.X-q.X, p.Y-q.Y) }
+func (p Point) Len() float64          { return math.Sqrt(p.X*p.X + p.Y*p.Y) }
+func (p Point) Dist(q Point) float64  { return p.Sub(q).Len() }
 func (p Point) Lerp(q Point, t float64) Point {
 	return Point{p.X + (q.X-p.X)*t, p.Y + (q.Y-p.Y)*t}
 }

@@ -15,7 +15,11 @@ import (
 
 // Full is the share of a board's food zone that planned footprints may take;
 // the rest is the air between groups that packing never closes.
-const Full = .93
+const Full = .96
+
+// Stiff is the share that bowls, whole things, rows and trails may take of it:
+// they cannot be squeezed, so loose food must have room to close the gaps round them.
+const Stiff = .7
 
 // crackersOn is how much of the crackers is laid on the board, first choice
 // first: a few on and the rest beside is the house's default.
@@ -64,7 +68,10 @@ func chooseBoard(b brief.Brief, amounts []Amount) (board.Board, error) {
 	all := board.BuiltIn()
 	sort.SliceStable(all, func(i, j int) bool { return all[i].UsableMM2() < all[j].UsableMM2() })
 	for _, c := range all {
-		if footprint(split(amounts, b, c, 1, .4)) <= Full*c.UsableMM2() {
+		if box := c.FoodZone.Bounds(); box.W() > 1.75*box.H() && c.UsableMM2() < 5e5 {
+			continue // planks are for those who ask for one
+		}
+		if gs := split(amounts, b, c, 1, .4); footprint(gs) <= Full*c.UsableMM2() && stiff(gs) <= Stiff*c.UsableMM2() {
 			return c, nil
 		}
 	}
@@ -99,6 +106,33 @@ func footprint(gs []group) float64 {
 	return a
 }
 
+// Generous is how much more than their share loose foods may be heaped, so that
+// a board with room to spare does not look bare.
+const Generous = 1.45
+
+// heap is amounts with the loose foods that nobody fixed made larger.
+func heap(amounts []Amount, by float64) []Amount {
+	out := append([]Amount(nil), amounts...)
+	for i := range out {
+		a := &out[i]
+		if food.FormByID(a.Form).Kind() == food.KindLoose && a.Choice.Grams == 0 && a.Food.Category != food.Meat {
+			a.Grams *= by
+		}
+	}
+	return out
+}
+
+// stiff is the footprint of everything that is not loose.
+func stiff(gs []group) float64 {
+	a := 0.0
+	for _, g := range gs {
+		if k := food.FormByID(g.amount.Form).Kind(); k != food.KindLoose && k != food.KindGarnish {
+			a += g.area()
+		}
+	}
+	return a
+}
+
 // lay fills t with the elements that fit its board, most of everything first:
 // crackers move beside the board before anything else is held back.
 func lay(t *tray.Tray, amounts []Amount) {
@@ -106,18 +140,19 @@ func lay(t *tray.Tray, amounts []Amount) {
 	shares := crackersOn[t.Rules.Crackers]
 	var gs []group
 	fits := false
-	for _, on := range shares {
-		if gs = split(amounts, b, *t.Board, 1, on); footprint(gs) <= room {
+	on := 0.0
+	for _, on = range shares {
+		if gs = split(amounts, b, *t.Board, 1, on); footprint(gs) <= room && stiff(gs) <= Stiff*t.Board.UsableMM2() {
 			fits = true
 			break
 		}
 	}
-	on := shares[len(shares)-1]
-	if !fits { // hold back the same part of everything, as much as it takes
+	if !fits {
+		on = shares[len(shares)-1] // hold back the same part of everything, as much as it takes
 		lo, hi := 0.0, 1.0
 		for range 24 {
 			mid := (lo + hi) / 2
-			if footprint(split(amounts, b, *t.Board, mid, on)) <= room {
+			if try := split(amounts, b, *t.Board, mid, on); footprint(try) <= room && stiff(try) <= (Stiff+.04)*t.Board.UsableMM2() {
 				lo = mid
 			} else {
 				hi = mid
@@ -130,6 +165,12 @@ func lay(t *tray.Tray, amounts []Amount) {
 	}
 	for len(gs) > tray.MaxElements {
 		gs = gs[:tray.MaxElements]
+	}
+	if free := room - footprint(gs); fits && free > 0 { // the board has room: heap the loose things more generously
+		loose := footprint(gs) - stiff(gs)
+		if more := math.Min(Generous, 1+free/math.Max(1, loose)); more > 1.02 {
+			gs = split(heap(amounts, more), b, *t.Board, 1, on)
+		}
 	}
 	laid := map[string]float64{}
 	laidCount := map[string]int{}

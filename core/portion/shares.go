@@ -51,7 +51,7 @@ type Amount struct {
 func Amounts(b brief.Brief, chosen []pick.Choice) []Amount {
 	weight, meat := map[food.Category]float64{}, false
 	for _, c := range chosen {
-		weight[c.Food.Category] += c.Food.Liking
+		weight[c.Food.Category] += pull(c)
 		meat = meat || c.Food.Category == food.Meat
 	}
 	shares := Shares(b, meat)
@@ -78,7 +78,7 @@ func Amounts(b brief.Brief, chosen []pick.Choice) []Amount {
 			a.Grams = spec.MassG * float64(max(3, min(15, 3+b.Guests.Total()/4)))
 			a.Why = "a few, apart, where the tray looks bland"
 		default:
-			a.Grams = shares[f.Category] * lift * f.Liking / weight[f.Category]
+			a.Grams = shares[f.Category] * lift * pull(c) / weight[f.Category]
 			a.Why = "its share of the " + string(f.Category) + " by how well it is liked"
 			if crowd := spec.MassG * b.Guests.Appetites(); f.Liking >= .85 && !oneByOne(spec) && a.Grams < crowd {
 				a.Grams, a.Why = crowd, "one for every guest, because everybody wants it"
@@ -87,6 +87,15 @@ func Amounts(b brief.Brief, chosen []pick.Choice) []Amount {
 		out = append(out, a)
 	}
 	return out
+}
+
+// pull is a food's weight in its category: its liking, and half as much again for
+// what is laid as a trail, which must be long to lead the eye.
+func pull(c pick.Choice) float64 {
+	if c.Form == "trail" {
+		return 1.5 * c.Food.Liking
+	}
+	return c.Food.Liking
 }
 
 // oneByOne is false for foods where a piece is a bite, true where a piece feeds many.

@@ -1,0 +1,311 @@
+package arrange
+
+import (
+	"math"
+	"math/rand/v2"
+
+	"happytray/core/colour"
+	"happytray/core/food"
+	"happytray/core/geom"
+)
+
+// anneal moves the rigid things of a plan: simulated annealing over pose, swap
+// and turn (Kirkpatrick, Gelatt and Vecchi 1983), with an energy that a move
+// changes only by what it touches. heat 1 starts from a rough idea, less keeps
+// more of what is there.
+func (s *search) anneal(p *plan, r *rand.Rand, heat float64) {
+	var free []int
+	for i := range p.bodies {
+		if !p.bodies[i].fixed {
+			free = append(free, i)
+		}
+	}
+	if len(free) == 0 {
+		return
+	}
+	m := mover{s: s, p: p, near: pairTable(p), riders: map[int][]int{}}
+	for i := range p.bodies {
+		if h := p.bodies[i].host; h >= 0 {
+			m.riders[h] = append(m.riders[h], i)
+		}
+	}
+	steps := int(float64(420*len(free)+1200) * (.35 + .65*heat))
+	size := s.zone.half
+	for step := range steps {
+		cool := 1 - float64(step)/float64(steps)
+		temp := heat * .25 * cool * cool
+		i := free[r.IntN(len(free))]
+		m.step(i, r, temp, size*(.02+.22*heat*cool))
+	}
+	m.settle(free)
+}
+
+// mover evaluates and makes moves on a plan.
+type mover struct {
+	s      *search
+	p      *plan
+	near   [][]float64 // how much two bodies want to be apart (+) or together (-)
+	riders map[int][]int
+}
+
+// pairTable weighs each pair by colour, category and pairing.
+func pairTable(p *plan) [][]float64 {
+	n := len(p.bodies)
+	t := make([][]float64, n)
+	for i := range t {
+		t[i] = make([]float64, n)
+		for j := range i {
+			a, b := &p.bodies[i], &p.bodies[j]
+			w := 0.0
+			if a.food == b.food {
+				w += 1.3
+			} else if a.food.Category == b.food.Category {
+				w += .6
+			}
+			if d := colour.Difference(a.lab, b.lab); d < 18 {
+				w += .5 * (18 - d) / 18
+			}
+			if a.kind == food.KindAnchor && b.kind == food.KindAnchor {
+				w += .35
+			}
+			if a.food.Smells && b.food.Category == food.Cheese || b.food.Smells && a.food.Category == food.Cheese {
+				w += .3
+			}
+			for _, id := range a.food.Pairs {
+				if id == b.food.ID {
+					w -= .5
+				}
+			}
+			t[i][j], t[j][i] = w, w
+		}
+	}
+	return t
+}
+
+// energy of one body against everything else: penetration in mm is worth far
+// more than taste, so that a cold plan is legal wherever there is room.
+func (m *mover) energy(i int) float64 {
+	z, p := &m.s.zone, m.p
+	b := &p.bodies[i]
+	e := 0.0
+	for _, q := range b.on {
+		if d := q.r + 1.5 - z.deep(q.at); d > 0 {
+			e += .05*d + .006*d*math.Min(d, 60)
+		}
+	}
+	for _, q := range b.free {
+		if d := q.r - z.deep(q.at); d > 0 {
+			e += .03 * d
+		}
+	}
+	for j := range p.bodies {
+		if j == i {
+			continue
+		}
+		o := &p.bodies[j]
+		if b.pose.At().Dist(o.pose.At()) < b.reach+o.reach {
+			if d := ballDepth(b.on, o.on); d > 0 {
+				e += .05*d + .006*d*d
+			}
+		}
+		e += .03 * (roomDepth(b, o) + roomDepth(o, b))
+		if wetBeside(b, o) {
+			if g := 27 - ballGap(b.on, o.on); g > 0 {
+				e += .02 * g
+			}
+		}
+		dist := b.middle.Dist(o.middle) / z.half
+		if w := m.near[i][j]; w > 0 {
+			e += .12 * w * math.Max(0, 1-dist/.8)
+		} else {
+			e -= .10 * w * math.Min(1, dist)
+		}
+	}
+	for k := range p.guides {
+		if d := ballDepth(b.on, p.guides[k].balls); d > 0 {
+			e += .05*d + .006*d*d
+		}
+	}
+	if b.host < 0 {
+		d := b.pose.At().Dist(b.site) / z.half
+		e += .35 * d * d
+	}
+	if b.kind == food.KindRow && b.host < 0 { // rows follow what they lie against: here, the edge
+		if deep := z.deep(b.middle); deep < b.spec.L {
+			in := z.inward(b.middle)
+			off := math.Mod(in.Degrees()+90-b.pose.Turn+720, 180)
+			e += .1 * math.Min(off, 180-off) / 90
+		}
+	}
+	return e
+}
+
+// ballGap is the distance between two sets of discs, negative when they overlap.
+func ballGap(a, b []ball) float64 {
+	best := math.Inf(1)
+	for i := range a {
+		for j := range b {
+			best = math.Min(best, a[i].at.Dist(b[j].at)-a[i].r-b[j].r)
+		}
+	}
+	return best
+}
+
+func wetBeside(a, b *body) bool {
+	if a.vessel != nil || b.vessel != nil {
+		return false
+	}
+	return a.food.Wetness.Wets() && b.food.Wetness == food.Crisp || b.food.Wetness.Wets() && a.food.Wetness == food.Crisp
+}
+
+// group is a body and the arcs that ride on it.
+func (m *mover) group(i int) []int { return append([]int{i}, m.riders[i]...) }
+
+func (m *mover) groupEnergy(is []int) float64 {
+	e := 0.0
+	for _, i := range is {
+		e += m.energy(i)
+	}
+	return e
+}
+
+func (m *mover) step(i int, r *rand.Rand, temp, size float64) {
+	b := &m.p.bodies[i]
+	is := m.group(i)
+	before := m.groupEnergy(is)
+	saved := make([]body, len(is))
+	for k, j := range is {
+		saved[k] = m.p.bodies[j]
+	}
+	swapped := -1
+	switch {
+	case b.host >= 0:
+		b.angle += r.NormFloat64() * 40
+		if r.IntN(5) == 0 {
+			if hosts := m.s.hosts(m.p); len(hosts) > 0 {
+				m.rehost(i, hosts[r.IntN(len(hosts))])
+				b.angle = r.Float64() * 360
+			}
+		}
+		b.hug(&m.p.bodies[b.host])
+	case r.IntN(8) == 0 && len(is) == 1: // change places with another
+		j := r.IntN(len(m.p.bodies))
+		o := &m.p.bodies[j]
+		if j == i || o.fixed || o.host >= 0 || len(m.riders[j]) > 0 {
+			return
+		}
+		before += m.energy(j)
+		saved, swapped = append(saved, *o), j
+		pb, po := b.pose, o.pose
+		b.site, o.site = o.site, b.site
+		b.move(geom.Pose{X: po.X, Y: po.Y, Turn: pb.Turn})
+		o.move(geom.Pose{X: pb.X, Y: pb.Y, Turn: po.Turn})
+	case r.IntN(3) == 0:
+		turn := b.pose.Turn + r.NormFloat64()*40
+		if b.kind == food.KindRow && r.IntN(3) == 0 {
+			turn = m.s.zone.inward(b.middle).Degrees() + 90
+		}
+		b.move(geom.Pose{X: b.pose.X, Y: b.pose.Y, Turn: turn})
+	default:
+		b.move(geom.Pose{X: b.pose.X + r.NormFloat64()*size, Y: b.pose.Y + r.NormFloat64()*size, Turn: b.pose.Turn})
+	}
+	for _, j := range is[1:] {
+		m.p.bodies[j].hug(b)
+	}
+	after := m.groupEnergy(is)
+	if swapped >= 0 {
+		after += m.energy(swapped)
+	}
+	if after > before && (temp <= 0 || r.Float64() > math.Exp((before-after)/temp)) {
+		if b.host != saved[0].host {
+			m.rehost(i, saved[0].host)
+		}
+		for k, j := range is {
+			m.p.bodies[j] = saved[k]
+		}
+		if swapped >= 0 {
+			m.p.bodies[swapped] = saved[len(saved)-1]
+		}
+	}
+}
+
+func (m *mover) rehost(i, host int) {
+	old := m.p.bodies[i].host
+	list := m.riders[old]
+	for k, j := range list {
+		if j == i {
+			m.riders[old] = append(append([]int(nil), list[:k]...), list[k+1:]...)
+			break
+		}
+	}
+	m.p.bodies[i].host = host
+	m.riders[host] = append(m.riders[host], i)
+}
+
+// settle parts what still overlaps by pushing it along the shortest way out,
+// and brings what hangs over the edge back in. Arcs let go of their host first.
+func (m *mover) settle(free []int) {
+	z := &m.s.zone
+	movable := map[int]bool{}
+	for _, i := range free {
+		movable[i] = true
+	}
+	for range 60 {
+		worst := 0.0
+		for i := range m.p.bodies {
+			a := &m.p.bodies[i]
+			for j := range i {
+				b := &m.p.bodies[j]
+				d, away := depth(a, b)
+				if d <= 0 {
+					continue
+				}
+				worst = math.Max(worst, d)
+				ka, kb := .52, .52
+				switch {
+				case !movable[i] && !movable[j]:
+					continue
+				case !movable[i]:
+					ka, kb = 0, 1.04
+				case !movable[j]:
+					ka, kb = 1.04, 0
+				}
+				d += .05
+				a.move(geom.Pose{X: a.pose.X + away.X*d*ka, Y: a.pose.Y + away.Y*d*ka, Turn: a.pose.Turn})
+				b.move(geom.Pose{X: b.pose.X - away.X*d*kb, Y: b.pose.Y - away.Y*d*kb, Turn: b.pose.Turn})
+			}
+			if !movable[i] {
+				continue
+			}
+			for k := range m.p.guides { // trails keep their way through
+				for g := range m.p.guides[k].hulls {
+					hulls := a.firm()
+					for w := range hulls {
+						if d, away := geom.Penetration(&hulls[w], &m.p.guides[k].hulls[g]); d > .5 {
+							worst = math.Max(worst, d)
+							a.move(geom.Pose{X: a.pose.X + away.X*d*.6, Y: a.pose.Y + away.Y*d*.6, Turn: a.pose.Turn})
+						}
+					}
+				}
+			}
+			out, at := 0.0, geom.Point{}
+			for _, h := range a.firm() {
+				for _, q := range h.Outline {
+					if d := -z.deep(q); d > out-z.grid.Cell {
+						if d = -z.exact(q); d > out {
+							out, at = d, q
+						}
+					}
+				}
+			}
+			if out > 0 {
+				worst = math.Max(worst, out)
+				in := z.inward(at)
+				a.move(geom.Pose{X: a.pose.X + in.X*(out+.05), Y: a.pose.Y + in.Y*(out+.05), Turn: a.pose.Turn})
+			}
+		}
+		if worst <= .02 {
+			return
+		}
+	}
+}

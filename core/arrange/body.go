@@ -1,0 +1,305 @@
+package arrange
+
+import (
+	"math"
+	"math/rand/v2"
+	"sync"
+
+	"happytray/core/board"
+	"happytray/core/colour"
+	"happytray/core/food"
+	"happytray/core/geom"
+	"happytray/core/review"
+	"happytray/core/tray"
+)
+
+// body is an anchor, a bowl or a row while its place is sought: its pieces as a
+// few convex hulls that move together.
+type body struct {
+	e      int // index of its element
+	food   *food.Food
+	spec   food.Spec
+	kind   food.Kind
+	vessel *board.Vessel
+	n      int // pieces
+	bend   float64
+	host   int     // for an arc, the body it hugs, or -1
+	angle  float64 // for an arc, where on its host's rim, degrees
+	site   geom.Point
+	fixed  bool // locked: never moved
+
+	*form
+	forms *sync.Map // formKey to *form, shared by all layouts of a search
+	lab   colour.Lab
+
+	pose   geom.Pose
+	world  []geom.Body // the hulls on the board, or nil until asked for
+	on     []ball      // balls on the board
+	free   []ball      // cutting room on the board
+	middle geom.Point  // mean of the balls on the board
+}
+
+// ball is a disc inside a hull; a few of them stand in for its shape.
+type ball struct {
+	at geom.Point
+	r  float64
+}
+
+// ballsIn covers a convex hull with at most six discs, largest first: each is
+// the deepest point not yet well inside an earlier one.
+func ballsIn(h geom.Outline) []ball {
+	box := h.Bounds()
+	step := math.Max(box.W(), box.H()) / 12
+	var spots []ball
+	for y := box.Min.Y + step/2; y < box.Max.Y; y += step {
+		for x := box.Min.X + step/2; x < box.Max.X; x += step {
+			if q := geom.Pt(x, y); h.Contains(q) {
+				spots = append(spots, ball{q, h.EdgeDistance(q)})
+			}
+		}
+	}
+	c := h.Centroid()
+	spots = append(spots, ball{c, h.EdgeDistance(c)})
+	var out []ball
+	for len(out) < 6 {
+		best, pick := 0.0, ball{}
+		for _, s := range spots {
+			v := s.r
+			for _, b := range out {
+				// how much of this disc is new: none when its middle lies deep in another
+				v = math.Min(v, s.r*math.Max(0, (s.at.Dist(b.at)-.35*b.r)/b.r))
+			}
+			if v > best {
+				best, pick = v, s
+			}
+		}
+		if pick.r < 3 || len(out) > 0 && best < .3*out[0].r {
+			break
+		}
+		out = append(out, pick)
+	}
+	return out
+}
+
+// gapMM is the air left between rigid things, so that rounding never makes them overlap.
+const gapMM = .4
+
+func (s *search) newBody(i int, r *rand.Rand) body {
+	e := &s.tray.Elements[i]
+	f, _ := s.larder.Get(e.Food)
+	spec, _ := f.Spec(e.Form)
+	b := body{e: i, food: f, spec: spec, kind: e.Kind(), n: e.Count, host: -1, forms: &s.forms, lab: colour.Must(f.SurfaceColour(spec))}
+	if v, ok := s.tray.Vessel(e.Vessel); ok {
+		b.vessel = &v
+	}
+	if b.kind == food.KindRow {
+		b.bend = []float64{0, 0, 260, 420}[r.IntN(4)]
+	}
+	if e.Locked && e.Placed && len(e.Pieces) > 0 {
+		b.fixed = true
+		b.pose = e.Pose()
+		b.form = &form{}
+		for _, p := range e.Pieces {
+			back := make(geom.Outline, len(p.Outline))
+			for k, q := range p.Outline {
+				back[k] = b.pose.Inverse(q)
+			}
+			b.hulls = append(b.hulls, back.Hull())
+			b.height = math.Max(b.height, p.ZMM+p.HeightMM)
+		}
+		b.finish()
+		b.move(b.pose)
+		return b
+	}
+	b.shape()
+	return b
+}
+
+// form is what a body's pieces come to for one count and bend; shared, never changed.
+type form struct {
+	pieces    []food.Piece
+	hulls     []geom.Outline
+	room      geom.Outline
+	reach     float64
+	height    float64
+	weight    float64
+	balls     []ball
+	roomBalls []ball
+}
+
+type formKey struct {
+	e, n, bend int
+	hugs       bool
+}
+
+// shape lays the pieces for the body's count and bend and gathers them into hulls.
+func (b *body) shape() {
+	key := formKey{b.e, b.n, int(math.Round(b.bend * 2)), b.host >= 0}
+	if b.forms != nil {
+		if f, ok := b.forms.Load(key); ok {
+			b.form = f.(*form)
+			b.move(b.pose)
+			return
+		}
+	}
+	f := &form{}
+	laid := food.FormByID(b.spec.Form)
+	if bender, ok := laid.(food.Bender); ok {
+		f.pieces = bender.Bend(b.food.ID, b.spec, b.n, float64(key.bend)/2)
+	} else {
+		f.pieces = laid.Lay(b.food.ID, b.spec, b.n)
+	}
+	if len(f.pieces) > 0 && b.kind == food.KindRow && b.host < 0 {
+		var c geom.Point
+		for _, p := range f.pieces {
+			c = c.Add(p.At())
+		}
+		c = c.Mul(1 / float64(len(f.pieces)))
+		for i := range f.pieces {
+			f.pieces[i].X -= c.X
+			f.pieces[i].Y -= c.Y
+		}
+	}
+	chunk := max(1, (len(f.pieces)+3)/4)
+	if b.spec.Form == "cut-round" {
+		chunk = len(f.pieces)
+	}
+	var group geom.Outline
+	for i, p := range f.pieces {
+		o := b.spec.Outline(b.food.ID, p.Variant)
+		h := p.Height
+		if b.vessel != nil {
+			o, h = b.vessel.Footprint(), b.vessel.HeightMM
+		}
+		group = append(group, p.ApplyAll(o)...)
+		f.height = math.Max(f.height, p.Z+h)
+		if (i+1)%chunk == 0 || i == len(f.pieces)-1 {
+			f.hulls = append(f.hulls, group.Hull().Inset(-gapMM/2))
+			group = nil
+		}
+	}
+	if face, ok := food.CutFace(b.food, b.spec); ok {
+		f.room = review.CutRoom(face)
+	}
+	f.finish()
+	if b.forms != nil {
+		b.forms.Store(key, f)
+	}
+	b.form = f
+	b.move(b.pose)
+}
+
+func (f *form) finish() {
+	area := 0.0
+	for _, h := range f.hulls {
+		area += h.Area()
+		for _, p := range h {
+			f.reach = math.Max(f.reach, p.Len())
+		}
+		f.balls = append(f.balls, ballsIn(h)...)
+	}
+	f.weight = area * (10 + f.height)
+	if f.room != nil {
+		f.roomBalls = ballsIn(f.room.Hull())
+	}
+}
+
+// move puts the body at a pose.
+func (b *body) move(to geom.Pose) {
+	b.pose, b.world = to, nil
+	b.on = placeBalls(b.balls, to)
+	b.free = placeBalls(b.roomBalls, to)
+	b.middle = to.At()
+	if len(b.on) > 0 {
+		var c geom.Point
+		for _, q := range b.on {
+			c = c.Add(q.at)
+		}
+		b.middle = c.Mul(1 / float64(len(b.on)))
+	}
+}
+
+func placeBalls(balls []ball, to geom.Pose) []ball {
+	if len(balls) == 0 {
+		return nil
+	}
+	out := make([]ball, len(balls)) // plans share the old ones
+	sin, cos := math.Sincos(to.Turn * math.Pi / 180)
+	for i, q := range balls {
+		out[i] = ball{geom.Point{X: to.X + q.at.X*cos - q.at.Y*sin, Y: to.Y + q.at.X*sin + q.at.Y*cos}, q.r}
+	}
+	return out
+}
+
+// firm is the body's hulls on the board.
+func (b *body) firm() []geom.Body {
+	if b.world == nil {
+		b.world = make([]geom.Body, len(b.hulls))
+		for i, h := range b.hulls {
+			b.world[i] = geom.ConvexBody(b.pose.ApplyAll(h))
+		}
+	}
+	return b.world
+}
+
+// hug puts an arc round its host.
+func (b *body) hug(host *body) {
+	r := host.reach + b.spec.L/2 + 1.5
+	if math.Abs(r-b.bend) > .5 {
+		b.bend = r
+		b.shape()
+	}
+	at := host.pose.At().Add(geom.Polar(r, b.angle))
+	b.move(geom.Pose{X: at.X, Y: at.Y, Turn: geom.NormalTurn(b.angle + 90)})
+}
+
+// depth is how deep two bodies overlap, mm, and the way out for a.
+func depth(a, b *body) (float64, geom.Point) {
+	if a.pose.At().Dist(b.pose.At()) > a.reach+b.reach {
+		return 0, geom.Point{}
+	}
+	worst, away := 0.0, geom.Point{}
+	fa, fb := a.firm(), b.firm()
+	for i := range fa {
+		for j := range fb {
+			if d, n := geom.Penetration(&fa[i], &fb[j]); d > worst {
+				worst, away = d, n
+			}
+		}
+	}
+	return worst, away
+}
+
+// ballDepth is the depth by discs: quick, and a little less than the true one.
+func ballDepth(a, b []ball) float64 {
+	worst := 0.0
+	for i := range a {
+		for j := range b {
+			dx, dy, r := a[i].at.X-b[j].at.X, a[i].at.Y-b[j].at.Y, a[i].r+b[j].r-worst
+			if d2 := dx*dx + dy*dy; r > 0 && d2 < r*r {
+				worst += r - math.Sqrt(d2)
+			}
+		}
+	}
+	return worst
+}
+
+// roomDepth is how deep b stands in a's cutting room.
+func roomDepth(a, b *body) float64 {
+	if a.room == nil || b.height <= 12 {
+		return 0
+	}
+	return ballDepth(a.free, b.on)
+}
+
+// place writes the body's pieces into its element.
+func (b *body) place(e *tray.Element) {
+	if b.fixed {
+		return
+	}
+	pose := geom.Pose{X: math.Round(b.pose.X*100) / 100, Y: math.Round(b.pose.Y*100) / 100, Turn: math.Round(geom.NormalTurn(b.pose.Turn)*100) / 100}
+	e.Placed = true
+	e.X, e.Y, e.TurnDeg = pose.X, pose.Y, pose.Turn
+	e.Pieces = tray.Place(b.food, b.spec, b.vessel, pose, b.pieces)
+	e.Path = nil
+}

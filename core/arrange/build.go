@@ -1,0 +1,261 @@
+package arrange
+
+import (
+	"context"
+	"math"
+	"math/rand/v2"
+
+	"happytray/core/food"
+	"happytray/core/geom"
+	"happytray/core/review"
+	"happytray/core/tray"
+)
+
+// layout is a tray while it is being built: what lies on it so far, ready for
+// questions about room.
+type layout struct {
+	s     *search
+	t     *tray.Tray
+	laid  []placed
+	index map[[2]int][]int // bins of binMM to indices in laid
+}
+
+// placed is one piece on the board.
+type placed struct {
+	e    int // element
+	body geom.Body
+}
+
+const binMM = 48
+
+func (l *layout) bins(box geom.Rect, f func(key [2]int)) {
+	x0, y0 := int(math.Floor(box.Min.X/binMM)), int(math.Floor(box.Min.Y/binMM))
+	x1, y1 := int(math.Floor(box.Max.X/binMM)), int(math.Floor(box.Max.Y/binMM))
+	for y := y0; y <= y1; y++ {
+		for x := x0; x <= x1; x++ {
+			f([2]int{x, y})
+		}
+	}
+}
+
+func (l *layout) add(e int, b geom.Body) {
+	k := len(l.laid)
+	l.laid = append(l.laid, placed{e, b})
+	l.bins(b.Box, func(key [2]int) { l.index[key] = append(l.index[key], k) })
+}
+
+// addElement puts all pieces of a laid element into the index.
+func (l *layout) addElement(e int) {
+	for _, p := range l.t.Elements[e].Pieces {
+		l.add(e, geom.NewBody(p.Outline))
+	}
+}
+
+// clash reports whether a piece of element e, as body b, lies deeper in another
+// element's piece than slack times what is allowed.
+func (l *layout) clash(e int, b *geom.Body, slack float64) bool {
+	hit := false
+	l.bins(b.Box, func(key [2]int) {
+		if hit {
+			return
+		}
+		for _, k := range l.index[key] {
+			o := &l.laid[k]
+			if o.e == e || !o.body.Box.Meets(b.Box) {
+				continue
+			}
+			may := review.Touch(&l.t.Elements[e], &l.t.Elements[o.e]) * slack
+			if d, _ := geom.Penetration(b, &o.body); d > may {
+				hit = true
+				return
+			}
+		}
+	})
+	return hit
+}
+
+// touchSlack keeps a little of what the review allows in hand.
+const touchSlack = .85
+
+// build turns a plan into a whole layout: rigid things, trails, fill, greens.
+// What does not fit goes to reserve or stays unplaced, never on top of others.
+func (s *search) build(ctx context.Context, p *plan, r *rand.Rand) *tray.Tray {
+	l := &layout{s: s, t: s.tray.Clone(), index: map[[2]int][]int{}}
+	for i := range l.t.Elements {
+		e := &l.t.Elements[i]
+		if e.Locked && e.Placed {
+			l.addElement(i)
+			continue
+		}
+		e.Placed, e.Pieces, e.Path = false, []tray.Piece{}, nil
+		if e.Kind() == food.KindLoose || e.Kind() == food.KindGarnish {
+			e.X, e.Y, e.TurnDeg = 0, 0, 0
+		}
+	}
+	l.rigid(p)
+	l.trails(p)
+	if ctx.Err() != nil {
+		return nil
+	}
+	l.fill(ctx, p, r)
+	if ctx.Err() != nil {
+		return nil
+	}
+	l.garnish(r)
+	l.tidy()
+	return l.t
+}
+
+// rigid lays anchors and rows where the plan has them. A row that still stands
+// in something gives up pieces from its end; an anchor is left beside the board.
+func (l *layout) rigid(p *plan) {
+	order := make([]int, 0, len(p.bodies))
+	for _, kind := range []food.Kind{food.KindAnchor, food.KindRow} {
+		for i := range p.bodies {
+			if p.bodies[i].kind == kind && !p.bodies[i].fixed {
+				order = append(order, i)
+			}
+		}
+	}
+	for _, i := range order {
+		b := &p.bodies[i]
+		e := &l.t.Elements[b.e]
+		trial := *b
+		for {
+			trial.place(e)
+			if l.fits(b.e) {
+				l.addElement(b.e)
+				l.short(e, trial.n)
+				break
+			}
+			if trial.kind == food.KindRow && trial.n > 3 {
+				trial.n--
+				trial.shape()
+				if trial.host >= 0 {
+					trial.hug(&p.bodies[trial.host])
+				}
+				continue
+			}
+			if l.elsewhere(&trial, e) {
+				l.addElement(b.e)
+				l.short(e, trial.n)
+				break
+			}
+			e.Placed, e.Pieces = false, []tray.Piece{}
+			break
+		}
+	}
+}
+
+// elsewhere looks for any free place for a rigid thing, coarse to fine, nearest
+// to where it was wished.
+func (l *layout) elsewhere(b *body, e *tray.Element) bool {
+	z := &l.s.zone
+	from := b.pose.At()
+	host := b.host
+	b.host = -1
+	if host >= 0 {
+		b.bend = 0
+		b.shape()
+	}
+	for ring := 0.0; ring < 2*z.half; ring += 14 {
+		n := max(1, int(ring*2*math.Pi/22))
+		for k := range n {
+			q := from.Add(geom.Polar(ring, float64(k)*360/float64(n)))
+			if z.deep(q) < 8 {
+				continue
+			}
+			for _, turn := range []float64{b.pose.Turn, b.pose.Turn + 90, b.pose.Turn + 45, b.pose.Turn + 135} {
+				trial := *b
+				trial.move(geom.Pose{X: q.X, Y: q.Y, Turn: turn})
+				if !l.roomFor(&trial) {
+					continue
+				}
+				trial.place(e)
+				if l.fits(b.e) {
+					*b = trial
+					return true
+				}
+				if b.reach > 0 && b.vessel != nil {
+					break // round: turning changes nothing
+				}
+			}
+		}
+	}
+	return false
+}
+
+// roomFor is a quick no for a body whose hulls clearly do not fit.
+func (l *layout) roomFor(b *body) bool {
+	hulls := b.firm()
+	for w := range hulls {
+		if !l.s.zone.holds(&hulls[w]) {
+			return false
+		}
+	}
+	return true
+}
+
+// fits reports whether a laid element lies inside and clear of all others.
+func (l *layout) fits(e int) bool {
+	el := &l.t.Elements[e]
+	for i := range el.Pieces {
+		b := geom.NewBody(el.Pieces[i].Outline)
+		if !l.s.zone.holds(&b) || l.clash(e, &b, touchSlack) {
+			return false
+		}
+	}
+	return len(el.Pieces) > 0
+}
+
+// short notes that only n pieces of an element were laid; the rest is reserve.
+func (l *layout) short(e *tray.Element, n int) {
+	if e.Vessel != "" || n >= e.Count {
+		return
+	}
+	f, _ := l.s.larder.Get(e.Food)
+	spec, _ := f.Spec(e.Form)
+	missing := e.Count - n
+	grams := round1(math.Min(e.Grams, spec.MassG*float64(missing)))
+	if n == 0 {
+		grams = e.Grams
+	}
+	e.Count, e.Grams = n, round1(e.Grams-grams)
+	for i := range l.t.Reserve {
+		rv := &l.t.Reserve[i]
+		if rv.Food == e.Food && rv.Form == e.Form && rv.Why == noRoom {
+			rv.Count += missing
+			rv.Grams = round1(rv.Grams + grams)
+			return
+		}
+	}
+	l.t.Reserve = append(l.t.Reserve, tray.Reserve{Food: e.Food, Form: e.Form, Count: missing, Grams: grams, Why: noRoom})
+}
+
+// tidy sets poses of heaps and the drawing layer, and takes out what the review
+// would still call illegal, so that no layout is ever returned with a fault.
+func (l *layout) tidy() {
+	for range 4 {
+		live := review.NewLive(l.t, l.s.larder)
+		rev := live.Review()
+		if rev.Legal() {
+			return
+		}
+		for _, f := range rev.Findings {
+			if f.Severity != review.Stop || f.Check == "care.allergen" {
+				continue
+			}
+			victim := -1
+			for _, id := range f.Elements { // the smallest thing gives way
+				i := l.t.Find(id)
+				if e := &l.t.Elements[i]; !e.Locked && e.Placed && (victim < 0 || e.Grams < l.t.Elements[victim].Grams) {
+					victim = i
+				}
+			}
+			if victim >= 0 {
+				e := &l.t.Elements[victim]
+				e.Placed, e.Pieces, e.Path = false, []tray.Piece{}, nil
+			}
+		}
+	}
+}

@@ -1,0 +1,97 @@
+package arrange
+
+import (
+	"math"
+	"math/rand/v2"
+
+	"happytray/core/colour"
+	"happytray/core/food"
+	"happytray/core/geom"
+	"happytray/core/tray"
+)
+
+// garnish tucks greens and single bright things where the tray looks bland, few
+// and apart: on the borders between patches of near colours, never in a bowl.
+func (l *layout) garnish(r *rand.Rand) {
+	z := &l.s.zone
+	var taken []geom.Point
+	for i := range l.t.Elements {
+		e := &l.t.Elements[i]
+		if e.Kind() != food.KindGarnish || e.Locked && e.Placed {
+			continue
+		}
+		f, _ := l.s.larder.Get(e.Food)
+		spec, _ := f.Spec(e.Form)
+		mine := colour.Must(f.Colour)
+		apart := math.Sqrt(z.outline.Area()/math.Max(4, 2*float64(e.Count))) * .8
+		var laid []tray.Piece
+		for k := range e.Count {
+			best, at, turn := math.Inf(-1), geom.Point{}, 0.0
+			for range 60 {
+				q := geom.Pt(z.box.Min.X+r.Float64()*z.box.W(), z.box.Min.Y+r.Float64()*z.box.H())
+				if z.deep(q) < math.Max(spec.L/2-6, 4) {
+					continue
+				}
+				score, ok := l.bland(q, mine)
+				if !ok {
+					continue
+				}
+				for _, o := range taken {
+					if d := o.Dist(q); d < apart {
+						score -= 40 * (1 - d/apart)
+					}
+				}
+				if score > best {
+					best, at, turn = score, q, r.Float64()*360
+				}
+			}
+			if math.IsInf(best, -1) {
+				break
+			}
+			taken = append(taken, at)
+			laid = append(laid, tray.Place(f, spec, nil, geom.Pose{X: at.X, Y: at.Y, Turn: math.Round(turn)}, []food.Piece{{Z: 14, Height: spec.H, Variant: k % food.Variants}})...)
+		}
+		if len(laid) == 0 {
+			continue
+		}
+		e.Pieces = laid
+		c := centre(laid).Round()
+		e.X, e.Y, e.TurnDeg, e.Placed = c.X, c.Y, 0, true
+		l.short(e, len(laid))
+	}
+}
+
+// bland says how much a spot would gain from a green: near colours meeting, and
+// a colour the green stands off from. Bowls and standing cheeses are left alone.
+func (l *layout) bland(q geom.Point, mine colour.Lab) (float64, bool) {
+	box := geom.Rect{Min: q, Max: q}.Grow(16)
+	var under []int
+	ok := true
+	seen := map[int]bool{}
+	l.bins(box, func(key [2]int) {
+		for _, k := range l.index[key] {
+			o := &l.laid[k]
+			if !o.body.Box.Meets(box) || seen[o.e] {
+				continue
+			}
+			seen[o.e] = true
+			e := &l.t.Elements[o.e]
+			if e.Vessel != "" && o.body.Outline.EdgeDistance(q) > 6 && o.body.Outline.Contains(q) || e.Form == "whole" && o.body.Outline.Contains(q) {
+				ok = false
+			}
+			under = append(under, o.e)
+		}
+	})
+	if !ok || len(under) == 0 {
+		return 0, false
+	}
+	score := 0.0
+	for i, a := range under {
+		la := colour.Must(l.t.Elements[a].Colour)
+		score += math.Min(30, colour.Difference(la, mine)) / float64(len(under))
+		for _, b := range under[:i] {
+			score += math.Max(0, 20-colour.Difference(la, colour.Must(l.t.Elements[b].Colour))) * .5
+		}
+	}
+	return score, true
+}

@@ -1,0 +1,383 @@
+package arrange
+
+import (
+	"context"
+	"math"
+	"math/rand/v2"
+	"sort"
+
+	"happytray/core/food"
+	"happytray/core/geom"
+	"happytray/core/review"
+	"happytray/core/tray"
+)
+
+// grain is one loose piece while it settles.
+type grain struct {
+	region  int
+	e       int
+	variant int
+	upper   bool // lies on the layer below
+	local   geom.Outline
+	body    geom.Body
+	at      geom.Point
+	r       float64 // mean radius
+	reach   float64
+	gone    bool
+}
+
+func (g *grain) moveTo(p geom.Point) {
+	g.at = p
+	o := g.body.Outline
+	for i, q := range g.local {
+		o[i] = geom.Point{X: q.X + p.X, Y: q.Y + p.Y}
+	}
+	g.body = geom.ConvexBody(o)
+}
+
+// packing is how densely loose pieces lie when they touch: share of their room
+// that their outlines cover (random close packing of discs, about .82).
+const packing = .82
+
+// pack fills every region with its element's own pieces: spread evenly over the
+// region, pushed apart until they touch and do not overlap other elements, the
+// surplus in a second layer. What finds no room goes to reserve.
+func (sh *share) pack(ctx context.Context, r *rand.Rand) {
+	l := sh.l
+	cells := make([][]geom.Point, len(sh.elems))
+	for i, q := range sh.at {
+		k := sh.label[sh.free[i]]
+		cells[k] = append(cells[k], q)
+	}
+	var grains []grain
+	for k, e := range sh.elems {
+		el := &l.t.Elements[e]
+		f, _ := l.s.larder.Get(el.Food)
+		spec, _ := f.Spec(el.Form)
+		shapes := make([]geom.Outline, food.Variants)
+		mean := 0.0
+		for v := range shapes {
+			shapes[v] = spec.Outline(f.ID, v)
+			mean += shapes[v].Area() / food.Variants
+		}
+		region := float64(len(cells[k])) * sh.g.Cell * sh.g.Cell
+		low := min(el.Count, int(region*packing/mean))
+		if low < 1 {
+			continue
+		}
+		high := min(el.Count-low, int(float64(low)*(spec.Deep()-1)+.5))
+		if high > 2 { // in a heap even the lower layer is a little closer than touching
+			more := min(high/3, int(float64(low)*.12))
+			low, high = low+more, high-more
+		}
+		order := r.Perm(food.Variants)
+		for i, at := range evenly(cells[k], low, r) {
+			grains = append(grains, newGrain(k, e, order[i%len(order)], shapes, at, false))
+		}
+		base := len(grains) - low
+		for i := range high { // in the hollows between two that lie side by side
+			a := &grains[base+(i*7)%low]
+			best, at := math.Inf(1), a.at
+			for j := base; j < base+low; j++ {
+				if b := &grains[j]; b != a {
+					if d := a.at.Dist(b.at); d < best {
+						best, at = d, a.at.Lerp(b.at, .5)
+					}
+				}
+			}
+			at = at.Add(geom.Polar(spec.W*.2*r.Float64(), r.Float64()*360))
+			grains = append(grains, newGrain(k, e, order[(i+3)%len(order)], shapes, at, true))
+		}
+	}
+	sh.settle(ctx, grains)
+	sh.close(grains)
+	sh.commit(grains)
+}
+
+func newGrain(region, e, variant int, shapes []geom.Outline, at geom.Point, upper bool) grain {
+	o := shapes[variant]
+	g := grain{region: region, e: e, variant: variant, upper: upper, local: o}
+	g.body.Outline = make(geom.Outline, len(o))
+	g.r = math.Sqrt(o.Area() / math.Pi)
+	for _, p := range o {
+		g.reach = math.Max(g.reach, p.Len())
+	}
+	g.moveTo(at)
+	return g
+}
+
+// evenly spreads n points over cells (Lloyd 1982, a few rounds).
+func evenly(cells []geom.Point, n int, r *rand.Rand) []geom.Point {
+	if n >= len(cells) {
+		n = len(cells)
+	}
+	ps := make([]geom.Point, n)
+	step := float64(len(cells)) / float64(n)
+	for i := range ps {
+		ps[i] = cells[int((float64(i)+r.Float64())*step)%len(cells)]
+	}
+	sum := make([]geom.Point, n)
+	count := make([]float64, n)
+	for range 7 {
+		for i := range sum {
+			sum[i], count[i] = geom.Point{}, 0
+		}
+		for _, c := range cells {
+			k := nearest(ps, c)
+			sum[k].X += c.X
+			sum[k].Y += c.Y
+			count[k]++
+		}
+		for i := range ps {
+			if count[i] > 0 {
+				ps[i] = sum[i].Mul(1 / count[i])
+			}
+		}
+	}
+	return ps
+}
+
+// settle pushes pieces out of other elements' pieces and off the edge, and
+// pieces of one element apart, until they rest.
+func (sh *share) settle(ctx context.Context, grains []grain) {
+	l := sh.l
+	z := &l.s.zone
+	const bin = 34
+	for round := range 26 {
+		if ctx.Err() != nil && round > 8 {
+			break
+		}
+		bins := map[[2]int][]int32{}
+		key := func(p geom.Point) [2]int { return [2]int{int(math.Floor(p.X / bin)), int(math.Floor(p.Y / bin))} }
+		most := 0.0
+		for i := range grains {
+			bins[key(grains[i].at)] = append(bins[key(grains[i].at)], int32(i))
+			most = math.Max(most, grains[i].reach)
+		}
+		span := int(math.Ceil(2 * most / bin))
+		rest := true
+		for i := range grains {
+			g := &grains[i]
+			push := geom.Point{}
+			c := key(g.at)
+			for dy := -span; dy <= span; dy++ {
+				for dx := -span; dx <= span; dx++ {
+					for _, j := range bins[[2]int{c[0] + dx, c[1] + dy}] {
+						o := &grains[j]
+						if int(j) == i {
+							continue
+						}
+						d := g.at.Dist(o.at)
+						if d >= g.reach+o.reach {
+							continue
+						}
+						if o.e == g.e {
+							want := .94 * (g.r + o.r)
+							if g.upper != o.upper {
+								want *= .5
+							}
+							if d < want {
+								push = push.Add(g.at.Sub(o.at).Unit().Mul(.35 * (want - d)))
+							}
+							continue
+						}
+						may := review.Touch(&l.t.Elements[g.e], &l.t.Elements[o.e]) * .7
+						if p, away := geom.Penetration(&g.body, &o.body); p > may {
+							push = push.Add(away.Mul(.5 * (p - may + .1)))
+							rest = false
+						}
+					}
+				}
+			}
+			l.bins(g.body.Box, func(k [2]int) {
+				for _, j := range l.index[k] {
+					o := &l.laid[j]
+					if !o.body.Box.Meets(g.body.Box) {
+						continue
+					}
+					may := review.Touch(&l.t.Elements[g.e], &l.t.Elements[o.e]) * .7
+					if p, away := geom.Penetration(&g.body, &o.body); p > may {
+						push = push.Add(away.Mul(.8 * (p - may + .1)))
+						rest = false
+					}
+				}
+			})
+			if z.deep(g.at) < g.reach+z.grid.Cell {
+				worst := 0.0
+				for _, q := range g.body.Outline {
+					if d := z.deep(q); d < z.grid.Cell {
+						worst = math.Max(worst, -z.exact(q))
+					}
+				}
+				if worst > 0 {
+					push = push.Add(z.inward(g.at).Mul(worst + .1))
+					rest = false
+				}
+			}
+			if n := push.Len(); n > 0 {
+				if n > 9 {
+					push = push.Mul(9 / n)
+				}
+				g.moveTo(g.at.Add(push))
+			}
+		}
+		if rest && round > 6 {
+			break
+		}
+	}
+	// what still stands in something looks for a free spot nearby, or goes
+	for i := range grains {
+		g := &grains[i]
+		if sh.legal(grains, i) {
+			continue
+		}
+		from := g.at
+		found := false
+		for ring := 1; ring <= 5 && !found; ring++ {
+			for k := 0; k < 6*ring && !found; k++ {
+				g.moveTo(from.Add(geom.Polar(float64(ring)*g.r*.55, float64(k)*60/float64(ring))))
+				found = sh.legal(grains, i)
+			}
+		}
+		g.gone = !found
+	}
+}
+
+// legal reports whether grain i lies inside and clear of other elements.
+func (sh *share) legal(grains []grain, i int) bool {
+	l := sh.l
+	g := &grains[i]
+	if !l.s.zone.holds(&g.body) || l.clash(g.e, &g.body, touchSlack) {
+		return false
+	}
+	for j := range grains {
+		o := &grains[j]
+		if j == i || o.gone || o.e == g.e || g.at.Dist(o.at) > g.reach+o.reach {
+			continue
+		}
+		may := review.Touch(&l.t.Elements[g.e], &l.t.Elements[o.e]) * touchSlack
+		if d, _ := geom.Penetration(&g.body, &o.body); d > may {
+			return false
+		}
+	}
+	return true
+}
+
+// close looks for the widest bare spots and fills each with a piece that is not
+// needed where it is: one from an upper layer, or one that found no place.
+func (sh *share) close(grains []grain) {
+	g := sh.g
+	n := g.Cells()
+	block := make([]bool, n)
+	for i, v := range sh.label {
+		block[i] = v < 0
+	}
+	paint := func(o geom.Outline) {
+		g.Spans(o, func(y, x0, x1 int) {
+			for x := x0; x < x1; x++ {
+				block[y*g.W+x] = true
+			}
+		})
+	}
+	for i := range grains {
+		if !grains[i].gone {
+			paint(grains[i].body.Outline)
+		}
+	}
+	dist, tmp := make([]int32, n), make([]int32, n)
+	skip := make([]bool, n)
+	for range 60 {
+		g.DistanceField(dist, tmp, geom.Window{X0: 0, Y0: 0, X1: g.W, Y1: g.H}, block, true)
+		best, where := int32(0), -1
+		for i, d := range dist {
+			if d > best && !skip[i] {
+				best, where = d, i
+			}
+		}
+		radius := (math.Sqrt(float64(best)) - .5) * g.Cell
+		if where < 0 || radius < 5.5 {
+			return
+		}
+		at := g.Centre(where%g.W, where/g.W)
+		pick, score := -1, math.Inf(1)
+		for i := range grains {
+			o := &grains[i]
+			if !o.upper && !o.gone || o.r > radius*1.45 {
+				continue
+			}
+			d := o.at.Dist(at)
+			if o.gone {
+				d *= .5
+			}
+			d += 12 * math.Abs(radius-o.r)
+			if d < score && d < 160 {
+				pick, score = i, d
+			}
+		}
+		done := false
+		if pick >= 0 {
+			o := &grains[pick]
+			was, gone := o.at, o.gone
+			o.gone = false
+			o.moveTo(at)
+			if done = sh.legal(grains, pick); done {
+				o.upper = false
+				paint(o.body.Outline)
+			} else {
+				o.gone = gone
+				o.moveTo(was)
+			}
+		}
+		if !done {
+			skipDisc(skip, g, where, int(math.Sqrt(float64(best))*.7)+1)
+		}
+	}
+}
+
+func skipDisc(skip []bool, g geom.Grid, at, r int) {
+	cx, cy := at%g.W, at/g.W
+	for y := max(0, cy-r); y < min(g.H, cy+r+1); y++ {
+		for x := max(0, cx-r); x < min(g.W, cx+r+1); x++ {
+			skip[y*g.W+x] = true
+		}
+	}
+}
+
+// commit writes the settled pieces into their elements, lower layer first.
+func (sh *share) commit(grains []grain) {
+	l := sh.l
+	by := map[int][]*grain{}
+	for i := range grains {
+		if g := &grains[i]; !g.gone {
+			by[g.e] = append(by[g.e], g)
+		}
+	}
+	for _, e := range sh.elems {
+		el := &l.t.Elements[e]
+		f, _ := l.s.larder.Get(el.Food)
+		spec, _ := f.Spec(el.Form)
+		gs := by[e]
+		if len(gs) == 0 {
+			continue
+		}
+		sort.SliceStable(gs, func(i, j int) bool { return !gs[i].upper && gs[j].upper })
+		el.Pieces = make([]tray.Piece, 0, len(gs))
+		var c geom.Point
+		for _, g := range gs {
+			z := 0.0
+			if g.upper {
+				z = math.Round(spec.H*70) / 100
+			}
+			at := g.at.Round()
+			el.Pieces = append(el.Pieces, tray.Piece{Outline: g.local.Move(at).Round(), ZMM: z, HeightMM: spec.H,
+				Colour: f.SurfaceColour(spec), At: at, Variant: g.variant})
+			c = c.Add(at)
+		}
+		c = c.Mul(1 / float64(len(gs))).Round()
+		el.X, el.Y, el.TurnDeg, el.Placed = c.X, c.Y, 0, true
+		l.short(el, len(gs))
+		l.addElement(e)
+	}
+}
+
+func cutRoomOutline(face food.Face) geom.Outline { return review.CutRoom(face) }

@@ -1,0 +1,138 @@
+package arrange
+
+import (
+	"math"
+
+	"happytray/core/food"
+	"happytray/core/geom"
+	"happytray/core/tray"
+)
+
+// trails routes each trail near its wished line: an elastic band (Quinlan and
+// Khatib 1993) that keeps clear of what stands, then slices set along it at
+// their pitch, each turned to the line. Where something is in the way the trail
+// breaks and starts again beyond it.
+func (l *layout) trails(p *plan) {
+	for k := range p.guides {
+		g := &p.guides[k]
+		e := &l.t.Elements[g.e]
+		if e.Locked {
+			continue
+		}
+		f, _ := l.s.larder.Get(e.Food)
+		spec, _ := f.Spec(e.Form)
+		line := l.band(g.line, g.width)
+		n := l.slices(g.e, f, spec, line)
+		if n == 0 {
+			e.Placed, e.Pieces, e.Path = false, []tray.Piece{}, nil
+			continue
+		}
+		e.Path = nil
+		for _, q := range line {
+			e.Path = append(e.Path, q.Round())
+		}
+		c := centre(e.Pieces).Round()
+		e.X, e.Y, e.TurnDeg, e.Placed = c.X, c.Y, 0, true
+		l.short(e, n)
+		l.addElement(g.e)
+	}
+}
+
+func centre(ps []tray.Piece) geom.Point {
+	var c geom.Point
+	for _, p := range ps {
+		c = c.Add(p.At)
+	}
+	return c.Mul(1 / math.Max(1, float64(len(ps))))
+}
+
+// band relaxes a line between what is laid.
+func (l *layout) band(wish []geom.Point, width float64) []geom.Point {
+	z := &l.s.zone
+	line := append([]geom.Point(nil), wish...)
+	clear := width/2 + 1
+	for range 70 {
+		for i := range line {
+			q := line[i]
+			push := geom.Point{}
+			box := geom.Rect{Min: q, Max: q}.Grow(clear)
+			l.bins(box, func(key [2]int) {
+				for _, k := range l.index[key] {
+					o := &l.laid[k].body
+					if !o.Box.Meets(box) {
+						continue
+					}
+					edge := o.Outline.NearestOnEdge(q)
+					d := q.Dist(edge)
+					if o.Outline.Contains(q) {
+						push = push.Add(edge.Sub(q).Unit().Mul(.25 * (clear + d) / 2))
+					} else if d < clear {
+						push = push.Add(q.Sub(edge).Unit().Mul(.25 * (clear - d)))
+					}
+				}
+			})
+			if d := z.deep(q); d < clear+1 {
+				push = push.Add(z.inward(q).Mul(.5 * (clear + 1 - d)))
+			}
+			if n := push.Len(); n > 12 {
+				push = push.Mul(12 / n)
+			}
+			line[i] = q.Add(push)
+		}
+		for i := 1; i+1 < len(line); i++ {
+			line[i] = line[i].Lerp(line[i-1].Lerp(line[i+1], .5), .4)
+		}
+	}
+	return line
+}
+
+// slices sets pieces along the line at their pitch and returns how many fitted.
+// A little turn and lap from piece to piece keeps it from looking machined.
+func (l *layout) slices(e int, f *food.Food, spec food.Spec, line []geom.Point) int {
+	el := &l.t.Elements[e]
+	want := el.Count
+	el.Pieces = nil
+	total := 0.0
+	for i := 1; i < len(line); i++ {
+		total += line[i].Dist(line[i-1])
+	}
+	if total < spec.Pitch {
+		return 0
+	}
+	pitch := math.Max(spec.Pitch*.72, math.Min(spec.Pitch*1.25, (total-spec.W*.5)/float64(max(1, want-1))))
+	r := food.Rand(food.Seed(el.ID, "trail"))
+	start := spec.W * .25
+	for d := start; d < total-spec.W*.2 && len(el.Pieces) < want; {
+		q, dir := pointAlong(line, d)
+		turn := dir.Degrees() - 90 + (r.Float64()-.5)*13
+		side := dir.Normal().Mul((r.Float64() - .5) * 3)
+		at := q.Add(side)
+		variant := len(el.Pieces) % food.Variants
+		z := 0.0
+		if len(el.Pieces) > 0 {
+			z = 2
+		}
+		one := tray.Place(f, spec, nil, geom.Pose{X: at.X, Y: at.Y, Turn: math.Round(turn*100) / 100}, []food.Piece{{Z: z, Height: spec.H, Variant: variant}})
+		b := geom.NewBody(one[0].Outline)
+		if !l.s.zone.holds(&b) || l.clash(e, &b, touchSlack) {
+			d += 4 // pass the obstacle and begin again beyond it
+			continue
+		}
+		el.Pieces = append(el.Pieces, one[0])
+		d += pitch * (.9 + .2*r.Float64())
+	}
+	return len(el.Pieces)
+}
+
+// pointAlong is the point at distance d along a line, and the direction there.
+func pointAlong(line []geom.Point, d float64) (geom.Point, geom.Point) {
+	for i := 1; i < len(line); i++ {
+		step := line[i].Dist(line[i-1])
+		if d <= step || i == len(line)-1 {
+			a, b := line[max(0, i-2)], line[min(len(line)-1, i+1)]
+			return line[i-1].Lerp(line[i], math.Min(1, d/math.Max(1e-9, step))), b.Sub(a).Unit()
+		}
+		d -= step
+	}
+	return line[len(line)-1], geom.Pt(1, 0)
+}

@@ -1,0 +1,111 @@
+package arrange
+
+import (
+	"math"
+
+	"happytray/core/board"
+	"happytray/core/geom"
+)
+
+// zone is the board made ready for quick questions.
+type zone struct {
+	board   *board.Board
+	outline geom.Outline
+	convex  bool
+	centre  geom.Point
+	box     geom.Rect
+	half    float64 // half-diagonal of the box, mm
+	grid    geom.Grid
+	depth   []float32 // distance to the nearest edge or keep-out, negative outside, mm
+}
+
+func newZone(b *board.Board) zone {
+	z := zone{board: b, outline: b.FoodZone, convex: b.FoodZone.Convex(), centre: b.FoodZone.Centroid(), box: b.FoodZone.Bounds()}
+	z.half = math.Hypot(z.box.W(), z.box.H()) / 2
+	cell := math.Max(3, math.Sqrt(z.box.W()*z.box.H()/12000))
+	z.grid = geom.NewGrid(z.box, cell, 30)
+	z.depth = make([]float32, z.grid.Cells())
+	for y := range z.grid.H {
+		for x := range z.grid.W {
+			z.depth[y*z.grid.W+x] = float32(z.exact(z.grid.Centre(x, y)))
+		}
+	}
+	return z
+}
+
+// exact is the signed depth of p inside the zone and outside its keep-outs.
+func (z *zone) exact(p geom.Point) float64 {
+	d := z.outline.EdgeDistance(p)
+	if !z.outline.Contains(p) {
+		d = -d
+	}
+	for _, k := range z.board.Keepouts {
+		e := k.EdgeDistance(p)
+		if k.Contains(p) {
+			e = -e
+		}
+		d = math.Min(d, e)
+	}
+	return d
+}
+
+// deep is exact read from the raster; beyond the raster it is far outside.
+func (z *zone) deep(p geom.Point) float64 {
+	x, y := z.grid.At(p)
+	if !z.grid.In(x, y) {
+		return -30 - geom.BoxGap(geom.Rect{Min: p, Max: p}, z.box)
+	}
+	return float64(z.depth[y*z.grid.W+x])
+}
+
+// inward is the direction in which depth grows fastest at p.
+func (z *zone) inward(p geom.Point) geom.Point {
+	h := z.grid.Cell
+	g := geom.Pt(z.deep(geom.Pt(p.X+h, p.Y))-z.deep(geom.Pt(p.X-h, p.Y)), z.deep(geom.Pt(p.X, p.Y+h))-z.deep(geom.Pt(p.X, p.Y-h)))
+	if g.Len() < 1e-6 {
+		g = z.centre.Sub(p)
+	}
+	return g.Unit()
+}
+
+// holds reports whether the whole convex outline lies in the zone.
+func (z *zone) holds(b *geom.Body) bool {
+	c := b.Box.Centre()
+	if z.deep(c) > math.Hypot(b.Box.W(), b.Box.H())/2+1.5*z.grid.Cell {
+		return true
+	}
+	for _, p := range b.Outline {
+		if d := z.deep(p); d < 1.5*z.grid.Cell && (d < -1.5*z.grid.Cell || z.exact(p) < 0) {
+			return false
+		}
+	}
+	if !z.convex && geom.SharedArea(z.outline, b.Hull) < b.Hull.Area()*.999 {
+		return false
+	}
+	for _, k := range z.board.Keepouts {
+		if geom.SharedArea(k, b.Hull) > .2 {
+			return false
+		}
+	}
+	return true
+}
+
+// ray is how far the zone reaches from its centre in direction deg.
+func (z *zone) ray(deg float64) float64 {
+	d := geom.Polar(1, deg)
+	lo, hi := 0.0, 2*z.half
+	for range 24 {
+		mid := (lo + hi) / 2
+		if z.exact(z.centre.Add(d.Mul(mid))) > 0 {
+			lo = mid
+		} else {
+			hi = mid
+		}
+	}
+	return lo
+}
+
+// at is the point at share rho of the way from the centre to the edge.
+func (z *zone) at(deg, rho float64) geom.Point {
+	return z.centre.Add(geom.Polar(z.ray(deg)*rho, deg))
+}
