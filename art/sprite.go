@@ -1,0 +1,180 @@
+package art
+
+import (
+	"fmt"
+	"strings"
+
+	"happytray/core/board"
+	"happytray/core/colour"
+	"happytray/core/food"
+	"happytray/core/geom"
+	"happytray/core/tray"
+)
+
+// Key names one drawing: a food in a form and variant, or in a vessel.
+type Key struct {
+	Food, Form, Vessel string
+	Variant            int
+}
+
+// ID is the drawing's id inside a sheet.
+func (k Key) ID() string {
+	if k.Vessel != "" {
+		return "v-" + k.Vessel + "-" + k.Food
+	}
+	return fmt.Sprintf("s-%s-%s-%d", k.Food, k.Form, k.Variant)
+}
+
+// subject is what a drawing function is given.
+type subject struct {
+	food    *food.Food
+	spec    food.Spec
+	outline geom.Outline // round the origin, its turn baked in
+	turn    float64      // that turn
+	out     colour.Lab   // outside
+	cut     colour.Lab   // cut face
+}
+
+// Sprite draws one piece round its origin and returns the SVG fragment.
+func Sprite(f *food.Food, s food.Spec, variant int, defs map[string]string) string {
+	p := newPen(defs, f.ID, s.Form, string(rune('a'+variant)))
+	sub := subject{food: f, spec: s, outline: s.Outline(f.ID, variant), turn: s.Turned(f.ID, variant), out: colour.Must(f.Colour), cut: colour.Must(f.Cut)}
+	// no two pieces are quite the same tone
+	d := p.between(-2.2, 2.2)
+	sub.out.L += d
+	sub.cut.L += d
+	if own, ok := byFood[f.ID]; ok {
+		own(p, sub)
+	} else if common, ok := byShape[string(f.Category)+" "+s.Shape]; ok {
+		common(p, sub)
+	} else if common, ok := byShape[s.Shape]; ok {
+		common(p, sub)
+	} else {
+		plain(p, sub)
+	}
+	return p.String()
+}
+
+// plain is any food that has no drawing of its own.
+func plain(p *pen, s subject) { p.body(smooth(s.outline), p.lit(s.cut), s.cut) }
+
+type drawing func(p *pen, s subject)
+
+// byFood draws foods that are known by their own signs.
+var byFood map[string]drawing
+
+// byShape draws the rest by category and shape.
+var byShape map[string]drawing
+
+func init() { // in init because drawings of bowls look foods up again
+	byFood = map[string]drawing{
+		"soft-white-round": bloomy, "fresh-goat-log": goatLog, "blue-wedge": blueWedge, "washed-square": washedSquare,
+		"aged-hard": crumbled, "air-dried-ham": ham, "cooked-sausage": speckledSausage, "fennel-sausage": fineSausage,
+		"red-grapes": grape, "green-grapes": grape, "blackberries": drupelets, "raspberries": drupelets, "blueberries": blueberry,
+		"strawberries": strawberry, "figs": figHalf, "mandarin": mandarin, "cherry-tomatoes": tomato, "cucumber": cucumber,
+		"radishes": radish, "dried-apricots": apricot, "dates": date, "dried-cranberries": wrinkled, "almonds": almond, "pecans": pecan,
+		"walnuts": walnut, "cashews": cashew, "pistachios": pistachio, "round-crackers": roundCracker, "seed-crackers": seededCracker,
+		"baguette-toasts": toast, "small-pretzels": pretzel, "rice-crackers": riceCracker, "dark-chocolate": chocolate,
+		"fruit-jellies": jelly, "almond-biscuits": biscuit, "rosemary": rosemary, "thyme": thyme, "mint": mint, "edible-violas": viola,
+		"green-olives": olive, "dark-olives": olive, "gherkins": gherkin, "mozzarella-balls": curd,
+	}
+	byShape = map[string]drawing{
+		"cheese triangle": wheelSlice, "cheese disc": smokedSlice, "box": cube, "slab": stick, "cylinder": roll, "fold": foldedSlice,
+		"halffold": halfFold, "gathered": gathered, "disc": coin, "rose": rosette, "crescent": fruitSlice, "lump": crumbled,
+		"cracker cylinder": breadstick, "oval": pebble, "half": pebble,
+	}
+}
+
+// KeyOf is the drawing of one piece of an element.
+func KeyOf(e *tray.Element, piece int) Key {
+	if e.Vessel != "" {
+		return Key{Food: e.Food, Form: e.Form, Vessel: e.Vessel}
+	}
+	return Key{Food: e.Food, Form: e.Form, Variant: e.Pieces[piece].Variant % food.Variants}
+}
+
+// Sheet draws every piece and vessel the tray uses, once each, as a block of
+// <defs> whose groups are placed with <use href="#id">.
+func Sheet(t *tray.Tray, larder *food.Larder) string {
+	defs := map[string]string{}
+	var groups strings.Builder
+	seen := map[Key]bool{}
+	for i := range t.Elements {
+		e := &t.Elements[i]
+		for k := range e.Pieces {
+			key := KeyOf(e, k)
+			if seen[key] {
+				continue
+			}
+			seen[key] = true
+			groups.WriteString(`<g id="` + key.ID() + `">` + draw(key, t, larder, defs) + "</g>")
+		}
+	}
+	var b strings.Builder
+	b.WriteString("<defs>")
+	writeDefs(&b, defs)
+	b.WriteString(groups.String())
+	b.WriteString("</defs>")
+	return b.String()
+}
+
+func draw(k Key, t *tray.Tray, larder *food.Larder, defs map[string]string) string {
+	f, ok := larder.Get(k.Food)
+	if !ok {
+		return ""
+	}
+	s, _ := f.Spec(k.Form)
+	if k.Vessel != "" {
+		v, _ := t.Vessel(k.Vessel)
+		return Bowl(v, f, s, defs)
+	}
+	return Sprite(f, s, k.Variant, defs)
+}
+
+// Portion is a small standalone picture of a food in its first form: a few
+// pieces as they would lie together.
+func Portion(f *food.Food, form string) string {
+	s, ok := f.Spec(form)
+	if !ok {
+		s = f.Forms[0]
+	}
+	defs := map[string]string{}
+	var b strings.Builder
+	n := map[food.Kind]int{food.KindRow: 6, food.KindTrail: 6, food.KindLoose: 8, food.KindGarnish: 2}[food.FormByID(s.Form).Kind()]
+	if s.Form == "cut-round" {
+		n = s.N
+	}
+	if s.H < 12 && n == 8 {
+		n = 14
+	}
+	box := geom.Rect{}
+	if s.Form == "bowl" {
+		for _, v := range board.Vessels() {
+			if v.ID == "dip-bowl" {
+				b.WriteString(Bowl(v, f, s, defs))
+				box = v.Footprint().Bounds()
+			}
+		}
+	} else {
+		for i, p := range food.FormByID(s.Form).Lay(f.ID, s, max(1, n)) {
+			o := p.ApplyAll(s.Outline(f.ID, p.Variant))
+			if i == 0 {
+				box = o.Bounds()
+			}
+			box = box.Union(o.Bounds())
+			fmt.Fprintf(&b, `<path d="%s" fill="#3a2413" opacity=".16" transform="translate(%s %s)"/>`, smooth(o), fmtShift(p.Height), fmtShift(p.Height*1.2))
+			fmt.Fprintf(&b, `<g transform="translate(%s) rotate(%s)">%s</g>`, xy(p.At()), fmtNum(p.Turn), Sprite(f, s, p.Variant, defs))
+		}
+	}
+	box = box.Grow(4)
+	side := max(box.W(), box.H())
+	c := box.Centre()
+	var out strings.Builder
+	fmt.Fprintf(&out, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="%s %s %s %s"><defs>`, fmtNum(c.X-side/2), fmtNum(c.Y-side/2), fmtNum(side), fmtNum(side))
+	writeDefs(&out, defs)
+	out.WriteString("</defs>" + b.String() + "</svg>")
+	return out.String()
+}
+
+func fmtShift(h float64) string { return f(min(5, h/7)) }
+func fmtNum(v float64) string   { return f(v) }

@@ -1,0 +1,140 @@
+package main
+
+import (
+	"bufio"
+	"context"
+	"encoding/json"
+	"fmt"
+	"io"
+	"os"
+	"os/signal"
+
+	"github.com/spf13/cobra"
+
+	"happytray/art"
+	"happytray/core/arrange"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/portion"
+	"happytray/core/review"
+	"happytray/core/tray"
+	"happytray/core/wire"
+)
+
+func readInput() ([]byte, error) {
+	b, err := io.ReadAll(io.LimitReader(os.Stdin, wire.MaxBytes+1))
+	if err != nil {
+		return nil, err
+	}
+	if len(b) > wire.MaxBytes {
+		return nil, tooBig
+	}
+	return b, nil
+}
+
+func readTray(larder *food.Larder) (*tray.Tray, error) {
+	b, err := readInput()
+	if err != nil {
+		return nil, err
+	}
+	return tray.Read(b, larder)
+}
+
+func writeJSON(v any) error {
+	w := bufio.NewWriter(os.Stdout)
+	enc := json.NewEncoder(w)
+	enc.SetEscapeHTML(false)
+	if err := enc.Encode(v); err != nil {
+		return err
+	}
+	return w.Flush()
+}
+
+func foodsCommand() *cobra.Command {
+	return &cobra.Command{Use: "foods", Short: "List the built-in larder", Args: noArgs, RunE: func(*cobra.Command, []string) error {
+		return writeJSON(food.BuiltIn().All())
+	}}
+}
+
+func planCommand() *cobra.Command {
+	return &cobra.Command{Use: "plan", Short: "From a brief on standard input to a tray that is not laid yet", Args: noArgs,
+		RunE: func(*cobra.Command, []string) error {
+			raw, err := readInput()
+			if err != nil {
+				return err
+			}
+			b, err := brief.Read(raw)
+			if err != nil {
+				return err
+			}
+			t, err := portion.Plan(b, food.BuiltIn())
+			if err != nil {
+				return err
+			}
+			return writeJSON(t)
+		}}
+}
+
+func arrangeCommand() *cobra.Command {
+	var o arrange.Options
+	c := &cobra.Command{Use: "arrange", Short: "Lay the tray on standard input", Args: noArgs,
+		RunE: func(cmd *cobra.Command, _ []string) error {
+			larder := food.BuiltIn()
+			t, err := readTray(larder)
+			if err != nil {
+				return err
+			}
+			if !cmd.Flags().Changed("seed") {
+				o.Seed = t.Seed
+			}
+			ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt)
+			defer stop()
+			res, err := arrange.Lay(ctx, t, larder, o)
+			if err != nil {
+				return err
+			}
+			for _, u := range res.Unfit {
+				fmt.Fprintln(os.Stderr, u.Says)
+			}
+			res.Tray.Seed = o.Seed
+			return writeJSON(res.Tray)
+		}}
+	c.Flags().StringVar(&o.Style, "style", "", "corners, winding, mirrored, wheel or meadow; left out, what suits the board")
+	c.Flags().Uint64Var(&o.Seed, "seed", 0, "another seed gives another layout; the same one the same")
+	c.Flags().Float64Var(&o.Seconds, "seconds", 0, "upper bound on the time taken")
+	c.Flags().IntVar(&o.Effort, "effort", 0, "layouts to try; bounds the search by work, so that it can be repeated exactly")
+	return c
+}
+
+func reviewCommand() *cobra.Command {
+	return &cobra.Command{Use: "review", Short: "Judge the tray on standard input", Args: noArgs, RunE: func(*cobra.Command, []string) error {
+		larder := food.BuiltIn()
+		t, err := readTray(larder)
+		if err != nil {
+			return err
+		}
+		return writeJSON(review.Of(t, larder))
+	}}
+}
+
+func exportCommand() *cobra.Command {
+	var as string
+	c := &cobra.Command{Use: "export", Short: "Write the tray on standard input in another format", Args: noArgs,
+		RunE: func(*cobra.Command, []string) error {
+			if as != "svg" {
+				return usageError{fmt.Errorf("--as takes svg, not %q", as)}
+			}
+			larder := food.BuiltIn()
+			t, err := readTray(larder)
+			if err != nil {
+				return err
+			}
+			if t.Board == nil {
+				return wire.Bad("board", "there is nothing to draw without a board")
+			}
+			_, err = io.WriteString(os.Stdout, art.Tray(t, larder))
+			return err
+		}}
+	c.Flags().StringVar(&as, "as", "svg", "svg")
+	return c
+}
