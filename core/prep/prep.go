@@ -1,0 +1,166 @@
+// Package prep turns a laid tray into the work of hands: the ordered steps with
+// counts and minutes, the kit to put out, and the usual cautions.
+package prep
+
+import (
+	"fmt"
+	"math"
+	"sort"
+	"strings"
+
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/tray"
+)
+
+// Step is one thing to do, for one food in one form.
+type Step struct {
+	Number   int      `json:"number"`
+	Title    string   `json:"title"`
+	Says     string   `json:"says"`
+	Elements []string `json:"elements"`
+	Food     string   `json:"food"`
+	Form     string   `json:"form"`
+	Pieces   int      `json:"pieces"`
+	Grams    float64  `json:"grams"`
+	Groups   int      `json:"groups"`
+	Minutes  float64  `json:"minutes"`
+	Late     bool     `json:"late"` // only just before serving
+}
+
+// Kit is one thing to lay out beside the tray.
+type Kit struct {
+	Tool  string   `json:"tool"`
+	Count int      `json:"count"`
+	For   []string `json:"for"`
+}
+
+// Sheet is everything a helper needs at the counter.
+type Sheet struct {
+	Steps    []Step   `json:"steps"`
+	Kit      []Kit    `json:"kit"`
+	Cautions []string `json:"cautions"`
+	Minutes  float64  `json:"minutes"`
+	ColdOut  float64  `json:"cold_out_min"` // the longest warm-up, minutes before serving
+}
+
+// layEach is the time to carry a group to the board and set it down, minutes.
+const layEach = .35
+
+// Order makes the sheet for a tray: bowls and whole things first, then lines,
+// crackers, produce, what closes the gaps, and greens last; crisp and juicy
+// things late.
+func Order(t *tray.Tray, larder *food.Larder) Sheet {
+	type key struct {
+		layer      int
+		food, form string
+	}
+	at := map[key]int{}
+	var steps []Step
+	layers := map[int]int{}
+	kit := map[string]*Kit{}
+	sheet := Sheet{Steps: []Step{}, Kit: []Kit{}}
+	stones := false
+	for i := range t.Elements {
+		e := &t.Elements[i]
+		f, ok := larder.Get(e.Food)
+		if !ok {
+			continue
+		}
+		spec, _ := f.Spec(e.Form)
+		k := key{e.Layer, e.Food, e.Form}
+		n, seen := at[k]
+		if !seen {
+			n = len(steps)
+			at[k] = n
+			layers[n] = e.Layer
+			steps = append(steps, Step{Title: f.Name, Food: f.ID, Form: e.Form, Elements: []string{},
+				Late: f.Wetness == food.Crisp || f.Wetness == food.Juicy && e.Vessel == "" || f.Category == food.Garnish})
+		}
+		s := &steps[n]
+		s.Elements = append(s.Elements, e.ID)
+		s.Pieces += e.Count
+		s.Grams = math.Round((s.Grams+e.Grams)*10) / 10
+		s.Groups++
+		s.Minutes += spec.Seconds*float64(e.Count)/60 + layEach
+		sheet.ColdOut = math.Max(sheet.ColdOut, float64(f.WarmUpMin))
+		stones = stones || f.Stone
+		if f.Tool != "" {
+			if kit[f.Tool] == nil {
+				kit[f.Tool] = &Kit{Tool: f.Tool, For: []string{}}
+			}
+			q := kit[f.Tool]
+			q.Count++
+			if !has(q.For, strings.ToLower(f.Name)) {
+				q.For = append(q.For, strings.ToLower(f.Name))
+			}
+		}
+	}
+	order := make([]int, len(steps))
+	for i := range order {
+		order[i] = i
+	}
+	sort.SliceStable(order, func(a, b int) bool { return layers[order[a]] < layers[order[b]] })
+	for n, i := range order {
+		s := steps[i]
+		s.Number = n + 1
+		s.Says = says(s)
+		sheet.Minutes += s.Minutes
+		s.Minutes = math.Round(s.Minutes*10) / 10
+		sheet.Steps = append(sheet.Steps, s)
+	}
+	sheet.Minutes = math.Round(sheet.Minutes)
+	for _, k := range kit {
+		sheet.Kit = append(sheet.Kit, *k)
+	}
+	guests := t.Brief.Guests.Total()
+	spare := int(math.Ceil(float64(guests) * 1.25)) // a quarter more than guests (craft section 9)
+	sheet.Kit = append(sheet.Kit, Kit{Tool: "plate and napkin", Count: spare, For: []string{"guests, and a quarter more"}})
+	if stones {
+		sheet.Kit = append(sheet.Kit, Kit{Tool: "dish for stones", Count: 1, For: []string{"olives with stones"}})
+	}
+	sort.Slice(sheet.Kit, func(i, j int) bool { return sheet.Kit[i].Tool < sheet.Kit[j].Tool })
+	sheet.Cautions = cautions(t.Brief)
+	return sheet
+}
+
+func has(list []string, s string) bool {
+	for _, v := range list {
+		if v == s {
+			return true
+		}
+	}
+	return false
+}
+
+func says(s Step) string {
+	form := food.FormByID(s.Form)
+	how := form.Says()
+	groups := ""
+	if s.Groups > 1 {
+		groups = fmt.Sprintf(", in %d places", s.Groups)
+	}
+	switch {
+	case s.Form == "bowl":
+		return fmt.Sprintf("%.0f g %s%s", s.Grams, how, groups)
+	case s.Form == "whole" || s.Form == "rosette":
+		return fmt.Sprintf("%d, %s", s.Pieces, how)
+	}
+	return fmt.Sprintf("%d pieces, %.0f g, %s%s", s.Pieces, s.Grams, how, groups)
+}
+
+// cautions are the usual ones; local rules and the packs' own labels decide.
+func cautions(b brief.Brief) []string {
+	out := []string{
+		"Perishable food stands out two hours in all, one hour above 32 °C, then it is thrown away. Local food rules come first.",
+		"Wash hands and tools between meat, cheese and anything for guests with allergies. Nothing here will be cooked.",
+		"Labels of your own packs decide what a food contains; this list cannot.",
+	}
+	if len(b.Diets) > 0 {
+		out = append(out, "Guests avoid something: give their food its own tool, and tell them what lies where. Ask a doctor or dietitian where it matters.")
+	}
+	if b.Young() {
+		out = append(out, "Small children come: cut grapes, tomatoes and sausage lengthwise, keep nuts and hard sweets out of reach, and no honey under one year.")
+	}
+	return append(out, "Use only greens and flowers grown for eating. Count picks and knives out and in.")
+}

@@ -1,0 +1,56 @@
+package prep
+
+import (
+	"strings"
+	"testing"
+
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/portion"
+)
+
+func TestOrderCoversEveryElementOnce(t *testing.T) {
+	larder := food.BuiltIn()
+	tr, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 14, Children: 3}, Diets: []brief.Diet{{Who: "one", Count: 1, Avoid: []string{"gluten"}}}}, larder)
+	if err != nil {
+		t.Fatal(err)
+	}
+	sheet := Order(tr, larder)
+	seen, pieces := map[string]bool{}, 0
+	last := -1
+	for i, s := range sheet.Steps {
+		if s.Number != i+1 || s.Says == "" || s.Minutes <= 0 {
+			t.Errorf("step %+v", s)
+		}
+		pieces += s.Pieces
+		for _, id := range s.Elements {
+			if seen[id] {
+				t.Errorf("%s comes twice", id)
+			}
+			seen[id] = true
+			if l := tr.Elements[tr.Find(id)].Layer; l < last {
+				t.Errorf("%s of layer %d comes after layer %d", id, l, last)
+			} else {
+				last = l
+			}
+		}
+	}
+	want := 0
+	for _, e := range tr.Elements {
+		want += e.Count
+	}
+	if len(seen) != len(tr.Elements) || pieces != want {
+		t.Errorf("%d of %d elements, %d of %d pieces", len(seen), len(tr.Elements), pieces, want)
+	}
+	all := strings.Join(sheet.Cautions, " ")
+	for _, word := range []string{"two hours", "children", "Labels", "avoid"} {
+		if !strings.Contains(all, word) {
+			t.Errorf("no caution speaks of %q", word)
+		}
+	}
+	for _, k := range sheet.Kit {
+		if k.Tool == "plate and napkin" && k.Count != 22 {
+			t.Errorf("%d plates for 17 guests, want 22", k.Count)
+		}
+	}
+}

@@ -1,0 +1,63 @@
+// Package demo loads the invented world the product is shown with: the studio
+// Tern & Tallow in Saltmere.
+package demo
+
+import (
+	"context"
+	"time"
+
+	"happytray/core/arrange"
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/portion"
+	"happytray/core/tray"
+)
+
+// Job is one job of the demo world, ready to be stored.
+type Job struct {
+	Tray *tray.Tray
+	Says string
+}
+
+// at is a time some days from today, at the given hour.
+func at(today time.Time, days, hour, minute int) string {
+	d := today.AddDate(0, 0, days)
+	return time.Date(d.Year(), d.Month(), d.Day(), hour, minute, 0, 0, time.UTC).Format("2006-01-02T15:04")
+}
+
+// FirstFiring is the pottery co-op's evening: a laid tray.
+func FirstFiring(today time.Time) brief.Brief {
+	return brief.Brief{Guests: brief.Guests{Adults: 18}, Occasion: "nibble", ServeAt: at(today, 3, 19, 0), Host: "Saltmere pottery co-op",
+		Place: "The kiln yard, Saltmere", Note: "First firing of the new kiln. Glaze blue if you can find anything blue that is food.",
+		Theme: &brief.Theme{Name: "glaze blue", Palette: []string{"#3b4468", "#6a4fb0", "#f2ebd6", "#b98a2e"}},
+		Board: &board.Request{Shape: "oval", LengthMM: 860, WidthMM: 560, Colour: "#744a2b"}}
+}
+
+// QuizFinal is the library's evening: a brief, nothing more yet.
+func QuizFinal(today time.Time) brief.Brief {
+	return brief.Brief{Guests: brief.Guests{Adults: 9}, Occasion: "grazing", ServeAt: at(today, 9, 18, 30), Host: "Saltmere library",
+		Place: "Reading room, upstairs", Note: "Quiz league final. Everybody reaches from their own side of the table.",
+		Diets: []brief.Diet{{Who: "everybody", Avoid: []string{"meat", "rennet"}}, {Who: "two of the blue team", Count: 2, Avoid: []string{"gluten"}}},
+		Board: &board.Request{ID: "round-48-walnut"}}
+}
+
+// Jobs makes the demo world for a given day.
+func Jobs(ctx context.Context, today time.Time, larder *food.Larder) ([]Job, error) {
+	b := FirstFiring(today)
+	t, err := portion.Plan(b, larder)
+	if err != nil {
+		return nil, err
+	}
+	t.Title = "First firing at the new kiln"
+	res, err := arrange.Lay(ctx, t, larder, arrange.Options{Seed: 7, Effort: 40})
+	if err != nil {
+		return nil, err
+	}
+	res.Tray.Seed = 7
+	quiz := QuizFinal(today)
+	return []Job{
+		{res.Tray, "laid the tray"},
+		{&tray.Tray{Format: tray.Format, Title: "Quiz league final", Brief: quiz, Rules: quiz.HouseRules(), Seed: 1}, "wrote the brief"},
+	}, nil
+}

@@ -1,0 +1,18 @@
+// Package api holds the contract: openapi.yaml and the Go types and routes that
+// are generated from it.
+package api
+
+import (
+	_ "embed"
+	"encoding/json"
+)
+
+//go:generate go tool oapi-codegen -config codegen.yaml openapi.yaml
+
+// Spec is the contract itself, for validating requests against.
+//
+//go:embed openapi.yaml
+var Spec []byte
+
+// Document is a tray file or a brief as it came: this package does not look inside.
+type Document = json.RawMessage

@@ -1,0 +1,232 @@
+package server
+
+import (
+	"encoding/json"
+	"fmt"
+	"math"
+	"net/http"
+	"sort"
+
+	"github.com/gin-gonic/gin"
+
+	"happytray/art"
+	"happytray/core/arrange"
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/pick"
+	"happytray/core/portion"
+	"happytray/core/prep"
+	"happytray/core/review"
+	"happytray/core/tray"
+	"happytray/server/api"
+)
+
+func card(b board.Board) api.BoardCard {
+	box := b.Outline.Bounds()
+	return api.BoardCard{Id: b.ID, Name: b.Name, LengthMm: math.Round(box.W()), WidthMm: math.Round(box.H()), AreaCm2: math.Round(b.UsableMM2() / 100), Material: b.Material, Colour: b.Colour}
+}
+
+func (s *Server) Larder(c *gin.Context) {
+	out := api.Larder{Foods: []api.Food{}, Boards: []api.BoardCard{}, Vessels: []api.VesselCard{}}
+	for _, f := range s.larder.All() {
+		item := api.Food{Id: f.ID, Name: f.Name, Category: string(f.Category), Colour: f.Colour, Texture: f.Texture, Strength: f.Strength, Liking: f.Liking,
+			Flavours: f.Flavours, Allergens: f.Allergens, Diet: f.Diet, Season: f.Season, InSeasonAllYear: len(f.Season) == 0}
+		if f.Firmness != "" {
+			item.Firmness, item.Milk = &f.Firmness, &f.Milk
+		}
+		for _, sp := range f.Forms {
+			item.Forms = append(item.Forms, struct {
+				Form  string  `json:"form"`
+				MassG float64 `json:"mass_g"`
+				Says  string  `json:"says"`
+			}{sp.Form, sp.MassG, food.FormByID(sp.Form).Says()})
+		}
+		out.Foods = append(out.Foods, item)
+	}
+	boards := board.BuiltIn()
+	sort.SliceStable(boards, func(i, j int) bool { return boards[i].UsableMM2() < boards[j].UsableMM2() })
+	for _, b := range boards {
+		out.Boards = append(out.Boards, card(b))
+	}
+	for _, v := range board.Vessels() {
+		out.Vessels = append(out.Vessels, api.VesselCard{Id: v.ID, Name: v.Name, HeightMm: v.HeightMM, CapacityMl: v.CapacityML})
+	}
+	c.Header("Cache-Control", "no-cache")
+	c.JSON(http.StatusOK, out)
+}
+
+func (s *Server) FoodPicture(c *gin.Context, id string, params api.FoodPictureParams) {
+	f, ok := s.larder.Get(id)
+	if !ok {
+		problem(c, http.StatusNotFound, "There is no such food", "", "id")
+		return
+	}
+	form := ""
+	if params.Form != nil {
+		form = *params.Form
+	}
+	c.Header("Cache-Control", "public, max-age=3600")
+	c.Data(http.StatusOK, "image/svg+xml", []byte(art.Portion(f, form)))
+}
+
+func (s *Server) Outlook(c *gin.Context) {
+	b, err := brief.Read(body(c))
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	t, err := portion.Plan(b, s.larder)
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	meat := false
+	for _, e := range t.Elements {
+		meat = meat || e.Category == food.Meat
+	}
+	out := api.Outlook{Appetites: b.Guests.Appetites(), OffTheTray: b.OffTheTray(), Board: card(*t.Board), Minutes: prep.Order(t, s.larder).Minutes,
+		BasketCost: portion.Shop(t, s.larder).BasketCost, Says: []string{}}
+	if out.OffTheTray == nil {
+		out.OffTheTray = []string{}
+	}
+	shares, kinds := portion.Shares(b, meat), pick.Kinds(b.Guests.Appetites(), out.OffTheTray, b.HouseRules())
+	for _, cat := range food.Categories {
+		if g := shares[cat]; g > 0 {
+			out.TotalG += g
+			out.Grams = append(out.Grams, struct {
+				Category string  `json:"category"`
+				Grams    float64 `json:"grams"`
+			}{string(cat), math.Round(g)})
+		}
+		if n := kinds[cat]; n > 0 {
+			out.Kinds = append(out.Kinds, struct {
+				Category string `json:"category"`
+				Count    int    `json:"count"`
+			}{string(cat), n})
+		}
+	}
+	out.TotalG = math.Round(out.TotalG)
+	per := out.Board.AreaCm2 / math.Max(1, out.Appetites)
+	out.Says = append(out.Says, fmt.Sprintf("%s: %.0f cm² of board for each appetite.", t.Board.Name, per))
+	held := 0.0
+	for _, r := range t.Reserve {
+		held += r.Grams
+	}
+	if held > .25*out.TotalG {
+		out.Says = append(out.Says, fmt.Sprintf("The board is small for this: %.1f kg waits in reserve for topping up. A larger board or a second one would carry it.", held/1000))
+	}
+	for _, a := range out.OffTheTray {
+		if brief.IsAllergen(a) {
+			out.Says = append(out.Says, fmt.Sprintf("Nothing with %s comes on this tray, because pieces touch. Labels of your own packs decide.", a))
+		}
+	}
+	c.JSON(http.StatusOK, out)
+}
+
+func (s *Server) Plan(c *gin.Context) {
+	b, err := brief.Read(body(c))
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	t, err := portion.Plan(b, s.larder)
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	c.JSON(http.StatusOK, t)
+}
+
+// readTray reads and checks the tray in the request, or answers what is wrong.
+func (s *Server) readTray(c *gin.Context) (*tray.Tray, bool) {
+	t, err := tray.Read(body(c), s.larder)
+	if err != nil {
+		s.fail(c, err)
+		return nil, false
+	}
+	return t, true
+}
+
+func (s *Server) Review(c *gin.Context) {
+	if t, ok := s.readTray(c); ok {
+		c.JSON(http.StatusOK, review.Of(t, s.larder))
+	}
+}
+
+func (s *Server) Scene(c *gin.Context) {
+	if t, ok := s.readTray(c); ok {
+		c.JSON(http.StatusOK, art.Compose(t, s.larder))
+	}
+}
+
+func (s *Server) Basket(c *gin.Context) {
+	if t, ok := s.readTray(c); ok {
+		c.JSON(http.StatusOK, portion.Shop(t, s.larder))
+	}
+}
+
+func (s *Server) Prep(c *gin.Context) {
+	if t, ok := s.readTray(c); ok {
+		c.JSON(http.StatusOK, prep.Order(t, s.larder))
+	}
+}
+
+// Arrange streams better and better layouts as lines of JSON. It ends when the
+// search does, when its time is up, or when the other side closes the connection.
+func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
+	t, ok := s.readTray(c)
+	if !ok {
+		return
+	}
+	o := arrange.Options{Seconds: 3, Seed: t.Seed}
+	if params.Style != nil {
+		o.Style = string(*params.Style)
+	}
+	if params.Seed != nil {
+		o.Seed = uint64(*params.Seed)
+	}
+	if params.Seconds != nil {
+		o.Seconds = *params.Seconds
+	}
+	if t.Board == nil {
+		problem(c, http.StatusUnprocessableEntity, "This cannot be worked with", "Choose a board before laying the tray.", "board")
+		return
+	}
+	select { // a few searches at a time, so that one machine stays responsive
+	case s.busy <- struct{}{}:
+		defer func() { <-s.busy }()
+	case <-c.Request.Context().Done():
+		return
+	}
+	c.Header("Content-Type", "application/x-ndjson")
+	c.Header("Cache-Control", "no-store")
+	c.Status(http.StatusOK)
+	enc := json.NewEncoder(c.Writer)
+	type line struct {
+		Tried int             `json:"tried"`
+		Share float64         `json:"share"`
+		Score float64         `json:"score"`
+		Done  bool            `json:"done"`
+		Tray  *tray.Tray      `json:"tray,omitempty"`
+		Unfit []arrange.Unfit `json:"unfit,omitempty"`
+	}
+	send := func(l line) {
+		_ = enc.Encode(l) // a closed connection ends the search through its context
+		c.Writer.Flush()
+	}
+	o.Progress = func(p arrange.Progress) {
+		l := line{Tried: p.Tried, Share: p.Share, Score: p.Score}
+		if p.Better {
+			l.Tray = p.Tray
+		}
+		send(l)
+	}
+	res, err := arrange.Lay(c.Request.Context(), t, s.larder, o)
+	if err != nil {
+		s.log.Error("search failed", "error", err)
+		return
+	}
+	res.Tray.Seed = o.Seed
+	send(line{Tried: res.Tried, Share: 1, Score: res.Score, Done: true, Tray: res.Tray, Unfit: res.Unfit})
+}

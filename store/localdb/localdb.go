@@ -1,0 +1,288 @@
+// Package localdb runs a private MariaDB for one checkout or one test: its own
+// data directory, loopback only, its own port and socket, a generated password,
+// durable settings, and a user without global rights.
+package localdb
+
+import (
+	"context"
+	"crypto/rand"
+	"database/sql"
+	"encoding/hex"
+	"errors"
+	"fmt"
+	"net"
+	"os"
+	"os/exec"
+	"os/user"
+	"path/filepath"
+	"strings"
+	"syscall"
+	"time"
+
+	"github.com/go-sql-driver/mysql"
+)
+
+// Server is a running private MariaDB.
+type Server struct {
+	dir  string
+	cmd  *exec.Cmd
+	done chan error
+	lock *os.File
+	dsn  string
+	Port int
+}
+
+// minFree is the room below which the server is not started, in bytes.
+const minFree = 200 << 20
+
+// Start brings up the server that lives in dir, making it on first use. Each
+// thing that can be wrong is one plain sentence.
+func Start(ctx context.Context, dir string) (*Server, error) { return StartAt(ctx, dir, 0) }
+
+// StartAt is Start on a given port; 0 takes a free one.
+func StartAt(ctx context.Context, dir string, port int) (*Server, error) {
+	dir, err := filepath.Abs(dir)
+	if err != nil {
+		return nil, err
+	}
+	if len(dir) > 90 {
+		return nil, fmt.Errorf("the folder %s has too long a name for a database socket; use a shorter one", dir)
+	}
+	if err := os.MkdirAll(dir, 0o700); err != nil {
+		return nil, fmt.Errorf("the folder %s cannot be made: %v", dir, err)
+	}
+	s := &Server{dir: dir, Port: port}
+	s.lock, err = os.OpenFile(filepath.Join(dir, "lock"), os.O_CREATE|os.O_RDWR, 0o600)
+	if err != nil {
+		return nil, fmt.Errorf("the folder %s cannot be written: %v", dir, err)
+	}
+	if err := syscall.Flock(int(s.lock.Fd()), syscall.LOCK_EX|syscall.LOCK_NB); err != nil {
+		s.lock.Close()
+		return nil, fmt.Errorf("a second copy is already running on %s; use that one, or stop it first", dir)
+	}
+	ok := false
+	defer func() {
+		if !ok {
+			s.Stop()
+		}
+	}()
+	var st syscall.Statfs_t
+	if err := syscall.Statfs(dir, &st); err == nil && st.Bavail*uint64(st.Bsize) < minFree {
+		return nil, fmt.Errorf("the disk that holds %s is full (under 200 MB free); make room and start again", dir)
+	}
+	daemon, err := find("mariadbd", "/usr/sbin/mariadbd")
+	if err != nil {
+		return nil, err
+	}
+	if err := s.initialise(ctx); err != nil {
+		return nil, err
+	}
+	password, err := s.password()
+	if err != nil {
+		return nil, err
+	}
+	if err := s.run(ctx, daemon, password); err != nil {
+		return nil, err
+	}
+	ok = true
+	return s, nil
+}
+
+func find(name, usual string) (string, error) {
+	if p, err := exec.LookPath(name); err == nil {
+		return p, nil
+	}
+	if _, err := os.Stat(usual); err == nil {
+		return usual, nil
+	}
+	return "", fmt.Errorf("%s is not installed; run: apt-get install mariadb-server", name)
+}
+
+func (s *Server) data() string   { return filepath.Join(s.dir, "data") }
+func (s *Server) socket() string { return filepath.Join(s.dir, "sock") }
+func (s *Server) log() string    { return filepath.Join(s.dir, "mariadb.log") }
+
+// initialise makes the data directory beside its place and moves it there when
+// it is whole, so that an interrupted start leaves nothing half made.
+func (s *Server) initialise(ctx context.Context) error {
+	if entries, err := os.ReadDir(s.data()); err == nil {
+		if _, err := os.Stat(filepath.Join(s.data(), "mysql")); err == nil {
+			return nil
+		}
+		if len(entries) > 0 {
+			return fmt.Errorf("the data in %s is only half made; move that folder away and start again", s.data())
+		}
+	}
+	install, err := find("mariadb-install-db", "/usr/bin/mariadb-install-db")
+	if err != nil {
+		return err
+	}
+	fresh := s.data() + ".new"
+	if err := os.RemoveAll(fresh); err != nil {
+		return err
+	}
+	args := []string{"--no-defaults", "--datadir=" + fresh, "--auth-root-authentication-method=normal", "--skip-test-db"}
+	if out, err := exec.CommandContext(ctx, install, asRoot(args)...).CombinedOutput(); err != nil {
+		return fmt.Errorf("the database could not be set up in %s: %v: %s", s.dir, err, lastLine(string(out)))
+	}
+	_ = os.Remove(s.data())
+	return os.Rename(fresh, s.data())
+}
+
+func asRoot(args []string) []string {
+	if u, err := user.Current(); err == nil && u.Uid == "0" {
+		return append(args, "--user=root")
+	}
+	return args
+}
+
+func lastLine(s string) string {
+	lines := strings.Split(strings.TrimSpace(s), "\n")
+	return lines[len(lines)-1]
+}
+
+func (s *Server) password() (string, error) {
+	file := filepath.Join(s.dir, "password")
+	if b, err := os.ReadFile(file); err == nil && len(strings.TrimSpace(string(b))) >= 16 {
+		return strings.TrimSpace(string(b)), nil
+	}
+	raw := make([]byte, 18)
+	if _, err := rand.Read(raw); err != nil {
+		return "", err
+	}
+	p := hex.EncodeToString(raw)
+	return p, os.WriteFile(file, []byte(p+"\n"), 0o600)
+}
+
+// run starts the daemon, waits for it, and makes sure of the schema and its user.
+func (s *Server) run(ctx context.Context, daemon, password string) error {
+	if s.Port == 0 {
+		port, err := freePort()
+		if err != nil {
+			return err
+		}
+		s.Port = port
+	}
+	logFile, err := os.OpenFile(s.log(), os.O_CREATE|os.O_APPEND|os.O_WRONLY, 0o600)
+	if err != nil {
+		return fmt.Errorf("the log %s cannot be written: %v", s.log(), err)
+	}
+	defer logFile.Close()
+	args := asRoot([]string{"--no-defaults", "--datadir=" + s.data(), "--bind-address=127.0.0.1", fmt.Sprintf("--port=%d", s.Port),
+		"--socket=" + s.socket(), "--pid-file=" + filepath.Join(s.dir, "pid"), "--character-set-server=utf8mb4", "--collation-server=utf8mb4_unicode_ci",
+		"--innodb-flush-log-at-trx-commit=1", "--innodb-doublewrite=1", "--innodb-buffer-pool-size=64M", "--innodb-log-file-size=32M",
+		"--max-allowed-packet=32M", "--max-connections=80", "--skip-name-resolve", "--skip-log-bin", "--performance-schema=0"})
+	s.cmd = exec.Command(daemon, args...)
+	s.cmd.Stdout, s.cmd.Stderr = logFile, logFile
+	s.cmd.SysProcAttr = &syscall.SysProcAttr{Setpgid: true} // Ctrl-C is for us; we stop it in order
+	if err := s.cmd.Start(); err != nil {
+		return fmt.Errorf("the database server could not be started: %v", err)
+	}
+	s.done = make(chan error, 1)
+	go func() { s.done <- s.cmd.Wait() }()
+	root, err := s.admin(ctx, password)
+	if err != nil {
+		return err
+	}
+	defer root.Close()
+	for _, q := range []string{
+		"CREATE DATABASE IF NOT EXISTS happytray CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci",
+		"CREATE USER IF NOT EXISTS 'happytray'@'127.0.0.1' IDENTIFIED BY '" + password + "'",
+		"ALTER USER 'happytray'@'127.0.0.1' IDENTIFIED BY '" + password + "'",
+		"GRANT ALL PRIVILEGES ON happytray.* TO 'happytray'@'127.0.0.1'",
+		// nobody else gets in: no anonymous user, root by socket and password alone
+		"DELETE FROM mysql.global_priv WHERE User = '' OR (User = 'root' AND Host <> 'localhost')",
+		"FLUSH PRIVILEGES",
+		"ALTER USER 'root'@'localhost' IDENTIFIED BY '" + password + "'",
+	} {
+		if _, err := root.ExecContext(ctx, q); err != nil {
+			return fmt.Errorf("the database could not be prepared: %v", err)
+		}
+	}
+	s.dsn = fmt.Sprintf("happytray:%s@tcp(127.0.0.1:%d)/happytray", password, s.Port)
+	return nil
+}
+
+// admin waits until the server answers its administrator, who has no password
+// yet on the first start.
+func (s *Server) admin(ctx context.Context, password string) (*sql.DB, error) {
+	open := func(pw string) (*sql.DB, error) {
+		return sql.Open("mysql", (&mysql.Config{User: "root", Passwd: pw, Net: "unix", Addr: s.socket(), AllowNativePasswords: true, Timeout: time.Second, Logger: quiet{}}).FormatDSN())
+	}
+	deadline := time.Now().Add(40 * time.Second)
+	for {
+		for _, pw := range []string{password, ""} {
+			db, err := open(pw)
+			if err != nil {
+				return nil, err
+			}
+			if db.PingContext(ctx) == nil {
+				return db, nil
+			}
+			db.Close()
+		}
+		select {
+		case <-s.done:
+			s.cmd = nil
+			return nil, fmt.Errorf("the database server stopped at once: %s (see %s)", s.complaint(), s.log())
+		case <-ctx.Done():
+			return nil, ctx.Err()
+		case <-time.After(60 * time.Millisecond):
+		}
+		if time.Now().After(deadline) {
+			return nil, fmt.Errorf("the database server did not answer in 40 seconds; see %s", s.log())
+		}
+	}
+}
+
+type quiet struct{}
+
+func (quiet) Print(...any) {}
+
+func freePort() (int, error) {
+	l, err := net.Listen("tcp", "127.0.0.1:0")
+	if err != nil {
+		return 0, err
+	}
+	defer l.Close()
+	return l.Addr().(*net.TCPAddr).Port, nil
+}
+
+func (s *Server) complaint() string {
+	b, err := os.ReadFile(s.log())
+	if err != nil {
+		return "no log was written"
+	}
+	lines := strings.Split(strings.TrimSpace(string(b)), "\n")
+	for i := len(lines) - 1; i >= 0 && i > len(lines)-40; i-- {
+		if k := strings.Index(lines[i], "[ERROR]"); k >= 0 && !strings.Contains(lines[i], "Aborting") {
+			return strings.TrimSpace(lines[i][k+7:])
+		}
+	}
+	return lines[len(lines)-1]
+}
+
+// DSN is where the schema's user finds the database.
+func (s *Server) DSN() string { return s.dsn }
+
+// Stop shuts the server down in order and lets go of the folder. It may be
+// called more than once.
+func (s *Server) Stop() error {
+	var err error
+	if s.cmd != nil && s.cmd.Process != nil {
+		_ = s.cmd.Process.Signal(syscall.SIGTERM)
+		select {
+		case <-s.done:
+		case <-time.After(25 * time.Second):
+			_ = s.cmd.Process.Kill()
+			<-s.done
+			err = errors.New("the database server had to be killed")
+		}
+		s.cmd = nil
+	}
+	if s.lock != nil {
+		s.lock.Close()
+		s.lock = nil
+	}
+	return err
+}
