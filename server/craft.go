@@ -14,11 +14,13 @@ import (
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/geom"
 	"happytray/core/pick"
 	"happytray/core/portion"
 	"happytray/core/prep"
 	"happytray/core/review"
 	"happytray/core/tray"
+	"happytray/core/wire"
 	"happytray/server/api"
 )
 
@@ -136,6 +138,88 @@ func (s *Server) Plan(c *gin.Context) {
 		return
 	}
 	c.JSON(http.StatusOK, t)
+}
+
+// Replan plans a tray's brief again.
+func (s *Server) Replan(c *gin.Context) {
+	t, ok := s.readTray(c)
+	if !ok {
+		return
+	}
+	planned, err := portion.Replan(t, s.larder)
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	c.JSON(http.StatusOK, planned)
+}
+
+// Choice says which foods a brief comes to and how balanced they are.
+func (s *Server) Choice(c *gin.Context) {
+	b, err := brief.Read(body(c))
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	chosen, err := pick.Pick(b, s.larder)
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	foods := make([]*food.Food, len(chosen))
+	have := map[food.Category]int{}
+	for i, ch := range chosen {
+		foods[i] = ch.Food
+		have[ch.Food.Category]++
+	}
+	off := b.OffTheTray()
+	sides := pick.Balance(b, foods, s.larder)
+	answer := gin.H{"sides": sides, "fillers": pick.Fillers(b, sides, foods, s.larder, 3)}
+	list := []gin.H{}
+	for _, ch := range chosen {
+		list = append(list, gin.H{"food": ch.Food.ID, "form": ch.Form, "grams": ch.Grams, "why": ch.Why})
+	}
+	kinds, want := []gin.H{}, pick.Kinds(b.Guests.Appetites(), off, b.HouseRules())
+	for _, cat := range food.Categories {
+		if want[cat]+have[cat] > 0 {
+			kinds = append(kinds, gin.H{"category": cat, "want": want[cat], "have": have[cat]})
+		}
+	}
+	shelves := []gin.H{}
+	for _, f := range s.larder.All() {
+		shelves = append(shelves, gin.H{"food": f.ID, "avoided": f.Breaks(off), "out_of_season": !f.InSeason(b.SeasonMonth(), b.Hemisphere)})
+	}
+	answer["chosen"], answer["kinds"], answer["shelves"] = list, kinds, shelves
+	c.JSON(http.StatusOK, answer)
+}
+
+// Put lays one element by hand, finds room for it, or gives it another form.
+func (s *Server) Put(c *gin.Context) {
+	var in api.PutRequest
+	if err := wire.Read(body(c), &in); err != nil {
+		s.fail(c, err)
+		return
+	}
+	t, err := tray.Read(in.Tray, s.larder)
+	if err != nil {
+		s.fail(c, wire.In("tray", err))
+		return
+	}
+	room := true
+	var e tray.Element
+	switch {
+	case in.Form != nil:
+		e, err = arrange.Reform(t, s.larder, in.Element, *in.Form)
+	case in.At != nil:
+		e, err = arrange.Put(t, s.larder, in.Element, geom.Pose{X: in.At.X, Y: in.At.Y, Turn: in.At.TurnDeg})
+	default:
+		e, room, err = arrange.FindRoom(c.Request.Context(), t, s.larder, in.Element)
+	}
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	c.JSON(http.StatusOK, gin.H{"element": e, "room": room})
 }
 
 // readTray reads and checks the tray in the request, or answers what is wrong.

@@ -57,16 +57,19 @@ type Request struct {
 	Colour   string       `json:"colour,omitempty"`
 	Material string       `json:"material,omitempty"`
 	Outline  geom.Outline `json:"outline,omitempty"`
+	Extra    wire.Extra   `json:"-"`
 }
 
 type plainRequest Request
 
+func (r Request) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainRequest(r), r.Extra) }
+
 // UnmarshalJSON reads a board's id, or an object with its shape and size.
-func (r *Request) UnmarshalJSON(raw []byte) error {
+func (r *Request) UnmarshalJSON(raw []byte) (err error) {
 	if len(raw) > 0 && raw[0] == '"' {
 		return json.Unmarshal(raw, &r.ID)
 	}
-	_, err := wire.ReadObject(raw, (*plainRequest)(r))
+	r.Extra, err = wire.ReadObject(raw, (*plainRequest)(r))
 	return err
 }
 

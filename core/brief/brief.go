@@ -14,9 +14,19 @@ import (
 
 // Guests counts who comes.
 type Guests struct {
-	Adults   int `json:"adults"`
-	Children int `json:"children"`
+	Adults   int        `json:"adults"`
+	Children int        `json:"children"`
+	Extra    wire.Extra `json:"-"`
 }
+
+type plainGuests Guests
+
+func (g *Guests) UnmarshalJSON(raw []byte) (err error) {
+	g.Extra, err = wire.ReadObject(raw, (*plainGuests)(g))
+	return err
+}
+
+func (g Guests) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainGuests(g), g.Extra) }
 
 // Total is everybody.
 func (g Guests) Total() int { return g.Adults + g.Children }
@@ -26,10 +36,20 @@ func (g Guests) Appetites() float64 { return float64(g.Adults) + .5*float64(g.Ch
 
 // Diet is a group of guests and what they avoid. Count zero means everybody.
 type Diet struct {
-	Who   string   `json:"who,omitempty"`
-	Count int      `json:"count,omitempty"`
-	Avoid []string `json:"avoid"`
+	Who   string     `json:"who,omitempty"`
+	Count int        `json:"count,omitempty"`
+	Avoid []string   `json:"avoid"`
+	Extra wire.Extra `json:"-"`
 }
+
+type plainDiet Diet
+
+func (d *Diet) UnmarshalJSON(raw []byte) (err error) {
+	d.Extra, err = wire.ReadObject(raw, (*plainDiet)(d))
+	return err
+}
+
+func (d Diet) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainDiet(d), d.Extra) }
 
 // Allergens are the 14 main ones that labels must name.
 var Allergens = []string{"gluten", "crustaceans", "egg", "fish", "peanuts", "soy", "milk", "nuts", "celery", "mustard", "sesame", "sulphites", "lupin", "molluscs"}
@@ -50,47 +70,50 @@ func IsAllergen(word string) bool {
 // Want names one food that must be on the tray, with its form and amount where
 // the host has said so.
 type Want struct {
-	Food  string  `json:"food"`
-	Form  string  `json:"form,omitempty"`
-	Grams float64 `json:"grams,omitempty"`
+	Food  string     `json:"food"`
+	Form  string     `json:"form,omitempty"`
+	Grams float64    `json:"grams,omitempty"`
+	Extra wire.Extra `json:"-"`
 }
 
+type plainWant Want
+
 // UnmarshalJSON reads a food's id, or an object with food, form and grams.
-func (w *Want) UnmarshalJSON(raw []byte) error {
+func (w *Want) UnmarshalJSON(raw []byte) (err error) {
 	if len(raw) > 0 && raw[0] == '"' {
 		return json.Unmarshal(raw, &w.Food)
 	}
-	type plain Want
-	var p struct {
-		plain
-		ID string `json:"id"`
+	w.Extra, err = wire.ReadObject(raw, (*plainWant)(w))
+	if id, ok := w.Extra["id"]; ok && err == nil && w.Food == "" { // the food may be called id, as the larder calls it
+		delete(w.Extra, "id")
+		err = json.Unmarshal(id, &w.Food)
 	}
-	if err := json.Unmarshal(raw, &p); err != nil {
-		return err
-	}
-	*w = Want(p.plain)
-	if w.Food == "" {
-		w.Food = p.ID
-	}
-	return nil
+	return err
 }
+
+func (w Want) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainWant(w), w.Extra) }
 
 // Theme is a name, a palette, or both.
 type Theme struct {
-	Name    string   `json:"name,omitempty"`
-	Palette []string `json:"palette,omitempty"`
+	Name    string     `json:"name,omitempty"`
+	Palette []string   `json:"palette,omitempty"`
+	Extra   wire.Extra `json:"-"`
 }
 
+type plainTheme Theme
+
+func (t Theme) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainTheme(t), t.Extra) }
+
 // UnmarshalJSON reads a name, a list of colours, or an object with both.
-func (t *Theme) UnmarshalJSON(raw []byte) error {
+func (t *Theme) UnmarshalJSON(raw []byte) (err error) {
 	if len(raw) > 0 && raw[0] == '"' {
 		return json.Unmarshal(raw, &t.Name)
 	}
 	if len(raw) > 0 && raw[0] == '[' {
 		return json.Unmarshal(raw, &t.Palette)
 	}
-	type plain Theme
-	return json.Unmarshal(raw, (*plain)(t))
+	t.Extra, err = wire.ReadObject(raw, (*plainTheme)(t))
+	return err
 }
 
 // Rules are the house rules: choices between schools of the craft. The zero
@@ -132,22 +155,32 @@ func (r Rules) Check() error {
 	return nil
 }
 
-// Truthy is a yes or no that may also be written as a number of minutes.
-type Truthy bool
+// Travels says whether the tray goes on the road, and for how many minutes
+// where the host has said so.
+type Travels struct {
+	Yes     bool
+	Minutes float64
+}
 
 // UnmarshalJSON reads true, false, null or a number of minutes.
-func (t *Truthy) UnmarshalJSON(raw []byte) error {
-	var b bool
-	if json.Unmarshal(raw, &b) == nil {
-		*t = Truthy(b)
+func (t *Travels) UnmarshalJSON(raw []byte) error {
+	*t = Travels{}
+	if json.Unmarshal(raw, &t.Yes) == nil {
 		return nil
 	}
-	var n float64
-	if err := json.Unmarshal(raw, &n); err != nil {
+	if err := json.Unmarshal(raw, &t.Minutes); err != nil {
 		return wire.Bad("travels", "should be true or false, or the minutes on the road")
 	}
-	*t = n > 0
+	t.Yes = t.Minutes > 0
 	return nil
+}
+
+// MarshalJSON writes what was read: the minutes, or yes or no.
+func (t Travels) MarshalJSON() ([]byte, error) {
+	if t.Minutes > 0 {
+		return json.Marshal(t.Minutes)
+	}
+	return json.Marshal(t.Yes)
 }
 
 // Brief is the whole note. Only Guests is required.
@@ -163,7 +196,7 @@ type Brief struct {
 	Diets      []Diet         `json:"diets,omitempty"`
 	Theme      *Theme         `json:"theme,omitempty"`
 	Budget     float64        `json:"budget,omitempty"` // minor units, in all
-	Travels    Truthy         `json:"travels,omitempty"`
+	Travels    Travels        `json:"travels,omitzero"`
 	Front      string         `json:"front,omitempty"`
 	Rules      *Rules         `json:"rules,omitempty"`
 	Foods      []Want         `json:"foods,omitempty"`
@@ -247,6 +280,9 @@ func (b Brief) Check() error {
 				return wire.Bad(fmt.Sprintf("theme.palette[%d]", i), "%s", err.Error())
 			}
 		}
+	}
+	if err := wire.Between("travels", b.Travels.Minutes, 0, 10080, " minutes"); err != nil {
+		return err
 	}
 	if err := wire.Between("budget", b.Budget, 0, 1e9, ""); err != nil {
 		return err

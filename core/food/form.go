@@ -449,3 +449,28 @@ func FootprintMM2(s Spec, n int) float64 {
 	}
 	return 0 // garnish lies on its neighbours
 }
+
+// Layer is how early hands put an element down: bowls and anchors first, then
+// lines, then what closes the gaps, greens last (craft section 6).
+func Layer(f *Food, s Spec) int {
+	switch FormByID(s.Form).Kind() {
+	case KindAnchor:
+		if s.Form == "bowl" {
+			return 0
+		}
+		return 1
+	case KindTrail:
+		return 2
+	case KindRow:
+		if f.Category == Cracker {
+			return 4
+		}
+		return 3
+	case KindGarnish:
+		return 7
+	}
+	if f.Category == Fruit || f.Category == Vegetable {
+		return 5
+	}
+	return 6
+}

@@ -286,7 +286,7 @@ func (p *picker) score(f *food.Food) (float64, string) {
 	if f.Stone && p.brief.Young() {
 		add(-.5, "")
 	}
-	if p.brief.Travels && f.Wetness == food.Juicy {
+	if p.brief.Travels.Yes && f.Wetness == food.Juicy {
 		add(-.1, "")
 	}
 	return v, why

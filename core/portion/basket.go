@@ -1,8 +1,10 @@
 package portion
 
 import (
+	"fmt"
 	"math"
 	"sort"
+	"strings"
 
 	"happytray/core/food"
 	"happytray/core/tray"
@@ -83,6 +85,7 @@ func Shop(t *tray.Tray, larder *food.Larder) Basket {
 			}
 			l.LeftG = math.Round((bought-need)*10) / 10
 		}
+		l.Explanation = explain(l)
 		l.OnTrayG, l.ReserveG = math.Round(l.OnTrayG*10)/10, math.Round(l.ReserveG*10)/10
 		b.OnTrayG += l.OnTrayG
 		b.ReserveG += l.ReserveG
@@ -97,6 +100,26 @@ func Shop(t *tray.Tray, larder *food.Larder) Basket {
 		b.PerGuest = int(math.Round(float64(b.BasketCost) / float64(n)))
 	}
 	return b
+}
+
+// explain says in one sentence how the row comes about.
+func explain(l *Line) string {
+	what := fmt.Sprintf("%.0f g on the tray", l.OnTrayG)
+	if l.ReserveG >= 1 {
+		what += fmt.Sprintf(" and %.0f g in reserve", l.ReserveG)
+	}
+	if len(l.Packs) == 0 {
+		return what + "."
+	}
+	var buy []string
+	for _, p := range l.Packs {
+		buy = append(buy, fmt.Sprintf("%d × %.0f g", p.Count, p.Grams))
+	}
+	s := fmt.Sprintf("%s; %s is the cheapest that holds it", what, strings.Join(buy, " and "))
+	if l.LeftG >= 1 {
+		s += fmt.Sprintf(", and %.0f g stays over, good for %d days once opened", l.LeftG, l.KeepsDays)
+	}
+	return s + "."
 }
 
 // Cover finds the cheapest set of packs that holds at least need grams: the

@@ -188,7 +188,7 @@ func lay(t *tray.Tray, amounts []Amount) {
 		}
 		spec, _ := f.Spec(g.amount.Form)
 		e := tray.Element{ID: id, Food: f.ID, Form: spec.Form, Category: f.Category, Grams: math.Round(g.grams*10) / 10, Count: g.count,
-			Colour: f.SurfaceColour(spec), Wetness: f.Wetness, Layer: Layer(f, spec), Pieces: []tray.Piece{}}
+			Colour: f.SurfaceColour(spec), Wetness: f.Wetness, Layer: food.Layer(f, spec), Pieces: []tray.Piece{}}
 		if g.vessel != nil {
 			e.Vessel = g.vessel.ID
 			if _, have := t.Vessel(e.Vessel); !have {
@@ -234,31 +234,6 @@ func dropLargest(gs []group) []group {
 		}
 	}
 	return append(gs[:worst:worst], gs[worst+1:]...)
-}
-
-// Layer is how early hands put an element down: bowls and anchors first, then
-// lines, then what closes the gaps, greens last (craft section 6).
-func Layer(f *food.Food, s food.Spec) int {
-	switch food.FormByID(s.Form).Kind() {
-	case food.KindAnchor:
-		if s.Form == "bowl" {
-			return 0
-		}
-		return 1
-	case food.KindTrail:
-		return 2
-	case food.KindRow:
-		if f.Category == food.Cracker {
-			return 4
-		}
-		return 3
-	case food.KindGarnish:
-		return 7
-	}
-	if f.Category == food.Fruit || f.Category == food.Vegetable {
-		return 5
-	}
-	return 6
 }
 
 // split turns amounts, scaled, into groups of whole pieces: a few real heaps

@@ -123,6 +123,42 @@ type BoardCard struct {
 // BriefDocument A brief, docs/formats/tray.schema.json#/$defs/brief
 type BriefDocument = Document
 
+// Choice defines model for Choice.
+type Choice struct {
+	Chosen []struct {
+		Food string `json:"food"`
+		Form string `json:"form"`
+
+		// Grams 0 when nobody fixed it
+		Grams float64 `json:"grams"`
+		Why   string  `json:"why"`
+	} `json:"chosen"`
+	Fillers []struct {
+		Food string `json:"food"`
+		Why  string `json:"why"`
+	} `json:"fillers"`
+	Kinds []struct {
+		Category string `json:"category"`
+		Have     int    `json:"have"`
+		Want     int    `json:"want"`
+	} `json:"kinds"`
+
+	// Shelves what speaks against a food for this brief
+	Shelves []struct {
+		Avoided     string `json:"avoided"`
+		Food        string `json:"food"`
+		OutOfSeason bool   `json:"out_of_season"`
+	} `json:"shelves"`
+	Sides []struct {
+		Have []string `json:"have"`
+		Lack []string `json:"lack"`
+		Name string   `json:"name"`
+	} `json:"sides"`
+}
+
+// ElementDocument One element of a tray file, docs/formats/tray.schema.json#/$defs/element
+type ElementDocument = Document
+
 // Finding defines model for Finding.
 type Finding struct {
 	At       []float64       `json:"at"`
@@ -302,6 +338,32 @@ type Progress struct {
 	} `json:"unfit,omitempty"`
 }
 
+// PutAnswer defines model for PutAnswer.
+type PutAnswer struct {
+	// Element One element of a tray file, docs/formats/tray.schema.json#/$defs/element
+	Element ElementDocument `json:"element"`
+
+	// Room false when no free room was found
+	Room bool `json:"room"`
+}
+
+// PutRequest defines model for PutRequest.
+type PutRequest struct {
+	// At where to lay it; left out, where there is room
+	At *struct {
+		TurnDeg float64 `json:"turn_deg"`
+		X       float64 `json:"x"`
+		Y       float64 `json:"y"`
+	} `json:"at,omitempty"`
+	Element string `json:"element"`
+
+	// Form another form for it
+	Form *string `json:"form,omitempty"`
+
+	// Tray A tray file, docs/formats/tray.schema.json
+	Tray TrayDocument `json:"tray"`
+}
+
 // Review defines model for Review.
 type Review struct {
 	Checks []struct {
@@ -411,6 +473,9 @@ type ArrangeJSONRequestBody = TrayDocument
 // BasketJSONRequestBody defines body for Basket for application/json ContentType.
 type BasketJSONRequestBody = TrayDocument
 
+// ChoiceJSONRequestBody defines body for Choice for application/json ContentType.
+type ChoiceJSONRequestBody = BriefDocument
+
 // CreateJobJSONRequestBody defines body for CreateJob for application/json ContentType.
 type CreateJobJSONRequestBody = NewJob
 
@@ -429,6 +494,12 @@ type PlanJSONRequestBody = BriefDocument
 // PrepJSONRequestBody defines body for Prep for application/json ContentType.
 type PrepJSONRequestBody = TrayDocument
 
+// PutJSONRequestBody defines body for Put for application/json ContentType.
+type PutJSONRequestBody = PutRequest
+
+// ReplanJSONRequestBody defines body for Replan for application/json ContentType.
+type ReplanJSONRequestBody = TrayDocument
+
 // ReviewJSONRequestBody defines body for Review for application/json ContentType.
 type ReviewJSONRequestBody = TrayDocument
 
@@ -443,6 +514,9 @@ type ServerInterface interface {
 	// Basket Amounts, packs and money of a tray
 	// (POST /api/v1/basket)
 	Basket(c *gin.Context)
+	// Choice The foods a brief comes to, why, and how balanced they are
+	// (POST /api/v1/choice)
+	Choice(c *gin.Context)
 	// FoodPicture A drawn portion of a food
 	// (GET /api/v1/foods/{id}/picture.svg)
 	FoodPicture(c *gin.Context, id string, params FoodPictureParams)
@@ -491,6 +565,12 @@ type ServerInterface interface {
 	// Prep The ordered steps of a tray
 	// (POST /api/v1/prep)
 	Prep(c *gin.Context)
+	// Put Lay one element of a tray by hand, find room for it, or give it another form
+	// (POST /api/v1/put)
+	Put(c *gin.Context)
+	// Replan Plan a tray's brief again, keeping in place what the brief leaves as it was
+	// (POST /api/v1/replan)
+	Replan(c *gin.Context)
 	// Review Judge a tray
 	// (POST /api/v1/review)
 	Review(c *gin.Context)
@@ -565,6 +645,19 @@ func (siw *ServerInterfaceWrapper) Basket(c *gin.Context) {
 	}
 
 	siw.Handler.Basket(c)
+}
+
+// Choice operation middleware
+func (siw *ServerInterfaceWrapper) Choice(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Choice(c)
 }
 
 // FoodPicture operation middleware
@@ -1006,6 +1099,32 @@ func (siw *ServerInterfaceWrapper) Prep(c *gin.Context) {
 	siw.Handler.Prep(c)
 }
 
+// Put operation middleware
+func (siw *ServerInterfaceWrapper) Put(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Put(c)
+}
+
+// Replan operation middleware
+func (siw *ServerInterfaceWrapper) Replan(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Replan(c)
+}
+
 // Review operation middleware
 func (siw *ServerInterfaceWrapper) Review(c *gin.Context) {
 
@@ -1088,6 +1207,9 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.POST(options.BaseURL+"/api/v1/jobs/:id/review", wrapper.ReviewMoves)
 	router.POST(options.BaseURL+"/api/v1/outlook", wrapper.Outlook)
 	router.POST(options.BaseURL+"/api/v1/plan", wrapper.Plan)
+	router.POST(options.BaseURL+"/api/v1/replan", wrapper.Replan)
+	router.POST(options.BaseURL+"/api/v1/choice", wrapper.Choice)
+	router.POST(options.BaseURL+"/api/v1/put", wrapper.Put)
 	router.POST(options.BaseURL+"/api/v1/arrange", wrapper.Arrange)
 	router.POST(options.BaseURL+"/api/v1/review", wrapper.Review)
 	router.POST(options.BaseURL+"/api/v1/scene", wrapper.Scene)

@@ -1,13 +1,11 @@
 // Package api holds the contract: openapi.yaml and the Go types and routes that
-// are generated from it.
+// are generated from it by make generate.
 package api
 
 import (
 	_ "embed"
 	"encoding/json"
 )
-
-//go:generate go tool oapi-codegen -config codegen.yaml openapi.yaml
 
 // Spec is the contract itself, for validating requests against.
 //

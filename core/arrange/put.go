@@ -1,0 +1,115 @@
+package arrange
+
+import (
+	"context"
+	"math"
+
+	"happytray/core/food"
+	"happytray/core/geom"
+	"happytray/core/tray"
+	"happytray/core/wire"
+)
+
+// Put lays one element by hand at a pose, in its own form, without looking at
+// what lies there: a person may put things wherever they like, and the review
+// says what it thinks. Trails and rows lie straight, heaps round.
+func Put(t *tray.Tray, larder *food.Larder, id string, at geom.Pose) (tray.Element, error) {
+	e, f, spec, err := element(t, larder, id)
+	if err != nil {
+		return tray.Element{}, err
+	}
+	if t.Board == nil {
+		return tray.Element{}, wire.Bad("board", "choose a board before laying the tray")
+	}
+	at = geom.Pose{X: round2(at.X), Y: round2(at.Y), Turn: round2(geom.NormalTurn(at.Turn))}
+	pieces := food.FormByID(spec.Form).Lay(f.ID, spec, e.Count)
+	e.Path = nil
+	if v, ok := t.Vessel(e.Vessel); ok {
+		e.Pieces = tray.Place(f, spec, &v, at, pieces)
+	} else {
+		e.Pieces = tray.Place(f, spec, nil, at, pieces)
+	}
+	e.X, e.Y, e.TurnDeg, e.Placed = at.X, at.Y, at.Turn, len(e.Pieces) > 0
+	return e, nil
+}
+
+// FindRoom lays one element wherever there is room for it, with everything else
+// left as it is. It reports false, and lays it in the middle of the board, when
+// there is none; the element keeps its whole amount either way.
+func FindRoom(ctx context.Context, t *tray.Tray, larder *food.Larder, id string) (tray.Element, bool, error) {
+	e, _, _, err := element(t, larder, id)
+	if err != nil {
+		return tray.Element{}, false, err
+	}
+	if t.Board == nil {
+		return tray.Element{}, false, wire.Bad("board", "choose a board before laying the tray")
+	}
+	c := t.Clone()
+	c.Elements, c.Reserve = c.Elements[:0], nil
+	for _, o := range t.Elements {
+		switch {
+		case o.ID == id:
+			o.Placed, o.Locked, o.Pieces = false, false, nil
+			c.Elements = append(c.Elements, o)
+		case o.Placed:
+			o.Locked = true
+			c.Elements = append(c.Elements, o)
+		}
+	}
+	res, err := Lay(ctx, c, larder, Options{Seed: t.Seed, Effort: 3})
+	if err != nil {
+		return tray.Element{}, false, err
+	}
+	if got := res.Tray.Elements[res.Tray.Find(id)]; got.Placed && got.Count == e.Count {
+		got.Locked = e.Locked
+		return got, true, nil
+	}
+	mid := t.Board.FoodZone.Centroid()
+	put, err := Put(t, larder, id, geom.Pose{X: mid.X, Y: mid.Y, Turn: e.TurnDeg})
+	return put, false, err
+}
+
+// element finds an element with its food and spec.
+func element(t *tray.Tray, larder *food.Larder, id string) (tray.Element, *food.Food, food.Spec, error) {
+	k := t.Find(id)
+	if k < 0 {
+		return tray.Element{}, nil, food.Spec{}, wire.Bad("element", "there is no element %.60q on this tray", id)
+	}
+	e := t.Elements[k]
+	f, _ := larder.Get(e.Food)
+	spec, ok := f.Spec(e.Form)
+	if !ok {
+		return tray.Element{}, nil, food.Spec{}, wire.Bad("form", "%s cannot be laid as %.40q", f.Name, e.Form)
+	}
+	return e, f, spec, nil
+}
+
+// Reform gives an element another form its food can take, with the same grams
+// in whole pieces of the new one, and lays it where it lay. An unplaced element
+// stays unplaced.
+func Reform(t *tray.Tray, larder *food.Larder, id, form string) (tray.Element, error) {
+	e, f, _, err := element(t, larder, id)
+	if err != nil {
+		return tray.Element{}, err
+	}
+	spec, ok := f.Spec(form)
+	if !ok || form == "bowl" {
+		return tray.Element{}, wire.Bad("form", "%s cannot be laid as %.40q here", f.Name, form)
+	}
+	n := int(math.Round(e.Grams / spec.MassG))
+	if form == "cut-round" { // rounds are whole
+		n = max(1, int(math.Round(float64(n)/float64(max(3, spec.N))))) * max(3, spec.N)
+	}
+	e.Form, e.Vessel, e.Count = form, "", max(1, min(n, tray.MaxPieces))
+	e.Grams = round1(spec.MassG * float64(e.Count))
+	e.Colour = f.SurfaceColour(spec)
+	e.Layer = food.Layer(f, spec)
+	c := t.Clone()
+	c.Elements[c.Find(id)] = e
+	if !e.Placed {
+		return e, nil
+	}
+	return Put(c, larder, id, e.Pose())
+}
+
+func round2(v float64) float64 { return math.Round(v*100) / 100 }

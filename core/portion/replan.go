@@ -1,0 +1,52 @@
+package portion
+
+import (
+	"slices"
+
+	"happytray/core/board"
+	"happytray/core/food"
+	"happytray/core/tray"
+)
+
+// Replan plans a tray's brief again and keeps of the old tray whatever the new
+// brief leaves as it was: its title and seed, and on the same board the places
+// of elements whose food, form and count are unchanged. Locked elements of a
+// food and form that stay keep their amount as well. Everything else waits
+// beside the board.
+func Replan(old *tray.Tray, larder *food.Larder) (*tray.Tray, error) {
+	t, err := Plan(old.Brief, larder)
+	if err != nil {
+		return nil, err
+	}
+	t.Title, t.Seed, t.Extra, t.Rules.Extra = old.Title, old.Seed, old.Extra, old.Rules.Extra
+	if old.Board == nil || !sameSurface(*old.Board, *t.Board) {
+		return t, nil
+	}
+	t.Board.Extra = old.Board.Extra
+	for i := range t.Elements {
+		e := &t.Elements[i]
+		k := old.Find(e.ID)
+		if k < 0 {
+			continue
+		}
+		was := old.Elements[k]
+		if was.Food != e.Food || was.Form != e.Form {
+			continue
+		}
+		sameVessel := was.Vessel == e.Vessel
+		if _, have := t.Vessel(was.Vessel); !have && was.Vessel != "" {
+			v, _ := old.Vessel(was.Vessel)
+			if was.Locked {
+				t.Vessels = append(t.Vessels, v)
+			}
+		}
+		if was.Locked || sameVessel && was.Count == e.Count {
+			*e = was
+		}
+	}
+	return t, nil
+}
+
+func sameSurface(a, b board.Board) bool {
+	return a.ID == b.ID && slices.Equal(a.Outline, b.Outline) && slices.Equal(a.FoodZone, b.FoodZone)
+}
