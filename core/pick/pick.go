@@ -188,10 +188,11 @@ func (p *picker) leads() bool {
 // points of liking: a new milk or firmness is worth more than a little liking.
 func (p *picker) score(f *food.Food) (float64, string) {
 	v, why := f.Liking, "well liked"
+	most := .1 // the reason told is the one that weighs most
 	add := func(points float64, because string) {
 		v += points
-		if points >= .15 {
-			why = because
+		if points > most {
+			most, why = points, because
 		}
 	}
 	if p.month > 0 && len(f.Season) > 0 {

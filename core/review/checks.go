@@ -131,6 +131,7 @@ func (m *measures) fit() {
 func (m *measures) colours() {
 	l := m.l
 	sum, length := 0.0, 0.0
+	var alike alike
 	for i := range l.elems {
 		for j := range i {
 			side := l.field.frontierMM(i, j)
@@ -140,14 +141,21 @@ func (m *measures) colours() {
 			d := colour.Difference(l.elems[i].surface, l.elems[j].surface)
 			sum += side * math.Min(d, 40)
 			length += side
-			if d < 9 && side > 30 {
-				at := l.elems[i].middle.Lerp(l.elems[j].middle, .5)
-				if l.elems[i].food == l.elems[j].food {
-					m.find("spread.kind", Mend, side/12, at, []int{i, j}, "Two heaps of %s lie side by side and read as one. Put one across the tray.", m.name(i))
-				} else {
-					m.find("colour.neighbour", Mend, side*(12-d)/60, at, []int{i, j}, "The %s and the %s are nearly one colour and run together. Something bright between them would help.", m.name(i), m.name(j))
-				}
+			if d < 9 && side > 30 && !m.quiet {
+				alike.note(l, i, j, side*(12-d)/60)
 			}
+		}
+	}
+	for _, a := range alike.list {
+		at := l.elems[a.i].middle.Lerp(l.elems[a.j].middle, .5)
+		where := ""
+		if a.places > 1 {
+			where = fmt.Sprintf(" in %d places", a.places)
+		}
+		if l.elems[a.i].food == l.elems[a.j].food {
+			m.find("spread.kind", Mend, a.worth, at, []int{a.i, a.j}, "Two heaps of %s lie side by side%s and read as one. Put one across the tray.", m.name(a.i), where)
+		} else {
+			m.find("colour.neighbour", Mend, a.worth, at, []int{a.i, a.j}, "The %s and the %s are nearly one colour and run together%s. Something bright between them would help.", m.name(a.i), m.name(a.j), where)
 		}
 	}
 	if length > 0 {
@@ -165,6 +173,40 @@ func (m *measures) colours() {
 		m.values["colour.ground"] = sum / area
 	}
 	m.balance("colour.spread", families, area, "The %s is all on the %s. A little of it on the other side would bring it round.", "%s")
+}
+
+// alike gathers neighbours of nearly one colour by their two foods, so that the
+// same sentence is said once, at its worst spot.
+type alike struct {
+	at   map[[2]*food.Food]int
+	list []alikePair
+}
+
+type alikePair struct {
+	i, j, places int
+	worth, worst float64
+}
+
+func (a *alike) note(l *Live, i, j int, worth float64) {
+	key := [2]*food.Food{l.elems[i].food, l.elems[j].food}
+	if key[1].ID < key[0].ID {
+		key[0], key[1] = key[1], key[0]
+	}
+	k, seen := a.at[key]
+	if !seen {
+		if a.at == nil {
+			a.at = map[[2]*food.Food]int{}
+		}
+		k = len(a.list)
+		a.at[key] = k
+		a.list = append(a.list, alikePair{i: i, j: j, worst: worth})
+	}
+	p := &a.list[k]
+	p.places++
+	p.worth += worth
+	if worth > p.worst {
+		p.i, p.j, p.worst = i, j, worth
+	}
 }
 
 // centroid gathers elements of one kind.

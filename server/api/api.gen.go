@@ -442,7 +442,7 @@ type FoodPictureParams struct {
 
 // SaveJobParams defines parameters for SaveJob.
 type SaveJobParams struct {
-	// Says What was changed
+	// Says What was changed, in a few words
 	Says *string `form:"says,omitempty" json:"says,omitempty"`
 
 	// IfMatch The ETag of the revision this change was made from
@@ -457,7 +457,7 @@ type RedoParams struct {
 
 // TrayPictureParams defines parameters for TrayPicture.
 type TrayPictureParams struct {
-	// V Revision
+	// V Revision, so that browsers keep the drawing
 	V *int `form:"v,omitempty" json:"v,omitempty"`
 }
 

@@ -1,0 +1,67 @@
+# Happy Tray. `make demo` and `make test` do all their own set-up on a Debian
+# machine with Go and Node.
+SHELL := /bin/bash
+export GOFLAGS := -buildvcs=false
+
+WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/package.json
+GO_SOURCES := $(shell find . -name node_modules -prune -o -name .local -prune -o \( -name '*.go' -o -name '*.sql' -o -name '*.json' -path './core/*' -o -name openapi.yaml \) -print)
+GENERATED := server/api/api.gen.go web/src/api/contract.gen.ts web/src/api/tray.gen.ts
+# packages in which goroutines meet, tested with the race detector
+RACY := ./core/arrange ./core/wire ./server/... ./store/...
+
+.PHONY: demo build test lint test-go test-web generate shots bench clean
+
+demo: build
+	@scripts/need.sh mariadbd:mariadb-server
+	@exec bin/happytray serve --demo
+
+build: bin/happytray
+
+bin/happytray: web/dist/index.html $(GO_SOURCES) go.mod go.sum
+	go build -o $@ ./cmd/happytray
+
+web/dist/index.html: web/node_modules/.package-lock.json $(WEB_SOURCES)
+	cd web && npm run --silent build -- --logLevel warn
+	@touch $@
+
+%/node_modules/.package-lock.json: %/package-lock.json
+	cd $* && npm ci --no-audit --no-fund --loglevel=error
+	@touch $@
+
+# The contract and the tray schema are the source; the code made from them is kept in the tree.
+generate: web/node_modules/.package-lock.json
+	go tool oapi-codegen -config server/api/codegen.yaml server/api/openapi.yaml
+	cd web && npm run --silent types >/dev/null
+
+test: lint test-go test-web
+	@echo "All tests passed."
+
+lint: web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json web/dist/index.html
+	@bad=$$(gofmt -l $$(git ls-files '*.go')); [ -z "$$bad" ] || { echo "not formatted: $$bad"; exit 1; }
+	go vet ./...
+	go tool staticcheck ./...
+	@before=$$(cat $(GENERATED) | sha256sum); $(MAKE) --no-print-directory generate; after=$$(cat $(GENERATED) | sha256sum); \
+	  [ "$$before" = "$$after" ] || { echo "The generated code was out of date; it is made anew now, commit it."; exit 1; }
+	cd web && npm run --silent lint
+	cd web && npm run --silent check
+	cd e2e && npm run --silent check
+
+test-go: web/dist/index.html
+	@scripts/need.sh mariadbd:mariadb-server
+	go test $$(go list ./... | grep -vxF "$$(go list $(RACY))")
+	go test -race $(RACY)
+
+test-web: bin/happytray e2e/node_modules/.package-lock.json
+	@scripts/need.sh mariadbd:mariadb-server chromium:chromium
+	cd e2e && npx playwright test
+
+# docs/screenshots, from demo data
+shots: bin/happytray e2e/node_modules/.package-lock.json
+	@scripts/need.sh mariadbd:mariadb-server chromium:chromium
+	cd e2e && npx playwright test --config shots.config.ts
+
+bench: web/dist/index.html
+	go test -run '^$$' -bench . -benchmem ./core/... ./art/... ./server/...
+
+clean:
+	rm -rf bin web/dist/assets web/dist/index.html web/node_modules e2e/node_modules

@@ -1,0 +1,62 @@
+import createClient from 'openapi-fetch'
+import type { components, paths } from './contract.gen'
+import type { TrayElement, TrayFile } from './tray.gen'
+
+type Schemas = components['schemas']
+export type Problem = Schemas['Problem']
+export type JobSummary = Schemas['JobSummary']
+export type Job = Omit<Schemas['Job'], 'document'> & { document: TrayFile }
+export type Review = Schemas['Review']
+export type Finding = Schemas['Finding']
+export type Basket = Schemas['Basket']
+export type PrepSheet = Schemas['PrepSheet']
+export type Scene = Schemas['Scene']
+export type Larder = Schemas['Larder']
+export type Food = Schemas['Food']
+export type Choice = Schemas['Choice']
+export type Outlook = Schemas['Outlook']
+export type Progress = Omit<Schemas['Progress'], 'tray'> & { tray?: TrayFile }
+export type PutAnswer = { element: TrayElement; room: boolean }
+
+export const api = createClient<paths>({ baseUrl: '/' })
+
+/** What went wrong, in the server's own plain sentence. status 0: it could not be reached. */
+export class Trouble extends Error {
+  constructor(
+    readonly status: number,
+    says: string,
+    readonly field?: string,
+    readonly current?: Job,
+  ) {
+    super(says)
+  }
+  /** Worth trying again by itself, because nothing is wrong with what was sent. */
+  get passing() {
+    return this.status === 0 || this.status === 502 || this.status === 503 || this.status === 504
+  }
+}
+
+export function trouble(problem: unknown, status: number): Trouble {
+  const p = (problem ?? {}) as Partial<Problem>
+  const says =
+    [p.title, p.detail].filter(Boolean).join('. ') || 'The server answered in a way that makes no sense'
+  return new Trouble(status, says.replace(/\.?$/, '.'), p.field, p.current as Job | undefined)
+}
+
+/** Waits for a call and returns its data, or throws a Trouble. */
+export async function take<T>(
+  call: Promise<{ data?: unknown; error?: unknown; response: Response }>,
+): Promise<T> {
+  let answer
+  try {
+    answer = await call
+  } catch (e) {
+    if (e instanceof DOMException && e.name === 'AbortError') throw e
+    throw new Trouble(0, 'The server cannot be reached. Your changes are kept here until it is back.')
+  }
+  if (answer.response.ok) return answer.data as T
+  throw trouble(answer.error, answer.response.status)
+}
+
+/** A tray as a request body: the contract leaves its inside to the tray schema. */
+export const body = (t: unknown) => t as never

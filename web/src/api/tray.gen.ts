@@ -1,0 +1,278 @@
+// Code generated from docs/formats/tray.schema.json; DO NOT EDIT.
+
+export type Avoid =
+  | "gluten"
+  | "crustaceans"
+  | "egg"
+  | "fish"
+  | "peanuts"
+  | "soy"
+  | "milk"
+  | "nuts"
+  | "celery"
+  | "mustard"
+  | "sesame"
+  | "sulphites"
+  | "lupin"
+  | "molluscs"
+  | "meat"
+  | "pork"
+  | "beef"
+  | "animal"
+  | "rennet"
+  | "alcohol";
+export type Colour = string;
+/**
+ * [x, y] in mm
+ *
+ * @minItems 2
+ * @maxItems 2
+ */
+export type Point = number[];
+/**
+ * a closed polygon without a repeated last point
+ *
+ * @minItems 3
+ * @maxItems 512
+ */
+export type Outline = Point[];
+export type Side = "top" | "right" | "bottom" | "left";
+
+/**
+ * One planned grazing board, *.tray.json, application/vnd.happytray+json. Lengths are mm, y runs down, angles are degrees clockwise, masses g, money minor units. Members that are not named here are kept as they are by every program that reads and writes the file.
+ */
+export interface TrayFile {
+  format: "happytray/1";
+  title: string;
+  brief: Brief;
+  /**
+   * null while a job is only briefed
+   */
+  board: Board | null;
+  /**
+   * @maxItems 400
+   */
+  vessels: Vessel[];
+  /**
+   * @maxItems 400
+   */
+  elements: TrayElement[];
+  /**
+   * @maxItems 400
+   */
+  reserve: Reserve[];
+  rules: Rules;
+  seed: number;
+}
+/**
+ * What the host says. Only guests is required.
+ */
+export interface Brief {
+  /**
+   * 1 to 2000 in all
+   */
+  guests: {
+    adults?: number;
+    children?: number;
+  };
+  occasion?: "nibble" | "grazing" | "meal";
+  /**
+   * RFC 3339, or 2026-11-27T19:00 in local time
+   */
+  serve_at?: string;
+  place?: string;
+  host?: string;
+  note?: string;
+  month?: number;
+  hemisphere?: "north" | "south";
+  /**
+   * @maxItems 20
+   */
+  diets?: Diet[];
+  theme?:
+    | string
+    | Colour[]
+    | {
+        name?: string;
+        /**
+         * @maxItems 12
+         */
+        palette?: Colour[];
+      };
+  /**
+   * minor units, in all
+   */
+  budget?: number;
+  /**
+   * yes or no, or the minutes on the road
+   */
+  travels?: boolean | number | null;
+  front?: "none" | "top" | "right" | "bottom" | "left";
+  rules?: Rules;
+  /**
+   * the foods that must be on the tray; left out or empty, they are chosen
+   *
+   * @maxItems 120
+   */
+  foods?: (string | Want)[];
+  board?: string | BoardRequest;
+}
+/**
+ * a group of guests and what they avoid; count 0 or left out means everybody
+ */
+export interface Diet {
+  who?: string;
+  count?: number;
+  /**
+   * @maxItems 30
+   */
+  avoid: Avoid[];
+}
+/**
+ * house rules: choices between schools of the craft; left out, the default
+ */
+export interface Rules {
+  symmetry?: "free" | "mirrored";
+  crackers?: "some" | "on" | "beside";
+  greenery?: "sparing" | "none";
+  style?: "corners" | "winding" | "mirrored" | "wheel" | "meadow";
+}
+export interface Want {
+  food: string;
+  form?: string;
+  grams?: number;
+}
+/**
+ * a built-in board by id, or one by shape and size
+ */
+export interface BoardRequest {
+  id?: string;
+  shape?: "rectangle" | "round" | "oval" | "paddle" | "plank" | "half-round" | "hexagon" | "outline";
+  length_mm?: number;
+  width_mm?: number;
+  rim_mm?: number;
+  colour?: string;
+  material?: string;
+  outline?: Outline;
+}
+export interface Board {
+  id: string;
+  name: string;
+  outline: Outline;
+  food_zone: Outline;
+  /**
+   * handles, holes: nothing lies there
+   *
+   * @maxItems 40
+   */
+  keepouts?: Outline[];
+  /**
+   * hollows and grooves
+   *
+   * @maxItems 40
+   */
+  wells?: Outline[];
+  rim_mm?: number;
+  colour?: Colour;
+  material?: "wood" | "slate" | "marble" | "ceramic" | "metal" | "glass" | "chalkboard" | "paper";
+  food_safe?: boolean;
+  /**
+   * its colour, or empty
+   */
+  liner?: string;
+  front?: "" | "none" | "top" | "right" | "bottom" | "left";
+  /**
+   * sides that guests stand at
+   *
+   * @maxItems 4
+   */
+  access?: Side[];
+}
+/**
+ * stands on the board; its outline goes round its own centre, without one it is round with diameter_mm
+ */
+export interface Vessel {
+  id: string;
+  name: string;
+  outline?: Outline;
+  diameter_mm?: number;
+  height_mm: number;
+  capacity_ml: number;
+  colour: Colour;
+  material: string;
+}
+/**
+ * one placed unit: a food, a form and an amount; one that is not placed yet has no pieces
+ */
+export interface TrayElement {
+  id: string;
+  food: string;
+  form: string;
+  category:
+    | "cheese"
+    | "meat"
+    | "dip"
+    | "brined"
+    | "fruit"
+    | "vegetable"
+    | "dried fruit"
+    | "nut"
+    | "cracker"
+    | "sweet"
+    | "garnish";
+  grams: number;
+  /**
+   * pieces laid, or in the vessel
+   */
+  count: number;
+  /**
+   * id of one of the tray's vessels
+   */
+  vessel?: string;
+  placed: boolean;
+  x: number;
+  y: number;
+  turn_deg: number;
+  /**
+   * the line of a trail, on the board
+   *
+   * @maxItems 400
+   */
+  path?: Point[];
+  /**
+   * how early hands put it down, 0 first
+   */
+  layer: number;
+  locked: boolean;
+  colour: string;
+  wetness: "" | "crisp" | "dry" | "moist" | "oily" | "juicy" | "runny";
+  /**
+   * @maxItems 20000
+   */
+  pieces: Piece[];
+}
+/**
+ * a closed polygon in board coordinates with its height; at, turn_deg and variant say how to draw it and may be ignored
+ */
+export interface Piece {
+  outline: Outline;
+  /**
+   * height of its foot above the board
+   */
+  z_mm: number;
+  height_mm: number;
+  colour: string;
+  at?: Point;
+  turn_deg?: number;
+  variant?: number;
+}
+/**
+ * food held back for topping up
+ */
+export interface Reserve {
+  food: string;
+  form: string;
+  grams: number;
+  count: number;
+  why: string;
+}

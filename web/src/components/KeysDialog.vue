@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { ElDialog } from 'element-plus'
+import 'element-plus/es/components/dialog/style/css'
+
+const open = defineModel<boolean>({ required: true })
+const keys: [string, string][] = [
+  ['Tab', 'the next element, in the order they are laid'],
+  ['arrows', 'move 2 mm, with Shift 10 mm'],
+  ['[  ]', 'turn 5 degrees, with Shift 15'],
+  ['L', 'lock it where it is, or let it go'],
+  ['F', 'its next form: another cut or fold'],
+  ['Delete', 'take it off the board'],
+  ['Enter', 'on the strip: lay it where there is room'],
+  ['A', 'lay everything that is not locked'],
+  ['.', 'the next finding'],
+  ['+  −  0', 'nearer, farther, the whole board'],
+  ['Ctrl Z', 'undo, with Shift redo'],
+  ['Escape', 'stop laying, or let go'],
+  ['?', 'this page'],
+]
+</script>
+
+<template>
+  <ElDialog v-model="open" title="Keys" width="440" append-to-body>
+    <dl>
+      <template v-for="[k, what] in keys" :key="k">
+        <dt>
+          <kbd>{{ k }}</kbd>
+        </dt>
+        <dd>{{ what }}</dd>
+      </template>
+    </dl>
+  </ElDialog>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  grid-template-columns: 92px 1fr;
+  gap: 8px 14px;
+  margin: 0;
+  color: var(--ink);
+}
+dd {
+  margin: 0;
+}
+kbd {
+  font: 600 0.85rem var(--text);
+  background: var(--linen);
+  border: 1px solid var(--line-strong);
+  border-radius: 5px;
+  padding: 2px 8px;
+  white-space: pre;
+}
+</style>

@@ -1,0 +1,175 @@
+<script setup lang="ts">
+// What the review says about what is on the table now, worst first.
+import { computed } from 'vue'
+import type { Finding, Review } from '@/api/client'
+
+const props = defineProps<{
+  review: Review | null
+  before: number | null
+  shown: number | null
+  laid: boolean
+}>()
+const emit = defineEmits<{ show: [n: number] }>()
+
+const most = 6
+const names: Record<string, string> = {
+  fit: 'fit',
+  colour: 'colour',
+  spread: 'spread',
+  flow: 'flow',
+  pairs: 'pairs',
+  height: 'height',
+  service: 'service',
+  care: 'care',
+}
+const why: Record<string, string> = {
+  fit: 'Everything inside and apart, no bare board, nothing left beside',
+  colour: 'Neighbours contrast, colours come back across the tray and stand off from the board',
+  spread: 'Kinds and weight shared out over the tray',
+  flow: 'Lines that lead the eye along the tray',
+  pairs: 'What tastes good together sits together',
+  height: 'Tall things do not hide low ones',
+  service: 'Room to cut, tools, reach',
+  care: 'Wet from crisp, nothing rolls, allergens and children minded',
+}
+const groups = computed(() =>
+  Object.keys(names)
+    .filter(g => props.review?.groups[g] !== undefined)
+    .map(g => ({ id: g, name: names[g], value: Math.round(props.review!.groups[g]!) })),
+)
+const findings = computed<Finding[]>(() => props.review?.findings.slice(0, most) ?? [])
+const more = computed(() => Math.max(0, (props.review?.findings.length ?? 0) - most))
+const score = computed(() => Math.round(props.review?.score ?? 0))
+const change = computed(() => {
+  if (props.before === null || !props.review) return ''
+  const d = Math.round((props.review.score - props.before) * 10) / 10
+  if (d === 0) return 'no change by this move'
+  return `${d > 0 ? '+' : '−'}${Math.abs(d)} by this move`
+})
+const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 'Worth knowing' }
+</script>
+
+<template>
+  <section class="look">
+    <h2>Second look</h2>
+    <template v-if="review && laid">
+      <p class="score">
+        <span class="big figure">{{ score }}</span>
+        <span class="soft">of 100<br />{{ change }}</span>
+      </p>
+      <ul class="groups">
+        <li v-for="g in groups" :key="g.id" :title="why[g.id]">
+          <span class="soft small">{{ g.name }}</span>
+          <span class="bar"><span :style="{ width: g.value + '%' }" /></span>
+          <span class="figure small">{{ g.value }}</span>
+        </li>
+      </ul>
+      <ol class="findings">
+        <li
+          v-for="(f, i) in findings"
+          :key="f.check + f.says"
+          class="card"
+          :class="[f.severity, { shown: shown === i + 1 }]"
+        >
+          <span class="n" aria-hidden="true">{{ i + 1 }}</span>
+          <p class="small">
+            <strong v-if="f.severity === 'stop'">{{ severity.stop }}. </strong>{{ f.says }}
+            <button class="btn quiet" :aria-pressed="shown === i + 1" @click="emit('show', i + 1)">
+              Show<span class="only-read"> finding {{ i + 1 }} on the tray</span>
+            </button>
+          </p>
+        </li>
+      </ol>
+      <p v-if="more" class="soft small">
+        And {{ more }} smaller {{ more === 1 ? 'one' : 'ones' }} after these.
+      </p>
+      <p v-if="!findings.length" class="soft">Nothing to mend. It can go out.</p>
+    </template>
+    <p v-else class="soft small">
+      As soon as something lies on the board, this says what a sharp-eyed colleague would: what runs together,
+      what is bare, what a knife cannot reach.
+    </p>
+    <slot />
+  </section>
+</template>
+
+<style scoped>
+.look {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.score {
+  display: flex;
+  align-items: flex-end;
+  gap: 10px;
+  line-height: 1.25;
+  font-size: 0.92rem;
+}
+.big {
+  font-size: 3.5rem;
+  line-height: 0.86;
+}
+.groups {
+  display: grid;
+  gap: 5px;
+}
+.groups li {
+  display: grid;
+  grid-template-columns: 56px 1fr 28px;
+  align-items: center;
+  gap: 8px;
+}
+.groups .figure {
+  text-align: right;
+}
+.bar {
+  height: 7px;
+  border-radius: 4px;
+  background: var(--line);
+}
+.bar span {
+  display: block;
+  height: 100%;
+  border-radius: 4px;
+  background: var(--ink);
+}
+.findings {
+  display: grid;
+  gap: 8px;
+}
+.card {
+  display: grid;
+  grid-template-columns: 24px 1fr;
+  gap: 9px;
+  padding: 10px 12px;
+  border: 2px solid transparent;
+}
+.card.shown {
+  border-color: var(--blue);
+}
+.n {
+  width: 23px;
+  height: 23px;
+  border-radius: 50%;
+  background: var(--blue);
+  color: #fff;
+  font: 700 0.8rem/23px var(--head);
+  text-align: center;
+}
+.note .n {
+  background: var(--paper);
+  color: var(--blue);
+  box-shadow: inset 0 0 0 2px var(--blue);
+}
+.card .btn {
+  min-height: 24px;
+  padding: 0 6px;
+  font-size: inherit;
+}
+@media (pointer: coarse) {
+  .card .btn {
+    min-height: 44px;
+  }
+}
+</style>

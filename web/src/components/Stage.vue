@@ -1,0 +1,83 @@
+<script setup lang="ts">
+// One stage of a job: the work in the middle, the second look beside it. With
+// fill the work takes just the height of the window.
+import SaveLine from './SaveLine.vue'
+
+defineProps<{ title: string; look: string; fill?: boolean }>()
+</script>
+
+<template>
+  <main id="work" class="table" :class="{ fill }">
+    <header class="head">
+      <div>
+        <h1>{{ title }}</h1>
+        <SaveLine class="no-print" />
+      </div>
+      <div class="acts no-print"><slot name="acts" /></div>
+    </header>
+    <slot />
+  </main>
+  <aside class="look" :class="{ fill }" :aria-label="look"><slot name="look" /></aside>
+</template>
+
+<style scoped>
+.table {
+  flex: 1;
+  min-width: 0;
+  padding: 18px 20px 20px;
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: flex-start;
+  gap: 16px;
+  flex-wrap: wrap;
+}
+.head h1 {
+  margin-left: 1px;
+}
+.head :deep(.line) {
+  margin-left: -8px;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.look {
+  width: 292px;
+  flex: none;
+  padding: 20px 18px 20px 0;
+}
+@media (min-width: 901px) {
+  .table.fill {
+    height: max(100vh, 620px);
+    padding-bottom: 14px;
+    gap: 8px;
+  }
+  .look.fill {
+    height: max(100vh, 620px);
+    overflow-y: auto;
+  }
+}
+@media (max-width: 1100px) {
+  .look {
+    width: 262px;
+  }
+}
+@media (max-width: 900px) {
+  .look {
+    width: auto;
+    padding: 0 20px 20px;
+  }
+}
+@media print {
+  .table {
+    padding: 0;
+  }
+}
+</style>

@@ -1,0 +1,211 @@
+<script setup lang="ts">
+// The kitchen ticket: the job's stages in the order of work, each with the one
+// figure that matters. It is the way around and the summary at once.
+import { computed } from 'vue'
+import { RouterLink, useRoute } from 'vue-router'
+import { useJob } from '@/stores/job'
+import { clock, count, grams, minutes, money, numberWord, occasions, time, when } from '@/tray/words'
+
+const job = useJob()
+const route = useRoute()
+
+const foods = computed(() => new Set(job.elements.map(e => e.food)).size)
+const toMend = computed(() => job.review?.findings.filter(f => f.severity !== 'note').length ?? 0)
+
+const stages = computed(() => {
+  const d = job.doc
+  if (!d) return []
+  const b = d.brief
+  const guests = (b.guests.adults ?? 0) + (b.guests.children ?? 0)
+  const picked = d.elements.length > 0
+  const start = time(b.serve_at)
+  const prep = job.prep
+  const lay = () => {
+    if (!picked) return 'nothing to lay yet'
+    if (!job.placed.length) return 'not laid yet'
+    const score = Math.round(job.review?.score ?? 0)
+    return toMend.value ? `${score}, ${numberWord(toMend.value)} to mend` : `${score}, nothing to mend`
+  }
+  const begin = () => {
+    if (!picked || !prep) return 'after the pick'
+    const m = prep.minutes
+    if (!start) return minutes(m)
+    return `${minutes(m)}, start ${clock(new Date(start.getTime() - (m + prep.cold_out_min) * 60000))}`
+  }
+  return [
+    {
+      to: 'brief',
+      name: 'Brief',
+      figure: `${count(guests, 'guest')}, ${occasions[b.occasion ?? 'nibble']}`,
+      open: '',
+    },
+    {
+      to: 'pick',
+      name: 'Pick',
+      figure: picked ? count(foods.value, 'food') : 'no foods yet',
+      open: picked ? '' : 'open',
+    },
+    {
+      to: 'amounts',
+      name: 'Amounts',
+      figure:
+        picked && job.basket
+          ? `${grams(job.basket.on_tray_g + job.basket.reserve_g)} · ${money(job.basket.basket_cost)}`
+          : 'after the pick',
+      open: '',
+    },
+    {
+      to: 'lay',
+      name: 'Lay',
+      figure: lay(),
+      open: picked && job.waiting.length ? `${job.waiting.length} open` : '',
+    },
+    { to: 'prep', name: 'Prep', figure: begin(), open: '' },
+  ]
+})
+const now = computed(() => String(route.name ?? ''))
+</script>
+
+<template>
+  <aside class="rail" aria-label="The job">
+    <div class="ticket">
+      <RouterLink class="back" to="/">‹ The bench</RouterLink>
+      <header v-if="job.doc" class="head">
+        <strong class="title">{{ job.doc.title || 'Untitled job' }}</strong>
+        <span class="soft small">{{ when(job.doc.brief.serve_at) }}</span>
+        <span v-if="job.doc.brief.host" class="soft small">{{ job.doc.brief.host }}</span>
+      </header>
+      <nav aria-label="Stages of the job">
+        <RouterLink
+          v-for="s in stages"
+          :key="s.to"
+          :to="{ name: s.to }"
+          class="stage"
+          :class="{ now: now === s.to }"
+          :aria-current="now === s.to ? 'step' : undefined"
+        >
+          <span class="name">{{ s.name }}</span>
+          <span v-if="s.open" class="open">{{ s.open }}</span>
+          <span class="figure-line nums">{{ s.figure }}</span>
+        </RouterLink>
+      </nav>
+    </div>
+    <svg class="torn" viewBox="0 0 158 10" preserveAspectRatio="none" aria-hidden="true">
+      <path
+        d="M0 0H158V2L150.1 10 142.2 2 134.3 10 126.4 2 118.5 10 110.6 2 102.7 10 94.8 2 86.9 10 79 2 71.1 10 63.2 2 55.3 10 47.4 2 39.5 10 31.6 2 23.7 10 15.8 2 7.9 10 0 2Z"
+      />
+    </svg>
+  </aside>
+</template>
+
+<style scoped>
+.rail {
+  width: 162px;
+  flex: none;
+  margin-left: 16px;
+  align-self: start;
+  position: sticky;
+  top: 0;
+}
+.ticket {
+  background: var(--paper);
+  min-height: calc(100vh - 46px);
+  padding-bottom: 18px;
+}
+.torn {
+  display: block;
+  width: 100%;
+  height: 10px;
+  fill: var(--paper);
+}
+.back {
+  display: flex;
+  align-items: center;
+  min-height: 44px;
+  padding: 0 16px;
+  color: var(--blue);
+  text-decoration: none;
+  font-weight: 600;
+  font-size: 0.9rem;
+}
+.head {
+  display: flex;
+  flex-direction: column;
+  gap: 3px;
+  padding: 2px 16px 14px;
+}
+.title {
+  font-family: var(--head);
+  font-size: 1.16rem;
+  line-height: 1.15;
+  font-weight: 700;
+  overflow-wrap: anywhere;
+  margin-bottom: 3px;
+}
+nav {
+  border-top: 1.5px dashed var(--line-strong);
+  display: flex;
+  flex-direction: column;
+}
+.stage {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  align-items: baseline;
+  gap: 1px 6px;
+  padding: 11px 16px 12px;
+  color: var(--ink);
+  text-decoration: none;
+  border-bottom: 1px solid var(--line);
+}
+.stage:hover {
+  background: var(--linen);
+}
+.name {
+  font-weight: 650;
+}
+.open {
+  font-size: 0.75rem;
+  font-weight: 650;
+  color: var(--blue);
+}
+.figure-line {
+  grid-column: 1 / -1;
+  font-size: 0.84rem;
+  color: var(--soft);
+  line-height: 1.3;
+}
+.stage.now {
+  background: var(--blue);
+  color: #fff;
+  border-bottom-color: var(--blue);
+}
+.stage.now .figure-line,
+.stage.now .open {
+  color: #fff;
+}
+@media (max-width: 900px) {
+  .rail {
+    position: static;
+    width: auto;
+    margin: 0 12px;
+  }
+  .ticket {
+    min-height: 0;
+    padding-bottom: 4px;
+  }
+  nav {
+    flex-direction: row;
+    overflow-x: auto;
+  }
+  .stage {
+    min-width: 122px;
+    border-bottom: 0;
+    border-right: 1px solid var(--line);
+  }
+}
+@media print {
+  .rail {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,72 @@
+import { ref, shallowRef, watch } from 'vue'
+import { api, body, take, type Scene } from '@/api/client'
+import type { TrayFile } from '@/api/tray.gen'
+import { useJob } from '@/stores/job'
+import { motion, normalTurn, type Pose } from '@/tray/move'
+import { newest } from './newest'
+
+/**
+ * The drawings of the open tray. They come from the server whenever more than
+ * places changed; a move only shifts what was moved.
+ */
+export function useScene() {
+  const job = useJob()
+  const scene = shallowRef<Scene | null>(null)
+  /** The tray the scene was drawn from: a layout on its way is drawn before it is kept. */
+  const drawn = shallowRef<TrayFile | null>(null)
+  const missing = ref(false)
+  let wanted: TrayFile | null = null
+
+  const fetchScene = newest(async signal => {
+    const t = wanted
+    if (!t) return
+    try {
+      scene.value = await take<Scene>(api.POST('/api/v1/scene', { body: body(t), signal }))
+      drawn.value = t
+      missing.value = false
+    } catch (e) {
+      if (!signal.aborted) missing.value = true
+      throw e
+    }
+  }, 10)
+
+  function draw(t: TrayFile | null) {
+    wanted = t
+    if (t?.board) fetchScene()
+    else scene.value = null
+  }
+
+  let last = 0
+  /** Draws a layout on its way, a few times a second at most. */
+  function preview(t: TrayFile) {
+    if (performance.now() - last < 350) return
+    last = performance.now()
+    draw(t)
+  }
+
+  watch(
+    () => job.shape,
+    () => draw(job.doc),
+    { immediate: true },
+  )
+
+  /** Shifts the drawings of one element as its pieces were moved. */
+  function shift(element: number, from: Pose, to: Pose) {
+    if (!scene.value) return
+    const carry = motion(from, to)
+    const turn = to.turn - from.turn
+    scene.value = {
+      ...scene.value,
+      bands: scene.value.bands.map(b => ({
+        pieces: b.pieces.map(p => {
+          if (p.e !== element) return p
+          const [x = p.x, y = p.y] = carry([p.x, p.y])
+          return { ...p, x, y, turn: normalTurn(p.turn + turn) }
+        }),
+      })),
+    }
+    drawn.value = job.doc
+  }
+
+  return { scene, drawn, missing, preview, shift }
+}

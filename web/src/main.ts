@@ -1,0 +1,12 @@
+import '@fontsource-variable/bricolage-grotesque'
+import '@fontsource-variable/instrument-sans'
+import './style/tokens.css'
+import './style/base.css'
+import 'element-plus/theme-chalk/base.css'
+import './style/element.css'
+import { createPinia } from 'pinia'
+import { createApp } from 'vue'
+import App from './App.vue'
+import { router } from './router'
+
+createApp(App).use(createPinia()).use(router).mount('#app')

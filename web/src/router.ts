@@ -1,0 +1,51 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import BenchView from './views/BenchView.vue'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'bench', component: BenchView, meta: { title: 'The bench' } },
+    {
+      path: '/jobs/:id',
+      component: () => import('./views/JobView.vue'),
+      redirect: { name: 'brief' },
+      children: [
+        {
+          path: 'brief',
+          name: 'brief',
+          component: () => import('./views/BriefView.vue'),
+          meta: { title: 'Brief' },
+        },
+        {
+          path: 'pick',
+          name: 'pick',
+          component: () => import('./views/PickView.vue'),
+          meta: { title: 'Pick' },
+        },
+        {
+          path: 'amounts',
+          name: 'amounts',
+          component: () => import('./views/AmountsView.vue'),
+          meta: { title: 'Amounts' },
+        },
+        { path: 'lay', name: 'lay', component: () => import('./views/LayView.vue'), meta: { title: 'Lay' } },
+        {
+          path: 'prep',
+          name: 'prep',
+          component: () => import('./views/PrepView.vue'),
+          meta: { title: 'Prep' },
+        },
+      ],
+    },
+    {
+      path: '/:other(.*)*',
+      name: 'lost',
+      component: () => import('./views/LostView.vue'),
+      meta: { title: 'Nothing here' },
+    },
+  ],
+})
+
+router.afterEach(to => {
+  document.title = `${to.meta.title ?? ''} · Happy Tray`
+})

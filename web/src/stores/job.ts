@@ -1,0 +1,266 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { api, body, take, Trouble, type Basket, type Job, type PrepSheet, type Review } from '@/api/client'
+import type { TrayElement, TrayFile } from '@/api/tray.gen'
+import { newest } from '@/composables/newest'
+import { dropUnsaved, keepUnsaved, unsaved } from './keep'
+
+/** saved: all on the server · waiting: a moment before saving · saving · held: kept in this browser until the server is back · clash: changed elsewhere · refused: the server will not take it */
+export type SaveState = 'saved' | 'waiting' | 'saving' | 'held' | 'clash' | 'refused'
+
+const pause = 450 // ms from the last change to its saving
+const retryEvery = 2500
+
+/** The open job: its document, its saving, and what the server derives from it. */
+export const useJob = defineStore('job', () => {
+  const id = ref('')
+  const doc = shallowRef<TrayFile | null>(null)
+  const revision = ref(0)
+  const canUndo = ref(false)
+  const canRedo = ref(false)
+  const savedAt = ref<Date | null>(null)
+  const state = ref<SaveState>('saved')
+  const says = ref('') // what is wrong, when something is
+  const theirs = shallowRef<Job | null>(null)
+  const review = shallowRef<Review | null>(null)
+  const basket = shallowRef<Basket | null>(null)
+  const prep = shallowRef<PrepSheet | null>(null)
+  /** Grows whenever the document changes in more than the places of its elements. */
+  const shape = ref(0)
+  /** The document as the server has it at this revision, for reviews of moves against it. */
+  const base = shallowRef<TrayFile | null>(null)
+
+  let timer = 0
+  let saving: Promise<void> | null = null
+  let pendingSays = ''
+
+  const elements = computed<TrayElement[]>(() => doc.value?.elements ?? [])
+  const placed = computed(() => elements.value.filter(e => e.placed))
+  const waiting = computed(() => elements.value.filter(e => !e.placed))
+
+  function show(d: TrayFile) {
+    doc.value = d
+    shape.value++
+    derive()
+  }
+
+  function adopt(j: Job) {
+    revision.value = j.revision
+    canUndo.value = j.undo
+    canRedo.value = j.redo
+    savedAt.value = new Date(j.saved_at)
+    state.value = 'saved'
+    says.value = ''
+    theirs.value = null
+    pendingSays = ''
+    base.value = j.document
+    dropUnsaved(id.value)
+    show(j.document)
+  }
+
+  async function open(job: string) {
+    if (id.value === job && doc.value) return
+    await close()
+    id.value = job
+    const j = await take<Job>(api.GET('/api/v1/jobs/{id}', { params: { path: { id: job } } }))
+    if (id.value !== job) return
+    const kept = unsaved(job)
+    adopt(j)
+    if (!kept) return
+    // work from an earlier visit that never reached the server
+    keepUnsaved(job, kept)
+    pendingSays = kept.says
+    if (kept.revision === j.revision) {
+      show(kept.document)
+      schedule()
+    } else {
+      theirs.value = j
+      show(kept.document)
+      state.value = 'clash'
+    }
+  }
+
+  /** Saves what waits and lets go of the job. */
+  async function close() {
+    if (!id.value) return
+    await flush()
+    window.clearTimeout(timer)
+    id.value = ''
+    doc.value = base.value = null
+    review.value = null
+    basket.value = null
+    prep.value = null
+  }
+
+  /** Makes next the document, and saves it soon. */
+  function change(next: TrayFile, what: string, onlyPlaces = false) {
+    doc.value = next
+    if (!onlyPlaces) shape.value++
+    pendingSays = what
+    if (
+      !keepUnsaved(id.value, { revision: revision.value, document: next, says: what }) &&
+      state.value === 'held'
+    )
+      says.value = 'This browser has no room to keep your changes; do not close it before they are saved.'
+    derive()
+    if (state.value !== 'clash') schedule()
+  }
+
+  function changeElement(next: TrayElement, what: string, onlyPlaces = false) {
+    if (!doc.value) return
+    change(
+      { ...doc.value, elements: elements.value.map(e => (e.id === next.id ? next : e)) },
+      what,
+      onlyPlaces,
+    )
+  }
+
+  function schedule(after = pause) {
+    window.clearTimeout(timer)
+    if (state.value !== 'held') state.value = 'waiting'
+    timer = window.setTimeout(() => void save(), after)
+  }
+
+  function save(): Promise<void> {
+    saving ??= send().finally(() => (saving = null))
+    return saving
+  }
+
+  async function send() {
+    const sent = doc.value
+    const job = id.value
+    if (!sent || sent === base.value) {
+      if (sent) state.value = 'saved'
+      return
+    }
+    if (state.value !== 'held') state.value = 'saving'
+    try {
+      const done = await take<{ revision: number; saved_at: string }>(
+        api.PUT('/api/v1/jobs/{id}', {
+          params: {
+            path: { id: job },
+            header: { 'If-Match': `"${revision.value}"` },
+            query: { says: pendingSays.slice(0, 200) },
+          },
+          body: body(sent),
+        }),
+      )
+      if (id.value !== job) return
+      revision.value = done.revision
+      savedAt.value = new Date(done.saved_at)
+      canUndo.value = true
+      canRedo.value = false
+      base.value = sent
+      says.value = ''
+      if (doc.value === sent) {
+        state.value = 'saved'
+        dropUnsaved(job)
+      } else {
+        keepUnsaved(job, { revision: revision.value, document: doc.value!, says: pendingSays })
+        schedule()
+      }
+    } catch (e) {
+      if (id.value !== job) return
+      failed(e)
+    }
+  }
+
+  function failed(e: unknown) {
+    if (!(e instanceof Trouble)) throw e
+    says.value = e.message
+    if (e.status === 412 && e.current) {
+      theirs.value = e.current
+      state.value = 'clash'
+    } else if (e.passing) {
+      state.value = 'held'
+      schedule(retryEvery)
+    } else {
+      state.value = 'refused'
+    }
+  }
+
+  /** Saves at once whatever waits. */
+  async function flush() {
+    window.clearTimeout(timer)
+    for (let round = 0; round < 3 && doc.value && doc.value !== base.value; round++) {
+      if (state.value === 'clash' || state.value === 'held' || state.value === 'refused') break
+      await save()
+      window.clearTimeout(timer)
+    }
+  }
+
+  async function step(path: '/api/v1/jobs/{id}/undo' | '/api/v1/jobs/{id}/redo') {
+    await flush()
+    if (state.value !== 'saved') return
+    try {
+      adopt(
+        await take<Job>(
+          api.POST(path, {
+            params: { path: { id: id.value }, header: { 'If-Match': `"${revision.value}"` } },
+          }),
+        ),
+      )
+    } catch (e) {
+      if (e instanceof Trouble && e.status === 409) return // nothing to go to
+      failed(e)
+    }
+  }
+  const undo = () => step('/api/v1/jobs/{id}/undo')
+  const redo = () => step('/api/v1/jobs/{id}/redo')
+
+  /** Answers to a clash: mine goes on top of theirs as a new revision, or theirs is taken. Both stay in the history. */
+  async function keepMine() {
+    if (!theirs.value) return
+    revision.value = theirs.value.revision
+    base.value = theirs.value.document
+    theirs.value = null
+    state.value = 'waiting'
+    await save()
+  }
+  function takeTheirs() {
+    if (theirs.value) adopt(theirs.value)
+  }
+
+  const derive = newest(async signal => {
+    const d = doc.value
+    if (!d) return
+    const post = { body: body(d), signal }
+    const [r, b, p] = await Promise.all([
+      take<Review>(api.POST('/api/v1/review', post)),
+      take<Basket>(api.POST('/api/v1/basket', post)),
+      take<PrepSheet>(api.POST('/api/v1/prep', post)),
+    ])
+    review.value = r
+    basket.value = b
+    prep.value = p
+  }, 40)
+
+  return {
+    id,
+    doc,
+    revision,
+    canUndo,
+    canRedo,
+    savedAt,
+    state,
+    says,
+    theirs,
+    review,
+    basket,
+    prep,
+    shape,
+    base,
+    elements,
+    placed,
+    waiting,
+    open,
+    close,
+    change,
+    changeElement,
+    flush,
+    undo,
+    redo,
+    keepMine,
+    takeTheirs,
+  }
+})

@@ -1,0 +1,27 @@
+import { defineStore } from 'pinia'
+import { computed, shallowRef } from 'vue'
+import { api, take, type Food, type Larder } from '@/api/client'
+
+/** Foods, boards and vessels; the same for every job, so it is read once. */
+export const useLarder = defineStore('larder', () => {
+  const all = shallowRef<Larder | null>(null)
+  let reading: Promise<void> | null = null
+
+  function read(): Promise<void> {
+    reading ??= take<Larder>(api.GET('/api/v1/larder')).then(
+      l => void (all.value = l),
+      e => {
+        reading = null
+        throw e
+      },
+    )
+    return reading
+  }
+
+  const byId = computed(() => new Map<string, Food>(all.value?.foods.map(f => [f.id, f]) ?? []))
+  const food = (id: string) => byId.value.get(id)
+  const name = (id: string) => food(id)?.name ?? id
+  const picture = (id: string, form?: string) =>
+    `/api/v1/foods/${encodeURIComponent(id)}/picture.svg${form ? `?form=${encodeURIComponent(form)}` : ''}`
+  return { all, read, food, name, picture }
+})

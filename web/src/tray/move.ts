@@ -1,0 +1,45 @@
+import type { Point, TrayElement } from '@/api/tray.gen'
+
+export type Pose = { x: number; y: number; turn: number }
+
+export const poseOf = (e: TrayElement): Pose => ({ x: e.x, y: e.y, turn: e.turn_deg })
+
+const round2 = (v: number) => Math.round(v * 100) / 100 || 0
+
+/** A turn brought between -180 and 180 degrees. */
+export function normalTurn(deg: number): number {
+  const t = ((((deg + 180) % 360) + 360) % 360) - 180
+  return t === -180 ? 180 : t
+}
+
+/** The rigid motion that carries one pose to another. */
+export function motion(from: Pose, to: Pose): (p: Point) => Point {
+  const a = ((to.turn - from.turn) * Math.PI) / 180
+  const sin = Math.sin(a)
+  const cos = Math.cos(a)
+  return p => {
+    const x = (p[0] ?? 0) - from.x
+    const y = (p[1] ?? 0) - from.y
+    return [round2(to.x + x * cos - y * sin), round2(to.y + x * sin + y * cos)]
+  }
+}
+
+/** The element carried, with all its pieces, to a new pose. */
+export function moved(e: TrayElement, to: Pose): TrayElement {
+  const from = poseOf(e)
+  const carry = motion(from, to)
+  const turn = to.turn - from.turn
+  return {
+    ...e,
+    x: round2(to.x),
+    y: round2(to.y),
+    turn_deg: round2(normalTurn(to.turn)),
+    path: e.path?.map(carry),
+    pieces: e.pieces.map(p => ({
+      ...p,
+      outline: p.outline.map(carry),
+      at: carry(p.at ?? [from.x, from.y]),
+      turn_deg: round2(normalTurn((p.turn_deg ?? 0) + turn)),
+    })),
+  }
+}

@@ -1,0 +1,65 @@
+import type { Board, TrayElement } from '@/api/tray.gen'
+import type { Food } from '@/api/client'
+
+export const occasions = { nibble: 'nibbles', grazing: 'party grazing', meal: 'a meal' } as const
+
+/** Minor units as money: 6140 is 61.40. */
+export const money = (minor: number) =>
+  (minor / 100).toLocaleString('en-GB', { minimumFractionDigits: 2, maximumFractionDigits: 2 })
+
+/** Grams as a kitchen says them. */
+export function grams(g: number): string {
+  if (g >= 1000) return `${(g / 1000).toFixed(1)} kg`
+  return `${g < 10 && g % 1 ? g.toFixed(1) : Math.round(g)} g`
+}
+
+export function minutes(m: number): string {
+  const whole = Math.round(m)
+  const h = Math.floor(whole / 60)
+  if (!h) return `${whole} min`
+  return whole % 60 ? `${h} h ${whole % 60}` : `${h} h`
+}
+
+export const count = (n: number, one: string, many = one + 's') => `${n} ${n === 1 ? one : many}`
+
+const small = ['none', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten']
+export const numberWord = (n: number) => small[n] ?? String(n)
+
+/** When a job is served, as a ticket says it: Fri 27 Nov, 19:00. */
+export function when(serveAt: string | undefined): string {
+  const at = time(serveAt)
+  if (!at) return 'no date yet'
+  const day = at.toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
+  return `${day}, ${clock(at)}`
+}
+
+export const clock = (at: Date) => at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+
+/** The serving minute as a date, or null. A time without a zone is local. */
+export function time(serveAt: string | undefined): Date | null {
+  if (!serveAt) return null
+  const at = new Date(serveAt.replace(' ', 'T'))
+  return Number.isNaN(at.getTime()) ? null : at
+}
+
+/** Where on the board a point lies, as one would say it standing before it. */
+export function placeOn(board: Board, x: number, y: number): string {
+  const xs = board.food_zone.map(p => p[0] ?? 0)
+  const ys = board.food_zone.map(p => p[1] ?? 0)
+  const u = (x - Math.min(...xs)) / (Math.max(...xs) - Math.min(...xs))
+  const v = (y - Math.min(...ys)) / (Math.max(...ys) - Math.min(...ys))
+  const across = u < 0.36 ? 'left' : u > 0.64 ? 'right' : ''
+  const along = v < 0.36 ? 'far' : v > 0.64 ? 'near' : ''
+  if (!across && !along) return 'in the middle'
+  if (!across) return `${along} side, middle`
+  if (!along) return `${across} side, middle`
+  return `${along} ${across}`
+}
+
+/** An element as a screen reader hears it. */
+export function spoken(e: TrayElement, food: Food | undefined, board: Board | null): string {
+  const form = food?.forms.find(f => f.form === e.form)?.says ?? e.form
+  const amount = e.form === 'bowl' ? grams(e.grams) : count(e.count, 'piece')
+  const where = e.placed && board ? placeOn(board, e.x, e.y) : 'beside the board'
+  return `${food?.name ?? e.food}, ${amount}, ${form}, ${where}${e.locked ? ', locked' : ''}`
+}

@@ -1,0 +1,283 @@
+<script setup lang="ts">
+// Home: the coming jobs as tickets in time order, and the next thing to do.
+import { computed, onMounted, ref, shallowRef } from 'vue'
+import { RouterLink, useRouter } from 'vue-router'
+import { api, take, Trouble, type Job, type JobSummary } from '@/api/client'
+import { useToast } from '@/stores/toast'
+import { count, minutes, occasions, time, when } from '@/tray/words'
+
+const router = useRouter()
+const toast = useToast()
+const jobs = shallowRef<JobSummary[] | null>(null)
+const wrong = ref('')
+const making = ref(false)
+
+async function read() {
+  try {
+    jobs.value = await take<JobSummary[]>(api.GET('/api/v1/jobs'))
+    wrong.value = ''
+  } catch (e) {
+    wrong.value = e instanceof Trouble ? e.message : 'The jobs cannot be read.'
+  }
+}
+onMounted(read)
+
+const stageOf = { briefed: 'pick', picked: 'lay', laid: 'lay' } as const
+const next = computed(() => {
+  const today = Date.now() - 6 * 3600e3
+  const coming = jobs.value?.filter(j => (time(j.serve_at)?.getTime() ?? Infinity) > today) ?? []
+  return coming.find(j => j.state !== 'laid') ?? coming[0] ?? null
+})
+const nextStage = (j: JobSummary) => (j.state === 'laid' ? 'prep' : stageOf[j.state])
+function daysOff(j: JobSummary): string {
+  const at = time(j.serve_at)
+  if (!at) return ''
+  const day = (d: Date) => Math.floor((d.getTime() - d.getTimezoneOffset() * 60e3) / 864e5)
+  const n = day(at) - day(new Date())
+  return n === 0
+    ? 'today'
+    : n === 1
+      ? 'tomorrow'
+      : n > 1
+        ? `in ${n} days`
+        : n === -1
+          ? 'yesterday'
+          : `${-n} days ago`
+}
+
+async function make() {
+  making.value = true
+  try {
+    const job = await take<Job>(
+      api.POST('/api/v1/jobs', {
+        body: { title: 'New job', brief: { guests: { adults: 8, children: 0 } } as never },
+      }),
+    )
+    await router.push({ name: 'brief', params: { id: job.id } })
+  } catch (e) {
+    wrong.value = e instanceof Trouble ? e.message : 'The job cannot be made.'
+  } finally {
+    making.value = false
+  }
+}
+
+async function putAway(j: JobSummary) {
+  const path = { params: { path: { id: j.id } } }
+  try {
+    await take(api.DELETE('/api/v1/jobs/{id}', path))
+    toast.tell({
+      says: `${j.title} is put away.`,
+      act: {
+        name: 'Take it out again',
+        do: () => void take(api.POST('/api/v1/jobs/{id}/take-out', path)).then(read, read),
+      },
+    })
+  } catch (e) {
+    wrong.value = e instanceof Trouble ? e.message : 'The job cannot be put away.'
+  }
+  await read()
+}
+</script>
+
+<template>
+  <main id="work" class="bench">
+    <header>
+      <div>
+        <p class="house figure">Happy Tray</p>
+        <h1>The bench</h1>
+      </div>
+      <button class="btn next" :disabled="making" @click="make">New job</button>
+    </header>
+
+    <p v-if="wrong" class="card" role="alert">
+      ▲ {{ wrong }} <button class="btn quiet" @click="read">Try again</button>
+    </p>
+
+    <section v-if="next" class="nextup" aria-label="Next thing to do">
+      <span class="small">Next</span>
+      <strong>{{ next.next }}</strong>
+      <span>{{ next.title }}, {{ daysOff(next) || 'no date yet' }}</span>
+      <RouterLink class="btn" :to="{ name: nextStage(next), params: { id: next.id } }">
+        Go there<span class="only-read">: {{ next.title }}</span>
+      </RouterLink>
+    </section>
+
+    <ul v-if="jobs?.length" class="tickets">
+      <li v-for="j in jobs" :key="j.id" class="ticket">
+        <RouterLink
+          class="open"
+          :to="{ name: j.state === 'briefed' ? 'brief' : 'lay', params: { id: j.id } }"
+        >
+          <span class="top">
+            <span class="when nums">{{ when(j.serve_at) }}</span>
+            <span class="soft small">{{ daysOff(j) }}</span>
+          </span>
+          <strong class="title">{{ j.title }}</strong>
+          <span class="soft small">{{ [j.host, j.place].filter(Boolean).join(' · ') }}</span>
+          <span class="picture">
+            <img
+              v-if="j.state !== 'briefed'"
+              :src="`/api/v1/jobs/${j.id}/tray.svg?v=${j.revision}`"
+              alt=""
+              loading="lazy"
+            />
+            <span v-else class="soft small">nothing picked yet</span>
+          </span>
+          <span class="facts nums">
+            <span
+              ><b class="figure">{{ j.guests }}</b> {{ j.guests === 1 ? 'guest' : 'guests' }}</span
+            >
+            <span>{{ occasions[j.occasion as keyof typeof occasions] }}</span>
+            <span v-if="j.laid"
+              ><b class="figure">{{ Math.round(j.score) }}</b> of 100</span
+            >
+            <span v-if="j.minutes">{{ minutes(j.minutes) }}</span>
+          </span>
+        </RouterLink>
+        <div class="foot">
+          <span class="small">{{ j.next }}</span>
+          <button class="btn quiet" @click="putAway(j)">
+            Put away<span class="only-read"> {{ j.title }}</span>
+          </button>
+        </div>
+        <svg class="torn" viewBox="0 0 158 10" preserveAspectRatio="none" aria-hidden="true">
+          <path
+            d="M0 0H158V2L150.1 10 142.2 2 134.3 10 126.4 2 118.5 10 110.6 2 102.7 10 94.8 2 86.9 10 79 2 71.1 10 63.2 2 55.3 10 47.4 2 39.5 10 31.6 2 23.7 10 15.8 2 7.9 10 0 2Z"
+          />
+        </svg>
+      </li>
+    </ul>
+    <section v-else-if="jobs" class="none card">
+      <h2>The bench is clear</h2>
+      <p>A job begins with who is coming. The foods, the amounts and the tray follow from that.</p>
+      <button class="btn next" :disabled="making" @click="make">Start a job</button>
+    </section>
+    <p v-else-if="!wrong" class="soft">Looking what is on</p>
+    <p v-if="jobs?.length" class="soft small">{{ count(jobs.length, 'job') }} on the bench</p>
+  </main>
+</template>
+
+<style scoped>
+.bench {
+  max-width: 1180px;
+  margin: 0 auto;
+  padding: 26px 28px 40px;
+  display: grid;
+  gap: 18px;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  align-items: flex-end;
+}
+.house {
+  color: var(--blue);
+  font-size: 1rem;
+  margin-bottom: 2px;
+}
+h1 {
+  font-size: 2.1rem;
+}
+.nextup {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  background: var(--blue);
+  color: #fff;
+  border-radius: 12px;
+  padding: 12px 14px 12px 18px;
+  flex-wrap: wrap;
+}
+.nextup strong {
+  font-family: var(--head);
+  font-size: 1.12rem;
+}
+.nextup .btn {
+  margin-left: auto;
+  border-color: #fff;
+}
+.tickets {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(318px, 1fr));
+  gap: 22px;
+  align-items: start;
+}
+.ticket {
+  background: var(--paper);
+  display: flex;
+  flex-direction: column;
+  position: relative;
+  margin-bottom: 10px;
+  filter: drop-shadow(0 2px 5px rgb(70 58 34 / 14%));
+}
+.open {
+  display: grid;
+  gap: 4px;
+  padding: 16px 18px 12px;
+  color: inherit;
+  text-decoration: none;
+}
+.top {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  border-bottom: 1.5px dashed var(--line-strong);
+  padding-bottom: 8px;
+  margin-bottom: 6px;
+}
+.when {
+  font-weight: 650;
+}
+.title {
+  font-family: var(--head);
+  font-size: 1.3rem;
+  line-height: 1.15;
+}
+.open:hover .title {
+  color: var(--blue);
+}
+.picture {
+  height: 178px;
+  display: grid;
+  place-items: center;
+  background: var(--linen);
+  border-radius: 8px;
+  margin: 8px 0 6px;
+}
+.picture img {
+  width: 100%;
+  height: 178px;
+  object-fit: contain;
+  padding: 8px;
+}
+.facts {
+  display: flex;
+  gap: 14px;
+  font-size: 0.9rem;
+  color: var(--soft);
+  flex-wrap: wrap;
+}
+.facts b {
+  color: var(--ink);
+  font-size: 1.05rem;
+}
+.foot {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  padding: 4px 10px 10px 18px;
+}
+.torn {
+  position: absolute;
+  top: 100%;
+  width: 100%;
+  height: 10px;
+  fill: var(--paper);
+}
+.none {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+  padding: 28px;
+}
+</style>

@@ -1,0 +1,385 @@
+<script setup lang="ts">
+// Foods as drawn portions on shelves by role; beside them what the choice
+// covers and lacks.
+import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { useEventListener } from '@vueuse/core'
+import { api, body, take, Trouble, type Choice } from '@/api/client'
+import type { Want } from '@/api/tray.gen'
+import Stage from '@/components/Stage.vue'
+import { newest } from '@/composables/newest'
+import { useReplan, wants } from '@/composables/replan'
+import { useJob } from '@/stores/job'
+import { useLarder } from '@/stores/larder'
+import { count } from '@/tray/words'
+
+const job = useJob()
+const larder = useLarder()
+const router = useRouter()
+const { busy, wrong, replan } = useReplan()
+
+const choice = shallowRef<Choice | null>(null)
+const cannot = ref('')
+const picked = computed(() => job.elements.length > 0)
+
+const read = newest(async signal => {
+  try {
+    choice.value = await take<Choice>(api.POST('/api/v1/choice', { body: body(job.doc!.brief), signal }))
+    cannot.value = ''
+  } catch (e) {
+    if (e instanceof Trouble) cannot.value = e.message
+  }
+}, 20)
+watch(() => job.doc?.brief, read, { immediate: true })
+
+const chosen = computed(
+  () => new Map((picked.value ? choice.value?.chosen : [])?.map(c => [c.food, c]) ?? []),
+)
+const shelf = computed(() => new Map(choice.value?.shelves.map(s => [s.food, s]) ?? []))
+const own = computed(() => (job.doc?.brief.foods?.length ?? 0) > 0)
+
+const search = ref('')
+const titles: Record<string, string> = {
+  cheese: 'Cheese',
+  meat: 'Meat',
+  dip: 'Dips and spreads',
+  brined: 'Brined',
+  fruit: 'Fruit',
+  vegetable: 'Vegetables',
+  'dried fruit': 'Dried fruit',
+  nut: 'Nuts',
+  cracker: 'Crackers and bread',
+  sweet: 'Sweet things',
+  garnish: 'Greens and flowers',
+}
+const shelves = computed(() => {
+  const q = search.value.trim().toLowerCase()
+  return Object.entries(titles)
+    .map(([id, title]) => ({
+      id,
+      title,
+      kind: choice.value?.kinds.find(k => k.category === id),
+      foods: larder.all!.foods.filter(f => f.category === id && (!q || f.name.toLowerCase().includes(q))),
+    }))
+    .filter(s => s.foods.length)
+})
+
+/** The list of foods spelled out, so that one can be changed and the others stay. */
+function list(): Want[] {
+  return own.value
+    ? wants(job.doc!.brief)
+    : [...chosen.value.values()].map(c => ({ food: c.food, form: c.form }))
+}
+async function toggle(id: string) {
+  const had = chosen.value.has(id)
+  const next = had ? list().filter(w => w.food !== id) : [...list(), { food: id }]
+  if (!next.length) {
+    cannot.value = 'At least one food has to stay. Add another first, or have them chosen again.'
+    return
+  }
+  await replan(
+    { ...job.doc!.brief, foods: next },
+    `${had ? 'took off' : 'added'} ${larder.name(id).toLowerCase()}`,
+  )
+}
+const setForm = (id: string, form: string) =>
+  replan(
+    { ...job.doc!.brief, foods: list().map(w => (w.food === id ? { ...w, form } : w)) },
+    `${larder.name(id).toLowerCase()}: another form`,
+  )
+const forMe = () => replan({ ...job.doc!.brief, foods: [] }, 'had the foods chosen')
+
+const tag = (id: string) => {
+  const s = shelf.value.get(id)
+  if (s?.avoided) return `${s.avoided}: avoided`
+  return s?.out_of_season ? 'out of season' : ''
+}
+const sideNames: Record<string, string> = {
+  texture: 'Texture',
+  flavour: 'Flavour',
+  cheese: 'Cheese',
+  milk: 'Milk',
+  colour: 'Colour',
+}
+
+const field = useTemplateRef('field')
+useEventListener(window, 'keydown', e => {
+  if (e.key !== '/' || (e.target as Element).closest('input, textarea')) return
+  e.preventDefault()
+  field.value?.focus()
+})
+</script>
+
+<template>
+  <Stage title="Pick" look="Balance of the choice">
+    <template #acts>
+      <input
+        ref="field"
+        v-model="search"
+        class="find"
+        type="search"
+        placeholder="Find a food  /"
+        aria-label="Find a food"
+      />
+      <button class="btn" :disabled="busy" @click="forMe">
+        {{ own ? 'Choose again for me' : 'Choose for me' }}
+      </button>
+      <button class="btn next" :disabled="!picked" @click="router.push({ name: 'lay' })">Lay them</button>
+    </template>
+
+    <p v-if="wrong || cannot" class="card" role="alert">▲ {{ wrong || cannot }}</p>
+    <p v-if="!picked" class="card hint">
+      Nothing is picked yet. Have a balanced choice made for this brief, or take what you like from the
+      shelves.
+      <button class="btn next" :disabled="busy" @click="forMe">Choose for me</button>
+    </p>
+
+    <section
+      v-for="s in shelves"
+      :key="s.id"
+      class="shelf"
+      :aria-labelledby="`shelf-${s.id.replace(' ', '-')}`"
+    >
+      <h2 :id="`shelf-${s.id.replace(' ', '-')}`">
+        {{ s.title }}
+        <span v-if="s.kind && picked" class="soft small">{{ s.kind.have }} of {{ s.kind.want }}</span>
+      </h2>
+      <ul>
+        <li
+          v-for="f in s.foods"
+          :key="f.id"
+          class="food"
+          :class="{ on: chosen.has(f.id), against: !!tag(f.id) }"
+        >
+          <button class="take" :aria-pressed="chosen.has(f.id)" :disabled="busy" @click="toggle(f.id)">
+            <img :src="larder.picture(f.id, chosen.get(f.id)?.form)" alt="" loading="lazy" />
+            <span class="fname">{{ f.name }}</span>
+            <span v-if="tag(f.id)" class="tag">{{ tag(f.id) }}</span>
+            <span v-if="chosen.has(f.id)" class="tick" aria-hidden="true">✓</span>
+          </button>
+          <template v-if="chosen.get(f.id)">
+            <p class="why">{{ chosen.get(f.id)!.why }}</p>
+            <select
+              v-if="f.forms.length > 1"
+              class="form"
+              :value="chosen.get(f.id)!.form"
+              :aria-label="`${f.name}, form`"
+              :disabled="busy"
+              @change="setForm(f.id, ($event.target as HTMLSelectElement).value)"
+            >
+              <option v-for="o in f.forms" :key="o.form" :value="o.form">{{ o.says.split(',')[0] }}</option>
+            </select>
+          </template>
+        </li>
+      </ul>
+    </section>
+    <p v-if="!shelves.length" class="soft">No food on the shelves is called that.</p>
+
+    <template #look>
+      <section class="balance">
+        <h2>Balance</h2>
+        <p v-if="picked" class="score">
+          <span class="big figure">{{ chosen.size }}</span>
+          <span class="soft small"
+            >{{ chosen.size === 1 ? 'food' : 'foods' }} picked{{ own ? ', by hand' : ' for you' }}</span
+          >
+        </p>
+        <template v-if="picked && choice">
+          <div v-for="side in choice.sides" :key="side.name" class="side">
+            <h3 class="small soft">{{ sideNames[side.name] ?? side.name }}</h3>
+            <ul>
+              <li v-for="v in side.have" :key="v" class="have"><span aria-hidden="true">●</span> {{ v }}</li>
+              <li v-for="v in side.lack" :key="v" class="lack">
+                <span aria-hidden="true">○</span> <span class="only-read">missing: </span>{{ v }}
+              </li>
+            </ul>
+          </div>
+          <template v-if="choice.fillers.length">
+            <h3>What would fill the gaps</h3>
+            <ul class="fillers">
+              <li v-for="f in choice.fillers" :key="f.food" class="card">
+                <img :src="larder.picture(f.food)" alt="" />
+                <span
+                  ><b>{{ larder.name(f.food) }}</b
+                  ><br /><span class="small soft">{{ f.why }}</span></span
+                >
+                <button class="btn quiet" :disabled="busy" @click="toggle(f.food)">
+                  Add<span class="only-read"> {{ larder.name(f.food) }}</span>
+                </button>
+              </li>
+            </ul>
+          </template>
+          <p v-else class="soft small">Nothing that people usually miss is missing.</p>
+          <p class="small soft">
+            {{ count(choice.sides.flatMap(s => s.lack).length, 'thing') }} the choice does not cover. Not
+            every tray needs all of them.
+          </p>
+        </template>
+        <p v-else class="soft small">
+          When something is picked, this shows which textures, flavours, milks and colours it covers, and what
+          is missing.
+        </p>
+      </section>
+    </template>
+  </Stage>
+</template>
+
+<style scoped>
+.find {
+  font: inherit;
+  border: 1.5px solid var(--line-strong);
+  background: var(--paper);
+  color: var(--ink);
+  border-radius: var(--radius);
+  min-height: 36px;
+  padding: 0 12px;
+  width: 170px;
+}
+.hint {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  justify-content: space-between;
+}
+.shelf h2 {
+  padding: 4px 2px 6px;
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+}
+.shelf ul {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(118px, 1fr));
+  gap: 10px;
+  border-bottom: 6px solid #d3c8b3;
+  border-radius: 0 0 4px 4px;
+  padding-bottom: 10px;
+}
+.food {
+  position: relative;
+  border-radius: 10px;
+  border: 2px solid transparent;
+  display: flex;
+  flex-direction: column;
+}
+.food.on {
+  background: var(--paper);
+  border-color: var(--blue);
+}
+.take {
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  border-radius: 8px;
+  padding: 8px 6px 6px;
+  cursor: pointer;
+  display: grid;
+  justify-items: center;
+  gap: 2px;
+  text-align: center;
+}
+.take:hover {
+  background: var(--linen);
+}
+.take img {
+  width: 84px;
+  height: 84px;
+}
+.against:not(.on) img {
+  opacity: 0.55;
+  filter: grayscale(0.5);
+}
+.fname {
+  font-weight: 600;
+  font-size: 0.87rem;
+  line-height: 1.2;
+}
+.tag {
+  font-size: 0.76rem;
+  color: var(--soft);
+  font-weight: 600;
+}
+.tick {
+  position: absolute;
+  top: 6px;
+  right: 6px;
+  width: 22px;
+  height: 22px;
+  border-radius: 50%;
+  background: var(--blue);
+  color: #fff;
+  font: 700 0.8rem/22px var(--text);
+}
+.why {
+  font-size: 0.76rem;
+  color: var(--soft);
+  padding: 0 8px 6px;
+  text-align: center;
+  line-height: 1.25;
+}
+.form {
+  font: 500 0.76rem var(--text);
+  color: var(--ink);
+  margin: auto 6px 6px;
+  min-height: 30px;
+  border: 1px solid var(--line-strong);
+  border-radius: 6px;
+  background: var(--paper);
+  min-width: 0;
+}
+@media (pointer: coarse) {
+  .form {
+    min-height: 44px;
+  }
+}
+.balance {
+  display: grid;
+  gap: 12px;
+}
+.score {
+  display: flex;
+  gap: 10px;
+  align-items: flex-end;
+}
+.big {
+  font-size: 3.2rem;
+  line-height: 0.9;
+}
+.side ul {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 12px;
+  font-size: 0.9rem;
+}
+.side h3 {
+  font-family: var(--text);
+  font-weight: 500;
+}
+.have span {
+  color: var(--ink);
+}
+.lack {
+  color: var(--soft);
+}
+.lack span {
+  color: var(--blue);
+}
+.fillers {
+  display: grid;
+  gap: 8px;
+}
+.fillers .card {
+  display: grid;
+  grid-template-columns: 44px 1fr auto;
+  gap: 10px;
+  align-items: center;
+  padding: 8px 6px 8px 10px;
+  font-size: 0.92rem;
+  line-height: 1.25;
+}
+.fillers img {
+  width: 44px;
+  height: 44px;
+}
+</style>
