@@ -48,8 +48,8 @@ lint: web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json we
 
 test-go: web/dist/index.html
 	@scripts/need.sh mariadbd:mariadb-server
-	go test $$(go list ./... | grep -vxF "$$(go list $(RACY))")
-	go test -race $(RACY)
+	go test ./...
+	go test -race -short $(RACY)
 
 test-web: bin/happytray e2e/node_modules/.package-lock.json
 	@scripts/need.sh mariadbd:mariadb-server chromium:chromium

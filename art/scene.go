@@ -2,6 +2,8 @@ package art
 
 import (
 	"fmt"
+	"maps"
+	"slices"
 	"strings"
 
 	"happytray/core/food"
@@ -9,14 +11,21 @@ import (
 	"happytray/core/tray"
 )
 
-// Scene is a tray ready to draw: the board, a sheet of drawings, and the pieces
+// Scene is a tray ready to draw: the board, every drawing once, and the pieces
 // in bands from low to high. A band's shadows are painted before its pieces, so
 // that tall things shade low ones.
 type Scene struct {
-	Box   [4]float64 `json:"box"` // x, y, width, height in mm, with room for the shadow
-	Board string     `json:"board"`
-	Sheet string     `json:"sheet"`
-	Bands []Band     `json:"bands"`
+	Box      [4]float64         `json:"box"` // x, y, width, height in mm, with room for the shadow
+	Board    string             `json:"board"`
+	Drawings map[string]Drawing `json:"drawings"` // by Placed.Use
+	Defs     map[string]string  `json:"defs"`     // gradients by id, which drawings name as url(#id)
+	Bands    []Band             `json:"bands"`
+}
+
+// Drawing is one piece or vessel round its own origin.
+type Drawing struct {
+	SVG   string `json:"svg"`
+	Shade string `json:"shade"` // path data of what casts its shadow
 }
 
 // Band is what tops out at about the same height.
@@ -40,10 +49,11 @@ var bandTops = []float64{15, 29}
 // Compose makes the scene of a tray.
 func Compose(t *tray.Tray, larder *food.Larder) Scene {
 	if t.Board == nil {
-		return Scene{Bands: []Band{}}
+		return Scene{Drawings: map[string]Drawing{}, Defs: map[string]string{}, Bands: []Band{}}
 	}
 	box := t.Board.Outline.Bounds().Grow(14)
-	s := Scene{Box: [4]float64{box.Min.X, box.Min.Y, box.W(), box.H()}, Board: Board(t.Board), Sheet: Sheet(t, larder) + silhouettes(t, larder)}
+	s := Scene{Box: [4]float64{box.Min.X, box.Min.Y, box.W(), box.H()}, Board: Board(t.Board)}
+	s.Drawings, s.Defs = sheet(t, larder)
 	s.Bands = make([]Band, len(bandTops)+2)
 	for layer := 0; layer <= 8; layer++ {
 		for i := range t.Elements {
@@ -71,11 +81,9 @@ func Compose(t *tray.Tray, larder *food.Larder) Scene {
 	return s
 }
 
-// silhouettes holds the outline of each drawing, for its shadow.
-func silhouettes(t *tray.Tray, larder *food.Larder) string {
-	var b strings.Builder
-	b.WriteString("<defs>")
-	seen := map[string]bool{}
+// sheet draws every piece and vessel the tray uses, once each.
+func sheet(t *tray.Tray, larder *food.Larder) (map[string]Drawing, map[string]string) {
+	drawings, defs := map[string]Drawing{}, map[string]string{}
 	for i := range t.Elements {
 		e := &t.Elements[i]
 		f, ok := larder.Get(e.Food)
@@ -84,25 +92,26 @@ func silhouettes(t *tray.Tray, larder *food.Larder) string {
 		}
 		s, _ := f.Spec(e.Form)
 		for k := range e.Pieces {
-			id := KeyOf(e, k).ID()
-			if seen[id] {
+			key := KeyOf(e, k)
+			id := key.ID()
+			if _, seen := drawings[id]; seen {
 				continue
 			}
-			seen[id] = true
+			var d Drawing
 			var o geom.Outline
 			if v, ok := t.Vessel(e.Vessel); ok {
-				o = v.Footprint()
+				d.SVG, o = Bowl(v, f, s, defs), v.Footprint()
 			} else {
-				o = s.Outline(e.Food, e.Pieces[k].Variant)
+				d.SVG, o = Sprite(f, s, key.Variant, defs), s.Outline(e.Food, key.Variant)
 			}
 			if s.Shape == "leaf" {
 				o = o.Scale(.7)
 			}
-			fmt.Fprintf(&b, `<path id="o-%s" d="%s"/>`, id, poly(o))
+			d.Shade = poly(o)
+			drawings[id] = d
 		}
 	}
-	b.WriteString("</defs>")
-	return b.String()
+	return drawings, defs
 }
 
 // Tray draws the whole tray as a standalone SVG document in true millimetres.
@@ -111,8 +120,12 @@ func Tray(t *tray.Tray, larder *food.Larder) string {
 	var b strings.Builder
 	fmt.Fprintf(&b, `<svg xmlns="http://www.w3.org/2000/svg" width="%smm" height="%smm" viewBox="%s %s %s %s" role="img"><title>%s</title>`,
 		f(s.Box[2]), f(s.Box[3]), f(s.Box[0]), f(s.Box[1]), f(s.Box[2]), f(s.Box[3]), escape(t.Title))
-	b.WriteString(`<defs><filter id="shade" x="-3%" y="-3%" width="106%" height="106%"><feGaussianBlur stdDeviation="1.9"/></filter></defs>`)
-	b.WriteString(s.Board + s.Sheet)
+	b.WriteString(`<defs><filter id="shade" x="-3%" y="-3%" width="106%" height="106%"><feGaussianBlur stdDeviation="1.9"/></filter>`)
+	writeDefs(&b, s.Defs)
+	for _, id := range slices.Sorted(maps.Keys(s.Drawings)) {
+		fmt.Fprintf(&b, `<g id="%s">%s</g><path id="o-%s" d="%s"/>`, id, s.Drawings[id].SVG, id, s.Drawings[id].Shade)
+	}
+	b.WriteString("</defs>" + s.Board)
 	for _, band := range s.Bands {
 		if len(band.Pieces) == 0 {
 			continue

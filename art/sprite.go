@@ -35,8 +35,27 @@ type subject struct {
 	cut     colour.Lab   // cut face
 }
 
-// Sprite draws one piece round its origin and returns the SVG fragment.
+// Sprite draws one piece round its origin and returns the SVG fragment; the
+// gradients it needs are added to defs.
 func Sprite(f *food.Food, s food.Spec, variant int, defs map[string]string) string {
+	return remembered(spriteKey{*f, s.Form, variant}.key(), defs, func(defs map[string]string) string {
+		return sprite(f, s, variant, defs)
+	})
+}
+
+// spriteKey is everything a sprite depends on.
+type spriteKey struct {
+	food    food.Food
+	form    string
+	variant int
+}
+
+func (k spriteKey) key() string {
+	s, _ := k.food.Spec(k.form)
+	return fmt.Sprintf("%s|%s|%d|%s|%s|%s|%v", k.food.ID, k.form, k.variant, k.food.Category, k.food.Colour, k.food.Cut, s)
+}
+
+func sprite(f *food.Food, s food.Spec, variant int, defs map[string]string) string {
 	p := newPen(defs, f.ID, s.Form, string(rune('a'+variant)))
 	sub := subject{food: f, spec: s, outline: s.Outline(f.ID, variant), turn: s.Turned(f.ID, variant), out: colour.Must(f.Colour), cut: colour.Must(f.Cut)}
 	// no two pieces are quite the same tone
@@ -91,44 +110,6 @@ func KeyOf(e *tray.Element, piece int) Key {
 		return Key{Food: e.Food, Form: e.Form, Vessel: e.Vessel}
 	}
 	return Key{Food: e.Food, Form: e.Form, Variant: e.Pieces[piece].Variant % food.Variants}
-}
-
-// Sheet draws every piece and vessel the tray uses, once each, as a block of
-// <defs> whose groups are placed with <use href="#id">.
-func Sheet(t *tray.Tray, larder *food.Larder) string {
-	defs := map[string]string{}
-	var groups strings.Builder
-	seen := map[Key]bool{}
-	for i := range t.Elements {
-		e := &t.Elements[i]
-		for k := range e.Pieces {
-			key := KeyOf(e, k)
-			if seen[key] {
-				continue
-			}
-			seen[key] = true
-			groups.WriteString(`<g id="` + key.ID() + `">` + draw(key, t, larder, defs) + "</g>")
-		}
-	}
-	var b strings.Builder
-	b.WriteString("<defs>")
-	writeDefs(&b, defs)
-	b.WriteString(groups.String())
-	b.WriteString("</defs>")
-	return b.String()
-}
-
-func draw(k Key, t *tray.Tray, larder *food.Larder, defs map[string]string) string {
-	f, ok := larder.Get(k.Food)
-	if !ok {
-		return ""
-	}
-	s, _ := f.Spec(k.Form)
-	if k.Vessel != "" {
-		v, _ := t.Vessel(k.Vessel)
-		return Bowl(v, f, s, defs)
-	}
-	return Sprite(f, s, k.Variant, defs)
 }
 
 // Portion is a small standalone picture of a food in its first form: a few

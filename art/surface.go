@@ -14,6 +14,11 @@ import (
 // Bowl draws a vessel from above with what is in it: rim, wall, a dark inner
 // ring, and a swirl of dip or a heap of pieces.
 func Bowl(v board.Vessel, fd *food.Food, s food.Spec, defs map[string]string) string {
+	key := fmt.Sprintf("bowl|%v|%s", v, spriteKey{*fd, s.Form, 0}.key())
+	return remembered(key, defs, func(defs map[string]string) string { return bowl(v, fd, s, defs) })
+}
+
+func bowl(v board.Vessel, fd *food.Food, s food.Spec, defs map[string]string) string {
 	p := newPen(defs, v.ID, fd.ID)
 	c := colour.Must(v.Colour)
 	o := v.Footprint()

@@ -239,6 +239,39 @@ func TestLostDatabaseIsSaidAndComesBack(t *testing.T) {
 	}
 }
 
+// A copy that is killed leaves its database server running; the next start must
+// take the data over, not talk to the one or fight with it.
+func TestOrphanIsTakenOver(t *testing.T) {
+	ctx := context.Background()
+	dir := filepath.Join(home, "orphan")
+	first, err := localdb.Start(ctx, dir)
+	if err != nil {
+		t.Fatal(err)
+	}
+	s, err := Open(ctx, first.DSN())
+	if err != nil {
+		t.Fatal(err)
+	}
+	j, err := s.Create(ctx, Heading{Title: "kept"}, `1`, "")
+	if err != nil {
+		t.Fatal(err)
+	}
+	s.Close()
+	first.Abandon()
+	second, err := localdb.Start(ctx, dir)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer second.Stop()
+	if s, err = Open(ctx, second.DSN()); err != nil {
+		t.Fatal(err)
+	}
+	defer s.Close()
+	if got, _, err := s.Job(ctx, j.ID); err != nil || got.Title != "kept" {
+		t.Errorf("after the takeover: %v %v", got, err)
+	}
+}
+
 func TestLocalServerRefusals(t *testing.T) {
 	if _, err := localdb.Start(context.Background(), filepath.Join(home, "db")); err == nil || !strings.Contains(err.Error(), "second copy") {
 		t.Errorf("second copy: %v", err)

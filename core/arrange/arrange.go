@@ -11,6 +11,7 @@ import (
 	"fmt"
 	"math"
 	"runtime"
+	"runtime/debug"
 	"sync"
 	"time"
 
@@ -105,7 +106,7 @@ func Lay(ctx context.Context, t *tray.Tray, larder *food.Larder, o Options) (Res
 	}
 	s := newSearch(t, larder, o)
 	best := candidate{score: -1}
-	if given := review.NewLive(t, larder).Review(); given.Legal() && allPlaced(t) {
+	if given := review.NewLive(t, larder).Review(); given.Legal() && anyPlaced(t) {
 		best = candidate{tray: t.Clone(), score: given.Score}
 	}
 	tried := 0
@@ -163,13 +164,13 @@ func Lay(ctx context.Context, t *tray.Tray, larder *food.Larder, o Options) (Res
 	return Result{Tray: best.tray, Score: best.score, Tried: tried, Unfit: s.unfit(best.tray)}, nil
 }
 
-func allPlaced(t *tray.Tray) bool {
+func anyPlaced(t *tray.Tray) bool {
 	for i := range t.Elements {
-		if !t.Elements[i].Placed {
-			return false
+		if t.Elements[i].Placed {
+			return true
 		}
 	}
-	return len(t.Elements) > 0
+	return false
 }
 
 type candidate struct {
@@ -204,22 +205,33 @@ func newSearch(t *tray.Tray, larder *food.Larder, o Options) *search {
 // round tries n layouts, numbers first to first+n-1, in parallel.
 func (s *search) round(ctx context.Context, first, n int, best candidate) []candidate {
 	out := make([]candidate, n)
-	jobs := make(chan int)
+	jobs := make(chan int, n)
+	for k := range n {
+		jobs <- k
+	}
+	close(jobs)
+	broken := make(chan any, n)
 	var wg sync.WaitGroup
 	for range min(s.workers, n) {
 		wg.Add(1)
 		go func() {
 			defer wg.Done()
+			defer func() {
+				if v := recover(); v != nil {
+					broken <- fmt.Sprintf("%v\n%s", v, debug.Stack())
+				}
+			}()
 			for k := range jobs {
 				out[k] = s.try(ctx, first+k, best)
 			}
 		}()
 	}
-	for k := range n {
-		jobs <- k
-	}
-	close(jobs)
 	wg.Wait()
+	select {
+	case v := <-broken:
+		panic(v) // in the caller's goroutine, where a server can answer for it
+	default:
+	}
 	return out
 }
 
@@ -299,6 +311,9 @@ func (s *search) unfit(t *tray.Tray) []Unfit {
 		}
 		spec, _ := f.Spec(e.Form)
 		area := food.FootprintMM2(spec, missing) / 100
+		if e.Kind() == food.KindGarnish { // it lies on its neighbours, so it has no footprint of its own
+			area = float64(missing) * spec.Outline(f.ID, 0).Area() / 100
+		}
 		if v, ok := t.Vessel(e.Vessel); ok {
 			area = v.Footprint().Area() / 100
 		}

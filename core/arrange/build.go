@@ -14,10 +14,16 @@ import (
 // layout is a tray while it is being built: what lies on it so far, ready for
 // questions about room.
 type layout struct {
-	s     *search
-	t     *tray.Tray
-	laid  []placed
-	index map[[2]int][]int // bins of binMM to indices in laid
+	s    *search
+	t    *tray.Tray
+	laid []placed
+
+	// bins of binMM hold indices into laid; what reaches beyond them counts to
+	// the outermost ones
+	bins    [][]int32
+	across  int
+	asked   []int32 // the question in which laid[i] was last named
+	inquiry int32
 }
 
 // placed is one piece on the board.
@@ -28,20 +34,48 @@ type placed struct {
 
 const binMM = 48
 
-func (l *layout) bins(box geom.Rect, f func(key [2]int)) {
-	x0, y0 := int(math.Floor(box.Min.X/binMM)), int(math.Floor(box.Min.Y/binMM))
-	x1, y1 := int(math.Floor(box.Max.X/binMM)), int(math.Floor(box.Max.Y/binMM))
+func newLayout(s *search, t *tray.Tray) *layout {
+	l := &layout{s: s, t: t, across: int(s.zone.box.W()/binMM) + 1}
+	l.bins = make([][]int32, l.across*(int(s.zone.box.H()/binMM)+1))
+	return l
+}
+
+// window is the bins that a box touches, as first and last column and row.
+func (l *layout) window(box geom.Rect) (x0, y0, x1, y1 int) {
+	o, down := l.s.zone.box.Min, len(l.bins)/l.across
+	at := func(v, from float64, n int) int { return max(0, min(n-1, int(math.Floor((v-from)/binMM)))) }
+	return at(box.Min.X, o.X, l.across), at(box.Min.Y, o.Y, down), at(box.Max.X, o.X, l.across), at(box.Max.Y, o.Y, down)
+}
+
+// near calls f with everything laid whose box meets box, once each, until f
+// answers false.
+func (l *layout) near(box geom.Rect, f func(o *placed) bool) {
+	l.inquiry++
+	x0, y0, x1, y1 := l.window(box)
 	for y := y0; y <= y1; y++ {
 		for x := x0; x <= x1; x++ {
-			f([2]int{x, y})
+			for _, k := range l.bins[y*l.across+x] {
+				if l.asked[k] == l.inquiry {
+					continue
+				}
+				l.asked[k] = l.inquiry
+				if o := &l.laid[k]; o.body.Box.Meets(box) && !f(o) {
+					return
+				}
+			}
 		}
 	}
 }
 
 func (l *layout) add(e int, b geom.Body) {
-	k := len(l.laid)
-	l.laid = append(l.laid, placed{e, b})
-	l.bins(b.Box, func(key [2]int) { l.index[key] = append(l.index[key], k) })
+	k := int32(len(l.laid))
+	l.laid, l.asked = append(l.laid, placed{e, b}), append(l.asked, 0)
+	x0, y0, x1, y1 := l.window(b.Box)
+	for y := y0; y <= y1; y++ {
+		for x := x0; x <= x1; x++ {
+			l.bins[y*l.across+x] = append(l.bins[y*l.across+x], k)
+		}
+	}
 }
 
 // addElement puts all pieces of a laid element into the index.
@@ -55,21 +89,12 @@ func (l *layout) addElement(e int) {
 // element's piece than slack times what is allowed.
 func (l *layout) clash(e int, b *geom.Body, slack float64) bool {
 	hit := false
-	l.bins(b.Box, func(key [2]int) {
-		if hit {
-			return
+	l.near(b.Box, func(o *placed) bool {
+		if o.e != e {
+			d, _ := geom.Penetration(b, &o.body)
+			hit = d > review.Touch(&l.t.Elements[e], &l.t.Elements[o.e])*slack
 		}
-		for _, k := range l.index[key] {
-			o := &l.laid[k]
-			if o.e == e || !o.body.Box.Meets(b.Box) {
-				continue
-			}
-			may := review.Touch(&l.t.Elements[e], &l.t.Elements[o.e]) * slack
-			if d, _ := geom.Penetration(b, &o.body); d > may {
-				hit = true
-				return
-			}
-		}
+		return !hit
 	})
 	return hit
 }
@@ -80,7 +105,7 @@ const touchSlack = .85
 // build turns a plan into a whole layout: rigid things, trails, fill, greens.
 // What does not fit goes to reserve or stays unplaced, never on top of others.
 func (s *search) build(ctx context.Context, p *plan, r *rand.Rand) *tray.Tray {
-	l := &layout{s: s, t: s.tray.Clone(), index: map[[2]int][]int{}}
+	l := newLayout(s, s.tray.Clone())
 	for i := range l.t.Elements {
 		e := &l.t.Elements[i]
 		if e.Locked && e.Placed {

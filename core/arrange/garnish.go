@@ -3,6 +3,7 @@ package arrange
 import (
 	"math"
 	"math/rand/v2"
+	"slices"
 
 	"happytray/core/colour"
 	"happytray/core/food"
@@ -67,23 +68,19 @@ func (l *layout) bland(q geom.Point, mine colour.Lab) (float64, bool) {
 	box := geom.Rect{Min: q, Max: q}.Grow(16)
 	var under []int
 	ok := true
-	seen := map[int]bool{}
-	l.bins(box, func(key [2]int) {
-		for _, k := range l.index[key] {
-			o := &l.laid[k]
-			if !o.body.Box.Meets(box) || seen[o.e] {
-				continue
-			}
-			seen[o.e] = true
-			e := &l.t.Elements[o.e]
-			if e.Vessel != "" && o.body.Outline.EdgeDistance(q) > 6 && o.body.Outline.Contains(q) || e.Form == "whole" && o.body.Outline.Contains(q) {
-				ok = false
-			}
+	l.near(box, func(o *placed) bool {
+		e := &l.t.Elements[o.e]
+		inside := o.body.Outline.Contains(q)
+		if e.Vessel != "" && inside && o.body.Outline.EdgeDistance(q) > 6 || e.Form == "whole" && inside {
+			ok = false
+		}
+		if !slices.Contains(under, o.e) {
 			under = append(under, o.e)
 		}
+		return ok
 	})
 	if !ok || len(under) == 0 {
-		return 0, false
+		return 0, ok // bare board is the last resort
 	}
 	score := 0.0
 	for i, a := range under {

@@ -28,11 +28,7 @@ type grain struct {
 
 func (g *grain) moveTo(p geom.Point) {
 	g.at = p
-	o := g.body.Outline
-	for i, q := range g.local {
-		o[i] = geom.Point{X: q.X + p.X, Y: q.Y + p.Y}
-	}
-	g.body = geom.ConvexBody(o)
+	g.body.Shift(g.local, p)
 }
 
 // packing is how densely loose pieces lie when they touch: share of their room
@@ -97,7 +93,7 @@ func (sh *share) pack(ctx context.Context, r *rand.Rand) {
 func newGrain(region, e, variant int, shapes []geom.Outline, at geom.Point, upper bool) grain {
 	o := shapes[variant]
 	g := grain{region: region, e: e, variant: variant, upper: upper, local: o}
-	g.body.Outline = make(geom.Outline, len(o))
+	g.body = geom.ConvexBody(append(geom.Outline(nil), o...))
 	g.r = math.Sqrt(o.Area() / math.Pi)
 	for _, p := range o {
 		g.reach = math.Max(g.reach, p.Len())
@@ -189,18 +185,13 @@ func (sh *share) settle(ctx context.Context, grains []grain) {
 					}
 				}
 			}
-			l.bins(g.body.Box, func(k [2]int) {
-				for _, j := range l.index[k] {
-					o := &l.laid[j]
-					if !o.body.Box.Meets(g.body.Box) {
-						continue
-					}
-					may := review.Touch(&l.t.Elements[g.e], &l.t.Elements[o.e]) * .7
-					if p, away := geom.Penetration(&g.body, &o.body); p > may {
-						push = push.Add(away.Mul(.8 * (p - may + .1)))
-						rest = false
-					}
+			l.near(g.body.Box, func(o *placed) bool {
+				may := review.Touch(&l.t.Elements[g.e], &l.t.Elements[o.e]) * .7
+				if p, away := geom.Penetration(&g.body, &o.body); p > may {
+					push = push.Add(away.Mul(.8 * (p - may + .1)))
+					rest = false
 				}
+				return true
 			})
 			if z.deep(g.at) < g.reach+z.grid.Cell {
 				worst := 0.0
@@ -284,10 +275,10 @@ func (sh *share) close(grains []grain) {
 			paint(grains[i].body.Outline)
 		}
 	}
-	dist, tmp := make([]int32, n), make([]int32, n)
+	dist, wide, tmp := make([]int32, n), make([]int32, n), make([]int32, n)
 	skip := make([]bool, n)
+	g.DistanceField(dist, tmp, geom.Window{X0: 0, Y0: 0, X1: g.W, Y1: g.H}, block, true)
 	for range 60 {
-		g.DistanceField(dist, tmp, geom.Window{X0: 0, Y0: 0, X1: g.W, Y1: g.H}, block, true)
 		best, where := int32(0), -1
 		for i, d := range dist {
 			if d > best && !skip[i] {
@@ -323,6 +314,13 @@ func (sh *share) close(grains []grain) {
 			if done = sh.legal(grains, pick); done {
 				o.upper = false
 				paint(o.body.Outline)
+				// no distance beyond the widest one can have come from here
+				reach := int(math.Sqrt(float64(best))) + 1
+				near := g.Grow(g.Window(o.body.Box, 0), reach)
+				g.DistanceField(wide, tmp, g.Grow(near, reach), block, true)
+				for y := near.Y0; y < near.Y1; y++ {
+					copy(dist[y*g.W+near.X0:y*g.W+near.X1], wide[y*g.W+near.X0:y*g.W+near.X1])
+				}
 			} else {
 				o.gone = gone
 				o.moveTo(was)

@@ -56,13 +56,20 @@ func FindRoom(ctx context.Context, t *tray.Tray, larder *food.Larder, id string)
 			c.Elements = append(c.Elements, o)
 		}
 	}
-	res, err := Lay(ctx, c, larder, Options{Seed: t.Seed, Effort: 3})
-	if err != nil {
-		return tray.Element{}, false, err
+	s := newSearch(c, larder, Options{Seed: t.Seed})
+	best, bestScore := e, -1.0
+	for k := range 3 {
+		got := s.try(ctx, k, candidate{})
+		if got.tray == nil {
+			continue
+		}
+		if laid := got.tray.Elements[got.tray.Find(id)]; laid.Placed && laid.Count == e.Count && got.score > bestScore {
+			best, bestScore = laid, got.score
+		}
 	}
-	if got := res.Tray.Elements[res.Tray.Find(id)]; got.Placed && got.Count == e.Count {
-		got.Locked = e.Locked
-		return got, true, nil
+	if bestScore >= 0 {
+		best.Locked = e.Locked
+		return best, true, nil
 	}
 	mid := t.Board.FoodZone.Centroid()
 	put, err := Put(t, larder, id, geom.Pose{X: mid.X, Y: mid.Y, Turn: e.TurnDeg})

@@ -140,6 +140,9 @@ func (z *zone) corners() []float64 {
 
 // even spreads points over the zone by Lloyd's relaxation on the raster.
 func (z *zone) even(ps []geom.Point, rounds int) []geom.Point {
+	if len(ps) == 0 {
+		return ps
+	}
 	for range rounds {
 		sum := make([]geom.Point, len(ps))
 		n := make([]float64, len(ps))

@@ -56,20 +56,15 @@ func (l *layout) band(wish []geom.Point, width float64) []geom.Point {
 			q := line[i]
 			push := geom.Point{}
 			box := geom.Rect{Min: q, Max: q}.Grow(clear)
-			l.bins(box, func(key [2]int) {
-				for _, k := range l.index[key] {
-					o := &l.laid[k].body
-					if !o.Box.Meets(box) {
-						continue
-					}
-					edge := o.Outline.NearestOnEdge(q)
-					d := q.Dist(edge)
-					if o.Outline.Contains(q) {
-						push = push.Add(edge.Sub(q).Unit().Mul(.25 * (clear + d) / 2))
-					} else if d < clear {
-						push = push.Add(q.Sub(edge).Unit().Mul(.25 * (clear - d)))
-					}
+			l.near(box, func(o *placed) bool {
+				edge := o.body.Outline.NearestOnEdge(q)
+				d := q.Dist(edge)
+				if o.body.Outline.Contains(q) {
+					push = push.Add(edge.Sub(q).Unit().Mul(.25 * (clear + d) / 2))
+				} else if d < clear {
+					push = push.Add(q.Sub(edge).Unit().Mul(.25 * (clear - d)))
 				}
+				return true
 			})
 			if d := z.deep(q); d < clear+1 {
 				push = push.Add(z.inward(q).Mul(.5 * (clear + 1 - d)))

@@ -8,21 +8,60 @@ type Body struct {
 	Box     Rect
 	Hull    Outline
 	convex  bool
+	normals []Point // of the hull's edges, outward, of length one
 }
 
 // NewBody prepares an outline; it is kept, not copied.
 func NewBody(o Outline) Body {
-	b := Body{Outline: o, Box: o.Bounds(), convex: o.Convex()}
-	if b.convex {
-		b.Hull = o
-	} else {
-		b.Hull = o.Hull()
+	if o.Convex() {
+		return ConvexBody(o)
 	}
-	return b
+	h := o.Hull()
+	return Body{Outline: o, Box: o.Bounds(), Hull: h, normals: outward(h)}
 }
 
 // ConvexBody prepares an outline that is known to be convex; it is kept, not copied.
-func ConvexBody(o Outline) Body { return Body{Outline: o, Hull: o, Box: o.Bounds(), convex: true} }
+func ConvexBody(o Outline) Body {
+	return Body{Outline: o, Hull: o, Box: o.Bounds(), convex: true, normals: outward(o)}
+}
+
+func outward(o Outline) []Point {
+	sign := 1.0
+	if o.SignedArea() > 0 {
+		sign = -1
+	}
+	out := make([]Point, len(o))
+	for i, p := range o {
+		if e := o[(i+1)%len(o)].Sub(p); e.Len() > 1e-9 {
+			out[i] = e.Unit().Normal().Mul(sign)
+		} // an edge without length has no normal, and parts nothing
+	}
+	return out
+}
+
+// Shift puts a convex body at a place: local is its outline round the origin.
+// It is what a search does most, so nothing is made anew.
+func (b *Body) Shift(local Outline, to Point) {
+	o := b.Outline
+	box := Rect{Pt(math.Inf(1), math.Inf(1)), Pt(math.Inf(-1), math.Inf(-1))}
+	for i, q := range local {
+		p := Point{q.X + to.X, q.Y + to.Y}
+		o[i] = p
+		if p.X < box.Min.X {
+			box.Min.X = p.X
+		}
+		if p.X > box.Max.X {
+			box.Max.X = p.X
+		}
+		if p.Y < box.Min.Y {
+			box.Min.Y = p.Y
+		}
+		if p.Y > box.Max.Y {
+			box.Max.Y = p.Y
+		}
+	}
+	b.Box = box
+}
 
 // Penetration says how deep a and b overlap, in mm: for convex outlines the
 // smallest shift that parts them (separating axes, Gottschalk 1996), with the
@@ -32,7 +71,7 @@ func Penetration(a, b *Body) (depth float64, away Point) {
 	if !a.Box.Meets(b.Box) {
 		return 0, Point{}
 	}
-	depth, away = hullPenetration(a.Hull, b.Hull)
+	depth, away = hullPenetration(a, b)
 	if depth <= 0 || a.convex && b.convex {
 		return depth, away
 	}
@@ -40,33 +79,31 @@ func Penetration(a, b *Body) (depth float64, away Point) {
 	return math.Min(d, depth), away
 }
 
-func hullPenetration(a, b Outline) (float64, Point) {
+func hullPenetration(a, b *Body) (float64, Point) {
+	// Most neighbours in a search are apart, and most of those are parted by the
+	// line between their middles.
+	between := b.Box.Centre().Sub(a.Box.Centre())
+	if -least(a.Hull, between.Mul(-1)) <= least(b.Hull, between) {
+		return 0, Point{}
+	}
 	best := math.Inf(1)
 	var axis Point
-	for pass := 0; pass < 2; pass++ {
-		o := a
-		if pass == 1 {
-			o = b
-		}
-		for i := range o {
-			e := o[(i+1)%len(o)].Sub(o[i])
-			l := e.Len()
-			if l < 1e-9 {
-				continue
-			}
-			n := Point{-e.Y / l, e.X / l}
-			amin, amax := span(a, n)
-			bmin, bmax := span(b, n)
-			right, left := bmax-amin, amax-bmin // shift a along +n, or along -n
-			if right <= 0 || left <= 0 {
+	for i, n := range a.normals {
+		d := n.Dot(a.Hull[i]) - least(b.Hull, n)
+		if d < best && n != (Point{}) {
+			if d <= 0 {
 				return 0, Point{}
 			}
-			if right < best {
-				best, axis = right, n
+			best, axis = d, n.Mul(-1)
+		}
+	}
+	for i, n := range b.normals {
+		d := n.Dot(b.Hull[i]) - least(a.Hull, n)
+		if d < best && n != (Point{}) {
+			if d <= 0 {
+				return 0, Point{}
 			}
-			if left < best {
-				best, axis = left, n.Mul(-1)
-			}
+			best, axis = d, n
 		}
 	}
 	if math.IsInf(best, 1) {
@@ -75,18 +112,15 @@ func hullPenetration(a, b Outline) (float64, Point) {
 	return best, axis
 }
 
-func span(o Outline, n Point) (lo, hi float64) {
-	lo, hi = math.Inf(1), math.Inf(-1)
+// least is how far back along n the outline reaches.
+func least(o Outline, n Point) float64 {
+	lo := math.Inf(1)
 	for _, p := range o {
-		d := p.X*n.X + p.Y*n.Y
-		if d < lo {
+		if d := p.X*n.X + p.Y*n.Y; d < lo {
 			lo = d
 		}
-		if d > hi {
-			hi = d
-		}
 	}
-	return lo, hi
+	return lo
 }
 
 func deepest(a, b Outline) float64 {

@@ -4,9 +4,10 @@
 package geom
 
 import (
-	"encoding/json"
-	"fmt"
+	"bytes"
+	"errors"
 	"math"
+	"strconv"
 )
 
 // Point is a place in the plane, in millimetres. It is written in JSON as [x, y].
@@ -64,19 +65,107 @@ func round2(v float64) float64 {
 // MarshalJSON writes [x, y], rounded to a hundredth of a millimetre.
 func (p Point) MarshalJSON() ([]byte, error) {
 	if !p.Finite() {
-		return nil, fmt.Errorf("a point must have ordinary numbers")
+		return nil, errNotFinite
 	}
-	return json.Marshal([2]float64{round2(p.X), round2(p.Y)})
+	return p.appendJSON(make([]byte, 0, 24)), nil
 }
+
+var errNotFinite = errors.New("a point must have ordinary numbers")
+
+func (p Point) appendJSON(b []byte) []byte {
+	b = append(b, '[')
+	b = strconv.AppendFloat(b, round2(p.X), 'f', -1, 64)
+	b = append(b, ',')
+	b = strconv.AppendFloat(b, round2(p.Y), 'f', -1, 64)
+	return append(b, ']')
+}
+
+var errNotPoint = errors.New("a point is written as [x, y] in millimetres")
 
 // UnmarshalJSON reads [x, y] and refuses anything but two numbers.
 func (p *Point) UnmarshalJSON(b []byte) error {
-	var xy []float64
-	if err := json.Unmarshal(b, &xy); err != nil || len(xy) != 2 {
-		return fmt.Errorf("a point is written as [x, y] in millimetres")
+	rest, err := p.parse(b)
+	if err != nil || len(skip(rest)) != 0 {
+		return errNotPoint
 	}
-	p.X, p.Y = xy[0], xy[1]
 	return nil
+}
+
+// parse reads one point from the head of b and returns what follows it. A tray
+// holds tens of thousands of points, so they are not read by reflection.
+func (p *Point) parse(b []byte) (rest []byte, err error) {
+	if b = skip(b); len(b) == 0 || b[0] != '[' {
+		return nil, errNotPoint
+	}
+	if p.X, b, err = number(b[1:]); err != nil || len(b) == 0 || b[0] != ',' {
+		return nil, errNotPoint
+	}
+	if p.Y, b, err = number(b[1:]); err != nil || len(b) == 0 || b[0] != ']' {
+		return nil, errNotPoint
+	}
+	return b[1:], nil
+}
+
+// number reads a JSON number and the white space round it.
+func number(b []byte) (v float64, rest []byte, err error) {
+	b = skip(b)
+	n := 0
+	for n < len(b) && (b[n] >= '0' && b[n] <= '9' || b[n] == '-' || b[n] == '+' || b[n] == '.' || b[n] == 'e' || b[n] == 'E') {
+		n++
+	}
+	if v, err = strconv.ParseFloat(string(b[:n]), 64); err != nil { // also for 1e999
+		return 0, nil, errNotPoint
+	}
+	return v, skip(b[n:]), nil
+}
+
+// skip is b without leading JSON white space.
+func skip(b []byte) []byte {
+	for len(b) > 0 && (b[0] == ' ' || b[0] == '\n' || b[0] == '\t' || b[0] == '\r') {
+		b = b[1:]
+	}
+	return b
+}
+
+// UnmarshalJSON reads a list of points.
+func (o *Outline) UnmarshalJSON(b []byte) error {
+	if string(b) == "null" {
+		*o = nil
+		return nil
+	}
+	if b = skip(b); len(b) == 0 || b[0] != '[' {
+		return errNotPoint
+	}
+	out := make(Outline, 0, min(1024, bytes.Count(b, []byte{'['})))
+	for b = skip(b[1:]); len(b) > 0 && b[0] != ']'; {
+		var p Point
+		var err error
+		if b, err = p.parse(b); err != nil {
+			return err
+		}
+		out = append(out, p)
+		if b = skip(b); len(b) > 0 && b[0] == ',' {
+			b = skip(b[1:])
+		}
+	}
+	*o = out
+	return nil
+}
+
+// MarshalJSON writes the list of points; a nil outline is an empty list.
+func (o Outline) MarshalJSON() ([]byte, error) {
+	b := make([]byte, 0, 2+18*len(o))
+	b = append(b, '[')
+	for i, p := range o {
+		if !p.Finite() {
+			return nil, errNotFinite
+		}
+		if i > 0 {
+			b = append(b, ',')
+		}
+		b = p.appendJSON(b)
+	}
+	return append(b, ']'), nil
 }
 
 // Round is p rounded to a hundredth of a millimetre, as it is stored.

@@ -63,6 +63,21 @@ func Read(b []byte, v any) error {
 	return explain(json.Unmarshal(b, v))
 }
 
+// Sound reports whether b is one JSON document within the bounds of size and depth.
+func Sound(b []byte) error {
+	if len(b) > MaxBytes {
+		return Bad("", "the document is larger than %d MB", MaxBytes>>20)
+	}
+	if err := depth(b); err != nil {
+		return err
+	}
+	if !json.Valid(b) {
+		var v json.RawMessage
+		return explain(json.Unmarshal(b, &v))
+	}
+	return nil
+}
+
 func depth(b []byte) error {
 	d, inString, escaped := 0, false, false
 	for _, c := range b {
@@ -159,17 +174,86 @@ func ReadObject(b []byte, known any) (Extra, error) {
 	if err := json.Unmarshal(b, known); err != nil {
 		return nil, explain(err)
 	}
-	var all map[string]json.RawMessage
-	if err := json.Unmarshal(b, &all); err != nil {
-		return nil, explain(err)
+	var extra Extra
+	have := names(reflect.TypeOf(known).Elem())
+	err := members(b, func(name string, raw []byte) {
+		for _, n := range have {
+			if n == name || strings.EqualFold(n, name) { // as encoding/json matches them
+				return
+			}
+		}
+		if extra == nil {
+			extra = Extra{}
+		}
+		extra[name] = append(json.RawMessage(nil), raw...)
+	})
+	return extra, err
+}
+
+// members walks the members of a JSON object that is known to be well formed.
+// It looks at no value twice, which decoding into a map would.
+func members(b []byte, member func(name string, raw []byte)) error {
+	i := space(b, 0)
+	if i >= len(b) || b[i] != '{' {
+		return nil // null: no members
 	}
-	for _, n := range names(reflect.TypeOf(known).Elem()) {
-		delete(all, n)
+	for i = space(b, i+1); i < len(b) && b[i] != '}'; i = space(b, i) {
+		if b[i] == ',' {
+			i = space(b, i+1)
+		}
+		end := value(b, i)
+		name := string(b[i+1 : max(i+1, end-1)])
+		if strings.IndexByte(name, '\\') >= 0 {
+			if err := json.Unmarshal(b[i:end], &name); err != nil {
+				return explain(err)
+			}
+		}
+		i = space(b, space(b, end)+1) // past the colon
+		end = value(b, i)
+		member(name, b[i:end])
+		i = end
 	}
-	if len(all) == 0 {
-		return nil, nil
+	return nil
+}
+
+// space is the index of the next byte that is not white space.
+func space(b []byte, i int) int {
+	for i < len(b) && (b[i] == ' ' || b[i] == '\n' || b[i] == '\t' || b[i] == '\r') {
+		i++
 	}
-	return all, nil
+	return i
+}
+
+// value is the index just behind the well-formed JSON value that begins at i.
+func value(b []byte, i int) int {
+	depth, inString := 0, false
+	for ; i < len(b); i++ {
+		switch c := b[i]; {
+		case inString:
+			if c == '\\' {
+				i++
+			} else if c == '"' {
+				inString = false
+				if depth == 0 {
+					return i + 1
+				}
+			}
+		case c == '"':
+			inString = true
+		case c == '{' || c == '[':
+			depth++
+		case c == '}' || c == ']':
+			if depth == 0 {
+				return i // a number or word that ends its object
+			}
+			if depth--; depth == 0 {
+				return i + 1
+			}
+		case depth == 0 && (c == ',' || c == ':' || c == ' ' || c == '\n' || c == '\t' || c == '\r'):
+			return i
+		}
+	}
+	return len(b)
 }
 
 // WriteObject encodes known and appends the unknown members in order of name.

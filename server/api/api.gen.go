@@ -403,9 +403,13 @@ type Scene struct {
 			Y     float64 `json:"y"`
 		} `json:"pieces"`
 	} `json:"bands"`
-	Board string    `json:"board"`
-	Box   []float64 `json:"box"`
-	Sheet string    `json:"sheet"`
+	Board    string            `json:"board"`
+	Box      []float64         `json:"box"`
+	Defs     map[string]string `json:"defs"`
+	Drawings map[string]struct {
+		Shade string `json:"shade"`
+		Svg   string `json:"svg"`
+	} `json:"drawings"`
 }
 
 // TrayDocument A tray file, docs/formats/tray.schema.json

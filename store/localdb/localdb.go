@@ -15,6 +15,7 @@ import (
 	"os/exec"
 	"os/user"
 	"path/filepath"
+	"strconv"
 	"strings"
 	"syscall"
 	"time"
@@ -77,6 +78,9 @@ func StartAt(ctx context.Context, dir string, port int) (*Server, error) {
 	if err := s.initialise(ctx); err != nil {
 		return nil, err
 	}
+	if err := s.stopOrphan(ctx); err != nil {
+		return nil, err
+	}
 	password, err := s.password()
 	if err != nil {
 		return nil, err
@@ -98,9 +102,10 @@ func find(name, usual string) (string, error) {
 	return "", fmt.Errorf("%s is not installed; run: apt-get install mariadb-server", name)
 }
 
-func (s *Server) data() string   { return filepath.Join(s.dir, "data") }
-func (s *Server) socket() string { return filepath.Join(s.dir, "sock") }
-func (s *Server) log() string    { return filepath.Join(s.dir, "mariadb.log") }
+func (s *Server) data() string    { return filepath.Join(s.dir, "data") }
+func (s *Server) socket() string  { return filepath.Join(s.dir, "sock") }
+func (s *Server) log() string     { return filepath.Join(s.dir, "mariadb.log") }
+func (s *Server) pidFile() string { return filepath.Join(s.dir, "pid") }
 
 // initialise makes the data directory beside its place and moves it there when
 // it is whole, so that an interrupted start leaves nothing half made.
@@ -141,6 +146,40 @@ func lastLine(s string) string {
 	return lines[len(lines)-1]
 }
 
+// stopOrphan stops a database server that an earlier copy left running when it
+// was killed: we hold the folder's lock, so nobody else has a use for it.
+func (s *Server) stopOrphan(ctx context.Context) error {
+	raw, err := os.ReadFile(s.pidFile())
+	if err != nil {
+		return nil
+	}
+	pid, err := strconv.Atoi(strings.TrimSpace(string(raw)))
+	if err != nil || pid < 2 {
+		return nil
+	}
+	ours := func() bool { // a number may have gone to another program in the meantime
+		cmd, err := os.ReadFile(fmt.Sprintf("/proc/%d/cmdline", pid))
+		return err == nil && strings.Contains(string(cmd), "--datadir="+s.data()+"\x00")
+	}
+	if !ours() {
+		return nil
+	}
+	if err := syscall.Kill(pid, syscall.SIGTERM); err != nil {
+		return fmt.Errorf("an earlier database server (process %d) still runs on %s and cannot be stopped: %v", pid, s.dir, err)
+	}
+	for deadline := time.Now().Add(30 * time.Second); ours(); {
+		if time.Now().After(deadline) {
+			return fmt.Errorf("an earlier database server (process %d) still runs on %s and does not stop; end it and start again", pid, s.dir)
+		}
+		select {
+		case <-ctx.Done():
+			return ctx.Err()
+		case <-time.After(50 * time.Millisecond):
+		}
+	}
+	return nil
+}
+
 func (s *Server) password() (string, error) {
 	file := filepath.Join(s.dir, "password")
 	if b, err := os.ReadFile(file); err == nil && len(strings.TrimSpace(string(b))) >= 16 {
@@ -169,7 +208,7 @@ func (s *Server) run(ctx context.Context, daemon, password string) error {
 	}
 	defer logFile.Close()
 	args := asRoot([]string{"--no-defaults", "--datadir=" + s.data(), "--bind-address=127.0.0.1", fmt.Sprintf("--port=%d", s.Port),
-		"--socket=" + s.socket(), "--pid-file=" + filepath.Join(s.dir, "pid"), "--character-set-server=utf8mb4", "--collation-server=utf8mb4_unicode_ci",
+		"--socket=" + s.socket(), "--pid-file=" + s.pidFile(), "--character-set-server=utf8mb4", "--collation-server=utf8mb4_unicode_ci",
 		"--innodb-flush-log-at-trx-commit=1", "--innodb-doublewrite=1", "--innodb-buffer-pool-size=64M", "--innodb-log-file-size=32M",
 		"--max-allowed-packet=32M", "--max-connections=80", "--skip-name-resolve", "--skip-log-bin", "--performance-schema=0"})
 	s.cmd = exec.Command(daemon, args...)
@@ -264,6 +303,13 @@ func (s *Server) complaint() string {
 
 // DSN is where the schema's user finds the database.
 func (s *Server) DSN() string { return s.dsn }
+
+// Abandon lets go of the folder and leaves the server running, as a killed
+// process would; for tests.
+func (s *Server) Abandon() {
+	s.lock.Close()
+	s.lock, s.cmd = nil, nil
+}
 
 // Stop shuts the server down in order and lets go of the folder. It may be
 // called more than once.

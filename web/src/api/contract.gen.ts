@@ -647,7 +647,15 @@ export interface components {
         Scene: {
             box: number[];
             board: string;
-            sheet: string;
+            drawings: {
+                [key: string]: {
+                    svg: string;
+                    shade: string;
+                };
+            };
+            defs: {
+                [key: string]: string;
+            };
             bands: {
                 pieces: {
                     e: number;

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-// The tray at true scale: the drawings below, and above them what hands can
-// take hold of. While something is carried only its own drawings change.
-import { computed, nextTick, ref, useId, useTemplateRef, watch } from 'vue'
+// The tray at true scale: its picture below, and above it what hands can take
+// hold of. While something is carried only its own drawings move.
+import { computed, onBeforeUnmount, onMounted, ref, useId, useTemplateRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import type { Scene } from '@/api/client'
 import type { TrayElement, TrayFile } from '@/api/tray.gen'
 import { poseOf, type Pose } from '@/tray/move'
+import { handSVG, traySVG } from '@/tray/picture'
 import { spoken } from '@/tray/words'
 import { useLarder } from '@/stores/larder'
 
@@ -67,58 +68,99 @@ const ticks = computed(() => {
   }
 })
 
-const bands = computed(() =>
-  props.scene.bands.map(b => {
-    let shade = ''
-    let pieces = ''
-    let open = -1
-    for (const p of b.pieces) {
-      if (p.e !== open) {
-        const head = `${open < 0 ? '' : '</g>'}<g data-e="${p.e}">`
-        shade += head
-        pieces += head
-        open = p.e
-      }
-      shade += `<use href="#o-${p.use}" transform="translate(${p.x + p.shift} ${p.y + p.shift * 1.15}) rotate(${p.turn})"/>`
-      pieces += `<use href="#${p.use}" transform="translate(${p.x} ${p.y}) rotate(${p.turn})"/>`
-    }
-    const end = open < 0 ? '' : '</g>'
-    return { shade: shade + end, pieces: pieces + end }
-  }),
-)
-
-// what is hidden or in the hand is taken out of the drawing below
+// The tray is one picture, made anew when something on it changes. What is in
+// the hand is drawn above it and left out of it; it comes down when the picture
+// that holds it again is ready, so nothing flickers.
 const art = useTemplateRef('art')
+const aloft = ref<number | null>(null)
+const leftOut = ref<number | null>(null)
 const carried = ref<{ id: string; index: number; from: Pose; to: Pose } | null>(null)
-watch(
-  [bands, () => props.hidden, () => carried.value?.index],
-  async () => {
-    await nextTick()
-    art.value?.querySelectorAll<SVGGElement>('g[data-e]').forEach(g => {
-      const i = Number(g.dataset.e)
-      const id = props.tray.elements[i]?.id ?? ''
-      g.style.display = i === carried.value?.index || props.hidden.has(id) ? 'none' : ''
-    })
-  },
-  { immediate: true },
-)
+const inHand = computed(() => aloft.value ?? leftOut.value)
 
-const inHand = computed(() => {
-  const c = carried.value
-  if (!c) return null
-  let html = ''
-  let shade = ''
-  for (const b of props.scene.bands)
-    for (const p of b.pieces) {
-      if (p.e !== c.index) continue
-      html += `<use href="#${p.use}" transform="translate(${p.x} ${p.y}) rotate(${p.turn})"/>`
-      shade += `<use href="#o-${p.use}" transform="translate(${p.x + 5} ${p.y + 6}) rotate(${p.turn})"/>`
-    }
-  return { html, shade }
+let painting = 0
+let address = ''
+async function paint() {
+  const mine = ++painting
+  const out = aloft.value
+  const ids = props.tray.elements.map(e => e.id)
+  const svg = traySVG(props.scene, i => i === out || props.hidden.has(ids[i] ?? ''))
+  const url = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }))
+  const picture = new Image()
+  picture.alt = ''
+  picture.draggable = false
+  picture.src = url
+  try {
+    await picture.decode()
+  } catch {
+    // it is shown as soon as it can be
+  }
+  if (mine !== painting || !art.value) {
+    URL.revokeObjectURL(url)
+    return
+  }
+  art.value.replaceChildren(picture)
+  if (address) URL.revokeObjectURL(address)
+  address = url
+  leftOut.value = out
+}
+watch([() => props.scene, () => props.hidden, aloft], paint)
+onMounted(paint)
+onBeforeUnmount(() => {
+  painting++
+  if (address) URL.revokeObjectURL(address)
 })
+
+/** Keeps an element in the hand for a moment after it was moved from the keyboard. */
+let settling = 0
+function lift(id: string) {
+  const index = props.tray.elements.findIndex(e => e.id === id)
+  if (index < 0) return
+  aloft.value = index
+  window.clearTimeout(settling)
+  settling = window.setTimeout(() => {
+    if (!grip) aloft.value = null
+  }, 400)
+}
+
+/** The box round an element's pieces, with room for its shadow, mm. */
+function around(e: TrayElement, room: number) {
+  let x0 = Infinity
+  let y0 = Infinity
+  let x1 = -Infinity
+  let y1 = -Infinity
+  for (const p of e.pieces)
+    for (const [x = 0, y = 0] of p.outline) {
+      x0 = Math.min(x0, x)
+      y0 = Math.min(y0, y)
+      x1 = Math.max(x1, x)
+      y1 = Math.max(y1, y)
+    }
+  return { x: x0 - room, y: y0 - room, width: x1 - x0 + 2 * room, height: y1 - y0 + 2 * room }
+}
+
+const hand = computed(() => {
+  const e = inHand.value === null ? null : props.tray.elements[inHand.value]
+  if (!e?.placed) return null
+  const b = around(e, 12)
+  return {
+    html: handSVG(props.scene, inHand.value!),
+    viewBox: `${b.x} ${b.y} ${b.width} ${b.height}`,
+    left: (b.x - view.value.x) * scale.value,
+    top: (b.y - view.value.y) * scale.value,
+    width: b.width * scale.value,
+    height: b.height * scale.value,
+    origin: `${(e.x - b.x) * scale.value}px ${(e.y - b.y) * scale.value}px`,
+  }
+})
+const handMove = computed(() => {
+  const c = carried.value
+  if (!c || c.index !== inHand.value) return 'none'
+  return `translate(${(c.to.x - c.from.x) * scale.value}px, ${(c.to.y - c.from.y) * scale.value}px) rotate(${c.to.turn - c.from.turn}deg)`
+})
+/** The same motion in millimetres, for what is drawn round it. */
 const carryTransform = computed(() => {
   const c = carried.value
-  if (!c) return ''
+  if (!c) return undefined
   return `translate(${c.to.x} ${c.to.y}) rotate(${c.to.turn - c.from.turn}) translate(${-c.from.x} ${-c.from.y})`
 })
 
@@ -143,6 +185,9 @@ const holds = computed(() =>
 const chosen = computed(
   () => holds.value.find(h => h.e.id === props.selected && !props.hidden.has(h.e.id)) ?? null,
 )
+
+/** The room its outline takes, so that the mask is no larger than it needs to be. */
+const chosenBox = computed(() => (chosen.value ? around(chosen.value.e, mm(10)) : {}))
 
 /** The marks, pushed apart where they would cover each other. */
 const apart = computed(() => {
@@ -170,10 +215,8 @@ const apart = computed(() => {
 const handle = computed(() => {
   const h = chosen.value
   if (!h) return null
-  const ys = h.e.pieces.flatMap(p => p.outline.map(q => q[1] ?? 0))
-  const off = mm(26)
-  const top = Math.min(...ys) - off
-  return { x: h.e.x, y: top < view.value.y + mm(ruler + 8) ? Math.max(...ys) + off : top }
+  const b = around(h.e, mm(26))
+  return { x: h.e.x, y: b.y < view.value.y + mm(ruler + 8) ? b.y + b.height : b.y }
 })
 
 type Grip = { id: string; index: number; from: Pose; x: number; y: number; turning: boolean; on: boolean }
@@ -188,7 +231,21 @@ function take(event: PointerEvent, e: TrayElement, index: number, turning = fals
   grip = { id: e.id, index, from: poseOf(e), x: event.clientX, y: event.clientY, turning, on: false }
 }
 
+// the bare counter moves the view when it is larger than its room
+const scroller = useTemplateRef('scroller')
+let pan: { x: number; y: number } | null = null
+function ground(event: PointerEvent) {
+  emit('select', null)
+  if (props.zoom <= 1) return
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  pan = { x: event.clientX, y: event.clientY }
+}
+
 function follow(event: PointerEvent) {
+  if (pan) {
+    scroller.value?.scrollBy(pan.x - event.clientX, pan.y - event.clientY)
+    pan = { x: event.clientX, y: event.clientY }
+  }
   if (!grip) return
   const dx = event.clientX - grip.x
   const dy = event.clientY - grip.y
@@ -197,7 +254,7 @@ function follow(event: PointerEvent) {
   const { from } = grip
   let to: Pose
   if (grip.turning) {
-    const rect = art.value!.getBoundingClientRect()
+    const rect = hands.value!.getBoundingClientRect()
     const cx = rect.left + (from.x - view.value.x) * scale.value
     const cy = rect.top + (from.y - view.value.y) * scale.value
     const a = Math.atan2(event.clientY - cy, event.clientX - cx) - Math.atan2(grip.y - cy, grip.x - cx)
@@ -209,20 +266,21 @@ function follow(event: PointerEvent) {
       turn: from.turn,
     }
   }
+  aloft.value = grip.index
   carried.value = { id: grip.id, index: grip.index, from, to }
   emit('carry', grip.id, to)
 }
 
 function letGo(keep: boolean) {
   const c = carried.value
-  grip = null
+  grip = pan = null
   if (c && keep) emit('drop', c.id, c.from, c.to)
-  carried.value = null
+  carried.value = aloft.value = null
 }
 
 /** Where on the board, in mm, a point of the screen lies; null beside the drawing. */
 function boardPoint(clientX: number, clientY: number) {
-  const rect = art.value?.getBoundingClientRect()
+  const rect = hands.value?.getBoundingClientRect()
   if (!rect || clientX < rect.left || clientX > rect.right || clientY < rect.top || clientY > rect.bottom)
     return null
   return {
@@ -235,19 +293,24 @@ const hands = useTemplateRef('hands')
 function focus(id: string) {
   hands.value?.querySelector<SVGElement>(`[data-hold="${CSS.escape(id)}"]`)?.focus()
 }
-defineExpose({ boardPoint, focus })
+defineExpose({ boardPoint, focus, lift })
 </script>
 
 <template>
   <div ref="room" class="room">
-    <div class="scroll" :class="{ zoomed: zoom > 1 }">
+    <div ref="scroller" class="scroll" :class="{ zoomed: zoom > 1 }">
       <div class="sheet" :style="{ width: px.w + 'px', height: px.h + 'px' }">
-        <svg ref="art" class="layer" :viewBox="viewBox" aria-hidden="true">
-          <defs>
-            <filter id="shade" x="-3%" y="-3%" width="106%" height="106%">
-              <feGaussianBlur stdDeviation="1.9" />
-            </filter>
-          </defs>
+        <div
+          ref="art"
+          class="art"
+          :style="{
+            left: ruler + 'px',
+            top: ruler + 'px',
+            width: box[2] * scale + 'px',
+            height: box[3] * scale + 'px',
+          }"
+        />
+        <svg class="layer" :viewBox="viewBox" aria-hidden="true">
           <g class="ruler" :font-size="mm(11)" :stroke-width="mm(1)">
             <path :d="`M0 ${view.y + mm(ruler - 6)}H${ticks.w}M${view.x + mm(ruler - 6)} 0V${ticks.h}`" />
             <template v-for="t in ticks.x" :key="'x' + t.cm">
@@ -263,13 +326,22 @@ defineExpose({ boardPoint, focus })
               </text>
             </template>
           </g>
-          <g v-html="scene.board" />
-          <g v-html="scene.sheet" />
-          <template v-for="(b, i) in bands" :key="i">
-            <g fill="#2e1a0d" opacity=".42" filter="url(#shade)" v-html="b.shade" />
-            <g v-html="b.pieces" />
-          </template>
         </svg>
+        <svg
+          v-if="hand"
+          class="hand"
+          aria-hidden="true"
+          :viewBox="hand.viewBox"
+          :style="{
+            left: hand.left + 'px',
+            top: hand.top + 'px',
+            width: hand.width + 'px',
+            height: hand.height + 'px',
+            transformOrigin: hand.origin,
+            transform: handMove,
+          }"
+          v-html="hand.html"
+        />
         <svg
           ref="hands"
           class="layer hands"
@@ -285,7 +357,7 @@ defineExpose({ boardPoint, focus })
             :y="view.y"
             :width="view.w"
             :height="view.h"
-            @pointerdown="emit('select', null)"
+            @pointerdown="ground"
           />
           <g role="group" :aria-label="`The tray, ${holds.length} elements in the order they are laid`">
             <path
@@ -306,20 +378,9 @@ defineExpose({ boardPoint, focus })
               @pointerdown="take($event, h.e, h.index)"
             />
           </g>
-          <g v-if="inHand" :transform="carryTransform" class="carried">
-            <g fill="#2e1a0d" opacity=".38" filter="url(#shade)" v-html="inHand.shade" />
-            <g v-html="inHand.html" />
-          </g>
-          <g v-if="chosen" :transform="carryTransform || undefined" class="chosen">
-            <mask
-              :id="uid + 'm'"
-              maskUnits="userSpaceOnUse"
-              :x="view.x"
-              :y="view.y"
-              :width="view.w"
-              :height="view.h"
-            >
-              <rect :x="view.x" :y="view.y" :width="view.w" :height="view.h" fill="#fff" />
+          <g v-if="chosen" :transform="carryTransform" class="chosen">
+            <mask :id="uid + 'm'" maskUnits="userSpaceOnUse" v-bind="chosenBox">
+              <rect v-bind="chosenBox" fill="#fff" />
               <path :d="chosen.d" fill="#000" />
             </mask>
             <g :mask="`url(#${uid}m)`">
@@ -390,8 +451,23 @@ defineExpose({ boardPoint, focus })
   height: 100%;
   overflow: visible;
 }
+.art {
+  position: absolute;
+}
+.art :deep(img) {
+  display: block;
+  width: 100%;
+  height: 100%;
+}
+.hand {
+  position: absolute;
+  overflow: visible;
+  pointer-events: none;
+  will-change: transform;
+}
 .hands {
   will-change: transform;
+  touch-action: none; /* on the parts alone it does not hold */
 }
 .ruler path {
   stroke: var(--line-strong);
@@ -403,11 +479,12 @@ defineExpose({ boardPoint, focus })
   font-variant-numeric: tabular-nums;
 }
 .ground {
-  fill: transparent;
+  fill: none;
+  pointer-events: all;
 }
 .hold {
-  fill: transparent;
-  stroke: transparent;
+  fill: none; /* nothing to paint, all to take hold of */
+  stroke: none;
   pointer-events: all;
   cursor: grab;
   touch-action: none;
@@ -416,9 +493,6 @@ defineExpose({ boardPoint, focus })
 .hold.locked,
 .fixed .hold {
   cursor: default;
-}
-.carried {
-  pointer-events: none;
 }
 .chosen {
   pointer-events: none;

@@ -221,18 +221,23 @@ export const useJob = defineStore('job', () => {
     if (theirs.value) adopt(theirs.value)
   }
 
+  let summed = -1 // the shape that basket and prep were made for: places change neither
   const derive = newest(async signal => {
     const d = doc.value
+    const s = shape.value
     if (!d) return
     const post = { body: body(d), signal }
-    const [r, b, p] = await Promise.all([
-      take<Review>(api.POST('/api/v1/review', post)),
-      take<Basket>(api.POST('/api/v1/basket', post)),
-      take<PrepSheet>(api.POST('/api/v1/prep', post)),
-    ])
-    review.value = r
-    basket.value = b
-    prep.value = p
+    const sums = async () => {
+      if (s === summed) return
+      const [b, p] = await Promise.all([
+        take<Basket>(api.POST('/api/v1/basket', post)),
+        take<PrepSheet>(api.POST('/api/v1/prep', post)),
+      ])
+      basket.value = b
+      prep.value = p
+      summed = s
+    }
+    await Promise.all([take<Review>(api.POST('/api/v1/review', post)).then(r => (review.value = r)), sums()])
   }, 40)
 
   return {

@@ -87,6 +87,7 @@ function drop(id: string, from: Pose, to: Pose) {
 }
 watch(selected, () => (before.value = null))
 function nudge(e: TrayElement, dx: number, dy: number, turn = 0) {
+  if (!e.locked) canvas.value?.lift(e.id)
   const from = poseOf(e)
   drop(e.id, from, { x: from.x + dx, y: from.y + dy, turn: from.turn + turn })
 }

@@ -1,0 +1,56 @@
+package tray_test
+
+import (
+	"context"
+	"encoding/json"
+	"testing"
+
+	"happytray/core/arrange"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/portion"
+	"happytray/core/tray"
+)
+
+// laid is a real tray of the size a drag has to keep up with.
+func laid(tb testing.TB) []byte {
+	tb.Helper()
+	larder := food.BuiltIn()
+	t, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 26}, Month: 11}, larder)
+	if err != nil {
+		tb.Fatal(err)
+	}
+	res, err := arrange.Lay(context.Background(), t, larder, arrange.Options{Effort: 1})
+	if err != nil {
+		tb.Fatal(err)
+	}
+	b, err := res.Tray.Write()
+	if err != nil {
+		tb.Fatal(err)
+	}
+	return b
+}
+
+func BenchmarkRead(b *testing.B) {
+	raw, larder := laid(b), food.BuiltIn()
+	b.SetBytes(int64(len(raw)))
+	b.ReportAllocs()
+	for b.Loop() {
+		if _, err := tray.Read(raw, larder); err != nil {
+			b.Fatal(err)
+		}
+	}
+}
+
+func BenchmarkWrite(b *testing.B) {
+	t, err := tray.Read(laid(b), food.BuiltIn())
+	if err != nil {
+		b.Fatal(err)
+	}
+	b.ReportAllocs()
+	for b.Loop() {
+		if _, err := json.Marshal(t); err != nil {
+			b.Fatal(err)
+		}
+	}
+}

@@ -1,0 +1,50 @@
+// No violations on any view, as axe sees it.
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { demo } from '../servers'
+import { openDemo } from './bench'
+
+async function clean(page: Page) {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target).join(' | ')}`)).toEqual([])
+}
+
+test.use({ baseURL: demo })
+
+test('the bench', async ({ page }) => {
+  await page.goto('/')
+  await expect(page.locator('.ticket')).toHaveCount(2)
+  await clean(page)
+})
+
+for (const stage of ['Brief', 'Pick', 'Amounts', 'Lay', 'Prep']) {
+  test(`${stage}, of a laid tray`, async ({ page }) => {
+    await openDemo(page, 'First firing', stage)
+    await expect(page.locator('h1')).toBeVisible()
+    await page.waitForLoadState('networkidle')
+    await clean(page)
+  })
+  test(`${stage}, of a job that is only briefed`, async ({ page }) => {
+    await openDemo(page, 'Quiz league', stage)
+    await expect(page.locator('h1')).toBeVisible()
+    await page.waitForLoadState('networkidle')
+    await clean(page)
+  })
+}
+
+test('Lay with something in the hand, a finding shown, and the keys', async ({ page }) => {
+  await openDemo(page, 'First firing', 'Lay')
+  await page.locator('[data-hold]').first().focus()
+  await page.keyboard.press('.')
+  await clean(page)
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog')).toBeVisible()
+  await page.waitForTimeout(400) // its fading in is a matter of contrast
+  await clean(page)
+})
+
+test('an address that leads nowhere', async ({ page }) => {
+  await page.goto('/nowhere')
+  await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible()
+  await clean(page)
+})

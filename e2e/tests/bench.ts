@@ -1,0 +1,39 @@
+// What several journeys do.
+import { expect, type Locator, type Page } from '@playwright/test'
+import { demo } from '../servers'
+
+/** Opens a job of the demo world at a stage. */
+export async function openDemo(page: Page, title: string, stage: string) {
+  await page.goto(demo)
+  await page.locator('.ticket .open', { hasText: title }).click()
+  await page.getByRole('link', { name: new RegExp('^' + stage) }).click()
+}
+
+/** Waits until the line under the heading says that everything is saved. */
+export async function saved(page: Page) {
+  await expect(page.locator('.says')).toHaveText(/^saved/)
+}
+
+/** The score in big figures. */
+export async function score(page: Page): Promise<number> {
+  return Number(await page.locator('.score .big').innerText())
+}
+
+export const holds = (page: Page): Locator => page.locator('[data-hold]')
+
+/** Where an element says it lies, from the document the server holds. */
+export async function stored(page: Page, element: string) {
+  const id = page.url().match(/jobs\/([^/]+)/)![1]
+  const answer = await page.request.get(new URL(`/api/v1/jobs/${id}`, page.url()).href)
+  const job = await answer.json()
+  const e = job.document.elements.find((e: { id: string }) => e.id === element)
+  return { revision: job.revision as number, x: e.x as number, y: e.y as number, turn: e.turn_deg as number, placed: e.placed as boolean, locked: e.locked as boolean, form: e.form as string, count: e.count as number }
+}
+
+/** Lays the tray and waits for the search to end. */
+export async function layAll(page: Page) {
+  await page.getByRole('button', { name: /Lay the tray|Lay it another way/ }).click()
+  await expect(page.getByRole('progressbar')).toBeVisible()
+  await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 30_000 })
+  await saved(page)
+}

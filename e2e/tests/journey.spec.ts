@@ -1,0 +1,158 @@
+// From an empty bench to a saved, re-opened and re-laid tray.
+import { expect, test } from '@playwright/test'
+import { holds, layAll, openDemo, saved, score, stored } from './bench'
+
+test('a stylist plans a tray from nothing', async ({ page }) => {
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'The bench is clear' })).toBeVisible()
+  await page.getByRole('button', { name: 'Start a job' }).click()
+
+  // the brief, and what follows from it
+  await page.getByLabel('Name of the job').fill('Supper for the ferry crew')
+  await page.getByLabel('Name of the job').blur()
+  const adults = page.getByLabel('Adults')
+  await adults.fill('12')
+  await adults.blur()
+  await page.getByLabel('Place').fill('Saltmere quay')
+  await page.getByLabel('Place').blur()
+  await expect(page.locator('.look .score')).toContainText('12 appetites')
+  await page.getByRole('button', { name: 'Somebody avoids something' }).click()
+  await page.getByLabel('Group 1, who').fill('Ilka')
+  await page.locator('.diet .el-select').click()
+  await page.getByRole('option', { name: 'gluten' }).click()
+  await page.keyboard.press('Escape')
+  await expect(page.getByText('Nothing with gluten comes on this tray')).toBeVisible()
+  await saved(page)
+
+  // the pick is made for them, then changed by hand
+  await page.getByRole('button', { name: 'Pick the foods' }).click()
+  await expect(page.getByRole('heading', { name: 'Pick', exact: true })).toBeVisible()
+  await expect(page.getByText('foods picked for you')).toBeVisible()
+  const walnuts = page.getByRole('button', { name: /^Walnut/ })
+  const had = (await walnuts.getAttribute('aria-pressed')) === 'true'
+  await walnuts.click()
+  await expect(walnuts).toHaveAttribute('aria-pressed', String(!had))
+  await expect(page.getByText('picked, by hand')).toBeVisible()
+  await expect(page.getByRole('button', { name: /Round wheat crackers/ })).toContainText('gluten: avoided')
+  await saved(page)
+
+  // the amounts: one is set by hand and stays
+  await page.getByRole('link', { name: /^Amounts/ }).click()
+  const olives = page.getByLabel(/olives.*grams altogether/i).first()
+  await olives.fill('300')
+  await olives.blur()
+  await expect(page.getByText('by hand, hand back')).toBeVisible()
+  await expect(olives).toHaveValue('300')
+  await saved(page)
+
+  // laid by the search, with something to see on the way
+  await page.getByRole('link', { name: /^Lay/ }).click()
+  await expect(page.getByText('Still beside the board')).toBeVisible()
+  await layAll(page)
+  expect(await holds(page).count()).toBeGreaterThan(12)
+  expect(await score(page)).toBeGreaterThan(60)
+
+  // something is taken in the hand: the review follows, and it is saved
+  const bowl = holds(page).first()
+  const id = (await bowl.getAttribute('data-hold'))!
+  const before = await stored(page, id)
+  const box = (await bowl.boundingBox())!
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await page.mouse.down()
+  const asked = page.waitForRequest(r => /jobs\/.+\/review$/.test(r.url()))
+  await page.mouse.move(box.x + box.width / 2 + 60, box.y + box.height / 2 + 40, { steps: 8 })
+  await asked
+  await expect(page.locator('.score')).toContainText('by this move')
+  await page.mouse.up()
+  await saved(page)
+  await expect.poll(async () => (await stored(page, id)).x).not.toBe(before.x)
+  const after = await stored(page, id)
+
+  // turned by its handle
+  const handle = page.locator('.handle .reach')
+  const grip = (await handle.boundingBox())!
+  await page.mouse.move(grip.x + grip.width / 2, grip.y + grip.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(grip.x + grip.width / 2 + 50, grip.y + grip.height / 2 + 20, { steps: 6 })
+  await page.mouse.up()
+  await saved(page)
+  await expect.poll(async () => (await stored(page, id)).turn).not.toBe(after.turn)
+
+  // tomorrow: everything is as it was left
+  await page.reload()
+  await expect(holds(page).first()).toBeAttached()
+  const tomorrow = await stored(page, id)
+  expect(tomorrow.x).toBe(after.x)
+
+  // undo reaches back across the visit, redo forward again
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(async () => (await stored(page, id)).turn).toBe(after.turn)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(async () => (await stored(page, id)).x).toBe(before.x)
+  await page.getByRole('button', { name: 'Redo' }).click()
+  await expect.poll(async () => (await stored(page, id)).x).toBe(after.x)
+
+  // laid again: what is locked stays
+  await page.locator(`[data-hold="${id}"]`).focus()
+  await page.keyboard.press('l')
+  await saved(page)
+  await layAll(page)
+  const again = await stored(page, id)
+  expect([again.x, again.y, again.locked]).toEqual([after.x, after.y, true])
+
+  // the steps to print
+  await page.getByRole('link', { name: /^Prep/ }).click()
+  const steps = page.locator('.steps li')
+  expect(await steps.count()).toBeGreaterThan(8)
+  await expect(steps.first()).toContainText('min')
+  await expect(page.getByText('Labels of your own packs decide')).toBeVisible()
+
+  // and the bench shows the job
+  await page.getByRole('link', { name: '‹ The bench' }).click()
+  const ticket = page.locator('.ticket', { hasText: 'Supper for the ferry crew' })
+  await expect(ticket).toContainText('12 guests')
+  const picture = ticket.locator('img')
+  await expect(picture).toBeVisible()
+  expect(await picture.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(0)
+
+  // put away and taken out again
+  await ticket.getByRole('button', { name: /Put away/ }).click()
+  await expect(page.getByRole('heading', { name: 'The bench is clear' })).toBeVisible()
+  await page.getByRole('button', { name: 'Take it out again' }).click()
+  await expect(page.locator('.ticket')).toHaveCount(1)
+})
+
+test('a search can be stopped and keeps the best so far', async ({ page }) => {
+  await openDemo(page, 'First firing', 'Lay')
+  await page.getByRole('button', { name: 'Lay it another way' }).click()
+  await expect(page.locator('.said')).toContainText('best')
+  await page.getByRole('button', { name: 'Stop, keep the best' }).click()
+  await expect(page.getByRole('button', { name: 'Lay it another way' })).toBeVisible()
+  await saved(page)
+  expect(await score(page)).toBeGreaterThan(60)
+})
+
+test.describe('by touch', () => {
+  test.use({ hasTouch: true })
+  test('a finger moves what it touches', async ({ page }) => {
+    await openDemo(page, 'First firing', 'Lay')
+    await expect(holds(page).first()).toBeAttached()
+    // something that nothing else lies on at its middle
+    const { id, at } = await page.evaluate(() => {
+      for (const h of document.querySelectorAll<SVGElement>('[data-hold]:not(.locked)')) {
+        const b = h.getBoundingClientRect()
+        const at = { x: b.x + b.width / 2, y: b.y + b.height / 2 }
+        if (document.elementFromPoint(at.x, at.y) === h) return { id: h.dataset.hold!, at }
+      }
+      throw new Error('everything is covered')
+    })
+    const before = await stored(page, id)
+    const cdp = await page.context().newCDPSession(page)
+    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', dx: number) =>
+      cdp.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x: at.x + dx, y: at.y }] })
+    await touch('touchStart', 0)
+    for (const dx of [10, 25, 40]) await touch('touchMove', dx)
+    await touch('touchEnd', 0)
+    await expect.poll(async () => (await stored(page, id)).x).toBeGreaterThan(before.x + 15)
+  })
+})
