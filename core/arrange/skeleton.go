@@ -226,6 +226,15 @@ func (z *zone) guide(style string, k, of int, length, width float64, r *rand.Ran
 	return line
 }
 
+// stretch is how much wider than its usual pitch a trail may be set to reach
+// farther: folds still hold each other up at 14 mm of line each (craft section 5).
+const stretch = 1.2
+
+// trailReach is the length in mm that n folded slices can lead the eye along.
+func trailReach(n int, s food.Spec) float64 {
+	return food.RowLength(n, math.Max(s.Pitch, math.Min(14, s.Pitch*stretch)), s.W*.6)
+}
+
 // corridor turns a line into convex pieces of the given width.
 func corridor(line []geom.Point, width float64) ([]geom.Body, []ball) {
 	var out []geom.Body
@@ -277,7 +286,7 @@ func (s *search) compose(r *rand.Rand, number int) plan {
 			f, _ := s.larder.Get(e.Food)
 			spec, _ := f.Spec(e.Form)
 			g := guide{e: i, width: spec.L}
-			g.line = z.guide(style, k, trails, food.RowLength(e.Count, spec.Pitch, spec.W*.6), spec.L, r)
+			g.line = z.guide(style, k, trails, trailReach(e.Count, spec), spec.L, r)
 			g.hulls, g.balls = corridor(g.line, spec.L*.9)
 			p.guides = append(p.guides, g)
 			k++
@@ -387,7 +396,7 @@ func (s *search) vary(from plan, r *rand.Rand) plan {
 			e := &s.tray.Elements[g.e]
 			f, _ := s.larder.Get(e.Food)
 			spec, _ := f.Spec(e.Form)
-			g.line = s.zone.guide(p.style, k, len(p.guides), food.RowLength(e.Count, spec.Pitch, spec.W*.6), spec.L, r)
+			g.line = s.zone.guide(p.style, k, len(p.guides), trailReach(e.Count, spec), spec.L, r)
 			g.hulls, g.balls = corridor(g.line, spec.L*.9)
 		}
 		heat = .3

@@ -169,7 +169,7 @@ func (t *Travels) UnmarshalJSON(raw []byte) error {
 		return nil
 	}
 	if err := json.Unmarshal(raw, &t.Minutes); err != nil {
-		return wire.Bad("travels", "should be true or false, or the minutes on the road")
+		return wire.Bad("", "should be true or false, or the minutes on the road")
 	}
 	t.Yes = t.Minutes > 0
 	return nil

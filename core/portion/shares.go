@@ -89,11 +89,11 @@ func Amounts(b brief.Brief, chosen []pick.Choice) []Amount {
 	return out
 }
 
-// pull is a food's weight in its category: its liking, and half as much again for
-// what is laid as a trail, which must be long to lead the eye.
+// pull is a food's weight in its category: its liking, and twice that for what
+// is laid as a trail, which must be long to lead the eye.
 func pull(c pick.Choice) float64 {
 	if c.Form == "trail" {
-		return 1.5 * c.Food.Liking
+		return 2 * c.Food.Liking
 	}
 	return c.Food.Liking
 }

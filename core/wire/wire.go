@@ -12,6 +12,7 @@ import (
 	"sort"
 	"strings"
 	"sync"
+	"unicode/utf8"
 )
 
 // MaxBytes and MaxDepth bound every document that comes from outside.
@@ -46,9 +47,10 @@ func In(parent string, err error) error {
 		return Bad(parent, "%s", err.Error())
 	}
 	field := parent
-	if e.Field != "" {
-		field += "." + e.Field
+	if e.Field != "" && !strings.HasPrefix(e.Field, "[") {
+		field += "."
 	}
+	field += e.Field
 	return &Error{Field: field, Says: e.Says}
 }
 
@@ -60,7 +62,69 @@ func Read(b []byte, v any) error {
 	if err := depth(b); err != nil {
 		return err
 	}
-	return explain(json.Unmarshal(b, v))
+	if err := json.Unmarshal(b, v); err != nil {
+		return locate(b, reflect.TypeOf(v).Elem(), err)
+	}
+	return nil
+}
+
+// locate finds the innermost value that cannot be decoded into its part of t,
+// and names it by its path. It is only asked once something is wrong, and looks
+// at each level of the document once.
+func locate(b []byte, t reflect.Type, err error) error {
+	for t.Kind() == reflect.Pointer {
+		t = t.Elem()
+	}
+	b = b[min(len(b), space(b, 0)):]
+	try := func(raw []byte, t reflect.Type, path string) error {
+		if e := json.Unmarshal(raw, reflect.New(t).Interface()); e != nil {
+			return In(path, locate(raw, t, e))
+		}
+		return nil
+	}
+	var inner error
+	switch {
+	case len(b) > 0 && b[0] == '{' && t.Kind() == reflect.Struct && json.Valid(b):
+		_ = members(b, func(name string, raw []byte) {
+			if f, ok := field(t, name); ok && inner == nil {
+				inner = try(raw, f.Type, name)
+			}
+		})
+	case len(b) > 0 && b[0] == '[' && t.Kind() == reflect.Slice && json.Valid(b):
+		for i, raw := range items(b) {
+			if inner = try(raw, t.Elem(), fmt.Sprintf("[%d]", i)); inner != nil {
+				break
+			}
+		}
+	}
+	if inner != nil {
+		return inner
+	}
+	return explain(err)
+}
+
+func field(t reflect.Type, name string) (reflect.StructField, bool) {
+	for i := range t.NumField() {
+		tag, _, _ := strings.Cut(t.Field(i).Tag.Get("json"), ",")
+		if tag != "-" && strings.EqualFold(tag, name) {
+			return t.Field(i), true
+		}
+	}
+	return reflect.StructField{}, false
+}
+
+// items lists the values of a well-formed JSON list.
+func items(b []byte) [][]byte {
+	var out [][]byte
+	for i := space(b, 1); i < len(b) && b[i] != ']'; i = space(b, i) {
+		if b[i] == ',' {
+			i = space(b, i+1)
+		}
+		end := value(b, i)
+		out = append(out, b[i:end])
+		i = end
+	}
+	return out
 }
 
 // Sound reports whether b is one JSON document within the bounds of size and depth.
@@ -79,6 +143,9 @@ func Sound(b []byte) error {
 }
 
 func depth(b []byte) error {
+	if !utf8.Valid(b) {
+		return Bad("", "the document is not UTF-8 text")
+	}
 	d, inString, escaped := 0, false, false
 	for _, c := range b {
 		switch {

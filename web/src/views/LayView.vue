@@ -482,6 +482,9 @@ const heading = computed(() =>
 }
 .what {
   margin-right: 8px;
+  display: inline-flex;
+  align-items: baseline;
+  gap: 8px;
 }
 .zoom {
   margin-left: auto;

@@ -1,0 +1,94 @@
+// Package core holds the craft. This test keeps it pure.
+package core
+
+import (
+	"go/parser"
+	"go/token"
+	"io/fs"
+	"path/filepath"
+	"strconv"
+	"strings"
+	"testing"
+)
+
+// small libraries for numbers and colours that the core may use
+var allowed = []string{"github.com/lucasb-eyer/go-colorful", "gonum.org/v1/gonum", "github.com/tidwall/rtree"}
+
+// parts of the standard library that reach outside: a pure core asks nobody
+// for the time, the disk, the net or the environment
+var impure = []string{"net", "os", "database/sql", "log", "syscall", "os/exec", "os/signal", "html/template", "text/template", "plugin"}
+
+func TestCoreIsPure(t *testing.T) {
+	files := 0
+	err := filepath.WalkDir(".", func(path string, d fs.DirEntry, err error) error {
+		if err != nil || d.IsDir() || !strings.HasSuffix(path, ".go") || strings.HasSuffix(path, "_test.go") {
+			return err
+		}
+		files++
+		f, err := parser.ParseFile(token.NewFileSet(), path, nil, parser.ImportsOnly)
+		if err != nil {
+			return err
+		}
+		for _, imp := range f.Imports {
+			name, err := strconv.Unquote(imp.Path.Value)
+			if err != nil {
+				return err
+			}
+			if !pure(name) {
+				t.Errorf("%s imports %s, which does not belong in the core", path, name)
+			}
+		}
+		return nil
+	})
+	if err != nil || files < 20 {
+		t.Errorf("looked at %d files: %v", files, err)
+	}
+	for _, name := range []string{"net/http", "os", "happytray/server", "gorm.io/gorm", "github.com/gin-gonic/gin"} {
+		if pure(name) {
+			t.Errorf("%s would be let in", name)
+		}
+	}
+}
+
+func pure(name string) bool {
+	if strings.HasPrefix(name, "happytray/") {
+		return strings.HasPrefix(name, "happytray/core/")
+	}
+	if strings.Contains(strings.SplitN(name, "/", 2)[0], ".") { // not the standard library
+		for _, a := range allowed {
+			if name == a || strings.HasPrefix(name, a+"/") {
+				return true
+			}
+		}
+		return false
+	}
+	for _, i := range impure {
+		if name == i || strings.HasPrefix(name, i+"/") {
+			return false
+		}
+	}
+	return true
+}
+
+// Nothing in the core but the search's time limit may look at the clock.
+func TestClockIsReadInOnePlaceOnly(t *testing.T) {
+	_ = filepath.WalkDir(".", func(path string, d fs.DirEntry, err error) error {
+		if err != nil || d.IsDir() || !strings.HasSuffix(path, ".go") || strings.HasSuffix(path, "_test.go") || path == filepath.Join("arrange", "arrange.go") {
+			return err
+		}
+		f, err := parser.ParseFile(token.NewFileSet(), path, nil, 0)
+		if err != nil {
+			return err
+		}
+		for _, id := range f.Unresolved {
+			if id.Name == "time" {
+				for _, imp := range f.Imports {
+					if imp.Path.Value == `"time"` && path != filepath.Join("brief", "brief.go") {
+						t.Errorf("%s reads the clock", path)
+					}
+				}
+			}
+		}
+		return nil
+	})
+}
