@@ -12,6 +12,7 @@ import (
 	"testing"
 	"time"
 
+	"happytray/store/dbtest"
 	"happytray/store/localdb"
 )
 
@@ -21,22 +22,7 @@ var (
 )
 
 func TestMain(m *testing.M) {
-	os.Exit(func() int {
-		dir, err := os.MkdirTemp("", "ht")
-		if err != nil {
-			fmt.Fprintln(os.Stderr, err)
-			return 1
-		}
-		defer os.RemoveAll(dir)
-		home = dir
-		server, err = localdb.Start(context.Background(), filepath.Join(dir, "db"))
-		if err != nil {
-			fmt.Fprintln(os.Stderr, err)
-			return 1
-		}
-		defer server.Stop()
-		return m.Run()
-	}())
+	os.Exit(dbtest.Main(m, func(s *localdb.Server, dir string) { server, home = s, dir }))
 }
 
 func open(t *testing.T) *Store {

@@ -5,12 +5,15 @@ import (
 	"math"
 	"math/rand/v2"
 	"slices"
+	"strings"
 	"testing"
 
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/geom"
 	"happytray/core/pick"
+	"happytray/core/tray"
 )
 
 var larder = food.BuiltIn()
@@ -209,4 +212,69 @@ func ExampleCover() {
 	packs, grams, cost := Cover([]food.Pack{{Grams: 150, Price: 290}, {Grams: 400, Price: 520}}, 500)
 	fmt.Println(packs, grams, cost)
 	// Output: [{400 520 1} {150 290 1}] 550 810
+}
+
+// A changed brief leaves in place what it does not change.
+func TestReplanKeepsPlaces(t *testing.T) {
+	b := brief.Brief{Guests: brief.Guests{Adults: 10}, Board: &board.Request{ID: "rectangle-60-cherry"},
+		Foods: []brief.Want{{Food: "honey", Grams: 100}, {Food: "figs", Grams: 110}, {Food: "almonds", Grams: 90}, {Food: "fresh-goat-log"}}}
+	old, err := Plan(b, larder)
+	if err != nil {
+		t.Fatal(err)
+	}
+	old.Title, old.Seed = "mine", 9
+	for i := range old.Elements {
+		e := &old.Elements[i]
+		e.Placed, e.X, e.Y = true, float64(100+i), 50
+		e.Pieces = []tray.Piece{{Outline: geom.Box(10, 10, 0), HeightMM: 5, Colour: "#aabbcc"}}
+	}
+	old.Elements[old.Find("figs")].Locked = true
+
+	next := old.Clone()
+	next.Brief.Foods = append(slices.Clone(b.Foods), brief.Want{Food: "walnuts", Grams: 60})
+	next.Brief.Foods[1].Grams = 300 // but the figs are locked
+	got, err := Replan(next, larder)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if got.Title != "mine" || got.Seed != 9 {
+		t.Errorf("title %q, seed %d", got.Title, got.Seed)
+	}
+	at := func(id string) tray.Element { return got.Elements[got.Find(id)] }
+	if e := at("honey"); !e.Placed || e.X != old.Elements[old.Find("honey")].X {
+		t.Errorf("honey moved: %+v", e)
+	}
+	if e := at("figs"); !e.Placed || !e.Locked || e.Count != old.Elements[old.Find("figs")].Count {
+		t.Errorf("the locked figs changed: %+v", e)
+	}
+	if e := at("walnuts"); e.Placed {
+		t.Errorf("walnuts were laid by nobody")
+	}
+	// another board: nothing can stay where it was
+	next.Brief.Board = &board.Request{ID: "round-48-walnut"}
+	if got, err = Replan(next, larder); err != nil {
+		t.Fatal(err)
+	}
+	for _, e := range got.Elements {
+		if e.Placed {
+			t.Errorf("%s lies where another board was", e.ID)
+		}
+	}
+	// what cannot be planned leaves the old tray alone
+	next.Brief.Foods = []brief.Want{{Food: "moon"}}
+	if _, err := Replan(next, larder); err == nil {
+		t.Error("an unknown food was planned")
+	}
+}
+
+func TestBasketExplainsItself(t *testing.T) {
+	tr, err := Plan(brief.Brief{Guests: brief.Guests{Adults: 10}}, larder)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, l := range Shop(tr, larder).Lines {
+		if l.Explanation == "" || l.LeftG >= 1 && !strings.Contains(l.Explanation, "stays over") {
+			t.Errorf("%s: %q", l.Food, l.Explanation)
+		}
+	}
 }

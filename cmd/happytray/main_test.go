@@ -1,0 +1,208 @@
+package main
+
+import (
+	"bytes"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"github.com/santhosh-tekuri/jsonschema/v6"
+)
+
+// The command line is a contract that other people's scripts rely on, so it is
+// tested as they use it: as a program.
+var program string
+
+func TestMain(m *testing.M) {
+	os.Exit(func() int {
+		dir, err := os.MkdirTemp("", "ht-cli")
+		if err != nil {
+			fmt.Fprintln(os.Stderr, err)
+			return 1
+		}
+		defer os.RemoveAll(dir)
+		program = filepath.Join(dir, "happytray")
+		if out, err := exec.Command("go", "build", "-o", program, ".").CombinedOutput(); err != nil {
+			fmt.Fprintf(os.Stderr, "%s\n%v\n", out, err)
+			return 1
+		}
+		return m.Run()
+	}())
+}
+
+// run gives the program its input and returns what it says and how it ends.
+func run(t *testing.T, in []byte, args ...string) (out, says []byte, exit int) {
+	t.Helper()
+	cmd := exec.Command(program, args...)
+	cmd.Stdin = bytes.NewReader(in)
+	cmd.Env = append(os.Environ(), "HAPPYTRAY_DB=nobody:none@tcp(127.0.0.1:1)/none") // none of these needs a database
+	var o, e bytes.Buffer
+	cmd.Stdout, cmd.Stderr = &o, &e
+	err := cmd.Run()
+	var ended *exec.ExitError
+	if errors.As(err, &ended) {
+		return o.Bytes(), e.Bytes(), ended.ExitCode()
+	}
+	if err != nil {
+		t.Fatal(err)
+	}
+	return o.Bytes(), e.Bytes(), 0
+}
+
+func must(t *testing.T, in []byte, args ...string) []byte {
+	t.Helper()
+	out, says, exit := run(t, in, args...)
+	if exit != 0 {
+		t.Fatalf("%v ended with %d: %s", args, exit, says)
+	}
+	return out
+}
+
+// schema is the published one for tray files.
+func schema(t *testing.T) *jsonschema.Schema {
+	t.Helper()
+	s, err := jsonschema.NewCompiler().Compile("../../docs/formats/tray.schema.json")
+	if err != nil {
+		t.Fatal(err)
+	}
+	return s
+}
+
+func keeps(t *testing.T, s *jsonschema.Schema, name string, file []byte) {
+	t.Helper()
+	v, err := jsonschema.UnmarshalJSON(bytes.NewReader(file))
+	if err != nil {
+		t.Fatalf("%s: %v", name, err)
+	}
+	if err := s.Validate(v); err != nil {
+		t.Errorf("%s is off the schema: %v", name, err)
+	}
+}
+
+func TestPipeline(t *testing.T) {
+	s := schema(t)
+	for name, brief := range map[string]string{
+		"twelve":     `{"guests":{"adults":12}}`,
+		"paddle":     `{"guests":{"adults":7,"children":2},"occasion":"grazing","board":{"shape":"paddle","length_mm":520,"width_mm":280,"rim_mm":10},"month":7}`,
+		"vegetarian": `{"guests":{"adults":9},"diets":[{"who":"all","avoid":["meat","rennet"]},{"who":"two","count":2,"avoid":["gluten"]}],"board":"round-48-walnut","travels":40}`,
+		"own board":  `{"guests":{"adults":5},"board":{"outline":[[0,0],[420,30],[460,300],[200,340],[10,260]]},"foods":["figs","honey",{"food":"soft-white-round","form":"whole"}],"mood":"blue"}`,
+	} {
+		planned := must(t, []byte(brief), "plan")
+		keeps(t, s, name+", planned", planned)
+		laid := must(t, planned, "arrange", "--seed", "1", "--effort", "3")
+		keeps(t, s, name+", laid", laid)
+		var rev struct {
+			Score    *float64
+			Groups   map[string]float64
+			Checks   []struct{ ID, Unit string }
+			Findings []struct {
+				Check, Severity, Says string
+				Elements              []string
+				At                    []float64
+			}
+		}
+		if err := json.Unmarshal(must(t, laid, "review"), &rev); err != nil {
+			t.Fatal(err)
+		}
+		if rev.Score == nil || *rev.Score <= 40 || len(rev.Groups) < 5 || len(rev.Checks) < 10 {
+			t.Errorf("%s: %+v", name, rev)
+		}
+		for _, f := range rev.Findings {
+			if f.Says == "" || len(f.At) != 2 || f.Severity == "stop" {
+				t.Errorf("%s: finding %+v", name, f)
+			}
+		}
+		if svg := must(t, laid, "export", "--as", "svg"); !bytes.HasPrefix(svg, []byte("<svg")) || !bytes.Contains(svg, []byte(`mm"`)) {
+			t.Errorf("%s: %.60s", name, svg)
+		}
+	}
+}
+
+func TestSameBytes(t *testing.T) {
+	planned := must(t, []byte(`{"guests":{"adults":6}}`), "plan")
+	if !bytes.Equal(planned, must(t, []byte(`{"guests":{"adults":6}}`), "plan")) {
+		t.Error("a brief gives two plans")
+	}
+	a := must(t, planned, "arrange", "--seed", "5", "--effort", "6")
+	if !bytes.Equal(a, must(t, planned, "arrange", "--seed", "5", "--effort", "6", "--seconds", "500")) {
+		t.Error("a seed gives two trays")
+	}
+	// what was laid is not made worse by laying it again
+	score := func(file []byte) float64 {
+		var r struct{ Score float64 }
+		if err := json.Unmarshal(must(t, file, "review"), &r); err != nil {
+			t.Fatal(err)
+		}
+		return r.Score
+	}
+	if again := must(t, a, "arrange", "--seed", "6", "--effort", "1"); score(again) < score(a) {
+		t.Errorf("%v became %v", score(a), score(again))
+	}
+}
+
+func TestFoodsAreListed(t *testing.T) {
+	var foods []struct {
+		ID, Name, Category string
+		Forms              []struct{ Form string }
+	}
+	if err := json.Unmarshal(must(t, nil, "foods"), &foods); err != nil {
+		t.Fatal(err)
+	}
+	forms, categories := map[string]bool{}, map[string]bool{}
+	for _, f := range foods {
+		categories[f.Category] = true
+		for _, s := range f.Forms {
+			forms[s.Form] = true
+		}
+	}
+	if len(foods) < 36 || len(forms) < 14 || len(categories) != 11 {
+		t.Errorf("%d foods in %d forms of %d categories", len(foods), len(forms), len(categories))
+	}
+}
+
+func TestHowItEnds(t *testing.T) {
+	planned := string(must(t, []byte(`{"guests":{"adults":3}}`), "plan"))
+	for _, c := range []struct {
+		in   string
+		args []string
+		exit int
+		says string
+	}{
+		{"", nil, 2, ""},
+		{"", []string{"dance"}, 2, "dance"},
+		{"", []string{"plan", "now"}, 2, "now"},
+		{"", []string{"arrange", "--fast"}, 2, "fast"},
+		{"", []string{"arrange", "--seconds", "soon"}, 2, "seconds"},
+		{planned, []string{"export", "--as", "gif"}, 2, "gif"},
+		{"", []string{"plan"}, 1, "JSON"},
+		{"{", []string{"plan"}, 1, "JSON"},
+		{`{"guests":{"adults":0}}`, []string{"plan"}, 1, "guests"},
+		{`{"guests":{"adults":4},"board":"nowhere"}`, []string{"plan"}, 1, "board.id"},
+		{`{"guests":{"adults":4},"diets":[{"avoid":["fun"]}]}`, []string{"plan"}, 1, "diets[0].avoid[0]"},
+		{"{}", []string{"review"}, 1, "format"},
+		{"[]", []string{"arrange"}, 1, "object"},
+		{planned, []string{"arrange", "--style", "tower"}, 1, "style"},
+		{planned, []string{"arrange", "--seconds", "-1"}, 1, "seconds"},
+		{planned, []string{"arrange", "--seconds", "NaN"}, 1, "seconds"},
+		{planned, []string{"arrange", "--effort", "-1"}, 1, "effort"},
+		{strings.Replace(planned, `"grams":`, `"grams":-`, 1), []string{"review"}, 1, "elements[0].grams"},
+		{strings.Repeat("[", 9000), []string{"review"}, 1, "deeper"},
+		{`{"format":"happytray/1","title":"` + strings.Repeat("x", 5<<20) + `"}`, []string{"review"}, 1, "larger"},
+	} {
+		out, says, exit := run(t, []byte(c.in), c.args...)
+		if exit != c.exit || !strings.Contains(string(says), c.says) || len(says) == 0 {
+			t.Errorf("%v < %.40q ended with %d, want %d, and said %q", c.args, c.in, exit, c.exit, says)
+		}
+		if len(out) > 0 {
+			t.Errorf("%v: half an answer: %.80q", c.args, out)
+		}
+		if bytes.Contains(says, []byte("goroutine")) {
+			t.Errorf("%v: %s", c.args, says)
+		}
+	}
+}

@@ -1,0 +1,163 @@
+package pick
+
+import (
+	"slices"
+	"strings"
+	"testing"
+
+	"happytray/core/brief"
+	"happytray/core/food"
+)
+
+var larder = food.BuiltIn()
+
+func adults(n int) brief.Brief { return brief.Brief{Guests: brief.Guests{Adults: n}, Month: 6} }
+
+func TestKindsGrowWithTheTable(t *testing.T) {
+	for _, c := range []struct {
+		guests       float64
+		cheese, meat int
+	}{{4, 2, 1}, {8, 3, 2}, {20, 5, 3}, {60, 7, 3}} {
+		k := Kinds(c.guests, nil, brief.Rules{})
+		if k[food.Cheese] != c.cheese || k[food.Meat] != c.meat {
+			t.Errorf("%v guests: %d cheeses and %d meats, want %d and %d", c.guests, k[food.Cheese], k[food.Meat], c.cheese, c.meat)
+		}
+	}
+	none := Kinds(20, []string{"meat"}, brief.Rules{Greenery: "none"})
+	if none[food.Meat] != 0 || none[food.Garnish] != 0 || none[food.Vegetable] <= Kinds(20, nil, brief.Rules{})[food.Vegetable] {
+		t.Errorf("without meat and greens: %v", none)
+	}
+}
+
+// Whatever is avoided by all never comes, for every single word of the list.
+func TestPickNeverBreaksAnAvoid(t *testing.T) {
+	for _, word := range append(slices.Clone(brief.Allergens), brief.DietWords...) {
+		b := adults(14)
+		b.Diets = []brief.Diet{{Avoid: []string{word}}}
+		chosen, err := Pick(b, larder)
+		if err != nil {
+			t.Errorf("without %s nothing is found: %v", word, err)
+			continue
+		}
+		for _, c := range chosen {
+			if c.Food.Breaks([]string{word}) != "" {
+				t.Errorf("%s was picked for a table without %s", c.Food.Name, word)
+			}
+		}
+	}
+	b := adults(14)
+	b.Diets = []brief.Diet{{Avoid: append(slices.Clone(brief.Allergens), brief.DietWords...)}}
+	chosen, err := Pick(b, larder)
+	if err != nil && !strings.Contains(err.Error(), "diets") {
+		t.Errorf("with everything avoided: %v", err)
+	}
+	for _, c := range chosen {
+		if len(c.Food.Allergens) > 0 {
+			t.Errorf("%s has allergens", c.Food.Name)
+		}
+	}
+}
+
+func TestBalanceNamesWhatIsMissing(t *testing.T) {
+	get := func(id string) *food.Food {
+		f, ok := larder.Get(id)
+		if !ok {
+			t.Fatal(id)
+		}
+		return f
+	}
+	side := func(sides []Side, name string) Side {
+		for _, s := range sides {
+			if s.Name == name {
+				return s
+			}
+		}
+		t.Fatalf("no side %s in %+v", name, sides)
+		return Side{}
+	}
+	foods := []*food.Food{get("soft-white-round"), get("almonds")}
+	sides := Balance(adults(8), foods, larder)
+	if m := side(sides, "milk"); !slices.Equal(m.Have, []string{"cow"}) || !slices.Contains(m.Lack, "goat") {
+		t.Errorf("milk %+v", m)
+	}
+	if tx := side(sides, "texture"); !slices.Contains(tx.Have, "crunchy") || !slices.Contains(tx.Lack, "juicy") {
+		t.Errorf("texture %+v", tx)
+	}
+	fill := Fillers(adults(8), sides, foods, larder, 3)
+	if len(fill) != 3 {
+		t.Fatalf("%+v", fill)
+	}
+	for _, f := range fill {
+		if f.Food == "almonds" || !strings.HasPrefix(f.Why, "brings ") {
+			t.Errorf("filler %+v", f)
+		}
+		// taking it must fill something
+		after := Balance(adults(8), append(slices.Clone(foods), get(f.Food)), larder)
+		before, now := 0, 0
+		for i := range sides {
+			before += len(sides[i].Lack)
+			now += len(after[i].Lack)
+		}
+		if now >= before {
+			t.Errorf("%s fills nothing", f.Food)
+		}
+	}
+	// nobody is told to get goat's cheese where nobody takes milk
+	dairyFree := adults(8)
+	dairyFree.Diets = []brief.Diet{{Avoid: []string{"milk"}}}
+	for _, s := range Balance(dairyFree, foods[1:], larder) {
+		if s.Name == "milk" && len(s.Lack) > 0 {
+			t.Errorf("%+v", s)
+		}
+	}
+	for _, f := range Fillers(dairyFree, Balance(dairyFree, nil, larder), nil, larder, 20) {
+		if get(f.Food).Breaks([]string{"milk"}) != "" {
+			t.Errorf("%s has milk", f.Food)
+		}
+	}
+}
+
+func TestThemeAndSeasonCount(t *testing.T) {
+	winter, summer := adults(12), adults(12)
+	winter.Month, summer.Month = 1, 7
+	out := func(b brief.Brief) (n int) {
+		chosen, err := Pick(b, larder)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, c := range chosen {
+			if !c.Food.InSeason(b.Month, "north") {
+				n++
+			}
+		}
+		return n
+	}
+	if w, s := out(winter), out(summer); w > 1 || s > 1 {
+		t.Errorf("%d in winter and %d in summer are out of season", w, s)
+	}
+	// in the south January is summer: what only ripens in a northern summer is welcome
+	south := winter
+	south.Hemisphere = "south"
+	chosen, err := Pick(south, larder)
+	if err != nil {
+		t.Fatal(err)
+	}
+	off := 0
+	for _, c := range chosen {
+		if !c.Food.InSeason(1, "south") {
+			off++
+		}
+	}
+	if off > 1 {
+		t.Errorf("%d foods are out of season in a southern January", off)
+	}
+	blue := adults(12)
+	blue.Theme = &brief.Theme{Palette: []string{"#f2ebd6"}}
+	themed, err := Pick(blue, larder)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if !slices.ContainsFunc(themed, func(c Choice) bool { return c.Why == "in the theme's colours" }) {
+		t.Error("the theme brought nothing")
+	}
+}
