@@ -51,8 +51,9 @@ test-go: web/dist/index.html
 	go test ./...
 	go test -race -short $(RACY)
 
-test-web: bin/happytray e2e/node_modules/.package-lock.json
+test-web: bin/happytray web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json
 	@scripts/need.sh mariadbd:mariadb-server chromium:chromium
+	cd web && npm run --silent test
 	cd e2e && npx playwright test
 
 # docs/screenshots, from demo data

@@ -27,7 +27,7 @@ func readInput() ([]byte, error) {
 		return nil, err
 	}
 	if len(b) > wire.MaxBytes {
-		return nil, tooBig
+		return nil, errTooBig
 	}
 	return b, nil
 }

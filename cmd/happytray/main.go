@@ -53,5 +53,5 @@ func noArgs(_ *cobra.Command, args []string) error {
 	return nil
 }
 
-// tooBig bounds what is read from standard input.
-var tooBig = fmt.Errorf("the input is larger than %d MB", wire.MaxBytes>>20)
+// errTooBig ends a call with more on standard input than a document may hold.
+var errTooBig = fmt.Errorf("the input is larger than %d MB", wire.MaxBytes>>20)

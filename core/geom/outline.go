@@ -94,12 +94,16 @@ func (o Outline) Contains(p Point) bool {
 // EdgeDistance is the distance from p to the nearest point of the outline's edge.
 func (o Outline) EdgeDistance(p Point) float64 {
 	best := math.Inf(1)
-	for i := range o {
-		if d := segmentDistance(p, o[i], o[(i+1)%len(o)]); d < best {
+	for i, a := range o {
+		n := i + 1
+		if n == len(o) {
+			n = 0
+		}
+		if d := segmentDistance2(p, a, o[n]); d < best {
 			best = d
 		}
 	}
-	return best
+	return math.Sqrt(best)
 }
 
 // NearestOnEdge is the point of the outline's edge nearest to p.
@@ -124,8 +128,6 @@ func nearestOnSegment(p, a, b Point) Point {
 	t := math.Max(0, math.Min(1, p.Sub(a).Dot(ab)/l2))
 	return a.Add(ab.Mul(t))
 }
-
-func segmentDistance(p, a, b Point) float64 { return p.Dist(nearestOnSegment(p, a, b)) }
 
 // Convex reports whether the outline never turns back, within a small tolerance.
 func (o Outline) Convex() bool {

@@ -135,19 +135,47 @@ func deepest(a, b Outline) float64 {
 	return d
 }
 
-// Gap is the distance between two outlines in mm, zero when they touch or overlap.
-func Gap(a, b *Body) float64 {
+// Gap is the distance between two outlines in mm, zero when they touch or
+// overlap. Beyond most it need not be exact, only larger than most.
+func Gap(a, b *Body, most float64) float64 {
+	if g := BoxGap(a.Box, b.Box); g > most {
+		return g
+	}
 	if d, _ := Penetration(a, b); d > 0 {
 		return 0
 	}
 	best := math.Inf(1)
-	for _, p := range a.Outline {
-		best = math.Min(best, b.Outline.EdgeDistance(p))
+	for _, pair := range [2][2]Outline{{a.Outline, b.Outline}, {b.Outline, a.Outline}} {
+		edges := pair[1]
+		for _, p := range pair[0] {
+			for i, q := range edges {
+				n := i + 1
+				if n == len(edges) {
+					n = 0
+				}
+				if d := segmentDistance2(p, q, edges[n]); d < best {
+					best = d
+				}
+			}
+		}
 	}
-	for _, p := range b.Outline {
-		best = math.Min(best, a.Outline.EdgeDistance(p))
+	return math.Sqrt(best)
+}
+
+// segmentDistance2 is the squared distance from p to the segment from a to b.
+func segmentDistance2(p, a, b Point) float64 {
+	ex, ey := b.X-a.X, b.Y-a.Y
+	px, py := p.X-a.X, p.Y-a.Y
+	if l2 := ex*ex + ey*ey; l2 > 0 {
+		t := (px*ex + py*ey) / l2
+		if t > 1 {
+			t = 1
+		}
+		if t > 0 {
+			px, py = px-t*ex, py-t*ey
+		}
 	}
-	return best
+	return px*px + py*py
 }
 
 // BoxGap is the distance between two boxes, zero when they meet; never more

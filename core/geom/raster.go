@@ -180,9 +180,10 @@ func (g Grid) DistanceField(dst, scratch []int32, win Window, blocked []bool, ed
 	}
 }
 
+// floorDiv is a / b rounded down, for b above zero.
 func floorDiv(a, b int) int {
 	q := a / b
-	if a%b != 0 && (a < 0) != (b < 0) {
+	if q*b > a {
 		q--
 	}
 	return q

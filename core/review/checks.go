@@ -457,18 +457,14 @@ func (m *measures) care() {
 	l := m.l
 	places := 0
 	for i := range l.elems {
-		a := &l.elems[i]
-		if !a.placed || l.tray.Elements[i].Vessel != "" || !a.food.Wetness.Wets() {
-			continue
-		}
 		for j := range l.elems {
-			b := &l.elems[j]
-			if !b.placed || b.food.Wetness != food.Crisp || l.tray.Elements[j].Vessel != "" || l.at(i, j).gap > 25 {
+			if i == j || !l.wets(i, j) {
 				continue
 			}
-			if g := l.trueGap(i, j, 25); g < 25 {
+			if g := l.at(i, j).wet; g < wetMM {
 				places++
-				m.find("care.wetdry", Mend, (25-g)/4, a.middle.Lerp(b.middle, .5), []int{i, j}, "The %s lies %.0f mm from the %s, which will go soft. Keep 25 mm or a bowl between them.", m.name(i), g, m.name(j))
+				at := l.elems[i].middle.Lerp(l.elems[j].middle, .5)
+				m.find("care.wetdry", Mend, (wetMM-g)/4, at, []int{i, j}, "The %s lies %.0f mm from the %s, which will go soft. Keep 25 mm or a bowl between them.", m.name(i), g, m.name(j))
 			}
 		}
 	}

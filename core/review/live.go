@@ -48,6 +48,7 @@ type pair struct {
 	depth float64 // deepest overlap beyond what is allowed, mm
 	at    geom.Point
 	gap   float64 // mm between their pieces' boxes; exact when small
+	wet   float64 // mm between their pieces, where one of them wets the other within wetMM; else infinite
 }
 
 // NewLive prepares a tray for review. The tray is copied.
@@ -201,9 +202,9 @@ func (l *Live) measurePair(i, j int) pair {
 	}
 	a, b := &l.elems[i], &l.elems[j]
 	if !a.placed || !b.placed {
-		return pair{gap: math.Inf(1)}
+		return pair{gap: math.Inf(1), wet: math.Inf(1)}
 	}
-	p := pair{gap: geom.BoxGap(a.box, b.box)}
+	p := pair{gap: geom.BoxGap(a.box, b.box), wet: math.Inf(1)}
 	if p.gap > 80 {
 		return p // too far for anything but an estimate
 	}
@@ -231,7 +232,19 @@ func (l *Live) measurePair(i, j int) pair {
 		}
 	}
 	p.gap = near
+	if near < wetMM && (l.wets(i, j) || l.wets(j, i)) {
+		p.wet = l.trueGap(i, j, wetMM)
+	}
 	return p
+}
+
+// wetMM is how far what is juicy or runny keeps from what is crisp (craft section 6).
+const wetMM = 25
+
+// wets reports whether element i, lying open, softens element j.
+func (l *Live) wets(i, j int) bool {
+	a, b := &l.elems[i], &l.elems[j]
+	return a.food.Wetness.Wets() && l.tray.Elements[i].Vessel == "" && b.food.Wetness == food.Crisp && l.tray.Elements[j].Vessel == ""
 }
 
 // trueGap is the distance between the pieces of two elements, mm, looked at
@@ -247,7 +260,7 @@ func (l *Live) trueGap(i, j int, most float64) float64 {
 			if geom.BoxGap(a.bodies[x].Box, b.bodies[y].Box) > math.Min(best, most) {
 				continue
 			}
-			best = math.Min(best, geom.Gap(&a.bodies[x], &b.bodies[y]))
+			best = math.Min(best, geom.Gap(&a.bodies[x], &b.bodies[y], math.Min(best, most)))
 		}
 	}
 	return best

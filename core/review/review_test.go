@@ -199,26 +199,3 @@ func crowded(n int) *tray.Tray {
 	}
 	return tr
 }
-
-func BenchmarkReview60Elements(b *testing.B) {
-	tr := crowded(60)
-	n := 0
-	for _, e := range tr.Elements {
-		n += len(e.Pieces)
-	}
-	b.ReportMetric(float64(n), "pieces")
-	for b.Loop() {
-		Of(tr, larder)
-	}
-}
-
-func BenchmarkReviewAfterMove(b *testing.B) {
-	tr := crowded(60)
-	live := NewLive(tr, larder)
-	i := 0
-	for b.Loop() {
-		live.Move(i%60, geom.Pose{X: 300 + float64(i%7)*3, Y: 200, Turn: float64(i)})
-		live.Review()
-		i++
-	}
-}

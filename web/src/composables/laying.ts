@@ -25,10 +25,15 @@ export function useLaying(preview: (t: TrayFile) => void) {
     stop = new AbortController()
     // the search never gives back less than it was given, and another way is
     // wanted: so only what is locked goes along
-    const elements = job.doc.elements.map(e => (e.locked ? e : { ...e, placed: false, pieces: [], path: undefined }))
+    const elements = job.doc.elements.map(e =>
+      e.locked ? e : { ...e, placed: false, pieces: [], path: undefined },
+    )
     let found: TrayFile | null = null
     try {
-      for await (const line of arrange({ ...job.doc, elements }, { style, seed, seconds, signal: stop.signal })) {
+      for await (const line of arrange(
+        { ...job.doc, elements },
+        { style, seed, seconds, signal: stop.signal },
+      )) {
         share.value = line.share
         tried.value = line.tried
         best.value = line.score

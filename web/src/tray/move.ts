@@ -6,11 +6,8 @@ export const poseOf = (e: TrayElement): Pose => ({ x: e.x, y: e.y, turn: e.turn_
 
 const round2 = (v: number) => Math.round(v * 100) / 100 || 0
 
-/** A turn brought between -180 and 180 degrees. */
-export function normalTurn(deg: number): number {
-  const t = ((((deg + 180) % 360) + 360) % 360) - 180
-  return t === -180 ? 180 : t
-}
+/** A turn brought into 0 <= turn < 360, as the server keeps it. */
+export const normalTurn = (deg: number): number => ((deg % 360) + 360) % 360
 
 /** The rigid motion that carries one pose to another. */
 export function motion(from: Pose, to: Pose): (p: Point) => Point {

@@ -1,0 +1,238 @@
+package arrange
+
+import (
+	"context"
+	"math"
+	"testing"
+
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/geom"
+	"happytray/core/tray"
+)
+
+func made(t *testing.T, r board.Request) *board.Board {
+	t.Helper()
+	b, err := board.Make(r)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return &b
+}
+
+func TestZoneKnowsItsDepth(t *testing.T) {
+	paddle := made(t, board.Request{Shape: "paddle", LengthMM: 500, WidthMM: 260})
+	z := newZone(paddle)
+	handle := paddle.Keepouts[0].Centroid()
+	if z.exact(handle) > 0 {
+		t.Error("the handle is called free")
+	}
+	if z.exact(z.centre) < 60 || math.Abs(z.deep(z.centre)-z.exact(z.centre)) > z.grid.Cell*1.5 {
+		t.Errorf("the middle is %v deep, by the raster %v", z.exact(z.centre), z.deep(z.centre))
+	}
+	if z.deep(geom.Pt(-900, -900)) > -30 {
+		t.Error("far outside is called near")
+	}
+	small, large := geom.NewBody(geom.Circle(30, 16).Move(z.centre)), geom.NewBody(geom.Circle(200, 16).Move(z.centre))
+	if !z.holds(&small) || z.holds(&large) {
+		t.Error("what fits does not, or the other way")
+	}
+	onHandle := geom.NewBody(geom.Circle(20, 16).Move(handle))
+	if z.holds(&onHandle) {
+		t.Error("a bowl stands on the handle")
+	}
+	edge := z.at(90, .98)
+	if in := z.inward(edge); in.Dot(z.centre.Sub(edge)) <= 0 {
+		t.Errorf("inward at %v points to %v", edge, in)
+	}
+}
+
+// Every style proposes as many sites as are asked for, inside, and no two styles the same ones.
+func TestSitesLieInside(t *testing.T) {
+	for _, r := range []board.Request{{Shape: "round", LengthMM: 400}, {Shape: "plank", LengthMM: 900, WidthMM: 240}, {Shape: "half-round", LengthMM: 500}, {Shape: "paddle", LengthMM: 460, WidthMM: 240}, {Shape: "hexagon", LengthMM: 420}} {
+		z := newZone(made(t, r))
+		seen := map[string]geom.Point{}
+		for _, style := range brief.Styles {
+			for _, n := range []int{1, 2, 5, 9} {
+				sites := z.sites(style, n, food.Rand(4))
+				if len(sites) != n {
+					t.Fatalf("%s on %s: %d sites for %d", style, r.Shape, len(sites), n)
+				}
+				for _, s := range sites {
+					if z.exact(s) <= 0 && style != "mirrored" {
+						t.Errorf("%s on %s: a site at %v lies outside", style, r.Shape, s)
+					}
+				}
+				if n == 5 {
+					seen[style] = sites[2]
+				}
+			}
+		}
+		for a, p := range seen {
+			for b, q := range seen {
+				if a < b && p.Dist(q) < 1 {
+					t.Errorf("%s: %s and %s propose the same", r.Shape, a, b)
+				}
+			}
+		}
+		if got := z.sites("meadow", 0, food.Rand(1)); len(got) != 0 {
+			t.Errorf("sites for nobody: %v", got)
+		}
+	}
+}
+
+func TestGuideRunsInsideAndAlong(t *testing.T) {
+	for _, r := range []board.Request{{Shape: "oval", LengthMM: 700, WidthMM: 420}, {Shape: "round", LengthMM: 420}, {Shape: "plank", LengthMM: 1100, WidthMM: 260}} {
+		z := newZone(made(t, r))
+		for _, style := range brief.Styles {
+			line := z.guide(style, 0, 1, 500, 44, food.Rand(6))
+			long := 0.0
+			for i, p := range line {
+				if z.exact(p) < 0 {
+					t.Errorf("%s on %s: the line leaves the board at %v", style, r.Shape, p)
+				}
+				if i > 0 {
+					long += p.Dist(line[i-1])
+				}
+			}
+			if long < 200 || long > 800 {
+				t.Errorf("%s on %s: a line of %.0f mm for 500", style, r.Shape, long)
+			}
+		}
+	}
+}
+
+// A trail is set along its line at about its pitch, turned with it, and begins
+// again beyond what is in the way.
+func TestTrailFollowsAndBreaks(t *testing.T) {
+	f, _ := larder.Get("wide-sausage")
+	spec, _ := f.Spec("trail")
+	bowl := board.Vessels()[2]
+	tr := &tray.Tray{Format: tray.Format, Board: made(t, board.Request{Shape: "rectangle", LengthMM: 800, WidthMM: 300}), Vessels: []board.Vessel{bowl},
+		Elements: []tray.Element{{ID: "trail", Food: f.ID, Form: "trail", Count: 40}, {ID: "bowl", Food: "honey", Form: "bowl", Vessel: bowl.ID, Count: 1}}}
+	s := newSearch(tr, larder, Options{})
+	honey, _ := larder.Get("honey")
+	hs, _ := honey.Spec("bowl")
+	at := geom.Pose{X: 400, Y: 150}
+	s.tray.Elements[1].Pieces = tray.Place(honey, hs, &bowl, at, []food.Piece{{Height: bowl.HeightMM}})
+	s.tray.Elements[1].Placed = true
+	l := newLayout(s, s.tray.Clone())
+	l.addElement(1)
+	line := []geom.Point{{X: 60, Y: 150}, {X: 250, Y: 150}, {X: 400, Y: 150}, {X: 550, Y: 150}, {X: 740, Y: 150}}
+	n := l.slices(0, f, spec, line)
+	left, right := 0, 0
+	for i, p := range l.t.Elements[0].Pieces {
+		if math.Abs(p.At.Y-150) > 4 {
+			t.Errorf("piece %d lies at %v, off the line", i, p.At)
+		}
+		if d := geom.NormalTurn(p.TurnDeg + 90); math.Min(d, 360-d) > 12 {
+			t.Errorf("piece %d is turned %v against the line", i, d)
+		}
+		if p.At.X < 400 {
+			left++
+		} else {
+			right++
+		}
+		if p.At.Dist(at.At()) < bowl.DiameterMM/2-2 {
+			t.Errorf("piece %d lies in the bowl", i)
+		}
+	}
+	if n < 20 || left < 6 || right < 6 {
+		t.Errorf("%d pieces, %d before the bowl and %d beyond", n, left, right)
+	}
+}
+
+// The band makes way for what stands on its line.
+func TestBandKeepsClear(t *testing.T) {
+	tr := &tray.Tray{Format: tray.Format, Board: made(t, board.Request{Shape: "rectangle", LengthMM: 800, WidthMM: 400}), Elements: []tray.Element{{ID: "x", Food: "honey", Form: "bowl"}}}
+	l := newLayout(newSearch(tr, larder, Options{}), tr)
+	post := geom.Circle(40, 24).Move(geom.Pt(400, 185))
+	l.add(0, geom.NewBody(post))
+	var wish []geom.Point
+	for x := 60.0; x <= 740; x += 20 {
+		wish = append(wish, geom.Pt(x, 200))
+	}
+	near := math.Inf(1)
+	for _, p := range l.band(wish, 40) {
+		near = math.Min(near, p.Dist(geom.Pt(400, 185))-40)
+	}
+	if near < 12 {
+		t.Errorf("the line passes %.0f mm from the post, half its width is 20", near)
+	}
+}
+
+// Shares of the free room come out as large as the elements want.
+func TestSharesHaveTheirAreas(t *testing.T) {
+	tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 6}, Board: &board.Request{Shape: "rectangle", LengthMM: 500, WidthMM: 350},
+		Foods: []brief.Want{{Food: "almonds", Grams: 150}, {Food: "red-grapes", Grams: 300}, {Food: "dried-apricots", Grams: 160}, {Food: "blackberries", Grams: 120}}})
+	l := newLayout(newSearch(tr, larder, Options{}), tr.Clone())
+	var elems []int
+	for i := range tr.Elements {
+		elems = append(elems, i)
+	}
+	sh := newShare(l, elems, food.Rand(2))
+	sh.relax(60)
+	area := make([]float64, len(elems))
+	for i := range sh.at {
+		area[sh.label[sh.free[i]]]++
+	}
+	for k := range elems {
+		if off := math.Abs(area[k]-sh.want[k]) / sh.want[k]; off > .2 {
+			t.Errorf("%s has %.0f cells, wants %.0f", tr.Elements[elems[k]].ID, area[k], sh.want[k])
+		}
+	}
+	// what is full of other things leaves nothing to share
+	l.add(0, geom.NewBody(tr.Board.Outline))
+	if none := newShare(l, elems, food.Rand(2)); len(none.free) != 0 {
+		t.Errorf("%d cells are free under a lid", len(none.free))
+	}
+}
+
+func TestNearNamesEachOnce(t *testing.T) {
+	tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 4}})
+	l := newLayout(newSearch(tr, larder, Options{}), tr)
+	big := geom.NewBody(geom.Box(300, 200, 0).Move(geom.Pt(180, 120)))
+	l.add(0, big)
+	l.add(1, geom.NewBody(geom.Box(10, 10, 0).Move(geom.Pt(-500, -500)))) // beyond the board
+	count := map[int]int{}
+	l.near(big.Box, func(o *placed) bool { count[o.e]++; return true })
+	if count[0] != 1 || count[1] != 0 {
+		t.Errorf("%v", count)
+	}
+	l.near(geom.Rect{Min: geom.Pt(-510, -510), Max: geom.Pt(-490, -490)}, func(o *placed) bool { count[o.e]++; return true })
+	if count[1] != 1 {
+		t.Errorf("what lies beyond the board is lost: %v", count)
+	}
+}
+
+// Mirrored and wheel are not the same thing with another name.
+func TestStylesDiffer(t *testing.T) {
+	tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 9}, Board: &board.Request{ID: "oval-62-walnut"}})
+	places := map[string][]geom.Point{}
+	for _, style := range brief.Styles {
+		res, err := Lay(context.Background(), tr, larder, Options{Style: style, Effort: 2, Seed: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, e := range res.Tray.Elements {
+			if e.Placed && e.Kind() == food.KindAnchor {
+				places[style] = append(places[style], e.Pose().At())
+			}
+		}
+	}
+	for a, ps := range places {
+		for b, qs := range places {
+			if a >= b {
+				continue
+			}
+			moved := 0.0
+			for i := range min(len(ps), len(qs)) {
+				moved += ps[i].Dist(qs[i]) / float64(min(len(ps), len(qs)))
+			}
+			if moved < 40 {
+				t.Errorf("%s and %s put the anchors within %.0f mm of each other", a, b, moved)
+			}
+		}
+	}
+}

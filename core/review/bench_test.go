@@ -1,0 +1,56 @@
+package review_test
+
+import (
+	"context"
+	"testing"
+
+	"happytray/core/arrange"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/portion"
+	"happytray/core/review"
+	"happytray/core/tray"
+)
+
+// large is a laid tray of about 60 elements and 800 pieces.
+func large(b *testing.B) (*tray.Tray, *food.Larder) {
+	larder := food.BuiltIn()
+	t, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 26}, Month: 11}, larder)
+	if err != nil {
+		b.Fatal(err)
+	}
+	res, err := arrange.Lay(context.Background(), t, larder, arrange.Options{Effort: 1})
+	if err != nil {
+		b.Fatal(err)
+	}
+	pieces := 0
+	for _, e := range res.Tray.Elements {
+		pieces += len(e.Pieces)
+	}
+	b.ReportMetric(float64(len(res.Tray.Elements)), "elements")
+	b.ReportMetric(float64(pieces), "pieces")
+	return res.Tray, larder
+}
+
+func BenchmarkReview(b *testing.B) {
+	t, larder := large(b)
+	b.ReportAllocs()
+	for b.Loop() {
+		review.Of(t, larder)
+	}
+}
+
+// BenchmarkReviewAfterMove is a hand moving one element after another by a few
+// millimetres, with the whole review after each move.
+func BenchmarkReviewAfterMove(b *testing.B) {
+	t, larder := large(b)
+	live := review.NewLive(t, larder)
+	b.ReportAllocs()
+	for i := 0; b.Loop(); i++ {
+		k := (i / 8) % len(t.Elements)
+		to := t.Elements[k].Pose()
+		to.X += float64(i % 8)
+		live.Move(k, to)
+		live.Review()
+	}
+}

@@ -1,0 +1,266 @@
+package review
+
+import (
+	"math"
+	"math/rand/v2"
+	"strings"
+	"testing"
+
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/geom"
+	"happytray/core/tray"
+)
+
+// value is one check's measured value; it must have been measured.
+func value(t *testing.T, tr *tray.Tray, check string) float64 {
+	t.Helper()
+	v, ok := Of(tr, larder).Value(check)
+	if !ok {
+		t.Fatalf("%s was not measured", check)
+	}
+	return v
+}
+
+// slab puts one piece of a food as a box of true size w x h at a place, so that
+// measures can be worked out by hand.
+func slab(tr *tray.Tray, id string, w, h, x, y, tall float64) {
+	f, _ := larder.Get(id)
+	e := tray.Element{ID: id + "-" + string(rune('a'+len(tr.Elements))), Food: id, Form: f.Forms[0].Form, Category: f.Category, Count: 1, Grams: 10, Placed: true,
+		X: x, Y: y, Wetness: f.Wetness, Colour: f.Colour,
+		Pieces: []tray.Piece{{Outline: geom.Box(w, h, 0).Move(geom.Pt(x, y)), HeightMM: tall, Colour: f.Colour, At: geom.Pt(x, y)}}}
+	tr.Elements = append(tr.Elements, e)
+}
+
+func TestInsideMeasuresTheAreaBeyond(t *testing.T) {
+	zone := table().Board.FoodZone.Bounds()
+	for _, out := range []float64{0, 3, 10, 25} {
+		tr := table()
+		slab(tr, "almonds", 50, 40, zone.Max.X-25+out, 200, 10)
+		if got := value(t, tr, "fit.inside"); math.Abs(got-40*out) > 1 {
+			t.Errorf("%v mm over the edge: %v mm2, want %v", out, got, 40*out)
+		}
+	}
+	// a keep-out counts as beyond
+	paddle := table()
+	b, err := board.Make(board.Request{Shape: "paddle", LengthMM: 600, WidthMM: 300})
+	if err != nil {
+		t.Fatal(err)
+	}
+	paddle.Board = &b
+	at := b.Keepouts[0].Centroid()
+	slab(paddle, "almonds", 30, 20, at.X, at.Y, 10)
+	if got := value(t, paddle, "fit.inside"); got < 590 {
+		t.Errorf("on the handle: %v mm2 beyond, want 600 and the keep-out", got)
+	}
+}
+
+// The table of allowed overlaps, form by form: just within, just beyond.
+func TestAllowedOverlaps(t *testing.T) {
+	for _, c := range []struct {
+		a, fa, b, fb string
+		may          float64
+	}{
+		{"honey", "bowl", "fig-jam", "bowl", 1},
+		{"honey", "bowl", "almonds", "drift", 1},
+		{"almonds", "drift", "red-grapes", "cluster", 2},
+		{"wide-sausage", "trail", "almonds", "drift", 6},
+		{"air-dried-ham", "ribbon", "orange-block", "tumble", 6},
+		{"round-crackers", "arc", "orange-block", "batons", 1},
+		{"strawberries", "halves", "round-crackers", "arc", 1}, // wet on crisp
+		{"rosemary", "sprig", "honey", "bowl", math.Inf(1)},
+	} {
+		el := func(id, form string) *tray.Element {
+			f, _ := larder.Get(id)
+			e := &tray.Element{Food: id, Form: form, Wetness: f.Wetness}
+			if form == "bowl" {
+				e.Vessel = "dip-bowl"
+			}
+			return e
+		}
+		if got := Touch(el(c.a, c.fa), el(c.b, c.fb)); got != c.may {
+			t.Errorf("%s and %s may overlap %v mm, want %v", c.a, c.b, got, c.may)
+		}
+		if x, y := Touch(el(c.a, c.fa), el(c.b, c.fb)), Touch(el(c.b, c.fb), el(c.a, c.fa)); x != y {
+			t.Errorf("%s on %s is %v, the other way %v", c.a, c.b, x, y)
+		}
+	}
+	for _, over := range []float64{-2, .5, .9, 1.5, 8} {
+		tr := table()
+		slab(tr, "almonds", 40, 40, 200, 200, 10)
+		slab(tr, "honey", 40, 40, 240-over, 200, 10)
+		want := math.Max(0, over-1) // one touches, nothing allowed beyond 1 mm for a whole anchor
+		if got := value(t, tr, "fit.overlap"); math.Abs(got-want) > .05 {
+			t.Errorf("%v mm into each other: %v, want %v", over, got, want)
+		}
+	}
+}
+
+// A slit narrower than 8 mm counts as covered, a wider one does not.
+func TestSlitsCloseAtEightMillimetres(t *testing.T) {
+	cover := func(gap float64) float64 {
+		tr := table()
+		slab(tr, "almonds", 200, 300, 200-gap/2, 200, 10)
+		slab(tr, "aged-hard", 200, 300, 400+gap/2, 200, 10)
+		return value(t, tr, "fit.cover") * tr.Board.FoodZone.Area()
+	}
+	solid := 2 * 200 * 300.0
+	if got := cover(6); got < solid+5*300 {
+		t.Errorf("a 6 mm slit: %.0f mm2 covered of %.0f", got, solid+6*300)
+	}
+	if got := cover(14); got > solid+3*300 {
+		t.Errorf("a 14 mm slit counts as %.0f mm2", got-solid)
+	}
+}
+
+// The largest bare disc is found where it is.
+func TestGapIsMeasured(t *testing.T) {
+	tr := table()
+	z := tr.Board.FoodZone.Bounds()
+	// four slabs leave a bare square of 80 mm in the middle
+	w, h := (z.W()-80)/2, z.H()
+	slab(tr, "almonds", w, h, z.Min.X+w/2, 200, 10)
+	slab(tr, "aged-hard", w, h, z.Max.X-w/2, 200, 10)
+	slab(tr, "orange-block", 80, (h-80)/2, 300, z.Min.Y+(h-80)/4, 10)
+	slab(tr, "round-crackers", 80, (h-80)/2, 300, z.Max.Y-(h-80)/4, 10)
+	r := Of(tr, larder)
+	gap, _ := r.Value("fit.gap")
+	if math.Abs(gap-80) > 6 {
+		t.Errorf("the bare square of 80 mm is measured as %v", gap)
+	}
+	for _, f := range r.Findings {
+		if f.Check == "fit.gap" && f.At.Dist(geom.Pt(300, 200)) > 8 {
+			t.Errorf("it is said to be at %v", f.At)
+		}
+	}
+}
+
+// Two things of one size, one left and one right: in balance. Both left: not.
+func TestBalanceFollowsTheMiddle(t *testing.T) {
+	both := func(x1, x2 float64) (category, weight float64) {
+		tr := table()
+		slab(tr, "orange-block", 60, 60, x1, 200, 20)
+		slab(tr, "aged-hard", 60, 60, x2, 200, 20)
+		r := Of(tr, larder)
+		category, _ = r.Value("spread.category")
+		weight, _ = r.Value("spread.weight")
+		return
+	}
+	c, w := both(150, 450)
+	if c > .02 || w > .12 {
+		t.Errorf("balanced: category %v, weight %v", c, w)
+	}
+	half := math.Hypot(table().Board.FoodZone.Bounds().W(), table().Board.FoodZone.Bounds().H()) / 2
+	c, _ = both(100, 160)
+	if want := (300 - 130) / half; math.Abs(c-want) > .02 {
+		t.Errorf("both left: category %v, want %v", c, want)
+	}
+}
+
+func TestColourOfNeighbours(t *testing.T) {
+	pair := func(a, b string, gap float64) float64 {
+		tr := table()
+		slab(tr, a, 80, 80, 200, 200, 15)
+		slab(tr, b, 80, 80, 280+gap, 200, 15)
+		v, ok := Of(tr, larder).Value("colour.neighbour")
+		if !ok {
+			return -1
+		}
+		return v
+	}
+	if v := pair("soft-white-round", "dark-chocolate", 2); v < 30 {
+		t.Errorf("white beside dark: %v", v)
+	}
+	if v := pair("almonds", "pecans", 2); v > 20 {
+		t.Errorf("brown beside brown: %v", v)
+	}
+	if v := pair("almonds", "pecans", 20); v != -1 {
+		t.Errorf("20 mm apart they are neighbours still: %v", v)
+	}
+}
+
+func TestRimKeepsRollingThingsOn(t *testing.T) {
+	for rim, found := range map[float64]bool{0: true, 15: false} {
+		tr := table()
+		tr.Board.RimMM = rim
+		put(tr, "red-grapes", "cluster", 1, 30, 200, 0)
+		if got := has(Of(tr, larder), "care.roll"); got != found {
+			t.Errorf("rim %v: %v", rim, got)
+		}
+	}
+}
+
+// A finding said twice about the same two foods is said once, with its places.
+func TestAlikeNeighboursAreGathered(t *testing.T) {
+	tr := table()
+	for _, y := range []float64{100, 200, 300} {
+		slab(tr, "red-grapes", 80, 80, 200, y, 15)
+		slab(tr, "blackberries", 80, 80, 284, y, 15)
+	}
+	n := 0
+	for _, f := range Of(tr, larder).Findings {
+		if f.Check == "colour.neighbour" {
+			n++
+			if len(f.Elements) != 2 {
+				t.Errorf("%+v", f)
+			}
+		}
+	}
+	if n > 1 {
+		t.Errorf("the same two foods are named %d times", n)
+	}
+}
+
+// Whatever lies where: scores stay within bounds, gates hold, the score alone is
+// the score of the whole review, every sentence is one.
+func TestReviewOfAnything(t *testing.T) {
+	r := rand.New(rand.NewPCG(21, 22))
+	foods := larder.All()
+	for range 60 {
+		tr := table()
+		tr.Brief = brief.Brief{Guests: brief.Guests{Adults: 5, Children: r.IntN(2)}, Diets: []brief.Diet{{Avoid: []string{brief.Allergens[r.IntN(14)]}}}}
+		for range r.IntN(14) {
+			f := foods[r.IntN(len(foods))]
+			s := f.Forms[r.IntN(len(f.Forms))]
+			n := 1 + r.IntN(12)
+			if food.FormByID(s.Form).Kind() == food.KindAnchor {
+				n = max(1, s.N)
+			}
+			put(tr, f.ID, s.Form, n, r.Float64()*640-20, r.Float64()*440-20, r.Float64()*360)
+			tr.Elements[len(tr.Elements)-1].Placed = r.IntN(6) > 0
+		}
+		live := NewLive(tr, larder)
+		rev := live.Review()
+		if rev.Score < 0 || rev.Score > 100 || math.IsNaN(rev.Score) || live.Score() != rev.Score {
+			t.Fatalf("score %v, alone %v", rev.Score, live.Score())
+		}
+		if !rev.Legal() && rev.Score > GateScore {
+			t.Fatalf("a gate fails at %v", rev.Score)
+		}
+		worst := 0
+		for _, c := range rev.Checks {
+			if c.Score < 0 || c.Score > 1 || math.IsNaN(c.Value) || c.Unit == "" {
+				t.Fatalf("%+v", c)
+			}
+		}
+		for _, f := range rev.Findings {
+			if !strings.HasSuffix(f.Says, ".") || strings.Contains(f.Says, "%!") || strings.Contains(f.Says, "NaN") || !f.At.Finite() {
+				t.Fatalf("%+v", f)
+			}
+			if o := severityOrder[f.Severity]; o < worst {
+				t.Fatalf("%s comes after what is less bad", f.Check)
+			} else {
+				worst = o
+			}
+			for _, id := range f.Elements {
+				if tr.Find(id) < 0 {
+					t.Fatalf("%s names %s", f.Check, id)
+				}
+			}
+		}
+	}
+	if rev := Of(&tray.Tray{}, larder); rev.Score != 0 || rev.Findings == nil {
+		t.Errorf("a tray without a board: %+v", rev)
+	}
+}

@@ -1,0 +1,281 @@
+// Saving: nothing is lost, whatever the server, the network or another window does.
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { TrayFile } from '@/api/tray.gen'
+
+type Call = {
+  method: string
+  path: string
+  options: {
+    params?: { path?: { id: string }; header?: Record<string, string>; query?: { says?: string } }
+    body?: unknown
+  }
+}
+type Reply = { status: number; body?: unknown } | 'gone'
+
+const wire = vi.hoisted(() => ({
+  answer: (() => ({ status: 500 })) as (c: Call) => Reply | Promise<Reply>,
+  calls: [] as Call[],
+}))
+
+vi.mock('openapi-fetch', () => ({
+  default: () => {
+    const call = (method: string) => async (path: string, options: Call['options']) => {
+      const c = { method, path, options }
+      wire.calls.push(c)
+      const reply = await wire.answer(c)
+      if (reply === 'gone') throw new TypeError('failed to fetch')
+      const ok = reply.status < 300
+      return {
+        data: ok ? reply.body : undefined,
+        error: ok ? undefined : reply.body,
+        response: { ok, status: reply.status },
+      }
+    }
+    return { GET: call('GET'), PUT: call('PUT'), POST: call('POST'), DELETE: call('DELETE') }
+  },
+}))
+
+const { useJob } = await import('@/stores/job')
+
+const doc = (title: string): TrayFile => ({
+  format: 'happytray/1',
+  title,
+  brief: { guests: { adults: 4 } },
+  board: null,
+  vessels: [],
+  elements: [],
+  reserve: [],
+  rules: {},
+  seed: 1,
+})
+
+/** A server that keeps revisions as ours does. */
+function server() {
+  const revisions: { doc: TrayFile; parent: number }[] = [{ doc: doc('first'), parent: 0 }]
+  const s = {
+    head: 1,
+    fail: null as Reply | null,
+    hold: null as Promise<void> | null,
+    saves: [] as string[],
+    now: () => revisions[s.head - 1]!.doc,
+    job: () => ({
+      id: 'j',
+      revision: s.head,
+      document: s.now(),
+      undo: revisions[s.head - 1]!.parent > 0,
+      redo: false,
+      saved_at: '2026-11-24T10:00:00Z',
+    }),
+    elsewhere(title: string) {
+      revisions.push({ doc: doc(title), parent: s.head })
+      s.head = revisions.length
+    },
+  }
+  wire.answer = async c => {
+    if (c.path === '/api/v1/jobs/{id}' && c.method === 'GET') return { status: 200, body: s.job() }
+    const match = c.options.params?.header?.['If-Match']
+    if (c.method === 'PUT' || /undo|redo/.test(c.path)) {
+      if (s.hold) await s.hold
+      if (s.fail) return s.fail
+      if (match !== `"${s.head}"`)
+        return { status: 412, body: { title: 'Changed elsewhere', current: s.job() } }
+    }
+    if (c.method === 'PUT') {
+      revisions.push({ doc: c.options.body as TrayFile, parent: s.head })
+      s.head = revisions.length
+      s.saves.push(s.now().title)
+      return { status: 200, body: { revision: s.head, saved_at: '2026-11-24T10:01:00Z' } }
+    }
+    if (c.path.endsWith('/undo')) {
+      if (!revisions[s.head - 1]!.parent) return { status: 409, body: { title: 'Nothing to go to' } }
+      s.head = revisions[s.head - 1]!.parent
+      return { status: 200, body: s.job() }
+    }
+    return { status: 200, body: {} } // review, basket, prep
+  }
+  return s
+}
+
+let kept: Map<string, string>
+beforeEach(() => {
+  setActivePinia(createPinia())
+  vi.useFakeTimers()
+  kept = new Map()
+  vi.stubGlobal('window', globalThis)
+  vi.stubGlobal('localStorage', {
+    getItem: (k: string) => kept.get(k) ?? null,
+    setItem: (k: string, v: string) => void kept.set(k, v),
+    removeItem: (k: string) => void kept.delete(k),
+  })
+  wire.calls.length = 0
+})
+afterEach(() => {
+  vi.useRealTimers()
+  vi.unstubAllGlobals()
+})
+const settle = (ms = 1000) => vi.advanceTimersByTimeAsync(ms)
+
+describe('saving', () => {
+  it('happens by itself, a moment after the last change, and says what was done', async () => {
+    const s = server()
+    const job = useJob()
+    await job.open('j')
+    job.change(doc('a'), 'renamed')
+    job.change(doc('b'), 'renamed again')
+    expect(job.state).toBe('waiting')
+    await settle()
+    expect(s.saves).toEqual(['b'])
+    expect([job.state, job.revision, job.canUndo]).toEqual(['saved', 2, true])
+    const put = wire.calls.find(c => c.method === 'PUT')!
+    expect(put.options.params).toMatchObject({
+      header: { 'If-Match': '"1"' },
+      query: { says: 'renamed again' },
+    })
+    expect(kept.size).toBe(0)
+  })
+  it('goes on with what changed while it was under way', async () => {
+    const s = server()
+    const job = useJob()
+    await job.open('j')
+    let release = () => {}
+    s.hold = new Promise(r => (release = r))
+    job.change(doc('a'), 'x')
+    await settle()
+    expect(job.state).toBe('saving')
+    job.change(doc('b'), 'y')
+    s.hold = null
+    release()
+    await settle(2000)
+    expect(s.saves).toEqual(['a', 'b'])
+    expect([job.state, job.revision]).toEqual(['saved', 3])
+  })
+  it('is done before the job is let go of', async () => {
+    const s = server()
+    const job = useJob()
+    await job.open('j')
+    job.change(doc('a'), 'x')
+    await job.close()
+    expect(s.saves).toEqual(['a'])
+    expect(job.doc).toBeNull()
+  })
+})
+
+describe.each([
+  ['the database is away', { status: 503, body: { title: 'The database does not answer' } } as Reply],
+  ['the server cannot be reached', 'gone' as Reply],
+])('when %s', (_, fail) => {
+  it('the work is kept here, tried again, and saved when it can be', async () => {
+    const s = server()
+    const job = useJob()
+    await job.open('j')
+    s.fail = fail
+    job.change(doc('a'), 'x')
+    await settle()
+    expect(job.state).toBe('held')
+    expect(job.says).not.toBe('')
+    expect(kept.size).toBe(1)
+    await settle(6000)
+    job.change(doc('b'), 'y')
+    await settle(6000)
+    expect(s.saves).toEqual([])
+    s.fail = null
+    await settle(6000)
+    expect(s.saves).toEqual(['b'])
+    expect([job.state, kept.size]).toEqual(['saved', 0])
+  })
+})
+
+describe('work from an earlier visit', () => {
+  const work = (revision: number) =>
+    kept.set(
+      'happytray.unsaved.j',
+      JSON.stringify({ revision, document: doc('left'), says: 'left in a hurry' }),
+    )
+  it('is taken up and saved when nobody else changed the job', async () => {
+    const s = server()
+    work(1)
+    const job = useJob()
+    await job.open('j')
+    expect(job.doc?.title).toBe('left')
+    await settle()
+    expect(s.saves).toEqual(['left'])
+  })
+  it('is a question when somebody did', async () => {
+    const s = server()
+    s.elsewhere('theirs')
+    work(1)
+    const job = useJob()
+    await job.open('j')
+    expect([job.state, job.doc?.title, job.theirs?.document.title]).toEqual(['clash', 'left', 'theirs'])
+    await settle(9000)
+    expect(s.saves).toEqual([])
+  })
+  it('that cannot be read is no obstacle', async () => {
+    server()
+    kept.set('happytray.unsaved.j', '{broken')
+    const job = useJob()
+    await job.open('j')
+    expect([job.state, job.doc?.title]).toEqual(['saved', 'first'])
+  })
+})
+
+describe('a job changed elsewhere', () => {
+  async function clash() {
+    const s = server()
+    const job = useJob()
+    await job.open('j')
+    s.elsewhere('theirs')
+    job.change(doc('mine'), 'x')
+    await settle()
+    expect([job.state, job.theirs?.document.title, s.now().title]).toEqual(['clash', 'theirs', 'theirs'])
+    return { s, job }
+  }
+  it('is not overwritten; mine can go on top', async () => {
+    const { s, job } = await clash()
+    await job.keepMine()
+    expect([s.now().title, job.state, job.revision]).toEqual(['mine', 'saved', 3])
+  })
+  it('theirs can be taken', async () => {
+    const { s, job } = await clash()
+    job.takeTheirs()
+    expect([job.doc?.title, job.state, job.revision, s.saves.length]).toEqual(['theirs', 'saved', 2, 0])
+    expect(kept.size).toBe(0)
+  })
+  it('waits for the answer, whatever else is changed meanwhile', async () => {
+    const { s, job } = await clash()
+    job.change(doc('more'), 'y')
+    await settle(5000)
+    expect([job.state, s.now().title]).toEqual(['clash', 'theirs'])
+  })
+})
+
+it('what the server refuses stays on the screen with the reason, and is not tried for ever', async () => {
+  const s = server()
+  const job = useJob()
+  await job.open('j')
+  s.fail = { status: 422, body: { title: 'This cannot be worked with', detail: 'Say how many guests come' } }
+  job.change(doc('bad'), 'x')
+  await settle()
+  expect([job.state, job.says]).toEqual(['refused', 'This cannot be worked with. Say how many guests come.'])
+  const puts = () => wire.calls.filter(c => c.method === 'PUT').length
+  const before = puts()
+  await settle(20000)
+  expect(puts()).toBe(before)
+  s.fail = null
+  job.change(doc('good'), 'y')
+  await settle()
+  expect(s.saves).toEqual(['good'])
+})
+
+it('undo saves what waits, then goes back', async () => {
+  const s = server()
+  const job = useJob()
+  await job.open('j')
+  job.change(doc('a'), 'x')
+  await job.undo()
+  expect(s.saves).toEqual(['a'])
+  expect([job.doc?.title, job.revision]).toEqual(['first', 1])
+  await job.undo() // nothing earlier: all stays
+  expect([job.doc?.title, job.state]).toEqual(['first', 'saved'])
+})
