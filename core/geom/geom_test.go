@@ -183,3 +183,75 @@ func TestPointJSON(t *testing.T) {
 		t.Error("NaN was written")
 	}
 }
+
+// Whatever Rows calls inside is inside, and it calls most of what is.
+func TestRowsAreSafe(t *testing.T) {
+	r := rand.New(rand.NewPCG(8, 9))
+	for _, o := range []Outline{Ellipse(300, 200, 64), Box(500, 300, 40), Ellipse(200, 200, 6), Circle(150, 32)} {
+		rows := NewRows(o, 128)
+		inside, said := 0, 0
+		for range 4000 {
+			w, h := 5+r.Float64()*60, 5+r.Float64()*60
+			box := Rect{Pt(r.Float64()*700-350, r.Float64()*500-250), Point{}}
+			box.Max = box.Min.Add(Pt(w, h))
+			in := true
+			for _, p := range []Point{box.Min, box.Max, Pt(box.Min.X, box.Max.Y), Pt(box.Max.X, box.Min.Y)} {
+				in = in && o.Contains(p)
+			}
+			if in {
+				inside++
+			}
+			if rows.Holds(box) {
+				said++
+				if !in {
+					t.Fatalf("%v is called inside", box)
+				}
+			}
+		}
+		if said < inside*8/10 || inside == 0 {
+			t.Errorf("%d of %d boxes inside are called so", said, inside)
+		}
+	}
+}
+
+func TestGapBetweenOutlines(t *testing.T) {
+	a := NewBody(Box(20, 20, 0))
+	for _, c := range []struct {
+		at   Point
+		want float64
+	}{{Pt(30, 0), 10}, {Pt(0, -45), 25}, {Pt(23, 24), 5}, {Pt(20, 0), 0}, {Pt(10, 10), 0}} {
+		b := NewBody(Box(20, 20, 0).Move(c.at))
+		if g := Gap(&a, &b, 100); math.Abs(g-c.want) > 1e-9 {
+			t.Errorf("at %v: %v, want %v", c.at, g, c.want)
+		}
+		if g := BoxGap(a.Box, b.Box); math.Abs(g-c.want) > 1e-9 {
+			t.Errorf("boxes at %v: %v, want %v", c.at, g, c.want)
+		}
+	}
+	far := NewBody(Box(20, 20, 0).Move(Pt(500, 0)))
+	if g := Gap(&a, &far, 30); g <= 30 {
+		t.Errorf("far away: %v", g)
+	}
+}
+
+func TestOutlineJSON(t *testing.T) {
+	for doc, want := range map[string]int{`[]`: 0, `null`: 0, ` [ [1 , 2] , [3,-4.5e1],[0,0] ] `: 3, `[[1,2]]`: 1} {
+		var o Outline
+		if err := json.Unmarshal([]byte(doc), &o); err != nil || len(o) != want {
+			t.Errorf("%s: %v, %v", doc, o, err)
+		}
+	}
+	for _, doc := range []string{`{}`, `"x"`, `5`, `[1,2]`, `[[1]]`, `[[1,2,3]]`, `[[1,"2"]]`, `[[1,null]]`, `[[1,2],3]`, `[[1e999,0]]`, `[null]`} {
+		var o Outline
+		if err := json.Unmarshal([]byte(doc), &o); err == nil {
+			t.Errorf("%s was taken for %v", doc, o)
+		}
+	}
+	b, err := json.Marshal(struct{ O Outline }{nil})
+	if err != nil || string(b) != `{"O":[]}` {
+		t.Errorf("%s %v", b, err)
+	}
+	if _, err := json.Marshal(Outline{{math.Inf(1), 0}}); err == nil {
+		t.Error("an endless outline was written")
+	}
+}

@@ -181,9 +181,24 @@ func segmentDistance2(p, a, b Point) float64 {
 // BoxGap is the distance between two boxes, zero when they meet; never more
 // than the gap between what they hold.
 func BoxGap(a, b Rect) float64 {
-	dx := math.Max(0, math.Max(a.Min.X-b.Max.X, b.Min.X-a.Max.X))
-	dy := math.Max(0, math.Max(a.Min.Y-b.Max.Y, b.Min.Y-a.Max.Y))
-	return math.Hypot(dx, dy)
+	var dx, dy float64
+	if d := a.Min.X - b.Max.X; d > 0 {
+		dx = d
+	} else if d := b.Min.X - a.Max.X; d > 0 {
+		dx = d
+	}
+	if d := a.Min.Y - b.Max.Y; d > 0 {
+		dy = d
+	} else if d := b.Min.Y - a.Max.Y; d > 0 {
+		dy = d
+	}
+	switch {
+	case dy == 0:
+		return dx
+	case dx == 0:
+		return dy
+	}
+	return math.Sqrt(dx*dx + dy*dy)
 }
 
 // SharedArea is the area in mm2 that subject shares with a convex clip outline

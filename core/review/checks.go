@@ -65,7 +65,19 @@ func (m *measures) find(check, severity string, worth float64, at geom.Point, el
 }
 
 // name is how a sentence calls an element.
-func (m *measures) name(i int) string { return strings.ToLower(m.l.elems[i].food.Name) }
+func (m *measures) name(i int) string {
+	name := strings.ToLower(m.l.elems[i].food.Name)
+	if m.l.tray.Elements[i].Vessel != "" {
+		return "bowl of " + name
+	}
+	return name
+}
+
+// part says a share as a kitchen does.
+func part(share float64) string {
+	words := []string{"all", "all", "half", "a third", "a quarter", "a fifth", "a sixth", "a seventh", "an eighth", "a ninth", "a tenth"}
+	return words[int(math.Min(10, math.Max(1, math.Round(1/math.Max(share, .01)))))]
+}
 
 func (m *measures) each(f func(i int, e *elem)) {
 	for i := range m.l.elems {
@@ -108,7 +120,7 @@ func (m *measures) fit() {
 	if gap > 34 {
 		m.find("fit.gap", Mend, gap/4, at, nil, "A bare patch %.0f mm across draws the eye here. A little heap or a few more crackers would close it.", gap)
 	} else if cover < .88 {
-		m.find("fit.cover", Mend, 5, at, nil, "A %.0fth of the board shows. Spread the loose things wider, or take a smaller board.", math.Max(2, math.Round(1/(1-cover))))
+		m.find("fit.cover", Mend, 5, at, nil, "About %s of the board shows. Spread the loose things wider, or take a smaller board.", part(1-cover))
 	}
 
 	count, placed := 0, 0

@@ -23,6 +23,7 @@ type Live struct {
 	centre geom.Point
 	off    []string
 	zoneCv bool
+	rows   geom.Rows // of the zone, when it is convex
 }
 
 // elem is what is kept about one element between moves.
@@ -59,7 +60,9 @@ func NewLive(t *tray.Tray, larder *food.Larder) *Live {
 	}
 	zone := t.Board.FoodZone
 	l.lean = zone.Inset(-lean)
-	l.zoneCv = zone.Convex()
+	if l.zoneCv = zone.Convex(); l.zoneCv {
+		l.rows = geom.NewRows(zone, 128)
+	}
 	box := zone.Bounds()
 	l.half = math.Hypot(box.W(), box.H()) / 2
 	l.centre = zone.Centroid()
@@ -167,6 +170,9 @@ func CutRoom(f food.Face) geom.Outline {
 
 func (l *Live) outside(b *geom.Body, area float64, zone geom.Outline, zoneBox geom.Rect) float64 {
 	out := 0.0
+	if l.zoneCv && len(l.tray.Board.Keepouts) == 0 && l.rows.Holds(b.Box) {
+		return 0
+	}
 	inside := b.Box.Min.X >= zoneBox.Min.X && b.Box.Min.Y >= zoneBox.Min.Y && b.Box.Max.X <= zoneBox.Max.X && b.Box.Max.Y <= zoneBox.Max.Y
 	if inside {
 		for _, p := range b.Outline {

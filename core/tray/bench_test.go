@@ -16,7 +16,7 @@ import (
 func laid(tb testing.TB) []byte {
 	tb.Helper()
 	larder := food.BuiltIn()
-	t, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 26}, Month: 11}, larder)
+	t, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 20}, Month: 11}, larder)
 	if err != nil {
 		tb.Fatal(err)
 	}

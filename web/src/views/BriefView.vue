@@ -302,7 +302,7 @@ const text = (e: Event) => (e.target as HTMLInputElement).value
               @change="n => setOwn({ width_mm: (n ?? 10) * 10 })"
             />
           </template>
-          cm </template
+          <span>cm</span></template
         >. Guests see it from
         <ElSelect
           :model-value="brief.front ?? 'none'"
@@ -472,12 +472,30 @@ const text = (e: Event) => (e.target as HTMLInputElement).value
   margin-top: 10px;
 }
 .line {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px;
   width: 100%;
   font-size: 1rem;
+  line-height: 2.75;
+}
+.line :deep(.el-select),
+.line :deep(.el-input-number) {
+  display: inline-block;
+  vertical-align: middle;
+  margin: 0 3px;
+  line-height: 1.4;
+}
+.line :deep(.el-input-number) {
+  display: inline-flex;
+}
+.line .in {
+  line-height: 1.4;
+  vertical-align: middle;
+}
+.line.diet {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  flex-wrap: wrap;
+  line-height: 1.4;
 }
 .in {
   font: inherit;
@@ -513,8 +531,8 @@ textarea.in {
   width: 112px;
 }
 .swatch {
-  position: relative;
   display: inline-flex;
+  vertical-align: middle;
 }
 .swatch input {
   width: 44px;

@@ -1,0 +1,42 @@
+import { test, type Page } from '@playwright/test'
+import { layAll, openDemo } from '../tests/bench'
+
+const folder = '../docs/screenshots'
+
+async function shoot(page: Page, name: string) {
+  await page.waitForLoadState('networkidle')
+  await page.waitForTimeout(700) // pictures are drawn
+  await page.screenshot({ path: `${folder}/${name}.png` })
+}
+
+test('the bench', async ({ page }) => {
+  await page.goto('/')
+  await shoot(page, 'bench')
+})
+
+for (const stage of ['Brief', 'Pick', 'Amounts', 'Prep']) {
+  test(stage, async ({ page }) => {
+    await openDemo(page, stage === 'Brief' ? 'Quiz league' : 'First firing', stage)
+    await shoot(page, stage.toLowerCase())
+  })
+}
+
+test('lay', async ({ page }) => {
+  await openDemo(page, 'First firing', 'Lay')
+  await page.locator('[data-hold]').nth(5).focus()
+  await shoot(page, 'lay')
+})
+
+test('the order of hands', async ({ page }) => {
+  await openDemo(page, 'First firing', 'Lay')
+  await page.getByRole('button', { name: /^Step 9,/ }).click()
+  await shoot(page, 'lay-step')
+})
+
+test('a round tray', async ({ page }) => {
+  await openDemo(page, 'Quiz league', 'Brief')
+  await page.getByRole('button', { name: 'Pick the foods' }).click()
+  await page.getByRole('button', { name: 'Lay them' }).click()
+  await layAll(page)
+  await shoot(page, 'lay-round')
+})
