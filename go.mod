@@ -2,6 +2,11 @@ module happytray
 
 go 1.26.8
 
+ignore (
+	./e2e/node_modules
+	./web/node_modules
+)
+
 tool (
 	github.com/oapi-codegen/oapi-codegen/v2/cmd/oapi-codegen
 	honnef.co/go/tools/cmd/staticcheck

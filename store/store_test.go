@@ -258,6 +258,26 @@ func TestOrphanIsTakenOver(t *testing.T) {
 	}
 }
 
+// Several copies set up at the same moment on one machine must not disturb each other.
+func TestSeveralAreSetUpAtOnce(t *testing.T) {
+	var wg sync.WaitGroup
+	for i := range 3 {
+		wg.Add(1)
+		go func() {
+			defer wg.Done()
+			s, err := localdb.Start(context.Background(), filepath.Join(home, fmt.Sprintf("at-once-%d", i)))
+			if err != nil {
+				t.Error(err)
+				return
+			}
+			if err := s.Stop(); err != nil {
+				t.Error(err)
+			}
+		}()
+	}
+	wg.Wait()
+}
+
 func TestLocalServerRefusals(t *testing.T) {
 	if _, err := localdb.Start(context.Background(), filepath.Join(home, "db")); err == nil || !strings.Contains(err.Error(), "second copy") {
 		t.Errorf("second copy: %v", err)

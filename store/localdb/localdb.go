@@ -127,8 +127,12 @@ func (s *Server) initialise(ctx context.Context) error {
 		return err
 	}
 	args := []string{"--no-defaults", "--datadir=" + fresh, "--auth-root-authentication-method=normal", "--skip-test-db"}
-	if out, err := exec.CommandContext(ctx, install, asRoot(args)...).CombinedOutput(); err != nil {
-		return fmt.Errorf("the database could not be set up in %s: %v: %s", s.dir, err, lastLine(string(out)))
+	cmd := exec.CommandContext(ctx, install, asRoot(args)...)
+	if cmd.Env, err = s.environment(); err != nil {
+		return err
+	}
+	if out, err := cmd.CombinedOutput(); err != nil {
+		return fmt.Errorf("the database could not be set up in %s: %v: %s", s.dir, err, firstComplaint(string(out)))
 	}
 	_ = os.Remove(s.data())
 	return os.Rename(fresh, s.data())
@@ -141,8 +145,24 @@ func asRoot(args []string) []string {
 	return args
 }
 
-func lastLine(s string) string {
+// environment gives the server a folder of its own for temporary tables: in a
+// shared one, two servers set up at the same moment take each other's away.
+func (s *Server) environment() ([]string, error) {
+	tmp := filepath.Join(s.dir, "tmp")
+	if err := os.MkdirAll(tmp, 0o700); err != nil {
+		return nil, fmt.Errorf("the folder %s cannot be made: %v", tmp, err)
+	}
+	return append(os.Environ(), "TMPDIR="+tmp), nil
+}
+
+// firstComplaint is the line of an output that says what went wrong.
+func firstComplaint(s string) string {
 	lines := strings.Split(strings.TrimSpace(s), "\n")
+	for _, l := range lines {
+		if strings.Contains(l, "ERROR") {
+			return strings.TrimSpace(l)
+		}
+	}
 	return lines[len(lines)-1]
 }
 
@@ -212,6 +232,9 @@ func (s *Server) run(ctx context.Context, daemon, password string) error {
 		"--innodb-flush-log-at-trx-commit=1", "--innodb-doublewrite=1", "--innodb-buffer-pool-size=64M", "--innodb-log-file-size=32M",
 		"--max-allowed-packet=32M", "--max-connections=80", "--skip-name-resolve", "--skip-log-bin", "--performance-schema=0"})
 	s.cmd = exec.Command(daemon, args...)
+	if s.cmd.Env, err = s.environment(); err != nil {
+		return err
+	}
 	s.cmd.Stdout, s.cmd.Stderr = logFile, logFile
 	s.cmd.SysProcAttr = &syscall.SysProcAttr{Setpgid: true} // Ctrl-C is for us; we stop it in order
 	if err := s.cmd.Start(); err != nil {
