@@ -93,7 +93,7 @@ func sums(t *tray.Tray) (grams map[string]float64, count map[string]int) {
 // Whatever the brief: nothing lies outside or in anything else, nothing is lost,
 // the file is sound, and what does not fit is said with its area.
 func TestLayoutsAreLegalAndLoseNothing(t *testing.T) {
-	n := 36
+	n := 26
 	if testing.Short() {
 		n = 8
 	}

@@ -240,8 +240,9 @@ func (s *Server) run(ctx context.Context, daemon, password string) error {
 	if err := s.cmd.Start(); err != nil {
 		return fmt.Errorf("the database server could not be started: %v", err)
 	}
-	s.done = make(chan error, 1)
-	go func() { s.done <- s.cmd.Wait() }()
+	cmd, done := s.cmd, make(chan error, 1)
+	s.done = done
+	go func() { done <- cmd.Wait() }()
 	root, err := s.admin(ctx, password)
 	if err != nil {
 		return err
