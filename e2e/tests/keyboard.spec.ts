@@ -5,6 +5,7 @@ import { saved, score, stored } from './bench'
 const focused = (page: Page) =>
   page.evaluate(() => {
     const e = document.activeElement as HTMLElement | SVGElement
+    if (e === document.body) return ''
     return (e.getAttribute('aria-label') ?? e.textContent ?? '').replace(/\s+/g, ' ').trim()
   })
 
