@@ -30,6 +30,7 @@ func (s *search) anneal(p *plan, r *rand.Rand, heat float64) {
 		}
 	}
 	steps := int(float64(420*len(free)+1200) * (.35 + .65*heat))
+	steps = min(steps, mostCompared/len(p.bodies)) // a step compares one body with all others
 	size := s.zone.half
 	for step := range steps {
 		cool := 1 - float64(step)/float64(steps)
@@ -39,6 +40,10 @@ func (s *search) anneal(p *plan, r *rand.Rand, heat float64) {
 	}
 	m.settle(free)
 }
+
+// mostCompared bounds the work of one annealing, in comparisons of two bodies;
+// it tells on trays of more than about a hundred rigid things.
+const mostCompared = 3_000_000
 
 // mover evaluates and makes moves on a plan.
 type mover struct {

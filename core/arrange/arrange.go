@@ -99,6 +99,7 @@ func Lay(ctx context.Context, t *tray.Tray, larder *food.Larder, o Options) (Res
 		}
 	}
 	start := time.Now()
+	asked := ctx
 	if o.Seconds > 0 {
 		var stop context.CancelFunc
 		ctx, stop = context.WithDeadline(ctx, start.Add(time.Duration(o.Seconds*float64(time.Second))))
@@ -132,11 +133,11 @@ func Lay(ctx context.Context, t *tray.Tray, larder *food.Larder, o Options) (Res
 	}
 	stale := 0
 	for tried < effort {
-		n := min(round, effort-tried)
-		if tried == 0 {
-			n = 1 // something to look at first
+		n, until := min(round, effort-tried), ctx
+		if tried == 0 { // something to look at first, even where the time is hardly enough
+			n, until = 1, asked
 		}
-		got := s.round(ctx, tried, n, best)
+		got := s.round(until, tried, n, best)
 		better := false
 		for _, c := range got {
 			if c.tray != nil && c.score > best.score {

@@ -232,7 +232,12 @@ func TestEveryFoodAlone(t *testing.T) {
 
 // Impossible and silly wishes get an honest partial answer, never a hang.
 func TestImpossibleWishes(t *testing.T) {
+	ton := brief.Brief{Guests: brief.Guests{Adults: 2000}, Board: &board.Request{Shape: "rectangle", LengthMM: 3000, WidthMM: 3000}}
+	for _, f := range larder.All() {
+		ton.Foods = append(ton.Foods, brief.Want{Food: f.ID, Grams: 1e5})
+	}
 	for name, b := range map[string]brief.Brief{
+		"400 elements on 9 m2":    ton,
 		"2000 guests on a saucer": {Guests: brief.Guests{Adults: 2000}, Board: &board.Request{Shape: "round", LengthMM: 100}},
 		"a thin sliver":           {Guests: brief.Guests{Adults: 30}, Board: &board.Request{Shape: "plank", LengthMM: 2500, WidthMM: 100}},
 		"cheese wider than board": {Guests: brief.Guests{Adults: 2}, Board: &board.Request{Shape: "round", LengthMM: 104}, Foods: []brief.Want{{Food: "soft-white-round"}}},

@@ -71,6 +71,9 @@ func TestPenetration(t *testing.T) {
 		{"apart", Box(20, 20, 0).Move(Pt(30, 0)), 0},
 		{"touching", Box(20, 20, 0).Move(Pt(20, 0)), 0},
 		{"three deep", Box(20, 20, 0).Move(Pt(17, 2)), 3},
+		{"in the same place", Box(20, 20, 0), 20},
+		{"inside", Box(6, 6, 0), 13},
+		{"the other way round", Outline{{10, 10}, {10, -10}, {-10, -10}, {-10, 10}}.Move(Pt(17, 2)), 3},
 		{"notch holds it", Outline{{-30, -30}, {30, -30}, {30, 30}, {-30, 30}, {-30, 11}, {12, 11}, {12, -11}, {-30, -11}}, 0},
 	} {
 		b := NewBody(c.o)

@@ -83,7 +83,7 @@ func hullPenetration(a, b *Body) (float64, Point) {
 	// Most neighbours in a search are apart, and most of those are parted by the
 	// line between their middles.
 	between := b.Box.Centre().Sub(a.Box.Centre())
-	if -least(a.Hull, between.Mul(-1)) <= least(b.Hull, between) {
+	if between != (Point{}) && -least(a.Hull, between.Mul(-1)) <= least(b.Hull, between) {
 		return 0, Point{}
 	}
 	best := math.Inf(1)

@@ -278,3 +278,25 @@ func TestBasketExplainsItself(t *testing.T) {
 		}
 	}
 }
+
+// A ton of everything for two thousand guests is planned, and the plan can be read again.
+func TestPlanOfATonOfEverything(t *testing.T) {
+	b := brief.Brief{Guests: brief.Guests{Adults: 2000}, Board: &board.Request{Shape: "rectangle", LengthMM: 3000, WidthMM: 3000}}
+	for _, f := range larder.All() {
+		b.Foods = append(b.Foods, brief.Want{Food: f.ID, Grams: 1e6})
+	}
+	tr, err := Plan(b, larder)
+	if err != nil {
+		t.Fatal(err)
+	}
+	raw, err := tr.Write()
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := tray.Read(raw, larder); err != nil {
+		t.Error(err)
+	}
+	if basket := Shop(tr, larder); basket.BasketCost <= 0 {
+		t.Errorf("a ton of everything costs %d", basket.BasketCost)
+	}
+}

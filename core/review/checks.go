@@ -29,8 +29,14 @@ func (l *Live) Review() Review {
 		rev.Findings = []Finding{}
 	}
 	sortFindings(rev.Findings)
+	if len(rev.Findings) > mostFindings {
+		rev.Findings = rev.Findings[:mostFindings]
+	}
 	return rev
 }
+
+// mostFindings bounds what one review says, worst first.
+const mostFindings = 200
 
 // Score is the total alone, without findings.
 func (l *Live) Score() float64 {

@@ -1,10 +1,12 @@
 package review
 
 import (
+	"fmt"
 	"math"
 	"math/rand/v2"
 	"strings"
 	"testing"
+	"time"
 
 	"happytray/core/board"
 	"happytray/core/brief"
@@ -262,5 +264,27 @@ func TestReviewOfAnything(t *testing.T) {
 	}
 	if rev := Of(&tray.Tray{}, larder); rev.Score != 0 || rev.Findings == nil {
 		t.Errorf("a tray without a board: %+v", rev)
+	}
+}
+
+// Heaps thrown on one spot, as large as a file may hold, are still judged, and
+// soon: comparing every piece with every other would take minutes.
+func TestEverythingOnOneSpot(t *testing.T) {
+	tr := table()
+	for range tray.MaxElements {
+		slab(tr, "almonds", 20, 20, 300, 200, 9)
+		e := &tr.Elements[len(tr.Elements)-1]
+		e.ID = fmt.Sprintf("e%d", len(tr.Elements))
+		for len(e.Pieces) < tray.MaxPieces/tray.MaxElements {
+			e.Pieces = append(e.Pieces, e.Pieces[0])
+		}
+	}
+	start := time.Now()
+	rev := Of(tr, larder)
+	if took := time.Since(start); took > 30*time.Second {
+		t.Errorf("it took %v", took)
+	}
+	if rev.Legal() || len(rev.Findings) != mostFindings {
+		t.Errorf("legal: %v, %d findings", rev.Legal(), len(rev.Findings))
 	}
 }

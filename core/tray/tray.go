@@ -215,8 +215,8 @@ func (t *Tray) Check(larder *food.Larder) error {
 		if err := wire.Between(at+".grams", r.Grams, 0, 1e7, " g"); err != nil {
 			return err
 		}
-		if r.Count < 0 || r.Count > 1e6 {
-			return wire.Bad(at+".count", "should be between 0 and 1000000")
+		if r.Count < 0 || r.Count > 1e8 {
+			return wire.Bad(at+".count", "should be between 0 and 100000000")
 		}
 		if err := wire.Text(at+".why", r.Why, 400); err != nil {
 			return err
