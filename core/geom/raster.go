@@ -128,54 +128,72 @@ func (g Grid) DistanceField(dst, scratch []int32, win Window, blocked []bool, ed
 			}
 		}
 	}
-	s := make([]int, w+2)
-	t := make([]int, w+2)
-	h := make([]int, w+2)
+	e := envelope{s: make([]int, w+2), t: make([]int, w+2), h: make([]int, w+2)}
 	for y := win.Y0; y < win.Y1; y++ {
-		row := scratch[y*g.W : (y+1)*g.W]
-		// h holds this row's column distances with the grid's edges as columns -1 and w.
-		n := 0
-		at := func(u int) int { return h[u] }
-		lo := win.X0
-		if edge && win.X0 == 0 {
-			h[0], lo, n = 0, -1, 1
-		}
-		for x := win.X0; x < win.X1; x++ {
-			h[n] = int(row[x])
-			n++
-		}
-		if edge && win.X1 == g.W {
-			h[n] = 0
-			n++
-		}
-		f := func(x, u int) int { k := at(u); return (x-u)*(x-u) + k*k }
-		q := 0
-		s[0], t[0] = 0, 0
-		for u := 1; u < n; u++ {
-			for q >= 0 && f(t[q], s[q]) > f(t[q], u) {
-				q--
-			}
-			if q < 0 {
-				q = 0
-				s[0], t[0] = u, 0
+		row, out := scratch[y*g.W:(y+1)*g.W], dst[y*g.W:(y+1)*g.W]
+		for x := win.X0; x < win.X1; {
+			if row[x] == 0 {
+				out[x] = 0
+				x++
 				continue
 			}
-			hu, hs := at(u), at(s[q])
-			sep := 1 + floorDiv(u*u-s[q]*s[q]+hu*hu-hs*hs, 2*(u-s[q]))
-			if sep < n {
-				q++
-				s[q], t[q] = u, sep
+			// A run of free cells: whatever lies beyond the blocked cell at its
+			// end is farther than that cell, so each run stands for itself.
+			end := x + 1
+			for end < win.X1 && row[end] != 0 {
+				end++
 			}
+			e.run(row, out, x, end, x > win.X0 || edge && x == 0, end < win.X1 || edge && end == g.W)
+			x = end
 		}
-		for u := n - 1; u >= 0; u-- {
-			v := f(u, s[q])
-			x := u + lo
-			if x >= win.X0 && x < win.X1 {
-				dst[y*g.W+x] = int32(min(v, Far))
-			}
-			if u == t[q] {
-				q--
-			}
+	}
+}
+
+// envelope is the room that DistanceField needs for the lower envelope of the
+// parabolas of one run.
+type envelope struct{ s, t, h []int }
+
+// run writes the squared distances of the free cells x0 to x1 of a row, from the
+// distances along their columns; before and after say whether the cells next to
+// the run are blocked.
+func (e *envelope) run(row, out []int32, x0, x1 int, before, after bool) {
+	s, t, h := e.s, e.t, e.h
+	lo, n := x0, 0
+	if before {
+		lo, h[0], n = x0-1, 0, 1
+	}
+	for x := x0; x < x1; x++ {
+		h[n] = int(row[x])
+		n++
+	}
+	if after {
+		h[n] = 0
+		n++
+	}
+	f := func(x, u int) int { return (x-u)*(x-u) + h[u]*h[u] }
+	q := 0
+	s[0], t[0] = 0, 0
+	for u := 1; u < n; u++ {
+		for q >= 0 && f(t[q], s[q]) > f(t[q], u) {
+			q--
+		}
+		if q < 0 {
+			q = 0
+			s[0], t[0] = u, 0
+			continue
+		}
+		sep := 1 + floorDiv(u*u-s[q]*s[q]+h[u]*h[u]-h[s[q]]*h[s[q]], 2*(u-s[q]))
+		if sep < n {
+			q++
+			s[q], t[q] = u, sep
+		}
+	}
+	for u := n - 1; u >= 0; u-- {
+		if x := u + lo; x >= x0 && x < x1 {
+			out[x] = int32(min(f(u, s[q]), Far))
+		}
+		if u == t[q] {
+			q--
 		}
 	}
 }
