@@ -188,6 +188,10 @@ nav {
     position: static;
     width: auto;
     margin: 0 12px;
+    align-self: stretch;
+  }
+  .stage {
+    flex: 1;
   }
   .ticket {
     min-height: 0;

@@ -474,6 +474,11 @@ const heading = computed(() =>
   flex: 1;
   min-height: 340px;
 }
+@media (max-width: 900px) {
+  .canvas {
+    min-height: min(72vw, 70vh);
+  }
+}
 .tools {
   display: flex;
   align-items: center;
