@@ -50,7 +50,7 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
 </script>
 
 <template>
-  <section class="look">
+  <section class="panel">
     <h2>Second look</h2>
     <template v-if="review && laid">
       <p class="score">
@@ -94,22 +94,6 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
 </template>
 
 <style scoped>
-.look {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-}
-.score {
-  display: flex;
-  align-items: flex-end;
-  gap: 10px;
-  line-height: 1.25;
-  font-size: 0.92rem;
-}
-.big {
-  font-size: 3.5rem;
-  line-height: 0.86;
-}
 .groups {
   display: grid;
   gap: 5px;
@@ -122,17 +106,6 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
 }
 .groups .figure {
   text-align: right;
-}
-.bar {
-  height: 7px;
-  border-radius: 4px;
-  background: var(--line);
-}
-.bar span {
-  display: block;
-  height: 100%;
-  border-radius: 4px;
-  background: var(--ink);
 }
 .findings {
   display: grid;

@@ -129,23 +129,23 @@ const left = computed(() =>
     </div>
 
     <template #look>
-      <section v-if="basket && job.elements.length" class="sums">
+      <section v-if="basket && job.elements.length" class="panel">
         <h2>What it comes to</h2>
-        <p>
+        <p class="score">
           <span class="big figure">{{ money(basket.basket_cost) }}</span>
           <span class="soft small">at the till, {{ money(basket.per_guest) }} for each guest</span>
         </p>
         <dl class="card facts">
           <dt>On the tray</dt>
-          <dd class="nums">{{ grams(basket.on_tray_g) }}</dd>
+          <dd class="nums r">{{ grams(basket.on_tray_g) }}</dd>
           <dt>In reserve</dt>
-          <dd class="nums">{{ grams(basket.reserve_g) }}</dd>
+          <dd class="nums r">{{ grams(basket.reserve_g) }}</dd>
           <dt>Used cost</dt>
-          <dd class="nums">{{ money(basket.used_cost) }}</dd>
+          <dd class="nums r">{{ money(basket.used_cost) }}</dd>
           <dt>Stays over</dt>
-          <dd class="nums">{{ money(basket.basket_cost - basket.used_cost) }}</dd>
+          <dd class="nums r">{{ money(basket.basket_cost - basket.used_cost) }}</dd>
           <dt>Handwork</dt>
-          <dd class="nums">{{ minutes(handwork) }}</dd>
+          <dd class="nums r">{{ minutes(handwork) }}</dd>
         </dl>
         <template v-if="left.length">
           <h3>What stays over</h3>
@@ -219,29 +219,6 @@ thead th {
   font-size: 0.74rem;
   min-height: 24px;
   padding: 0 4px;
-}
-.sums {
-  display: grid;
-  gap: 12px;
-}
-.big {
-  font-size: 2.6rem;
-  line-height: 1;
-  display: block;
-}
-.facts {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 5px 12px;
-  margin: 0;
-  font-size: 0.92rem;
-}
-.facts dt {
-  color: var(--soft);
-}
-.facts dd {
-  margin: 0;
-  text-align: right;
 }
 .left {
   display: grid;

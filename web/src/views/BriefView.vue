@@ -415,7 +415,7 @@ const text = (e: Event) => (e.target as HTMLInputElement).value
     </div>
 
     <template #look>
-      <section class="follows">
+      <section class="panel">
         <h2>What follows</h2>
         <p v-if="open || wrong" class="card" role="alert">▲ {{ open || wrong }}</p>
         <template v-if="outlook">
@@ -550,15 +550,6 @@ textarea.in {
   cursor: pointer;
   min-width: 26px;
 }
-.follows {
-  display: grid;
-  gap: 12px;
-}
-.big {
-  font-size: 2.6rem;
-  line-height: 1;
-  display: block;
-}
 .shares {
   display: grid;
   gap: 5px;
@@ -572,30 +563,6 @@ textarea.in {
 }
 .shares .nums {
   text-align: right;
-}
-.bar {
-  height: 7px;
-  border-radius: 4px;
-  background: var(--line);
-}
-.bar span {
-  display: block;
-  height: 100%;
-  border-radius: 4px;
-  background: var(--ink);
-}
-.facts {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 5px 12px;
-  margin: 0;
-  font-size: 0.9rem;
-}
-.facts dt {
-  color: var(--soft);
-}
-.facts dd {
-  margin: 0;
 }
 @media (pointer: coarse) {
   .in {

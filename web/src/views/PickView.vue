@@ -176,7 +176,7 @@ useEventListener(window, 'keydown', e => {
     <p v-if="!shelves.length" class="soft">No food on the shelves is called that.</p>
 
     <template #look>
-      <section class="balance">
+      <section class="panel">
         <h2>Balance</h2>
         <p v-if="picked" class="score">
           <span class="big figure">{{ chosen.size }}</span>
@@ -332,19 +332,6 @@ useEventListener(window, 'keydown', e => {
   .form {
     min-height: 44px;
   }
-}
-.balance {
-  display: grid;
-  gap: 12px;
-}
-.score {
-  display: flex;
-  gap: 10px;
-  align-items: flex-end;
-}
-.big {
-  font-size: 3.2rem;
-  line-height: 0.9;
 }
 .side ul {
   display: flex;
