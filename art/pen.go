@@ -71,6 +71,20 @@ func smooth(o geom.Outline) string {
 	return b.String()
 }
 
+// curve is smooth for outlines whose points lie evenly, and straight for those
+// with long sides and round corners, which a curve would make bulge.
+func curve(o geom.Outline) string {
+	shortest, longest := math.Inf(1), 0.0
+	for i, p := range o {
+		d := p.Dist(o[(i+1)%len(o)])
+		shortest, longest = math.Min(shortest, d), math.Max(longest, d)
+	}
+	if longest > 3*shortest {
+		return poly(o)
+	}
+	return smooth(o)
+}
+
 // blob is a small irregular closed curve.
 func (p *pen) blob(at geom.Point, rx, ry, turn float64, n int, rough float64) string {
 	o := geom.Ellipse(rx, ry, n)

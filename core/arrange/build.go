@@ -201,7 +201,7 @@ func (l *layout) elsewhere(b *body, e *tray.Element) bool {
 					*b = trial
 					return true
 				}
-				if b.reach > 0 && b.vessel != nil {
+				if b.vessel != nil && b.vessel.Round() {
 					break // round: turning changes nothing
 				}
 			}

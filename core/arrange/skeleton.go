@@ -349,7 +349,7 @@ func (s *search) hosts(p *plan) []int {
 	var out []int
 	for i := range p.bodies {
 		b := &p.bodies[i]
-		if b.kind == food.KindAnchor && (b.vessel != nil || b.spec.Form == "cut-round" || b.spec.Form == "rosette") && !b.fixed {
+		if b.kind == food.KindAnchor && (b.vessel != nil && b.vessel.Round() || b.spec.Form == "cut-round" || b.spec.Form == "rosette") && !b.fixed {
 			out = append(out, i)
 		}
 	}

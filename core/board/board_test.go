@@ -32,9 +32,29 @@ func TestBuiltInBoards(t *testing.T) {
 		if err := v.Check(); err != nil {
 			t.Errorf("%s: %v", v.ID, err)
 		}
-		// the inside cannot hold more than the outside
-		if most := math.Pi / 4 * v.DiameterMM * v.DiameterMM * v.HeightMM / 1000; v.CapacityML > most {
-			t.Errorf("%s holds %.0f ml in %.0f ml", v.ID, v.CapacityML, most)
+		if seen[v.ID] {
+			t.Errorf("%s is listed twice", v.ID)
+		}
+		seen[v.ID] = true
+		// the inside is smaller than the outside, but a bowl is no brick
+		if box := v.Footprint().Area() * v.HeightMM / 1000; v.CapacityML > .8*box || v.CapacityML < .35*box {
+			t.Errorf("%s holds %.0f ml in %.0f ml", v.ID, v.CapacityML, box)
+		}
+		if c := v.Footprint().Centroid(); c.Len() > .1 || len(v.Footprint()) > 32 || !v.Footprint().Convex() {
+			t.Errorf("%s: centre %v, %d points", v.ID, c, len(v.Footprint()))
+		}
+		if v.Across() < 40 || v.Across() > 160 {
+			t.Errorf("%s is %v mm across", v.ID, v.Across())
+		}
+	}
+	if len(Vessels()) < 24 {
+		t.Errorf("%d vessels", len(Vessels()))
+	}
+	for id, round := range map[string]bool{"dip-bowl": true, "eight-side": true, "boat": false, "trough": false, "square-dish": false} {
+		for _, v := range Vessels() {
+			if v.ID == id && v.Round() != round {
+				t.Errorf("%s: round is %v", id, v.Round())
+			}
 		}
 	}
 }

@@ -2,10 +2,6 @@ package board
 
 import (
 	"sync"
-
-	"happytray/core/colour"
-	"happytray/core/geom"
-	"happytray/core/wire"
 )
 
 var builtIn = sync.OnceValue(func() []Board {
@@ -47,76 +43,3 @@ var builtIn = sync.OnceValue(func() []Board {
 
 // BuiltIn lists the boards that ship with the product.
 func BuiltIn() []Board { return append([]Board(nil), builtIn()...) }
-
-// Vessel is a bowl, cup or dish that stands on a board. Its outline goes round
-// its own centre; without one it is round with DiameterMM.
-type Vessel struct {
-	ID         string       `json:"id"`
-	Name       string       `json:"name"`
-	Outline    geom.Outline `json:"outline,omitempty"`
-	DiameterMM float64      `json:"diameter_mm,omitempty"`
-	HeightMM   float64      `json:"height_mm"`
-	CapacityML float64      `json:"capacity_ml"`
-	Colour     string       `json:"colour"`
-	Material   string       `json:"material"`
-	Extra      wire.Extra   `json:"-"`
-}
-
-type plainVessel Vessel
-
-func (v *Vessel) UnmarshalJSON(raw []byte) (err error) {
-	v.Extra, err = wire.ReadObject(raw, (*plainVessel)(v))
-	return err
-}
-
-func (v Vessel) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainVessel(v), v.Extra) }
-
-// Footprint is the vessel's outline round its own centre.
-func (v Vessel) Footprint() geom.Outline {
-	if len(v.Outline) > 0 {
-		return v.Outline
-	}
-	return geom.Circle(v.DiameterMM/2, 28).Round()
-}
-
-// Check bounds a vessel that came from outside.
-func (v Vessel) Check() error {
-	if v.ID == "" {
-		return wire.Bad("id", "a vessel needs an id")
-	}
-	if err := wire.Text("id", v.ID, 80); err != nil {
-		return err
-	}
-	if err := wire.Text("name", v.Name, 120); err != nil {
-		return err
-	}
-	if len(v.Outline) > 0 {
-		if err := v.Outline.Check(); err != nil {
-			return wire.Bad("outline", "%s", err.Error())
-		}
-	} else if err := wire.Between("diameter_mm", v.DiameterMM, 15, 600, " mm"); err != nil {
-		return err
-	}
-	if err := wire.Between("height_mm", v.HeightMM, 1, 400, " mm"); err != nil {
-		return err
-	}
-	if err := wire.Between("capacity_ml", v.CapacityML, 1, 20000, " ml"); err != nil {
-		return err
-	}
-	if _, err := colour.Parse(v.Colour); err != nil {
-		return wire.Bad("colour", "%s", err.Error())
-	}
-	return wire.Text("material", v.Material, 40)
-}
-
-// Vessels lists the vessels that ship with the product, smallest first.
-func Vessels() []Vessel {
-	return []Vessel{
-		{ID: "pinch-bowl", Name: "Pinch bowl, blue-grey glaze", DiameterMM: 58, HeightMM: 28, CapacityML: 42, Colour: "#7f8f98", Material: "ceramic"},
-		{ID: "glass-pot", Name: "Little glass pot", DiameterMM: 62, HeightMM: 48, CapacityML: 75, Colour: "#cfd8d6", Material: "glass"},
-		{ID: "dip-bowl", Name: "Dip bowl, white glaze", DiameterMM: 72, HeightMM: 34, CapacityML: 82, Colour: "#ece7dc", Material: "ceramic"},
-		{ID: "clay-cup", Name: "Clay cup", DiameterMM: 68, HeightMM: 52, CapacityML: 110, Colour: "#b26a45", Material: "clay"},
-		{ID: "wood-bowl", Name: "Turned bowl, walnut", DiameterMM: 82, HeightMM: 38, CapacityML: 118, Colour: "#6d4629", Material: "wood"},
-		{ID: "wide-dish", Name: "Wide dish, speckled", DiameterMM: 94, HeightMM: 32, CapacityML: 145, Colour: "#ddd5c4", Material: "ceramic"},
-	}
-}

@@ -242,7 +242,7 @@ func split(amounts []Amount, b brief.Brief, surface board.Board, scale, crackers
 	box := surface.FoodZone.Bounds()
 	long, short := math.Max(box.W(), box.H()), math.Min(box.W(), box.H())
 	var out []group
-	vesselTurn := 0
+	used := map[string]bool{} // makes of vessel, so that they do not look like buttons
 	for i := range amounts {
 		a := &amounts[i]
 		f := a.Food
@@ -257,7 +257,7 @@ func split(amounts []Amount, b brief.Brief, surface board.Board, scale, crackers
 		n := int(math.Round(grams / s.MassG))
 		switch kind := food.FormByID(s.Form).Kind(); {
 		case s.Form == "bowl":
-			out = append(out, bowls(a, s, grams, short, &vesselTurn)...)
+			out = append(out, bowls(a, s, grams, short, used)...)
 		case s.Form == "cut-round":
 			per := max(3, s.N)
 			rounds := max(1, min(6, int(math.Round(grams/(s.MassG*float64(per))))))
@@ -320,10 +320,23 @@ func b2i(b bool) int {
 	return 0
 }
 
-// bowls shares grams out over vessels of mixed make, the smallest that hold it.
-// A bowl is heaped to nine tenths of its brim.
-func bowls(a *Amount, s food.Spec, grams, short float64, turn *int) []group {
-	all := board.Vessels()
+// usualML is the largest bowl that one would set out as long as a few of them
+// hold everything (craft section 3: 50 to 150 ml).
+const usualML = 150
+
+// bowls shares grams out over vessels of mixed make: for each bowl the smallest
+// that holds its share and is not on the tray yet, or one of the next sizes. A
+// bowl is heaped to nine tenths of its brim. used is kept from food to food.
+func bowls(a *Amount, s food.Spec, grams, short float64, used map[string]bool) []group {
+	var all []board.Vessel
+	for _, v := range board.Vessels() {
+		if v.Across() < short*.5 {
+			all = append(all, v)
+		}
+	}
+	if len(all) == 0 {
+		return nil // the board is too small for any bowl; it waits in reserve
+	}
 	density := a.Food.Density
 	if s.Shape != "vessel" {
 		density *= .6 // whole pieces lie with air between them (craft section 4)
@@ -332,24 +345,12 @@ func bowls(a *Amount, s food.Spec, grams, short float64, turn *int) []group {
 	if ml < 12 && a.Grams/density >= 12 {
 		return nil // a smear is not worth a bowl; it waits in reserve
 	}
-	largest := all[len(all)-1].CapacityML * .9
-	count := max(1, min(4, int(math.Ceil(ml/largest-.15))))
+	count := max(1, min(4, int(math.Ceil(ml/(usualML*.9)-.15))))
 	var out []group
 	for range count {
-		each := ml / float64(count)
-		fit := len(all) - 1
-		for i, v := range all {
-			if v.CapacityML*.9 >= each && v.DiameterMM < short*.5 {
-				fit = i
-				break
-			}
-		}
-		// every other one takes the next make, so that they do not look like buttons
-		if *turn++; *turn%2 == 0 && fit+1 < len(all) && all[fit+1].DiameterMM < short*.4 {
-			fit++
-		}
-		v := all[fit]
-		g := math.Min(each, v.CapacityML*.9) * density
+		v := vesselFor(ml/float64(count), all, used)
+		used[v.ID] = true
+		g := math.Min(ml/float64(count), v.CapacityML*.9) * density
 		n := 1
 		if s.Shape != "vessel" {
 			n = max(1, int(math.Round(g/s.MassG)))
@@ -358,4 +359,25 @@ func bowls(a *Amount, s food.Spec, grams, short float64, turn *int) []group {
 		out = append(out, group{amount: a, count: n, grams: g, vessel: &v})
 	}
 	return out
+}
+
+// makes is how many sizes above the smallest that fits are looked at for another make.
+const makes = 4
+
+// vesselFor is the smallest vessel that holds so much, or one of the next sizes
+// when that make stands on the tray already; the largest when none holds it.
+func vesselFor(ml float64, all []board.Vessel, used map[string]bool) board.Vessel {
+	first := len(all) - 1
+	for i, v := range all {
+		if v.CapacityML*.9 >= ml {
+			first = i
+			break
+		}
+	}
+	for _, v := range all[first:min(len(all), first+makes)] {
+		if !used[v.ID] {
+			return v
+		}
+	}
+	return all[first]
 }
