@@ -168,7 +168,12 @@ func Board(b *board.Board) string {
 		p.line(d, tone(c, 14, 0), 2, "opacity", ".6", "transform", "translate(-.8 -1)")
 	}
 	for _, w := range b.Wells {
-		p.path(smooth(w), tone(c, -12, 1), "opacity", ".5")
+		p.path(curve(w), p.linear(0, 0, 1, 1, tone(c, -20, 1), 0, tone(c, -9, 1), .5, tone(c, 3, 0), 1), "opacity", ".85", "stroke", tone(c, -24, 1), "stroke-width", ".7")
+	}
+	for _, k := range b.Keepouts { // a hole to grip by; a handle is part of the board's own outline
+		if hole(b, k) {
+			p.path(curve(k), tone(colour.Lab{L: 34, A: 2, B: 5}, 0, 0), "opacity", ".72", "stroke", tone(c, 14, 0), "stroke-width", "1.2")
+		}
 	}
 	if b.Liner != "" {
 		l := colour.Must(b.Liner)
@@ -179,6 +184,16 @@ func Board(b *board.Board) string {
 	writeDefs(&out, defs)
 	out.WriteString("</defs>" + p.String())
 	return out.String()
+}
+
+// hole reports whether a keep-out lies wholly inside the board.
+func hole(b *board.Board, k geom.Outline) bool {
+	for _, q := range k {
+		if !b.Outline.Contains(q) || b.Outline.EdgeDistance(q) < 3 {
+			return false
+		}
+	}
+	return true
 }
 
 // wood is long stretched noise along the grain over a gradient.

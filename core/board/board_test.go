@@ -3,6 +3,7 @@ package board
 import (
 	"encoding/json"
 	"math"
+	"strings"
 	"testing"
 
 	"happytray/core/geom"
@@ -46,6 +47,40 @@ func TestBuiltInBoards(t *testing.T) {
 		if v.Across() < 40 || v.Across() > 160 {
 			t.Errorf("%s is %v mm across", v.ID, v.Across())
 		}
+	}
+	shapes, usual := map[string]bool{}, map[string]bool{}
+	wells, holes, lined := 0, 0, 0
+	for _, b := range BuiltIn() {
+		shapes[strings.SplitN(b.ID, "-", 2)[0]] = true
+		wells += len(b.Wells)
+		holes += len(b.Keepouts)
+		if !b.FoodSafe {
+			if lined++; b.Liner == "" {
+				t.Errorf("%s is not fit for food and has no liner", b.ID)
+			}
+		}
+		for _, w := range b.Wells {
+			for _, p := range w {
+				if !b.FoodZone.Contains(p) {
+					t.Errorf("%s: a well leaves the food zone", b.ID)
+					break
+				}
+			}
+		}
+	}
+	for _, want := range []string{"round", "rectangle", "oval", "paddle", "plank", "half", "hexagon", "turntable", "plate", "run"} {
+		if !shapes[want] {
+			t.Errorf("there is no %s", want)
+		}
+	}
+	if len(BuiltIn()) < 16 || wells < 2 || holes < 3 || lined < 1 {
+		t.Errorf("%d boards, %d wells, %d keep-outs, %d lined", len(BuiltIn()), wells, holes, lined)
+	}
+	for _, b := range Usual() {
+		usual[b.ID] = true
+	}
+	if usual["paddle-50-olive"] || usual["plate-24"] || !usual["round-48-walnut"] || len(usual) < 10 {
+		t.Errorf("chosen unasked: %v", usual)
 	}
 	if len(Vessels()) < 24 {
 		t.Errorf("%d vessels", len(Vessels()))

@@ -65,12 +65,9 @@ func chooseBoard(b brief.Brief, amounts []Amount) (board.Board, error) {
 		}
 		return made, nil
 	}
-	all := board.BuiltIn()
+	all := board.Usual()
 	sort.SliceStable(all, func(i, j int) bool { return all[i].UsableMM2() < all[j].UsableMM2() })
 	for _, c := range all {
-		if box := c.FoodZone.Bounds(); box.W() > 1.75*box.H() && c.UsableMM2() < 5e5 {
-			continue // planks are for those who ask for one
-		}
 		if gs := split(amounts, b, c, 1, .4); footprint(gs) <= Full*c.UsableMM2() && stiff(gs) <= Stiff*c.UsableMM2() {
 			return c, nil
 		}
