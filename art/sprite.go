@@ -87,6 +87,9 @@ var byShape map[string]drawing
 
 func init() { // in init because drawings of bowls look foods up again
 	byFood = map[string]drawing{
+		"ash-goat-log": goatLog, "almond-log": goatLog, "creamy-blue": blueWedge, "sheep-blue": blueWedge, "milk-chocolate": chocolate, "white-chocolate": chocolate,
+		"walnut-toasts": toast, "juniper-ham": ham, "candied-pecans": pecan, "basil": mint, "dried-cherries": wrinkled, "raisins": wrinkled,
+		"golden-raisins": wrinkled, "prunes": apricot, "shortbread": biscuitBar, "cape-gooseberries": grape, "cherries": cherry, "cauliflower": floret,
 		"soft-white-round": bloomy, "fresh-goat-log": goatLog, "blue-wedge": blueWedge, "washed-square": washedSquare,
 		"aged-hard": crumbled, "air-dried-ham": ham, "cooked-sausage": speckledSausage, "fennel-sausage": fineSausage,
 		"red-grapes": grape, "green-grapes": grape, "blackberries": drupelets, "raspberries": drupelets, "blueberries": blueberry,
@@ -98,6 +101,9 @@ func init() { // in init because drawings of bowls look foods up again
 		"green-olives": olive, "dark-olives": olive, "gherkins": gherkin, "mozzarella-balls": curd,
 	}
 	byShape = map[string]drawing{
+		"sector": bloomy, "cracker disc": roundCracker, "cracker slab": seededCracker, "cracker triangle": chip, "vegetable disc": rootSlice,
+		"dried fruit half": apricot, "dried fruit slab": stick, "sweet half": biscuit, "nut half": pecan, "nut oval": nut, "brined half": petalHalf, "leaf": leaf,
+		"meat slab": smokedSlab, "meat box": terrine,
 		"cheese triangle": wheelSlice, "cheese disc": smokedSlice, "box": cube, "slab": stick, "cylinder": roll, "fold": foldedSlice,
 		"halffold": halfFold, "gathered": gathered, "disc": coin, "rose": rosette, "crescent": fruitSlice, "lump": crumbled,
 		"cracker cylinder": breadstick, "oval": pebble, "half": pebble,

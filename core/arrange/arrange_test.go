@@ -233,7 +233,7 @@ func TestEveryFoodAlone(t *testing.T) {
 // Impossible and silly wishes get an honest partial answer, never a hang.
 func TestImpossibleWishes(t *testing.T) {
 	ton := brief.Brief{Guests: brief.Guests{Adults: 2000}, Board: &board.Request{Shape: "rectangle", LengthMM: 3000, WidthMM: 3000}}
-	for _, f := range larder.All() {
+	for _, f := range larder.All()[:120] {
 		ton.Foods = append(ton.Foods, brief.Want{Food: f.ID, Grams: 1e5})
 	}
 	for name, b := range map[string]brief.Brief{

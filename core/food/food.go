@@ -5,10 +5,12 @@ package food
 
 import (
 	"bytes"
-	_ "embed"
+	"embed"
 	"encoding/json"
 	"fmt"
 	"sort"
+	"strings"
+	"sync"
 
 	"happytray/core/colour"
 )
@@ -100,8 +102,10 @@ type Spec struct {
 	Group   int     `json:"group,omitempty"` // pieces that make one generous group
 }
 
-//go:embed data/foods.json
-var foodsJSON []byte
+// One file for each category, in data/<category>.json.
+//
+//go:embed data/*.json
+var data embed.FS
 
 // Larder is a set of foods by id.
 type Larder struct {
@@ -110,38 +114,49 @@ type Larder struct {
 }
 
 // BuiltIn is the larder that ships with the product.
-func BuiltIn() *Larder {
-	l, err := ReadLarder(foodsJSON)
-	if err != nil {
-		panic("built-in larder: " + err.Error()) // data embedded at build time; the tests read it
+var BuiltIn = sync.OnceValue(func() *Larder {
+	l := &Larder{byID: map[string]int{}}
+	for _, c := range Categories {
+		file := "data/" + strings.ReplaceAll(string(c), " ", "-") + ".json"
+		raw, err := data.ReadFile(file)
+		if err == nil {
+			err = l.read(raw)
+		}
+		if err != nil {
+			panic("built-in larder, " + file + ": " + err.Error()) // embedded at build time; the tests read it
+		}
 	}
 	return l
-}
+})
 
 // ReadLarder reads a larder from JSON and checks every entry.
 func ReadLarder(b []byte) (*Larder, error) {
+	l := &Larder{byID: map[string]int{}}
+	return l, l.read(b)
+}
+
+func (l *Larder) read(b []byte) error {
 	dec := json.NewDecoder(bytes.NewReader(b))
 	dec.DisallowUnknownFields()
 	var foods []Food
 	if err := dec.Decode(&foods); err != nil {
-		return nil, err
+		return err
 	}
-	l := &Larder{byID: map[string]int{}}
 	for i := range foods {
 		f := &foods[i]
 		if f.Cut == "" {
 			f.Cut = f.Colour
 		}
 		if err := f.check(); err != nil {
-			return nil, fmt.Errorf("food %q: %w", f.ID, err)
+			return fmt.Errorf("food %q: %w", f.ID, err)
 		}
 		if _, twice := l.byID[f.ID]; twice {
-			return nil, fmt.Errorf("food %q is listed twice", f.ID)
+			return fmt.Errorf("food %q is listed twice", f.ID)
 		}
 		l.byID[f.ID] = len(l.foods)
 		l.foods = append(l.foods, *f)
 	}
-	return l, nil
+	return nil
 }
 
 func (f *Food) check() error {

@@ -2,6 +2,7 @@ package food
 
 import (
 	"math"
+	"slices"
 	"strings"
 	"testing"
 
@@ -11,8 +12,12 @@ import (
 
 func TestBuiltInLarderIsComplete(t *testing.T) {
 	l := BuiltIn()
-	if n := len(l.All()); n < 36 {
-		t.Errorf("%d foods, want at least 36", n)
+	if n := len(l.All()); n < 150 {
+		t.Errorf("%d foods, want at least 150", n)
+	}
+	known := map[string]bool{}
+	for _, w := range strings.Fields("gluten crustaceans egg fish peanuts soy milk nuts celery mustard sesame sulphites lupin molluscs meat pork beef animal rennet alcohol") {
+		known[w] = true
 	}
 	perCategory, perForm := map[Category]int{}, map[string]int{}
 	for _, f := range l.All() {
@@ -28,6 +33,22 @@ func TestBuiltInLarderIsComplete(t *testing.T) {
 		}
 		if c := colour.Must(f.Colour); c.L < 5 || c.L > 98 {
 			t.Errorf("%s: colour %s is too dark or too pale to be food", f.ID, f.Colour)
+		}
+		for _, p := range f.Pairs {
+			if _, ok := l.Get(p); !ok || p == f.ID {
+				t.Errorf("%s pairs with %s, which is not in the larder", f.ID, p)
+			}
+		}
+		for _, w := range append(slices.Clone(f.Allergens), f.Diet...) {
+			if !known[w] {
+				t.Errorf("%s: %q is no allergen and no diet word", f.ID, w)
+			}
+		}
+		if has := func(w string) bool { return slices.Contains(f.Diet, w) }; (has("pork") || has("beef")) && !has("meat") || has("meat") && !has("animal") || has("rennet") && !has("animal") {
+			t.Errorf("%s: diet %v contradicts itself", f.ID, f.Diet)
+		}
+		if slices.Contains(f.Allergens, "milk") && !slices.Contains(f.Diet, "animal") {
+			t.Errorf("%s holds milk and nothing animal", f.ID)
 		}
 		for _, m := range f.Season {
 			if m < 1 || m > 12 {

@@ -174,6 +174,14 @@ func (p *picker) has(id string) bool {
 	return false
 }
 
+// milkOf says what a cheese is made of.
+func milkOf(f *food.Food) string {
+	if f.Milk == "plant" {
+		return "made without milk"
+	}
+	return f.Milk + "'s milk"
+}
+
 // leads reports whether a trail is on the tray already.
 func (p *picker) leads() bool {
 	for _, c := range p.chosen {
@@ -243,7 +251,7 @@ func (p *picker) score(f *food.Food) (float64, string) {
 	add(-.08*float64(sameTexture), "")
 	if f.Category == food.Cheese {
 		if sameMilk == 0 {
-			add(.2, f.Milk+"'s milk, not on the tray yet")
+			add(.2, milkOf(f)+", not on the tray yet")
 		}
 		if sameFirm == 0 {
 			add(.22, "a "+f.Firmness+" cheese, not on the tray yet")

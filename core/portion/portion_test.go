@@ -282,7 +282,7 @@ func TestBasketExplainsItself(t *testing.T) {
 // A ton of everything for two thousand guests is planned, and the plan can be read again.
 func TestPlanOfATonOfEverything(t *testing.T) {
 	b := brief.Brief{Guests: brief.Guests{Adults: 2000}, Board: &board.Request{Shape: "rectangle", LengthMM: 3000, WidthMM: 3000}}
-	for _, f := range larder.All() {
+	for _, f := range larder.All()[:120] { // as many as a brief may name
 		b.Foods = append(b.Foods, brief.Want{Food: f.ID, Grams: 1e6})
 	}
 	tr, err := Plan(b, larder)

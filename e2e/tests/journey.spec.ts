@@ -28,7 +28,7 @@ test('a stylist plans a tray from nothing', async ({ page }) => {
   await page.getByRole('button', { name: 'Pick the foods' }).click()
   await expect(page.getByRole('heading', { name: 'Pick', exact: true })).toBeVisible()
   await expect(page.getByText('foods picked for you')).toBeVisible()
-  const walnuts = page.getByRole('button', { name: /^Walnut/ })
+  const walnuts = page.getByRole('button', { name: /^Walnut halves/ })
   const had = (await walnuts.getAttribute('aria-pressed')) === 'true'
   await walnuts.click()
   await expect(walnuts).toHaveAttribute('aria-pressed', String(!had))
@@ -38,11 +38,12 @@ test('a stylist plans a tray from nothing', async ({ page }) => {
 
   // the amounts: one is set by hand and stays
   await page.getByRole('link', { name: /^Amounts/ }).click()
-  const olives = page.getByLabel(/olives.*grams altogether/i).first()
-  await olives.fill('300')
-  await olives.blur()
+  const first = page.getByLabel(/grams altogether/).first()
+  const amount = page.getByLabel((await first.getAttribute('aria-label'))!)
+  await amount.fill('300')
+  await amount.blur()
   await expect(page.getByText('by hand, hand back')).toBeVisible()
-  await expect(olives).toHaveValue('300')
+  await expect(amount).toHaveValue('300')
   await saved(page)
 
   // laid by the search, with something to see on the way
