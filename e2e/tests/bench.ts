@@ -9,6 +9,12 @@ export async function openDemo(page: Page, title: string, stage: string) {
   await page.getByRole('link', { name: new RegExp('^' + stage) }).click()
 }
 
+/** Puts away whatever earlier tests left on the empty bench. */
+export async function clearBench(page: Page) {
+  const jobs = (await (await page.request.get('/api/v1/jobs')).json()) as { id: string }[]
+  for (const j of jobs) expect((await page.request.delete(`/api/v1/jobs/${j.id}`)).status()).toBe(204)
+}
+
 /** Waits until the line under the heading says that everything is saved. */
 export async function saved(page: Page) {
   await expect(page.locator('.says')).toHaveText(/^saved/)

@@ -1,8 +1,9 @@
 // From an empty bench to a saved, re-opened and re-laid tray.
 import { expect, test } from '@playwright/test'
-import { holds, layAll, openDemo, saved, score, stored } from './bench'
+import { clearBench, holds, layAll, openDemo, saved, score, stored } from './bench'
 
 test('a stylist plans a tray from nothing', async ({ page }) => {
+  await clearBench(page)
   await page.goto('/')
   await expect(page.getByRole('heading', { name: 'The bench is clear' })).toBeVisible()
   await page.getByRole('button', { name: 'Start a job' }).click()
@@ -104,7 +105,7 @@ test('a stylist plans a tray from nothing', async ({ page }) => {
   // the steps to print
   await page.getByRole('link', { name: /^Prep/ }).click()
   const steps = page.locator('.steps li')
-  expect(await steps.count()).toBeGreaterThan(8)
+  await expect.poll(() => steps.count()).toBeGreaterThan(8)
   await expect(steps.first()).toContainText('min')
   await expect(page.getByText('Labels of your own packs decide')).toBeVisible()
 

@@ -279,3 +279,39 @@ it('undo saves what waits, then goes back', async () => {
   await job.undo() // nothing earlier: all stays
   expect([job.doc?.title, job.state]).toEqual(['first', 'saved'])
 })
+
+it('undo and redo pressed in haste come one after the other, not against each other', async () => {
+  const s = server()
+  const job = useJob()
+  await job.open('j')
+  for (const t of ['a', 'b', 'c']) {
+    job.change(doc(t), t)
+    await settle()
+  }
+  let release = () => {}
+  s.hold = new Promise(r => (release = r))
+  const both = Promise.all([job.undo(), job.undo()])
+  await settle(10)
+  s.hold = null
+  release()
+  await both
+  expect([job.doc?.title, job.state, job.theirs]).toEqual(['a', 'saved', null])
+})
+
+it('what is changed while an undo is under way is kept on top of it', async () => {
+  const s = server()
+  const job = useJob()
+  await job.open('j')
+  job.change(doc('a'), 'x')
+  await settle()
+  let release = () => {}
+  s.hold = new Promise(r => (release = r))
+  const undone = job.undo()
+  await settle(10)
+  job.change(doc('quick'), 'y')
+  s.hold = null
+  release()
+  await undone
+  await settle(3000)
+  expect([job.doc?.title, job.state, s.now().title]).toEqual(['quick', 'saved', 'quick'])
+})

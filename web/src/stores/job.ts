@@ -121,8 +121,16 @@ export const useJob = defineStore('job', () => {
     timer = window.setTimeout(() => void save(), after)
   }
 
+  /** What changes the job on the server is asked one after the other, each with the revision the one before came to. */
+  let turn: Promise<unknown> = Promise.resolve()
+  function inTurn(ask: () => Promise<void>): Promise<void> {
+    const mine = turn.then(ask)
+    turn = mine.catch(() => undefined)
+    return mine
+  }
+
   function save(): Promise<void> {
-    saving ??= send().finally(() => (saving = null))
+    saving ??= inTurn(send).finally(() => (saving = null))
     return saving
   }
 
@@ -191,19 +199,20 @@ export const useJob = defineStore('job', () => {
 
   async function step(path: '/api/v1/jobs/{id}/undo' | '/api/v1/jobs/{id}/redo') {
     await flush()
-    if (state.value !== 'saved') return
-    try {
-      adopt(
-        await take<Job>(
-          api.POST(path, {
-            params: { path: { id: id.value }, header: { 'If-Match': `"${revision.value}"` } },
-          }),
-        ),
-      )
-    } catch (e) {
-      if (e instanceof Trouble && e.status === 409) return // nothing to go to
-      failed(e)
-    }
+    await inTurn(async () => {
+      const before = doc.value
+      if (state.value !== 'saved' || !before) return
+      try {
+        const params = { path: { id: id.value }, header: { 'If-Match': `"${revision.value}"` } }
+        const j = await take<Job>(api.POST(path, { params }))
+        const changed = doc.value
+        adopt(j)
+        if (changed && changed !== before) change(changed, pendingSays || 'changed') // while it was under way
+      } catch (e) {
+        if (e instanceof Trouble && e.status === 409) return // nothing to go to
+        failed(e)
+      }
+    })
   }
   const undo = () => step('/api/v1/jobs/{id}/undo')
   const redo = () => step('/api/v1/jobs/{id}/redo')
