@@ -487,9 +487,21 @@ const heading = computed(() =>
 }
 .what {
   margin-right: 8px;
-  display: inline-flex;
-  align-items: baseline;
-  gap: 8px;
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.what b {
+  margin-right: 4px;
+}
+@media (min-width: 1200px) {
+  .tools {
+    flex-wrap: nowrap;
+  }
+  .tools .btn {
+    padding: 0 7px;
+  }
 }
 .zoom {
   margin-left: auto;

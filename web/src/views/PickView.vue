@@ -26,6 +26,10 @@ const read = newest(async signal => {
   try {
     choice.value = await take<Choice>(api.POST('/api/v1/choice', { body: body(job.doc!.brief), signal }))
     cannot.value = ''
+    if (refill && picked.value) {
+      front.value = new Set(choice.value.chosen.map(c => c.food))
+      refill = false
+    }
   } catch (e) {
     if (e instanceof Trouble) cannot.value = e.message
   }
@@ -37,6 +41,11 @@ const chosen = computed(
 )
 const shelf = computed(() => new Map(choice.value?.shelves.map(s => [s.food, s]) ?? []))
 const own = computed(() => (job.doc?.brief.foods?.length ?? 0) > 0)
+
+// what is picked stands in front, as it was when the shelves were last filled:
+// nothing moves away under the hand that takes it
+const front = shallowRef<ReadonlySet<string>>(new Set())
+let refill = true
 
 const search = ref('')
 const titles: Record<string, string> = {
@@ -59,7 +68,9 @@ const shelves = computed(() => {
       id,
       title,
       kind: choice.value?.kinds.find(k => k.category === id),
-      foods: larder.all!.foods.filter(f => f.category === id && (!q || f.name.toLowerCase().includes(q))),
+      foods: larder
+        .all!.foods.filter(f => f.category === id && (!q || f.name.toLowerCase().includes(q)))
+        .sort((a, b) => Number(front.value.has(b.id)) - Number(front.value.has(a.id))),
     }))
     .filter(s => s.foods.length)
 })
@@ -87,7 +98,10 @@ const setForm = (id: string, form: string) =>
     { ...job.doc!.brief, foods: list().map(w => (w.food === id ? { ...w, form } : w)) },
     `${larder.name(id).toLowerCase()}: another form`,
   )
-const forMe = () => replan({ ...job.doc!.brief, foods: [] }, 'had the foods chosen')
+async function forMe() {
+  refill = true
+  await replan({ ...job.doc!.brief, foods: [] }, 'had the foods chosen')
+}
 
 const tag = (id: string) => {
   const s = shelf.value.get(id)
