@@ -88,7 +88,7 @@ func (s *Server) Outlook(c *gin.Context) {
 		meat = meat || e.Category == food.Meat
 	}
 	out := api.Outlook{Appetites: b.Guests.Appetites(), OffTheTray: b.OffTheTray(), Board: card(*t.Board), Minutes: prep.Order(t, s.larder).Minutes,
-		BasketCost: portion.Shop(t, s.larder).BasketCost, Says: []string{}}
+		BasketCost: portion.Shop(t, s.larder).BasketCost, Holding: prep.Holding, Says: []string{}}
 	if out.OffTheTray == nil {
 		out.OffTheTray = []string{}
 	}

@@ -42,6 +42,7 @@ type Sheet struct {
 	Cautions []string `json:"cautions"`
 	Minutes  float64  `json:"minutes"`
 	ColdOut  float64  `json:"cold_out_min"` // the longest warm-up, minutes before serving
+	Begin    float64  `json:"begin_min"`    // when to begin: all handwork done by the time the coldest thing comes out
 }
 
 // layEach is the time to carry a group to the board and set it down, minutes.
@@ -110,6 +111,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 		sheet.Steps = append(sheet.Steps, s)
 	}
 	sheet.Minutes = math.Round(sheet.Minutes)
+	sheet.Begin = sheet.Minutes + sheet.ColdOut
 	for _, k := range kit {
 		sheet.Kit = append(sheet.Kit, *k)
 	}
@@ -149,10 +151,13 @@ func says(s Step) string {
 	return fmt.Sprintf("%d pieces, %.0f g, %s%s", s.Pieces, s.Grams, how, groups)
 }
 
+// Holding is the usual limit for perishable food out of the fridge (craft section 11).
+const Holding = "Perishable food stands out two hours in all, one hour above 32 °C, then it is thrown away. Local food rules come first."
+
 // cautions are the usual ones; local rules and the packs' own labels decide.
 func cautions(b brief.Brief) []string {
 	out := []string{
-		"Perishable food stands out two hours in all, one hour above 32 °C, then it is thrown away. Local food rules come first.",
+		Holding,
 		"Wash hands and tools between meat, cheese and anything for guests with allergies. Nothing here will be cooked.",
 		"Labels of your own packs decide what a food contains; this list cannot.",
 	}

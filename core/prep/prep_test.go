@@ -39,6 +39,9 @@ func TestOrderCoversEveryElementOnce(t *testing.T) {
 	for _, e := range tr.Elements {
 		want += e.Count
 	}
+	if sheet.Begin != sheet.Minutes+sheet.ColdOut || sheet.Minutes < 5 || sheet.ColdOut < 15 {
+		t.Errorf("begin %v min before serving, %v of handwork, %v to warm up", sheet.Begin, sheet.Minutes, sheet.ColdOut)
+	}
 	if len(seen) != len(tr.Elements) || pieces != want {
 		t.Errorf("%d of %d elements, %d of %d pieces", len(seen), len(tr.Elements), pieces, want)
 	}

@@ -101,3 +101,20 @@ test('a job that is not there', async ({ page }) => {
   await page.getByRole('link', { name: 'Back to the bench' }).click()
   await expect(page.getByRole('heading', { name: 'The bench' })).toBeVisible()
 })
+
+test('two changes of a brief made in haste both hold', async ({ page }) => {
+  await openDemo(page, 'First firing', 'Brief')
+  await page.route('**/api/v1/replan', async r => {
+    await new Promise(done => setTimeout(done, 400)) // a slow plan
+    await r.continue()
+  })
+  await page.getByLabel('Adults').fill('20')
+  await page.getByLabel('Adults').blur()
+  await page.getByLabel('Children').fill('3')
+  await page.getByLabel('Children').blur()
+  await expect(page.getByRole('link', { name: /^Brief/ })).toContainText('23 guests')
+  await saved(page)
+  const id = page.url().match(/jobs\/([^/]+)/)![1]
+  const { document } = await (await page.request.get(`/api/v1/jobs/${id}`)).json()
+  expect(document.brief.guests).toEqual({ adults: 20, children: 3 })
+})

@@ -276,7 +276,10 @@ type Outlook struct {
 		Category string  `json:"category"`
 		Grams    float64 `json:"grams"`
 	} `json:"grams"`
-	Kinds []struct {
+
+	// Holding the usual limit for food out of the fridge
+	Holding string `json:"holding"`
+	Kinds   []struct {
 		Category string `json:"category"`
 		Count    int    `json:"count"`
 	} `json:"kinds"`
@@ -288,6 +291,8 @@ type Outlook struct {
 
 // PrepSheet defines model for PrepSheet.
 type PrepSheet struct {
+	// BeginMin minutes before serving at which to begin
+	BeginMin   float64  `json:"begin_min"`
 	Cautions   []string `json:"cautions"`
 	ColdOutMin float64  `json:"cold_out_min"`
 	Kit        []struct {

@@ -571,6 +571,8 @@ export interface components {
             capacity_ml: number;
         };
         Outlook: {
+            /** @description the usual limit for food out of the fridge */
+            holding: string;
             /** Format: double */
             appetites: number;
             grams: {
@@ -705,6 +707,11 @@ export interface components {
             }[];
         };
         PrepSheet: {
+            /**
+             * Format: double
+             * @description minutes before serving at which to begin
+             */
+            begin_min: number;
             /** Format: double */
             minutes: number;
             /** Format: double */

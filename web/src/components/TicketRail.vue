@@ -31,7 +31,7 @@ const stages = computed(() => {
     if (!picked || !prep) return 'after the pick'
     const m = prep.minutes
     if (!start) return minutes(m)
-    return `${minutes(m)}, start ${clock(new Date(start.getTime() - (m + prep.cold_out_min) * 60000))}`
+    return `${minutes(m)}, start ${clock(new Date(start.getTime() - prep.begin_min * 60000))}`
   }
   return [
     {

@@ -20,18 +20,28 @@ const larder = useLarder()
 const router = useRouter()
 const { busy, wrong, replan } = useReplan()
 
-const brief = computed(() => job.doc!.brief)
+// What is asked for while a plan of it is under way, or cannot be made: the next
+// change builds on it, so that two made in haste both hold.
+const draft = shallowRef<{ brief: Brief; title: string } | null>(null)
+const brief = computed(() => draft.value?.brief ?? job.doc!.brief)
+const title = computed(() => draft.value?.title ?? job.doc!.title)
 const picked = computed(() => job.elements.length > 0)
+watch(
+  () => job.doc,
+  () => {
+    if (!busy.value) draft.value = null // an undo, say
+  },
+)
 
 /** Changes the brief. What plans depend on is planned again once there is a pick. */
-function set(change: Partial<Brief>, planned = true, title?: string) {
-  const next: Brief = { ...brief.value, ...change }
-  if (planned && picked.value) void replan(next, 'changed the brief', title)
-  else
-    job.change(
-      { ...job.doc!, brief: next, rules: next.rules ?? {}, title: title ?? job.doc!.title },
-      'changed the brief',
-    )
+async function set(change: Partial<Brief>, planned = true, newTitle?: string) {
+  const next = { brief: { ...brief.value, ...change }, title: newTitle ?? title.value }
+  if (picked.value && (planned || draft.value)) {
+    draft.value = next
+    if (await replan(next.brief, 'changed the brief', next.title)) draft.value = null
+  } else {
+    job.change({ ...job.doc!, ...next, rules: next.brief.rules ?? {} }, 'changed the brief')
+  }
 }
 const setRule = (r: Partial<Rules>) => set({ rules: { ...brief.value.rules, ...r } })
 
@@ -143,7 +153,7 @@ const text = (e: Event) => (e.target as HTMLInputElement).value
         <input
           id="title"
           class="in title"
-          :value="job.doc!.title"
+          :value="title"
           maxlength="160"
           placeholder="Name of the job"
           @change="set({}, false, text($event) || 'Untitled job')"
@@ -452,7 +462,7 @@ const text = (e: Event) => (e.target as HTMLInputElement).value
             <dt>Kinds</dt>
             <dd>{{ outlook.kinds.map(k => `${k.count} ${k.category}`).join(', ') }}</dd>
             <dt>Holding</dt>
-            <dd>two hours out of the fridge in all, one above 32 °C; local rules come first</dd>
+            <dd>{{ outlook.holding }}</dd>
           </dl>
           <p v-for="s in outlook.says" :key="s" class="card small">{{ s }}</p>
         </template>

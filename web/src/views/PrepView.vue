@@ -13,7 +13,7 @@ const sheet = computed(() => job.prep)
 const serve = computed(() => time(job.doc?.brief.serve_at))
 const start = computed(() => {
   if (!serve.value || !sheet.value) return ''
-  return clock(new Date(serve.value.getTime() - (sheet.value.minutes + sheet.value.cold_out_min) * 60000))
+  return clock(new Date(serve.value.getTime() - sheet.value.begin_min * 60000))
 })
 const coldOut = computed(() => {
   if (!serve.value || !sheet.value) return ''
