@@ -9,7 +9,7 @@ GENERATED := server/api/api.gen.go web/src/api/contract.gen.ts web/src/api/tray.
 # packages in which goroutines meet, tested with the race detector
 RACY := ./core/arrange ./core/wire ./server/... ./store/...
 
-.PHONY: demo build test lint test-go test-web generate shots bench clean
+.PHONY: demo build test lint test-go test-web generate shots sheet bench clean
 
 demo: build
 	@scripts/need.sh mariadbd:mariadb-server
@@ -66,3 +66,10 @@ bench: web/dist/index.html
 
 clean:
 	rm -rf bin web/dist/assets web/dist/index.html web/node_modules e2e/node_modules
+
+# every food in every form, as pictures to look through: .local/sheet/sheet-1.png and on
+sheet:
+	@scripts/need.sh chromium:chromium
+	go run ./art/sheet .local/sheet
+	@for page in .local/sheet/*.html; do chromium --headless --no-sandbox --disable-gpu --hide-scrollbars --disable-background-networking --user-data-dir=.local/sheet/chromium \
+	  --window-size=1500,1250 --screenshot=$${page%.html}.png "file://$$PWD/$$page" >/dev/null 2>&1; done; rm -rf .local/sheet/chromium; ls .local/sheet/*.png

@@ -92,7 +92,7 @@ func TestDrawingIsTheSameEveryTime(t *testing.T) {
 
 func laid(tb testing.TB, guests int) *tray.Tray {
 	tb.Helper()
-	t, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 11}, larder)
+	t, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 11}, larder, board.BuiltInCabinet())
 	if err != nil {
 		tb.Fatal(err)
 	}

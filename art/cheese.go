@@ -99,8 +99,14 @@ func crumbled(p *pen, s subject) {
 
 func goatLog(p *pen, s subject) {
 	d := smooth(s.outline)
-	p.body(d, p.linear(0, 0, 0, 1, "#fffdf6", 0, tone(s.out, 0, 0), .45, tone(s.out, -14, 4), 1), s.out)
 	l, w := s.spec.L, s.spec.W
+	if s.out.L < 80 { // rolled in ash: matt, the light hardly shows
+		p.body(d, p.linear(0, 0, 0, 1, tone(s.out, 5, 1), 0, tone(s.out, 0, 0), .5, tone(s.out, -9, 0), 1), s.out)
+		ash(p, s, 40)
+		p.path(p.blob(geom.Pt(l*.46, 0), 3.4, w*.42, 0, 12, .05), tone(s.cut, 1, 0), "stroke", tone(s.out, -14, 3), "stroke-width", ".8")
+		return
+	}
+	p.body(d, p.linear(0, 0, 0, 1, "#fffdf6", 0, tone(s.out, 0, 0), .45, tone(s.out, -14, 4), 1), s.out)
 	for i := range 9 {
 		x := -l*.42 + float64(i)*l*.105
 		p.line("M"+xy(geom.Pt(x, -w*.4))+"q"+f(p.between(-2, 2))+" "+f(w*.4)+" "+f(p.between(-1, 1))+" "+f(w*.78), tone(s.out, -9, 2), .5, "opacity", ".5")
@@ -158,3 +164,32 @@ func chocolate(p *pen, s subject) {
 }
 
 func lab(hex string) colour.Lab { return colour.Must(hex) }
+
+// caraway, herbs and eyes are what a block or wheel is known by.
+func carawayCube(p *pen, s subject) {
+	cube(p, s)
+	for range int(s.spec.L * s.spec.W / 26) {
+		p.oval(p.inside(s.outline, 2), 1.7, .5, p.between(0, 180), "#6b4d26", "opacity", ".85")
+	}
+}
+
+func herbCube(p *pen, s subject) {
+	cube(p, s)
+	for range int(s.spec.L * s.spec.W / 14) {
+		p.path(p.blob(p.inside(s.outline, 1.6), p.between(.5, 1.3), p.between(.3, .7), p.between(0, 180), 6, .4), []string{"#5f7a35", "#7d9448", "#48602a"}[p.r.IntN(3)], "opacity", ".85")
+	}
+}
+
+func eyedWheel(p *pen, s subject) {
+	if s.spec.Shape == "triangle" {
+		wheelSlice(p, s)
+	} else {
+		cube(p, s)
+	}
+	for range 4 {
+		q := p.inside(s.outline, 3.6)
+		r := p.between(1.6, 3.4)
+		p.oval(q, r, r*.82, p.between(0, 90), p.radial(.6, .65, .7, tone(s.cut, 4, 0), 0, tone(s.cut, -14, 4), .7, tone(s.cut, -24, 6), 1))
+		p.line("M"+xy(q.Add(geom.Pt(-r*.7, r*.5)))+"A"+f(r)+" "+f(r)+" 0 0 0 "+xy(q.Add(geom.Pt(r*.8, r*.3))), tone(s.cut, 12, 0), .5, "opacity", ".8")
+	}
+}

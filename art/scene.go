@@ -104,10 +104,7 @@ func sheet(t *tray.Tray, larder *food.Larder) (map[string]Drawing, map[string]st
 			} else {
 				d.SVG, o = Sprite(f, s, key.Variant, defs), s.Outline(e.Food, key.Variant)
 			}
-			if s.Shape == "leaf" {
-				o = o.Scale(.7)
-			}
-			d.Shade = poly(o)
+			d.Shade = poly(shade(s, o))
 			drawings[id] = d
 		}
 	}
@@ -155,4 +152,21 @@ func Tray(t *tray.Tray, larder *food.Larder) string {
 
 func escape(s string) string {
 	return strings.NewReplacer("&", "&amp;", "<", "&lt;", ">", "&gt;", `"`, "&quot;").Replace(s)
+}
+
+// shade is what of an outline casts a shadow: greens and skewers let light through.
+func shade(s food.Spec, o geom.Outline) geom.Outline {
+	switch s.Shape {
+	case "leaf", "petal", "spoon":
+		return about(o, .7)
+	case "skewer":
+		return about(o, .8)
+	}
+	return o
+}
+
+// about scales an outline about its own middle.
+func about(o geom.Outline, k float64) geom.Outline {
+	c := o.Centroid()
+	return o.Move(c.Mul(-1)).Scale(k).Move(c)
 }

@@ -62,7 +62,11 @@ func sprite(f *food.Food, s food.Spec, variant int, defs map[string]string) stri
 	d := p.between(-2.2, 2.2)
 	sub.out.L += d
 	sub.cut.L += d
-	if own, ok := byFood[f.ID]; ok {
+	if own, ok := byFood[f.ID+" "+s.Shape]; ok {
+		own(p, sub)
+	} else if form, ok := byForm[s.Shape]; ok {
+		form(p, sub)
+	} else if own, ok := byFood[f.ID]; ok {
 		own(p, sub)
 	} else if common, ok := byShape[string(f.Category)+" "+s.Shape]; ok {
 		common(p, sub)
@@ -79,14 +83,30 @@ func plain(p *pen, s subject) { p.body(smooth(s.outline), p.lit(s.cut), s.cut) }
 
 type drawing func(p *pen, s subject)
 
-// byFood draws foods that are known by their own signs.
+// byFood draws foods that are known by their own signs, in one shape or in all.
 var byFood map[string]drawing
+
+// byForm draws shapes that look alike whatever they are made of.
+var byForm map[string]drawing
 
 // byShape draws the rest by category and shape.
 var byShape map[string]drawing
 
 func init() { // in init because drawings of bowls look foods up again
+	byForm = map[string]drawing{"spoon": spoonful, "skewer": skewer, "edge": onEdge, "petal": petal}
 	byFood = map[string]drawing{
+		"figs oval": wholeFig, "figs crescent": fruitSlice, "apple oval": wholeFruit, "pear oval": wholePear, "mandarin oval": wholeCitrus, "pomegranate oval": wholePomegranate,
+		"pomegranate half": pomegranateHalf, "passion-fruit": passionHalf, "apricots half": stoneHalf, "nectarine half": stoneHalf, "plum half": stoneHalf, "pear half": pearHalf,
+		"kiwi disc": kiwi, "kiwi half": kiwi, "orange-rounds": citrusRound, "pineapple": pineapple, "redcurrants": currants, "melon wedge": melonWedge,
+		"mini-peppers half": pepperHalf, "mini-peppers oval": wholePepper, "endive": endive, "asparagus": asparagus, "edamame": pod, "aubergine-rolls": grilledRoll,
+		"cherry-tomatoes half": tomatoHalf, "cucumber gathered": ribbon,
+		"cooked-sausage rose": rosette, "air-dried-ham cylinder": roll, "coarse-pate slab": terrineSlab, "country-terrine slab": terrineSlab, "pastry-pate": pastrySlab,
+		"smoked-salmon gathered": salmon, "sausage-sticks": sausageStick,
+		"pepper-block": pepperCube, "caraway-block": carawayCube, "green-herb-block": herbCube, "holey-wheel": eyedWheel, "pistachios spoon": choppedGreen, "goat-pyramid": pyramid, "plant-blue": blueWedge, "buffalo-ball": curd,
+		"apple-rings": appleRing, "banana-chips": bananaChip, "sourdough-slices": breadSlice, "cheese-straws": straw, "wafer-rolls": wafer, "fruit-toasts": toast,
+		"almond-shells disc": shell, "almond-shells edge": shellOnEdge, "marshmallows": marshmallow, "truffles": truffle, "honeycomb": honeycomb, "caramel-popcorn": popcorn,
+		"dill": fronds, "borage-stars": star, "chive-flowers": pompom,
+		"little-gourd": gourd, "glass-candle": candle, "name-stand": nameStand, "knife-rest": knifeRest, "pear-wood-tag": woodTag,
 		"ash-goat-log": goatLog, "almond-log": goatLog, "creamy-blue": blueWedge, "sheep-blue": blueWedge, "milk-chocolate": chocolate, "white-chocolate": chocolate,
 		"walnut-toasts": toast, "juniper-ham": ham, "candied-pecans": pecan, "basil": mint, "dried-cherries": wrinkled, "raisins": wrinkled,
 		"golden-raisins": wrinkled, "prunes": apricot, "shortbread": biscuitBar, "cape-gooseberries": grape, "cherries": cherry, "cauliflower": floret,
@@ -102,6 +122,7 @@ func init() { // in init because drawings of bowls look foods up again
 	}
 	byShape = map[string]drawing{
 		"sector": bloomy, "cracker disc": roundCracker, "cracker slab": seededCracker, "cracker triangle": chip, "vegetable disc": rootSlice,
+		"vegetable fold": foldedLeaf, "vegetable rose": leafRose, "vegetable halffold": foldedLeaf, "vegetable gathered": ribbon,
 		"dried fruit half": apricot, "dried fruit slab": stick, "sweet half": biscuit, "nut half": pecan, "nut oval": nut, "brined half": petalHalf, "leaf": leaf,
 		"meat slab": smokedSlab, "meat box": terrine,
 		"cheese triangle": wheelSlice, "cheese disc": smokedSlice, "box": cube, "slab": stick, "cylinder": roll, "fold": foldedSlice,
@@ -128,14 +149,17 @@ func Portion(f *food.Food, form string) string {
 	defs := map[string]string{}
 	var b strings.Builder
 	n := map[food.Kind]int{food.KindRow: 6, food.KindTrail: 6, food.KindLoose: 8, food.KindGarnish: 2}[food.FormByID(s.Form).Kind()]
-	if s.Form == "cut-round" {
+	switch s.Form {
+	case "cut-round":
 		n = s.N
+	case "ring", "criss-cross":
+		n = s.Group
 	}
 	if s.H < 12 && n == 8 {
 		n = 14
 	}
 	box := geom.Rect{}
-	if s.Form == "bowl" {
+	if food.InVessel(s.Form) {
 		for _, v := range board.Vessels() {
 			if v.ID == "dip-bowl" {
 				b.WriteString(Bowl(v, f, s, defs))
@@ -149,6 +173,7 @@ func Portion(f *food.Food, form string) string {
 				box = o.Bounds()
 			}
 			box = box.Union(o.Bounds())
+			o = shade(s, o)
 			fmt.Fprintf(&b, `<path d="%s" fill="#3a2413" opacity=".16" transform="translate(%s %s)"/>`, smooth(o), fmtShift(p.Height), fmtShift(p.Height*1.2))
 			fmt.Fprintf(&b, `<g transform="translate(%s) rotate(%s)">%s</g>`, xy(p.At()), fmtNum(p.Turn), Sprite(f, s, p.Variant, defs))
 		}

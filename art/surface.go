@@ -1,104 +1,12 @@
 package art
 
 import (
-	"fmt"
-	"math"
 	"strings"
 
 	"happytray/core/board"
 	"happytray/core/colour"
-	"happytray/core/food"
 	"happytray/core/geom"
 )
-
-// Bowl draws a vessel from above with what is in it: rim, wall, a dark inner
-// ring, and a swirl of dip or a heap of pieces.
-func Bowl(v board.Vessel, fd *food.Food, s food.Spec, defs map[string]string) string {
-	key := fmt.Sprintf("bowl|%v|%s", v, spriteKey{*fd, s.Form, 0}.key())
-	return remembered(key, defs, func(defs map[string]string) string { return bowl(v, fd, s, defs) })
-}
-
-func bowl(v board.Vessel, fd *food.Food, s food.Spec, defs map[string]string) string {
-	p := newPen(defs, v.ID, fd.ID)
-	c := colour.Must(v.Colour)
-	o := v.Footprint()
-	r := math.Sqrt(o.Area() / math.Pi)
-	d := curve(o.Scale(.99))
-	switch v.Material {
-	case "glass":
-		p.path(d, p.radial(.4, .35, .75, "#f4f8f7", 0, tone(c, -2, 0), .75, tone(c, -16, 0), 1), "stroke", tone(c, -28, 0), "stroke-width", ".6", "opacity", ".9")
-	default:
-		p.path(d, p.linear(0, 0, 1, 1, tone(c, 12, 0), 0, tone(c, 0, 0), .5, tone(c, -18, 2), 1), "stroke", tone(c, -28, 2), "stroke-width", ".6")
-	}
-	if v.Material == "wood" && v.Round() {
-		for i := range 5 {
-			p.line("M"+xy(geom.Polar(r*.96, 200+float64(i)*9))+"A"+f(r)+" "+f(r)+" 0 0 1 "+xy(geom.Polar(r*.95, 250+float64(i)*14)), tone(c, -10, 3), .5, "opacity", ".6")
-		}
-	}
-	// walls are as thick all round, so a long dish is not a stretched round one
-	rim := r * .14
-	p.path(curve(within(o, rim)), p.linear(0, 0, 1, 1, tone(c, -26, 2), 0, tone(c, -10, 0), .6, tone(c, 5, 0), 1))
-	inner := within(o, r*.2)
-	in := math.Sqrt(inner.Area() / math.Pi)
-	box := inner.Bounds()
-	// what is drawn for a round mouth is stretched to this one
-	fit := func(q geom.Point) geom.Point { return geom.Pt(q.X*box.W()/2/in, q.Y*box.H()/2/in) }
-	col := colour.Must(fd.Colour)
-	if s.Shape == "vessel" {
-		p.path(curve(inner), p.radial(.4, .36, .72, tone(col, 11, 4), 0, tone(col, 1, 0), .55, tone(col, -13, 0), 1), "stroke", tone(col, -24, 0), "stroke-width", ".6")
-		swirl := ""
-		for a := 0.0; a < 900; a += 15 {
-			q := fit(geom.Polar(in*(.08+.74*a/900), a+p.r.Float64()*4))
-			if swirl == "" {
-				swirl = "M" + xy(q)
-			} else {
-				swirl += "L" + xy(q)
-			}
-		}
-		switch {
-		case fd.Wetness == food.Runny && fd.Density > 1.25: // honey and jam lie level and shine
-			p.line("M"+xy(fit(geom.Polar(in*.7, 195)))+"A"+f(box.W()*.35)+" "+f(box.H()*.35)+" 0 0 1 "+xy(fit(geom.Polar(in*.7, 285))), "#fff6dc", in*.09, "opacity", ".5")
-			for range 9 {
-				p.path(p.blob(fit(geom.Polar(in*math.Sqrt(p.r.Float64())*.8, p.between(0, 360))), p.between(1, 4), p.between(.8, 2.6), p.between(0, 180), 8, .3), tone(col, p.between(-9, 9), 2), "opacity", ".4")
-			}
-		case fd.Category == food.Dip:
-			p.line(swirl, tone(col, -12, 1), in*.1, "opacity", ".4")
-			p.line(swirl, tone(col, 11, 1), in*.06, "opacity", ".5", "transform", "translate(-.9 -1)")
-			for range 14 {
-				p.dot(fit(geom.Polar(in*math.Sqrt(p.r.Float64())*.85, p.between(0, 360))), p.between(.4, .9), []string{tone(col, -24, 0), "#6d7a3c", "#c65a34"}[p.r.IntN(3)], "opacity", ".7")
-			}
-			p.glint(fit(geom.Pt(-in*.3, -in*.4)), in*.2, in*.07, .4)
-		default: // small things: onions in rings, seeds
-			for range 40 {
-				at := fit(geom.Polar(in*.9*math.Sqrt(p.r.Float64()), p.between(0, 360)))
-				if fd.Category == food.Nut {
-					p.oval(at, 4, 2.2, p.between(0, 180), p.lit(col), "stroke", tone(col, -22, 0), "stroke-width", ".4")
-				} else {
-					p.line(p.blob(at, p.between(4, 8), p.between(3, 6), p.between(0, 180), 9, .15), tone(col, p.between(-8, 18), 0), 1.5, "opacity", ".9")
-				}
-			}
-		}
-		return p.String()
-	}
-	// pieces: as many as cover the mouth, heaped
-	p.path(curve(inner), tone(col, -26, 0))
-	pieces := max(7, int(1.5*in*in*math.Pi/(s.L*s.W*.8)))
-	step := in * .92 / math.Sqrt(float64(pieces))
-	for i := pieces - 1; i >= 0; i-- {
-		k := float64(i)
-		at := fit(geom.Polar(math.Min(in-math.Max(s.L*.47, s.W*.5), step*math.Sqrt(k+.2)), 137.508*k+p.between(-12, 12)))
-		fmt.Fprintf(p, `<g transform="translate(%s) rotate(%s)">%s</g>`, xy(at), f(p.between(0, 40)), Sprite(fd, s, i%food.Variants, defs))
-	}
-	return p.String()
-}
-
-// within is the outline drawn in by d all round.
-func within(o geom.Outline, d float64) geom.Outline {
-	if in := o.Inset(d); len(in) > 2 {
-		return in
-	}
-	return o.Scale(.8)
-}
 
 // Board draws a board with its material, in board coordinates.
 func Board(b *board.Board) string {

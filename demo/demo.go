@@ -45,7 +45,7 @@ func QuizFinal(today time.Time) brief.Brief {
 // Jobs makes the demo world for a given day.
 func Jobs(ctx context.Context, today time.Time, larder *food.Larder) ([]Job, error) {
 	b := FirstFiring(today)
-	t, err := portion.Plan(b, larder)
+	t, err := portion.Plan(b, larder, board.BuiltInCabinet())
 	if err != nil {
 		return nil, err
 	}

@@ -78,7 +78,7 @@ func (s *Server) Outlook(c *gin.Context) {
 		s.fail(c, err)
 		return
 	}
-	t, err := portion.Plan(b, s.larder)
+	t, err := portion.Plan(b, s.larder, board.BuiltInCabinet())
 	if err != nil {
 		s.fail(c, err)
 		return
@@ -132,7 +132,7 @@ func (s *Server) Plan(c *gin.Context) {
 		s.fail(c, err)
 		return
 	}
-	t, err := portion.Plan(b, s.larder)
+	t, err := portion.Plan(b, s.larder, board.BuiltInCabinet())
 	if err != nil {
 		s.fail(c, err)
 		return
@@ -146,7 +146,7 @@ func (s *Server) Replan(c *gin.Context) {
 	if !ok {
 		return
 	}
-	planned, err := portion.Replan(t, s.larder)
+	planned, err := portion.Replan(t, s.larder, board.BuiltInCabinet())
 	if err != nil {
 		s.fail(c, err)
 		return

@@ -22,6 +22,7 @@ import (
 	"github.com/getkin/kin-openapi/routers/gorillamux"
 
 	"happytray/core/arrange"
+	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/portion"
@@ -146,7 +147,7 @@ func (d *desk) make(title, brief string) api.Job {
 // laid is a tray laid for so many adults.
 func laid(tb testing.TB, adults int) *tray.Tray {
 	tb.Helper()
-	t, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: adults}}, larder)
+	t, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: adults}}, larder, board.BuiltInCabinet())
 	if err != nil {
 		tb.Fatal(err)
 	}

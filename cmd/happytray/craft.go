@@ -13,6 +13,7 @@ import (
 
 	"happytray/art"
 	"happytray/core/arrange"
+	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/portion"
@@ -67,7 +68,7 @@ func planCommand() *cobra.Command {
 			if err != nil {
 				return err
 			}
-			t, err := portion.Plan(b, food.BuiltIn())
+			t, err := portion.Plan(b, food.BuiltIn(), board.BuiltInCabinet())
 			if err != nil {
 				return err
 			}

@@ -160,8 +160,31 @@ func TestFoodsAreListed(t *testing.T) {
 			forms[s.Form] = true
 		}
 	}
-	if len(foods) < 36 || len(forms) < 14 || len(categories) != 11 {
+	if len(foods) < 180 || len(forms) < 31 || len(categories) != 12 {
 		t.Errorf("%d foods in %d forms of %d categories", len(foods), len(forms), len(categories))
+	}
+}
+
+// The larder's own files, and the listing made of them, keep to the published schema.
+func TestLarderKeepsToItsSchema(t *testing.T) {
+	s, err := jsonschema.NewCompiler().Compile("../../docs/formats/larder.schema.json")
+	if err != nil {
+		t.Fatal(err)
+	}
+	files, err := filepath.Glob("../../core/food/data/*.json")
+	if err != nil || len(files) < 12 {
+		t.Fatalf("%d files, %v", len(files), err)
+	}
+	for _, file := range files {
+		raw, err := os.ReadFile(file)
+		if err != nil {
+			t.Fatal(err)
+		}
+		keeps(t, s, file, raw)
+	}
+	keeps(t, s, "foods", must(t, nil, "foods"))
+	if s.Validate([]any{map[string]any{"id": "x"}}) == nil {
+		t.Error("the schema takes a food with nothing in it")
 	}
 }
 

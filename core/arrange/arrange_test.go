@@ -22,7 +22,7 @@ var larder = food.BuiltIn()
 
 func planned(tb testing.TB, b brief.Brief) *tray.Tray {
 	tb.Helper()
-	t, err := portion.Plan(b, larder)
+	t, err := portion.Plan(b, larder, board.BuiltInCabinet())
 	if err != nil {
 		tb.Fatalf("%+v: %v", b, err)
 	}

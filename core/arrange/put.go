@@ -100,7 +100,7 @@ func Reform(t *tray.Tray, larder *food.Larder, id, form string) (tray.Element, e
 		return tray.Element{}, err
 	}
 	spec, ok := f.Spec(form)
-	if !ok || form == "bowl" {
+	if !ok || food.InVessel(form) {
 		return tray.Element{}, wire.Bad("form", "%s cannot be laid as %.40q here", f.Name, form)
 	}
 	n := int(math.Round(e.Grams / spec.MassG))

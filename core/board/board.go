@@ -78,19 +78,12 @@ func (r Request) Zero() bool { return r.ID == "" && r.Shape == "" && len(r.Outli
 
 const margin = 8 // mm between a board's edge and its food zone: room to lift it
 
-// Make builds the board that was asked for: a built-in one by id, or any shape
-// by its dimensions.
-func Make(r Request) (Board, error) {
-	if r.ID != "" && r.Shape == "" && len(r.Outline) == 0 {
-		for _, b := range BuiltIn() {
-			if b.ID == r.ID {
-				return b, nil
-			}
-		}
-		return Board{}, wire.Bad("id", "there is no board %.60q; leave it out to have one chosen", r.ID)
-	}
-	return build(r)
-}
+// Named reports whether the request only names a board, which then comes from a
+// Cabinet.
+func (r Request) Named() bool { return r.ID != "" && r.Shape == "" && len(r.Outline) == 0 }
+
+// Make builds a board of any shape by its dimensions, or a built-in one by id.
+func Make(r Request) (Board, error) { return BuiltInCabinet().Make(r) }
 
 func build(r Request) (Board, error) {
 	if r.Shape == "" && len(r.Outline) > 0 {

@@ -90,6 +90,10 @@ func (v Vessel) Round() bool {
 	return math.Abs(v.Outline.Area()/circle-1) < .1
 }
 
+// Hollowed is the material of a vegetable or fruit that serves as a bowl; only
+// those who ask for one get it, and it is used once.
+const Hollowed = "hollowed"
+
 // builtInVessels are bowls and dishes for whatever is wet, oily, runny, tiny or
 // loose (craft section 3): 60 to 90 mm across and 30 to 55 high for the most
 // part, some wide and low, some small and tall, in many makes. Capacities are
@@ -118,6 +122,10 @@ var builtInVessels = sync.OnceValue(func() []Vessel {
 		round("enamel-bowl", "Enamel bowl, cream", 100, 46, 205, "#e8e0cb", "metal"),
 		round("olive-bowl", "Great bowl, olive wood", 112, 48, 265, "#a5763d", "wood"),
 		round("great-bowl", "Great bowl, white glaze", 120, 55, 340, "#ece8df", "ceramic"),
+		round("pepper-cup", "Hollowed yellow pepper", 76, 62, 120, "#e5b52f", Hollowed),
+		round("squash-bowl", "Hollowed little squash", 104, 62, 220, "#d9782c", Hollowed),
+		round("cabbage-bowl", "Hollowed red cabbage", 124, 58, 290, "#7a3a63", Hollowed),
+		round("melon-bowl", "Half a melon, hollowed", 134, 62, 380, "#cdbb78", Hollowed),
 		shaped("boat", "Little boat, cream glaze", geom.Ellipse(39, 25, 28), 28, 42, "#e6dcc6", "ceramic"),
 		shaped("square-dish", "Square dish, slate glaze", geom.Box(64, 64, 12), 30, 66, "#5b6468", "ceramic"),
 		shaped("oval-dish", "Oval dish, rust glaze", geom.Ellipse(52, 34, 28), 34, 98, "#a05a3c", "ceramic"),

@@ -9,6 +9,7 @@ import (
 
 	"happytray/core/board"
 	"happytray/core/colour"
+	"happytray/core/food"
 	"happytray/core/wire"
 )
 
@@ -51,11 +52,11 @@ func (d *Diet) UnmarshalJSON(raw []byte) (err error) {
 
 func (d Diet) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainDiet(d), d.Extra) }
 
-// Allergens are the 14 main ones that labels must name.
-var Allergens = []string{"gluten", "crustaceans", "egg", "fish", "peanuts", "soy", "milk", "nuts", "celery", "mustard", "sesame", "sulphites", "lupin", "molluscs"}
-
-// DietWords are the other things a diet can avoid.
-var DietWords = []string{"meat", "pork", "beef", "animal", "rennet", "alcohol"}
+// Allergens and DietWords are what a guest may avoid, as the larder names it.
+var (
+	Allergens = food.Allergens
+	DietWords = food.DietWords
+)
 
 // IsAllergen reports whether word is one of the 14.
 func IsAllergen(word string) bool {
@@ -70,10 +71,11 @@ func IsAllergen(word string) bool {
 // Want names one food that must be on the tray, with its form and amount where
 // the host has said so.
 type Want struct {
-	Food  string     `json:"food"`
-	Form  string     `json:"form,omitempty"`
-	Grams float64    `json:"grams,omitempty"`
-	Extra wire.Extra `json:"-"`
+	Food   string     `json:"food"`
+	Form   string     `json:"form,omitempty"`
+	Grams  float64    `json:"grams,omitempty"`
+	Vessel string     `json:"vessel,omitempty"` // where a form stands in one
+	Extra  wire.Extra `json:"-"`
 }
 
 type plainWant Want
@@ -322,7 +324,12 @@ func (b Brief) Check() error {
 			return err
 		}
 	}
-	if b.Board != nil && !b.Board.Zero() {
+	if b.Board != nil {
+		if err := wire.Text("board.id", b.Board.ID, 80); err != nil {
+			return err
+		}
+	}
+	if b.Board != nil && !b.Board.Zero() && !b.Board.Named() { // whether a named board exists, a cabinet knows
 		if _, err := board.Make(*b.Board); err != nil {
 			return wire.In("board", err)
 		}

@@ -3,17 +3,7 @@
 // the currency the larder is kept in.
 package food
 
-import (
-	"bytes"
-	"embed"
-	"encoding/json"
-	"fmt"
-	"sort"
-	"strings"
-	"sync"
-
-	"happytray/core/colour"
-)
+import "slices"
 
 // Category is the role a food plays on a tray.
 type Category string
@@ -30,10 +20,11 @@ const (
 	Cracker   Category = "cracker"
 	Sweet     Category = "sweet"
 	Garnish   Category = "garnish"
+	NotFood   Category = "prop" // stands on the tray and is not eaten
 )
 
 // Categories in the order a larder is read.
-var Categories = []Category{Cheese, Meat, Dip, Brined, Fruit, Vegetable, Dried, Nut, Cracker, Sweet, Garnish}
+var Categories = []Category{Cheese, Meat, Dip, Brined, Fruit, Vegetable, Dried, Nut, Cracker, Sweet, Garnish, NotFood}
 
 // Wetness says what a food does to its neighbours.
 type Wetness string
@@ -56,34 +47,44 @@ type Pack struct {
 	Price int     `json:"price"` // minor units
 }
 
-// Food is one entry of the larder.
+// Food is one entry of the larder. Lists hold words of the vocabulary in
+// words.go; months are 1 to 12.
 type Food struct {
-	ID        string   `json:"id"`
-	Name      string   `json:"name"`
-	Category  Category `json:"category"`
-	Colour    string   `json:"colour"` // outside, as it looks on a board, #rrggbb
-	Cut       string   `json:"cut"`    // cut face; the same as Colour when left out
-	Density   float64  `json:"density"`
-	Wetness   Wetness  `json:"wetness"`
-	Firmness  string   `json:"firmness,omitempty"` // cheese: fresh, soft, semi, firm, hard
-	Milk      string   `json:"milk,omitempty"`
-	Strength  int      `json:"strength"` // 1 mild to 5 strong
-	Flavours  []string `json:"flavours"`
-	Texture   string   `json:"texture"` // creamy, chewy, crunchy, crumbly, juicy, soft
-	Rolls     bool     `json:"rolls,omitempty"`
-	Smells    bool     `json:"smells,omitempty"`
-	Stone     bool     `json:"stone,omitempty"`
-	Allergens []string `json:"allergens"`
-	Diet      []string `json:"diet"`   // what the avoid list of a brief names: meat, pork, beef, animal, rennet, alcohol
-	Season    []int    `json:"season"` // months in the northern hemisphere; empty: all year
-	Packs     []Pack   `json:"packs"`
-	KeepsDays int      `json:"keeps_days"`
-	WarmUpMin int      `json:"warm_up_min"`
-	Tool      string   `json:"tool"`
-	Liking    float64  `json:"liking"` // 0 to 1, how many guests take some
-	Choking   bool     `json:"choking,omitempty"`
-	Pairs     []string `json:"pairs"`
-	Forms     []Spec   `json:"forms"`
+	ID          string   `json:"id"`
+	Name        string   `json:"name"`
+	Category    Category `json:"category"`
+	Colour      string   `json:"colour"`  // outside, as it looks on a board, #rrggbb
+	Cut         string   `json:"cut"`     // cut face; the same as Colour when left out
+	Density     float64  `json:"density"` // g/ml
+	Wetness     Wetness  `json:"wetness"`
+	Firmness    string   `json:"firmness,omitempty"` // cheese only
+	Milk        string   `json:"milk,omitempty"`
+	Rind        string   `json:"rind,omitempty"` // cheese: edible, inedible, or none
+	Strength    int      `json:"strength"`       // 1 mild to 5 strong
+	Flavours    []string `json:"flavours"`
+	Texture     string   `json:"texture"`
+	Rolls       bool     `json:"rolls,omitempty"`
+	Smells      bool     `json:"smells,omitempty"`
+	Stone       bool     `json:"stone,omitempty"`
+	Stem        bool     `json:"stem,omitempty"`
+	Shell       bool     `json:"shell,omitempty"`
+	Casing      bool     `json:"casing,omitempty"` // a skin that is peeled off before eating
+	Allergens   []string `json:"allergens"`
+	Diet        []string `json:"diet"`                   // what the avoid list of a brief names
+	CarbG       float64  `json:"carb_g"`                 // carbohydrate in 100 g
+	Region      string   `json:"region,omitempty"`       // where such food comes from, broadly; a way of pairing
+	Season      []int    `json:"season"`                 // months in the northern hemisphere; empty: all year
+	SeasonSouth []int    `json:"season_south,omitempty"` // where half a year's shift would be wrong
+	Packs       []Pack   `json:"packs"`
+	KeepsDays   int      `json:"keeps_days"` // once opened
+	WarmUpMin   int      `json:"warm_up_min"`
+	Tool        string   `json:"tool"`
+	Liking      float64  `json:"liking"` // 0 to 1, how many guests take some
+	Choking     bool     `json:"choking,omitempty"`
+	Caution     string   `json:"caution,omitempty"` // what is to be said beside it
+	Pairs       []string `json:"pairs"`             // foods it is well known to go with; pairing.go has the rules
+	Clashes     []string `json:"clashes,omitempty"`
+	Forms       []Spec   `json:"forms"`
 }
 
 // Spec is one form a food can take, with its own true size. For a form that
@@ -95,128 +96,12 @@ type Spec struct {
 	W       float64 `json:"w"` // mm
 	H       float64 `json:"h"` // mm
 	MassG   float64 `json:"mass_g"`
-	Seconds float64 `json:"seconds"`         // handwork for one piece
-	Pitch   float64 `json:"pitch,omitempty"` // mm of line one piece takes in a row or trail
-	N       int     `json:"n,omitempty"`     // pieces of a whole, such as eighths
-	Solid   float64 `json:"solid,omitempty"` // share of its box that is food, when not that of the shape
-	Group   int     `json:"group,omitempty"` // pieces that make one generous group
-}
-
-// One file for each category, in data/<category>.json.
-//
-//go:embed data/*.json
-var data embed.FS
-
-// Larder is a set of foods by id.
-type Larder struct {
-	foods []Food
-	byID  map[string]int
-}
-
-// BuiltIn is the larder that ships with the product.
-var BuiltIn = sync.OnceValue(func() *Larder {
-	l := &Larder{byID: map[string]int{}}
-	for _, c := range Categories {
-		file := "data/" + strings.ReplaceAll(string(c), " ", "-") + ".json"
-		raw, err := data.ReadFile(file)
-		if err == nil {
-			err = l.read(raw)
-		}
-		if err != nil {
-			panic("built-in larder, " + file + ": " + err.Error()) // embedded at build time; the tests read it
-		}
-	}
-	return l
-})
-
-// ReadLarder reads a larder from JSON and checks every entry.
-func ReadLarder(b []byte) (*Larder, error) {
-	l := &Larder{byID: map[string]int{}}
-	return l, l.read(b)
-}
-
-func (l *Larder) read(b []byte) error {
-	dec := json.NewDecoder(bytes.NewReader(b))
-	dec.DisallowUnknownFields()
-	var foods []Food
-	if err := dec.Decode(&foods); err != nil {
-		return err
-	}
-	for i := range foods {
-		f := &foods[i]
-		if f.Cut == "" {
-			f.Cut = f.Colour
-		}
-		if err := f.check(); err != nil {
-			return fmt.Errorf("food %q: %w", f.ID, err)
-		}
-		if _, twice := l.byID[f.ID]; twice {
-			return fmt.Errorf("food %q is listed twice", f.ID)
-		}
-		l.byID[f.ID] = len(l.foods)
-		l.foods = append(l.foods, *f)
-	}
-	return nil
-}
-
-func (f *Food) check() error {
-	if f.ID == "" || f.Name == "" {
-		return fmt.Errorf("needs an id and a name")
-	}
-	known := false
-	for _, c := range Categories {
-		known = known || c == f.Category
-	}
-	if !known {
-		return fmt.Errorf("unknown category %q", f.Category)
-	}
-	for _, c := range []string{f.Colour, f.Cut} {
-		if _, err := colour.Parse(c); err != nil {
-			return err
-		}
-	}
-	if len(f.Forms) == 0 || len(f.Packs) == 0 {
-		return fmt.Errorf("needs at least one form and one pack")
-	}
-	for _, p := range f.Packs {
-		if p.Grams <= 0 || p.Price <= 0 {
-			return fmt.Errorf("a pack needs grams and a price")
-		}
-	}
-	for _, s := range f.Forms {
-		if FormByID(s.Form) == nil {
-			return fmt.Errorf("unknown form %q", s.Form)
-		}
-		if s.L <= 0 || s.W <= 0 || s.H <= 0 || s.MassG <= 0 {
-			return fmt.Errorf("form %q needs sizes and a mass above zero", s.Form)
-		}
-		if !knownShape(s.Shape) {
-			return fmt.Errorf("form %q: unknown shape %q", s.Form, s.Shape)
-		}
-	}
-	return nil
-}
-
-// All lists the foods in larder order; the slice is not to be changed.
-func (l *Larder) All() []Food { return l.foods }
-
-// Get finds a food by id.
-func (l *Larder) Get(id string) (*Food, bool) {
-	i, ok := l.byID[id]
-	if !ok {
-		return nil, false
-	}
-	return &l.foods[i], true
-}
-
-// IDs lists all ids in alphabetical order.
-func (l *Larder) IDs() []string {
-	ids := make([]string, 0, len(l.foods))
-	for _, f := range l.foods {
-		ids = append(ids, f.ID)
-	}
-	sort.Strings(ids)
-	return ids
+	Seconds float64 `json:"seconds"`            // handwork for one piece
+	Pitch   float64 `json:"pitch,omitempty"`    // mm of line one piece takes in a row or trail
+	N       int     `json:"n,omitempty"`        // pieces of a whole, such as eighths
+	Solid   float64 `json:"solid,omitempty"`    // share of its box that is food, when not that of the shape
+	Group   int     `json:"group,omitempty"`    // pieces that make one generous group
+	SliceMM float64 `json:"slice_mm,omitempty"` // of a rosette or flower: how wide one slice is
 }
 
 // Spec finds the food's entry for a form.
@@ -232,43 +117,64 @@ func (f *Food) Spec(form string) (Spec, bool) {
 // InSeason reports whether the food is in season in the month (1 to 12) of the
 // hemisphere ("north" or "south"); a food without months always is.
 func (f *Food) InSeason(month int, hemisphere string) bool {
-	if len(f.Season) == 0 || month == 0 {
-		return true
+	months := f.Months(hemisphere)
+	return len(months) == 0 || month == 0 || slices.Contains(months, month)
+}
+
+// Months lists the months in season in a hemisphere; empty is all year.
+func (f *Food) Months(hemisphere string) []int {
+	if hemisphere != "south" {
+		return f.Season
 	}
-	if hemisphere == "south" {
-		month = (month+5)%12 + 1
+	if len(f.SeasonSouth) > 0 {
+		return f.SeasonSouth
 	}
-	for _, m := range f.Season {
-		if m == month {
-			return true
-		}
+	out := make([]int, len(f.Season))
+	for i, m := range f.Season {
+		out[i] = (m+5)%12 + 1
 	}
-	return false
+	slices.Sort(out)
+	return out
 }
 
 // Breaks names the first of the avoided things the food contains, or "".
-// Words are the 14 allergens and meat, pork, beef, animal, rennet, alcohol.
 func (f *Food) Breaks(avoid []string) string {
 	for _, a := range avoid {
-		for _, has := range f.Allergens {
-			if has == a {
-				return a
-			}
-		}
-		for _, has := range f.Diet {
-			if has == a {
-				return a
-			}
+		if slices.Contains(f.Allergens, a) || slices.Contains(f.Diet, a) {
+			return a
 		}
 	}
 	return ""
+}
+
+// Vegan and Vegetarian follow from the diet words; rennet counts.
+func (f *Food) Vegan() bool { return f.Breaks([]string{"animal", "meat", "rennet"}) == "" }
+
+// Vegetarian reports whether the food holds neither meat nor animal rennet.
+func (f *Food) Vegetarian() bool { return f.Breaks([]string{"meat", "rennet"}) == "" }
+
+// Diets lists the diets a food suits, by what is known of it.
+func (f *Food) Diets() []string {
+	out := []string{}
+	for _, d := range []struct {
+		word string
+		is   bool
+	}{{"vegan", f.Vegan()}, {"vegetarian", f.Vegetarian()}, {"without pork", f.Breaks([]string{"pork"}) == ""}, {"without alcohol", f.Breaks([]string{"alcohol"}) == ""}, {"low in carbohydrate", f.CarbG <= 6}} {
+		if d.is {
+			out = append(out, d.word)
+		}
+	}
+	return out
 }
 
 // SurfaceColour is the colour that a form of the food shows from above: the cut
 // face for whatever is sliced or cut open, the outside otherwise.
 func (f *Food) SurfaceColour(s Spec) string {
 	switch s.Form {
-	case "whole", "cut-round", "drift", "cluster", "sprig", "scatter", "bowl":
+	case "whole", "cut-round", "drift", "cluster", "sprig", "scatter", "petals", "topping", "prop":
+		return f.Colour
+	}
+	if InVessel(s.Form) {
 		return f.Colour
 	}
 	return f.Cut

@@ -32,6 +32,11 @@ var solidShare = map[string]float64{
 	"ring":     .45,                // a small pretzel
 	"vessel":   math.Pi / 4 * .5,   // what a bowl of that size is filled with
 	"rose":     math.Pi / 4 * .357, // lapped slices round a hollow
+	"edge":     math.Pi / 4,        // a biscuit seen from its edge, standing
+	"skewer":   .42,                // small things on a pick, with air at its ends
+	"petal":    .5,                 // one petal, a little curled
+	"spoon":    .42,                // a spoonful that has settled flat
+	"standing": .5,                 // a prop, narrowing to its top
 }
 
 func knownShape(s string) bool { _, ok := solidShare[s]; return ok }
@@ -108,6 +113,14 @@ func (s Spec) Outline(foodID string, variant int) geom.Outline {
 		o = geom.Sector(l/2, -90, 90)[1:].Move(geom.Pt(-l*.2, 0))
 	case "crescent":
 		o = crescent(l, w)
+	case "edge":
+		o = geom.Box(l, w, math.Min(l, w)*.3)
+	case "skewer":
+		o = geom.Capsule(l, w*.98)
+	case "petal":
+		o = wobble(geom.Ellipse(l/2, w/2, 10), r, .05)
+	case "spoon":
+		o = wobble(geom.Ellipse(l/2, w/2, 14), r, .07)
 	case "leaf":
 		o = wobble(geom.Ellipse(l/2, w/2, 12), r, .03)
 	default:

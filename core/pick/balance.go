@@ -91,7 +91,7 @@ func Fillers(b brief.Brief, sides []Side, chosen []*food.Food, larder *food.Lard
 	foods := larder.All()
 	for i := range foods {
 		f := &foods[i]
-		if on[f.ID] || f.Breaks(off) != "" || b.Young() && f.Choking || month > 0 && !f.InSeason(month, b.Hemisphere) {
+		if on[f.ID] || f.Category == food.NotFood || f.Breaks(off) != "" || b.Young() && f.Choking || month > 0 && !f.InSeason(month, b.Hemisphere) {
 			continue
 		}
 		s := scored{f: f, v: f.Liking}

@@ -18,6 +18,7 @@ type Choice struct {
 	Food   *food.Food
 	Form   string
 	Grams  float64 // as the host asked, or 0
+	Vessel string  // as the host asked, or ""
 	Pinned bool
 	Why    string
 }
@@ -78,6 +79,7 @@ func Pick(b brief.Brief, larder *food.Larder) ([]Choice, error) {
 			return nil, wire.Bad(at+".form", "%s cannot be laid as %.40q; it can be %s", f.Name, form, formList(f))
 		}
 		p.take(f, form, w.Grams, true, "asked for in the brief")
+		p.chosen[len(p.chosen)-1].Vessel = w.Vessel
 	}
 	if len(b.Foods) > 0 {
 		return p.chosen, nil // the host's own list is the whole list
@@ -123,6 +125,9 @@ func (p *picker) take(f *food.Food, form string, grams float64, pinned bool, why
 func (p *picker) form(f *food.Food) string {
 	best, least := f.Forms[0].Form, 1<<30
 	for i, s := range f.Forms {
+		if s.Form == "topping" && len(f.Forms) > 1 {
+			continue // it wants something under it, so only who asks for it gets it
+		}
 		n := i
 		for _, c := range p.chosen {
 			if c.Form == s.Form && c.Food.Category == f.Category {
@@ -192,6 +197,9 @@ func (p *picker) leads() bool {
 	return false
 }
 
+// telling is how strong an affinity between foods must be to count as a pair or a clash.
+const telling = .55
+
 // score weighs one candidate against what is already chosen. The weights are
 // points of liking: a new milk or firmness is worth more than a little liking.
 func (p *picker) score(f *food.Food) (float64, string) {
@@ -211,7 +219,7 @@ func (p *picker) score(f *food.Food) (float64, string) {
 		}
 	}
 	family := colour.Must(f.Colour).Family()
-	sameColour, sameTexture, sameMilk, sameFirm, paired := 0, 0, 0, 0, 0
+	sameColour, sameTexture, sameMilk, sameFirm, paired, clashes := 0, 0, 0, 0, 0, 0
 	newFlavour := len(f.Flavours) > 0
 	strong := 0
 	for _, c := range p.chosen {
@@ -232,15 +240,11 @@ func (p *picker) score(f *food.Food) (float64, string) {
 				strong++
 			}
 		}
-		for _, id := range f.Pairs {
-			if id == c.Food.ID {
-				paired++
-			}
-		}
-		for _, id := range c.Food.Pairs {
-			if id == f.ID {
-				paired++
-			}
+		switch worth, _ := food.Affinity(f, c.Food); {
+		case worth >= telling:
+			paired++
+		case worth <= -telling:
+			clashes++
 		}
 	}
 	if sameColour == 0 {
@@ -267,6 +271,7 @@ func (p *picker) score(f *food.Food) (float64, string) {
 			add(.3, "folds into a line that leads the eye")
 		}
 	}
+	add(-.08*float64(min(clashes, 3)), "")
 	if paired > 0 {
 		add(.09*float64(min(paired, 3)), "goes well with what is chosen")
 	}

@@ -27,7 +27,7 @@ var crackersOn = map[string][]float64{"": {.8, .55, .35}, "some": {.8, .55, .35}
 
 // Plan picks, portions and chooses a board for a brief, and returns a tray
 // whose elements are not placed yet. What the board cannot carry is in reserve.
-func Plan(b brief.Brief, larder *food.Larder) (*tray.Tray, error) {
+func Plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) (*tray.Tray, error) {
 	if err := b.Check(); err != nil {
 		return nil, err
 	}
@@ -37,7 +37,7 @@ func Plan(b brief.Brief, larder *food.Larder) (*tray.Tray, error) {
 	}
 	amounts := Amounts(b, chosen)
 	t := &tray.Tray{Format: tray.Format, Title: title(b), Brief: b, Rules: b.HouseRules(), Seed: 1}
-	surface, err := chooseBoard(b, amounts)
+	surface, err := chooseBoard(b, amounts, cabinet)
 	if err != nil {
 		return nil, err
 	}
@@ -45,7 +45,8 @@ func Plan(b brief.Brief, larder *food.Larder) (*tray.Tray, error) {
 		surface.Front = b.Front
 	}
 	t.Board = &surface
-	lay(t, amounts)
+	lay(t, amounts, cabinet)
+	t.Keep(larder)
 	return t, nil
 }
 
@@ -57,18 +58,18 @@ func title(b brief.Brief) string {
 
 // chooseBoard is the board the brief names, or the smallest built-in one that
 // carries everything with some of the crackers beside it, or the largest.
-func chooseBoard(b brief.Brief, amounts []Amount) (board.Board, error) {
+func chooseBoard(b brief.Brief, amounts []Amount, cabinet *board.Cabinet) (board.Board, error) {
 	if b.Board != nil && !b.Board.Zero() {
-		made, err := board.Make(*b.Board)
+		made, err := cabinet.Make(*b.Board)
 		if err != nil {
 			return board.Board{}, wire.In("board", err)
 		}
 		return made, nil
 	}
-	all := board.Usual()
+	all := cabinet.Usual()
 	sort.SliceStable(all, func(i, j int) bool { return all[i].UsableMM2() < all[j].UsableMM2() })
 	for _, c := range all {
-		if gs := split(amounts, b, c, 1, .4); footprint(gs) <= Full*c.UsableMM2() && stiff(gs) <= Stiff*c.UsableMM2() {
+		if gs := split(amounts, b, c, cabinet, 1, .4); footprint(gs) <= Full*c.UsableMM2() && stiff(gs) <= Stiff*c.UsableMM2() {
 			return c, nil
 		}
 	}
@@ -132,14 +133,14 @@ func stiff(gs []group) float64 {
 
 // lay fills t with the elements that fit its board, most of everything first:
 // crackers move beside the board before anything else is held back.
-func lay(t *tray.Tray, amounts []Amount) {
+func lay(t *tray.Tray, amounts []Amount, cabinet *board.Cabinet) {
 	b, room := t.Brief, Full*t.Board.UsableMM2()
 	shares := crackersOn[t.Rules.Crackers]
 	var gs []group
 	fits := false
 	on := 0.0
 	for _, on = range shares {
-		if gs = split(amounts, b, *t.Board, 1, on); footprint(gs) <= room && stiff(gs) <= Stiff*t.Board.UsableMM2() {
+		if gs = split(amounts, b, *t.Board, cabinet, 1, on); footprint(gs) <= room && stiff(gs) <= Stiff*t.Board.UsableMM2() {
 			fits = true
 			break
 		}
@@ -149,13 +150,13 @@ func lay(t *tray.Tray, amounts []Amount) {
 		lo, hi := 0.0, 1.0
 		for range 24 {
 			mid := (lo + hi) / 2
-			if try := split(amounts, b, *t.Board, mid, on); footprint(try) <= room && stiff(try) <= (Stiff+.04)*t.Board.UsableMM2() {
+			if try := split(amounts, b, *t.Board, cabinet, mid, on); footprint(try) <= room && stiff(try) <= (Stiff+.04)*t.Board.UsableMM2() {
 				lo = mid
 			} else {
 				hi = mid
 			}
 		}
-		gs = split(amounts, b, *t.Board, lo, on)
+		gs = split(amounts, b, *t.Board, cabinet, lo, on)
 		for footprint(gs) > room && len(gs) > 1 { // even one of each is too much
 			gs = dropLargest(gs)
 		}
@@ -166,7 +167,7 @@ func lay(t *tray.Tray, amounts []Amount) {
 	if free := room - footprint(gs); fits && free > 0 { // the board has room: heap the loose things more generously
 		loose := footprint(gs) - stiff(gs)
 		if more := math.Min(Generous, 1+free/math.Max(1, loose)); more > 1.02 {
-			gs = split(heap(amounts, more), b, *t.Board, 1, on)
+			gs = split(heap(amounts, more), b, *t.Board, cabinet, 1, on)
 		}
 	}
 	laid := map[string]float64{}
@@ -235,7 +236,7 @@ func dropLargest(gs []group) []group {
 
 // split turns amounts, scaled, into groups of whole pieces: a few real heaps
 // rather than many tiny ones, rows no longer than the board is wide.
-func split(amounts []Amount, b brief.Brief, surface board.Board, scale, crackers float64) []group {
+func split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.Cabinet, scale, crackers float64) []group {
 	box := surface.FoodZone.Bounds()
 	long, short := math.Max(box.W(), box.H()), math.Min(box.W(), box.H())
 	var out []group
@@ -253,8 +254,8 @@ func split(amounts []Amount, b brief.Brief, surface board.Board, scale, crackers
 		}
 		n := int(math.Round(grams / s.MassG))
 		switch kind := food.FormByID(s.Form).Kind(); {
-		case s.Form == "bowl":
-			out = append(out, bowls(a, s, grams, short, used)...)
+		case food.InVessel(s.Form):
+			out = append(out, bowls(a, s, grams, short, cabinet, used)...)
 		case s.Form == "cut-round":
 			per := max(3, s.N)
 			rounds := max(1, min(6, int(math.Round(grams/(s.MassG*float64(per))))))
@@ -324,22 +325,23 @@ const usualML = 150
 // bowls shares grams out over vessels of mixed make: for each bowl the smallest
 // that holds its share and is not on the tray yet, or one of the next sizes. A
 // bowl is heaped to nine tenths of its brim. used is kept from food to food.
-func bowls(a *Amount, s food.Spec, grams, short float64, used map[string]bool) []group {
+func bowls(a *Amount, s food.Spec, grams, short float64, cabinet *board.Cabinet, used map[string]bool) []group {
 	var all []board.Vessel
-	for _, v := range board.Vessels() {
-		if v.Across() < short*.5 {
+	for _, v := range cabinet.Vessels() {
+		if v.ID == a.Vessel {
+			all = []board.Vessel{v}
+			break
+		}
+		if v.Across() < short*.5 && v.Material != board.Hollowed {
 			all = append(all, v)
 		}
 	}
 	if len(all) == 0 {
 		return nil // the board is too small for any bowl; it waits in reserve
 	}
-	density := a.Food.Density
-	if s.Shape != "vessel" {
-		density *= .6 // whole pieces lie with air between them (craft section 4)
-	}
-	ml := grams / density
-	if ml < 12 && a.Grams/density >= 12 {
+	fill := func(g float64) float64 { return food.FillOf(a.Food, s, 1) * g / s.MassG }
+	ml := fill(grams)
+	if ml < 12 && fill(a.Grams) >= 12 {
 		return nil // a smear is not worth a bowl; it waits in reserve
 	}
 	count := max(1, min(4, int(math.Ceil(ml/(usualML*.9)-.15))))
@@ -347,10 +349,10 @@ func bowls(a *Amount, s food.Spec, grams, short float64, used map[string]bool) [
 	for range count {
 		v := vesselFor(ml/float64(count), all, used)
 		used[v.ID] = true
-		g := math.Min(ml/float64(count), v.CapacityML*.9) * density
-		n := 1
+		part := math.Min(ml/float64(count), v.CapacityML*.9)
+		n, g := 1, part*a.Food.Density
 		if s.Shape != "vessel" {
-			n = max(1, int(math.Round(g/s.MassG)))
+			n = food.HoldsOf(a.Food, s, part)
 			g = float64(n) * s.MassG
 		}
 		out = append(out, group{amount: a, count: n, grams: g, vessel: &v})

@@ -89,7 +89,7 @@ func briefs(n int) []brief.Brief {
 
 func TestPlanProperties(t *testing.T) {
 	for i, b := range briefs(150) {
-		tr, err := Plan(b, larder)
+		tr, err := Plan(b, larder, board.BuiltInCabinet())
 		if err != nil {
 			t.Fatalf("brief %d %+v: %v", i, b, err)
 		}
@@ -127,7 +127,7 @@ func TestPlanProperties(t *testing.T) {
 
 func TestPlanKeepsTheHostsList(t *testing.T) {
 	b := brief.Brief{Guests: brief.Guests{Adults: 6}, Foods: []brief.Want{{Food: "figs"}, {Food: "almonds", Grams: 90}, {Food: "soft-white-round", Form: "whole"}}}
-	tr, err := Plan(b, larder)
+	tr, err := Plan(b, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -146,12 +146,13 @@ func TestPlanKeepsTheHostsList(t *testing.T) {
 func TestPickRefusals(t *testing.T) {
 	for name, b := range map[string]brief.Brief{
 		"avoided":  {Guests: brief.Guests{Adults: 4}, Diets: []brief.Diet{{Avoid: []string{"nuts"}}}, Foods: []brief.Want{{Food: "almonds"}}},
+		"no board": {Guests: brief.Guests{Adults: 4}, Board: &board.Request{ID: "none-such"}},
 		"unknown":  {Guests: brief.Guests{Adults: 4}, Foods: []brief.Want{{Food: "moon-cheese"}}},
 		"bad form": {Guests: brief.Guests{Adults: 4}, Foods: []brief.Want{{Food: "figs", Form: "trail"}}},
 		"nobody":   {},
 		"too many": {Guests: brief.Guests{Adults: 2001}},
 	} {
-		if _, err := Plan(b, larder); err == nil {
+		if _, err := Plan(b, larder, board.BuiltInCabinet()); err == nil {
 			t.Errorf("%s was planned", name)
 		}
 	}
@@ -180,7 +181,7 @@ func TestPickIsBalanced(t *testing.T) {
 func TestMoreGuestsNeverLessFood(t *testing.T) {
 	last := 0.0
 	for _, n := range []int{1, 2, 5, 8, 13, 21, 34, 80, 200, 2000} {
-		tr, err := Plan(brief.Brief{Guests: brief.Guests{Adults: n}}, larder)
+		tr, err := Plan(brief.Brief{Guests: brief.Guests{Adults: n}}, larder, board.BuiltInCabinet())
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -202,7 +203,7 @@ func TestPartialDiets(t *testing.T) {
 
 func BenchmarkPlan40Guests(b *testing.B) {
 	for b.Loop() {
-		if _, err := Plan(brief.Brief{Guests: brief.Guests{Adults: 40}}, larder); err != nil {
+		if _, err := Plan(brief.Brief{Guests: brief.Guests{Adults: 40}}, larder, board.BuiltInCabinet()); err != nil {
 			b.Fatal(err)
 		}
 	}
@@ -218,7 +219,7 @@ func ExampleCover() {
 func TestReplanKeepsPlaces(t *testing.T) {
 	b := brief.Brief{Guests: brief.Guests{Adults: 10}, Board: &board.Request{ID: "rectangle-60-cherry"},
 		Foods: []brief.Want{{Food: "honey", Grams: 100}, {Food: "figs", Grams: 110}, {Food: "almonds", Grams: 90}, {Food: "fresh-goat-log"}}}
-	old, err := Plan(b, larder)
+	old, err := Plan(b, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -233,7 +234,7 @@ func TestReplanKeepsPlaces(t *testing.T) {
 	next := old.Clone()
 	next.Brief.Foods = append(slices.Clone(b.Foods), brief.Want{Food: "walnuts", Grams: 60})
 	next.Brief.Foods[1].Grams = 300 // but the figs are locked
-	got, err := Replan(next, larder)
+	got, err := Replan(next, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -252,7 +253,7 @@ func TestReplanKeepsPlaces(t *testing.T) {
 	}
 	// another board: nothing can stay where it was
 	next.Brief.Board = &board.Request{ID: "round-48-walnut"}
-	if got, err = Replan(next, larder); err != nil {
+	if got, err = Replan(next, larder, board.BuiltInCabinet()); err != nil {
 		t.Fatal(err)
 	}
 	for _, e := range got.Elements {
@@ -262,13 +263,13 @@ func TestReplanKeepsPlaces(t *testing.T) {
 	}
 	// what cannot be planned leaves the old tray alone
 	next.Brief.Foods = []brief.Want{{Food: "moon"}}
-	if _, err := Replan(next, larder); err == nil {
+	if _, err := Replan(next, larder, board.BuiltInCabinet()); err == nil {
 		t.Error("an unknown food was planned")
 	}
 }
 
 func TestBasketExplainsItself(t *testing.T) {
-	tr, err := Plan(brief.Brief{Guests: brief.Guests{Adults: 10}}, larder)
+	tr, err := Plan(brief.Brief{Guests: brief.Guests{Adults: 10}}, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -285,7 +286,7 @@ func TestPlanOfATonOfEverything(t *testing.T) {
 	for _, f := range larder.All()[:120] { // as many as a brief may name
 		b.Foods = append(b.Foods, brief.Want{Food: f.ID, Grams: 1e6})
 	}
-	tr, err := Plan(b, larder)
+	tr, err := Plan(b, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}

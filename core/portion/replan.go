@@ -13,8 +13,8 @@ import (
 // of elements whose food, form and count are unchanged. Locked elements of a
 // food and form that stay keep their amount as well. Everything else waits
 // beside the board.
-func Replan(old *tray.Tray, larder *food.Larder) (*tray.Tray, error) {
-	t, err := Plan(old.Brief, larder)
+func Replan(old *tray.Tray, larder *food.Larder, cabinet *board.Cabinet) (*tray.Tray, error) {
+	t, err := Plan(old.Brief, larder, cabinet)
 	if err != nil {
 		return nil, err
 	}
@@ -23,6 +23,7 @@ func Replan(old *tray.Tray, larder *food.Larder) (*tray.Tray, error) {
 		return t, nil
 	}
 	t.Board.Extra = old.Board.Extra
+	then := old.Larder(larder)
 	for i := range t.Elements {
 		e := &t.Elements[i]
 		k := old.Find(e.ID)
@@ -30,7 +31,7 @@ func Replan(old *tray.Tray, larder *food.Larder) (*tray.Tray, error) {
 			continue
 		}
 		was := old.Elements[k]
-		if was.Food != e.Food || was.Form != e.Form {
+		if was.Food != e.Food || was.Form != e.Form || !sameSize(e, then, larder) {
 			continue
 		}
 		sameVessel := was.Vessel == e.Vessel
@@ -45,6 +46,19 @@ func Replan(old *tray.Tray, larder *food.Larder) (*tray.Tray, error) {
 		}
 	}
 	return t, nil
+}
+
+// sameSize reports whether an element's pieces are still the size they were when
+// the tray was planned.
+func sameSize(e *tray.Element, then, now *food.Larder) bool {
+	a, okA := then.Get(e.Food)
+	b, okB := now.Get(e.Food)
+	if !okA || !okB {
+		return false
+	}
+	x, _ := a.Spec(e.Form)
+	y, _ := b.Spec(e.Form)
+	return x == y && a.Colour == b.Colour && a.Cut == b.Cut
 }
 
 func sameSurface(a, b board.Board) bool {

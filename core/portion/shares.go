@@ -100,5 +100,5 @@ func pull(c pick.Choice) float64 {
 
 // oneByOne is false for foods where a piece is a bite, true where a piece feeds many.
 func oneByOne(s food.Spec) bool {
-	return s.Form == "whole" || s.Form == "bowl" || s.Form == "rosette" || s.MassG > 40
+	return s.Form == "whole" || food.InVessel(s.Form) || s.Form == "rosette" || s.MassG > 40
 }

@@ -143,9 +143,9 @@ func says(s Step) string {
 		groups = fmt.Sprintf(", in %d places", s.Groups)
 	}
 	switch {
-	case s.Form == "bowl":
+	case food.InVessel(s.Form):
 		return fmt.Sprintf("%.0f g %s%s", s.Grams, how, groups)
-	case s.Form == "whole" || s.Form == "rosette":
+	case s.Form == "whole" || s.Form == "rosette" || s.Form == "prop":
 		return fmt.Sprintf("%d, %s", s.Pieces, how)
 	}
 	return fmt.Sprintf("%d pieces, %.0f g, %s%s", s.Pieces, s.Grams, how, groups)

@@ -4,6 +4,7 @@ import (
 	"strings"
 	"testing"
 
+	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/portion"
@@ -11,7 +12,7 @@ import (
 
 func TestOrderCoversEveryElementOnce(t *testing.T) {
 	larder := food.BuiltIn()
-	tr, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 14, Children: 3}, Diets: []brief.Diet{{Who: "one", Count: 1, Avoid: []string{"gluten"}}}}, larder)
+	tr, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 14, Children: 3}, Diets: []brief.Diet{{Who: "one", Count: 1, Avoid: []string{"gluten"}}}}, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}

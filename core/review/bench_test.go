@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"happytray/core/arrange"
+	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/portion"
@@ -15,7 +16,7 @@ import (
 // large is a laid tray of about 60 elements and 800 pieces.
 func large(b *testing.B) (*tray.Tray, *food.Larder) {
 	larder := food.BuiltIn()
-	t, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 20}, Month: 11}, larder)
+	t, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 20}, Month: 11}, larder, board.BuiltInCabinet())
 	if err != nil {
 		b.Fatal(err)
 	}

@@ -6,6 +6,7 @@ import (
 	"testing"
 
 	"happytray/core/arrange"
+	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/portion"
@@ -16,7 +17,7 @@ import (
 func laid(tb testing.TB) []byte {
 	tb.Helper()
 	larder := food.BuiltIn()
-	t, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 20}, Month: 11}, larder)
+	t, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 20}, Month: 11}, larder, board.BuiltInCabinet())
 	if err != nil {
 		tb.Fatal(err)
 	}

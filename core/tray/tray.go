@@ -35,6 +35,7 @@ type Tray struct {
 	Vessels  []board.Vessel `json:"vessels"`
 	Elements []Element      `json:"elements"`
 	Reserve  []Reserve      `json:"reserve"`
+	Foods    []Kept         `json:"foods,omitempty"` // as they were when this tray was planned
 	Rules    brief.Rules    `json:"rules"`
 	Seed     uint64         `json:"seed"`
 	Extra    wire.Extra     `json:"-"`
@@ -150,6 +151,15 @@ func (t *Tray) Write() ([]byte, error) { return json.Marshal(t) }
 
 // Check reports the first thing in the tray that cannot be worked with.
 func (t *Tray) Check(larder *food.Larder) error {
+	if len(t.Foods) > MaxElements {
+		return wire.Bad("foods", "at most %d foods", MaxElements)
+	}
+	for i := range t.Foods {
+		if err := t.Foods[i].Check(); err != nil {
+			return wire.In(fmt.Sprintf("foods[%d]", i), err)
+		}
+	}
+	larder = t.Larder(larder)
 	if t.Format != Format {
 		return wire.Bad("format", "should be %q, not %.40q", Format, t.Format)
 	}
@@ -239,8 +249,8 @@ func (e *Element) check(larder *food.Larder) error {
 	if _, ok := f.Spec(e.Form); !ok {
 		return wire.Bad("form", "%s cannot be laid as %.40q", f.Name, e.Form)
 	}
-	if e.Form == "bowl" && e.Vessel == "" {
-		return wire.Bad("vessel", "a bowl needs a vessel")
+	if food.InVessel(e.Form) && e.Vessel == "" {
+		return wire.Bad("vessel", "what is laid as %s needs a vessel", e.Form)
 	}
 	if e.Category != "" && e.Category != f.Category {
 		return wire.Bad("category", "%s is %s, not %.40q", f.Name, f.Category, string(e.Category))
@@ -377,6 +387,9 @@ func Place(f *food.Food, s food.Spec, vessel *board.Vessel, pose geom.Pose, piec
 		height := p.Height
 		if vessel != nil {
 			o, height = vessel.Footprint(), vessel.HeightMM
+			if s.Form == "upright" || s.Form == "flower" { // it stands out of its vessel
+				height = max(height, s.H, s.L)
+			}
 		} else {
 			o = s.Outline(f.ID, p.Variant)
 		}

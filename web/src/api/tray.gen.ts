@@ -37,6 +37,18 @@ export type Point = number[];
  */
 export type Outline = Point[];
 export type Side = "top" | "right" | "bottom" | "left";
+/**
+ * months in the northern hemisphere; empty: all year
+ *
+ * @maxItems 12
+ */
+export type Months = number[];
+/**
+ * where half a year's shift would be wrong
+ *
+ * @maxItems 12
+ */
+export type Months1 = number[];
 
 /**
  * One planned grazing board, *.tray.json, application/vnd.happytray+json. Lengths are mm, y runs down, angles are degrees clockwise, masses g, money minor units. Members that are not named here are kept as they are by every program that reads and writes the file.
@@ -61,6 +73,12 @@ export interface TrayFile {
    * @maxItems 400
    */
   reserve: Reserve[];
+  /**
+   * the foods used, as they were when the tray was planned; a reader prefers them to its own
+   *
+   * @maxItems 400
+   */
+  foods?: Food[];
   rules: Rules;
   seed: number;
 }
@@ -275,4 +293,173 @@ export interface Reserve {
   grams: number;
   count: number;
   why: string;
+}
+/**
+ * one entry of a larder
+ */
+export interface Food {
+  id: string;
+  name: string;
+  category:
+    | "cheese"
+    | "meat"
+    | "dip"
+    | "brined"
+    | "fruit"
+    | "vegetable"
+    | "dried fruit"
+    | "nut"
+    | "cracker"
+    | "sweet"
+    | "garnish"
+    | "prop";
+  /**
+   * outside, as it looks on a board
+   */
+  colour: string;
+  /**
+   * cut face; the same as colour when left out
+   */
+  cut?: string;
+  /**
+   * g/ml
+   */
+  density: number;
+  wetness: "crisp" | "dry" | "moist" | "oily" | "juicy" | "runny";
+  /**
+   * cheese only
+   */
+  firmness?: "" | "fresh" | "soft" | "semi" | "firm" | "hard";
+  /**
+   * cheese only
+   */
+  milk?: "" | "cow" | "goat" | "sheep" | "buffalo" | "mixed" | "plant";
+  /**
+   * cheese only
+   */
+  rind?: "" | "edible" | "inedible" | "none";
+  /**
+   * 1 mild to 5 strong
+   */
+  strength: number;
+  /**
+   * @minItems 1
+   */
+  flavours: ("sweet" | "salty" | "sour" | "briny" | "smoky" | "spicy" | "bitter" | "umami" | "mild" | "fresh")[];
+  texture: "creamy" | "soft" | "chewy" | "firm" | "crumbly" | "crunchy" | "juicy";
+  rolls?: boolean;
+  smells?: boolean;
+  stone?: boolean;
+  stem?: boolean;
+  shell?: boolean;
+  /**
+   * a skin that is peeled off before eating
+   */
+  casing?: boolean;
+  allergens: (
+    | "gluten"
+    | "crustaceans"
+    | "egg"
+    | "fish"
+    | "peanuts"
+    | "soy"
+    | "milk"
+    | "nuts"
+    | "celery"
+    | "mustard"
+    | "sesame"
+    | "sulphites"
+    | "lupin"
+    | "molluscs"
+  )[];
+  /**
+   * what else it holds that a guest may avoid
+   */
+  diet: ("meat" | "pork" | "beef" | "animal" | "rennet" | "alcohol")[];
+  /**
+   * carbohydrate in 100 g
+   */
+  carb_g?: number;
+  region?: "" | "alpine" | "atlantic" | "mediterranean" | "northern" | "eastern" | "tropical";
+  season: Months;
+  season_south?: Months1;
+  /**
+   * @maxItems 12
+   */
+  packs: {
+    grams: number;
+    /**
+     * minor units
+     */
+    price: number;
+  }[];
+  /**
+   * once opened
+   */
+  keeps_days: number;
+  warm_up_min: number;
+  tool: string;
+  /**
+   * share of guests who take some
+   */
+  liking: number;
+  choking?: boolean;
+  caution?: string;
+  /**
+   * @maxItems 60
+   */
+  pairs: string[];
+  /**
+   * @maxItems 60
+   */
+  clashes?: string[];
+  /**
+   * @minItems 1
+   * @maxItems 24
+   */
+  forms: Spec[];
+}
+/**
+ * one form a food can take; for a form that falls into pieces the sizes are those of one piece
+ */
+export interface Spec {
+  form: string;
+  shape: string;
+  /**
+   * mm
+   */
+  l: number;
+  /**
+   * mm
+   */
+  w: number;
+  /**
+   * mm
+   */
+  h: number;
+  mass_g: number;
+  /**
+   * handwork for one piece
+   */
+  seconds: number;
+  /**
+   * mm of line one piece takes in a row or trail
+   */
+  pitch?: number;
+  /**
+   * pieces of a whole, such as eighths
+   */
+  n?: number;
+  /**
+   * share of its box that is food, when not that of the shape
+   */
+  solid?: number;
+  /**
+   * pieces that make one generous group
+   */
+  group?: number;
+  /**
+   * of a rosette or flower: how wide one slice is
+   */
+  slice_mm?: number;
 }

@@ -1,0 +1,185 @@
+package food
+
+import (
+	"math"
+
+	"happytray/core/geom"
+)
+
+// Whole is one uncut wedge, round, log or block: one piece in the size of its
+// Spec. It wants room in front of its cut face, which lies along +x for a log
+// and along the long side of a wedge.
+type Whole struct{}
+
+func (Whole) ID() string   { return "whole" }
+func (Whole) Says() string { return "left whole, with its knife" }
+func (Whole) Kind() Kind   { return KindAnchor }
+func (Whole) Lay(_ string, s Spec, n int) []Piece {
+	var out []Piece
+	for i := range n { // several wholes of one element stand side by side
+		out = append(out, Piece{Pose: geom.Pose{Y: (float64(i) - float64(n-1)/2) * (s.W + 6)}, Height: s.H, Variant: i % Variants})
+	}
+	return out
+}
+
+// CutRound is a round cut into Spec.N equal sectors, kept in its round 2.5 mm
+// apart (a knife's width and the spring of the paste), one pulled 12 mm forward.
+type CutRound struct{}
+
+func (CutRound) ID() string   { return "cut-round" }
+func (CutRound) Says() string { return "cut in wedges, kept in its round, one pulled out" }
+func (CutRound) Kind() Kind   { return KindAnchor }
+func (CutRound) Lay(_ string, s Spec, n int) []Piece {
+	per := max(3, s.N)
+	half := math.Pi / float64(per)
+	part := 1.25 / math.Sin(half) // moving each tip out by this opens 2.5 mm between faces
+	var out []Piece
+	for i := range n {
+		round, k := i/per, i%per
+		a := (float64(k) + .5) * 360 / float64(per)
+		d := part
+		if k == 0 {
+			d += 12
+		}
+		p := geom.Polar(d, a)
+		out = append(out, Piece{Pose: geom.Pose{X: p.X + float64(round)*(s.L+22), Y: p.Y, Turn: a}, Height: s.H, Variant: k % Variants})
+	}
+	return out
+}
+
+// Rosette is slices lapped round the rim of a glass and turned out: a closed
+// round as wide as the glass, never smaller. Slices = layers x rim / half a
+// slice; Spec.N holds them.
+type Rosette struct{}
+
+func (Rosette) ID() string   { return "rosette" }
+func (Rosette) Says() string { return "lapped round a glass and turned out" }
+func (Rosette) Kind() Kind   { return KindAnchor }
+func (Rosette) Lay(_ string, s Spec, n int) []Piece {
+	var out []Piece
+	for i := range n { // a cluster of them: one, a pair, or a triangle
+		p := geom.Point{}
+		if n > 1 {
+			p = geom.Polar((s.L/2+1)/math.Sin(math.Pi/float64(max(2, n))), float64(i)*360/float64(n))
+		}
+		out = append(out, Piece{Pose: geom.Pose{X: p.X, Y: p.Y}, Height: s.H, Variant: i % Variants})
+	}
+	return out
+}
+
+// SlicesInRosette is how many slices of the given diameter a rosette takes when
+// they are lapped half over each other round a glass, in layers.
+func SlicesInRosette(glass, slice float64, layers int) int {
+	return layers * int(math.Ceil(math.Pi*glass/(slice/2)))
+}
+
+// Glass is a rim that rosettes are lapped round (craft section 5).
+type Glass struct {
+	Name string  `json:"name"`
+	MM   float64 `json:"mm"` // across its rim
+}
+
+// Glasses lists the usual ones, narrow to wide.
+func Glasses() []Glass {
+	return []Glass{{"shot glass", 45}, {"flute", 50}, {"small wine glass", 65}, {"wine glass", 75}}
+}
+
+// Round is the spec of a rosette lapped round another glass of rim mm, from
+// slices of the same size in as many layers. A rosette whose spec does not know
+// its slice cannot be made otherwise; ok is then false.
+func (s Spec) Round(rim float64) (out Spec, slices int, ok bool) {
+	if s.Form != "rosette" || s.SliceMM <= 0 || rim <= 0 {
+		return s, 0, false
+	}
+	was := SlicesInRosette(s.L, s.SliceMM, rosetteLayers)
+	slices = SlicesInRosette(rim, s.SliceMM, rosetteLayers)
+	k := float64(slices) / float64(was)
+	out = s
+	out.L, out.W, out.MassG, out.Seconds = rim, rim, s.MassG*k, s.Seconds*k
+	return out, slices, true
+}
+
+// rosetteLayers is how often slices go round the rim until the hole closes.
+const rosetteLayers = 3
+
+// Ring is slices laid in a closed circle, long side to the middle, round a
+// hollow that a bowl or a small drift fills. Its middle line is n x pitch long.
+type Ring struct{}
+
+func (Ring) ID() string   { return "ring" }
+func (Ring) Says() string { return "overlapped in a closed ring" }
+func (Ring) Kind() Kind   { return KindAnchor }
+func (f Ring) Lay(id string, s Spec, n int) []Piece {
+	return f.Round(id, s, n, 0)
+}
+
+// Round lays the ring round something of the given radius in mm, or as tight as
+// its pitch allows. Pieces are never farther apart than their own width.
+func (Ring) Round(_ string, s Spec, n int, inner float64) []Piece {
+	r := ringRadius(s, n, inner)
+	out := make([]Piece, 0, n)
+	for i := range n {
+		a := float64(i) * 360 / float64(n)
+		p := geom.Polar(r, a)
+		z := 0.0
+		if i > 0 && s.Pitch < s.W {
+			z = s.H
+		}
+		out = append(out, Piece{Pose: geom.Pose{X: p.X, Y: p.Y, Turn: a}, Z: z, Height: s.H, Variant: i % Variants})
+	}
+	return out
+}
+
+// ringHollow is the least a ring leaves open in its middle, mm across.
+const ringHollow = 36
+
+// ringRadius is the radius of the ring's middle line.
+func ringRadius(s Spec, n int, inner float64) float64 {
+	pitch := s.Pitch
+	if pitch == 0 {
+		pitch = s.W + 1
+	}
+	return math.Max(math.Max(inner, ringHollow/2)+s.L/2, float64(n)*pitch/(2*math.Pi))
+}
+
+// CrissCross is sticks laid in layers, each across the one below, like a
+// stack of firewood: a block as wide and as long as a stick.
+type CrissCross struct{}
+
+func (CrissCross) ID() string   { return "criss-cross" }
+func (CrissCross) Says() string { return "stacked criss-cross" }
+func (CrissCross) Kind() Kind   { return KindAnchor }
+func (CrissCross) Lay(_ string, s Spec, n int) []Piece {
+	side := s.perLayer(n)
+	out := make([]Piece, 0, n)
+	for i := range n {
+		layer, k := i/side, i%side
+		d := 0.0
+		if side > 1 {
+			d = (float64(k)/float64(side-1) - .5) * (s.L - s.W - 4)
+		}
+		pose := geom.Pose{Y: d}
+		if layer%2 == 1 {
+			pose = geom.Pose{X: d, Turn: 90}
+		}
+		out = append(out, Piece{Pose: pose, Z: float64(layer) * s.H, Height: s.H, Variant: i % Variants})
+	}
+	return out
+}
+
+// perLayer is how many sticks lie side by side in one layer: as many as make
+// about three layers, and no more than leave a finger's air between them.
+func (s Spec) perLayer(n int) int {
+	return max(2, min(int(s.L/(s.W*1.5)), (n+2)/3))
+}
+
+// Prop is something that is not eaten: a gourd, a candle in glass, a rest for
+// knives. It stands where it is put and carries its own caution.
+type Prop struct{}
+
+func (Prop) ID() string   { return "prop" }
+func (Prop) Says() string { return "stands here, not to be eaten" }
+func (Prop) Kind() Kind   { return KindAnchor }
+func (Prop) Lay(id string, s Spec, n int) []Piece {
+	return Whole{}.Lay(id, s, n)
+}

@@ -1,0 +1,129 @@
+package food
+
+import "slices"
+
+// pairing is one rule over properties: what two foods are to each other, good or
+// bad, and why. Rules look at the pair both ways round.
+type pairing struct {
+	worth float64 // above zero they go together, below they clash
+	why   string
+	a, b  func(f *Food) bool
+}
+
+func has(f *Food, flavour string) bool { return slices.Contains(f.Flavours, flavour) }
+func in(f *Food, c ...Category) bool   { return slices.Contains(c, f.Category) }
+
+// isBlue is a pungent cheese that is neither washed nor hard: by its bitter or
+// sharp salt, and by its smell.
+func isBlue(f *Food) bool {
+	return f.Category == Cheese && f.Smells && has(f, "salty") && !has(f, "umami")
+}
+
+func sweetFruit(f *Food) bool {
+	return in(f, Fruit, Dried) && has(f, "sweet") || f.Category == Dip && has(f, "sweet")
+}
+
+// pairings are the craft's own (section 6), most telling first, then what taste
+// itself suggests: salt with sweet, fat with sour, and landscape with landscape.
+var pairings = []pairing{
+	{.9, "blue cheese wants something sweet", isBlue, sweetFruit},
+	{.7, "blue cheese and walnuts or pecans", isBlue, func(f *Food) bool { return f.Category == Nut && (has(f, "bitter") || has(f, "sweet")) }},
+	{.8, "a mild soft cheese with berries or apricots", func(f *Food) bool {
+		return f.Category == Cheese && f.Firmness == "soft" && f.Strength <= 2
+	}, func(f *Food) bool { return in(f, Fruit, Dried, Dip) && has(f, "sweet") && has(f, "sour") }},
+	{.8, "salty hard cheese with something sweet", func(f *Food) bool {
+		return f.Category == Cheese && (f.Firmness == "hard" || f.Firmness == "firm") && has(f, "salty")
+	}, func(f *Food) bool {
+		return in(f, Dip, Sweet, Dried) && has(f, "sweet") && f.Wetness != Crisp && !has(f, "bitter")
+	}},
+	{.8, "fresh goat cools a spicy sausage", func(f *Food) bool {
+		return f.Category == Cheese && f.Firmness == "fresh" && f.Milk == "goat"
+	}, func(f *Food) bool { return f.Category == Meat && has(f, "spicy") }},
+	{.6, "a strong cheese on a plain cracker", func(f *Food) bool { return f.Category == Cheese && f.Strength >= 4 },
+		func(f *Food) bool { return f.Category == Cracker && has(f, "mild") && len(f.Flavours) == 1 }},
+	{.55, "fat and smoke with something sour", func(f *Food) bool {
+		return f.Category == Meat && f.Wetness == Oily || f.Category == Meat && has(f, "smoky")
+	},
+		func(f *Food) bool { return f.Category == Brined && has(f, "sour") }},
+	{.5, "salt with fresh fruit", func(f *Food) bool { return f.Category == Meat && has(f, "salty") && !has(f, "spicy") },
+		func(f *Food) bool { return f.Category == Fruit && has(f, "sweet") && f.Wetness != Crisp }},
+	{.5, "a dip with something crunchy to dip", func(f *Food) bool { return f.Category == Dip && !has(f, "sweet") },
+		func(f *Food) bool { return f.Category == Vegetable && f.Texture == "crunchy" }},
+	{.45, "chocolate with berries or orange", func(f *Food) bool { return f.Category == Sweet && has(f, "bitter") },
+		func(f *Food) bool { return f.Category == Fruit && has(f, "sour") }},
+
+	{-.8, "chocolate beside brine tastes of neither", func(f *Food) bool { return f.Category == Sweet }, func(f *Food) bool { return f.Category == Brined || has(f, "briny") }},
+	{-.7, "a strong smell covers what is delicate", func(f *Food) bool { return f.Smells && f.Strength >= 4 },
+		func(f *Food) bool { return f.Category == Cheese && f.Strength == 1 || f.Category == Sweet }},
+	{-.6, "smoke and mint fight", func(f *Food) bool { return has(f, "smoky") }, func(f *Food) bool { return f.Category == Garnish && has(f, "fresh") && f.Strength >= 2 }},
+	{-.6, "hot and sugary at once", func(f *Food) bool { return has(f, "spicy") && f.Category == Dip && !has(f, "sweet") }, func(f *Food) bool { return f.Category == Sweet }},
+	{-.5, "fruit acid turns fresh curd sharp", func(f *Food) bool { return f.Category == Brined && has(f, "sour") },
+		func(f *Food) bool { return f.Category == Fruit }},
+}
+
+// sameRegion is what sharing a landscape adds; it is a reason, not a rule.
+const sameRegion = .15
+
+// Affinity says how well two foods go side by side, from -1 (they spoil each
+// other) to 1 (made for each other), and why in a few words; 0 and "" when
+// there is nothing to say. What a food itself names counts before the rules.
+func Affinity(a, b *Food) (worth float64, why string) {
+	if a.ID == b.ID {
+		return 0, ""
+	}
+	switch {
+	case slices.Contains(a.Clashes, b.ID) || slices.Contains(b.Clashes, a.ID):
+		return -1, "known to clash"
+	case slices.Contains(a.Pairs, b.ID) || slices.Contains(b.Pairs, a.ID):
+		return 1, "well known together"
+	}
+	for i := range pairings {
+		p := &pairings[i]
+		if p.a(a) && p.b(b) || p.a(b) && p.b(a) {
+			worth, why = p.worth, p.why
+			break
+		}
+	}
+	if a.Region != "" && a.Region == b.Region && worth >= 0 && in(a, Cheese, Meat, Brined, Dip) && in(b, Cheese, Meat, Brined, Dip) && a.Category != b.Category {
+		if worth == 0 {
+			why = "from the same landscape"
+		}
+		worth = min(1, worth+sameRegion)
+	}
+	return worth, why
+}
+
+// Partner is a food that another goes with, or clashes with.
+type Partner struct {
+	Food  *Food
+	Worth float64
+	Why   string
+}
+
+// Partners lists up to most foods of the larder that f goes best with, and up to
+// most that it clashes with worst, each best first.
+func (l *Larder) Partners(f *Food, most int) (good, bad []Partner) {
+	all := l.All()
+	for i := range all {
+		w, why := Affinity(f, &all[i])
+		switch {
+		case w >= .45:
+			good = append(good, Partner{&all[i], w, why})
+		case w <= -.45:
+			bad = append(bad, Partner{&all[i], w, why})
+		}
+	}
+	slices.SortStableFunc(good, func(a, b Partner) int { return cmpDown(a.Worth, b.Worth) })
+	slices.SortStableFunc(bad, func(a, b Partner) int { return cmpDown(b.Worth, a.Worth) })
+	return good[:min(most, len(good))], bad[:min(most, len(bad))]
+}
+
+func cmpDown(a, b float64) int {
+	switch {
+	case a > b:
+		return -1
+	case a < b:
+		return 1
+	}
+	return 0
+}
