@@ -49,15 +49,19 @@ var sides = []string{"top", "right", "bottom", "left"}
 
 // Request asks for a board by shape and size, as a brief does.
 type Request struct {
-	ID       string       `json:"id,omitempty"`
-	Shape    string       `json:"shape,omitempty"`
-	LengthMM float64      `json:"length_mm,omitempty"`
-	WidthMM  float64      `json:"width_mm,omitempty"`
-	RimMM    float64      `json:"rim_mm,omitempty"`
-	Colour   string       `json:"colour,omitempty"`
-	Material string       `json:"material,omitempty"`
-	Outline  geom.Outline `json:"outline,omitempty"`
-	Extra    wire.Extra   `json:"-"`
+	ID          string         `json:"id,omitempty"`
+	Name        string         `json:"name,omitempty"`
+	Shape       string         `json:"shape,omitempty"`
+	LengthMM    float64        `json:"length_mm,omitempty"`
+	WidthMM     float64        `json:"width_mm,omitempty"`
+	RimMM       float64        `json:"rim_mm,omitempty"`
+	Colour      string         `json:"colour,omitempty"`
+	Material    string         `json:"material,omitempty"`
+	Outline     geom.Outline   `json:"outline,omitempty"`
+	Holes       []geom.Outline `json:"holes,omitempty"`         // in the outline's own coordinates; nothing is laid there
+	NotFoodSafe bool           `json:"not_food_safe,omitempty"` // it then wants a liner
+	Liner       string         `json:"liner,omitempty"`         // its colour
+	Extra       wire.Extra     `json:"-"`
 }
 
 type plainRequest Request
@@ -75,6 +79,9 @@ func (r *Request) UnmarshalJSON(raw []byte) (err error) {
 
 // Zero reports whether nothing was asked for.
 func (r Request) Zero() bool { return r.ID == "" && r.Shape == "" && len(r.Outline) == 0 }
+
+// MaxRegions bounds a board's keep-outs and its wells.
+const MaxRegions = 40
 
 const margin = 8 // mm between a board's edge and its food zone: room to lift it
 
@@ -121,7 +128,7 @@ func build(r Request) (Board, error) {
 	if err := wire.Between("rim_mm", r.RimMM, 0, 100, " mm"); err != nil {
 		return Board{}, err
 	}
-	b := Board{ID: r.ID, RimMM: r.RimMM, Colour: r.Colour, Material: r.Material, FoodSafe: true,
+	b := Board{ID: r.ID, RimMM: r.RimMM, Colour: r.Colour, Material: r.Material, FoodSafe: !r.NotFoodSafe, Liner: r.Liner,
 		Front: "none", Access: append([]string(nil), sides...), Keepouts: []geom.Outline{}, Wells: []geom.Outline{}}
 	if b.ID == "" {
 		b.ID = fmt.Sprintf("own-%s", r.Shape)
@@ -173,6 +180,16 @@ func build(r Request) (Board, error) {
 		c := box.Centre()
 		b.Outline = r.Outline.Move(c.Mul(-1))
 		l, w = box.W(), box.H()
+		if len(r.Holes) > MaxRegions {
+			return Board{}, wire.Bad("holes", "at most %d holes", MaxRegions)
+		}
+		for i, h := range r.Holes {
+			if err := h.Check(); err != nil {
+				return Board{}, wire.Bad(fmt.Sprintf("holes[%d]", i), "%s", err.Error())
+			}
+			b.Keepouts = append(b.Keepouts, h.Move(c.Mul(-1)))
+		}
+		b.FoodZone = b.Outline.Shrink(edge)
 	}
 	if b.FoodZone == nil {
 		b.FoodZone = b.Outline.Inset(edge)
@@ -186,7 +203,10 @@ func build(r Request) (Board, error) {
 	for i := range b.Keepouts {
 		b.Keepouts[i] = b.Keepouts[i].Move(shift).Round()
 	}
-	b.Name = fmt.Sprintf("%s, %.0f × %.0f cm", title[r.Shape], l/10, w/10)
+	b.Name = r.Name
+	if b.Name == "" {
+		b.Name = fmt.Sprintf("%s, %.0f × %.0f cm", title[r.Shape], l/10, w/10)
+	}
 	return b, b.Check()
 }
 
@@ -231,8 +251,8 @@ func (b Board) Check() error {
 		return wire.Bad("food_zone", "the food zone reaches beyond the board")
 	}
 	for name, list := range map[string][]geom.Outline{"keepouts": b.Keepouts, "wells": b.Wells} {
-		if len(list) > 40 {
-			return wire.Bad(name, "at most 40 regions")
+		if len(list) > MaxRegions {
+			return wire.Bad(name, "at most %d regions", MaxRegions)
 		}
 		for i, o := range list {
 			if err := o.Check(); err != nil {
@@ -282,8 +302,13 @@ func (b Board) Ground() string {
 func (b Board) UsableMM2() float64 {
 	a := b.FoodZone.Area()
 	for _, k := range b.Keepouts {
-		if k.Convex() {
+		switch {
+		case k.Convex():
 			a -= geom.SharedArea(b.FoodZone, k)
+		case b.FoodZone.Convex():
+			a -= geom.SharedArea(k, b.FoodZone)
+		case b.FoodZone.Contains(k.Centroid()): // a bent hole in a bent board: it lies inside or beside it
+			a -= k.Area()
 		}
 	}
 	return math.Max(0, a)

@@ -112,3 +112,9 @@ func (c Lab) Family() string {
 		return "purple"
 	}
 }
+
+// FromRGB is the colour of a pixel, each part 0 to 1.
+func FromRGB(r, g, b float64) Lab {
+	l, x, y := colorful.Color{R: r, G: g, B: b}.Lab()
+	return Lab{l * 100, x * 100, y * 100}
+}

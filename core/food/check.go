@@ -3,6 +3,7 @@ package food
 import (
 	"fmt"
 	"regexp"
+	"strings"
 
 	"happytray/core/colour"
 	"happytray/core/wire"
@@ -16,6 +17,9 @@ const (
 	MaxNamed = 60 // pairs and clashes
 )
 
+// lines makes every line break the same.
+var lines = strings.NewReplacer("\r\n", "\n", "\r", "\n")
+
 var idShape = regexp.MustCompile(`^[a-z0-9][a-z0-9-]{0,59}$`)
 
 // CheckID checks a name that files and addresses use: small letters, digits and hyphens.
@@ -27,10 +31,13 @@ func CheckID(id string) error {
 }
 
 // Check reports the first thing in a food that cannot be worked with. A cut face
-// that is left out becomes the outside colour.
+// that is left out becomes the outside colour, and texts lose blanks at their ends.
 func (f *Food) Check() error {
 	if f.Cut == "" {
 		f.Cut = f.Colour
+	}
+	for _, t := range []*string{&f.Name, &f.Tool, &f.Caution} {
+		*t = strings.TrimSpace(lines.Replace(*t))
 	}
 	if err := CheckID(f.ID); err != nil {
 		return err
