@@ -19,6 +19,35 @@ func Bowl(v board.Vessel, fd *food.Food, s food.Spec, defs map[string]string) st
 
 func bowl(v board.Vessel, fd *food.Food, s food.Spec, defs map[string]string) string {
 	p := newPen(defs, v.ID, fd.ID)
+	m := wall(p, v)
+	switch {
+	case s.Form == "upright":
+		upright(p, m, fd, s)
+	case s.Form == "flower":
+		flower(p, m, fd)
+	case s.Form == "pot":
+		pot(p, m, fd)
+	case s.Shape == "vessel":
+		spread(p, m, fd)
+	default:
+		heaped(p, m, fd, s)
+	}
+	return p.String()
+}
+
+// empty draws a vessel with nothing in it, down to its floor.
+func empty(v board.Vessel, defs map[string]string) string {
+	p := newPen(defs, v.ID)
+	m := wall(p, v)
+	c := colour.Must(v.Colour)
+	p.path(curve(m.outline), p.linear(0, 0, 1, 1, tone(c, -20, 1), 0, tone(c, -8, 0), .55, tone(c, 3, 0), 1), "stroke", tone(c, -24, 0), "stroke-width", ".5")
+	floor := m.outline.Scale(.62)
+	p.path(curve(floor), p.radial(.55, .58, .7, tone(c, 6, 0), 0, tone(c, -4, 0), .7, tone(c, -12, 0), 1), "opacity", ".8")
+	return p.String()
+}
+
+// wall draws a vessel's rim and wall and gives its mouth.
+func wall(p *pen, v board.Vessel) mouth {
 	c := colour.Must(v.Colour)
 	o := v.Footprint()
 	r := math.Sqrt(o.Area() / math.Pi)
@@ -38,20 +67,7 @@ func bowl(v board.Vessel, fd *food.Food, s food.Spec, defs map[string]string) st
 	}
 	// walls are as thick all round, so a long dish is not a stretched round one
 	p.path(curve(within(o, r*.14)), p.linear(0, 0, 1, 1, tone(c, -26, 2), 0, tone(c, -10, 0), .6, tone(c, 5, 0), 1))
-	m := mouthOf(within(o, r*.2))
-	switch {
-	case s.Form == "upright":
-		upright(p, m, fd, s)
-	case s.Form == "flower":
-		flower(p, m, fd)
-	case s.Form == "pot":
-		pot(p, m, fd)
-	case s.Shape == "vessel":
-		spread(p, m, fd)
-	default:
-		heaped(p, m, fd, s)
-	}
-	return p.String()
+	return mouthOf(within(o, r*.2))
 }
 
 // hollowed is the skin and flesh of a vegetable that serves as a bowl.

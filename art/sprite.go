@@ -2,9 +2,7 @@ package art
 
 import (
 	"fmt"
-	"strings"
 
-	"happytray/core/board"
 	"happytray/core/colour"
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -138,55 +136,3 @@ func KeyOf(e *tray.Element, piece int) Key {
 	}
 	return Key{Food: e.Food, Form: e.Form, Variant: e.Pieces[piece].Variant % food.Variants}
 }
-
-// Portion is a small standalone picture of a food in its first form: a few
-// pieces as they would lie together.
-func Portion(f *food.Food, form string) string {
-	s, ok := f.Spec(form)
-	if !ok {
-		s = f.Forms[0]
-	}
-	defs := map[string]string{}
-	var b strings.Builder
-	n := map[food.Kind]int{food.KindRow: 6, food.KindTrail: 6, food.KindLoose: 8, food.KindGarnish: 2}[food.FormByID(s.Form).Kind()]
-	switch s.Form {
-	case "cut-round":
-		n = s.N
-	case "ring", "criss-cross":
-		n = s.Group
-	}
-	if s.H < 12 && n == 8 {
-		n = 14
-	}
-	box := geom.Rect{}
-	if food.InVessel(s.Form) {
-		for _, v := range board.Vessels() {
-			if v.ID == "dip-bowl" {
-				b.WriteString(Bowl(v, f, s, defs))
-				box = v.Footprint().Bounds()
-			}
-		}
-	} else {
-		for i, p := range food.FormByID(s.Form).Lay(f.ID, s, max(1, n)) {
-			o := p.ApplyAll(s.Outline(f.ID, p.Variant))
-			if i == 0 {
-				box = o.Bounds()
-			}
-			box = box.Union(o.Bounds())
-			o = shade(s, o)
-			fmt.Fprintf(&b, `<path d="%s" fill="#3a2413" opacity=".16" transform="translate(%s %s)"/>`, smooth(o), fmtShift(p.Height), fmtShift(p.Height*1.2))
-			fmt.Fprintf(&b, `<g transform="translate(%s) rotate(%s)">%s</g>`, xy(p.At()), fmtNum(p.Turn), Sprite(f, s, p.Variant, defs))
-		}
-	}
-	box = box.Grow(4)
-	side := max(box.W(), box.H())
-	c := box.Centre()
-	var out strings.Builder
-	fmt.Fprintf(&out, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="%s %s %s %s"><defs>`, fmtNum(c.X-side/2), fmtNum(c.Y-side/2), fmtNum(side), fmtNum(side))
-	writeDefs(&out, defs)
-	out.WriteString("</defs>" + b.String() + "</svg>")
-	return out.String()
-}
-
-func fmtShift(h float64) string { return f(min(5, h/7)) }
-func fmtNum(v float64) string   { return f(v) }

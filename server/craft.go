@@ -30,8 +30,9 @@ func card(b board.Board) api.BoardCard {
 }
 
 func (s *Server) Larder(c *gin.Context) {
+	h := s.house(c.Request.Context())
 	out := api.Larder{Foods: []api.Food{}, Boards: []api.BoardCard{}, Vessels: []api.VesselCard{}}
-	for _, f := range s.larder.All() {
+	for _, f := range h.larder.All() {
 		item := api.Food{Id: f.ID, Name: f.Name, Category: string(f.Category), Colour: f.Colour, Texture: f.Texture, Strength: f.Strength, Liking: f.Liking,
 			Flavours: f.Flavours, Allergens: f.Allergens, Diet: f.Diet, Season: f.Season, InSeasonAllYear: len(f.Season) == 0}
 		if f.Firmness != "" {
@@ -46,12 +47,12 @@ func (s *Server) Larder(c *gin.Context) {
 		}
 		out.Foods = append(out.Foods, item)
 	}
-	boards := board.BuiltIn()
+	boards := h.cabinet.Boards()
 	sort.SliceStable(boards, func(i, j int) bool { return boards[i].UsableMM2() < boards[j].UsableMM2() })
 	for _, b := range boards {
 		out.Boards = append(out.Boards, card(b))
 	}
-	for _, v := range board.Vessels() {
+	for _, v := range h.cabinet.Vessels() {
 		out.Vessels = append(out.Vessels, api.VesselCard{Id: v.ID, Name: v.Name, HeightMm: v.HeightMM, CapacityMl: v.CapacityML})
 	}
 	c.Header("Cache-Control", "no-cache")
@@ -59,7 +60,7 @@ func (s *Server) Larder(c *gin.Context) {
 }
 
 func (s *Server) FoodPicture(c *gin.Context, id string, params api.FoodPictureParams) {
-	f, ok := s.larder.Get(id)
+	f, ok := s.house(c.Request.Context()).larder.Get(id)
 	if !ok {
 		problem(c, http.StatusNotFound, "There is no such food", "", "id")
 		return
@@ -78,7 +79,8 @@ func (s *Server) Outlook(c *gin.Context) {
 		s.fail(c, err)
 		return
 	}
-	t, err := portion.Plan(b, s.larder, board.BuiltInCabinet())
+	h := s.house(c.Request.Context())
+	t, err := portion.Plan(b, h.larder, h.cabinet)
 	if err != nil {
 		s.fail(c, err)
 		return
@@ -87,8 +89,8 @@ func (s *Server) Outlook(c *gin.Context) {
 	for _, e := range t.Elements {
 		meat = meat || e.Category == food.Meat
 	}
-	out := api.Outlook{Appetites: b.Guests.Appetites(), OffTheTray: b.OffTheTray(), Board: card(*t.Board), Minutes: prep.Order(t, s.larder).Minutes,
-		BasketCost: portion.Shop(t, s.larder).BasketCost, Holding: prep.Holding, Says: []string{}}
+	out := api.Outlook{Appetites: b.Guests.Appetites(), OffTheTray: b.OffTheTray(), Board: card(*t.Board), Minutes: prep.Order(t, h.larder).Minutes,
+		BasketCost: portion.Shop(t, h.larder).BasketCost, Holding: prep.Holding, Says: []string{}}
 	if out.OffTheTray == nil {
 		out.OffTheTray = []string{}
 	}
@@ -132,7 +134,8 @@ func (s *Server) Plan(c *gin.Context) {
 		s.fail(c, err)
 		return
 	}
-	t, err := portion.Plan(b, s.larder, board.BuiltInCabinet())
+	h := s.house(c.Request.Context())
+	t, err := portion.Plan(b, h.larder, h.cabinet)
 	if err != nil {
 		s.fail(c, err)
 		return
@@ -142,11 +145,12 @@ func (s *Server) Plan(c *gin.Context) {
 
 // Replan plans a tray's brief again.
 func (s *Server) Replan(c *gin.Context) {
-	t, ok := s.readTray(c)
+	t, _, ok := s.readTray(c)
 	if !ok {
 		return
 	}
-	planned, err := portion.Replan(t, s.larder, board.BuiltInCabinet())
+	h := s.house(c.Request.Context())
+	planned, err := portion.Replan(t, h.larder, h.cabinet)
 	if err != nil {
 		s.fail(c, err)
 		return
@@ -161,7 +165,8 @@ func (s *Server) Choice(c *gin.Context) {
 		s.fail(c, err)
 		return
 	}
-	chosen, err := pick.Pick(b, s.larder)
+	larder := s.house(c.Request.Context()).larder
+	chosen, err := pick.Pick(b, larder)
 	if err != nil {
 		s.fail(c, err)
 		return
@@ -173,8 +178,8 @@ func (s *Server) Choice(c *gin.Context) {
 		have[ch.Food.Category]++
 	}
 	off := b.OffTheTray()
-	sides := pick.Balance(b, foods, s.larder)
-	answer := gin.H{"sides": sides, "fillers": pick.Fillers(b, sides, foods, s.larder, 3)}
+	sides := pick.Balance(b, foods, larder)
+	answer := gin.H{"sides": sides, "fillers": pick.Fillers(b, sides, foods, larder, 3)}
 	list := []gin.H{}
 	for _, ch := range chosen {
 		list = append(list, gin.H{"food": ch.Food.ID, "form": ch.Form, "grams": ch.Grams, "why": ch.Why})
@@ -186,7 +191,7 @@ func (s *Server) Choice(c *gin.Context) {
 		}
 	}
 	shelves := []gin.H{}
-	for _, f := range s.larder.All() {
+	for _, f := range larder.All() {
 		shelves = append(shelves, gin.H{"food": f.ID, "avoided": f.Breaks(off), "out_of_season": !f.InSeason(b.SeasonMonth(), b.Hemisphere)})
 	}
 	answer["chosen"], answer["kinds"], answer["shelves"] = list, kinds, shelves
@@ -200,20 +205,22 @@ func (s *Server) Put(c *gin.Context) {
 		s.fail(c, err)
 		return
 	}
-	t, err := tray.Read(in.Tray, s.larder)
+	larder := s.house(c.Request.Context()).larder
+	t, err := tray.Read(in.Tray, larder)
 	if err != nil {
 		s.fail(c, wire.In("tray", err))
 		return
 	}
+	larder = t.Larder(larder)
 	room := true
 	var e tray.Element
 	switch {
 	case in.Form != nil:
-		e, err = arrange.Reform(t, s.larder, in.Element, *in.Form)
+		e, err = arrange.Reform(t, larder, in.Element, *in.Form)
 	case in.At != nil:
-		e, err = arrange.Put(t, s.larder, in.Element, geom.Pose{X: in.At.X, Y: in.At.Y, Turn: in.At.TurnDeg})
+		e, err = arrange.Put(t, larder, in.Element, geom.Pose{X: in.At.X, Y: in.At.Y, Turn: in.At.TurnDeg})
 	default:
-		e, room, err = arrange.FindRoom(c.Request.Context(), t, s.larder, in.Element)
+		e, room, err = arrange.FindRoom(c.Request.Context(), t, larder, in.Element)
 	}
 	if err != nil {
 		s.fail(c, err)
@@ -223,43 +230,45 @@ func (s *Server) Put(c *gin.Context) {
 }
 
 // readTray reads and checks the tray in the request, or answers what is wrong.
-func (s *Server) readTray(c *gin.Context) (*tray.Tray, bool) {
-	t, err := tray.Read(body(c), s.larder)
+// The larder is the one the tray was planned with.
+func (s *Server) readTray(c *gin.Context) (*tray.Tray, *food.Larder, bool) {
+	larder := s.house(c.Request.Context()).larder
+	t, err := tray.Read(body(c), larder)
 	if err != nil {
 		s.fail(c, err)
-		return nil, false
+		return nil, nil, false
 	}
-	return t, true
+	return t, t.Larder(larder), true
 }
 
 func (s *Server) Review(c *gin.Context) {
-	if t, ok := s.readTray(c); ok {
-		c.JSON(http.StatusOK, review.Of(t, s.larder))
+	if t, larder, ok := s.readTray(c); ok {
+		c.JSON(http.StatusOK, review.Of(t, larder))
 	}
 }
 
 func (s *Server) Scene(c *gin.Context) {
-	if t, ok := s.readTray(c); ok {
-		c.JSON(http.StatusOK, art.Compose(t, s.larder))
+	if t, larder, ok := s.readTray(c); ok {
+		c.JSON(http.StatusOK, art.Compose(t, larder))
 	}
 }
 
 func (s *Server) Basket(c *gin.Context) {
-	if t, ok := s.readTray(c); ok {
-		c.JSON(http.StatusOK, portion.Shop(t, s.larder))
+	if t, larder, ok := s.readTray(c); ok {
+		c.JSON(http.StatusOK, portion.Shop(t, larder))
 	}
 }
 
 func (s *Server) Prep(c *gin.Context) {
-	if t, ok := s.readTray(c); ok {
-		c.JSON(http.StatusOK, prep.Order(t, s.larder))
+	if t, larder, ok := s.readTray(c); ok {
+		c.JSON(http.StatusOK, prep.Order(t, larder))
 	}
 }
 
 // Arrange streams better and better layouts as lines of JSON. It ends when the
 // search does, when its time is up, or when the other side closes the connection.
 func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
-	t, ok := s.readTray(c)
+	t, larder, ok := s.readTray(c)
 	if !ok {
 		return
 	}
@@ -306,7 +315,7 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 		}
 		send(l)
 	}
-	res, err := arrange.Lay(c.Request.Context(), t, s.larder, o)
+	res, err := arrange.Lay(c.Request.Context(), t, larder, o)
 	if err != nil {
 		s.log.Error("search failed", "error", err)
 		return

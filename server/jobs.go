@@ -32,6 +32,7 @@ type summary struct {
 }
 
 func heading(t *tray.Tray, larder *food.Larder) store.Heading {
+	larder = t.Larder(larder)
 	sum := summary{Guests: t.Brief.Guests.Total(), Occasion: t.Brief.For(), State: api.Briefed, ServeAt: t.Brief.ServeAt}
 	if len(t.Elements) > 0 {
 		sum.State = api.Picked
@@ -95,11 +96,12 @@ func (s *Server) CreateJob(c *gin.Context) {
 		return
 	}
 	t := &tray.Tray{Format: tray.Format, Title: in.Title, Brief: b, Rules: b.HouseRules(), Seed: 1}
-	if err := t.Check(s.larder); err != nil {
+	larder := s.house(c.Request.Context()).larder
+	if err := t.Check(larder); err != nil {
 		s.fail(c, err)
 		return
 	}
-	j, err := keep(c.Request.Context(), s.store, s.larder, t, "wrote the brief")
+	j, err := keep(c.Request.Context(), s.store, larder, t, "wrote the brief")
 	if err != nil {
 		s.fail(c, err)
 		return
@@ -152,7 +154,8 @@ func (s *Server) SaveJob(c *gin.Context, id api.JobId, params api.SaveJobParams)
 	if !ok {
 		return
 	}
-	t, err := tray.Read(body(c), s.larder)
+	larder := s.house(c.Request.Context()).larder
+	t, err := tray.Read(body(c), larder)
 	if err != nil {
 		s.fail(c, err)
 		return
@@ -166,7 +169,7 @@ func (s *Server) SaveJob(c *gin.Context, id api.JobId, params api.SaveJobParams)
 	if params.Says != nil && *params.Says != "" {
 		says = *params.Says
 	}
-	j, err := s.store.Save(c.Request.Context(), id, n, heading(t, s.larder), string(raw), says)
+	j, err := s.store.Save(c.Request.Context(), id, n, heading(t, larder), string(raw), says)
 	if err != nil {
 		s.conflict(c, id, err)
 		return
@@ -247,14 +250,15 @@ func (s *Server) TrayPicture(c *gin.Context, id api.JobId, _ api.TrayPicturePara
 		c.Status(http.StatusNotModified)
 		return
 	}
-	t, err := tray.Read([]byte(r.Document), s.larder)
+	larder := s.house(c.Request.Context()).larder
+	t, err := tray.Read([]byte(r.Document), larder)
 	if err != nil {
 		s.fail(c, err)
 		return
 	}
 	c.Header("ETag", tag)
 	c.Header("Cache-Control", "private, max-age=31536000")
-	c.Data(http.StatusOK, "image/svg+xml", []byte(art.Tray(t, s.larder)))
+	c.Data(http.StatusOK, "image/svg+xml", []byte(art.Tray(t, t.Larder(larder))))
 }
 
 // ReviewMoves judges the saved tray with some elements moved. The prepared
@@ -265,6 +269,7 @@ func (s *Server) ReviewMoves(c *gin.Context, id api.JobId) {
 		s.fail(c, err)
 		return
 	}
+	larder := s.house(c.Request.Context()).larder
 	rev, err := s.lives.review(id, in, func() (*tray.Tray, error) {
 		j, r, err := s.store.Job(c.Request.Context(), id)
 		if err != nil {
@@ -273,8 +278,8 @@ func (s *Server) ReviewMoves(c *gin.Context, id api.JobId) {
 		if j.Head != in.Revision {
 			return nil, store.ErrConflict
 		}
-		return tray.Read([]byte(r.Document), s.larder)
-	}, s.larder)
+		return tray.Read([]byte(r.Document), larder)
+	}, larder)
 	if err != nil {
 		s.fail(c, err)
 		return

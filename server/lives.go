@@ -63,7 +63,7 @@ func (l *lives) review(id string, in api.Moves, load func() (*tray.Tray, error),
 		if err != nil {
 			return review.Review{}, err
 		}
-		v.live = review.NewLive(t, larder)
+		v.live = review.NewLive(t, t.Larder(larder))
 		for i := range t.Elements {
 			v.home = append(v.home, t.Elements[i].Pose())
 		}

@@ -10,9 +10,11 @@ import (
 	"io"
 	"io/fs"
 	"log/slog"
+	"maps"
 	"mime"
 	"net/http"
 	"path"
+	"slices"
 	"strings"
 	"time"
 
@@ -23,8 +25,8 @@ import (
 	"github.com/gin-contrib/gzip"
 	"github.com/gin-gonic/gin"
 
-	"happytray/core/food"
 	"happytray/core/wire"
+	"happytray/export/photo"
 	"happytray/server/api"
 	"happytray/store"
 )
@@ -32,16 +34,17 @@ import (
 // Server answers requests. It keeps no state that another process would need.
 type Server struct {
 	store  *store.Store
-	larder *food.Larder
 	log    *slog.Logger
 	lives  *lives
+	keeper keeper
 	busy   chan struct{} // searches running at once
+	photos chan struct{} // pictures decoded at once: each may take some hundred MB
 }
 
 // Handler builds the routes. web holds the built front end.
 func Handler(st *store.Store, web fs.FS, log *slog.Logger) (http.Handler, error) {
 	gin.SetMode(gin.ReleaseMode)
-	s := &Server{store: st, larder: food.BuiltIn(), log: log, lives: newLives(24), busy: make(chan struct{}, 4)}
+	s := &Server{store: st, log: log, lives: newLives(24), busy: make(chan struct{}, 4), photos: make(chan struct{}, 1)}
 	r := gin.New()
 	r.HandleMethodNotAllowed = true
 	r.Use(s.recover, guard)
@@ -90,13 +93,26 @@ func guard(c *gin.Context) {
 			problem(c, http.StatusForbidden, "Another site asked for this", "Only pages of this program may change a job.", "")
 			return
 		}
-		if c.Request.ContentLength > wire.MaxBytes {
-			problem(c, http.StatusRequestEntityTooLarge, "Too large", fmt.Sprintf("A request may hold at most %d MB.", wire.MaxBytes>>20), "")
+		most := bound(c.Request)
+		if c.Request.ContentLength > most {
+			tooLarge(c, most)
 			return
 		}
-		c.Request.Body = http.MaxBytesReader(c.Writer, c.Request.Body, wire.MaxBytes)
+		c.Request.Body = http.MaxBytesReader(c.Writer, c.Request.Body, most)
 	}
 	c.Next()
+}
+
+// bound is how many bytes a request may bring: pictures are large.
+func bound(r *http.Request) int64 {
+	if strings.HasPrefix(r.Header.Get("Content-Type"), "image/") && r.Header.Get("Content-Type") != "image/svg+xml" {
+		return photo.MaxBytes
+	}
+	return wire.MaxBytes
+}
+
+func tooLarge(c *gin.Context, most int64) {
+	problem(c, http.StatusRequestEntityTooLarge, "Too large", fmt.Sprintf("A request may hold at most %d MB.", most>>20), "")
 }
 
 // validator checks every request against the contract before a handler sees it.
@@ -118,16 +134,10 @@ func validator() (api.MiddlewareFunc, error) {
 			if body, err = io.ReadAll(c.Request.Body); err != nil {
 				var big *http.MaxBytesError
 				if errors.As(err, &big) {
-					problem(c, http.StatusRequestEntityTooLarge, "Too large", fmt.Sprintf("A request may hold at most %d MB.", wire.MaxBytes>>20), "")
+					tooLarge(c, big.Limit)
 				} else {
 					problem(c, http.StatusBadRequest, "The request broke off", "Send it again.", "")
 				}
-				return
-			}
-			if err := wire.Sound(body); len(body) > 0 && err != nil { // depth and syntax first
-				var bad *wire.Error
-				errors.As(err, &bad)
-				problem(c, http.StatusBadRequest, "This request cannot be read", bad.Says, bad.Field)
 				return
 			}
 			c.Request.Body = io.NopCloser(bytes.NewReader(body))
@@ -137,6 +147,16 @@ func validator() (api.MiddlewareFunc, error) {
 			var re *routers.RouteError
 			errors.As(err, &re)
 			problem(c, http.StatusNotFound, "There is nothing here", "", "")
+			return
+		}
+		if !fitting(route.Operation, c.ContentType()) {
+			problem(c, http.StatusUnsupportedMediaType, "This cannot be taken", "Send it as "+strings.Join(kinds(route.Operation), " or ")+".", "Content-Type")
+			return
+		}
+		if err := wire.Sound(body); len(body) > 0 && (c.ContentType() == "" || c.ContentType() == "application/json") && err != nil { // depth and syntax first
+			var bad *wire.Error
+			errors.As(err, &bad)
+			problem(c, http.StatusBadRequest, "This request cannot be read", bad.Says, bad.Field)
 			return
 		}
 		err = openapi3filter.ValidateRequest(c.Request.Context(), &openapi3filter.RequestValidationInput{Request: c.Request, PathParams: params, Route: route,
@@ -155,11 +175,29 @@ func validator() (api.MiddlewareFunc, error) {
 // inside the contract leaves to the core; it is then enough that it is an
 // object, and not worth decoding a second time.
 func opaque(op *openapi3.Operation, body []byte) bool {
+	if op.RequestBody != nil && op.RequestBody.Value.Content.Get("application/json") == nil {
+		return true // no JSON: a drawing, a table, a picture
+	}
 	if op.RequestBody == nil || !bytes.HasPrefix(bytes.TrimSpace(body), []byte("{")) {
 		return false
 	}
 	media := op.RequestBody.Value.Content.Get("application/json")
 	return media != nil && media.Schema != nil && media.Schema.Value.Extensions["x-go-type"] == "Document"
+}
+
+// kinds lists the media types an operation takes.
+func kinds(op *openapi3.Operation) []string {
+	if op.RequestBody == nil {
+		return nil
+	}
+	return slices.Sorted(maps.Keys(op.RequestBody.Value.Content))
+}
+
+// fitting reports whether a body of the media type can be taken. JSON need not
+// be named.
+func fitting(op *openapi3.Operation, media string) bool {
+	all := kinds(op)
+	return len(all) == 0 || slices.Contains(all, media) || media == "" && slices.Contains(all, "application/json")
 }
 
 // plain takes field and reason out of a validation error.

@@ -52,8 +52,9 @@ func (s *Store) HouseVersion(ctx context.Context) (int64, error) {
 	return strconv.ParseInt(v, 10, 64)
 }
 
-// House reads everything the user made, as it was at one version.
-func (s *Store) House(ctx context.Context) (version int64, things []Thing, lots []Lot, err error) {
+// House reads what the user made since a version, 0 for everything, and all that
+// is in the cupboard, as they were at one version.
+func (s *Store) House(ctx context.Context, since int64) (version int64, things []Thing, lots []Lot, err error) {
 	err = s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
 		var v string
 		if err := tx.Table("facts").Select("value").Where("name = 'house'").Scan(&v).Error; err != nil {
@@ -62,7 +63,7 @@ func (s *Store) House(ctx context.Context) (version int64, things []Thing, lots 
 		if version, err = strconv.ParseInt(v, 10, 64); err != nil {
 			return fmt.Errorf("the house's version cannot be read: %w", err)
 		}
-		if err := tx.Order("kind, id").Find(&things).Error; err != nil {
+		if err := tx.Where("version > ?", since).Order("kind, id").Find(&things).Error; err != nil {
 			return err
 		}
 		return tx.Order("food, best_before").Find(&lots).Error
@@ -74,7 +75,6 @@ func (s *Store) House(ctx context.Context) (version int64, things []Thing, lots 
 type Change struct {
 	Seen    int64            // the house's version the caller saw; 0 for any
 	Things  []Thing          // each with the version the caller saw, unless Seen is set
-	Forget  []Thing          // changes to built-in things that are handed back
 	Lots    map[string][]Lot // all lots of a food
 	Picture *Picture         // kept; without data, thrown away
 }
@@ -96,7 +96,7 @@ func (s *Store) ChangeHouse(ctx context.Context, c Change) (version int64, err e
 		}
 		version++
 		if c.Seen == 0 {
-			for _, t := range append(append([]Thing(nil), c.Things...), c.Forget...) {
+			for _, t := range c.Things {
 				var have Thing
 				err := tx.Select("version").Where("kind = ? AND id = ?", t.Kind, t.ID).Take(&have).Error
 				if err != nil && !errors.Is(err, gorm.ErrRecordNotFound) {
@@ -114,11 +114,6 @@ func (s *Store) ChangeHouse(ctx context.Context, c Change) (version int64, err e
 		}
 		if len(things) > 0 {
 			if err := tx.Clauses(clause.OnConflict{UpdateAll: true}).CreateInBatches(things, 400).Error; err != nil {
-				return err
-			}
-		}
-		for _, t := range c.Forget {
-			if err := tx.Where("kind = ? AND id = ?", t.Kind, t.ID).Delete(&Thing{}).Error; err != nil {
 				return err
 			}
 		}
@@ -170,4 +165,11 @@ func (s *Store) Picture(ctx context.Context, food string) (Picture, error) {
 		return p, ErrNotFound
 	}
 	return p, down(err)
+}
+
+// HasPicture reports whether a photograph of a food is kept.
+func (s *Store) HasPicture(ctx context.Context, food string) (bool, error) {
+	var n int64
+	err := s.db.WithContext(ctx).Model(&Picture{}).Where("food = ?", food).Count(&n).Error
+	return n > 0, down(err)
 }

@@ -33,12 +33,17 @@ func readInput() ([]byte, error) {
 	return b, nil
 }
 
-func readTray(larder *food.Larder) (*tray.Tray, error) {
+// readTray reads the tray on standard input, and the larder it was planned with.
+func readTray() (*tray.Tray, *food.Larder, error) {
 	b, err := readInput()
 	if err != nil {
-		return nil, err
+		return nil, nil, err
 	}
-	return tray.Read(b, larder)
+	t, err := tray.Read(b, food.BuiltIn())
+	if err != nil {
+		return nil, nil, err
+	}
+	return t, t.Larder(food.BuiltIn()), nil
 }
 
 func writeJSON(v any) error {
@@ -80,8 +85,7 @@ func arrangeCommand() *cobra.Command {
 	var o arrange.Options
 	c := &cobra.Command{Use: "arrange", Short: "Lay the tray on standard input", Args: noArgs,
 		RunE: func(cmd *cobra.Command, _ []string) error {
-			larder := food.BuiltIn()
-			t, err := readTray(larder)
+			t, larder, err := readTray()
 			if err != nil {
 				return err
 			}
@@ -109,8 +113,7 @@ func arrangeCommand() *cobra.Command {
 
 func reviewCommand() *cobra.Command {
 	return &cobra.Command{Use: "review", Short: "Judge the tray on standard input", Args: noArgs, RunE: func(*cobra.Command, []string) error {
-		larder := food.BuiltIn()
-		t, err := readTray(larder)
+		t, larder, err := readTray()
 		if err != nil {
 			return err
 		}
@@ -125,8 +128,7 @@ func exportCommand() *cobra.Command {
 			if as != "svg" {
 				return usageError{fmt.Errorf("--as takes svg, not %q", as)}
 			}
-			larder := food.BuiltIn()
-			t, err := readTray(larder)
+			t, larder, err := readTray()
 			if err != nil {
 				return err
 			}

@@ -31,6 +31,25 @@ func (c *Cabinet) With(boards []Board, vessels []Vessel) *Cabinet {
 	return out
 }
 
+// Without is the cabinet with some boards and vessels put away: they are not
+// chosen unasked any more, but a brief that names one still gets it.
+func (c *Cabinet) Without(boards, vessels map[string]bool) *Cabinet {
+	if len(boards)+len(vessels) == 0 {
+		return c
+	}
+	return &Cabinet{boards: c.boards, usual: left(c.usual, boards, boardID), vessels: left(c.vessels, vessels, vesselID)}
+}
+
+func left[T any](all []T, gone map[string]bool, id func(T) string) []T {
+	var out []T
+	for _, v := range all {
+		if !gone[id(v)] {
+			out = append(out, v)
+		}
+	}
+	return out
+}
+
 func boardID(b Board) string   { return b.ID }
 func vesselID(v Vessel) string { return v.ID }
 

@@ -179,3 +179,11 @@ func (f *Food) SurfaceColour(s Spec) string {
 	}
 	return f.Cut
 }
+
+// Blank is a food to begin with: nothing is known of it but that it lies in a
+// drift of small pieces.
+func Blank() Food {
+	return Food{Name: "New food", Category: Nut, Colour: "#b98a5a", Cut: "#b98a5a", Density: .9, Wetness: Dry, Strength: 1, Flavours: []string{"mild"}, Texture: "soft",
+		Allergens: []string{}, Diet: []string{}, Season: []int{}, Packs: []Pack{}, KeepsDays: 7, Liking: .5, Pairs: []string{},
+		Forms: []Spec{{Form: "drift", Shape: "oval", L: 20, W: 16, H: 14, MassG: 2.1, Seconds: .3, Group: 18}}}
+}

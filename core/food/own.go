@@ -30,24 +30,33 @@ func (l *Larder) Mine(own []Own) (*Larder, []error) {
 		if o.PutAway {
 			away[o.ID] = true
 		}
-		base, builtIn := l.Get(o.ID)
-		if builtIn && len(o.Document) == 0 {
-			continue
-		}
-		f, err := changed(base, o.Document)
-		if err == nil && f.ID != o.ID {
-			err = fmt.Errorf("the food is kept as %q", f.ID)
-		}
-		if err == nil {
-			err = f.Check()
-		}
+		f, differs, err := l.Made(o)
 		if err != nil {
-			faults = append(faults, fmt.Errorf("%s: %w", o.ID, err))
-			continue
+			faults = append(faults, err)
+		} else if differs {
+			foods = append(foods, f)
 		}
-		foods = append(foods, f)
 	}
-	return l.With(foods).without(away), faults
+	return l.With(foods).Without(away), faults
+}
+
+// Made is the food that an entry makes of this larder's; differs is false where
+// the food stands as it is.
+func (l *Larder) Made(o Own) (f Food, differs bool, err error) {
+	base, builtIn := l.Get(o.ID)
+	if builtIn && len(o.Document) == 0 {
+		return *base, false, nil
+	}
+	if f, err = changed(base, o.Document); err == nil && f.ID != o.ID {
+		err = fmt.Errorf("the food is kept as %q", f.ID)
+	}
+	if err == nil {
+		err = f.Check()
+	}
+	if err != nil {
+		return f, false, fmt.Errorf("%s: %w", o.ID, err)
+	}
+	return f, true, nil
 }
 
 // changed is base with the members of a document in place of its own.
@@ -118,8 +127,8 @@ func ChangedMembers(document json.RawMessage) []string {
 	return slices.Sorted(maps.Keys(members))
 }
 
-// without hides foods from All and Search; Get still finds them.
-func (l *Larder) without(ids map[string]bool) *Larder {
+// Without hides foods from All and Search; Get still finds them.
+func (l *Larder) Without(ids map[string]bool) *Larder {
 	if len(ids) == 0 {
 		return l
 	}

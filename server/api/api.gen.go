@@ -33,6 +33,51 @@ func (e FindingSeverity) Valid() bool {
 	}
 }
 
+// Defines values for ImportReportLinesWhat.
+const (
+	ImportReportLinesWhatAdded   ImportReportLinesWhat = "added"
+	ImportReportLinesWhatChanged ImportReportLinesWhat = "changed"
+	ImportReportLinesWhatRefused ImportReportLinesWhat = "refused"
+	ImportReportLinesWhatSame    ImportReportLinesWhat = "same"
+)
+
+// Valid indicates whether the value is a known member of the ImportReportLinesWhat enum.
+func (e ImportReportLinesWhat) Valid() bool {
+	switch e {
+	case ImportReportLinesWhatAdded:
+		return true
+	case ImportReportLinesWhatChanged:
+		return true
+	case ImportReportLinesWhatRefused:
+		return true
+	case ImportReportLinesWhatSame:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for ImportReportTable.
+const (
+	ImportReportTableLarder ImportReportTable = "larder"
+	ImportReportTablePacks  ImportReportTable = "packs"
+	ImportReportTableStock  ImportReportTable = "stock"
+)
+
+// Valid indicates whether the value is a known member of the ImportReportTable enum.
+func (e ImportReportTable) Valid() bool {
+	switch e {
+	case ImportReportTableLarder:
+		return true
+	case ImportReportTablePacks:
+		return true
+	case ImportReportTableStock:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for JobSummaryState.
 const (
 	Briefed JobSummaryState = "briefed"
@@ -48,6 +93,81 @@ func (e JobSummaryState) Valid() bool {
 	case Laid:
 		return true
 	case Picked:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for Mine.
+const (
+	MineBuiltIn Mine = "built-in"
+	MineChanged Mine = "changed"
+	MineOwn     Mine = "own"
+)
+
+// Valid indicates whether the value is a known member of the Mine enum.
+func (e Mine) Valid() bool {
+	switch e {
+	case MineBuiltIn:
+		return true
+	case MineChanged:
+		return true
+	case MineOwn:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for SettingsHemisphere.
+const (
+	SettingsHemisphereNorth SettingsHemisphere = "north"
+	SettingsHemisphereSouth SettingsHemisphere = "south"
+)
+
+// Valid indicates whether the value is a known member of the SettingsHemisphere enum.
+func (e SettingsHemisphere) Valid() bool {
+	switch e {
+	case SettingsHemisphereNorth:
+		return true
+	case SettingsHemisphereSouth:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for SettingsLength.
+const (
+	Cm SettingsLength = "cm"
+	In SettingsLength = "in"
+)
+
+// Valid indicates whether the value is a known member of the SettingsLength enum.
+func (e SettingsLength) Valid() bool {
+	switch e {
+	case Cm:
+		return true
+	case In:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for SettingsMass.
+const (
+	G  SettingsMass = "g"
+	Oz SettingsMass = "oz"
+)
+
+// Valid indicates whether the value is a known member of the SettingsMass enum.
+func (e SettingsMass) Valid() bool {
+	switch e {
+	case G:
+		return true
+	case Oz:
 		return true
 	default:
 		return false
@@ -75,6 +195,84 @@ func (e ArrangeParamsStyle) Valid() bool {
 	case Wheel:
 		return true
 	case Winding:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for ExportTableParamsSeparator.
+const (
+	ExportTableParamsSeparatorComma     ExportTableParamsSeparator = "comma"
+	ExportTableParamsSeparatorSemicolon ExportTableParamsSeparator = "semicolon"
+	ExportTableParamsSeparatorTab       ExportTableParamsSeparator = "tab"
+)
+
+// Valid indicates whether the value is a known member of the ExportTableParamsSeparator enum.
+func (e ExportTableParamsSeparator) Valid() bool {
+	switch e {
+	case ExportTableParamsSeparatorComma:
+		return true
+	case ExportTableParamsSeparatorSemicolon:
+		return true
+	case ExportTableParamsSeparatorTab:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for ExportTableParamsDecimal.
+const (
+	ExportTableParamsDecimalComma ExportTableParamsDecimal = "comma"
+	ExportTableParamsDecimalPoint ExportTableParamsDecimal = "point"
+)
+
+// Valid indicates whether the value is a known member of the ExportTableParamsDecimal enum.
+func (e ExportTableParamsDecimal) Valid() bool {
+	switch e {
+	case ExportTableParamsDecimalComma:
+		return true
+	case ExportTableParamsDecimalPoint:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for ExportTableParamsTable.
+const (
+	ExportTableParamsTableLarder ExportTableParamsTable = "larder"
+	ExportTableParamsTablePacks  ExportTableParamsTable = "packs"
+	ExportTableParamsTableStock  ExportTableParamsTable = "stock"
+)
+
+// Valid indicates whether the value is a known member of the ExportTableParamsTable enum.
+func (e ExportTableParamsTable) Valid() bool {
+	switch e {
+	case ExportTableParamsTableLarder:
+		return true
+	case ExportTableParamsTablePacks:
+		return true
+	case ExportTableParamsTableStock:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for SearchLarderParamsHemisphere.
+const (
+	SearchLarderParamsHemisphereNorth SearchLarderParamsHemisphere = "north"
+	SearchLarderParamsHemisphereSouth SearchLarderParamsHemisphere = "south"
+)
+
+// Valid indicates whether the value is a known member of the SearchLarderParamsHemisphere enum.
+func (e SearchLarderParamsHemisphere) Valid() bool {
+	switch e {
+	case SearchLarderParamsHemisphereNorth:
+		return true
+	case SearchLarderParamsHemisphereSouth:
 		return true
 	default:
 		return false
@@ -120,8 +318,35 @@ type BoardCard struct {
 	WidthMm  float64 `json:"width_mm"`
 }
 
+// BoardDocument One board, docs/formats/tray.schema.json#/$defs/board, or a board's shape and size
+type BoardDocument = Document
+
+// BoardDrawn defines model for BoardDrawn.
+type BoardDrawn struct {
+	AreaCm2 float64 `json:"area_cm2"`
+
+	// Board One board, docs/formats/tray.schema.json#/$defs/board, or a board's shape and size
+	Board BoardDocument `json:"board"`
+
+	// Guests for how many a nibble fits
+	Guests  int      `json:"guests"`
+	Mine    Mine     `json:"mine"`
+	PutAway bool     `json:"put_away"`
+	Says    []string `json:"says"`
+
+	// Svg only when one board is asked for
+	Svg     string `json:"svg"`
+	Version int64  `json:"version"`
+}
+
 // BriefDocument A brief, docs/formats/tray.schema.json#/$defs/brief
 type BriefDocument = Document
+
+// Cabinet defines model for Cabinet.
+type Cabinet struct {
+	Boards  []BoardDrawn `json:"boards"`
+	Vessels []VesselPage `json:"vessels"`
+}
 
 // Choice defines model for Choice.
 type Choice struct {
@@ -205,11 +430,116 @@ type Food struct {
 	Texture         string  `json:"texture"`
 }
 
+// FoodCard defines model for FoodCard.
+type FoodCard struct {
+	Category string   `json:"category"`
+	Colour   string   `json:"colour"`
+	Cut      string   `json:"cut"`
+	Forms    []string `json:"forms"`
+	Id       string   `json:"id"`
+	InSeason bool     `json:"in_season"`
+	Mine     Mine     `json:"mine"`
+	Name     string   `json:"name"`
+	OnHandG  float64  `json:"on_hand_g"`
+
+	// Version changes whenever its drawing may
+	Version string `json:"version"`
+}
+
+// FoodDocument One food, docs/formats/tray.schema.json#/$defs/food
+type FoodDocument = Document
+
+// FoodPage defines model for FoodPage.
+type FoodPage struct {
+	// Changed members that differ from the built-in food
+	Changed     []string  `json:"changed"`
+	ClashesWith []Partner `json:"clashes_with"`
+	Diets       []string  `json:"diets"`
+
+	// Food One food, docs/formats/tray.schema.json#/$defs/food
+	Food  FoodDocument `json:"food"`
+	Forms []struct {
+		Form  string `json:"form"`
+		Group int    `json:"group"`
+		Says  string `json:"says"`
+	} `json:"forms"`
+	Glasses []struct {
+		Mm   float64 `json:"mm"`
+		Name string  `json:"name"`
+	} `json:"glasses"`
+	GoodWith    []Partner `json:"good_with"`
+	Mine        Mine      `json:"mine"`
+	MonthsNorth []int     `json:"months_north"`
+	MonthsSouth []int     `json:"months_south"`
+	Photo       bool      `json:"photo"`
+	PutAway     bool      `json:"put_away"`
+	Stock       []Lot     `json:"stock"`
+	Version     int64     `json:"version"`
+}
+
+// FormMeasure defines model for FormMeasure.
+type FormMeasure struct {
+	AcrossMm float64 `json:"across_mm"`
+	AreaCm2  float64 `json:"area_cm2"`
+
+	// Box x, y, width and height of the drawing in mm
+	Box      []float64 `json:"box"`
+	Form     string    `json:"form"`
+	GlassMm  *float64  `json:"glass_mm,omitempty"`
+	HeightMm float64   `json:"height_mm"`
+	Kind     string    `json:"kind"`
+	LengthMm float64   `json:"length_mm"`
+	MassG    float64   `json:"mass_g"`
+	Minutes  float64   `json:"minutes"`
+	Pieces   int       `json:"pieces"`
+	Says     string    `json:"says"`
+	Slices   *int      `json:"slices,omitempty"`
+	Svg      string    `json:"svg"`
+
+	// Vessel name of the vessel it would stand in
+	Vessel *string `json:"vessel,omitempty"`
+	Yields []struct {
+		LeftG  float64 `json:"left_g"`
+		PackG  float64 `json:"pack_g"`
+		Pieces int     `json:"pieces"`
+		Price  int     `json:"price"`
+	} `json:"yields"`
+}
+
 // Health defines model for Health.
 type Health struct {
 	Database string `json:"database"`
 	Status   string `json:"status"`
 }
+
+// ImportReport defines model for ImportReport.
+type ImportReport struct {
+	Added   int  `json:"added"`
+	Applied bool `json:"applied"`
+	Changed int  `json:"changed"`
+
+	// Ignored columns that are not known
+	Ignored []string `json:"ignored"`
+	Lines   []struct {
+		Food string                `json:"food"`
+		Line int                   `json:"line"`
+		Says string                `json:"says"`
+		What ImportReportLinesWhat `json:"what"`
+	} `json:"lines"`
+
+	// LinesLeftOut lines that change nothing and those beyond what is shown
+	LinesLeftOut int               `json:"lines_left_out"`
+	Refused      int               `json:"refused"`
+	Same         int               `json:"same"`
+	Table        ImportReportTable `json:"table"`
+	Version      int64             `json:"version"`
+}
+
+// ImportReportLinesWhat defines model for ImportReport.Lines.What.
+type ImportReportLinesWhat string
+
+// ImportReportTable defines model for ImportReport.Table.
+type ImportReportTable string
 
 // Job defines model for Job.
 type Job struct {
@@ -249,6 +579,31 @@ type Larder struct {
 	Vessels []VesselCard `json:"vessels"`
 }
 
+// Lot defines model for Lot.
+type Lot struct {
+	// BestBefore 2026-11-30, or empty
+	BestBefore string  `json:"best_before"`
+	Grams      float64 `json:"grams"`
+}
+
+// Lots defines model for Lots.
+type Lots struct {
+	Lots []Lot `json:"lots"`
+}
+
+// MainColours defines model for MainColours.
+type MainColours struct {
+	Colours []struct {
+		Hex  string  `json:"hex"`
+		Part float64 `json:"part"`
+	} `json:"colours"`
+	Height int `json:"height"`
+	Width  int `json:"width"`
+}
+
+// Mine defines model for Mine.
+type Mine string
+
 // Moves defines model for Moves.
 type Moves struct {
 	Moves []struct {
@@ -260,11 +615,32 @@ type Moves struct {
 	Revision int64 `json:"revision"`
 }
 
+// NewFood defines model for NewFood.
+type NewFood struct {
+	// From the food to copy
+	From *string `json:"from,omitempty"`
+	Name string  `json:"name"`
+}
+
 // NewJob defines model for NewJob.
 type NewJob struct {
 	// Brief A brief, docs/formats/tray.schema.json#/$defs/brief
 	Brief BriefDocument `json:"brief"`
 	Title string        `json:"title"`
+}
+
+// OutlineFound defines model for OutlineFound.
+type OutlineFound struct {
+	Drawn    *BoardDrawn `json:"drawn,omitempty"`
+	LengthMm float64     `json:"length_mm"`
+	Notes    []string    `json:"notes"`
+
+	// Physical the drawing says how large it is
+	Physical bool `json:"physical"`
+
+	// Request One board, docs/formats/tray.schema.json#/$defs/board, or a board's shape and size
+	Request BoardDocument `json:"request"`
+	WidthMm float64       `json:"width_mm"`
 }
 
 // Outlook defines model for Outlook.
@@ -287,6 +663,13 @@ type Outlook struct {
 	OffTheTray []string `json:"off_the_tray"`
 	Says       []string `json:"says"`
 	TotalG     float64  `json:"total_g"`
+}
+
+// Partner defines model for Partner.
+type Partner struct {
+	Id   string `json:"id"`
+	Name string `json:"name"`
+	Why  string `json:"why"`
 }
 
 // PrepSheet defines model for PrepSheet.
@@ -417,6 +800,35 @@ type Scene struct {
 	} `json:"drawings"`
 }
 
+// Settings defines model for Settings.
+type Settings struct {
+	// Currency ISO 4217 code, or empty for bare figures
+	Currency   string             `json:"currency"`
+	Hemisphere SettingsHemisphere `json:"hemisphere"`
+	Length     SettingsLength     `json:"length"`
+	Mass       SettingsMass       `json:"mass"`
+}
+
+// SettingsHemisphere defines model for Settings.Hemisphere.
+type SettingsHemisphere string
+
+// SettingsLength defines model for Settings.Length.
+type SettingsLength string
+
+// SettingsMass defines model for Settings.Mass.
+type SettingsMass string
+
+// Shelves defines model for Shelves.
+type Shelves struct {
+	Shelves []struct {
+		Category string     `json:"category"`
+		Foods    []FoodCard `json:"foods"`
+		Total    int        `json:"total"`
+	} `json:"shelves"`
+	Total   int   `json:"total"`
+	Version int64 `json:"version"`
+}
+
 // TrayDocument A tray file, docs/formats/tray.schema.json
 type TrayDocument = Document
 
@@ -428,11 +840,31 @@ type VesselCard struct {
 	Name       string  `json:"name"`
 }
 
+// VesselDocument One vessel, docs/formats/tray.schema.json#/$defs/vessel
+type VesselDocument = Document
+
+// VesselPage defines model for VesselPage.
+type VesselPage struct {
+	AcrossMm float64 `json:"across_mm"`
+	Mine     Mine    `json:"mine"`
+	PutAway  bool    `json:"put_away"`
+	Version  int64   `json:"version"`
+
+	// Vessel One vessel, docs/formats/tray.schema.json#/$defs/vessel
+	Vessel VesselDocument `json:"vessel"`
+}
+
 // IfMatch defines model for IfMatch.
 type IfMatch = string
 
+// IfVersion defines model for IfVersion.
+type IfVersion = string
+
 // JobId defines model for JobId.
 type JobId = string
+
+// ThingId defines model for ThingId.
+type ThingId = string
 
 // ArrangeParams defines parameters for Arrange.
 type ArrangeParams struct {
@@ -444,9 +876,44 @@ type ArrangeParams struct {
 // ArrangeParamsStyle defines parameters for Arrange.
 type ArrangeParamsStyle string
 
+// ReadOutlineParams defines parameters for ReadOutline.
+type ReadOutlineParams struct {
+	// LengthMm real length of the longer side; left out, as the drawing says
+	LengthMm *float64 `form:"length_mm,omitempty" json:"length_mm,omitempty"`
+}
+
+// SaveBoardParams defines parameters for SaveBoard.
+type SaveBoardParams struct {
+	// IfMatch The version this change was made from, 0 for something new
+	IfMatch IfVersion `json:"If-Match"`
+}
+
+// BoardPictureParams defines parameters for BoardPicture.
+type BoardPictureParams struct {
+	// V Version, so that browsers keep the drawing
+	V *string `form:"v,omitempty" json:"v,omitempty"`
+}
+
+// SaveFoodParams defines parameters for SaveFood.
+type SaveFoodParams struct {
+	// IfMatch The version this change was made from, 0 for something new
+	IfMatch IfVersion `json:"If-Match"`
+}
+
+// MeasureFormParams defines parameters for MeasureForm.
+type MeasureFormParams struct {
+	Pieces *int `form:"pieces,omitempty" json:"pieces,omitempty"`
+
+	// Glass rim of the glass a rosette is lapped round
+	Glass *float64 `form:"glass,omitempty" json:"glass,omitempty"`
+}
+
 // FoodPictureParams defines parameters for FoodPicture.
 type FoodPictureParams struct {
 	Form *string `form:"form,omitempty" json:"form,omitempty"`
+
+	// V Version, so that browsers keep the drawing
+	V *string `form:"v,omitempty" json:"v,omitempty"`
 }
 
 // SaveJobParams defines parameters for SaveJob.
@@ -476,14 +943,90 @@ type UndoParams struct {
 	IfMatch IfMatch `json:"If-Match"`
 }
 
+// ExportTableParams defines parameters for ExportTable.
+type ExportTableParams struct {
+	Separator *ExportTableParamsSeparator `form:"separator,omitempty" json:"separator,omitempty"`
+	Decimal   *ExportTableParamsDecimal   `form:"decimal,omitempty" json:"decimal,omitempty"`
+}
+
+// ExportTableParamsSeparator defines parameters for ExportTable.
+type ExportTableParamsSeparator string
+
+// ExportTableParamsDecimal defines parameters for ExportTable.
+type ExportTableParamsDecimal string
+
+// ExportTableParamsTable defines parameters for ExportTable.
+type ExportTableParamsTable string
+
+// ImportTableParams defines parameters for ImportTable.
+type ImportTableParams struct {
+	Apply *bool `form:"apply,omitempty" json:"apply,omitempty"`
+
+	// Version the version the report was made from
+	Version *int64 `form:"version,omitempty" json:"version,omitempty"`
+}
+
+// SearchLarderParams defines parameters for SearchLarder.
+type SearchLarderParams struct {
+	Text     *string `form:"text,omitempty" json:"text,omitempty"`
+	Category *string `form:"category,omitempty" json:"category,omitempty"`
+	Colour   *string `form:"colour,omitempty" json:"colour,omitempty"`
+
+	// Month in season then
+	Month      *int                          `form:"month,omitempty" json:"month,omitempty"`
+	Hemisphere *SearchLarderParamsHemisphere `form:"hemisphere,omitempty" json:"hemisphere,omitempty"`
+
+	// Without allergens and diet words, parted by commas
+	Without  *string `form:"without,omitempty" json:"without,omitempty"`
+	Milk     *string `form:"milk,omitempty" json:"milk,omitempty"`
+	Firmness *string `form:"firmness,omitempty" json:"firmness,omitempty"`
+	Form     *string `form:"form,omitempty" json:"form,omitempty"`
+
+	// PutAway those put away instead
+	PutAway *bool `form:"put_away,omitempty" json:"put_away,omitempty"`
+
+	// PerShelf at most so many foods of each category
+	PerShelf *int `form:"per_shelf,omitempty" json:"per_shelf,omitempty"`
+}
+
+// SearchLarderParamsHemisphere defines parameters for SearchLarder.
+type SearchLarderParamsHemisphere string
+
+// SaveVesselParams defines parameters for SaveVessel.
+type SaveVesselParams struct {
+	// IfMatch The version this change was made from, 0 for something new
+	IfMatch IfVersion `json:"If-Match"`
+}
+
+// VesselPictureParams defines parameters for VesselPicture.
+type VesselPictureParams struct {
+	// V Version, so that browsers keep the drawing
+	V *string `form:"v,omitempty" json:"v,omitempty"`
+}
+
 // ArrangeJSONRequestBody defines body for Arrange for application/json ContentType.
 type ArrangeJSONRequestBody = TrayDocument
 
 // BasketJSONRequestBody defines body for Basket for application/json ContentType.
 type BasketJSONRequestBody = TrayDocument
 
+// MakeBoardJSONRequestBody defines body for MakeBoard for application/json ContentType.
+type MakeBoardJSONRequestBody = BoardDocument
+
+// SaveBoardJSONRequestBody defines body for SaveBoard for application/json ContentType.
+type SaveBoardJSONRequestBody = BoardDocument
+
 // ChoiceJSONRequestBody defines body for Choice for application/json ContentType.
 type ChoiceJSONRequestBody = BriefDocument
+
+// CreateFoodJSONRequestBody defines body for CreateFood for application/json ContentType.
+type CreateFoodJSONRequestBody = NewFood
+
+// SaveFoodJSONRequestBody defines body for SaveFood for application/json ContentType.
+type SaveFoodJSONRequestBody = FoodDocument
+
+// SaveStockJSONRequestBody defines body for SaveStock for application/json ContentType.
+type SaveStockJSONRequestBody = Lots
 
 // CreateJobJSONRequestBody defines body for CreateJob for application/json ContentType.
 type CreateJobJSONRequestBody = NewJob
@@ -515,6 +1058,12 @@ type ReviewJSONRequestBody = TrayDocument
 // SceneJSONRequestBody defines body for Scene for application/json ContentType.
 type SceneJSONRequestBody = TrayDocument
 
+// SaveSettingsJSONRequestBody defines body for SaveSettings for application/json ContentType.
+type SaveSettingsJSONRequestBody = Settings
+
+// SaveVesselJSONRequestBody defines body for SaveVessel for application/json ContentType.
+type SaveVesselJSONRequestBody = VesselDocument
+
 // ServerInterface represents all server handlers.
 type ServerInterface interface {
 	// Arrange Lay a tray; lines of JSON come as better layouts are found, close the connection to stop
@@ -523,12 +1072,69 @@ type ServerInterface interface {
 	// Basket Amounts, packs and money of a tray
 	// (POST /api/v1/basket)
 	Basket(c *gin.Context)
+	// Boards Boards and vessels with their measures
+	// (GET /api/v1/boards)
+	Boards(c *gin.Context)
+	// MakeBoard The board of a shape and size, to look at; it is not kept
+	// (POST /api/v1/boards)
+	MakeBoard(c *gin.Context)
+	// ReadOutline The board in an SVG drawing
+	// (POST /api/v1/boards/outline)
+	ReadOutline(c *gin.Context, params ReadOutlineParams)
+	// PutBoardAway Put a board away; trays that use it keep it
+	// (DELETE /api/v1/boards/{id})
+	PutBoardAway(c *gin.Context, id ThingId)
+	// SaveBoard Keep a board of one's own
+	// (PUT /api/v1/boards/{id})
+	SaveBoard(c *gin.Context, id ThingId, params SaveBoardParams)
+	// BoardPicture A board drawn to scale
+	// (GET /api/v1/boards/{id}/picture.svg)
+	BoardPicture(c *gin.Context, id ThingId, params BoardPictureParams)
+	// TakeBoardOut Take a board out again
+	// (POST /api/v1/boards/{id}/take-out)
+	TakeBoardOut(c *gin.Context, id ThingId)
 	// Choice The foods a brief comes to, why, and how balanced they are
 	// (POST /api/v1/choice)
 	Choice(c *gin.Context)
+	// MainColours The main colours of a picture, which is not kept
+	// (POST /api/v1/colours)
+	MainColours(c *gin.Context)
+	// CreateFood A food of one's own, as a copy or new
+	// (POST /api/v1/foods)
+	CreateFood(c *gin.Context)
+	// PutFoodAway Put a food away; trays that use it keep it, and it can be taken out again
+	// (DELETE /api/v1/foods/{id})
+	PutFoodAway(c *gin.Context, id ThingId)
+	// FoodPage Everything that is known of a food
+	// (GET /api/v1/foods/{id})
+	FoodPage(c *gin.Context, id ThingId)
+	// SaveFood Keep a food as it is given; of a built-in one only what differs is kept
+	// (PUT /api/v1/foods/{id})
+	SaveFood(c *gin.Context, id ThingId, params SaveFoodParams)
+	// MeasureForm What a food in a form comes to, and its drawing in mm
+	// (GET /api/v1/foods/{id}/forms/{form})
+	MeasureForm(c *gin.Context, id ThingId, form string, params MeasureFormParams)
+	// HandFoodBack Give up the changes to a built-in food
+	// (POST /api/v1/foods/{id}/hand-back)
+	HandFoodBack(c *gin.Context, id ThingId)
+	// DropFoodPhoto Throw the photograph away
+	// (DELETE /api/v1/foods/{id}/photo)
+	DropFoodPhoto(c *gin.Context, id ThingId)
+	// FoodPhoto The photograph that was kept of a food
+	// (GET /api/v1/foods/{id}/photo)
+	FoodPhoto(c *gin.Context, id ThingId)
+	// KeepFoodPhoto Keep a photograph of a food, made small
+	// (PUT /api/v1/foods/{id}/photo)
+	KeepFoodPhoto(c *gin.Context, id ThingId)
 	// FoodPicture A drawn portion of a food
 	// (GET /api/v1/foods/{id}/picture.svg)
 	FoodPicture(c *gin.Context, id string, params FoodPictureParams)
+	// SaveStock What the cupboard holds of a food
+	// (PUT /api/v1/foods/{id}/stock)
+	SaveStock(c *gin.Context, id ThingId)
+	// TakeFoodOut Take a food out again
+	// (POST /api/v1/foods/{id}/take-out)
+	TakeFoodOut(c *gin.Context, id ThingId)
 	// ListJobs Coming jobs in time order
 	// (GET /api/v1/jobs)
 	ListJobs(c *gin.Context)
@@ -565,6 +1171,15 @@ type ServerInterface interface {
 	// Larder Foods, boards and vessels
 	// (GET /api/v1/larder)
 	Larder(c *gin.Context)
+	// ExportTable The larder, packs or stock as CSV
+	// (GET /api/v1/larder/export/{table})
+	ExportTable(c *gin.Context, table ExportTableParamsTable, params ExportTableParams)
+	// ImportTable What a CSV file would change, or, with apply, the change itself, whole or not at all
+	// (POST /api/v1/larder/import)
+	ImportTable(c *gin.Context, params ImportTableParams)
+	// SearchLarder Foods on their shelves, narrowed down
+	// (GET /api/v1/larder/search)
+	SearchLarder(c *gin.Context, params SearchLarderParams)
 	// Outlook What follows from a brief
 	// (POST /api/v1/outlook)
 	Outlook(c *gin.Context)
@@ -586,6 +1201,24 @@ type ServerInterface interface {
 	// Scene A tray as drawings to place
 	// (POST /api/v1/scene)
 	Scene(c *gin.Context)
+	// Settings Units, currency and hemisphere
+	// (GET /api/v1/settings)
+	Settings(c *gin.Context)
+	// SaveSettings Keep units, currency and hemisphere
+	// (PUT /api/v1/settings)
+	SaveSettings(c *gin.Context)
+	// PutVesselAway Put a vessel away; trays that use it keep it
+	// (DELETE /api/v1/vessels/{id})
+	PutVesselAway(c *gin.Context, id ThingId)
+	// SaveVessel Keep a vessel of one's own
+	// (PUT /api/v1/vessels/{id})
+	SaveVessel(c *gin.Context, id ThingId, params SaveVesselParams)
+	// VesselPicture A vessel drawn to scale, empty
+	// (GET /api/v1/vessels/{id}/picture.svg)
+	VesselPicture(c *gin.Context, id ThingId, params VesselPictureParams)
+	// TakeVesselOut Take a vessel out again
+	// (POST /api/v1/vessels/{id}/take-out)
+	TakeVesselOut(c *gin.Context, id ThingId)
 	// Health Whether the server and its database answer
 	// (GET /healthz)
 	Health(c *gin.Context)
@@ -656,6 +1289,197 @@ func (siw *ServerInterfaceWrapper) Basket(c *gin.Context) {
 	siw.Handler.Basket(c)
 }
 
+// Boards operation middleware
+func (siw *ServerInterfaceWrapper) Boards(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Boards(c)
+}
+
+// MakeBoard operation middleware
+func (siw *ServerInterfaceWrapper) MakeBoard(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.MakeBoard(c)
+}
+
+// ReadOutline operation middleware
+func (siw *ServerInterfaceWrapper) ReadOutline(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params ReadOutlineParams
+
+	// ------------- Optional query parameter "length_mm" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "length_mm", c.Request.URL.Query(), &params.LengthMm, runtime.BindQueryParameterOptions{Type: "number", Format: "double"})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter length_mm: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.ReadOutline(c, params)
+}
+
+// PutBoardAway operation middleware
+func (siw *ServerInterfaceWrapper) PutBoardAway(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.PutBoardAway(c, id)
+}
+
+// SaveBoard operation middleware
+func (siw *ServerInterfaceWrapper) SaveBoard(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params SaveBoardParams
+
+	headers := c.Request.Header
+
+	// ------------- Required header parameter "If-Match" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("If-Match")]; found {
+		var IfMatch IfVersion
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandler(c, fmt.Errorf("Expected one value for If-Match, got %d", n), http.StatusBadRequest)
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "If-Match", valueList[0], &IfMatch, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: true, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter If-Match: %w", err), http.StatusBadRequest)
+			return
+		}
+
+		params.IfMatch = IfMatch
+
+	} else {
+		siw.ErrorHandler(c, fmt.Errorf("Header parameter If-Match is required, but not found"), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.SaveBoard(c, id, params)
+}
+
+// BoardPicture operation middleware
+func (siw *ServerInterfaceWrapper) BoardPicture(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params BoardPictureParams
+
+	// ------------- Optional query parameter "v" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "v", c.Request.URL.Query(), &params.V, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter v: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.BoardPicture(c, id, params)
+}
+
+// TakeBoardOut operation middleware
+func (siw *ServerInterfaceWrapper) TakeBoardOut(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.TakeBoardOut(c, id)
+}
+
 // Choice operation middleware
 func (siw *ServerInterfaceWrapper) Choice(c *gin.Context) {
 
@@ -667,6 +1491,287 @@ func (siw *ServerInterfaceWrapper) Choice(c *gin.Context) {
 	}
 
 	siw.Handler.Choice(c)
+}
+
+// MainColours operation middleware
+func (siw *ServerInterfaceWrapper) MainColours(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.MainColours(c)
+}
+
+// CreateFood operation middleware
+func (siw *ServerInterfaceWrapper) CreateFood(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.CreateFood(c)
+}
+
+// PutFoodAway operation middleware
+func (siw *ServerInterfaceWrapper) PutFoodAway(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.PutFoodAway(c, id)
+}
+
+// FoodPage operation middleware
+func (siw *ServerInterfaceWrapper) FoodPage(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.FoodPage(c, id)
+}
+
+// SaveFood operation middleware
+func (siw *ServerInterfaceWrapper) SaveFood(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params SaveFoodParams
+
+	headers := c.Request.Header
+
+	// ------------- Required header parameter "If-Match" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("If-Match")]; found {
+		var IfMatch IfVersion
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandler(c, fmt.Errorf("Expected one value for If-Match, got %d", n), http.StatusBadRequest)
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "If-Match", valueList[0], &IfMatch, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: true, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter If-Match: %w", err), http.StatusBadRequest)
+			return
+		}
+
+		params.IfMatch = IfMatch
+
+	} else {
+		siw.ErrorHandler(c, fmt.Errorf("Header parameter If-Match is required, but not found"), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.SaveFood(c, id, params)
+}
+
+// MeasureForm operation middleware
+func (siw *ServerInterfaceWrapper) MeasureForm(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Path parameter "form" -------------
+	var form string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "form", c.Param("form"), &form, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter form: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params MeasureFormParams
+
+	// ------------- Optional query parameter "pieces" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "pieces", c.Request.URL.Query(), &params.Pieces, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter pieces: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "glass" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "glass", c.Request.URL.Query(), &params.Glass, runtime.BindQueryParameterOptions{Type: "number", Format: "double"})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter glass: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.MeasureForm(c, id, form, params)
+}
+
+// HandFoodBack operation middleware
+func (siw *ServerInterfaceWrapper) HandFoodBack(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.HandFoodBack(c, id)
+}
+
+// DropFoodPhoto operation middleware
+func (siw *ServerInterfaceWrapper) DropFoodPhoto(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.DropFoodPhoto(c, id)
+}
+
+// FoodPhoto operation middleware
+func (siw *ServerInterfaceWrapper) FoodPhoto(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.FoodPhoto(c, id)
+}
+
+// KeepFoodPhoto operation middleware
+func (siw *ServerInterfaceWrapper) KeepFoodPhoto(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.KeepFoodPhoto(c, id)
 }
 
 // FoodPicture operation middleware
@@ -695,6 +1800,14 @@ func (siw *ServerInterfaceWrapper) FoodPicture(c *gin.Context) {
 		return
 	}
 
+	// ------------- Optional query parameter "v" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "v", c.Request.URL.Query(), &params.V, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter v: %w", err), http.StatusBadRequest)
+		return
+	}
+
 	for _, middleware := range siw.HandlerMiddlewares {
 		middleware(c)
 		if c.IsAborted() {
@@ -703,6 +1816,56 @@ func (siw *ServerInterfaceWrapper) FoodPicture(c *gin.Context) {
 	}
 
 	siw.Handler.FoodPicture(c, id, params)
+}
+
+// SaveStock operation middleware
+func (siw *ServerInterfaceWrapper) SaveStock(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.SaveStock(c, id)
+}
+
+// TakeFoodOut operation middleware
+func (siw *ServerInterfaceWrapper) TakeFoodOut(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.TakeFoodOut(c, id)
 }
 
 // ListJobs operation middleware
@@ -1069,6 +2232,192 @@ func (siw *ServerInterfaceWrapper) Larder(c *gin.Context) {
 	siw.Handler.Larder(c)
 }
 
+// ExportTable operation middleware
+func (siw *ServerInterfaceWrapper) ExportTable(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "table" -------------
+	var table ExportTableParamsTable
+
+	err = runtime.BindStyledParameterWithOptions("simple", "table", c.Param("table"), &table, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter table: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params ExportTableParams
+
+	// ------------- Optional query parameter "separator" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "separator", c.Request.URL.Query(), &params.Separator, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter separator: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "decimal" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "decimal", c.Request.URL.Query(), &params.Decimal, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter decimal: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.ExportTable(c, table, params)
+}
+
+// ImportTable operation middleware
+func (siw *ServerInterfaceWrapper) ImportTable(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params ImportTableParams
+
+	// ------------- Optional query parameter "apply" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "apply", c.Request.URL.Query(), &params.Apply, runtime.BindQueryParameterOptions{Type: "boolean", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter apply: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "version" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "version", c.Request.URL.Query(), &params.Version, runtime.BindQueryParameterOptions{Type: "integer", Format: "int64"})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter version: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.ImportTable(c, params)
+}
+
+// SearchLarder operation middleware
+func (siw *ServerInterfaceWrapper) SearchLarder(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params SearchLarderParams
+
+	// ------------- Optional query parameter "text" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "text", c.Request.URL.Query(), &params.Text, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter text: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "category" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "category", c.Request.URL.Query(), &params.Category, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter category: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "colour" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "colour", c.Request.URL.Query(), &params.Colour, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter colour: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "month" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "month", c.Request.URL.Query(), &params.Month, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter month: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "hemisphere" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "hemisphere", c.Request.URL.Query(), &params.Hemisphere, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter hemisphere: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "without" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "without", c.Request.URL.Query(), &params.Without, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter without: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "milk" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "milk", c.Request.URL.Query(), &params.Milk, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter milk: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "firmness" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "firmness", c.Request.URL.Query(), &params.Firmness, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter firmness: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "form" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "form", c.Request.URL.Query(), &params.Form, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter form: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "put_away" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "put_away", c.Request.URL.Query(), &params.PutAway, runtime.BindQueryParameterOptions{Type: "boolean", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter put_away: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "per_shelf" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "per_shelf", c.Request.URL.Query(), &params.PerShelf, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter per_shelf: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.SearchLarder(c, params)
+}
+
 // Outlook operation middleware
 func (siw *ServerInterfaceWrapper) Outlook(c *gin.Context) {
 
@@ -1160,6 +2509,170 @@ func (siw *ServerInterfaceWrapper) Scene(c *gin.Context) {
 	siw.Handler.Scene(c)
 }
 
+// Settings operation middleware
+func (siw *ServerInterfaceWrapper) Settings(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Settings(c)
+}
+
+// SaveSettings operation middleware
+func (siw *ServerInterfaceWrapper) SaveSettings(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.SaveSettings(c)
+}
+
+// PutVesselAway operation middleware
+func (siw *ServerInterfaceWrapper) PutVesselAway(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.PutVesselAway(c, id)
+}
+
+// SaveVessel operation middleware
+func (siw *ServerInterfaceWrapper) SaveVessel(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params SaveVesselParams
+
+	headers := c.Request.Header
+
+	// ------------- Required header parameter "If-Match" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("If-Match")]; found {
+		var IfMatch IfVersion
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandler(c, fmt.Errorf("Expected one value for If-Match, got %d", n), http.StatusBadRequest)
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "If-Match", valueList[0], &IfMatch, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: true, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter If-Match: %w", err), http.StatusBadRequest)
+			return
+		}
+
+		params.IfMatch = IfMatch
+
+	} else {
+		siw.ErrorHandler(c, fmt.Errorf("Header parameter If-Match is required, but not found"), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.SaveVessel(c, id, params)
+}
+
+// VesselPicture operation middleware
+func (siw *ServerInterfaceWrapper) VesselPicture(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params VesselPictureParams
+
+	// ------------- Optional query parameter "v" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "v", c.Request.URL.Query(), &params.V, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter v: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.VesselPicture(c, id, params)
+}
+
+// TakeVesselOut operation middleware
+func (siw *ServerInterfaceWrapper) TakeVesselOut(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.TakeVesselOut(c, id)
+}
+
 // Health operation middleware
 func (siw *ServerInterfaceWrapper) Health(c *gin.Context) {
 
@@ -1224,4 +2737,32 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.POST(options.BaseURL+"/api/v1/scene", wrapper.Scene)
 	router.POST(options.BaseURL+"/api/v1/basket", wrapper.Basket)
 	router.POST(options.BaseURL+"/api/v1/prep", wrapper.Prep)
+	router.GET(options.BaseURL+"/api/v1/settings", wrapper.Settings)
+	router.PUT(options.BaseURL+"/api/v1/settings", wrapper.SaveSettings)
+	router.GET(options.BaseURL+"/api/v1/larder/search", wrapper.SearchLarder)
+	router.GET(options.BaseURL+"/api/v1/larder/export/:table", wrapper.ExportTable)
+	router.POST(options.BaseURL+"/api/v1/larder/import", wrapper.ImportTable)
+	router.POST(options.BaseURL+"/api/v1/foods", wrapper.CreateFood)
+	router.DELETE(options.BaseURL+"/api/v1/foods/:id", wrapper.PutFoodAway)
+	router.GET(options.BaseURL+"/api/v1/foods/:id", wrapper.FoodPage)
+	router.PUT(options.BaseURL+"/api/v1/foods/:id", wrapper.SaveFood)
+	router.POST(options.BaseURL+"/api/v1/foods/:id/take-out", wrapper.TakeFoodOut)
+	router.POST(options.BaseURL+"/api/v1/foods/:id/hand-back", wrapper.HandFoodBack)
+	router.PUT(options.BaseURL+"/api/v1/foods/:id/stock", wrapper.SaveStock)
+	router.GET(options.BaseURL+"/api/v1/foods/:id/forms/:form", wrapper.MeasureForm)
+	router.DELETE(options.BaseURL+"/api/v1/foods/:id/photo", wrapper.DropFoodPhoto)
+	router.GET(options.BaseURL+"/api/v1/foods/:id/photo", wrapper.FoodPhoto)
+	router.PUT(options.BaseURL+"/api/v1/foods/:id/photo", wrapper.KeepFoodPhoto)
+	router.POST(options.BaseURL+"/api/v1/colours", wrapper.MainColours)
+	router.GET(options.BaseURL+"/api/v1/boards", wrapper.Boards)
+	router.POST(options.BaseURL+"/api/v1/boards", wrapper.MakeBoard)
+	router.POST(options.BaseURL+"/api/v1/boards/outline", wrapper.ReadOutline)
+	router.DELETE(options.BaseURL+"/api/v1/boards/:id", wrapper.PutBoardAway)
+	router.PUT(options.BaseURL+"/api/v1/boards/:id", wrapper.SaveBoard)
+	router.POST(options.BaseURL+"/api/v1/boards/:id/take-out", wrapper.TakeBoardOut)
+	router.GET(options.BaseURL+"/api/v1/boards/:id/picture.svg", wrapper.BoardPicture)
+	router.DELETE(options.BaseURL+"/api/v1/vessels/:id", wrapper.PutVesselAway)
+	router.PUT(options.BaseURL+"/api/v1/vessels/:id", wrapper.SaveVessel)
+	router.POST(options.BaseURL+"/api/v1/vessels/:id/take-out", wrapper.TakeVesselOut)
+	router.GET(options.BaseURL+"/api/v1/vessels/:id/picture.svg", wrapper.VesselPicture)
 }

@@ -9,7 +9,8 @@ CREATE TABLE things (
   put_away   BOOLEAN      NOT NULL DEFAULT FALSE,
   version    BIGINT       NOT NULL,
   updated_at DATETIME(3)  NOT NULL,
-  PRIMARY KEY (kind, id)
+  PRIMARY KEY (kind, id),
+  KEY things_by_version (version)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci;
 
 -- What stands in the cupboard: grams of a food, good until a day or for as long as it keeps.

@@ -387,6 +387,379 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Units, currency and hemisphere */
+        get: operations["settings"];
+        /** Keep units, currency and hemisphere */
+        put: operations["saveSettings"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/larder/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Foods on their shelves, narrowed down */
+        get: operations["searchLarder"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/larder/export/{table}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The larder, packs or stock as CSV */
+        get: operations["exportTable"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/larder/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a CSV file would change, or, with apply, the change itself, whole or not at all */
+        post: operations["importTable"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/foods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A food of one's own, as a copy or new */
+        post: operations["createFood"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/foods/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        /** Everything that is known of a food */
+        get: operations["foodPage"];
+        /** Keep a food as it is given; of a built-in one only what differs is kept */
+        put: operations["saveFood"];
+        post?: never;
+        /** Put a food away; trays that use it keep it, and it can be taken out again */
+        delete: operations["putFoodAway"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/foods/{id}/take-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a food out again */
+        post: operations["takeFoodOut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/foods/{id}/hand-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Give up the changes to a built-in food */
+        post: operations["handFoodBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/foods/{id}/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** What the cupboard holds of a food */
+        put: operations["saveStock"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/foods/{id}/forms/{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+                form: string;
+            };
+            cookie?: never;
+        };
+        /** What a food in a form comes to, and its drawing in mm */
+        get: operations["measureForm"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/foods/{id}/photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        /** The photograph that was kept of a food */
+        get: operations["foodPhoto"];
+        /** Keep a photograph of a food, made small */
+        put: operations["keepFoodPhoto"];
+        post?: never;
+        /** Throw the photograph away */
+        delete: operations["dropFoodPhoto"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/colours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The main colours of a picture, which is not kept */
+        post: operations["mainColours"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/boards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Boards and vessels with their measures */
+        get: operations["boards"];
+        put?: never;
+        /** The board of a shape and size, to look at; it is not kept */
+        post: operations["makeBoard"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/boards/outline": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The board in an SVG drawing */
+        post: operations["readOutline"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/boards/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a board of one's own */
+        put: operations["saveBoard"];
+        post?: never;
+        /** Put a board away; trays that use it keep it */
+        delete: operations["putBoardAway"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/boards/{id}/take-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a board out again */
+        post: operations["takeBoardOut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/boards/{id}/picture.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        /** A board drawn to scale */
+        get: operations["boardPicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/vessels/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a vessel of one's own */
+        put: operations["saveVessel"];
+        post?: never;
+        /** Put a vessel away; trays that use it keep it */
+        delete: operations["putVesselAway"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/vessels/{id}/take-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a vessel out again */
+        post: operations["takeVesselOut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/vessels/{id}/picture.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        /** A vessel drawn to scale, empty */
+        get: operations["vesselPicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -397,6 +770,196 @@ export interface components {
         BriefDocument: Record<string, never>;
         /** @description One element of a tray file, docs/formats/tray.schema.json#/$defs/element */
         ElementDocument: Record<string, never>;
+        /** @description One food, docs/formats/tray.schema.json#/$defs/food */
+        FoodDocument: Record<string, never>;
+        /** @description One board, docs/formats/tray.schema.json#/$defs/board, or a board's shape and size */
+        BoardDocument: Record<string, never>;
+        /** @description One vessel, docs/formats/tray.schema.json#/$defs/vessel */
+        VesselDocument: Record<string, never>;
+        Settings: {
+            /** @enum {string} */
+            length: "cm" | "in";
+            /** @enum {string} */
+            mass: "g" | "oz";
+            /** @description ISO 4217 code, or empty for bare figures */
+            currency: string;
+            /** @enum {string} */
+            hemisphere: "north" | "south";
+        };
+        /** @enum {string} */
+        Mine: "built-in" | "changed" | "own";
+        Shelves: {
+            total: number;
+            /** Format: int64 */
+            version: number;
+            shelves: {
+                category: string;
+                total: number;
+                foods: components["schemas"]["FoodCard"][];
+            }[];
+        };
+        FoodCard: {
+            id: string;
+            name: string;
+            category: string;
+            colour: string;
+            cut: string;
+            forms: string[];
+            in_season: boolean;
+            mine: components["schemas"]["Mine"];
+            /** Format: double */
+            on_hand_g: number;
+            /** @description changes whenever its drawing may */
+            version: string;
+        };
+        NewFood: {
+            name: string;
+            /** @description the food to copy */
+            from?: string;
+        };
+        Lots: {
+            lots: components["schemas"]["Lot"][];
+        };
+        Lot: {
+            /** Format: double */
+            grams: number;
+            /** @description 2026-11-30, or empty */
+            best_before: string;
+        };
+        FoodPage: {
+            food: components["schemas"]["FoodDocument"];
+            mine: components["schemas"]["Mine"];
+            /** @description members that differ from the built-in food */
+            changed: string[];
+            put_away: boolean;
+            /** Format: int64 */
+            version: number;
+            stock: components["schemas"]["Lot"][];
+            diets: string[];
+            months_north: number[];
+            months_south: number[];
+            good_with: components["schemas"]["Partner"][];
+            clashes_with: components["schemas"]["Partner"][];
+            forms: {
+                form: string;
+                says: string;
+                group: number;
+            }[];
+            glasses: {
+                name: string;
+                /** Format: double */
+                mm: number;
+            }[];
+            photo: boolean;
+        };
+        Partner: {
+            id: string;
+            name: string;
+            why: string;
+        };
+        FormMeasure: {
+            form: string;
+            says: string;
+            kind: string;
+            pieces: number;
+            /** Format: double */
+            length_mm: number;
+            /** Format: double */
+            across_mm: number;
+            /** Format: double */
+            height_mm: number;
+            /** Format: double */
+            area_cm2: number;
+            /** Format: double */
+            mass_g: number;
+            /** Format: double */
+            minutes: number;
+            slices?: number;
+            /** Format: double */
+            glass_mm?: number;
+            /** @description name of the vessel it would stand in */
+            vessel?: string;
+            yields: {
+                /** Format: double */
+                pack_g: number;
+                price: number;
+                pieces: number;
+                /** Format: double */
+                left_g: number;
+            }[];
+            /** @description x, y, width and height of the drawing in mm */
+            box: number[];
+            svg: string;
+        };
+        MainColours: {
+            width: number;
+            height: number;
+            colours: {
+                hex: string;
+                /** Format: double */
+                part: number;
+            }[];
+        };
+        ImportReport: {
+            /** @enum {string} */
+            table: "larder" | "packs" | "stock";
+            added: number;
+            changed: number;
+            same: number;
+            refused: number;
+            /** @description columns that are not known */
+            ignored: string[];
+            lines: {
+                line: number;
+                food: string;
+                /** @enum {string} */
+                what: "added" | "changed" | "same" | "refused";
+                says: string;
+            }[];
+            /** @description lines that change nothing and those beyond what is shown */
+            lines_left_out: number;
+            /** Format: int64 */
+            version: number;
+            applied: boolean;
+        };
+        Cabinet: {
+            boards: components["schemas"]["BoardDrawn"][];
+            vessels: components["schemas"]["VesselPage"][];
+        };
+        BoardDrawn: {
+            board: components["schemas"]["BoardDocument"];
+            mine: components["schemas"]["Mine"];
+            put_away: boolean;
+            /** Format: int64 */
+            version: number;
+            /** Format: double */
+            area_cm2: number;
+            /** @description for how many a nibble fits */
+            guests: number;
+            says: string[];
+            /** @description only when one board is asked for */
+            svg: string;
+        };
+        VesselPage: {
+            vessel: components["schemas"]["VesselDocument"];
+            mine: components["schemas"]["Mine"];
+            put_away: boolean;
+            /** Format: int64 */
+            version: number;
+            /** Format: double */
+            across_mm: number;
+        };
+        OutlineFound: {
+            /** @description the drawing says how large it is */
+            physical: boolean;
+            /** Format: double */
+            length_mm: number;
+            /** Format: double */
+            width_mm: number;
+            notes: string[];
+            request: components["schemas"]["BoardDocument"];
+            drawn?: components["schemas"]["BoardDrawn"];
+        };
         PutRequest: {
             tray: components["schemas"]["TrayDocument"];
             element: string;
@@ -751,6 +1314,9 @@ export interface components {
         };
     };
     parameters: {
+        ThingId: string;
+        /** @description The version this change was made from, 0 for something new */
+        IfVersion: string;
         JobId: string;
         /** @description The ETag of the revision this change was made from */
         IfMatch: string;
@@ -814,6 +1380,8 @@ export interface operations {
         parameters: {
             query?: {
                 form?: string;
+                /** @description Version, so that browsers keep the drawing */
+                v?: string;
             };
             header?: never;
             path: {
@@ -1366,6 +1934,706 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PrepSheet"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    settings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Settings */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Settings"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    saveSettings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Settings"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Settings"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    searchLarder: {
+        parameters: {
+            query?: {
+                text?: string;
+                category?: string;
+                colour?: string;
+                /** @description in season then */
+                month?: number;
+                hemisphere?: "north" | "south";
+                /** @description allergens and diet words, parted by commas */
+                without?: string;
+                milk?: string;
+                firmness?: string;
+                form?: string;
+                /** @description those put away instead */
+                put_away?: boolean;
+                /** @description at most so many foods of each category */
+                per_shelf?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Shelves */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shelves"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    exportTable: {
+        parameters: {
+            query?: {
+                separator?: "comma" | "semicolon" | "tab";
+                decimal?: "point" | "comma";
+            };
+            header?: never;
+            path: {
+                table: "larder" | "packs" | "stock";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    importTable: {
+        parameters: {
+            query?: {
+                apply?: boolean;
+                /** @description the version the report was made from */
+                version?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description The report */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportReport"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    createFood: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewFood"];
+            };
+        };
+        responses: {
+            /** @description The food */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoodPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    foodPage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The food */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoodPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    saveFood: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version this change was made from, 0 for something new */
+                "If-Match": components["parameters"]["IfVersion"];
+            };
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FoodDocument"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoodPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    putFoodAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Put away */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeFoodOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken out */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    handFoodBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The food as shipped */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoodPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    saveStock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Lots"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoodPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    measureForm: {
+        parameters: {
+            query?: {
+                pieces?: number;
+                /** @description rim of the glass a rosette is lapped round */
+                glass?: number;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+                form: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The measure */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormMeasure"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    foodPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The photograph */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    keepFoodPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/png": string;
+                "image/jpeg": string;
+            };
+        };
+        responses: {
+            /** @description Kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    dropFoodPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Thrown away */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    mainColours: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/png": string;
+                "image/jpeg": string;
+            };
+        };
+        responses: {
+            /** @description Three to five colours */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MainColours"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    boards: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The cabinet */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cabinet"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    makeBoard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoardDocument"];
+            };
+        };
+        responses: {
+            /** @description The board */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardDrawn"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readOutline: {
+        parameters: {
+            query?: {
+                /** @description real length of the longer side; left out, as the drawing says */
+                length_mm?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/svg+xml": string;
+            };
+        };
+        responses: {
+            /** @description What was found */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutlineFound"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    saveBoard: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version this change was made from, 0 for something new */
+                "If-Match": components["parameters"]["IfVersion"];
+            };
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoardDocument"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardDrawn"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    putBoardAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Put away */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeBoardOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken out */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    boardPicture: {
+        parameters: {
+            query?: {
+                /** @description Version, so that browsers keep the drawing */
+                v?: string;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The drawing */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    saveVessel: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version this change was made from, 0 for something new */
+                "If-Match": components["parameters"]["IfVersion"];
+            };
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VesselDocument"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    putVesselAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Put away */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeVesselOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken out */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    vesselPicture: {
+        parameters: {
+            query?: {
+                /** @description Version, so that browsers keep the drawing */
+                v?: string;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The drawing */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
                 };
             };
             default: components["responses"]["Problem"];

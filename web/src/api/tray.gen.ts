@@ -159,6 +159,10 @@ export interface Want {
   food: string;
   form?: string;
   grams?: number;
+  /**
+   * where the form stands in one
+   */
+  vessel?: string;
 }
 /**
  * a built-in board by id, or one by shape and size

@@ -1,0 +1,245 @@
+package server
+
+import (
+	"encoding/json"
+	"math"
+	"net/http"
+	"sort"
+
+	"github.com/gin-gonic/gin"
+
+	"happytray/art"
+	"happytray/core/board"
+	"happytray/core/food"
+	"happytray/core/wire"
+	"happytray/export/outline"
+	"happytray/server/api"
+	"happytray/store"
+)
+
+// drawn is a board with what follows from it. svg is left out of lists.
+func (h *house) drawn(b board.Board, svg bool) (api.BoardDrawn, error) {
+	raw, err := json.Marshal(b)
+	if err != nil {
+		return api.BoardDrawn{}, err
+	}
+	t := h.thing(store.KindBoard, b.ID)
+	out := api.BoardDrawn{Board: raw, Mine: "built-in", PutAway: t.PutAway, Version: t.Version, AreaCm2: math.Round(b.UsableMM2() / 100), Guests: b.Guests(), Says: b.Asks()}
+	if _, builtIn := board.BuiltInCabinet().Board(b.ID); !builtIn {
+		out.Mine = "own"
+	}
+	if svg {
+		out.Svg = art.BoardAlone(&b)
+	}
+	return out, nil
+}
+
+func (h *house) vessel(id string) (board.Vessel, bool) {
+	for _, v := range h.vessels {
+		if v.ID == id {
+			return v, true
+		}
+	}
+	return board.BuiltInCabinet().Vessel(id)
+}
+
+func (s *Server) Boards(c *gin.Context) {
+	h := s.house(c.Request.Context())
+	out := api.Cabinet{Boards: []api.BoardDrawn{}, Vessels: []api.VesselPage{}}
+	all := h.cabinet.Boards()
+	sort.SliceStable(all, func(i, j int) bool { return all[i].UsableMM2() < all[j].UsableMM2() })
+	for _, b := range all {
+		d, err := h.drawn(b, false)
+		if err != nil {
+			s.fail(c, err)
+			return
+		}
+		out.Boards = append(out.Boards, d)
+	}
+	for _, v := range board.BuiltInCabinet().With(nil, h.vessels).Vessels() {
+		raw, err := json.Marshal(v)
+		if err != nil {
+			s.fail(c, err)
+			return
+		}
+		t := h.thing(store.KindVessel, v.ID)
+		p := api.VesselPage{Vessel: raw, Mine: "built-in", PutAway: t.PutAway, Version: t.Version, AcrossMm: math.Round(v.Across())}
+		if t.Document != "" {
+			p.Mine = "own"
+		}
+		out.Vessels = append(out.Vessels, p)
+	}
+	c.Header("Cache-Control", "no-cache")
+	c.JSON(http.StatusOK, out)
+}
+
+// MakeBoard draws the board of a shape and size.
+func (s *Server) MakeBoard(c *gin.Context) {
+	var r board.Request
+	if err := wire.Read(body(c), &r); err != nil {
+		s.fail(c, err)
+		return
+	}
+	h := s.house(c.Request.Context())
+	b, err := h.cabinet.Make(r)
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	s.answerBoard(c, h, b)
+}
+
+func (s *Server) answerBoard(c *gin.Context, h *house, b board.Board) {
+	d, err := h.drawn(b, true)
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	c.JSON(http.StatusOK, d)
+}
+
+func (s *Server) ReadOutline(c *gin.Context, params api.ReadOutlineParams) {
+	d, err := outline.Read(body(c))
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	out := api.OutlineFound{Physical: d.Physical, LengthMm: round1(d.LengthMM()), WidthMm: round1(d.WidthMM()), Notes: append([]string{}, d.Notes...)}
+	real := d.LengthMM()
+	if params.LengthMm != nil {
+		real = *params.LengthMm
+	} else if !d.Physical || real < 100 || real > 3000 { // shown at a usual size until it is known
+		real = 450
+	}
+	r, err := d.Request(real)
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	h := s.house(c.Request.Context())
+	b, err := board.Make(r)
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	drawn, err := h.drawn(b, true)
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	out.Drawn = &drawn
+	if out.Request, err = json.Marshal(r); err != nil {
+		s.fail(c, err)
+		return
+	}
+	c.JSON(http.StatusOK, out)
+}
+
+func (s *Server) SaveBoard(c *gin.Context, id api.ThingId, params api.SaveBoardParams) {
+	version, ok := seen(c, params.IfMatch)
+	if !ok {
+		return
+	}
+	var b board.Board
+	if err := wire.Read(body(c), &b); err != nil {
+		s.fail(c, err)
+		return
+	}
+	if _, builtIn := board.BuiltInCabinet().Board(id); builtIn {
+		s.fail(c, wire.Bad("id", "this board ships with the product; copy it and change the copy"))
+		return
+	}
+	b.ID = id
+	if b.Name == "" {
+		s.fail(c, wire.Bad("name", "a board needs a name"))
+		return
+	}
+	if err := food.CheckID(id); err != nil {
+		s.fail(c, err)
+		return
+	}
+	if err := b.Check(); err != nil {
+		s.fail(c, err)
+		return
+	}
+	raw, err := json.Marshal(b)
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	if !s.change(c, store.Change{Things: []store.Thing{{Kind: store.KindBoard, ID: id, Document: string(raw), Version: version}}}) {
+		return
+	}
+	s.answerBoard(c, s.house(c.Request.Context()), b)
+}
+
+func (s *Server) PutBoardAway(c *gin.Context, id api.ThingId) {
+	s.putAway(c, store.KindBoard, id, true)
+}
+func (s *Server) TakeBoardOut(c *gin.Context, id api.ThingId) {
+	s.putAway(c, store.KindBoard, id, false)
+}
+
+func (s *Server) BoardPicture(c *gin.Context, id api.ThingId, _ api.BoardPictureParams) {
+	b, ok := s.house(c.Request.Context()).cabinet.Board(id)
+	if !ok {
+		s.failThing(c, store.ErrNotFound)
+		return
+	}
+	c.Header("Cache-Control", "public, max-age=3600")
+	c.Data(http.StatusOK, "image/svg+xml", []byte(art.BoardAlone(&b)))
+}
+
+func (s *Server) SaveVessel(c *gin.Context, id api.ThingId, params api.SaveVesselParams) {
+	version, ok := seen(c, params.IfMatch)
+	if !ok {
+		return
+	}
+	var v board.Vessel
+	if err := wire.Read(body(c), &v); err != nil {
+		s.fail(c, err)
+		return
+	}
+	if _, builtIn := board.BuiltInCabinet().Vessel(id); builtIn {
+		s.fail(c, wire.Bad("id", "this vessel ships with the product; copy it and change the copy"))
+		return
+	}
+	v.ID = id
+	if v.Name == "" {
+		s.fail(c, wire.Bad("name", "a vessel needs a name"))
+		return
+	}
+	if err := food.CheckID(id); err != nil {
+		s.fail(c, err)
+		return
+	}
+	if err := v.Check(); err != nil {
+		s.fail(c, err)
+		return
+	}
+	raw, err := json.Marshal(v)
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	if s.change(c, store.Change{Things: []store.Thing{{Kind: store.KindVessel, ID: id, Document: string(raw), Version: version}}}) {
+		c.Status(http.StatusNoContent)
+	}
+}
+
+func (s *Server) PutVesselAway(c *gin.Context, id api.ThingId) {
+	s.putAway(c, store.KindVessel, id, true)
+}
+func (s *Server) TakeVesselOut(c *gin.Context, id api.ThingId) {
+	s.putAway(c, store.KindVessel, id, false)
+}
+
+func (s *Server) VesselPicture(c *gin.Context, id api.ThingId, _ api.VesselPictureParams) {
+	v, ok := s.house(c.Request.Context()).vessel(id)
+	if !ok {
+		s.failThing(c, store.ErrNotFound)
+		return
+	}
+	c.Header("Cache-Control", "public, max-age=3600")
+	c.Data(http.StatusOK, "image/svg+xml", []byte(art.VesselAlone(v)))
+}
