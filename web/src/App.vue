@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { RouterView } from 'vue-router'
 import Toast from './components/Toast.vue'
+import { useSettings } from './stores/settings'
+
+void useSettings().read()
 </script>
 
 <template>

@@ -38,6 +38,30 @@ export const router = createRouter({
       ],
     },
     {
+      path: '/larder',
+      name: 'larder',
+      component: () => import('./views/LarderView.vue'),
+      meta: { title: 'Larder' },
+    },
+    {
+      path: '/larder/:id',
+      name: 'food',
+      component: () => import('./views/FoodView.vue'),
+      meta: { title: 'A food' },
+    },
+    {
+      path: '/boards',
+      name: 'boards',
+      component: () => import('./views/BoardsView.vue'),
+      meta: { title: 'Boards & bowls' },
+    },
+    {
+      path: '/settings',
+      name: 'settings',
+      component: () => import('./views/SettingsView.vue'),
+      meta: { title: 'Settings' },
+    },
+    {
       path: '/:other(.*)*',
       name: 'lost',
       component: () => import('./views/LostView.vue'),

@@ -103,8 +103,8 @@ describe('an element as it is heard', () => {
     expect(spoken(figs, food, board)).toBe('Fresh figs, 5 pieces, halved, cut side up, far left, locked')
   })
   it('weighs what is in a bowl, and knows what waits', () => {
-    expect(spoken({ ...figs, form: 'bowl', placed: false, locked: false }, undefined, board)).toBe(
-      'figs, 110 g, bowl, beside the board',
-    )
+    expect(
+      spoken({ ...figs, form: 'bowl', vessel: 'dip-bowl', placed: false, locked: false }, undefined, board),
+    ).toBe('figs, 110 g, bowl, beside the board')
   })
 })

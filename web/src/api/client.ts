@@ -1,6 +1,6 @@
 import createClient from 'openapi-fetch'
 import type { components, paths } from './contract.gen'
-import type { TrayElement, TrayFile } from './tray.gen'
+import type { Board, BoardRequest, Food as FoodEntry, TrayElement, TrayFile, Vessel } from './tray.gen'
 
 type Schemas = components['schemas']
 export type Problem = Schemas['Problem']
@@ -16,6 +16,21 @@ export type Food = Schemas['Food']
 export type Choice = Schemas['Choice']
 export type Outlook = Schemas['Outlook']
 export type Progress = Omit<Schemas['Progress'], 'tray'> & { tray?: TrayFile }
+export type Settings = Schemas['Settings']
+export type Shelves = Schemas['Shelves']
+export type FoodCard = Schemas['FoodCard']
+export type FoodPage = Omit<Schemas['FoodPage'], 'food'> & { food: FoodEntry }
+export type FormMeasure = Schemas['FormMeasure']
+export type Lot = Schemas['Lot']
+export type MainColours = Schemas['MainColours']
+export type ImportReport = Schemas['ImportReport']
+export type BoardDrawn = Omit<Schemas['BoardDrawn'], 'board'> & { board: Board }
+export type VesselPage = Omit<Schemas['VesselPage'], 'vessel'> & { vessel: Vessel }
+export type Cabinet = { boards: BoardDrawn[]; vessels: VesselPage[] }
+export type OutlineFound = Omit<Schemas['OutlineFound'], 'request' | 'drawn'> & {
+  request: BoardRequest
+  drawn: BoardDrawn
+}
 export type PutAnswer = { element: TrayElement; room: boolean }
 
 export const api = createClient<paths>({ baseUrl: '/' })
@@ -56,6 +71,16 @@ export async function take<T>(
   }
   if (answer.response.ok) return answer.data as T
   throw trouble(answer.error, answer.response.status)
+}
+
+/** Sends something that is no JSON: a drawing, a table, a picture. */
+export async function send<T>(method: string, path: string, media: string, data: BodyInit): Promise<T> {
+  return take<T>(
+    fetch(path, { method, headers: { 'Content-Type': media }, body: data }).then(async response => {
+      const json = response.headers.get('Content-Type')?.includes('json') ? await response.json() : undefined
+      return { data: json, error: json, response }
+    }),
+  )
 }
 
 /** A tray as a request body: the contract leaves its inside to the tray schema. */

@@ -176,6 +176,21 @@ export interface BoardRequest {
   colour?: string;
   material?: string;
   outline?: Outline;
+  name?: string;
+  /**
+   * in the outline's own coordinates; nothing is laid there
+   *
+   * @maxItems 40
+   */
+  holes?: Outline[];
+  /**
+   * it wants a liner
+   */
+  not_food_safe?: boolean;
+  /**
+   * the liner's colour
+   */
+  liner?: string;
 }
 export interface Board {
   id: string;

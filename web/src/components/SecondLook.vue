@@ -2,6 +2,7 @@
 // What the review says about what is on the table now, worst first.
 import { computed } from 'vue'
 import type { Finding, Review } from '@/api/client'
+import { said } from '@/tray/units'
 
 const props = defineProps<{
   review: Review | null
@@ -73,7 +74,7 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
         >
           <span class="n" aria-hidden="true">{{ i + 1 }}</span>
           <p class="small">
-            <strong v-if="f.severity === 'stop'">{{ severity.stop }}. </strong>{{ f.says }}
+            <strong v-if="f.severity === 'stop'">{{ severity.stop }}. </strong>{{ said(f.says) }}
             <button class="btn quiet" :aria-pressed="shown === i + 1" @click="emit('show', i + 1)">
               Show<span class="only-read"> finding {{ i + 1 }} on the tray</span>
             </button>

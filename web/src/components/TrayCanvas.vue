@@ -8,6 +8,7 @@ import type { TrayElement, TrayFile } from '@/api/tray.gen'
 import { poseOf, type Pose } from '@/tray/move'
 import { handSVG, traySVG } from '@/tray/picture'
 import { spoken } from '@/tray/words'
+import { units } from '@/tray/units'
 import { useLarder } from '@/stores/larder'
 
 export type Mark = { n: number; x: number; y: number; shown: boolean }
@@ -51,14 +52,17 @@ const view = computed(() => {
 const px = computed(() => ({ w: view.value.w * scale.value, h: view.value.h * scale.value }))
 const viewBox = computed(() => `${view.value.x} ${view.value.y} ${view.value.w} ${view.value.h}`)
 
-/** Ticks along the board, from its upper left corner: every centimetre, longer at five and ten. */
+/** Ticks along the board, from its upper left corner: every centimetre, longer at five and ten; or every half inch. */
 const ticks = computed(() => {
   const outline = props.tray.board?.outline ?? []
-  const step = scale.value * 10 < 4 ? 5 : 1
+  const inches = units.length === 'in'
+  const step = inches ? 12.7 : scale.value * 10 < 4 ? 50 : 10 // mm
+  const [long, middle] = inches ? [4, 2] : [100 / step, 50 / step] // in steps
   const along = (length: number) =>
-    Array.from({ length: Math.floor(length / 10 / step) + 1 }, (_, i) => i * step).map(cm => ({
-      cm,
-      size: cm % 10 === 0 ? 9 : cm % 5 === 0 ? 6 : 3.5,
+    Array.from({ length: Math.floor(length / step) + 1 }, (_, i) => ({
+      at: i * step,
+      says: i % long === 0 ? String(inches ? i / 2 : (i * step) / 10) : '',
+      size: i % long === 0 ? 9 : i % middle === 0 ? 6 : 3.5,
     }))
   return {
     w: Math.max(...outline.map(p => p[0] ?? 0)),
@@ -313,16 +317,16 @@ defineExpose({ boardPoint, focus, lift })
         <svg class="layer" :viewBox="viewBox" aria-hidden="true">
           <g class="ruler" :font-size="mm(11)" :stroke-width="mm(1)">
             <path :d="`M0 ${view.y + mm(ruler - 6)}H${ticks.w}M${view.x + mm(ruler - 6)} 0V${ticks.h}`" />
-            <template v-for="t in ticks.x" :key="'x' + t.cm">
-              <path :d="`M${t.cm * 10} ${view.y + mm(ruler - 6)}v${mm(-t.size)}`" />
-              <text v-if="t.cm % 10 === 0" :x="t.cm * 10 + mm(3)" :y="view.y + mm(11)">
-                {{ t.cm }}{{ t.cm ? '' : ' cm' }}
+            <template v-for="t in ticks.x" :key="'x' + t.at">
+              <path :d="`M${t.at} ${view.y + mm(ruler - 6)}v${mm(-t.size)}`" />
+              <text v-if="t.says" :x="t.at + mm(3)" :y="view.y + mm(11)">
+                {{ t.says }}{{ t.at ? '' : ' ' + units.length }}
               </text>
             </template>
-            <template v-for="t in ticks.y" :key="'y' + t.cm">
-              <path :d="`M${view.x + mm(ruler - 6)} ${t.cm * 10}h${mm(-t.size)}`" />
-              <text v-if="t.cm % 10 === 0 && t.cm" :x="view.x + mm(1)" :y="t.cm * 10 + mm(12)">
-                {{ t.cm }}
+            <template v-for="t in ticks.y" :key="'y' + t.at">
+              <path :d="`M${view.x + mm(ruler - 6)} ${t.at}h${mm(-t.size)}`" />
+              <text v-if="t.says && t.at" :x="view.x + mm(1)" :y="t.at + mm(12)">
+                {{ t.says }}
               </text>
             </template>
           </g>

@@ -21,7 +21,14 @@ export const useLarder = defineStore('larder', () => {
   const byId = computed(() => new Map<string, Food>(all.value?.foods.map(f => [f.id, f]) ?? []))
   const food = (id: string) => byId.value.get(id)
   const name = (id: string) => food(id)?.name ?? id
-  const picture = (id: string, form?: string) =>
-    `/api/v1/foods/${encodeURIComponent(id)}/picture.svg${form ? `?form=${encodeURIComponent(form)}` : ''}`
-  return { all, read, food, name, picture }
+  const picture = (id: string, form?: string, version?: string) => {
+    const query = new URLSearchParams()
+    if (form) query.set('form', form)
+    if (version && version !== '0') query.set('v', version)
+    const q = query.toString()
+    return `/api/v1/foods/${encodeURIComponent(id)}/picture.svg${q ? `?${q}` : ''}`
+  }
+  /** Something in it was changed: it is read anew the next time it is wanted. */
+  const forget = () => (reading = null)
+  return { all, read, forget, food, name, picture }
 })

@@ -1,17 +1,10 @@
 import type { Board, TrayElement } from '@/api/tray.gen'
 import type { Food } from '@/api/client'
+import { grams } from './units'
+
+export { grams, money } from './units'
 
 export const occasions = { nibble: 'nibbles', grazing: 'party grazing', meal: 'a meal' } as const
-
-/** Minor units as money: 6140 is 61.40. */
-export const money = (minor: number) =>
-  (minor / 100).toLocaleString('en-GB', { minimumFractionDigits: 2, maximumFractionDigits: 2 })
-
-/** Grams as a kitchen says them. */
-export function grams(g: number): string {
-  if (g >= 1000) return `${(g / 1000).toFixed(1)} kg`
-  return `${g < 10 && g % 1 ? g.toFixed(1) : Math.round(g)} g`
-}
 
 export function minutes(m: number): string {
   const whole = Math.round(m)
@@ -59,7 +52,7 @@ export function placeOn(board: Board, x: number, y: number): string {
 /** An element as a screen reader hears it. */
 export function spoken(e: TrayElement, food: Food | undefined, board: Board | null): string {
   const form = food?.forms.find(f => f.form === e.form)?.says ?? e.form
-  const amount = e.form === 'bowl' ? grams(e.grams) : count(e.count, 'piece')
+  const amount = e.vessel ? grams(e.grams) : count(e.count, 'piece')
   const where = e.placed && board ? placeOn(board, e.x, e.y) : 'beside the board'
   return `${food?.name ?? e.food}, ${amount}, ${form}, ${where}${e.locked ? ', locked' : ''}`
 }

@@ -9,6 +9,7 @@ import Stage from '@/components/Stage.vue'
 import { useReplan, wants } from '@/composables/replan'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
+import { gPerUnit, said, units } from '@/tray/units'
 import { count, grams, minutes, money } from '@/tray/words'
 
 const job = useJob()
@@ -44,6 +45,8 @@ function fix(food: string, g: number | undefined) {
     g ? `${name}: ${grams(g)}` : `${name}: back to what is reckoned`,
   )
 }
+/** An amount as it is typed: whole grams, or tenths of an ounce. */
+const typed = (g: number) => (units.mass === 'oz' ? Math.round((g / gPerUnit()) * 10) / 10 : Math.round(g))
 const categories = computed(() => {
   const by = new Map<string, NonNullable<typeof basket.value>['lines']>()
   for (const l of basket.value?.lines ?? []) by.set(l.category, [...(by.get(l.category) ?? []), l])
@@ -89,7 +92,7 @@ const left = computed(() =>
             <td class="r nums">{{ money(lines.reduce((s, l) => s + l.used_cost, 0)) }}</td>
             <td class="r nums">{{ money(lines.reduce((s, l) => s + l.basket_cost, 0)) }}</td>
           </tr>
-          <tr v-for="l in lines" :key="l.food" :title="l.explanation">
+          <tr v-for="l in lines" :key="l.food" :title="said(l.explanation ?? '')">
             <td class="pic">
               <img :src="larder.picture(l.food, forms.get(l.food))" alt="" loading="lazy" />
             </td>
@@ -101,15 +104,15 @@ const left = computed(() =>
             <td class="r nums">{{ l.reserve_g ? grams(l.reserve_g) : '' }}</td>
             <td class="fix">
               <ElInputNumber
-                :model-value="Math.round(fixed.get(l.food) ?? l.on_tray_g + l.reserve_g)"
+                :model-value="typed(fixed.get(l.food) ?? l.on_tray_g + l.reserve_g)"
                 :min="0"
-                :max="1000000"
-                :step="10"
+                :max="typed(1000000)"
+                :step="units.mass === 'oz' ? 0.5 : 10"
                 size="small"
                 controls-position="right"
                 :disabled="busy"
-                :aria-label="`${l.name}, grams altogether`"
-                @change="n => fix(l.food, n)"
+                :aria-label="`${l.name}, ${units.mass === 'oz' ? 'ounces' : 'grams'} altogether`"
+                @change="n => fix(l.food, n === undefined ? n : Math.round(n * gPerUnit() * 10) / 10)"
               />
               <button
                 v-if="fixed.has(l.food)"

@@ -3,8 +3,10 @@
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { api, take, Trouble, type Job, type JobSummary } from '@/api/client'
+import House from '@/components/House.vue'
 import TornEdge from '@/components/TornEdge.vue'
 import { useToast } from '@/stores/toast'
+import { units } from '@/tray/units'
 import { count, minutes, occasions, time, when } from '@/tray/words'
 
 const router = useRouter()
@@ -51,7 +53,10 @@ async function make() {
   try {
     const job = await take<Job>(
       api.POST('/api/v1/jobs', {
-        body: { title: 'New job', brief: { guests: { adults: 8, children: 0 } } as never },
+        body: {
+          title: 'New job',
+          brief: { guests: { adults: 8, children: 0 }, hemisphere: units.hemisphere } as never,
+        },
       }),
     )
     await router.push({ name: 'brief', params: { id: job.id } })
@@ -81,14 +86,10 @@ async function putAway(j: JobSummary) {
 </script>
 
 <template>
-  <main id="work" class="bench">
-    <header>
-      <div>
-        <p class="house figure">Happy Tray</p>
-        <h1>The bench</h1>
-      </div>
+  <House title="The bench">
+    <template #acts>
       <button class="btn next" :disabled="making" @click="make">New job</button>
-    </header>
+    </template>
 
     <p v-if="wrong" class="card" role="alert">
       ▲ {{ wrong }} <button class="btn quiet" @click="read">Try again</button>
@@ -151,30 +152,10 @@ async function putAway(j: JobSummary) {
     </section>
     <p v-else-if="!wrong" class="soft">Looking what is on</p>
     <p v-if="jobs?.length" class="soft small">{{ count(jobs.length, 'job') }} on the bench</p>
-  </main>
+  </House>
 </template>
 
 <style scoped>
-.bench {
-  max-width: 1180px;
-  margin: 0 auto;
-  padding: 26px 28px 40px;
-  display: grid;
-  gap: 18px;
-}
-header {
-  display: flex;
-  justify-content: space-between;
-  align-items: flex-end;
-}
-.house {
-  color: var(--blue);
-  font-size: 1rem;
-  margin-bottom: 2px;
-}
-h1 {
-  font-size: 2.1rem;
-}
 .nextup {
   display: flex;
   align-items: center;

@@ -13,6 +13,7 @@ import { newest } from '@/composables/newest'
 import { useReplan } from '@/composables/replan'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
+import { across, mmPerUnit, said, units } from '@/tray/units'
 import { grams, minutes, money } from '@/tray/words'
 
 const job = useJob()
@@ -26,6 +27,10 @@ const draft = shallowRef<{ brief: Brief; title: string } | null>(null)
 const brief = computed(() => draft.value?.brief ?? job.doc!.brief)
 const title = computed(() => draft.value?.title ?? job.doc!.title)
 const picked = computed(() => job.elements.length > 0)
+
+// lengths are typed in the units that are set, and kept in mm within the board's bounds
+const shown = (mm: number) => Math.round((mm / mmPerUnit()) * 10) / 10
+const inMM = (n: number | undefined) => Math.min(3000, Math.max(100, Math.round((n ?? 0) * mmPerUnit())))
 watch(
   () => job.doc,
   () => {
@@ -277,7 +282,7 @@ const text = (e: Event) => (e.target as HTMLInputElement).value
             v-for="b in larder.all!.boards"
             :key="b.id"
             :value="b.id"
-            :label="`${b.name}, ${Math.round(b.length_mm / 10)} × ${Math.round(b.width_mm / 10)} cm`"
+            :label="`${b.name}, ${across(b.length_mm, b.width_mm)}`"
           />
         </ElSelect>
         <template v-if="boardKey === 'own'">
@@ -290,29 +295,25 @@ const text = (e: Event) => (e.target as HTMLInputElement).value
             <ElOption v-for="s in shapes" :key="s" :value="s" :label="s" />
           </ElSelect>
           <ElInputNumber
-            :model-value="(request.length_mm ?? 0) / 10"
-            :min="10"
-            :max="300"
-            :precision="0"
+            :model-value="shown(request.length_mm ?? 0)"
+            :min="shown(100)"
+            :max="shown(3000)"
             class="num"
-            aria-label="Length in cm"
-            @change="
-              n => setOwn({ length_mm: (n ?? 10) * 10, ...(oneSize ? { width_mm: (n ?? 10) * 10 } : {}) })
-            "
+            :aria-label="`Length in ${units.length}`"
+            @change="n => setOwn({ length_mm: inMM(n), ...(oneSize ? { width_mm: inMM(n) } : {}) })"
           />
           <template v-if="!oneSize">
             ×
             <ElInputNumber
-              :model-value="(request.width_mm ?? 0) / 10"
-              :min="10"
-              :max="300"
-              :precision="0"
+              :model-value="shown(request.width_mm ?? 0)"
+              :min="shown(100)"
+              :max="shown(3000)"
               class="num"
-              aria-label="Width in cm"
-              @change="n => setOwn({ width_mm: (n ?? 10) * 10 })"
+              :aria-label="`Width in ${units.length}`"
+              @change="n => setOwn({ width_mm: inMM(n) })"
             />
           </template>
-          <span>cm</span></template
+          <span>{{ units.length }}</span></template
         >. Guests see it from
         <ElSelect
           :model-value="brief.front ?? 'none'"
@@ -451,8 +452,7 @@ const text = (e: Event) => (e.target as HTMLInputElement).value
             <dd>
               {{ outlook.board.name
               }}<template v-if="!outlook.board.name.includes('×')"
-                >, {{ Math.round(outlook.board.length_mm / 10) }} ×
-                {{ Math.round(outlook.board.width_mm / 10) }} cm</template
+                >, {{ across(outlook.board.length_mm, outlook.board.width_mm) }}</template
               >
             </dd>
             <dt>Handwork</dt>
@@ -464,7 +464,7 @@ const text = (e: Event) => (e.target as HTMLInputElement).value
             <dt>Holding</dt>
             <dd>{{ outlook.holding }}</dd>
           </dl>
-          <p v-for="s in outlook.says" :key="s" class="card small">{{ s }}</p>
+          <p v-for="s in outlook.says" :key="s" class="card small">{{ said(s) }}</p>
         </template>
       </section>
     </template>

@@ -18,6 +18,7 @@ import { useScene } from '@/composables/scene'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
 import { moved, poseOf, type Pose } from '@/tray/move'
+import { across, said } from '@/tray/units'
 import { count, grams, placeOn } from '@/tray/words'
 
 const job = useJob()
@@ -249,15 +250,15 @@ function layDown(event: PointerEvent) {
 }
 
 const amount = (e: TrayElement) =>
-  e.form === 'bowl' ? grams(e.grams) : `${count(e.count, 'piece')}, ${grams(e.grams)}`
+  e.vessel ? grams(e.grams) : `${count(e.count, 'piece')}, ${grams(e.grams)}`
 const says = (e: TrayElement) => larder.food(e.food)?.forms.find(f => f.form === e.form)?.says ?? e.form
 const title = computed(() => job.doc?.board?.name ?? 'Lay')
 const boardSize = computed(() => {
   const o = job.doc?.board?.outline ?? []
-  return `${Math.round(Math.max(...o.map(p => p[0] ?? 0)) / 10)} × ${Math.round(Math.max(...o.map(p => p[1] ?? 0)) / 10)} cm`
+  return across(Math.max(...o.map(p => p[0] ?? 0)), Math.max(...o.map(p => p[1] ?? 0)))
 })
 const heading = computed(() =>
-  title.value.includes('×') ? title.value : `${title.value}, ${boardSize.value}`,
+  title.value.includes('×') ? said(title.value) : `${title.value}, ${boardSize.value}`,
 )
 </script>
 
@@ -318,7 +319,7 @@ const heading = computed(() =>
         @dblclick="put(e, {})"
       >
         <img :src="larder.picture(e.food, e.form)" alt="" draggable="false" />
-        {{ larder.name(e.food) }}, {{ e.form === 'bowl' ? grams(e.grams) : e.count }}
+        {{ larder.name(e.food) }}, {{ e.vessel ? grams(e.grams) : e.count }}
       </button>
     </div>
     <p v-if="wrong || laying.says.value" class="card told small" role="alert">

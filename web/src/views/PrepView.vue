@@ -6,6 +6,7 @@ import Stage from '@/components/Stage.vue'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
 import { clock, count, minutes, time, when } from '@/tray/words'
+import { said } from '@/tray/units'
 
 const job = useJob()
 const larder = useLarder()
@@ -55,7 +56,7 @@ const print = () => window.print()
             <b>{{ s.title }}</b>
             <span v-if="s.late" class="late">late: just before serving</span>
             <br />
-            <span class="soft">{{ s.says }}</span>
+            <span class="soft">{{ said(s.says) }}</span>
           </span>
           <span class="nums min">{{ minutes(Math.max(1, s.minutes)) }}</span>
         </li>

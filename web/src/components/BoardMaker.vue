@@ -1,0 +1,362 @@
+<script setup lang="ts">
+// Making a board of one's own, or changing one: by its measures, by moving its
+// edge, or from the outline in a drawing.
+import { computed, ref, watch } from 'vue'
+import { ElOption, ElSelect } from 'element-plus'
+import 'element-plus/es/components/select/style/css'
+import EdgeEditor from '@/components/EdgeEditor.vue'
+import type { useBoardMaker } from '@/composables/boardMaker'
+import type { BoardRequest } from '@/api/tray.gen'
+import { across, area, length, mmPerUnit, units } from '@/tray/units'
+import { boxOf, type Pt } from '@/tray/outline'
+import { count } from '@/tray/words'
+
+const props = defineProps<{ maker: ReturnType<typeof useBoardMaker>; taken: (id: string) => boolean }>()
+const emit = defineEmits<{ done: [id: string]; leave: [] }>()
+const m = props.maker
+const { ask, made, wrong, found, file, undo, kept, byOutline } = m
+
+const shapes = [
+  ['rectangle', 'Rectangle'],
+  ['round', 'Round'],
+  ['oval', 'Oval'],
+  ['paddle', 'Paddle with a handle'],
+  ['plank', 'Plank'],
+  ['half-round', 'Half-round'],
+  ['hexagon', 'Hexagon'],
+] as const
+const materials = ['wood', 'slate', 'marble', 'ceramic', 'metal', 'glass', 'chalkboard', 'paper']
+const liners = [
+  ['', 'no liner'],
+  ['#efe8d9', 'baking paper'],
+  ['#4a4d4c', 'dark paper'],
+  ['#7d8c57', 'green leaf'],
+  ['#dfe3e2', 'white paper'],
+] as const
+const oneSide = computed(() => ask.value.shape === 'round' || ask.value.shape === 'hexagon')
+const reach = ref(0)
+watch(byOutline, on => (reach.value = on && (ask.value.outline?.length ?? 0) > 16 ? 70 : 0))
+
+const box = computed(() => {
+  const b = made.value?.board
+  if (!b) return [300, 200]
+  const [, , w, h] = boxOf(b.outline.map(p => [p[0] ?? 0, p[1] ?? 0] as Pt))
+  return [w, h]
+})
+const sides = computed(() => (ask.value.outline ? boxOf(ask.value.outline).slice(2) : box.value))
+const shown = (mm: number) => Math.round((mm / mmPerUnit()) * 10) / 10
+const value = (e: Event) => (e.target as HTMLInputElement).valueAsNumber
+function measure(side: 0 | 1, e: Event) {
+  const mm = value(e) * mmPerUnit()
+  if (!(mm > 0)) return
+  if (byOutline.value) {
+    const [w = 1, h = 1] = sides.value
+    if (side === 0) m.resize(mm, h)
+    else m.resize(w, mm)
+  } else m.change(side === 0 ? { length_mm: mm } : { width_mm: mm })
+}
+function shape(v: NonNullable<BoardRequest['shape']>) {
+  const [w = 420, h = 280] = box.value
+  m.change({
+    shape: v,
+    outline: undefined,
+    holes: undefined,
+    length_mm: Math.round(w),
+    width_mm: v === 'round' || v === 'hexagon' ? undefined : Math.round(h),
+  })
+}
+
+const real = ref<number>()
+async function choose(e: Event) {
+  const input = e.target as HTMLInputElement
+  file.value = input.files?.[0] ?? null
+  input.value = ''
+  await m.readDrawing()
+  real.value = found.value
+    ? shown(found.value.physical ? found.value.length_mm : Math.max(...sides.value))
+    : undefined
+  confirmed.value = false
+}
+const confirmed = ref(false)
+async function confirm() {
+  if (!real.value) return
+  await m.readDrawing(Math.round(real.value * mmPerUnit() * 10) / 10)
+  confirmed.value = !wrong.value
+}
+const open = computed(() => !!found.value && !confirmed.value)
+
+async function keep() {
+  const id = await m.keep(props.taken)
+  if (id) emit('done', id)
+}
+</script>
+
+<template>
+  <section class="maker" aria-label="A board of your own">
+    <div class="see">
+      <EdgeEditor
+        v-if="made"
+        :svg="made.svg"
+        :outline="ask.outline ?? null"
+        :holes="ask.holes ?? []"
+        :reach="reach"
+        :board-box="box"
+        @move="(at, dx, dy, step) => m.move(at, dx, dy, reach, step)"
+        @add="m.addPoint"
+        @drop="m.dropPoint"
+        @drop-hole="m.dropHole"
+      />
+      <p v-if="wrong" role="alert">▲ {{ wrong }}</p>
+      <p v-if="made" class="nums" role="status">
+        <b class="figure">{{ across(box[0]!, box[1]!) }}</b>, {{ area(made.area_cm2) }} to lay food on, for
+        about {{ count(made.guests, 'guest') }} before a meal.
+        <span v-for="s in made.says" :key="s" class="asks">▲ {{ s }}</span>
+      </p>
+      <div v-if="byOutline" class="bend">
+        <span class="soft small">Drag a point, or move it with the arrow keys.</span>
+        <div role="group" aria-label="What moves along">
+          <button class="chip" type="button" :aria-pressed="reach === 0" @click="reach = 0">
+            the point alone
+          </button>
+          <button class="chip" type="button" :aria-pressed="reach === 70" @click="reach = 70">a bend</button>
+          <button class="chip" type="button" :aria-pressed="reach === 180" @click="reach = 180">
+            a long bend
+          </button>
+        </div>
+      </div>
+    </div>
+    <form class="card ask" @submit.prevent="keep">
+      <label>
+        <span>Called</span>
+        <input
+          class="field"
+          maxlength="120"
+          :value="ask.name"
+          placeholder="Grandmother’s board"
+          @input="m.change({ name: ($event.target as HTMLInputElement).value }, false)"
+        />
+      </label>
+      <div class="row">
+        <span>Shape</span>
+        <ElSelect
+          :model-value="byOutline ? 'outline' : ask.shape"
+          aria-label="Shape"
+          @update:model-value="shape"
+        >
+          <ElOption v-for="[id, says] in shapes" :key="id" :value="id" :label="says" />
+          <ElOption v-if="byOutline" value="outline" label="Its own outline" />
+        </ElSelect>
+      </div>
+      <div class="row">
+        <span>{{ oneSide && !byOutline ? 'Across' : 'Sides' }}, {{ units.length }}</span>
+        <span class="sides">
+          <input
+            class="field"
+            type="number"
+            min="1"
+            step="any"
+            aria-label="Length"
+            :value="shown(sides[0]!)"
+            @change="measure(0, $event)"
+          />
+          <template v-if="!oneSide || byOutline">
+            ×
+            <input
+              class="field"
+              type="number"
+              min="1"
+              step="any"
+              aria-label="Width"
+              :value="shown(sides[1]!)"
+              @change="measure(1, $event)"
+            />
+          </template>
+        </span>
+      </div>
+      <div class="row">
+        <span></span>
+        <span class="ways">
+          <button v-if="!byOutline" type="button" class="btn" @click="m.freeEdge">Move its edge</button>
+          <label class="btn file">
+            From a drawing
+            <input type="file" accept=".svg,image/svg+xml" @change="choose" />
+          </label>
+        </span>
+      </div>
+      <div v-if="found" class="found">
+        <p v-for="n in found.notes" :key="n" class="small">{{ n }}.</p>
+        <label>
+          <span
+            >{{
+              found.physical
+                ? `The drawing says ${length(found.length_mm)}. How long is the longer side really`
+                : 'The drawing does not say how large it is. How long is the longer side'
+            }}, {{ units.length }}?</span
+          >
+          <span class="sides">
+            <input v-model.number="real" class="field" type="number" min="1" step="any" />
+            <button type="button" class="btn" :class="{ next: open }" @click="confirm">
+              {{ confirmed ? 'Taken' : 'So it is' }}
+            </button>
+          </span>
+        </label>
+      </div>
+      <div class="row">
+        <span>Material</span>
+        <span class="sides">
+          <ElSelect
+            :model-value="ask.material ?? 'wood'"
+            aria-label="Material"
+            @update:model-value="(v: string) => m.change({ material: v })"
+          >
+            <ElOption v-for="x in materials" :key="x" :value="x" :label="x" />
+          </ElSelect>
+          <input
+            type="color"
+            aria-label="Colour"
+            :value="ask.colour ?? '#8a5a35'"
+            @change="m.change({ colour: ($event.target as HTMLInputElement).value })"
+          />
+        </span>
+      </div>
+      <div class="row">
+        <span>Rim, {{ units.length === 'in' ? 'in' : 'mm' }}</span>
+        <input
+          class="field"
+          type="number"
+          min="0"
+          step="any"
+          aria-label="Rim"
+          :value="units.length === 'in' ? shown(ask.rim_mm ?? 0) : (ask.rim_mm ?? 0)"
+          @change="m.change({ rim_mm: units.length === 'in' ? value($event) * 25.4 : value($event) })"
+        />
+      </div>
+      <label class="tick">
+        <input
+          type="checkbox"
+          :checked="!ask.not_food_safe"
+          @change="m.change({ not_food_safe: !($event.target as HTMLInputElement).checked || undefined })"
+        />
+        fit for food as it is
+      </label>
+      <div class="row">
+        <span>Liner</span>
+        <ElSelect
+          :model-value="ask.liner ?? ''"
+          :empty-values="[null, undefined]"
+          aria-label="Liner"
+          @update:model-value="(v: string) => m.change({ liner: v || undefined })"
+        >
+          <ElOption v-for="[hex, says] in liners" :key="hex" :value="hex" :label="says" />
+        </ElSelect>
+      </div>
+      <div class="ways">
+        <button class="btn next" :disabled="!made || !!wrong || open">
+          {{ kept ? 'Keep it so' : 'Keep this board' }}
+        </button>
+        <button type="button" class="btn" :disabled="!undo.length" @click="m.back">Undo</button>
+        <button type="button" class="btn quiet" @click="emit('leave')">Leave it</button>
+      </div>
+      <p v-if="open" class="small soft">First say how long the longer side is.</p>
+    </form>
+  </section>
+</template>
+
+<style scoped>
+.maker {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 350px;
+  gap: 18px;
+  align-items: start;
+}
+.see {
+  display: grid;
+  gap: 10px;
+}
+.asks {
+  display: block;
+}
+.bend {
+  display: flex;
+  gap: 8px 14px;
+  flex-wrap: wrap;
+  align-items: center;
+}
+.bend div {
+  display: flex;
+  gap: 6px;
+  flex-wrap: wrap;
+}
+.ask {
+  display: grid;
+  gap: 9px;
+}
+.row,
+.ask > label:not(.tick) {
+  display: grid;
+  grid-template-columns: 84px 1fr;
+  gap: 10px;
+  align-items: center;
+  font-size: 0.92rem;
+}
+.row > span:first-child,
+.ask > label > span {
+  color: var(--soft);
+}
+.sides {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.sides input[type='color'] {
+  width: 46px;
+  height: 36px;
+  flex: none;
+  padding: 2px;
+  border: 1.5px solid var(--line-strong);
+  border-radius: 7px;
+  background: #fff;
+}
+.ways {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+}
+.file input {
+  position: absolute;
+  opacity: 0;
+  width: 1px;
+  height: 1px;
+}
+.file:focus-within {
+  outline: 3px solid var(--blue);
+  outline-offset: 2px;
+}
+.found {
+  background: var(--blue-wash);
+  border-radius: 9px;
+  padding: 10px 12px;
+  display: grid;
+  gap: 6px;
+}
+.found label {
+  display: grid;
+  gap: 6px;
+}
+.tick {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 34px;
+}
+.tick input {
+  width: 18px;
+  height: 18px;
+  accent-color: var(--blue);
+}
+@media (max-width: 960px) {
+  .maker {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

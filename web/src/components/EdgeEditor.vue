@@ -1,0 +1,202 @@
+<script setup lang="ts">
+// A board whose edge can be moved point by point: dragged, nudged with the arrow
+// keys, points added in the middle of an edge and taken out with Delete.
+import { computed, ref, shallowRef, useTemplateRef } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { boxOf, handles, type Pt } from '@/tray/outline'
+import { units } from '@/tray/units'
+
+const props = defineProps<{
+  svg: string
+  outline: Pt[] | null
+  holes: Pt[][]
+  reach: number
+  boardBox: number[]
+}>()
+const emit = defineEmits<{
+  move: [at: number, dx: number, dy: number, step: boolean]
+  add: [after: number]
+  drop: [at: number]
+  dropHole: [at: number]
+}>()
+
+const frame = useTemplateRef('frame')
+const size = useElementSize(frame)
+const margin = 12 // mm round the board's own picture
+// while a point is carried the view stays where it is
+const carried = shallowRef<{ at: number; x: number; y: number; view: number[] } | null>(null)
+const box = computed(() => (props.outline ? boxOf(props.outline) : [0, 0, ...props.boardBox]))
+const view = computed(() => {
+  if (carried.value) return carried.value.view
+  const [x = 0, y = 0, w = 100, h = 100] = box.value
+  const pad = Math.max(w, h) * 0.09
+  return [x - pad, y - pad, w + 2 * pad, h + 2 * pad]
+})
+const px = computed(() =>
+  Math.max(view.value[2]! / (size.width.value || 600), view.value[3]! / (size.height.value || 400)),
+)
+const src = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(props.svg)}`)
+const grips = computed(() => (props.outline ? handles(props.outline) : []))
+const middles = computed(() =>
+  props.outline && props.outline.length <= 26
+    ? props.outline.map((p, i) => {
+        const q = props.outline![(i + 1) % props.outline!.length]!
+        return {
+          after: i,
+          x: (p[0] + q[0]) / 2,
+          y: (p[1] + q[1]) / 2,
+          long: Math.hypot(q[0] - p[0], q[1] - p[1]),
+        }
+      })
+    : [],
+)
+const chosen = ref(-1)
+
+function grab(e: PointerEvent, at: number) {
+  chosen.value = at
+  ;(e.target as Element).setPointerCapture(e.pointerId)
+  carried.value = { at, x: e.clientX, y: e.clientY, view: view.value }
+  first = true
+}
+let first = false
+function carry(e: PointerEvent) {
+  const c = carried.value
+  if (!c) return
+  const dx = (e.clientX - c.x) * px.value
+  const dy = (e.clientY - c.y) * px.value
+  if (Math.hypot(dx, dy) < 0.5) return
+  emit('move', c.at, dx, dy, first)
+  first = false
+  carried.value = { ...c, x: e.clientX, y: e.clientY }
+}
+const letGo = () => (carried.value = null)
+
+function key(e: KeyboardEvent, at: number) {
+  const far = e.shiftKey ? 10 : 2
+  const by: Record<string, [number, number]> = {
+    ArrowLeft: [-far, 0],
+    ArrowRight: [far, 0],
+    ArrowUp: [0, -far],
+    ArrowDown: [0, far],
+  }
+  const d = by[e.key]
+  if (d) emit('move', at, d[0], d[1], true)
+  else if (e.key === 'Delete' || e.key === 'Backspace') emit('drop', at)
+  else return
+  e.preventDefault()
+}
+const step = computed(() => (units.length === 'in' ? 25.4 : 10))
+const place = (p: Pt) => `${Math.round(p[0] / step.value)}, ${Math.round(p[1] / step.value)} ${units.length}`
+</script>
+
+<template>
+  <div ref="frame" class="frame">
+    <svg :viewBox="view.join(' ')" @pointermove="carry" @pointerup="letGo" @pointercancel="letGo">
+      <image
+        :href="src"
+        :x="box[0]! - margin"
+        :y="box[1]! - margin"
+        :width="boardBox[0]! + 2 * margin"
+        :height="boardBox[1]! + 2 * margin"
+      />
+      <g v-if="outline" :stroke-width="1.6 * px">
+        <path class="edge" :d="'M' + outline.map(p => p.join(' ')).join('L') + 'Z'" />
+        <g
+          v-for="(h, i) in holes"
+          :key="'h' + i"
+          class="hole"
+          role="button"
+          tabindex="0"
+          :aria-label="`Hole ${i + 1}; press to fill it`"
+          @click="emit('dropHole', i)"
+          @keydown.enter.prevent="emit('dropHole', i)"
+        >
+          <path :d="'M' + h.map(p => p.join(' ')).join('L') + 'Z'" />
+        </g>
+        <g
+          v-for="m in middles"
+          :key="'m' + m.after"
+          class="middle"
+          role="button"
+          tabindex="0"
+          :aria-label="`Add a point after ${m.after + 1}`"
+          @click="emit('add', m.after)"
+          @keydown.enter.prevent="emit('add', m.after)"
+        >
+          <circle v-if="m.long > 34 * px" :cx="m.x" :cy="m.y" :r="5 * px" />
+          <circle class="reachable" :cx="m.x" :cy="m.y" :r="m.long > 34 * px ? 14 * px : 0" />
+        </g>
+        <g
+          v-for="i in grips"
+          :key="'p' + i"
+          class="grip"
+          :class="{ on: chosen === i }"
+          role="button"
+          tabindex="0"
+          :aria-label="`Point ${i + 1} at ${place(outline[i]!)}; arrows move it, Delete takes it out`"
+          @focus="chosen = i"
+          @keydown="key($event, i)"
+          @pointerdown.prevent="grab($event, i)"
+        >
+          <circle :cx="outline[i]![0]" :cy="outline[i]![1]" :r="7 * px" />
+          <circle class="reachable" :cx="outline[i]![0]" :cy="outline[i]![1]" :r="20 * px" />
+        </g>
+      </g>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  background: linear-gradient(#f1ece1, #e9e2d3);
+  border-radius: 12px;
+  height: min(58vh, 500px);
+  min-height: 300px;
+  touch-action: none;
+}
+svg {
+  display: block;
+  width: 100%;
+  height: 100%;
+}
+.edge {
+  fill: none;
+  stroke: var(--blue);
+  pointer-events: none;
+}
+.hole path {
+  fill: rgb(31 78 158 / 18%);
+  stroke: var(--blue);
+  stroke-dasharray: 5 4;
+  cursor: pointer;
+}
+.grip circle:first-child {
+  fill: #fff;
+  stroke: var(--blue);
+}
+.grip.on circle:first-child {
+  fill: var(--blue);
+}
+.middle circle:first-child {
+  fill: var(--blue);
+  opacity: 0.55;
+  stroke: #fff;
+}
+.reachable {
+  fill: transparent;
+  stroke: none;
+  cursor: grab;
+}
+.grip:focus-visible,
+.middle:focus-visible,
+.hole:focus-visible {
+  outline: none;
+}
+.grip:focus-visible circle:first-child,
+.middle:focus-visible circle:first-child,
+.hole:focus-visible path {
+  stroke: var(--ink);
+  stroke-width: 3;
+  vector-effect: non-scaling-stroke;
+}
+</style>

@@ -1,0 +1,360 @@
+<script setup lang="ts">
+// What a food is sold in, what of it stands in the cupboard, and the sizes of its
+// forms: three small tables that are kept row by row.
+import { computed, ref } from 'vue'
+import { ElOption, ElSelect } from 'element-plus'
+import 'element-plus/es/components/select/style/css'
+import type { FoodPage, Lot } from '@/api/client'
+import type { Food, Spec } from '@/api/tray.gen'
+import { formName } from '@/tray/larder'
+import { coinDigits, gPerUnit, units } from '@/tray/units'
+
+const props = defineProps<{ page: FoodPage }>()
+const emit = defineEmits<{ change: [part: Partial<Food>]; stock: [lots: Lot[]] }>()
+const f = computed(() => props.page.food)
+const mine = (member: string) => props.page.changed.includes(member)
+const round = (v: number) => Math.round(v * 100) / 100
+
+const inMass = (g: number) => round(g / gPerUnit())
+const coin = computed(() => 10 ** coinDigits())
+function pack(i: number, part: { grams?: number; price?: number }) {
+  if (!Object.values(part).every(v => Number.isFinite(v) && v! > 0)) return
+  emit('change', { packs: f.value.packs.map((p, k) => (k === i ? { ...p, ...part } : p)) })
+}
+const addPack = () => {
+  const last = f.value.packs.at(-1)
+  emit('change', {
+    packs: [
+      ...f.value.packs,
+      last ? { grams: last.grams * 2, price: last.price * 2 } : { grams: 200, price: 300 },
+    ],
+  })
+}
+const dropPack = (i: number) => emit('change', { packs: f.value.packs.filter((_, k) => k !== i) })
+
+function lot(i: number, part: Partial<Lot>) {
+  emit(
+    'stock',
+    props.page.stock.map((l, k) => (k === i ? { ...l, ...part } : l)),
+  )
+}
+const addLot = () => {
+  const days = props.page.stock.map(l => l.best_before)
+  let day = new Date(Date.now() + f.value.keeps_days * 864e5).toISOString().slice(0, 10)
+  while (days.includes(day)) day = new Date(Date.parse(day) + 864e5).toISOString().slice(0, 10)
+  emit('stock', [...props.page.stock, { grams: f.value.packs[0]?.grams ?? 100, best_before: day }])
+}
+const dropLot = (i: number) =>
+  emit(
+    'stock',
+    props.page.stock.filter((_, k) => k !== i),
+  )
+
+const says = (form: string) => formName(props.page.forms.find(x => x.form === form)?.says ?? form)
+function size(i: number, part: Partial<Spec>) {
+  if (!Object.values(part).every(v => typeof v !== 'number' || Number.isFinite(v))) return
+  emit('change', { forms: f.value.forms.map((s, k) => (k === i ? { ...s, ...part } : s)) })
+}
+const dropForm = (i: number) => emit('change', { forms: f.value.forms.filter((_, k) => k !== i) })
+const all = [
+  'whole',
+  'cut-round',
+  'shingle',
+  'fan',
+  'arc',
+  'ring',
+  'coins',
+  'rolls',
+  'half-fold-fan',
+  'batons',
+  'criss-cross',
+  'slices',
+  'stack',
+  'slab',
+  'skewer',
+  'trail',
+  'tumble',
+  'ribbon',
+  'drift',
+  'cluster',
+  'halves',
+  'bowl',
+  'pot',
+  'upright',
+  'flower',
+  'sprig',
+  'scatter',
+  'petals',
+  'topping',
+]
+const others = computed(() => all.filter(x => !f.value.forms.some(s => s.form === x)))
+const another = ref('')
+function addForm() {
+  const base = f.value.forms[0]!
+  if (!another.value) return
+  const sector = another.value === 'cut-round' ? { shape: 'sector', n: 8 } : {}
+  emit('change', { forms: [...f.value.forms, { ...base, ...sector, form: another.value }] })
+  another.value = ''
+}
+const value = (e: Event) => (e.target as HTMLInputElement).valueAsNumber
+const sizes = [
+  ['l', 'long'],
+  ['w', 'wide'],
+  ['h', 'high'],
+] as const
+const inLength = (mm: number) => round(mm / (units.length === 'in' ? 25.4 : 1))
+const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
+</script>
+
+<template>
+  <section class="goods">
+    <div class="two">
+      <div>
+        <h2 :class="{ mine: mine('packs') }">Sold in packs</h2>
+        <table v-if="f.packs.length">
+          <thead>
+            <tr>
+              <th scope="col">{{ units.mass }}</th>
+              <th scope="col">Price{{ units.currency ? `, ${units.currency}` : '' }}</th>
+              <th><span class="only-read">Take off</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(p, i) in f.packs" :key="i">
+              <td>
+                <input
+                  class="field"
+                  type="number"
+                  min="1"
+                  :value="inMass(p.grams)"
+                  :aria-label="`Pack ${i + 1}, ${units.mass}`"
+                  @change="pack(i, { grams: round(value($event) * gPerUnit()) })"
+                />
+              </td>
+              <td>
+                <input
+                  class="field"
+                  type="number"
+                  min="0"
+                  :step="1 / coin"
+                  :value="(p.price / coin).toFixed(coinDigits())"
+                  :aria-label="`Pack ${i + 1}, price`"
+                  @change="pack(i, { price: Math.round(value($event) * coin) })"
+                />
+              </td>
+              <td>
+                <button type="button" class="btn quiet" @click="dropPack(i)">
+                  Take off<span class="only-read"> pack {{ i + 1 }}</span>
+                </button>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-else class="soft small">No packs: it is brought along and costs nothing at the till.</p>
+        <button type="button" class="btn quiet" @click="addPack">Add a pack</button>
+      </div>
+      <div>
+        <h2>In the cupboard</h2>
+        <table v-if="page.stock.length">
+          <thead>
+            <tr>
+              <th scope="col">{{ units.mass }}</th>
+              <th scope="col">Best before</th>
+              <th><span class="only-read">Used up</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(l, i) in page.stock" :key="l.best_before">
+              <td>
+                <input
+                  class="field"
+                  type="number"
+                  min="0"
+                  :value="inMass(l.grams)"
+                  :aria-label="`Lot ${i + 1}, ${units.mass}`"
+                  @change="lot(i, { grams: round(value($event) * gPerUnit()) })"
+                />
+              </td>
+              <td>
+                <input
+                  class="field"
+                  type="date"
+                  :value="l.best_before"
+                  :aria-label="`Lot ${i + 1}, best before`"
+                  @change="lot(i, { best_before: ($event.target as HTMLInputElement).value })"
+                />
+              </td>
+              <td>
+                <button type="button" class="btn quiet" @click="dropLot(i)">
+                  Used up<span class="only-read">, lot {{ i + 1 }}</span>
+                </button>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-else class="soft small">None of it at the moment.</p>
+        <button type="button" class="btn quiet" @click="addLot">Put some in</button>
+      </div>
+    </div>
+    <div>
+      <h2 :class="{ mine: mine('forms') }">Sizes of one piece in each form</h2>
+      <div class="wide" tabindex="0" role="region" aria-label="Sizes of one piece in each form">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Form</th>
+              <th v-for="[, name] in sizes" :key="name" scope="col">
+                {{ name }}, {{ units.length === 'in' ? 'in' : 'mm' }}
+              </th>
+              <th scope="col">Weighs, {{ units.mass }}</th>
+              <th scope="col">Hands, s</th>
+              <th scope="col">Every, {{ units.length === 'in' ? 'in' : 'mm' }}</th>
+              <th scope="col">A group</th>
+              <th><span class="only-read">Take off</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(s, i) in f.forms" :key="s.form">
+              <th scope="row">{{ says(s.form) }}</th>
+              <td v-for="[k, name] in sizes" :key="k">
+                <input
+                  class="field"
+                  type="number"
+                  min="0"
+                  step="any"
+                  :value="inLength(s[k])"
+                  :aria-label="`${says(s.form)}, ${name}`"
+                  @change="size(i, { [k]: toMM(value($event)) })"
+                />
+              </td>
+              <td>
+                <input
+                  class="field"
+                  type="number"
+                  min="0"
+                  step="any"
+                  :value="inMass(s.mass_g)"
+                  :aria-label="`${says(s.form)}, weight`"
+                  @change="size(i, { mass_g: round(value($event) * gPerUnit()) })"
+                />
+              </td>
+              <td>
+                <input
+                  class="field"
+                  type="number"
+                  min="0"
+                  step="any"
+                  :value="s.seconds"
+                  :aria-label="`${says(s.form)}, seconds of handwork`"
+                  @change="size(i, { seconds: value($event) })"
+                />
+              </td>
+              <td>
+                <input
+                  v-if="s.pitch"
+                  class="field"
+                  type="number"
+                  min="0"
+                  step="any"
+                  :value="inLength(s.pitch)"
+                  :aria-label="`${says(s.form)}, line that one takes`"
+                  @change="size(i, { pitch: toMM(value($event)) })"
+                />
+              </td>
+              <td>
+                <input
+                  v-if="s.group"
+                  class="field"
+                  type="number"
+                  min="1"
+                  :value="s.group"
+                  :aria-label="`${says(s.form)}, pieces in a group`"
+                  @change="size(i, { group: value($event) })"
+                />
+              </td>
+              <td>
+                <button v-if="f.forms.length > 1" type="button" class="btn quiet" @click="dropForm(i)">
+                  Take off<span class="only-read">: {{ says(s.form) }}</span>
+                </button>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <div class="more">
+        <ElSelect
+          v-model="another"
+          filterable
+          placeholder="Another form"
+          aria-label="Another form"
+          style="width: 180px"
+        >
+          <ElOption v-for="x in others" :key="x" :value="x" :label="x" />
+        </ElSelect>
+        <button type="button" class="btn" :disabled="!another" @click="addForm">Add it</button>
+        <span class="soft small">It begins with the sizes of the first one; set its own.</span>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.goods {
+  display: grid;
+  gap: 18px;
+}
+.two {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+  gap: 18px 36px;
+}
+h2 {
+  margin-bottom: 6px;
+}
+h2.mine {
+  color: var(--blue);
+}
+h2.mine::after {
+  content: ' ●';
+  font-size: 0.6rem;
+  vertical-align: 3px;
+}
+table {
+  border-collapse: collapse;
+  font-size: 0.9rem;
+}
+th {
+  text-align: left;
+  font-weight: 500;
+  color: var(--soft);
+  padding: 2px 8px 2px 0;
+  font-size: 0.84rem;
+  white-space: nowrap;
+}
+th[scope='row'] {
+  color: var(--ink);
+  font-size: 0.92rem;
+}
+td {
+  padding: 2px 8px 2px 0;
+}
+td .field {
+  width: 96px;
+}
+td .field[type='date'] {
+  width: 150px;
+}
+.wide {
+  overflow-x: auto;
+}
+.wide td .field {
+  width: 76px;
+}
+.more {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-top: 8px;
+  flex-wrap: wrap;
+}
+</style>

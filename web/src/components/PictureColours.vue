@@ -1,0 +1,116 @@
+<script setup lang="ts">
+// The main colours of a photograph, to be taken for a food's outside or its cut
+// face. The photograph is not kept unless that is asked for.
+import { ref, shallowRef } from 'vue'
+import { send, Trouble, type MainColours } from '@/api/client'
+
+const props = defineProps<{ food: string; photo: boolean }>()
+const emit = defineEmits<{ outside: [hex: string]; cut: [hex: string]; kept: [] }>()
+const found = shallowRef<MainColours | null>(null)
+const wrong = ref('')
+const busy = ref(false)
+const file = shallowRef<File | null>(null)
+
+async function choose(e: Event) {
+  const input = e.target as HTMLInputElement
+  file.value = input.files?.[0] ?? null
+  input.value = ''
+  if (!file.value) return
+  busy.value = true
+  wrong.value = ''
+  found.value = null
+  try {
+    found.value = await send<MainColours>(
+      'POST',
+      '/api/v1/colours',
+      file.value.type || 'image/jpeg',
+      file.value,
+    )
+  } catch (err) {
+    wrong.value = err instanceof Trouble ? err.message : 'The picture cannot be looked at.'
+  } finally {
+    busy.value = false
+  }
+}
+async function keep(on: boolean) {
+  const path = `/api/v1/foods/${encodeURIComponent(props.food)}/photo`
+  try {
+    if (on && file.value) await send('PUT', path, file.value.type || 'image/jpeg', file.value)
+    else await send('DELETE', path, 'application/json', '')
+    emit('kept')
+  } catch (err) {
+    wrong.value = err instanceof Trouble ? err.message : 'That could not be kept.'
+  }
+}
+</script>
+
+<template>
+  <div class="colours">
+    <label class="btn file">
+      {{ busy ? 'Looking' : 'Colours from a picture' }}
+      <input type="file" accept="image/png,image/jpeg" @change="choose" />
+    </label>
+    <p v-if="wrong" role="alert" class="small">▲ {{ wrong }}</p>
+    <ul v-if="found" aria-label="Main colours of the picture">
+      <li v-for="c in found.colours" :key="c.hex">
+        <span class="patch" :style="{ background: c.hex }" />
+        <span class="nums small">{{ Math.round(c.part * 100) }} %</span>
+        <button type="button" class="btn quiet" @click="emit('outside', c.hex)">
+          outside<span class="only-read">, {{ c.hex }}</span>
+        </button>
+        <button type="button" class="btn quiet" @click="emit('cut', c.hex)">
+          cut face<span class="only-read">, {{ c.hex }}</span>
+        </button>
+      </li>
+    </ul>
+    <p v-if="found" class="small soft">
+      The picture is not kept.
+      <button v-if="file" type="button" class="btn quiet" @click="keep(true)">Keep it with this food</button>
+    </p>
+    <figure v-if="photo">
+      <img
+        :src="`/api/v1/foods/${encodeURIComponent(food)}/photo`"
+        alt="The photograph kept with this food"
+      />
+      <button type="button" class="btn quiet" @click="keep(false)">Throw the photograph away</button>
+    </figure>
+  </div>
+</template>
+
+<style scoped>
+.colours {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+}
+.file input {
+  position: absolute;
+  opacity: 0;
+  width: 1px;
+  height: 1px;
+}
+.file:focus-within {
+  outline: 3px solid var(--blue);
+  outline-offset: 2px;
+}
+li {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+.patch {
+  width: 44px;
+  height: 30px;
+  border-radius: 6px;
+  border: 1px solid var(--line-strong);
+}
+figure {
+  margin: 0;
+}
+figure img {
+  display: block;
+  max-width: 100%;
+  max-height: 160px;
+  border-radius: 8px;
+}
+</style>

@@ -1,0 +1,164 @@
+<script setup lang="ts">
+// A bowl, cup or dish of one's own, by its measures.
+import { computed, reactive, ref } from 'vue'
+import { ElOption, ElSelect } from 'element-plus'
+import 'element-plus/es/components/select/style/css'
+import { api, body, take, Trouble, type VesselPage } from '@/api/client'
+import type { Vessel } from '@/api/tray.gen'
+import { boxOf, stretched, type Pt } from '@/tray/outline'
+import { mmPerUnit, units } from '@/tray/units'
+
+const props = defineProps<{ from: VesselPage; copy: boolean; taken: (id: string) => boolean }>()
+const emit = defineEmits<{ done: [id: string]; leave: [] }>()
+const v = props.from.vessel
+const outline = v.outline?.map(p => [p[0] ?? 0, p[1] ?? 0] as Pt)
+const start = outline ? boxOf(outline).slice(2) : [v.diameter_mm ?? 80, v.diameter_mm ?? 80]
+const it = reactive({
+  name: props.copy ? `${v.name}, my own` : v.name,
+  long: start[0]!,
+  wide: start[1]!,
+  high: v.height_mm,
+  ml: v.capacity_ml,
+  colour: v.colour,
+  material: v.material || 'ceramic',
+})
+const wrong = ref('')
+const materials = ['ceramic', 'glass', 'wood', 'metal', 'marble', 'clay', 'hollowed']
+const shown = (mm: number) => Math.round((mm / mmPerUnit()) * 10) / 10
+const set = (k: 'long' | 'wide' | 'high', e: Event) => {
+  const n = (e.target as HTMLInputElement).valueAsNumber * mmPerUnit()
+  if (n > 0) it[k] = Math.round(n * 10) / 10
+}
+/** About half of its outer box, as the built-in ones. */
+const guess = computed(() =>
+  Math.round(((Math.PI / 4) * it.long * (outline ? it.wide : it.long) * it.high * 0.55) / 1000),
+)
+
+async function keep() {
+  const [w, h] = [it.long, outline ? it.wide : it.long]
+  const shape = outline
+    ? { outline: stretched(outline, w, h).map(p => [round(p[0] - w / 2), round(p[1] - h / 2)] as Pt) }
+    : { diameter_mm: it.long }
+  let id = props.copy ? '' : v.id
+  if (!id) {
+    const base =
+      it.name
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, '-')
+        .replace(/^-|-$/g, '')
+        .slice(0, 44) || 'bowl'
+    id = base
+    for (let n = 2; props.taken(id); n++) id = `${base}-${n}`
+  }
+  const next: Vessel = {
+    ...v,
+    outline: undefined,
+    diameter_mm: undefined,
+    ...shape,
+    id,
+    name: it.name,
+    height_mm: it.high,
+    capacity_ml: it.ml,
+    colour: it.colour,
+    material: it.material,
+  }
+  try {
+    await take(
+      api.PUT('/api/v1/vessels/{id}', {
+        params: { path: { id }, header: { 'If-Match': `"${props.copy ? 0 : props.from.version}"` } },
+        body: body(next),
+      }),
+    )
+    emit('done', id)
+  } catch (e) {
+    wrong.value = e instanceof Trouble ? e.message : 'The bowl cannot be kept.'
+  }
+}
+const round = (n: number) => Math.round(n * 10) / 10
+</script>
+
+<template>
+  <form class="card maker" aria-label="A bowl of your own" @submit.prevent="keep">
+    <label class="wide"
+      ><span>Called</span><input v-model="it.name" class="field" maxlength="120" required
+    /></label>
+    <label
+      ><span>{{ outline ? 'Long' : 'Across' }}, {{ units.length }}</span
+      ><input
+        class="field"
+        type="number"
+        step="any"
+        min="0"
+        :value="shown(it.long)"
+        @change="set('long', $event)"
+    /></label>
+    <label v-if="outline"
+      ><span>Wide, {{ units.length }}</span
+      ><input
+        class="field"
+        type="number"
+        step="any"
+        min="0"
+        :value="shown(it.wide)"
+        @change="set('wide', $event)"
+    /></label>
+    <label
+      ><span>High, {{ units.length }}</span
+      ><input
+        class="field"
+        type="number"
+        step="any"
+        min="0"
+        :value="shown(it.high)"
+        @change="set('high', $event)"
+    /></label>
+    <label
+      ><span>Holds, ml</span
+      ><input v-model.number="it.ml" class="field" type="number" min="1" step="any" required />
+      <button type="button" class="btn quiet" @click="it.ml = guess">about {{ guess }}</button></label
+    >
+    <label
+      ><span>Make</span>
+      <ElSelect v-model="it.material" aria-label="Make">
+        <ElOption v-for="x in materials" :key="x" :value="x" :label="x" /></ElSelect
+    ></label>
+    <label><span>Colour</span><input v-model="it.colour" type="color" /></label>
+    <p v-if="wrong" role="alert" class="wide">▲ {{ wrong }}</p>
+    <div class="wide ways">
+      <button class="btn next">{{ copy ? 'Keep this bowl' : 'Keep it so' }}</button>
+      <button type="button" class="btn quiet" @click="emit('leave')">Leave it</button>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.maker {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  gap: 10px 16px;
+  align-items: start;
+}
+label {
+  display: grid;
+  gap: 3px;
+  font-size: 0.92rem;
+}
+label span {
+  color: var(--soft);
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.ways {
+  display: flex;
+  gap: 8px;
+}
+input[type='color'] {
+  width: 60px;
+  height: 36px;
+  padding: 2px;
+  border: 1.5px solid var(--line-strong);
+  border-radius: 7px;
+  background: #fff;
+}
+</style>

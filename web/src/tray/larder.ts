@@ -1,0 +1,77 @@
+import type { Food } from '@/api/tray.gen'
+
+/** Shelves of the larder in the order they are read. */
+export const shelfNames: Record<string, string> = {
+  cheese: 'Cheese',
+  meat: 'Meat and fish',
+  dip: 'Dips and spreads',
+  brined: 'Brined',
+  fruit: 'Fruit',
+  vegetable: 'Vegetables',
+  'dried fruit': 'Dried fruit',
+  nut: 'Nuts and seeds',
+  cracker: 'Crackers and bread',
+  sweet: 'Sweet things',
+  garnish: 'Greens and flowers',
+  prop: 'Props, not to be eaten',
+}
+
+export const monthNames = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+
+export const allergens = [
+  'gluten',
+  'crustaceans',
+  'egg',
+  'fish',
+  'peanuts',
+  'soy',
+  'milk',
+  'nuts',
+  'celery',
+  'mustard',
+  'sesame',
+  'sulphites',
+  'lupin',
+  'molluscs',
+]
+export const dietWords = ['meat', 'pork', 'beef', 'animal', 'rennet', 'alcohol']
+export const words = {
+  wetness: ['crisp', 'dry', 'moist', 'oily', 'juicy', 'runny'],
+  firmness: ['fresh', 'soft', 'semi', 'firm', 'hard'],
+  milk: ['cow', 'goat', 'sheep', 'buffalo', 'mixed', 'plant'],
+  rind: ['edible', 'inedible', 'none'],
+  texture: ['creamy', 'soft', 'chewy', 'firm', 'crumbly', 'crunchy', 'juicy'],
+  flavours: ['sweet', 'salty', 'sour', 'briny', 'smoky', 'spicy', 'bitter', 'umami', 'mild', 'fresh'],
+  region: ['alpine', 'atlantic', 'mediterranean', 'northern', 'eastern', 'tropical'],
+}
+
+/** What a form is called on a button, without the rest of what hands do. */
+export const formName = (says: string) => says.split(',')[0]!
+
+/** Signs of a food that a packer must know, as short words. */
+export function signs(f: Food): string[] {
+  return [
+    f.rolls && 'rolls',
+    f.smells && 'smells strongly',
+    f.stone && 'has stones',
+    f.stem && 'on the stem',
+    f.shell && 'in its shell',
+    f.casing && 'peel off the casing',
+    f.rind === 'inedible' && 'cut off the rind',
+    f.choking && 'small children can choke',
+  ].filter((s): s is string => !!s)
+}
+
+/** Swatches to look for foods by: one of each colour family, as food has them. */
+export const swatches = [
+  { name: 'white', hex: '#f6f2ea' },
+  { name: 'cream', hex: '#ecd9a4' },
+  { name: 'yellow', hex: '#efc64a' },
+  { name: 'orange', hex: '#e98e33' },
+  { name: 'red', hex: '#c22f2c' },
+  { name: 'pink', hex: '#dd9a9c' },
+  { name: 'purple', hex: '#5f2742' },
+  { name: 'green', hex: '#8ba548' },
+  { name: 'brown', hex: '#96643a' },
+  { name: 'dark', hex: '#33291f' },
+]

@@ -1,0 +1,71 @@
+export type Pt = [number, number]
+
+/** The box round a set of points: x, y, width, height. */
+export function boxOf(points: readonly Pt[]): [number, number, number, number] {
+  const xs = points.map(p => p[0])
+  const ys = points.map(p => p[1])
+  const x = Math.min(...xs)
+  const y = Math.min(...ys)
+  return [x, y, Math.max(...xs) - x, Math.max(...ys) - y]
+}
+
+/** Which points of an outline get a handle: all of a few, evenly spread ones of many. */
+export function handles(outline: readonly Pt[], most = 26): number[] {
+  if (outline.length <= most) return outline.map((_, i) => i)
+  const lengths = outline.map((p, i) => {
+    const q = outline[(i + 1) % outline.length]!
+    return Math.hypot(q[0] - p[0], q[1] - p[1])
+  })
+  const total = lengths.reduce((a, b) => a + b, 0)
+  const out: number[] = []
+  let walked = 0
+  lengths.forEach((l, i) => {
+    if (walked >= (out.length * total) / most) out.push(i)
+    walked += l
+  })
+  return out
+}
+
+/**
+ * The outline with one point moved by (dx, dy). Points within reach of it along
+ * the edge, in mm, go along, the less the farther they are; with no reach it
+ * moves alone.
+ */
+export function bent(outline: readonly Pt[], at: number, dx: number, dy: number, reach: number): Pt[] {
+  const n = outline.length
+  const share = new Array<number>(n).fill(0)
+  share[at] = 1
+  for (const way of [1, -1]) {
+    let walked = 0
+    for (let k = 1; k < n; k++) {
+      const i = (at + way * k + n * k) % n
+      const before = (i - way + n) % n
+      walked += Math.hypot(outline[i]![0] - outline[before]![0], outline[i]![1] - outline[before]![1])
+      if (walked >= reach) break
+      share[i] = Math.max(share[i]!, (1 + Math.cos((Math.PI * walked) / reach)) / 2)
+    }
+  }
+  const round = (v: number) => Math.round(v * 10) / 10
+  return outline.map((p, i) => [round(p[0] + dx * share[i]!), round(p[1] + dy * share[i]!)])
+}
+
+/** The outline with a point added in the middle of the edge after a point. */
+export function withPoint(outline: readonly Pt[], after: number): Pt[] {
+  const p = outline[after]!
+  const q = outline[(after + 1) % outline.length]!
+  return [
+    ...outline.slice(0, after + 1),
+    [(p[0] + q[0]) / 2, (p[1] + q[1]) / 2] as Pt,
+    ...outline.slice(after + 1),
+  ]
+}
+
+/** The outline without a point; three are the least. */
+export const withoutPoint = (outline: readonly Pt[], at: number): Pt[] =>
+  outline.length > 3 ? outline.filter((_, i) => i !== at) : [...outline]
+
+/** The outline stretched so that its box has the given sides. */
+export function stretched(outline: readonly Pt[], width: number, height: number): Pt[] {
+  const [x, y, w, h] = boxOf(outline)
+  return outline.map(p => [((p[0] - x) * width) / w, ((p[1] - y) * height) / h])
+}

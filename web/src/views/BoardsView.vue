@@ -1,0 +1,392 @@
+<script setup lang="ts">
+// Boards and bowls, all drawn to one scale; one's own are made and changed here.
+import { computed, onMounted, ref, shallowRef } from 'vue'
+import { ElSlider } from 'element-plus'
+import 'element-plus/es/components/slider/style/css'
+import { api, take, Trouble, type BoardDrawn, type Cabinet, type VesselPage } from '@/api/client'
+import BoardMaker from '@/components/BoardMaker.vue'
+import House from '@/components/House.vue'
+import VesselMaker from '@/components/VesselMaker.vue'
+import { useBoardMaker } from '@/composables/boardMaker'
+import { useLarder } from '@/stores/larder'
+import { useToast } from '@/stores/toast'
+import { boxOf, type Pt } from '@/tray/outline'
+import { across, area, length } from '@/tray/units'
+import { count } from '@/tray/words'
+
+const toast = useToast()
+const larder = useLarder()
+const cabinet = shallowRef<Cabinet | null>(null)
+const wrong = ref('')
+const maker = useBoardMaker()
+const making = ref(false)
+const bowl = shallowRef<{ from: VesselPage; copy: boolean } | null>(null)
+const chosen = ref('') // b:<id> or v:<id>
+const scale = ref(0.3) // px for a mm
+const seeAway = ref(false)
+
+async function read() {
+  try {
+    cabinet.value = await take<Cabinet>(api.GET('/api/v1/boards'))
+    wrong.value = ''
+  } catch (e) {
+    wrong.value = e instanceof Trouble ? e.message : 'The boards cannot be read.'
+  }
+  larder.forget()
+}
+onMounted(read)
+
+const boards = computed(() => cabinet.value?.boards.filter(b => b.put_away === seeAway.value) ?? [])
+const vessels = computed(() => cabinet.value?.vessels.filter(v => v.put_away === seeAway.value) ?? [])
+const away = computed(
+  () => [...(cabinet.value?.boards ?? []), ...(cabinet.value?.vessels ?? [])].filter(x => x.put_away).length,
+)
+const sides = (b: BoardDrawn) => boxOf(b.board.outline.map(p => [p[0] ?? 0, p[1] ?? 0] as Pt)).slice(2)
+const vesselSides = (v: VesselPage) =>
+  v.vessel.outline?.length
+    ? boxOf(v.vessel.outline.map(p => [p[0] ?? 0, p[1] ?? 0] as Pt)).slice(2)
+    : [v.vessel.diameter_mm ?? 0, v.vessel.diameter_mm ?? 0]
+/** How large it is: across, where both sides are the same. */
+const spans = ([a = 0, b = 0]: number[]) => (Math.abs(a - b) < 1 ? `${length(a)} across` : across(a, b))
+const margin = 24 // mm: the drawing's own room for its shadow, both sides
+const px = (mm: number) => `${(mm + margin) * scale.value}px`
+
+const board = computed(() => cabinet.value?.boards.find(b => `b:${b.board.id}` === chosen.value) ?? null)
+const vessel = computed(() => cabinet.value?.vessels.find(v => `v:${v.vessel.id}` === chosen.value) ?? null)
+
+function makeOne() {
+  bowl.value = null
+  maker.begin({ shape: 'oval', length_mm: 460, width_mm: 300, material: 'wood', colour: '#8a5a35' })
+  making.value = true
+}
+function work(b: BoardDrawn, copy: boolean) {
+  bowl.value = null
+  maker.beginWith(b, copy)
+  making.value = true
+}
+function makeBowl() {
+  const from = cabinet.value?.vessels.find(v => v.vessel.id === 'dip-bowl') ?? cabinet.value?.vessels[0]
+  if (from) bowl.value = { from, copy: true }
+  making.value = false
+}
+async function done(kind: 'b' | 'v', id: string) {
+  making.value = false
+  bowl.value = null
+  await read()
+  chosen.value = `${kind}:${id}`
+  toast.tell({ says: 'Kept.' })
+}
+async function move(kind: 'boards' | 'vessels', id: string, name: string, out: boolean) {
+  const path = { params: { path: { id } } }
+  try {
+    if (kind === 'boards')
+      await take(
+        out ? api.POST('/api/v1/boards/{id}/take-out', path) : api.DELETE('/api/v1/boards/{id}', path),
+      )
+    else
+      await take(
+        out ? api.POST('/api/v1/vessels/{id}/take-out', path) : api.DELETE('/api/v1/vessels/{id}', path),
+      )
+    if (!out)
+      toast.tell({
+        says: `${name} is put away. Trays that use it keep it.`,
+        act: { name: 'Take it out again', do: () => void move(kind, id, name, true) },
+      })
+    chosen.value = ''
+    await read()
+  } catch (e) {
+    wrong.value = e instanceof Trouble ? e.message : 'That could not be done.'
+  }
+}
+const takenBoard = (id: string) => !!cabinet.value?.boards.some(b => b.board.id === id)
+const takenBowl = (id: string) => !!cabinet.value?.vessels.some(v => v.vessel.id === id)
+const hand =
+  'M20 186C12 160 2 140 1 112C0 100 8 98 12 108L18 122V58C18 46 32 46 33 58L34 96V22C34 9 50 9 51 22L52 94V14C52 1 69 1 70 14L70 97V30C70 18 85 18 86 30C88 70 90 110 84 140C82 156 78 170 76 186Z'
+</script>
+
+<template>
+  <House title="Boards & bowls" wide>
+    <template #acts>
+      <button class="btn" @click="makeBowl">Make a bowl</button>
+      <button class="btn next" @click="makeOne">Make a board</button>
+    </template>
+    <p v-if="wrong" class="card" role="alert">
+      ▲ {{ wrong }} <button class="btn quiet" @click="read">Try again</button>
+    </p>
+    <BoardMaker
+      v-if="making"
+      :maker="maker"
+      :taken="takenBoard"
+      @done="id => done('b', id)"
+      @leave="making = false"
+    />
+    <VesselMaker
+      v-if="bowl"
+      :key="bowl.from.vessel.id + bowl.copy"
+      :from="bowl.from"
+      :copy="bowl.copy"
+      :taken="takenBowl"
+      @done="id => done('v', id)"
+      @leave="bowl = null"
+    />
+
+    <div v-if="cabinet" class="two">
+      <div class="left">
+        <p class="measure">
+          <svg :width="90 * scale" :height="188 * scale" viewBox="0 0 90 188" aria-hidden="true">
+            <path :d="hand" />
+          </svg>
+          <span class="rule" :style="{ width: `${300 * scale}px` }" aria-hidden="true" />
+          <span class="soft small">A hand, and {{ length(300) }}, to the same scale as everything below</span>
+          <label class="zoom">
+            <span class="only-read">Scale</span>
+            <ElSlider
+              v-model="scale"
+              :min="0.16"
+              :max="0.9"
+              :step="0.02"
+              :show-tooltip="false"
+              aria-label="Scale"
+            />
+          </label>
+          <button v-if="away" class="btn quiet" @click="seeAway = !seeAway">
+            {{ seeAway ? 'What is out' : `${away} put away` }}
+          </button>
+        </p>
+        <section aria-label="Boards">
+          <h2>
+            Boards <span class="soft small nums">{{ boards.length }}</span>
+          </h2>
+          <ul class="shelf">
+            <li v-for="b in boards" :key="b.board.id" :class="{ on: chosen === 'b:' + b.board.id }">
+              <button
+                class="pick"
+                :aria-pressed="chosen === 'b:' + b.board.id"
+                @click="chosen = 'b:' + b.board.id"
+              >
+                <img
+                  :src="`/api/v1/boards/${b.board.id}/picture.svg?v=${b.version}`"
+                  :style="{ width: px(sides(b)[0]!), height: px(sides(b)[1]!) }"
+                  alt=""
+                  loading="lazy"
+                />
+                <span class="bname">{{ b.board.name }}</span>
+                <span class="soft small nums">{{ spans(sides(b)) }}</span>
+              </button>
+            </li>
+          </ul>
+        </section>
+        <section aria-label="Bowls">
+          <h2>
+            Bowls, cups and dishes <span class="soft small nums">{{ vessels.length }}</span>
+          </h2>
+          <ul class="shelf">
+            <li v-for="v in vessels" :key="v.vessel.id" :class="{ on: chosen === 'v:' + v.vessel.id }">
+              <button
+                class="pick"
+                :aria-pressed="chosen === 'v:' + v.vessel.id"
+                @click="chosen = 'v:' + v.vessel.id"
+              >
+                <img
+                  :src="`/api/v1/vessels/${v.vessel.id}/picture.svg?v=${v.version}`"
+                  :style="{ width: px(vesselSides(v)[0]!), height: px(vesselSides(v)[1]!) }"
+                  alt=""
+                  loading="lazy"
+                />
+                <span class="bname">{{ v.vessel.name }}</span>
+              </button>
+            </li>
+          </ul>
+        </section>
+      </div>
+      <aside class="card about" aria-label="About the one chosen">
+        <template v-if="board">
+          <img
+            class="large"
+            :src="`/api/v1/boards/${board.board.id}/picture.svg?v=${board.version}`"
+            alt=""
+          />
+          <h2>{{ board.board.name }}</h2>
+          <dl class="facts nums">
+            <dt>Measures</dt>
+            <dd>{{ spans(sides(board)) }}</dd>
+            <dt>To lay on</dt>
+            <dd>{{ area(board.area_cm2) }}</dd>
+            <dt>Carries</dt>
+            <dd>a nibble for about {{ count(board.guests, 'guest') }}</dd>
+            <dt>Made of</dt>
+            <dd>{{ board.board.material }}{{ board.board.liner ? ', lined' : '' }}</dd>
+            <dt>Rim</dt>
+            <dd>
+              {{
+                board.board.rim_mm ? length(board.board.rim_mm) : 'none: keep what rolls away from the edge'
+              }}
+            </dd>
+            <template v-if="board.board.wells?.length">
+              <dt>Hollows</dt>
+              <dd>
+                {{ count(board.board.wells.length, 'well or groove', 'wells or grooves') }}, for what rolls or
+                stacks
+              </dd>
+            </template>
+          </dl>
+          <p v-for="s in board.says" :key="s" class="small">▲ {{ s }}</p>
+          <div class="ways">
+            <button v-if="board.mine === 'own'" class="btn next" @click="work(board, false)">Change</button>
+            <button class="btn" @click="work(board, true)">Copy and change</button>
+            <button class="btn" @click="move('boards', board.board.id, board.board.name, board.put_away)">
+              {{ board.put_away ? 'Take out again' : 'Put away' }}
+            </button>
+          </div>
+        </template>
+        <template v-else-if="vessel">
+          <img
+            class="large small-one"
+            :src="`/api/v1/vessels/${vessel.vessel.id}/picture.svg?v=${vessel.version}`"
+            alt=""
+          />
+          <h2>{{ vessel.vessel.name }}</h2>
+          <dl class="facts nums">
+            <dt>Measures</dt>
+            <dd>{{ spans(vesselSides(vessel)) }}</dd>
+            <dt>High</dt>
+            <dd>{{ length(vessel.vessel.height_mm) }}</dd>
+            <dt>Holds</dt>
+            <dd>{{ vessel.vessel.capacity_ml }} ml</dd>
+            <dt>Make</dt>
+            <dd>
+              {{
+                vessel.vessel.material === 'hollowed'
+                  ? 'hollowed out, to be used once'
+                  : vessel.vessel.material
+              }}
+            </dd>
+          </dl>
+          <div class="ways">
+            <button
+              v-if="vessel.mine === 'own'"
+              class="btn next"
+              @click="bowl = { from: vessel, copy: false }"
+            >
+              Change
+            </button>
+            <button class="btn" @click="bowl = { from: vessel, copy: true }">Copy and change</button>
+            <button
+              class="btn"
+              @click="move('vessels', vessel.vessel.id, vessel.vessel.name, vessel.put_away)"
+            >
+              {{ vessel.put_away ? 'Take out again' : 'Put away' }}
+            </button>
+          </div>
+        </template>
+        <p v-else class="soft">
+          Choose a board or a bowl to see what it carries, to copy it, or to put it away.
+        </p>
+      </aside>
+    </div>
+  </House>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 290px;
+  gap: 20px;
+  align-items: start;
+}
+.left {
+  display: grid;
+  gap: 16px;
+}
+.measure {
+  display: flex;
+  align-items: flex-end;
+  gap: 12px;
+  flex-wrap: wrap;
+}
+.measure path {
+  fill: #ddd5c6;
+  stroke: #b0a58f;
+  stroke-width: 2;
+}
+.rule {
+  height: 9px;
+  border: 1.5px solid var(--line-strong);
+  border-top: 0;
+}
+.zoom {
+  width: 150px;
+  margin-left: auto;
+}
+.shelf {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 10px;
+  align-items: flex-end;
+  border-bottom: 7px solid #d3c8b3;
+  padding: 6px 0 8px;
+}
+.shelf li {
+  border-radius: 10px;
+  border: 2px solid transparent;
+  max-width: 100%;
+}
+.shelf li.on {
+  border-color: var(--blue);
+  background: var(--paper);
+}
+.pick {
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  padding: 6px;
+  cursor: pointer;
+  display: grid;
+  justify-items: center;
+  gap: 1px;
+  min-width: 92px;
+  max-width: 100%;
+}
+.pick:hover .bname {
+  color: var(--blue);
+}
+.pick img {
+  max-width: 100%;
+  object-fit: contain;
+}
+.bname {
+  font-weight: 600;
+  font-size: 0.84rem;
+  line-height: 1.15;
+  max-width: 132px;
+}
+.about {
+  position: sticky;
+  top: 16px;
+  display: grid;
+  gap: 10px;
+}
+.large {
+  width: 100%;
+  max-height: 190px;
+  object-fit: contain;
+}
+.small-one {
+  max-height: 130px;
+}
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+@media (max-width: 960px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+  .about {
+    position: static;
+    order: -1;
+  }
+}
+</style>

@@ -1,0 +1,51 @@
+import { afterEach, describe, expect, it } from 'vitest'
+import { across, area, coinDigits, grams, length, money, said, units } from '@/tray/units'
+
+afterEach(() => Object.assign(units, { length: 'cm', mass: 'g', currency: '', hemisphere: 'north' }))
+
+describe('lengths and amounts', () => {
+  it('are centimetres and grams as long as nothing else is set', () => {
+    expect(length(46)).toBe('4.6 cm')
+    expect(across(620, 400)).toBe('62 × 40 cm')
+    expect(across(76, 43)).toBe('7.6 × 4.3 cm')
+    expect(area(1840)).toBe('1840 cm²')
+    expect(grams(1250)).toBe('1.3 kg')
+  })
+  it('are inches, ounces and pounds where those are set', () => {
+    Object.assign(units, { length: 'in', mass: 'oz' })
+    expect(length(25.4)).toBe('1 in')
+    expect(across(508, 254)).toBe('20 × 10 in')
+    expect(area(645.16)).toBe('100 sq in')
+    expect(grams(28.35)).toBe('1 oz')
+    expect(grams(9)).toBe('0.32 oz')
+    expect(grams(1000)).toBe('2.2 lb')
+  })
+})
+
+describe('money', () => {
+  it.each([
+    ['', 6140, '61.40'],
+    ['EUR', 6140, '€61.40'],
+    ['JPY', 6140, 'JP¥6,140'],
+  ])('in %s', (currency, minor, want) => {
+    units.currency = currency
+    expect(money(minor)).toBe(want)
+  })
+  it('counts the digits of the smaller coin', () => {
+    expect([coinDigits(''), coinDigits('EUR'), coinDigits('JPY'), coinDigits('KWD')]).toEqual([2, 2, 0, 3])
+    units.currency = 'NOPE'
+    expect(money(100)).toBe('1.00')
+  })
+})
+
+describe('sentences of the server', () => {
+  const s = 'The honey lies 12 mm from the crackers; Oval, 62 × 40 cm: 200 cm² each, 1.5 kg and 90 g wait.'
+  it('stay as they are in metric units', () => expect(said(s)).toBe(s))
+  it('are turned into inches and ounces', () => {
+    Object.assign(units, { length: 'in', mass: 'oz' })
+    expect(said(s)).toBe(
+      'The honey lies 0.5 in from the crackers; Oval, 24.4 × 15.7 in: 31 sq in each, 3.3 lb and 3.2 oz wait.',
+    )
+    expect(said('Cut them into 8 g')).toBe('Cut them into 0.28 oz')
+  })
+})
