@@ -48,3 +48,30 @@ test('an address that leads nowhere', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible()
   await clean(page)
 })
+
+for (const [room, path, ready] of [
+  ['the larder', '/larder', '.food img'],
+  ['a food', '/larder/fennel-sausage', '.scale image'],
+  ['boards and bowls', '/boards', '.shelf img'],
+  ['settings', '/settings', 'fieldset'],
+] as const) {
+  test(room, async ({ page }) => {
+    await page.goto(path)
+    await page.locator(ready).first().waitFor()
+    await page.waitForLoadState('networkidle')
+    await clean(page)
+  })
+}
+
+test('tables in and out, and a board being made', async ({ page }) => {
+  await page.goto('/larder')
+  await page.getByRole('button', { name: 'Tables in and out' }).click()
+  await page.locator('.files input[type=file]').setInputFiles({ name: 'p.csv', mimeType: 'text/csv', buffer: Buffer.from('food,grams,price\nmoon,1,1\n') })
+  await expect(page.locator('.report')).toBeVisible()
+  await clean(page)
+  await page.goto('/boards')
+  await page.getByRole('button', { name: 'Make a board' }).click()
+  await page.getByRole('button', { name: 'Move its edge' }).click()
+  await page.getByRole('button', { name: 'Make a bowl' }).click()
+  await clean(page)
+})

@@ -9,6 +9,7 @@ import type { useBoardMaker } from '@/composables/boardMaker'
 import type { BoardRequest } from '@/api/tray.gen'
 import { across, area, length, mmPerUnit, units } from '@/tray/units'
 import { boxOf, type Pt } from '@/tray/outline'
+import KeptField from '@/components/KeptField.vue'
 import { count } from '@/tray/words'
 
 const props = defineProps<{ maker: ReturnType<typeof useBoardMaker>; taken: (id: string) => boolean }>()
@@ -45,9 +46,8 @@ const box = computed(() => {
 })
 const sides = computed(() => (ask.value.outline ? boxOf(ask.value.outline).slice(2) : box.value))
 const shown = (mm: number) => Math.round((mm / mmPerUnit()) * 10) / 10
-const value = (e: Event) => (e.target as HTMLInputElement).valueAsNumber
-function measure(side: 0 | 1, e: Event) {
-  const mm = value(e) * mmPerUnit()
+function measure(side: 0 | 1, n: number) {
+  const mm = n * mmPerUnit()
   if (!(mm > 0)) return
   if (byOutline.value) {
     const [w = 1, h = 1] = sides.value
@@ -150,25 +150,23 @@ async function keep() {
       <div class="row">
         <span>{{ oneSide && !byOutline ? 'Across' : 'Sides' }}, {{ units.length }}</span>
         <span class="sides">
-          <input
-            class="field"
+          <KeptField
             type="number"
             min="1"
             step="any"
             aria-label="Length"
             :value="shown(sides[0]!)"
-            @change="measure(0, $event)"
+            @kept="(_, n) => measure(0, n)"
           />
           <template v-if="!oneSide || byOutline">
             ×
-            <input
-              class="field"
+            <KeptField
               type="number"
               min="1"
               step="any"
               aria-label="Width"
               :value="shown(sides[1]!)"
-              @change="measure(1, $event)"
+              @kept="(_, n) => measure(1, n)"
             />
           </template>
         </span>
@@ -221,14 +219,13 @@ async function keep() {
       </div>
       <div class="row">
         <span>Rim, {{ units.length === 'in' ? 'in' : 'mm' }}</span>
-        <input
-          class="field"
+        <KeptField
           type="number"
           min="0"
           step="any"
           aria-label="Rim"
           :value="units.length === 'in' ? shown(ask.rim_mm ?? 0) : (ask.rim_mm ?? 0)"
-          @change="m.change({ rim_mm: units.length === 'in' ? value($event) * 25.4 : value($event) })"
+          @kept="(_, n) => n >= 0 && m.change({ rim_mm: units.length === 'in' ? n * 25.4 : n })"
         />
       </div>
       <label class="tick">

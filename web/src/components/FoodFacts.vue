@@ -6,22 +6,20 @@ import { ElOption, ElSelect } from 'element-plus'
 import 'element-plus/es/components/select/style/css'
 import type { FoodPage } from '@/api/client'
 import type { Food } from '@/api/tray.gen'
+import type { FoodChange } from '@/composables/foodPage'
 import PictureColours from '@/components/PictureColours.vue'
+import KeptField from '@/components/KeptField.vue'
 import { allergens, dietWords, monthNames, shelfNames, signs, words } from '@/tray/larder'
 
 const props = defineProps<{ page: FoodPage }>()
-const emit = defineEmits<{ change: [part: Partial<Food>]; kept: [] }>()
+const emit = defineEmits<{ change: [part: FoodChange]; kept: [] }>()
 const f = computed(() => props.page.food)
 const mine = (member: string) => props.page.changed.includes(member)
 
-function number(member: 'strength' | 'keeps_days' | 'warm_up_min' | 'carb_g' | 'density', e: Event) {
-  const input = e.target as HTMLInputElement
-  const v = input.valueAsNumber
+function number(member: 'strength' | 'keeps_days' | 'warm_up_min' | 'carb_g', v: number) {
   if (Number.isFinite(v) && v !== f.value[member]) emit('change', { [member]: v })
-  else input.value = String(f.value[member] ?? '')
 }
-function text(member: 'tool' | 'caution', e: Event) {
-  const v = (e.target as HTMLInputElement).value
+function text(member: 'tool', v: string) {
   if (v !== (f.value[member] ?? '')) emit('change', { [member]: v })
 }
 const flags = [
@@ -34,9 +32,11 @@ const flags = [
   ['choking', 'can choke small children'],
 ] as const
 function month(m: number) {
-  const has = f.value.season.includes(m)
-  const next = has ? f.value.season.filter(x => x !== m) : [...f.value.season, m].sort((a, b) => a - b)
-  emit('change', { season: next })
+  emit('change', now => ({
+    season: now.season.includes(m)
+      ? now.season.filter(x => x !== m)
+      : [...now.season, m].sort((a, b) => a - b),
+  }))
 }
 const isCheese = computed(() => f.value.category === 'cheese')
 </script>
@@ -148,25 +148,23 @@ const isCheese = computed(() => f.value.category === 'cheese')
       <span :class="{ mine: mine('strength') || mine('liking') }">Taste</span>
       <div class="pair">
         <label class="unit"
-          ><input
-            class="field"
+          ><KeptField
             type="number"
             min="1"
             max="5"
             :value="f.strength"
-            @change="number('strength', $event)"
+            @kept="(_, n) => number('strength', n)"
           />
           strong, of 5</label
         >
         <label class="unit"
-          ><input
-            class="field"
+          ><KeptField
             type="number"
             min="0"
             max="100"
             step="5"
             :value="Math.round(f.liking * 100)"
-            @change="emit('change', { liking: ($event.target as HTMLInputElement).valueAsNumber / 100 })"
+            @kept="(_, n) => Number.isFinite(n) && emit('change', { liking: n / 100 })"
           />
           of 100 take some</label
         >
@@ -196,13 +194,12 @@ const isCheese = computed(() => f.value.category === 'cheese')
 
       <span :class="{ mine: mine('carb_g') }">Starch, sugar</span>
       <label class="unit"
-        ><input
-          class="field"
+        ><KeptField
           type="number"
           min="0"
           max="100"
           :value="f.carb_g ?? 0"
-          @change="number('carb_g', $event)"
+          @kept="(_, n) => number('carb_g', n)"
         />
         g of carbohydrate in 100 g</label
       >
@@ -252,36 +249,28 @@ const isCheese = computed(() => f.value.category === 'cheese')
       <span :class="{ mine: mine('keeps_days') || mine('warm_up_min') }">Keeping</span>
       <div class="pair">
         <label class="unit"
-          ><input
-            class="field"
-            type="number"
-            min="1"
-            :value="f.keeps_days"
-            @change="number('keeps_days', $event)"
-          />
+          ><KeptField type="number" min="1" :value="f.keeps_days" @kept="(_, n) => number('keeps_days', n)" />
           days once opened</label
         >
         <label class="unit"
-          ><input
-            class="field"
+          ><KeptField
             type="number"
             min="0"
             max="240"
             :value="f.warm_up_min"
-            @change="number('warm_up_min', $event)"
+            @kept="(_, n) => number('warm_up_min', n)"
           />
           min to warm up</label
         >
       </div>
 
       <span :class="{ mine: mine('tool') }">Tool</span>
-      <input
-        class="field"
+      <KeptField
         :value="f.tool"
         placeholder="none"
         aria-label="Tool"
         maxlength="60"
-        @change="text('tool', $event)"
+        @kept="v => text('tool', v)"
       />
 
       <span :class="{ mine: mine('region') }">Landscape</span>

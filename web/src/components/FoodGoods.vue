@@ -5,12 +5,14 @@ import { computed, ref } from 'vue'
 import { ElOption, ElSelect } from 'element-plus'
 import 'element-plus/es/components/select/style/css'
 import type { FoodPage, Lot } from '@/api/client'
-import type { Food, Spec } from '@/api/tray.gen'
+import type { Spec } from '@/api/tray.gen'
+import type { FoodChange } from '@/composables/foodPage'
 import { formName } from '@/tray/larder'
+import KeptField from '@/components/KeptField.vue'
 import { coinDigits, gPerUnit, units } from '@/tray/units'
 
 const props = defineProps<{ page: FoodPage }>()
-const emit = defineEmits<{ change: [part: Partial<Food>]; stock: [lots: Lot[]] }>()
+const emit = defineEmits<{ change: [part: FoodChange]; stock: [next: (now: Lot[]) => Lot[]] }>()
 const f = computed(() => props.page.food)
 const mine = (member: string) => props.page.changed.includes(member)
 const round = (v: number) => Math.round(v * 100) / 100
@@ -19,84 +21,53 @@ const inMass = (g: number) => round(g / gPerUnit())
 const coin = computed(() => 10 ** coinDigits())
 function pack(i: number, part: { grams?: number; price?: number }) {
   if (!Object.values(part).every(v => Number.isFinite(v) && v! > 0)) return
-  emit('change', { packs: f.value.packs.map((p, k) => (k === i ? { ...p, ...part } : p)) })
+  emit('change', now => ({ packs: now.packs.map((p, k) => (k === i ? { ...p, ...part } : p)) }))
 }
-const addPack = () => {
-  const last = f.value.packs.at(-1)
-  emit('change', {
-    packs: [
-      ...f.value.packs,
-      last ? { grams: last.grams * 2, price: last.price * 2 } : { grams: 200, price: 300 },
-    ],
+const addPack = () =>
+  emit('change', now => {
+    const last = now.packs.at(-1)
+    return {
+      packs: [
+        ...now.packs,
+        last ? { grams: last.grams * 2, price: last.price * 2 } : { grams: 200, price: 300 },
+      ],
+    }
   })
-}
-const dropPack = (i: number) => emit('change', { packs: f.value.packs.filter((_, k) => k !== i) })
+const dropPack = (i: number) => emit('change', now => ({ packs: now.packs.filter((_, k) => k !== i) }))
 
 function lot(i: number, part: Partial<Lot>) {
-  emit(
-    'stock',
-    props.page.stock.map((l, k) => (k === i ? { ...l, ...part } : l)),
-  )
+  if (part.grams !== undefined && !(part.grams >= 0)) return
+  emit('stock', now => now.map((l, k) => (k === i ? { ...l, ...part } : l)))
 }
-const addLot = () => {
-  const days = props.page.stock.map(l => l.best_before)
-  let day = new Date(Date.now() + f.value.keeps_days * 864e5).toISOString().slice(0, 10)
-  while (days.includes(day)) day = new Date(Date.parse(day) + 864e5).toISOString().slice(0, 10)
-  emit('stock', [...props.page.stock, { grams: f.value.packs[0]?.grams ?? 100, best_before: day }])
-}
-const dropLot = (i: number) =>
-  emit(
-    'stock',
-    props.page.stock.filter((_, k) => k !== i),
-  )
+const addLot = () =>
+  emit('stock', now => {
+    const days = now.map(l => l.best_before)
+    let day = new Date(Date.now() + f.value.keeps_days * 864e5).toISOString().slice(0, 10)
+    while (days.includes(day)) day = new Date(Date.parse(day) + 864e5).toISOString().slice(0, 10)
+    return [...now, { grams: f.value.packs[0]?.grams ?? 100, best_before: day }]
+  })
+const dropLot = (i: number) => emit('stock', now => now.filter((_, k) => k !== i))
 
 const says = (form: string) => formName(props.page.forms.find(x => x.form === form)?.says ?? form)
 function size(i: number, part: Partial<Spec>) {
   if (!Object.values(part).every(v => typeof v !== 'number' || Number.isFinite(v))) return
-  emit('change', { forms: f.value.forms.map((s, k) => (k === i ? { ...s, ...part } : s)) })
+  emit('change', now => ({ forms: now.forms.map((s, k) => (k === i ? { ...s, ...part } : s)) }))
 }
-const dropForm = (i: number) => emit('change', { forms: f.value.forms.filter((_, k) => k !== i) })
+const dropForm = (i: number) => emit('change', now => ({ forms: now.forms.filter((_, k) => k !== i) }))
 const all = [
-  'whole',
-  'cut-round',
-  'shingle',
-  'fan',
-  'arc',
-  'ring',
-  'coins',
-  'rolls',
-  'half-fold-fan',
-  'batons',
-  'criss-cross',
-  'slices',
-  'stack',
-  'slab',
-  'skewer',
-  'trail',
-  'tumble',
-  'ribbon',
-  'drift',
-  'cluster',
-  'halves',
-  'bowl',
-  'pot',
-  'upright',
-  'flower',
-  'sprig',
-  'scatter',
-  'petals',
-  'topping',
+  ...['whole', 'cut-round', 'shingle', 'fan', 'arc', 'ring', 'coins', 'rolls', 'half-fold-fan', 'batons'],
+  ...['criss-cross', 'slices', 'stack', 'slab', 'skewer', 'trail', 'tumble', 'ribbon', 'drift', 'cluster'],
+  ...['halves', 'bowl', 'pot', 'upright', 'flower', 'sprig', 'scatter', 'petals', 'topping'],
 ]
 const others = computed(() => all.filter(x => !f.value.forms.some(s => s.form === x)))
 const another = ref('')
 function addForm() {
-  const base = f.value.forms[0]!
-  if (!another.value) return
-  const sector = another.value === 'cut-round' ? { shape: 'sector', n: 8 } : {}
-  emit('change', { forms: [...f.value.forms, { ...base, ...sector, form: another.value }] })
+  const form = another.value
+  if (!form) return
+  const round = form === 'cut-round' ? { shape: 'sector', n: 8 } : {}
+  emit('change', now => ({ forms: [...now.forms, { ...now.forms[0]!, ...round, form }] }))
   another.value = ''
 }
-const value = (e: Event) => (e.target as HTMLInputElement).valueAsNumber
 const sizes = [
   ['l', 'long'],
   ['w', 'wide'],
@@ -122,24 +93,22 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
           <tbody>
             <tr v-for="(p, i) in f.packs" :key="i">
               <td>
-                <input
-                  class="field"
+                <KeptField
                   type="number"
                   min="1"
                   :value="inMass(p.grams)"
                   :aria-label="`Pack ${i + 1}, ${units.mass}`"
-                  @change="pack(i, { grams: round(value($event) * gPerUnit()) })"
+                  @kept="(_, n) => pack(i, { grams: round(n * gPerUnit()) })"
                 />
               </td>
               <td>
-                <input
-                  class="field"
+                <KeptField
                   type="number"
                   min="0"
                   :step="1 / coin"
                   :value="(p.price / coin).toFixed(coinDigits())"
                   :aria-label="`Pack ${i + 1}, price`"
-                  @change="pack(i, { price: Math.round(value($event) * coin) })"
+                  @kept="(_, n) => pack(i, { price: Math.round(n * coin) })"
                 />
               </td>
               <td>
@@ -166,22 +135,20 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
           <tbody>
             <tr v-for="(l, i) in page.stock" :key="l.best_before">
               <td>
-                <input
-                  class="field"
+                <KeptField
                   type="number"
                   min="0"
                   :value="inMass(l.grams)"
                   :aria-label="`Lot ${i + 1}, ${units.mass}`"
-                  @change="lot(i, { grams: round(value($event) * gPerUnit()) })"
+                  @kept="(_, n) => lot(i, { grams: round(n * gPerUnit()) })"
                 />
               </td>
               <td>
-                <input
-                  class="field"
+                <KeptField
                   type="date"
                   :value="l.best_before"
                   :aria-label="`Lot ${i + 1}, best before`"
-                  @change="lot(i, { best_before: ($event.target as HTMLInputElement).value })"
+                  @kept="v => lot(i, { best_before: v })"
                 />
               </td>
               <td>
@@ -217,59 +184,54 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
             <tr v-for="(s, i) in f.forms" :key="s.form">
               <th scope="row">{{ says(s.form) }}</th>
               <td v-for="[k, name] in sizes" :key="k">
-                <input
-                  class="field"
+                <KeptField
                   type="number"
                   min="0"
                   step="any"
                   :value="inLength(s[k])"
                   :aria-label="`${says(s.form)}, ${name}`"
-                  @change="size(i, { [k]: toMM(value($event)) })"
+                  @kept="(_, n) => size(i, { [k]: toMM(n) })"
                 />
               </td>
               <td>
-                <input
-                  class="field"
+                <KeptField
                   type="number"
                   min="0"
                   step="any"
                   :value="inMass(s.mass_g)"
                   :aria-label="`${says(s.form)}, weight`"
-                  @change="size(i, { mass_g: round(value($event) * gPerUnit()) })"
+                  @kept="(_, n) => size(i, { mass_g: round(n * gPerUnit()) })"
                 />
               </td>
               <td>
-                <input
-                  class="field"
+                <KeptField
                   type="number"
                   min="0"
                   step="any"
                   :value="s.seconds"
                   :aria-label="`${says(s.form)}, seconds of handwork`"
-                  @change="size(i, { seconds: value($event) })"
+                  @kept="(_, n) => size(i, { seconds: n })"
                 />
               </td>
               <td>
-                <input
+                <KeptField
                   v-if="s.pitch"
-                  class="field"
                   type="number"
                   min="0"
                   step="any"
                   :value="inLength(s.pitch)"
                   :aria-label="`${says(s.form)}, line that one takes`"
-                  @change="size(i, { pitch: toMM(value($event)) })"
+                  @kept="(_, n) => size(i, { pitch: toMM(n) })"
                 />
               </td>
               <td>
-                <input
+                <KeptField
                   v-if="s.group"
-                  class="field"
                   type="number"
                   min="1"
                   :value="s.group"
                   :aria-label="`${says(s.form)}, pieces in a group`"
-                  @change="size(i, { group: value($event) })"
+                  @kept="(_, n) => size(i, { group: n })"
                 />
               </td>
               <td>

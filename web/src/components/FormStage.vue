@@ -88,7 +88,8 @@ const one = computed(
         <label class="pieces">
           <span>Pieces</span>
           <ElSlider
-            :model-value="measure.pieces"
+            :key="form"
+            :model-value="measure.form === form ? measure.pieces : 1"
             :min="1"
             :max="most"
             :show-tooltip="false"

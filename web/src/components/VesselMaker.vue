@@ -6,6 +6,7 @@ import 'element-plus/es/components/select/style/css'
 import { api, body, take, Trouble, type VesselPage } from '@/api/client'
 import type { Vessel } from '@/api/tray.gen'
 import { boxOf, stretched, type Pt } from '@/tray/outline'
+import KeptField from '@/components/KeptField.vue'
 import { mmPerUnit, units } from '@/tray/units'
 
 const props = defineProps<{ from: VesselPage; copy: boolean; taken: (id: string) => boolean }>()
@@ -25,8 +26,8 @@ const it = reactive({
 const wrong = ref('')
 const materials = ['ceramic', 'glass', 'wood', 'metal', 'marble', 'clay', 'hollowed']
 const shown = (mm: number) => Math.round((mm / mmPerUnit()) * 10) / 10
-const set = (k: 'long' | 'wide' | 'high', e: Event) => {
-  const n = (e.target as HTMLInputElement).valueAsNumber * mmPerUnit()
+const set = (k: 'long' | 'wide' | 'high', shown: number) => {
+  const n = shown * mmPerUnit()
   if (n > 0) it[k] = Math.round(n * 10) / 10
 }
 /** About half of its outer box, as the built-in ones. */
@@ -84,33 +85,15 @@ const round = (n: number) => Math.round(n * 10) / 10
     /></label>
     <label
       ><span>{{ outline ? 'Long' : 'Across' }}, {{ units.length }}</span
-      ><input
-        class="field"
-        type="number"
-        step="any"
-        min="0"
-        :value="shown(it.long)"
-        @change="set('long', $event)"
+      ><KeptField type="number" step="any" min="0" :value="shown(it.long)" @kept="(_, n) => set('long', n)"
     /></label>
     <label v-if="outline"
       ><span>Wide, {{ units.length }}</span
-      ><input
-        class="field"
-        type="number"
-        step="any"
-        min="0"
-        :value="shown(it.wide)"
-        @change="set('wide', $event)"
+      ><KeptField type="number" step="any" min="0" :value="shown(it.wide)" @kept="(_, n) => set('wide', n)"
     /></label>
     <label
       ><span>High, {{ units.length }}</span
-      ><input
-        class="field"
-        type="number"
-        step="any"
-        min="0"
-        :value="shown(it.high)"
-        @change="set('high', $event)"
+      ><KeptField type="number" step="any" min="0" :value="shown(it.high)" @kept="(_, n) => set('high', n)"
     /></label>
     <label
       ><span>Holds, ml</span

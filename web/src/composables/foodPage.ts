@@ -4,6 +4,9 @@ import type { Food } from '@/api/tray.gen'
 import { useLarder } from '@/stores/larder'
 import { useToast } from '@/stores/toast'
 
+/** Members to change, or how they follow from the food as it is by then. */
+export type FoodChange = Partial<Food> | ((now: Food) => Partial<Food>)
+
 /**
  * One food of the larder, changed a little at a time. Each change is kept at once
  * and can be taken back; changes made in haste are sent one after another.
@@ -66,10 +69,10 @@ export function useFoodPage() {
   }
 
   /** Keeps some members changed; a refused change leaves the food as it was. */
-  const change = (part: Partial<Food>) =>
+  const change = (part: FoodChange) =>
     inTurn(async () => {
       const was = page.value!.food
-      await put({ ...was, ...part })
+      await put({ ...was, ...(typeof part === 'function' ? part(was) : part) })
       before.push(was)
       undoable.value = before.length
     })
@@ -90,8 +93,9 @@ export function useFoodPage() {
       undoable.value = before.length
     })
 
-  const stock = (lots: Lot[]) =>
+  const stock = (next: (now: Lot[]) => Lot[]) =>
     inTurn(async () => {
+      const lots = next(page.value!.stock)
       page.value = await take<FoodPage>(api.PUT('/api/v1/foods/{id}/stock', { ...path(), body: { lots } }))
     })
 

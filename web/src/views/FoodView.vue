@@ -7,6 +7,7 @@ import FoodFacts from '@/components/FoodFacts.vue'
 import FoodGoods from '@/components/FoodGoods.vue'
 import FormStage from '@/components/FormStage.vue'
 import House from '@/components/House.vue'
+import KeptField from '@/components/KeptField.vue'
 import { useFoodPage } from '@/composables/foodPage'
 
 const route = useRoute()
@@ -31,8 +32,8 @@ const standing = computed(() =>
 )
 const naming = ref(false)
 const name = ref('')
-function rename(e: Event) {
-  const v = (e.target as HTMLInputElement).value.trim()
+function rename(text: string) {
+  const v = text.trim()
   if (v && v !== food.value?.name) void it.change({ name: v })
 }
 function begin() {
@@ -77,7 +78,7 @@ async function copy() {
           <section class="card">
             <label class="called">
               <span class="soft">Called</span>
-              <input class="field" :value="food.name" maxlength="80" @change="rename" />
+              <KeptField :value="food.name" maxlength="80" @kept="rename" />
             </label>
             <FoodFacts :page="page" @change="it.change" @kept="it.refresh" />
           </section>

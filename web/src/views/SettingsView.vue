@@ -68,11 +68,11 @@ const choices = [
         </label>
       </fieldset>
       <div class="row">
-        <span id="currency">Money</span>
+        <span>Money</span>
         <ElSelect
           :model-value="units.currency"
           :empty-values="[null, undefined]"
-          aria-labelledby="currency"
+          aria-label="Money"
           style="width: 220px"
           @update:model-value="(v: string) => settings.change({ currency: v })"
         >

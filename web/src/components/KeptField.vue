@@ -1,0 +1,24 @@
+<script setup lang="ts">
+// A field that is kept when it is left. While somebody types in it, what comes
+// back from the server does not write over it.
+import { ref } from 'vue'
+
+defineProps<{ value: string | number | undefined }>()
+const emit = defineEmits<{ kept: [text: string, number: number] }>()
+const draft = ref<string | null>(null)
+function done(e: Event) {
+  const el = e.target as HTMLInputElement
+  draft.value = null
+  emit('kept', el.value, el.type === 'number' ? el.valueAsNumber : NaN)
+}
+</script>
+
+<template>
+  <input
+    class="field"
+    :value="draft ?? value ?? ''"
+    @input="draft = ($event.target as HTMLInputElement).value"
+    @change="done"
+    @blur="draft = null"
+  />
+</template>
