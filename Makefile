@@ -62,7 +62,7 @@ shots: bin/happytray e2e/node_modules/.package-lock.json
 	cd e2e && npx playwright test --config shots.config.ts
 
 bench: web/dist/index.html
-	go test -run '^$$' -bench . -benchmem ./core/... ./art/... ./server/...
+	go test -run '^$$' -bench . -benchmem ./core/... ./art/... ./export/... ./server/...
 
 clean:
 	rm -rf bin web/dist/assets web/dist/index.html web/node_modules e2e/node_modules

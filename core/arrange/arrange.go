@@ -326,6 +326,10 @@ func (s *search) unfit(t *tray.Tray) []Unfit {
 		}
 		out[k].Pieces += missing
 		out[k].AreaCM2 = round1(out[k].AreaCM2 + area)
+		if e.Form == "topping" {
+			out[k].Says = fmt.Sprintf("%s: there is nothing to put it on. A soft cheese left whole or in its round would take it, or a dip.", f.Name)
+			continue
+		}
 		out[k].Says = fmt.Sprintf("%s: %d did not fit, about %.0f cm² of board. A larger board, a second one or less of it would do.", f.Name, out[k].Pieces, math.Max(1, out[k].AreaCM2))
 	}
 	return out

@@ -220,6 +220,12 @@ func TestEveryFoodAlone(t *testing.T) {
 					placed++
 				}
 			}
+			if s.Form == "topping" { // it wants something under it
+				if placed != 0 || len(res.Unfit) != 1 {
+					t.Errorf("%s lies on nothing: %+v", f.ID, res.Unfit)
+				}
+				continue
+			}
 			if placed == 0 {
 				t.Errorf("%s as %s does not lie on an empty board: %+v", f.ID, s.Form, res.Unfit)
 			}

@@ -1,6 +1,7 @@
 package arrange
 
 import (
+	"cmp"
 	"math"
 	"math/rand/v2"
 	"slices"
@@ -23,6 +24,10 @@ func (l *layout) garnish(r *rand.Rand) {
 		}
 		f, _ := l.s.larder.Get(e.Food)
 		spec, _ := f.Spec(e.Form)
+		if e.Form == "topping" {
+			l.top(e, f, spec)
+			continue
+		}
 		mine := colour.Must(f.Colour)
 		apart := math.Sqrt(z.outline.Area()/math.Max(4, 2*float64(e.Count))) * .8
 		var laid []tray.Piece
@@ -60,6 +65,51 @@ func (l *layout) garnish(r *rand.Rand) {
 		e.X, e.Y, e.TurnDeg, e.Placed = c.X, c.Y, 0, true
 		l.short(e, len(laid))
 	}
+}
+
+// top puts a topping on what it goes best with: soft and fresh cheeses that lie
+// whole or in their round, and dips; one piece on each, as far as it reaches.
+func (l *layout) top(e *tray.Element, f *food.Food, spec food.Spec) {
+	type host struct {
+		k     int
+		worth float64
+	}
+	var hosts []host
+	for k := range l.t.Elements {
+		o := &l.t.Elements[k]
+		under, ok := l.s.larder.Get(o.Food)
+		if !ok || !o.Placed || o.Food == e.Food || o.Form == "topping" {
+			continue
+		}
+		soft := under.Firmness == "soft" || under.Firmness == "fresh"
+		if !(soft && (o.Form == "whole" || o.Form == "cut-round") || o.Form == "bowl" && under.Wetness == food.Runny) {
+			continue
+		}
+		worth, _ := food.Affinity(f, under)
+		if o.Form == "bowl" {
+			worth -= .3 // a cheese is dressed before a dip
+		}
+		if worth > -.4 {
+			hosts = append(hosts, host{k, worth})
+		}
+	}
+	slices.SortStableFunc(hosts, func(a, b host) int { return cmp.Compare(b.worth, a.worth) })
+	var laid []tray.Piece
+	for i := range min(e.Count, len(hosts)) {
+		o := &l.t.Elements[hosts[i].k]
+		at, top := centre(o.Pieces), 0.0
+		for _, p := range o.Pieces {
+			top = math.Max(top, p.ZMM+p.HeightMM)
+		}
+		laid = append(laid, tray.Place(f, spec, nil, geom.Pose{X: at.X, Y: at.Y, Turn: float64(40 * i)}, []food.Piece{{Z: top, Height: spec.H, Variant: i % food.Variants}})...)
+	}
+	if len(laid) == 0 {
+		return // there is nothing it could go on; it waits beside the board
+	}
+	e.Pieces = laid
+	c := centre(laid).Round()
+	e.X, e.Y, e.TurnDeg, e.Placed = c.X, c.Y, 0, true
+	l.short(e, len(laid))
 }
 
 // bland says how much a spot would gain from a green: near colours meeting, and

@@ -27,6 +27,8 @@ var builtIn = sync.OnceValue(func() []built {
 		{name: "Rimmed tray, ash", r: Request{ID: "rectangle-52-ash", Shape: "rectangle", LengthMM: 520, WidthMM: 340, RimMM: 25, Colour: "#b98f5f"}},
 		{name: "Serving board, cherry", r: Request{ID: "rectangle-60-cherry", Shape: "rectangle", LengthMM: 600, WidthMM: 400, Colour: "#8f5432"}},
 		{name: "Great board, oak", r: Request{ID: "rectangle-76-oak", Shape: "rectangle", LengthMM: 760, WidthMM: 460, Colour: "#a0713f"}},
+		{name: "Harvest board, elm", r: Request{ID: "rectangle-90-elm", Shape: "rectangle", LengthMM: 900, WidthMM: 540, Colour: "#8c6a48"}},
+		{name: "Long harvest board, pine", r: Request{ID: "rectangle-110-pine", Shape: "rectangle", LengthMM: 1100, WidthMM: 600, Colour: "#c9a46c"}},
 		{name: "Oval, walnut", r: Request{ID: "oval-62-walnut", Shape: "oval", LengthMM: 620, WidthMM: 400, Colour: "#744a2b"}},
 		{name: "Oval platter, glazed", r: Request{ID: "oval-46-glaze", Shape: "oval", LengthMM: 460, WidthMM: 320, RimMM: 12, Colour: "#e9e3d6", Material: "ceramic"}},
 		{name: "Paddle, olive wood", r: Request{ID: "paddle-50-olive", Shape: "paddle", LengthMM: 500, WidthMM: 260, Colour: "#a8783f"}, unusual: true},

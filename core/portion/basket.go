@@ -61,6 +61,9 @@ func Shop(t *tray.Tray, larder *food.Larder) Basket {
 		return l
 	}
 	for _, e := range t.Elements {
+		if e.Category == food.NotFood {
+			continue // it is kit, not food
+		}
 		l := line(e.Food)
 		l.OnTrayG += e.Grams
 		l.Pieces += e.Count
@@ -71,6 +74,9 @@ func Shop(t *tray.Tray, larder *food.Larder) Basket {
 		}
 	}
 	for _, r := range t.Reserve {
+		if f, ok := larder.Get(r.Food); ok && f.Category == food.NotFood {
+			continue
+		}
 		line(r.Food).ReserveG += r.Grams
 	}
 	var b Basket

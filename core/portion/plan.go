@@ -265,6 +265,12 @@ func split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 			for range rounds {
 				out = append(out, group{amount: a, count: per, grams: s.MassG * float64(per)})
 			}
+		case s.Form == "ring" || s.Form == "criss-cross": // so many pieces make one
+			per := max(2, s.Group)
+			if math.Min(s.L*2+60, 200) > short*.85 && s.Form == "ring" {
+				continue
+			}
+			out = append(out, spread(a, s, max(per/2, n), max(1, min(6, int(math.Round(float64(n)/float64(per))))))...)
 		case kind == food.KindAnchor: // wholes and rosettes
 			if math.Max(s.L, s.W) > short*.85 {
 				continue

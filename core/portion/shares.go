@@ -77,6 +77,10 @@ func Amounts(b brief.Brief, chosen []pick.Choice) []Amount {
 		case f.Category == food.Garnish:
 			a.Grams = spec.MassG * float64(max(3, min(15, 3+b.Guests.Total()/4)))
 			a.Why = "a few, apart, where the tray looks bland"
+		case c.Form == "topping":
+			a.Grams, a.Why = 2*spec.MassG, "a spoon or two, on what it suits"
+		case f.Category == food.NotFood:
+			a.Grams, a.Why = spec.MassG, "it is not eaten"
 		default:
 			a.Grams = shares[f.Category] * lift * pull(c) / weight[f.Category]
 			a.Why = "its share of the " + string(f.Category) + " by how well it is liked"

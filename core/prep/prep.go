@@ -62,6 +62,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 	kit := map[string]*Kit{}
 	sheet := Sheet{Steps: []Step{}, Kit: []Kit{}}
 	stones := false
+	var said []string // what single foods are to be careful of
 	for i := range t.Elements {
 		e := &t.Elements[i]
 		f, ok := larder.Get(e.Food)
@@ -86,6 +87,16 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 		s.Minutes += spec.Seconds*float64(e.Count)/60 + layEach
 		sheet.ColdOut = math.Max(sheet.ColdOut, float64(f.WarmUpMin))
 		stones = stones || f.Stone
+		if f.Caution != "" && !seen {
+			said = append(said, f.Name+": "+f.Caution)
+		}
+		if f.Category == food.NotFood {
+			prop := strings.ToLower(f.Name)
+			if kit[prop] == nil {
+				kit[prop] = &Kit{Tool: prop, For: []string{"the tray, not to be eaten"}}
+			}
+			kit[prop].Count += max(1, e.Count)
+		}
 		if f.Tool != "" {
 			if kit[f.Tool] == nil {
 				kit[f.Tool] = &Kit{Tool: f.Tool, For: []string{}}
@@ -122,7 +133,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 		sheet.Kit = append(sheet.Kit, Kit{Tool: "dish for stones", Count: 1, For: []string{"olives with stones"}})
 	}
 	sort.Slice(sheet.Kit, func(i, j int) bool { return sheet.Kit[i].Tool < sheet.Kit[j].Tool })
-	sheet.Cautions = cautions(t.Brief)
+	sheet.Cautions = append(cautions(t.Brief), said...)
 	return sheet
 }
 

@@ -10,6 +10,31 @@ import (
 	"happytray/core/portion"
 )
 
+// A prop is kit and not food, and what is to be said of a food is said.
+func TestPropsAreKit(t *testing.T) {
+	larder := food.BuiltIn()
+	tr, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 5}, Foods: []brief.Want{{Food: "figs"}, {Food: "glass-candle"}, {Food: "rose-petals"}}}, larder, board.BuiltInCabinet())
+	if err != nil {
+		t.Fatal(err)
+	}
+	s := Order(tr, larder)
+	kit := 0
+	for _, k := range s.Kit {
+		if k.Tool == "candle in a glass" {
+			kit = k.Count
+		}
+	}
+	said := strings.Join(s.Cautions, " ")
+	if kit != 1 || !strings.Contains(said, "flame") || !strings.Contains(said, "florist") {
+		t.Errorf("%d candles in the kit; cautions: %s", kit, said)
+	}
+	for _, l := range portion.Shop(tr, larder).Lines {
+		if l.Food == "glass-candle" {
+			t.Error("the candle is bought with the food")
+		}
+	}
+}
+
 func TestOrderCoversEveryElementOnce(t *testing.T) {
 	larder := food.BuiltIn()
 	tr, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 14, Children: 3}, Diets: []brief.Diet{{Who: "one", Count: 1, Avoid: []string{"gluten"}}}}, larder, board.BuiltInCabinet())

@@ -40,3 +40,15 @@ test('a round tray', async ({ page }) => {
   await layAll(page)
   await shoot(page, 'lay-round')
 })
+
+test('the larder, a food, the boards', async ({ page }) => {
+  await page.goto('/larder')
+  await shoot(page, 'larder')
+  await page.goto('/larder/fennel-sausage')
+  await page.getByRole('button', { name: 'folded in four', exact: true }).click()
+  await shoot(page, 'food')
+  await page.goto('/boards')
+  await page.getByRole('button', { name: /^Oval, walnut/ }).click()
+  await page.evaluate(() => window.scrollTo({ top: 0 }))
+  await shoot(page, 'boards')
+})

@@ -184,7 +184,7 @@ test('a board comes from a drawing, at the length one says it has', async ({ pag
   await choose('<svg><script>1</script></svg>')
   await expect(page.getByRole('alert')).toContainText('script')
   await choose(svg)
-  await expect(page.getByText('taken for holes')).toBeVisible()
+  await expect(page.getByText('taken for a hole')).toBeVisible()
   const keep = page.getByRole('button', { name: 'Keep this board' })
   await expect(keep).toBeDisabled()
   await page.getByLabel(/How long is the longer side/).fill('64')

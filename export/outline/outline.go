@@ -119,15 +119,21 @@ func Read(svg []byte) (*Drawing, error) {
 		}
 	}
 	for _, n := range []struct {
-		n    int
-		says string
-	}{{doubled, "%d shapes follow the edge closely and are taken for the edge drawn again"}, {outside, "%d shapes lie outside the largest one or across its edge and are left out"}, {tiny, "%d shapes inside are too small, or lie in a hole, and are left out"}} {
-		if n.n > 0 {
-			d.Notes = append(d.Notes, fmt.Sprintf(n.says, n.n))
+		n         int
+		one, many string
+	}{
+		{doubled, "One shape follows the edge closely and is taken for the edge drawn again", "%d shapes follow the edge closely and are taken for the edge drawn again"},
+		{outside, "One shape lies outside the largest one or across its edge and is left out", "%d shapes lie outside the largest one or across its edge and are left out"},
+		{tiny, "One shape inside is too small, or lies in a hole, and is left out", "%d shapes inside are too small, or lie in a hole, and are left out"},
+		{len(d.Holes), "One shape inside is taken for a hole; nothing will be laid there", "%d shapes inside are taken for holes; nothing will be laid there"},
+	} {
+		switch n.n {
+		case 0:
+		case 1:
+			d.Notes = append(d.Notes, n.one)
+		default:
+			d.Notes = append(d.Notes, fmt.Sprintf(n.many, n.n))
 		}
-	}
-	if n := len(d.Holes); n > 0 {
-		d.Notes = append(d.Notes, fmt.Sprintf("%d shapes inside are taken for holes; nothing will be laid there", n))
 	}
 	return d, nil
 }

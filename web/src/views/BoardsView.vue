@@ -49,7 +49,8 @@ const vesselSides = (v: VesselPage) =>
 /** How large it is: across, where both sides are the same. */
 const spans = ([a = 0, b = 0]: number[]) => (Math.abs(a - b) < 1 ? `${length(a)} across` : across(a, b))
 const margin = 24 // mm: the drawing's own room for its shadow, both sides
-const px = (mm: number) => `${(mm + margin) * scale.value}px`
+const bowlScale = computed(() => Math.min(1.4, scale.value * 2.5))
+const px = (mm: number, k: number) => `${(mm + margin) * k}px`
 
 const board = computed(() => cabinet.value?.boards.find(b => `b:${b.board.id}` === chosen.value) ?? null)
 const vessel = computed(() => cabinet.value?.vessels.find(v => `v:${v.vessel.id}` === chosen.value) ?? null)
@@ -58,16 +59,22 @@ function makeOne() {
   bowl.value = null
   maker.begin({ shape: 'oval', length_mm: 460, width_mm: 300, material: 'wood', colour: '#8a5a35' })
   making.value = true
+  window.scrollTo({ top: 0 })
 }
 function work(b: BoardDrawn, copy: boolean) {
   bowl.value = null
   maker.beginWith(b, copy)
   making.value = true
+  window.scrollTo({ top: 0 })
 }
 function makeBowl() {
   const from = cabinet.value?.vessels.find(v => v.vessel.id === 'dip-bowl') ?? cabinet.value?.vessels[0]
-  if (from) bowl.value = { from, copy: true }
+  if (from) shape(from, true)
+}
+function shape(from: VesselPage, copy: boolean) {
+  bowl.value = { from, copy }
   making.value = false
+  window.scrollTo({ top: 0 })
 }
 async function done(kind: 'b' | 'v', id: string) {
   making.value = false
@@ -137,7 +144,7 @@ const hand =
             <path :d="hand" />
           </svg>
           <span class="rule" :style="{ width: `${300 * scale}px` }" aria-hidden="true" />
-          <span class="soft small">A hand, and {{ length(300) }}, to the same scale as everything below</span>
+          <span class="soft small">A hand, and {{ length(300) }}, to the scale of the boards</span>
           <label class="zoom">
             <span class="only-read">Scale</span>
             <ElSlider
@@ -166,7 +173,7 @@ const hand =
               >
                 <img
                   :src="`/api/v1/boards/${b.board.id}/picture.svg?v=${b.version}`"
-                  :style="{ width: px(sides(b)[0]!), height: px(sides(b)[1]!) }"
+                  :style="{ width: px(sides(b)[0]!, scale), height: px(sides(b)[1]!, scale) }"
                   alt=""
                   loading="lazy"
                 />
@@ -180,6 +187,13 @@ const hand =
           <h2>
             Bowls, cups and dishes <span class="soft small nums">{{ vessels.length }}</span>
           </h2>
+          <p class="measure">
+            <svg :width="90 * bowlScale" :height="188 * bowlScale" viewBox="0 0 90 188" aria-hidden="true">
+              <path :d="hand" />
+            </svg>
+            <span class="rule" :style="{ width: `${100 * bowlScale}px` }" aria-hidden="true" />
+            <span class="soft small">The same hand, and {{ length(100) }}, to the scale of the bowls</span>
+          </p>
           <ul class="shelf">
             <li v-for="v in vessels" :key="v.vessel.id" :class="{ on: chosen === 'v:' + v.vessel.id }">
               <button
@@ -189,7 +203,10 @@ const hand =
               >
                 <img
                   :src="`/api/v1/vessels/${v.vessel.id}/picture.svg?v=${v.version}`"
-                  :style="{ width: px(vesselSides(v)[0]!), height: px(vesselSides(v)[1]!) }"
+                  :style="{
+                    width: px(vesselSides(v)[0]!, bowlScale),
+                    height: px(vesselSides(v)[1]!, bowlScale),
+                  }"
                   alt=""
                   loading="lazy"
                 />
@@ -263,14 +280,10 @@ const hand =
             </dd>
           </dl>
           <div class="ways">
-            <button
-              v-if="vessel.mine === 'own'"
-              class="btn next"
-              @click="bowl = { from: vessel, copy: false }"
-            >
+            <button v-if="vessel.mine === 'own'" class="btn next" @click="shape(vessel, false)">
               Change
             </button>
-            <button class="btn" @click="bowl = { from: vessel, copy: true }">Copy and change</button>
+            <button class="btn" @click="shape(vessel, true)">Copy and change</button>
             <button
               class="btn"
               @click="move('vessels', vessel.vessel.id, vessel.vessel.name, vessel.put_away)"
