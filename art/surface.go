@@ -1,6 +1,7 @@
 package art
 
 import (
+	"fmt"
 	"strings"
 
 	"happytray/core/board"
@@ -10,6 +11,11 @@ import (
 
 // Board draws a board with its material, in board coordinates.
 func Board(b *board.Board) string {
+	key := fmt.Sprintf("board|%s|%s|%s|%s|%v|%v|%v|%v|%v", b.ID, b.Material, b.Colour, b.Liner, b.RimMM, b.Outline, b.FoodZone, b.Keepouts, b.Wells)
+	return remembered(key, map[string]string{}, func(map[string]string) string { return surfaceOf(b) })
+}
+
+func surfaceOf(b *board.Board) string {
 	defs := map[string]string{}
 	p := newPen(defs, b.ID, b.Material)
 	c := colour.Must(b.Colour)

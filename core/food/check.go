@@ -109,8 +109,8 @@ func (f *Food) Check() error {
 			return wire.Bad(field, "at most %d foods", MaxNamed)
 		}
 		for i, id := range list {
-			if err := CheckID(id); err != nil {
-				return wire.In(fmt.Sprintf("%s[%d]", field, i), err)
+			if CheckID(id) != nil {
+				return wire.Bad(fmt.Sprintf("%s[%d]", field, i), "%.40q is no food's id", id)
 			}
 		}
 	}

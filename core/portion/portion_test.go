@@ -301,3 +301,85 @@ func TestPlanOfATonOfEverything(t *testing.T) {
 		t.Errorf("a ton of everything costs %d", basket.BasketCost)
 	}
 }
+
+// A brief may ask for a vessel, a hollowed vegetable among them, which nobody gets unasked.
+func TestVesselAskedFor(t *testing.T) {
+	b := brief.Brief{Guests: brief.Guests{Adults: 8}, Foods: []brief.Want{{Food: "herb-dip", Vessel: "squash-bowl"}, {Food: "honey"}, {Food: "carrot-sticks"}}}
+	tr, err := Plan(b, larder, board.BuiltInCabinet())
+	if err != nil {
+		t.Fatal(err)
+	}
+	got := map[string]string{}
+	for _, e := range tr.Elements {
+		got[e.Food] = e.Vessel
+	}
+	if got["herb-dip"] != "squash-bowl" || got["honey"] == "" {
+		t.Errorf("%v", got)
+	}
+	for n := 2; n < 200; n *= 2 {
+		tr, err := Plan(brief.Brief{Guests: brief.Guests{Adults: n}}, larder, board.BuiltInCabinet())
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, v := range tr.Vessels {
+			if v.Material == board.Hollowed {
+				t.Errorf("%d guests get a %s unasked", n, v.Name)
+			}
+		}
+	}
+}
+
+// Rings and criss-cross blocks come in groups, never as single slices.
+func TestRingsComeWhole(t *testing.T) {
+	for _, w := range []brief.Want{{Food: "round-crackers", Form: "ring"}, {Food: "orange-block", Form: "criss-cross"}, {Food: "orange-rounds", Form: "ring"}} {
+		tr, err := Plan(brief.Brief{Guests: brief.Guests{Adults: 10}, Foods: []brief.Want{w, {Food: "almonds"}, {Food: "soft-white-round"}}}, larder, board.BuiltInCabinet())
+		if err != nil {
+			t.Fatal(err)
+		}
+		n := 0
+		for _, e := range tr.Elements {
+			if e.Food == w.Food {
+				n++
+				if e.Count < 4 {
+					t.Errorf("%s: a ring of %d", w.Food, e.Count)
+				}
+			}
+		}
+		if n == 0 {
+			t.Errorf("%s is not on the tray", w.Food)
+		}
+	}
+}
+
+// A tray holds every food it uses as it was, and no other.
+func TestTrayKeepsItsFoods(t *testing.T) {
+	tr, err := Plan(brief.Brief{Guests: brief.Guests{Adults: 12}}, larder, board.BuiltInCabinet())
+	if err != nil {
+		t.Fatal(err)
+	}
+	uses := map[string]bool{}
+	for _, e := range tr.Elements {
+		uses[e.Food] = true
+	}
+	for _, r := range tr.Reserve {
+		uses[r.Food] = true
+	}
+	if len(tr.Foods) != len(uses) {
+		t.Errorf("%d foods kept, %d used", len(tr.Foods), len(uses))
+	}
+	raw, err := tr.Write()
+	if err != nil {
+		t.Fatal(err)
+	}
+	empty, err := food.ReadLarder([]byte("[]"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	again, err := tray.Read(raw, empty)
+	if err != nil {
+		t.Fatalf("the tray cannot be read where its foods are unknown: %v", err)
+	}
+	if rewritten, err := again.Write(); err != nil || string(rewritten) != string(raw) {
+		t.Error("reading and writing changes the tray")
+	}
+}
