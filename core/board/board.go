@@ -33,6 +33,7 @@ type Board struct {
 type plainBoard Board
 
 func (b *Board) UnmarshalJSON(raw []byte) (err error) {
+	b.FoodSafe = true // unless the file says otherwise
 	b.Extra, err = wire.ReadObject(raw, (*plainBoard)(b))
 	return err
 }

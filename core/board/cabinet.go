@@ -100,12 +100,15 @@ func (c *Cabinet) Vessel(id string) (Vessel, bool) {
 	return Vessel{}, false
 }
 
-// Make builds the board that was asked for: one of the cabinet by id, or any
-// shape by its dimensions.
+// Make builds the board that was asked for: one of the cabinet by id, with
+// another liner where one is named, or any shape by its dimensions.
 func (c *Cabinet) Make(r Request) (Board, error) {
 	if r.Named() {
 		if b, ok := c.Board(r.ID); ok {
-			return b, nil
+			if r.Liner != "" {
+				b.Liner = r.Liner
+			}
+			return b, b.Check()
 		}
 		return Board{}, wire.Bad("id", "there is no board %.60q; leave it out to have one chosen", r.ID)
 	}

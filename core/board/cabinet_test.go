@@ -43,6 +43,12 @@ func TestCabinetHoldsOnesOwn(t *testing.T) {
 	if b, err := without.Make(Request{ID: "mine"}); err != nil || b.Name != "Mine" {
 		t.Errorf("a job on it cannot have it: %v", err)
 	}
+	if b, err := without.Make(Request{ID: "mine", Liner: "#efe8d9"}); err != nil || b.Liner != "#efe8d9" {
+		t.Errorf("a liner for it: %q, %v", b.Liner, err)
+	}
+	if _, err := without.Make(Request{ID: "mine", Liner: "paper"}); err == nil {
+		t.Error("a liner without a colour was taken")
+	}
 	if _, err := without.Make(Request{ID: "none-such"}); err == nil {
 		t.Error("a board that is not there was made")
 	}

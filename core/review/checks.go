@@ -521,6 +521,14 @@ func (m *measures) care() {
 	})
 	m.values["care.allergen"] = float64(broken)
 
+	if b := l.tray.Board; !b.FoodSafe {
+		m.values["care.ground"] = 0
+		if b.Liner == "" {
+			m.values["care.ground"] = 1
+			m.find("care.ground", Mend, 20, b.FoodZone.Centroid(), nil, "This surface is not known to be fit for food. Line it with food-grade paper: choose a liner in the brief, or for the board itself.")
+		}
+	}
+
 	if l.tray.Brief.Young() {
 		seen := map[string]bool{}
 		m.each(func(i int, e *elem) {

@@ -182,6 +182,29 @@ func TestColourOfNeighbours(t *testing.T) {
 	}
 }
 
+// A surface that is not known to be fit for food asks for a liner, and for nothing
+// once it has one.
+func TestUnfitSurfaceAsksForALiner(t *testing.T) {
+	for _, c := range []struct {
+		safe  bool
+		liner string
+		want  int
+	}{{true, "", 0}, {false, "", 1}, {false, "#efe8d9", 0}, {true, "#efe8d9", 0}} {
+		tr := table()
+		tr.Board.FoodSafe, tr.Board.Liner = c.safe, c.liner
+		put(tr, "almonds", "drift", 5, 200, 200, 0)
+		n := 0
+		for _, f := range Of(tr, larder).Findings {
+			if f.Check == "care.ground" {
+				n++
+			}
+		}
+		if n != c.want {
+			t.Errorf("safe %v, liner %q: %d findings, want %d", c.safe, c.liner, n, c.want)
+		}
+	}
+}
+
 func TestRimKeepsRollingThingsOn(t *testing.T) {
 	for rim, found := range map[float64]bool{0: true, 15: false} {
 		tr := table()

@@ -58,6 +58,7 @@ var rules = []rule{
 	{"care.wetdry", "care", "places", Ramp{0, 4}, 1, false},
 	{"care.roll", "care", "pieces", Ramp{0, 8}, 1, false},
 	{"care.allergen", "care", "elements", Ramp{0, 1}, 1, true},
+	{"care.ground", "care", "surfaces", Ramp{0, 1}, 1, false},
 	{"care.child", "care", "foods", Ramp{0, 6}, .5, false},
 }
 

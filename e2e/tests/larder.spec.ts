@@ -206,7 +206,7 @@ test('a bowl is copied and changed', async ({ page }) => {
   await page.getByRole('button', { name: 'Keep this bowl' }).click()
   await expect(page.getByRole('heading', { name: 'Kiln cup' })).toBeVisible()
   await expect(page.locator('.about')).toContainText('9 cm')
-  await page.getByRole('button', { name: 'Put away' }).click()
+  await page.getByRole('button', { name: 'Put away', exact: true }).click()
 })
 
 test('lengths, amounts and money are shown as they are set', async ({ page }) => {

@@ -8,7 +8,7 @@ import EdgeEditor from '@/components/EdgeEditor.vue'
 import type { useBoardMaker } from '@/composables/boardMaker'
 import type { BoardRequest } from '@/api/tray.gen'
 import { across, area, length, mmPerUnit, units } from '@/tray/units'
-import { boxOf, type Pt } from '@/tray/outline'
+import { boxOf, liners, type Pt } from '@/tray/outline'
 import KeptField from '@/components/KeptField.vue'
 import { count } from '@/tray/words'
 
@@ -27,13 +27,6 @@ const shapes = [
   ['hexagon', 'Hexagon'],
 ] as const
 const materials = ['wood', 'slate', 'marble', 'ceramic', 'metal', 'glass', 'chalkboard', 'paper']
-const liners = [
-  ['', 'no liner'],
-  ['#efe8d9', 'baking paper'],
-  ['#4a4d4c', 'dark paper'],
-  ['#7d8c57', 'green leaf'],
-  ['#dfe3e2', 'white paper'],
-] as const
 const oneSide = computed(() => ask.value.shape === 'round' || ask.value.shape === 'hexagon')
 const reach = ref(0)
 watch(byOutline, on => (reach.value = on && (ask.value.outline?.length ?? 0) > 16 ? 70 : 0))

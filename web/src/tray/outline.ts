@@ -69,3 +69,12 @@ export function stretched(outline: readonly Pt[], width: number, height: number)
   const [x, y, w, h] = boxOf(outline)
   return outline.map(p => [((p[0] - x) * width) / w, ((p[1] - y) * height) / h])
 }
+
+/** Liners by colour: what shows between the food then. */
+export const liners = [
+  ['', 'nothing'],
+  ['#efe8d9', 'baking paper'],
+  ['#4a4d4c', 'dark paper'],
+  ['#7d8c57', 'green leaf'],
+  ['#dfe3e2', 'white paper'],
+] as const

@@ -13,6 +13,7 @@ import { newest } from '@/composables/newest'
 import { useReplan } from '@/composables/replan'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
+import { liners } from '@/tray/outline'
 import { across, mmPerUnit, said, units } from '@/tray/units'
 import { grams, minutes, money } from '@/tray/words'
 
@@ -314,6 +315,21 @@ const text = (e: Event) => (e.target as HTMLInputElement).value
             />
           </template>
           <span>{{ units.length }}</span></template
+        ><template v-if="boardKey !== 'any'"
+          >, lined with
+          <ElSelect
+            :model-value="request.liner ?? ''"
+            :empty-values="[null, undefined]"
+            aria-label="Liner"
+            style="width: 132px"
+            @change="(v: string) => set({ board: { ...request, liner: v || undefined } })"
+          >
+            <ElOption
+              v-for="[hex, says] in liners"
+              :key="hex"
+              :value="hex"
+              :label="says"
+            /> </ElSelect></template
         >. Guests see it from
         <ElSelect
           :model-value="brief.front ?? 'none'"
