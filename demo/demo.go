@@ -61,3 +61,17 @@ func Jobs(ctx context.Context, today time.Time, larder *food.Larder) ([]Job, err
 		{&tray.Tray{Format: tray.Format, Title: "Quiz league final", Brief: quiz, Rules: quiz.HouseRules(), Seed: 1}, "wrote the brief"},
 	}, nil
 }
+
+// Cupboard is what Tern & Tallow has standing on a given day.
+func Cupboard(today time.Time) food.Stock {
+	day := func(n int) string { return today.AddDate(0, 0, n).Format(time.DateOnly) }
+	return food.Stock{
+		"honey":          {{Grams: 420}},
+		"fig-jam":        {{Grams: 180, BestBefore: day(40)}},
+		"almonds":        {{Grams: 300, BestBefore: day(90)}, {Grams: 120, BestBefore: day(12)}},
+		"walnuts":        {{Grams: 150, BestBefore: day(-3)}}, // past its day, so it does not count
+		"round-crackers": {{Grams: 250, BestBefore: day(60)}},
+		"dark-chocolate": {{Grams: 200, BestBefore: day(150)}},
+		"grainy-mustard": {{Grams: 160}},
+	}
+}

@@ -137,6 +137,15 @@ func loadDemo(ctx context.Context, st *store.Store, log *slog.Logger) error {
 			return err
 		}
 	}
+	lots := map[string][]store.Lot{} // what stood in the cupboard that morning
+	for id, l := range demo.Cupboard(time.Now()) {
+		for _, lot := range l {
+			lots[id] = append(lots[id], store.Lot{Grams: lot.Grams, BestBefore: lot.BestBefore})
+		}
+	}
+	if _, err := st.ChangeHouse(ctx, store.Change{Lots: lots}); err != nil {
+		return err
+	}
 	log.Info("loaded the demo world", "jobs", len(jobs))
 	return st.SetFact(ctx, "demo", "loaded")
 }

@@ -208,6 +208,9 @@ func TestNearNamesEachOnce(t *testing.T) {
 
 // Mirrored and wheel are not the same thing with another name.
 func TestStylesDiffer(t *testing.T) {
+	if testing.Short() {
+		t.Skip("no other goroutines meet in it")
+	}
 	tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 9}, Board: &board.Request{ID: "oval-62-walnut"}})
 	places := map[string][]geom.Point{}
 	for _, style := range brief.Styles {

@@ -263,6 +263,7 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
 <style scoped>
 .goods {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 18px;
 }
 .two {

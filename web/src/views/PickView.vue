@@ -11,6 +11,7 @@ import { newest } from '@/composables/newest'
 import { useReplan, wants } from '@/composables/replan'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
+import { shelfNames } from '@/tray/larder'
 import { count } from '@/tray/words'
 
 const job = useJob()
@@ -48,22 +49,13 @@ const front = shallowRef<ReadonlySet<string>>(new Set())
 let refill = true
 
 const search = ref('')
-const titles: Record<string, string> = {
-  cheese: 'Cheese',
-  meat: 'Meat',
-  dip: 'Dips and spreads',
-  brined: 'Brined',
-  fruit: 'Fruit',
-  vegetable: 'Vegetables',
-  'dried fruit': 'Dried fruit',
-  nut: 'Nuts',
-  cracker: 'Crackers and bread',
-  sweet: 'Sweet things',
-  garnish: 'Greens and flowers',
-}
+// a large larder shows the front of each shelf until it is asked for more
+const shelfful = 48
+const wide = shallowRef<ReadonlySet<string>>(new Set())
 const shelves = computed(() => {
   const q = search.value.trim().toLowerCase()
-  return Object.entries(titles)
+  return Object.entries(shelfNames)
+    .filter(([id]) => id !== 'prop')
     .map(([id, title]) => ({
       id,
       title,
@@ -160,7 +152,7 @@ useEventListener(window, 'keydown', e => {
       </h2>
       <ul>
         <li
-          v-for="f in s.foods"
+          v-for="f in s.foods.slice(0, wide.has(s.id) || search ? 400 : shelfful)"
           :key="f.id"
           class="food"
           :class="{ on: chosen.has(f.id), against: !!tag(f.id) }"
@@ -186,6 +178,13 @@ useEventListener(window, 'keydown', e => {
           </template>
         </li>
       </ul>
+      <button
+        v-if="s.foods.length > shelfful && !wide.has(s.id) && !search"
+        class="btn quiet"
+        @click="wide = new Set([...wide, s.id])"
+      >
+        All {{ s.foods.length }} of {{ s.title.toLowerCase() }}
+      </button>
     </section>
     <p v-if="!shelves.length" class="soft">No food on the shelves is called that.</p>
 
