@@ -31,20 +31,33 @@ func Portion(f *food.Food, form string) string {
 		v, _ := board.BuiltInCabinet().Vessel("dip-bowl")
 		dish = &v
 	}
-	box, svg := alone(f, s, max(1, n), dish)
+	box, svg := alone(f, s, food.FormByID(s.Form).Lay(f.ID, s, max(1, n)), dish)
 	side := max(box.W(), box.H())
 	c := box.Centre()
 	return document(geom.Rect{Min: c.Sub(geom.Pt(side/2, side/2)), Max: c.Add(geom.Pt(side/2, side/2))}, svg, false)
 }
 
-// Laid is n pieces of a food in a form by themselves, or the vessel they stand
-// in, as a standalone document in true mm; box is what it shows.
-func Laid(f *food.Food, s food.Spec, n int, vessel *board.Vessel) (box geom.Rect, svg string) {
-	box, svg = alone(f, s, n, vessel)
+// Laid is pieces of a food in a form by themselves, or the vessel they stand in,
+// as a standalone document in true mm; box is what it shows.
+func Laid(f *food.Food, s food.Spec, pieces []food.Piece, vessel *board.Vessel) (box geom.Rect, svg string) {
+	box, svg = alone(f, s, pieces, vessel)
 	return box, document(box, svg, true)
 }
 
-func alone(f *food.Food, s food.Spec, n int, vessel *board.Vessel) (geom.Rect, string) {
+// LaidRound is Laid with the vessel the pieces are laid round, empty, at middle.
+func LaidRound(f *food.Food, s food.Spec, pieces []food.Piece, v board.Vessel, middle geom.Point) (box geom.Rect, svg string) {
+	box, svg = alone(f, s, pieces, nil)
+	defs := map[string]string{}
+	bowl := empty(v, defs)
+	var d strings.Builder
+	d.WriteString("<defs>")
+	writeDefs(&d, defs)
+	fmt.Fprintf(&d, `</defs><g transform="translate(%s)" opacity=".75">%s</g>`, xy(middle), bowl)
+	box = box.Union(v.Footprint().Move(middle).Bounds().Grow(4))
+	return box, document(box, d.String()+svg, true)
+}
+
+func alone(f *food.Food, s food.Spec, pieces []food.Piece, vessel *board.Vessel) (geom.Rect, string) {
 	defs := map[string]string{}
 	var b strings.Builder
 	box := geom.Rect{}
@@ -52,7 +65,7 @@ func alone(f *food.Food, s food.Spec, n int, vessel *board.Vessel) (geom.Rect, s
 		b.WriteString(Bowl(*vessel, f, s, defs))
 		box = vessel.Footprint().Bounds()
 	} else {
-		for i, p := range food.FormByID(s.Form).Lay(f.ID, s, n) {
+		for i, p := range pieces {
 			o := p.ApplyAll(s.Outline(f.ID, p.Variant))
 			if i == 0 {
 				box = o.Bounds()

@@ -53,7 +53,7 @@ func (s *Server) Larder(c *gin.Context) {
 		out.Boards = append(out.Boards, card(b))
 	}
 	for _, v := range h.cabinet.Vessels() {
-		out.Vessels = append(out.Vessels, api.VesselCard{Id: v.ID, Name: v.Name, HeightMm: v.HeightMM, CapacityMl: v.CapacityML})
+		out.Vessels = append(out.Vessels, api.VesselCard{Id: v.ID, Name: v.Name, Round: v.Round(), HeightMm: v.HeightMM, CapacityMl: v.CapacityML})
 	}
 	c.Header("Cache-Control", "no-cache")
 	c.JSON(http.StatusOK, out)

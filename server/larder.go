@@ -14,6 +14,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"happytray/art"
+	"happytray/core/board"
 	"happytray/core/food"
 	"happytray/core/portion"
 	"happytray/core/wire"
@@ -404,7 +405,16 @@ func (s *Server) MeasureForm(c *gin.Context, id api.ThingId, form string, params
 	if params.Glass != nil {
 		glass = *params.Glass
 	}
-	m, spec, ok := portion.MeasureForm(f, form, n, glass, h.cabinet)
+	var around *board.Vessel
+	if params.Around != nil {
+		v, have := h.vessel(*params.Around)
+		if !have || !v.Round() {
+			problem(c, http.StatusNotFound, "There is no such round bowl", "Choose a round one of Boards & bowls.", "around")
+			return
+		}
+		around = &v
+	}
+	m, spec, ok := portion.MeasureForm(f, form, n, glass, around, h.cabinet)
 	if !ok {
 		problem(c, http.StatusNotFound, "It cannot be laid like that", f.Name+" has no such form. Add one on its page.", "form")
 		return
@@ -416,6 +426,9 @@ func (s *Server) MeasureForm(c *gin.Context, id api.ThingId, form string, params
 	}
 	if m.Vessel != nil {
 		out.Vessel = &m.Vessel.Name
+	}
+	if m.Around != nil {
+		out.Around = &m.Around.ID
 	}
 	out.Yields = []struct {
 		LeftG  float64 `json:"left_g"`
@@ -431,7 +444,10 @@ func (s *Server) MeasureForm(c *gin.Context, id api.ThingId, form string, params
 			Price  int     `json:"price"`
 		}{y.LeftG, y.PackG, y.Pieces, y.Price})
 	}
-	box, svg := art.Laid(f, spec, m.Pieces, m.Vessel)
+	box, svg := art.Laid(f, spec, m.Laid, m.Vessel)
+	if m.Around != nil {
+		box, svg = art.LaidRound(f, spec, m.Laid, *m.Around, m.Middle)
+	}
 	out.Box, out.Svg = []float64{box.Min.X, box.Min.Y, box.W(), box.H()}, svg
 	c.Header("Cache-Control", "no-cache")
 	c.JSON(http.StatusOK, out)

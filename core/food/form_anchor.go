@@ -102,6 +102,14 @@ func (s Spec) Round(rim float64) (out Spec, slices int, ok bool) {
 // rosetteLayers is how often slices go round the rim until the hole closes.
 const rosetteLayers = 3
 
+// Rounder is a form that can be laid round a vessel or a cheese.
+type Rounder interface {
+	Form
+	// Round lays n pieces round something of the given radius in mm, whose middle
+	// is the origin, or, for a line that does not close, lies at (0, radius of the line).
+	Round(foodID string, s Spec, n int, inner float64) []Piece
+}
+
 // Ring is slices laid in a closed circle, long side to the middle, round a
 // hollow that a bowl or a small drift fills. Its middle line is n x pitch long.
 type Ring struct{}

@@ -81,6 +81,20 @@ func (Arc) Kind() Kind   { return KindRow }
 func (f Arc) Lay(id string, s Spec, n int) []Piece {
 	return f.Bend(id, s, n, 0)
 }
+
+// Round lays n pieces along the rim of something round of radius inner, mm, a
+// finger's breadth off it; they go no farther than once round.
+func (f Arc) Round(id string, s Spec, n int, inner float64) []Piece {
+	return f.Bend(id, s, n, LineRadius(s, inner))
+}
+
+// LineRadius is the radius of the middle line of an arc round something of
+// radius inner, mm.
+func LineRadius(s Spec, inner float64) float64 { return inner + rimGap + s.L/2 }
+
+// rimGap is how far slices lie off the rim they go round, mm.
+const rimGap = 3
+
 func (Arc) Bend(_ string, s Spec, n int, radius float64) []Piece {
 	return bend(s, n, s.Pitch, radius, -90, s.H)
 }

@@ -24,6 +24,9 @@ type Measure struct {
 	Slices   int           `json:"slices,omitempty"` // in each rosette
 	Glass    float64       `json:"glass_mm,omitempty"`
 	Vessel   *board.Vessel `json:"vessel,omitempty"`
+	Around   *board.Vessel `json:"around,omitempty"` // what an arc or a ring is laid round
+	Laid     []food.Piece  `json:"-"`                // the pieces, unless they stand in a vessel
+	Middle   geom.Point    `json:"-"`                // where what they are laid round stands
 	Yields   []Yield       `json:"yields"`
 }
 
@@ -35,14 +38,18 @@ type Yield struct {
 	LeftG  float64 `json:"left_g"`
 }
 
+// usualDip is the bowl that slices are shown round.
+const usualDip = "dip-bowl"
+
 // MaxMeasured bounds the pieces that are laid out to be measured.
 const MaxMeasured = 400
 
 // MeasureForm lays n pieces of the food in the form by themselves and measures
 // them. For n below 1 it takes one generous group. glass is the rim a rosette is
-// lapped round, in mm; 0 for the one it is known by. ok is false when the food
-// cannot take the form.
-func MeasureForm(f *food.Food, form string, n int, glass float64, cabinet *board.Cabinet) (m Measure, spec food.Spec, ok bool) {
+// lapped round, in mm; 0 for the one it is known by. around is the round vessel
+// that an arc or a ring is laid round, the usual dip bowl where nil. ok is false
+// when the food cannot take the form.
+func MeasureForm(f *food.Food, form string, n int, glass float64, around *board.Vessel, cabinet *board.Cabinet) (m Measure, spec food.Spec, ok bool) {
 	spec, ok = f.Spec(form)
 	if !ok {
 		return m, spec, false
@@ -75,7 +82,23 @@ func MeasureForm(f *food.Food, form string, n int, glass float64, cabinet *board
 		}
 	} else {
 		var box geom.Rect
-		for i, p := range kind.Lay(f.ID, spec, n) {
+		m.Laid = kind.Lay(f.ID, spec, n)
+		if r, can := kind.(food.Rounder); can {
+			m.Around = around
+			if around == nil {
+				if v, have := cabinet.Vessel(usualDip); have {
+					m.Around = &v
+				}
+			}
+			if m.Around != nil {
+				inner := m.Around.Across() / 2
+				m.Laid = r.Round(f.ID, spec, n, inner)
+				if _, bends := kind.(food.Bender); bends { // its line does not close: it bends round a middle below it
+					m.Middle = geom.Pt(0, food.LineRadius(spec, inner))
+				}
+			}
+		}
+		for i, p := range m.Laid {
 			b := p.ApplyAll(spec.Outline(f.ID, p.Variant)).Bounds()
 			if i == 0 {
 				box = b

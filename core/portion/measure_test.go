@@ -14,7 +14,7 @@ func measure(t *testing.T, id, form string, n int, glass float64) Measure {
 	if !ok {
 		t.Fatalf("no food %s", id)
 	}
-	m, _, ok := MeasureForm(f, form, n, glass, board.BuiltInCabinet())
+	m, _, ok := MeasureForm(f, form, n, glass, nil, board.BuiltInCabinet())
 	if !ok {
 		t.Fatalf("%s cannot be %s", id, form)
 	}
@@ -82,11 +82,29 @@ func TestMeasuresByHand(t *testing.T) {
 	if m := measure(t, "round-crackers", "stack", 12, 0); m.AcrossMM > 58 || m.LengthMM < 58 || m.LengthMM > 68 {
 		t.Errorf("stack: %+v", m)
 	}
+	// ten slices bent round a bowl 72 mm across: every piece clears the rim, none
+	// lies farther out than its own length, and they go no more than once round
+	for _, c := range []struct {
+		form, vessel string
+	}{{"arc", "dip-bowl"}, {"arc", "great-bowl"}, {"ring", "great-bowl"}} {
+		v, _ := board.BuiltInCabinet().Vessel(c.vessel)
+		f, _ := food.BuiltIn().Get("baguette-toasts")
+		m, spec, ok := MeasureForm(f, c.form, 10, 0, &v, board.BuiltInCabinet())
+		if !ok || m.Around == nil || len(m.Laid) != 10 {
+			t.Fatalf("%s round %s: %v", c.form, c.vessel, m.Around)
+		}
+		for _, p := range m.Laid {
+			d := p.At().Dist(m.Middle)
+			if near := d - spec.L/2; near < v.Across()/2-.01 || c.form == "arc" && near > v.Across()/2+8 {
+				t.Errorf("%s round %s: a slice lies %.1f mm from the middle", c.form, c.vessel, d)
+			}
+		}
+	}
 	// breadsticks in a cup stand as high as they are long
 	if m := measure(t, "breadsticks", "upright", 9, 0); m.Vessel == nil || m.HeightMM != 180 || m.LengthMM > 100 {
 		t.Errorf("upright: %+v", m)
 	}
-	if _, _, ok := MeasureForm(&food.Food{}, "whole", 1, 0, board.BuiltInCabinet()); ok {
+	if _, _, ok := MeasureForm(&food.Food{}, "whole", 1, 0, nil, board.BuiltInCabinet()); ok {
 		t.Error("a food without forms was measured")
 	}
 }
@@ -99,7 +117,7 @@ func BenchmarkMeasureForm(b *testing.B) {
 		f := &all[forms%len(all)]
 		s := f.Forms[forms%len(f.Forms)]
 		forms++
-		if _, _, ok := MeasureForm(f, s.Form, 60, 0, cabinet); !ok {
+		if _, _, ok := MeasureForm(f, s.Form, 60, 0, nil, cabinet); !ok {
 			b.Fatal("no form")
 		}
 	}

@@ -482,6 +482,9 @@ type FormMeasure struct {
 	AcrossMm float64 `json:"across_mm"`
 	AreaCm2  float64 `json:"area_cm2"`
 
+	// Around id of the vessel it is laid round
+	Around *string `json:"around,omitempty"`
+
 	// Box x, y, width and height of the drawing in mm
 	Box      []float64 `json:"box"`
 	Form     string    `json:"form"`
@@ -838,6 +841,7 @@ type VesselCard struct {
 	HeightMm   float64 `json:"height_mm"`
 	Id         string  `json:"id"`
 	Name       string  `json:"name"`
+	Round      bool    `json:"round"`
 }
 
 // VesselDocument One vessel, docs/formats/tray.schema.json#/$defs/vessel
@@ -906,6 +910,9 @@ type MeasureFormParams struct {
 
 	// Glass rim of the glass a rosette is lapped round
 	Glass *float64 `form:"glass,omitempty" json:"glass,omitempty"`
+
+	// Around the vessel that an arc or a ring is laid round
+	Around *string `form:"around,omitempty" json:"around,omitempty"`
 }
 
 // FoodPictureParams defines parameters for FoodPicture.
@@ -1661,6 +1668,14 @@ func (siw *ServerInterfaceWrapper) MeasureForm(c *gin.Context) {
 	err = runtime.BindQueryParameterWithOptions("form", true, false, "glass", c.Request.URL.Query(), &params.Glass, runtime.BindQueryParameterOptions{Type: "number", Format: "double"})
 	if err != nil {
 		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter glass: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "around" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "around", c.Request.URL.Query(), &params.Around, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter around: %w", err), http.StatusBadRequest)
 		return
 	}
 

@@ -879,6 +879,8 @@ export interface components {
             glass_mm?: number;
             /** @description name of the vessel it would stand in */
             vessel?: string;
+            /** @description id of the vessel it is laid round */
+            around?: string;
             yields: {
                 /** Format: double */
                 pack_g: number;
@@ -1128,6 +1130,7 @@ export interface components {
         VesselCard: {
             id: string;
             name: string;
+            round: boolean;
             /** Format: double */
             height_mm: number;
             /** Format: double */
@@ -2253,6 +2256,8 @@ export interface operations {
                 pieces?: number;
                 /** @description rim of the glass a rosette is lapped round */
                 glass?: number;
+                /** @description the vessel that an arc or a ring is laid round */
+                around?: string;
             };
             header?: never;
             path: {

@@ -2,11 +2,13 @@
 // A food's forms, each drawn to scale with what it comes to: pieces, size, mass,
 // minutes, and what a pack yields.
 import { computed, ref, shallowRef, watch } from 'vue'
-import { ElSlider } from 'element-plus'
+import { ElOption, ElSelect, ElSlider } from 'element-plus'
+import 'element-plus/es/components/select/style/css'
 import 'element-plus/es/components/slider/style/css'
 import { api, take, Trouble, type FoodPage, type FormMeasure } from '@/api/client'
 import ScaleDrawing from '@/components/ScaleDrawing.vue'
 import { newest } from '@/composables/newest'
+import { useLarder } from '@/stores/larder'
 import { formName } from '@/tray/larder'
 import { across, area, grams, length, money } from '@/tray/units'
 import { count } from '@/tray/words'
@@ -15,6 +17,10 @@ const props = defineProps<{ page: FoodPage }>()
 const form = ref(props.page.forms[0]!.form)
 const pieces = ref(0) // 0: one generous group
 const glass = ref(0)
+const around = ref('') // the bowl an arc or a ring is laid round
+const larder = useLarder()
+void larder.read()
+const bowls = computed(() => larder.all?.vessels.filter(v => v.round) ?? [])
 const measure = shallowRef<FormMeasure | null>(null)
 const wrong = ref('')
 
@@ -28,14 +34,21 @@ watch(
     if (!fs.some(f => f.form === form.value)) form.value = fs[0]!.form
   },
 )
-watch(form, () => (pieces.value = glass.value = 0))
+watch(form, () => {
+  pieces.value = glass.value = 0
+  around.value = ''
+})
 const read = newest(async signal => {
   try {
     measure.value = await take<FormMeasure>(
       api.GET('/api/v1/foods/{id}/forms/{form}', {
         params: {
           path: { id: props.page.food.id, form: form.value },
-          query: { pieces: pieces.value || undefined, glass: glass.value || undefined },
+          query: {
+            pieces: pieces.value || undefined,
+            glass: glass.value || undefined,
+            around: around.value || undefined,
+          },
         },
         signal,
       }),
@@ -45,7 +58,7 @@ const read = newest(async signal => {
     if (e instanceof Trouble) wrong.value = e.message
   }
 }, 25)
-watch([form, pieces, glass, () => props.page], read, { immediate: true })
+watch([form, pieces, glass, around, () => props.page], read, { immediate: true })
 
 const most = computed(() => {
   const group = props.page.forms.find(f => f.form === form.value)?.group ?? 1
@@ -97,6 +110,17 @@ const one = computed(
             @update:model-value="(n: number | number[]) => (pieces = n as number)"
           />
           <b class="figure">{{ measure.pieces }}</b>
+        </label>
+        <label v-if="measure.around" class="round">
+          <span>Round</span>
+          <ElSelect
+            :model-value="measure.around"
+            aria-label="Round"
+            style="width: 210px"
+            @update:model-value="(v: string) => (around = v)"
+          >
+            <ElOption v-for="v in bowls" :key="v.id" :value="v.id" :label="v.name" />
+          </ElSelect>
         </label>
         <div v-if="measure.slices" class="glasses" role="group" aria-label="Glass">
           <button
@@ -201,6 +225,11 @@ const one = computed(
 .pieces b {
   min-width: 2.2em;
   text-align: right;
+}
+.round {
+  display: flex;
+  gap: 10px;
+  align-items: center;
 }
 .sums {
   display: flex;
