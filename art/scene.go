@@ -161,6 +161,10 @@ func shade(s food.Spec, o geom.Outline) geom.Outline {
 		return about(o, .7)
 	case "skewer":
 		return about(o, .8)
+	case "slab":
+		if s.Solid > 0 && s.Solid < .4 { // a hollow leaf
+			return about(o, .78)
+		}
 	}
 	return o
 }

@@ -96,7 +96,7 @@ func init() { // in init because drawings of bowls look foods up again
 		"figs oval": wholeFig, "figs crescent": fruitSlice, "apple oval": wholeFruit, "pear oval": wholePear, "mandarin oval": wholeCitrus, "pomegranate oval": wholePomegranate,
 		"pomegranate half": pomegranateHalf, "passion-fruit": passionHalf, "apricots half": stoneHalf, "nectarine half": stoneHalf, "plum half": stoneHalf, "pear half": pearHalf,
 		"kiwi disc": kiwi, "kiwi half": kiwi, "orange-rounds": citrusRound, "pineapple": pineapple, "redcurrants": currants, "melon wedge": melonWedge,
-		"mini-peppers half": pepperHalf, "mini-peppers oval": wholePepper, "endive": endive, "asparagus": asparagus, "edamame": pod, "aubergine-rolls": grilledRoll,
+		"mini-peppers half": pepperHalf, "mini-peppers oval": wholePepper, "endive": endive, "asparagus": asparagus, "edamame": pod, "sugar-peas": pod, "aubergine-rolls": grilledRoll,
 		"cherry-tomatoes half": tomatoHalf, "cucumber gathered": ribbon,
 		"cooked-sausage rose": rosette, "air-dried-ham cylinder": roll, "coarse-pate slab": terrineSlab, "country-terrine slab": terrineSlab, "pastry-pate": pastrySlab,
 		"smoked-salmon gathered": salmon, "sausage-sticks": sausageStick,

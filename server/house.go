@@ -134,13 +134,14 @@ func kept[T any](things map[string]store.Thing, log *slog.Logger, check func(T) 
 // last read while the database is away.
 func (s *Server) house(ctx context.Context) *house {
 	h, err := s.fresh(ctx)
-	if err == nil {
-		return h
+	if err != nil {
+		if h = s.keeper.last.Load(); h == nil {
+			return shipped()
+		}
 	}
-	if last := s.keeper.last.Load(); last != nil {
-		return last
-	}
-	return shipped()
+	stocked := *h // what is past its day today is not counted
+	stocked.larder = h.larder.Stocked(h.stock.Good(today()))
+	return &stocked
 }
 
 // thing is what the user made of something, the zero Thing for nothing.

@@ -19,6 +19,7 @@ var data embed.FS
 // leaves as it is.
 type Larder struct {
 	under *Larder
+	stock Stock // what stands in the cupboard, where this one says so
 	foods []Food
 	byID  map[string]int
 	all   func() []Food

@@ -155,6 +155,35 @@ type Lot struct {
 // Stock is what the cupboard holds of each food, by id.
 type Stock map[string][]Lot
 
+// Stocked is the larder with what stands in its cupboard.
+func (l *Larder) Stocked(s Stock) *Larder {
+	return &Larder{under: l, byID: map[string]int{}, all: l.All, stock: s}
+}
+
+// OnHand is the grams of a food in the cupboard that are still good on a day, or
+// at all where the day is "".
+func (l *Larder) OnHand(id, day string) float64 {
+	for ; l != nil; l = l.under {
+		if l.stock != nil {
+			return l.stock.OnHand(id, day)
+		}
+	}
+	return 0
+}
+
+// Good is the stock without what is past its day.
+func (s Stock) Good(day string) Stock {
+	out := Stock{}
+	for id, lots := range s {
+		for _, l := range lots {
+			if l.BestBefore == "" || l.BestBefore >= day {
+				out[id] = append(out[id], l)
+			}
+		}
+	}
+	return out
+}
+
 // OnHand is the grams of a food that are still good on a day.
 func (s Stock) OnHand(id, day string) float64 {
 	g := 0.0

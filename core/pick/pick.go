@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"sort"
 	"strings"
+	"time"
 
 	"happytray/core/brief"
 	"happytray/core/colour"
@@ -63,6 +64,9 @@ func Kinds(appetites float64, off []string, rules brief.Rules) map[food.Category
 func Pick(b brief.Brief, larder *food.Larder) ([]Choice, error) {
 	off := b.OffTheTray()
 	p := picker{brief: b, larder: larder, off: off, month: b.SeasonMonth()}
+	if at, ok := b.ServeTime(); ok {
+		p.day = at.Format(time.DateOnly)
+	}
 	for i, w := range b.Foods {
 		at := fmt.Sprintf("foods[%d]", i)
 		f, ok := larder.Get(w.Food)
@@ -113,6 +117,7 @@ type picker struct {
 	larder *food.Larder
 	off    []string
 	month  int
+	day    string // of serving, 2026-11-30, or ""
 	chosen []Choice
 }
 
@@ -197,6 +202,9 @@ func (p *picker) leads() bool {
 	return false
 }
 
+// worthOpening is how many grams in the cupboard make a food worth picking for them.
+const worthOpening = 60
+
 // telling is how strong an affinity between foods must be to count as a pair or a clash.
 const telling = .55
 
@@ -217,6 +225,9 @@ func (p *picker) score(f *food.Food) (float64, string) {
 		} else {
 			add(-.35, "")
 		}
+	}
+	if p.larder.OnHand(f.ID, p.day) >= worthOpening {
+		add(.2, "stands in the cupboard")
 	}
 	family := colour.Must(f.Colour).Family()
 	sameColour, sameTexture, sameMilk, sameFirm, paired, clashes := 0, 0, 0, 0, 0, 0

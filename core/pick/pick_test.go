@@ -161,3 +161,40 @@ func TestThemeAndSeasonCount(t *testing.T) {
 		t.Error("the theme brought nothing")
 	}
 }
+
+// A food that stands in the cupboard is picked before one that has to be bought.
+func TestCupboardIsPickedFrom(t *testing.T) {
+	b := brief.Brief{Guests: brief.Guests{Adults: 8}, ServeAt: "2026-12-05T19:00"}
+	picked := func(l *food.Larder) map[string]string {
+		chosen, err := Pick(b, l)
+		if err != nil {
+			t.Fatal(err)
+		}
+		out := map[string]string{}
+		for _, c := range chosen {
+			out[c.Food.ID] = c.Why
+		}
+		return out
+	}
+	before := picked(food.BuiltIn())
+	moved := 0
+	for _, id := range []string{"hazelnuts", "macadamias", "grainy-mustard", "raisins", "milk-chocolate", "oat-biscuits"} {
+		if before[id] != "" {
+			continue
+		}
+		after := picked(food.BuiltIn().Stocked(food.Stock{id: {{Grams: 400, BestBefore: "2027-06-01"}}}))
+		if after[id] != "" {
+			moved++
+			if after[id] != "stands in the cupboard" {
+				t.Errorf("%s is picked because it is %q", id, after[id])
+			}
+		}
+		stale := picked(food.BuiltIn().Stocked(food.Stock{id: {{Grams: 400, BestBefore: "2026-12-01"}}}))
+		if stale[id] != "" {
+			t.Errorf("%s is picked though it is past its day when served", id)
+		}
+	}
+	if moved == 0 {
+		t.Error("nothing is ever picked from the cupboard")
+	}
+}

@@ -5,6 +5,7 @@ import (
 	"math"
 	"sort"
 	"strings"
+	"time"
 
 	"happytray/core/food"
 	"happytray/core/tray"
@@ -18,6 +19,7 @@ type Line struct {
 	OnTrayG      float64 `json:"on_tray_g"`
 	ReserveG     float64 `json:"reserve_g"`
 	Pieces       int     `json:"pieces"`
+	CupboardG    float64 `json:"cupboard_g"` // of what is needed, there already
 	Packs        []Packs `json:"packs"`
 	BasketCost   int     `json:"basket_cost"` // minor units
 	UsedCost     int     `json:"used_cost"`
@@ -44,7 +46,10 @@ type Basket struct {
 	PerGuest   int     `json:"per_guest"`
 }
 
-// Shop adds up a tray: grams, packs by cheapest cover, used and basket cost.
+// Shop adds up a tray: grams, what of them stands in the cupboard and is still
+// good when they are served, packs for the rest by cheapest cover, used and basket
+// cost. What comes from the cupboard is used at the price of its cheapest pack by
+// weight, and costs nothing at the till.
 func Shop(t *tray.Tray, larder *food.Larder) Basket {
 	lines := map[string]*Line{}
 	var order []string
@@ -80,16 +85,26 @@ func Shop(t *tray.Tray, larder *food.Larder) Basket {
 		line(r.Food).ReserveG += r.Grams
 	}
 	var b Basket
+	day := ""
+	if at, ok := t.Brief.ServeTime(); ok {
+		day = at.Format(time.DateOnly)
+	}
 	for _, id := range order {
 		l := lines[id]
 		need := l.OnTrayG + l.ReserveG
 		if f, ok := larder.Get(id); ok {
-			var bought float64
-			l.Packs, bought, l.BasketCost = Cover(f.Packs, need)
-			if bought > 0 {
-				l.UsedCost = int(math.Round(float64(l.BasketCost) * need / bought))
+			l.CupboardG = math.Round(math.Min(need, larder.OnHand(id, day))*10) / 10
+			buy := math.Max(0, need-l.CupboardG)
+			if buy < .05 {
+				buy = 0
 			}
-			l.LeftG = math.Round((bought-need)*10) / 10
+			var bought float64
+			l.Packs, bought, l.BasketCost = Cover(f.Packs, buy)
+			if bought > 0 {
+				l.UsedCost = int(math.Round(float64(l.BasketCost) * buy / bought))
+				l.LeftG = math.Round((bought-buy)*10) / 10
+			}
+			l.UsedCost += int(math.Round(l.CupboardG * perGram(f.Packs)))
 		}
 		l.Explanation = explain(l)
 		l.OnTrayG, l.ReserveG = math.Round(l.OnTrayG*10)/10, math.Round(l.ReserveG*10)/10
@@ -114,6 +129,9 @@ func explain(l *Line) string {
 	if l.ReserveG >= 1 {
 		what += fmt.Sprintf(" and %.0f g in reserve", l.ReserveG)
 	}
+	if l.CupboardG >= 1 {
+		what += fmt.Sprintf("; %.0f g of it stands in the cupboard", l.CupboardG)
+	}
 	if len(l.Packs) == 0 {
 		return what + "."
 	}
@@ -126,6 +144,18 @@ func explain(l *Line) string {
 		s += fmt.Sprintf(", and %.0f g stays over, good for %d days once opened", l.LeftG, l.KeepsDays)
 	}
 	return s + "."
+}
+
+// perGram is the price of a gram in the pack that is cheapest by weight, minor units.
+func perGram(packs []food.Pack) float64 {
+	best := math.Inf(1)
+	for _, p := range packs {
+		best = math.Min(best, float64(p.Price)/p.Grams)
+	}
+	if math.IsInf(best, 1) {
+		return 0
+	}
+	return best
 }
 
 // Cover finds the cheapest set of packs that holds at least need grams: the

@@ -383,3 +383,59 @@ func TestTrayKeepsItsFoods(t *testing.T) {
 		t.Error("reading and writing changes the tray")
 	}
 }
+
+// What stands in the cupboard and is still good is used first: less is bought,
+// the till asks less, what lies on the tray is worth the same.
+func TestCupboardIsUsedFirst(t *testing.T) {
+	b := brief.Brief{Guests: brief.Guests{Adults: 8}, ServeAt: "2026-12-05T19:00", Foods: []brief.Want{{Food: "honey", Grams: 100}, {Food: "almonds", Grams: 300}, {Food: "soft-white-round"}}}
+	tr, err := Plan(b, larder, board.BuiltInCabinet())
+	if err != nil {
+		t.Fatal(err)
+	}
+	line := func(l *food.Larder, id string) Line {
+		for _, x := range Shop(tr, l).Lines {
+			if x.Food == id {
+				return x
+			}
+		}
+		t.Fatalf("no line for %s", id)
+		return Line{}
+	}
+	bare := line(larder, "almonds")
+	need := bare.OnTrayG + bare.ReserveG
+	for _, c := range []struct {
+		name  string
+		stock food.Stock
+		here  float64
+	}{
+		{"none", food.Stock{}, 0},
+		{"some", food.Stock{"almonds": {{Grams: 80}}}, 80},
+		{"in two lots", food.Stock{"almonds": {{Grams: 80}, {Grams: 50, BestBefore: "2026-12-05"}}}, 130},
+		{"past its day when it is served", food.Stock{"almonds": {{Grams: 80, BestBefore: "2026-12-04"}}}, 0},
+		{"more than enough", food.Stock{"almonds": {{Grams: 5000}}}, math.Round(need*10) / 10},
+	} {
+		l := line(larder.Stocked(c.stock), "almonds")
+		bought := 0.0
+		for _, p := range l.Packs {
+			bought += p.Grams * float64(p.Count)
+		}
+		if math.Abs(l.CupboardG-c.here) > .06 || bought+l.CupboardG < need-.1 {
+			t.Errorf("%s: %v g here, %v g bought, %v g needed", c.name, l.CupboardG, bought, need)
+		}
+		if l.BasketCost > bare.BasketCost || c.here >= need-.1 && (l.BasketCost != 0 || len(l.Packs) != 0) {
+			t.Errorf("%s: the till says %d, without a cupboard %d", c.name, l.BasketCost, bare.BasketCost)
+		}
+		if l.UsedCost < bare.UsedCost*7/10 || l.UsedCost > bare.UsedCost*13/10 {
+			t.Errorf("%s: what lies there is worth %d, without a cupboard %d", c.name, l.UsedCost, bare.UsedCost)
+		}
+		if math.Abs(l.LeftG-(bought-(need-l.CupboardG))) > .2 && bought > 0 {
+			t.Errorf("%s: %v g stay over", c.name, l.LeftG)
+		}
+	}
+	if h := line(larder.Stocked(food.Stock{"almonds": {{Grams: 80}}}), "honey"); h.CupboardG != 0 {
+		t.Error("almonds stand in for honey")
+	}
+	if again := tr.Larder(larder.Stocked(food.Stock{"honey": {{Grams: 70}}})); again.OnHand("honey", "") != 70 {
+		t.Error("a tray's own foods hide the cupboard")
+	}
+}

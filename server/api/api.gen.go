@@ -283,8 +283,11 @@ func (e SearchLarderParamsHemisphere) Valid() bool {
 type Basket struct {
 	BasketCost int `json:"basket_cost"`
 	Lines      []struct {
-		BasketCost      int     `json:"basket_cost"`
-		Category        string  `json:"category"`
+		BasketCost int    `json:"basket_cost"`
+		Category   string `json:"category"`
+
+		// CupboardG of what is needed there already
+		CupboardG       float64 `json:"cupboard_g"`
 		Explanation     *string `json:"explanation,omitempty"`
 		Food            string  `json:"food"`
 		HandworkSeconds float64 `json:"handwork_seconds"`

@@ -1256,6 +1256,11 @@ export interface components {
                 /** Format: double */
                 reserve_g: number;
                 pieces: number;
+                /**
+                 * Format: double
+                 * @description of what is needed there already
+                 */
+                cupboard_g: number;
                 packs: {
                     /** Format: double */
                     grams: number;

@@ -123,7 +123,12 @@ const left = computed(() =>
                 by hand, hand back<span class="only-read"> {{ l.name }}</span>
               </button>
             </td>
-            <td class="nums">{{ l.packs.map(p => `${p.count} × ${grams(p.grams)}`).join(', ') }}</td>
+            <td class="nums">
+              <template v-if="l.cupboard_g">
+                {{ grams(l.cupboard_g) }} <span class="soft">here</span><br v-if="l.packs.length" />
+              </template>
+              {{ l.packs.map(p => `${p.count} × ${grams(p.grams)}`).join(', ') }}
+            </td>
             <td class="r nums">{{ money(l.used_cost) }}</td>
             <td class="r nums">{{ money(l.basket_cost) }}</td>
           </tr>
