@@ -198,6 +198,46 @@ func (s *Server) Choice(c *gin.Context) {
 	c.JSON(http.StatusOK, answer)
 }
 
+// Substitutes names foods that can take another's place.
+func (s *Server) Substitutes(c *gin.Context) {
+	var in api.SubstitutesAsked
+	if err := wire.Read(body(c), &in); err != nil {
+		s.fail(c, err)
+		return
+	}
+	b, err := brief.Read(in.Brief)
+	if err != nil {
+		s.fail(c, wire.In("brief", err))
+		return
+	}
+	larder := s.house(c.Request.Context()).larder
+	f, ok := larder.Get(in.Food)
+	if !ok {
+		s.fail(c, wire.Bad("food", "there is no food %.60q in the larder", in.Food))
+		return
+	}
+	form, most := f.Forms[0].Form, 3
+	if in.Form != nil {
+		form = *in.Form
+	}
+	if in.Most != nil {
+		most = *in.Most
+	}
+	var on []*food.Food
+	if in.On != nil {
+		for _, id := range *in.On {
+			if o, ok := larder.Get(id); ok {
+				on = append(on, o)
+			}
+		}
+	}
+	out := []api.Substitute{}
+	for _, x := range pick.Substitutes(b, f, form, on, larder, most) {
+		out = append(out, api.Substitute{Food: x.Food.ID, Form: x.Form, Near: math.Round(x.Near*1000) / 1000, Why: x.Why})
+	}
+	c.JSON(http.StatusOK, out)
+}
+
 // Put lays one element by hand, finds room for it, or gives it another form.
 func (s *Server) Put(c *gin.Context) {
 	var in api.PutRequest

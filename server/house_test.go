@@ -399,3 +399,30 @@ func TestColoursOfAPicture(t *testing.T) {
 		t.Errorf("three refusals took %v", took)
 	}
 }
+
+func TestSubstitutesAndCupboard(t *testing.T) {
+	d := open(t, db.DSN())
+	a := d.ask("POST", "/api/v1/substitutes", []byte(`{"brief":{"guests":{"adults":6},"month":10,"diets":[{"avoid":["milk"]}]},"food":"red-grapes","form":"cluster","on":["green-grapes"]}`))
+	var subs []api.Substitute
+	a.into(t, &subs)
+	if a.status != 200 || len(subs) != 3 || subs[0].Food == "green-grapes" || subs[0].Near < subs[2].Near {
+		t.Errorf("%d %+v", a.status, subs)
+	}
+	for _, bad := range []string{`{"brief":{"guests":{"adults":6}},"food":"moon"}`, `{"brief":{},"food":"figs"}`, `{"food":"figs"}`} {
+		if a := d.ask("POST", "/api/v1/substitutes", []byte(bad)); a.status != 422 && a.status != 400 {
+			t.Errorf("%s: %d", bad, a.status)
+		}
+	}
+	d.ask("PUT", "/api/v1/foods/cashews/stock", []byte(`{"lots":[{"grams":90,"best_before":"2099-01-01"},{"grams":500,"best_before":"2020-01-01"}]}`))
+	planned := d.ask("POST", "/api/v1/plan", []byte(`{"guests":{"adults":6},"foods":[{"food":"cashews","grams":200}]}`))
+	var basket struct {
+		Lines []struct {
+			CupboardG float64 `json:"cupboard_g"`
+		}
+	}
+	d.ask("POST", "/api/v1/basket", planned.body).into(t, &basket)
+	if len(basket.Lines) != 1 || basket.Lines[0].CupboardG != 90 {
+		t.Errorf("%+v", basket)
+	}
+	d.ask("PUT", "/api/v1/foods/cashews/stock", []byte(`{"lots":[]}`))
+}

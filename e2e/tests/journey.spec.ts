@@ -35,6 +35,14 @@ test('a stylist plans a tray from nothing', async ({ page }) => {
   await expect(walnuts).toHaveAttribute('aria-pressed', String(!had))
   await expect(page.getByText('picked, by hand')).toBeVisible()
   await expect(page.getByRole('button', { name: /Round wheat crackers/ })).toContainText('gluten: avoided')
+  const swap = page.getByRole('button', { name: /^Swap / }).first()
+  const gone = (await swap.innerText()).replace(/^Swap\s*/, '')
+  await swap.click()
+  const stand = page.locator('.subs button').first()
+  const name = await stand.locator('b').innerText()
+  await stand.click()
+  await expect(page.getByRole('button', { name: `Swap ${name}` })).toBeVisible()
+  await expect(page.getByRole('button', { name: `Swap ${gone}`, exact: true })).toHaveCount(0)
   await saved(page)
 
   // the amounts: one is set by hand and stays

@@ -835,6 +835,28 @@ type Shelves struct {
 	Version int64 `json:"version"`
 }
 
+// Substitute defines model for Substitute.
+type Substitute struct {
+	Food string `json:"food"`
+	Form string `json:"form"`
+
+	// Near 0 to 1, 1 would be the same
+	Near float64 `json:"near"`
+	Why  string  `json:"why"`
+}
+
+// SubstitutesAsked defines model for SubstitutesAsked.
+type SubstitutesAsked struct {
+	// Brief A brief, docs/formats/tray.schema.json#/$defs/brief
+	Brief BriefDocument `json:"brief"`
+	Food  string        `json:"food"`
+	Form  *string       `json:"form,omitempty"`
+	Most  *int          `json:"most,omitempty"`
+
+	// On what is on the tray already
+	On *[]string `json:"on,omitempty"`
+}
+
 // TrayDocument A tray file, docs/formats/tray.schema.json
 type TrayDocument = Document
 
@@ -1071,6 +1093,9 @@ type SceneJSONRequestBody = TrayDocument
 // SaveSettingsJSONRequestBody defines body for SaveSettings for application/json ContentType.
 type SaveSettingsJSONRequestBody = Settings
 
+// SubstitutesJSONRequestBody defines body for Substitutes for application/json ContentType.
+type SubstitutesJSONRequestBody = SubstitutesAsked
+
 // SaveVesselJSONRequestBody defines body for SaveVessel for application/json ContentType.
 type SaveVesselJSONRequestBody = VesselDocument
 
@@ -1217,6 +1242,9 @@ type ServerInterface interface {
 	// SaveSettings Keep units, currency and hemisphere
 	// (PUT /api/v1/settings)
 	SaveSettings(c *gin.Context)
+	// Substitutes Foods that can take another's place under a brief, nearest first
+	// (POST /api/v1/substitutes)
+	Substitutes(c *gin.Context)
 	// PutVesselAway Put a vessel away; trays that use it keep it
 	// (DELETE /api/v1/vessels/{id})
 	PutVesselAway(c *gin.Context, id ThingId)
@@ -2553,6 +2581,19 @@ func (siw *ServerInterfaceWrapper) SaveSettings(c *gin.Context) {
 	siw.Handler.SaveSettings(c)
 }
 
+// Substitutes operation middleware
+func (siw *ServerInterfaceWrapper) Substitutes(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Substitutes(c)
+}
+
 // PutVesselAway operation middleware
 func (siw *ServerInterfaceWrapper) PutVesselAway(c *gin.Context) {
 
@@ -2746,6 +2787,7 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/tray.svg", wrapper.TrayPicture)
 	router.POST(options.BaseURL+"/api/v1/jobs/:id/review", wrapper.ReviewMoves)
 	router.POST(options.BaseURL+"/api/v1/outlook", wrapper.Outlook)
+	router.POST(options.BaseURL+"/api/v1/substitutes", wrapper.Substitutes)
 	router.POST(options.BaseURL+"/api/v1/plan", wrapper.Plan)
 	router.POST(options.BaseURL+"/api/v1/replan", wrapper.Replan)
 	router.POST(options.BaseURL+"/api/v1/choice", wrapper.Choice)

@@ -16,6 +16,7 @@ export type Food = Schemas['Food']
 export type Choice = Schemas['Choice']
 export type Outlook = Schemas['Outlook']
 export type Progress = Omit<Schemas['Progress'], 'tray'> & { tray?: TrayFile }
+export type Substitute = Schemas['Substitute']
 export type Settings = Schemas['Settings']
 export type Shelves = Schemas['Shelves']
 export type FoodCard = Schemas['FoodCard']

@@ -234,6 +234,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/substitutes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Foods that can take another's place under a brief, nearest first */
+        post: operations["substitutes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/plan": {
         parameters: {
             query?: never;
@@ -961,6 +978,24 @@ export interface components {
             notes: string[];
             request: components["schemas"]["BoardDocument"];
             drawn?: components["schemas"]["BoardDrawn"];
+        };
+        SubstitutesAsked: {
+            brief: components["schemas"]["BriefDocument"];
+            food: string;
+            form?: string;
+            /** @description what is on the tray already */
+            on?: string[];
+            most?: number;
+        };
+        Substitute: {
+            food: string;
+            form: string;
+            /**
+             * Format: double
+             * @description 0 to 1, 1 would be the same
+             */
+            near: number;
+            why: string;
         };
         PutRequest: {
             tray: components["schemas"]["TrayDocument"];
@@ -1713,6 +1748,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Outlook"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    substitutes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SubstitutesAsked"];
+            };
+        };
+        responses: {
+            /** @description Substitutes */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Substitute"][];
                 };
             };
             default: components["responses"]["Problem"];

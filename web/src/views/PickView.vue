@@ -4,7 +4,7 @@
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
-import { api, body, take, Trouble, type Choice } from '@/api/client'
+import { api, body, take, Trouble, type Choice, type Substitute } from '@/api/client'
 import type { Want } from '@/api/tray.gen'
 import Stage from '@/components/Stage.vue'
 import { newest } from '@/composables/newest'
@@ -90,6 +90,38 @@ const setForm = (id: string, form: string) =>
     { ...job.doc!.brief, foods: list().map(w => (w.food === id ? { ...w, form } : w)) },
     `${larder.name(id).toLowerCase()}: another form`,
   )
+// what could take a picked food's place, asked for one at a time
+const swap = shallowRef<{ food: string; by: Substitute[] } | null>(null)
+async function offer(id: string) {
+  if (swap.value?.food === id) {
+    swap.value = null
+    return
+  }
+  try {
+    const by = await take<Substitute[]>(
+      api.POST('/api/v1/substitutes', {
+        body: {
+          brief: body(job.doc!.brief),
+          food: id,
+          form: chosen.value.get(id)?.form,
+          on: [...chosen.value.keys()],
+        },
+      }),
+    )
+    swap.value = { food: id, by }
+  } catch (e) {
+    if (e instanceof Trouble) cannot.value = e.message
+  }
+}
+async function exchange(id: string, by: Substitute) {
+  const next = list().map(w => (w.food === id ? { food: by.food, form: by.form } : w))
+  swap.value = null
+  front.value = new Set([...front.value, by.food])
+  await replan(
+    { ...job.doc!.brief, foods: next },
+    `${larder.name(by.food)} for ${larder.name(id).toLowerCase()}`,
+  )
+}
 async function forMe() {
   refill = true
   await replan({ ...job.doc!.brief, foods: [] }, 'had the foods chosen')
@@ -165,6 +197,25 @@ useEventListener(window, 'keydown', e => {
           </button>
           <template v-if="chosen.get(f.id)">
             <p class="why">{{ chosen.get(f.id)!.why }}</p>
+            <button
+              class="btn quiet swap"
+              :disabled="busy"
+              :aria-expanded="swap?.food === f.id"
+              @click="offer(f.id)"
+            >
+              Swap<span class="only-read"> {{ f.name }}</span>
+            </button>
+            <ul v-if="swap?.food === f.id" class="subs">
+              <li v-for="x in swap.by" :key="x.food">
+                <button :disabled="busy" @click="exchange(f.id, x)">
+                  <img :src="larder.picture(x.food, x.form)" alt="" />
+                  <span
+                    ><b>{{ larder.name(x.food) }}</b> <span class="soft">{{ x.why }}</span></span
+                  >
+                </button>
+              </li>
+              <li v-if="!swap.by.length" class="soft">Nothing in the larder could stand in for it.</li>
+            </ul>
             <select
               v-if="f.forms.length > 1"
               class="form"
@@ -330,6 +381,56 @@ useEventListener(window, 'keydown', e => {
   padding: 0 8px 6px;
   text-align: center;
   line-height: 1.25;
+}
+.swap {
+  min-height: 28px;
+  font-size: 0.8rem;
+  align-self: center;
+}
+.subs {
+  position: absolute;
+  z-index: 4;
+  top: 100%;
+  left: -2px;
+  width: 270px;
+  background: var(--paper);
+  border: 2px solid var(--blue);
+  border-radius: 10px;
+  padding: 6px;
+  box-shadow: 0 8px 22px rgb(46 40 28 / 22%);
+  font-size: 0.84rem;
+  line-height: 1.25;
+}
+.shelf .subs {
+  display: block;
+  border: 2px solid var(--blue);
+  border-radius: 10px;
+  padding-bottom: 6px;
+}
+.subs b::after {
+  content: ':';
+}
+.subs li button {
+  font: inherit;
+  color: inherit;
+  text-align: left;
+  background: none;
+  border: 0;
+  border-radius: 8px;
+  width: 100%;
+  padding: 6px;
+  display: grid;
+  grid-template-columns: 40px 1fr;
+  gap: 10px;
+  align-items: center;
+  cursor: pointer;
+}
+.subs li button:hover {
+  background: var(--blue-wash);
+}
+.subs img {
+  width: 40px;
+  height: 40px;
 }
 .form {
   font: 500 0.76rem var(--text);
