@@ -337,6 +337,14 @@ func (b Brief) Check() error {
 	return nil
 }
 
+// ServeDay is the day of serving, written 2026-11-30, or "" where none is set.
+func (b Brief) ServeDay() string {
+	if at, ok := b.ServeTime(); ok {
+		return at.Format("2006-01-02")
+	}
+	return ""
+}
+
 // ServeTime is the serving minute; ok is false when none is set. The zone is
 // kept as written, and missing zones mean local time.
 func (b Brief) ServeTime() (time.Time, bool) {

@@ -144,3 +144,11 @@ func FuzzBrief(f *testing.F) {
 		}
 	})
 }
+
+func TestServeDay(t *testing.T) {
+	for at, want := range map[string]string{"": "", "2026-11-30T23:50": "2026-11-30", "2026-11-30T23:50:00+01:00": "2026-11-30", "soon": ""} {
+		if got := (Brief{ServeAt: at}).ServeDay(); got != want {
+			t.Errorf("%q is served on %q, want %q", at, got, want)
+		}
+	}
+}

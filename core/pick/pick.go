@@ -6,7 +6,6 @@ import (
 	"fmt"
 	"sort"
 	"strings"
-	"time"
 
 	"happytray/core/brief"
 	"happytray/core/colour"
@@ -63,10 +62,7 @@ func Kinds(appetites float64, off []string, rules brief.Rules) map[food.Category
 // never dropped; if one breaks what guests avoid, that is an error that says so.
 func Pick(b brief.Brief, larder *food.Larder) ([]Choice, error) {
 	off := b.OffTheTray()
-	p := picker{brief: b, larder: larder, off: off, month: b.SeasonMonth()}
-	if at, ok := b.ServeTime(); ok {
-		p.day = at.Format(time.DateOnly)
-	}
+	p := picker{brief: b, larder: larder, off: off, month: b.SeasonMonth(), day: b.ServeDay()}
 	for i, w := range b.Foods {
 		at := fmt.Sprintf("foods[%d]", i)
 		f, ok := larder.Get(w.Food)

@@ -4,7 +4,6 @@ import (
 	"fmt"
 	"math"
 	"slices"
-	"time"
 
 	"happytray/core/brief"
 	"happytray/core/colour"
@@ -41,10 +40,7 @@ func Substitutes(b brief.Brief, f *food.Food, form string, on []*food.Food, lard
 	if !ok {
 		spec = f.Forms[0]
 	}
-	day := ""
-	if at, ok := b.ServeTime(); ok {
-		day = at.Format(time.DateOnly)
-	}
+	day := b.ServeDay()
 	taken := map[string]bool{f.ID: true}
 	for _, o := range on {
 		taken[o.ID] = true

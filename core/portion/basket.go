@@ -5,7 +5,6 @@ import (
 	"math"
 	"sort"
 	"strings"
-	"time"
 
 	"happytray/core/food"
 	"happytray/core/tray"
@@ -85,10 +84,7 @@ func Shop(t *tray.Tray, larder *food.Larder) Basket {
 		line(r.Food).ReserveG += r.Grams
 	}
 	var b Basket
-	day := ""
-	if at, ok := t.Brief.ServeTime(); ok {
-		day = at.Format(time.DateOnly)
-	}
+	day := t.Brief.ServeDay()
 	for _, id := range order {
 		l := lines[id]
 		need := l.OnTrayG + l.ReserveG
