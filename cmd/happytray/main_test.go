@@ -90,6 +90,7 @@ func TestPipeline(t *testing.T) {
 		"twelve":     `{"guests":{"adults":12}}`,
 		"paddle":     `{"guests":{"adults":7,"children":2},"occasion":"grazing","board":{"shape":"paddle","length_mm":520,"width_mm":280,"rim_mm":10},"month":7}`,
 		"vegetarian": `{"guests":{"adults":9},"diets":[{"who":"all","avoid":["meat","rennet"]},{"who":"two","count":2,"avoid":["gluten"]}],"board":"round-48-walnut","travels":40}`,
+		"props":      `{"guests":{"adults":6},"foods":["glass-candle","figs","soft-white-round",{"food":"honey","vessel":"squash-bowl"},{"food":"fig-jam","form":"topping"},{"food":"breadsticks","form":"upright"},{"food":"rose-petals"}]}`,
 		"own board":  `{"guests":{"adults":5},"board":{"outline":[[0,0],[420,30],[460,300],[200,340],[10,260]]},"foods":["figs","honey",{"food":"soft-white-round","form":"whole"}],"mood":"blue"}`,
 	} {
 		planned := must(t, []byte(brief), "plan")

@@ -13,6 +13,7 @@ type Cabinet struct {
 	boards  []Board
 	usual   []Board // what may be chosen unasked
 	vessels []Vessel
+	away    []Vessel // put away: only those who name one get it
 }
 
 // BuiltInCabinet holds what ships with the product.
@@ -26,7 +27,7 @@ func (c *Cabinet) With(boards []Board, vessels []Vessel) *Cabinet {
 	if len(boards)+len(vessels) == 0 {
 		return c
 	}
-	out := &Cabinet{boards: merged(c.boards, boards, boardID), usual: merged(c.usual, boards, boardID), vessels: merged(c.vessels, vessels, vesselID)}
+	out := &Cabinet{boards: merged(c.boards, boards, boardID), usual: merged(c.usual, boards, boardID), vessels: merged(c.vessels, vessels, vesselID), away: c.away}
 	sort.SliceStable(out.vessels, func(i, j int) bool { return out.vessels[i].CapacityML < out.vessels[j].CapacityML })
 	return out
 }
@@ -37,7 +38,13 @@ func (c *Cabinet) Without(boards, vessels map[string]bool) *Cabinet {
 	if len(boards)+len(vessels) == 0 {
 		return c
 	}
-	return &Cabinet{boards: c.boards, usual: left(c.usual, boards, boardID), vessels: left(c.vessels, vessels, vesselID)}
+	out := &Cabinet{boards: c.boards, usual: left(c.usual, boards, boardID), vessels: left(c.vessels, vessels, vesselID), away: c.away}
+	for _, v := range c.vessels {
+		if vessels[v.ID] {
+			out.away = append(out.away, v)
+		}
+	}
+	return out
 }
 
 func left[T any](all []T, gone map[string]bool, id func(T) string) []T {
@@ -92,9 +99,11 @@ func (c *Cabinet) Board(id string) (Board, bool) {
 
 // Vessel finds a vessel by id.
 func (c *Cabinet) Vessel(id string) (Vessel, bool) {
-	for _, v := range c.vessels {
-		if v.ID == id {
-			return v, true
+	for _, list := range [][]Vessel{c.vessels, c.away} {
+		for _, v := range list {
+			if v.ID == id {
+				return v, true
+			}
 		}
 	}
 	return Vessel{}, false

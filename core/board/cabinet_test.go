@@ -40,6 +40,9 @@ func TestCabinetHoldsOnesOwn(t *testing.T) {
 			t.Error("a cup that was put away would be chosen")
 		}
 	}
+	if v, ok := without.Vessel("my-cup"); !ok || v.Name != "My cup" {
+		t.Error("who names a cup that was put away cannot have it")
+	}
 	if b, err := without.Make(Request{ID: "mine"}); err != nil || b.Name != "Mine" {
 		t.Errorf("a job on it cannot have it: %v", err)
 	}

@@ -35,6 +35,11 @@ func Plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) (*tray.Tra
 	if err != nil {
 		return nil, err
 	}
+	for i, w := range b.Foods {
+		if _, ok := cabinet.Vessel(w.Vessel); !ok && w.Vessel != "" {
+			return nil, wire.Bad(fmt.Sprintf("foods[%d].vessel", i), "there is no bowl %.60q; leave it out to have one chosen", w.Vessel)
+		}
+	}
 	amounts := Amounts(b, chosen)
 	t := &tray.Tray{Format: tray.Format, Title: title(b), Brief: b, Rules: b.HouseRules(), Seed: 1}
 	surface, err := chooseBoard(b, amounts, cabinet)
@@ -333,12 +338,11 @@ const usualML = 150
 // bowl is heaped to nine tenths of its brim. used is kept from food to food.
 func bowls(a *Amount, s food.Spec, grams, short float64, cabinet *board.Cabinet, used map[string]bool) []group {
 	var all []board.Vessel
+	if v, ok := cabinet.Vessel(a.Vessel); ok {
+		all = []board.Vessel{v}
+	}
 	for _, v := range cabinet.Vessels() {
-		if v.ID == a.Vessel {
-			all = []board.Vessel{v}
-			break
-		}
-		if v.Across() < short*.5 && v.Material != board.Hollowed {
+		if a.Vessel == "" && v.Across() < short*.5 && v.Material != board.Hollowed {
 			all = append(all, v)
 		}
 	}

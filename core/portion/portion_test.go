@@ -147,6 +147,7 @@ func TestPickRefusals(t *testing.T) {
 	for name, b := range map[string]brief.Brief{
 		"avoided":  {Guests: brief.Guests{Adults: 4}, Diets: []brief.Diet{{Avoid: []string{"nuts"}}}, Foods: []brief.Want{{Food: "almonds"}}},
 		"no board": {Guests: brief.Guests{Adults: 4}, Board: &board.Request{ID: "none-such"}},
+		"no bowl":  {Guests: brief.Guests{Adults: 4}, Foods: []brief.Want{{Food: "honey", Vessel: "none-such"}}},
 		"unknown":  {Guests: brief.Guests{Adults: 4}, Foods: []brief.Want{{Food: "moon-cheese"}}},
 		"bad form": {Guests: brief.Guests{Adults: 4}, Foods: []brief.Want{{Food: "figs", Form: "trail"}}},
 		"nobody":   {},

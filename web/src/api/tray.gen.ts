@@ -256,7 +256,8 @@ export interface TrayElement {
     | "nut"
     | "cracker"
     | "sweet"
-    | "garnish";
+    | "garnish"
+    | "prop";
   grams: number;
   /**
    * pieces laid, or in the vessel
