@@ -136,41 +136,52 @@ func (s *Server) ReadOutline(c *gin.Context, params api.ReadOutlineParams) {
 }
 
 func (s *Server) SaveBoard(c *gin.Context, id api.ThingId, params api.SaveBoardParams) {
-	version, ok := seen(c, params.IfMatch)
-	if !ok {
-		return
-	}
 	var b board.Board
 	if err := wire.Read(body(c), &b); err != nil {
 		s.fail(c, err)
 		return
 	}
-	if _, builtIn := board.BuiltInCabinet().Board(id); builtIn {
-		s.fail(c, wire.Bad("id", "this board ships with the product; copy it and change the copy"))
-		return
-	}
 	b.ID = id
-	if b.Name == "" {
-		s.fail(c, wire.Bad("name", "a board needs a name"))
-		return
+	_, builtIn := board.BuiltInCabinet().Board(id)
+	if s.keepOwn(c, store.KindBoard, id, params.IfMatch, b.Name, builtIn, b.Check, b) {
+		s.answerBoard(c, s.house(c.Request.Context()), b)
 	}
-	if err := food.CheckID(id); err != nil {
-		s.fail(c, err)
-		return
+}
+
+// keepOwn keeps a board or vessel of the user's, or answers why not. One that is
+// put away stays so.
+func (s *Server) keepOwn(c *gin.Context, kind, id, ifMatch, name string, builtIn bool, check func() error, v any) bool {
+	version, ok := seen(c, ifMatch)
+	if !ok {
+		return false
 	}
-	if err := b.Check(); err != nil {
-		s.fail(c, err)
-		return
+	err := food.CheckID(id)
+	switch {
+	case err != nil:
+	case builtIn:
+		err = wire.Bad("id", "this one ships with the product; copy it and change the copy")
+	case name == "":
+		err = wire.Bad("name", "it needs a name")
+	default:
+		err = check()
 	}
-	raw, err := json.Marshal(b)
 	if err != nil {
 		s.fail(c, err)
-		return
+		return false
 	}
-	if !s.change(c, store.Change{Things: []store.Thing{{Kind: store.KindBoard, ID: id, Document: string(raw), Version: version}}}) {
-		return
+	h, err := s.fresh(c.Request.Context())
+	if err != nil {
+		s.fail(c, err)
+		return false
 	}
-	s.answerBoard(c, s.house(c.Request.Context()), b)
+	raw, err := json.Marshal(v)
+	if err != nil {
+		s.fail(c, err)
+		return false
+	}
+	t := h.thing(kind, id)
+	t.Document, t.Version = string(raw), version
+	return s.change(c, store.Change{Things: []store.Thing{t}})
 }
 
 func (s *Server) PutBoardAway(c *gin.Context, id api.ThingId) {
@@ -191,38 +202,14 @@ func (s *Server) BoardPicture(c *gin.Context, id api.ThingId, _ api.BoardPicture
 }
 
 func (s *Server) SaveVessel(c *gin.Context, id api.ThingId, params api.SaveVesselParams) {
-	version, ok := seen(c, params.IfMatch)
-	if !ok {
-		return
-	}
 	var v board.Vessel
 	if err := wire.Read(body(c), &v); err != nil {
 		s.fail(c, err)
 		return
 	}
-	if _, builtIn := board.BuiltInCabinet().Vessel(id); builtIn {
-		s.fail(c, wire.Bad("id", "this vessel ships with the product; copy it and change the copy"))
-		return
-	}
 	v.ID = id
-	if v.Name == "" {
-		s.fail(c, wire.Bad("name", "a vessel needs a name"))
-		return
-	}
-	if err := food.CheckID(id); err != nil {
-		s.fail(c, err)
-		return
-	}
-	if err := v.Check(); err != nil {
-		s.fail(c, err)
-		return
-	}
-	raw, err := json.Marshal(v)
-	if err != nil {
-		s.fail(c, err)
-		return
-	}
-	if s.change(c, store.Change{Things: []store.Thing{{Kind: store.KindVessel, ID: id, Document: string(raw), Version: version}}}) {
+	_, builtIn := board.BuiltInCabinet().Vessel(id)
+	if s.keepOwn(c, store.KindVessel, id, params.IfMatch, v.Name, builtIn, v.Check, v) {
 		c.Status(http.StatusNoContent)
 	}
 }

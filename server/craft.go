@@ -6,6 +6,7 @@ import (
 	"math"
 	"net/http"
 	"sort"
+	"strconv"
 
 	"github.com/gin-gonic/gin"
 
@@ -22,6 +23,7 @@ import (
 	"happytray/core/tray"
 	"happytray/core/wire"
 	"happytray/server/api"
+	"happytray/store"
 )
 
 func card(b board.Board) api.BoardCard {
@@ -32,9 +34,11 @@ func card(b board.Board) api.BoardCard {
 func (s *Server) Larder(c *gin.Context) {
 	h := s.house(c.Request.Context())
 	out := api.Larder{Foods: []api.Food{}, Boards: []api.BoardCard{}, Vessels: []api.VesselCard{}}
-	for _, f := range h.larder.All() {
+	for _, f := range h.all.All() {
+		t := h.thing(store.KindFood, f.ID)
 		item := api.Food{Id: f.ID, Name: f.Name, Category: string(f.Category), Colour: f.Colour, Texture: f.Texture, Strength: f.Strength, Liking: f.Liking,
-			Flavours: f.Flavours, Allergens: f.Allergens, Diet: f.Diet, Season: f.Season, InSeasonAllYear: len(f.Season) == 0}
+			Flavours: f.Flavours, Allergens: f.Allergens, Diet: f.Diet, Season: f.Season, InSeasonAllYear: len(f.Season) == 0,
+			PutAway: t.PutAway, Version: strconv.FormatInt(t.Version, 10)}
 		if f.Firmness != "" {
 			item.Firmness, item.Milk = &f.Firmness, &f.Milk
 		}
@@ -50,7 +54,9 @@ func (s *Server) Larder(c *gin.Context) {
 	boards := h.cabinet.Boards()
 	sort.SliceStable(boards, func(i, j int) bool { return boards[i].UsableMM2() < boards[j].UsableMM2() })
 	for _, b := range boards {
-		out.Boards = append(out.Boards, card(b))
+		one := card(b)
+		one.PutAway = h.thing(store.KindBoard, b.ID).PutAway
+		out.Boards = append(out.Boards, one)
 	}
 	for _, v := range h.cabinet.Vessels() {
 		out.Vessels = append(out.Vessels, api.VesselCard{Id: v.ID, Name: v.Name, Round: v.Round(), HeightMm: v.HeightMM, CapacityMl: v.CapacityML})

@@ -142,6 +142,15 @@ func TestTraysKeepTheirFoods(t *testing.T) {
 	if len(basket.Lines) != 2 || basket.Lines[1].Name != "Tower of fudge" {
 		t.Errorf("%+v", basket)
 	}
+	var shelves api.Larder // the screens still know what it is called
+	d.ask("GET", "/api/v1/larder", nil).into(t, &shelves)
+	named := false
+	for _, x := range shelves.Foods {
+		named = named || x.Id == f.ID && x.PutAway && x.Name == "Tower of toffee"
+	}
+	if !named {
+		t.Error("a food that was put away has no name any more for the trays that use it")
+	}
 	// planned anew it is the food of today, put away or not
 	replanned := d.ask("POST", "/api/v1/replan", planned.body)
 	if replanned.status != http.StatusOK || !strings.Contains(string(replanned.body), "Tower of toffee") {
@@ -315,6 +324,17 @@ func TestBoardsOfOnesOwn(t *testing.T) {
 	d.ask("POST", "/api/v1/boards", []byte(`{"shape":"oval","length_mm":500,"width_mm":300,"not_food_safe":true,"name":"Painted tray"}`)).into(t, &made)
 	if len(made.Says) == 0 || !strings.Contains(made.Says[0], "liner") || made.Guests < 3 {
 		t.Errorf("%+v", made.Says)
+	}
+	b.Name = "Grandmother's board, sanded"
+	raw, _ = json.Marshal(b)
+	var now api.Cabinet
+	d.ask("GET", "/api/v1/boards", nil).into(t, &now)
+	for _, x := range now.Boards {
+		if strings.Contains(string(x.Board), `"corner-board"`) {
+			if a := d.ask("PUT", "/api/v1/boards/corner-board", raw, "If-Match", etag(x.Version)); a.status != 200 || !strings.Contains(string(a.body), `"put_away":true`) {
+				t.Errorf("changed while put away: %d %.80s", a.status, a.body)
+			}
+		}
 	}
 	vessel := []byte(`{"id":"tin","name":"Biscuit tin","diameter_mm":90,"height_mm":40,"capacity_ml":150,"colour":"#b0b4b4","material":"metal"}`)
 	if a := d.ask("PUT", "/api/v1/vessels/tin", vessel, "If-Match", etag(0)); a.status != 204 {

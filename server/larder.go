@@ -165,6 +165,15 @@ func (s *Server) answerFood(c *gin.Context, status int, id string) {
 			Says  string `json:"says"`
 		}{sp.Form, portion.GroupOf(sp), food.FormByID(sp.Form).Says()})
 	}
+	out.Others = []api.SpecDocument{}
+	for _, sp := range f.Others() {
+		raw, err := json.Marshal(sp)
+		if err != nil {
+			s.fail(c, err)
+			return
+		}
+		out.Others = append(out.Others, raw)
+	}
 	for _, g := range food.Glasses() {
 		out.Glasses = append(out.Glasses, struct {
 			Mm   float64 `json:"mm"`

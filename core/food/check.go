@@ -170,6 +170,9 @@ func (s Spec) check() error {
 			return err
 		}
 	}
+	if NeedsPitch(s.Form) && s.Pitch < 1 {
+		return wire.Bad("pitch", "%s wants the line that one piece takes, 1 mm at least", s.Form)
+	}
 	if s.Shape == "sector" && s.N < 3 {
 		return wire.Bad("n", "a round is cut into at least 3 pieces")
 	}

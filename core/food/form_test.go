@@ -155,3 +155,31 @@ func TestOverlayLeavesTheLarderBelow(t *testing.T) {
 		t.Error("an empty overlay is a new larder")
 	}
 }
+
+// Whatever form is begun for whatever food is sound, can be laid, and weighs what
+// its size says; a line without its pitch is refused.
+func TestFormsBeginSound(t *testing.T) {
+	for _, f := range BuiltIn().All() {
+		for _, s := range f.Others() {
+			g := f
+			g.Forms = append(append([]Spec{}, f.Forms...), s)
+			if err := g.Check(); err != nil {
+				t.Errorf("%s begun as %s: %v", f.ID, s.Form, err)
+			}
+			if want := s.VolumeML() * f.Density; want > .3 && math.Abs(s.MassG/want-1) > .25 {
+				t.Errorf("%s begun as %s weighs %v g, %v ml", f.ID, s.Form, s.MassG, s.VolumeML())
+			}
+			for _, p := range FormByID(s.Form).Lay(f.ID, s, 7) {
+				if !p.At().Finite() {
+					t.Errorf("%s begun as %s lies nowhere", f.ID, s.Form)
+				}
+			}
+			if NeedsPitch(s.Form) {
+				g.Forms[len(g.Forms)-1].Pitch = 0
+				if g.Check() == nil {
+					t.Errorf("%s as %s without a pitch was taken", f.ID, s.Form)
+				}
+			}
+		}
+	}
+}

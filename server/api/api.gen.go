@@ -318,6 +318,7 @@ type BoardCard struct {
 	LengthMm float64 `json:"length_mm"`
 	Material string  `json:"material"`
 	Name     string  `json:"name"`
+	PutAway  bool    `json:"put_away"`
 	WidthMm  float64 `json:"width_mm"`
 }
 
@@ -428,9 +429,15 @@ type Food struct {
 	Liking          float64 `json:"liking"`
 	Milk            *string `json:"milk,omitempty"`
 	Name            string  `json:"name"`
-	Season          []int   `json:"season"`
-	Strength        int     `json:"strength"`
-	Texture         string  `json:"texture"`
+
+	// PutAway kept for the trays that use it
+	PutAway  bool   `json:"put_away"`
+	Season   []int  `json:"season"`
+	Strength int    `json:"strength"`
+	Texture  string `json:"texture"`
+
+	// Version changes whenever its drawing may
+	Version string `json:"version"`
 }
 
 // FoodCard defines model for FoodCard.
@@ -474,10 +481,13 @@ type FoodPage struct {
 	Mine        Mine      `json:"mine"`
 	MonthsNorth []int     `json:"months_north"`
 	MonthsSouth []int     `json:"months_south"`
-	Photo       bool      `json:"photo"`
-	PutAway     bool      `json:"put_away"`
-	Stock       []Lot     `json:"stock"`
-	Version     int64     `json:"version"`
+
+	// Others forms it does not have yet, each as it would begin
+	Others  []SpecDocument `json:"others"`
+	Photo   bool           `json:"photo"`
+	PutAway bool           `json:"put_away"`
+	Stock   []Lot          `json:"stock"`
+	Version int64          `json:"version"`
 }
 
 // FormMeasure defines model for FormMeasure.
@@ -834,6 +844,9 @@ type Shelves struct {
 	Total   int   `json:"total"`
 	Version int64 `json:"version"`
 }
+
+// SpecDocument One form of a food, docs/formats/tray.schema.json#/$defs/spec
+type SpecDocument = Document
 
 // Substitute defines model for Substitute.
 type Substitute struct {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import schema from '../../docs/formats/tray.schema.json'
 import type { Food } from '@/api/tray.gen'
-import { formName, shelfNames, signs, swatches, words } from '@/tray/larder'
+import { allergens, dietWords, formName, shelfNames, signs, swatches, words } from '@/tray/larder'
 
 const food: Food = {
   id: 'x',
@@ -49,5 +50,18 @@ describe('what the larder is called', () => {
     expect(new Set(swatches.map(s => s.hex)).size).toBe(swatches.length)
     for (const s of swatches) expect(s.hex).toMatch(/^#[0-9a-f]{6}$/)
     expect(new Set(words.flavours).size).toBe(words.flavours.length)
+  })
+})
+
+describe('the words of the larder', () => {
+  const food = schema.$defs.food.properties
+  const some = (list: string[]) => list.filter(w => w !== '')
+  it('are those of the schema', () => {
+    expect(Object.keys(shelfNames)).toEqual(food.category.enum)
+    expect(allergens).toEqual(food.allergens.items.enum)
+    expect(dietWords).toEqual(food.diet.items.enum)
+    expect(words.flavours).toEqual(food.flavours.items.enum)
+    for (const k of ['wetness', 'firmness', 'milk', 'rind', 'texture', 'region'] as const)
+      expect(words[k], k).toEqual(some(food[k].enum))
   })
 })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { bent, boxOf, handles, stretched, withoutPoint, withPoint, type Pt } from '@/tray/outline'
+import { bent, boxOf, freeId, handles, stretched, withoutPoint, withPoint, type Pt } from '@/tray/outline'
 
 const box: Pt[] = [
   [0, 0],
@@ -43,5 +43,13 @@ describe('an edge under the hand', () => {
     const h = handles(round(200))
     expect(h.length).toBeGreaterThan(22)
     expect(h.length).toBeLessThanOrEqual(27)
+  })
+})
+
+describe('an id of a name', () => {
+  it('is small letters and hyphens, and free', () => {
+    expect(freeId('Grandmother’s board, large', 'board', () => false)).toBe('grandmother-s-board-large')
+    expect(freeId('Ø', 'board', () => false)).toBe('board')
+    expect(freeId('Cup', 'bowl', id => ['cup', 'cup-2'].includes(id))).toBe('cup-3')
   })
 })

@@ -1,6 +1,6 @@
 import createClient from 'openapi-fetch'
 import type { components, paths } from './contract.gen'
-import type { Board, BoardRequest, Food as FoodEntry, TrayElement, TrayFile, Vessel } from './tray.gen'
+import type { Board, BoardRequest, Food as FoodEntry, Spec, TrayElement, TrayFile, Vessel } from './tray.gen'
 
 type Schemas = components['schemas']
 export type Problem = Schemas['Problem']
@@ -20,7 +20,7 @@ export type Substitute = Schemas['Substitute']
 export type Settings = Schemas['Settings']
 export type Shelves = Schemas['Shelves']
 export type FoodCard = Schemas['FoodCard']
-export type FoodPage = Omit<Schemas['FoodPage'], 'food'> & { food: FoodEntry }
+export type FoodPage = Omit<Schemas['FoodPage'], 'food' | 'others'> & { food: FoodEntry; others: Spec[] }
 export type FormMeasure = Schemas['FormMeasure']
 export type Lot = Schemas['Lot']
 export type MainColours = Schemas['MainColours']

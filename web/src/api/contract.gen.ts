@@ -789,6 +789,8 @@ export interface components {
         ElementDocument: Record<string, never>;
         /** @description One food, docs/formats/tray.schema.json#/$defs/food */
         FoodDocument: Record<string, never>;
+        /** @description One form of a food, docs/formats/tray.schema.json#/$defs/spec */
+        SpecDocument: Record<string, never>;
         /** @description One board, docs/formats/tray.schema.json#/$defs/board, or a board's shape and size */
         BoardDocument: Record<string, never>;
         /** @description One vessel, docs/formats/tray.schema.json#/$defs/vessel */
@@ -862,6 +864,8 @@ export interface components {
                 says: string;
                 group: number;
             }[];
+            /** @description forms it does not have yet, each as it would begin */
+            others: components["schemas"]["SpecDocument"][];
             glasses: {
                 name: string;
                 /** Format: double */
@@ -1143,6 +1147,10 @@ export interface components {
             diet: string[];
             season: number[];
             in_season_all_year: boolean;
+            /** @description kept for the trays that use it */
+            put_away: boolean;
+            /** @description changes whenever its drawing may */
+            version: string;
             forms: {
                 form: string;
                 says: string;
@@ -1161,6 +1169,7 @@ export interface components {
             area_cm2: number;
             material: string;
             colour: string;
+            put_away: boolean;
         };
         VesselCard: {
             id: string;

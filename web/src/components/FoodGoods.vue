@@ -54,18 +54,10 @@ function size(i: number, part: Partial<Spec>) {
   emit('change', now => ({ forms: now.forms.map((s, k) => (k === i ? { ...s, ...part } : s)) }))
 }
 const dropForm = (i: number) => emit('change', now => ({ forms: now.forms.filter((_, k) => k !== i) }))
-const all = [
-  ...['whole', 'cut-round', 'shingle', 'fan', 'arc', 'ring', 'coins', 'rolls', 'half-fold-fan', 'batons'],
-  ...['criss-cross', 'slices', 'stack', 'slab', 'skewer', 'trail', 'tumble', 'ribbon', 'drift', 'cluster'],
-  ...['halves', 'bowl', 'pot', 'upright', 'flower', 'sprig', 'scatter', 'petals', 'topping'],
-]
-const others = computed(() => all.filter(x => !f.value.forms.some(s => s.form === x)))
 const another = ref('')
 function addForm() {
-  const form = another.value
-  if (!form) return
-  const round = form === 'cut-round' ? { shape: 'sector', n: 8 } : {}
-  emit('change', now => ({ forms: [...now.forms, { ...now.forms[0]!, ...round, form }] }))
+  const begun = props.page.others.find(x => x.form === another.value)
+  if (begun) emit('change', now => ({ forms: [...now.forms, begun] }))
   another.value = ''
 }
 const sizes = [
@@ -251,10 +243,10 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
           aria-label="Another form"
           style="width: 180px"
         >
-          <ElOption v-for="x in others" :key="x" :value="x" :label="x" />
+          <ElOption v-for="x in page.others" :key="x.form" :value="x.form" :label="x.form" />
         </ElSelect>
         <button type="button" class="btn" :disabled="!another" @click="addForm">Add it</button>
-        <span class="soft small">It begins with the sizes of the first one; set its own.</span>
+        <span class="soft small">It begins with what follows from the first one; set its own sizes.</span>
       </div>
     </div>
   </section>

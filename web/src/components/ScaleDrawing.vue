@@ -1,20 +1,17 @@
 <script setup lang="ts">
 // A drawing in true proportion beside two rulers, with a hand to measure by.
 import { computed } from 'vue'
+import { hand } from '@/tray/outline'
 import { units } from '@/tray/units'
 
 const props = defineProps<{ svg: string; box: number[]; says: string }>()
 
-// a grown hand laid flat, fingers together: 84 mm across the palm, 186 mm long
-const hand =
-  'M20 186C12 160 2 140 1 112C0 100 8 98 12 108L18 122V58C18 46 32 46 33 58L34 96V22C34 9 50 9 51 22L52 94V14C52 1 69 1 70 14L70 97V30C70 18 85 18 86 30C88 70 90 110 84 140C82 156 78 170 76 186'
-const handSize = { w: 90, h: 188 }
 const gap = 26
 
 const view = computed(() => {
   const [, , w = 100, h = 100] = props.box
-  const width = Math.max(w, 60) + gap + handSize.w
-  const height = Math.max(h, handSize.h)
+  const width = Math.max(w, 60) + gap + hand.w
+  const height = Math.max(h, hand.h)
   return { w, h, width, height, pad: Math.max(width / 1.9, height) * 0.055 }
 })
 const step = computed(() => (units.length === 'in' ? 25.4 : 10))
@@ -53,8 +50,8 @@ const src = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(props.s
       :width="view.w"
       :height="view.h"
     />
-    <g :transform="`translate(${view.width - handSize.w} ${(view.height - handSize.h) / 2})`">
-      <path class="hand" :d="hand" />
+    <g :transform="`translate(${view.width - hand.w} ${(view.height - hand.h) / 2})`">
+      <path class="hand" :d="hand.path" />
     </g>
   </svg>
 </template>

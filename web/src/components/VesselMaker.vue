@@ -5,7 +5,7 @@ import { ElOption, ElSelect } from 'element-plus'
 import 'element-plus/es/components/select/style/css'
 import { api, body, take, Trouble, type VesselPage } from '@/api/client'
 import type { Vessel } from '@/api/tray.gen'
-import { boxOf, stretched, type Pt } from '@/tray/outline'
+import { boxOf, freeId, stretched, type Pt } from '@/tray/outline'
 import KeptField from '@/components/KeptField.vue'
 import { mmPerUnit, units } from '@/tray/units'
 
@@ -30,27 +30,18 @@ const set = (k: 'long' | 'wide' | 'high', shown: number) => {
   const n = shown * mmPerUnit()
   if (n > 0) it[k] = Math.round(n * 10) / 10
 }
-/** About half of its outer box, as the built-in ones. */
-const guess = computed(() =>
-  Math.round(((Math.PI / 4) * it.long * (outline ? it.wide : it.long) * it.high * 0.55) / 1000),
-)
+/** What the bowl it is copied from would hold at these measures. */
+const guess = computed(() => {
+  const wide = outline ? it.wide : it.long
+  return Math.round((v.capacity_ml * it.long * wide * it.high) / (start[0]! * start[1]! * v.height_mm))
+})
 
 async function keep() {
   const [w, h] = [it.long, outline ? it.wide : it.long]
   const shape = outline
     ? { outline: stretched(outline, w, h).map(p => [round(p[0] - w / 2), round(p[1] - h / 2)] as Pt) }
     : { diameter_mm: it.long }
-  let id = props.copy ? '' : v.id
-  if (!id) {
-    const base =
-      it.name
-        .toLowerCase()
-        .replace(/[^a-z0-9]+/g, '-')
-        .replace(/^-|-$/g, '')
-        .slice(0, 44) || 'bowl'
-    id = base
-    for (let n = 2; props.taken(id); n++) id = `${base}-${n}`
-  }
+  const id = props.copy ? freeId(it.name, 'bowl', props.taken) : v.id
   const next: Vessel = {
     ...v,
     outline: undefined,

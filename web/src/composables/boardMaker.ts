@@ -2,7 +2,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { api, body, send, take, Trouble, type BoardDrawn, type OutlineFound } from '@/api/client'
 import type { Board, BoardRequest } from '@/api/tray.gen'
 import { newest } from '@/composables/newest'
-import { bent, boxOf, stretched, withoutPoint, withPoint, type Pt } from '@/tray/outline'
+import { bent, boxOf, freeId, stretched, withoutPoint, withPoint, type Pt } from '@/tray/outline'
 
 /** What a board is asked to be while it is made or changed. */
 export type Ask = Omit<BoardRequest, 'outline' | 'holes'> & { outline?: Pt[]; holes?: Pt[][] }
@@ -113,17 +113,7 @@ export function useBoardMaker() {
   async function keep(taken: (id: string) => boolean): Promise<string | null> {
     const b = made.value?.board
     if (!b || wrong.value) return null
-    let id = kept.value?.id ?? ''
-    if (!id) {
-      const base =
-        (ask.value.name ?? 'board')
-          .toLowerCase()
-          .replace(/[^a-z0-9]+/g, '-')
-          .replace(/^-|-$/g, '')
-          .slice(0, 44) || 'board'
-      id = base
-      for (let n = 2; taken(id); n++) id = `${base}-${n}`
-    }
+    const id = kept.value?.id ?? freeId(ask.value.name ?? '', 'board', taken)
     const next: Board = { ...b, id, name: ask.value.name || b.name, wells: kept.value?.wells ?? b.wells }
     try {
       await take(

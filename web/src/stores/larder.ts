@@ -23,8 +23,9 @@ export const useLarder = defineStore('larder', () => {
   const name = (id: string) => food(id)?.name ?? id
   const picture = (id: string, form?: string, version?: string) => {
     const query = new URLSearchParams()
+    const v = version ?? food(id)?.version
     if (form) query.set('form', form)
-    if (version && version !== '0') query.set('v', version)
+    if (v && v !== '0') query.set('v', v)
     const q = query.toString()
     return `/api/v1/foods/${encodeURIComponent(id)}/picture.svg${q ? `?${q}` : ''}`
   }

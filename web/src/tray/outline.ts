@@ -1,5 +1,25 @@
 export type Pt = [number, number]
 
+/** A grown hand laid flat, fingers together, mm: 84 across the palm, 186 long. */
+export const hand = {
+  w: 90,
+  h: 188,
+  path: 'M20 186C12 160 2 140 1 112C0 100 8 98 12 108L18 122V58C18 46 32 46 33 58L34 96V22C34 9 50 9 51 22L52 94V14C52 1 69 1 70 14L70 97V30C70 18 85 18 86 30C88 70 90 110 84 140C82 156 78 170 76 186',
+}
+
+/** An id made of a name that nothing has yet. */
+export function freeId(name: string, otherwise: string, taken: (id: string) => boolean): string {
+  const base =
+    name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .slice(0, 44) || otherwise
+  let id = base
+  for (let n = 2; taken(id); n++) id = `${base}-${n}`
+  return id
+}
+
 /** The box round a set of points: x, y, width, height. */
 export function boxOf(points: readonly Pt[]): [number, number, number, number] {
   const xs = points.map(p => p[0])

@@ -10,7 +10,7 @@ import VesselMaker from '@/components/VesselMaker.vue'
 import { useBoardMaker } from '@/composables/boardMaker'
 import { useLarder } from '@/stores/larder'
 import { useToast } from '@/stores/toast'
-import { boxOf, type Pt } from '@/tray/outline'
+import { boxOf, hand, type Pt } from '@/tray/outline'
 import { across, area, length } from '@/tray/units'
 import { count } from '@/tray/words'
 
@@ -107,8 +107,6 @@ async function move(kind: 'boards' | 'vessels', id: string, name: string, out: b
 }
 const takenBoard = (id: string) => !!cabinet.value?.boards.some(b => b.board.id === id)
 const takenBowl = (id: string) => !!cabinet.value?.vessels.some(v => v.vessel.id === id)
-const hand =
-  'M20 186C12 160 2 140 1 112C0 100 8 98 12 108L18 122V58C18 46 32 46 33 58L34 96V22C34 9 50 9 51 22L52 94V14C52 1 69 1 70 14L70 97V30C70 18 85 18 86 30C88 70 90 110 84 140C82 156 78 170 76 186Z'
 </script>
 
 <template>
@@ -141,7 +139,7 @@ const hand =
       <div class="left">
         <p class="measure">
           <svg :width="90 * scale" :height="188 * scale" viewBox="0 0 90 188" aria-hidden="true">
-            <path :d="hand" />
+            <path :d="hand.path + 'Z'" />
           </svg>
           <span class="rule" :style="{ width: `${300 * scale}px` }" aria-hidden="true" />
           <span class="soft small">A hand, and {{ length(300) }}, to the scale of the boards</span>
@@ -189,7 +187,7 @@ const hand =
           </h2>
           <p class="measure">
             <svg :width="90 * bowlScale" :height="188 * bowlScale" viewBox="0 0 90 188" aria-hidden="true">
-              <path :d="hand" />
+              <path :d="hand.path + 'Z'" />
             </svg>
             <span class="rule" :style="{ width: `${100 * bowlScale}px` }" aria-hidden="true" />
             <span class="soft small">The same hand, and {{ length(100) }}, to the scale of the bowls</span>

@@ -280,7 +280,7 @@ const text = (e: Event) => (e.target as HTMLInputElement).value
           <ElOption value="any" label="the board that suits" />
           <ElOption value="own" label="a board of these dimensions" />
           <ElOption
-            v-for="b in larder.all!.boards"
+            v-for="b in larder.all!.boards.filter(x => !x.put_away || x.id === boardKey)"
             :key="b.id"
             :value="b.id"
             :label="`${b.name}, ${across(b.length_mm, b.width_mm)}`"

@@ -61,7 +61,12 @@ const shelves = computed(() => {
       title,
       kind: choice.value?.kinds.find(k => k.category === id),
       foods: larder
-        .all!.foods.filter(f => f.category === id && (!q || f.name.toLowerCase().includes(q)))
+        .all!.foods.filter(
+          f =>
+            f.category === id &&
+            (!f.put_away || chosen.value.has(f.id)) &&
+            (!q || f.name.toLowerCase().includes(q)),
+        )
         .sort((a, b) => Number(front.value.has(b.id)) - Number(front.value.has(a.id))),
     }))
     .filter(s => s.foods.length)
