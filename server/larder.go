@@ -434,7 +434,7 @@ func (s *Server) MeasureForm(c *gin.Context, id api.ThingId, form string, params
 		out.Slices, out.GlassMm = &m.Slices, &m.Glass
 	}
 	if m.Vessel != nil {
-		out.Vessel = &m.Vessel.Name
+		out.Vessel, out.Bowls = &m.Vessel.Name, &m.Bowls
 	}
 	if m.Around != nil {
 		out.Around = &m.Around.ID

@@ -24,6 +24,7 @@ type Measure struct {
 	Slices   int           `json:"slices,omitempty"` // in each rosette
 	Glass    float64       `json:"glass_mm,omitempty"`
 	Vessel   *board.Vessel `json:"vessel,omitempty"`
+	Bowls    int           `json:"bowls,omitempty"`  // how many of them hold it
 	Around   *board.Vessel `json:"around,omitempty"` // what an arc or a ring is laid round
 	Laid     []food.Piece  `json:"-"`                // the pieces, unless they stand in a vessel
 	Middle   geom.Point    `json:"-"`                // where what they are laid round stands
@@ -76,9 +77,10 @@ func MeasureForm(f *food.Food, form string, n int, glass float64, around *board.
 		ml := food.FillOf(f, spec, n)
 		if v := vesselFor(ml, plain(cabinet), used); v.ID != "" {
 			m.Vessel = &v
+			m.Bowls = max(1, int(math.Ceil(ml/(v.CapacityML*.9)-1e-9)))
 			box := v.Footprint().Bounds()
 			m.LengthMM, m.AcrossMM, m.HeightMM = box.W(), box.H(), math.Max(v.HeightMM, standing(spec))
-			m.AreaCM2 = round1(v.Footprint().Area() / 100)
+			m.AreaCM2 = round1(float64(m.Bowls) * v.Footprint().Area() / 100)
 		}
 	} else {
 		var box geom.Rect
@@ -108,6 +110,9 @@ func MeasureForm(f *food.Food, form string, n int, glass float64, around *board.
 		}
 		m.LengthMM, m.AcrossMM = math.Max(box.W(), box.H()), math.Min(box.W(), box.H())
 		m.AreaCM2 = round1(food.FootprintMM2(spec, n) / 100)
+		if form == "ring" { // as wide as what it goes round makes it
+			m.AreaCM2 = round1(2 * math.Pi * m.Laid[0].At().Len() * spec.L / 100)
+		}
 	}
 	m.LengthMM, m.AcrossMM, m.HeightMM = math.Round(m.LengthMM), math.Round(m.AcrossMM), math.Round(m.HeightMM)
 	for _, p := range f.Packs {

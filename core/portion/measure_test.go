@@ -104,6 +104,11 @@ func TestMeasuresByHand(t *testing.T) {
 	if m := measure(t, "breadsticks", "upright", 9, 0); m.Vessel == nil || m.HeightMM != 180 || m.LengthMM > 100 {
 		t.Errorf("upright: %+v", m)
 	}
+	// what one bowl cannot hold takes several, and their room
+	one, many := measure(t, "honey", "bowl", 1, 0), measure(t, "honey", "bowl", 12, 0)
+	if one.Bowls != 1 || many.Bowls < 2 || float64(many.Bowls)*many.Vessel.CapacityML*.9*1.4 < many.MassG || many.AreaCM2 <= many.Vessel.Footprint().Area()/100 {
+		t.Errorf("one: %d bowls; twelve: %d of %v ml for %v g on %v cm2", one.Bowls, many.Bowls, many.Vessel.CapacityML, many.MassG, many.AreaCM2)
+	}
 	if _, _, ok := MeasureForm(&food.Food{}, "whole", 1, 0, nil, board.BuiltInCabinet()); ok {
 		t.Error("a food without forms was measured")
 	}

@@ -498,6 +498,9 @@ type FormMeasure struct {
 	// Around id of the vessel it is laid round
 	Around *string `json:"around,omitempty"`
 
+	// Bowls how many such vessels hold it
+	Bowls *int `json:"bowls,omitempty"`
+
 	// Box x, y, width and height of the drawing in mm
 	Box      []float64 `json:"box"`
 	Form     string    `json:"form"`

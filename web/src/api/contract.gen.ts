@@ -900,6 +900,8 @@ export interface components {
             glass_mm?: number;
             /** @description name of the vessel it would stand in */
             vessel?: string;
+            /** @description how many such vessels hold it */
+            bowls?: number;
             /** @description id of the vessel it is laid round */
             around?: string;
             yields: {

@@ -164,7 +164,7 @@ const one = computed(
         </div>
         <div v-if="measure.vessel">
           <dt>Stands in</dt>
-          <dd>{{ measure.vessel }}</dd>
+          <dd>{{ (measure.bowls ?? 1) > 1 ? `${measure.bowls} × ` : '' }}{{ measure.vessel }}</dd>
         </div>
       </dl>
       <p v-if="measure.yields.length" class="soft small yields">
