@@ -4,101 +4,69 @@ package brief
 
 import (
 	"encoding/json"
-	"fmt"
+	"math"
 	"time"
 
 	"happytray/core/board"
-	"happytray/core/colour"
-	"happytray/core/food"
 	"happytray/core/wire"
 )
 
-// Guests counts who comes.
-type Guests struct {
-	Adults   int        `json:"adults"`
-	Children int        `json:"children"`
-	Extra    wire.Extra `json:"-"`
+// Brief is the whole note. Only Guests is required.
+type Brief struct {
+	Guests       Guests             `json:"guests"`
+	Occasion     string             `json:"occasion,omitempty"`      // nibble (default), grazing or meal
+	Course       string             `json:"course,omitempty"`        // both (default), savoury or sweet
+	Besides      string             `json:"besides,omitempty"`       // what else is served: nothing (default), some or plenty
+	ServeAt      string             `json:"serve_at,omitempty"`      // RFC 3339, or without a zone
+	LastsMinutes float64            `json:"lasts_minutes,omitempty"` // how long guests graze; 0 for as long as the occasion usually does
+	Place        string             `json:"place,omitempty"`
+	TemperatureC *float64           `json:"temperature_c,omitempty"` // where the tray stands
+	Host         string             `json:"host,omitempty"`
+	Note         string             `json:"note,omitempty"`
+	Month        int                `json:"month,omitempty"`
+	Hemisphere   string             `json:"hemisphere,omitempty"` // north (default) or south
+	Diets        []Diet             `json:"diets,omitempty"`
+	Theme        *Theme             `json:"theme,omitempty"`
+	Budget       float64            `json:"budget,omitempty"`           // minor units, in all
+	PerGuest     float64            `json:"budget_per_guest,omitempty"` // minor units; counts where Budget is not set
+	Travels      Travels            `json:"travels,omitzero"`
+	Photographed string             `json:"photographed,omitempty"` // from above, or at a slant; "" for not
+	Front        string             `json:"front,omitempty"`
+	Access       []string           `json:"access,omitempty"` // sides that guests stand at; none: all round
+	Rules        *Rules             `json:"rules,omitempty"`
+	Foods        []Want             `json:"foods,omitempty"`   // the whole list, where the host gives one
+	Pins         []Want             `json:"pins,omitempty"`    // on the tray whatever else is picked
+	Bans         []string           `json:"bans,omitempty"`    // foods that are not to be picked
+	Tilt         map[string]float64 `json:"tilt,omitempty"`    // by category, how much more (above 1) or less of it than usual; the whole stays the same
+	Serving      string             `json:"serving,omitempty"` // shared (default) or plates, one for each guest
+	Board        *board.Request     `json:"board,omitempty"`
+	Boards       []board.Request    `json:"boards,omitempty"` // a set that shares the food; counts before Board
+	Extra        wire.Extra         `json:"-"`
 }
 
-type plainGuests Guests
+type plainBrief Brief
 
-func (g *Guests) UnmarshalJSON(raw []byte) (err error) {
-	g.Extra, err = wire.ReadObject(raw, (*plainGuests)(g))
+func (b *Brief) UnmarshalJSON(raw []byte) (err error) {
+	b.Extra, err = wire.ReadObject(raw, (*plainBrief)(b))
 	return err
 }
 
-func (g Guests) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainGuests(g), g.Extra) }
+func (b Brief) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainBrief(b), b.Extra) }
 
-// Total is everybody.
-func (g Guests) Total() int { return g.Adults + g.Children }
-
-// Appetites counts a child as half an adult.
-func (g Guests) Appetites() float64 { return float64(g.Adults) + .5*float64(g.Children) }
-
-// Diet is a group of guests and what they avoid. Count zero means everybody.
-type Diet struct {
-	Who   string     `json:"who,omitempty"`
-	Count int        `json:"count,omitempty"`
-	Avoid []string   `json:"avoid"`
-	Extra wire.Extra `json:"-"`
-}
-
-type plainDiet Diet
-
-func (d *Diet) UnmarshalJSON(raw []byte) (err error) {
-	d.Extra, err = wire.ReadObject(raw, (*plainDiet)(d))
-	return err
-}
-
-func (d Diet) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainDiet(d), d.Extra) }
-
-// Allergens and DietWords are what a guest may avoid, as the larder names it.
-var (
-	Allergens = food.Allergens
-	DietWords = food.DietWords
-)
-
-// IsAllergen reports whether word is one of the 14.
-func IsAllergen(word string) bool {
-	for _, a := range Allergens {
-		if a == word {
-			return true
-		}
+// Read reads a brief from JSON and checks it.
+func Read(raw []byte) (Brief, error) {
+	var b Brief
+	if err := wire.Read(raw, &b); err != nil {
+		return Brief{}, err
 	}
-	return false
+	return b, b.Check()
 }
 
-// Want names one food that must be on the tray, with its form and amount where
-// the host has said so.
-type Want struct {
-	Food   string     `json:"food"`
-	Form   string     `json:"form,omitempty"`
-	Grams  float64    `json:"grams,omitempty"`
-	Vessel string     `json:"vessel,omitempty"` // where a form stands in one
-	Extra  wire.Extra `json:"-"`
-}
-
-type plainWant Want
-
-// UnmarshalJSON reads a food's id, or an object with food, form and grams.
-func (w *Want) UnmarshalJSON(raw []byte) (err error) {
-	if len(raw) > 0 && raw[0] == '"' {
-		return json.Unmarshal(raw, &w.Food)
-	}
-	w.Extra, err = wire.ReadObject(raw, (*plainWant)(w))
-	if id, ok := w.Extra["id"]; ok && err == nil && w.Food == "" { // the food may be called id, as the larder calls it
-		delete(w.Extra, "id")
-		err = json.Unmarshal(id, &w.Food)
-	}
-	return err
-}
-
-func (w Want) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainWant(w), w.Extra) }
-
-// Theme is a name, a palette, or both.
+// Theme is a name, a palette, a landscape that the food comes from, or all of them.
 type Theme struct {
 	Name    string     `json:"name,omitempty"`
 	Palette []string   `json:"palette,omitempty"`
+	Region  string     `json:"region,omitempty"`
 	Extra   wire.Extra `json:"-"`
 }
 
@@ -116,45 +84,6 @@ func (t *Theme) UnmarshalJSON(raw []byte) (err error) {
 	}
 	t.Extra, err = wire.ReadObject(raw, (*plainTheme)(t))
 	return err
-}
-
-// Rules are the house rules: choices between schools of the craft. The zero
-// value is the craft's default.
-type Rules struct {
-	Symmetry string     `json:"symmetry,omitempty"` // free (default) or mirrored
-	Crackers string     `json:"crackers,omitempty"` // some (default), on or beside
-	Greenery string     `json:"greenery,omitempty"` // sparing (default) or none
-	Style    string     `json:"style,omitempty"`    // a style of laying, or "" for the board's own
-	Extra    wire.Extra `json:"-"`
-}
-
-type plainRules Rules
-
-func (r *Rules) UnmarshalJSON(raw []byte) (err error) {
-	r.Extra, err = wire.ReadObject(raw, (*plainRules)(r))
-	return err
-}
-
-func (r Rules) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainRules(r), r.Extra) }
-
-// Styles of laying a tray.
-var Styles = []string{"corners", "winding", "mirrored", "wheel", "meadow"}
-
-// Check bounds house rules that came from outside.
-func (r Rules) Check() error {
-	for _, c := range []struct {
-		field, v string
-		allowed  []string
-	}{{"symmetry", r.Symmetry, []string{"free", "mirrored"}}, {"crackers", r.Crackers, []string{"some", "on", "beside"}},
-		{"greenery", r.Greenery, []string{"sparing", "none"}}, {"style", r.Style, Styles}} {
-		if c.v == "" {
-			continue
-		}
-		if err := wire.OneOf(c.field, c.v, c.allowed...); err != nil {
-			return err
-		}
-	}
-	return nil
 }
 
 // Travels says whether the tray goes on the road, and for how many minutes
@@ -183,158 +112,6 @@ func (t Travels) MarshalJSON() ([]byte, error) {
 		return json.Marshal(t.Minutes)
 	}
 	return json.Marshal(t.Yes)
-}
-
-// Brief is the whole note. Only Guests is required.
-type Brief struct {
-	Guests     Guests         `json:"guests"`
-	Occasion   string         `json:"occasion,omitempty"` // nibble (default), grazing or meal
-	ServeAt    string         `json:"serve_at,omitempty"` // RFC 3339, or without a zone
-	Place      string         `json:"place,omitempty"`
-	Host       string         `json:"host,omitempty"`
-	Note       string         `json:"note,omitempty"`
-	Month      int            `json:"month,omitempty"`
-	Hemisphere string         `json:"hemisphere,omitempty"` // north (default) or south
-	Diets      []Diet         `json:"diets,omitempty"`
-	Theme      *Theme         `json:"theme,omitempty"`
-	Budget     float64        `json:"budget,omitempty"` // minor units, in all
-	Travels    Travels        `json:"travels,omitzero"`
-	Front      string         `json:"front,omitempty"`
-	Rules      *Rules         `json:"rules,omitempty"`
-	Foods      []Want         `json:"foods,omitempty"`
-	Board      *board.Request `json:"board,omitempty"`
-	Extra      wire.Extra     `json:"-"`
-}
-
-type plainBrief Brief
-
-func (b *Brief) UnmarshalJSON(raw []byte) (err error) {
-	b.Extra, err = wire.ReadObject(raw, (*plainBrief)(b))
-	return err
-}
-
-func (b Brief) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainBrief(b), b.Extra) }
-
-// Read reads a brief from JSON and checks it.
-func Read(raw []byte) (Brief, error) {
-	var b Brief
-	if err := wire.Read(raw, &b); err != nil {
-		return Brief{}, err
-	}
-	return b, b.Check()
-}
-
-// Check bounds a brief that came from outside.
-func (b Brief) Check() error {
-	if b.Guests.Adults < 0 || b.Guests.Children < 0 {
-		return wire.Bad("guests", "nobody can be fewer than nought")
-	}
-	if b.Guests.Adults > 2000 || b.Guests.Children > 2000 || b.Guests.Total() < 1 || b.Guests.Total() > 2000 {
-		return wire.Bad("guests", "say how many guests come, between 1 and 2000")
-	}
-	if b.Occasion != "" {
-		if err := wire.OneOf("occasion", b.Occasion, "nibble", "grazing", "meal"); err != nil {
-			return err
-		}
-	}
-	if b.ServeAt != "" {
-		if _, ok := b.ServeTime(); !ok {
-			return wire.Bad("serve_at", "write the time as 2026-11-27T19:00")
-		}
-	}
-	if b.Month < 0 || b.Month > 12 {
-		return wire.Bad("month", "should be between 1 and 12")
-	}
-	if b.Hemisphere != "" {
-		if err := wire.OneOf("hemisphere", b.Hemisphere, "north", "south"); err != nil {
-			return err
-		}
-	}
-	if len(b.Diets) > 20 {
-		return wire.Bad("diets", "at most 20 groups of guests")
-	}
-	for i, d := range b.Diets {
-		at := fmt.Sprintf("diets[%d]", i)
-		if d.Count < 0 || d.Count > b.Guests.Total() {
-			return wire.Bad(at+".count", "should be between 0 and the number of guests, %d", b.Guests.Total())
-		}
-		if len(d.Avoid) > 30 {
-			return wire.Bad(at+".avoid", "at most 30 things")
-		}
-		if err := wire.Text(at+".who", d.Who, 80); err != nil {
-			return err
-		}
-		for j, a := range d.Avoid {
-			if err := wire.OneOf(fmt.Sprintf("%s.avoid[%d]", at, j), a, append(append([]string(nil), Allergens...), DietWords...)...); err != nil {
-				return err
-			}
-		}
-	}
-	if b.Theme != nil {
-		if err := wire.Text("theme.name", b.Theme.Name, 80); err != nil {
-			return err
-		}
-		if len(b.Theme.Palette) > 12 {
-			return wire.Bad("theme.palette", "at most 12 colours")
-		}
-		for i, c := range b.Theme.Palette {
-			if _, err := colour.Parse(c); err != nil {
-				return wire.Bad(fmt.Sprintf("theme.palette[%d]", i), "%s", err.Error())
-			}
-		}
-	}
-	if err := wire.Between("travels", b.Travels.Minutes, 0, 10080, " minutes"); err != nil {
-		return err
-	}
-	if err := wire.Between("budget", b.Budget, 0, 1e9, ""); err != nil {
-		return err
-	}
-	if b.Front != "" {
-		if err := wire.OneOf("front", b.Front, "none", "top", "right", "bottom", "left"); err != nil {
-			return err
-		}
-	}
-	for _, c := range []struct {
-		field, v string
-		most     int
-	}{{"place", b.Place, 160}, {"host", b.Host, 160}, {"note", b.Note, 2000}} {
-		if err := wire.Text(c.field, c.v, c.most); err != nil {
-			return err
-		}
-	}
-	if b.Rules != nil {
-		if err := b.Rules.Check(); err != nil {
-			return wire.In("rules", err)
-		}
-	}
-	if len(b.Foods) > 120 {
-		return wire.Bad("foods", "at most 120 foods")
-	}
-	seen := map[string]bool{}
-	for i, w := range b.Foods {
-		at := fmt.Sprintf("foods[%d]", i)
-		if err := wire.Text(at, w.Food, 80); err != nil {
-			return err
-		}
-		if seen[w.Food] {
-			return wire.Bad(at, "%.60q is listed twice", w.Food)
-		}
-		seen[w.Food] = true
-		if err := wire.Between(at+".grams", w.Grams, 0, 1e6, " g"); err != nil {
-			return err
-		}
-	}
-	if b.Board != nil {
-		if err := wire.Text("board.id", b.Board.ID, 80); err != nil {
-			return err
-		}
-	}
-	if b.Board != nil && !b.Board.Zero() && !b.Board.Named() { // whether a named board exists, a cabinet knows
-		if _, err := board.Make(*b.Board); err != nil {
-			return wire.In("board", err)
-		}
-	}
-	return nil
 }
 
 // ServeDay is the day of serving, written 2026-11-30, or "" where none is set.
@@ -367,6 +144,57 @@ func (b Brief) SeasonMonth() int {
 	return 0
 }
 
+// usualMinutes is how long guests graze at each occasion (craft section 7).
+var usualMinutes = map[string]float64{"nibble": 60, "grazing": 150, "meal": 120}
+
+// Lasts is how long guests graze, minutes.
+func (b Brief) Lasts() float64 {
+	if b.LastsMinutes > 0 {
+		return b.LastsMinutes
+	}
+	return usualMinutes[b.For()]
+}
+
+// Stretch is how much more than usual is eaten because of how long the occasion
+// lasts: people eat most at first, so half as long again takes a fifth more.
+func (b Brief) Stretch() float64 {
+	return math.Min(1.6, math.Max(.6, math.Pow(b.Lasts()/usualMinutes[b.For()], .45)))
+}
+
+// Alone is the share of the usual amounts that is eaten beside what else is
+// served: less by a fifth beside a few other dishes, by two fifths beside plenty.
+func (b Brief) Alone() float64 {
+	switch b.Besides {
+	case "some":
+		return .8
+	case "plenty":
+		return .6
+	}
+	return 1
+}
+
+// Hot is where food law commonly halves the time out of the fridge (craft section 11).
+const Hot = 32.0
+
+// Warmth is the temperature where the tray stands; a room's when nothing is said.
+func (b Brief) Warmth() float64 {
+	if b.TemperatureC != nil {
+		return *b.TemperatureC
+	}
+	return 20
+}
+
+// Money is the budget in all, minor units; 0 for none.
+func (b Brief) Money() float64 {
+	if b.Budget > 0 {
+		return b.Budget
+	}
+	return b.PerGuest * float64(b.Guests.Total())
+}
+
+// Plates reports whether each guest gets one of their own.
+func (b Brief) Plates() bool { return b.Serving == "plates" }
+
 // For is the occasion with its default.
 func (b Brief) For() string {
 	if b.Occasion == "" {
@@ -383,6 +211,14 @@ func (b Brief) HouseRules() Rules {
 	return Rules{}
 }
 
+// Count is how many guests of the brief the diet is of; a diet without a count is everybody's.
+func (b Brief) Count(d Diet) int {
+	if d.Count == 0 {
+		return b.Guests.Total()
+	}
+	return d.Count
+}
+
 // OffTheTray lists what no food on this tray may contain. An allergen that any
 // guest avoids stays off altogether, because pieces touch on a shared tray; meat
 // and the other diet words stay off when at least half of the guests avoid them,
@@ -390,12 +226,8 @@ func (b Brief) HouseRules() Rules {
 func (b Brief) OffTheTray() []string {
 	count := map[string]int{}
 	for _, d := range b.Diets {
-		n := d.Count
-		if n == 0 {
-			n = b.Guests.Total()
-		}
 		for _, a := range d.Avoid {
-			count[a] += n
+			count[a] += b.Count(d)
 		}
 	}
 	var off []string
@@ -409,3 +241,24 @@ func (b Brief) OffTheTray() []string {
 
 // Young reports whether children come, so that choking cautions are shown.
 func (b Brief) Young() bool { return b.Guests.Children > 0 }
+
+// Days is how many days lie between two days written 2026-11-30; ok is false when
+// one of them is not a day.
+func Days(from, to string) (days int, ok bool) {
+	a, errA := time.Parse(time.DateOnly, from)
+	b, errB := time.Parse(time.DateOnly, to)
+	if errA != nil || errB != nil {
+		return 0, false
+	}
+	return int(math.Round(b.Sub(a).Hours() / 24)), true
+}
+
+// Week is the first and the last day of the week, Monday to Sunday, that a day is in.
+func Week(day string) (first, last string, ok bool) {
+	d, err := time.Parse(time.DateOnly, day)
+	if err != nil {
+		return "", "", false
+	}
+	monday := d.AddDate(0, 0, -(int(d.Weekday())+6)%7)
+	return monday.Format(time.DateOnly), monday.AddDate(0, 0, 6).Format(time.DateOnly), true
+}

@@ -109,8 +109,9 @@ func FootprintMM2(s Spec, n int) float64 {
 	case f == nil:
 		return 0
 	case s.Form == "cut-round":
-		d := s.L + 8
-		return float64((n+max(3, s.N)-1)/max(3, s.N)) * math.Pi / 4 * d * d
+		per, d := max(3, s.N), s.L+8
+		part := math.Min(1, 1.1*float64(n%per)/float64(per)) // a part of a round leaves room beside it that little else fills
+		return (float64(n/per) + part) * math.Pi / 4 * d * d
 	case s.Form == "ring":
 		return 2 * math.Pi * ringRadius(s, n, 0) * s.L * 1.04
 	case s.Form == "criss-cross":

@@ -1,6 +1,9 @@
 package food
 
-import "slices"
+import (
+	"math/bits"
+	"slices"
+)
 
 // pairing is one rule over properties: what two foods are to each other, good or
 // bad, and why. Rules look at the pair both ways round.
@@ -64,10 +67,29 @@ var pairings = []pairing{
 // sameRegion is what sharing a landscape adds; it is a reason, not a rule.
 const sameRegion = .15
 
+// sides is which sides of which pairing rules a food stands on, a bit for each rule.
+type sides struct{ a, b uint32 }
+
+func sidesOf(f *Food) (s sides) {
+	for i := range pairings {
+		if pairings[i].a(f) {
+			s.a |= 1 << i
+		}
+		if pairings[i].b(f) {
+			s.b |= 1 << i
+		}
+	}
+	return s
+}
+
 // Affinity says how well two foods go side by side, from -1 (they spoil each
 // other) to 1 (made for each other), and why in a few words; 0 and "" when
 // there is nothing to say. What a food itself names counts before the rules.
 func Affinity(a, b *Food) (worth float64, why string) {
+	return affinity(a, b, sidesOf(a), sidesOf(b))
+}
+
+func affinity(a, b *Food, x, y sides) (worth float64, why string) {
 	if a.ID == b.ID {
 		return 0, ""
 	}
@@ -77,12 +99,9 @@ func Affinity(a, b *Food) (worth float64, why string) {
 	case slices.Contains(a.Pairs, b.ID) || slices.Contains(b.Pairs, a.ID):
 		return 1, "well known together"
 	}
-	for i := range pairings {
-		p := &pairings[i]
-		if p.a(a) && p.b(b) || p.a(b) && p.b(a) {
-			worth, why = p.worth, p.why
-			break
-		}
+	if both := x.a&y.b | x.b&y.a; both != 0 {
+		p := &pairings[bits.TrailingZeros32(both)] // the first rule that holds
+		worth, why = p.worth, p.why
 	}
 	if a.Region != "" && a.Region == b.Region && worth >= 0 && in(a, Cheese, Meat, Brined, Dip) && in(b, Cheese, Meat, Brined, Dip) && a.Category != b.Category {
 		if worth == 0 {
@@ -91,6 +110,37 @@ func Affinity(a, b *Food) (worth float64, why string) {
 		worth = min(1, worth+sameRegion)
 	}
 	return worth, why
+}
+
+// Palate answers affinities among a fixed list of foods quickly: the rules are
+// looked at once for each food instead of once for each pair, and what one food is
+// to all others is kept once it was asked for.
+type Palate struct {
+	foods []*Food
+	sides []sides
+	rows  [][]float32
+}
+
+// NewPalate prepares foods.
+func NewPalate(foods []*Food) *Palate {
+	p := &Palate{foods, make([]sides, len(foods)), make([][]float32, len(foods))}
+	for i, f := range foods {
+		p.sides[i] = sidesOf(f)
+	}
+	return p
+}
+
+// Affinities of the food at one place of the list to every food of it.
+func (p *Palate) Affinities(i int) []float32 {
+	if p.rows[i] == nil {
+		row := make([]float32, len(p.foods))
+		for j := range p.foods {
+			w, _ := affinity(p.foods[i], p.foods[j], p.sides[i], p.sides[j])
+			row[j] = float32(w)
+		}
+		p.rows[i] = row
+	}
+	return p.rows[i]
 }
 
 // Partner is a food that another goes with, or clashes with.

@@ -1,7 +1,9 @@
 package pick
 
 import (
-	"sort"
+	"cmp"
+	"fmt"
+	"slices"
 	"strings"
 
 	"happytray/core/brief"
@@ -41,7 +43,7 @@ func Balance(b brief.Brief, foods []*food.Food, larder *food.Larder) []Side {
 		possible, have := map[string]bool{}, map[string]bool{}
 		all := larder.All()
 		for i := range all {
-			if all[i].Breaks(off) == "" {
+			if all[i].Breaks(off) == "" && suits(b, larder, &all[i]) {
 				for _, v := range w.of(&all[i]) {
 					possible[v] = true
 				}
@@ -74,52 +76,142 @@ type Filler struct {
 	Why  string `json:"why"`
 }
 
-// Fillers names the best foods, at most n, to fill what the sides lack: those
-// that fill most at once, better liked ones first.
-func Fillers(b brief.Brief, sides []Side, chosen []*food.Food, larder *food.Larder, n int) []Filler {
-	off, month := b.OffTheTray(), b.SeasonMonth()
-	on := map[string]bool{}
-	for _, f := range chosen {
-		on[f.ID] = true
-	}
-	type scored struct {
-		f     *food.Food
-		fills []string
-		v     float64
-	}
-	var all []scored
-	foods := larder.All()
-	for i := range foods {
-		f := &foods[i]
-		if on[f.ID] || f.Category == food.NotFood || f.Breaks(off) != "" || b.Young() && f.Choking || month > 0 && !f.InSeason(month, b.Hemisphere) {
-			continue
+// Need is one thing that a choice lacks and the best foods to fill it, best first.
+type Need struct {
+	Says    string   `json:"says"`
+	Group   string   `json:"group,omitempty"` // of guests who go without, or "" where the tray does
+	Fillers []Filler `json:"fillers"`
+}
+
+// Serving tells what a group of guests finds on the tray.
+type Serving struct {
+	Who   string   `json:"who"`
+	Count int      `json:"count"`
+	Avoid []string `json:"avoid"`
+	Foods int      `json:"foods"` // that they can eat
+	Of    int      `json:"of"`
+	Parts []Found  `json:"parts"`
+}
+
+// Found is how many foods play one part for a group.
+type Found struct {
+	Says  string `json:"says"`
+	Foods int    `json:"foods"`
+}
+
+// Servings tells for every group of guests what they can eat of a choice: a
+// protein, something crisp and something sweet or fresh are wanted for each.
+func Servings(b brief.Brief, foods []*food.Food) []Serving {
+	var out []Serving
+	for _, g := range b.Groups() {
+		s := Serving{Who: g.Who, Count: g.Count, Avoid: g.Avoid, Of: len(foods)}
+		if s.Avoid == nil {
+			s.Avoid = []string{}
 		}
-		s := scored{f: f, v: f.Liking}
+		for _, p := range food.Parts {
+			s.Parts = append(s.Parts, Found{Says: p.Says})
+		}
+		for _, f := range foods {
+			if f.Breaks(g.Avoid) != "" {
+				continue
+			}
+			s.Foods++
+			for k, p := range food.Parts {
+				if f.PartOf()&p.Part != 0 {
+					s.Parts[k].Foods++
+				}
+			}
+		}
+		out = append(out, s)
+	}
+	return out
+}
+
+// Needs names what a choice lacks, what a group of guests goes without first, and
+// for each up to n foods that would fill it: those that fill most of the whole at
+// once, and suit the rest of the choice best.
+func Needs(b brief.Brief, sides []Side, chosen []*food.Food, larder *food.Larder, ground string, n int) []Need {
+	f := newField(b, larder, ground, KindsFor(b), b.Shares(brief.WithMeat))
+	s := f.empty()
+	for _, c := range chosen {
+		if i, ok := f.by[c.ID]; ok {
+			f.put(s, i, 1)
+		}
+	}
+	worth := make([]float64, len(f.cands))
+	for i := range f.cands {
+		worth[i] = f.marginal(s, i)
+	}
+	lacks := func(g *food.Food) []string {
+		var fills []string
 		for k, side := range sides {
 			for _, w := range wanted {
 				if w.name != side.Name {
 					continue
 				}
-				for _, v := range w.of(f) {
-					for _, lack := range sides[k].Lack {
-						if v == lack {
-							s.fills = append(s.fills, word(side.Name, lack))
-							s.v++
-						}
+				for _, v := range w.of(g) {
+					if slices.Contains(sides[k].Lack, v) {
+						fills = append(fills, word(side.Name, v))
 					}
 				}
 			}
 		}
-		if len(s.fills) > 0 {
-			all = append(all, s)
+		return fills
+	}
+	fillers := func(fits func(c *cand) bool, plain string) []Filler {
+		var can []int
+		for i := range f.cands {
+			c := &f.cands[i]
+			if !slices.Contains(s.on, i) && c.food.Category != food.Garnish && fits(c) && (!b.Young() || !c.food.Choking) && c.food.InSeason(b.SeasonMonth(), b.Hemisphere) {
+				can = append(can, i)
+			}
+		}
+		slices.SortStableFunc(can, func(i, j int) int {
+			x, y := worth[i]+.3*float64(len(lacks(f.cands[i].food))), worth[j]+.3*float64(len(lacks(f.cands[j].food)))
+			return cmp.Compare(y, x)
+		})
+		out := []Filler{}
+		for _, i := range can[:min(n, len(can))] {
+			why := plain
+			if l := lacks(f.cands[i].food); len(l) > 0 {
+				why = "brings " + strings.Join(l, ", ")
+			}
+			out = append(out, Filler{f.cands[i].food.ID, why})
+		}
+		return out
+	}
+	out := []Need{}
+	for g, group := range f.groups {
+		for k, p := range food.Parts {
+			if s.part[g][k] > 0 {
+				continue
+			}
+			who := group.Who
+			fill := fillers(func(c *cand) bool { return c.eats&(1<<g) != 0 && c.part&p.Part != 0 }, p.Says+" for "+who)
+			out = append(out, Need{Says: fmt.Sprintf("%s can eat nothing here that is %s", upper(who), strings.TrimPrefix(strings.TrimPrefix(p.Says, "something "), "a ")), Group: who, Fillers: fill})
 		}
 	}
-	sort.SliceStable(all, func(i, j int) bool { return all[i].v > all[j].v })
-	out := []Filler{}
-	for _, s := range all[:min(n, len(all))] {
-		out = append(out, Filler{s.f.ID, "brings " + strings.Join(s.fills, ", ")})
+	for _, side := range sides {
+		for _, w := range wanted {
+			if w.name != side.Name {
+				continue
+			}
+			for _, lack := range side.Lack {
+				fill := fillers(func(c *cand) bool { return slices.Contains(w.of(c.food), lack) }, "")
+				if len(fill) > 0 {
+					out = append(out, Need{Says: word(side.Name, lack), Fillers: fill})
+				}
+			}
+		}
 	}
 	return out
+}
+
+func upper(s string) string {
+	if s == "" {
+		return s
+	}
+	return strings.ToUpper(s[:1]) + s[1:]
 }
 
 // word says one missing thing so that it can stand alone.

@@ -24,7 +24,7 @@ func TestKindsGrowWithTheTable(t *testing.T) {
 		}
 	}
 	none := Kinds(20, []string{"meat"}, brief.Rules{Greenery: "none"})
-	if none[food.Meat] != 0 || none[food.Garnish] != 0 || none[food.Vegetable] <= Kinds(20, nil, brief.Rules{})[food.Vegetable] {
+	if none[food.Meat] != 1 || none[food.Garnish] != 0 || none[food.Vegetable] <= Kinds(20, nil, brief.Rules{})[food.Vegetable] {
 		t.Errorf("without meat and greens: %v", none)
 	}
 }
@@ -34,7 +34,7 @@ func TestPickNeverBreaksAnAvoid(t *testing.T) {
 	for _, word := range append(slices.Clone(brief.Allergens), brief.DietWords...) {
 		b := adults(14)
 		b.Diets = []brief.Diet{{Avoid: []string{word}}}
-		chosen, err := Pick(b, larder)
+		chosen, err := Pick(b, larder, "")
 		if err != nil {
 			t.Errorf("without %s nothing is found: %v", word, err)
 			continue
@@ -47,7 +47,7 @@ func TestPickNeverBreaksAnAvoid(t *testing.T) {
 	}
 	b := adults(14)
 	b.Diets = []brief.Diet{{Avoid: append(slices.Clone(brief.Allergens), brief.DietWords...)}}
-	chosen, err := Pick(b, larder)
+	chosen, err := Pick(b, larder, "")
 	if err != nil && !strings.Contains(err.Error(), "diets") {
 		t.Errorf("with everything avoided: %v", err)
 	}
@@ -83,23 +83,35 @@ func TestBalanceNamesWhatIsMissing(t *testing.T) {
 	if tx := side(sides, "texture"); !slices.Contains(tx.Have, "crunchy") || !slices.Contains(tx.Lack, "juicy") {
 		t.Errorf("texture %+v", tx)
 	}
-	fill := Fillers(adults(8), sides, foods, larder, 3)
-	if len(fill) != 3 {
-		t.Fatalf("%+v", fill)
+	needs := Needs(adults(8), sides, foods, larder, "", 3)
+	lacking := 0
+	for _, side := range sides {
+		lacking += len(side.Lack)
 	}
-	for _, f := range fill {
-		if f.Food == "almonds" || !strings.HasPrefix(f.Why, "brings ") {
-			t.Errorf("filler %+v", f)
+	if len(needs) < lacking {
+		t.Errorf("%d needs for %d lacking: %+v", len(needs), lacking, needs)
+	}
+	for _, n := range needs {
+		if len(n.Fillers) == 0 || len(n.Fillers) > 3 || n.Says == "" {
+			t.Errorf("%+v", n)
 		}
-		// taking it must fill something
-		after := Balance(adults(8), append(slices.Clone(foods), get(f.Food)), larder)
-		before, now := 0, 0
-		for i := range sides {
-			before += len(sides[i].Lack)
-			now += len(after[i].Lack)
-		}
-		if now >= before {
-			t.Errorf("%s fills nothing", f.Food)
+		for _, f := range n.Fillers {
+			if f.Food == "almonds" || n.Group == "" && !strings.HasPrefix(f.Why, "brings ") {
+				t.Errorf("filler %+v", f)
+			}
+			if n.Group != "" {
+				continue
+			}
+			// taking it must fill something
+			after := Balance(adults(8), append(slices.Clone(foods), get(f.Food)), larder)
+			before, now := 0, 0
+			for i := range sides {
+				before += len(sides[i].Lack)
+				now += len(after[i].Lack)
+			}
+			if now >= before {
+				t.Errorf("%s fills nothing", f.Food)
+			}
 		}
 	}
 	// nobody is told to get goat's cheese where nobody takes milk
@@ -110,9 +122,11 @@ func TestBalanceNamesWhatIsMissing(t *testing.T) {
 			t.Errorf("%+v", s)
 		}
 	}
-	for _, f := range Fillers(dairyFree, Balance(dairyFree, nil, larder), nil, larder, 20) {
-		if get(f.Food).Breaks([]string{"milk"}) != "" {
-			t.Errorf("%s has milk", f.Food)
+	for _, n := range Needs(dairyFree, Balance(dairyFree, nil, larder), nil, larder, "", 20) {
+		for _, f := range n.Fillers {
+			if get(f.Food).Breaks([]string{"milk"}) != "" {
+				t.Errorf("%s has milk", f.Food)
+			}
 		}
 	}
 }
@@ -121,7 +135,7 @@ func TestThemeAndSeasonCount(t *testing.T) {
 	winter, summer := adults(12), adults(12)
 	winter.Month, summer.Month = 1, 7
 	out := func(b brief.Brief) (n int) {
-		chosen, err := Pick(b, larder)
+		chosen, err := Pick(b, larder, "")
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -138,7 +152,7 @@ func TestThemeAndSeasonCount(t *testing.T) {
 	// in the south January is summer: what only ripens in a northern summer is welcome
 	south := winter
 	south.Hemisphere = "south"
-	chosen, err := Pick(south, larder)
+	chosen, err := Pick(south, larder, "")
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -153,7 +167,7 @@ func TestThemeAndSeasonCount(t *testing.T) {
 	}
 	blue := adults(12)
 	blue.Theme = &brief.Theme{Palette: []string{"#f2ebd6"}}
-	themed, err := Pick(blue, larder)
+	themed, err := Pick(blue, larder, "")
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -166,7 +180,7 @@ func TestThemeAndSeasonCount(t *testing.T) {
 func TestCupboardIsPickedFrom(t *testing.T) {
 	b := brief.Brief{Guests: brief.Guests{Adults: 8}, ServeAt: "2026-12-05T19:00"}
 	picked := func(l *food.Larder) map[string]string {
-		chosen, err := Pick(b, l)
+		chosen, err := Pick(b, l, "")
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -51,7 +51,7 @@ func Substitutes(b brief.Brief, f *food.Food, form string, on []*food.Food, lard
 	all := larder.All()
 	for i := range all {
 		g := &all[i]
-		if taken[g.ID] || g.Breaks(off) != "" || b.Young() && g.Choking && !f.Choking {
+		if taken[g.ID] || larder.OutOfStock(g.ID) || g.Breaks(off) != "" || b.Young() && g.Choking && !f.Choking {
 			continue
 		}
 		own, alike := nearestForm(g, spec)
@@ -65,13 +65,13 @@ func Substitutes(b brief.Brief, f *food.Food, form string, on []*food.Food, lard
 		if !g.InSeason(month, b.Hemisphere) {
 			season = 0
 		}
-		price := priced(f, g)
+		price := priced(larder, f, g)
 		hand := 0.0
 		if larder.OnHand(g.ID, day) >= worthOpening {
 			hand = 1
 		}
 		s := Substitute{Food: g, Form: own.Form, Near: bySight*sight + byForm*alike + byTaste*taste + bySeason*season + byPrice*price + byHand*hand}
-		s.Why = whySubstitute(f, g, spec, own, sight, taste, price, hand, standIn)
+		s.Why = whySubstitute(larder, f, g, spec, own, sight, taste, price, hand, standIn)
 		out = append(out, s)
 	}
 	slices.SortStableFunc(out, func(a, b Substitute) int {
@@ -129,26 +129,16 @@ func tasteOf(f, g *food.Food) float64 {
 }
 
 // priced is 1 for what costs no more by weight, falling to 0 at twice the price.
-func priced(f, g *food.Food) float64 {
-	was, is := cheapest(f), cheapest(g)
+func priced(l *food.Larder, f, g *food.Food) float64 {
+	was, is := l.GramPrice(f), l.GramPrice(g)
 	if was == 0 || is <= was {
 		return 1
 	}
 	return math.Max(0, 2-is/was)
 }
 
-func cheapest(f *food.Food) float64 {
-	best := 0.0
-	for _, p := range f.Packs {
-		if c := float64(p.Price) / p.Grams; best == 0 || c < best {
-			best = c
-		}
-	}
-	return best
-}
-
 // whySubstitute says what speaks for it most, and what is different.
-func whySubstitute(f, g *food.Food, spec, own food.Spec, sight, taste, price, hand float64, standIn bool) string {
+func whySubstitute(l *food.Larder, f, g *food.Food, spec, own food.Spec, sight, taste, price, hand float64, standIn bool) string {
 	if standIn {
 		return "stands in for the meat, " + food.FormByID(own.Form).Says()
 	}
@@ -166,7 +156,7 @@ func whySubstitute(f, g *food.Food, spec, own food.Spec, sight, taste, price, ha
 	if own.Form == spec.Form {
 		why += ", laid the same way"
 	}
-	if was, is := cheapest(f), cheapest(g); was > 0 && is < .8*was {
+	if was, is := l.GramPrice(f), l.GramPrice(g); was > 0 && is < .8*was {
 		why += fmt.Sprintf(", %.0f %% cheaper", 100*(1-is/was))
 	} else if price < .8 {
 		why += ", dearer"

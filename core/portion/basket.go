@@ -26,6 +26,8 @@ type Line struct {
 	KeepsDays    int     `json:"keeps_days"`
 	Explanation  string  `json:"explanation"`
 	HandworkSecs float64 `json:"handwork_seconds"`
+	OutOfStock   bool    `json:"out_of_stock"`   // the shop has none today
+	Next         *Use    `json:"next,omitempty"` // the coming job that what stays over could go into
 }
 
 // Packs is how many packs of one size to buy.
@@ -37,15 +39,17 @@ type Packs struct {
 
 // Basket is everything to buy for a tray and its reserve.
 type Basket struct {
-	Lines      []Line  `json:"lines"`
-	OnTrayG    float64 `json:"on_tray_g"`
-	ReserveG   float64 `json:"reserve_g"`
-	BasketCost int     `json:"basket_cost"`
-	UsedCost   int     `json:"used_cost"`
-	PerGuest   int     `json:"per_guest"`
+	Lines        []Line  `json:"lines"`
+	OnTrayG      float64 `json:"on_tray_g"`
+	ReserveG     float64 `json:"reserve_g"`
+	BasketCost   int     `json:"basket_cost"`
+	UsedCost     int     `json:"used_cost"`
+	PerGuest     int     `json:"per_guest"`
+	Minutes      float64 `json:"minutes"`       // of handwork for all trays, filled in by who knows the steps
+	CupboardCost int     `json:"cupboard_cost"` // what is used from the cupboard, at today's prices by weight
 }
 
-// Shop adds up a tray: grams, what of them stands in the cupboard and is still
+// Shop adds up all trays of a job: grams, what of them stands in the cupboard and is still
 // good when they are served, packs for the rest by cheapest cover, used and basket
 // cost. What comes from the cupboard is used at the price of its cheapest pack by
 // weight, and costs nothing at the till.
@@ -64,45 +68,53 @@ func Shop(t *tray.Tray, larder *food.Larder) Basket {
 		}
 		return l
 	}
-	for _, e := range t.Elements {
-		if e.Category == food.NotFood {
-			continue // it is kit, not food
-		}
-		l := line(e.Food)
-		l.OnTrayG += e.Grams
-		l.Pieces += e.Count
-		if f, ok := larder.Get(e.Food); ok {
-			if s, ok := f.Spec(e.Form); ok {
-				l.HandworkSecs += s.Seconds * float64(e.Count)
+	for _, one := range t.All() {
+		times := one.Copies()
+		for _, e := range one.Elements {
+			if e.Category == food.NotFood {
+				continue // it is kit, not food
+			}
+			l := line(e.Food)
+			l.OnTrayG += e.Grams * float64(times)
+			l.Pieces += e.Count * times
+			if f, ok := larder.Get(e.Food); ok {
+				if s, ok := f.Spec(e.Form); ok {
+					l.HandworkSecs += s.Seconds * float64(e.Count*times)
+				}
 			}
 		}
-	}
-	for _, r := range t.Reserve {
-		if f, ok := larder.Get(r.Food); ok && f.Category == food.NotFood {
-			continue
+		for _, r := range one.Reserve {
+			if f, ok := larder.Get(r.Food); ok && f.Category == food.NotFood {
+				continue
+			}
+			line(r.Food).ReserveG += r.Grams * float64(times)
 		}
-		line(r.Food).ReserveG += r.Grams
 	}
 	var b Basket
+	whys := Whys(t, larder)
 	day := t.Brief.ServeDay()
 	for _, id := range order {
 		l := lines[id]
 		need := l.OnTrayG + l.ReserveG
 		if f, ok := larder.Get(id); ok {
 			l.CupboardG = math.Round(math.Min(need, larder.OnHand(id, day))*10) / 10
+			packs := larder.PacksOf(f)
+			l.OutOfStock = larder.OutOfStock(id)
 			buy := math.Max(0, need-l.CupboardG)
 			if buy < .05 {
 				buy = 0
 			}
 			var bought float64
-			l.Packs, bought, l.BasketCost = Cover(f.Packs, buy)
+			l.Packs, bought, l.BasketCost = Cover(packs, buy)
 			if bought > 0 {
 				l.UsedCost = int(math.Round(float64(l.BasketCost) * buy / bought))
 				l.LeftG = math.Round((bought-buy)*10) / 10
 			}
-			l.UsedCost += int(math.Round(l.CupboardG * perGram(f.Packs)))
+			there := int(math.Round(l.CupboardG * larder.GramPrice(f)))
+			l.UsedCost += there
+			b.CupboardCost += there
 		}
-		l.Explanation = explain(l)
+		l.Explanation = strings.TrimSpace(whys[id] + " " + upperFirst(explain(l)))
 		l.OnTrayG, l.ReserveG = math.Round(l.OnTrayG*10)/10, math.Round(l.ReserveG*10)/10
 		b.OnTrayG += l.OnTrayG
 		b.ReserveG += l.ReserveG
@@ -142,17 +154,23 @@ func explain(l *Line) string {
 	return s + "."
 }
 
-// perGram is the price of a gram in the pack that is cheapest by weight, minor units.
-func perGram(packs []food.Pack) float64 {
-	best := math.Inf(1)
-	for _, p := range packs {
-		best = math.Min(best, float64(p.Price)/p.Grams)
+// PassOn tells for what stays over of each line, where it is worth a thought, in which
+// coming job it could go.
+func (b *Basket) PassOn(day string, coming []Needs, larder *food.Larder) {
+	for i := range b.Lines {
+		l := &b.Lines[i]
+		if f, ok := larder.Get(l.Food); ok && l.LeftG >= worthKeeping {
+			if use, ok := NextUse(f, day, coming); ok {
+				l.Next = &use
+			}
+		}
 	}
-	if math.IsInf(best, 1) {
-		return 0
-	}
-	return best
 }
+
+// worthKeeping is the least that is worth a thought where it could go, grams.
+const worthKeeping = 10
+
+func upperFirst(s string) string { return strings.ToUpper(s[:1]) + s[1:] }
 
 // Cover finds the cheapest set of packs that holds at least need grams: the
 // unbounded covering knapsack, solved exactly over units of five grams, with the

@@ -2,7 +2,7 @@ package portion
 
 import (
 	"fmt"
-	"math"
+	"slices"
 	"sort"
 
 	"happytray/core/board"
@@ -27,41 +27,191 @@ var crackersOn = map[string][]float64{"": {.8, .55, .35}, "some": {.8, .55, .35}
 
 // Plan picks, portions and chooses a board for a brief, and returns a tray
 // whose elements are not placed yet. What the board cannot carry is in reserve.
+// Where the food is shared out over several surfaces, the first tray holds the
+// others: boards that share fairly, a plate for each guest, or a tray of its own
+// for those who eat no meat.
 func Plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) (*tray.Tray, error) {
 	if err := b.Check(); err != nil {
 		return nil, err
 	}
-	chosen, err := pick.Pick(b, larder)
-	if err != nil {
-		return nil, err
-	}
-	for i, w := range b.Foods {
+	for i, w := range append(slices.Clone(b.Foods), b.Pins...) {
 		if _, ok := cabinet.Vessel(w.Vessel); !ok && w.Vessel != "" {
-			return nil, wire.Bad(fmt.Sprintf("foods[%d].vessel", i), "there is no bowl %.60q; leave it out to have one chosen", w.Vessel)
+			field := fmt.Sprintf("foods[%d].vessel", i)
+			if i >= len(b.Foods) {
+				field = fmt.Sprintf("pins[%d].vessel", i-len(b.Foods))
+			}
+			return nil, wire.Bad(field, "there is no bowl %.60q; leave it out to have one chosen", w.Vessel)
 		}
 	}
-	amounts := Amounts(b, chosen)
-	t := &tray.Tray{Format: tray.Format, Title: title(b), Brief: b, Rules: b.HouseRules(), Seed: 1}
-	surface, err := chooseBoard(b, amounts, cabinet)
+	var trays []tray.Tray
+	for _, p := range parts(b) {
+		made, err := planPart(b, p, larder, cabinet)
+		if err != nil {
+			return nil, err
+		}
+		trays = append(trays, made...)
+	}
+	if len(trays) > 1 {
+		for i := range trays {
+			trays[i].Part.Number, trays[i].Part.Of = i+1, len(trays)
+		}
+	}
+	t := &trays[0]
+	t.Further = trays[1:]
+	return t, nil
+}
+
+// planPart plans the trays of one part of the table: one, or as many as there are
+// boards to share its food.
+func planPart(b brief.Brief, p tray.Part, larder *food.Larder, cabinet *board.Cabinet) ([]tray.Tray, error) {
+	whole := p.Of == 0 // nobody is parted from the rest
+	table := tableOf(b, p, larder)
+	ground, err := groundOf(table, cabinet)
 	if err != nil {
 		return nil, err
+	}
+	chosen, err := pick.Pick(table, larder, ground)
+	if err != nil {
+		return nil, err
+	}
+	amounts := Amounts(table, chosen)
+	if b.Plates() {
+		for i, a := range amounts {
+			if parted, ok := divisible(a); ok && wholeOf(a) > 0 {
+				amounts[i] = parted
+			}
+		}
+	}
+	surfaces, err := chooseBoards(table, amounts, cabinet)
+	if err != nil {
+		return nil, err
+	}
+	var out []tray.Tray
+	for i, share := range shareOut(amounts, surfaces) {
+		t := tray.Tray{Format: tray.Format, Title: title(b), Brief: b, Rules: b.HouseRules(), Seed: 1}
+		surface := surfaces[i]
+		turn(&surface, b)
+		t.Board = &surface
+		if !whole || len(surfaces) > 1 {
+			part := p
+			if len(surfaces) > 1 {
+				part.Share = share.of
+			}
+			t.Part = &part
+		}
+		lay(&t, table, share.amounts, cabinet)
+		t.Keep(larder)
+		out = append(out, t)
+	}
+	return out, nil
+}
+
+// tableOf is the brief of one part of the table. Where the table is parted, what is
+// asked for by name but avoided by this part is left to the others.
+func tableOf(b brief.Brief, p tray.Part, larder *food.Larder) brief.Brief {
+	table := p.Table(b)
+	if p.Of == 0 {
+		return table
+	}
+	off := table.OffTheTray()
+	avoided := func(w brief.Want) bool {
+		f, ok := larder.Get(w.Food)
+		return ok && f.Breaks(off) != ""
+	}
+	table.Foods = slices.DeleteFunc(slices.Clone(table.Foods), avoided)
+	table.Pins = slices.DeleteFunc(slices.Clone(table.Pins), avoided)
+	return table
+}
+
+// Choose picks the foods of all parts of the table, each once.
+func Choose(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) ([]pick.Choice, error) {
+	var out []pick.Choice
+	seen := map[string]bool{}
+	for _, p := range parts(b) {
+		table := tableOf(b, p, larder)
+		chosen, err := pick.Pick(table, larder, Ground(table, cabinet))
+		if err != nil {
+			return nil, err
+		}
+		for _, c := range chosen {
+			if !seen[c.Food.ID] {
+				seen[c.Food.ID] = true
+				out = append(out, c)
+			}
+		}
+	}
+	return out, nil
+}
+
+// turn sets a board down as the brief says: where its front is, and from which
+// sides guests reach it. A tray that is photographed at a slant has a front.
+func turn(surface *board.Board, b brief.Brief) {
+	if b.Photographed == "slant" {
+		surface.Front = "bottom"
 	}
 	if b.Front != "" {
 		surface.Front = b.Front
 	}
-	t.Board = &surface
-	lay(t, amounts, cabinet)
-	t.Keep(larder)
-	return t, nil
+	if len(b.Access) > 0 {
+		surface.Access = slices.Clone(b.Access)
+	}
+}
+
+// groundOf is the colour that the food will lie on, where the brief names a board.
+func groundOf(b brief.Brief, cabinet *board.Cabinet) (string, error) {
+	r := b.Board
+	at := "board"
+	if len(b.Boards) > 0 {
+		r, at = &b.Boards[0], "boards[0]"
+	}
+	if r == nil || r.Zero() {
+		return "", nil
+	}
+	made, err := cabinet.Make(*r)
+	if err != nil {
+		return "", wire.In(at, err)
+	}
+	if made.Liner != "" {
+		return made.Liner, nil
+	}
+	return made.Colour, nil
+}
+
+// Ground is the colour that the brief's food will lie on, or "" where no board is
+// named or it is not there.
+func Ground(b brief.Brief, cabinet *board.Cabinet) string {
+	ground, _ := groundOf(b, cabinet)
+	return ground
 }
 
 func title(b brief.Brief) string {
 	n := b.Guests.Total()
 	what := map[string]string{"nibble": "Nibbles", "grazing": "Grazing", "meal": "A meal"}[b.For()]
+	if b.Course == "sweet" {
+		what = "Dessert"
+	}
 	return fmt.Sprintf("%s for %d", what, n)
 }
 
-// chooseBoard is the board the brief names, or the smallest built-in one that
+// chooseBoards are the boards that the brief names, or the one board that carries
+// everything best.
+func chooseBoards(b brief.Brief, amounts []Amount, cabinet *board.Cabinet) ([]board.Board, error) {
+	if len(b.Boards) == 0 {
+		one, err := chooseBoard(b, amounts, cabinet)
+		return []board.Board{one}, err
+	}
+	var out []board.Board
+	for i, r := range b.Boards {
+		made, err := cabinet.Make(r)
+		if err != nil {
+			return nil, wire.In(fmt.Sprintf("boards[%d]", i), err)
+		}
+		out = append(out, made)
+	}
+	return out, nil
+}
+
+// chooseBoard is the board the brief names, or the smallest usual one that
 // carries everything with some of the crackers beside it, or the largest.
 func chooseBoard(b brief.Brief, amounts []Amount, cabinet *board.Cabinet) (board.Board, error) {
 	if b.Board != nil && !b.Board.Zero() {
@@ -71,322 +221,23 @@ func chooseBoard(b brief.Brief, amounts []Amount, cabinet *board.Cabinet) (board
 		}
 		return made, nil
 	}
+	if b.Plates() {
+		if plate, ok := cabinet.Board("plate-24"); ok {
+			return plate, nil
+		}
+	}
 	all := cabinet.Usual()
 	sort.SliceStable(all, func(i, j int) bool { return all[i].UsableMM2() < all[j].UsableMM2() })
 	for _, c := range all {
-		if gs := split(amounts, b, c, cabinet, 1, .4); footprint(gs) <= Full*c.UsableMM2() && stiff(gs) <= Stiff*c.UsableMM2() {
+		if carries(b, amounts, cabinet, c) {
 			return c, nil
 		}
 	}
 	return all[len(all)-1], nil
 }
 
-// group is an element to be: some pieces of a food.
-type group struct {
-	amount *Amount
-	count  int
-	grams  float64
-	vessel *board.Vessel
-}
-
-func (g group) area() float64 {
-	spec, _ := g.amount.Food.Spec(g.amount.Form)
-	if g.vessel != nil {
-		return g.vessel.Footprint().Area() * 1.04
-	}
-	a := food.FootprintMM2(spec, g.count)
-	if face, ok := food.CutFace(g.amount.Food, spec); ok {
-		a += face.Width * face.Need * .8 // room for the knife
-	}
-	return a
-}
-
-func footprint(gs []group) float64 {
-	a := 0.0
-	for _, g := range gs {
-		a += g.area()
-	}
-	return a
-}
-
-// Generous is how much more than their share loose foods may be heaped, so that
-// a board with room to spare does not look bare.
-const Generous = 1.45
-
-// heap is amounts with the loose foods that nobody fixed made larger.
-func heap(amounts []Amount, by float64) []Amount {
-	out := append([]Amount(nil), amounts...)
-	for i := range out {
-		a := &out[i]
-		if food.FormByID(a.Form).Kind() == food.KindLoose && a.Choice.Grams == 0 && a.Food.Category != food.Meat {
-			a.Grams *= by
-		}
-	}
-	return out
-}
-
-// stiff is the footprint of everything that is not loose.
-func stiff(gs []group) float64 {
-	a := 0.0
-	for _, g := range gs {
-		if k := food.FormByID(g.amount.Form).Kind(); k != food.KindLoose && k != food.KindGarnish {
-			a += g.area()
-		}
-	}
-	return a
-}
-
-// lay fills t with the elements that fit its board, most of everything first:
-// crackers move beside the board before anything else is held back.
-func lay(t *tray.Tray, amounts []Amount, cabinet *board.Cabinet) {
-	b, room := t.Brief, Full*t.Board.UsableMM2()
-	shares := crackersOn[t.Rules.Crackers]
-	var gs []group
-	fits := false
-	on := 0.0
-	for _, on = range shares {
-		if gs = split(amounts, b, *t.Board, cabinet, 1, on); footprint(gs) <= room && stiff(gs) <= Stiff*t.Board.UsableMM2() {
-			fits = true
-			break
-		}
-	}
-	if !fits {
-		on = shares[len(shares)-1] // hold back the same part of everything, as much as it takes
-		lo, hi := 0.0, 1.0
-		for range 24 {
-			mid := (lo + hi) / 2
-			if try := split(amounts, b, *t.Board, cabinet, mid, on); footprint(try) <= room && stiff(try) <= (Stiff+.04)*t.Board.UsableMM2() {
-				lo = mid
-			} else {
-				hi = mid
-			}
-		}
-		gs = split(amounts, b, *t.Board, cabinet, lo, on)
-		for footprint(gs) > room && len(gs) > 1 { // even one of each is too much
-			gs = dropLargest(gs)
-		}
-	}
-	for len(gs) > tray.MaxElements {
-		gs = gs[:tray.MaxElements]
-	}
-	if free := room - footprint(gs); fits && free > 0 { // the board has room: heap the loose things more generously
-		loose := footprint(gs) - stiff(gs)
-		if more := math.Min(Generous, 1+free/math.Max(1, loose)); more > 1.02 {
-			gs = split(heap(amounts, more), b, *t.Board, cabinet, 1, on)
-		}
-	}
-	laid := map[string]float64{}
-	laidCount := map[string]int{}
-	number := map[string]int{}
-	pieces := 0
-	for _, g := range gs {
-		f := g.amount.Food
-		if pieces += g.count; pieces > tray.MaxPieces/2 {
-			break
-		}
-		number[f.ID]++
-		id := f.ID
-		if n := number[f.ID]; n > 1 {
-			id = fmt.Sprintf("%s-%d", f.ID, n)
-		}
-		spec, _ := f.Spec(g.amount.Form)
-		e := tray.Element{ID: id, Food: f.ID, Form: spec.Form, Category: f.Category, Grams: math.Round(g.grams*10) / 10, Count: g.count,
-			Colour: f.SurfaceColour(spec), Wetness: f.Wetness, Layer: food.Layer(f, spec), Pieces: []tray.Piece{}}
-		if g.vessel != nil {
-			e.Vessel = g.vessel.ID
-			if _, have := t.Vessel(e.Vessel); !have {
-				t.Vessels = append(t.Vessels, *g.vessel)
-			}
-		}
-		t.Elements = append(t.Elements, e)
-		laid[f.ID] += e.Grams
-		laidCount[f.ID] += g.count
-	}
-	for i := range amounts {
-		a := &amounts[i]
-		left := a.Grams - laid[a.Food.ID]
-		spec, _ := a.Food.Spec(a.Form)
-		if left < math.Max(2, spec.MassG*.6) && !(spec.MassG > 40 && left > 30) {
-			continue
-		}
-		why := "the board is full; top up from this"
-		if a.Food.Category == food.Cracker {
-			why = "beside the board, kept crisp"
-		}
-		t.Reserve = append(t.Reserve, tray.Reserve{Food: a.Food.ID, Form: a.Form, Grams: math.Round(left*10) / 10,
-			Count: int(math.Round(left / spec.MassG)), Why: why})
-	}
-}
-
-func dropLargest(gs []group) []group {
-	per := map[string]int{}
-	for _, g := range gs {
-		per[g.amount.Food.ID]++
-	}
-	worst := 0
-	for i, g := range gs { // a second group of a food goes before an only one
-		a, w := g.area(), gs[worst].area()
-		if per[g.amount.Food.ID] > 1 {
-			a *= 10
-		}
-		if per[gs[worst].amount.Food.ID] > 1 {
-			w *= 10
-		}
-		if a > w {
-			worst = i
-		}
-	}
-	return append(gs[:worst:worst], gs[worst+1:]...)
-}
-
-// split turns amounts, scaled, into groups of whole pieces: a few real heaps
-// rather than many tiny ones, rows no longer than the board is wide.
-func split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.Cabinet, scale, crackers float64) []group {
-	box := surface.FoodZone.Bounds()
-	long, short := math.Max(box.W(), box.H()), math.Min(box.W(), box.H())
-	var out []group
-	used := map[string]bool{} // makes of vessel, so that they do not look like buttons
-	for i := range amounts {
-		a := &amounts[i]
-		f := a.Food
-		s, _ := f.Spec(a.Form)
-		grams := a.Grams * scale
-		if f.Category == food.Cracker {
-			grams *= crackers
-			if crackers == 0 {
-				continue
-			}
-		}
-		n := int(math.Round(grams / s.MassG))
-		switch kind := food.FormByID(s.Form).Kind(); {
-		case food.InVessel(s.Form):
-			out = append(out, bowls(a, s, grams, short, cabinet, used)...)
-		case s.Form == "cut-round":
-			per := max(3, s.N)
-			rounds := max(1, min(6, int(math.Round(grams/(s.MassG*float64(per))))))
-			if s.L > short*.8 {
-				continue // a round wider than the board stays in reserve
-			}
-			for range rounds {
-				out = append(out, group{amount: a, count: per, grams: s.MassG * float64(per)})
-			}
-		case s.Form == "ring" || s.Form == "criss-cross": // so many pieces make one
-			per := max(2, s.Group)
-			if math.Min(s.L*2+60, 200) > short*.85 && s.Form == "ring" {
-				continue
-			}
-			out = append(out, spread(a, s, max(per/2, n), max(1, min(6, int(math.Round(float64(n)/float64(per))))))...)
-		case kind == food.KindAnchor: // wholes and rosettes
-			if math.Max(s.L, s.W) > short*.85 {
-				continue
-			}
-			for range max(1, min(6, n)) {
-				out = append(out, group{amount: a, count: 1, grams: s.MassG})
-			}
-		case kind == food.KindTrail:
-			n = max(3, n)
-			most := max(3, int(long*.82/s.Pitch))
-			out = append(out, spread(a, s, n, 1+(n-1)/most)...)
-		case kind == food.KindRow:
-			n = max(3, n)
-			pitch := s.Pitch
-			if pitch == 0 {
-				pitch = s.W + 1
-			}
-			most := max(3, int((math.Min(long*.42, 240)-s.W)/pitch)+1)
-			want := int(math.Round(float64(n) / math.Max(4, float64(s.Group))))
-			out = append(out, spread(a, s, n, max(want, 1+(n-1)/most, 1))...)
-		case kind == food.KindGarnish:
-			out = append(out, spread(a, s, max(1, n), 1)...)
-		default:
-			n = max(3, n)
-			per := math.Max(6, float64(s.Group))
-			want := int(math.Round(float64(n) / per))
-			want = max(1, min(want, 3+n/120))
-			if want == 2 && n >= int(2.2*per) {
-				want = 3 // odd counts look better
-			}
-			out = append(out, spread(a, s, n, min(want, 9))...)
-		}
-	}
-	return out
-}
-
-func spread(a *Amount, s food.Spec, n, groups int) []group {
-	groups = max(1, min(groups, n))
-	var out []group
-	for i := range groups {
-		c := n/groups + b2i(i < n%groups)
-		out = append(out, group{amount: a, count: c, grams: float64(c) * s.MassG})
-	}
-	return out
-}
-
-func b2i(b bool) int {
-	if b {
-		return 1
-	}
-	return 0
-}
-
-// usualML is the largest bowl that one would set out as long as a few of them
-// hold everything (craft section 3: 50 to 150 ml).
-const usualML = 150
-
-// bowls shares grams out over vessels of mixed make: for each bowl the smallest
-// that holds its share and is not on the tray yet, or one of the next sizes. A
-// bowl is heaped to nine tenths of its brim. used is kept from food to food.
-func bowls(a *Amount, s food.Spec, grams, short float64, cabinet *board.Cabinet, used map[string]bool) []group {
-	var all []board.Vessel
-	if v, ok := cabinet.Vessel(a.Vessel); ok {
-		all = []board.Vessel{v}
-	}
-	for _, v := range cabinet.Vessels() {
-		if a.Vessel == "" && v.Across() < short*.5 && v.Material != board.Hollowed {
-			all = append(all, v)
-		}
-	}
-	if len(all) == 0 {
-		return nil // the board is too small for any bowl; it waits in reserve
-	}
-	fill := func(g float64) float64 { return food.FillOf(a.Food, s, 1) * g / s.MassG }
-	ml := fill(grams)
-	if ml < 12 && fill(a.Grams) >= 12 {
-		return nil // a smear is not worth a bowl; it waits in reserve
-	}
-	count := max(1, min(4, int(math.Ceil(ml/(usualML*.9)-.15))))
-	var out []group
-	for range count {
-		v := vesselFor(ml/float64(count), all, used)
-		used[v.ID] = true
-		part := math.Min(ml/float64(count), v.CapacityML*.9)
-		n, g := 1, part*a.Food.Density
-		if s.Shape != "vessel" {
-			n = food.HoldsOf(a.Food, s, part)
-			g = float64(n) * s.MassG
-		}
-		out = append(out, group{amount: a, count: n, grams: g, vessel: &v})
-	}
-	return out
-}
-
-// makes is how many sizes above the smallest that fits are looked at for another make.
-const makes = 4
-
-// vesselFor is the smallest vessel that holds so much, or one of the next sizes
-// when that make stands on the tray already; the largest when none holds it.
-func vesselFor(ml float64, all []board.Vessel, used map[string]bool) board.Vessel {
-	first := len(all) - 1
-	for i, v := range all {
-		if v.CapacityML*.9 >= ml {
-			first = i
-			break
-		}
-	}
-	for _, v := range all[first:min(len(all), first+makes)] {
-		if !used[v.ID] {
-			return v
-		}
-	}
-	return all[first]
+// carries reports whether a board holds amounts with some of the crackers beside it.
+func carries(b brief.Brief, amounts []Amount, cabinet *board.Cabinet, c board.Board) bool {
+	gs := split(amounts, b, c, cabinet, 1, .4)
+	return footprint(gs) <= Full*c.UsableMM2() && stiff(gs) <= Stiff*c.UsableMM2()
 }

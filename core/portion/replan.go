@@ -18,9 +18,33 @@ func Replan(old *tray.Tray, larder *food.Larder, cabinet *board.Cabinet) (*tray.
 	if err != nil {
 		return nil, err
 	}
-	t.Title, t.Seed, t.Extra, t.Rules.Extra = old.Title, old.Seed, old.Extra, old.Rules.Extra
+	t.Title, t.Extra, t.Rules.Extra = old.Title, old.Extra, old.Rules.Extra
+	was := old.All()
+	for _, now := range t.All() {
+		for i, o := range was { // the first that was for the same guests, on the same board
+			if o != nil && samePart(o.Part, now.Part) {
+				keepPlaces(now, o, larder)
+				was[i] = nil
+				break
+			}
+		}
+	}
+	return t, nil
+}
+
+// samePart reports whether two trays are for the same part of the table.
+func samePart(a, b *tray.Part) bool {
+	if a == nil || b == nil {
+		return a == b
+	}
+	return a.Who == b.Who && a.Number == b.Number
+}
+
+// keepPlaces keeps in t what lies in the old tray as it lies.
+func keepPlaces(t, old *tray.Tray, larder *food.Larder) {
+	t.Seed = old.Seed
 	if old.Board == nil || !sameSurface(*old.Board, *t.Board) {
-		return t, nil
+		return
 	}
 	t.Board.Extra = old.Board.Extra
 	then := old.Larder(larder)
@@ -45,7 +69,6 @@ func Replan(old *tray.Tray, larder *food.Larder, cabinet *board.Cabinet) (*tray.
 			*e = was
 		}
 	}
-	return t, nil
 }
 
 // sameSize reports whether an element's pieces are still the size they were when

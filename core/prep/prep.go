@@ -48,7 +48,16 @@ type Sheet struct {
 // layEach is the time to carry a group to the board and set it down, minutes.
 const layEach = .35
 
-// Order makes the sheet for a tray: bowls and whole things first, then lines,
+// Minutes is the handwork for all trays of a job.
+func Minutes(t *tray.Tray, larder *food.Larder) float64 {
+	all := 0.0
+	for _, one := range t.All() {
+		all += Order(one, larder).Minutes
+	}
+	return all
+}
+
+// Order makes the sheet for one tray, or for as many as are laid alike: bowls and whole things first, then lines,
 // crackers, produce, what closes the gaps, and greens last; crisp and juicy
 // things late.
 func Order(t *tray.Tray, larder *food.Larder) Sheet {
@@ -61,6 +70,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 	layers := map[int]int{}
 	kit := map[string]*Kit{}
 	sheet := Sheet{Steps: []Step{}, Kit: []Kit{}}
+	copies := t.Copies()
 	stones := false
 	var said []string // what single foods are to be careful of
 	for i := range t.Elements {
@@ -81,10 +91,10 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 		}
 		s := &steps[n]
 		s.Elements = append(s.Elements, e.ID)
-		s.Pieces += e.Count
-		s.Grams = math.Round((s.Grams+e.Grams)*10) / 10
-		s.Groups++
-		s.Minutes += spec.Seconds*float64(e.Count)/60 + layEach
+		s.Pieces += e.Count * copies
+		s.Grams = math.Round((s.Grams+e.Grams*float64(copies))*10) / 10
+		s.Groups += copies
+		s.Minutes += (spec.Seconds*float64(e.Count)/60 + layEach) * float64(copies)
 		sheet.ColdOut = math.Max(sheet.ColdOut, float64(f.WarmUpMin))
 		stones = stones || f.Stone
 		if f.Caution != "" && !seen {
@@ -95,14 +105,14 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 			if kit[prop] == nil {
 				kit[prop] = &Kit{Tool: prop, For: []string{"the tray, not to be eaten"}}
 			}
-			kit[prop].Count += max(1, e.Count)
+			kit[prop].Count += max(1, e.Count) * copies
 		}
 		if f.Tool != "" {
 			if kit[f.Tool] == nil {
 				kit[f.Tool] = &Kit{Tool: f.Tool, For: []string{}}
 			}
 			q := kit[f.Tool]
-			q.Count++
+			q.Count += copies
 			if !has(q.For, strings.ToLower(f.Name)) {
 				q.For = append(q.For, strings.ToLower(f.Name))
 			}
@@ -126,14 +136,14 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 	for _, k := range kit {
 		sheet.Kit = append(sheet.Kit, *k)
 	}
-	guests := t.Brief.Guests.Total()
+	guests := t.Table().Guests.Total() * copies
 	spare := int(math.Ceil(float64(guests) * 1.25)) // a quarter more than guests (craft section 9)
 	sheet.Kit = append(sheet.Kit, Kit{Tool: "plate and napkin", Count: spare, For: []string{"guests, and a quarter more"}})
 	if stones {
 		sheet.Kit = append(sheet.Kit, Kit{Tool: "dish for stones", Count: 1, For: []string{"olives with stones"}})
 	}
 	sort.Slice(sheet.Kit, func(i, j int) bool { return sheet.Kit[i].Tool < sheet.Kit[j].Tool })
-	sheet.Cautions = append(cautions(t.Brief), said...)
+	sheet.Cautions = append(cautions(t.Table()), said...)
 	return sheet
 }
 
@@ -165,10 +175,20 @@ func says(s Step) string {
 // Holding is the usual limit for perishable food out of the fridge (craft section 11).
 const Holding = "Perishable food stands out two hours in all, one hour above 32 °C, then it is thrown away. Local food rules come first."
 
+// Hold is how long perishable food may stand out at the brief's table, minutes, and
+// the caution in words (craft section 11).
+func Hold(b brief.Brief) (minutes float64, says string) {
+	if b.Warmth() > brief.Hot {
+		return 60, fmt.Sprintf("At %.0f °C perishable food stands out one hour in all, then it is thrown away. Local food rules come first.", b.Warmth())
+	}
+	return 120, Holding
+}
+
 // cautions are the usual ones; local rules and the packs' own labels decide.
 func cautions(b brief.Brief) []string {
+	_, hold := Hold(b)
 	out := []string{
-		Holding,
+		hold,
 		"Wash hands and tools between meat, cheese and anything for guests with allergies. Nothing here will be cooked.",
 		"Labels of your own packs decide what a food contains; this list cannot.",
 	}

@@ -529,7 +529,7 @@ func (m *measures) care() {
 		}
 	}
 
-	if l.tray.Brief.Young() {
+	if l.tray.Table().Young() {
 		seen := map[string]bool{}
 		m.each(func(i int, e *elem) {
 			if e.food.Choking && !seen[e.food.ID] {

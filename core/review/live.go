@@ -54,7 +54,7 @@ type pair struct {
 
 // NewLive prepares a tray for review. The tray is copied.
 func NewLive(t *tray.Tray, larder *food.Larder) *Live {
-	l := &Live{tray: t.Clone(), larder: larder, off: t.Brief.OffTheTray()}
+	l := &Live{tray: t.Clone(), larder: larder, off: t.Table().OffTheTray()}
 	if t.Board == nil {
 		return l
 	}

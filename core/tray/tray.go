@@ -38,6 +38,8 @@ type Tray struct {
 	Foods    []Kept         `json:"foods,omitempty"` // as they were when this tray was planned
 	Rules    brief.Rules    `json:"rules"`
 	Seed     uint64         `json:"seed"`
+	Part     *Part          `json:"part,omitempty"`    // of the table, where the job has several trays
+	Further  []Tray         `json:"further,omitempty"` // the job's other trays, kept with its first
 	Extra    wire.Extra     `json:"-"`
 }
 
@@ -151,6 +153,7 @@ func (t *Tray) Write() ([]byte, error) { return json.Marshal(t) }
 
 // Check reports the first thing in the tray that cannot be worked with.
 func (t *Tray) Check(larder *food.Larder) error {
+	base := larder
 	if len(t.Foods) > MaxElements {
 		return wire.Bad("foods", "at most %d foods", MaxElements)
 	}
@@ -160,6 +163,9 @@ func (t *Tray) Check(larder *food.Larder) error {
 		}
 	}
 	larder = t.Larder(larder)
+	if err := t.checkParts(base); err != nil {
+		return err
+	}
 	if t.Format != Format {
 		return wire.Bad("format", "should be %q, not %.40q", Format, t.Format)
 	}
@@ -409,5 +415,9 @@ func (t *Tray) Clone() *Tray {
 	}
 	c.Reserve = append([]Reserve(nil), t.Reserve...)
 	c.Vessels = append([]board.Vessel(nil), t.Vessels...)
+	c.Further = nil
+	for i := range t.Further {
+		c.Further = append(c.Further, *t.Further[i].Clone())
+	}
 	return &c
 }

@@ -1,0 +1,95 @@
+package brief
+
+import (
+	"encoding/json"
+
+	"happytray/core/food"
+	"happytray/core/wire"
+)
+
+// Guests counts who comes. Light and hearty eaters are among the adults.
+type Guests struct {
+	Adults   int        `json:"adults"`
+	Children int        `json:"children"`
+	Light    int        `json:"light,omitempty"`
+	Hearty   int        `json:"hearty,omitempty"`
+	Extra    wire.Extra `json:"-"`
+}
+
+type plainGuests Guests
+
+func (g *Guests) UnmarshalJSON(raw []byte) (err error) {
+	g.Extra, err = wire.ReadObject(raw, (*plainGuests)(g))
+	return err
+}
+
+func (g Guests) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainGuests(g), g.Extra) }
+
+// Total is everybody.
+func (g Guests) Total() int { return g.Adults + g.Children }
+
+// Appetites counts a child as half an adult, a light eater as three quarters and
+// a hearty one as five quarters (craft section 7).
+func (g Guests) Appetites() float64 {
+	return float64(g.Adults) + .5*float64(g.Children) - .25*float64(g.Light) + .25*float64(g.Hearty)
+}
+
+// Diet is a group of guests and what they avoid. Count zero means everybody.
+type Diet struct {
+	Who   string     `json:"who,omitempty"`
+	Count int        `json:"count,omitempty"`
+	Avoid []string   `json:"avoid"`
+	Extra wire.Extra `json:"-"`
+}
+
+type plainDiet Diet
+
+func (d *Diet) UnmarshalJSON(raw []byte) (err error) {
+	d.Extra, err = wire.ReadObject(raw, (*plainDiet)(d))
+	return err
+}
+
+func (d Diet) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainDiet(d), d.Extra) }
+
+// Allergens and DietWords are what a guest may avoid, as the larder names it.
+var (
+	Allergens = food.Allergens
+	DietWords = food.DietWords
+)
+
+// IsAllergen reports whether word is one of the 14.
+func IsAllergen(word string) bool {
+	for _, a := range Allergens {
+		if a == word {
+			return true
+		}
+	}
+	return false
+}
+
+// Want names one food that must be on the tray, with its form and amount where
+// the host has said so.
+type Want struct {
+	Food   string     `json:"food"`
+	Form   string     `json:"form,omitempty"`
+	Grams  float64    `json:"grams,omitempty"`
+	Vessel string     `json:"vessel,omitempty"` // where a form stands in one
+	Extra  wire.Extra `json:"-"`
+}
+
+type plainWant Want
+
+// UnmarshalJSON reads a food's id, or an object with food, form and grams.
+func (w *Want) UnmarshalJSON(raw []byte) (err error) {
+	if len(raw) > 0 && raw[0] == '"' {
+		return json.Unmarshal(raw, &w.Food)
+	}
+	w.Extra, err = wire.ReadObject(raw, (*plainWant)(w))
+	if id, ok := w.Extra["id"]; ok && err == nil && w.Food == "" { // the food may be called id, as the larder calls it
+		delete(w.Extra, "id")
+		err = json.Unmarshal(id, &w.Food)
+	}
+	return err
+}
+
+func (w Want) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainWant(w), w.Extra) }

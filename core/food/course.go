@@ -1,0 +1,88 @@
+package food
+
+import "slices"
+
+// Part says what a food is to somebody who looks for something to eat on a tray.
+type Part uint8
+
+const (
+	Protein      Part = 1 << iota // cheese, meat or what stands in for it, nuts, pulses
+	CrispPart                     // something that crunches
+	SweetOrFresh                  // fruit, vegetables, sweets
+)
+
+// Parts of every guest's plate, in the order they are named, and their words.
+var Parts = []struct {
+	Part Part
+	Says string
+}{{Protein, "a protein"}, {CrispPart, "something crisp"}, {SweetOrFresh, "something sweet or fresh"}}
+
+// PartOf tells which of the parts a food can play.
+func (f *Food) PartOf() Part {
+	var p Part
+	if in(f, Cheese, Meat, Nut) || f.Category == Dip && !has(f, "sweet") && f.CarbG >= 10 {
+		p |= Protein // a savoury dip with some starch to it is made of pulses
+	}
+	if f.Category != Garnish && (f.Wetness == Crisp || f.Texture == "crunchy") {
+		p |= CrispPart
+	}
+	if in(f, Fruit, Vegetable, Dried, Sweet) {
+		p |= SweetOrFresh
+	}
+	return p
+}
+
+// ForDessert reports whether a food belongs on a sweet tray: fruit, nuts that are
+// not salted, sweets, sweet dips that no meat is named with, sweet or plain
+// biscuits, mild fresh cheeses, and garnish that is not bitter.
+func (l *Larder) ForDessert(f *Food) bool {
+	switch f.Category {
+	case Sweet, Fruit, Dried:
+		return has(f, "sweet") || !has(f, "salty")
+	case Nut:
+		return !has(f, "salty") && !has(f, "smoky") && !has(f, "spicy")
+	case Dip:
+		return l.sweetDip(f) && !has(f, "spicy") && !l.namedWith(f, Meat)
+	case Cracker:
+		return has(f, "sweet") && !has(f, "salty")
+	case Cheese:
+		return f.Strength <= 2 && has(f, "mild") && !has(f, "salty") && !f.Smells && !has(f, "smoky") && (f.Firmness == "fresh" || f.Firmness == "soft")
+	case Garnish:
+		return !has(f, "bitter") && !has(f, "spicy") && !l.namedWith(f, Meat)
+	case NotFood:
+		return true
+	}
+	return false
+}
+
+// DessertOnly reports whether a food would look lost among cheese and sausage:
+// sweets, and sweet dips that no cheese is named with.
+func (l *Larder) DessertOnly(f *Food) bool {
+	return f.Category == Sweet || l.sweetDip(f) && !l.namedWith(f, Cheese)
+}
+
+// sweetDip is a dip that is mostly sugar.
+func (l *Larder) sweetDip(f *Food) bool { return f.Category == Dip && has(f, "sweet") && f.CarbG >= 15 }
+
+func (l *Larder) namedWith(f *Food, c Category) bool {
+	return slices.ContainsFunc(f.Pairs, func(id string) bool {
+		g, ok := l.Get(id)
+		return ok && g.Category == c
+	})
+}
+
+// meatForms are the shapes that sausage and ham are laid in.
+var meatForms = []string{"trail", "half-fold-fan", "ribbon", "rolls", "rosette", "flower"}
+
+// StandsIn is the form in which a food without meat takes the shape of one, or "".
+func (f *Food) StandsIn() string {
+	if slices.Contains(f.Diet, "meat") || !in(f, Vegetable, Meat) {
+		return ""
+	}
+	for _, s := range f.Forms {
+		if slices.Contains(meatForms, s.Form) || f.Category == Meat {
+			return s.Form
+		}
+	}
+	return ""
+}

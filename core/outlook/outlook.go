@@ -1,0 +1,213 @@
+// Package outlook says what follows from a brief before anything is laid: grams,
+// kinds, board, minutes, money and how long the food may stand, and what of it
+// does not work out.
+package outlook
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/pick"
+	"happytray/core/portion"
+	"happytray/core/prep"
+	"happytray/core/tray"
+)
+
+// Grams is the share of one category.
+type Grams struct {
+	Category food.Category `json:"category"`
+	Grams    float64       `json:"grams"`
+}
+
+// Kinds is how many foods of one category are suggested.
+type Kinds struct {
+	Category food.Category `json:"category"`
+	Count    int           `json:"count"`
+}
+
+// Tray is one of the job's trays.
+type Tray struct {
+	Name   string  `json:"name"` // of its board
+	Who    string  `json:"who"`
+	Copies int     `json:"copies"`
+	Share  float64 `json:"share"`
+}
+
+// Outlook is what follows from a brief.
+type Outlook struct {
+	Appetites   float64           `json:"appetites"`
+	Grams       []Grams           `json:"grams"`
+	TotalG      float64           `json:"total_g"`
+	Kinds       []Kinds           `json:"kinds"`
+	OffTheTray  []string          `json:"off_the_tray"`
+	Board       *board.Board      `json:"-"` // of the first tray
+	Trays       []Tray            `json:"trays"`
+	RoomCM2     float64           `json:"room_cm2"`
+	ReserveG    float64           `json:"reserve_g"`
+	Surfaces    []portion.Surface `json:"surfaces"`
+	Minutes     float64           `json:"minutes"`
+	BasketCost  int               `json:"basket_cost"`
+	Budget      int               `json:"budget"`
+	Holding     string            `json:"holding"`
+	HoldMinutes float64           `json:"hold_minutes"`
+	Says        []string          `json:"says"`
+}
+
+// Of works a brief out. now is the present minute as 2026-11-30T19:00, or "" where
+// it does not matter; it tells a serving time that has passed.
+func Of(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now string) (Outlook, error) {
+	job, err := portion.Plan(b, larder, cabinet)
+	if err != nil {
+		return Outlook{}, err
+	}
+	out := Outlook{Appetites: b.Guests.Appetites(), OffTheTray: b.OffTheTray(), Board: job.Board, Minutes: prep.Minutes(job, larder),
+		BasketCost: portion.Shop(job, larder).BasketCost, Budget: int(b.Money())}
+	if out.OffTheTray == nil {
+		out.OffTheTray = []string{}
+	}
+	out.HoldMinutes, out.Holding = prep.Hold(b)
+	chosen := chosenOf(job, larder)
+	shares, kinds := b.Shares(portion.Meatless(chosen)), pick.KindsFor(b)
+	for _, cat := range food.Categories {
+		if g := shares[cat]; g > 0 {
+			out.TotalG += g
+			out.Grams = append(out.Grams, Grams{cat, math.Round(g)})
+		}
+		if n := kinds[cat]; n > 0 {
+			out.Kinds = append(out.Kinds, Kinds{cat, n})
+		}
+	}
+	out.TotalG = math.Round(out.TotalG)
+	for _, one := range job.All() {
+		t := Tray{Name: one.Board.Name, Copies: one.Copies(), Share: 1}
+		if one.Part != nil {
+			t.Who = one.Part.Who
+			if one.Part.Share > 0 {
+				t.Share = one.Part.Share
+			}
+		}
+		out.Trays = append(out.Trays, t)
+		for _, r := range one.Reserve {
+			out.ReserveG += r.Grams * float64(one.Copies())
+		}
+	}
+	out.ReserveG = math.Round(out.ReserveG)
+	out.Surfaces = []portion.Surface{}
+	if !b.Plates() {
+		amounts := portion.Amounts(b, chosen)
+		out.RoomCM2 = math.Round(portion.Room(b, amounts, cabinet))
+		out.Surfaces = portion.Surfaces(b, amounts, cabinet, 3)
+	}
+	out.Says = says(b, job, out, now)
+	return out, nil
+}
+
+// chosenOf lists the foods of all trays as a choice.
+func chosenOf(job *tray.Tray, larder *food.Larder) []pick.Choice {
+	var out []pick.Choice
+	for _, w := range portion.Wants(job) {
+		if f, ok := larder.Get(w.Food); ok {
+			out = append(out, pick.Choice{Food: f, Form: w.Form, Grams: w.Grams})
+		}
+	}
+	return out
+}
+
+// says names in plain sentences what follows, and what does not work out.
+func says(b brief.Brief, job *tray.Tray, o Outlook, now string) []string {
+	out := []string{}
+	add := func(format string, args ...any) { out = append(out, fmt.Sprintf(format, args...)) }
+	if at, ok := b.ServeTime(); ok && now != "" && at.Format("2006-01-02T15:04") < now {
+		add("The serving time has passed. Set a new one before shopping; season and best-before days are reckoned from it.")
+	}
+	if b.Plates() {
+		add("%s, one for each guest.", plural(b.Guests.Total(), "plate"))
+	} else if len(o.Trays) == 1 {
+		add("%s: %.0f cm² of board for each appetite.", job.Board.Name, job.Board.UsableMM2()/100/math.Max(1, o.Appetites))
+	}
+	if held := o.ReserveG; held > .3*o.TotalG && !b.Plates() {
+		s := fmt.Sprintf("The board is small for this: %.1f kg waits in reserve for topping up. ", held/1000)
+		if len(o.Surfaces) > 0 {
+			s += "A larger board, or a set of boards, would carry it."
+		} else {
+			s += "No board of the house carries it; lay it on several, or along a table."
+		}
+		out = append(out, s)
+	}
+	if o.Budget > 0 && o.BasketCost > o.Budget {
+		add("The basket is %.0f %% over the budget. Amounts names what would save most.", 100*(float64(o.BasketCost)/float64(o.Budget)-1))
+	}
+	if lasts := b.Lasts(); lasts > o.HoldMinutes {
+		add("Guests graze for %s, and perishable food may stand for %s: put out a part, keep the rest cold, and change the tray in time.", hours(lasts), hours(o.HoldMinutes))
+	}
+	if b.Travels.Minutes > 0 && b.Travels.Minutes+b.Lasts() > o.HoldMinutes {
+		add("With %s on the road and %s of grazing it stands longer than %s unless it travels cold.", hours(b.Travels.Minutes), hours(b.Lasts()), hours(o.HoldMinutes))
+	}
+	if b.Warmth() <= 5 {
+		add("It is cold there: cheese tastes of little below 12 °C. Bring soft ones out of a warm box late, and lay what can be eaten with gloves on.")
+	}
+	named := 0
+	for _, d := range b.Diets {
+		named += d.Count
+	}
+	if named > b.Guests.Total() {
+		add("The diets name %d guests and %d come: some guests are in two of them, or a count is too high.", named, b.Guests.Total())
+	}
+	for _, a := range o.OffTheTray {
+		if brief.IsAllergen(a) {
+			add("Nothing with %s comes on this tray, because pieces touch. Labels of your own packs decide.", a)
+		}
+	}
+	for _, g := range b.Groups() {
+		if b.Plates() || len(g.Avoid) == 0 {
+			continue
+		}
+		for _, one := range job.All() {
+			if lacks := lacking(one, g.Avoid); len(lacks) > 0 && (one.Part == nil || one.Part.Share > 0) {
+				add("%s find nothing on %s that is %s. Pick it in the next step, or loosen the diet.", upper(g.Who), strings.ToLower(one.Board.Name), strings.Join(lacks, " or "))
+			}
+		}
+	}
+	return out
+}
+
+// lacking lists the parts of a plate that somebody who avoids words misses on a tray.
+func lacking(one *tray.Tray, avoid []string) []string {
+	var have food.Part
+	for i := range one.Foods {
+		if f := &one.Foods[i].Food; f.Breaks(avoid) == "" {
+			have |= f.PartOf()
+		}
+	}
+	var out []string
+	for _, p := range food.Parts {
+		if have&p.Part == 0 {
+			out = append(out, p.Says)
+		}
+	}
+	return out
+}
+
+func hours(m float64) string {
+	h, rest := int(m)/60, int(m)%60
+	switch {
+	case h == 0:
+		return fmt.Sprintf("%d min", rest)
+	case rest == 0:
+		return fmt.Sprintf("%d h", h)
+	}
+	return fmt.Sprintf("%d h %d min", h, rest)
+}
+
+func plural(n int, what string) string {
+	if n == 1 {
+		return "1 " + what
+	}
+	return fmt.Sprintf("%d %ss", n, what)
+}
+
+func upper(s string) string { return strings.ToUpper(s[:1]) + s[1:] }

@@ -1,0 +1,86 @@
+package outlook
+
+import (
+	"strings"
+	"testing"
+
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/food"
+)
+
+var (
+	larder  = food.BuiltIn()
+	cabinet = board.BuiltInCabinet()
+)
+
+func of(t *testing.T, doc, now string) Outlook {
+	t.Helper()
+	b, err := brief.Read([]byte(doc))
+	if err != nil {
+		t.Fatal(err)
+	}
+	o, err := Of(b, larder, cabinet, now)
+	if err != nil {
+		t.Fatalf("%s: %v", doc, err)
+	}
+	return o
+}
+
+// Each brief has something the matter with it; the outlook says so, and an ordinary
+// one says nothing of the kind.
+func TestWhatDoesNotWorkOutIsSaid(t *testing.T) {
+	for _, c := range []struct{ doc, says string }{
+		{`{"guests":{"adults":12},"serve_at":"2026-11-01T19:00"}`, "has passed"},
+		{`{"guests":{"adults":40},"board":"round-26-beech"}`, "board is small"},
+		{`{"guests":{"adults":12},"budget":1500}`, "over the budget"},
+		{`{"guests":{"adults":12},"budget_per_guest":100}`, "over the budget"},
+		{`{"guests":{"adults":12},"lasts_minutes":240}`, "change the tray in time"},
+		{`{"guests":{"adults":12},"temperature_c":35,"lasts_minutes":90}`, "stand for 1 h"},
+		{`{"guests":{"adults":12},"travels":90}`, "on the road"},
+		{`{"guests":{"adults":12},"temperature_c":-2}`, "gloves"},
+		{`{"guests":{"adults":4},"diets":[{"count":3,"avoid":["egg"]},{"count":3,"avoid":["milk"]}]}`, "name 6 guests and 4 come"},
+		{`{"guests":{"adults":12},"diets":[{"count":1,"avoid":["nuts"]}]}`, "Nothing with nuts"},
+		{`{"guests":{"adults":12},"foods":["honey","rosemary"],"diets":[{"who":"two","count":2,"avoid":["animal"]}]}`, "Two find nothing"},
+		{`{"guests":{"children":9},"serving":"plates"}`, "9 plates"},
+		{`{"guests":{"adults":2000}}`, "lay it on several"},
+	} {
+		o := of(t, c.doc, "2026-11-25T09:00")
+		if !strings.Contains(strings.Join(o.Says, "\n"), c.says) {
+			t.Errorf("%s says %q, nothing of %q", c.doc, o.Says, c.says)
+		}
+		plain := of(t, `{"guests":{"adults":12},"serve_at":"2026-11-27T19:00"}`, "2026-11-25T09:00")
+		if strings.Contains(strings.Join(plain.Says, "\n"), c.says) {
+			t.Errorf("an ordinary brief says %q", c.says)
+		}
+	}
+}
+
+func TestOutlookAddsUp(t *testing.T) {
+	o := of(t, `{"guests":{"adults":18},"boards":["rectangle-60-cherry","round-48-walnut"]}`, "")
+	sum := 0.0
+	for _, g := range o.Grams {
+		sum += g.Grams
+	}
+	if d := sum - o.TotalG; d < -6 || d > 6 || o.BasketCost <= 0 || o.Minutes <= 0 || o.HoldMinutes != 120 {
+		t.Errorf("%+v", o)
+	}
+	if len(o.Trays) != 2 || o.Trays[0].Share+o.Trays[1].Share < .99 || o.Trays[0].Share+o.Trays[1].Share > 1.01 {
+		t.Errorf("trays %+v", o.Trays)
+	}
+	if o.RoomCM2 < 2500 || len(o.Surfaces) == 0 {
+		t.Errorf("%v cm2 on %+v", o.RoomCM2, o.Surfaces)
+	}
+}
+
+func BenchmarkOutlook40(b *testing.B) {
+	br, err := brief.Read([]byte(`{"guests":{"adults":40}}`))
+	if err != nil {
+		b.Fatal(err)
+	}
+	for b.Loop() {
+		if _, err := Of(br, larder, cabinet, ""); err != nil {
+			b.Fatal(err)
+		}
+	}
+}

@@ -1,0 +1,521 @@
+package pick
+
+import (
+	"math"
+	"slices"
+	"strings"
+
+	"happytray/core/brief"
+	"happytray/core/colour"
+	"happytray/core/food"
+)
+
+// The weights of a choice, in points of liking: what every guest takes is worth
+// one, and a milk that is not on the tray yet a fifth of that. They are data.
+const (
+	inSeason       = .15
+	outOfSeason    = -.35
+	fromCupboard   = .2
+	inTheme        = .2
+	ofRegion       = .25
+	onGround       = -.12 // nearly the colour of the board or liner
+	newColour      = .18
+	sameColour     = -.07
+	sameTexture    = -.08
+	newMilk        = .32
+	newFirmness    = .22
+	sameFirmness   = -.15
+	thirdStrong    = -.3
+	leadingLine    = .3
+	pairWith       = .04
+	clashWith      = -.08
+	newFlavour     = .06
+	something      = .25  // one food that is new to the cautious
+	forGroup       = 40.0 // a part that a group of guests would go without
+	standInShape   = .3
+	dear           = -.15 // at twice the usual price of its kind
+	overBudget     = -10  // at twice the budget
+	stonesForYoung = -.5
+	strongForYoung = -.8
+	onTheRoad      = -.1
+	inTheHeat      = -.2
+)
+
+// cand is one food that may be picked, with what the weighing asks of it.
+type cand struct {
+	food     *food.Food
+	base     float64 // of itself, whatever else is on the tray
+	why      string  // what speaks most for it by itself, and how much
+	whyWorth float64
+	family   int
+	texture  int
+	milk     int // of cheese, or -1
+	firmness int // of cheese, or -1
+	flavours uint16
+	strong   bool
+	leads    bool
+	isNew    bool
+	part     food.Part
+	eats     uint32 // groups of guests that can eat it, a bit each
+	cost     float64
+	look     colour.Lab
+}
+
+// field is what a choice is made from.
+type field struct {
+	cands  []cand
+	by     map[string]int // food to candidate
+	of     map[food.Category][]int
+	palate *food.Palate
+	groups []brief.Group
+	rare   [][3]bool // fewer than a third of what plays a part suits the group
+	budget float64
+}
+
+// stats are the counts of a choice that its worth follows from.
+type stats struct {
+	on       []int // candidates on the tray
+	family   [16]int
+	texture  [2 * 16]int // by category's cheese or not, so that textures are told apart within a role
+	milk     [8]int
+	firmness [8]int
+	flavour  [16]int
+	strong   int
+	leads    int
+	isNew    int
+	part     [][3]int // by group and part
+	cost     float64
+}
+
+func newField(b brief.Brief, larder *food.Larder, ground string, kinds map[food.Category]int, shares map[food.Category]float64) *field {
+	f := &field{by: map[string]int{}, of: map[food.Category][]int{}, groups: b.Groups(), budget: b.Money()}
+	off, banned := b.OffTheTray(), map[string]bool{}
+	for _, id := range b.Bans {
+		banned[id] = true
+	}
+	pinned := map[string]bool{}
+	for _, w := range append(slices.Clone(b.Pins), b.Foods...) {
+		pinned[w.Food] = true
+	}
+	w := newWeigher(b, larder, ground, kinds, shares, f.groups)
+	all := larder.All()
+	var foods []*food.Food
+	for i := range all {
+		g := &all[i]
+		if !pinned[g.ID] && (banned[g.ID] || larder.OutOfStock(g.ID) || g.Breaks(off) != "" || !suits(b, larder, g)) {
+			continue
+		}
+		f.by[g.ID] = len(f.cands)
+		f.of[g.Category] = append(f.of[g.Category], len(f.cands))
+		f.cands = append(f.cands, w.weigh(g))
+		foods = append(foods, g)
+	}
+	f.palate = food.NewPalate(foods)
+	f.rare = make([][3]bool, len(f.groups))
+	for g := range f.groups {
+		for k, p := range food.Parts {
+			can, all := 0, 0
+			for i := range f.cands {
+				if f.cands[i].part&p.Part != 0 {
+					all++
+					can += int(f.cands[i].eats >> g & 1)
+				}
+			}
+			f.rare[g][k] = 3*can < all
+		}
+	}
+	return f
+}
+
+// suits reports whether a food may be picked unasked for the brief.
+func suits(b brief.Brief, larder *food.Larder, f *food.Food) bool {
+	rules := b.HouseRules()
+	switch {
+	case f.Category == food.NotFood:
+		return false
+	case b.Young() && f.Choking && f.Category == food.Nut:
+		return false // whole nuts can choke small children
+	case f.Category == food.Brined && f.Stone && rules.Olives != "stones":
+		return false // pitted, so that no guest is surprised
+	case b.Plates() && !forPlate(f):
+		return false
+	case b.Course == "sweet":
+		return larder.ForDessert(f)
+	case b.Course == "savoury":
+		return !larder.DessertOnly(f)
+	}
+	return f.Category == food.Sweet || !larder.DessertOnly(f)
+}
+
+// largest is what one piece on a single plate may weigh, grams.
+const largest = 40
+
+// forPlate reports whether a food comes in a form that is a portion for one.
+func forPlate(f *food.Food) bool {
+	return slices.ContainsFunc(f.Forms, func(s food.Spec) bool { return forOne(f, s) })
+}
+
+func forOne(f *food.Food, s food.Spec) bool {
+	if food.InVessel(s.Form) {
+		return f.Category == food.Dip
+	}
+	return s.Form != "topping" && s.Form != "ring" && s.MassG <= largest && math.Max(s.L, s.W) <= 130
+}
+
+// weigher weighs foods one by one.
+type weigher struct {
+	b       brief.Brief
+	larder  *food.Larder
+	off     []string
+	month   int
+	day     string
+	palette []colour.Lab
+	ground  *colour.Lab
+	usual   map[food.Category]float64 // price of a gram in the middle of its kind
+	each    map[food.Category]float64 // grams of one food of a kind
+	groups  []brief.Group
+	shapes  bool
+	young   float64 // share of the guests that are children
+}
+
+func newWeigher(b brief.Brief, larder *food.Larder, ground string, kinds map[food.Category]int, shares map[food.Category]float64, groups []brief.Group) *weigher {
+	w := &weigher{b: b, larder: larder, off: b.OffTheTray(), month: b.SeasonMonth(), day: b.ServeDay(), groups: groups,
+		usual: map[food.Category]float64{}, each: map[food.Category]float64{}}
+	w.young = float64(b.Guests.Children) / float64(b.Guests.Total())
+	w.shapes = b.HouseRules().Vegetarians == "shapes" || slices.Contains(w.off, "meat") || slices.Contains(w.off, "animal")
+	if b.Theme != nil {
+		for _, hex := range b.Theme.Palette {
+			if c, err := colour.Parse(hex); err == nil {
+				w.palette = append(w.palette, c)
+			}
+		}
+	}
+	if c, err := colour.Parse(ground); err == nil {
+		w.ground = &c
+	}
+	prices := map[food.Category][]float64{}
+	all := larder.All()
+	for i := range all {
+		if p := larder.GramPrice(&all[i]); p > 0 {
+			prices[all[i].Category] = append(prices[all[i].Category], p)
+		}
+	}
+	for c, list := range prices {
+		slices.Sort(list)
+		w.usual[c] = list[len(list)/2]
+	}
+	for c, g := range shares {
+		w.each[c] = g / float64(max(1, kinds[c]))
+	}
+	return w
+}
+
+func index(list []string, word string) int { return max(0, slices.Index(list, word)) }
+
+func (w *weigher) weigh(f *food.Food) cand {
+	look := colour.Must(f.Colour)
+	c := cand{food: f, base: f.Liking, why: "well liked", whyWorth: .1, look: look, family: index(colour.Families, look.Family()),
+		texture: index(food.Textures, f.Texture), milk: -1, firmness: -1, strong: f.Category == food.Cheese && f.Strength >= 4,
+		isNew: w.young < .5 && (f.Liking <= .55 || f.Strength >= 4) && (f.Category == food.Cheese || f.Category == food.Meat || f.Category == food.Dip), part: f.PartOf()}
+	add := func(points float64, because string) {
+		c.base += points
+		if points > c.whyWorth && because != "" {
+			c.why, c.whyWorth = because, points
+		}
+	}
+	if f.Category == food.Cheese {
+		c.milk, c.firmness = index(food.Milks, f.Milk), index(food.Firmnesses, f.Firmness)
+		c.texture += len(food.Textures)
+	}
+	for _, fl := range f.Flavours {
+		c.flavours |= 1 << index(food.Flavours, fl)
+	}
+	if f.Category == food.Meat {
+		_, c.leads = f.Spec("trail")
+	}
+	for i, g := range w.groups {
+		if f.Breaks(g.Avoid) == "" {
+			c.eats |= 1 << i
+		}
+	}
+	if w.month > 0 && len(f.Season) > 0 {
+		if f.InSeason(w.month, w.b.Hemisphere) {
+			add(inSeason, "in season")
+		} else {
+			add(outOfSeason, "")
+		}
+	}
+	hand := w.larder.OnHand(f.ID, w.day)
+	if hand >= worthOpening {
+		add(fromCupboard, "stands in the cupboard")
+	}
+	for _, p := range w.palette {
+		if colour.Difference(p, look) < 20 {
+			add(inTheme, "in the theme's colours")
+			break
+		}
+	}
+	if t := w.b.Theme; t != nil && t.Region != "" && f.Region == t.Region {
+		add(ofRegion, "from the theme's landscape")
+	}
+	if w.ground != nil && !food.InVessel(f.Forms[0].Form) && colour.Difference(*w.ground, look) < 10 {
+		add(onGround, "")
+	}
+	if w.shapes && f.StandsIn() != "" {
+		add(standInShape, "takes the shape of a cold cut, without meat")
+	}
+	price := w.larder.GramPrice(f)
+	if usual := w.usual[f.Category]; usual > 0 && price > usual {
+		add(dear*math.Min(1.5, price/usual-1), "")
+	}
+	need := math.Max(0, w.each[f.Category]-hand)
+	for i, p := range w.larder.PacksOf(f) { // about what the till would say for a usual amount
+		if v := math.Ceil(need/p.Grams) * float64(p.Price); i == 0 || v < c.cost {
+			c.cost = v
+		}
+	}
+	if f.Stone && w.b.Young() {
+		add(stonesForYoung, "")
+	}
+	if f.Strength >= 4 { // children leave what is strong
+		add(strongForYoung*w.young, "")
+	}
+	if w.b.Travels.Yes && f.Wetness == food.Juicy {
+		add(onTheRoad, "")
+	}
+	if w.b.Warmth() >= 28 && (f.Category == food.Cheese && (f.Firmness == "soft" || f.Firmness == "fresh") || f.Category == food.Sweet && f.Wetness != food.Crisp && f.Texture != "chewy") {
+		add(inTheHeat, "")
+	}
+	return c
+}
+
+// worth of the n-th of a kind: the first is new, later ones repeat, less and less so.
+func repeat(n int, fresh, again float64) float64 {
+	if n == 0 {
+		return fresh
+	}
+	return again * float64(min(n, 3))
+}
+
+func (f *field) empty() *stats {
+	return &stats{part: make([][3]int, len(f.groups))}
+}
+
+// because is what speaks most for a food, still without its words.
+type because int
+
+const (
+	byItself because = iota
+	byColour
+	byMilk
+	byFirmness
+	byLine
+	byNovelty
+	byPairing
+	byGroup
+)
+
+// marginal is what candidate i adds to a choice that it is not in. The worth of a
+// choice is the sum of these in any order, so a swap can be judged by what leaves
+// and what comes.
+func (f *field) marginal(s *stats, i int) float64 {
+	v, _, _ := f.weigh(s, i)
+	return v
+}
+
+// weigh is marginal with what speaks most for the candidate: a partner of its on
+// the tray, a group of guests and a part of their plate.
+func (f *field) weigh(s *stats, i int) (v float64, most because, which int) {
+	c := &f.cands[i]
+	v = c.base
+	top := c.whyWorth
+	add := func(points float64, why because, n int) {
+		v += points
+		if points > top {
+			top, most, which = points, why, n
+		}
+	}
+	add(repeat(s.family[c.family], newColour, sameColour), byColour, 0)
+	v += repeat(s.texture[c.texture], 0, sameTexture)
+	if c.milk >= 0 {
+		if s.milk[c.milk] == 0 {
+			add(newMilk, byMilk, 0)
+		}
+		add(repeat(s.firmness[c.firmness], newFirmness, sameFirmness), byFirmness, 0)
+	}
+	if c.strong && s.strong > 1 {
+		v += thirdStrong
+	}
+	if c.leads && s.leads == 0 {
+		add(leadingLine, byLine, 0)
+	}
+	if c.isNew && s.isNew == 0 {
+		add(something, byNovelty, 0)
+	}
+	for k := range food.Flavours {
+		if c.flavours&(1<<k) != 0 && s.flavour[k] == 0 {
+			v += newFlavour
+		}
+	}
+	paired, partner, best := 0, 0, float32(0)
+	for _, o := range s.on {
+		switch a := f.palate.Affinities(o)[i]; {
+		case a >= telling:
+			v += pairWith
+			if paired++; a > best {
+				best, partner = a, o
+			}
+		case a <= -telling:
+			v += clashWith
+		}
+	}
+	if p := pairWith * float64(paired); p > top {
+		top, most, which = p, byPairing, partner
+	}
+	for g := range f.groups {
+		if c.eats&(1<<g) == 0 {
+			continue
+		}
+		for k, p := range food.Parts {
+			if c.part&p.Part != 0 && s.part[g][k] == 0 {
+				v += forGroup
+				if f.rare[g][k] && forGroup > top { // worth saying that this one does
+					top, most, which = forGroup, byGroup, g*len(food.Parts)+k
+				}
+			}
+		}
+	}
+	if f.budget > 0 {
+		v += overBudget * (math.Max(0, s.cost+c.cost-f.budget) - math.Max(0, s.cost-f.budget)) / f.budget
+	}
+	return v, most, which
+}
+
+// why says what speaks most for a candidate beside the rest of the choice.
+func (f *field) why(s *stats, i int) string {
+	c := &f.cands[i]
+	switch _, most, which := f.weigh(s, i); most {
+	case byColour:
+		return "brings " + colour.Families[c.family] + ", which the tray lacks"
+	case byMilk:
+		return milkOf(c.food) + ", not on the tray yet"
+	case byFirmness:
+		return "a " + c.food.Firmness + " cheese, not on the tray yet"
+	case byLine:
+		return "folds into a line that leads the eye"
+	case byNovelty:
+		return "something new for the curious"
+	case byPairing:
+		return "goes well with the " + strings.ToLower(f.cands[which].food.Name)
+	case byGroup:
+		return food.Parts[which%len(food.Parts)].Says + " for " + f.groups[which/len(food.Parts)].Who
+	}
+	return c.why
+}
+
+// put adds candidate i to the choice, or with n -1 takes it out again.
+func (f *field) put(s *stats, i, n int) {
+	c := &f.cands[i]
+	if n > 0 {
+		s.on = append(s.on, i)
+	} else {
+		s.on = slices.DeleteFunc(s.on, func(o int) bool { return o == i })
+	}
+	s.family[c.family] += n
+	s.texture[c.texture] += n
+	if c.milk >= 0 {
+		s.milk[c.milk] += n
+		s.firmness[c.firmness] += n
+	}
+	for k := range food.Flavours {
+		if c.flavours&(1<<k) != 0 {
+			s.flavour[k] += n
+		}
+	}
+	if c.strong {
+		s.strong += n
+	}
+	if c.leads {
+		s.leads += n
+	}
+	if c.isNew {
+		s.isNew += n
+	}
+	for g := range f.groups {
+		for k, p := range food.Parts {
+			if c.eats&(1<<g) != 0 && c.part&p.Part != 0 {
+				s.part[g][k] += n
+			}
+		}
+	}
+	s.cost += float64(n) * c.cost
+}
+
+// best is the candidate of a category that adds most to the choice, or -1.
+func (f *field) best(s *stats, c food.Category) (int, float64) {
+	best, most := -1, math.Inf(-1)
+	for _, i := range f.of[c] {
+		if slices.Contains(s.on, i) {
+			continue
+		}
+		if v := f.marginal(s, i); v > most+1e-9 {
+			best, most = i, v
+		}
+	}
+	return best, most
+}
+
+// rounds bounds the exchange; a choice settles in two or three.
+const rounds = 8
+
+// settle exchanges foods for better ones of their category, one at a time, until
+// none is better: first the greedy choice, then the best single swaps. fixed ones stay.
+func (f *field) settle(s *stats, fixed map[int]bool) {
+	for range rounds {
+		changed := false
+		for _, i := range slices.Clone(s.on) {
+			if fixed[i] {
+				continue
+			}
+			f.put(s, i, -1)
+			had := f.marginal(s, i)
+			j, v := f.best(s, f.cands[i].food.Category)
+			if j >= 0 && j != i && v > had+1e-6 {
+				f.put(s, j, 1)
+				changed = true
+			} else {
+				f.put(s, i, 1)
+			}
+		}
+		if !changed {
+			return
+		}
+	}
+}
+
+// trim leaves out foods, one by one, as long as the choice is worth more without
+// one: within a tight budget each kind costs a pack of its own. One of each
+// category stays.
+func (f *field) trim(s *stats, fixed map[int]bool) {
+	for f.budget > 0 && s.cost > f.budget {
+		have := map[food.Category]int{}
+		for _, i := range s.on {
+			have[f.cands[i].food.Category]++
+		}
+		worst, least := -1, 0.0
+		for _, i := range slices.Clone(s.on) {
+			if fixed[i] || have[f.cands[i].food.Category] < 2 {
+				continue
+			}
+			f.put(s, i, -1)
+			if v := f.marginal(s, i); v < least {
+				worst, least = i, v
+			}
+			f.put(s, i, 1)
+		}
+		if worst < 0 {
+			return
+		}
+		f.put(s, worst, -1)
+	}
+}

@@ -1,0 +1,54 @@
+package pick
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/wire"
+)
+
+// gives is the answer where no food is left: which single thing, let go of, opens
+// most of the larder again.
+func gives(b brief.Brief, larder *food.Larder) error {
+	off := b.OffTheTray()
+	count := func(off, bans []string) int {
+		n := 0
+		all := larder.All()
+		for i := range all {
+			if all[i].Breaks(off) == "" && suits(b, larder, &all[i]) && !slices.Contains(bans, all[i].ID) {
+				n++
+			}
+		}
+		return n
+	}
+	if n := count(off, nil); n > 0 {
+		return wire.Bad("bans", "every food that the guests can eat is banned; let go of some of the %d bans, %s would come back", len(b.Bans), plural(n, "food"))
+	}
+	best, most := "", 0
+	for _, a := range off {
+		if n := count(slices.DeleteFunc(slices.Clone(off), func(w string) bool { return w == a }), b.Bans); n > most {
+			best, most = a, n
+		}
+	}
+	if best != "" {
+		return wire.Bad("diets", "nothing in the larder is left once %s are taken out; a tray of its own for those who avoid %s would open %s for the others", list(off), best, plural(most, "food"))
+	}
+	return wire.Bad("diets", "nothing in the larder is left once %s are taken out; lay trays of their own for the diets, or add foods to the larder", list(off))
+}
+
+func plural(n int, what string) string {
+	if n == 1 {
+		return "1 " + what
+	}
+	return fmt.Sprintf("%d %ss", n, what)
+}
+
+func list(words []string) string {
+	if len(words) < 2 {
+		return strings.Join(words, "")
+	}
+	return strings.Join(words[:len(words)-1], ", ") + " and " + words[len(words)-1]
+}
