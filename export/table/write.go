@@ -18,6 +18,14 @@ type Options struct {
 	Digits       int  // of the smaller coin; 2 for cents
 }
 
+// number is a number as these options write it.
+func (o Options) number(s string) string {
+	if o.DecimalComma {
+		return strings.Replace(s, ".", ",", 1)
+	}
+	return s
+}
+
 // Write writes one table of the larder.
 func Write(w io.Writer, t Table, larder *food.Larder, stock food.Stock, o Options) error {
 	if o.BOM {
@@ -30,12 +38,7 @@ func Write(w io.Writer, t Table, larder *food.Larder, stock food.Stock, o Option
 	if o.Comma != 0 {
 		out.Comma = o.Comma
 	}
-	n := func(s string) string { // a number
-		if o.DecimalComma {
-			return strings.Replace(s, ".", ",", 1)
-		}
-		return s
-	}
+	n := o.number
 	all, _ := names(t)
 	if err := out.Write(all); err != nil {
 		return err

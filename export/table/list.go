@@ -1,0 +1,81 @@
+package table
+
+import (
+	"encoding/csv"
+	"fmt"
+	"io"
+	"strconv"
+	"strings"
+
+	"happytray/core/portion"
+)
+
+// WriteList writes a shopping list as CSV, a line for each pack size of a food, and
+// one without packs for what stands in the cupboard.
+func WriteList(w io.Writer, list portion.List, o Options) error {
+	if o.BOM {
+		if _, err := io.WriteString(w, "\ufeff"); err != nil {
+			return err
+		}
+	}
+	out := csv.NewWriter(w)
+	out.UseCRLF = true
+	if o.Comma != 0 {
+		out.Comma = o.Comma
+	}
+	if err := out.Write([]string{"section", "food", "name", "need_g", "cupboard_g", "packs", "pack_g", "price", "cost", "for"}); err != nil {
+		return err
+	}
+	for _, s := range list.Sections {
+		for _, it := range s.Items {
+			row := []string{s.Name, defused(it.Food), defused(it.Name), o.number(decimal(it.NeedG)), o.number(decimal(it.CupboardG)), "", "", "", "", defused(strings.Join(it.For, ", "))}
+			packs := it.Packs
+			if len(packs) == 0 {
+				packs = []portion.Packs{{}}
+			}
+			for _, p := range packs {
+				if p.Count > 0 {
+					row[5], row[6] = strconv.Itoa(p.Count), o.number(decimal(p.Grams))
+					row[7], row[8] = o.number(price(p.Price, o.Digits)), o.number(price(p.Price*p.Count, o.Digits))
+				}
+				if err := out.Write(row); err != nil {
+					return err
+				}
+			}
+		}
+	}
+	out.Flush()
+	return out.Error()
+}
+
+// ListText is a shopping list as plain text, to be sent to a phone: a line for each
+// food, under its section.
+func ListText(title string, list portion.List, done map[string]bool, currency string, digits int) string {
+	var b strings.Builder
+	fmt.Fprintf(&b, "%s\n", title)
+	for _, s := range list.Sections {
+		fmt.Fprintf(&b, "\n%s\n", strings.ToUpper(s.Name))
+		for _, it := range s.Items {
+			box := "[ ]"
+			if done[it.Food] {
+				box = "[x]"
+			}
+			var packs []string
+			for _, p := range it.Packs {
+				packs = append(packs, fmt.Sprintf("%d × %.0f g", p.Count, p.Grams))
+			}
+			what := strings.Join(packs, ", ")
+			if what == "" {
+				what = "all of it is in the cupboard"
+			} else if it.CupboardG >= 1 {
+				what += fmt.Sprintf(" (%.0f g is in the cupboard)", it.CupboardG)
+			}
+			if it.OutOfStock {
+				what += ", sold out today"
+			}
+			fmt.Fprintf(&b, "%s %s: %s\n", box, strings.Join(strings.Fields(it.Name), " "), what)
+		}
+	}
+	fmt.Fprintf(&b, "\n%s\n", strings.TrimSpace("About "+price(list.Cost, digits)+" "+currency))
+	return b.String()
+}

@@ -1,0 +1,110 @@
+package grocer
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"io"
+	"net/http"
+	"net/url"
+	"time"
+
+	"happytray/core/wire"
+)
+
+// Client asks a shop for its feed. The zero value with an address works.
+type Client struct {
+	URL   string
+	HTTP  *http.Client  // http.DefaultClient when nil
+	Each  time.Duration // for one try; 3 s when 0
+	Tries int           // 3 when 0
+	Pause time.Duration // before the second try, doubled before each next; 250 ms when 0
+}
+
+// errTryAgain is a failure that may pass.
+type errTryAgain struct{ error }
+
+// CheckAddress reports whether an address can be a shop's.
+func CheckAddress(address string) error {
+	u, err := url.Parse(address)
+	if err != nil || u.Scheme != "http" && u.Scheme != "https" || u.Host == "" {
+		return errors.New("the shop's address should look like http://127.0.0.1:8099/feed.json")
+	}
+	return nil
+}
+
+// Fetch asks for the feed: a few short tries, with a pause between them that grows.
+// A refusal or nonsense is not tried again; the error says in a sentence what was
+// the matter.
+func (c Client) Fetch(ctx context.Context) (Feed, []string, error) {
+	if err := CheckAddress(c.URL); err != nil {
+		return Feed{}, nil, err
+	}
+	each, tries, pause := c.Each, c.Tries, c.Pause
+	if each == 0 {
+		each = 3 * time.Second
+	}
+	if tries == 0 {
+		tries = 3
+	}
+	if pause == 0 {
+		pause = 250 * time.Millisecond
+	}
+	var last error
+	for try := range tries {
+		if try > 0 {
+			select {
+			case <-time.After(pause):
+			case <-ctx.Done():
+				return Feed{}, nil, ctx.Err()
+			}
+			pause *= 2
+		}
+		raw, err := c.once(ctx, each)
+		if err == nil {
+			return Read(raw)
+		}
+		last = err
+		var again errTryAgain
+		if !errors.As(err, &again) {
+			break
+		}
+	}
+	return Feed{}, nil, last
+}
+
+func (c Client) once(ctx context.Context, each time.Duration) ([]byte, error) {
+	ctx, done := context.WithTimeout(ctx, each)
+	defer done()
+	req, err := http.NewRequestWithContext(ctx, http.MethodGet, c.URL, nil)
+	if err != nil {
+		return nil, err
+	}
+	req.Header.Set("Accept", "application/json")
+	client := c.HTTP
+	if client == nil {
+		client = http.DefaultClient
+	}
+	res, err := client.Do(req)
+	if err != nil {
+		if errors.Is(ctx.Err(), context.DeadlineExceeded) {
+			return nil, errTryAgain{fmt.Errorf("the shop did not answer within %s", each)}
+		}
+		return nil, errTryAgain{errors.New("the shop cannot be reached")}
+	}
+	defer res.Body.Close()
+	if res.StatusCode >= 500 || res.StatusCode == http.StatusTooManyRequests {
+		return nil, errTryAgain{fmt.Errorf("the shop is in trouble (%s)", res.Status)}
+	}
+	if res.StatusCode != http.StatusOK {
+		return nil, fmt.Errorf("the shop refuses (%s); check its address", res.Status)
+	}
+	raw, err := io.ReadAll(io.LimitReader(res.Body, wire.MaxBytes+1))
+	if err != nil {
+		return nil, errTryAgain{errors.New("the shop's answer broke off")}
+	}
+	if len(raw) > wire.MaxBytes {
+		return nil, fmt.Errorf("the shop's answer is larger than %d MB", wire.MaxBytes>>20)
+	}
+	return raw, nil
+}
