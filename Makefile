@@ -13,7 +13,7 @@ RACY := ./core/arrange ./core/wire ./server/... ./store/...
 
 demo: build
 	@scripts/need.sh mariadbd:mariadb-server
-	@exec bin/happytray serve --demo
+	@exec bin/happytray serve --demo --shop
 
 build: bin/happytray
 

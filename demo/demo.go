@@ -42,6 +42,24 @@ func QuizFinal(today time.Time) brief.Brief {
 		Board: &board.Request{ID: "round-48-walnut"}}
 }
 
+// NightWatch is the observatory's evening: two planks outdoors in the cold, laid.
+func NightWatch(today time.Time) brief.Brief {
+	cold := 2.0
+	plank := board.Request{Shape: "plank", LengthMM: 1500, WidthMM: 340, Colour: "#9b6f42", Name: "Long plank, larch"}
+	return brief.Brief{Guests: brief.Guests{Adults: 40, Children: 4, Hearty: 8}, Occasion: "nibble", Course: "savoury", Besides: "some", ServeAt: at(today, 6, 21, 0), TemperatureC: &cold,
+		Host: "Hollin Hill observatory", Place: "The terrace, Hollin Hill", Note: "Night-sky watch. Nothing that needs both hands, everybody holds a telescope or a cup.",
+		Diets:  []brief.Diet{{Who: "six who eat no meat", Count: 6, Avoid: []string{"meat", "rennet"}}},
+		Budget: 24000, Travels: brief.Travels{Yes: true, Minutes: 25}, Boards: []board.Request{plank, plank},
+		Bans: []string{"soft-white-round", "blue-wedge"}}
+}
+
+// RegattaPrizes is the paper boats' afternoon: a plate for each child, picked.
+func RegattaPrizes(today time.Time) brief.Brief {
+	return brief.Brief{Guests: brief.Guests{Children: 12}, Occasion: "nibble", ServeAt: at(today, 12, 15, 0), LastsMinutes: 45, Serving: "plates",
+		Host: "Saltmere paper-boat regatta", Place: "The slipway", Note: "Prizes for twelve small captains.", PerGuest: 600,
+		Diets: []brief.Diet{{Who: "everybody", Avoid: []string{"nuts", "peanuts"}}, {Who: "one without milk", Count: 1, Avoid: []string{"milk"}}}}
+}
+
 // Jobs makes the demo world for a given day.
 func Jobs(ctx context.Context, today time.Time, larder *food.Larder) ([]Job, error) {
 	b := FirstFiring(today)
@@ -50,16 +68,34 @@ func Jobs(ctx context.Context, today time.Time, larder *food.Larder) ([]Job, err
 		return nil, err
 	}
 	t.Title = "First firing at the new kiln"
-	res, err := arrange.Lay(ctx, t, larder, arrange.Options{Seed: 7, Effort: 40})
+	res, err := arrange.Lay(ctx, t, larder, arrange.Options{Seed: 7, Effort: 24})
 	if err != nil {
 		return nil, err
 	}
 	res.Tray.Seed = 7
+	jobs := []Job{{res.Tray, "laid the tray"}}
+	watch, err := portion.Plan(NightWatch(today), larder, board.BuiltInCabinet())
+	if err != nil {
+		return nil, err
+	}
+	for i, one := range watch.All() {
+		laid, err := arrange.Lay(ctx, one, larder, arrange.Options{Seed: 3 + uint64(i), Effort: 2})
+		if err != nil {
+			return nil, err
+		}
+		laid.Tray.Further = one.Further
+		*one = *laid.Tray
+	}
+	watch.Title = "Night-sky watch"
+	jobs = append(jobs, Job{watch, "laid both planks"})
 	quiz := QuizFinal(today)
-	return []Job{
-		{res.Tray, "laid the tray"},
-		{&tray.Tray{Format: tray.Format, Title: "Quiz league final", Brief: quiz, Rules: quiz.HouseRules(), Seed: 1}, "wrote the brief"},
-	}, nil
+	jobs = append(jobs, Job{&tray.Tray{Format: tray.Format, Title: "Quiz league final", Brief: quiz, Rules: quiz.HouseRules(), Seed: 1}, "wrote the brief"})
+	prizes, err := portion.Plan(RegattaPrizes(today), larder, board.BuiltInCabinet())
+	if err != nil {
+		return nil, err
+	}
+	prizes.Title = "Paper-boat regatta prizes"
+	return append(jobs, Job{prizes, "picked the foods"}), nil
 }
 
 // Cupboard is what Tern & Tallow has standing on a given day.

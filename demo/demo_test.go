@@ -16,7 +16,7 @@ func TestDemoWorld(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if len(jobs) != 2 {
+	if len(jobs) != 4 {
 		t.Fatalf("%d jobs", len(jobs))
 	}
 	for _, j := range jobs {
@@ -31,17 +31,21 @@ func TestDemoWorld(t *testing.T) {
 			t.Errorf("%s is bare", j.Tray.Title)
 		}
 	}
-	laid, briefed := jobs[0].Tray, jobs[1].Tray
-	rev := review.Of(laid, larder)
-	if !rev.Legal() || rev.Score < 80 {
-		t.Errorf("the laid tray scores %v: %+v", rev.Score, rev.Findings)
-	}
-	for _, e := range laid.Elements {
-		if !e.Placed {
-			t.Errorf("%s waits beside the board", e.ID)
+	for _, laid := range append(jobs[0].Tray.All(), jobs[1].Tray.All()...) {
+		rev := review.Of(laid, larder)
+		if !rev.Legal() || rev.Score < 70 {
+			t.Errorf("%s scores %v: %+v", laid.Title, rev.Score, rev.Findings)
+		}
+		for _, e := range laid.Elements {
+			if !e.Placed {
+				t.Errorf("%s: %s waits beside the board", laid.Title, e.ID)
+			}
 		}
 	}
-	if len(briefed.Elements) != 0 || len(briefed.Brief.Diets) == 0 {
+	if len(jobs[1].Tray.Further) != 1 || len(jobs[3].Tray.All()) != 2 {
+		t.Errorf("%d planks, %d kinds of plate", len(jobs[1].Tray.All()), len(jobs[3].Tray.All()))
+	}
+	if briefed := jobs[2].Tray; len(briefed.Elements) != 0 || len(briefed.Brief.Diets) == 0 {
 		t.Errorf("the briefed job holds %d elements", len(briefed.Elements))
 	}
 }

@@ -2,11 +2,11 @@ package server
 
 import (
 	"encoding/json"
-	"fmt"
 	"math"
 	"net/http"
 	"sort"
 	"strconv"
+	"time"
 
 	"github.com/gin-gonic/gin"
 
@@ -16,6 +16,7 @@ import (
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/outlook"
 	"happytray/core/pick"
 	"happytray/core/portion"
 	"happytray/core/prep"
@@ -86,52 +87,15 @@ func (s *Server) Outlook(c *gin.Context) {
 		return
 	}
 	h := s.house(c.Request.Context())
-	t, err := portion.Plan(b, h.larder, h.cabinet)
+	o, err := outlook.Of(b, h.larder, h.cabinet, time.Now().Format("2006-01-02T15:04"))
 	if err != nil {
 		s.fail(c, err)
 		return
 	}
-	meat := false
-	for _, e := range t.Elements {
-		meat = meat || e.Category == food.Meat
-	}
-	out := api.Outlook{Appetites: b.Guests.Appetites(), OffTheTray: b.OffTheTray(), Board: card(*t.Board), Minutes: prep.Order(t, h.larder).Minutes,
-		BasketCost: portion.Shop(t, h.larder).BasketCost, Holding: prep.Holding, Says: []string{}}
-	if out.OffTheTray == nil {
-		out.OffTheTray = []string{}
-	}
-	shares, kinds := portion.Shares(b, meat), pick.Kinds(b.Guests.Appetites(), out.OffTheTray, b.HouseRules())
-	for _, cat := range food.Categories {
-		if g := shares[cat]; g > 0 {
-			out.TotalG += g
-			out.Grams = append(out.Grams, struct {
-				Category string  `json:"category"`
-				Grams    float64 `json:"grams"`
-			}{string(cat), math.Round(g)})
-		}
-		if n := kinds[cat]; n > 0 {
-			out.Kinds = append(out.Kinds, struct {
-				Category string `json:"category"`
-				Count    int    `json:"count"`
-			}{string(cat), n})
-		}
-	}
-	out.TotalG = math.Round(out.TotalG)
-	per := out.Board.AreaCm2 / math.Max(1, out.Appetites)
-	out.Says = append(out.Says, fmt.Sprintf("%s: %.0f cm² of board for each appetite.", t.Board.Name, per))
-	held := 0.0
-	for _, r := range t.Reserve {
-		held += r.Grams
-	}
-	if held > .25*out.TotalG {
-		out.Says = append(out.Says, fmt.Sprintf("The board is small for this: %.1f kg waits in reserve for topping up. A larger board or a second one would carry it.", held/1000))
-	}
-	for _, a := range out.OffTheTray {
-		if brief.IsAllergen(a) {
-			out.Says = append(out.Says, fmt.Sprintf("Nothing with %s comes on this tray, because pieces touch. Labels of your own packs decide.", a))
-		}
-	}
-	c.JSON(http.StatusOK, out)
+	c.JSON(http.StatusOK, struct {
+		outlook.Outlook
+		Board api.BoardCard `json:"board"`
+	}{o, card(*o.Board)})
 }
 
 func (s *Server) Plan(c *gin.Context) {
@@ -164,16 +128,29 @@ func (s *Server) Replan(c *gin.Context) {
 	c.JSON(http.StatusOK, planned)
 }
 
-// Choice says which foods a brief comes to and how balanced they are.
+// Choice says which foods a brief comes to, or are on its trays, and how balanced they are.
 func (s *Server) Choice(c *gin.Context) {
-	b, err := brief.Read(body(c))
-	if err != nil {
+	var in api.ChoiceAsked
+	if err := wire.Read(body(c), &in); err != nil {
 		s.fail(c, err)
 		return
 	}
-	larder := s.house(c.Request.Context()).larder
-	chosen, err := pick.Pick(b, larder)
+	b, err := brief.Read(in.Brief)
 	if err != nil {
+		s.fail(c, wire.In("brief", err))
+		return
+	}
+	h := s.house(c.Request.Context())
+	larder, ground := h.larder, portion.Ground(b, h.cabinet)
+	var chosen []pick.Choice
+	if in.On != nil {
+		for _, o := range *in.On {
+			if f, ok := larder.Get(o.Food); ok {
+				chosen = append(chosen, pick.Choice{Food: f, Form: o.Form})
+			}
+		}
+		chosen = pick.Explain(b, larder, ground, chosen)
+	} else if chosen, err = portion.Choose(b, larder, h.cabinet); err != nil {
 		s.fail(c, err)
 		return
 	}
@@ -185,12 +162,12 @@ func (s *Server) Choice(c *gin.Context) {
 	}
 	off := b.OffTheTray()
 	sides := pick.Balance(b, foods, larder)
-	answer := gin.H{"sides": sides, "fillers": pick.Fillers(b, sides, foods, larder, 3)}
+	answer := gin.H{"sides": sides, "needs": pick.Needs(b, sides, foods, larder, ground, 3), "servings": pick.Servings(b, foods)}
 	list := []gin.H{}
 	for _, ch := range chosen {
-		list = append(list, gin.H{"food": ch.Food.ID, "form": ch.Form, "grams": ch.Grams, "why": ch.Why})
+		list = append(list, gin.H{"food": ch.Food.ID, "form": ch.Form, "grams": ch.Grams, "pinned": ch.Pinned, "why": ch.Why})
 	}
-	kinds, want := []gin.H{}, pick.Kinds(b.Guests.Appetites(), off, b.HouseRules())
+	kinds, want := []gin.H{}, pick.KindsFor(b)
 	for _, cat := range food.Categories {
 		if want[cat]+have[cat] > 0 {
 			kinds = append(kinds, gin.H{"category": cat, "want": want[cat], "have": have[cat]})
@@ -198,7 +175,7 @@ func (s *Server) Choice(c *gin.Context) {
 	}
 	shelves := []gin.H{}
 	for _, f := range larder.All() {
-		shelves = append(shelves, gin.H{"food": f.ID, "avoided": f.Breaks(off), "out_of_season": !f.InSeason(b.SeasonMonth(), b.Hemisphere)})
+		shelves = append(shelves, gin.H{"food": f.ID, "avoided": f.Breaks(off), "out_of_season": !f.InSeason(b.SeasonMonth(), b.Hemisphere), "out_of_stock": larder.OutOfStock(f.ID)})
 	}
 	answer["chosen"], answer["kinds"], answer["shelves"] = list, kinds, shelves
 	c.JSON(http.StatusOK, answer)
@@ -301,8 +278,52 @@ func (s *Server) Scene(c *gin.Context) {
 
 func (s *Server) Basket(c *gin.Context) {
 	if t, larder, ok := s.readTray(c); ok {
-		c.JSON(http.StatusOK, portion.Shop(t, larder))
+		b := portion.Shop(t, larder)
+		b.Minutes = prep.Minutes(t, larder)
+		day := t.Brief.ServeDay()
+		b.PassOn(day, s.coming(c.Request.Context(), day), larder)
+		c.JSON(http.StatusOK, b)
 	}
+}
+
+// Amounts is the basket that a brief comes to.
+func (s *Server) Amounts(c *gin.Context) {
+	b, err := brief.Read(body(c))
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	h := s.house(c.Request.Context())
+	t, err := portion.Plan(b, h.larder, h.cabinet)
+	if err != nil {
+		s.fail(c, err)
+		return
+	}
+	out := portion.Shop(t, h.larder)
+	out.Minutes = prep.Minutes(t, h.larder)
+	c.JSON(http.StatusOK, out)
+}
+
+// Savings names what would make a planned job cheaper.
+func (s *Server) Savings(c *gin.Context) {
+	if t, larder, ok := s.readTray(c); ok {
+		c.JSON(http.StatusOK, portion.Savings(t, larder, s.house(c.Request.Context()).cabinet, 3))
+	}
+}
+
+// Quote is the price of a planned job.
+func (s *Server) Quote(c *gin.Context) {
+	t, larder, ok := s.readTray(c)
+	if !ok {
+		return
+	}
+	r := s.readSettings(c.Request.Context()).Rates
+	trays := 0
+	for _, one := range t.All() {
+		trays += one.Copies()
+	}
+	c.JSON(http.StatusOK, portion.Price(portion.Shop(t, larder), prep.Minutes(t, larder), trays, t.Brief.Guests.Total(), t.Brief.Travels.Yes,
+		portion.Rates{Hourly: r.Hourly, Setup: r.SetupMin, Packaging: r.Packaging, Delivery: r.Delivery, Overhead: r.OverheadPct, Margin: r.MarginPct}))
 }
 
 func (s *Server) Prep(c *gin.Context) {

@@ -2,6 +2,7 @@ package server
 
 import (
 	"bytes"
+	"context"
 	"fmt"
 	"math"
 	"net/http"
@@ -21,11 +22,7 @@ func (s *Server) ExportTable(c *gin.Context, name api.ExportTableParamsTable, pa
 		s.fail(c, err)
 		return
 	}
-	o := table.Options{BOM: true, Digits: coinDigits(s.readSettings(ctx).Currency)}
-	if params.Separator != nil {
-		o.Comma = map[api.ExportTableParamsSeparator]rune{"comma": ',', "semicolon": ';', "tab": '\t'}[*params.Separator]
-	}
-	o.DecimalComma = params.Decimal != nil && *params.Decimal == "comma"
+	o := s.tableOptions(ctx, (*string)(params.Separator), (*string)(params.Decimal))
 	var b bytes.Buffer
 	if err := table.Write(&b, table.Table(name), h.larder, h.stock, o); err != nil {
 		s.fail(c, err)
@@ -34,6 +31,17 @@ func (s *Server) ExportTable(c *gin.Context, name api.ExportTableParamsTable, pa
 	c.Header("Content-Disposition", fmt.Sprintf(`attachment; filename="%s.csv"`, name))
 	c.Header("Cache-Control", "no-store")
 	c.Data(http.StatusOK, "text/csv; charset=utf-8", b.Bytes())
+}
+
+// tableOptions are how a table is to be written: the separator and the decimal sign
+// that were asked for, and the coin that is set.
+func (s *Server) tableOptions(ctx context.Context, separator, decimal *string) table.Options {
+	o := table.Options{BOM: true, Digits: coinDigits(s.readSettings(ctx).Currency)}
+	if separator != nil {
+		o.Comma = map[string]rune{"comma": ',', "semicolon": ';', "tab": '\t'}[*separator]
+	}
+	o.DecimalComma = decimal != nil && *decimal == "comma"
+	return o
 }
 
 // mostLines is how many lines of a report are sent; its sums count them all.

@@ -26,6 +26,7 @@ type house struct {
 	foods   map[string]food.Food              // own and changed ones
 	boards  []board.Board                     // the user's own
 	vessels []board.Vessel
+	market  food.Market // what the shop offers, where one is asked
 }
 
 // shipped is the house before anything was made one's own.
@@ -80,6 +81,9 @@ func (s *Server) fresh(ctx context.Context) (*house, error) {
 	h.settle(s.log)
 	for _, l := range lots {
 		h.stock[l.Food] = append(h.stock[l.Food], food.Lot{Grams: l.Grams, BestBefore: l.BestBefore})
+	}
+	if h.market, err = s.market(ctx); err != nil {
+		return nil, err
 	}
 	s.keeper.last.Store(h)
 	return h, nil
@@ -140,7 +144,7 @@ func (s *Server) house(ctx context.Context) *house {
 		}
 	}
 	stocked := *h // what is past its day today is not counted
-	stocked.larder = h.larder.Stocked(h.stock.Good(today()))
+	stocked.larder = h.larder.Priced(h.market).Stocked(h.stock.Good(today()))
 	return &stocked
 }
 

@@ -13,6 +13,7 @@ import (
 	"happytray/art"
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/portion"
 	"happytray/core/prep"
 	"happytray/core/review"
 	"happytray/core/tray"
@@ -29,22 +30,25 @@ type summary struct {
 	Score    float64             `json:"score"`
 	Minutes  float64             `json:"minutes"`
 	ServeAt  string              `json:"serve_at"`
+	Needs    portion.Needs       `json:"needs"`
 }
 
 func heading(t *tray.Tray, larder *food.Larder) store.Heading {
 	larder = t.Larder(larder)
-	sum := summary{Guests: t.Brief.Guests.Total(), Occasion: t.Brief.For(), State: api.Briefed, ServeAt: t.Brief.ServeAt}
+	sum := summary{Guests: t.Brief.Guests.Total(), Occasion: t.Brief.For(), State: api.Briefed, ServeAt: t.Brief.ServeAt, Needs: portion.NeedsOf(t, larder)}
 	if len(t.Elements) > 0 {
 		sum.State = api.Picked
-		for _, e := range t.Elements {
-			if e.Placed {
-				sum.State = api.Laid
+		for _, one := range t.All() {
+			for _, e := range one.Elements {
+				if e.Placed {
+					sum.State = api.Laid
+				}
 			}
 		}
-		sum.Minutes = prep.Order(t, larder).Minutes
+		sum.Minutes = prep.Minutes(t, larder)
 	}
 	if sum.State == api.Laid {
-		sum.Score = review.Of(t, larder).Score
+		sum.Score = worst(t, larder)
 	}
 	raw, _ := json.Marshal(sum)
 	h := store.Heading{Title: t.Title, Host: t.Brief.Host, Place: t.Brief.Place, Summary: string(raw)}
@@ -53,6 +57,15 @@ func heading(t *tray.Tray, larder *food.Larder) store.Heading {
 		h.ServeAt = &at
 	}
 	return h
+}
+
+// worst is the score of the job's tray that is judged worst.
+func worst(t *tray.Tray, larder *food.Larder) float64 {
+	low := 100.0
+	for _, one := range t.All() {
+		low = min(low, review.Of(one, one.Larder(larder)).Score)
+	}
+	return low
 }
 
 func etag(n int64) string { return `"` + strconv.FormatInt(n, 10) + `"` }
@@ -278,7 +291,14 @@ func (s *Server) ReviewMoves(c *gin.Context, id api.JobId) {
 		if j.Head != in.Revision {
 			return nil, store.ErrConflict
 		}
-		return tray.Read([]byte(r.Document), larder)
+		t, err := tray.Read([]byte(r.Document), larder)
+		if err != nil || in.Tray == nil || *in.Tray == 0 {
+			return t, err
+		}
+		if *in.Tray > len(t.Further) {
+			return nil, wire.Bad("tray", "this job has %d trays", 1+len(t.Further))
+		}
+		return t.All()[*in.Tray], nil
 	}, larder)
 	if err != nil {
 		s.fail(c, err)

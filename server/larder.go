@@ -19,6 +19,7 @@ import (
 	"happytray/core/portion"
 	"happytray/core/wire"
 	"happytray/export/table"
+	"happytray/grocer"
 	"happytray/server/api"
 	"happytray/store"
 )
@@ -464,7 +465,9 @@ func (s *Server) MeasureForm(c *gin.Context, id api.ThingId, form string, params
 
 // readSettings are those kept, or the usual ones; away from the database too.
 func (s *Server) readSettings(ctx context.Context) api.Settings {
-	out := api.Settings{Length: "cm", Mass: "g", Hemisphere: "north"}
+	rates := api.Rates{Hourly: portion.Usual.Hourly, SetupMin: portion.Usual.Setup, Packaging: portion.Usual.Packaging, Delivery: portion.Usual.Delivery,
+		OverheadPct: portion.Usual.Overhead, MarginPct: portion.Usual.Margin}
+	out := api.Settings{Length: "cm", Mass: "g", Hemisphere: "north", Shop: new(string), Rates: &rates}
 	if raw, err := s.store.Fact(ctx, "settings"); err == nil && raw != "" {
 		_ = json.Unmarshal([]byte(raw), &out) // written by SaveSettings
 	}
@@ -482,9 +485,26 @@ func (s *Server) SaveSettings(c *gin.Context) {
 		s.fail(c, err)
 		return
 	}
+	ctx := c.Request.Context()
+	was := s.readSettings(ctx)
+	if in.Shop == nil {
+		in.Shop = was.Shop
+	}
+	if in.Rates == nil {
+		in.Rates = was.Rates
+	}
+	if *in.Shop != "" {
+		if err := grocer.CheckAddress(*in.Shop); err != nil {
+			s.fail(c, wire.Bad("shop", "%s", err.Error()))
+			return
+		}
+	}
 	raw, err := json.Marshal(in)
 	if err == nil {
-		err = s.store.SetFact(c.Request.Context(), "settings", string(raw))
+		err = s.store.SetFact(ctx, "settings", string(raw))
+	}
+	if err == nil && *in.Shop != *was.Shop {
+		_, err = s.store.ChangeHouse(ctx, store.Change{}) // every process looks at the shop's prices anew
 	}
 	if err != nil {
 		s.fail(c, err)

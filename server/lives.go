@@ -55,7 +55,11 @@ func (l *lives) get(key string) *life {
 // review moves elements to where they are wanted, everything else back to where
 // it was saved, and judges.
 func (l *lives) review(id string, in api.Moves, load func() (*tray.Tray, error), larder *food.Larder) (review.Review, error) {
-	v := l.get(fmt.Sprintf("%s/%d", id, in.Revision))
+	which := 0
+	if in.Tray != nil {
+		which = *in.Tray
+	}
+	v := l.get(fmt.Sprintf("%s/%d/%d", id, in.Revision, which))
 	v.mu.Lock()
 	defer v.mu.Unlock()
 	if v.live == nil {

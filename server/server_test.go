@@ -241,8 +241,9 @@ func TestEverythingThatIsReckoned(t *testing.T) {
 			t.Errorf("%s: %d %.200s", path, a.status, a.body)
 		}
 	}
-	for _, path := range []string{"/api/v1/outlook", "/api/v1/plan", "/api/v1/choice"} {
-		if a := d.ask("POST", path, []byte(`{"guests":{"adults":9,"children":2},"month":11,"diets":[{"who":"two","count":2,"avoid":["gluten"]}]}`)); a.status != 200 {
+	const doc = `{"guests":{"adults":9,"children":2},"month":11,"diets":[{"who":"two","count":2,"avoid":["gluten"]}]}`
+	for path, body := range map[string]string{"/api/v1/outlook": doc, "/api/v1/plan": doc, "/api/v1/choice": `{"brief":` + doc + `,"on":[{"food":"honey","form":"bowl"},{"food":"gone","form":"bowl"}]}`} {
+		if a := d.ask("POST", path, []byte(body)); a.status != 200 {
 			t.Errorf("%s: %d %.200s", path, a.status, a.body)
 		}
 	}
@@ -329,7 +330,7 @@ func TestBadRequests(t *testing.T) {
 		{"nan", "POST", "/api/v1/plan", `{"guests":{"adults":NaN}}`, 400, ""},
 		{"infinity", "POST", "/api/v1/plan", `{"guests":{"adults":4},"budget":1e999}`, 422, "budget"},
 		{"unknown food", "POST", "/api/v1/plan", `{"guests":{"adults":4},"foods":["cloud"]}`, 422, "foods[0]"},
-		{"avoided food", "POST", "/api/v1/choice", `{"guests":{"adults":4},"foods":["almonds"],"diets":[{"avoid":["nuts"]}]}`, 422, "foods[0]"},
+		{"avoided food", "POST", "/api/v1/choice", `{"brief":{"guests":{"adults":4},"foods":["almonds"],"diets":[{"avoid":["nuts"]}]}}`, 422, "foods[0]"},
 		{"deep", "POST", "/api/v1/review", `{"format":"happytray/1","elements":` + deep + `}`, 400, ""},
 		{"list for a tray", "POST", "/api/v1/review", `[]`, 400, ""},
 		{"text for a tray", "POST", "/api/v1/scene", `"tray"`, 400, ""},

@@ -18,28 +18,30 @@ import (
 	"happytray/core/food"
 	"happytray/demo"
 	"happytray/server"
+	"happytray/standin/grocer"
 	"happytray/store"
 	"happytray/store/localdb"
 	"happytray/web"
 )
 
 func serveCommand() *cobra.Command {
-	var withDemo bool
+	var withDemo, withShop bool
 	var dir string
 	c := &cobra.Command{Use: "serve", Short: "Serve the product", Args: noArgs,
 		Long: "Serve on HAPPYTRAY_ADDR (127.0.0.1:8080). HAPPYTRAY_DB names an existing MariaDB as user:password@tcp(host:port)/name; without it a private one is started under --dir.",
 		RunE: func(*cobra.Command, []string) error {
 			ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
 			defer stop()
-			return serve(ctx, dir, withDemo)
+			return serve(ctx, dir, withDemo, withShop)
 		}}
 	c.Flags().BoolVar(&withDemo, "demo", false, "load the demo world, once")
+	c.Flags().BoolVar(&withShop, "shop", false, "start the simulated shop on loopback and read its prices, unless another is set")
 	c.Flags().StringVar(&dir, "dir", ".local", "where the private database lives")
 	return c
 }
 
 // serve runs until ctx ends, then finishes what it started.
-func serve(ctx context.Context, dir string, withDemo bool) (err error) {
+func serve(ctx context.Context, dir string, withDemo, withShop bool) (err error) {
 	log := slog.New(slog.NewTextHandler(os.Stderr, nil))
 	addr := os.Getenv("HAPPYTRAY_ADDR")
 	if addr == "" {
@@ -77,6 +79,23 @@ func serve(ctx context.Context, dir string, withDemo bool) (err error) {
 			return err
 		}
 	}
+	if withShop {
+		stop, err := openShop(ctx, st, log)
+		if err != nil {
+			return err
+		}
+		defer stop()
+	}
+	watching := make(chan struct{})
+	watch, stopWatching := context.WithCancel(ctx)
+	go func() {
+		defer close(watching)
+		server.WatchShop(watch, st, log)
+	}()
+	defer func() { // before the database goes
+		stopWatching()
+		<-watching
+	}()
 	handler, err := server.Handler(st, web.Files(), log)
 	if err != nil {
 		return err
@@ -97,6 +116,31 @@ func serve(ctx context.Context, dir string, withDemo bool) (err error) {
 		srv.Close()
 	}
 	return nil
+}
+
+// openShop starts the simulated shop on a free port of loopback and has its prices
+// read, if no other shop is set.
+func openShop(ctx context.Context, st *store.Store, log *slog.Logger) (stop func(), err error) {
+	l, err := net.Listen("tcp", "127.0.0.1:0")
+	if err != nil {
+		return nil, fmt.Errorf("the simulated shop finds no port: %v", err)
+	}
+	srv := &http.Server{Handler: &grocer.Shop{Seed: 7}, ReadHeaderTimeout: 5 * time.Second}
+	go srv.Serve(l)
+	address := "http://" + l.Addr().String() + "/feed.json"
+	last, err := st.Fact(ctx, "shop stand-in")
+	if err == nil {
+		err = server.UseShop(ctx, st, last, address)
+	}
+	if err == nil {
+		err = st.SetFact(ctx, "shop stand-in", address)
+	}
+	if err != nil {
+		srv.Close()
+		return nil, err
+	}
+	log.Info("the simulated shop is open", "feed", address)
+	return func() { srv.Close() }, nil
 }
 
 func shown(addr string) string { return strings.Replace(addr, "[::]", "127.0.0.1", 1) }

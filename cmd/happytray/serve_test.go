@@ -103,7 +103,7 @@ func TestServe(t *testing.T) {
 	}
 	type card struct{ ID, Title, State string }
 	var jobs []card
-	if first.get(t, "/api/v1/jobs", &jobs) != 200 || len(jobs) != 2 || jobs[0].State != "laid" || jobs[1].State != "briefed" {
+	if first.get(t, "/api/v1/jobs", &jobs) != 200 || len(jobs) != 4 || jobs[0].State != "laid" || jobs[2].State != "briefed" {
 		t.Errorf("the demo world: %+v", jobs)
 	}
 	if first.get(t, "/healthz", nil) != 200 {
@@ -146,7 +146,7 @@ func TestServe(t *testing.T) {
 	}
 	t.Logf("started again in %v", time.Since(start).Round(time.Millisecond))
 	jobs = nil
-	if second.get(t, "/api/v1/jobs", &jobs); len(jobs) != 3 {
+	if second.get(t, "/api/v1/jobs", &jobs); len(jobs) != 5 {
 		t.Errorf("after a second start: %+v", jobs)
 	}
 
@@ -160,7 +160,7 @@ func TestServe(t *testing.T) {
 		t.Fatal(says)
 	}
 	jobs = nil
-	if third.get(t, "/api/v1/jobs", &jobs); len(jobs) != 3 {
+	if third.get(t, "/api/v1/jobs", &jobs); len(jobs) != 5 {
 		t.Errorf("after being killed: %+v", jobs)
 	}
 

@@ -279,10 +279,70 @@ func (e SearchLarderParamsHemisphere) Valid() bool {
 	}
 }
 
+// Defines values for ExportShoppingParamsAs.
+const (
+	Csv  ExportShoppingParamsAs = "csv"
+	Text ExportShoppingParamsAs = "text"
+)
+
+// Valid indicates whether the value is a known member of the ExportShoppingParamsAs enum.
+func (e ExportShoppingParamsAs) Valid() bool {
+	switch e {
+	case Csv:
+		return true
+	case Text:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for ExportShoppingParamsSeparator.
+const (
+	ExportShoppingParamsSeparatorComma     ExportShoppingParamsSeparator = "comma"
+	ExportShoppingParamsSeparatorSemicolon ExportShoppingParamsSeparator = "semicolon"
+	ExportShoppingParamsSeparatorTab       ExportShoppingParamsSeparator = "tab"
+)
+
+// Valid indicates whether the value is a known member of the ExportShoppingParamsSeparator enum.
+func (e ExportShoppingParamsSeparator) Valid() bool {
+	switch e {
+	case ExportShoppingParamsSeparatorComma:
+		return true
+	case ExportShoppingParamsSeparatorSemicolon:
+		return true
+	case ExportShoppingParamsSeparatorTab:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for ExportShoppingParamsDecimal.
+const (
+	ExportShoppingParamsDecimalComma ExportShoppingParamsDecimal = "comma"
+	ExportShoppingParamsDecimalPoint ExportShoppingParamsDecimal = "point"
+)
+
+// Valid indicates whether the value is a known member of the ExportShoppingParamsDecimal enum.
+func (e ExportShoppingParamsDecimal) Valid() bool {
+	switch e {
+	case ExportShoppingParamsDecimalComma:
+		return true
+	case ExportShoppingParamsDecimalPoint:
+		return true
+	default:
+		return false
+	}
+}
+
 // Basket defines model for Basket.
 type Basket struct {
 	BasketCost int `json:"basket_cost"`
-	Lines      []struct {
+
+	// CupboardCost what is used from the cupboard at today's prices by weight
+	CupboardCost int `json:"cupboard_cost"`
+	Lines        []struct {
 		BasketCost int    `json:"basket_cost"`
 		Category   string `json:"category"`
 
@@ -294,8 +354,18 @@ type Basket struct {
 		KeepsDays       int     `json:"keeps_days"`
 		LeftG           float64 `json:"left_g"`
 		Name            string  `json:"name"`
-		OnTrayG         float64 `json:"on_tray_g"`
-		Packs           []struct {
+
+		// Next the coming job that what stays over could go into
+		Next *struct {
+			Job   string `json:"job"`
+			Says  string `json:"says"`
+			Title string `json:"title"`
+		} `json:"next,omitempty"`
+		OnTrayG float64 `json:"on_tray_g"`
+
+		// OutOfStock the shop has none today
+		OutOfStock bool `json:"out_of_stock"`
+		Packs      []struct {
 			Count int     `json:"count"`
 			Grams float64 `json:"grams"`
 			Price int     `json:"price"`
@@ -304,6 +374,9 @@ type Basket struct {
 		ReserveG float64 `json:"reserve_g"`
 		UsedCost int     `json:"used_cost"`
 	} `json:"lines"`
+
+	// Minutes of handwork for all trays
+	Minutes  float64 `json:"minutes"`
 	OnTrayG  float64 `json:"on_tray_g"`
 	PerGuest int     `json:"per_guest"`
 	ReserveG float64 `json:"reserve_g"`
@@ -359,30 +432,63 @@ type Choice struct {
 		Form string `json:"form"`
 
 		// Grams 0 when nobody fixed it
-		Grams float64 `json:"grams"`
-		Why   string  `json:"why"`
+		Grams  float64 `json:"grams"`
+		Pinned bool    `json:"pinned"`
+		Why    string  `json:"why"`
 	} `json:"chosen"`
-	Fillers []struct {
-		Food string `json:"food"`
-		Why  string `json:"why"`
-	} `json:"fillers"`
 	Kinds []struct {
 		Category string `json:"category"`
 		Have     int    `json:"have"`
 		Want     int    `json:"want"`
 	} `json:"kinds"`
 
+	// Needs what is missing and the three best foods to fill it
+	Needs []struct {
+		Fillers []struct {
+			Food string `json:"food"`
+			Why  string `json:"why"`
+		} `json:"fillers"`
+		Group *string `json:"group,omitempty"`
+		Says  string  `json:"says"`
+	} `json:"needs"`
+
+	// Servings what each group of guests can eat
+	Servings []struct {
+		Avoid []string `json:"avoid"`
+		Count int      `json:"count"`
+		Foods int      `json:"foods"`
+		Of    int      `json:"of"`
+		Parts []struct {
+			Foods int    `json:"foods"`
+			Says  string `json:"says"`
+		} `json:"parts"`
+		Who string `json:"who"`
+	} `json:"servings"`
+
 	// Shelves what speaks against a food for this brief
 	Shelves []struct {
 		Avoided     string `json:"avoided"`
 		Food        string `json:"food"`
 		OutOfSeason bool   `json:"out_of_season"`
+		OutOfStock  bool   `json:"out_of_stock"`
 	} `json:"shelves"`
 	Sides []struct {
 		Have []string `json:"have"`
 		Lack []string `json:"lack"`
 		Name string   `json:"name"`
 	} `json:"sides"`
+}
+
+// ChoiceAsked defines model for ChoiceAsked.
+type ChoiceAsked struct {
+	// Brief A brief, docs/formats/tray.schema.json#/$defs/brief
+	Brief BriefDocument `json:"brief"`
+
+	// On what is on the trays, where that is to be looked at
+	On *[]struct {
+		Food string `json:"food"`
+		Form string `json:"form"`
+	} `json:"on,omitempty"`
 }
 
 // ElementDocument One element of a tray file, docs/formats/tray.schema.json#/$defs/element
@@ -632,6 +738,9 @@ type Moves struct {
 		Y       float64 `json:"y"`
 	} `json:"moves"`
 	Revision int64 `json:"revision"`
+
+	// Tray which of the job's trays, the first when left out
+	Tray *int `json:"tray,omitempty"`
 }
 
 // NewFood defines model for NewFood.
@@ -667,10 +776,16 @@ type Outlook struct {
 	Appetites  float64   `json:"appetites"`
 	BasketCost int       `json:"basket_cost"`
 	Board      BoardCard `json:"board"`
-	Grams      []struct {
+
+	// Budget in all; 0 for none
+	Budget int `json:"budget"`
+	Grams  []struct {
 		Category string  `json:"category"`
 		Grams    float64 `json:"grams"`
 	} `json:"grams"`
+
+	// HoldMinutes how long perishable food may stand out there
+	HoldMinutes float64 `json:"hold_minutes"`
 
 	// Holding the usual limit for food out of the fridge
 	Holding string `json:"holding"`
@@ -680,8 +795,27 @@ type Outlook struct {
 	} `json:"kinds"`
 	Minutes    float64  `json:"minutes"`
 	OffTheTray []string `json:"off_the_tray"`
-	Says       []string `json:"says"`
-	TotalG     float64  `json:"total_g"`
+	ReserveG   float64  `json:"reserve_g"`
+
+	// RoomCm2 how much board the food asks for
+	RoomCm2 float64  `json:"room_cm2"`
+	Says    []string `json:"says"`
+
+	// Surfaces boards and sets of boards that carry it
+	Surfaces []Surface `json:"surfaces"`
+	TotalG   float64   `json:"total_g"`
+	Trays    []struct {
+		Copies int     `json:"copies"`
+		Name   string  `json:"name"`
+		Share  float64 `json:"share"`
+		Who    string  `json:"who"`
+	} `json:"trays"`
+}
+
+// Palette defines model for Palette.
+type Palette struct {
+	Colours []string `json:"colours"`
+	Name    string   `json:"name"`
 }
 
 // Partner defines model for Partner.
@@ -771,6 +905,29 @@ type PutRequest struct {
 	Tray TrayDocument `json:"tray"`
 }
 
+// Quote defines model for Quote.
+type Quote struct {
+	Cost   int `json:"cost"`
+	Guests int `json:"guests"`
+	Lines  []struct {
+		Money int    `json:"money"`
+		Name  string `json:"name"`
+		Says  string `json:"says"`
+	} `json:"lines"`
+	PerHead int `json:"per_head"`
+	Total   int `json:"total"`
+}
+
+// Rates what a seller reckons with; money is minor units
+type Rates struct {
+	Delivery    int     `json:"delivery"`
+	Hourly      int     `json:"hourly"`
+	MarginPct   float64 `json:"margin_pct"`
+	OverheadPct float64 `json:"overhead_pct"`
+	Packaging   int     `json:"packaging"`
+	SetupMin    float64 `json:"setup_min"`
+}
+
 // Review defines model for Review.
 type Review struct {
 	Checks []struct {
@@ -796,6 +953,17 @@ type Revision struct {
 type Saved struct {
 	Revision int64     `json:"revision"`
 	SavedAt  time.Time `json:"saved_at"`
+}
+
+// Saving defines model for Saving.
+type Saving struct {
+	Food    string   `json:"food"`
+	Form    *string  `json:"form,omitempty"`
+	Grams   *float64 `json:"grams,omitempty"`
+	Instead *string  `json:"instead,omitempty"`
+	Loss    float64  `json:"loss"`
+	Saves   int      `json:"saves"`
+	Says    string   `json:"says"`
 }
 
 // Scene defines model for Scene.
@@ -826,6 +994,12 @@ type Settings struct {
 	Hemisphere SettingsHemisphere `json:"hemisphere"`
 	Length     SettingsLength     `json:"length"`
 	Mass       SettingsMass       `json:"mass"`
+
+	// Rates what a seller reckons with; money is minor units
+	Rates *Rates `json:"rates,omitempty"`
+
+	// Shop address of a shop's feed, or empty
+	Shop *string `json:"shop,omitempty"`
 }
 
 // SettingsHemisphere defines model for Settings.Hemisphere.
@@ -846,6 +1020,68 @@ type Shelves struct {
 	} `json:"shelves"`
 	Total   int   `json:"total"`
 	Version int64 `json:"version"`
+}
+
+// Shop defines model for Shop.
+type Shop struct {
+	Address string `json:"address"`
+
+	// AskedAt when they were read, or empty
+	AskedAt string `json:"asked_at"`
+
+	// Day that the prices hold for, or empty where none are known
+	Day string `json:"day"`
+
+	// Foods of the larder that it has a price for
+	Foods int `json:"foods"`
+
+	// LeftOut entries that made no sense
+	LeftOut []string `json:"left_out"`
+	Name    string   `json:"name"`
+	SoldOut int      `json:"sold_out"`
+
+	// Wrong what was the matter at the last try, or empty
+	Wrong string `json:"wrong"`
+}
+
+// ShoppingList defines model for ShoppingList.
+type ShoppingList struct {
+	From string `json:"from"`
+	Jobs []struct {
+		Day     string `json:"day"`
+		Id      string `json:"id"`
+		Planned bool   `json:"planned"`
+		Title   string `json:"title"`
+	} `json:"jobs"`
+
+	// Key names the list where ticks are kept
+	Key  string `json:"key"`
+	List struct {
+		Cost     int `json:"cost"`
+		Items    int `json:"items"`
+		Sections []struct {
+			Cost  int `json:"cost"`
+			Items []struct {
+				Cost       int      `json:"cost"`
+				CupboardG  float64  `json:"cupboard_g"`
+				Food       string   `json:"food"`
+				For        []string `json:"for"`
+				LeftG      float64  `json:"left_g"`
+				Name       string   `json:"name"`
+				NeedG      float64  `json:"need_g"`
+				OutOfStock bool     `json:"out_of_stock"`
+				Packs      []struct {
+					Count int     `json:"count"`
+					Grams float64 `json:"grams"`
+					Price int     `json:"price"`
+				} `json:"packs"`
+			} `json:"items"`
+			Name string `json:"name"`
+		} `json:"sections"`
+	} `json:"list"`
+	Ticks []string `json:"ticks"`
+	Title string   `json:"title"`
+	To    string   `json:"to"`
 }
 
 // SpecDocument One form of a food, docs/formats/tray.schema.json#/$defs/spec
@@ -871,6 +1107,24 @@ type SubstitutesAsked struct {
 
 	// On what is on the tray already
 	On *[]string `json:"on,omitempty"`
+}
+
+// Surface defines model for Surface.
+type Surface struct {
+	AreaCm2 float64  `json:"area_cm2"`
+	Boards  []string `json:"boards"`
+
+	// Fill share of it that the food takes
+	Fill float64 `json:"fill"`
+	Name string  `json:"name"`
+	Says string  `json:"says"`
+}
+
+// Tick defines model for Tick.
+type Tick struct {
+	Done bool   `json:"done"`
+	Food string `json:"food"`
+	Key  string `json:"key"`
 }
 
 // TrayDocument A tray file, docs/formats/tray.schema.json
@@ -907,6 +1161,12 @@ type IfVersion = string
 
 // JobId defines model for JobId.
 type JobId = string
+
+// ListJob defines model for ListJob.
+type ListJob = string
+
+// ListWeek defines model for ListWeek.
+type ListWeek = string
 
 // ThingId defines model for ThingId.
 type ThingId = string
@@ -1040,6 +1300,47 @@ type SearchLarderParams struct {
 // SearchLarderParamsHemisphere defines parameters for SearchLarder.
 type SearchLarderParamsHemisphere string
 
+// ReadPaletteTextBody defines parameters for ReadPalette.
+type ReadPaletteTextBody = string
+
+// WritePaletteParams defines parameters for WritePalette.
+type WritePaletteParams struct {
+	Name *string `form:"name,omitempty" json:"name,omitempty"`
+
+	// Colours rrggbb, parted by commas
+	Colours string `form:"colours" json:"colours"`
+}
+
+// ShoppingParams defines parameters for Shopping.
+type ShoppingParams struct {
+	// Job of this job
+	Job *ListJob `form:"job,omitempty" json:"job,omitempty"`
+
+	// Week of all jobs of the week that this day is in, 2026-11-30
+	Week *ListWeek `form:"week,omitempty" json:"week,omitempty"`
+}
+
+// ExportShoppingParams defines parameters for ExportShopping.
+type ExportShoppingParams struct {
+	// Job of this job
+	Job *ListJob `form:"job,omitempty" json:"job,omitempty"`
+
+	// Week of all jobs of the week that this day is in, 2026-11-30
+	Week      *ListWeek                      `form:"week,omitempty" json:"week,omitempty"`
+	As        ExportShoppingParamsAs         `form:"as" json:"as"`
+	Separator *ExportShoppingParamsSeparator `form:"separator,omitempty" json:"separator,omitempty"`
+	Decimal   *ExportShoppingParamsDecimal   `form:"decimal,omitempty" json:"decimal,omitempty"`
+}
+
+// ExportShoppingParamsAs defines parameters for ExportShopping.
+type ExportShoppingParamsAs string
+
+// ExportShoppingParamsSeparator defines parameters for ExportShopping.
+type ExportShoppingParamsSeparator string
+
+// ExportShoppingParamsDecimal defines parameters for ExportShopping.
+type ExportShoppingParamsDecimal string
+
 // SaveVesselParams defines parameters for SaveVessel.
 type SaveVesselParams struct {
 	// IfMatch The version this change was made from, 0 for something new
@@ -1051,6 +1352,9 @@ type VesselPictureParams struct {
 	// V Version, so that browsers keep the drawing
 	V *string `form:"v,omitempty" json:"v,omitempty"`
 }
+
+// AmountsJSONRequestBody defines body for Amounts for application/json ContentType.
+type AmountsJSONRequestBody = BriefDocument
 
 // ArrangeJSONRequestBody defines body for Arrange for application/json ContentType.
 type ArrangeJSONRequestBody = TrayDocument
@@ -1065,7 +1369,7 @@ type MakeBoardJSONRequestBody = BoardDocument
 type SaveBoardJSONRequestBody = BoardDocument
 
 // ChoiceJSONRequestBody defines body for Choice for application/json ContentType.
-type ChoiceJSONRequestBody = BriefDocument
+type ChoiceJSONRequestBody = ChoiceAsked
 
 // CreateFoodJSONRequestBody defines body for CreateFood for application/json ContentType.
 type CreateFoodJSONRequestBody = NewFood
@@ -1088,6 +1392,9 @@ type ReviewMovesJSONRequestBody = Moves
 // OutlookJSONRequestBody defines body for Outlook for application/json ContentType.
 type OutlookJSONRequestBody = BriefDocument
 
+// ReadPaletteTextRequestBody defines body for ReadPalette for text/plain ContentType.
+type ReadPaletteTextRequestBody = ReadPaletteTextBody
+
 // PlanJSONRequestBody defines body for Plan for application/json ContentType.
 type PlanJSONRequestBody = BriefDocument
 
@@ -1097,17 +1404,26 @@ type PrepJSONRequestBody = TrayDocument
 // PutJSONRequestBody defines body for Put for application/json ContentType.
 type PutJSONRequestBody = PutRequest
 
+// QuoteJSONRequestBody defines body for Quote for application/json ContentType.
+type QuoteJSONRequestBody = TrayDocument
+
 // ReplanJSONRequestBody defines body for Replan for application/json ContentType.
 type ReplanJSONRequestBody = TrayDocument
 
 // ReviewJSONRequestBody defines body for Review for application/json ContentType.
 type ReviewJSONRequestBody = TrayDocument
 
+// SavingsJSONRequestBody defines body for Savings for application/json ContentType.
+type SavingsJSONRequestBody = TrayDocument
+
 // SceneJSONRequestBody defines body for Scene for application/json ContentType.
 type SceneJSONRequestBody = TrayDocument
 
 // SaveSettingsJSONRequestBody defines body for SaveSettings for application/json ContentType.
 type SaveSettingsJSONRequestBody = Settings
+
+// TickJSONRequestBody defines body for Tick for application/json ContentType.
+type TickJSONRequestBody = Tick
 
 // SubstitutesJSONRequestBody defines body for Substitutes for application/json ContentType.
 type SubstitutesJSONRequestBody = SubstitutesAsked
@@ -1117,6 +1433,9 @@ type SaveVesselJSONRequestBody = VesselDocument
 
 // ServerInterface represents all server handlers.
 type ServerInterface interface {
+	// Amounts The basket that a brief comes to, to be shown while a slider moves; nothing is kept
+	// (POST /api/v1/amounts)
+	Amounts(c *gin.Context)
 	// Arrange Lay a tray; lines of JSON come as better layouts are found, close the connection to stop
 	// (POST /api/v1/arrange)
 	Arrange(c *gin.Context, params ArrangeParams)
@@ -1144,7 +1463,7 @@ type ServerInterface interface {
 	// TakeBoardOut Take a board out again
 	// (POST /api/v1/boards/{id}/take-out)
 	TakeBoardOut(c *gin.Context, id ThingId)
-	// Choice The foods a brief comes to, why, and how balanced they are
+	// Choice The foods a brief comes to, or those that are on its trays already, why, and how balanced they are
 	// (POST /api/v1/choice)
 	Choice(c *gin.Context)
 	// MainColours The main colours of a picture, which is not kept
@@ -1234,6 +1553,15 @@ type ServerInterface interface {
 	// Outlook What follows from a brief
 	// (POST /api/v1/outlook)
 	Outlook(c *gin.Context)
+	// ReadPalette The colours of a palette file (*.gpl), brought down to five where it has more than twelve
+	// (POST /api/v1/palettes)
+	ReadPalette(c *gin.Context)
+	// WritePalette Colours as a palette file (*.gpl)
+	// (GET /api/v1/palettes/file)
+	WritePalette(c *gin.Context, params WritePaletteParams)
+	// RegionPalette The main colours of the foods of a landscape
+	// (GET /api/v1/palettes/region/{region})
+	RegionPalette(c *gin.Context, region string)
 	// Plan Pick, portion and choose a board for a brief; nothing is laid yet
 	// (POST /api/v1/plan)
 	Plan(c *gin.Context)
@@ -1243,12 +1571,18 @@ type ServerInterface interface {
 	// Put Lay one element of a tray by hand, find room for it, or give it another form
 	// (POST /api/v1/put)
 	Put(c *gin.Context)
+	// Quote The price of a planned job at the seller's rates
+	// (POST /api/v1/quote)
+	Quote(c *gin.Context)
 	// Replan Plan a tray's brief again, keeping in place what the brief leaves as it was
 	// (POST /api/v1/replan)
 	Replan(c *gin.Context)
 	// Review Judge a tray
 	// (POST /api/v1/review)
 	Review(c *gin.Context)
+	// Savings The changes to a planned job that save most for least loss of balance
+	// (POST /api/v1/savings)
+	Savings(c *gin.Context)
 	// Scene A tray as drawings to place
 	// (POST /api/v1/scene)
 	Scene(c *gin.Context)
@@ -1258,6 +1592,21 @@ type ServerInterface interface {
 	// SaveSettings Keep units, currency and hemisphere
 	// (PUT /api/v1/settings)
 	SaveSettings(c *gin.Context)
+	// Shop What is known of the shop whose feed is read, and how old it is
+	// (GET /api/v1/shop)
+	Shop(c *gin.Context)
+	// AskShop Read the shop's feed now
+	// (POST /api/v1/shop/ask)
+	AskShop(c *gin.Context)
+	// Shopping What to buy for one job, or for all jobs of a week
+	// (GET /api/v1/shopping)
+	Shopping(c *gin.Context, params ShoppingParams)
+	// ExportShopping The same as text or CSV
+	// (GET /api/v1/shopping/export)
+	ExportShopping(c *gin.Context, params ExportShoppingParams)
+	// Tick Tick one food of a list off, or take the tick back
+	// (PUT /api/v1/shopping/ticks)
+	Tick(c *gin.Context)
 	// Substitutes Foods that can take another's place under a brief, nearest first
 	// (POST /api/v1/substitutes)
 	Substitutes(c *gin.Context)
@@ -1286,6 +1635,19 @@ type ServerInterfaceWrapper struct {
 }
 
 type MiddlewareFunc func(c *gin.Context)
+
+// Amounts operation middleware
+func (siw *ServerInterfaceWrapper) Amounts(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Amounts(c)
+}
 
 // Arrange operation middleware
 func (siw *ServerInterfaceWrapper) Arrange(c *gin.Context) {
@@ -2493,6 +2855,79 @@ func (siw *ServerInterfaceWrapper) Outlook(c *gin.Context) {
 	siw.Handler.Outlook(c)
 }
 
+// ReadPalette operation middleware
+func (siw *ServerInterfaceWrapper) ReadPalette(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.ReadPalette(c)
+}
+
+// WritePalette operation middleware
+func (siw *ServerInterfaceWrapper) WritePalette(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params WritePaletteParams
+
+	// ------------- Optional query parameter "name" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "name", c.Request.URL.Query(), &params.Name, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter name: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Required query parameter "colours" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "colours", c.Request.URL.Query(), &params.Colours, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter colours: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.WritePalette(c, params)
+}
+
+// RegionPalette operation middleware
+func (siw *ServerInterfaceWrapper) RegionPalette(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "region" -------------
+	var region string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "region", c.Param("region"), &region, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter region: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.RegionPalette(c, region)
+}
+
 // Plan operation middleware
 func (siw *ServerInterfaceWrapper) Plan(c *gin.Context) {
 
@@ -2532,6 +2967,19 @@ func (siw *ServerInterfaceWrapper) Put(c *gin.Context) {
 	siw.Handler.Put(c)
 }
 
+// Quote operation middleware
+func (siw *ServerInterfaceWrapper) Quote(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Quote(c)
+}
+
 // Replan operation middleware
 func (siw *ServerInterfaceWrapper) Replan(c *gin.Context) {
 
@@ -2556,6 +3004,19 @@ func (siw *ServerInterfaceWrapper) Review(c *gin.Context) {
 	}
 
 	siw.Handler.Review(c)
+}
+
+// Savings operation middleware
+func (siw *ServerInterfaceWrapper) Savings(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Savings(c)
 }
 
 // Scene operation middleware
@@ -2595,6 +3056,139 @@ func (siw *ServerInterfaceWrapper) SaveSettings(c *gin.Context) {
 	}
 
 	siw.Handler.SaveSettings(c)
+}
+
+// Shop operation middleware
+func (siw *ServerInterfaceWrapper) Shop(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Shop(c)
+}
+
+// AskShop operation middleware
+func (siw *ServerInterfaceWrapper) AskShop(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.AskShop(c)
+}
+
+// Shopping operation middleware
+func (siw *ServerInterfaceWrapper) Shopping(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params ShoppingParams
+
+	// ------------- Optional query parameter "job" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "job", c.Request.URL.Query(), &params.Job, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter job: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "week" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "week", c.Request.URL.Query(), &params.Week, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter week: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Shopping(c, params)
+}
+
+// ExportShopping operation middleware
+func (siw *ServerInterfaceWrapper) ExportShopping(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params ExportShoppingParams
+
+	// ------------- Optional query parameter "job" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "job", c.Request.URL.Query(), &params.Job, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter job: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "week" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "week", c.Request.URL.Query(), &params.Week, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter week: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Required query parameter "as" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "as", c.Request.URL.Query(), &params.As, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter as: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "separator" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "separator", c.Request.URL.Query(), &params.Separator, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter separator: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "decimal" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "decimal", c.Request.URL.Query(), &params.Decimal, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter decimal: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.ExportShopping(c, params)
+}
+
+// Tick operation middleware
+func (siw *ServerInterfaceWrapper) Tick(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Tick(c)
 }
 
 // Substitutes operation middleware
@@ -2813,6 +3407,17 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.POST(options.BaseURL+"/api/v1/scene", wrapper.Scene)
 	router.POST(options.BaseURL+"/api/v1/basket", wrapper.Basket)
 	router.POST(options.BaseURL+"/api/v1/prep", wrapper.Prep)
+	router.POST(options.BaseURL+"/api/v1/amounts", wrapper.Amounts)
+	router.POST(options.BaseURL+"/api/v1/savings", wrapper.Savings)
+	router.POST(options.BaseURL+"/api/v1/quote", wrapper.Quote)
+	router.GET(options.BaseURL+"/api/v1/shopping", wrapper.Shopping)
+	router.GET(options.BaseURL+"/api/v1/shopping/export", wrapper.ExportShopping)
+	router.PUT(options.BaseURL+"/api/v1/shopping/ticks", wrapper.Tick)
+	router.GET(options.BaseURL+"/api/v1/shop", wrapper.Shop)
+	router.POST(options.BaseURL+"/api/v1/shop/ask", wrapper.AskShop)
+	router.POST(options.BaseURL+"/api/v1/palettes", wrapper.ReadPalette)
+	router.GET(options.BaseURL+"/api/v1/palettes/file", wrapper.WritePalette)
+	router.GET(options.BaseURL+"/api/v1/palettes/region/:region", wrapper.RegionPalette)
 	router.GET(options.BaseURL+"/api/v1/settings", wrapper.Settings)
 	router.PUT(options.BaseURL+"/api/v1/settings", wrapper.SaveSettings)
 	router.GET(options.BaseURL+"/api/v1/larder/search", wrapper.SearchLarder)

@@ -28,6 +28,12 @@ export const router = createRouter({
           component: () => import('./views/AmountsView.vue'),
           meta: { title: 'Amounts' },
         },
+        {
+          path: 'quote',
+          name: 'quote',
+          component: () => import('./views/QuoteView.vue'),
+          meta: { title: 'Quote' },
+        },
         { path: 'lay', name: 'lay', component: () => import('./views/LayView.vue'), meta: { title: 'Lay' } },
         {
           path: 'prep',
@@ -36,6 +42,12 @@ export const router = createRouter({
           meta: { title: 'Prep' },
         },
       ],
+    },
+    {
+      path: '/shopping',
+      name: 'shopping',
+      component: () => import('./views/ShoppingView.vue'),
+      meta: { title: 'Shopping list' },
     },
     {
       path: '/larder',

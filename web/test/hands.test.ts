@@ -118,7 +118,7 @@ describe('the review that follows the hand', () => {
     const { hand } = await open()
     for (const x of [11, 12, 13]) hand.follow('figs', { x, y: 20, turn: 0 })
     await frame()
-    expect(wire.asked).toEqual([{ revision: 4, moves: [{ id: 'figs', x: 13, y: 20, turn_deg: 0 }] }])
+    expect(wire.asked).toEqual([{ revision: 4, tray: 0, moves: [{ id: 'figs', x: 13, y: 20, turn_deg: 0 }] }])
   })
   it('has one request under way at a time, then asks for the newest', async () => {
     const { hand } = await open()

@@ -294,7 +294,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The foods a brief comes to, why, and how balanced they are */
+        /** The foods a brief comes to, or those that are on its trays already, why, and how balanced they are */
         post: operations["choice"];
         delete?: never;
         options?: never;
@@ -398,6 +398,193 @@ export interface paths {
         put?: never;
         /** The ordered steps of a tray */
         post: operations["prep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/amounts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The basket that a brief comes to, to be shown while a slider moves; nothing is kept */
+        post: operations["amounts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/savings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The changes to a planned job that save most for least loss of balance */
+        post: operations["savings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/quote": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The price of a planned job at the seller's rates */
+        post: operations["quote"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shopping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What to buy for one job, or for all jobs of a week */
+        get: operations["shopping"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shopping/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as text or CSV */
+        get: operations["exportShopping"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shopping/ticks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Tick one food of a list off, or take the tick back */
+        put: operations["tick"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is known of the shop whose feed is read, and how old it is */
+        get: operations["shop"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/ask": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read the shop's feed now */
+        post: operations["askShop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/palettes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The colours of a palette file (*.gpl), brought down to five where it has more than twelve */
+        post: operations["readPalette"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/palettes/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Colours as a palette file (*.gpl) */
+        get: operations["writePalette"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/palettes/region/{region}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The main colours of the foods of a landscape */
+        get: operations["regionPalette"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -796,6 +983,9 @@ export interface components {
         /** @description One vessel, docs/formats/tray.schema.json#/$defs/vessel */
         VesselDocument: Record<string, never>;
         Settings: {
+            /** @description address of a shop's feed, or empty */
+            shop?: string;
+            rates?: components["schemas"]["Rates"];
             /** @enum {string} */
             length: "cm" | "in";
             /** @enum {string} */
@@ -804,6 +994,105 @@ export interface components {
             currency: string;
             /** @enum {string} */
             hemisphere: "north" | "south";
+        };
+        /** @description what a seller reckons with; money is minor units */
+        Rates: {
+            hourly: number;
+            /** Format: double */
+            setup_min: number;
+            packaging: number;
+            delivery: number;
+            /** Format: double */
+            overhead_pct: number;
+            /** Format: double */
+            margin_pct: number;
+        };
+        Quote: {
+            lines: {
+                name: string;
+                says: string;
+                money: number;
+            }[];
+            cost: number;
+            per_head: number;
+            guests: number;
+            total: number;
+        };
+        Saving: {
+            food: string;
+            instead?: string;
+            form?: string;
+            /** Format: double */
+            grams?: number;
+            saves: number;
+            /** Format: double */
+            loss: number;
+            says: string;
+        };
+        ShoppingList: {
+            /** @description names the list where ticks are kept */
+            key: string;
+            title: string;
+            from: string;
+            to: string;
+            jobs: {
+                id: string;
+                title: string;
+                day: string;
+                planned: boolean;
+            }[];
+            ticks: string[];
+            list: {
+                cost: number;
+                items: number;
+                sections: {
+                    name: string;
+                    cost: number;
+                    items: {
+                        food: string;
+                        name: string;
+                        /** Format: double */
+                        need_g: number;
+                        /** Format: double */
+                        cupboard_g: number;
+                        packs: {
+                            /** Format: double */
+                            grams: number;
+                            price: number;
+                            count: number;
+                        }[];
+                        cost: number;
+                        /** Format: double */
+                        left_g: number;
+                        for: string[];
+                        out_of_stock: boolean;
+                    }[];
+                }[];
+            };
+        };
+        Tick: {
+            key: string;
+            food: string;
+            done: boolean;
+        };
+        Shop: {
+            address: string;
+            name: string;
+            /** @description that the prices hold for, or empty where none are known */
+            day: string;
+            /** @description when they were read, or empty */
+            asked_at: string;
+            /** @description of the larder that it has a price for */
+            foods: number;
+            sold_out: number;
+            /** @description entries that made no sense */
+            left_out: string[];
+            /** @description what was the matter at the last try, or empty */
+            wrong: string;
+        };
+        Palette: {
+            name: string;
+            colours: string[];
         };
         /** @enum {string} */
         Mine: "built-in" | "changed" | "own";
@@ -1023,6 +1312,14 @@ export interface components {
             /** @description false when no free room was found */
             room: boolean;
         };
+        ChoiceAsked: {
+            brief: components["schemas"]["BriefDocument"];
+            /** @description what is on the trays, where that is to be looked at */
+            on?: {
+                food: string;
+                form: string;
+            }[];
+        };
         Choice: {
             chosen: {
                 food: string;
@@ -1032,6 +1329,7 @@ export interface components {
                  * @description 0 when nobody fixed it
                  */
                 grams: number;
+                pinned: boolean;
                 why: string;
             }[];
             sides: {
@@ -1039,9 +1337,26 @@ export interface components {
                 have: string[];
                 lack: string[];
             }[];
-            fillers: {
-                food: string;
-                why: string;
+            /** @description what is missing and the three best foods to fill it */
+            needs: {
+                says: string;
+                group?: string;
+                fillers: {
+                    food: string;
+                    why: string;
+                }[];
+            }[];
+            /** @description what each group of guests can eat */
+            servings: {
+                who: string;
+                count: number;
+                avoid: string[];
+                foods: number;
+                of: number;
+                parts: {
+                    says: string;
+                    foods: number;
+                }[];
             }[];
             kinds: {
                 category: string;
@@ -1053,6 +1368,7 @@ export interface components {
                 food: string;
                 avoided: string;
                 out_of_season: boolean;
+                out_of_stock: boolean;
             }[];
         };
         Health: {
@@ -1118,6 +1434,8 @@ export interface components {
         Moves: {
             /** Format: int64 */
             revision: number;
+            /** @description which of the job's trays, the first when left out */
+            tray?: number;
             moves: {
                 id: string;
                 /** Format: double */
@@ -1182,9 +1500,44 @@ export interface components {
             /** Format: double */
             capacity_ml: number;
         };
+        Surface: {
+            boards: string[];
+            name: string;
+            /** Format: double */
+            area_cm2: number;
+            /**
+             * Format: double
+             * @description share of it that the food takes
+             */
+            fill: number;
+            says: string;
+        };
         Outlook: {
             /** @description the usual limit for food out of the fridge */
             holding: string;
+            /**
+             * Format: double
+             * @description how long perishable food may stand out there
+             */
+            hold_minutes: number;
+            trays: {
+                name: string;
+                who: string;
+                copies: number;
+                /** Format: double */
+                share: number;
+            }[];
+            /**
+             * Format: double
+             * @description how much board the food asks for
+             */
+            room_cm2: number;
+            /** Format: double */
+            reserve_g: number;
+            /** @description boards and sets of boards that carry it */
+            surfaces: components["schemas"]["Surface"][];
+            /** @description in all; 0 for none */
+            budget: number;
             /** Format: double */
             appetites: number;
             grams: {
@@ -1286,6 +1639,13 @@ export interface components {
             }[];
         };
         Basket: {
+            /**
+             * Format: double
+             * @description of handwork for all trays
+             */
+            minutes: number;
+            /** @description what is used from the cupboard at today's prices by weight */
+            cupboard_cost: number;
             /** Format: double */
             on_tray_g: number;
             /** Format: double */
@@ -1294,6 +1654,14 @@ export interface components {
             used_cost: number;
             per_guest: number;
             lines: {
+                /** @description the shop has none today */
+                out_of_stock: boolean;
+                /** @description the coming job that what stays over could go into */
+                next?: {
+                    job: string;
+                    title: string;
+                    says: string;
+                };
                 food: string;
                 name: string;
                 category: string;
@@ -1371,6 +1739,10 @@ export interface components {
         ThingId: string;
         /** @description The version this change was made from, 0 for something new */
         IfVersion: string;
+        /** @description of this job */
+        ListJob: string;
+        /** @description of all jobs of the week that this day is in, 2026-11-30 */
+        ListWeek: string;
         JobId: string;
         /** @description The ETag of the revision this change was made from */
         IfMatch: string;
@@ -1848,7 +2220,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["BriefDocument"];
+                "application/json": components["schemas"]["ChoiceAsked"];
             };
         };
         responses: {
@@ -2013,6 +2385,275 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PrepSheet"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    amounts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BriefDocument"];
+            };
+        };
+        responses: {
+            /** @description The basket */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Basket"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    savings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrayDocument"];
+            };
+        };
+        responses: {
+            /** @description Up to three */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saving"][];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    quote: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrayDocument"];
+            };
+        };
+        responses: {
+            /** @description The quote */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Quote"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    shopping: {
+        parameters: {
+            query?: {
+                /** @description of this job */
+                job?: components["parameters"]["ListJob"];
+                /** @description of all jobs of the week that this day is in, 2026-11-30 */
+                week?: components["parameters"]["ListWeek"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The list */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShoppingList"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    exportShopping: {
+        parameters: {
+            query: {
+                /** @description of this job */
+                job?: components["parameters"]["ListJob"];
+                /** @description of all jobs of the week that this day is in, 2026-11-30 */
+                week?: components["parameters"]["ListWeek"];
+                as: "text" | "csv";
+                separator?: "comma" | "semicolon" | "tab";
+                decimal?: "point" | "comma";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": string;
+                    "text/csv": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    tick: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Tick"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    shop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The shop */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shop"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    askShop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is known then; wrong says what was the matter */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shop"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readPalette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/plain": string;
+            };
+        };
+        responses: {
+            /** @description The palette */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Palette"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    writePalette: {
+        parameters: {
+            query: {
+                name?: string;
+                /** @description rrggbb, parted by commas */
+                colours: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    regionPalette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                region: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The palette */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Palette"];
                 };
             };
             default: components["responses"]["Problem"];

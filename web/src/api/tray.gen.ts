@@ -22,6 +22,7 @@ export type Avoid =
   | "rennet"
   | "alcohol";
 export type Colour = string;
+export type Side = "top" | "right" | "bottom" | "left";
 /**
  * [x, y] in mm
  *
@@ -36,7 +37,6 @@ export type Point = number[];
  * @maxItems 512
  */
 export type Outline = Point[];
-export type Side = "top" | "right" | "bottom" | "left";
 /**
  * months in the northern hemisphere; empty: all year
  *
@@ -81,19 +81,33 @@ export interface TrayFile {
   foods?: Food[];
   rules: Rules;
   seed: number;
+  part?: Part;
+  /**
+   * the job's other trays, each a whole file without further trays of its own
+   *
+   * @maxItems 39
+   */
+  further?: TrayFile[];
 }
 /**
  * What the host says. Only guests is required.
  */
 export interface Brief {
-  /**
-   * 1 to 2000 in all
-   */
-  guests: {
-    adults?: number;
-    children?: number;
-  };
+  guests: Guests;
   occasion?: "nibble" | "grazing" | "meal";
+  course?: "both" | "savoury" | "sweet";
+  /**
+   * what else is served
+   */
+  besides?: "nothing" | "some" | "plenty";
+  /**
+   * how long guests graze; left out, as long as the occasion usually does
+   */
+  lasts_minutes?: number;
+  /**
+   * where the tray stands
+   */
+  temperature_c?: number;
   /**
    * RFC 3339, or 2026-11-27T19:00 in local time
    */
@@ -116,24 +130,82 @@ export interface Brief {
          * @maxItems 12
          */
         palette?: Colour[];
+        region?: "alpine" | "atlantic" | "mediterranean" | "northern" | "eastern" | "tropical";
       };
   /**
    * minor units, in all
    */
   budget?: number;
   /**
+   * minor units; counts where budget is left out
+   */
+  budget_per_guest?: number;
+  /**
    * yes or no, or the minutes on the road
    */
   travels?: boolean | number | null;
+  /**
+   * from straight above, or at a slant from the front
+   */
+  photographed?: "above" | "slant";
   front?: "none" | "top" | "right" | "bottom" | "left";
+  /**
+   * sides that guests stand at; left out, all round
+   *
+   * @maxItems 4
+   */
+  access?: Side[];
   rules?: Rules;
   /**
-   * the foods that must be on the tray; left out or empty, they are chosen
+   * the foods that must be on the tray, and no others; left out or empty, they are chosen
    *
    * @maxItems 120
    */
   foods?: (string | Want)[];
+  /**
+   * foods that are on the tray whatever else is chosen
+   *
+   * @maxItems 120
+   */
+  pins?: (string | Want)[];
+  /**
+   * foods that are not to be chosen
+   *
+   * @maxItems 400
+   */
+  bans?: string[];
+  /**
+   * by category, how much more (above 1) or less of it than usual; the whole stays the same
+   */
+  tilt?: {
+    [k: string]: number;
+  };
+  /**
+   * plates: one for each guest
+   */
+  serving?: "shared" | "plates";
   board?: string | BoardRequest;
+  /**
+   * a set of boards that shares the food; counts before board
+   *
+   * @maxItems 12
+   */
+  boards?: (string | BoardRequest)[];
+}
+/**
+ * 1 to 2000 in all
+ */
+export interface Guests {
+  adults?: number;
+  children?: number;
+  /**
+   * light eaters among the adults
+   */
+  light?: number;
+  /**
+   * hearty eaters among the adults
+   */
+  hearty?: number;
 }
 /**
  * a group of guests and what they avoid; count 0 or left out means everybody
@@ -154,6 +226,17 @@ export interface Rules {
   crackers?: "some" | "on" | "beside";
   greenery?: "sparing" | "none";
   style?: "corners" | "winding" | "mirrored" | "wheel" | "meadow";
+  /**
+   * cut and kept in its round, or whole
+   */
+  soft_round?: "cut" | "whole";
+  hard_cheese?: "cut" | "broken";
+  olives?: "pitted" | "stones";
+  grapes?: "clusters" | "plucked";
+  /**
+   * apart on the same tray, on separate trays, or with shapes that stand in for meat
+   */
+  vegetarians?: "apart" | "separate" | "shapes";
 }
 export interface Want {
   food: string;
@@ -482,4 +565,46 @@ export interface Spec {
    * of a rosette or flower: how wide one slice is
    */
   slice_mm?: number;
+}
+/**
+ * which part of the table a tray is for, where a job has several trays
+ */
+export interface Part {
+  /**
+   * from 1
+   */
+  number: number;
+  /**
+   * trays of the job
+   */
+  of: number;
+  who?: string;
+  guests: Guests1;
+  /**
+   * @maxItems 20
+   */
+  diets?: Diet[];
+  /**
+   * of the food of its guests; 0 or left out for all of it
+   */
+  share?: number;
+  /**
+   * trays laid alike; 0 or left out for one
+   */
+  copies?: number;
+}
+/**
+ * 1 to 2000 in all
+ */
+export interface Guests1 {
+  adults?: number;
+  children?: number;
+  /**
+   * light eaters among the adults
+   */
+  light?: number;
+  /**
+   * hearty eaters among the adults
+   */
+  hearty?: number;
 }

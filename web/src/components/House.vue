@@ -6,6 +6,7 @@ import { RouterLink } from 'vue-router'
 defineProps<{ title: string; wide?: boolean }>()
 const rooms = [
   { name: 'bench', says: 'The bench' },
+  { name: 'shopping', says: 'Shopping' },
   { name: 'larder', says: 'Larder' },
   { name: 'boards', says: 'Boards & bowls' },
   { name: 'settings', says: 'Settings' },

@@ -10,7 +10,9 @@ import { clock, count, grams, minutes, money, numberWord, occasions, time, when 
 const job = useJob()
 const route = useRoute()
 
-const foods = computed(() => new Set(job.elements.map(e => e.food)).size)
+const foods = computed(
+  () => new Set(job.trays.flatMap(t => [...t.elements, ...t.reserve].map(e => e.food))).size,
+)
 const toMend = computed(() => job.review?.findings.filter(f => f.severity !== 'note').length ?? 0)
 
 const stages = computed(() => {
@@ -29,9 +31,9 @@ const stages = computed(() => {
   }
   const begin = () => {
     if (!picked || !prep) return 'after the pick'
-    const m = prep.minutes
+    const m = job.basket?.minutes ?? prep.minutes // all trays
     if (!start) return minutes(m)
-    return `${minutes(m)}, start ${clock(new Date(start.getTime() - prep.begin_min * 60000))}`
+    return `${minutes(m)}, start ${clock(new Date(start.getTime() - (m + prep.cold_out_min) * 60000))}`
   }
   return [
     {

@@ -22,7 +22,7 @@ export function useHandReview() {
 
   async function run() {
     busy = true
-    while (next && job.doc && job.base) {
+    while (next && job.tray && job.baseTray) {
       await new Promise(requestAnimationFrame)
       const now: { element: string; pose: Pose } = next
       next = null
@@ -32,7 +32,7 @@ export function useHandReview() {
         const r = await take<Review>(
           api.POST('/api/v1/jobs/{id}/review', {
             params: { path: { id: job.id } },
-            body: { revision: job.revision, moves },
+            body: { revision: job.revision, tray: job.at, moves },
           }),
         )
         if (held) inHand.value = r
@@ -45,7 +45,7 @@ export function useHandReview() {
 
   /** Every place that differs from the saved tray; null when more than places differ. */
   function unsavedMoves(now: { element: string; pose: Pose }) {
-    const saved = new Map(job.base!.elements.map(e => [e.id, e]))
+    const saved = new Map(job.baseTray!.elements.map(e => [e.id, e]))
     const moves = []
     for (const e of job.elements) {
       const was = saved.get(e.id)

@@ -16,7 +16,8 @@ export function useLaying(preview: (t: TrayFile) => void) {
   let stop: AbortController | null = null
 
   async function lay(style: string, seed: number, seconds = 3) {
-    if (!job.doc || running.value) return
+    if (!job.tray || running.value) return
+    const where = job.at // it is this tray that is laid, whichever is looked at meanwhile
     running.value = true
     share.value = tried.value = 0
     best.value = null
@@ -25,13 +26,13 @@ export function useLaying(preview: (t: TrayFile) => void) {
     stop = new AbortController()
     // the search never gives back less than it was given, and another way is
     // wanted: so only what is locked goes along
-    const elements = job.doc.elements.map(e =>
+    const elements = job.tray.elements.map(e =>
       e.locked ? e : { ...e, placed: false, pieces: [], path: undefined },
     )
     let found: TrayFile | null = null
     try {
       for await (const line of arrange(
-        { ...job.doc, elements },
+        { ...job.tray, elements },
         { style, seed, seconds, signal: stop.signal },
       )) {
         share.value = line.share
@@ -39,7 +40,7 @@ export function useLaying(preview: (t: TrayFile) => void) {
         best.value = line.score
         if (line.tray) {
           found = line.tray
-          preview(line.tray)
+          if (job.at === where) preview(line.tray)
         }
         if (line.unfit) unfit.value = line.unfit.map(u => u.says)
       }
@@ -47,7 +48,8 @@ export function useLaying(preview: (t: TrayFile) => void) {
       says.value = e instanceof Trouble ? e.message : 'The search broke off. Try again.'
     }
     running.value = false
-    if (found) job.change({ ...found, seed }, style ? `laid the tray, ${style}` : 'laid the tray')
+    if (found)
+      job.changeTray({ ...found, seed }, style ? `laid the tray, ${style}` : 'laid the tray', false, where)
     else if (stop.signal.aborted)
       says.value = 'Stopped before the first layout was ready; nothing has changed.'
   }

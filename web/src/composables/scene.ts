@@ -46,7 +46,7 @@ export function useScene() {
 
   watch(
     () => job.shape,
-    () => draw(job.doc),
+    () => draw(job.tray),
     { immediate: true },
   )
 
@@ -65,7 +65,7 @@ export function useScene() {
         }),
       })),
     }
-    drawn.value = job.doc
+    drawn.value = job.tray
   }
 
   return { scene, drawn, missing, preview, shift }

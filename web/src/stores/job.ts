@@ -3,6 +3,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { api, body, take, Trouble, type Basket, type Job, type PrepSheet, type Review } from '@/api/client'
 import type { TrayElement, TrayFile } from '@/api/tray.gen'
 import { newest } from '@/composables/newest'
+import { trayAt, withTray } from '@/tray/set'
 import { dropUnsaved, keepUnsaved, unsaved } from './keep'
 
 /** saved: all on the server · waiting: a moment before saving · saving · held: kept in this browser until the server is back · clash: changed elsewhere · refused: the server will not take it */
@@ -34,12 +35,19 @@ export const useJob = defineStore('job', () => {
   let saving: Promise<void> | null = null
   let pendingSays = ''
 
-  const elements = computed<TrayElement[]>(() => doc.value?.elements ?? [])
+  /** Which of the job's trays is on the table: 0 is its first, the document itself. */
+  const at = ref(0)
+  const trays = computed<TrayFile[]>(() => (doc.value ? [doc.value, ...(doc.value.further ?? [])] : []))
+  const tray = computed<TrayFile | null>(() => trayAt(doc.value, at.value))
+  /** The same tray as the server has it. */
+  const baseTray = computed<TrayFile | null>(() => trayAt(base.value, at.value))
+  const elements = computed<TrayElement[]>(() => tray.value?.elements ?? [])
   const placed = computed(() => elements.value.filter(e => e.placed))
   const waiting = computed(() => elements.value.filter(e => !e.placed))
 
   function show(d: TrayFile) {
     doc.value = d
+    if (at.value > (d.further?.length ?? 0)) at.value = 0
     shape.value++
     derive()
   }
@@ -62,6 +70,7 @@ export const useJob = defineStore('job', () => {
     if (id.value === job && doc.value) return
     await close()
     id.value = job
+    at.value = 0
     const j = await take<Job>(api.GET('/api/v1/jobs/{id}', { params: { path: { id: job } } }))
     if (id.value !== job) return
     const kept = unsaved(job)
@@ -95,6 +104,7 @@ export const useJob = defineStore('job', () => {
   /** Makes next the document, and saves it soon. */
   function change(next: TrayFile, what: string, onlyPlaces = false) {
     doc.value = next
+    if (at.value > (next.further?.length ?? 0)) at.value = 0
     if (!onlyPlaces) shape.value++
     pendingSays = what
     if (
@@ -106,13 +116,26 @@ export const useJob = defineStore('job', () => {
     if (state.value !== 'clash') schedule()
   }
 
+  /** Makes next the tray on the table; the job's others stay as they are. */
+  function changeTray(next: TrayFile, what: string, onlyPlaces = false, where = at.value) {
+    if (doc.value) change(withTray(doc.value, where, next), what, onlyPlaces)
+  }
+
   function changeElement(next: TrayElement, what: string, onlyPlaces = false) {
-    if (!doc.value) return
-    change(
-      { ...doc.value, elements: elements.value.map(e => (e.id === next.id ? next : e)) },
+    if (!tray.value) return
+    changeTray(
+      { ...tray.value, elements: elements.value.map(e => (e.id === next.id ? next : e)) },
       what,
       onlyPlaces,
     )
+  }
+
+  /** Puts another of the job's trays on the table. */
+  function turnTo(n: number) {
+    if (n === at.value || n < 0 || n >= trays.value.length) return
+    at.value = n
+    shape.value++
+    derive()
   }
 
   function schedule(after = pause) {
@@ -232,14 +255,14 @@ export const useJob = defineStore('job', () => {
 
   let summed = -1 // the shape that basket and prep were made for: places change neither
   const derive = newest(async signal => {
-    const d = doc.value
+    const t = tray.value
     const s = shape.value
-    if (!d) return
-    const post = { body: body(d), signal }
+    if (!t) return
+    const post = { body: body(t), signal }
     const sums = async () => {
       if (s === summed) return
       const [b, p] = await Promise.all([
-        take<Basket>(api.POST('/api/v1/basket', post)),
+        take<Basket>(api.POST('/api/v1/basket', { body: body(doc.value!), signal })),
         take<PrepSheet>(api.POST('/api/v1/prep', post)),
       ])
       basket.value = b
@@ -264,13 +287,19 @@ export const useJob = defineStore('job', () => {
     prep,
     shape,
     base,
+    at,
+    trays,
+    tray,
+    baseTray,
     elements,
     placed,
     waiting,
     open,
     close,
     change,
+    changeTray,
     changeElement,
+    turnTo,
     flush,
     undo,
     redo,

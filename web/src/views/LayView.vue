@@ -12,6 +12,7 @@ import OrderOfHands from '@/components/OrderOfHands.vue'
 import SecondLook from '@/components/SecondLook.vue'
 import Stage from '@/components/Stage.vue'
 import TrayCanvas, { type Mark } from '@/components/TrayCanvas.vue'
+import TraySwitch from '@/components/TraySwitch.vue'
 import { useHandReview } from '@/composables/handReview'
 import { useLaying } from '@/composables/laying'
 import { useScene } from '@/composables/scene'
@@ -53,7 +54,7 @@ const review = computed(() => hand.inHand.value ?? job.review)
 const tray = computed(
   () =>
     (laying.running.value ? drawn.value : null) ??
-    (drawn.value?.elements.length === job.elements.length ? job.doc : drawn.value),
+    (drawn.value?.elements.length === job.elements.length ? job.tray : drawn.value),
 )
 
 const hidden = computed<ReadonlySet<string>>(() => {
@@ -113,7 +114,7 @@ async function put(e: TrayElement, how: { at?: Pose; form?: string }) {
     const { element: laid, room } = await take<PutAnswer>(
       api.POST('/api/v1/put', {
         body: body({
-          tray: job.doc,
+          tray: job.tray,
           element: e.id,
           ...(how.form ? { form: how.form } : {}),
           ...(how.at ? { at: { x: how.at.x, y: how.at.y, turn_deg: how.at.turn } } : {}),
@@ -227,7 +228,7 @@ function layAll() {
   if (!job.elements.length || laying.running.value) return
   selected.value = shown.value = step.value = null
   before.value = null
-  nextSeed = job.placed.length ? (job.doc!.seed % 1_000_000) + 1 : job.doc!.seed % 1_000_000
+  nextSeed = job.placed.length ? (job.tray!.seed % 1_000_000) + 1 : job.tray!.seed % 1_000_000
   void laying.lay(style.value === 'any' ? '' : style.value, nextSeed)
 }
 
@@ -252,9 +253,9 @@ function layDown(event: PointerEvent) {
 const amount = (e: TrayElement) =>
   e.vessel ? grams(e.grams) : `${count(e.count, 'piece')}, ${grams(e.grams)}`
 const says = (e: TrayElement) => larder.food(e.food)?.forms.find(f => f.form === e.form)?.says ?? e.form
-const title = computed(() => job.doc?.board?.name ?? 'Lay')
+const title = computed(() => job.tray?.board?.name ?? 'Lay')
 const boardSize = computed(() => {
-  const o = job.doc?.board?.outline ?? []
+  const o = job.tray?.board?.outline ?? []
   return across(Math.max(...o.map(p => p[0] ?? 0)), Math.max(...o.map(p => p[1] ?? 0)))
 })
 const heading = computed(() =>
@@ -263,7 +264,7 @@ const heading = computed(() =>
 </script>
 
 <template>
-  <Stage v-if="!job.elements.length || !job.doc!.board" title="Lay" look="Second look">
+  <Stage v-if="!job.elements.length || !job.tray!.board" title="Lay" look="Second look">
     <p class="card empty">
       There is nothing to lay yet: foods come first.
       <RouterLink class="btn next" :to="{ name: 'pick' }">Pick the foods</RouterLink>
@@ -298,6 +299,7 @@ const heading = computed(() =>
         </button>
       </template>
     </template>
+    <TraySwitch />
 
     <div
       v-if="job.waiting.length && !laying.running.value"
@@ -364,7 +366,7 @@ const heading = computed(() =>
         <span class="what"
           ><b>{{ larder.name(chosen.food) }}</b>
           <span class="soft small"
-            >{{ amount(chosen) }}, {{ placeOn(job.doc!.board!, chosen.x, chosen.y)
+            >{{ amount(chosen) }}, {{ placeOn(job.tray!.board!, chosen.x, chosen.y)
             }}{{ chosen.locked ? ', locked' : '' }}</span
           ></span
         >

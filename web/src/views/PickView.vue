@@ -23,9 +23,20 @@ const choice = shallowRef<Choice | null>(null)
 const cannot = ref('')
 const picked = computed(() => job.elements.length > 0)
 
+/** Everything on the job's trays and in reserve, each food once; undefined before the pick. */
+function onTrays() {
+  if (!picked.value) return undefined
+  const forms = new Map<string, string>()
+  for (const t of job.trays)
+    for (const e of [...t.elements, ...t.reserve]) if (!forms.has(e.food)) forms.set(e.food, e.form)
+  return [...forms].map(([food, form]) => ({ food, form }))
+}
+
 const read = newest(async signal => {
   try {
-    choice.value = await take<Choice>(api.POST('/api/v1/choice', { body: body(job.doc!.brief), signal }))
+    choice.value = await take<Choice>(
+      api.POST('/api/v1/choice', { body: { brief: body(job.doc!.brief), on: onTrays() }, signal }),
+    )
     cannot.value = ''
     if (refill && picked.value) {
       front.value = new Set(choice.value.chosen.map(c => c.food))
@@ -35,7 +46,7 @@ const read = newest(async signal => {
     if (e instanceof Trouble) cannot.value = e.message
   }
 }, 20)
-watch(() => job.doc?.brief, read, { immediate: true })
+watch(() => [job.doc?.brief, job.shape], read, { immediate: true })
 
 const chosen = computed(
   () => new Map((picked.value ? choice.value?.chosen : [])?.map(c => [c.food, c]) ?? []),
@@ -78,7 +89,14 @@ function list(): Want[] {
     ? wants(job.doc!.brief)
     : [...chosen.value.values()].map(c => ({ food: c.food, form: c.form }))
 }
+const pins = computed(
+  () => new Set((job.doc?.brief.pins ?? []).map(w => (typeof w === 'string' ? w : w.food))),
+)
+const bans = computed(() => new Set(job.doc?.brief.bans ?? []))
+const name = (id: string) => larder.name(id).toLowerCase()
+
 async function toggle(id: string) {
+  const b = job.doc!.brief
   const had = chosen.value.has(id)
   const next = had ? list().filter(w => w.food !== id) : [...list(), { food: id }]
   if (!next.length) {
@@ -86,14 +104,41 @@ async function toggle(id: string) {
     return
   }
   await replan(
-    { ...job.doc!.brief, foods: next },
-    `${had ? 'took off' : 'added'} ${larder.name(id).toLowerCase()}`,
+    {
+      ...b,
+      foods: next,
+      pins: b.pins?.filter(w => !had || (typeof w === 'string' ? w : w.food) !== id),
+      bans: b.bans?.filter(x => had || x !== id),
+    },
+    `${had ? 'took off' : 'added'} ${name(id)}`,
+  )
+}
+/** A pinned food is on the tray whatever else is chosen. */
+function pin(id: string) {
+  const b = job.doc!.brief
+  const had = pins.value.has(id)
+  const all = (b.pins ?? []).map(w => (typeof w === 'string' ? { food: w } : w))
+  const next = had ? all.filter(w => w.food !== id) : [...all, { food: id, form: chosen.value.get(id)?.form }]
+  return replan({ ...b, pins: next }, `${had ? 'let go of' : 'pinned'} ${name(id)}`)
+}
+/** A banned food leaves the tray, and is not chosen again; another comes in its place. */
+function ban(id: string) {
+  const b = job.doc!.brief
+  refill = !own.value
+  return replan(
+    {
+      ...b,
+      bans: [...bans.value, id],
+      pins: b.pins?.filter(w => (typeof w === 'string' ? w : w.food) !== id),
+      foods: b.foods?.filter(w => (typeof w === 'string' ? w : w.food) !== id),
+    },
+    `banned ${name(id)}`,
   )
 }
 const setForm = (id: string, form: string) =>
   replan(
     { ...job.doc!.brief, foods: list().map(w => (w.food === id ? { ...w, form } : w)) },
-    `${larder.name(id).toLowerCase()}: another form`,
+    `${name(id)}: another form`,
   )
 // what could take a picked food's place, asked for one at a time
 const swap = shallowRef<{ food: string; by: Substitute[] } | null>(null)
@@ -122,10 +167,7 @@ async function exchange(id: string, by: Substitute) {
   const next = list().map(w => (w.food === id ? { food: by.food, form: by.form } : w))
   swap.value = null
   front.value = new Set([...front.value, by.food])
-  await replan(
-    { ...job.doc!.brief, foods: next },
-    `${larder.name(by.food)} for ${larder.name(id).toLowerCase()}`,
-  )
+  await replan({ ...job.doc!.brief, foods: next }, `${larder.name(by.food)} for ${name(id)}`)
 }
 async function forMe() {
   refill = true
@@ -134,8 +176,21 @@ async function forMe() {
 
 const tag = (id: string) => {
   const s = shelf.value.get(id)
+  if (bans.value.has(id)) return 'banned'
   if (s?.avoided) return `${s.avoided}: avoided`
+  if (s?.out_of_stock) return 'sold out'
   return s?.out_of_season ? 'out of season' : ''
+}
+// what is missing: the first few, the rest on request
+const allNeeds = ref(false)
+const needs = computed(() => (choice.value?.needs ?? []).slice(0, allNeeds.value ? 40 : 3))
+const groups = computed(() =>
+  (choice.value?.servings ?? []).filter((_, i, all) => all.length > 1 || all[i]!.avoid.length),
+)
+const partNames: Record<string, string> = {
+  'a protein': 'protein',
+  'something crisp': 'crisp',
+  'something sweet or fresh': 'sweet or fresh',
 }
 const sideNames: Record<string, string> = {
   texture: 'Texture',
@@ -165,7 +220,7 @@ useEventListener(window, 'keydown', e => {
         aria-label="Find a food"
       />
       <button class="btn" :disabled="busy" @click="forMe">
-        {{ own ? 'Choose again for me' : 'Choose for me' }}
+        {{ own ? (pins.size ? 'Choose the rest again' : 'Choose again for me') : 'Choose for me' }}
       </button>
       <button class="btn next" :disabled="!picked" @click="router.push({ name: 'lay' })">Lay them</button>
     </template>
@@ -202,14 +257,22 @@ useEventListener(window, 'keydown', e => {
           </button>
           <template v-if="chosen.get(f.id)">
             <p class="why">{{ chosen.get(f.id)!.why }}</p>
-            <button
-              class="btn quiet swap"
-              :disabled="busy"
-              :aria-expanded="swap?.food === f.id"
-              @click="offer(f.id)"
-            >
-              Swap<span class="only-read"> {{ f.name }}</span>
-            </button>
+            <p class="hand">
+              <button
+                :class="{ pinned: pins.has(f.id) }"
+                :disabled="busy"
+                :aria-pressed="pins.has(f.id)"
+                @click="pin(f.id)"
+              >
+                {{ pins.has(f.id) ? 'Pinned' : 'Pin' }}<span class="only-read"> {{ f.name }}</span>
+              </button>
+              <button :disabled="busy" :aria-expanded="swap?.food === f.id" @click="offer(f.id)">
+                Swap<span class="only-read"> {{ f.name }}</span>
+              </button>
+              <button :disabled="busy" @click="ban(f.id)">
+                Ban<span class="only-read"> {{ f.name }}</span>
+              </button>
+            </p>
             <ul v-if="swap?.food === f.id" class="subs">
               <li v-for="x in swap.by" :key="x.food">
                 <button :disabled="busy" @click="exchange(f.id, x)">
@@ -263,20 +326,38 @@ useEventListener(window, 'keydown', e => {
               </li>
             </ul>
           </div>
-          <template v-if="choice.fillers.length">
-            <h3>What would fill the gaps</h3>
-            <ul class="fillers">
-              <li v-for="f in choice.fillers" :key="f.food" class="card">
-                <img :src="larder.picture(f.food)" alt="" />
-                <span
-                  ><b>{{ larder.name(f.food) }}</b
-                  ><br /><span class="small soft">{{ f.why }}</span></span
-                >
-                <button class="btn quiet" :disabled="busy" @click="toggle(f.food)">
-                  Add<span class="only-read"> {{ larder.name(f.food) }}</span>
-                </button>
+          <template v-if="groups.length">
+            <h3>What each finds</h3>
+            <ul class="groups">
+              <li v-for="g in groups" :key="g.who">
+                <b>{{ g.who }}</b><span class="soft small">, {{ g.foods }} of {{ g.of }} foods</span>
+                <ul>
+                  <li v-for="p in g.parts" :key="p.says" :class="{ none: !p.foods }">
+                    <span aria-hidden="true">{{ p.foods ? '●' : '▲' }}</span>
+                    {{ p.foods || 'no' }} {{ partNames[p.says] ?? p.says }}
+                  </li>
+                </ul>
               </li>
             </ul>
+          </template>
+          <template v-if="needs.length">
+            <h3>What is missing</h3>
+            <ul class="needs">
+              <li v-for="n in needs" :key="n.says">
+                <b :class="{ none: n.group }">{{ n.group ? '▲ ' : '' }}{{ n.says }}</b>
+                <ul>
+                  <li v-for="f in n.fillers" :key="f.food">
+                    <button :disabled="busy" :title="f.why" @click="toggle(f.food)">
+                      <img :src="larder.picture(f.food)" alt="" />
+                      <span><span class="only-read">Add </span>{{ larder.name(f.food) }}</span>
+                    </button>
+                  </li>
+                </ul>
+              </li>
+            </ul>
+            <button v-if="choice.needs.length > 3" class="btn quiet" @click="allNeeds = !allNeeds">
+              {{ allNeeds ? 'Fewer' : `${choice.needs.length - 3} more` }}
+            </button>
           </template>
           <p v-else class="soft small">Nothing that people usually miss is missing.</p>
           <p class="small soft">
@@ -387,10 +468,27 @@ useEventListener(window, 'keydown', e => {
   text-align: center;
   line-height: 1.25;
 }
-.swap {
+.hand {
+  display: flex;
+  justify-content: center;
+  gap: 2px;
+}
+.hand button {
+  font: 600 0.78rem var(--text);
+  color: var(--blue);
+  background: none;
+  border: 0;
+  border-radius: 6px;
   min-height: 28px;
-  font-size: 0.8rem;
-  align-self: center;
+  padding: 0 5px;
+  cursor: pointer;
+}
+.hand button:hover:enabled {
+  background: var(--blue-wash);
+}
+.hand .pinned {
+  background: var(--blue);
+  color: #fff;
 }
 .subs {
   position: absolute;
@@ -448,6 +546,7 @@ useEventListener(window, 'keydown', e => {
   min-width: 0;
 }
 @media (pointer: coarse) {
+  .hand button,
   .form {
     min-height: 44px;
   }
@@ -471,20 +570,55 @@ useEventListener(window, 'keydown', e => {
 .lack span {
   color: var(--blue);
 }
-.fillers {
+.groups {
   display: grid;
   gap: 8px;
 }
-.fillers .card {
-  display: grid;
-  grid-template-columns: 44px 1fr auto;
-  gap: 10px;
-  align-items: center;
-  padding: 8px 6px 8px 10px;
-  font-size: 0.92rem;
-  line-height: 1.25;
+.groups ul {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 12px;
+  font-size: 0.87rem;
+  color: var(--soft);
 }
-.fillers img {
+.none {
+  color: var(--ink);
+  font-weight: 650;
+}
+.needs {
+  display: grid;
+  gap: 10px;
+}
+.needs > li > b {
+  font-size: 0.92rem;
+}
+.needs ul {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 6px;
+  margin-top: 4px;
+}
+.needs button {
+  font: inherit;
+  font-size: 0.76rem;
+  line-height: 1.2;
+  color: inherit;
+  background: var(--paper);
+  border: 1.5px solid var(--line);
+  border-radius: 9px;
+  width: 100%;
+  height: 100%;
+  padding: 6px 4px;
+  display: grid;
+  justify-items: center;
+  align-content: start;
+  gap: 3px;
+  cursor: pointer;
+}
+.needs button:hover:enabled {
+  border-color: var(--blue);
+}
+.needs img {
   width: 44px;
   height: 44px;
 }

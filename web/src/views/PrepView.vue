@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import Stage from '@/components/Stage.vue'
+import TraySwitch from '@/components/TraySwitch.vue'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
 import { clock, count, minutes, time, when } from '@/tray/words'
@@ -11,7 +12,7 @@ import { said } from '@/tray/units'
 const job = useJob()
 const larder = useLarder()
 const sheet = computed(() => job.prep)
-const serve = computed(() => time(job.doc?.brief.serve_at))
+const serve = computed(() => time(job.tray?.brief.serve_at))
 const start = computed(() => {
   if (!serve.value || !sheet.value) return ''
   return clock(new Date(serve.value.getTime() - sheet.value.begin_min * 60000))
@@ -28,6 +29,7 @@ const print = () => window.print()
     <template #acts>
       <button class="btn next" :disabled="!job.elements.length" @click="print">Print the steps</button>
     </template>
+    <TraySwitch />
     <p v-if="!job.elements.length || !sheet" class="card">
       Steps follow from the foods.
       <RouterLink class="btn next" :to="{ name: 'pick' }">Pick the foods</RouterLink>
@@ -37,7 +39,7 @@ const print = () => window.print()
         <b class="figure">{{ minutes(sheet.minutes) }}</b> of handwork in
         {{ count(sheet.steps.length, 'step') }}.
         <template v-if="serve"
-          >Serving is {{ when(job.doc!.brief.serve_at) }}: begin at <b>{{ start }}</b>, have the cold things
+          >Serving is {{ when(job.tray!.brief.serve_at) }}: begin at <b>{{ start }}</b>, have the cold things
           out by <b>{{ coldOut }}</b>.</template
         >
         <template v-else
@@ -46,7 +48,7 @@ const print = () => window.print()
         >
       </p>
       <p class="only-print">
-        {{ job.doc!.title }}, {{ when(job.doc!.brief.serve_at) }}, {{ job.doc!.board?.name }}
+        {{ job.tray!.title }}, {{ when(job.tray!.brief.serve_at) }}, {{ job.tray!.board?.name }}
       </p>
       <ol class="steps card">
         <li v-for="s in sheet.steps" :key="s.number">

@@ -1,11 +1,39 @@
 <script setup lang="ts">
-import { ElOption, ElSelect } from 'element-plus'
+import { computed, onMounted } from 'vue'
+import { ElInputNumber, ElOption, ElSelect } from 'element-plus'
+import 'element-plus/es/components/input-number/style/css'
 import 'element-plus/es/components/select/style/css'
 import House from '@/components/House.vue'
+import ShopLine from '@/components/ShopLine.vue'
+import type { Rates } from '@/api/client'
 import { useSettings } from '@/stores/settings'
-import { area, across, grams, money, units } from '@/tray/units'
+import { useShop } from '@/stores/shop'
+import { area, across, coinDigits, grams, money, units } from '@/tray/units'
 
 const settings = useSettings()
+const shop = useShop()
+onMounted(settings.read)
+async function setShop(e: Event) {
+  await settings.change({ shop: (e.target as HTMLInputElement).value.trim() })
+  if (settings.shop && !settings.wrong) await shop.ask()
+  else await shop.read()
+}
+
+// money is typed in the larger coin
+const coin = computed(() => 10 ** coinDigits())
+const reckoned: { key: keyof Rates; says: string; money?: boolean; unit: string; most: number }[] = [
+  { key: 'hourly', says: 'An hour of work', money: true, unit: '', most: 1e6 },
+  { key: 'setup_min', says: 'Shopping and cleaning', unit: 'minutes for each job', most: 1440 },
+  { key: 'packaging', says: 'Packaging', money: true, unit: 'for each tray', most: 1e6 },
+  { key: 'delivery', says: 'Delivery', money: true, unit: 'for a job on the road', most: 1e7 },
+  { key: 'overhead_pct', says: 'Overhead', unit: '% on top of all that', most: 300 },
+  { key: 'margin_pct', says: 'Margin', unit: '% of the price', most: 90 },
+]
+function setRate(r: (typeof reckoned)[number], n: number | undefined) {
+  if (n === undefined || !settings.rates) return
+  const v = r.money ? Math.round(n * coin.value) : n
+  return settings.change({ rates: { ...settings.rates, [r.key]: Math.min(r.most, Math.max(0, v)) } })
+}
 const currencies = [
   'EUR',
   'GBP',
@@ -81,6 +109,43 @@ const choices = [
         </ElSelect>
       </div>
     </section>
+    <section class="card" aria-label="The shop">
+      <h2>Prices of a shop</h2>
+      <label class="address">
+        <span>Address of its feed</span>
+        <input
+          type="url"
+          :value="settings.shop ?? ''"
+          maxlength="300"
+          placeholder="none; the larder's own prices count"
+          @change="setShop"
+        />
+      </label>
+      <ShopLine />
+      <p v-if="shop.shop?.asked_at" class="soft small">
+        It has a price for {{ shop.shop.foods }} foods of the larder; {{ shop.shop.sold_out }} are sold out
+        today.<template v-if="shop.shop.left_out.length">
+          {{ shop.shop.left_out.length }} entries made no sense and were left out.</template
+        >
+      </p>
+    </section>
+    <section v-if="settings.rates" class="card rates" aria-label="What a quote reckons with">
+      <h2>What a quote reckons with</h2>
+      <div v-for="r in reckoned" :key="r.key" class="rate">
+        <span>{{ r.says }}</span>
+        <ElInputNumber
+          :model-value="settings.rates[r.key] / (r.money ? coin : 1)"
+          :min="0"
+          :max="r.most / (r.money ? coin : 1)"
+          :precision="r.money ? coinDigits() : undefined"
+          :controls="false"
+          :aria-label="r.says"
+          style="width: 110px"
+          @change="n => setRate(r, n)"
+        />
+        <span class="soft">{{ r.unit }}</span>
+      </div>
+    </section>
     <section class="card">
       <h2>So a tray reads</h2>
       <p class="nums">
@@ -99,6 +164,27 @@ const choices = [
 .rows {
   display: grid;
   gap: 4px;
+}
+.address {
+  border: 0;
+  padding: 0;
+  gap: 14px;
+}
+.address input {
+  font: inherit;
+  color: var(--ink);
+  background: var(--paper);
+  flex: 1;
+  width: 420px;
+  min-height: 40px;
+  padding: 0 12px;
+  border: 1.5px solid var(--line-strong);
+  border-radius: var(--radius);
+}
+.rate {
+  display: grid;
+  grid-template-columns: 190px 120px 1fr;
+  align-items: center;
 }
 fieldset,
 .row {

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+// The changes that save most for least loss of balance.
+import { ref, shallowRef, watch } from 'vue'
+import { api, body, take, Trouble, type Saving } from '@/api/client'
+import { newest } from '@/composables/newest'
+import { useJob } from '@/stores/job'
+import { money, said } from '@/tray/units'
+
+const props = defineProps<{ over: boolean; busy: boolean }>()
+const emit = defineEmits<{ take: [saving: Saving] }>()
+const job = useJob()
+
+const asked = ref(false)
+const list = shallowRef<Saving[] | null>(null)
+const wrong = ref('')
+const look = newest(async signal => {
+  try {
+    list.value = await take<Saving[]>(api.POST('/api/v1/savings', { body: body(job.doc!), signal }))
+    wrong.value = ''
+  } catch (e) {
+    if (e instanceof Trouble) wrong.value = e.message
+  }
+}, 150)
+// over the budget it is said unasked; it follows whatever is changed
+watch(
+  () => [props.over || asked.value, job.shape],
+  ([wanted]) => {
+    if (wanted) look()
+  },
+  { immediate: true },
+)
+const loss = (s: Saving) =>
+  s.loss <= 0.05 ? 'nothing lost' : s.loss < 0.3 ? 'a little balance lost' : 'balance lost'
+</script>
+
+<template>
+  <section v-if="over || asked" class="savings">
+    <h3>What would save most</h3>
+    <p v-if="wrong" class="small" role="alert">▲ {{ wrong }}</p>
+    <ul v-if="list?.length">
+      <li v-for="s in list" :key="s.food + s.says" class="card">
+        <span class="small"
+          >{{ said(s.says) }}<br /><span class="soft">{{ loss(s) }}</span></span
+        >
+        <b class="nums">{{ money(s.saves) }}</b>
+        <button class="btn quiet" :disabled="busy" @click="emit('take', s)">
+          Take<span class="only-read">: {{ said(s.says) }}</span>
+        </button>
+      </li>
+    </ul>
+    <p v-else-if="list" class="small soft">Nothing would save anything worth it.</p>
+  </section>
+  <button v-else class="btn" @click="asked = true">What would save most</button>
+</template>
+
+<style scoped>
+.savings {
+  display: grid;
+  gap: 8px;
+}
+ul {
+  display: grid;
+  gap: 8px;
+}
+.card {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 2px 10px;
+  padding: 9px 12px;
+  line-height: 1.3;
+}
+.card span {
+  grid-row: span 2;
+}
+.card b,
+.card .btn {
+  justify-self: end;
+}
+.card .btn {
+  min-height: 30px;
+}
+</style>

@@ -1,0 +1,199 @@
+<script setup lang="ts">
+// What it goes on: one board or a set, or a plate for each; how guests stand
+// round it, and whether it travels.
+import { computed } from 'vue'
+import { ElInputNumber, ElOption, ElSelect } from 'element-plus'
+import 'element-plus/es/components/input-number/style/css'
+import 'element-plus/es/components/select/style/css'
+import type { BoardRequest, Brief } from '@/api/tray.gen'
+import { useLarder } from '@/stores/larder'
+import { liners } from '@/tray/outline'
+import { across, mmPerUnit, units } from '@/tray/units'
+import Choose from './Choose.vue'
+
+const props = defineProps<{ brief: Brief }>()
+const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
+const larder = useLarder()
+const set = (change: Partial<Brief>) => emit('set', change)
+
+const shapes = ['rectangle', 'round', 'oval', 'paddle', 'plank', 'half-round', 'hexagon'] as const
+const spelled = (b: string | BoardRequest | undefined): BoardRequest =>
+  typeof b === 'string' ? { id: b } : (b ?? {})
+const requests = computed<BoardRequest[]>(() =>
+  props.brief.boards?.length ? props.brief.boards.map(spelled) : [spelled(props.brief.board)],
+)
+const key = (r: BoardRequest) => (r.shape ? 'own' : (r.id ?? 'any'))
+const oneSize = (r: BoardRequest) => r.shape === 'round' || r.shape === 'hexagon'
+
+/** One board, a set of them, or none named. */
+function setAll(list: BoardRequest[]) {
+  const named = list.filter(r => key(r) !== 'any')
+  if (named.length > 1) set({ board: undefined, boards: named })
+  else set({ board: named[0], boards: undefined })
+}
+function change(i: number, next: BoardRequest) {
+  setAll(requests.value.map((r, k) => (k === i ? next : r)))
+}
+function choose(i: number, id: string) {
+  if (id === 'any') return setAll(requests.value.filter((_, k) => k !== i))
+  change(i, id === 'own' ? { shape: 'rectangle', length_mm: 500, width_mm: 330 } : { id })
+}
+function setOwn(i: number, part: BoardRequest) {
+  const next = { ...requests.value[i], ...part }
+  if (part.shape && oneSize(part)) next.width_mm = next.length_mm
+  change(i, next)
+}
+// lengths are typed in the units that are set, and kept in mm within the board's bounds
+const shown = (mm: number) => Math.round((mm / mmPerUnit()) * 10) / 10
+const inMM = (n: number | undefined) => Math.min(3000, Math.max(100, Math.round((n ?? 0) * mmPerUnit())))
+
+const minutes = computed(() => (typeof props.brief.travels === 'number' ? props.brief.travels : 0))
+const sides: [string, string][] = [
+  ['bottom', 'the near side'],
+  ['top', 'the far side'],
+  ['left', 'the left'],
+  ['right', 'the right'],
+]
+</script>
+
+<template>
+  <p class="line">
+    It is served on
+    <Choose
+      :value="brief.serving ?? 'shared'"
+      label="Served shared or on single plates"
+      :width="190"
+      :options="[
+        ['shared', 'boards to share'],
+        ['plates', 'a plate for each guest'],
+      ]"
+      @change="v => set({ serving: v === 'plates' ? 'plates' : undefined })"
+    />:
+  </p>
+  <p v-for="(r, i) in requests" :key="i" class="line">
+    <ElSelect
+      :model-value="key(r)"
+      :aria-label="i ? `Board ${i + 1}` : 'Board'"
+      style="width: 262px"
+      @change="(v: string) => choose(i, v)"
+    >
+      <ElOption v-if="requests.length < 2" value="any" label="the board that suits" />
+      <ElOption v-else value="any" label="not this one" />
+      <ElOption value="own" label="a board of these dimensions" />
+      <ElOption
+        v-for="b in larder.all!.boards.filter(x => !x.put_away || x.id === key(r))"
+        :key="b.id"
+        :value="b.id"
+        :label="`${b.name}, ${across(b.length_mm, b.width_mm)}`"
+      />
+    </ElSelect>
+    <template v-if="key(r) === 'own'">
+      <ElSelect
+        :model-value="r.shape"
+        aria-label="Shape of the board"
+        style="width: 130px"
+        @change="(v: BoardRequest['shape']) => setOwn(i, { shape: v })"
+      >
+        <ElOption v-for="s in shapes" :key="s" :value="s" :label="s" />
+      </ElSelect>
+      <ElInputNumber
+        :model-value="shown(r.length_mm ?? 0)"
+        :min="shown(100)"
+        :max="shown(3000)"
+        class="num"
+        :aria-label="`Length in ${units.length}`"
+        @change="n => setOwn(i, { length_mm: inMM(n), ...(oneSize(r) ? { width_mm: inMM(n) } : {}) })"
+      />
+      <template v-if="!oneSize(r)">
+        ×
+        <ElInputNumber
+          :model-value="shown(r.width_mm ?? 0)"
+          :min="shown(100)"
+          :max="shown(3000)"
+          class="num"
+          :aria-label="`Width in ${units.length}`"
+          @change="n => setOwn(i, { width_mm: inMM(n) })"
+        />
+      </template>
+      <span>{{ units.length }}</span> </template
+    ><template v-if="key(r) !== 'any'"
+      >, lined with
+      <Choose
+        :value="r.liner ?? ''"
+        :label="i ? `Liner ${i + 1}` : 'Liner'"
+        :width="132"
+        :options="liners"
+        @change="v => change(i, { ...r, liner: v || undefined })"
+      />
+    </template>
+    <button v-if="requests.length > 1" class="btn quiet" @click="choose(i, 'any')">
+      Remove<span class="only-read"> board {{ i + 1 }}</span>
+    </button>
+    <button
+      v-if="
+        i === requests.length - 1 && key(r) !== 'any' && requests.length < 12 && brief.serving !== 'plates'
+      "
+      class="btn quiet"
+      @click="setAll([...requests, { ...r }])"
+    >
+      Another board shares it
+    </button>
+  </p>
+  <p class="line">
+    Guests stand at
+    <ElSelect
+      :model-value="brief.access ?? []"
+      multiple
+      aria-label="Sides that guests stand at"
+      placeholder="all sides"
+      style="width: 210px"
+      @change="(v: Brief['access']) => set({ access: v?.length && v.length < 4 ? v : undefined })"
+    >
+      <ElOption v-for="[id, says] in sides" :key="id" :value="id" :label="says" /> </ElSelect
+    >, the tray has
+    <Choose
+      :value="brief.front ?? 'none'"
+      label="Front of the tray"
+      :width="176"
+      :options="[
+        ['none', 'no front'],
+        ...sides.map(([id, says]): [string, string] => [id, 'its front at ' + says]),
+      ]"
+      @change="v => set({ front: v as Brief['front'] })"
+    />
+    and is photographed
+    <Choose
+      :value="brief.photographed ?? ''"
+      label="Photographed"
+      :width="122"
+      :options="[
+        ['', 'by nobody'],
+        ['above', 'from above'],
+        ['slant', 'at a slant'],
+      ]"
+      @change="v => set({ photographed: (v || undefined) as Brief['photographed'] })"
+    />. It
+    <Choose
+      :value="brief.travels ? 'yes' : 'no'"
+      label="Does it travel"
+      :width="146"
+      :options="[
+        ['no', 'stays here'],
+        ['yes', 'goes on the road'],
+      ]"
+      @change="v => set({ travels: v === 'yes' })"
+    /><template v-if="brief.travels">
+      for
+      <ElInputNumber
+        :model-value="minutes"
+        :min="0"
+        :max="10080"
+        :step="5"
+        aria-label="Minutes on the road"
+        class="num"
+        @change="n => set({ travels: n || true })"
+      />
+      minutes</template
+    >.
+  </p>
+</template>

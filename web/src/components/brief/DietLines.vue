@@ -1,0 +1,87 @@
+<script setup lang="ts">
+// Which guests avoid what.
+import { computed } from 'vue'
+import { ElInputNumber, ElOption, ElSelect } from 'element-plus'
+import 'element-plus/es/components/input-number/style/css'
+import 'element-plus/es/components/select/style/css'
+import type { Avoid, Brief, Diet } from '@/api/tray.gen'
+
+const props = defineProps<{ brief: Brief }>()
+const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
+
+const words: { id: Avoid; says: string }[] = [
+  { id: 'meat', says: 'meat' },
+  { id: 'pork', says: 'pork' },
+  { id: 'beef', says: 'beef' },
+  { id: 'animal', says: 'anything animal' },
+  { id: 'rennet', says: 'animal rennet' },
+  { id: 'alcohol', says: 'alcohol' },
+  ...(
+    [
+      'gluten',
+      'milk',
+      'nuts',
+      'peanuts',
+      'egg',
+      'fish',
+      'crustaceans',
+      'molluscs',
+      'soy',
+      'sesame',
+      'mustard',
+      'celery',
+      'sulphites',
+      'lupin',
+    ] as Avoid[]
+  ).map(id => ({ id, says: id })),
+]
+const diets = computed(() => props.brief.diets ?? [])
+const guests = computed(() => (props.brief.guests.adults ?? 0) + (props.brief.guests.children ?? 0))
+function setDiet(i: number, change: Partial<Diet>) {
+  emit('set', { diets: diets.value.map((d, k) => (k === i ? { ...d, ...change } : d)) })
+}
+</script>
+
+<template>
+  <p v-if="!diets.length" class="soft">Nobody has said so yet.</p>
+  <div v-for="(d, i) in diets" :key="i" class="line diet">
+    <input
+      class="in"
+      style="width: 170px"
+      :aria-label="`Group ${i + 1}, who`"
+      :value="d.who"
+      maxlength="80"
+      placeholder="who"
+      @change="setDiet(i, { who: ($event.target as HTMLInputElement).value })"
+    />
+    <ElInputNumber
+      :model-value="d.count || guests"
+      :min="1"
+      :max="Math.max(1, guests)"
+      class="num"
+      :aria-label="`Group ${i + 1}, how many`"
+      @change="n => setDiet(i, { count: n === guests ? 0 : n })"
+    />
+    avoid
+    <ElSelect
+      :model-value="d.avoid"
+      multiple
+      :aria-label="`Group ${i + 1}, what they avoid`"
+      placeholder="what"
+      style="flex: 1; min-width: 200px"
+      @change="(v: Avoid[]) => setDiet(i, { avoid: v })"
+    >
+      <ElOption v-for="w in words" :key="w.id" :value="w.id" :label="w.says" />
+    </ElSelect>
+    <button class="btn quiet" @click="emit('set', { diets: diets.filter((_, k) => k !== i) })">
+      Remove<span class="only-read"> group {{ i + 1 }}</span>
+    </button>
+  </div>
+  <button
+    class="btn"
+    :disabled="diets.length >= 20"
+    @click="emit('set', { diets: [...diets, { who: '', count: 1, avoid: [] }] }, false)"
+  >
+    Somebody avoids something
+  </button>
+</template>

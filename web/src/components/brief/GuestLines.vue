@@ -1,0 +1,194 @@
+<script setup lang="ts">
+// Who comes, when, for what, and what it may cost.
+import { computed } from 'vue'
+import { ElInputNumber } from 'element-plus'
+import 'element-plus/es/components/input-number/style/css'
+import type { Brief } from '@/api/tray.gen'
+import { coinDigits, units } from '@/tray/units'
+import Choose from './Choose.vue'
+
+const props = defineProps<{ brief: Brief }>()
+const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
+
+const set = (change: Partial<Brief>, planned = true) => emit('set', change, planned)
+const text = (e: Event) => (e.target as HTMLInputElement).value
+const g = computed(() => props.brief.guests)
+const setGuests = (change: Partial<Brief['guests']>) => {
+  const next = { ...g.value, ...change }
+  const adults = next.adults ?? 0
+  next.light = Math.min(next.light ?? 0, adults) || undefined
+  next.hearty = Math.min(next.hearty ?? 0, adults - (next.light ?? 0)) || undefined
+  set({ guests: next })
+}
+
+// money is typed in the larger coin
+const coin = computed(() => 10 ** coinDigits())
+const each = computed(() => !props.brief.budget && !!props.brief.budget_per_guest)
+const may = computed(() => (props.brief.budget || props.brief.budget_per_guest || 0) / coin.value)
+function setBudget(amount: number, perGuest: boolean) {
+  const minor = Math.round(amount * coin.value) || undefined
+  set(
+    perGuest
+      ? { budget: undefined, budget_per_guest: minor }
+      : { budget: minor, budget_per_guest: undefined },
+  )
+}
+const degrees = computed(() => props.brief.temperature_c ?? 20)
+</script>
+
+<template>
+  <p class="line">
+    For
+    <input
+      class="in"
+      style="width: 230px"
+      aria-label="Who asks for it"
+      :value="brief.host"
+      maxlength="160"
+      placeholder="who asks for it"
+      @change="set({ host: text($event) }, false)"
+    />, with
+    <ElInputNumber
+      :model-value="g.adults ?? 0"
+      :min="0"
+      :max="2000"
+      aria-label="Adults"
+      class="num"
+      @change="n => setGuests({ adults: n ?? 0 })"
+    />
+    adults and
+    <ElInputNumber
+      :model-value="g.children ?? 0"
+      :min="0"
+      :max="2000"
+      aria-label="Children"
+      class="num"
+      @change="n => setGuests({ children: n ?? 0 })"
+    />
+    children. Of the adults
+    <ElInputNumber
+      :model-value="g.light ?? 0"
+      :min="0"
+      :max="g.adults ?? 0"
+      aria-label="Light eaters"
+      class="num"
+      @change="n => setGuests({ light: n ?? 0 })"
+    />
+    eat little and
+    <ElInputNumber
+      :model-value="g.hearty ?? 0"
+      :min="0"
+      :max="Math.max(0, (g.adults ?? 0) - (g.light ?? 0))"
+      aria-label="Hearty eaters"
+      class="num"
+      @change="n => setGuests({ hearty: n ?? 0 })"
+    />
+    a lot.
+  </p>
+  <p class="line">
+    They come for
+    <Choose
+      :value="brief.occasion ?? 'nibble'"
+      label="Occasion"
+      :width="176"
+      :options="[
+        ['nibble', 'nibbles'],
+        ['grazing', 'party grazing'],
+        ['meal', 'this as a meal'],
+      ]"
+      @change="v => set({ occasion: v as Brief['occasion'] })"
+    />
+    and stay
+    <Choose
+      :value="String(brief.lasts_minutes ?? 0)"
+      label="How long they graze"
+      :width="166"
+      :options="[
+        ['0', 'as long as usual'],
+        ['30', 'half an hour'],
+        ['60', 'an hour'],
+        ['90', 'an hour and a half'],
+        ['120', 'two hours'],
+        ['180', 'three hours'],
+        ['240', 'four hours'],
+        ['360', 'six hours'],
+      ]"
+      @change="v => set({ lasts_minutes: Number(v) || undefined })"
+    />, with
+    <Choose
+      :value="brief.besides ?? 'nothing'"
+      label="What else is served"
+      :width="186"
+      :options="[
+        ['nothing', 'nothing else to eat'],
+        ['some', 'some dishes besides'],
+        ['plenty', 'plenty besides'],
+      ]"
+      @change="v => set({ besides: v === 'nothing' ? undefined : (v as Brief['besides']) })"
+    />.
+  </p>
+  <p class="line">
+    It is on
+    <input
+      class="in"
+      type="datetime-local"
+      aria-label="Serving day and time"
+      :value="brief.serve_at?.slice(0, 16)"
+      @change="set({ serve_at: text($event) || undefined })"
+    />
+    at
+    <input
+      class="in"
+      style="width: 230px"
+      aria-label="Place"
+      :value="brief.place"
+      maxlength="160"
+      placeholder="where"
+      @change="set({ place: text($event) }, false)"
+    />, at about
+    <ElInputNumber
+      :model-value="degrees"
+      :min="-30"
+      :max="50"
+      aria-label="Degrees Celsius there"
+      class="num"
+      @change="n => set({ temperature_c: n === 20 || n === undefined ? undefined : n })"
+    />
+    °C.
+  </p>
+  <p class="line">
+    On the tray comes
+    <Choose
+      :value="brief.course ?? 'both'"
+      label="Sweet or savoury"
+      :width="208"
+      :options="[
+        ['both', 'savoury and a little sweet'],
+        ['savoury', 'only savoury'],
+        ['sweet', 'a dessert'],
+      ]"
+      @change="v => set({ course: v === 'both' ? undefined : (v as Brief['course']) })"
+    />, and it may cost
+    <ElInputNumber
+      :model-value="may || undefined"
+      :min="0"
+      :max="10000000"
+      :precision="may % 1 ? coinDigits() : 0"
+      :controls="false"
+      :placeholder="'anything'"
+      :aria-label="`Budget${units.currency ? ' in ' + units.currency : ''}`"
+      class="sum"
+      @change="n => setBudget(n ?? 0, each)"
+    />
+    <Choose
+      :value="each ? 'each' : 'all'"
+      label="Budget in all or for each guest"
+      :width="140"
+      :options="[
+        ['all', 'in all'],
+        ['each', 'for each guest'],
+      ]"
+      @change="v => setBudget(may, v === 'each')"
+    />.
+  </p>
+</template>

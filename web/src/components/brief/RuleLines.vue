@@ -1,0 +1,120 @@
+<script setup lang="ts">
+// The house's way of doing it, for this job.
+import { computed } from 'vue'
+import type { Brief, Rules } from '@/api/tray.gen'
+import Choose from './Choose.vue'
+
+const props = defineProps<{ brief: Brief }>()
+const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
+const rules = computed<Rules>(() => props.brief.rules ?? {})
+
+/** Every rule with its choices; the first is the craft's default and is not written down. */
+const all: {
+  rule: keyof Rules
+  before: string
+  label: string
+  width: number
+  options: [string, string][]
+}[] = [
+  {
+    rule: 'crackers',
+    before: 'Crackers',
+    label: 'Crackers',
+    width: 206,
+    options: [
+      ['some', 'a few on, the rest beside'],
+      ['on', 'all on the board'],
+      ['beside', 'all beside the board'],
+    ],
+  },
+  {
+    rule: 'greenery',
+    before: ', greenery',
+    label: 'Greenery',
+    width: 116,
+    options: [
+      ['sparing', 'sparingly'],
+      ['none', 'none'],
+    ],
+  },
+  {
+    rule: 'symmetry',
+    before: ', laid',
+    label: 'Symmetry',
+    width: 114,
+    options: [
+      ['free', 'freely'],
+      ['mirrored', 'mirrored'],
+    ],
+  },
+  {
+    rule: 'soft_round',
+    before: '. A soft round',
+    label: 'Soft rounds',
+    width: 208,
+    options: [
+      ['cut', 'cut, kept in its round'],
+      ['whole', 'left whole with a knife'],
+    ],
+  },
+  {
+    rule: 'hard_cheese',
+    before: ', hard cheese',
+    label: 'Hard cheese',
+    width: 166,
+    options: [
+      ['', 'as each is best'],
+      ['cut', 'cut where it can be'],
+      ['broken', 'in rough lumps'],
+    ],
+  },
+  {
+    rule: 'olives',
+    before: ', olives',
+    label: 'Olives',
+    width: 128,
+    options: [
+      ['pitted', 'pitted'],
+      ['stones', 'with stones'],
+    ],
+  },
+  {
+    rule: 'grapes',
+    before: ', grapes',
+    label: 'Grapes',
+    width: 142,
+    options: [
+      ['clusters', 'on the stem'],
+      ['plucked', 'plucked'],
+    ],
+  },
+  {
+    rule: 'vegetarians',
+    before: '. Who eats no meat finds theirs',
+    label: 'Those who eat no meat',
+    width: 250,
+    options: [
+      ['apart', 'apart on the same tray'],
+      ['separate', 'on a tray of their own'],
+      ['shapes', 'cut in the shapes of the meat'],
+    ],
+  },
+]
+function set(rule: keyof Rules, value: string, usual: string) {
+  emit('set', { rules: { ...rules.value, [rule]: value === usual ? undefined : value } })
+}
+</script>
+
+<template>
+  <p class="line">
+    <template v-for="r in all" :key="r.rule"
+      >{{ r.before }}
+      <Choose
+        :value="String(rules[r.rule] ?? r.options[0]![0])"
+        :label="r.label"
+        :width="r.width"
+        :options="r.options"
+        @change="v => set(r.rule, v, r.options[0]![0])" /></template
+    >.
+  </p>
+</template>

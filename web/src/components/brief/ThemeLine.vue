@@ -1,0 +1,164 @@
+<script setup lang="ts">
+// The theme: a name, a landscape, and up to five colours, picked one by one,
+// taken from the landscape's foods or from a palette file.
+import { computed, ref } from 'vue'
+import { api, send, take, Trouble, type Palette } from '@/api/client'
+import type { Brief } from '@/api/tray.gen'
+import Choose from './Choose.vue'
+
+const props = defineProps<{ brief: Brief }>()
+const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
+
+const theme = computed(() => {
+  const t = props.brief.theme
+  if (!t) return {}
+  if (typeof t === 'string') return { name: t }
+  return Array.isArray(t) ? { palette: t } : t
+})
+const palette = computed(() => theme.value.palette ?? [])
+const text = (e: Event) => (e.target as HTMLInputElement).value
+const most = 12
+const wrong = ref('')
+
+function set(change: { name?: string; palette?: string[]; region?: string }) {
+  const t = { ...theme.value, ...change }
+  wrong.value = ''
+  emit('set', {
+    theme:
+      t.name || t.palette?.length || t.region
+        ? ({
+            ...(t.name ? { name: t.name } : {}),
+            ...(t.palette?.length ? { palette: t.palette } : {}),
+            ...(t.region ? { region: t.region } : {}),
+          } as Brief['theme'])
+        : undefined,
+  })
+}
+async function tried(ask: () => Promise<void>) {
+  try {
+    await ask()
+  } catch (e) {
+    wrong.value = e instanceof Trouble ? e.message : 'That did not work. Try again.'
+  }
+}
+const fromRegion = () =>
+  tried(async () => {
+    const p = await take<Palette>(
+      api.GET('/api/v1/palettes/region/{region}', { params: { path: { region: theme.value.region! } } }),
+    )
+    set({ palette: p.colours.slice(0, most) })
+  })
+function read(e: Event) {
+  const input = e.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file) return
+  void tried(async () => {
+    const p = await send<Palette>('POST', '/api/v1/palettes', 'text/plain', file)
+    set({ palette: p.colours, ...(theme.value.name ? {} : { name: p.name }) })
+  })
+  input.value = ''
+}
+const file = computed(
+  () =>
+    `/api/v1/palettes/file?name=${encodeURIComponent(theme.value.name ?? '')}&colours=${palette.value.map(c => c.slice(1)).join(',')}`,
+)
+</script>
+
+<template>
+  <p class="line">
+    The theme is
+    <input
+      class="in"
+      style="width: 160px"
+      aria-label="Theme"
+      :value="theme.name"
+      maxlength="80"
+      placeholder="none"
+      @change="set({ name: text($event) })"
+    />, food from
+    <Choose
+      :value="theme.region ?? ''"
+      label="Landscape"
+      :width="176"
+      :options="[
+        ['', 'anywhere'],
+        ['alpine', 'the mountains'],
+        ['atlantic', 'the ocean coast'],
+        ['mediterranean', 'the southern sea'],
+        ['northern', 'the north'],
+        ['eastern', 'the east'],
+        ['tropical', 'the tropics'],
+      ]"
+      @change="v => set({ region: v || undefined })"
+    />, in these colours:
+  </p>
+  <p class="line colours">
+    <span v-for="(c, i) in palette" :key="i" class="swatch">
+      <input
+        type="color"
+        :value="c"
+        :aria-label="`Theme colour ${i + 1}`"
+        @change="set({ palette: palette.map((p, k) => (k === i ? text($event) : p)) })"
+      />
+      <button
+        class="drop"
+        :aria-label="`Remove theme colour ${i + 1}`"
+        @click="set({ palette: palette.filter((_, k) => k !== i) })"
+      >
+        ×
+      </button>
+    </span>
+    <button
+      class="btn quiet"
+      :disabled="palette.length >= most"
+      @click="set({ palette: [...palette, '#c8553d'] })"
+    >
+      Add a colour
+    </button>
+    <button v-if="theme.region" class="btn quiet" @click="fromRegion">Colours of that landscape</button>
+    <label class="btn quiet file">
+      Read a palette file
+      <input type="file" accept=".gpl,text/plain" aria-label="Read a palette file" @change="read" />
+    </label>
+    <a v-if="palette.length" class="btn quiet" :href="file" download>Save as a palette file</a>
+  </p>
+  <p v-if="wrong" class="small" role="alert">▲ {{ wrong }}</p>
+</template>
+
+<style scoped>
+.colours {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 6px;
+  line-height: 1.4;
+}
+.swatch {
+  display: inline-flex;
+}
+.swatch input {
+  width: 44px;
+  height: 36px;
+  padding: 2px;
+  border: 1.5px solid var(--line-strong);
+  border-radius: 7px;
+  background: var(--paper);
+}
+.drop {
+  border: 0;
+  background: none;
+  font-size: 1.1rem;
+  color: var(--soft);
+  cursor: pointer;
+  min-width: 26px;
+}
+.file input {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  opacity: 0;
+}
+.file:focus-within {
+  outline: 2px solid var(--blue);
+}
+</style>
