@@ -51,6 +51,7 @@ func plates(b brief.Brief) []tray.Part {
 			out = append(out, p)
 		}
 	}
+	slices.SortStableFunc(out, func(a, b tray.Part) int { return b.Copies - a.Copies }) // the plate that most get first
 	return out
 }
 

@@ -44,8 +44,9 @@ func Plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) (*tray.Tra
 		}
 	}
 	var trays []tray.Tray
-	for _, p := range parts(b) {
-		made, err := planPart(b, p, larder, cabinet)
+	all := parts(b)
+	for _, p := range all {
+		made, err := planPart(b, p, all, larder, cabinet)
 		if err != nil {
 			return nil, err
 		}
@@ -63,9 +64,9 @@ func Plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) (*tray.Tra
 
 // planPart plans the trays of one part of the table: one, or as many as there are
 // boards to share its food.
-func planPart(b brief.Brief, p tray.Part, larder *food.Larder, cabinet *board.Cabinet) ([]tray.Tray, error) {
+func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, cabinet *board.Cabinet) ([]tray.Tray, error) {
 	whole := p.Of == 0 // nobody is parted from the rest
-	table := tableOf(b, p, larder)
+	table := tableOf(b, p, all, larder)
 	ground, err := groundOf(table, cabinet)
 	if err != nil {
 		return nil, err
@@ -106,20 +107,35 @@ func planPart(b brief.Brief, p tray.Part, larder *food.Larder, cabinet *board.Ca
 	return out, nil
 }
 
-// tableOf is the brief of one part of the table. Where the table is parted, what is
-// asked for by name but avoided by this part is left to the others.
-func tableOf(b brief.Brief, p tray.Part, larder *food.Larder) brief.Brief {
+// tableOf is the brief of one of the parts of the table. Where the table is parted,
+// what is asked for by name but avoided by this part is left to the others, and an
+// amount that is set is shared out over the guests who can eat it.
+func tableOf(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder) brief.Brief {
 	table := p.Table(b)
 	if p.Of == 0 {
 		return table
 	}
-	off := table.OffTheTray()
-	avoided := func(w brief.Want) bool {
-		f, ok := larder.Get(w.Food)
-		return ok && f.Breaks(off) != ""
+	own := func(wants []brief.Want) (out []brief.Want) {
+		for _, w := range wants {
+			f, ok := larder.Get(w.Food)
+			eats := func(q tray.Part) bool { return !ok || f.Breaks(q.Table(b).OffTheTray()) == "" }
+			if !eats(p) {
+				continue
+			}
+			if w.Grams > 0 {
+				eaters := 0.0
+				for _, q := range all {
+					if eats(q) {
+						eaters += q.Guests.Appetites() * float64(max(1, q.Copies))
+					}
+				}
+				w.Grams *= p.Guests.Appetites() / eaters
+			}
+			out = append(out, w)
+		}
+		return out
 	}
-	table.Foods = slices.DeleteFunc(slices.Clone(table.Foods), avoided)
-	table.Pins = slices.DeleteFunc(slices.Clone(table.Pins), avoided)
+	table.Foods, table.Pins = own(table.Foods), own(table.Pins)
 	return table
 }
 
@@ -127,8 +143,9 @@ func tableOf(b brief.Brief, p tray.Part, larder *food.Larder) brief.Brief {
 func Choose(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) ([]pick.Choice, error) {
 	var out []pick.Choice
 	seen := map[string]bool{}
-	for _, p := range parts(b) {
-		table := tableOf(b, p, larder)
+	all := parts(b)
+	for _, p := range all {
+		table := tableOf(b, p, all, larder)
 		chosen, err := pick.Pick(table, larder, Ground(table, cabinet))
 		if err != nil {
 			return nil, err

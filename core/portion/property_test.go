@@ -254,7 +254,7 @@ func TestPlatesFollowTastes(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if trays := job.All(); len(trays) != 3 || trays[0].Copies() != 2 || trays[1].Copies() != 4 || trays[2].Copies() != 6 {
+	if trays := job.All(); len(trays) != 3 || trays[0].Copies() != 6 || trays[1].Copies() != 4 || trays[2].Copies() != 2 {
 		t.Fatalf("%d kinds of plate", len(trays))
 	}
 	for _, one := range job.All() {
@@ -271,6 +271,21 @@ func TestPlatesFollowTastes(t *testing.T) {
 		}
 		if g < 90 || g > 420 {
 			t.Errorf("a plate of %.0f g for %s", g, one.Part.Who)
+		}
+	}
+	// an amount that is set is that of all plates together
+	b.Foods = Wants(job)
+	for i, w := range b.Foods {
+		if f, _ := larder.Get(w.Food); f.Category == food.Fruit {
+			b.Foods[i].Grams = 720
+			set, err := Plan(b, larder, board.BuiltInCabinet())
+			if err != nil {
+				t.Fatal(err)
+			}
+			if g := foodsOf(set)[w.Food]; g < 600 || g > 840 {
+				t.Errorf("720 g of %s are set, %.0f g planned", w.Food, g)
+			}
+			break
 		}
 	}
 	if n := Shop(job, larder); n.PerGuest < 50 || n.PerGuest > 3000 {

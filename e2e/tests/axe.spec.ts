@@ -13,7 +13,7 @@ test.use({ baseURL: demo })
 
 test('the bench', async ({ page }) => {
   await page.goto('/')
-  await expect(page.locator('.ticket')).toHaveCount(2)
+  await expect(page.locator('.ticket')).toHaveCount(4)
   await clean(page)
 })
 
@@ -31,6 +31,19 @@ for (const stage of ['Brief', 'Pick', 'Amounts', 'Lay', 'Prep']) {
     await clean(page)
   })
 }
+
+test('a quote, and a shopping list with something on it', async ({ page }) => {
+  await openDemo(page, 'Night-sky', 'Amounts')
+  await page.getByRole('button', { name: /how its amount/ }).first().click()
+  await clean(page)
+  await page.getByRole('link', { name: 'Quote' }).click()
+  await page.locator('.price').waitFor()
+  await clean(page)
+  await page.getByRole('link', { name: 'Back to the amounts' }).click()
+  await page.getByRole('link', { name: 'Shopping list' }).click()
+  await page.getByRole('checkbox').first().check()
+  await clean(page)
+})
 
 test('Lay with something in the hand, a finding shown, and the keys', async ({ page }) => {
   await openDemo(page, 'First firing', 'Lay')
@@ -54,6 +67,7 @@ for (const [room, path, ready] of [
   ['a food', '/larder/fennel-sausage', '.scale image'],
   ['boards and bowls', '/boards', '.shelf img'],
   ['settings', '/settings', 'fieldset'],
+  ['the shopping list', '/shopping', 'h1'],
 ] as const) {
   test(room, async ({ page }) => {
     await page.goto(path)

@@ -55,19 +55,19 @@ const reckon = newest(async signal => {
   if (asked) preview.value = await take<Basket>(api.POST('/api/v1/amounts', { body: body(asked), signal }))
 }, 0)
 function slide(category: string, times: number) {
-  slidden.value = { [category]: times }
+  slidden.value = { ...slidden.value, [category]: times }
   asked = { ...brief.value, foods: list(), tilt: tilt.value, board: brief.value.board ?? job.doc!.board?.id }
   reckon()
 }
 async function keepTilt(category: string, times: number | undefined) {
-  const next = { ...brief.value.tilt, [category]: times ?? 1 }
-  if (next[category] === 1) delete next[category]
-  slidden.value = times === undefined ? {} : { [category]: times }
-  await replan(
+  slidden.value = { ...slidden.value, [category]: times ?? 1 }
+  const next = { ...tilt.value }
+  for (const c of Object.keys(next)) if (next[c] === 1) delete next[c]
+  const kept = await replan(
     { ...brief.value, foods: list(), tilt: Object.keys(next).length ? next : undefined },
     times === undefined ? `${category}: back to usual` : `${category}: ${Math.round(100 * times)} % of usual`,
   )
-  slidden.value = {}
+  if (kept || wrong.value) slidden.value = {} // else the slider has moved on
 }
 watch(
   () => job.basket,
