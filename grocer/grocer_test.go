@@ -71,7 +71,8 @@ func TestShopVariesByDateAndSeed(t *testing.T) {
 		}
 		return string(raw)
 	}
-	if text(s.Feed(day)) != text(s.Feed(day)) || text(s.Feed(day)) == text(s.Feed(day.AddDate(0, 0, 1))) || text(s.Feed(day)) == text((&shop.Shop{Seed: 8}).Feed(day)) {
+	again := &shop.Shop{Seed: 7}
+	if text(s.Feed(day)) != text(again.Feed(day)) || text(s.Feed(day)) == text(s.Feed(day.AddDate(0, 0, 1))) || text(s.Feed(day)) == text((&shop.Shop{Seed: 8}).Feed(day)) {
 		t.Error("the seed and the date do not decide the feed")
 	}
 	price := func(month time.Month) (sum float64) {

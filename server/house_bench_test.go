@@ -2,10 +2,14 @@ package server
 
 import (
 	"bytes"
+	"encoding/json"
 	"fmt"
 	"testing"
 
+	"happytray/core/board"
+	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/portion"
 	"happytray/export/table"
 	"happytray/server/api"
 )
@@ -61,6 +65,31 @@ func BenchmarkSearchOf5000(b *testing.B) {
 		i++
 		if a := d.ask("GET", "/api/v1/larder/search?text="+words[i%len(words)], nil); a.status != 200 {
 			b.Fatal(a.status)
+		}
+	}
+}
+
+// A slider of the amounts as the screen asks for it: the list of foods and the
+// board are given, the basket comes back.
+func BenchmarkAmounts(b *testing.B) {
+	d := open(b, db.DSN())
+	larder := food.BuiltIn()
+	job, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 40}, Month: 11}, larder, board.BuiltInCabinet())
+	if err != nil {
+		b.Fatal(err)
+	}
+	br := job.Brief
+	br.Foods, br.Board = portion.Wants(job), &board.Request{ID: job.Board.ID}
+	n := 0
+	for b.Loop() {
+		n++
+		br.Tilt = map[string]float64{"cheese": float64(n%40) / 20}
+		raw, err := json.Marshal(br)
+		if err != nil {
+			b.Fatal(err)
+		}
+		if a := d.ask("POST", "/api/v1/amounts", raw); a.status != 200 {
+			b.Fatalf("%d %s", a.status, a.body)
 		}
 	}
 }

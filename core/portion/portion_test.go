@@ -180,14 +180,6 @@ func TestPartialDiets(t *testing.T) {
 	}
 }
 
-func BenchmarkPlan40Guests(b *testing.B) {
-	for b.Loop() {
-		if _, err := Plan(brief.Brief{Guests: brief.Guests{Adults: 40}}, larder, board.BuiltInCabinet()); err != nil {
-			b.Fatal(err)
-		}
-	}
-}
-
 func ExampleCover() {
 	packs, grams, cost := Cover([]food.Pack{{Grams: 150, Price: 290}, {Grams: 400, Price: 520}}, 500)
 	fmt.Println(packs, grams, cost)

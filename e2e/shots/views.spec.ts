@@ -33,6 +33,20 @@ test('the order of hands', async ({ page }) => {
   await shoot(page, 'lay-step')
 })
 
+test('several trays, their list and their price', async ({ page }) => {
+  await openDemo(page, 'Night-sky', 'Lay')
+  await shoot(page, 'lay-set')
+  await page.getByRole('link', { name: /^Amounts/ }).click()
+  await page.getByRole('link', { name: 'Quote' }).click()
+  await page.locator('.price').waitFor()
+  await shoot(page, 'quote')
+  await page.getByRole('link', { name: 'Back to the amounts' }).click()
+  await page.getByRole('link', { name: 'Shopping list' }).click()
+  await page.getByRole('checkbox').first().waitFor()
+  for (const i of [0, 2]) await page.getByRole('checkbox').nth(i).check()
+  await shoot(page, 'shopping')
+})
+
 test('a round tray', async ({ page }) => {
   await openDemo(page, 'Quiz league', 'Brief')
   await page.getByRole('button', { name: 'Pick the foods' }).click()
