@@ -125,6 +125,18 @@ func (s *Server) Replan(c *gin.Context) {
 		s.fail(c, err)
 		return
 	}
+	was := t.All()
+	for i, now := range planned.All() {
+		if i >= len(was) {
+			break
+		}
+		if gone, come, ok := arrange.Swapped(was[i], now); ok {
+			if err := arrange.TakePlaces(c.Request.Context(), was[i], now, now.Larder(h.larder), gone, come); err != nil {
+				s.fail(c, err)
+				return
+			}
+		}
+	}
 	c.JSON(http.StatusOK, planned)
 }
 

@@ -134,7 +134,7 @@ func says(b brief.Brief, job *tray.Tray, o Outlook, now string) []string {
 		if len(o.Surfaces) > 0 {
 			s += "A larger board, or a set of boards, would carry it."
 		} else {
-			s += "No board of the house carries it; lay it on several, or along a table."
+			s += fmt.Sprintf("No board of the house carries it; lay it on several: it would take about %.0f of this one.", math.Ceil(o.RoomCM2*100/math.Max(1, job.Board.UsableMM2())))
 		}
 		out = append(out, s)
 	}

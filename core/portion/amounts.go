@@ -100,10 +100,13 @@ const leastBowl = 25.0
 // wantedByAll is the liking from which a food is a crowd-pleaser.
 const wantedByAll = .85
 
+// few is the appetites under which a tray is a plate in all but its board.
+const few = 2.5
+
 // fewest is how many pieces of a form make a group that can be seen: half of a
-// generous one, but three; on a single plate a sixth of it, or two.
+// generous one, but three; on a single plate, or for one or two, a sixth of it, or two.
 func fewest(b brief.Brief, s food.Spec) int {
-	if b.Plates() {
+	if b.Plates() || b.Guests.Appetites() < few {
 		return max(2, s.Group/6)
 	}
 	return max(3, s.Group/2)

@@ -76,9 +76,9 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 		return nil, err
 	}
 	amounts := Amounts(table, chosen)
-	if b.Plates() {
-		for i, a := range amounts {
-			if parted, ok := divisible(a); ok && wholeOf(a) > 0 {
+	for i, a := range amounts { // a whole that is far more than is eaten is laid in parts, as on a plate
+		if whole := wholeOf(a); whole > 0 && a.Choice.Grams == 0 && (b.Plates() || a.Grams < .35*whole) {
+			if parted, ok := divisible(a); ok {
 				amounts[i] = parted
 			}
 		}

@@ -80,7 +80,7 @@ test('a stylist plans a tray from nothing', async ({ page }) => {
 
   // turned by its handle
   const handle = page.locator('.handle .reach')
-  await handle.hover() // waits until it stands still where the bowl lies now
+  await page.locator('.handle circle:not(.reach)').hover() // waits until it stands still where the bowl lies now
   const grip = (await handle.boundingBox())!
   await page.mouse.down()
   await page.mouse.move(grip.x + grip.width / 2 + 50, grip.y + grip.height / 2 + 20, { steps: 6 })

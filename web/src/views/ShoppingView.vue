@@ -191,7 +191,7 @@ input {
 .done .packs {
   text-decoration: line-through;
   text-decoration-thickness: 2px;
-  opacity: 0.65;
+  color: var(--soft);
 }
 @media print {
   label {
