@@ -84,7 +84,7 @@ func Amounts(b brief.Brief, chosen []pick.Choice) []Amount {
 				a.Grams = few
 				a.Why = fmt.Sprintf("%d pieces, the least that looks like a group; its share of the %s would be less.", fewest(b, spec), f.Category)
 			}
-			if crowd := spec.MassG * float64(b.Guests.Total()); f.Liking >= wantedByAll && !oneByOne(spec) && a.Grams < crowd {
+			if crowd := spec.MassG * float64(b.Guests.Total()); f.Liking >= wantedByAll && !oneByOne(spec) && a.Grams < crowd && !(b.Course == "sweet" && f.Category == food.Cheese) {
 				a.Grams = crowd
 				a.Why = fmt.Sprintf("One for each of %d guests, because everybody wants it.", b.Guests.Total())
 			}
