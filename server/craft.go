@@ -264,6 +264,61 @@ func (s *Server) Put(c *gin.Context) {
 	c.JSON(http.StatusOK, gin.H{"element": e, "room": room})
 }
 
+// GiveWay lets the neighbours of a moved element make room for it.
+func (s *Server) GiveWay(c *gin.Context) {
+	var in api.GiveWayAsked
+	if err := wire.Read(body(c), &in); err != nil {
+		s.fail(c, err)
+		return
+	}
+	larder := s.house(c.Request.Context()).larder
+	t, err := tray.Read(in.Tray, larder)
+	if err != nil {
+		s.fail(c, wire.In("tray", err))
+		return
+	}
+	if t.Find(in.Element) < 0 {
+		s.fail(c, wire.Bad("element", "there is no element %.60q on this tray", in.Element))
+		return
+	}
+	given, moved := arrange.GiveWay(c.Request.Context(), t, t.Larder(larder), in.Element, geom.Pose{X: in.From.X, Y: in.From.Y, Turn: in.From.TurnDeg})
+	if !moved {
+		c.JSON(http.StatusOK, gin.H{"moved": false})
+		return
+	}
+	c.JSON(http.StatusOK, gin.H{"moved": true, "tray": given})
+}
+
+// Mend looks for the change that helps most against a finding.
+func (s *Server) Mend(c *gin.Context) {
+	var in api.MendAsked
+	if err := wire.Read(body(c), &in); err != nil {
+		s.fail(c, err)
+		return
+	}
+	larder := s.house(c.Request.Context()).larder
+	t, err := tray.Read(in.Tray, larder)
+	if err == nil && t.Board == nil {
+		err = wire.Bad("board", "choose a board before laying the tray")
+	}
+	if err != nil {
+		s.fail(c, wire.In("tray", err))
+		return
+	}
+	select { // it works as hard as a search
+	case s.busy <- struct{}{}:
+		defer func() { <-s.busy }()
+	case <-c.Request.Context().Done():
+		return
+	}
+	m, found := arrange.Mend(c.Request.Context(), t, t.Larder(larder), review.Finding{Check: in.Check, Elements: in.Elements, At: geom.Pt(in.At[0], in.At[1])})
+	if !found {
+		c.JSON(http.StatusOK, gin.H{"found": false})
+		return
+	}
+	c.JSON(http.StatusOK, gin.H{"found": true, "tray": m.Tray, "gain": m.Gain, "says": m.Says})
+}
+
 // readTray reads and checks the tray in the request, or answers what is wrong.
 // The larder is the one the tray was planned with.
 func (s *Server) readTray(c *gin.Context) (*tray.Tray, *food.Larder, bool) {

@@ -25,6 +25,7 @@ import (
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/geom"
 	"happytray/core/portion"
 	"happytray/core/tray"
 	"happytray/server/api"
@@ -268,6 +269,86 @@ func TestEverythingThatIsReckoned(t *testing.T) {
 	}
 	if a := put(`"element":"` + first + `","form":"pyramid"`); a.status != 422 {
 		t.Errorf("%d %s", a.status, a.body)
+	}
+}
+
+// A bowl is pushed into its neighbours: they give way, and a finding is mended, or it
+// is said that nothing helps.
+func TestGiveWayAndMend(t *testing.T) {
+	d := open(t, db.DSN())
+	plan := d.ask("POST", "/api/v1/plan", []byte(`{"guests":{"adults":8},"month":9}`)).body
+	var laid json.RawMessage
+	for _, line := range bytes.Split(bytes.TrimSpace(d.ask("POST", "/api/v1/arrange?seconds=0.5", plan).body), []byte("\n")) {
+		var l struct {
+			Tray json.RawMessage `json:"tray"`
+		}
+		if err := json.Unmarshal(line, &l); err != nil {
+			t.Fatal(err)
+		}
+		if l.Tray != nil {
+			laid = l.Tray
+		}
+	}
+	tr, err := tray.Read(laid, food.BuiltIn())
+	if err != nil {
+		t.Fatal(err)
+	}
+	k := 0
+	for i := range tr.Elements {
+		if tr.Elements[i].Vessel != "" && tr.Elements[i].Placed {
+			k = i
+		}
+	}
+	e := &tr.Elements[k]
+	from := e.Pose()
+	e.MoveTo(geom.Pose{X: from.X + 12, Y: from.Y + 9, Turn: from.Turn})
+	raw, err := tr.Write()
+	if err != nil {
+		t.Fatal(err)
+	}
+	var way struct {
+		Moved bool            `json:"moved"`
+		Tray  json.RawMessage `json:"tray"`
+	}
+	d.ask("POST", "/api/v1/give-way", []byte(fmt.Sprintf(`{"tray":%s,"element":%q,"from":{"x":%v,"y":%v,"turn_deg":%v}}`, raw, e.ID, from.X, from.Y, from.Turn))).into(t, &way)
+	if !way.Moved || way.Tray == nil {
+		t.Errorf("nothing gave way: %v", way.Moved)
+	}
+	var rev struct {
+		Score    float64
+		Findings []struct {
+			Check    string     `json:"check"`
+			Elements []string   `json:"elements"`
+			At       [2]float64 `json:"at"`
+		}
+	}
+	d.ask("POST", "/api/v1/review", raw).into(t, &rev)
+	f := rev.Findings[0]
+	ids, _ := json.Marshal(f.Elements)
+	var mend struct {
+		Found bool            `json:"found"`
+		Tray  json.RawMessage `json:"tray"`
+		Gain  float64         `json:"gain"`
+	}
+	d.ask("POST", "/api/v1/mend", []byte(fmt.Sprintf(`{"tray":%s,"check":%q,"elements":%s,"at":[%v,%v]}`, raw, f.Check, ids, f.At[0], f.At[1]))).into(t, &mend)
+	if mend.Found {
+		before := rev.Score
+		d.ask("POST", "/api/v1/review", mend.Tray).into(t, &rev)
+		if rev.Score <= before || mend.Gain <= 0 {
+			t.Errorf("mended, it scores %v after %v", rev.Score, before)
+		}
+	}
+	for body, status := range map[string]int{
+		fmt.Sprintf(`{"tray":%s,"element":"nobody","from":{"x":0,"y":0,"turn_deg":0}}`, raw): 422,
+		fmt.Sprintf(`{"tray":%s,"element":"x"}`, raw):                                        400,
+		`{"tray":{},"element":"x","from":{"x":0,"y":0,"turn_deg":0}}`:                        422,
+	} {
+		if a := d.ask("POST", "/api/v1/give-way", []byte(body)); a.status != status {
+			t.Errorf("%.40s: %d, want %d", body[len(body)-40:], a.status, status)
+		}
+	}
+	if a := d.ask("POST", "/api/v1/mend", []byte(`{"tray":{"format":"happytray/1","title":"x","brief":{"guests":{"adults":1}},"board":null,"vessels":[],"elements":[],"reserve":[],"rules":{},"seed":1},"check":"fit.gap","elements":[],"at":[0,0]}`)); a.status != 422 {
+		t.Errorf("without a board: %d", a.status)
 	}
 }
 

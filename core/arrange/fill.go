@@ -51,7 +51,12 @@ func (l *layout) fill(ctx context.Context, p *plan, r *rand.Rand) {
 	sh.pack(ctx, r)
 }
 
-func newShare(l *layout, elems []int, r *rand.Rand) *share {
+// open marks a free cell until it is given to a region.
+const open = int16(math.MinInt16)
+
+// newRaster is the board with what covers it so far: cells outside are -1, those
+// under element e are -2-e, free ones open.
+func newRaster(l *layout, elems []int) *share {
 	z := &l.s.zone
 	cell := math.Max(2.5, math.Sqrt(z.box.W()*z.box.H()/16000))
 	sh := &share{l: l, g: geom.NewGrid(z.box, cell, 2), elems: elems}
@@ -59,7 +64,6 @@ func newShare(l *layout, elems []int, r *rand.Rand) *share {
 	for i := range sh.label {
 		sh.label[i] = -1
 	}
-	const open = int16(math.MinInt16)
 	sh.g.Spans(z.outline, func(y, x0, x1 int) {
 		for x := x0; x < x1; x++ {
 			sh.label[y*sh.g.W+x] = open
@@ -97,6 +101,12 @@ func newShare(l *layout, elems []int, r *rand.Rand) *share {
 			})
 		}
 	}
+	return sh
+}
+
+func newShare(l *layout, elems []int, r *rand.Rand) *share {
+	sh := newRaster(l, elems)
+	cell := sh.g.Cell
 	for i, v := range sh.label {
 		if v == open {
 			sh.label[i] = 0

@@ -4,7 +4,6 @@ import (
 	"context"
 	"fmt"
 	"math"
-	"slices"
 
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -83,7 +82,7 @@ func TakePlaces(ctx context.Context, was, now *tray.Tray, larder *food.Larder, g
 		}
 		e.Locked, e.Vessel = place.Locked, place.Vessel
 		grams := planned * place.Grams / math.Max(1, lay)
-		if !inPlace(now, larder, f, spec, e, place, grams) {
+		if !inPlace(ctx, now, larder, f, spec, e, place, grams) {
 			per := spec.MassG
 			e.Count = max(1, int(math.Round(grams/per)))
 			e.Grams, e.Placed, e.Pieces = round1(float64(e.Count)*per), false, nil
@@ -108,7 +107,7 @@ func TakePlaces(ctx context.Context, was, now *tray.Tray, larder *food.Larder, g
 }
 
 // inPlace lays e where place lay, and reports whether that is legal.
-func inPlace(now *tray.Tray, larder *food.Larder, f *food.Food, spec food.Spec, e, place tray.Element, grams float64) bool {
+func inPlace(ctx context.Context, now *tray.Tray, larder *food.Larder, f *food.Food, spec food.Spec, e, place tray.Element, grams float64) bool {
 	at := len(now.Elements)
 	e.X, e.Y, e.TurnDeg, e.Placed, e.Path = place.X, place.Y, place.TurnDeg, true, place.Path
 	if v, ok := now.Vessel(place.Vessel); ok || place.Vessel != "" {
@@ -146,64 +145,18 @@ func inPlace(now *tray.Tray, larder *food.Larder, f *food.Food, spec food.Spec, 
 			e.X, e.Y = round2(place.X+inward.X*shift), round2(place.Y+inward.Y*shift)
 			e.Count, e.Grams = n, round1(float64(n)*spec.MassG)
 			e.Pieces = tray.Place(f, spec, nil, geom.Pose{}, pieces)
-			before, reserve := slices.Clone(now.Elements[:at]), slices.Clone(now.Reserve)
 			now.Elements = append(now.Elements[:at], e)
-			if legal(now, larder) || lift(now, larder, at) && legal(now, larder) {
+			if legal(now, larder) {
 				return true
 			}
-			now.Elements, now.Reserve = before, reserve
+			if given, did := GiveWay(ctx, now, larder, e.ID, e.Pose()); did && legal(given, larder) {
+				*now = *given
+				return true
+			}
+			now.Elements = now.Elements[:at]
 		}
 	}
 	return false
-}
-
-// lifted is the most of a neighbour that is taken off to make room, as a share of its pieces.
-const lifted = .25
-
-// lift takes off the loose pieces that element k lies on, into reserve, as hands
-// would. It reports false, and may leave the tray changed, where a neighbour would
-// lose too much or is not loose.
-func lift(t *tray.Tray, larder *food.Larder, k int) bool {
-	e := &t.Elements[k]
-	var own []geom.Body
-	for i := range e.Pieces {
-		own = append(own, geom.NewBody(e.Pieces[i].Outline))
-	}
-	for i := range t.Elements {
-		o := &t.Elements[i]
-		if i == k || !o.Placed {
-			continue
-		}
-		allowed := review.Touch(o, e)
-		var stay []tray.Piece
-		for _, p := range o.Pieces {
-			body := geom.NewBody(p.Outline)
-			free := true
-			for b := range own {
-				if depth, _ := geom.Penetration(&body, &own[b]); depth > allowed {
-					free = false
-					break
-				}
-			}
-			if free {
-				stay = append(stay, p)
-			}
-		}
-		off := len(o.Pieces) - len(stay)
-		if off == 0 {
-			continue
-		}
-		f, ok := larder.Get(o.Food)
-		if !ok || o.Locked || o.Kind() != food.KindLoose || len(stay) == 0 || float64(off) > lifted*float64(len(o.Pieces)) {
-			return false
-		}
-		spec, _ := f.Spec(o.Form)
-		o.Pieces = stay
-		o.Count -= off
-		o.Grams = round1(o.Grams - float64(off)*spec.MassG)
-		hold(t, f, spec, float64(off)*spec.MassG)
-	}
-	return true
 }
 
 // hold keeps what was not laid in reserve, with what is there of the food already.
@@ -215,7 +168,7 @@ func hold(t *tray.Tray, f *food.Food, spec food.Spec, grams float64) {
 			return
 		}
 	}
-	t.Reserve = append(t.Reserve, tray.Reserve{Food: f.ID, Form: spec.Form, Grams: round1(grams), Count: int(math.Round(grams / spec.MassG)), Why: "lifted off to make room; top up from this"})
+	t.Reserve = append(t.Reserve, tray.Reserve{Food: f.ID, Form: spec.Form, Grams: round1(grams), Count: int(math.Round(grams / spec.MassG)), Why: noRoom})
 }
 
 // legal reports whether what is placed overlaps nothing and lies on the board.

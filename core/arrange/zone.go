@@ -19,7 +19,10 @@ type zone struct {
 	depth   []float32 // distance to the nearest edge or keep-out, negative outside, mm
 }
 
-func newZone(b *board.Board) zone {
+func newZone(b *board.Board) zone { return newZoneIn(b, b.FoodZone.Bounds().Grow(1e4)) }
+
+// newZoneIn makes the board ready for questions about points inside a window.
+func newZoneIn(b *board.Board, window geom.Rect) zone {
 	z := zone{board: b, outline: b.FoodZone, convex: b.FoodZone.Convex(), centre: b.FoodZone.Centroid(), box: b.FoodZone.Bounds()}
 	z.half = math.Hypot(z.box.W(), z.box.H()) / 2
 	cell := math.Max(3, math.Sqrt(z.box.W()*z.box.H()/12000))
@@ -27,7 +30,9 @@ func newZone(b *board.Board) zone {
 	z.depth = make([]float32, z.grid.Cells())
 	for y := range z.grid.H {
 		for x := range z.grid.W {
-			z.depth[y*z.grid.W+x] = float32(z.exact(z.grid.Centre(x, y)))
+			if c := z.grid.Centre(x, y); window.Contains(c) {
+				z.depth[y*z.grid.W+x] = float32(z.exact(c))
+			}
 		}
 	}
 	return z

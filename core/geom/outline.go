@@ -23,6 +23,14 @@ func (r Rect) Grow(d float64) Rect {
 	return Rect{Point{r.Min.X - d, r.Min.Y - d}, Point{r.Max.X + d, r.Max.Y + d}}
 }
 
+// Contains reports whether a point lies in the rectangle.
+func (r Rect) Contains(p Point) bool {
+	return p.X >= r.Min.X && p.X <= r.Max.X && p.Y >= r.Min.Y && p.Y <= r.Max.Y
+}
+
+// Move is the rectangle shifted by d.
+func (r Rect) Move(d Point) Rect { return Rect{r.Min.Add(d), r.Max.Add(d)} }
+
 // Meets reports whether the two boxes share a point.
 func (r Rect) Meets(q Rect) bool {
 	return r.Min.X <= q.Max.X && q.Min.X <= r.Max.X && r.Min.Y <= q.Max.Y && q.Min.Y <= r.Max.Y

@@ -631,6 +631,21 @@ type FormMeasure struct {
 	} `json:"yields"`
 }
 
+// GiveWayAsked defines model for GiveWayAsked.
+type GiveWayAsked struct {
+	Element string `json:"element"`
+
+	// From where the element lay before
+	From struct {
+		TurnDeg float64 `json:"turn_deg"`
+		X       float64 `json:"x"`
+		Y       float64 `json:"y"`
+	} `json:"from"`
+
+	// Tray A tray file, docs/formats/tray.schema.json
+	Tray TrayDocument `json:"tray"`
+}
+
 // Health defines model for Health.
 type Health struct {
 	Database string `json:"database"`
@@ -724,6 +739,16 @@ type MainColours struct {
 	} `json:"colours"`
 	Height int `json:"height"`
 	Width  int `json:"width"`
+}
+
+// MendAsked defines model for MendAsked.
+type MendAsked struct {
+	At       []float64 `json:"at"`
+	Check    string    `json:"check"`
+	Elements []string  `json:"elements"`
+
+	// Tray A tray file, docs/formats/tray.schema.json
+	Tray TrayDocument `json:"tray"`
 }
 
 // Mine defines model for Mine.
@@ -1380,6 +1405,9 @@ type SaveFoodJSONRequestBody = FoodDocument
 // SaveStockJSONRequestBody defines body for SaveStock for application/json ContentType.
 type SaveStockJSONRequestBody = Lots
 
+// GiveWayJSONRequestBody defines body for GiveWay for application/json ContentType.
+type GiveWayJSONRequestBody = GiveWayAsked
+
 // CreateJobJSONRequestBody defines body for CreateJob for application/json ContentType.
 type CreateJobJSONRequestBody = NewJob
 
@@ -1388,6 +1416,9 @@ type SaveJobJSONRequestBody = TrayDocument
 
 // ReviewMovesJSONRequestBody defines body for ReviewMoves for application/json ContentType.
 type ReviewMovesJSONRequestBody = Moves
+
+// MendJSONRequestBody defines body for Mend for application/json ContentType.
+type MendJSONRequestBody = MendAsked
 
 // OutlookJSONRequestBody defines body for Outlook for application/json ContentType.
 type OutlookJSONRequestBody = BriefDocument
@@ -1505,6 +1536,9 @@ type ServerInterface interface {
 	// TakeFoodOut Take a food out again
 	// (POST /api/v1/foods/{id}/take-out)
 	TakeFoodOut(c *gin.Context, id ThingId)
+	// GiveWay Re-settle the loose pieces round an element that was moved by hand; nothing else moves
+	// (POST /api/v1/give-way)
+	GiveWay(c *gin.Context)
 	// ListJobs Coming jobs in time order
 	// (GET /api/v1/jobs)
 	ListJobs(c *gin.Context)
@@ -1550,6 +1584,9 @@ type ServerInterface interface {
 	// SearchLarder Foods on their shelves, narrowed down
 	// (GET /api/v1/larder/search)
 	SearchLarder(c *gin.Context, params SearchLarderParams)
+	// Mend The one change that helps most against a finding, if one raises the total
+	// (POST /api/v1/mend)
+	Mend(c *gin.Context)
 	// Outlook What follows from a brief
 	// (POST /api/v1/outlook)
 	Outlook(c *gin.Context)
@@ -2292,6 +2329,19 @@ func (siw *ServerInterfaceWrapper) TakeFoodOut(c *gin.Context) {
 	siw.Handler.TakeFoodOut(c, id)
 }
 
+// GiveWay operation middleware
+func (siw *ServerInterfaceWrapper) GiveWay(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.GiveWay(c)
+}
+
 // ListJobs operation middleware
 func (siw *ServerInterfaceWrapper) ListJobs(c *gin.Context) {
 
@@ -2840,6 +2890,19 @@ func (siw *ServerInterfaceWrapper) SearchLarder(c *gin.Context) {
 	}
 
 	siw.Handler.SearchLarder(c, params)
+}
+
+// Mend operation middleware
+func (siw *ServerInterfaceWrapper) Mend(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Mend(c)
 }
 
 // Outlook operation middleware
@@ -3402,6 +3465,8 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.POST(options.BaseURL+"/api/v1/replan", wrapper.Replan)
 	router.POST(options.BaseURL+"/api/v1/choice", wrapper.Choice)
 	router.POST(options.BaseURL+"/api/v1/put", wrapper.Put)
+	router.POST(options.BaseURL+"/api/v1/give-way", wrapper.GiveWay)
+	router.POST(options.BaseURL+"/api/v1/mend", wrapper.Mend)
 	router.POST(options.BaseURL+"/api/v1/arrange", wrapper.Arrange)
 	router.POST(options.BaseURL+"/api/v1/review", wrapper.Review)
 	router.POST(options.BaseURL+"/api/v1/scene", wrapper.Scene)

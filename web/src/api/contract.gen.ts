@@ -319,6 +319,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/give-way": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Re-settle the loose pieces round an element that was moved by hand; nothing else moves */
+        post: operations["giveWay"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The one change that helps most against a finding, if one raises the total */
+        post: operations["mend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/arrange": {
         parameters: {
             query?: never;
@@ -1292,6 +1326,25 @@ export interface components {
             near: number;
             why: string;
         };
+        MendAsked: {
+            tray: components["schemas"]["TrayDocument"];
+            check: string;
+            elements: string[];
+            at: number[];
+        };
+        GiveWayAsked: {
+            tray: components["schemas"]["TrayDocument"];
+            element: string;
+            /** @description where the element lay before */
+            from: {
+                /** Format: double */
+                x: number;
+                /** Format: double */
+                y: number;
+                /** Format: double */
+                turn_deg: number;
+            };
+        };
         PutRequest: {
             tray: components["schemas"]["TrayDocument"];
             element: string;
@@ -2256,6 +2309,65 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PutAnswer"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    giveWay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GiveWayAsked"];
+            };
+        };
+        responses: {
+            /** @description The tray as it lies then, left out where nothing had to move */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        moved: boolean;
+                        tray?: components["schemas"]["TrayDocument"];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    mend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MendAsked"];
+            };
+        };
+        responses: {
+            /** @description The changed tray, left out where no single change helps */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        found: boolean;
+                        tray?: components["schemas"]["TrayDocument"];
+                        /** Format: double */
+                        gain?: number;
+                        says?: string;
+                    };
                 };
             };
             default: components["responses"]["Problem"];

@@ -9,8 +9,9 @@ const props = defineProps<{
   before: number | null
   shown: number | null
   laid: boolean
+  mending: number | null
 }>()
-const emit = defineEmits<{ show: [n: number] }>()
+const emit = defineEmits<{ show: [n: number]; mend: [n: number] }>()
 
 const most = 6
 const names: Record<string, string> = {
@@ -77,6 +78,14 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
             <strong v-if="f.severity === 'stop'">{{ severity.stop }}. </strong>{{ said(f.says) }}
             <button class="btn quiet" :aria-pressed="shown === i + 1" @click="emit('show', i + 1)">
               Show<span class="only-read"> finding {{ i + 1 }} on the tray</span>
+            </button>
+            <button
+              v-if="f.elements.length || f.check === 'fit.gap'"
+              class="btn quiet"
+              :disabled="mending !== null"
+              @click="emit('mend', i + 1)"
+            >
+              {{ mending === i + 1 ? 'Looking' : 'Mend' }}<span class="only-read"> finding {{ i + 1 }}</span>
             </button>
           </p>
         </li>

@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { api, body, take, Trouble, type Basket, type Job, type PrepSheet, type Review } from '@/api/client'
@@ -75,7 +76,7 @@ export const useJob = defineStore('job', () => {
     if (id.value !== job) return
     const kept = unsaved(job)
     adopt(j)
-    if (!kept) return
+    if (!kept || equal(kept.document, j.document)) return // it reached the server after all
     // work from an earlier visit that never reached the server
     keepUnsaved(job, kept)
     pendingSays = kept.says
@@ -142,6 +143,11 @@ export const useJob = defineStore('job', () => {
     window.clearTimeout(timer)
     if (state.value !== 'held') state.value = 'waiting'
     timer = window.setTimeout(() => void save(), after)
+  }
+
+  /** Puts off the saving of what waits, so that what belongs together is one revision. */
+  function later(ms: number) {
+    if (state.value === 'waiting') schedule(ms)
   }
 
   /** What changes the job on the server is asked one after the other, each with the revision the one before came to. */
@@ -300,6 +306,7 @@ export const useJob = defineStore('job', () => {
     changeTray,
     changeElement,
     turnTo,
+    later,
     flush,
     undo,
     redo,

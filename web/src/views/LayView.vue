@@ -13,8 +13,10 @@ import SecondLook from '@/components/SecondLook.vue'
 import Stage from '@/components/Stage.vue'
 import TrayCanvas, { type Mark } from '@/components/TrayCanvas.vue'
 import TraySwitch from '@/components/TraySwitch.vue'
+import { useGiveWay } from '@/composables/giveWay'
 import { useHandReview } from '@/composables/handReview'
 import { useLaying } from '@/composables/laying'
+import { useMending } from '@/composables/mending'
 import { useScene } from '@/composables/scene'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
@@ -28,6 +30,8 @@ const drawing = useScene()
 const { scene, drawn } = drawing
 const hand = useHandReview()
 const laying = useLaying(drawing.preview)
+const giveWay = useGiveWay()
+const mending = useMending()
 
 const canvas = useTemplateRef('canvas')
 const selected = ref<string | null>(null)
@@ -74,6 +78,11 @@ function show(n: number) {
   if (shown.value && id && element(id)?.placed) selected.value = id
 }
 
+function mend(n: number) {
+  const f = review.value?.findings[n - 1]
+  if (f && !laying.running.value) void mending.mend(n, f)
+}
+
 // hands
 function carry(id: string, pose: Pose) {
   before.value ??= job.review?.score ?? null
@@ -84,8 +93,10 @@ function drop(id: string, from: Pose, to: Pose) {
   if (!e || e.locked) return
   before.value ??= job.review?.score ?? null
   drawing.shift(job.elements.indexOf(e), from, to)
-  job.changeElement(moved(e, to), `moved the ${larder.name(e.food).toLowerCase()}`, true)
+  const says = `moved the ${larder.name(e.food).toLowerCase()}`
+  job.changeElement(moved(e, to), says, true)
   hand.letGo()
+  giveWay.after(id, from, says)
 }
 watch(selected, () => (before.value = null))
 function nudge(e: TrayElement, dx: number, dy: number, turn = 0) {
@@ -184,9 +195,17 @@ onKeyStroke(e => {
     case '?':
       keysOpen.value = true
       break
+    case 'g':
+    case 'G':
+      giveWay.on.value = !giveWay.on.value
+      break
     case 'a':
     case 'A':
       layAll()
+      break
+    case 'm':
+    case 'M':
+      if (shown.value) mend(shown.value)
       break
     case '.':
       if (n) show(((shown.value ?? 0) % Math.min(6, n)) + 1)
@@ -388,6 +407,10 @@ const heading = computed(() =>
         <button class="btn quiet" :disabled="chosen.locked" @click="takeOff(chosen)">Take off</button>
       </template>
       <span v-else class="soft small what">Take hold of anything to move it. What you lock stays.</span>
+      <label class="small gives" title="Neighbours give way to what is moved">
+        <input v-model="giveWay.on.value" type="checkbox" aria-label="Neighbours give way" />
+        Give way
+      </label>
       <span class="zoom">
         <button class="btn quiet" :disabled="zoom <= 1" aria-label="Farther" @click="farther">−</button>
         <button class="btn quiet" :disabled="zoom === 1" @click="zoom = 1">Whole board</button>
@@ -407,7 +430,9 @@ const heading = computed(() =>
         :before="before"
         :shown="shown"
         :laid="job.placed.length > 0"
+        :mending="mending.mending.value"
         @show="show"
+        @mend="mend"
       />
     </template>
   </Stage>
@@ -507,8 +532,21 @@ const heading = computed(() =>
   }
 }
 .zoom {
-  margin-left: auto;
+  margin-left: 6px;
   display: flex;
+}
+.gives {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+  margin-left: auto;
+  white-space: nowrap;
+  cursor: pointer;
+}
+.gives input {
+  width: 18px;
+  height: 18px;
+  accent-color: var(--blue);
 }
 .lifted {
   position: fixed;

@@ -1,0 +1,67 @@
+// What the product does around a hand: neighbours give way, findings are mended.
+import { expect, test } from '@playwright/test'
+import { demo } from '../servers'
+import { holds, openDemo, saved, score } from './bench'
+
+test.use({ baseURL: demo })
+
+/** Every element with where it lies, as the server holds it. */
+async function places(page: import('@playwright/test').Page) {
+  const id = page.url().match(/jobs\/([^/]+)/)![1]
+  const job = await (await page.request.get(`/api/v1/jobs/${id}`)).json()
+  return new Map((job.document.elements as { id: string; x: number; y: number; vessel?: string }[]).map(e => [e.id, e]))
+}
+
+test('neighbours give way to what is moved, in one step to undo; or they do not', async ({ page }) => {
+  await openDemo(page, 'First firing', 'Lay')
+  await expect(holds(page).first()).toBeAttached()
+  const before = await places(page)
+  const bowl = [...before.values()].find(e => e.vessel)!
+  await page.locator(`[data-hold="${bowl.id}"]`).focus()
+  const asked = page.waitForResponse('**/api/v1/give-way')
+  await page.keyboard.press('Shift+ArrowLeft')
+  await page.keyboard.press('Shift+ArrowDown')
+  expect((await (await asked).json()).moved).toBe(true)
+  await saved(page)
+  const after = await places(page)
+  expect(after.get(bowl.id)!.x).toBeCloseTo(bowl.x - 10, 1)
+  const gave = [...after.values()].filter(e => e.id !== bowl.id && (e.x !== before.get(e.id)?.x || e.y !== before.get(e.id)?.y))
+  expect(gave.length).toBeGreaterThan(0)
+  expect(gave.every(e => !e.vessel)).toBe(true)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(async () => [...(await places(page)).values()].every(e => e.x === before.get(e.id)!.x)).toBe(true)
+
+  // G: from now on everything else stays
+  await page.keyboard.press('g')
+  await expect(page.getByLabel('Neighbours give way')).not.toBeChecked()
+  await page.locator(`[data-hold="${bowl.id}"]`).focus()
+  await page.keyboard.press('Shift+ArrowLeft')
+  await saved(page)
+  const alone = await places(page)
+  expect([...alone.values()].filter(e => e.x !== before.get(e.id)!.x).map(e => e.id)).toEqual([bowl.id])
+  await page.keyboard.press('Control+z')
+  await page.getByLabel('Neighbours give way').check()
+})
+
+test('a finding is mended where one change can, and it is said where none can', async ({ page }) => {
+  await openDemo(page, 'Night-sky', 'Lay')
+  await expect(holds(page).first()).toBeAttached()
+  await page.locator('.findings').waitFor()
+  const first = await score(page)
+  const toast = page.locator('[role=status]', { hasText: /\+\d|No single change/ })
+  const count = Math.min(4, await page.getByRole('button', { name: /^Mend finding/ }).count())
+  let mended = 0
+  for (let i = 0; i < count; i++) {
+    await page.getByRole('button', { name: /^Mend finding/ }).nth(i).click()
+    await expect(toast).toBeVisible({ timeout: 30_000 })
+    if ((await toast.innerText()).includes('+')) mended++
+    await page.locator('.findings').waitFor()
+    await expect(toast).toBeHidden({ timeout: 15_000 })
+  }
+  await saved(page)
+  expect(await score(page)).toBeGreaterThanOrEqual(first)
+  if (mended) {
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(page.getByRole('button', { name: 'Redo' })).toBeEnabled()
+  }
+})

@@ -1,0 +1,142 @@
+// Neighbours that give way once something rests, and findings that are mended.
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { TrayFile } from '@/api/tray.gen'
+
+type Asked = { path: string; body: Record<string, unknown> }
+const wire = vi.hoisted(() => ({ asked: [] as Asked[], answer: {} as unknown, fail: false }))
+
+vi.mock('openapi-fetch', () => ({
+  default: () => {
+    const ok = (data: unknown) => ({ data, response: { ok: true, status: 200 } })
+    return {
+      GET: async () =>
+        ok({
+          id: 'j',
+          revision: 4,
+          document: tray('given'),
+          undo: false,
+          redo: false,
+          saved_at: '2026-11-24T10:00:00Z',
+        }),
+      PUT: async () => ok({ revision: 5, saved_at: '2026-11-24T10:00:01Z' }),
+      POST: async (path: string, options: { body: Record<string, unknown> }) => {
+        if (!/give-way|mend/.test(path)) return ok({})
+        wire.asked.push({ path, body: options.body })
+        if (wire.fail) throw new TypeError('gone')
+        return ok(wire.answer)
+      },
+    }
+  },
+}))
+const { useJob } = await import('@/stores/job')
+const { useGiveWay } = await import('@/composables/giveWay')
+const { useMending } = await import('@/composables/mending')
+const { useToast } = await import('@/stores/toast')
+
+function tray(title: string): TrayFile {
+  return {
+    format: 'happytray/1',
+    title,
+    brief: { guests: { adults: 4 } },
+    board: null,
+    vessels: [],
+    elements: [],
+    reserve: [],
+    rules: {},
+    seed: 1,
+  }
+}
+const rest = () => vi.advanceTimersByTimeAsync(230)
+beforeEach(() => {
+  setActivePinia(createPinia())
+  vi.useFakeTimers()
+  wire.asked.length = 0
+  wire.answer = {}
+  wire.fail = false
+  vi.stubGlobal('window', globalThis)
+  vi.stubGlobal('localStorage', {
+    getItem: () => null,
+    setItem: () => undefined,
+    removeItem: () => undefined,
+  })
+})
+afterEach(() => {
+  vi.useRealTimers()
+  vi.unstubAllGlobals()
+})
+
+describe('neighbours that give way', () => {
+  const at = (x: number) => ({ x, y: 0, turn: 0 })
+  it('are asked once it rests, for the whole way it went', async () => {
+    const job = useJob()
+    await job.open('j')
+    const { after } = useGiveWay()
+    wire.answer = { moved: true, tray: tray('settled') }
+    after('bowl', at(1), 'moved the bowl')
+    after('bowl', at(3), 'moved the bowl')
+    expect(wire.asked).toEqual([])
+    await rest()
+    expect(wire.asked.length).toBe(1)
+    expect(wire.asked[0]!.body).toMatchObject({ element: 'bowl', from: { x: 1, y: 0, turn_deg: 0 } })
+    expect(job.doc?.title).toBe('settled')
+  })
+  it('are not asked when they are not to, and nothing happens when none has to', async () => {
+    const job = useJob()
+    await job.open('j')
+    const { on, after } = useGiveWay()
+    on.value = false
+    after('bowl', at(1), 'moved the bowl')
+    await rest()
+    expect(wire.asked).toEqual([])
+    on.value = true
+    wire.answer = { moved: false }
+    after('bowl', at(1), 'moved the bowl')
+    await rest()
+    expect(job.doc?.title).toBe('given')
+  })
+  it('leave a tray that was changed meanwhile alone, and a server that is away', async () => {
+    const job = useJob()
+    await job.open('j')
+    const { on, after } = useGiveWay()
+    on.value = true
+    wire.answer = { moved: true, tray: tray('settled') }
+    after('bowl', at(1), 'moved the bowl')
+    vi.advanceTimersByTime(230)
+    job.change(tray('mine'), 'changed')
+    await vi.advanceTimersByTimeAsync(0)
+    expect(job.doc?.title).toBe('mine')
+    wire.fail = true
+    after('bowl', at(1), 'moved the bowl')
+    await rest()
+    expect(job.doc?.title).toBe('mine')
+  })
+})
+
+describe('a finding that is mended', () => {
+  const finding = { check: 'fit.gap', severity: 'mend' as const, elements: [], at: [1, 2], says: 'bare' }
+  it('changes the tray and says by how much', async () => {
+    const job = useJob()
+    await job.open('j')
+    const { mend, mending } = useMending()
+    wire.answer = { found: true, tray: tray('mended'), gain: 1.4, says: 'moved the figs' }
+    const under = mend(2, finding)
+    expect(mending.value).toBe(2)
+    await under
+    expect(mending.value).toBeNull()
+    expect(job.doc?.title).toBe('mended')
+    expect(useToast().now?.says).toBe('Moved the figs: +1.4.')
+  })
+  it('says so when nothing helps or the server is away', async () => {
+    const job = useJob()
+    await job.open('j')
+    const { mend } = useMending()
+    wire.answer = { found: false }
+    await mend(1, finding)
+    expect(useToast().now?.says).toMatch(/No single change/)
+    wire.fail = true
+    await mend(1, finding)
+    expect(useToast().now?.says).toBeTruthy()
+    expect(job.doc?.title).toBe('given')
+  })
+})
