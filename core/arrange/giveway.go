@@ -20,6 +20,11 @@ const yields = 55.0
 // lines and what is locked stay where they are. It reports whether anything moved;
 // the tray that was given is left as it is.
 func GiveWay(ctx context.Context, t *tray.Tray, larder *food.Larder, id string, from geom.Pose) (*tray.Tray, bool) {
+	return giveWay(ctx, t, larder, id, from, false)
+}
+
+// giveWay is GiveWay; with itself the pieces of the element settle too, if they are loose.
+func giveWay(ctx context.Context, t *tray.Tray, larder *food.Larder, id string, from geom.Pose, itself bool) (*tray.Tray, bool) {
 	k := t.Find(id)
 	if k < 0 || t.Board == nil || !t.Elements[k].Placed {
 		return t, false
@@ -45,7 +50,7 @@ func GiveWay(ctx context.Context, t *tray.Tray, larder *food.Larder, id string, 
 		if !ok {
 			return t, false
 		}
-		if spec, _ := f.Spec(e.Form); i == k || e.Locked || e.Vessel != "" || e.Kind() != food.KindLoose || spec.Form == "criss-cross" {
+		if spec, _ := f.Spec(e.Form); i == k && !itself || e.Locked && i != k || e.Vessel != "" || e.Kind() != food.KindLoose || spec.Form == "criss-cross" {
 			l.addElement(i)
 			continue
 		}

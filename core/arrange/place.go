@@ -47,6 +47,7 @@ func TakePlaces(ctx context.Context, was, now *tray.Tray, larder *food.Larder, g
 		return nil
 	}
 	planned, form := 0.0, ""
+	all := now.GramsOf(come)
 	var kept []tray.Element
 	first := -1
 	for i, e := range now.Elements {
@@ -71,7 +72,7 @@ func TakePlaces(ctx context.Context, was, now *tray.Tray, larder *food.Larder, g
 	}
 	like := now.Elements[first]
 	now.Elements = kept
-	laid, lay := 0.0, 0.0
+	lay := 0.0
 	for _, place := range places {
 		lay += place.Grams
 	}
@@ -98,9 +99,8 @@ func TakePlaces(ctx context.Context, was, now *tray.Tray, larder *food.Larder, g
 				}
 			}
 		}
-		laid += now.Elements[len(now.Elements)-1].Grams
 	}
-	if rest := planned - laid; rest > spec.MassG/2 {
+	if rest := all - now.GramsOf(come); rest > spec.MassG/2 {
 		hold(now, f, spec, rest)
 	}
 	return nil
@@ -149,7 +149,7 @@ func inPlace(ctx context.Context, now *tray.Tray, larder *food.Larder, f *food.F
 			if legal(now, larder) {
 				return true
 			}
-			if given, did := GiveWay(ctx, now, larder, e.ID, e.Pose()); did && legal(given, larder) {
+			if given, did := giveWay(ctx, now, larder, e.ID, e.Pose(), true); did && legal(given, larder) {
 				*now = *given
 				return true
 			}

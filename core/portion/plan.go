@@ -31,6 +31,11 @@ var crackersOn = map[string][]float64{"": {.8, .55, .35}, "some": {.8, .55, .35}
 // others: boards that share fairly, a plate for each guest, or a tray of its own
 // for those who eat no meat.
 func Plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) (*tray.Tray, error) {
+	return plan(b, larder, cabinet, nil)
+}
+
+// plan is Plan; where the brief names no board, last is taken again if it suits.
+func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last *board.Board) (*tray.Tray, error) {
 	if err := b.Check(); err != nil {
 		return nil, err
 	}
@@ -46,7 +51,7 @@ func Plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) (*tray.Tra
 	var trays []tray.Tray
 	all := parts(b)
 	for _, p := range all {
-		made, err := planPart(b, p, all, larder, cabinet)
+		made, err := planPart(b, p, all, larder, cabinet, last)
 		if err != nil {
 			return nil, err
 		}
@@ -64,7 +69,7 @@ func Plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) (*tray.Tra
 
 // planPart plans the trays of one part of the table: one, or as many as there are
 // boards to share its food.
-func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, cabinet *board.Cabinet) ([]tray.Tray, error) {
+func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, cabinet *board.Cabinet, last *board.Board) ([]tray.Tray, error) {
 	whole := p.Of == 0 // nobody is parted from the rest
 	table := tableOf(b, p, all, larder)
 	ground, err := groundOf(table, cabinet)
@@ -83,7 +88,7 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 			}
 		}
 	}
-	surfaces, err := chooseBoards(table, amounts, cabinet)
+	surfaces, err := chooseBoards(table, amounts, cabinet, last)
 	if err != nil {
 		return nil, err
 	}
@@ -212,8 +217,11 @@ func title(b brief.Brief) string {
 
 // chooseBoards are the boards that the brief names, or the one board that carries
 // everything best.
-func chooseBoards(b brief.Brief, amounts []Amount, cabinet *board.Cabinet) ([]board.Board, error) {
+func chooseBoards(b brief.Brief, amounts []Amount, cabinet *board.Cabinet, last *board.Board) ([]board.Board, error) {
 	if len(b.Boards) == 0 {
+		if named := b.Board != nil && !b.Board.Zero(); last != nil && !named && !b.Plates() && suits(b, amounts, cabinet, *last) {
+			return []board.Board{*last}, nil
+		}
 		one, err := chooseBoard(b, amounts, cabinet)
 		return []board.Board{one}, err
 	}
@@ -257,4 +265,17 @@ func chooseBoard(b brief.Brief, amounts []Amount, cabinet *board.Cabinet) (board
 func carries(b brief.Brief, amounts []Amount, cabinet *board.Cabinet, c board.Board) bool {
 	gs := split(amounts, b, c, cabinet, 1, .4)
 	return footprint(gs) <= Full*c.UsableMM2() && stiff(gs) <= Stiff*c.UsableMM2()
+}
+
+// fair is the least share of a board that food should take, so that it is kept when
+// a brief is planned again.
+const fair = .6
+
+// suits reports whether a board that was chosen before still does: it carries
+// everything and is not left bare.
+func suits(b brief.Brief, amounts []Amount, cabinet *board.Cabinet, c board.Board) bool {
+	if _, ok := cabinet.Board(c.ID); !ok {
+		return false
+	}
+	return carries(b, amounts, cabinet, c) && footprint(split(amounts, b, c, cabinet, 1, .4)) >= fair*c.UsableMM2()
 }

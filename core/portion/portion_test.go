@@ -239,6 +239,60 @@ func TestReplanKeepsPlaces(t *testing.T) {
 	}
 }
 
+// A little more or less of a food is no reason to lay it anew: what lies stays, and
+// the difference is in reserve.
+func TestReplanLeavesLaidGroups(t *testing.T) {
+	old, err := Plan(brief.Brief{Guests: brief.Guests{Adults: 12}, Month: 9}, larder, board.BuiltInCabinet())
+	if err != nil {
+		t.Fatal(err)
+	}
+	for i := range old.Elements {
+		e := &old.Elements[i]
+		e.Placed, e.X, e.Y = true, float64(100+i), 50
+		e.Pieces = []tray.Piece{{Outline: geom.Box(10, 10, 0), HeightMM: 5, Colour: "#aabbcc"}}
+		if e.Kind() == food.KindLoose && e.Count > 6 { // as a search leaves it that found no room for all
+			spec, _ := larder.Get(e.Food)
+			s, _ := spec.Spec(e.Form)
+			e.Count -= 2
+			e.Grams -= 2 * s.MassG
+			old.Reserve = append(old.Reserve, tray.Reserve{Food: e.Food, Form: e.Form, Grams: 2 * s.MassG, Count: 2})
+		}
+	}
+	next := old.Clone()
+	next.Brief.Foods = Wants(old)
+	next.Brief.Guests.Hearty = 2 // a little more of everything
+	got, err := Replan(next, larder, board.BuiltInCabinet())
+	if err != nil {
+		t.Fatal(err)
+	}
+	fresh, err := Plan(next.Brief, larder, board.BuiltInCabinet())
+	if err != nil {
+		t.Fatal(err)
+	}
+	stayed := 0
+	for _, e := range got.Elements {
+		if e.Placed {
+			stayed++
+			if o := old.Elements[old.Find(e.ID)]; o.X != e.X || o.Count != e.Count {
+				t.Errorf("%s was changed", e.ID)
+			}
+		}
+	}
+	if got.Board.ID != old.Board.ID || stayed < len(old.Elements)*8/10 {
+		t.Errorf("%d of %d groups stayed, on %s", stayed, len(old.Elements), got.Board.Name)
+	}
+	for _, w := range Wants(fresh) {
+		f, _ := larder.Get(w.Food)
+		if s, _ := f.Spec(w.Form); got.GramsOf(w.Food) < fresh.GramsOf(w.Food)-math.Max(3, s.MassG) {
+			t.Errorf("%s: %.0f g, planned anew %.0f", w.Food, got.GramsOf(w.Food), fresh.GramsOf(w.Food))
+		}
+	}
+	next.Brief.Guests.Adults = 30 // for so many everything is laid anew
+	if got, err = Replan(next, larder, board.BuiltInCabinet()); err != nil || got.Board.ID == old.Board.ID {
+		t.Errorf("thirty guests on %s, %v", got.Board.Name, err)
+	}
+}
+
 func TestBasketExplainsItself(t *testing.T) {
 	tr, err := Plan(brief.Brief{Guests: brief.Guests{Adults: 10}}, larder, board.BuiltInCabinet())
 	if err != nil {

@@ -1,6 +1,7 @@
 package portion
 
 import (
+	"math"
 	"slices"
 
 	"happytray/core/board"
@@ -14,7 +15,7 @@ import (
 // food and form that stay keep their amount as well. Everything else waits
 // beside the board.
 func Replan(old *tray.Tray, larder *food.Larder, cabinet *board.Cabinet) (*tray.Tray, error) {
-	t, err := Plan(old.Brief, larder, cabinet)
+	t, err := plan(old.Brief, larder, cabinet, old.Board)
 	if err != nil {
 		return nil, err
 	}
@@ -40,7 +41,14 @@ func samePart(a, b *tray.Part) bool {
 	return a.Who == b.Who && a.Number == b.Number
 }
 
-// keepPlaces keeps in t what lies in the old tray as it lies.
+// much is how much an amount may change by itself, as a share of it, before what is
+// laid of the food is planned anew: less is taken from reserve or goes there.
+const much = .25
+
+// keepPlaces keeps in t what lies in the old tray as it lies: of each food that
+// is planned in the same form and about the same amount all groups, with what the
+// amount differs by in reserve; of the others what is locked, and single groups
+// that are just as they were.
 func keepPlaces(t, old *tray.Tray, larder *food.Larder) {
 	t.Seed = old.Seed
 	if old.Board == nil || !sameSurface(*old.Board, *t.Board) {
@@ -48,27 +56,80 @@ func keepPlaces(t, old *tray.Tray, larder *food.Larder) {
 	}
 	t.Board.Extra = old.Board.Extra
 	then := old.Larder(larder)
-	for i := range t.Elements {
-		e := &t.Elements[i]
-		k := old.Find(e.ID)
-		if k < 0 {
-			continue
-		}
-		was := old.Elements[k]
-		if was.Food != e.Food || was.Form != e.Form || !sameSize(e, then, larder) {
-			continue
-		}
-		sameVessel := was.Vessel == e.Vessel
-		if _, have := t.Vessel(was.Vessel); !have && was.Vessel != "" {
-			v, _ := old.Vessel(was.Vessel)
-			if was.Locked {
-				t.Vessels = append(t.Vessels, v)
-			}
-		}
-		if was.Locked || sameVessel && was.Count == e.Count {
-			*e = was
+	set := map[string]bool{}
+	for _, w := range append(slices.Clone(t.Brief.Foods), t.Brief.Pins...) {
+		set[w.Food] = w.Grams > 0
+	}
+	byFood := map[string][]tray.Element{}
+	for _, e := range old.Elements {
+		byFood[e.Food] = append(byFood[e.Food], e)
+	}
+	vessel := func(e tray.Element) {
+		if _, have := t.Vessel(e.Vessel); !have && e.Vessel != "" {
+			v, _ := old.Vessel(e.Vessel)
+			t.Vessels = append(t.Vessels, v)
 		}
 	}
+	var out []tray.Element
+	kept := map[string]bool{}
+	for _, e := range t.Elements {
+		was := byFood[e.Food]
+		if kept[e.Food] {
+			continue
+		}
+		same := len(was) > 0 && sameSize(&e, then, larder) && !slices.ContainsFunc(was, func(o tray.Element) bool { return o.Form != e.Form })
+		if same {
+			laid, wanted := old.GramsOf(e.Food), t.GramsOf(e.Food)
+			room := much
+			switch {
+			case set[e.Food]:
+				room = .02 // set by hand, it is to be what it says
+			case e.Kind() == food.KindLoose:
+				room = Generous - 1 + .05 // it was heaped as the board had room
+			}
+			if laid <= wanted*(1+room) && wanted <= laid*(1+room) && slices.ContainsFunc(was, func(o tray.Element) bool { return o.Placed }) {
+				kept[e.Food] = true
+				for _, o := range was {
+					vessel(o)
+					out = append(out, o)
+				}
+				settle(t, larder, was[0], wanted, was)
+				continue
+			}
+		}
+		if k := old.Find(e.ID); k >= 0 && same && (old.Elements[k].Locked || old.Elements[k].Vessel == e.Vessel && old.Elements[k].Count == e.Count) {
+			vessel(old.Elements[k])
+			e = old.Elements[k]
+		}
+		out = append(out, e)
+	}
+	t.Elements = out
+	t.Vessels = slices.DeleteFunc(t.Vessels, func(v board.Vessel) bool {
+		return !slices.ContainsFunc(out, func(e tray.Element) bool { return e.Vessel == v.ID })
+	})
+}
+
+// settle puts into reserve what is wanted of a food beyond the groups that are kept.
+func settle(t *tray.Tray, larder *food.Larder, like tray.Element, wanted float64, groups []tray.Element) {
+	why := "the board is full; top up from this"
+	t.Reserve = slices.DeleteFunc(t.Reserve, func(r tray.Reserve) bool {
+		if r.Food == like.Food {
+			why = r.Why
+		}
+		return r.Food == like.Food
+	})
+	for _, e := range groups {
+		wanted -= e.Grams
+	}
+	f, ok := larder.Get(like.Food)
+	if !ok {
+		return
+	}
+	spec, _ := f.Spec(like.Form)
+	if wanted < math.Max(2, spec.MassG*.6) {
+		return
+	}
+	t.Reserve = append(t.Reserve, tray.Reserve{Food: like.Food, Form: like.Form, Grams: math.Round(wanted*10) / 10, Count: int(math.Round(wanted / spec.MassG)), Why: why})
 }
 
 // sameSize reports whether an element's pieces are still the size they were when

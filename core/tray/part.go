@@ -71,6 +71,21 @@ func (t *Tray) All() []*Tray {
 	return out
 }
 
+// GramsOf is what this tray and its reserve hold of a food.
+func (t *Tray) GramsOf(food string) (g float64) {
+	for i := range t.Elements {
+		if t.Elements[i].Food == food {
+			g += t.Elements[i].Grams
+		}
+	}
+	for _, r := range t.Reserve {
+		if r.Food == food {
+			g += r.Grams
+		}
+	}
+	return g
+}
+
 // checkParts bounds the part and the further trays.
 func (t *Tray) checkParts(larder *food.Larder) error {
 	if p := t.Part; p != nil {

@@ -43,6 +43,24 @@ test('neighbours give way to what is moved, in one step to undo; or they do not'
   await page.getByLabel('Neighbours give way').check()
 })
 
+test('a food that is swapped takes the place of the other on the laid tray', async ({ page }) => {
+  await openDemo(page, 'First firing', 'Pick')
+  const swap = page.getByRole('button', { name: /^Swap (Round wheat crackers|Aged hard cheese)/ }).first()
+  await swap.click()
+  const stand = page.locator('.subs button').first()
+  const name = await stand.locator('b').innerText()
+  await stand.click()
+  await expect(page.getByRole('button', { name: `Swap ${name}` })).toBeVisible()
+  await saved(page)
+  await page.getByRole('link', { name: /^Lay/ }).click()
+  await expect(holds(page).first()).toBeAttached()
+  const job = await (await page.request.get(`/api/v1/jobs/${page.url().match(/jobs\/([^/]+)/)![1]}`)).json()
+  const beside = (job.document.elements as { placed: boolean }[]).filter(e => !e.placed).length
+  expect(beside).toBeLessThanOrEqual(1)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await saved(page)
+})
+
 test('a finding is mended where one change can, and it is said where none can', async ({ page }) => {
   await openDemo(page, 'Night-sky', 'Lay')
   await expect(holds(page).first()).toBeAttached()
