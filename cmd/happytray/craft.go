@@ -94,15 +94,25 @@ func arrangeCommand() *cobra.Command {
 			}
 			ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt)
 			defer stop()
-			res, err := arrange.Lay(ctx, t, larder, o)
-			if err != nil {
-				return err
+			all := t.All() // each of the job's trays, in the time that is given for all
+			further := t.Further
+			each := o
+			each.Seconds /= float64(len(all))
+			for i, one := range all {
+				each.Seed = o.Seed + uint64(i)
+				one.Further = nil
+				res, err := arrange.Lay(ctx, one, one.Larder(larder), each)
+				if err != nil {
+					return err
+				}
+				for _, u := range res.Unfit {
+					fmt.Fprintln(os.Stderr, u.Says)
+				}
+				res.Tray.Seed = each.Seed
+				*one = *res.Tray
 			}
-			for _, u := range res.Unfit {
-				fmt.Fprintln(os.Stderr, u.Says)
-			}
-			res.Tray.Seed = o.Seed
-			return writeJSON(res.Tray)
+			t.Further = further
+			return writeJSON(t)
 		}}
 	c.Flags().StringVar(&o.Style, "style", "", "corners, winding, mirrored, wheel or meadow; left out, what suits the board")
 	c.Flags().Uint64Var(&o.Seed, "seed", 0, "another seed gives another layout; the same one the same")
@@ -111,33 +121,56 @@ func arrangeCommand() *cobra.Command {
 	return c
 }
 
+// whichTray is the flag that names one of a job's trays.
+func whichTray(c *cobra.Command) *int {
+	return c.Flags().Int("tray", 1, "which of a job's trays, from 1")
+}
+
+// readOne reads one of the trays of the job on standard input.
+func readOne(which int) (*tray.Tray, *food.Larder, error) {
+	t, _, err := readTray()
+	if err != nil {
+		return nil, nil, err
+	}
+	all := t.All()
+	if which < 1 || which > len(all) {
+		return nil, nil, usageError{fmt.Errorf("--tray takes 1 to %d for this job, not %d", len(all), which)}
+	}
+	one := all[which-1]
+	return one, one.Larder(food.BuiltIn()), nil
+}
+
 func reviewCommand() *cobra.Command {
-	return &cobra.Command{Use: "review", Short: "Judge the tray on standard input", Args: noArgs, RunE: func(*cobra.Command, []string) error {
-		t, larder, err := readTray()
+	c := &cobra.Command{Use: "review", Short: "Judge the tray on standard input", Args: noArgs}
+	which := whichTray(c)
+	c.RunE = func(*cobra.Command, []string) error {
+		t, larder, err := readOne(*which)
 		if err != nil {
 			return err
 		}
 		return writeJSON(review.Of(t, larder))
-	}}
+	}
+	return c
 }
 
 func exportCommand() *cobra.Command {
 	var as string
-	c := &cobra.Command{Use: "export", Short: "Write the tray on standard input in another format", Args: noArgs,
-		RunE: func(*cobra.Command, []string) error {
-			if as != "svg" {
-				return usageError{fmt.Errorf("--as takes svg, not %q", as)}
-			}
-			t, larder, err := readTray()
-			if err != nil {
-				return err
-			}
-			if t.Board == nil {
-				return wire.Bad("board", "there is nothing to draw without a board")
-			}
-			_, err = io.WriteString(os.Stdout, art.Tray(t, larder))
+	c := &cobra.Command{Use: "export", Short: "Write the tray on standard input in another format", Args: noArgs}
+	which := whichTray(c)
+	c.RunE = func(*cobra.Command, []string) error {
+		if as != "svg" {
+			return usageError{fmt.Errorf("--as takes svg, not %q", as)}
+		}
+		t, larder, err := readOne(*which)
+		if err != nil {
 			return err
-		}}
+		}
+		if t.Board == nil {
+			return wire.Bad("board", "there is nothing to draw without a board")
+		}
+		_, err = io.WriteString(os.Stdout, art.Tray(t, larder))
+		return err
+	}
 	c.Flags().StringVar(&as, "as", "svg", "svg")
 	return c
 }

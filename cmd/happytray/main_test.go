@@ -12,6 +12,9 @@ import (
 	"testing"
 
 	"github.com/santhosh-tekuri/jsonschema/v6"
+
+	"happytray/core/food"
+	"happytray/core/tray"
 )
 
 // The command line is a contract that other people's scripts rely on, so it is
@@ -121,6 +124,38 @@ func TestPipeline(t *testing.T) {
 		if svg := must(t, laid, "export", "--as", "svg"); !bytes.HasPrefix(svg, []byte("<svg")) || !bytes.Contains(svg, []byte(`mm"`)) {
 			t.Errorf("%s: %.60s", name, svg)
 		}
+	}
+}
+
+// A job of several boards is laid whole, keeps to the schema, and each tray is judged and drawn.
+func TestSeveralTrays(t *testing.T) {
+	plan := must(t, []byte(`{"guests":{"adults":14},"boards":["rectangle-52-ash","round-40-marble"]}`), "plan")
+	laid := must(t, plan, "arrange", "--effort", "1", "--seed", "3")
+	keeps(t, schema(t), "several trays", laid)
+	job, err := tray.Read(laid, food.BuiltIn())
+	if err != nil || len(job.Further) != 1 {
+		t.Fatalf("%d further trays, %v", len(job.Further), err)
+	}
+	for i, one := range job.All() {
+		placed := 0
+		for _, e := range one.Elements {
+			if e.Placed {
+				placed++
+			}
+		}
+		if placed < len(one.Elements)*3/4 {
+			t.Errorf("tray %d: %d of %d are laid", i+1, placed, len(one.Elements))
+		}
+	}
+	first, second := must(t, laid, "review"), must(t, laid, "review", "--tray", "2")
+	if bytes.Equal(first, second) {
+		t.Error("both trays are judged alike")
+	}
+	if svg := must(t, laid, "export", "--as", "svg", "--tray", "2"); !bytes.HasPrefix(svg, []byte("<svg")) {
+		t.Errorf("%.40s", svg)
+	}
+	if _, says, exit := run(t, laid, "review", "--tray", "3"); exit != 2 || len(says) == 0 {
+		t.Errorf("a third tray: %d, %s", exit, says)
 	}
 }
 
