@@ -15,7 +15,14 @@ import (
 // food and form that stay keep their amount as well. Everything else waits
 // beside the board.
 func Replan(old *tray.Tray, larder *food.Larder, cabinet *board.Cabinet) (*tray.Tray, error) {
-	t, err := plan(old.Brief, larder, cabinet, old.Board)
+	var last *board.Board
+	for _, e := range old.Elements {
+		if e.Placed { // what lies somewhere should be able to stay
+			last = old.Board
+			break
+		}
+	}
+	t, err := plan(old.Brief, larder, cabinet, last)
 	if err != nil {
 		return nil, err
 	}

@@ -109,7 +109,9 @@ func Savings(t *tray.Tray, larder *food.Larder, cabinet *board.Cabinet, n int) [
 	for _, c := range all[:min(tried, len(all))] {
 		nb := t.Brief
 		nb.Foods = c.with
-		nt, err := Plan(nb, larder, cabinet)
+		changed := *t
+		changed.Brief = nb
+		nt, err := Replan(&changed, larder, cabinet)
 		if err != nil {
 			continue
 		}
