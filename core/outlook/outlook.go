@@ -6,11 +6,13 @@ package outlook
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/geom"
 	"happytray/core/pick"
 	"happytray/core/portion"
 	"happytray/core/prep"
@@ -150,6 +152,18 @@ func says(b brief.Brief, job *tray.Tray, o Outlook, now string) []string {
 	if b.Warmth() <= 5 {
 		add("It is cold there: cheese tastes of little below 12 °C. Bring soft ones out of a warm box late, and lay what can be eaten with gloves on.")
 	}
+	for _, one := range job.All() {
+		if far := unreached(b.Access, one.Board.Outline.Bounds()); far > 0 && !b.Plates() {
+			add("From where guests stand %.0f cm of %s lie beyond an arm's reach. Let them stand on another side too, or take a narrower board.", far/10, one.Board.Name)
+			break
+		}
+	}
+	switch b.Photographed {
+	case "above":
+		add("Seen from straight above, colour counts and height does not: the pick weighs colours more.")
+	case "slant":
+		add("Seen at a slant, the near side is its front: the pick weighs colours more; keep tall things at the back.")
+	}
 	named := 0
 	for _, d := range b.Diets {
 		named += d.Count
@@ -173,6 +187,33 @@ func says(b brief.Brief, job *tray.Tray, o Outlook, now string) []string {
 		}
 	}
 	return out
+}
+
+// arm is how far one reaches over a board in comfort, mm (craft section 3).
+const arm = 450
+
+// unreached is how deep the part of a board is that nobody can reach from the sides
+// where guests stand, mm; 0 where all of it can be, as from all round.
+func unreached(access []string, box geom.Rect) float64 {
+	if len(access) == 0 {
+		access = []string{"top", "right", "bottom", "left"}
+	}
+	strip := func(near, across string, wide float64) float64 { // between two opposite sides
+		switch sides := b2i(slices.Contains(access, near)) + b2i(slices.Contains(access, across)); sides {
+		case 0:
+			return math.Inf(1)
+		default:
+			return math.Max(0, wide-float64(sides)*arm)
+		}
+	}
+	return math.Min(strip("top", "bottom", box.H()), strip("left", "right", box.W()))
+}
+
+func b2i(v bool) int {
+	if v {
+		return 1
+	}
+	return 0
 }
 
 // lacking lists the parts of a plate that somebody who avoids words misses on a tray.

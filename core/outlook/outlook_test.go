@@ -7,6 +7,7 @@ import (
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/geom"
 )
 
 var (
@@ -42,6 +43,9 @@ func TestWhatDoesNotWorkOutIsSaid(t *testing.T) {
 		{`{"guests":{"adults":4},"diets":[{"count":3,"avoid":["egg"]},{"count":3,"avoid":["milk"]}]}`, "name 6 guests and 4 come"},
 		{`{"guests":{"adults":12},"diets":[{"count":1,"avoid":["nuts"]}]}`, "Nothing with nuts"},
 		{`{"guests":{"adults":12},"foods":["honey","rosemary"],"diets":[{"who":"two","count":2,"avoid":["animal"]}]}`, "Two find nothing"},
+		{`{"guests":{"adults":24},"board":"run-140-paper","access":["bottom"]}`, "15 cm of Table run, paper lie beyond"},
+		{`{"guests":{"adults":12},"photographed":"above"}`, "straight above"},
+		{`{"guests":{"adults":12},"photographed":"slant"}`, "tall things at the back"},
 		{`{"guests":{"children":9},"serving":"plates"}`, "9 plates"},
 		{`{"guests":{"adults":2000}}`, "lay it on several"},
 	} {
@@ -81,6 +85,21 @@ func BenchmarkOutlook40(b *testing.B) {
 	for b.Loop() {
 		if _, err := Of(br, larder, cabinet, ""); err != nil {
 			b.Fatal(err)
+		}
+	}
+}
+
+func TestReach(t *testing.T) {
+	for _, c := range []struct {
+		access []string
+		w, h   float64
+		want   float64
+	}{
+		{nil, 1400, 600, 0}, {[]string{"bottom"}, 1400, 600, 150}, {[]string{"bottom", "top"}, 1400, 600, 0}, {[]string{"bottom", "top"}, 1400, 1000, 100},
+		{[]string{"left"}, 500, 900, 50}, {[]string{"left", "bottom"}, 500, 900, 50}, {[]string{"bottom"}, 900, 450, 0},
+	} {
+		if got := unreached(c.access, geom.Rect{Max: geom.Pt(c.w, c.h)}); got != c.want {
+			t.Errorf("%.0f × %.0f mm from %v: %v mm are out of reach, want %v", c.w, c.h, c.access, got, c.want)
 		}
 	}
 }

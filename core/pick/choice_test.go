@@ -7,6 +7,7 @@ import (
 	"testing"
 
 	"happytray/core/brief"
+	"happytray/core/colour"
 	"happytray/core/food"
 )
 
@@ -240,6 +241,30 @@ func TestSweetAndSavoury(t *testing.T) {
 				t.Errorf("%s on a %q tray", f.Name, course)
 			}
 		}
+	}
+}
+
+// A tray for the lens shows no fewer colours, and another choice for some tables.
+func TestTheLensWantsColour(t *testing.T) {
+	more := 0
+	for n := 4; n <= 40; n += 3 {
+		families := func(photographed string) int {
+			b := adults(n)
+			b.Photographed = photographed
+			chosen, err := Pick(b, larder, "")
+			if err != nil {
+				t.Fatal(err)
+			}
+			seen := map[string]bool{}
+			for _, c := range chosen {
+				seen[colour.Must(c.Food.Colour).Family()] = true
+			}
+			return len(seen)
+		}
+		more += families("above") - families("")
+	}
+	if more <= 0 {
+		t.Errorf("%d colours more than without a lens, over all tables", more)
 	}
 }
 

@@ -21,6 +21,7 @@ const (
 	onGround       = -.12 // nearly the colour of the board or liner
 	newColour      = .18
 	sameColour     = -.07
+	forTheLens     = 1.6 // times the worth of colours on a tray that is photographed
 	sameTexture    = -.08
 	newMilk        = .32
 	newFirmness    = .22
@@ -70,6 +71,7 @@ type field struct {
 	groups []brief.Group
 	rare   [][3]bool // fewer than a third of what plays a part suits the group
 	budget float64
+	seen   float64 // how much colours count: more where the tray is photographed
 }
 
 // stats are the counts of a choice that its worth follows from.
@@ -88,7 +90,10 @@ type stats struct {
 }
 
 func newField(b brief.Brief, larder *food.Larder, ground string, kinds map[food.Category]int, shares map[food.Category]float64) *field {
-	f := &field{by: map[string]int{}, of: map[food.Category][]int{}, groups: b.Groups(), budget: b.Money()}
+	f := &field{by: map[string]int{}, of: map[food.Category][]int{}, groups: b.Groups(), budget: b.Money(), seen: 1}
+	if b.Photographed != "" {
+		f.seen = forTheLens
+	}
 	off, banned := b.OffTheTray(), map[string]bool{}
 	for _, id := range b.Bans {
 		banned[id] = true
@@ -335,7 +340,7 @@ func (f *field) weigh(s *stats, i int) (v float64, most because, which int) {
 			top, most, which = points, why, n
 		}
 	}
-	add(repeat(s.family[c.family], newColour, sameColour), byColour, 0)
+	add(f.seen*repeat(s.family[c.family], newColour, sameColour), byColour, 0)
 	v += repeat(s.texture[c.texture], 0, sameTexture)
 	if c.milk >= 0 {
 		if s.milk[c.milk] == 0 {
