@@ -5,7 +5,6 @@ import (
 
 	"github.com/gin-gonic/gin"
 
-	"happytray/core/brief"
 	"happytray/core/portion"
 	"happytray/core/prep"
 )
@@ -22,19 +21,13 @@ func (s *Server) Basket(c *gin.Context) {
 
 // Amounts is the basket that a brief comes to.
 func (s *Server) Amounts(c *gin.Context) {
-	b, err := brief.Read(body(c))
+	t, larder, err := s.planned(c)
 	if err != nil {
 		s.fail(c, err)
 		return
 	}
-	h := s.house(c.Request.Context())
-	t, err := portion.Plan(b, h.larder, h.cabinet)
-	if err != nil {
-		s.fail(c, err)
-		return
-	}
-	out := portion.Shop(t, h.larder)
-	out.Minutes = prep.Minutes(t, h.larder)
+	out := portion.Shop(t, larder)
+	out.Minutes = prep.Minutes(t, larder)
 	c.JSON(http.StatusOK, out)
 }
 

@@ -17,6 +17,7 @@ import (
 	"happytray/core/outlook"
 	"happytray/core/pick"
 	"happytray/core/portion"
+	"happytray/core/tray"
 	"happytray/core/wire"
 	"happytray/server/api"
 	"happytray/store"
@@ -93,14 +94,19 @@ func (s *Server) Outlook(c *gin.Context) {
 	}{o, card(*o.Board)})
 }
 
-func (s *Server) Plan(c *gin.Context) {
+// planned plans the brief that the request holds.
+func (s *Server) planned(c *gin.Context) (*tray.Tray, *food.Larder, error) {
 	b, err := brief.Read(body(c))
 	if err != nil {
-		s.fail(c, err)
-		return
+		return nil, nil, err
 	}
 	h := s.house(c.Request.Context())
 	t, err := portion.Plan(b, h.larder, h.cabinet)
+	return t, h.larder, err
+}
+
+func (s *Server) Plan(c *gin.Context) {
+	t, _, err := s.planned(c)
 	if err != nil {
 		s.fail(c, err)
 		return

@@ -23,13 +23,11 @@ func (s *Server) Put(c *gin.Context) {
 		s.fail(c, err)
 		return
 	}
-	larder := s.house(c.Request.Context()).larder
-	t, err := tray.Read(in.Tray, larder)
+	t, larder, err := s.trayIn(c, in.Tray)
 	if err != nil {
-		s.fail(c, wire.In("tray", err))
+		s.fail(c, err)
 		return
 	}
-	larder = t.Larder(larder)
 	room := true
 	var e tray.Element
 	switch {
@@ -54,17 +52,16 @@ func (s *Server) GiveWay(c *gin.Context) {
 		s.fail(c, err)
 		return
 	}
-	larder := s.house(c.Request.Context()).larder
-	t, err := tray.Read(in.Tray, larder)
+	t, larder, err := s.trayIn(c, in.Tray)
 	if err != nil {
-		s.fail(c, wire.In("tray", err))
+		s.fail(c, err)
 		return
 	}
 	if t.Find(in.Element) < 0 {
 		s.fail(c, wire.Bad("element", "there is no element %.60q on this tray", in.Element))
 		return
 	}
-	given, moved := arrange.GiveWay(c.Request.Context(), t, t.Larder(larder), in.Element, geom.Pose{X: in.From.X, Y: in.From.Y, Turn: in.From.TurnDeg})
+	given, moved := arrange.GiveWay(c.Request.Context(), t, larder, in.Element, geom.Pose{X: in.From.X, Y: in.From.Y, Turn: in.From.TurnDeg})
 	if !moved {
 		c.JSON(http.StatusOK, gin.H{"moved": false})
 		return
@@ -79,13 +76,12 @@ func (s *Server) Mend(c *gin.Context) {
 		s.fail(c, err)
 		return
 	}
-	larder := s.house(c.Request.Context()).larder
-	t, err := tray.Read(in.Tray, larder)
+	t, larder, err := s.trayIn(c, in.Tray)
 	if err == nil && t.Board == nil {
-		err = wire.Bad("board", "choose a board before laying the tray")
+		err = wire.Bad("tray.board", "choose a board before laying the tray")
 	}
 	if err != nil {
-		s.fail(c, wire.In("tray", err))
+		s.fail(c, err)
 		return
 	}
 	select { // it works as hard as a search
@@ -94,12 +90,23 @@ func (s *Server) Mend(c *gin.Context) {
 	case <-c.Request.Context().Done():
 		return
 	}
-	m, found := arrange.Mend(c.Request.Context(), t, t.Larder(larder), review.Finding{Check: in.Check, Elements: in.Elements, At: geom.Pt(in.At[0], in.At[1])})
+	m, found := arrange.Mend(c.Request.Context(), t, larder, review.Finding{Check: in.Check, Elements: in.Elements, At: geom.Pt(in.At[0], in.At[1])})
 	if !found {
 		c.JSON(http.StatusOK, gin.H{"found": false})
 		return
 	}
 	c.JSON(http.StatusOK, gin.H{"found": true, "tray": m.Tray, "gain": m.Gain, "says": m.Says})
+}
+
+// trayIn reads the tray that a request holds in its member tray, and the larder it
+// was planned with.
+func (s *Server) trayIn(c *gin.Context, raw []byte) (*tray.Tray, *food.Larder, error) {
+	larder := s.house(c.Request.Context()).larder
+	t, err := tray.Read(raw, larder)
+	if err != nil {
+		return nil, nil, wire.In("tray", err)
+	}
+	return t, t.Larder(larder), nil
 }
 
 // readTray reads and checks the tray in the request, or answers what is wrong.

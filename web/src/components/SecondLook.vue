@@ -76,17 +76,20 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
           <span class="n" aria-hidden="true">{{ i + 1 }}</span>
           <p class="small">
             <strong v-if="f.severity === 'stop'">{{ severity.stop }}. </strong>{{ said(f.says) }}
-            <button class="btn quiet" :aria-pressed="shown === i + 1" @click="emit('show', i + 1)">
-              Show<span class="only-read"> finding {{ i + 1 }} on the tray</span>
-            </button>
-            <button
-              v-if="f.elements.length || f.check === 'fit.gap'"
-              class="btn quiet"
-              :disabled="mending !== null"
-              @click="emit('mend', i + 1)"
-            >
-              {{ mending === i + 1 ? 'Looking' : 'Mend' }}<span class="only-read"> finding {{ i + 1 }}</span>
-            </button>
+            <span class="acts">
+              <button class="btn quiet" :aria-pressed="shown === i + 1" @click="emit('show', i + 1)">
+                Show<span class="only-read"> finding {{ i + 1 }} on the tray</span>
+              </button>
+              <button
+                v-if="f.elements.length || f.check === 'fit.gap'"
+                class="btn quiet"
+                :disabled="mending !== null"
+                @click="emit('mend', i + 1)"
+              >
+                {{ mending === i + 1 ? 'Looking' : 'Mend'
+                }}<span class="only-read"> finding {{ i + 1 }}</span>
+              </button>
+            </span>
           </p>
         </li>
       </ol>
@@ -144,6 +147,9 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
   background: var(--paper);
   color: var(--blue);
   box-shadow: inset 0 0 0 2px var(--blue);
+}
+.acts {
+  white-space: nowrap;
 }
 .card .btn {
   min-height: 24px;

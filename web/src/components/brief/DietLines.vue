@@ -5,36 +5,13 @@ import { ElInputNumber, ElOption, ElSelect } from 'element-plus'
 import 'element-plus/es/components/input-number/style/css'
 import 'element-plus/es/components/select/style/css'
 import type { Avoid, Brief, Diet } from '@/api/tray.gen'
+import { allergens, dietWords } from '@/tray/larder'
 
 const props = defineProps<{ brief: Brief }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
 
-const words: { id: Avoid; says: string }[] = [
-  { id: 'meat', says: 'meat' },
-  { id: 'pork', says: 'pork' },
-  { id: 'beef', says: 'beef' },
-  { id: 'animal', says: 'anything animal' },
-  { id: 'rennet', says: 'animal rennet' },
-  { id: 'alcohol', says: 'alcohol' },
-  ...(
-    [
-      'gluten',
-      'milk',
-      'nuts',
-      'peanuts',
-      'egg',
-      'fish',
-      'crustaceans',
-      'molluscs',
-      'soy',
-      'sesame',
-      'mustard',
-      'celery',
-      'sulphites',
-      'lupin',
-    ] as Avoid[]
-  ).map(id => ({ id, says: id })),
-]
+const called: Record<string, string> = { animal: 'anything animal', rennet: 'animal rennet' }
+const words = ([...dietWords, ...allergens] as Avoid[]).map(id => ({ id, says: called[id] ?? id }))
 const diets = computed(() => props.brief.diets ?? [])
 const guests = computed(() => (props.brief.guests.adults ?? 0) + (props.brief.guests.children ?? 0))
 function setDiet(i: number, change: Partial<Diet>) {
