@@ -140,6 +140,19 @@ func woodTag(p *pen, s subject) {
 	}
 }
 
+// stoneDish is a small glazed dish, empty: a rim, an inner wall and a shaded floor.
+func stoneDish(p *pen, s subject) {
+	r := s.spec.L / 2
+	p.body(poly(s.outline), p.linear(0, 0, .3, 1, tone(s.out, 6, 0), 0, tone(s.out, 0, 0), .5, tone(s.out, -14, 2), 1), s.out)
+	p.path(poly(geom.Circle(r*.84, 40)), tone(s.out, -18, 2), "stroke", tone(s.out, -30, 2), "stroke-width", ".6")
+	p.path(poly(geom.Circle(r*.68, 36).Move(geom.Pt(r*.04, r*.05))), tone(s.out, -7, 2))
+	for range 7 { // specks in the glaze
+		p.path(poly(geom.Circle(p.between(.3, .6), 8).Move(geom.Polar(r*p.between(.1, .62), p.between(0, 360)))), tone(s.out, -34, 3), "opacity", ".55")
+	}
+	p.glint(geom.Pt(-r*.3, -r*.62), r*.3, r*.08, .6)
+	p.glint(geom.Pt(r*.2, r*.34), r*.24, r*.1, .25)
+}
+
 // choppedGreen is a topping of chopped kernels, whose shells are another colour.
 func choppedGreen(p *pen, s subject) {
 	s.out, s.cut = lab("#93a957"), lab("#93a957")

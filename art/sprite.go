@@ -104,7 +104,7 @@ func init() { // in init because drawings of bowls look foods up again
 		"apple-rings": appleRing, "banana-chips": bananaChip, "sourdough-slices": breadSlice, "cheese-straws": straw, "wafer-rolls": wafer, "fruit-toasts": toast,
 		"almond-shells disc": shell, "almond-shells edge": shellOnEdge, "marshmallows": marshmallow, "truffles": truffle, "honeycomb": honeycomb, "caramel-popcorn": popcorn,
 		"dill": fronds, "borage-stars": star, "chive-flowers": pompom,
-		"little-gourd": gourd, "glass-candle": candle, "name-stand": nameStand, "knife-rest": knifeRest, "pear-wood-tag": woodTag,
+		"little-gourd": gourd, "glass-candle": candle, "name-stand": nameStand, "knife-rest": knifeRest, "stone-dish": stoneDish, "pear-wood-tag": woodTag,
 		"ash-goat-log": goatLog, "almond-log": goatLog, "creamy-blue": blueWedge, "sheep-blue": blueWedge, "milk-chocolate": chocolate, "white-chocolate": chocolate,
 		"walnut-toasts": toast, "juniper-ham": ham, "candied-pecans": pecan, "basil": mint, "dried-cherries": wrinkled, "raisins": wrinkled,
 		"golden-raisins": wrinkled, "prunes": apricot, "shortbread": biscuitBar, "cape-gooseberries": grape, "cherries": cherry, "cauliflower": floret,

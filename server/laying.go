@@ -164,6 +164,13 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 	c.Header("Cache-Control", "no-store")
 	c.Status(http.StatusOK)
 	enc := json.NewEncoder(c.Writer)
+	type way struct {
+		Style   string     `json:"style"`
+		Score   float64    `json:"score"`
+		Differs float64    `json:"differs"`
+		Says    string     `json:"says"`
+		Tray    *tray.Tray `json:"tray"`
+	}
 	type line struct {
 		Tried int             `json:"tried"`
 		Share float64         `json:"share"`
@@ -171,6 +178,7 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 		Done  bool            `json:"done"`
 		Tray  *tray.Tray      `json:"tray,omitempty"`
 		Unfit []arrange.Unfit `json:"unfit,omitempty"`
+		Ways  []way           `json:"ways,omitempty"`
 	}
 	send := func(l line) {
 		_ = enc.Encode(l) // a closed connection ends the search through its context
@@ -182,6 +190,22 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 			l.Tray = p.Tray
 		}
 		send(l)
+	}
+	if params.Ways != nil && *params.Ways > 1 {
+		ways, err := arrange.Propose(c.Request.Context(), t, larder, o, *params.Ways)
+		if err != nil {
+			s.log.Error("search failed", "error", err)
+			return
+		}
+		last := line{Share: 1, Done: true}
+		for i, w := range ways {
+			if last.Tried += w.Tried; i == 0 {
+				last.Score, last.Tray, last.Unfit = w.Score, w.Tray, w.Unfit
+			}
+			last.Ways = append(last.Ways, way{w.Style, w.Score, w.Differs, w.Says, w.Tray})
+		}
+		send(last)
+		return
 	}
 	res, err := arrange.Lay(c.Request.Context(), t, larder, o)
 	if err != nil {

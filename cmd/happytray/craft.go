@@ -83,6 +83,7 @@ func planCommand() *cobra.Command {
 
 func arrangeCommand() *cobra.Command {
 	var o arrange.Options
+	var proposals int
 	c := &cobra.Command{Use: "arrange", Short: "Lay the tray on standard input", Args: noArgs,
 		RunE: func(cmd *cobra.Command, _ []string) error {
 			t, larder, err := readTray()
@@ -94,6 +95,18 @@ func arrangeCommand() *cobra.Command {
 			}
 			ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt)
 			defer stop()
+			if cmd.Flags().Changed("proposals") {
+				ways, err := arrange.Propose(ctx, t, t.Larder(larder), o, proposals)
+				if err != nil {
+					return err
+				}
+				trays := make([]*tray.Tray, len(ways))
+				for i, w := range ways {
+					fmt.Fprintf(os.Stderr, "%d: %s, %.1f, %s\n", i+1, w.Style, w.Score, w.Says)
+					trays[i] = w.Tray
+				}
+				return writeJSON(trays)
+			}
 			all := t.All() // each of the job's trays, in the time that is given for all
 			further := t.Further
 			each := o
@@ -114,6 +127,7 @@ func arrangeCommand() *cobra.Command {
 			t.Further = further
 			return writeJSON(t)
 		}}
+	c.Flags().IntVar(&proposals, "proposals", 0, "so many ways of laying the first tray that differ, as a list, the best first")
 	c.Flags().StringVar(&o.Style, "style", "", "corners, winding, mirrored, wheel or meadow; left out, what suits the board")
 	c.Flags().Uint64Var(&o.Seed, "seed", 0, "another seed gives another layout; the same one the same")
 	c.Flags().Float64Var(&o.Seconds, "seconds", 0, "upper bound on the time taken")
@@ -148,7 +162,9 @@ func reviewCommand() *cobra.Command {
 		if err != nil {
 			return err
 		}
-		return writeJSON(review.Of(t, larder))
+		rev := review.Of(t, larder)
+		arrange.Fixes(context.Background(), t, larder, &rev)
+		return writeJSON(rev)
 	}
 	return c
 }

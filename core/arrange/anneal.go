@@ -1,6 +1,7 @@
 package arrange
 
 import (
+	"context"
 	"math"
 	"math/rand/v2"
 
@@ -13,7 +14,7 @@ import (
 // and turn (Kirkpatrick, Gelatt and Vecchi 1983), with an energy that a move
 // changes only by what it touches. heat 1 starts from a rough idea, less keeps
 // more of what is there.
-func (s *search) anneal(p *plan, r *rand.Rand, heat float64) {
+func (s *search) anneal(ctx context.Context, p *plan, r *rand.Rand, heat float64) {
 	var free []int
 	for i := range p.bodies {
 		if !p.bodies[i].fixed {
@@ -23,7 +24,7 @@ func (s *search) anneal(p *plan, r *rand.Rand, heat float64) {
 	if len(free) == 0 {
 		return
 	}
-	m := mover{s: s, p: p, near: pairTable(p), riders: map[int][]int{}}
+	m := mover{s: s, p: p, near: s.pairTable(p), riders: map[int][]int{}}
 	for i := range p.bodies {
 		if h := p.bodies[i].host; h >= 0 {
 			m.riders[h] = append(m.riders[h], i)
@@ -33,12 +34,15 @@ func (s *search) anneal(p *plan, r *rand.Rand, heat float64) {
 	steps = min(steps, mostCompared/len(p.bodies)) // a step compares one body with all others
 	size := s.zone.half
 	for step := range steps {
+		if step%128 == 0 && ctx.Err() != nil {
+			break // what there is still settles
+		}
 		cool := 1 - float64(step)/float64(steps)
 		temp := heat * .25 * cool * cool
 		i := free[r.IntN(len(free))]
 		m.step(i, r, temp, size*(.02+.22*heat*cool))
 	}
-	m.settle(free)
+	m.settle(ctx, free)
 }
 
 // mostCompared bounds the work of one annealing, in comparisons of two bodies;
@@ -54,7 +58,7 @@ type mover struct {
 }
 
 // pairTable weighs each pair by colour, category and pairing.
-func pairTable(p *plan) [][]float64 {
+func (s *search) pairTable(p *plan) [][]float64 {
 	n := len(p.bodies)
 	t := make([][]float64, n)
 	for i := range t {
@@ -76,10 +80,11 @@ func pairTable(p *plan) [][]float64 {
 			if a.food.Smells && b.food.Category == food.Cheese || b.food.Smells && a.food.Category == food.Cheese {
 				w += .3
 			}
-			for _, id := range a.food.Pairs {
-				if id == b.food.ID {
-					w -= .5
-				}
+			switch goes := s.goes(a.e, b.e); {
+			case goes >= .8:
+				w -= .5
+			case goes <= -.6:
+				w += .8
 			}
 			t[i][j], t[j][i] = w, w
 		}
@@ -93,11 +98,15 @@ func (m *mover) energy(i int) float64 {
 	z, p := &m.s.zone, m.p
 	b := &p.bodies[i]
 	e := 0.0
+	edge := math.Inf(1)
 	for _, q := range b.on {
-		if d := q.r + 1.5 - z.deep(q.at); d > 0 {
+		deep := z.deep(q.at)
+		if d := q.r + 1.5 - deep; d > 0 {
 			e += .05*d + .006*d*math.Min(d, 60)
 		}
+		edge = math.Min(edge, deep-q.r)
 	}
+	e += pocket(edge - 1.5)
 	for _, q := range b.free {
 		if d := q.r - z.deep(q.at); d > 0 {
 			e += .03 * d
@@ -108,16 +117,30 @@ func (m *mover) energy(i int) float64 {
 			continue
 		}
 		o := &p.bodies[j]
-		if b.pose.At().Dist(o.pose.At()) < b.reach+o.reach {
-			if d := ballDepth(b.on, o.on); d > 0 {
-				e += .05*d + .006*d*d
-			}
+		care := pocketMM // how far apart the two still matter to each other
+		wet, apart := wetBeside(b, o), m.s.apart(b.e, o.e)
+		if wet {
+			care = wetKeepMM
 		}
-		e += .03 * (roomDepth(b, o) + roomDepth(o, b))
-		if wetBeside(b, o) {
-			if g := 27 - ballGap(b.on, o.on); g > 0 {
-				e += .02 * g
+		if apart {
+			care = apartKeepMM
+		}
+		if reach := b.reach + o.reach + care; within(b.pose, o.pose, reach) {
+			gap := ballGap(b.on, o.on, care)
+			if gap < 0 {
+				e += -.05*gap + .006*gap*gap
+			} else {
+				e += pocket(gap)
 			}
+			if wet && gap < wetKeepMM {
+				e += .02 * (wetKeepMM - gap)
+			}
+			if apart && gap < apartKeepMM {
+				e += .01 * (apartKeepMM - gap)
+			}
+			e += .03 * (roomDepth(b, o) + roomDepth(o, b))
+		} else if b.room != nil || o.room != nil {
+			e += .03 * (roomDepth(b, o) + roomDepth(o, b))
 		}
 		dist := b.middle.Dist(o.middle) / z.half
 		if w := m.near[i][j]; w > 0 {
@@ -130,12 +153,19 @@ func (m *mover) energy(i int) float64 {
 		if d := ballDepth(b.on, p.guides[k].balls); d > 0 {
 			e += .05*d + .006*d*d
 		}
+		if b.room != nil {
+			e += .03 * ballDepth(b.free, p.guides[k].balls)
+		}
 	}
 	if b.host < 0 {
 		d := b.pose.At().Dist(b.site) / z.half
-		e += .35 * d * d
+		e += p.hold() * d * d
 	}
-	if b.kind == food.KindRow && b.host < 0 { // rows follow what they lie against: here, the edge
+	e += z.tall(b.middle, b.height)
+	if b.spoke {
+		off := math.Mod(b.middle.Sub(z.centre).Degrees()-b.pose.Turn+720, 180)
+		e += .15 * math.Min(off, 180-off) / 90
+	} else if b.kind == food.KindRow && b.host < 0 { // rows follow what they lie against: here, the edge
 		if deep := z.deep(b.middle); deep < b.spec.L {
 			in := z.inward(b.middle)
 			off := math.Mod(in.Degrees()+90-b.pose.Turn+720, 180)
@@ -145,12 +175,53 @@ func (m *mover) energy(i int) float64 {
 	return e
 }
 
-// ballGap is the distance between two sets of discs, negative when they overlap.
-func ballGap(a, b []ball) float64 {
-	best := math.Inf(1)
+// pocketMM is the width up to which a gap beside a rigid thing takes nothing but crumbs.
+const pocketMM = 20.0
+
+// How far wet keeps from crisp, and meat from what guests without it eat, with a little
+// in hand over what the review asks.
+const (
+	wetKeepMM   = 28.0
+	apartKeepMM = 85.0
+)
+
+// pocket is what a gap of so many mm costs: none where things touch or where another
+// food fits between, most where hardly a nut goes in (craft section 5: pressed against
+// their neighbours).
+func pocket(gap float64) float64 {
+	if gap <= 0 || gap >= pocketMM {
+		return 0
+	}
+	return .05 * math.Sin(math.Pi*gap/pocketMM)
+}
+
+// hold is how strongly things keep to the sites of the plan's style.
+func (p *plan) hold() float64 {
+	if p.style == "meadow" {
+		return .35
+	}
+	return .9
+}
+
+// within reports whether two poses are nearer than reach.
+func within(a, b geom.Pose, reach float64) bool {
+	dx, dy := a.X-b.X, a.Y-b.Y
+	return dx*dx+dy*dy < reach*reach
+}
+
+// ballGap is the distance between two sets of discs, negative when they overlap, and
+// most when they are farther apart than that.
+func ballGap(a, b []ball, most float64) float64 {
+	best := most
 	for i := range a {
+		p := &a[i]
 		for j := range b {
-			best = math.Min(best, a[i].at.Dist(b[j].at)-a[i].r-b[j].r)
+			q := &b[j]
+			r := p.r + q.r
+			dx, dy := p.at.X-q.at.X, p.at.Y-q.at.Y
+			if d2, near := dx*dx+dy*dy, best+r; near > 0 && d2 < near*near {
+				best = math.Sqrt(d2) - r
+			}
 		}
 	}
 	return best
@@ -163,8 +234,15 @@ func wetBeside(a, b *body) bool {
 	return a.food.Wetness.Wets() && b.food.Wetness == food.Crisp || b.food.Wetness.Wets() && a.food.Wetness == food.Crisp
 }
 
-// group is a body and the arcs that ride on it.
-func (m *mover) group(i int) []int { return append([]int{i}, m.riders[i]...) }
+// group is a body and what moves with it: the arcs that ride on it, and its answer on
+// a mirrored tray.
+func (m *mover) group(i int) []int {
+	is := append([]int{i}, m.riders[i]...)
+	if b := &m.p.bodies[i]; b.mirror && b.twin != alone {
+		is = append(is, b.twin)
+	}
+	return is
+}
 
 func (m *mover) groupEnergy(is []int) float64 {
 	e := 0.0
@@ -193,10 +271,24 @@ func (m *mover) step(i int, r *rand.Rand, temp, size float64) {
 			}
 		}
 		b.hug(&m.p.bodies[b.host])
-	case r.IntN(8) == 0 && len(is) == 1: // change places with another
+	case r.IntN(8) == 0 && (len(is) == 1 && !b.mirror || len(is) == 2 && b.mirror): // change places with another
 		j := r.IntN(len(m.p.bodies))
 		o := &m.p.bodies[j]
-		if j == i || o.fixed || o.host >= 0 || len(m.riders[j]) > 0 {
+		if b.mirror { // a pair changes places with a pair
+			if j == i || j == b.twin || o.fixed || o.twin == alone {
+				return
+			}
+			more := []int{j, o.twin}
+			before += m.groupEnergy(more)
+			saved, is = append(saved, *o, m.p.bodies[o.twin]), append(is, more...)
+			pb, po := b.pose, o.pose
+			b.site, o.site = o.site, b.site
+			b.move(geom.Pose{X: po.X, Y: po.Y, Turn: pb.Turn})
+			o.move(geom.Pose{X: pb.X, Y: pb.Y, Turn: po.Turn})
+			m.answer(j)
+			break
+		}
+		if j == i || o.fixed || o.host >= 0 || len(m.riders[j]) > 0 || o.mirror {
 			return
 		}
 		before += m.energy(j)
@@ -215,8 +307,11 @@ func (m *mover) step(i int, r *rand.Rand, temp, size float64) {
 		b.move(geom.Pose{X: b.pose.X + r.NormFloat64()*size, Y: b.pose.Y + r.NormFloat64()*size, Turn: b.pose.Turn})
 	}
 	for _, j := range is[1:] {
-		m.p.bodies[j].hug(b)
+		if m.p.bodies[j].host == i {
+			m.p.bodies[j].hug(b)
+		}
 	}
+	m.answer(i)
 	after := m.groupEnergy(is)
 	if swapped >= 0 {
 		after += m.energy(swapped)
@@ -249,7 +344,7 @@ func (m *mover) rehost(i, host int) {
 
 // settle parts what still overlaps by pushing it along the shortest way out,
 // and brings what hangs over the edge back in. Arcs let go of their host first.
-func (m *mover) settle(free []int) {
+func (m *mover) settle(ctx context.Context, free []int) {
 	z := &m.s.zone
 	movable := map[int]bool{}
 	for _, i := range free {
@@ -258,6 +353,9 @@ func (m *mover) settle(free []int) {
 	for range 60 {
 		worst := 0.0
 		for i := range m.p.bodies {
+			if ctx.Err() != nil {
+				return
+			}
 			a := &m.p.bodies[i]
 			for j := range i {
 				b := &m.p.bodies[j]
@@ -278,6 +376,10 @@ func (m *mover) settle(free []int) {
 				d += .05
 				a.move(geom.Pose{X: a.pose.X + away.X*d*ka, Y: a.pose.Y + away.Y*d*ka, Turn: a.pose.Turn})
 				b.move(geom.Pose{X: b.pose.X - away.X*d*kb, Y: b.pose.Y - away.Y*d*kb, Turn: b.pose.Turn})
+				m.answer(i)
+				if a.twin != j {
+					m.answer(j)
+				}
 			}
 			if !movable[i] {
 				continue
@@ -289,6 +391,7 @@ func (m *mover) settle(free []int) {
 						if d, away := geom.Penetration(&hulls[w], &m.p.guides[k].hulls[g]); d > .5 {
 							worst = math.Max(worst, d)
 							a.move(geom.Pose{X: a.pose.X + away.X*d*.6, Y: a.pose.Y + away.Y*d*.6, Turn: a.pose.Turn})
+							m.answer(i)
 						}
 					}
 				}
@@ -307,6 +410,7 @@ func (m *mover) settle(free []int) {
 				worst = math.Max(worst, out)
 				in := z.inward(at)
 				a.move(geom.Pose{X: a.pose.X + in.X*(out+.05), Y: a.pose.Y + in.Y*(out+.05), Turn: a.pose.Turn})
+				m.answer(i)
 			}
 		}
 		if worst <= .02 {

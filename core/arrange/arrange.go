@@ -73,6 +73,22 @@ type Result struct {
 	Unfit []Unfit
 }
 
+// check bounds options that came from outside.
+func (o Options) check() error {
+	if o.Style != "" {
+		if err := wire.OneOf("style", o.Style, brief.Styles...); err != nil {
+			return err
+		}
+	}
+	if o.Seconds < 0 || math.IsNaN(o.Seconds) || o.Seconds > 600 {
+		return wire.Bad("seconds", "should be between 0 and 600")
+	}
+	if o.Effort < 0 || o.Effort > maxEffort {
+		return wire.Bad("effort", "should be between 0 and %d", maxEffort)
+	}
+	return nil
+}
+
 // Lay lays every element that is not locked. It never returns a layout that
 // the review likes less than a legal one it was given, and stops early, with the
 // best so far, when ctx ends.
@@ -80,16 +96,8 @@ func Lay(ctx context.Context, t *tray.Tray, larder *food.Larder, o Options) (Res
 	if t.Board == nil {
 		return Result{}, wire.Bad("board", "choose a board before laying the tray")
 	}
-	if o.Style != "" {
-		if err := wire.OneOf("style", o.Style, brief.Styles...); err != nil {
-			return Result{}, err
-		}
-	}
-	if o.Seconds < 0 || math.IsNaN(o.Seconds) || o.Seconds > 600 {
-		return Result{}, wire.Bad("seconds", "should be between 0 and 600")
-	}
-	if o.Effort < 0 || o.Effort > maxEffort {
-		return Result{}, wire.Bad("effort", "should be between 0 and %d", maxEffort)
+	if err := o.check(); err != nil {
+		return Result{}, err
 	}
 	effort := o.Effort
 	if effort == 0 {
@@ -99,7 +107,6 @@ func Lay(ctx context.Context, t *tray.Tray, larder *food.Larder, o Options) (Res
 		}
 	}
 	start := time.Now()
-	asked := ctx
 	if o.Seconds > 0 {
 		var stop context.CancelFunc
 		ctx, stop = context.WithDeadline(ctx, start.Add(time.Duration(o.Seconds*float64(time.Second))))
@@ -107,8 +114,12 @@ func Lay(ctx context.Context, t *tray.Tray, larder *food.Larder, o Options) (Res
 	}
 	s := newSearch(t, larder, o)
 	best := candidate{score: -1}
-	if given := review.NewLive(t, larder).Review(); given.Legal() && anyPlaced(t) {
-		best = candidate{tray: t.Clone(), score: given.Score}
+	if anyPlaced(t) {
+		given := t.Clone()
+		given.Rules = s.tray.Rules
+		if rev := review.NewLive(given, larder).Totals(); rev.Fits() {
+			best = candidate{tray: given, score: rev.Score}
+		}
 	}
 	tried := 0
 	share := func() float64 {
@@ -133,11 +144,11 @@ func Lay(ctx context.Context, t *tray.Tray, larder *food.Larder, o Options) (Res
 	}
 	stale := 0
 	for tried < effort {
-		n, until := min(round, effort-tried), ctx
-		if tried == 0 { // something to look at first, even where the time is hardly enough
-			n, until = 1, asked
+		n := min(round, effort-tried)
+		if tried == 0 { // something to look at first
+			n = 1
 		}
-		got := s.round(until, tried, n, best)
+		got := s.round(ctx, tried, n, best)
 		better := false
 		for _, c := range got {
 			if c.tray != nil && c.score > best.score {
@@ -157,10 +168,6 @@ func Lay(ctx context.Context, t *tray.Tray, larder *food.Larder, o Options) (Res
 		if o.Effort == 0 && stale >= 160 {
 			break // nothing better has come for long
 		}
-	}
-	if best.tray == nil { // stopped before the first layout was done
-		best.tray = t.Clone()
-		best.score = review.NewLive(best.tray, larder).Score()
 	}
 	return Result{Tray: best.tray, Score: best.score, Tried: tried, Unfit: s.unfit(best.tray)}, nil
 }
@@ -189,6 +196,47 @@ type search struct {
 	full    map[string]int // pieces per element before anything was held back
 	workers int
 	forms   sync.Map
+	tastes  [][]float32 // of each pair of elements: how well their foods go together, -1 to 1
+	meats   []bool      // elements that are kept apart for some guests
+	mains   []bool      // elements that those guests eat, lying open
+}
+
+// goes is how well the foods of two elements go together, -1 to 1.
+func (s *search) goes(a, b int) float32 { return s.tastes[a][b] }
+
+// apart reports whether two elements are to be kept apart for some guests.
+func (s *search) apart(a, b int) bool { return s.meats[a] && s.mains[b] || s.meats[b] && s.mains[a] }
+
+// know looks up what the elements are to each other.
+func (s *search) know() {
+	n := len(s.tray.Elements)
+	foods := make([]*food.Food, 0, n)
+	at, index := map[string]int{}, make([]int, n)
+	for i := range s.tray.Elements {
+		id := s.tray.Elements[i].Food
+		k, ok := at[id]
+		if !ok {
+			k = len(foods)
+			at[id] = k
+			f, _ := s.larder.Get(id)
+			foods = append(foods, f)
+		}
+		index[i] = k
+	}
+	palate := food.NewPalate(foods)
+	words := s.tray.Table().KeptApart()
+	s.tastes, s.meats, s.mains = make([][]float32, n), make([]bool, n), make([]bool, n)
+	for i := range s.tray.Elements {
+		row := palate.Affinities(index[i])
+		s.tastes[i] = make([]float32, n)
+		for j := range n {
+			s.tastes[i][j] = row[index[j]]
+		}
+		if e := &s.tray.Elements[i]; len(words) > 0 && e.Vessel == "" {
+			s.meats[i] = foods[index[i]].Breaks(words) != ""
+			s.mains[i] = !s.meats[i] && (e.Category == food.Cheese || e.Category == food.Dip || e.Category == food.Brined)
+		}
+	}
 }
 
 func newSearch(t *tray.Tray, larder *food.Larder, o Options) *search {
@@ -196,10 +244,14 @@ func newSearch(t *tray.Tray, larder *food.Larder, o Options) *search {
 	if s.workers <= 0 {
 		s.workers = runtime.GOMAXPROCS(0)
 	}
+	if o.Style != "" { // the tray is judged as what it is laid as
+		s.tray.Rules.Style = o.Style
+	}
 	s.zone = newZone(t.Board)
 	for _, e := range s.tray.Elements {
 		s.full[e.ID] = e.Count
 	}
+	s.know()
 	return s
 }
 
@@ -242,18 +294,15 @@ func (s *search) try(ctx context.Context, number int, best candidate) candidate 
 	r := food.Rand(s.opts.Seed*1_000_003 + uint64(number)*7919 + 17)
 	var p plan
 	if number < 9 || best.plan.bodies == nil || number%6 == 5 {
-		p = s.compose(r, number)
+		p = s.compose(ctx, r, number)
 	} else {
-		p = s.vary(best.plan, r)
+		p = s.vary(ctx, best.plan, r)
 	}
-	if ctx.Err() != nil {
-		return candidate{score: -1}
+	t, score := s.build(ctx, &p, r)
+	if ctx.Err() != nil && best.tray != nil {
+		return candidate{score: -1} // half a layout is of use only where there is none
 	}
-	t := s.build(ctx, &p, r)
-	if t == nil {
-		return candidate{score: -1}
-	}
-	return candidate{tray: t, plan: p, score: review.NewLive(t, s.larder).Score()}
+	return candidate{tray: t, plan: p, score: score}
 }
 
 // noRoom marks reserve that the arranger itself made; a later search may lay it again.

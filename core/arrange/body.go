@@ -26,7 +26,10 @@ type body struct {
 	host   int     // for an arc, the body it hugs, or -1
 	angle  float64 // for an arc, where on its host's rim, degrees
 	site   geom.Point
+	spoke  bool // a row that wants to point to the middle
 	fixed  bool // locked: never moved
+	mirror bool // on a mirrored tray: it has its answer in twin, or lies on the middle line
+	twin   int
 
 	*form
 	forms *sync.Map // formKey to *form, shared by all layouts of a search
@@ -45,9 +48,9 @@ type ball struct {
 	r  float64
 }
 
-// ballsIn covers a convex hull with at most six discs, largest first: each is
+// ballsIn covers a convex hull with at most so many discs, largest first: each is
 // the deepest point not yet well inside an earlier one.
-func ballsIn(h geom.Outline) []ball {
+func ballsIn(h geom.Outline, most int) []ball {
 	box := h.Bounds()
 	step := math.Max(box.W(), box.H()) / 12
 	var spots []ball
@@ -61,7 +64,7 @@ func ballsIn(h geom.Outline) []ball {
 	c := h.Centroid()
 	spots = append(spots, ball{c, h.EdgeDistance(c)})
 	var out []ball
-	for len(out) < 6 {
+	for len(out) < most {
 		best, pick := 0.0, ball{}
 		for _, s := range spots {
 			v := s.r
@@ -128,13 +131,17 @@ type form struct {
 }
 
 type formKey struct {
-	e, n, bend int
-	hugs       bool
+	food, form, vessel string
+	n, bend            int
+	hugs               bool
 }
 
 // shape lays the pieces for the body's count and bend and gathers them into hulls.
 func (b *body) shape() {
-	key := formKey{b.e, b.n, int(math.Round(b.bend * 2)), b.host >= 0}
+	key := formKey{food: b.food.ID, form: b.spec.Form, n: b.n, bend: int(math.Round(b.bend * 2)), hugs: b.host >= 0}
+	if b.vessel != nil {
+		key.vessel = b.vessel.ID
+	}
 	if b.forms != nil {
 		if f, ok := b.forms.Load(key); ok {
 			b.form = f.(*form)
@@ -191,16 +198,20 @@ func (b *body) shape() {
 
 func (f *form) finish() {
 	area := 0.0
+	discs := 6
+	if len(f.hulls) > 2 { // a row is many already
+		discs = 3
+	}
 	for _, h := range f.hulls {
 		area += h.Area()
 		for _, p := range h {
 			f.reach = math.Max(f.reach, p.Len())
 		}
-		f.balls = append(f.balls, ballsIn(h)...)
+		f.balls = append(f.balls, ballsIn(h, discs)...)
 	}
 	f.weight = area * (10 + f.height)
 	if f.room != nil {
-		f.roomBalls = ballsIn(f.room.Hull())
+		f.roomBalls = ballsIn(f.room.Hull(), 6)
 	}
 }
 

@@ -2,8 +2,10 @@ package arrange
 
 import (
 	"context"
+	"fmt"
 	"math"
 	"math/rand/v2"
+	"strings"
 
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -103,8 +105,10 @@ func (l *layout) clash(e int, b *geom.Body, slack float64) bool {
 const touchSlack = .85
 
 // build turns a plan into a whole layout: rigid things, trails, fill, greens.
-// What does not fit goes to reserve or stays unplaced, never on top of others.
-func (s *search) build(ctx context.Context, p *plan, r *rand.Rand) *tray.Tray {
+// What does not fit goes to reserve or stays unplaced, never on top of others. When ctx
+// ends it leaves out what is not laid yet; what is laid is legal. It answers with the
+// layout's score.
+func (s *search) build(ctx context.Context, p *plan, r *rand.Rand) (*tray.Tray, float64) {
 	l := newLayout(s, s.tray.Clone())
 	for i := range l.t.Elements {
 		e := &l.t.Elements[i]
@@ -117,23 +121,20 @@ func (s *search) build(ctx context.Context, p *plan, r *rand.Rand) *tray.Tray {
 			e.X, e.Y, e.TurnDeg = 0, 0, 0
 		}
 	}
-	l.rigid(p)
-	l.trails(p)
-	if ctx.Err() != nil {
-		return nil
+	l.rigid(ctx, p)
+	l.trails(ctx, p)
+	if ctx.Err() == nil {
+		l.fill(ctx, p, r)
 	}
-	l.fill(ctx, p, r)
-	if ctx.Err() != nil {
-		return nil
+	if ctx.Err() == nil {
+		l.garnish(p.style == "mirrored", r)
 	}
-	l.garnish(r)
-	l.tidy()
-	return l.t
+	return l.t, l.tidy()
 }
 
 // rigid lays anchors and rows where the plan has them. A row that still stands
 // in something gives up pieces from its end; an anchor is left beside the board.
-func (l *layout) rigid(p *plan) {
+func (l *layout) rigid(ctx context.Context, p *plan) {
 	order := make([]int, 0, len(p.bodies))
 	for _, kind := range []food.Kind{food.KindAnchor, food.KindRow} {
 		for i := range p.bodies {
@@ -142,10 +143,12 @@ func (l *layout) rigid(p *plan) {
 			}
 		}
 	}
+	full := map[string]bool{} // things that found no place, which their likes will not find either
 	for _, i := range order {
 		b := &p.bodies[i]
 		e := &l.t.Elements[b.e]
 		trial := *b
+		like := fmt.Sprint(b.food.ID, b.spec.Form, e.Vessel, b.n)
 		for {
 			trial.place(e)
 			if l.fits(b.e) {
@@ -153,7 +156,7 @@ func (l *layout) rigid(p *plan) {
 				l.short(e, trial.n)
 				break
 			}
-			if trial.kind == food.KindRow && trial.n > 3 {
+			if trial.kind == food.KindRow && trial.n > 3 && ctx.Err() == nil {
 				trial.n--
 				trial.shape()
 				if trial.host >= 0 {
@@ -161,11 +164,12 @@ func (l *layout) rigid(p *plan) {
 				}
 				continue
 			}
-			if l.elsewhere(&trial, e) {
+			if !full[like] && l.elsewhere(ctx, &trial, e) {
 				l.addElement(b.e)
 				l.short(e, trial.n)
 				break
 			}
+			full[like] = true
 			e.Placed, e.Pieces = false, []tray.Piece{}
 			break
 		}
@@ -174,7 +178,7 @@ func (l *layout) rigid(p *plan) {
 
 // elsewhere looks for any free place for a rigid thing, coarse to fine, nearest
 // to where it was wished.
-func (l *layout) elsewhere(b *body, e *tray.Element) bool {
+func (l *layout) elsewhere(ctx context.Context, b *body, e *tray.Element) bool {
 	z := &l.s.zone
 	from := b.pose.At()
 	host := b.host
@@ -183,7 +187,7 @@ func (l *layout) elsewhere(b *body, e *tray.Element) bool {
 		b.bend = 0
 		b.shape()
 	}
-	for ring := 0.0; ring < 2*z.half; ring += 14 {
+	for ring := 0.0; ring < 2*z.half && ctx.Err() == nil; ring += 14 {
 		n := max(1, int(ring*2*math.Pi/22))
 		for k := range n {
 			q := from.Add(geom.Polar(ring, float64(k)*360/float64(n)))
@@ -210,8 +214,13 @@ func (l *layout) elsewhere(b *body, e *tray.Element) bool {
 	return false
 }
 
-// roomFor is a quick no for a body whose hulls clearly do not fit.
+// roomFor is a quick no for a body whose discs or hulls clearly do not fit.
 func (l *layout) roomFor(b *body) bool {
+	for _, q := range b.on {
+		if l.s.zone.deep(q.at) < q.r-2*l.s.zone.grid.Cell || l.taken(q.at) {
+			return false
+		}
+	}
 	hulls := b.firm()
 	for w := range hulls {
 		if !l.s.zone.holds(&hulls[w]) {
@@ -220,6 +229,19 @@ func (l *layout) roomFor(b *body) bool {
 	}
 	return true
 }
+
+// taken reports whether a point lies well inside something laid.
+func (l *layout) taken(p geom.Point) bool {
+	hit := false
+	l.near(geom.Rect{Min: p, Max: p}, func(o *placed) bool {
+		hit = o.body.Outline.Contains(p) && o.body.Outline.EdgeDistance(p) > drapeMM
+		return !hit
+	})
+	return hit
+}
+
+// drapeMM is more than any two things may overlap that are not greens.
+const drapeMM = 7
 
 // fits reports whether a laid element lies inside and clear of all others.
 func (l *layout) fits(e int) bool {
@@ -257,17 +279,16 @@ func (l *layout) short(e *tray.Element, n int) {
 	l.t.Reserve = append(l.t.Reserve, tray.Reserve{Food: e.Food, Form: e.Form, Count: missing, Grams: grams, Why: noRoom})
 }
 
-// tidy sets poses of heaps and the drawing layer, and takes out what the review
-// would still call illegal, so that no layout is ever returned with a fault.
-func (l *layout) tidy() {
+// tidy takes out what the review would still call illegal, so that no layout is ever
+// returned with a fault, and answers with the score.
+func (l *layout) tidy() float64 {
 	for range 4 {
-		live := review.NewLive(l.t, l.s.larder)
-		rev := live.Review()
-		if rev.Legal() {
-			return
+		rev := review.NewLive(l.t, l.s.larder).Review()
+		if rev.Fits() {
+			return rev.Score
 		}
 		for _, f := range rev.Findings {
-			if f.Severity != review.Stop || f.Check == "care.allergen" {
+			if f.Severity != review.Stop || !strings.HasPrefix(f.Check, "fit.") {
 				continue
 			}
 			victim := -1
@@ -283,4 +304,5 @@ func (l *layout) tidy() {
 			}
 		}
 	}
+	return review.NewLive(l.t, l.s.larder).Score()
 }

@@ -4,10 +4,12 @@ import (
 	"context"
 	"math"
 	"math/rand/v2"
+	"slices"
 
 	"happytray/core/colour"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/review"
 	"happytray/core/tray"
 )
 
@@ -23,7 +25,36 @@ type share struct {
 	elems []int   // element of each region
 	sites []geom.Point
 	power []float64
-	want  []float64 // cells
+	want  []float64   // cells
+	twin  []int       // on a mirrored tray: the region that answers each one, or alone
+	rooms []geom.Body // room before cutting faces, which what is loose keeps out of
+}
+
+// mirrored pairs the regions of foods that answer each other, and sets the sites so.
+func (sh *share) mirrored() {
+	t := sh.l.t
+	el := func(k int) *tray.Element { return &t.Elements[sh.elems[k]] }
+	sh.twin = twins(len(sh.elems), func(k int) string { return el(k).Food }, func(k int) string { return string(el(k).Category) }, func(k int) float64 { return math.Max(1, sh.want[k]) })
+	sh.reflect()
+}
+
+// reflect makes the sites and the sizes of answering regions mirror images.
+func (sh *share) reflect() {
+	z := &sh.l.s.zone
+	for k, j := range sh.twin {
+		switch {
+		case j == alone:
+			sh.sites[k].X = z.centre.X
+		case k < j:
+			sh.sites[k] = sh.sites[k].Lerp(z.flipped(sh.sites[j]), .5)
+			if d := sh.sites[k].X - z.centre.X; math.Abs(d) < sh.g.Cell { // on the line both would be one
+				sh.sites[k].X = z.centre.X + math.Copysign(sh.g.Cell, d)
+			}
+			sh.sites[j] = z.flipped(sh.sites[k])
+			p := (sh.power[k] + sh.power[j]) / 2
+			sh.power[k], sh.power[j] = p, p
+		}
+	}
 }
 
 // fill shares out the free room and packs it with pieces.
@@ -37,16 +68,16 @@ func (l *layout) fill(ctx context.Context, p *plan, r *rand.Rand) {
 	if len(elems) == 0 {
 		return
 	}
-	sh := newShare(l, elems, r)
+	sh := newShare(l, elems, p.style == "mirrored", r)
 	if len(sh.free) == 0 {
 		return
 	}
-	sh.relax(30)
+	sh.relax(ctx, 30)
 	for range 3 {
-		if !sh.exchange() || ctx.Err() != nil {
+		if !sh.exchange(ctx) || ctx.Err() != nil {
 			break
 		}
-		sh.relax(14)
+		sh.relax(ctx, 14)
 	}
 	sh.pack(ctx, r)
 }
@@ -92,7 +123,9 @@ func newRaster(l *layout, elems []int) *share {
 		if face, ok := food.CutFace(f, spec); ok {
 			pose := e.Pose()
 			face.At, face.Dir = pose.Apply(face.At), face.Dir+pose.Turn
-			sh.g.Spans(cutRoomOutline(face), func(y, x0, x1 int) {
+			room := review.CutRoom(face)
+			sh.rooms = append(sh.rooms, geom.NewBody(room))
+			sh.g.Spans(room, func(y, x0, x1 int) {
 				for x := x0; x < x1; x++ {
 					if i := y*sh.g.W + x; sh.label[i] == open {
 						sh.label[i] = -1
@@ -104,7 +137,7 @@ func newRaster(l *layout, elems []int) *share {
 	return sh
 }
 
-func newShare(l *layout, elems []int, r *rand.Rand) *share {
+func newShare(l *layout, elems []int, mirrored bool, r *rand.Rand) *share {
 	sh := newRaster(l, elems)
 	cell := sh.g.Cell
 	for i, v := range sh.label {
@@ -149,13 +182,16 @@ func newShare(l *layout, elems []int, r *rand.Rand) *share {
 			}
 			sh.sites = append(sh.sites, sh.at[at])
 		}
+		if mirrored {
+			sh.mirrored()
+		}
 	}
 	return sh
 }
 
 // relax moves sites to the middle of their regions and lets regions grow or
 // shrink to the area they want.
-func (sh *share) relax(rounds int) {
+func (sh *share) relax(ctx context.Context, rounds int) {
 	n := len(sh.elems)
 	for round := range rounds {
 		area := make([]float64, n)
@@ -173,7 +209,7 @@ func (sh *share) relax(rounds int) {
 			sum[k].X += q.X
 			sum[k].Y += q.Y
 		}
-		if round == rounds-1 {
+		if round == rounds-1 || ctx.Err() != nil {
 			return
 		}
 		cell := sh.g.Cell * sh.g.Cell
@@ -186,17 +222,23 @@ func (sh *share) relax(rounds int) {
 			}
 			sh.power[k] += .35 * (sh.want[k] - area[k]) * cell
 		}
+		if sh.twin != nil {
+			sh.reflect()
+		}
 	}
 }
 
-// exchange swaps the foods of regions wherever that lowers the cost of their
-// borders and spreads each kind better. It reports whether anything changed.
-func (sh *share) exchange() bool {
-	n := len(sh.elems)
-	t := sh.l.t
-	borders := map[[2]int]float64{} // region with region, or region with -2-element
+// side is a border of a region with another region, or with element e as -2-e.
+type side struct {
+	other int
+	cells float64
+}
+
+// borders counts, for each region, the cells that have another region or a laid element
+// look cells to the right or below, and all of them together.
+func (sh *share) borders(look int) (sides [][]side, all float64) {
+	between := map[[2]int]float64{}
 	w := sh.g.W
-	look := max(1, int(9/sh.g.Cell)) // across a slit as well
 	for i, v := range sh.label {
 		x := i % w
 		for _, j := range [2]int{i + look, i + look*w} {
@@ -211,31 +253,36 @@ func (sh *share) exchange() bool {
 			if a < b {
 				a, b = b, a
 			}
-			borders[[2]int{a, b}]++
+			between[[2]int{a, b}]++
 		}
 	}
-	type side struct {
-		other int // region, or -2-element
-		cells float64
-	}
-	sides := make([][]side, n)
-	all := 0.0
-	for ab, c := range borders {
+	sides = make([][]side, len(sh.elems))
+	for ab, c := range between {
 		all += c
 		sides[ab[0]] = append(sides[ab[0]], side{ab[1], c})
 		if ab[1] >= 0 {
 			sides[ab[1]] = append(sides[ab[1]], side{ab[0], c})
 		}
 	}
-	// map order must not decide: sums of whole numbers times table values, per region
-	for k := range sides {
-		s := sides[k]
-		for i := 1; i < len(s); i++ {
-			for j := i; j > 0 && s[j].other < s[j-1].other; j-- {
-				s[j], s[j-1] = s[j-1], s[j]
-			}
-		}
+	for k := range sides { // the order of a map must not decide
+		slices.SortFunc(sides[k], func(a, b side) int { return a.other - b.other })
 	}
+	return sides, all
+}
+
+// softens reports whether element a, lying open, would soften element b.
+func (s *search) softens(a, b int) bool {
+	ea, eb := &s.tray.Elements[a], &s.tray.Elements[b]
+	return ea.Vessel == "" && eb.Vessel == "" && ea.Wetness.Wets() && eb.Wetness == food.Crisp
+}
+
+// exchange swaps the foods of regions wherever that lowers the cost of their
+// borders and spreads each kind better. It reports whether anything changed.
+func (sh *share) exchange(ctx context.Context) bool {
+	n := len(sh.elems)
+	t := sh.l.t
+	sides, all := sh.borders(max(1, int(9/sh.g.Cell))) // across a slit as well
+	reach, _ := sh.borders(max(1, int(wetKeepMM/sh.g.Cell)))
 	foodOf := func(e int) *food.Food { f, _ := sh.l.s.larder.Get(t.Elements[e].Food); return f }
 	elementAt := func(other int) int {
 		if other >= 0 {
@@ -251,7 +298,7 @@ func (sh *share) exchange() bool {
 		if v, ok := table[[2]int{a, b}]; ok {
 			return v
 		}
-		v := beside(&t.Elements[a], &t.Elements[b], foodOf(a), foodOf(b), t)
+		v := sh.l.s.beside(a, b, t, foodOf(a), foodOf(b))
 		table[[2]int{a, b}] = v
 		return v
 	}
@@ -261,6 +308,11 @@ func (sh *share) exchange() bool {
 		v := 0.0
 		for _, s := range sides[k] {
 			v += s.cells * cost(e, elementAt(s.other))
+		}
+		for _, s := range reach[k] {
+			if o := elementAt(s.other); sh.l.s.softens(e, o) || sh.l.s.softens(o, e) {
+				v += 3 * s.cells
+			}
 		}
 		v *= 6 / math.Max(1, all)
 		f := foodOf(e)
@@ -286,17 +338,43 @@ func (sh *share) exchange() bool {
 	for range 4 {
 		better := false
 		for a := range n {
+			if ctx.Err() != nil {
+				return changed
+			}
 			for b := range a {
 				if t.Elements[sh.elems[a]].Food == t.Elements[sh.elems[b]].Food {
 					continue
 				}
-				before := local(a) + local(b)
-				sh.elems[a], sh.elems[b] = sh.elems[b], sh.elems[a]
-				if local(a)+local(b) < before-1e-6 {
+				twinA, twinB := alone, alone
+				if sh.twin != nil { // pairs change places with pairs, so that each keeps its answer
+					twinA, twinB = sh.twin[a], sh.twin[b]
+					if (twinA == alone) != (twinB == alone) || twinA == b {
+						continue
+					}
+				}
+				cost := func() float64 {
+					v := local(a) + local(b)
+					if twinA != alone {
+						v += local(twinA) + local(twinB)
+					}
+					return v
+				}
+				swap := func() {
+					sh.elems[a], sh.elems[b] = sh.elems[b], sh.elems[a]
+					if twinA != alone {
+						sh.elems[twinA], sh.elems[twinB] = sh.elems[twinB], sh.elems[twinA]
+					}
+				}
+				before := cost()
+				swap()
+				if cost() < before-1e-6 {
 					sh.want[a], sh.want[b] = sh.want[b], sh.want[a]
+					if twinA != alone {
+						sh.want[twinA], sh.want[twinB] = sh.want[twinB], sh.want[twinA]
+					}
 					better, changed = true, true
 				} else {
-					sh.elems[a], sh.elems[b] = sh.elems[b], sh.elems[a]
+					swap()
 				}
 			}
 		}
@@ -307,9 +385,11 @@ func (sh *share) exchange() bool {
 	return changed
 }
 
-// beside is what a border between two elements costs, per cell of border: near
-// colours, one kind beside itself, wet beside crisp; pairs earn a little.
-func beside(a, b *tray.Element, fa, fb *food.Food, t *tray.Tray) float64 {
+// beside is what a border between elements ia and ib costs, per cell of border: near
+// colours, one kind beside itself, wet beside crisp, what is kept apart or clashes;
+// pairs earn a little.
+func (s *search) beside(ia, ib int, t *tray.Tray, fa, fb *food.Food) float64 {
+	a, b := &t.Elements[ia], &t.Elements[ib]
 	v := 0.0
 	la, lb := colour.Must(a.Colour), colour.Must(b.Colour)
 	if vs, ok := t.Vessel(b.Vessel); ok {
@@ -324,18 +404,17 @@ func beside(a, b *tray.Element, fa, fb *food.Food, t *tray.Tray) float64 {
 	} else if fa.Category == fb.Category {
 		v += .6
 	}
-	if a.Vessel == "" && b.Vessel == "" && (fa.Wetness.Wets() && fb.Wetness == food.Crisp || fb.Wetness.Wets() && fa.Wetness == food.Crisp) {
+	if s.softens(ia, ib) || s.softens(ib, ia) {
 		v += 4
 	}
-	for _, id := range fa.Pairs {
-		if id == fb.ID {
-			v -= .35
-		}
+	if s.apart(ia, ib) {
+		v += 3
 	}
-	for _, id := range fb.Pairs {
-		if id == fa.ID {
-			v -= .35
-		}
+	switch goes := s.goes(ia, ib); {
+	case goes >= .8:
+		v -= .5
+	case goes <= -.6:
+		v += 1
 	}
 	return v
 }

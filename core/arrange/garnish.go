@@ -14,7 +14,7 @@ import (
 
 // garnish tucks greens and single bright things where the tray looks bland, few
 // and apart: on the borders between patches of near colours, never in a bowl.
-func (l *layout) garnish(r *rand.Rand) {
+func (l *layout) garnish(mirrored bool, r *rand.Rand) {
 	z := &l.s.zone
 	var taken []geom.Point
 	for i := range l.t.Elements {
@@ -38,7 +38,7 @@ func (l *layout) garnish(r *rand.Rand) {
 				if z.deep(q) < math.Max(spec.L/2-6, 4) {
 					continue
 				}
-				score, ok := l.bland(q, mine)
+				score, ok := l.bland(i, q, mine)
 				if !ok {
 					continue
 				}
@@ -53,6 +53,12 @@ func (l *layout) garnish(r *rand.Rand) {
 			}
 			if math.IsInf(best, -1) {
 				break
+			}
+			if mirrored && k%2 == 1 { // it answers the one before
+				q := z.flipped(taken[len(taken)-1])
+				if _, ok := l.bland(i, q, mine); ok {
+					at, turn = q, -laid[len(laid)-1].TurnDeg
+				}
 			}
 			taken = append(taken, at)
 			laid = append(laid, tray.Place(f, spec, nil, geom.Pose{X: at.X, Y: at.Y, Turn: math.Round(turn)}, []food.Piece{{Z: 14, Height: spec.H, Variant: k % food.Variants}})...)
@@ -114,7 +120,7 @@ func (l *layout) top(e *tray.Element, f *food.Food, spec food.Spec) {
 
 // bland says how much a spot would gain from a green: near colours meeting, and
 // a colour the green stands off from. Bowls and standing cheeses are left alone.
-func (l *layout) bland(q geom.Point, mine colour.Lab) (float64, bool) {
+func (l *layout) bland(green int, q geom.Point, mine colour.Lab) (float64, bool) {
 	box := geom.Rect{Min: q, Max: q}.Grow(16)
 	var under []int
 	ok := true
@@ -134,6 +140,9 @@ func (l *layout) bland(q geom.Point, mine colour.Lab) (float64, bool) {
 	}
 	score := 0.0
 	for i, a := range under {
+		if l.s.goes(green, a) <= -.6 { // mint beside smoke
+			return 0, false
+		}
 		la := colour.Must(l.t.Elements[a].Colour)
 		score += math.Min(30, colour.Difference(la, mine)) / float64(len(under))
 		for _, b := range under[:i] {

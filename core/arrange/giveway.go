@@ -84,7 +84,7 @@ func giveWay(ctx context.Context, t *tray.Tray, larder *food.Larder, id string, 
 		}
 	}
 	sh.settle(ctx, grains)
-	sh.close(grains)
+	sh.close(ctx, grains)
 	changed := false
 	for i := range grains {
 		changed = changed || grains[i].gone || grains[i].at.Dist(before[i]) > .05

@@ -41,11 +41,14 @@ const packing = .82
 func (sh *share) pack(ctx context.Context, r *rand.Rand) {
 	l := sh.l
 	cells := make([][]geom.Point, len(sh.elems))
+	walls := make([][]float64, len(sh.elems)) // of each cell: mm to the nearest thing that does not give way
+	wall := sh.walls()
 	for i, q := range sh.at {
 		k := sh.label[sh.free[i]]
-		cells[k] = append(cells[k], q)
+		cells[k], walls[k] = append(cells[k], q), append(walls[k], wall[sh.free[i]])
 	}
 	var grains []grain
+	laid := make([][]geom.Point, len(sh.elems))
 	for k, e := range sh.elems {
 		el := &l.t.Elements[e]
 		f, _ := l.s.larder.Get(el.Food)
@@ -66,8 +69,21 @@ func (sh *share) pack(ctx context.Context, r *rand.Rand) {
 			more := min(high/3, int(float64(low)*.12))
 			low, high = low+more, high-more
 		}
+		if ctx.Err() != nil {
+			return // no time for the pieces; they wait
+		}
 		order := r.Perm(food.Variants)
-		for i, at := range evenly(cells[k], low, r) {
+		spots := evenly(clearOf(cells[k], walls[k], math.Sqrt(mean/math.Pi), low), low, r)
+		low = len(spots)
+		if sh.twin != nil && sh.twin[k] != alone && sh.twin[k] < k { // as on the other side
+			for i, at := range laid[sh.twin[k]] {
+				if i < len(spots) {
+					spots[i] = l.s.zone.flipped(at)
+				}
+			}
+		}
+		laid[k] = spots
+		for i, at := range spots {
 			grains = append(grains, newGrain(k, e, order[i%len(order)], shapes, at, false))
 		}
 		base := len(grains) - low
@@ -86,7 +102,7 @@ func (sh *share) pack(ctx context.Context, r *rand.Rand) {
 		}
 	}
 	sh.settle(ctx, grains)
-	sh.close(grains)
+	sh.close(ctx, grains)
 	sh.commit(grains)
 }
 
@@ -100,6 +116,39 @@ func newGrain(region, e, variant int, shapes []geom.Outline, at geom.Point, uppe
 	}
 	g.moveTo(at)
 	return g
+}
+
+// walls is how far each cell lies from the board's edge and from what is laid, mm.
+func (sh *share) walls() []float64 {
+	g := sh.g
+	block := make([]bool, g.Cells())
+	for i, v := range sh.label {
+		block[i] = v < 0
+	}
+	dist, tmp := make([]int32, g.Cells()), make([]int32, g.Cells())
+	g.DistanceField(dist, tmp, geom.Window{X0: 0, Y0: 0, X1: g.W, Y1: g.H}, block, true)
+	out := make([]float64, len(dist))
+	for i, d := range dist {
+		out[i] = (math.Sqrt(float64(d)) - .5) * g.Cell
+	}
+	return out
+}
+
+// clearOf keeps the cells where the middle of a piece of radius r can lie without
+// standing in a wall, as long as they are enough for n pieces.
+func clearOf(cells []geom.Point, wall []float64, r float64, n int) []geom.Point {
+	for _, share := range []float64{.85, .6, .35} {
+		var out []geom.Point
+		for i, d := range wall {
+			if d >= share*r {
+				out = append(out, cells[i])
+			}
+		}
+		if len(out) >= 3*n {
+			return out
+		}
+	}
+	return cells
 }
 
 // evenly spreads n points over cells (Lloyd 1982, a few rounds).
@@ -140,7 +189,7 @@ func (sh *share) settle(ctx context.Context, grains []grain) {
 	z := &l.s.zone
 	const bin = 34
 	for round := range 26 {
-		if ctx.Err() != nil && round > 8 {
+		if ctx.Err() != nil {
 			break
 		}
 		bins := map[[2]int][]int32{}
@@ -193,6 +242,11 @@ func (sh *share) settle(ctx context.Context, grains []grain) {
 				}
 				return true
 			})
+			for k := range sh.rooms {
+				if p, away := geom.Penetration(&g.body, &sh.rooms[k]); p > 2 {
+					push = push.Add(away.Mul(.5 * (p - 2)))
+				}
+			}
 			if z.deep(g.at) < g.reach+z.grid.Cell {
 				worst := 0.0
 				for _, q := range g.body.Outline {
@@ -220,6 +274,10 @@ func (sh *share) settle(ctx context.Context, grains []grain) {
 	for i := range grains {
 		g := &grains[i]
 		if sh.legal(grains, i) {
+			continue
+		}
+		if ctx.Err() != nil {
+			g.gone = true
 			continue
 		}
 		from := g.at
@@ -256,7 +314,7 @@ func (sh *share) legal(grains []grain, i int) bool {
 
 // close looks for the widest bare spots and fills each with a piece that is not
 // needed where it is: one from an upper layer, or one that found no place.
-func (sh *share) close(grains []grain) {
+func (sh *share) close(ctx context.Context, grains []grain) {
 	g := sh.g
 	n := g.Cells()
 	block := make([]bool, n)
@@ -279,6 +337,9 @@ func (sh *share) close(grains []grain) {
 	skip := make([]bool, n)
 	g.DistanceField(dist, tmp, geom.Window{X0: 0, Y0: 0, X1: g.W, Y1: g.H}, block, true)
 	for range 60 {
+		if ctx.Err() != nil {
+			return
+		}
 		best, where := int32(0), -1
 		for i, d := range dist {
 			if d > best && !skip[i] {
@@ -377,5 +438,3 @@ func (sh *share) commit(grains []grain) {
 		l.addElement(e)
 	}
 }
-
-func cutRoomOutline(face food.Face) geom.Outline { return review.CutRoom(face) }

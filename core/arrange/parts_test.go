@@ -171,8 +171,8 @@ func TestSharesHaveTheirAreas(t *testing.T) {
 	for i := range tr.Elements {
 		elems = append(elems, i)
 	}
-	sh := newShare(l, elems, food.Rand(2))
-	sh.relax(60)
+	sh := newShare(l, elems, false, food.Rand(2))
+	sh.relax(context.Background(), 60)
 	area := make([]float64, len(elems))
 	for i := range sh.at {
 		area[sh.label[sh.free[i]]]++
@@ -184,7 +184,7 @@ func TestSharesHaveTheirAreas(t *testing.T) {
 	}
 	// what is full of other things leaves nothing to share
 	l.add(0, geom.NewBody(tr.Board.Outline))
-	if none := newShare(l, elems, food.Rand(2)); len(none.free) != 0 {
+	if none := newShare(l, elems, false, food.Rand(2)); len(none.free) != 0 {
 		t.Errorf("%d cells are free under a lid", len(none.free))
 	}
 }

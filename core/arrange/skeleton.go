@@ -1,6 +1,7 @@
 package arrange
 
 import (
+	"context"
 	"math"
 	"math/rand/v2"
 	"sort"
@@ -184,7 +185,7 @@ func (z *zone) guide(style string, k, of int, length, width float64, r *rand.Ran
 	inner := width/2 + 6
 	line := make([]geom.Point, n)
 	roundish := z.box.W() < 1.25*z.box.H() && z.box.H() < 1.25*z.box.W()
-	if roundish && style != "winding" || style == "wheel" {
+	if roundish && style != "winding" && style != "mirrored" || style == "wheel" {
 		rho := .5 + .12*r.Float64()
 		radius := z.half * .7 * rho
 		sweep := math.Min(250, length/radius*180/math.Pi) / math.Max(1, float64(of)*.75)
@@ -257,7 +258,7 @@ func corridor(line []geom.Point, width float64) ([]geom.Body, []ball) {
 
 // compose makes a fresh plan: sites for anchors, lines for trails, rows round
 // them, then annealing.
-func (s *search) compose(r *rand.Rand, number int) plan {
+func (s *search) compose(ctx context.Context, r *rand.Rand, number int) plan {
 	z := &s.zone
 	style := s.opts.Style
 	if style == "" {
@@ -318,7 +319,15 @@ func (s *search) compose(r *rand.Rand, number int) plan {
 		b.move(geom.Pose{X: sites[k].X, Y: sites[k].Y, Turn: r.Float64() * 360})
 	}
 	// rows: arcs hug bowls and rounds, the others lie along the edge or between
+	mirrored := style == "mirrored"
+	if mirrored {
+		p.pairBodies()
+	}
 	hosts := s.hosts(&p)
+	if mirrored {
+		hosts = nil // an arc round a bowl would have to move with two
+	}
+	wheelTurn := r.Float64() * 360
 	rowSites := z.even(scatterPoints(z, len(rows), r), 6)
 	for k, i := range rows {
 		b := &p.bodies[i]
@@ -329,10 +338,32 @@ func (s *search) compose(r *rand.Rand, number int) plan {
 			continue
 		}
 		b.site = rowSites[k]
-		in := z.inward(b.site)
-		b.move(geom.Pose{X: b.site.X, Y: b.site.Y, Turn: in.Degrees() + 90 + (r.Float64()-.5)*50})
+		if style == "wheel" { // every other one a spoke, the others along the rim
+			b.spoke = k%2 == 0
+			rho := .74
+			if b.spoke {
+				rho = .52
+			}
+			b.site = z.at(wheelTurn+float64(k)*360/float64(len(rows)), rho)
+		}
+		turn := z.inward(b.site).Degrees() + 90
+		if b.spoke {
+			turn = b.site.Sub(z.centre).Degrees()
+		}
+		b.move(geom.Pose{X: b.site.X, Y: b.site.Y, Turn: turn + (r.Float64()-.5)*50})
 	}
-	s.anneal(&p, r, 1)
+	if mirrored {
+		m := mover{s: s, p: &p}
+		for i := range p.bodies {
+			if b := &p.bodies[i]; b.mirror && (b.twin == alone || i < b.twin) {
+				m.answer(i)
+				if b.twin != alone {
+					p.bodies[b.twin].site = s.zone.flipped(b.site)
+				}
+			}
+		}
+	}
+	s.anneal(ctx, &p, r, 1)
 	return p
 }
 
@@ -357,7 +388,7 @@ func (s *search) hosts(p *plan) []int {
 }
 
 // vary changes a good plan in one or two places and lets it settle again.
-func (s *search) vary(from plan, r *rand.Rand) plan {
+func (s *search) vary(ctx context.Context, from plan, r *rand.Rand) plan {
 	p := from
 	p.bodies = append([]body(nil), from.bodies...)
 	p.loose = append([]int(nil), from.loose...)
@@ -369,7 +400,9 @@ func (s *search) vary(from plan, r *rand.Rand) plan {
 		}
 	}
 	heat := .12
-	if len(free) > 1 {
+	if p.style == "mirrored" {
+		heat = []float64{.03, .12, .3}[r.IntN(3)] // annealing keeps each thing with its answer
+	} else if len(free) > 1 {
 		for range 1 + r.IntN(2) {
 			switch a, b := free[r.IntN(len(free))], free[r.IntN(len(free))]; r.IntN(4) {
 			case 0, 1: // two change places
@@ -401,6 +434,6 @@ func (s *search) vary(from plan, r *rand.Rand) plan {
 		}
 		heat = .3
 	}
-	s.anneal(&p, r, heat)
+	s.anneal(ctx, &p, r, heat)
 	return p
 }

@@ -1,6 +1,7 @@
 package arrange
 
 import (
+	"context"
 	"math"
 
 	"happytray/core/food"
@@ -12,11 +13,11 @@ import (
 // Khatib 1993) that keeps clear of what stands, then slices set along it at
 // their pitch, each turned to the line. Where something is in the way the trail
 // breaks and starts again beyond it.
-func (l *layout) trails(p *plan) {
+func (l *layout) trails(ctx context.Context, p *plan) {
 	for k := range p.guides {
 		g := &p.guides[k]
 		e := &l.t.Elements[g.e]
-		if e.Locked {
+		if e.Locked || ctx.Err() != nil {
 			continue
 		}
 		f, _ := l.s.larder.Get(e.Food)

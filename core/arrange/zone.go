@@ -5,6 +5,7 @@ import (
 
 	"happytray/core/board"
 	"happytray/core/geom"
+	"happytray/core/review"
 )
 
 // zone is the board made ready for quick questions.
@@ -14,7 +15,8 @@ type zone struct {
 	convex  bool
 	centre  geom.Point
 	box     geom.Rect
-	half    float64 // half-diagonal of the box, mm
+	half    float64    // half-diagonal of the box, mm
+	front   geom.Point // towards where it is seen from; zero when from all round
 	grid    geom.Grid
 	depth   []float32 // distance to the nearest edge or keep-out, negative outside, mm
 }
@@ -23,7 +25,7 @@ func newZone(b *board.Board) zone { return newZoneIn(b, b.FoodZone.Bounds().Grow
 
 // newZoneIn makes the board ready for questions about points inside a window.
 func newZoneIn(b *board.Board, window geom.Rect) zone {
-	z := zone{board: b, outline: b.FoodZone, convex: b.FoodZone.Convex(), centre: b.FoodZone.Centroid(), box: b.FoodZone.Bounds()}
+	z := zone{board: b, outline: b.FoodZone, convex: b.FoodZone.Convex(), centre: b.FoodZone.Centroid(), box: b.FoodZone.Bounds(), front: frontOf(b)}
 	z.half = math.Hypot(z.box.W(), z.box.H()) / 2
 	cell := math.Max(3, math.Sqrt(z.box.W()*z.box.H()/12000))
 	z.grid = geom.NewGrid(z.box, cell, 30)
@@ -93,6 +95,36 @@ func (z *zone) holds(b *geom.Body) bool {
 		}
 	}
 	return true
+}
+
+// tall is what it costs to stand something high at p: it hides what lies behind it, so
+// on a tray with a front it wants to the back, and on one that is seen from all round
+// away from the edges (craft section 6).
+func (z *zone) tall(p geom.Point, height float64) float64 {
+	over := math.Min(1.5, (height-18)/50)
+	if over <= 0 {
+		return 0
+	}
+	if z.front != (geom.Point{}) {
+		near := p.Sub(z.centre).Dot(z.front) / z.half // 1 at the front edge
+		return .22 * over * math.Max(-.4, near)
+	}
+	return .06 * over * p.Dist(z.centre) / z.half
+}
+
+// frontOf is the direction to the side a board is seen from, or zero.
+func frontOf(b *board.Board) geom.Point {
+	switch from := review.LooksFrom(b.Front, b.Access); {
+	case len(from) != 1:
+		return geom.Point{}
+	case from[0] == "top":
+		return geom.Pt(0, -1)
+	case from[0] == "bottom":
+		return geom.Pt(0, 1)
+	case from[0] == "left":
+		return geom.Pt(-1, 0)
+	}
+	return geom.Pt(1, 0)
 }
 
 // ray is how far the zone reaches from its centre in direction deg.

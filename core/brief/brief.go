@@ -5,6 +5,7 @@ package brief
 import (
 	"encoding/json"
 	"math"
+	"slices"
 	"time"
 
 	"happytray/core/board"
@@ -237,6 +238,22 @@ func (b Brief) OffTheTray() []string {
 		}
 	}
 	return off
+}
+
+// KeptApart lists what some guests avoid and what is kept apart for them on a shared
+// tray, as the house does it: meat, pork or beef, less what stays off altogether.
+func (b Brief) KeptApart() []string {
+	if v := b.HouseRules().Vegetarians; v != "" && v != "apart" {
+		return nil
+	}
+	off := b.OffTheTray()
+	var out []string
+	for _, w := range []string{"meat", "pork", "beef"} {
+		if slices.ContainsFunc(b.Diets, func(d Diet) bool { return slices.Contains(d.Avoid, w) }) && !slices.Contains(off, w) {
+			out = append(out, w)
+		}
+	}
+	return out
 }
 
 // Young reports whether children come, so that choking cautions are shown.

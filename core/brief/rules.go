@@ -1,21 +1,41 @@
 package brief
 
-import "happytray/core/wire"
+import (
+	"maps"
+	"slices"
+
+	"happytray/core/wire"
+)
 
 // Rules are the house rules: choices between schools of the craft. The zero
 // value is the craft's default.
 type Rules struct {
-	Symmetry    string     `json:"symmetry,omitempty"`    // free (default) or mirrored
-	Crackers    string     `json:"crackers,omitempty"`    // some (default), on or beside
-	Greenery    string     `json:"greenery,omitempty"`    // sparing (default) or none
-	Style       string     `json:"style,omitempty"`       // a style of laying, or "" for the board's own
-	SoftRound   string     `json:"soft_round,omitempty"`  // cut (default) and kept in its round, or whole
-	HardCheese  string     `json:"hard_cheese,omitempty"` // cut (default), or broken into rough lumps
-	Olives      string     `json:"olives,omitempty"`      // pitted (default) or stones, which want a dish
-	Grapes      string     `json:"grapes,omitempty"`      // clusters (default) or plucked
-	Vegetarians string     `json:"vegetarians,omitempty"` // apart (default) on the same tray, separate trays, or shapes that stand in for meat
-	Extra       wire.Extra `json:"-"`
+	Symmetry    string `json:"symmetry,omitempty"`    // free (default) or mirrored
+	Crackers    string `json:"crackers,omitempty"`    // some (default), on or beside
+	Greenery    string `json:"greenery,omitempty"`    // sparing (default) or none
+	Style       string `json:"style,omitempty"`       // a style of laying, or "" for the board's own
+	SoftRound   string `json:"soft_round,omitempty"`  // cut (default) and kept in its round, or whole
+	HardCheese  string `json:"hard_cheese,omitempty"` // cut (default), or broken into rough lumps
+	Olives      string `json:"olives,omitempty"`      // pitted (default) or stones, which want a dish
+	Grapes      string `json:"grapes,omitempty"`      // clusters (default) or plucked
+	Vegetarians string `json:"vegetarians,omitempty"` // apart (default) on the same tray, separate trays, or shapes that stand in for meat
+	Gaps        string `json:"gaps,omitempty"`        // closed (default), or airy: a little air left
+
+	// Checks moves thresholds and weights of the review's checks, by their ids.
+	Checks map[string]CheckRule `json:"checks,omitempty"`
+	Extra  wire.Extra           `json:"-"`
 }
+
+// CheckRule moves one check of the review; what is left out stays as shipped. Gates
+// keep their thresholds.
+type CheckRule struct {
+	Good   *float64 `json:"good,omitempty"` // the value that scores full marks
+	Bad    *float64 `json:"bad,omitempty"`  // the value that scores none
+	Weight *float64 `json:"weight,omitempty"`
+}
+
+// MaxCheckRules bounds how many checks a house may move.
+const MaxCheckRules = 60
 
 type plainRules Rules
 
@@ -43,6 +63,7 @@ func (r Rules) Check() error {
 		{"hard_cheese", r.HardCheese, []string{"cut", "broken"}},
 		{"olives", r.Olives, []string{"pitted", "stones"}},
 		{"grapes", r.Grapes, []string{"clusters", "plucked"}},
+		{"gaps", r.Gaps, []string{"closed", "airy"}},
 		{"vegetarians", r.Vegetarians, []string{"apart", "separate", "shapes"}},
 	} {
 		if c.v == "" {
@@ -50,6 +71,30 @@ func (r Rules) Check() error {
 		}
 		if err := wire.OneOf(c.field, c.v, c.allowed...); err != nil {
 			return err
+		}
+	}
+	if len(r.Checks) > MaxCheckRules {
+		return wire.Bad("checks", "at most %d checks can be moved", MaxCheckRules)
+	}
+	for _, id := range slices.Sorted(maps.Keys(r.Checks)) {
+		at := "checks." + id
+		if err := wire.Text("checks", id, 40); err != nil {
+			return err
+		}
+		for _, v := range []struct {
+			field     string
+			v         *float64
+			low, high float64
+		}{{".good", r.Checks[id].Good, -1e4, 1e4}, {".bad", r.Checks[id].Bad, -1e4, 1e4}, {".weight", r.Checks[id].Weight, 0, 10}} {
+			if v.v == nil {
+				continue
+			}
+			if err := wire.Between(at+v.field, *v.v, v.low, v.high, ""); err != nil {
+				return err
+			}
+		}
+		if c := r.Checks[id]; c.Good != nil && c.Bad != nil && *c.Good == *c.Bad {
+			return wire.Bad(at, "good and bad should differ")
 		}
 	}
 	return nil

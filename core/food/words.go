@@ -1,5 +1,11 @@
 package food
 
+import (
+	"slices"
+	"strings"
+	"unicode"
+)
+
 // The words a food is described with. One list each, so that files, filters and
 // briefs all speak the same.
 var (
@@ -17,3 +23,20 @@ var (
 	// Regions are broad landscapes, not names on a label.
 	Regions = []string{"alpine", "atlantic", "mediterranean", "northern", "eastern", "tropical"}
 )
+
+// notEaten are plants that decorate and are not grown for eating, or are poisonous; as
+// parts of names, lower case (craft section 11). The list is a caution, not a proof:
+// what is not on it may still not be fit to eat.
+var notEaten = []string{"eucalyptus", "ivy", "lily", "lilies", "yew", "holly", "mistletoe", "oleander", "foxglove", "hydrangea", "daffodil", "poinsettia", "florist", "lilac", "laburnum", "hemlock", "wisteria", "painted"}
+
+// NotForEating reports whether a garnish or a prop is known as something that must not
+// touch food: by a word of its name or id.
+func NotForEating(f *Food) bool {
+	if f.Category != Garnish && f.Category != NotFood {
+		return false
+	}
+	words := strings.FieldsFunc(strings.ToLower(f.Name+" "+f.ID), func(r rune) bool { return !unicode.IsLetter(r) })
+	return slices.ContainsFunc(words, func(w string) bool {
+		return slices.Contains(notEaten, w) || slices.Contains(notEaten, strings.TrimSuffix(w, "s"))
+	})
+}

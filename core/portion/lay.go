@@ -174,6 +174,13 @@ func split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 	box := surface.FoodZone.Bounds()
 	long, short := math.Max(box.W(), box.H()), math.Min(box.W(), box.H())
 	var out []group
+	mirrored := b.HouseRules().Symmetry == "mirrored" || b.HouseRules().Style == "mirrored"
+	even := func(groups, n int) int { // so that each has its answer on the other side
+		if mirrored && groups%2 == 1 && n/(groups+1) >= 3 {
+			return groups + 1
+		}
+		return groups
+	}
 	used := map[string]bool{} // makes of vessel, so that they do not look like buttons
 	for i := range amounts {
 		a := &amounts[i]
@@ -220,7 +227,7 @@ func split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 		case kind == food.KindTrail:
 			n = max(3, n)
 			most := max(3, int(long*.82/s.Pitch))
-			out = append(out, spread(a, s, n, 1+(n-1)/most)...)
+			out = append(out, spread(a, s, n, even(1+(n-1)/most, n/2))...)
 		case kind == food.KindRow:
 			n = max(3, n)
 			pitch := s.Pitch
@@ -229,7 +236,7 @@ func split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 			}
 			most := max(3, int((math.Min(long*.42, 240)-s.W)/pitch)+1)
 			want := int(math.Round(float64(n) / math.Max(4, float64(s.Group))))
-			out = append(out, spread(a, s, n, max(want, 1+(n-1)/most, 1))...)
+			out = append(out, spread(a, s, n, even(max(want, 1+(n-1)/most, 1), n))...)
 		case kind == food.KindGarnish:
 			out = append(out, spread(a, s, max(1, n), 1)...)
 		default:
@@ -240,7 +247,7 @@ func split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 			if want == 2 && n >= int(2.2*per) {
 				want = 3 // odd counts look better
 			}
-			out = append(out, spread(a, s, n, min(want, 9))...)
+			out = append(out, spread(a, s, n, even(min(want, 9), n))...)
 		}
 	}
 	return out

@@ -20,6 +20,7 @@ type field struct {
 	g      geom.Grid
 	zone   []bool
 	owner  []int16 // element on top, -1 for bare
+	top    []uint8 // mm above the board of what lies there
 	room   []uint8 // cells kept for cutting, counted
 	near   []int16 // owner, or the nearest one within closeMM, or -1
 	closed []bool
@@ -45,7 +46,7 @@ func (f *field) init(l *Live) {
 	n := f.g.Cells()
 	f.n = len(l.elems)
 	f.zone, f.closed, f.block = make([]bool, n), make([]bool, n), make([]bool, n)
-	f.owner, f.near = make([]int16, n), make([]int16, n)
+	f.owner, f.near, f.top = make([]int16, n), make([]int16, n), make([]uint8, n)
 	f.room = make([]uint8, n)
 	f.dist, f.tmp, f.wide = make([]int32, n), make([]int32, n), make([]int32, n)
 	f.frontier = make([]int32, f.n*(f.n+1)/2)
@@ -158,8 +159,9 @@ func (f *field) paint(l *Live, win geom.Window) {
 	w := f.g.W
 	for y := win.Y0; y < win.Y1; y++ {
 		row := f.owner[y*w : (y+1)*w]
+		tops := f.top[y*w : (y+1)*w]
 		for x := win.X0; x < win.X1; x++ {
-			row[x] = -1
+			row[x], tops[x] = -1, 0
 		}
 	}
 	box := geom.Rect{Min: f.g.Centre(win.X0, win.Y0), Max: f.g.Centre(win.X1-1, win.Y1-1)}
@@ -172,12 +174,14 @@ func (f *field) paint(l *Live, win geom.Window) {
 			if !e.bodies[b].Box.Meets(box) {
 				continue
 			}
+			p := &l.tray.Elements[i].Pieces[b]
+			top := uint8(math.Min(255, p.ZMM+p.HeightMM))
 			f.g.Spans(e.bodies[b].Outline, func(y, x0, x1 int) {
 				if y < win.Y0 || y >= win.Y1 {
 					return
 				}
 				for x := max(x0, win.X0); x < min(x1, win.X1); x++ {
-					f.owner[y*w+x] = int16(i)
+					f.owner[y*w+x], f.top[y*w+x] = int16(i), top
 				}
 			})
 		}

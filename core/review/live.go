@@ -24,6 +24,10 @@ type Live struct {
 	off    []string
 	zoneCv bool
 	rows   geom.Rows // of the zone, when it is convex
+	rules  []Rule
+	tastes tastes
+	mirror bool     // both sides should answer each other
+	apart  []string // what guests at a shared tray avoid, that is kept apart on it
 }
 
 // elem is what is kept about one element between moves.
@@ -35,6 +39,7 @@ type elem struct {
 	area    float64 // mm2 seen from above, pieces added up
 	middle  geom.Point
 	height  float64
+	big     bool       // its single pieces are large
 	surface colour.Lab // what neighbours see: the vessel's wall for a bowl
 	top     colour.Lab // what is seen from above
 	outside float64    // mm2 beyond the food zone
@@ -54,7 +59,8 @@ type pair struct {
 
 // NewLive prepares a tray for review. The tray is copied.
 func NewLive(t *tray.Tray, larder *food.Larder) *Live {
-	l := &Live{tray: t.Clone(), larder: larder, off: t.Table().OffTheTray()}
+	table := t.Table()
+	l := &Live{tray: t.Clone(), larder: larder, off: table.OffTheTray(), rules: Rules(t.Rules), mirror: Mirrored(t), apart: table.KeptApart()}
 	if t.Board == nil {
 		return l
 	}
@@ -71,6 +77,7 @@ func NewLive(t *tray.Tray, larder *food.Larder) *Live {
 	for i := range l.elems {
 		l.elems[i] = l.measure(&l.tray.Elements[i])
 	}
+	l.tastes = newTastes(l)
 	for i := range l.elems {
 		for j := range i {
 			*l.at(i, j) = l.measurePair(i, j)
@@ -78,6 +85,11 @@ func NewLive(t *tray.Tray, larder *food.Larder) *Live {
 	}
 	l.field.init(l)
 	return l
+}
+
+// Mirrored reports whether a tray is to be laid so that both sides answer each other.
+func Mirrored(t *tray.Tray) bool {
+	return t.Rules.Symmetry == "mirrored" || t.Rules.Style == "mirrored"
 }
 
 func (l *Live) at(i, j int) *pair {
@@ -150,6 +162,7 @@ func (l *Live) measure(e *tray.Element) elem {
 	}
 	if m.area > 0 {
 		m.middle = mid.Mul(1 / m.area)
+		m.big = m.area/float64(len(e.Pieces)) > bigMM2
 	}
 	if face, ok := food.CutFace(f, s); ok {
 		pose := e.Pose()

@@ -22,46 +22,6 @@ var Groups = []struct {
 // GateScore is the most a tray can score while a gate fails.
 const GateScore = 40
 
-// Ramp scores a value: 1 at Good, 0 at Bad, straight between.
-type Ramp struct{ Good, Bad float64 }
-
-// Score is the ramp's value at v, from 0 to 1.
-func (r Ramp) Score(v float64) float64 {
-	return math.Max(0, math.Min(1, (v-r.Bad)/(r.Good-r.Bad)))
-}
-
-// rule is one check's row of data.
-type rule struct {
-	id, group, unit string
-	ramp            Ramp
-	weight          float64 // inside its group
-	gate            bool
-}
-
-// rules holds every check's thresholds (design section 4). House rules may move
-// them; they are data, not code.
-var rules = []rule{
-	{"fit.inside", "fit", "mm2", Ramp{0, 400}, 1, true},
-	{"fit.overlap", "fit", "mm", Ramp{0, 12}, 1, true},
-	{"fit.cover", "fit", "share", Ramp{.95, .70}, 2, false},
-	{"fit.gap", "fit", "mm", Ramp{22, 60}, 1.5, false},
-	{"fit.placed", "fit", "share", Ramp{1, .5}, 1.5, false},
-	{"colour.neighbour", "colour", "dE00", Ramp{20, 8}, 2, false},
-	{"colour.ground", "colour", "dE00", Ramp{12, 5}, 1, false},
-	{"colour.spread", "colour", "share", Ramp{.18, .50}, 1, false},
-	{"spread.category", "spread", "share", Ramp{.15, .45}, 1, false},
-	{"spread.weight", "spread", "share", Ramp{.15, .45}, 1, false},
-	{"spread.kind", "spread", "share", Ramp{0, .4}, 1, false},
-	{"flow.span", "flow", "share", Ramp{.75, .3}, 1, false},
-	{"pairs.near", "pairs", "mm", Ramp{60, 250}, 1, false},
-	{"service.cutroom", "service", "share", Ramp{1, .4}, 1, false},
-	{"care.wetdry", "care", "places", Ramp{0, 4}, 1, false},
-	{"care.roll", "care", "pieces", Ramp{0, 8}, 1, false},
-	{"care.allergen", "care", "elements", Ramp{0, 1}, 1, true},
-	{"care.ground", "care", "surfaces", Ramp{0, 1}, 1, false},
-	{"care.child", "care", "foods", Ramp{0, 6}, .5, false},
-}
-
 // Check is one measured value and what it is worth, 0 to 1.
 type Check struct {
 	ID    string  `json:"id"`
@@ -111,23 +71,24 @@ func Of(t *tray.Tray, larder *food.Larder) Review { return NewLive(t, larder).Re
 
 // total turns check values into scores, groups and the total. A check that does
 // not apply (no trail, no pairs) is left out of values.
-func total(values map[string]float64) (Review, bool) {
+func total(rules []Rule, values map[string]float64) Review {
 	var rev Review
 	rev.Groups = map[string]float64{}
 	gated := false
 	sum, weight := map[string]float64{}, map[string]float64{}
-	for _, r := range rules {
-		v, ok := values[r.id]
+	for i := range rules {
+		r := &rules[i]
+		v, ok := values[r.ID]
 		if !ok {
 			continue
 		}
-		s := r.ramp.Score(v)
-		if r.gate && v > 1e-6 {
+		s := r.Score(v)
+		if r.Gate && v > 1e-6 {
 			gated = true
 		}
-		rev.Checks = append(rev.Checks, Check{r.id, round(v, 3), r.unit, round(s, 4)})
-		sum[r.group] += s * r.weight
-		weight[r.group] += r.weight
+		rev.Checks = append(rev.Checks, Check{r.ID, round(v, 3), r.Unit, round(s, 4)})
+		sum[r.Group] += s * r.Weight
+		weight[r.Group] += r.Weight
 	}
 	all, w := 0.0, 0.0
 	for _, g := range Groups {
@@ -146,7 +107,7 @@ func total(values map[string]float64) (Review, bool) {
 		rev.Score = math.Min(rev.Score, GateScore)
 	}
 	rev.Score = round(rev.Score, 2)
-	return rev, gated
+	return rev
 }
 
 func round(v float64, digits int) float64 {
@@ -180,10 +141,17 @@ func (r Review) Value(id string) (v float64, ok bool) {
 }
 
 // Legal reports whether no gate fails.
-func (r Review) Legal() bool {
+func (r Review) Legal() bool { return r.passes("") }
+
+// Fits reports whether everything that is laid lies on the board and in no other thing's
+// place, whatever guests avoid.
+func (r Review) Fits() bool { return r.passes("fit") }
+
+// passes reports whether no gate of a group, or of all, fails.
+func (r Review) passes(group string) bool {
 	for _, c := range r.Checks {
-		for _, ru := range rules {
-			if ru.id == c.ID && ru.gate && c.Value > 1e-6 {
+		for i := range shipped {
+			if s := &shipped[i]; s.ID == c.ID && s.Gate && c.Value > 1e-6 && (group == "" || group == s.Group) {
 				return false
 			}
 		}

@@ -143,16 +143,20 @@ func TestChecksOnHandBuiltTrays(t *testing.T) {
 
 func TestRampAndTotal(t *testing.T) {
 	for _, c := range []struct {
-		r       Ramp
-		v, want float64
-	}{{Ramp{.95, .7}, .95, 1}, {Ramp{.95, .7}, .7, 0}, {Ramp{22, 60}, 41, .5}, {Ramp{22, 60}, 90, 0}, {Ramp{22, 60}, 3, 1}} {
-		if got := c.r.Score(c.v); got < c.want-1e-9 || got > c.want+1e-9 {
-			t.Errorf("%+v at %v: %v, want %v", c.r, c.v, got, c.want)
+		good, bad float64
+		v, want   float64
+	}{{.95, .7, .95, 1}, {.95, .7, .7, 0}, {22, 60, 41, .5}, {22, 60, 90, 0}, {22, 60, 3, 1}} {
+		r := Rule{Good: c.good, Bad: c.bad}
+		if got := r.Score(c.v); got < c.want-1e-9 || got > c.want+1e-9 {
+			t.Errorf("%+v: %v", c, got)
 		}
 	}
-	r, gated := total(map[string]float64{"fit.inside": 10, "fit.cover": 1, "colour.neighbour": 30})
-	if !gated || r.Score != GateScore {
-		t.Errorf("gated %v, score %v", gated, r.Score)
+	gated := map[string]float64{"fit.inside": 10, "fit.cover": 1, "colour.neighbour": 30}
+	if r := total(shipped, gated); r.Score != GateScore {
+		t.Errorf("a gate fails, score %v", r.Score)
+	}
+	if gated["fit.inside"] = 0; total(shipped, gated).Score <= GateScore {
+		t.Error("no gate fails, and still the total is held down")
 	}
 }
 

@@ -902,6 +902,9 @@ type Progress struct {
 		Pieces  int     `json:"pieces"`
 		Says    string  `json:"says"`
 	} `json:"unfit,omitempty"`
+
+	// Ways layouts that differ, the best first
+	Ways *[]Way `json:"ways,omitempty"`
 }
 
 // PutAnswer defines model for PutAnswer.
@@ -1178,6 +1181,20 @@ type VesselPage struct {
 	Vessel VesselDocument `json:"vessel"`
 }
 
+// Way defines model for Way.
+type Way struct {
+	// Differs how far its anchors lie from those of the nearest other way, over the board's half-diagonal
+	Differs float64 `json:"differs"`
+
+	// Says what it is ahead in
+	Says  string  `json:"says"`
+	Score float64 `json:"score"`
+	Style string  `json:"style"`
+
+	// Tray A tray file, docs/formats/tray.schema.json
+	Tray TrayDocument `json:"tray"`
+}
+
 // IfMatch defines model for IfMatch.
 type IfMatch = string
 
@@ -1201,6 +1218,9 @@ type ArrangeParams struct {
 	Style   *ArrangeParamsStyle `form:"style,omitempty" json:"style,omitempty"`
 	Seed    *int                `form:"seed,omitempty" json:"seed,omitempty"`
 	Seconds *float64            `form:"seconds,omitempty" json:"seconds,omitempty"`
+
+	// Ways so many layouts that differ, all in the last line
+	Ways *int `form:"ways,omitempty" json:"ways,omitempty"`
 }
 
 // ArrangeParamsStyle defines parameters for Arrange.
@@ -1716,6 +1736,14 @@ func (siw *ServerInterfaceWrapper) Arrange(c *gin.Context) {
 	err = runtime.BindQueryParameterWithOptions("form", true, false, "seconds", c.Request.URL.Query(), &params.Seconds, runtime.BindQueryParameterOptions{Type: "number", Format: "double"})
 	if err != nil {
 		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter seconds: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "ways" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "ways", c.Request.URL.Query(), &params.Ways, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter ways: %w", err), http.StatusBadRequest)
 		return
 	}
 

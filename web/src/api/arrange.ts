@@ -1,7 +1,13 @@
 import { Trouble, trouble, type Progress } from './client'
 import type { TrayFile } from './tray.gen'
 
-export type ArrangeOptions = { style?: string; seed?: number; seconds?: number; signal: AbortSignal }
+export type ArrangeOptions = {
+  style?: string
+  seed?: number
+  seconds?: number
+  ways?: number
+  signal: AbortSignal
+}
 
 /** Runs a search on the server and yields its lines as they come; aborting the signal ends it. */
 export async function* arrange(tray: TrayFile, o: ArrangeOptions): AsyncGenerator<Progress> {
@@ -9,6 +15,7 @@ export async function* arrange(tray: TrayFile, o: ArrangeOptions): AsyncGenerato
   if (o.style) query.set('style', o.style)
   if (o.seed !== undefined) query.set('seed', String(o.seed))
   if (o.seconds) query.set('seconds', String(o.seconds))
+  if (o.ways) query.set('ways', String(o.ways))
   let response: Response
   try {
     response = await fetch(`/api/v1/arrange?${query}`, {

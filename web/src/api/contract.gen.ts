@@ -1626,6 +1626,21 @@ export interface components {
                 area_cm2: number;
                 says: string;
             }[];
+            /** @description layouts that differ, the best first */
+            ways?: components["schemas"]["Way"][];
+        };
+        Way: {
+            style: string;
+            /** Format: double */
+            score: number;
+            /**
+             * Format: double
+             * @description how far its anchors lie from those of the nearest other way, over the board's half-diagonal
+             */
+            differs: number;
+            /** @description what it is ahead in */
+            says: string;
+            tray: components["schemas"]["TrayDocument"];
         };
         Review: {
             /** Format: double */
@@ -2379,6 +2394,8 @@ export interface operations {
                 style?: "corners" | "winding" | "mirrored" | "wheel" | "meadow";
                 seed?: number;
                 seconds?: number;
+                /** @description so many layouts that differ, all in the last line */
+                ways?: number;
             };
             header?: never;
             path?: never;

@@ -13,6 +13,7 @@ const keys: [string, string][] = [
   ['Enter', 'on the strip: lay it where there is room'],
   ['G', 'neighbours give way to what is moved, or not'],
   ['A', 'lay everything that is not locked'],
+  ['W', 'three ways to lay it, to choose from'],
   ['.', 'the next finding'],
   ['M', 'mend the finding that is shown'],
   ['+  −  0', 'nearer, farther, the whole board'],

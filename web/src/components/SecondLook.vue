@@ -10,6 +10,7 @@ const props = defineProps<{
   shown: number | null
   laid: boolean
   mending: number | null
+  still?: boolean // of a layout that is not kept yet, so nothing can be mended
 }>()
 const emit = defineEmits<{ show: [n: number]; mend: [n: number] }>()
 
@@ -81,7 +82,7 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
                 Show<span class="only-read"> finding {{ i + 1 }} on the tray</span>
               </button>
               <button
-                v-if="f.elements.length || f.check === 'fit.gap'"
+                v-if="!still && (f.elements.length || f.check === 'fit.gap')"
                 class="btn quiet"
                 :disabled="mending !== null"
                 @click="emit('mend', i + 1)"

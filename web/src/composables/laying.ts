@@ -1,10 +1,13 @@
-import { ref } from 'vue'
+import { ref, shallowRef } from 'vue'
 import { arrange } from '@/api/arrange'
-import { Trouble } from '@/api/client'
+import { Trouble, type Way } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
 import { useJob } from '@/stores/job'
 
-/** A search for a layout, shown as it goes. Stopping it keeps the best so far. */
+/**
+ * A search for a layout, shown as it goes. Stopping it keeps the best so far. When
+ * several ways are asked for, they wait in ways until one is taken or all are let go.
+ */
 export function useLaying(preview: (t: TrayFile) => void) {
   const job = useJob()
   const running = ref(false)
@@ -13,11 +16,14 @@ export function useLaying(preview: (t: TrayFile) => void) {
   const best = ref<number | null>(null)
   const unfit = ref<string[]>([])
   const says = ref('')
+  const ways = shallowRef<Way[]>([])
   let stop: AbortController | null = null
+  let where = 0 // the tray that is laid, whichever is looked at meanwhile
 
-  async function lay(style: string, seed: number, seconds = 3) {
+  async function lay(style: string, seed: number, wanted = 1) {
     if (!job.tray || running.value) return
-    const where = job.at // it is this tray that is laid, whichever is looked at meanwhile
+    where = job.at
+    ways.value = []
     running.value = true
     share.value = tried.value = 0
     best.value = null
@@ -33,7 +39,7 @@ export function useLaying(preview: (t: TrayFile) => void) {
     try {
       for await (const line of arrange(
         { ...job.tray, elements },
-        { style, seed, seconds, signal: stop.signal },
+        { style, seed, seconds: wanted > 1 ? 7 : 3, ways: wanted, signal: stop.signal },
       )) {
         share.value = line.share
         tried.value = line.tried
@@ -42,12 +48,14 @@ export function useLaying(preview: (t: TrayFile) => void) {
           found = line.tray
           if (job.at === where) preview(line.tray)
         }
+        if (line.ways) ways.value = line.ways
         if (line.unfit) unfit.value = line.unfit.map(u => u.says)
       }
     } catch (e) {
       says.value = e instanceof Trouble ? e.message : 'The search broke off. Try again.'
     }
     running.value = false
+    if (ways.value.length) return
     if (found)
       job.changeTray({ ...found, seed }, style ? `laid the tray, ${style}` : 'laid the tray', false, where)
     else if (stop.signal.aborted)
@@ -56,5 +64,12 @@ export function useLaying(preview: (t: TrayFile) => void) {
 
   const cancel = () => stop?.abort()
 
-  return { running, share, tried, best, unfit, says, lay, cancel }
+  /** Keeps one of the ways. */
+  function choose(way: Way) {
+    ways.value = []
+    job.changeTray(way.tray, `laid the tray, ${way.style}`, false, where)
+  }
+  const letGo = () => (ways.value = [])
+
+  return { running, share, tried, best, unfit, says, ways, lay, cancel, choose, letGo }
 }

@@ -68,5 +68,5 @@ export function useScene() {
     drawn.value = job.tray
   }
 
-  return { scene, drawn, missing, preview, shift }
+  return { scene, drawn, missing, draw, preview, shift }
 }

@@ -56,3 +56,12 @@ export function spoken(e: TrayElement, food: Food | undefined, board: Board | nu
   const where = e.placed && board ? placeOn(board, e.x, e.y) : 'beside the board'
   return `${food?.name ?? e.food}, ${amount}, ${form}, ${where}${e.locked ? ', locked' : ''}`
 }
+
+/** What the styles of laying are called where there is little room. */
+export const styleWords: Record<string, string> = {
+  winding: 'Winding',
+  corners: 'Corners',
+  wheel: 'Wheel',
+  meadow: 'Meadow',
+  mirrored: 'Mirrored',
+}

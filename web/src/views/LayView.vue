@@ -1,11 +1,11 @@
 <script setup lang="ts">
 // The tray in the middle: hands, the search, and the review that follows both.
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { onKeyStroke, useEventListener } from '@vueuse/core'
 import { ElOption, ElSelect } from 'element-plus'
 import 'element-plus/es/components/select/style/css'
-import { api, body, take, Trouble, type PutAnswer } from '@/api/client'
+import { api, body, take, Trouble, type PutAnswer, type Review } from '@/api/client'
 import type { TrayElement } from '@/api/tray.gen'
 import KeysDialog from '@/components/KeysDialog.vue'
 import OrderOfHands from '@/components/OrderOfHands.vue'
@@ -13,10 +13,12 @@ import SecondLook from '@/components/SecondLook.vue'
 import Stage from '@/components/Stage.vue'
 import TrayCanvas, { type Mark } from '@/components/TrayCanvas.vue'
 import TraySwitch from '@/components/TraySwitch.vue'
+import WaysToLay from '@/components/WaysToLay.vue'
 import { useGiveWay } from '@/composables/giveWay'
 import { useHandReview } from '@/composables/handReview'
 import { useLaying } from '@/composables/laying'
 import { useMending } from '@/composables/mending'
+import { newest } from '@/composables/newest'
 import { useScene } from '@/composables/scene'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
@@ -52,12 +54,16 @@ const styles = [
   { id: 'mirrored', says: 'mirrored, side answers side' },
 ]
 
+const choosing = computed(() => laying.ways.value.length > 0)
+const busy = computed(() => laying.running.value || choosing.value)
+const looked = ref(0)
 const element = (id: string | null) => job.elements.find(e => e.id === id) ?? null
 const chosen = computed(() => element(selected.value))
-const review = computed(() => hand.inHand.value ?? job.review)
+const ofWay = shallowRef<Review | null>(null) // of the way that is looked at
+const review = computed(() => (choosing.value ? ofWay.value : null) ?? hand.inHand.value ?? job.review)
 const tray = computed(
   () =>
-    (laying.running.value ? drawn.value : null) ??
+    (laying.running.value || choosing.value ? drawn.value : null) ??
     (drawn.value?.elements.length === job.elements.length ? job.tray : drawn.value),
 )
 
@@ -80,7 +86,7 @@ function show(n: number) {
 
 function mend(n: number) {
   const f = review.value?.findings[n - 1]
-  if (f && !laying.running.value) void mending.mend(n, f)
+  if (f && !busy.value) void mending.mend(n, f)
 }
 
 // hands
@@ -158,7 +164,7 @@ function nextForm(e: TrayElement) {
 
 function key(id: string, event: KeyboardEvent) {
   const e = element(id)
-  if (!e || laying.running.value || event.ctrlKey || event.metaKey || event.altKey) return
+  if (!e || busy.value || event.ctrlKey || event.metaKey || event.altKey) return
   const big = event.shiftKey
   const d = big ? 10 : 2
   const t = big ? 15 : 5
@@ -203,6 +209,10 @@ onKeyStroke(e => {
     case 'A':
       layAll()
       break
+    case 'w':
+    case 'W':
+      layAll(3)
+      break
     case 'm':
     case 'M':
       if (shown.value) mend(shown.value)
@@ -221,6 +231,7 @@ onKeyStroke(e => {
       break
     case 'Escape':
       if (laying.running.value) laying.cancel()
+      else if (choosing.value) leave()
       else selected.value = shown.value = null
       break
     default:
@@ -243,18 +254,44 @@ useEventListener(
 
 // the search
 let nextSeed = 0
-function layAll() {
-  if (!job.elements.length || laying.running.value) return
+function layAll(ways = 1) {
+  if (!job.elements.length || busy.value) return
   selected.value = shown.value = step.value = null
   before.value = null
   nextSeed = job.placed.length ? (job.tray!.seed % 1_000_000) + 1 : job.tray!.seed % 1_000_000
-  void laying.lay(style.value === 'any' ? '' : style.value, nextSeed)
+  looked.value = 0
+  void laying.lay(style.value === 'any' ? '' : style.value, nextSeed, ways)
 }
+watch(choosing, some => {
+  if (some) lookAt(0)
+})
+const judge = newest(async signal => {
+  const way = laying.ways.value[looked.value]
+  if (way) ofWay.value = await take<Review>(api.POST('/api/v1/review', { body: body(way.tray), signal }))
+}, 10)
+function lookAt(i: number) {
+  looked.value = i
+  ofWay.value = null
+  drawing.draw(laying.ways.value[i]?.tray ?? job.tray)
+  judge()
+}
+function build() {
+  const way = laying.ways.value[looked.value]
+  if (way) laying.choose(way)
+}
+function leave() {
+  laying.letGo()
+  drawing.draw(job.tray)
+}
+watch(
+  () => job.at,
+  () => choosing.value && leave(),
+)
 
 // from the strip onto the board
 const lifted = ref<{ e: TrayElement; x: number; y: number } | null>(null)
 function lift(event: PointerEvent, e: TrayElement) {
-  if (event.button !== 0 || laying.running.value) return
+  if (event.button !== 0 || busy.value) return
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
   lifted.value = { e, x: event.clientX, y: event.clientY }
 }
@@ -309,23 +346,23 @@ const heading = computed(() =>
         >
         <button class="btn" @click="laying.cancel()">Stop, keep the best</button>
       </template>
+      <template v-else-if="choosing">
+        <button class="btn" @click="leave">None of these</button>
+        <button class="btn next" @click="build">Build this one</button>
+      </template>
       <template v-else>
         <ElSelect v-model="style" aria-label="Style of laying" style="width: 214px">
           <ElOption v-for="s in styles" :key="s.id" :value="s.id" :label="s.says" />
         </ElSelect>
-        <button class="btn next" aria-keyshortcuts="A" @click="layAll">
+        <button class="btn" aria-keyshortcuts="W" @click="layAll(3)">Three ways</button>
+        <button class="btn next" aria-keyshortcuts="A" @click="layAll()">
           {{ job.placed.length ? 'Lay it another way' : 'Lay the tray' }}
         </button>
       </template>
     </template>
     <TraySwitch />
 
-    <div
-      v-if="job.waiting.length && !laying.running.value"
-      class="strip"
-      role="group"
-      aria-label="Still beside the board"
-    >
+    <div v-if="job.waiting.length && !busy" class="strip" role="group" aria-label="Still beside the board">
       <span class="soft small">Still beside the board</span>
       <button
         v-for="e in job.waiting"
@@ -346,7 +383,7 @@ const heading = computed(() =>
     <p v-if="wrong || laying.says.value" class="card told small" role="alert">
       ▲ {{ wrong || laying.says.value }}
     </p>
-    <details v-if="laying.unfit.value.length && !laying.running.value" class="card told small">
+    <details v-if="laying.unfit.value.length && !busy" class="card told small">
       <summary>
         {{ count(laying.unfit.value.length, 'food') }} did not fit as a whole; the rest waits in reserve
       </summary>
@@ -355,6 +392,7 @@ const heading = computed(() =>
       </ul>
     </details>
 
+    <WaysToLay v-if="choosing" :ways="laying.ways.value" :looked="looked" @look="lookAt" @build="build" />
     <TrayCanvas
       v-if="scene && tray"
       ref="canvas"
@@ -365,7 +403,7 @@ const heading = computed(() =>
       :hidden="hidden"
       :marks="marks"
       :zoom="zoom"
-      :fixed="laying.running.value"
+      :fixed="busy"
       @select="selected = $event"
       @carry="carry"
       @drop="drop"
@@ -429,8 +467,9 @@ const heading = computed(() =>
         :review="review"
         :before="before"
         :shown="shown"
-        :laid="job.placed.length > 0"
+        :laid="job.placed.length > 0 || choosing"
         :mending="mending.mending.value"
+        :still="choosing"
         @show="show"
         @mend="mend"
       />

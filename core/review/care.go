@@ -1,0 +1,125 @@
+package review
+
+import (
+	"math"
+
+	"happytray/core/food"
+	"happytray/core/geom"
+)
+
+// stoneDish is the prop of the larder that takes stones and shells.
+const stoneDish = "stone-dish"
+
+func (m *measures) care() {
+	l := m.l
+	places := 0
+	for i := range l.elems {
+		for j := range l.elems {
+			if i == j || !l.wets(i, j) {
+				continue
+			}
+			if g := l.at(i, j).wet; g < wetMM {
+				places++
+				at := l.elems[i].middle.Lerp(l.elems[j].middle, .5)
+				m.find("care.wetdry", Mend, (wetMM-g)/4, at, []int{i, j}, "The %s %s %.0f mm from the %s, which will go soft. Keep 25 mm or a bowl between them.", m.name(i), m.does(i, "lies", "lie"), g, m.name(j))
+			}
+		}
+	}
+	m.values["care.wetdry"] = float64(places)
+
+	loose := 0
+	if l.tray.Board.RimMM == 0 {
+		m.each(func(i int, e *elem) {
+			if !e.food.Rolls || l.tray.Elements[i].Vessel != "" {
+				return
+			}
+			n := 0
+			var at geom.Point
+			for b := range e.bodies {
+				box := e.bodies[b].Box
+				c := box.Centre()
+				if l.tray.Board.Outline.EdgeDistance(c)-box.W()/2 < 40 && !l.held(c, box) {
+					n++
+					at = c
+				}
+			}
+			loose += n
+			if n > 0 {
+				m.find("care.roll", Mend, float64(n), at, []int{i}, "%d of the %s near the edge have nothing to hold them and may roll off. Tuck them behind something.", n, m.name(i))
+			}
+		})
+	}
+	m.values["care.roll"] = float64(loose)
+
+	broken := 0
+	m.each(func(i int, e *elem) {
+		if a := e.food.Breaks(l.off); a != "" {
+			broken++
+			m.find("care.allergen", Stop, 100, e.middle, []int{i}, "The %s %s %s, which guests of this brief avoid. Take it off; the labels of your own packs decide.", m.name(i), m.does(i, "contains", "contain"), a)
+		}
+	})
+	m.values["care.allergen"] = float64(broken)
+
+	inedible := 0
+	m.each(func(i int, e *elem) {
+		if food.NotForEating(e.food) {
+			inedible++
+			m.find("care.garnish", Stop, 100, e.middle, []int{i}, "The %s %s not grown for eating. Take it off the tray; use herbs from a kitchen garden or a grocer.", m.name(i), m.does(i, "is", "are"))
+		}
+	})
+	m.values["care.garnish"] = float64(inedible)
+
+	stones, dish := map[*food.Food]bool{}, false
+	m.each(func(i int, e *elem) {
+		dish = dish || e.food.ID == stoneDish
+		if (e.food.Stone || e.food.Shell) && !stones[e.food] {
+			stones[e.food] = true
+		}
+	})
+	if dish {
+		clear(stones)
+	}
+	m.values["care.stone"] = float64(len(stones))
+	m.each(func(i int, e *elem) {
+		if stones[e.food] {
+			delete(stones, e.food)
+			m.find("care.stone", Note, 1, e.middle, []int{i}, "The %s %s stones or shells behind: set a dish for them on the tray or beside it.", m.name(i), m.does(i, "leaves", "leave"))
+		}
+	})
+
+	if b := l.tray.Board; !b.FoodSafe {
+		m.values["care.ground"] = 0
+		if b.Liner == "" {
+			m.values["care.ground"] = 1
+			m.find("care.ground", Mend, 20, b.FoodZone.Centroid(), nil, "This surface is not known to be fit for food. Line it with food-grade paper: choose a liner in the brief, or for the board itself.")
+		}
+	}
+
+	if l.tray.Table().Young() {
+		seen := map[string]bool{}
+		m.each(func(i int, e *elem) {
+			if e.food.Choking && !seen[e.food.ID] {
+				seen[e.food.ID] = true
+				m.find("care.child", Note, 1, e.middle, []int{i}, "Small children come: %s can choke. Cut them lengthwise, or keep them out of small hands.", m.name(i))
+			}
+		})
+		m.values["care.child"] = float64(len(seen))
+	}
+}
+
+// held reports whether a piece has neighbours on two sides that are not next to
+// each other, within 5 mm.
+func (l *Live) held(c geom.Point, box geom.Rect) bool {
+	r := math.Max(box.W(), box.H())/2 + 5
+	first := -1
+	for k := range 8 {
+		if l.field.occupied(c.Add(geom.Polar(r, float64(k)*45))) {
+			if first < 0 {
+				first = k
+			} else if d := k - first; d >= 2 && d <= 6 {
+				return true
+			}
+		}
+	}
+	return false
+}

@@ -1,0 +1,153 @@
+package review
+
+import (
+	"fmt"
+	"math"
+
+	"happytray/core/colour"
+	"happytray/core/food"
+)
+
+func (m *measures) colours() {
+	l := m.l
+	sum, length := 0.0, 0.0
+	var alike alike
+	for i := range l.elems {
+		for j := range i {
+			side := l.field.frontierMM(i, j)
+			if side == 0 {
+				continue
+			}
+			d := colour.Difference(l.elems[i].surface, l.elems[j].surface)
+			sum += side * math.Min(d, 40)
+			length += side
+			if d < 9 && side > 30 && !m.quiet {
+				alike.note(l, i, j, side*(12-d)/60)
+			}
+		}
+	}
+	for _, a := range alike.list {
+		at := l.elems[a.i].middle.Lerp(l.elems[a.j].middle, .5)
+		where := ""
+		if a.places > 1 {
+			where = fmt.Sprintf(" in %d places", a.places)
+		}
+		if l.elems[a.i].food == l.elems[a.j].food {
+			m.find("spread.kind", Mend, a.worth, at, []int{a.i, a.j}, "Two heaps of %s lie side by side%s and read as one. Put one across the tray.", m.name(a.i), where)
+		} else {
+			m.find("colour.neighbour", Mend, a.worth, at, []int{a.i, a.j}, "The %s and the %s are nearly one colour and run together%s. Something bright between them would help.", m.name(a.i), m.name(a.j), where)
+		}
+	}
+	if length > 0 {
+		m.values["colour.neighbour"] = sum / length
+	}
+	ground := colour.Must(l.tray.Board.Ground())
+	sum, area := 0.0, 0.0
+	families := map[string]*centroid{}
+	m.each(func(i int, e *elem) {
+		d := colour.Difference(e.top, ground)
+		sum += e.area * math.Min(40, d)
+		area += e.area
+		if d < 8 && e.area > 4000 && l.tray.Elements[i].Vessel == "" {
+			m.find("colour.ground", Note, e.area/4000, e.middle, []int{i}, "The %s %s nearly the colour of the ground and fade%s. Frame it with something dark or bright, or change the liner.", m.name(i), m.does(i, "is", "are"), m.does(i, "s", ""))
+		}
+		add(families, e.top.Family(), i, e, e.area)
+	})
+	if area > 0 {
+		m.values["colour.ground"] = sum / area
+	}
+	m.balance("colour.spread", families, area, "The %s is all on the %s. A little of it on the other side would bring it round.", "%s")
+	m.repeats(families, area)
+}
+
+// repeats counts in how many separate places each accent colour turns up: elements
+// that touch are one place, single greens each their own.
+func (m *measures) repeats(families map[string]*centroid, area float64) {
+	l := m.l
+	sum, weight := 0.0, 0.0
+	for _, key := range colour.Families {
+		c := families[key]
+		if c == nil || c.weight < .02*area || c.weight > .15*area {
+			continue // not an accent
+		}
+		places := 0
+		var mine []int
+		for _, i := range c.members {
+			e := &l.elems[i]
+			if hangs(&l.tray.Elements[i]) {
+				places += len(e.bodies)
+				continue
+			}
+			mine = append(mine, i)
+		}
+		places += l.clumps(mine)
+		sum += math.Min(3, float64(places)) * c.weight
+		weight += c.weight
+		if places < 2 && len(c.members) > 0 {
+			i := c.members[0]
+			m.find("colour.repeat", Note, 3*c.weight/area, l.elems[i].middle, []int{i}, "The %s is in one place only. A little of it in two more would lead the eye round.", key)
+		}
+	}
+	if weight > 0 {
+		m.values["colour.repeat"] = sum / weight
+	}
+}
+
+// clumps counts groups of elements that touch.
+func (l *Live) clumps(members []int) int {
+	n := 0
+	seen := make(map[int]bool, len(members))
+	for _, i := range members {
+		if seen[i] {
+			continue
+		}
+		n++
+		seen[i] = true
+		queue := []int{i}
+		for len(queue) > 0 {
+			a := queue[0]
+			queue = queue[1:]
+			for _, b := range members {
+				if !seen[b] && l.field.frontierMM(a, b) > 0 {
+					seen[b] = true
+					queue = append(queue, b)
+				}
+			}
+		}
+	}
+	return n
+}
+
+// alike gathers neighbours of nearly one colour by their two foods, so that the
+// same sentence is said once, at its worst spot.
+type alike struct {
+	at   map[[2]*food.Food]int
+	list []alikePair
+}
+
+type alikePair struct {
+	i, j, places int
+	worth, worst float64
+}
+
+func (a *alike) note(l *Live, i, j int, worth float64) {
+	key := [2]*food.Food{l.elems[i].food, l.elems[j].food}
+	if key[1].ID < key[0].ID {
+		key[0], key[1] = key[1], key[0]
+	}
+	k, seen := a.at[key]
+	if !seen {
+		if a.at == nil {
+			a.at = map[[2]*food.Food]int{}
+		}
+		k = len(a.list)
+		a.at[key] = k
+		a.list = append(a.list, alikePair{i: i, j: j, worst: worth})
+	}
+	p := &a.list[k]
+	p.places++
+	p.worth += worth
+	if worth > p.worst {
+		p.i, p.j, p.worst = i, j, worth
+	}
+}

@@ -1,0 +1,58 @@
+package review
+
+import (
+	"math"
+)
+
+func (m *measures) fit() {
+	l := m.l
+	outside := 0.0
+	m.each(func(i int, e *elem) {
+		outside += e.outside
+		if e.outside > 0 {
+			m.find("fit.inside", Stop, e.outside, e.middle, []int{i}, "The %s %s over the edge by %.1f cm². Move it in.", m.name(i), m.does(i, "lies", "lie"), e.outside/100)
+		}
+	})
+	m.values["fit.inside"] = outside
+
+	deepest := 0.0
+	for i := range l.elems {
+		for j := range i {
+			if p := l.at(i, j); p.depth > 0 {
+				deepest = math.Max(deepest, p.depth)
+				m.find("fit.overlap", Stop, 100*p.depth, p.at, []int{i, j}, "The %s and the %s are in the same place, %.0f mm deep. Part them.", m.name(i), m.name(j), math.Ceil(p.depth))
+			}
+		}
+	}
+	m.values["fit.overlap"] = deepest
+
+	f := &l.field
+	cover := 0.0
+	if f.open > 0 {
+		cover = float64(f.covered) / float64(f.open)
+	}
+	m.values["fit.cover"] = cover
+	gap, at := f.widest()
+	m.values["fit.gap"] = gap
+	if gap > 34 {
+		m.find("fit.gap", Mend, gap/4, at, nil, "A bare patch %.0f mm across draws the eye here. A little heap or a few more crackers would close it.", gap)
+	} else if cover < .88 {
+		m.find("fit.cover", Mend, 5, at, nil, "About %s of the board shows. Spread the loose things wider, or take a smaller board.", part(1-cover))
+	}
+
+	count, placed := 0, 0
+	for i := range l.elems {
+		count++
+		if l.elems[i].placed {
+			placed++
+		}
+	}
+	if count > 0 {
+		m.values["fit.placed"] = float64(placed) / float64(count)
+		if placed < count {
+			m.find("fit.placed", Mend, 20, l.centre, nil, "%d of %d groups still wait beside the board.", count-placed, count)
+		}
+	} else {
+		m.values["fit.placed"] = 0
+	}
+}

@@ -1,0 +1,155 @@
+package review
+
+import (
+	"math"
+	"slices"
+
+	"happytray/core/food"
+)
+
+// tastes is what the foods of a tray are to each other.
+type tastes struct {
+	first []int    // the elements that are the first of their food
+	all   [][]int  // for each of them, all elements of its food
+	near  [][]int  // for each of them, elements of foods it goes well with
+	clash [][2]int // elements whose foods spoil each other
+}
+
+// How well two foods must go together before they want to be near, and how badly
+// before they want to be apart.
+const (
+	partners = .8
+	spoils   = -.6
+)
+
+func newTastes(l *Live) (t tastes) {
+	at := map[*food.Food]int{}
+	var foods []*food.Food
+	var members [][]int
+	for i := range l.elems {
+		f := l.elems[i].food
+		if f.Category == food.NotFood {
+			continue
+		}
+		k, ok := at[f]
+		if !ok {
+			k = len(foods)
+			at[f] = k
+			foods, members = append(foods, f), append(members, nil)
+		}
+		members[k] = append(members[k], i)
+	}
+	palate := food.NewPalate(foods)
+	for k := range foods {
+		var near []int
+		for j, w := range palate.Affinities(k) {
+			switch {
+			case j == k:
+			case w >= partners:
+				near = append(near, members[j]...)
+			case w <= spoils && j < k:
+				for _, a := range members[k] {
+					for _, b := range members[j] {
+						t.clash = append(t.clash, [2]int{a, b})
+					}
+				}
+			}
+		}
+		t.first, t.all, t.near = append(t.first, members[k][0]), append(t.all, members[k]), append(t.near, near)
+	}
+	return t
+}
+
+// keptApart is what element i holds that is kept apart for some guests, or "". In
+// a vessel it is apart already.
+func (l *Live) keptApart(i int) string {
+	if len(l.apart) == 0 || l.tray.Elements[i].Vessel != "" {
+		return ""
+	}
+	return l.elems[i].food.Breaks(l.apart)
+}
+
+// shared reports whether element i lies open and is a main thing for guests who
+// avoid what is kept apart.
+func (l *Live) shared(i int) bool {
+	f := l.elems[i].food
+	return l.tray.Elements[i].Vessel == "" && slices.Contains([]food.Category{food.Cheese, food.Dip, food.Brined}, f.Category) && f.Breaks(l.apart) == ""
+}
+
+func (m *measures) pairings() {
+	l := m.l
+	sum, n := 0.0, 0
+	for k, near := range l.tastes.near {
+		best, bi, bj := math.Inf(1), -1, -1
+		for _, b := range near {
+			if !l.elems[b].placed {
+				continue
+			}
+			for _, a := range l.tastes.all[k] {
+				if !l.elems[a].placed {
+					continue
+				}
+				if g := l.at(a, b).gap; g < best {
+					best, bi, bj = g, a, b
+				}
+			}
+		}
+		if bi < 0 {
+			continue
+		}
+		sum += math.Min(best, 300)
+		n++
+		if best > 150 {
+			m.find("pairs.near", Note, best/200, l.elems[bi].middle, []int{bi, bj}, "The %s would taste better nearer the %s.", m.name(bi), m.name(bj))
+		}
+	}
+	if n > 0 {
+		m.values["pairs.near"] = sum / float64(n)
+	}
+	m.apart()
+}
+
+// apartMM is the gap beyond which nobody asks for more.
+const apartMM = 100
+
+func (m *measures) apart() {
+	l := m.l
+	sum, n := 0.0, 0
+	for _, c := range l.tastes.clash {
+		a, b := c[0], c[1]
+		if !l.elems[a].placed || !l.elems[b].placed || l.tray.Elements[a].Vessel != "" || l.tray.Elements[b].Vessel != "" {
+			continue // a wall between them keeps them apart
+		}
+		g := l.at(a, b).gap
+		sum += math.Min(g, apartMM)
+		n++
+		if g < 30 {
+			_, why := food.Affinity(l.elems[a].food, l.elems[b].food)
+			m.find("pairs.apart", Note, (40-g)/20, l.elems[a].middle.Lerp(l.elems[b].middle, .5), c[:], "The %s and the %s lie %.0f mm apart: %s. Put something between them.", m.name(a), m.name(b), g, why)
+		}
+	}
+	for i := range l.elems {
+		if !l.elems[i].placed || l.keptApart(i) == "" {
+			continue
+		}
+		best, other := math.Inf(1), -1
+		for j := range l.elems {
+			if l.elems[j].placed && j != i && l.shared(j) {
+				if g := l.at(i, j).gap; g < best {
+					best, other = g, j
+				}
+			}
+		}
+		if other < 0 {
+			continue
+		}
+		sum += math.Min(best, apartMM)
+		n++
+		if best < 40 {
+			m.find("pairs.apart", Mend, (80-best)/12, l.elems[i].middle.Lerp(l.elems[other].middle, .5), []int{i, other}, "Some guests take no %s: the %s %s %.0f mm from the %s. Keep bread or fruit between them, and a tool of its own.", l.keptApart(i), m.name(i), m.does(i, "lies", "lie"), best, m.name(other))
+		}
+	}
+	if n > 0 {
+		m.values["pairs.apart"] = sum / float64(n)
+	}
+}

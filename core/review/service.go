@@ -1,0 +1,158 @@
+package review
+
+import (
+	"math"
+
+	"happytray/core/food"
+	"happytray/core/geom"
+)
+
+func (m *measures) service() {
+	l := m.l
+	sum, n := 0.0, 0
+	m.each(func(i int, e *elem) {
+		if !e.hasFace {
+			return
+		}
+		free := l.freeRoom(i)
+		share := math.Min(1, free/e.face.Need)
+		sum += share
+		n++
+		if share < .8 {
+			m.find("service.cutroom", Mend, 10*(1-share), e.face.At, []int{i}, "The %s %s %.0f mm free in front of it. A knife wants %.0f: turn it, or move what stands there.", m.name(i), m.does(i, "has", "have"), free, e.face.Need)
+		}
+	})
+	if n > 0 {
+		m.values["service.cutroom"] = sum / float64(n)
+	}
+	m.reach()
+	m.tools()
+	m.started()
+}
+
+// Popular foods, by how many guests take some, should lie within an arm's reach.
+const (
+	popular = .72
+	reachMM = 450
+)
+
+// sideNames says a side of the board as who stands before it would.
+var sideNames = map[string]string{"top": "far side", "bottom": "near side", "left": "left", "right": "right"}
+
+// reach is the share of popular foods, for each side that guests stand at, that lie
+// within an arm's reach of it.
+func (m *measures) reach() {
+	l := m.l
+	box := l.tray.Board.FoodZone.Bounds()
+	ok, all := 0, 0
+	for k, first := range l.tastes.first {
+		f := l.elems[first].food
+		if f.Liking < popular {
+			continue
+		}
+		for _, side := range l.tray.Board.Access {
+			from, in := sideLine(box, side)
+			best := math.Inf(1)
+			for _, i := range l.tastes.all[k] {
+				if e := &l.elems[i]; e.placed {
+					near := e.box.Min
+					if in.X < 0 || in.Y < 0 {
+						near = e.box.Max
+					}
+					best = math.Min(best, near.Sub(from).Dot(in))
+				}
+			}
+			if math.IsInf(best, 1) {
+				continue
+			}
+			all++
+			if best <= reachMM {
+				ok++
+				continue
+			}
+			m.find("service.reach", Mend, (best-reachMM)/100+1, l.elems[first].middle, []int{first}, "From the %s nobody reaches the %s: it begins %.0f mm in. Put some of it there too.", sideNames[side], m.name(first), best)
+		}
+	}
+	if all > 0 {
+		m.values["service.reach"] = float64(ok) / float64(all)
+	}
+}
+
+// wantsTool reports whether guests cannot take an element with clean fingers.
+func (m *measures) wantsTool(i int) bool {
+	e := &m.l.elems[i]
+	return e.food.Category != food.NotFood && (e.hasFace || m.l.tray.Elements[i].Form == "bowl" || m.l.tray.Elements[i].Form == "pot" || e.food.Wetness == food.Runny)
+}
+
+func (m *measures) tools() {
+	without := map[*food.Food]bool{}
+	m.each(func(i int, e *elem) {
+		if !m.wantsTool(i) || e.food.Tool != "" || without[e.food] {
+			return
+		}
+		without[e.food] = true
+		m.find("service.tool", Mend, 3, e.middle, []int{i}, "Nothing is planned to take the %s with. Give it a spoon, a pick or a knife in the larder; without one it is not eaten.", m.name(i))
+	})
+	m.values["service.tool"] = float64(len(without))
+}
+
+// started counts foods to be cut of which nothing is cut. A soft round left whole is a
+// choice of the house.
+func (m *measures) started() {
+	l := m.l
+	cut := map[*food.Food]bool{}
+	m.each(func(i int, e *elem) {
+		if l.tray.Elements[i].Form != "whole" {
+			cut[e.food] = true
+		}
+	})
+	whole := map[*food.Food]bool{}
+	m.each(func(i int, e *elem) {
+		soft := e.food.Firmness == "soft" || e.food.Firmness == "fresh"
+		if !e.hasFace || cut[e.food] || whole[e.food] || soft && l.tray.Rules.SoftRound == "whole" {
+			return
+		}
+		whole[e.food] = true
+		m.find("service.started", Note, 2, e.face.At, []int{i}, "Nobody likes to make the first cut: begin the %s with a slice or two beside it.", m.name(i))
+	})
+	m.values["service.started"] = float64(len(whole))
+}
+
+// lowMM is how high something may be and still let a knife pass over it.
+const lowMM = 12
+
+// freeRoom is how far, in mm, the room in front of an element's face is free or
+// low, along five lines, the narrowest counting; beyond the food zone counts as taken.
+func (l *Live) freeRoom(i int) float64 {
+	e := &l.elems[i]
+	dir, side := geom.Polar(1, e.face.Dir), geom.Polar(1, e.face.Dir+90)
+	free := e.face.Need
+	roomBox := e.room.Bounds()
+	var near []*geom.Body
+	for j := range l.elems {
+		o := &l.elems[j]
+		if j == i || !o.placed || o.height <= lowMM || !o.box.Meets(roomBox) {
+			continue
+		}
+		for b := range o.bodies {
+			if o.bodies[b].Box.Meets(roomBox) && l.tray.Elements[j].Pieces[b].ZMM+l.tray.Elements[j].Pieces[b].HeightMM > lowMM {
+				near = append(near, &o.bodies[b])
+			}
+		}
+	}
+	for k := -2; k <= 2; k++ {
+		from := e.face.At.Add(side.Mul(float64(k) * e.face.Width * .22))
+		for d := 3.0; d < free; d += 3 {
+			p := from.Add(dir.Mul(d))
+			taken := !l.tray.Board.FoodZone.Contains(p)
+			for _, b := range near {
+				taken = taken || b.Outline.Contains(p)
+			}
+			if taken {
+				free = d
+				break
+			}
+		}
+	}
+	return free
+}
