@@ -133,10 +133,10 @@ func (m *mover) energy(i int) float64 {
 				e += pocket(gap)
 			}
 			if wet && gap < wetKeepMM {
-				e += .02 * (wetKeepMM - gap)
+				e += .04 * (wetKeepMM - gap)
 			}
 			if apart && gap < apartKeepMM {
-				e += .01 * (apartKeepMM - gap)
+				e += .02 * (apartKeepMM - gap)
 			}
 			e += .03 * (roomDepth(b, o) + roomDepth(o, b))
 		} else if b.room != nil || o.room != nil {

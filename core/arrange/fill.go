@@ -310,8 +310,11 @@ func (sh *share) exchange(ctx context.Context) bool {
 			v += s.cells * cost(e, elementAt(s.other))
 		}
 		for _, s := range reach[k] {
-			if o := elementAt(s.other); sh.l.s.softens(e, o) || sh.l.s.softens(o, e) {
+			switch o := elementAt(s.other); {
+			case sh.l.s.softens(e, o) || sh.l.s.softens(o, e):
 				v += 3 * s.cells
+			case sh.l.s.apart(e, o):
+				v += 2 * s.cells
 			}
 		}
 		v *= 6 / math.Max(1, all)

@@ -103,6 +103,9 @@ func (sh *share) pack(ctx context.Context, r *rand.Rand) {
 	}
 	sh.settle(ctx, grains)
 	sh.close(ctx, grains)
+	if ctx.Err() == nil {
+		sh.dryOff(grains)
+	}
 	sh.commit(grains)
 }
 
@@ -242,6 +245,17 @@ func (sh *share) settle(ctx context.Context, grains []grain) {
 				}
 				return true
 			})
+			if wet, crisp := sh.wetness(g.e); wet || crisp { // wet keeps off crisp
+				l.near(g.body.Box.Grow(keepOffMM), func(o *placed) bool {
+					if l.s.softens(g.e, o.e) || l.s.softens(o.e, g.e) {
+						edge := o.body.Outline.NearestOnEdge(g.at)
+						if d := g.at.Dist(edge) - g.r; d < keepOffMM && d > 0 {
+							push = push.Add(g.at.Sub(edge).Unit().Mul(.3 * (keepOffMM - d)))
+						}
+					}
+					return true
+				})
+			}
 			for k := range sh.rooms {
 				if p, away := geom.Penetration(&g.body, &sh.rooms[k]); p > 2 {
 					push = push.Add(away.Mul(.5 * (p - 2)))
@@ -290,6 +304,60 @@ func (sh *share) settle(ctx context.Context, grains []grain) {
 		}
 		g.gone = !found
 	}
+}
+
+// keepOffMM is how far wet pieces are pushed from crisp ones, a little more than asked.
+const keepOffMM = 26.5
+
+// wetness says whether an element wets others, or is softened by them, lying open.
+func (sh *share) wetness(e int) (wet, crisp bool) {
+	el := &sh.l.t.Elements[e]
+	return el.Vessel == "" && el.Wetness.Wets(), el.Vessel == "" && el.Wetness == food.Crisp
+}
+
+// dryOff takes away the few wet pieces that still lie too near something crisp, as long
+// as most of their heap can stay.
+func (sh *share) dryOff(grains []grain) {
+	near := map[int][]int{}
+	total := map[int]int{}
+	for i := range grains {
+		g := &grains[i]
+		if g.gone {
+			continue
+		}
+		total[g.e]++
+		if wet, _ := sh.wetness(g.e); wet && sh.softening(grains, i) {
+			near[g.e] = append(near[g.e], i)
+		}
+	}
+	for e, list := range near {
+		if 5*len(list) <= 2*total[e] {
+			for _, i := range list {
+				grains[i].gone = true
+			}
+		}
+	}
+}
+
+// softening reports whether wet grain i lies within 25 mm of something crisp.
+func (sh *share) softening(grains []grain, i int) bool {
+	g := &grains[i]
+	const asked = 25.2
+	hit := false
+	sh.l.near(g.body.Box.Grow(asked), func(o *placed) bool {
+		hit = sh.l.s.softens(g.e, o.e) && geom.Gap(&g.body, &o.body, asked) < asked
+		return !hit
+	})
+	if hit {
+		return true
+	}
+	for j := range grains {
+		o := &grains[j]
+		if !o.gone && sh.l.s.softens(g.e, o.e) && g.at.Dist(o.at) < g.reach+o.reach+asked && geom.Gap(&g.body, &o.body, asked) < asked {
+			return true
+		}
+	}
+	return false
 }
 
 // legal reports whether grain i lies inside and clear of other elements.

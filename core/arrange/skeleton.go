@@ -363,7 +363,11 @@ func (s *search) compose(ctx context.Context, r *rand.Rand, number int) plan {
 			}
 		}
 	}
-	s.anneal(ctx, &p, r, 1)
+	if number == 0 { // something to look at soon
+		s.anneal(ctx, &p, r, .35)
+	} else {
+		s.anneal(ctx, &p, r, 1)
+	}
 	return p
 }
 

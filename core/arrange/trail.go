@@ -3,6 +3,7 @@ package arrange
 import (
 	"context"
 	"math"
+	"math/rand/v2"
 
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -24,6 +25,21 @@ func (l *layout) trails(ctx context.Context, p *plan) {
 		spec, _ := f.Spec(e.Form)
 		line := l.band(g.line, g.width)
 		n := l.slices(g.e, f, spec, line)
+		if 10*n < 7*e.Count { // the way is blocked: another one may take more
+			r := food.Rand(food.Seed(e.ID, "another way"))
+			for range 14 {
+				if ctx.Err() != nil {
+					break
+				}
+				kept := e.Pieces
+				other := l.band(l.s.zone.stray(trailReach(e.Count, spec), spec.L/2+4, r), g.width)
+				if m := l.slices(g.e, f, spec, other); m > n {
+					n, line = m, other
+				} else {
+					e.Pieces = kept
+				}
+			}
+		}
 		if n == 0 {
 			e.Placed, e.Pieces, e.Path = false, []tray.Piece{}, nil
 			continue
@@ -37,6 +53,21 @@ func (l *layout) trails(ctx context.Context, p *plan) {
 		l.short(e, n)
 		l.addElement(g.e)
 	}
+}
+
+// stray is a gently bent line of a length somewhere in the zone.
+func (z *zone) stray(length, inner float64, r *rand.Rand) []geom.Point {
+	const n = 24
+	at := z.pull(geom.Pt(z.box.Min.X+r.Float64()*z.box.W(), z.box.Min.Y+r.Float64()*z.box.H()), inner)
+	dir := r.Float64() * 360
+	bend := (r.Float64() - .5) * 120 / n
+	line := make([]geom.Point, n)
+	for i := range line {
+		line[i] = z.pull(at, inner)
+		at = at.Add(geom.Polar(length/(n-1), dir))
+		dir += bend
+	}
+	return line
 }
 
 func centre(ps []tray.Piece) geom.Point {

@@ -91,6 +91,18 @@ func lay(t *tray.Tray, b brief.Brief, amounts []Amount, cabinet *board.Cabinet) 
 			}
 		}
 		gs = split(amounts, b, *t.Board, cabinet, lo, on)
+		if more := 1 / math.Max(lo, .05); footprint(gs) < .97*room && more > 1.05 {
+			// stiff things set the measure; the loose ones can be laid more fully
+			low, high := 1.0, more
+			for range 12 {
+				mid := (low + high) / 2
+				if try := split(heap(amounts, mid), b, *t.Board, cabinet, lo, on); footprint(try) <= room {
+					low, gs = mid, try
+				} else {
+					high = mid
+				}
+			}
+		}
 		for footprint(gs) > room && len(gs) > 1 { // even one of each is too much
 			gs = dropLargest(gs)
 		}

@@ -27,11 +27,13 @@ func (m *measures) span() {
 	var hit [bins]bool
 	trails := false
 	longest := -1
+	for i := range m.l.elems { // a trail that waits beside the board leads nobody, and counts so
+		trails = trails || m.l.tray.Elements[i].Kind() == food.KindTrail && m.l.keptApart(i) == ""
+	}
 	m.each(func(i int, e *elem) {
 		if m.l.tray.Elements[i].Kind() != food.KindTrail || m.l.keptApart(i) != "" {
 			return
 		}
-		trails = true
 		if longest < 0 || len(e.bodies) > len(m.l.elems[longest].bodies) {
 			longest = i
 		}
@@ -53,7 +55,7 @@ func (m *measures) span() {
 	}
 	share := float64(n) / bins
 	m.values["flow.span"] = share
-	if share < .5 {
+	if share < .5 && longest >= 0 {
 		m.find("flow.span", Note, 4*(1-share), m.l.elems[longest].middle, []int{longest}, "Trails reach along %s of the tray. Drawn out, the %s would lead the eye through it.", part(share), m.name(longest))
 	}
 }

@@ -2,6 +2,7 @@ package review
 
 import (
 	"math"
+	"slices"
 
 	"happytray/core/geom"
 )
@@ -17,7 +18,8 @@ const (
 // height measures what hides what. From each side that is looked from, lines of sight
 // run across the board; a spot is seen unless something before it stands higher than
 // the line that comes down to it at 40 degrees. An element counts by the share of its
-// top that is seen, the mean of all sides.
+// top that is seen, the mean of all sides; the quarter of the elements that is seen least
+// counts, because a tray is not better for what nothing stands before.
 func (m *measures) height() {
 	l, f := m.l, &m.l.field
 	n := len(l.elems)
@@ -62,14 +64,13 @@ func (m *measures) height() {
 			look(w-1, w, -1, h, w)
 		}
 	}
-	sum, count := 0.0, 0
+	var shares []float64
 	for i := range l.elems {
 		if all[i] == 0 {
 			continue
 		}
 		share := seen[i] / all[i]
-		sum += share
-		count++
+		shares = append(shares, share)
 		if share < .5 && !m.quiet {
 			worst := 0
 			for a := range n {
@@ -84,9 +85,16 @@ func (m *measures) height() {
 				m.name(worst), m.does(worst, "stands", "stand"), m.name(i), part(share), sidesSaid(from), tallPlace(from))
 		}
 	}
-	if count > 0 {
-		m.values["height.sight"] = sum / float64(count)
+	if len(shares) == 0 {
+		return
 	}
+	slices.Sort(shares)
+	worst := shares[:(len(shares)+3)/4]
+	sum := 0.0
+	for _, s := range worst {
+		sum += s
+	}
+	m.values["height.sight"] = sum / float64(len(worst))
 }
 
 // LooksFrom lists the sides that a board is looked at from: its front, or where guests
