@@ -146,7 +146,7 @@ func (m *mover) energy(i int) float64 {
 		if w := m.near[i][j]; w > 0 {
 			e += .12 * w * math.Max(0, 1-dist/.8)
 		} else {
-			e -= .10 * w * math.Min(1, dist)
+			e -= .16 * w * math.Min(1, dist)
 		}
 	}
 	for k := range p.guides {

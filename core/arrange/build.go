@@ -152,6 +152,15 @@ func (l *layout) rigid(ctx context.Context, p *plan) {
 		for {
 			trial.place(e)
 			if l.fits(b.e) {
+				if l.softened(b.e) && !full["dry "+like] { // better elsewhere than soft
+					dry := *b
+					if l.elsewhere(ctx, &dry, e, true) {
+						trial = dry
+					} else {
+						full["dry "+like] = true
+						trial.place(e)
+					}
+				}
 				l.addElement(b.e)
 				l.short(e, trial.n)
 				break
@@ -164,7 +173,7 @@ func (l *layout) rigid(ctx context.Context, p *plan) {
 				}
 				continue
 			}
-			if !full[like] && l.elsewhere(ctx, &trial, e) {
+			if !full[like] && l.elsewhere(ctx, &trial, e, false) {
 				l.addElement(b.e)
 				l.short(e, trial.n)
 				break
@@ -177,8 +186,8 @@ func (l *layout) rigid(ctx context.Context, p *plan) {
 }
 
 // elsewhere looks for any free place for a rigid thing, coarse to fine, nearest
-// to where it was wished.
-func (l *layout) elsewhere(ctx context.Context, b *body, e *tray.Element) bool {
+// to where it was wished; with dry, one where nothing wets it and it wets nothing.
+func (l *layout) elsewhere(ctx context.Context, b *body, e *tray.Element, dry bool) bool {
 	z := &l.s.zone
 	from := b.pose.At()
 	host := b.host
@@ -201,7 +210,7 @@ func (l *layout) elsewhere(ctx context.Context, b *body, e *tray.Element) bool {
 					continue
 				}
 				trial.place(e)
-				if l.fits(b.e) {
+				if l.fits(b.e) && (!dry || !l.softened(b.e)) {
 					*b = trial
 					return true
 				}
@@ -253,6 +262,28 @@ func (l *layout) fits(e int) bool {
 		}
 	}
 	return len(el.Pieces) > 0
+}
+
+// softened reports whether a laid element lies within 25 mm of what it wets, or of what
+// wets it.
+func (l *layout) softened(e int) bool {
+	const asked = 25.2
+	el := &l.t.Elements[e]
+	if el.Vessel != "" || !el.Wetness.Wets() && el.Wetness != food.Crisp {
+		return false
+	}
+	for i := range el.Pieces {
+		b := geom.NewBody(el.Pieces[i].Outline)
+		hit := false
+		l.near(b.Box.Grow(asked), func(o *placed) bool {
+			hit = (l.s.softens(e, o.e) || l.s.softens(o.e, e)) && geom.Gap(&b, &o.body, asked) < asked
+			return !hit
+		})
+		if hit {
+			return true
+		}
+	}
+	return false
 }
 
 // short notes that only n pieces of an element were laid; the rest is reserve.

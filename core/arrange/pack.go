@@ -2,8 +2,10 @@ package arrange
 
 import (
 	"context"
+	"maps"
 	"math"
 	"math/rand/v2"
+	"slices"
 	"sort"
 
 	"happytray/core/food"
@@ -315,8 +317,8 @@ func (sh *share) wetness(e int) (wet, crisp bool) {
 	return el.Vessel == "" && el.Wetness.Wets(), el.Vessel == "" && el.Wetness == food.Crisp
 }
 
-// dryOff takes away the few wet pieces that still lie too near something crisp, as long
-// as most of their heap can stay.
+// dryOff takes away the wet pieces that still lie too near something crisp, and crisp
+// ones too near something wet, as long as half of their heap can stay.
 func (sh *share) dryOff(grains []grain) {
 	near := map[int][]int{}
 	total := map[int]int{}
@@ -326,26 +328,29 @@ func (sh *share) dryOff(grains []grain) {
 			continue
 		}
 		total[g.e]++
-		if wet, _ := sh.wetness(g.e); wet && sh.softening(grains, i) {
+		if wet, crisp := sh.wetness(g.e); (wet || crisp) && sh.softening(grains, i) {
 			near[g.e] = append(near[g.e], i)
 		}
 	}
-	for e, list := range near {
-		if 5*len(list) <= 2*total[e] {
-			for _, i := range list {
-				grains[i].gone = true
-			}
+	for _, e := range slices.Sorted(maps.Keys(near)) {
+		list := near[e]
+		if 2*len(list) > total[e] {
+			continue
+		}
+		for _, i := range list {
+			grains[i].gone = sh.softening(grains, i) // unless the other side has gone meanwhile
 		}
 	}
 }
 
-// softening reports whether wet grain i lies within 25 mm of something crisp.
+// softening reports whether grain i lies within 25 mm of something that it wets, or that
+// wets it.
 func (sh *share) softening(grains []grain, i int) bool {
 	g := &grains[i]
 	const asked = 25.2
 	hit := false
 	sh.l.near(g.body.Box.Grow(asked), func(o *placed) bool {
-		hit = sh.l.s.softens(g.e, o.e) && geom.Gap(&g.body, &o.body, asked) < asked
+		hit = (sh.l.s.softens(g.e, o.e) || sh.l.s.softens(o.e, g.e)) && geom.Gap(&g.body, &o.body, asked) < asked
 		return !hit
 	})
 	if hit {
@@ -353,7 +358,7 @@ func (sh *share) softening(grains []grain, i int) bool {
 	}
 	for j := range grains {
 		o := &grains[j]
-		if !o.gone && sh.l.s.softens(g.e, o.e) && g.at.Dist(o.at) < g.reach+o.reach+asked && geom.Gap(&g.body, &o.body, asked) < asked {
+		if !o.gone && (sh.l.s.softens(g.e, o.e) || sh.l.s.softens(o.e, g.e)) && g.at.Dist(o.at) < g.reach+o.reach+asked && geom.Gap(&g.body, &o.body, asked) < asked {
 			return true
 		}
 	}

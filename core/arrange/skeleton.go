@@ -205,12 +205,27 @@ func (z *zone) guide(style string, k, of int, length, width float64, r *rand.Ran
 	offset := 0.0
 	if of > 1 {
 		offset = (float64(k)/float64(of-1) - .5) * .9
+		if style == "mirrored" && of%2 == 0 { // pairs on one height
+			offset = (float64(k/2)/math.Max(1, float64(of/2-1)) - .5) * .9
+			if of == 2 {
+				offset = -.15
+			}
+		}
 		amp *= .5
 	}
 	// the S is a little longer than its span; find the span whose length fits
 	span := math.Min(.94, length/long)
+	if style == "mirrored" && of > 1 { // half by half, the one the other's answer
+		span = math.Min(span, .44)
+	}
 	for range 8 {
 		t0 := .5 - span/2
+		if of > 1 { // one after the other, so that together they reach through
+			t0 = .03 + float64(k)*math.Max(0, .94-span)/float64(of-1)
+		}
+		if style == "mirrored" && of > 1 {
+			t0 = .26 - span/2
+		}
 		total := 0.0
 		for i := range line {
 			t := float64(i) / (n - 1)
@@ -223,6 +238,11 @@ func (z *zone) guide(style string, k, of int, length, width float64, r *rand.Ran
 			break
 		}
 		span *= math.Max(.8, length/total)
+	}
+	if style == "mirrored" && k%2 == 1 {
+		for i := range line {
+			line[i] = z.flipped(line[i])
+		}
 	}
 	return line
 }

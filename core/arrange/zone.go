@@ -107,9 +107,9 @@ func (z *zone) tall(p geom.Point, height float64) float64 {
 	}
 	if z.front != (geom.Point{}) {
 		near := p.Sub(z.centre).Dot(z.front) / z.half // 1 at the front edge
-		return .22 * over * math.Max(-.4, near)
+		return .6 * over * math.Max(-.4, near)
 	}
-	return .06 * over * p.Dist(z.centre) / z.half
+	return .09 * over * p.Dist(z.centre) / z.half
 }
 
 // frontOf is the direction to the side a board is seen from, or zero.

@@ -7,6 +7,20 @@ import (
 	"happytray/core/geom"
 )
 
+// planned calls f with every element, on the board or still beside it: what guests avoid
+// is to be said before it is laid.
+func (m *measures) planned(f func(i int, e *elem)) {
+	for i := range m.l.elems {
+		e := &m.l.elems[i]
+		if !e.placed {
+			waits := *e
+			waits.middle = m.l.centre
+			e = &waits
+		}
+		f(i, e)
+	}
+}
+
 // stoneDish is the prop of the larder that takes stones and shells.
 const stoneDish = "stone-dish"
 
@@ -52,7 +66,7 @@ func (m *measures) care() {
 	m.values["care.roll"] = float64(loose)
 
 	broken := 0
-	m.each(func(i int, e *elem) {
+	m.planned(func(i int, e *elem) {
 		if a := e.food.Breaks(l.off); a != "" {
 			broken++
 			m.find("care.allergen", Stop, 100, e.middle, []int{i}, "The %s %s %s, which guests of this brief avoid. Take it off; the labels of your own packs decide.", m.name(i), m.does(i, "contains", "contain"), a)
@@ -61,7 +75,7 @@ func (m *measures) care() {
 	m.values["care.allergen"] = float64(broken)
 
 	inedible := 0
-	m.each(func(i int, e *elem) {
+	m.planned(func(i int, e *elem) {
 		if food.NotForEating(e.food) {
 			inedible++
 			m.find("care.garnish", Stop, 100, e.middle, []int{i}, "The %s %s not grown for eating. Take it off the tray; use herbs from a kitchen garden or a grocer.", m.name(i), m.does(i, "is", "are"))
@@ -70,7 +84,7 @@ func (m *measures) care() {
 	m.values["care.garnish"] = float64(inedible)
 
 	stones, dish := map[*food.Food]bool{}, false
-	m.each(func(i int, e *elem) {
+	m.planned(func(i int, e *elem) {
 		dish = dish || e.food.ID == stoneDish
 		if (e.food.Stone || e.food.Shell) && !stones[e.food] {
 			stones[e.food] = true
@@ -80,7 +94,7 @@ func (m *measures) care() {
 		clear(stones)
 	}
 	m.values["care.stone"] = float64(len(stones))
-	m.each(func(i int, e *elem) {
+	m.planned(func(i int, e *elem) {
 		if stones[e.food] {
 			delete(stones, e.food)
 			m.find("care.stone", Note, 1, e.middle, []int{i}, "The %s %s stones or shells behind: set a dish for them on the tray or beside it.", m.name(i), m.does(i, "leaves", "leave"))
@@ -97,7 +111,7 @@ func (m *measures) care() {
 
 	if l.tray.Table().Young() {
 		seen := map[string]bool{}
-		m.each(func(i int, e *elem) {
+		m.planned(func(i int, e *elem) {
 			if e.food.Choking && !seen[e.food.ID] {
 				seen[e.food.ID] = true
 				m.find("care.child", Note, 1, e.middle, []int{i}, "Small children come: %s can choke. Cut them lengthwise, or keep them out of small hands.", m.name(i))

@@ -62,13 +62,13 @@ func (m *measures) reach() {
 					best = math.Min(best, near.Sub(from).Dot(in))
 				}
 			}
-			if math.IsInf(best, 1) {
-				continue
-			}
 			all++
 			if best <= reachMM {
 				ok++
 				continue
+			}
+			if math.IsInf(best, 1) {
+				continue // it waits beside the board, out of everybody's reach; fit.placed says so
 			}
 			m.find("service.reach", Mend, (best-reachMM)/100+1, l.elems[first].middle, []int{first}, "From the %s nobody reaches the %s: it begins %.0f mm in. Put some of it there too.", sideNames[side], m.name(first), best)
 		}
