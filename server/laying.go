@@ -1,8 +1,10 @@
 package server
 
 import (
+	"context"
 	"encoding/json"
 	"net/http"
+	"time"
 
 	"github.com/gin-gonic/gin"
 
@@ -133,6 +135,9 @@ func (s *Server) Scene(c *gin.Context) {
 	}
 }
 
+// wishSeconds bounds how long is looked for what would take everything.
+const wishSeconds = 3
+
 // Arrange streams better and better layouts as lines of JSON. It ends when the
 // search does, when its time is up, or when the other side closes the connection.
 func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
@@ -178,6 +183,7 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 		Done  bool            `json:"done"`
 		Tray  *tray.Tray      `json:"tray,omitempty"`
 		Unfit []arrange.Unfit `json:"unfit,omitempty"`
+		Would []string        `json:"would,omitempty"`
 		Ways  []way           `json:"ways,omitempty"`
 	}
 	send := func(l line) {
@@ -213,5 +219,8 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 		return
 	}
 	res.Tray.Seed = o.Seed
-	send(line{Tried: res.Tried, Share: 1, Score: res.Score, Done: true, Tray: res.Tray, Unfit: res.Unfit})
+	asked, stop := context.WithTimeout(c.Request.Context(), wishSeconds*time.Second)
+	would := arrange.WouldFit(asked, res.Tray, larder, res.Unfit)
+	stop()
+	send(line{Tried: res.Tried, Share: 1, Score: res.Score, Done: true, Tray: res.Tray, Unfit: res.Unfit, Would: would})
 }

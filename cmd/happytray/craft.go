@@ -121,6 +121,11 @@ func arrangeCommand() *cobra.Command {
 				for _, u := range res.Unfit {
 					fmt.Fprintln(os.Stderr, u.Says)
 				}
+				if o.Seconds == 0 { // it takes a few searches more, for which nobody gave time
+					for _, says := range arrange.WouldFit(ctx, res.Tray, one.Larder(larder), res.Unfit) {
+						fmt.Fprintln(os.Stderr, says)
+					}
+				}
 				res.Tray.Seed = each.Seed
 				*one = *res.Tray
 			}

@@ -107,6 +107,9 @@ func (m *mover) energy(i int) float64 {
 		edge = math.Min(edge, deep-q.r)
 	}
 	e += pocket(edge - 1.5)
+	for _, w := range z.wells { // a well waits for what it holds
+		e += .01 * ballDepth(b.on, w)
+	}
 	for _, q := range b.free {
 		if d := q.r - z.deep(q.at); d > 0 {
 			e += .03 * d

@@ -27,6 +27,8 @@ type share struct {
 	power []float64
 	want  []float64   // cells
 	twin  []int       // on a mirrored tray: the region that answers each one, or alone
+	well  []int16     // of each free cell: the region that fills its well alone, or -1
+	alone []bool      // regions that fill a well and nothing else
 	rooms []geom.Body // room before cutting faces, which what is loose keeps out of
 }
 
@@ -43,6 +45,7 @@ func (sh *share) reflect() {
 	z := &sh.l.s.zone
 	for k, j := range sh.twin {
 		switch {
+		case sh.alone[k] || j != alone && sh.alone[j]: // it stays in its well
 		case j == alone:
 			sh.sites[k].X = z.centre.X
 		case k < j:
@@ -182,11 +185,57 @@ func newShare(l *layout, elems []int, mirrored bool, r *rand.Rand) *share {
 			}
 			sh.sites = append(sh.sites, sh.at[at])
 		}
+		sh.wells()
 		if mirrored {
 			sh.mirrored()
 		}
 	}
 	return sh
+}
+
+// wells gives each well or groove of the board to the loose food that fits it best by
+// area: small things that roll or pile, which it holds (craft section 3). A well that
+// suits nothing is board like any other.
+func (sh *share) wells() {
+	sh.alone = make([]bool, len(sh.elems))
+	sh.well = make([]int16, len(sh.free))
+	for i := range sh.well {
+		sh.well[i] = -1
+	}
+	for _, w := range sh.l.s.zone.board.Wells {
+		var cells []int
+		for i, q := range sh.at {
+			if w.Contains(q) {
+				cells = append(cells, i)
+			}
+		}
+		across := w.Bounds()
+		room := math.Min(across.W(), across.H())
+		best, pick := math.Log(1.8), -1
+		for k, e := range sh.elems {
+			el := &sh.l.t.Elements[e]
+			f, _ := sh.l.s.larder.Get(el.Food)
+			spec, _ := f.Spec(el.Form)
+			if sh.alone[k] || math.Max(spec.L, spec.W) > .8*room || len(cells) == 0 {
+				continue
+			}
+			off := math.Abs(math.Log(math.Max(1, sh.want[k]) / float64(len(cells))))
+			if f.Rolls {
+				off -= .35
+			}
+			if off < best {
+				best, pick = off, k
+			}
+		}
+		if pick < 0 {
+			continue
+		}
+		sh.alone[pick] = true
+		sh.sites[pick], sh.want[pick] = w.Centroid(), float64(len(cells))
+		for _, i := range cells {
+			sh.well[i] = int16(pick)
+		}
+	}
 }
 
 // relax moves sites to the middle of their regions and lets regions grow or
@@ -198,7 +247,13 @@ func (sh *share) relax(ctx context.Context, rounds int) {
 		sum := make([]geom.Point, n)
 		for i, q := range sh.at {
 			best, k := math.Inf(1), 0
+			if sh.well[i] >= 0 {
+				best, k = 0, int(sh.well[i])
+			}
 			for s := range sh.sites {
+				if sh.alone[s] || sh.well[i] >= 0 {
+					continue
+				}
 				dx, dy := q.X-sh.sites[s].X, q.Y-sh.sites[s].Y
 				if d := dx*dx + dy*dy - sh.power[s]; d < best {
 					best, k = d, s
@@ -214,6 +269,9 @@ func (sh *share) relax(ctx context.Context, rounds int) {
 		}
 		cell := sh.g.Cell * sh.g.Cell
 		for k := range n {
+			if sh.alone[k] {
+				continue
+			}
 			if area[k] > 0 {
 				c := sum[k].Mul(1 / area[k])
 				sh.sites[k] = sh.sites[k].Lerp(c, .6)
@@ -345,7 +403,7 @@ func (sh *share) exchange(ctx context.Context) bool {
 				return changed
 			}
 			for b := range a {
-				if t.Elements[sh.elems[a]].Food == t.Elements[sh.elems[b]].Food {
+				if t.Elements[sh.elems[a]].Food == t.Elements[sh.elems[b]].Food || sh.alone[a] || sh.alone[b] {
 					continue
 				}
 				twinA, twinB := alone, alone

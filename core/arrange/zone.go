@@ -16,6 +16,7 @@ type zone struct {
 	centre  geom.Point
 	box     geom.Rect
 	half    float64    // half-diagonal of the box, mm
+	wells   [][]ball   // discs inside each well
 	front   geom.Point // towards where it is seen from; zero when from all round
 	grid    geom.Grid
 	depth   []float32 // distance to the nearest edge or keep-out, negative outside, mm
@@ -26,6 +27,9 @@ func newZone(b *board.Board) zone { return newZoneIn(b, b.FoodZone.Bounds().Grow
 // newZoneIn makes the board ready for questions about points inside a window.
 func newZoneIn(b *board.Board, window geom.Rect) zone {
 	z := zone{board: b, outline: b.FoodZone, convex: b.FoodZone.Convex(), centre: b.FoodZone.Centroid(), box: b.FoodZone.Bounds(), front: frontOf(b)}
+	for _, w := range b.Wells {
+		z.wells = append(z.wells, ballsIn(w.Hull(), 6))
+	}
 	z.half = math.Hypot(z.box.W(), z.box.H()) / 2
 	cell := math.Max(3, math.Sqrt(z.box.W()*z.box.H()/12000))
 	z.grid = geom.NewGrid(z.box, cell, 30)

@@ -65,7 +65,7 @@ func Amounts(b brief.Brief, chosen []pick.Choice) []Amount {
 		case c.Grams > 0:
 			a.Grams, a.Why = c.Grams, "Set by hand."
 		case f.Category == food.Garnish:
-			a.Grams = spec.MassG * float64(max(3, min(15, 3+b.Guests.Total()/4)))
+			a.Grams = spec.MassG * float64(max(2, min(14, 2+b.Guests.Total()/6)))
 			a.Why = "A few, apart, where the tray looks bland."
 		case c.Form == "topping":
 			a.Grams, a.Why = 2*spec.MassG, "A spoon or two, on what it suits."

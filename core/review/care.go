@@ -124,6 +124,11 @@ func (m *measures) care() {
 // held reports whether a piece has neighbours on two sides that are not next to
 // each other, within 5 mm.
 func (l *Live) held(c geom.Point, box geom.Rect) bool {
+	for _, w := range l.tray.Board.Wells {
+		if w.Contains(c) {
+			return true // a well or groove holds what rolls
+		}
+	}
 	r := math.Max(box.W(), box.H())/2 + 5
 	first := -1
 	for k := range 8 {

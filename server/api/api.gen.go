@@ -905,6 +905,9 @@ type Progress struct {
 
 	// Ways layouts that differ, the best first
 	Ways *[]Way `json:"ways,omitempty"`
+
+	// Would the least changes with which everything would fit, each tried
+	Would *[]string `json:"would,omitempty"`
 }
 
 // PutAnswer defines model for PutAnswer.

@@ -1626,6 +1626,8 @@ export interface components {
                 area_cm2: number;
                 says: string;
             }[];
+            /** @description the least changes with which everything would fit, each tried */
+            would?: string[];
             /** @description layouts that differ, the best first */
             ways?: components["schemas"]["Way"][];
         };

@@ -15,6 +15,7 @@ export function useLaying(preview: (t: TrayFile) => void) {
   const tried = ref(0)
   const best = ref<number | null>(null)
   const unfit = ref<string[]>([])
+  const would = ref<string[]>([])
   const says = ref('')
   const ways = shallowRef<Way[]>([])
   let stop: AbortController | null = null
@@ -27,7 +28,7 @@ export function useLaying(preview: (t: TrayFile) => void) {
     running.value = true
     share.value = tried.value = 0
     best.value = null
-    unfit.value = []
+    unfit.value = would.value = []
     says.value = ''
     stop = new AbortController()
     // the search never gives back less than it was given, and another way is
@@ -49,6 +50,7 @@ export function useLaying(preview: (t: TrayFile) => void) {
           if (job.at === where) preview(line.tray)
         }
         if (line.ways) ways.value = line.ways
+        if (line.would) would.value = line.would
         if (line.unfit) unfit.value = line.unfit.map(u => u.says)
       }
     } catch (e) {
@@ -71,5 +73,5 @@ export function useLaying(preview: (t: TrayFile) => void) {
   }
   const letGo = () => (ways.value = [])
 
-  return { running, share, tried, best, unfit, says, ways, lay, cancel, choose, letGo }
+  return { running, share, tried, best, unfit, would, says, ways, lay, cancel, choose, letGo }
 }

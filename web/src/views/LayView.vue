@@ -388,7 +388,10 @@ const heading = computed(() =>
         {{ count(laying.unfit.value.length, 'food') }} did not fit as a whole; the rest waits in reserve
       </summary>
       <ul>
-        <li v-for="u in laying.unfit.value" :key="u">{{ u }}</li>
+        <li v-for="w in laying.would.value" :key="w">
+          <b>{{ said(w) }}</b>
+        </li>
+        <li v-for="u in laying.unfit.value" :key="u">{{ said(u) }}</li>
       </ul>
     </details>
 
