@@ -7,9 +7,9 @@ WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.
 GO_SOURCES := $(shell find . -name node_modules -prune -o -name .local -prune -o \( -name '*.go' -o -name '*.sql' -o -name '*.json' -path './core/*' -o -name openapi.yaml \) -print)
 GENERATED := server/api/api.gen.go web/src/api/contract.gen.ts web/src/api/tray.gen.ts
 # packages in which goroutines meet, tested with the race detector
-RACY := ./core/arrange ./core/wire ./server/... ./store/...
+RACY := ./core/wire ./server/... ./store/...
 
-.PHONY: demo build test lint test-go test-web generate shots sheet bench clean
+.PHONY: demo build test lint test-go test-web generate shots sheet bench bench-arranging clean
 
 demo: build
 	@scripts/need.sh mariadbd:mariadb-server
@@ -50,6 +50,7 @@ test-go: web/dist/index.html
 	@scripts/need.sh mariadbd:mariadb-server
 	go test ./...
 	go test -race -short $(RACY)
+	go test -race -short -run 'SameSeed|ProposalsDiffer|Mend|Stopped' ./core/arrange
 
 test-web: bin/happytray web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json
 	@scripts/need.sh mariadbd:mariadb-server chromium:chromium
@@ -61,8 +62,14 @@ shots: bin/happytray e2e/node_modules/.package-lock.json
 	@scripts/need.sh mariadbd:mariadb-server chromium:chromium
 	cd e2e && npx playwright test --config shots.config.ts
 
+# the arranger against other ways of laying a tray takes half an hour: make bench-arranging
 bench: web/dist/index.html
+	go run ./bench/arranging -briefs 8 -long 3
 	go test -run '^$$' -bench . -benchmem ./core/... ./art/... ./export/... ./server/...
+
+# the tables of docs/arranging.md
+bench-arranging:
+	go run ./bench/arranging -curve docs/arranging-cost.svg
 
 clean:
 	rm -rf bin web/dist/assets web/dist/index.html web/node_modules e2e/node_modules

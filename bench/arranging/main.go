@@ -22,6 +22,7 @@ func main() {
 	briefs := flag.Int("briefs", 64, "how many generated briefs")
 	part := flag.String("only", "", "layouts, packing or cost; left out, all")
 	long := flag.Float64("long", 10, "the longest time given to one layout, s")
+	file := flag.String("curve", "", "where to draw the curve of the cost")
 	flag.Parse()
 	if *part == "" || *part == "layouts" {
 		layouts(*briefs, []float64{.3, 2, *long})
@@ -30,7 +31,7 @@ func main() {
 		packing()
 	}
 	if *part == "" || *part == "cost" {
-		cost()
+		cost(*file)
 	}
 }
 

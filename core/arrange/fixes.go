@@ -62,7 +62,7 @@ func nudges(t *tray.Tray, f review.Finding) (out []mendTry) {
 			continue
 		}
 		pose := t.Elements[k].Pose()
-		for _, d := range []float64{2, 24, 40, 70} {
+		for _, d := range []float64{2, 24, 40, 70, 110} {
 			for a := range 16 {
 				by := geom.Polar(d, float64(a)*22.5)
 				out = append(out, mendTry{moves: []mendMove{{k, geom.Pose{X: pose.X + by.X, Y: pose.Y + by.Y, Turn: pose.Turn}}}, what: "moved"})

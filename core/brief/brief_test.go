@@ -152,3 +152,25 @@ func TestServeDay(t *testing.T) {
 		}
 	}
 }
+
+func TestRulesOfTheReviewAreBounded(t *testing.T) {
+	for raw, field := range map[string]string{
+		`{"guests":{"adults":2},"rules":{"gaps":"wide"}}`:                                 "rules.gaps",
+		`{"guests":{"adults":2},"rules":{"checks":{"fit.beauty":{"weight":1}}}}`:          "rules.checks",
+		`{"guests":{"adults":2},"rules":{"checks":{"fit.gap":{"weight":-1}}}}`:            "rules.checks.fit.gap.weight",
+		`{"guests":{"adults":2},"rules":{"checks":{"fit.gap":{"weight":1e9}}}}`:           "rules.checks.fit.gap.weight",
+		`{"guests":{"adults":2},"rules":{"checks":{"fit.gap":{"good":1e99}}}}`:            "rules.checks.fit.gap.good",
+		`{"guests":{"adults":2},"rules":{"checks":{"fit.cover":{"good":0.5,"bad":0.5}}}}`: "rules.checks.fit.cover",
+		`{"guests":{"adults":2},"rules":{"checks":{"fit.cover":{"good":"much"}}}}`:        "rules.checks.good",
+	} {
+		_, err := Read([]byte(raw))
+		var bad *wire.Error
+		if !errors.As(err, &bad) || bad.Field != field {
+			t.Errorf("%s: %v, want the field %s", raw, err, field)
+		}
+	}
+	ok, err := Read([]byte(`{"guests":{"adults":2},"rules":{"gaps":"airy","checks":{"fit.gap":{"good":30,"weight":0}}}}`))
+	if err != nil || ok.Rules.Gaps != "airy" || *ok.Rules.Checks["fit.gap"].Good != 30 || ok.Rules.Checks["fit.gap"].Bad != nil {
+		t.Errorf("%+v %v", ok.Rules, err)
+	}
+}

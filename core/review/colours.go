@@ -74,7 +74,7 @@ func (m *measures) repeats(families map[string]*centroid, area float64) {
 		var mine []int
 		for _, i := range c.members {
 			e := &l.elems[i]
-			if hangs(&l.tray.Elements[i]) {
+			if l.elems[i].hangs() {
 				places += len(e.bodies)
 				continue
 			}

@@ -29,6 +29,9 @@ type field struct {
 	tmp    []int32
 	wide   []int32
 
+	seenOwner []int16 // owner and top thinned out, for looking over them
+	seenTop   []int32
+
 	offsets []offset // cells within closeMM, nearest first
 	look    int      // lookMM in cells
 
@@ -167,7 +170,7 @@ func (f *field) paint(l *Live, win geom.Window) {
 	box := geom.Rect{Min: f.g.Centre(win.X0, win.Y0), Max: f.g.Centre(win.X1-1, win.Y1-1)}
 	for i := range l.elems {
 		e := &l.elems[i]
-		if !e.placed || !e.box.Meets(box) || hangs(&l.tray.Elements[i]) {
+		if !e.placed || !e.box.Meets(box) || l.elems[i].hangs() {
 			continue
 		}
 		for b := range e.bodies {

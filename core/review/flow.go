@@ -28,10 +28,10 @@ func (m *measures) span() {
 	trails := false
 	longest := -1
 	for i := range m.l.elems { // a trail that waits beside the board leads nobody, and counts so
-		trails = trails || m.l.tray.Elements[i].Kind() == food.KindTrail && m.l.keptApart(i) == ""
+		trails = trails || m.l.elems[i].kind == food.KindTrail && m.l.keptApart(i) == ""
 	}
 	m.each(func(i int, e *elem) {
-		if m.l.tray.Elements[i].Kind() != food.KindTrail || m.l.keptApart(i) != "" {
+		if m.l.elems[i].kind != food.KindTrail || m.l.keptApart(i) != "" {
 			return
 		}
 		if longest < 0 || len(e.bodies) > len(m.l.elems[longest].bodies) {
@@ -72,7 +72,7 @@ func (m *measures) curve() {
 	good, all := 0, 0
 	m.each(func(i int, e *elem) {
 		el := &m.l.tray.Elements[i]
-		if el.Kind() != food.KindTrail || len(el.Pieces) < 3 {
+		if e.kind != food.KindTrail || len(el.Pieces) < 3 {
 			return
 		}
 		breaks := 0
@@ -120,7 +120,7 @@ func (m *measures) follow() {
 	good, all := 0, 0
 	m.each(func(i int, e *elem) {
 		el := &m.l.tray.Elements[i]
-		if el.Kind() != food.KindRow || len(el.Pieces) < 3 {
+		if e.kind != food.KindRow || len(el.Pieces) < 3 {
 			return
 		}
 		off, against, ok := m.l.offLine(i)
@@ -162,7 +162,7 @@ func (l *Live) offLine(i int) (off float64, against int, ok bool) {
 	box := geom.Rect{Min: at, Max: at}.Grow(reach)
 	for j := range l.elems {
 		o := &l.elems[j]
-		kind := l.tray.Elements[j].Kind()
+		kind := o.kind
 		if j == i || !o.placed || kind != food.KindAnchor && kind != food.KindTrail || !o.box.Meets(box) {
 			continue
 		}

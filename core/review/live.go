@@ -34,6 +34,7 @@ type Live struct {
 type elem struct {
 	food    *food.Food
 	spec    food.Spec
+	kind    food.Kind
 	bodies  []geom.Body
 	box     geom.Rect
 	area    float64 // mm2 seen from above, pieces added up
@@ -125,7 +126,7 @@ func (l *Live) Set(i int, e tray.Element) {
 func (l *Live) measure(e *tray.Element) elem {
 	f, _ := l.larder.Get(e.Food)
 	s, _ := f.Spec(e.Form)
-	m := elem{food: f, spec: s, placed: e.Placed && len(e.Pieces) > 0}
+	m := elem{food: f, spec: s, kind: e.Kind(), placed: e.Placed && len(e.Pieces) > 0}
 	m.top = colour.Must(f.SurfaceColour(s))
 	if e.Colour != "" {
 		m.top = colour.Must(e.Colour)

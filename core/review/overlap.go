@@ -40,5 +40,7 @@ func drapes(e *tray.Element) bool {
 // hangs is true for what may lean out over the edge of the food zone.
 func hangs(e *tray.Element) bool { return e.Kind() == food.KindGarnish }
 
+func (e *elem) hangs() bool { return e.kind == food.KindGarnish }
+
 // lean is how far greenery may reach beyond the food zone, mm.
 const lean = 10

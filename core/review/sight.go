@@ -12,7 +12,11 @@ import (
 const (
 	sightDeg = 40
 	slackMM  = 2
-	sightMM  = 6 // distance between lines of sight
+	sightMM  = 6 // distance between lines of sight, at least
+
+	mostSpots = 10000.0 // looked at on a board; on large ones the lines lie farther apart
+
+	sixteenth = 16 // heights are counted in whole sixteenths of a mm
 )
 
 // height measures what hides what. From each side that is looked from, lines of sight
@@ -24,34 +28,47 @@ func (m *measures) height() {
 	l, f := m.l, &m.l.field
 	n := len(l.elems)
 	from := LooksFrom(l.tray.Board.Front, l.tray.Board.Access)
-	seen, all := make([]float64, n), make([]float64, n)
-	before := make([]int32, n*n) // before[a*n+b]: spots of b that a hides
-	step := max(1, int(sightMM/f.g.Cell))
-	fall := f.g.Cell * float64(step) * math.Tan(sightDeg*math.Pi/180)
+	seen, all := make([]int32, n), make([]int32, n)
+	var before []int32 // before[a*n+b]: spots of b that a hides
+	if !m.quiet {
+		before = make([]int32, n*n)
+	}
+	step := max(1, int(sightMM/f.g.Cell), int(math.Ceil(math.Sqrt(float64(f.g.Cells())/mostSpots))))
+	// the raster thinned out, so that four looks over it stay in the cache
+	w, h := (f.g.W+step-1)/step, (f.g.H+step-1)/step
+	if len(f.seenOwner) != w*h {
+		f.seenOwner, f.seenTop = make([]int16, w*h), make([]int32, w*h)
+	}
+	for y := range h {
+		row := y * step * f.g.W
+		for x := range w {
+			o := f.owner[row+x*step]
+			f.seenOwner[y*w+x], f.seenTop[y*w+x] = o, int32(f.top[row+x*step])*sixteenth
+		}
+	}
+	fall := int32(f.g.Cell * float64(step) * math.Tan(sightDeg*math.Pi/180) * sixteenth)
 	look := func(start, across, away, lines, length int) {
-		for k := 0; k < lines; k += step {
-			horizon, who := -1.0, int16(-1)
+		for k := range lines {
+			horizon, who := int32(-1), int16(-1)
 			at := start + k*across
-			for d := 0; d < length; d, at = d+step, at+away*step {
+			for range length {
 				horizon -= fall
-				o := f.owner[at]
-				if o < 0 {
-					continue
+				if o := f.seenOwner[at]; o >= 0 {
+					top := f.seenTop[at]
+					all[o]++
+					if top+slackMM*sixteenth >= horizon {
+						seen[o]++
+					} else if who >= 0 && !m.quiet {
+						before[int(who)*n+int(o)]++
+					}
+					if top >= horizon {
+						horizon, who = top, o
+					}
 				}
-				h := float64(f.top[at])
-				all[o]++
-				if h+slackMM >= horizon {
-					seen[o]++
-				} else if who >= 0 && !m.quiet {
-					before[int(who)*n+int(o)]++
-				}
-				if h >= horizon {
-					horizon, who = h, o
-				}
+				at += away
 			}
 		}
 	}
-	w, h := f.g.W, f.g.H
 	for _, side := range from {
 		switch side {
 		case "bottom":
@@ -69,7 +86,7 @@ func (m *measures) height() {
 		if all[i] == 0 {
 			continue
 		}
-		share := seen[i] / all[i]
+		share := float64(seen[i]) / float64(all[i])
 		shares = append(shares, share)
 		if share < .5 && !m.quiet {
 			worst := 0

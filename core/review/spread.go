@@ -93,7 +93,7 @@ func (m *measures) spread() {
 	area, weight := 0.0, 0.0
 	var heavy geom.Point
 	m.each(func(i int, e *elem) {
-		if hangs(&l.tray.Elements[i]) {
+		if l.elems[i].hangs() {
 			return
 		}
 		if l.keptApart(i) == "" { // what is kept apart is on one side with intent

@@ -47,6 +47,15 @@ test('several trays, their list and their price', async ({ page }) => {
   await shoot(page, 'shopping')
 })
 
+test('three ways to lay a tray', async ({ page }) => {
+  await openDemo(page, 'First firing', 'Lay')
+  await page.getByRole('button', { name: 'Three ways' }).click()
+  await page.getByRole('region', { name: 'Ways to lay this tray' }).getByRole('button').nth(1).click({ timeout: 60_000 })
+  await page.waitForTimeout(1500)
+  await shoot(page, 'ways')
+  await page.getByRole('button', { name: 'None of these' }).click()
+})
+
 test('a round tray', async ({ page }) => {
   await openDemo(page, 'Quiz league', 'Brief')
   await page.getByRole('button', { name: 'Pick the foods' }).click()

@@ -237,6 +237,29 @@ export interface Rules {
    * apart on the same tray, on separate trays, or with shapes that stand in for meat
    */
   vegetarians?: "apart" | "separate" | "shapes";
+  /**
+   * closed, or airy: a little air left
+   */
+  gaps?: "closed" | "airy";
+  /**
+   * thresholds and weights of the review's checks that a house moves, by the ids of docs/review.md
+   */
+  checks?: {
+    [k: string]: {
+      /**
+       * the value that scores full marks
+       */
+      good?: number;
+      /**
+       * the value that scores none
+       */
+      bad?: number;
+      /**
+       * inside its group
+       */
+      weight?: number;
+    };
+  };
 }
 export interface Want {
   food: string;

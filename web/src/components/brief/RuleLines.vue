@@ -89,6 +89,16 @@ const all: {
     ],
   },
   {
+    rule: 'gaps',
+    before: ', gaps',
+    label: 'Gaps',
+    width: 178,
+    options: [
+      ['closed', 'closed completely'],
+      ['airy', 'with a little air'],
+    ],
+  },
+  {
     rule: 'vegetarians',
     before: '. Who eats no meat finds theirs',
     label: 'Those who eat no meat',
