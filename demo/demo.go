@@ -79,7 +79,7 @@ func Jobs(ctx context.Context, today time.Time, larder *food.Larder) ([]Job, err
 		return nil, err
 	}
 	for i, one := range watch.All() {
-		laid, err := arrange.Lay(ctx, one, larder, arrange.Options{Seed: 3 + uint64(i), Effort: 2})
+		laid, err := arrange.Lay(ctx, one, larder, arrange.Options{Seed: 3 + uint64(i), Effort: 10})
 		if err != nil {
 			return nil, err
 		}

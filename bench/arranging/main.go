@@ -51,7 +51,7 @@ func ours(t *tray.Tray, seconds float64, seed uint64) *tray.Tray {
 
 // tally adds up what the review says of many layouts.
 type tally struct {
-	n, legal, placed      int
+	n, legal              int
 	cover, gap, total, ms float64
 	groups                map[string]float64
 	of                    map[string]int

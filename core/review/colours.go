@@ -18,7 +18,7 @@ func (m *measures) colours() {
 			if side == 0 {
 				continue
 			}
-			d := colour.Difference(l.elems[i].surface, l.elems[j].surface)
+			d := l.at(i, j).off
 			sum += side * math.Min(d, 40)
 			length += side
 			if d < 9 && side > 30 && !m.quiet {

@@ -28,6 +28,7 @@ type field struct {
 	dist   []int32
 	tmp    []int32
 	wide   []int32
+	rows   []int32 // of each row: the place of its farthest bare cell
 
 	seenOwner []int16 // owner and top thinned out, for looking over them
 	seenTop   []int32
@@ -53,6 +54,10 @@ func (f *field) init(l *Live) {
 	f.room = make([]uint8, n)
 	f.dist, f.tmp, f.wide = make([]int32, n), make([]int32, n), make([]int32, n)
 	f.frontier = make([]int32, f.n*(f.n+1)/2)
+	f.rows = make([]int32, f.g.H)
+	for y := range f.rows {
+		f.rows[y] = int32(y * f.g.W)
+	}
 	f.look = int(math.Ceil(lookMM / cell))
 	f.g.Spans(zone, func(y, x0, x1 int) {
 		for x := x0; x < x1; x++ {
@@ -246,6 +251,13 @@ func (f *field) distances(win geom.Window) {
 			i := y*f.g.W + x
 			f.dist[i] = min(f.wide[i], most)
 		}
+		best := int32(y * f.g.W)
+		for i := best; i < int32((y+1)*f.g.W); i++ {
+			if f.dist[i] > f.dist[best] {
+				best = i
+			}
+		}
+		f.rows[y] = best
 	}
 }
 
@@ -316,9 +328,9 @@ func (f *field) frontierMM(i, j int) float64 {
 // widest is the diameter in mm of the largest bare disc, and its middle.
 func (f *field) widest() (mm float64, at geom.Point) {
 	best, where := int32(-1), 0
-	for i, d := range f.dist {
-		if d > best {
-			best, where = d, i
+	for _, i := range f.rows {
+		if d := f.dist[i]; d > best {
+			best, where = d, int(i)
 		}
 	}
 	if best <= 0 {

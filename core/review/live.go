@@ -52,6 +52,7 @@ type elem struct {
 
 // pair is what is kept about two elements.
 type pair struct {
+	off   float64 // dE00 between what neighbours see of them
 	depth float64 // deepest overlap beyond what is allowed, mm
 	at    geom.Point
 	gap   float64 // mm between their pieces' boxes; exact when small
@@ -225,6 +226,9 @@ func (l *Live) measurePair(i, j int) pair {
 		return pair{gap: math.Inf(1), wet: math.Inf(1)}
 	}
 	p := pair{gap: geom.BoxGap(a.box, b.box), wet: math.Inf(1)}
+	if p.gap < 30 { // only what can touch has a border
+		p.off = colour.Difference(a.surface, b.surface)
+	}
 	if p.gap > 80 {
 		return p // too far for anything but an estimate
 	}

@@ -351,7 +351,7 @@ const heading = computed(() =>
         <button class="btn next" @click="build">Build this one</button>
       </template>
       <template v-else>
-        <ElSelect v-model="style" aria-label="Style of laying" style="width: 214px">
+        <ElSelect v-model="style" aria-label="Style of laying" style="width: 158px" :fit-input-width="false">
           <ElOption v-for="s in styles" :key="s.id" :value="s.id" :label="s.says" />
         </ElSelect>
         <button class="btn" aria-keyshortcuts="W" @click="layAll(3)">Three ways</button>
