@@ -275,10 +275,14 @@ func TestEverythingThatIsReckoned(t *testing.T) {
 // A bowl is pushed into its neighbours: they give way, and a finding is mended, or it
 // is said that nothing helps.
 func TestGiveWayAndMend(t *testing.T) {
+	seconds := "0.5"
+	if testing.Short() { // under the race detector a first layout takes its time
+		seconds = "8"
+	}
 	d := open(t, db.DSN())
 	plan := d.ask("POST", "/api/v1/plan", []byte(`{"guests":{"adults":8},"month":9}`)).body
 	var laid json.RawMessage
-	for _, line := range bytes.Split(bytes.TrimSpace(d.ask("POST", "/api/v1/arrange?seconds=0.5", plan).body), []byte("\n")) {
+	for _, line := range bytes.Split(bytes.TrimSpace(d.ask("POST", "/api/v1/arrange?seconds="+seconds, plan).body), []byte("\n")) {
 		var l struct {
 			Tray json.RawMessage `json:"tray"`
 		}
@@ -467,6 +471,35 @@ func TestBadRequests(t *testing.T) {
 	d.ask("GET", id, nil).into(t, &now)
 	if now.Revision != 1 || string(now.Document) != good {
 		t.Errorf("revision %d", now.Revision)
+	}
+}
+
+// Several ways come in the last line, the best first, each sound.
+func TestWaysToLayStream(t *testing.T) {
+	d := open(t, db.DSN())
+	planned := d.ask("POST", "/api/v1/plan", []byte(`{"guests":{"adults":6}}`))
+	a := d.ask("POST", "/api/v1/arrange?seconds=3&seed=3&ways=3", planned.body)
+	lines := bytes.Split(bytes.TrimSpace(a.body), []byte("\n"))
+	var last struct {
+		Done bool
+		Ways []struct {
+			Style, Says    string
+			Score, Differs float64
+			Tray           json.RawMessage
+		}
+	}
+	if err := json.Unmarshal(lines[len(lines)-1], &last); err != nil || !last.Done || len(last.Ways) != 3 {
+		t.Fatalf("%v: %d ways in the last of %d lines", err, len(last.Ways), len(lines))
+	}
+	for i, w := range last.Ways {
+		if _, err := tray.Read(w.Tray, larder); err != nil || w.Says == "" || w.Style == "" || i > 0 && w.Score > last.Ways[i-1].Score {
+			t.Errorf("way %d: %s %q %v %v", i, w.Style, w.Says, w.Score, err)
+		}
+	}
+	for _, bad := range []string{"0", "7", "many"} {
+		if a := d.ask("POST", "/api/v1/arrange?ways="+bad, planned.body); a.status != 400 && a.status != 422 {
+			t.Errorf("ways=%s: %d", bad, a.status)
+		}
 	}
 }
 

@@ -72,6 +72,14 @@ func cost(file string) {
 // point is what one size of tray costs, ms.
 type point struct{ elements, move, first float64 }
 
+// decimals is how many decimals a figure is written with.
+func decimals(v float64) int {
+	if v < 20 {
+		return 1
+	}
+	return 0
+}
+
 // curve draws the cost of a judged move, and of a first layout, over the elements.
 func curve(points []point) string {
 	last := points[len(points)-1]
@@ -85,10 +93,13 @@ func curve(points []point) string {
 		y := func(v float64) float64 { return 250 - 200*v/(1.1*c.of(last)) }
 		fmt.Fprintf(&b, `<path d="M%.0f 40V250H%.0f" fill="none" stroke="#777"/><text x="%.0f" y="24">%s</text>`+"\n", x(0), x(last.elements), x(0), c.title)
 		line := ""
-		for _, p := range points {
+		for i, p := range points {
 			line += fmt.Sprintf(" %.1f,%.1f", x(p.elements), y(c.of(p)))
-			fmt.Fprintf(&b, `<circle cx="%.1f" cy="%.1f" r="4" fill="%s"/><text x="%.1f" y="268" text-anchor="middle" fill="#555">%.0f</text><text x="%.1f" y="%.1f" text-anchor="end" fill="%s">%.3g %s</text>`+"\n",
-				x(p.elements), y(c.of(p)), c.ink, x(p.elements), p.elements, x(p.elements)-6, y(c.of(p))-8, c.ink, c.of(p), c.unit)
+			fmt.Fprintf(&b, `<circle cx="%.1f" cy="%.1f" r="4" fill="%s"/>`+"\n", x(p.elements), y(c.of(p)), c.ink)
+			if i >= len(points)-3 { // the small ones would lie upon each other
+				fmt.Fprintf(&b, `<text x="%.1f" y="268" text-anchor="middle" fill="#555">%.0f</text><text x="%.1f" y="%.1f" text-anchor="end" fill="%s">%.*f %s</text>`+"\n",
+					x(p.elements), p.elements, x(p.elements)-8, y(c.of(p))-6, c.ink, decimals(c.of(p)), c.of(p), c.unit)
+			}
 		}
 		fmt.Fprintf(&b, `<polyline points="%s" fill="none" stroke="%s" stroke-width="2"/><text x="%.0f" y="290" text-anchor="middle" fill="#555">elements</text>`+"\n", line, c.ink, x(last.elements/2))
 	}

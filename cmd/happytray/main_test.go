@@ -265,3 +265,32 @@ func TestHowItEnds(t *testing.T) {
 		}
 	}
 }
+
+// Three ways are a list of trays, each sound; the review names a fix where one move mends.
+func TestProposalsAndFixes(t *testing.T) {
+	plan := must(t, []byte(`{"guests":{"adults":6}}`), "plan")
+	var ways []json.RawMessage
+	if err := json.Unmarshal(must(t, plan, "arrange", "--proposals", "3", "--effort", "1"), &ways); err != nil || len(ways) != 3 {
+		t.Fatalf("%d ways, %v", len(ways), err)
+	}
+	for i, w := range ways {
+		var rev struct {
+			Score    float64
+			Findings []struct {
+				Severity string
+				Fix      *struct {
+					Element string
+					Gain    float64
+				}
+			}
+		}
+		if err := json.Unmarshal(must(t, w, "review"), &rev); err != nil || rev.Score <= 40 {
+			t.Errorf("way %d scores %v, %v", i, rev.Score, err)
+		}
+		for _, f := range rev.Findings {
+			if f.Fix != nil && (f.Fix.Gain <= 0 || f.Fix.Element == "") {
+				t.Errorf("way %d: %+v", i, f.Fix)
+			}
+		}
+	}
+}

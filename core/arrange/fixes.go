@@ -25,7 +25,7 @@ func Fixes(ctx context.Context, t *tray.Tray, larder *food.Larder, rev *review.R
 		return
 	}
 	live := review.NewLive(t, larder)
-	base := live.Totals()
+	base, fits := live.Totals(), live.Fits()
 	for n := range rev.Findings[:min(MostFixes, len(rev.Findings))] {
 		f := &rev.Findings[n]
 		best := base.Score + worthMending
@@ -39,6 +39,10 @@ func Fixes(ctx context.Context, t *tray.Tray, larder *food.Larder, rev *review.R
 			m := try.moves[0]
 			to := geom.Pose{X: round2(m.to.X), Y: round2(m.to.Y), Turn: round2(geom.NormalTurn(m.to.Turn))}
 			live.Move(m.k, to)
+			if fits && !live.Fits() { // most moves on a full tray end here
+				live.Set(m.k, t.Elements[m.k])
+				continue
+			}
 			now := live.Totals()
 			if now.Score > best && (now.Legal() || !base.Legal()) {
 				best = now.Score

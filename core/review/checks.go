@@ -35,6 +35,22 @@ func (l *Live) Score() float64 { return l.Totals().Score }
 // Totals is the review without its findings.
 func (l *Live) Totals() Review { return total(l.rules, l.measured(true).values) }
 
+// Fits reports whether everything that is laid lies on the board and in no other thing's
+// place; far quicker than a review.
+func (l *Live) Fits() bool {
+	for i := range l.elems {
+		if l.elems[i].outside > 0 {
+			return false
+		}
+	}
+	for i := range l.pairs {
+		if l.pairs[i].depth > 0 {
+			return false
+		}
+	}
+	return true
+}
+
 // measured takes every measure; quiet leaves the findings out.
 func (l *Live) measured(quiet bool) *measures {
 	m := &measures{l: l, values: make(map[string]float64, len(l.rules)), quiet: quiet}

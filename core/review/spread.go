@@ -155,7 +155,8 @@ func (m *measures) mirrored() {
 	n, off := 0, 0.0
 	type spot struct {
 		worth float64
-		at    geom.Point
+		sum   geom.Point
+		n     float64
 	}
 	worst := map[[2]int16]spot{}
 	for y := 0; y < f.g.H; y += mirrorStep {
@@ -190,7 +191,7 @@ func (m *measures) mirrored() {
 			off += d
 			if !m.quiet && d > 0 && a >= 0 && b >= 0 {
 				w := worst[[2]int16{a, b}]
-				w.worth, w.at = w.worth+d, c
+				w.worth, w.sum, w.n = w.worth+d, w.sum.Add(c), w.n+1
 				worst[[2]int16{a, b}] = w
 			}
 		}
@@ -209,6 +210,7 @@ func (m *measures) mirrored() {
 		}
 	}
 	if a >= 0 {
-		m.find("spread.mirror", Mend, 8*off/float64(n), worst[[2]int16{a, b}].at, []int{int(a), int(b)}, "The two sides do not answer each other here: the %s faces the %s. Exchange one of them.", m.name(int(a)), m.name(int(b)))
+		w := worst[[2]int16{a, b}]
+		m.find("spread.mirror", Mend, 8*off/float64(n), w.sum.Mul(1/w.n), []int{int(a), int(b)}, "The two sides do not answer each other here: the %s faces the %s. Exchange one of them.", m.name(int(a)), m.name(int(b)))
 	}
 }

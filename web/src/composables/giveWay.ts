@@ -15,6 +15,7 @@ export function useGiveWay() {
   const job = useJob()
   const on = useStorage('give way', true)
   let timer = 0
+  let asked = 0 // questions on their way; only the last answer lets the saving go on
   let moving: { element: string; from: Pose; says: string } | null = null
 
   /** Notes a move; says is how the change is called. */
@@ -40,6 +41,7 @@ export function useGiveWay() {
     const tray = job.tray
     const where = job.at
     if (!tray) return
+    asked++
     try {
       const answer = await take<{ moved: boolean; tray?: TrayFile }>(
         api.POST('/api/v1/give-way', {
@@ -51,8 +53,10 @@ export function useGiveWay() {
         return job.changeTray(answer.tray, `${says}, and its neighbours gave way`, false, where)
     } catch {
       // nothing gave way; the review says what overlaps
+    } finally {
+      asked--
     }
-    if (!moving) job.later(50)
+    if (!moving && !asked) job.later(50)
   }
 
   return { on, after }
