@@ -46,7 +46,7 @@ const wrong = ref('')
 const before = ref<number | null>(null)
 
 const styles = [
-  { id: 'any', says: 'what suits the board' },
+  { id: 'any', says: 'suits the board' },
   { id: 'winding', says: 'winding, a line leads through' },
   { id: 'corners', says: 'corners, anchors far apart' },
   { id: 'wheel', says: 'wheel, round a centre' },
