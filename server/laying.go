@@ -21,17 +21,13 @@ import (
 // Put lays one element by hand, finds room for it, or gives it another form.
 func (s *Server) Put(c *gin.Context) {
 	var in api.PutRequest
-	if err := wire.Read(body(c), &in); err != nil {
-		s.fail(c, err)
-		return
-	}
-	t, larder, err := s.trayIn(c, in.Tray)
-	if err != nil {
-		s.fail(c, err)
+	t, larder, ok := s.readAsked(c, &in, func() []byte { return in.Tray })
+	if !ok {
 		return
 	}
 	room := true
 	var e tray.Element
+	var err error
 	switch {
 	case in.Form != nil:
 		e, err = arrange.Reform(t, larder, in.Element, *in.Form)
@@ -50,13 +46,8 @@ func (s *Server) Put(c *gin.Context) {
 // GiveWay lets the neighbours of a moved element make room for it.
 func (s *Server) GiveWay(c *gin.Context) {
 	var in api.GiveWayAsked
-	if err := wire.Read(body(c), &in); err != nil {
-		s.fail(c, err)
-		return
-	}
-	t, larder, err := s.trayIn(c, in.Tray)
-	if err != nil {
-		s.fail(c, err)
+	t, larder, ok := s.readAsked(c, &in, func() []byte { return in.Tray })
+	if !ok {
 		return
 	}
 	if t.Find(in.Element) < 0 {
@@ -74,16 +65,12 @@ func (s *Server) GiveWay(c *gin.Context) {
 // Mend looks for the change that helps most against a finding.
 func (s *Server) Mend(c *gin.Context) {
 	var in api.MendAsked
-	if err := wire.Read(body(c), &in); err != nil {
-		s.fail(c, err)
+	t, larder, ok := s.readAsked(c, &in, func() []byte { return in.Tray })
+	if !ok {
 		return
 	}
-	t, larder, err := s.trayIn(c, in.Tray)
-	if err == nil && t.Board == nil {
-		err = wire.Bad("tray.board", "choose a board before laying the tray")
-	}
-	if err != nil {
-		s.fail(c, err)
+	if t.Board == nil {
+		s.fail(c, wire.Bad("tray.board", "choose a board before laying the tray"))
 		return
 	}
 	select { // it works as hard as a search
@@ -98,6 +85,20 @@ func (s *Server) Mend(c *gin.Context) {
 		return
 	}
 	c.JSON(http.StatusOK, gin.H{"found": true, "tray": m.Tray, "gain": m.Gain, "says": m.Says})
+}
+
+// readAsked reads a request and the tray that it holds, or answers what is wrong.
+func (s *Server) readAsked(c *gin.Context, in any, trayOf func() []byte) (*tray.Tray, *food.Larder, bool) {
+	err := wire.Read(body(c), in)
+	if err == nil {
+		t, larder, bad := s.trayIn(c, trayOf())
+		if bad == nil {
+			return t, larder, true
+		}
+		err = bad
+	}
+	s.fail(c, err)
+	return nil, nil, false
 }
 
 // trayIn reads the tray that a request holds in its member tray, and the larder it

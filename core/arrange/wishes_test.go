@@ -341,8 +341,8 @@ func TestOddBoardsAndTrays(t *testing.T) {
 	}
 }
 
-// Small cases whose best answer is known: seven equal bowls in a circle of three times
-// their size, four in the corners of a square of twice it, with a hand's breadth less.
+// Small cases whose best answer is known: three and seven equal bowls in a circle, four
+// and nine in a square, of 96.5 % of the diameter that just fits.
 func TestKnownPackings(t *testing.T) {
 	for _, c := range []struct {
 		n        int

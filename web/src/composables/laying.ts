@@ -37,6 +37,7 @@ export function useLaying(preview: (t: TrayFile) => void) {
       e.locked ? e : { ...e, placed: false, pieces: [], path: undefined },
     )
     let found: TrayFile | null = null
+    let several: Way[] = []
     try {
       for await (const line of arrange(
         { ...job.tray, elements },
@@ -49,7 +50,7 @@ export function useLaying(preview: (t: TrayFile) => void) {
           found = line.tray
           if (job.at === where) preview(line.tray)
         }
-        if (line.ways) ways.value = line.ways
+        if (line.ways) several = line.ways
         if (line.would) would.value = line.would
         if (line.unfit) unfit.value = line.unfit.map(u => u.says)
       }
@@ -57,7 +58,11 @@ export function useLaying(preview: (t: TrayFile) => void) {
       says.value = e instanceof Trouble ? e.message : 'The search broke off. Try again.'
     }
     running.value = false
-    if (ways.value.length) return
+    if (several.length) {
+      if (job.at === where) ways.value = several
+      else says.value = 'The ways were laid for the other tray. Turn to it and ask for them again.'
+      return
+    }
     if (found)
       job.changeTray({ ...found, seed }, style ? `laid the tray, ${style}` : 'laid the tray', false, where)
     else if (stop.signal.aborted)

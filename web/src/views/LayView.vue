@@ -283,10 +283,8 @@ function leave() {
   laying.letGo()
   drawing.draw(job.tray)
 }
-watch(
-  () => job.at,
-  () => choosing.value && leave(),
-)
+// another tray, or this one changed meanwhile by an undo: the ways are of what was
+watch([() => job.at, () => job.shape], () => choosing.value && leave())
 
 // from the strip onto the board
 const lifted = ref<{ e: TrayElement; x: number; y: number } | null>(null)

@@ -1,0 +1,59 @@
+// Several ways of laying are offered for the tray they were laid for, and for no other.
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, expect, it, vi } from 'vitest'
+import type { TrayFile } from '@/api/tray.gen'
+
+const search = vi.hoisted(() => ({ lines: [] as unknown[], meanwhile: () => {} }))
+vi.mock('@/api/arrange', () => ({
+  arrange: async function* () {
+    for (const line of search.lines) yield line
+    search.meanwhile()
+  },
+}))
+const changed = vi.fn()
+const job = { tray: null as TrayFile | null, at: 0, changeTray: changed }
+vi.mock('@/stores/job', () => ({ useJob: () => job }))
+const { useLaying } = await import('@/composables/laying')
+
+const tray = (title: string): TrayFile => ({
+  format: 'happytray/1',
+  title,
+  brief: { guests: { adults: 4 } },
+  board: null,
+  vessels: [],
+  elements: [],
+  reserve: [],
+  rules: {},
+  seed: 1,
+})
+const way = (style: string) => ({ style, score: 90, differs: 0.3, says: 'fuller', tray: tray(style) })
+
+beforeEach(() => {
+  setActivePinia(createPinia())
+  changed.mockClear()
+  job.tray = tray('given')
+  job.at = 0
+  search.meanwhile = () => {}
+  search.lines = [
+    { tried: 9, share: 1, score: 90, done: true, tray: tray('meadow'), ways: [way('meadow'), way('wheel')] },
+  ]
+})
+
+it('keeps nothing until a way is chosen, then that one', async () => {
+  const laying = useLaying(() => {})
+  await laying.lay('', 3, 2)
+  expect(laying.ways.value.map(w => w.style)).toEqual(['meadow', 'wheel'])
+  expect(changed).not.toHaveBeenCalled()
+  laying.choose(laying.ways.value[1]!)
+  expect(changed.mock.calls[0]!.slice(0, 2)).toEqual([tray('wheel'), 'laid the tray, wheel'])
+  expect(laying.ways.value).toEqual([])
+})
+
+it('offers no ways on another tray that was turned to meanwhile, and says so', async () => {
+  search.meanwhile = () => (job.at = 1)
+  const laying = useLaying(() => {})
+  await laying.lay('', 3, 2)
+  expect(laying.ways.value).toEqual([])
+  expect(changed).not.toHaveBeenCalled()
+  expect(laying.says.value).toContain('other tray')
+})
