@@ -245,19 +245,16 @@ func (sh *share) relax(ctx context.Context, rounds int) {
 	for round := range rounds {
 		area := make([]float64, n)
 		sum := make([]geom.Point, n)
-		for i, q := range sh.at {
-			best, k := math.Inf(1), 0
-			if sh.well[i] >= 0 {
-				best, k = 0, int(sh.well[i])
+		d := newDiagram(sh.sites, sh.power, func(s int) bool { return !sh.alone[s] })
+		y, hint := math.NaN(), 0
+		for i, q := range sh.at { // row by row, from left to right
+			if q.Y != y {
+				y, hint = q.Y, 0
+				d.row(y)
 			}
-			for s := range sh.sites {
-				if sh.alone[s] || sh.well[i] >= 0 {
-					continue
-				}
-				dx, dy := q.X-sh.sites[s].X, q.Y-sh.sites[s].Y
-				if d := dx*dx + dy*dy - sh.power[s]; d < best {
-					best, k = d, s
-				}
+			k := int(sh.well[i])
+			if k < 0 {
+				k, hint = d.at(q.X, hint)
 			}
 			sh.label[sh.free[i]] = int16(k)
 			area[k]++

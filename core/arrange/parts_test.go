@@ -3,6 +3,7 @@ package arrange
 import (
 	"context"
 	"math"
+	"math/rand/v2"
 	"testing"
 
 	"happytray/core/board"
@@ -235,6 +236,37 @@ func TestStylesDiffer(t *testing.T) {
 			}
 			if moved < 40 {
 				t.Errorf("%s and %s put the anchors within %.0f mm of each other", a, b, moved)
+			}
+		}
+	}
+}
+
+// The rows of a power diagram name the site of least power distance, as trying all does.
+func TestDiagramNamesTheNearest(t *testing.T) {
+	r := rand.New(rand.NewPCG(12, 13))
+	for range 60 {
+		n := 1 + r.IntN(30)
+		sites, power := make([]geom.Point, n), make([]float64, n)
+		for k := range sites {
+			sites[k], power[k] = geom.Pt(float64(r.IntN(40))*12, r.Float64()*300), r.Float64()*9000
+		}
+		out := r.IntN(n + 1) // takes no part
+		d := newDiagram(sites, power, func(s int) bool { return s != out })
+		for y := 2.0; y < 300; y += 37 {
+			d.row(y)
+			hint := 0
+			for x := 1.0; x < 480; x += 3 {
+				away := func(s int) float64 { return math.Pow(sites[s].Dist(geom.Pt(x, y)), 2) - power[s] }
+				best := -1
+				for s := range sites {
+					if s != out && (best < 0 || away(s) < away(best)) {
+						best = s
+					}
+				}
+				var got int
+				if got, hint = d.at(x, hint); best >= 0 && away(got) > away(best)+1e-6 {
+					t.Fatalf("at %v, %v site %d, %v away; %d is %v", x, y, got, away(got), best, away(best))
+				}
 			}
 		}
 	}

@@ -34,14 +34,49 @@ func newZoneIn(b *board.Board, window geom.Rect) zone {
 	cell := math.Max(3, math.Sqrt(z.box.W()*z.box.H()/12000))
 	z.grid = geom.NewGrid(z.box, cell, 30)
 	z.depth = make([]float32, z.grid.Cells())
-	for y := range z.grid.H {
-		for x := range z.grid.W {
-			if c := z.grid.Centre(x, y); window.Contains(c) {
-				z.depth[y*z.grid.W+x] = float32(z.exact(c))
-			}
+	const block = 8
+	for y := 0; y < z.grid.H; y += block {
+		for x := 0; x < z.grid.W; x += block {
+			z.measure(geom.Window{X0: x, Y0: y, X1: min(x+block, z.grid.W), Y1: min(y+block, z.grid.H)}, window)
 		}
 	}
 	return z
+}
+
+// measure fills in the depth of the cells of a block whose middles lie in a window. An
+// edge that is farther from the middle of the block than the nearest one, by more than the
+// block is across, is the nearest of none of its cells; where even that one is far, all
+// are on one side.
+func (z *zone) measure(cells geom.Window, window geom.Rect) {
+	box := geom.Rect{Min: z.grid.Centre(cells.X0, cells.Y0), Max: z.grid.Centre(cells.X1-1, cells.Y1-1)}
+	if !box.Meets(window) {
+		return
+	}
+	mid, half := box.Centre(), box.Min.Dist(box.Max)/2
+	for k, o := range append([]geom.Outline{z.outline}, z.board.Keepouts...) {
+		edges, sign := o.EdgesNear(mid, 2*half), 1.0
+		if o.Contains(mid) == (k > 0) {
+			sign = -1
+		}
+		far := o.EdgeDistance(mid) > half
+		for y := cells.Y0; y < cells.Y1; y++ {
+			for x := cells.X0; x < cells.X1; x++ {
+				c := z.grid.Centre(x, y)
+				if !window.Contains(c) {
+					continue
+				}
+				d := edges.Distance(c)
+				if far {
+					d *= sign
+				} else if o.Contains(c) == (k > 0) {
+					d = -d
+				}
+				if at := &z.depth[y*z.grid.W+x]; k == 0 || float32(d) < *at {
+					*at = float32(d)
+				}
+			}
+		}
+	}
 }
 
 // exact is the signed depth of p inside the zone and outside its keep-outs.

@@ -53,13 +53,16 @@ func Forms() []Form { return forms }
 
 // FormByID finds a form, or nil.
 func FormByID(id string) Form {
-	for _, f := range forms {
-		if f.ID() == id {
-			return f
-		}
-	}
-	return nil
+	return formsByID[id]
 }
+
+var formsByID = func() map[string]Form {
+	by := make(map[string]Form, len(forms))
+	for _, f := range forms {
+		by[f.ID()] = f
+	}
+	return by
+}()
 
 // Face is a side from which food is cut or spread, in the element's own
 // coordinates.

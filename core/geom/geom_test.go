@@ -258,3 +258,52 @@ func TestOutlineJSON(t *testing.T) {
 		t.Error("an endless outline was written")
 	}
 }
+
+// Both ways of finding spans agree but for cells whose middles lie on the edge.
+func TestSpansAgree(t *testing.T) {
+	r := rand.New(rand.NewPCG(5, 6))
+	g := NewGrid(Rect{Pt(0, 0), Pt(120, 90)}, 2.3, 4)
+	for range 300 {
+		n := 3 + r.IntN(9)
+		o := make(Outline, n)
+		at := Pt(r.Float64()*140-10, r.Float64()*110-10) // some reach beyond the grid
+		for i := range o {
+			o[i] = at.Add(Polar(4+r.Float64()*40, float64(i)*360/float64(n)))
+		}
+		var two, many = map[[2]int]bool{}, map[[2]int]bool{}
+		mark := func(m map[[2]int]bool) func(y, x0, x1 int) {
+			return func(y, x0, x1 int) {
+				for x := x0; x < x1; x++ {
+					m[[2]int{x, y}] = true
+				}
+			}
+		}
+		g.Spans(o, mark(two))
+		g.spansOfMany(o, mark(many))
+		for c := range many {
+			if !two[c] && o.EdgeDistance(g.Centre(c[0], c[1])) > 1e-6 {
+				t.Fatalf("cell %v of %v is left out", c, o)
+			}
+			delete(two, c)
+		}
+		for c := range two {
+			if o.EdgeDistance(g.Centre(c[0], c[1])) > 1e-6 {
+				t.Fatalf("cell %v of %v is not inside", c, o)
+			}
+		}
+	}
+}
+
+// No edge is left out that is the nearest to a point close by.
+func TestEdgesNear(t *testing.T) {
+	r := rand.New(rand.NewPCG(7, 8))
+	o := Ellipse(120, 70, 40)
+	for range 400 {
+		p := Pt(r.Float64()*300-150, r.Float64()*200-100)
+		q := p.Add(Polar(r.Float64()*10, r.Float64()*360))
+		near := o.EdgesNear(p, 20)
+		if a, b := near.Distance(q), o.EdgeDistance(q); math.Abs(a-b) > 1e-9 {
+			t.Fatalf("%v: %v by the edges near %v, %v by all", q, a, p, b)
+		}
+	}
+}

@@ -49,17 +49,21 @@ func (o Outline) Bounds() Rect {
 	}
 	r := Rect{o[0], o[0]}
 	for _, p := range o[1:] {
-		r.Min.X, r.Min.Y = math.Min(r.Min.X, p.X), math.Min(r.Min.Y, p.Y)
-		r.Max.X, r.Max.Y = math.Max(r.Max.X, p.X), math.Max(r.Max.Y, p.Y)
+		r.Min.X, r.Min.Y = min(r.Min.X, p.X), min(r.Min.Y, p.Y)
+		r.Max.X, r.Max.Y = max(r.Max.X, p.X), max(r.Max.Y, p.Y)
 	}
 	return r
 }
 
 // SignedArea is positive when the points run clockwise on the screen, in mm2.
 func (o Outline) SignedArea() float64 {
-	a := 0.0
-	for i, p := range o {
-		a += p.Cross(o[(i+1)%len(o)])
+	if len(o) == 0 {
+		return 0
+	}
+	a, p := 0.0, o[len(o)-1]
+	for _, q := range o {
+		a += p.Cross(q)
+		p = q
 	}
 	return a / 2
 }
@@ -114,17 +118,48 @@ func (o Outline) EdgeDistance(p Point) float64 {
 	return math.Sqrt(best)
 }
 
-// NearestOnEdge is the point of the outline's edge nearest to p.
-func (o Outline) NearestOnEdge(p Point) Point {
-	best, at := math.Inf(1), p
-	for i := range o {
-		a, b := o[i], o[(i+1)%len(o)]
-		q := nearestOnSegment(p, a, b)
-		if d := q.Dist(p); d < best {
-			best, at = d, q
+// Edges are some of an outline's edges, as pairs of points.
+type Edges [][2]Point
+
+// EdgesNear is the edges whose distance from p is at most slack mm more than that of the
+// nearest: all that can be the nearest to a point within slack/2 of p.
+func (o Outline) EdgesNear(p Point, slack float64) Edges {
+	most := o.EdgeDistance(p) + slack + 1e-9
+	var out Edges
+	for i, a := range o {
+		b := o[(i+1)%len(o)]
+		if segmentDistance2(p, a, b) <= most*most {
+			out = append(out, [2]Point{a, b})
 		}
 	}
-	return at
+	return out
+}
+
+// Distance is the distance from p to the nearest of the edges.
+func (e Edges) Distance(p Point) float64 {
+	best := math.Inf(1)
+	for i := range e {
+		if d := segmentDistance2(p, e[i][0], e[i][1]); d < best {
+			best = d
+		}
+	}
+	return math.Sqrt(best)
+}
+
+// NearestOnEdge is the point of the outline's edge nearest to p.
+func (o Outline) NearestOnEdge(p Point) Point {
+	if len(o) == 0 {
+		return p
+	}
+	best, at := math.Inf(1), 0
+	a := o[len(o)-1]
+	for i, b := range o {
+		if d := segmentDistance2(p, a, b); d < best {
+			best, at = d, i
+		}
+		a = b
+	}
+	return nearestOnSegment(p, o[(at+len(o)-1)%len(o)], o[at])
 }
 
 func nearestOnSegment(p, a, b Point) Point {
@@ -139,19 +174,9 @@ func nearestOnSegment(p, a, b Point) Point {
 
 // Convex reports whether the outline never turns back, within a small tolerance.
 func (o Outline) Convex() bool {
-	sign := 0.0
-	for i := range o {
-		a, b, c := o[i], o[(i+1)%len(o)], o[(i+2)%len(o)]
-		x := b.Sub(a).Cross(c.Sub(b))
-		if math.Abs(x) < 1e-6 {
-			continue
-		}
-		if sign != 0 && sign*x < 0 {
-			return false
-		}
-		sign = x
-	}
-	return true
+	b := Body{Outline: o}
+	b.survey()
+	return b.convex
 }
 
 // Hull is the convex hull (Andrew's monotone chain), clockwise on the screen.

@@ -8,35 +8,62 @@ type Body struct {
 	Box     Rect
 	Hull    Outline
 	convex  bool
-	normals []Point // of the hull's edges, outward, of length one
+	sign    float64 // of the hull's turn: 1 where the normal of an edge points outward as it is
 }
 
 // NewBody prepares an outline; it is kept, not copied.
 func NewBody(o Outline) Body {
-	if o.Convex() {
-		return ConvexBody(o)
+	b := Body{Outline: o, Hull: o}
+	b.survey()
+	if !b.convex {
+		h := b.Outline.Hull()
+		b.Hull, b.sign = h, outward(h)
 	}
-	h := o.Hull()
-	return Body{Outline: o, Box: o.Bounds(), Hull: h, normals: outward(h)}
+	return b
 }
 
 // ConvexBody prepares an outline that is known to be convex; it is kept, not copied.
 func ConvexBody(o Outline) Body {
-	return Body{Outline: o, Hull: o, Box: o.Bounds(), convex: true, normals: outward(o)}
+	return Body{Outline: o, Hull: o, Box: o.Bounds(), convex: true, sign: outward(o)}
 }
 
-func outward(o Outline) []Point {
-	sign := 1.0
+// survey finds box, turn and whether the outline is convex in one walk round it.
+func (b *Body) survey() {
+	o := b.Outline
+	if len(o) == 0 {
+		b.convex, b.sign = true, 1
+		return
+	}
+	box := Rect{o[0], o[0]}
+	area, turn := 0.0, 0.0
+	b.convex = true
+	p := o[len(o)-1]
+	e := p.Sub(o[(len(o)*2-2)%len(o)])
+	for _, q := range o {
+		box.Min.X, box.Min.Y = min(box.Min.X, q.X), min(box.Min.Y, q.Y)
+		box.Max.X, box.Max.Y = max(box.Max.X, q.X), max(box.Max.Y, q.Y)
+		area += p.Cross(q)
+		d := q.Sub(p)
+		if x := e.Cross(d); x > 1e-6 || x < -1e-6 { // as Convex has it
+			if turn*x < 0 {
+				b.convex = false
+			}
+			turn = x
+		}
+		p, e = q, d
+	}
+	b.Box, b.sign = box, 1
+	if area > 0 {
+		b.sign = -1
+	}
+}
+
+// outward is the sign that makes the normals of an outline's edges point outward.
+func outward(o Outline) float64 {
 	if o.SignedArea() > 0 {
-		sign = -1
+		return -1
 	}
-	out := make([]Point, len(o))
-	for i, p := range o {
-		if e := o[(i+1)%len(o)].Sub(p); e.Len() > 1e-9 {
-			out[i] = e.Unit().Normal().Mul(sign)
-		} // an edge without length has no normal, and parts nothing
-	}
-	return out
+	return 1
 }
 
 // Shift puts a convex body at a place: local is its outline round the origin.
@@ -86,30 +113,44 @@ func hullPenetration(a, b *Body) (float64, Point) {
 	if between != (Point{}) && -least(a.Hull, between.Mul(-1)) <= least(b.Hull, between) {
 		return 0, Point{}
 	}
-	best := math.Inf(1)
-	var axis Point
-	for i, n := range a.normals {
-		d := n.Dot(a.Hull[i]) - least(b.Hull, n)
-		if d < best && n != (Point{}) {
-			if d <= 0 {
-				return 0, Point{}
-			}
-			best, axis = d, n.Mul(-1)
-		}
-	}
-	for i, n := range b.normals {
-		d := n.Dot(b.Hull[i]) - least(a.Hull, n)
-		if d < best && n != (Point{}) {
-			if d <= 0 {
-				return 0, Point{}
-			}
-			best, axis = d, n
-		}
-	}
-	if math.IsInf(best, 1) {
+	deep := shallowest{square: math.Inf(1)}
+	if !deep.along(a, b, -1) || !deep.along(b, a, 1) || math.IsInf(deep.square, 1) {
 		return 0, Point{}
 	}
-	return best, axis
+	return math.Sqrt(deep.square), deep.axis.Unit()
+}
+
+// shallowest is the smallest shift found so far that parts two hulls: its square, and a
+// direction, of any length.
+type shallowest struct {
+	square float64
+	axis   Point
+}
+
+// along tries to part two hulls along the normals of a's edges; away is the way, along or
+// against such a normal, in which the first of the two moves. It is false where they are
+// parted already. Normals are not kept ready: most hulls are asked once or twice.
+func (s *shallowest) along(a, b *Body, away float64) bool {
+	h := a.Hull
+	for i, p := range h {
+		q := h[0]
+		if i+1 < len(h) {
+			q = h[i+1]
+		}
+		n := Point{(p.Y - q.Y) * a.sign, (q.X - p.X) * a.sign}
+		long := n.Dot(n)
+		if long < 1e-18 {
+			continue // an edge without length has no normal, and parts nothing
+		}
+		d := n.Dot(p) - least(b.Hull, n)
+		if d <= 0 {
+			return false
+		}
+		if d*d < s.square*long {
+			s.square, s.axis = d*d/long, n.Mul(away)
+		}
+	}
+	return true
 }
 
 // least is how far back along n the outline reaches.
@@ -176,6 +217,12 @@ func segmentDistance2(p, a, b Point) float64 {
 		}
 	}
 	return px*px + py*py
+}
+
+// BoxDepth is how deep two boxes overlap, mm, below zero when they are apart; never less
+// than the depth of what they hold.
+func BoxDepth(a, b Rect) float64 {
+	return min(a.Max.X-b.Min.X, b.Max.X-a.Min.X, a.Max.Y-b.Min.Y, b.Max.Y-a.Min.Y)
 }
 
 // BoxGap is the distance between two boxes, zero when they meet; never more

@@ -52,6 +52,98 @@ func (w Window) Empty() bool { return w.X0 >= w.X1 || w.Y0 >= w.Y1 }
 
 // Spans calls f with every run of cells [x0, x1) in row y whose centres lie in o.
 func (g Grid) Spans(o Outline, f func(y, x0, x1 int)) {
+	if !g.spansOfTwo(o, f) {
+		g.spansOfMany(o, f)
+	}
+}
+
+// ceilInt is v rounded up; the outlines of a tray are far within an int.
+func ceilInt(v float64) int {
+	n := int(v)
+	if float64(n) < v {
+		n++
+	}
+	return n
+}
+
+// spansOfTwo is Spans for what every row cuts twice at most, as it does most pieces: each
+// edge is looked at once, and not once for each row. It reports false, with nothing
+// called, where it cannot tell.
+func (g Grid) spansOfTwo(o Outline, f func(y, x0, x1 int)) bool {
+	const most = 64
+	if len(o) < 3 {
+		return true
+	}
+	// in rows and columns of cells, so that centres are whole numbers
+	per := 1 / g.Cell
+	at := func(p Point) (u, v float64) {
+		return (p.X-g.Origin.X)*per - .5, (p.Y-g.Origin.Y)*per - .5
+	}
+	top, bottom := math.Inf(1), math.Inf(-1)
+	for _, p := range o {
+		if p.Y < top {
+			top = p.Y
+		}
+		if p.Y > bottom {
+			bottom = p.Y
+		}
+	}
+	_, vTop := at(Point{0, top})
+	_, vBottom := at(Point{0, bottom})
+	y0, y1 := max(0, ceilInt(max(vTop, -1))), min(g.H, ceilInt(min(vBottom, float64(g.H))))
+	if y0 >= y1 {
+		return true
+	}
+	if y1-y0 > most {
+		return false
+	}
+	var lo, hi [most]float64
+	var cuts [most]uint8
+	ua, va := at(o[len(o)-1])
+	for _, p := range o {
+		ub, vb := at(p)
+		from, to := va, vb
+		if from > to {
+			from, to = to, from
+		}
+		if from != to {
+			first, last := max(y0, ceilInt(max(from, float64(y0)))), min(y1, ceilInt(min(to, float64(y1))))
+			slope := 0.0
+			if first < last {
+				slope = (ub - ua) / (vb - va)
+			}
+			for y := first; y < last; y++ {
+				x := ua + (float64(y)-va)*slope
+				switch k := y - y0; cuts[k] {
+				case 0:
+					lo[k], cuts[k] = x, 1
+				case 1:
+					if hi[k] = x; x < lo[k] {
+						lo[k], hi[k] = x, lo[k]
+					}
+					cuts[k] = 2
+				default:
+					return false
+				}
+			}
+		}
+		ua, va = ub, vb
+	}
+	for k := range y1 - y0 {
+		if cuts[k] < 2 {
+			continue
+		}
+		x0 := max(0, ceilInt(max(lo[k], -1)))
+		x1 := min(g.W, int(max(hi[k], -1)+1)) // a run begins at 0, so this rounds down
+		if x0 < x1 {
+			f(y0+k, x0, x1)
+		}
+	}
+	return true
+}
+
+// spansOfMany is Spans for any outline.
+func (g Grid) spansOfMany(o Outline, f func(y, x0, x1 int)) {
 	b := o.Bounds()
 	y0 := max(0, int(math.Ceil((b.Min.Y-g.Origin.Y)/g.Cell-.5)))
 	y1 := min(g.H-1, int(math.Floor((b.Max.Y-g.Origin.Y)/g.Cell-.5)))

@@ -18,7 +18,7 @@ func (m *measures) colours() {
 			if side == 0 {
 				continue
 			}
-			d := l.at(i, j).off
+			d := l.difference(l.elems[i].surface, l.elems[j].surface)
 			sum += side * math.Min(d, 40)
 			length += side
 			if d < 9 && side > 30 && !m.quiet {
@@ -41,11 +41,10 @@ func (m *measures) colours() {
 	if length > 0 {
 		m.values["colour.neighbour"] = sum / length
 	}
-	ground := colour.Must(l.tray.Board.Ground())
 	sum, area := 0.0, 0.0
 	families := map[string]*centroid{}
 	m.each(func(i int, e *elem) {
-		d := colour.Difference(e.top, ground)
+		d := e.ground
 		sum += e.area * math.Min(40, d)
 		area += e.area
 		if d < 8 && e.area > 4000 && l.tray.Elements[i].Vessel == "" {

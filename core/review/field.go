@@ -2,15 +2,16 @@ package review
 
 import (
 	"math"
+	"slices"
 
 	"happytray/core/geom"
 )
 
 // Constants of the raster measures.
 const (
-	closeMM   = 4.0  // half of the slit that still counts as covered
-	lookMM    = 45.0 // gaps are measured up to twice this
-	rasterMax = 40000
+	slitMM    = 8.0   // a narrower slit between pieces counts as covered
+	lookMM    = 45.0  // gaps are measured up to twice this
+	rasterMax = 40000 // cells of the food zone; against 600,000 of them cover is 1 % off, borders 1 %
 )
 
 // field is the tray as a raster: who lies on each cell, how far each bare cell
@@ -22,43 +23,62 @@ type field struct {
 	owner  []int16 // element on top, -1 for bare
 	top    []uint8 // mm above the board of what lies there
 	room   []uint8 // cells kept for cutting, counted
-	near   []int16 // owner, or the nearest one within closeMM, or -1
+	near   []int16 // owner, or the nearest one within half of slitMM, or -1
 	closed []bool
-	block  []bool
-	dist   []int32
-	tmp    []int32
-	wide   []int32
-	rows   []int32 // of each row: the place of its farthest bare cell
+	block  []uint8 // 255 where no empty disc reaches over it: food, cutting room, not of the zone; else 0
+	gaps   gaps
+	sight  sight
 
-	seenOwner []int16 // owner and top thinned out, for looking over them
-	seenTop   []int32
-
-	offsets []offset // cells within closeMM, nearest first
-	look    int      // lookMM in cells
+	offsets []offset // cells within half of slitMM, nearest first
+	reach   int      // rows and columns they go
 
 	covered, open int
 	frontier      []int32 // cell sides between near-labels, upper triangle
 	n             int
 }
 
-type offset struct{ dx, dy int }
+type offset struct{ dx, dy, cells int } // cells: the way between them in the raster
+
+// disc lists the cells of a disc that closes slits up to so many cells wide, nearest to its
+// first cell first. It is as wide as fits that best: with an even number of cells its
+// middle lies between cells, which closing with it and its reflection does not mind.
+func disc(slit float64, w int) []offset {
+	wide := max(3, int(math.Round(slit))+1)
+	mid, r := float64((wide-1)%2)/2, float64(wide-1)/2
+	var out []offset
+	for dy := -wide; dy <= wide; dy++ {
+		for dx := -wide; dx <= wide; dx++ {
+			x, y := float64(dx)-mid, float64(dy)-mid
+			if x*x+y*y <= r*r+.25+1e-9 && (dx != 0 || dy != 0) {
+				out = append(out, offset{dx, dy, dy*w + dx})
+			}
+		}
+	}
+	slices.SortStableFunc(out, func(a, b offset) int { return a.dx*a.dx + a.dy*a.dy - b.dx*b.dx - b.dy*b.dy })
+	return out
+}
+
+// reachOf is how many rows and columns the offsets go.
+func reachOf(offsets []offset) int {
+	most := 0
+	for _, d := range offsets {
+		most = max(most, d.dx, -d.dx, d.dy, -d.dy)
+	}
+	return most
+}
 
 func (f *field) init(l *Live) {
 	zone := l.tray.Board.FoodZone
 	cell := math.Max(2, math.Sqrt(zone.Area()/rasterMax))
-	f.g = geom.NewGrid(zone.Bounds(), cell, 16)
+	f.g = geom.NewGrid(zone.Bounds(), cell, math.Max(16, 2*cell)) // the outermost cells are never part of the zone
 	n := f.g.Cells()
 	f.n = len(l.elems)
-	f.zone, f.closed, f.block = make([]bool, n), make([]bool, n), make([]bool, n)
+	f.zone, f.closed, f.block = make([]bool, n), make([]bool, n), make([]uint8, n)
 	f.owner, f.near, f.top = make([]int16, n), make([]int16, n), make([]uint8, n)
 	f.room = make([]uint8, n)
-	f.dist, f.tmp, f.wide = make([]int32, n), make([]int32, n), make([]int32, n)
 	f.frontier = make([]int32, f.n*(f.n+1)/2)
-	f.rows = make([]int32, f.g.H)
-	for y := range f.rows {
-		f.rows[y] = int32(y * f.g.W)
-	}
-	f.look = int(math.Ceil(lookMM / cell))
+	f.gaps.init(f.g)
+	f.sight.init(f.g, f.n, LooksFrom(l.tray.Board.Front, l.tray.Board.Access))
 	f.g.Spans(zone, func(y, x0, x1 int) {
 		for x := x0; x < x1; x++ {
 			f.zone[y*f.g.W+x] = true
@@ -71,19 +91,8 @@ func (f *field) init(l *Live) {
 			}
 		})
 	}
-	r := closeMM / cell
-	for d := 1; d <= int(r*r)+1; d++ {
-		for dy := -int(r) - 1; dy <= int(r)+1; dy++ {
-			for dx := -int(r) - 1; dx <= int(r)+1; dx++ {
-				if dx*dx+dy*dy == d && float64(d) <= r*r {
-					f.offsets = append(f.offsets, offset{dx, dy})
-				}
-			}
-		}
-	}
-	if len(f.offsets) == 0 { // very large boards: one cell is already wider than the slit
-		f.offsets = []offset{{1, 0}, {-1, 0}, {0, 1}, {0, -1}}
-	}
+	f.offsets = disc(slitMM/cell, f.g.W)
+	f.reach = reachOf(f.offsets)
 	f.refresh(l, geom.Window{X0: 0, Y0: 0, X1: f.g.W, Y1: f.g.H}, false, func() {
 		for i := range l.elems {
 			f.addRoom(l.elems[i], 1)
@@ -134,7 +143,7 @@ type window geom.Window
 func (a window) meets(b window) bool { return a.X0 < b.X1 && b.X0 < a.X1 && a.Y0 < b.Y1 && b.Y0 < a.Y1 }
 
 // pad is how many cells beyond a repainted window the near-labels can change.
-func (f *field) pad() int { return int(math.Ceil(closeMM/f.g.Cell)) + 1 }
+func (f *field) pad() int { return f.reach }
 
 // touched is every cell whose sums can change when win is repainted.
 func (f *field) touched(win geom.Window) window { return window(f.g.Grow(win, 2*f.pad()+1)) }
@@ -159,7 +168,8 @@ func (f *field) refresh(l *Live, win geom.Window, undo bool, change func()) {
 	f.close(closed)
 	f.count(closed, 1)
 	f.frontiers(near, 1)
-	f.distances(f.g.Grow(closed, f.look))
+	f.gaps.update(f, win)
+	f.sight.update(f, win)
 }
 
 // paint draws who lies on each cell of win, later elements on top.
@@ -188,127 +198,140 @@ func (f *field) paint(l *Live, win geom.Window) {
 				if y < win.Y0 || y >= win.Y1 {
 					return
 				}
-				for x := max(x0, win.X0); x < min(x1, win.X1); x++ {
-					f.owner[y*w+x], f.top[y*w+x] = int16(i), top
+				x0, x1 = y*w+max(x0, win.X0), y*w+min(x1, win.X1)
+				if x0 >= x1 {
+					return
+				}
+				owner, tops := f.owner[x0:x1], f.top[x0:x1]
+				for k := range owner {
+					owner[k] = int16(i)
+				}
+				for k := range tops {
+					tops[k] = top
 				}
 			})
 		}
 	}
-}
-
-// label gives each cell of win its owner, or the nearest one within closeMM.
-func (f *field) label(win geom.Window) {
-	w, h := f.g.W, f.g.H
 	for y := win.Y0; y < win.Y1; y++ {
-		for x := win.X0; x < win.X1; x++ {
-			i := y*w + x
-			o := f.owner[i]
-			if o < 0 {
-				for _, d := range f.offsets {
-					xx, yy := x+d.dx, y+d.dy
-					if xx >= 0 && yy >= 0 && xx < w && yy < h && f.owner[yy*w+xx] >= 0 {
-						o = f.owner[yy*w+xx]
-						break
-					}
-				}
+		a, b := y*w+win.X0, y*w+win.X1
+		zone, owner, room, block := f.zone[a:b], f.owner[a:b], f.room[a:b], f.block[a:b]
+		for x := range block {
+			v := uint8(255)
+			if zone[x] && owner[x] < 0 && room[x] == 0 {
+				v = 0
 			}
-			f.near[i] = o
+			block[x] = v
 		}
 	}
 }
 
-// close marks what counts as covered: morphological closing of the food by a
-// disc of closeMM (Serra 1982), and what blocks an empty disc.
-func (f *field) close(win geom.Window) {
-	w, h := f.g.W, f.g.H
+// label gives each cell of win its owner, or the nearest one within half of slitMM.
+func (f *field) label(win geom.Window) {
+	w := f.g.W
 	for y := win.Y0; y < win.Y1; y++ {
+		row := f.near[y*w : (y+1)*w]
+		copy(row[win.X0:win.X1], f.owner[y*w+win.X0:y*w+win.X1])
 		for x := win.X0; x < win.X1; x++ {
-			i := y*w + x
-			c := f.near[i] >= 0
-			if c && f.owner[i] < 0 {
+			if row[x] >= 0 {
+				continue
+			}
+			i, inner := y*w+x, f.inner(x, y)
+			for _, d := range f.offsets {
+				if inner || f.g.In(x+d.dx, y+d.dy) {
+					if o := f.owner[i+d.cells]; o >= 0 {
+						row[x] = o
+						break
+					}
+				}
+			}
+		}
+	}
+}
+
+// inner reports whether all offsets from a cell lead to cells of the grid.
+func (f *field) inner(x, y int) bool {
+	r := f.reach
+	return x >= r && y >= r && x < f.g.W-r && y < f.g.H-r
+}
+
+// close marks what counts as covered: morphological closing of the food by a
+// disc (Serra 1982).
+func (f *field) close(win geom.Window) {
+	w := f.g.W
+	for y := win.Y0; y < win.Y1; y++ {
+		a, b := y*w+win.X0, y*w+win.X1
+		owner, near, closed := f.owner[a:b], f.near[a:b], f.closed[a:b]
+		for k := range closed {
+			c := near[k] >= 0
+			if c && owner[k] < 0 {
+				x := win.X0 + k
+				inner := f.inner(x, y)
 				for _, d := range f.offsets {
-					xx, yy := x+d.dx, y+d.dy
-					if xx < 0 || yy < 0 || xx >= w || yy >= h || f.near[yy*w+xx] < 0 {
+					if !inner && !f.g.In(x-d.dx, y-d.dy) || f.near[a+k-d.cells] < 0 {
 						c = false
 						break
 					}
 				}
 			}
-			f.closed[i] = c
-			f.block[i] = !f.zone[i] || f.owner[i] >= 0 || f.room[i] > 0
+			closed[k] = c
 		}
-	}
-}
-
-// distances recomputes the capped distance to food within win.
-func (f *field) distances(win geom.Window) {
-	wide := f.g.Grow(win, f.look)
-	// The field of the wider window is exact up to look cells; only win is kept.
-	f.g.DistanceField(f.wide, f.tmp, wide, f.block, true)
-	most := int32(f.look * f.look)
-	for y := win.Y0; y < win.Y1; y++ {
-		for x := win.X0; x < win.X1; x++ {
-			i := y*f.g.W + x
-			f.dist[i] = min(f.wide[i], most)
-		}
-		best := int32(y * f.g.W)
-		for i := best; i < int32((y+1)*f.g.W); i++ {
-			if f.dist[i] > f.dist[best] {
-				best = i
-			}
-		}
-		f.rows[y] = best
 	}
 }
 
 func (f *field) count(win geom.Window, sign int) {
+	w, open, covered := f.g.W, 0, 0
 	for y := win.Y0; y < win.Y1; y++ {
-		for x := win.X0; x < win.X1; x++ {
-			i := y*f.g.W + x
-			if !f.zone[i] {
+		a, b := y*w+win.X0, y*w+win.X1
+		zone, owner, room, closed := f.zone[a:b], f.owner[a:b], f.room[a:b], f.closed[a:b]
+		for x := range closed {
+			if !zone[x] || owner[x] < 0 && room[x] > 0 {
 				continue
 			}
-			if f.room[i] > 0 && f.owner[i] < 0 {
-				continue
-			}
-			f.open += sign
-			if f.closed[i] {
-				f.covered += sign
+			open++
+			if closed[x] {
+				covered++
 			}
 		}
 	}
+	f.open += sign * open
+	f.covered += sign * covered
 }
 
+// frontiers adds the borders of the cells of win with all four neighbours, each once.
 func (f *field) frontiers(win geom.Window, sign int32) {
 	w := f.g.W
+	border := func(a, b int16) {
+		if b >= 0 && a >= 0 && a != b {
+			f.frontier[f.tri(a, b)] += sign
+		}
+	}
 	for y := win.Y0; y < win.Y1; y++ {
+		near := f.near[y*w : (y+1)*w]
+		below := near // the last row has none
+		if y+1 < f.g.H {
+			below = f.near[(y+1)*w : (y+2)*w]
+		}
+		if win.X1 < w {
+			border(near[win.X1-1], near[win.X1])
+		}
+		if win.X0 > 0 {
+			border(near[win.X0], near[win.X0-1])
+		}
+		near, below = near[win.X0:win.X1], below[win.X0:win.X1]
+		before := near[0]
+		for x, a := range near {
+			if a != before {
+				border(a, before)
+			}
+			if b := below[x]; a != b {
+				border(a, b)
+			}
+			before = a
+		}
+	}
+	if win.Y0 > 0 { // sides whose other cell lies above the window
 		for x := win.X0; x < win.X1; x++ {
-			i := y*w + x
-			a := f.near[i]
-			if a < 0 {
-				continue
-			}
-			if x+1 < w {
-				if b := f.near[i+1]; b >= 0 && b != a {
-					f.frontier[f.tri(a, b)] += sign
-				}
-			}
-			if y+1 < f.g.H {
-				if b := f.near[i+w]; b >= 0 && b != a {
-					f.frontier[f.tri(a, b)] += sign
-				}
-			}
-			// sides whose other cell lies left of or above the window
-			if x == win.X0 && x > 0 {
-				if b := f.near[i-1]; b >= 0 && b != a {
-					f.frontier[f.tri(a, b)] += sign
-				}
-			}
-			if y == win.Y0 && y > 0 {
-				if b := f.near[i-w]; b >= 0 && b != a {
-					f.frontier[f.tri(a, b)] += sign
-				}
-			}
+			border(f.near[win.Y0*w+x], f.near[(win.Y0-1)*w+x])
 		}
 	}
 }
@@ -323,20 +346,6 @@ func (f *field) tri(a, b int16) int {
 // frontierMM is the length of the border between two elements, mm.
 func (f *field) frontierMM(i, j int) float64 {
 	return float64(f.frontier[f.tri(int16(i), int16(j))]) * f.g.Cell
-}
-
-// widest is the diameter in mm of the largest bare disc, and its middle.
-func (f *field) widest() (mm float64, at geom.Point) {
-	best, where := int32(-1), 0
-	for _, i := range f.rows {
-		if d := f.dist[i]; d > best {
-			best, where = d, int(i)
-		}
-	}
-	if best <= 0 {
-		return 0, f.g.Centre(where%f.g.W, where/f.g.W)
-	}
-	return (2*math.Sqrt(float64(best)) - 1) * f.g.Cell, f.g.Centre(where%f.g.W, where/f.g.W)
 }
 
 // occupied reports whether any food but greenery lies at p.

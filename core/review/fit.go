@@ -32,7 +32,7 @@ func (m *measures) fit() {
 		cover = float64(f.covered) / float64(f.open)
 	}
 	m.values["fit.cover"] = cover
-	gap, at := f.widest()
+	gap, at := f.gaps.widest()
 	m.values["fit.gap"] = gap
 	if gap > 34 {
 		m.find("fit.gap", Mend, gap/4, at, nil, "A bare patch %.0f mm across draws the eye here. A little heap or a few more crackers would close it.", gap)

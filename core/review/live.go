@@ -21,6 +21,8 @@ type Live struct {
 	lean   geom.Outline
 	half   float64 // half-diagonal of the zone's box, mm
 	centre geom.Point
+	ground colour.Lab                // of the board or its liner
+	seen   map[[2]colour.Lab]float64 // dE00 of what lay side by side so far
 	off    []string
 	zoneCv bool
 	rows   geom.Rows // of the zone, when it is convex
@@ -43,7 +45,9 @@ type elem struct {
 	big     bool       // its single pieces are large
 	surface colour.Lab // what neighbours see: the vessel's wall for a bowl
 	top     colour.Lab // what is seen from above
-	outside float64    // mm2 beyond the food zone
+	ground  float64    // dE00 between that and the board or its liner
+	drapes  bool
+	outside float64 // mm2 beyond the food zone
 	room    geom.Outline
 	face    food.Face // on the board
 	hasFace bool
@@ -52,10 +56,9 @@ type elem struct {
 
 // pair is what is kept about two elements.
 type pair struct {
-	off   float64 // dE00 between what neighbours see of them
 	depth float64 // deepest overlap beyond what is allowed, mm
 	at    geom.Point
-	gap   float64 // mm between their pieces' boxes; exact when small
+	gap   float64 // mm between their pieces' boxes where they care for each other and it is small, else between their own
 	wet   float64 // mm between their pieces, where one of them wets the other within wetMM; else infinite
 }
 
@@ -74,6 +77,8 @@ func NewLive(t *tray.Tray, larder *food.Larder) *Live {
 	box := zone.Bounds()
 	l.half = math.Hypot(box.W(), box.H()) / 2
 	l.centre = zone.Centroid()
+	l.ground = colour.Must(t.Board.Ground())
+	l.seen = map[[2]colour.Lab]float64{}
 	l.elems = make([]elem, len(l.tray.Elements))
 	l.pairs = make([]pair, len(l.elems)*(len(l.elems)-1)/2)
 	for i := range l.elems {
@@ -127,7 +132,7 @@ func (l *Live) Set(i int, e tray.Element) {
 func (l *Live) measure(e *tray.Element) elem {
 	f, _ := l.larder.Get(e.Food)
 	s, _ := f.Spec(e.Form)
-	m := elem{food: f, spec: s, kind: e.Kind(), placed: e.Placed && len(e.Pieces) > 0}
+	m := elem{food: f, spec: s, kind: e.Kind(), drapes: drapes(e), placed: e.Placed && len(e.Pieces) > 0}
 	m.top = colour.Must(f.SurfaceColour(s))
 	if e.Colour != "" {
 		m.top = colour.Must(e.Colour)
@@ -139,8 +144,9 @@ func (l *Live) measure(e *tray.Element) elem {
 	if !m.placed {
 		return m
 	}
+	m.ground = colour.Difference(m.top, l.ground)
 	zone := l.tray.Board.FoodZone
-	if hangs(e) {
+	if m.hangs() {
 		zone = l.lean
 	}
 	zoneBox := zone.Bounds()
@@ -226,31 +232,66 @@ func (l *Live) measurePair(i, j int) pair {
 		return pair{gap: math.Inf(1), wet: math.Inf(1)}
 	}
 	p := pair{gap: geom.BoxGap(a.box, b.box), wet: math.Inf(1)}
-	if p.gap < 30 { // only what can touch has a border
-		p.off = colour.Difference(a.surface, b.surface)
-	}
-	if p.gap > 80 {
+	if p.gap > farMM {
 		return p // too far for anything but an estimate
 	}
-	may := Touch(&l.tray.Elements[i], &l.tray.Elements[j])
+	wets := l.wets(i, j) || l.wets(j, i)
+	near := p.gap
+	if wets || l.cares(i, j) {
+		near = l.boxGap(a, b)
+		p.gap = near
+	}
+	if near == 0 {
+		l.overlap(&p, i, j)
+	}
+	if near < wetMM && wets {
+		p.wet = l.trueGap(i, j, wetMM)
+	}
+	return p
+}
+
+// farMM is the gap from which on two elements' own boxes are looked at only.
+const farMM = 80
+
+// cares reports whether the gap between two elements is asked for.
+func (l *Live) cares(i, j int) bool {
+	return l.tastes.cares[i*len(l.elems)+j] || len(l.apart) > 0
+}
+
+// boxGap is the distance between the boxes of two elements' pieces, mm; infinite from
+// farMM on.
+func (l *Live) boxGap(a, b *elem) float64 {
 	near := math.Inf(1)
+	for x := range a.bodies {
+		box := a.bodies[x].Box
+		if geom.BoxGap(box, b.box) > min(near, farMM) {
+			continue
+		}
+		for y := range b.bodies {
+			if near = min(near, geom.BoxGap(box, b.bodies[y].Box)); near == 0 {
+				return 0
+			}
+		}
+	}
+	return near
+}
+
+// overlap finds the deepest overlap of two elements' pieces beyond what is allowed.
+func (l *Live) overlap(p *pair, i, j int) {
+	a, b := &l.elems[i], &l.elems[j]
+	may := touch(nature{a.kind, l.tray.Elements[i].Wetness, a.drapes}, nature{b.kind, l.tray.Elements[j].Wetness, b.drapes})
+	if math.IsInf(may, 1) {
+		return
+	}
 	found := 0
 	for x := range a.bodies {
-		if found == enough {
-			break
-		}
 		bx := &a.bodies[x]
-		if geom.BoxGap(bx.Box, b.box) > math.Min(near, 80) {
+		if geom.BoxDepth(bx.Box, b.box) <= may {
 			continue
 		}
 		for y := range b.bodies {
 			by := &b.bodies[y]
-			if !bx.Box.Meets(by.Box) {
-				near = math.Min(near, geom.BoxGap(bx.Box, by.Box))
-				continue
-			}
-			near = 0
-			if math.IsInf(may, 1) {
+			if geom.BoxDepth(bx.Box, by.Box) <= may {
 				continue
 			}
 			d, _ := geom.Penetration(bx, by)
@@ -262,15 +303,21 @@ func (l *Live) measurePair(i, j int) pair {
 				p.at = bx.Box.Centre().Lerp(by.Box.Centre(), .5)
 			}
 			if found++; found == enough {
-				break
+				return
 			}
 		}
 	}
-	p.gap = near
-	if near < wetMM && (l.wets(i, j) || l.wets(j, i)) {
-		p.wet = l.trueGap(i, j, wetMM)
+}
+
+// difference is colour.Difference, remembered: a tray has few colours and many borders.
+func (l *Live) difference(a, b colour.Lab) float64 {
+	key := [2]colour.Lab{a, b}
+	d, ok := l.seen[key]
+	if !ok {
+		d = colour.Difference(a, b)
+		l.seen[key] = d
 	}
-	return p
+	return d
 }
 
 // wetMM is how far what is juicy or runny keeps from what is crisp (craft section 6).

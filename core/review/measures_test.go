@@ -99,20 +99,32 @@ func TestAllowedOverlaps(t *testing.T) {
 	}
 }
 
-// A slit narrower than 8 mm counts as covered, a wider one does not.
+// A slit narrower than 8 mm counts as covered, a wider one does not, on boards of every
+// size and wherever the cells of the raster fall.
 func TestSlitsCloseAtEightMillimetres(t *testing.T) {
-	cover := func(gap float64) float64 {
-		tr := table()
-		slab(tr, "almonds", 200, 300, 200-gap/2, 200, 10)
-		slab(tr, "aged-hard", 200, 300, 400+gap/2, 200, 10)
-		return value(t, tr, "fit.cover") * tr.Board.FoodZone.Area()
-	}
-	solid := 2 * 200 * 300.0
-	if got := cover(6); got < solid+5*300 {
-		t.Errorf("a 6 mm slit: %.0f mm2 covered of %.0f", got, solid+6*300)
-	}
-	if got := cover(14); got > solid+3*300 {
-		t.Errorf("a 14 mm slit counts as %.0f mm2", got-solid)
+	for _, size := range []float64{.7, 1, 1.2, 1.5, 1.8} {
+		b, err := board.Make(board.Request{Shape: "rectangle", LengthMM: 600 * size, WidthMM: 400 * size})
+		if err != nil {
+			t.Fatal(err)
+		}
+		long, n := 300*size, 24
+		covered := func(gap float64) float64 { // mm2, the mean of many places
+			sum := 0.0
+			for k := range n {
+				x, tr := 300*size+float64(k)*.37, table()
+				tr.Board = &b
+				slab(tr, "almonds", 200*size, long, x-(200*size+gap)/2, 200*size, 10)
+				slab(tr, "aged-hard", 200*size, long, x+(200*size+gap)/2, 200*size, 10)
+				sum += value(t, tr, "fit.cover") * tr.Board.FoodZone.Area()
+			}
+			return sum / float64(n)
+		}
+		none := covered(0)
+		for _, c := range []struct{ gap, least, most float64 }{{3, .9, 1.1}, {6, .75, 1.1}, {11, -.1, .4}, {14, -.1, .2}} {
+			if share := (covered(c.gap) - none) / (c.gap * long); share < c.least || share > c.most {
+				t.Errorf("board of %.0f mm: %.2f of a %v mm slit is covered, want %v to %v", 600*size, share, c.gap, c.least, c.most)
+			}
+		}
 	}
 }
 

@@ -12,21 +12,30 @@ import (
 // drape on their neighbours; loose pieces lean on each other; rigid things may
 // only touch. Nothing lies on what is wet, and nothing wet on what is crisp.
 func Touch(a, b *tray.Element) float64 {
-	ka, kb := a.Kind(), b.Kind()
-	if ka == food.KindGarnish || kb == food.KindGarnish {
+	return touch(nature{a.Kind(), a.Wetness, drapes(a)}, nature{b.Kind(), b.Wetness, drapes(b)})
+}
+
+// nature is what of an element decides what may lie on it.
+type nature struct {
+	kind    food.Kind
+	wetness food.Wetness
+	drapes  bool
+}
+
+func touch(a, b nature) float64 {
+	if a.kind == food.KindGarnish || b.kind == food.KindGarnish {
 		return math.Inf(1)
 	}
-	if ka == food.KindAnchor || kb == food.KindAnchor {
+	if a.kind == food.KindAnchor || b.kind == food.KindAnchor {
 		return 1
 	}
-	wetA, wetB := a.Wetness.Wets(), b.Wetness.Wets()
-	if wetA && b.Wetness == food.Crisp || wetB && a.Wetness == food.Crisp {
+	if a.wetness.Wets() && b.wetness == food.Crisp || b.wetness.Wets() && a.wetness == food.Crisp {
 		return 1
 	}
-	if drapes(a) || drapes(b) {
+	if a.drapes || b.drapes {
 		return 6
 	}
-	if ka == food.KindLoose || kb == food.KindLoose {
+	if a.kind == food.KindLoose || b.kind == food.KindLoose {
 		return 2
 	}
 	return 1
@@ -38,8 +47,6 @@ func drapes(e *tray.Element) bool {
 }
 
 // hangs is true for what may lean out over the edge of the food zone.
-func hangs(e *tray.Element) bool { return e.Kind() == food.KindGarnish }
-
 func (e *elem) hangs() bool { return e.kind == food.KindGarnish }
 
 // lean is how far greenery may reach beyond the food zone, mm.

@@ -13,6 +13,7 @@ type tastes struct {
 	all   [][]int  // for each of them, all elements of its food
 	near  [][]int  // for each of them, elements of foods it goes well with
 	clash [][2]int // elements whose foods spoil each other
+	cares []bool   // of two elements, row by row: whether they are in near or clash of each other
 }
 
 // How well two foods must go together before they want to be near, and how badly
@@ -56,6 +57,19 @@ func newTastes(l *Live) (t tastes) {
 			}
 		}
 		t.first, t.all, t.near = append(t.first, members[k][0]), append(t.all, members[k]), append(t.near, near)
+	}
+	n := len(l.elems)
+	t.cares = make([]bool, n*n)
+	care := func(a, b int) { t.cares[a*n+b], t.cares[b*n+a] = true, true }
+	for _, c := range t.clash {
+		care(c[0], c[1])
+	}
+	for k, near := range t.near {
+		for _, a := range t.all[k] {
+			for _, b := range near {
+				care(a, b)
+			}
+		}
 	}
 	return t
 }

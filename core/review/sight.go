@@ -19,87 +19,171 @@ const (
 	sixteenth = 16 // heights are counted in whole sixteenths of a mm
 )
 
-// height measures what hides what. From each side that is looked from, lines of sight
-// run across the board; a spot is seen unless something before it stands higher than
-// the line that comes down to it at 40 degrees. An element counts by the share of its
-// top that is seen, the mean of all sides; the quarter of the elements that is seen least
-// counts, because a tray is not better for what nothing stands before.
-func (m *measures) height() {
-	l, f := m.l, &m.l.field
-	n := len(l.elems)
-	from := LooksFrom(l.tray.Board.Front, l.tray.Board.Access)
-	seen, all := make([]int32, n), make([]int32, n)
-	var before []int32 // before[a*n+b]: spots of b that a hides
-	if !m.quiet {
-		before = make([]int32, n*n)
-	}
-	step := max(1, int(sightMM/f.g.Cell), int(math.Ceil(math.Sqrt(float64(f.g.Cells())/mostSpots))))
-	// the raster thinned out, so that four looks over it stay in the cache
-	w, h := (f.g.W+step-1)/step, (f.g.H+step-1)/step
-	if len(f.seenOwner) != w*h {
-		f.seenOwner, f.seenTop = make([]int16, w*h), make([]int32, w*h)
-	}
-	for y := range h {
-		row := y * step * f.g.W
-		for x := range w {
-			o := f.owner[row+x*step]
-			f.seenOwner[y*w+x], f.seenTop[y*w+x] = o, int32(f.top[row+x*step])*sixteenth
-		}
-	}
-	fall := int32(f.g.Cell * float64(step) * math.Tan(sightDeg*math.Pi/180) * sixteenth)
-	look := func(start, across, away, lines, length int) {
-		for k := range lines {
-			horizon, who := int32(-1), int16(-1)
-			at := start + k*across
-			for range length {
-				horizon -= fall
-				if o := f.seenOwner[at]; o >= 0 {
-					top := f.seenTop[at]
-					all[o]++
-					if top+slackMM*sixteenth >= horizon {
-						seen[o]++
-					} else if who >= 0 && !m.quiet {
-						before[int(who)*n+int(o)]++
-					}
-					if top >= horizon {
-						horizon, who = top, o
-					}
-				}
-				at += away
-			}
-		}
-	}
+// sight keeps what is seen of every element. From each side that is looked from, lines of
+// sight run across the board; a spot is seen unless something before it stands higher than
+// the line that comes down to it at 40 degrees. Only lines across what was painted anew are
+// followed again.
+type sight struct {
+	step, w, h int     // the raster thinned out, so that all looks over it stay in the cache
+	owner      []int16 // element on top, -1 for bare
+	top        []int32 // sixteenths of a mm above the board
+	fall       int32   // of a line of sight from spot to spot, sixteenths of a mm
+	looks      []look
+	seen, all  []int32 // spots of each element, over all looks
+}
+
+// look is the view from one side: lines of spots, from the side on.
+type look struct {
+	start, across, away int // spots: the first one, from line to line, along a line
+	lines, length       int
+	upright             bool // lines run along columns
+	spots               []int16
+}
+
+// What is at a spot of a look: bare, or twice the element and whether it is seen.
+const bareSpot = -1
+
+func (s *sight) init(g geom.Grid, elements int, from []string) {
+	s.step = max(1, int(sightMM/g.Cell), int(math.Ceil(math.Sqrt(float64(g.Cells())/mostSpots))))
+	s.w, s.h = (g.W+s.step-1)/s.step, (g.H+s.step-1)/s.step
+	s.owner, s.top = make([]int16, s.w*s.h), make([]int32, s.w*s.h)
+	s.fall = int32(g.Cell * float64(s.step) * math.Tan(sightDeg*math.Pi/180) * sixteenth)
+	s.seen, s.all = make([]int32, elements), make([]int32, elements)
 	for _, side := range from {
+		var k look
 		switch side {
 		case "bottom":
-			look((h-1)*w, 1, -w, w, h)
+			k = look{start: (s.h - 1) * s.w, across: 1, away: -s.w, lines: s.w, length: s.h, upright: true}
 		case "top":
-			look(0, 1, w, w, h)
+			k = look{across: 1, away: s.w, lines: s.w, length: s.h, upright: true}
 		case "left":
-			look(0, w, 1, h, w)
+			k = look{across: s.w, away: 1, lines: s.h, length: s.w}
 		case "right":
-			look(w-1, w, -1, h, w)
+			k = look{start: s.w - 1, across: s.w, away: -1, lines: s.h, length: s.w}
+		}
+		k.spots = make([]int16, s.w*s.h)
+		for i := range k.spots {
+			k.spots[i] = bareSpot
+		}
+		s.looks = append(s.looks, k)
+	}
+}
+
+// across is the part of the thinned raster in a window of the whole one.
+func (s *sight) across(win geom.Window) geom.Window {
+	thin := func(v int) int { return (v + s.step - 1) / s.step }
+	return geom.Window{X0: thin(win.X0), Y0: thin(win.Y0), X1: thin(win.X1), Y1: thin(win.Y1)}
+}
+
+// update follows what was painted in win.
+func (s *sight) update(f *field, win geom.Window) {
+	thin := s.across(win)
+	if thin.Empty() {
+		return
+	}
+	for y := thin.Y0; y < thin.Y1; y++ {
+		for x := thin.X0; x < thin.X1; x++ {
+			i := y*s.step*f.g.W + x*s.step
+			s.owner[y*s.w+x], s.top[y*s.w+x] = f.owner[i], int32(f.top[i])*sixteenth
 		}
 	}
+	for i := range s.looks {
+		k := &s.looks[i]
+		from, to := k.between(thin)
+		for line := from; line < to; line++ {
+			s.follow(k, line, nil)
+		}
+	}
+}
+
+// between is the lines of a look that cross a window of the thinned raster.
+func (k *look) between(thin geom.Window) (from, to int) {
+	if k.upright {
+		return thin.X0, thin.X1
+	}
+	return thin.Y0, thin.Y1
+}
+
+// follow runs along one line and corrects what is seen by it. Where hidden is given,
+// nothing is corrected: it is told which element hides a spot of which.
+func (s *sight) follow(k *look, line int, hidden func(by, what int16)) {
+	horizon, who := int32(-1), int16(-1)
+	at := k.start + line*k.across
+	for range k.length {
+		horizon -= s.fall
+		spot := int16(bareSpot)
+		if o := s.owner[at]; o >= 0 {
+			top := s.top[at]
+			spot = o << 1
+			if top+slackMM*sixteenth >= horizon {
+				spot |= 1
+			} else if hidden != nil && who >= 0 {
+				hidden(who, o)
+			}
+			if top >= horizon {
+				horizon, who = top, o
+			}
+		}
+		if was := k.spots[at]; spot != was && hidden == nil {
+			if was != bareSpot {
+				s.all[was>>1]--
+				s.seen[was>>1] -= int32(was & 1)
+			}
+			if spot != bareSpot {
+				s.all[spot>>1]++
+				s.seen[spot>>1] += int32(spot & 1)
+			}
+			k.spots[at] = spot
+		}
+		at += k.away
+	}
+}
+
+// hider is the element that hides most of element i, or -1.
+func (s *sight) hider(i int, g geom.Grid, box geom.Rect) int {
+	before := make([]int32, len(s.all))
+	thin := s.across(g.Window(box, 1))
+	for n := range s.looks {
+		k := &s.looks[n]
+		from, to := k.between(thin)
+		for line := from; line < to; line++ {
+			s.follow(k, line, func(by, what int16) {
+				if int(what) == i {
+					before[by]++
+				}
+			})
+		}
+	}
+	worst := 0
+	for a := range before {
+		if before[a] > before[worst] {
+			worst = a
+		}
+	}
+	if before[worst] == 0 || worst == i {
+		return -1
+	}
+	return worst
+}
+
+// height measures what hides what. An element counts by the share of its top that is
+// seen, the mean of all sides; the quarter of the elements that is seen least counts,
+// because a tray is not better for what nothing stands before.
+func (m *measures) height() {
+	l, s := m.l, &m.l.field.sight
+	from := LooksFrom(l.tray.Board.Front, l.tray.Board.Access)
 	var shares []float64
 	for i := range l.elems {
-		if all[i] == 0 {
+		if s.all[i] == 0 {
 			continue
 		}
-		share := float64(seen[i]) / float64(all[i])
+		share := float64(s.seen[i]) / float64(s.all[i])
 		shares = append(shares, share)
 		if share < .5 && !m.quiet {
-			worst := 0
-			for a := range n {
-				if before[a*n+i] > before[worst*n+i] {
-					worst = a
-				}
+			if worst := s.hider(i, l.field.g, l.elems[i].box); worst >= 0 {
+				m.find("height.sight", Mend, 6*(1-share), l.elems[i].middle, []int{i, worst}, "The %s %s before the %s: %s of it is seen from %s. Tall things go %s.",
+					m.name(worst), m.does(worst, "stands", "stand"), m.name(i), part(share), sidesSaid(from), tallPlace(from))
 			}
-			if before[worst*n+i] == 0 || worst == i {
-				continue
-			}
-			m.find("height.sight", Mend, 6*(1-share), l.elems[i].middle, []int{i, worst}, "The %s %s before the %s: %s of it is seen from %s. Tall things go %s.",
-				m.name(worst), m.does(worst, "stands", "stand"), m.name(i), part(share), sidesSaid(from), tallPlace(from))
 		}
 	}
 	if len(shares) == 0 {

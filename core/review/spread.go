@@ -89,7 +89,6 @@ func (m *measures) side(p geom.Point) string {
 func (m *measures) spread() {
 	l := m.l
 	categories := map[string]*centroid{}
-	ground := colour.Must(l.tray.Board.Ground())
 	area, weight := 0.0, 0.0
 	var heavy geom.Point
 	m.each(func(i int, e *elem) {
@@ -100,7 +99,7 @@ func (m *measures) spread() {
 			add(categories, string(e.food.Category), i, e, e.area)
 		}
 		area += e.area
-		w := e.area * (10 + e.height) * (.4 + math.Min(60, colour.Difference(e.top, ground))/60)
+		w := e.area * (10 + e.height) * (.4 + math.Min(60, e.ground)/60)
 		heavy = heavy.Add(e.middle.Mul(w))
 		weight += w
 	})
