@@ -87,6 +87,8 @@ test('a stylist plans a tray from nothing', async ({ page }) => {
   await page.mouse.up()
   await saved(page)
   await expect.poll(async () => (await stored(page, id)).turn).not.toBe(after.turn)
+  // what the browser takes for selected it would drag away as a picture next time
+  expect(await page.evaluate(() => document.getSelection()?.type)).not.toBe('Range')
 
   // tomorrow: everything is as it was left
   await page.reload()

@@ -398,8 +398,9 @@ defineExpose({ boardPoint, focus, lift })
             </g>
           </g>
           <g
-            v-if="chosen && handle && !chosen.e.locked && !carried"
+            v-if="chosen && handle && !chosen.e.locked"
             class="handle"
+            :class="{ away: carried }"
             @pointerdown="take($event, chosen.e, chosen.index, true)"
           >
             <path :d="`M${chosen.e.x} ${chosen.e.y}L${handle.x} ${handle.y}`" :stroke-width="mm(1.5)" />
@@ -447,6 +448,7 @@ defineExpose({ boardPoint, focus, lift })
 }
 .sheet {
   position: relative;
+  user-select: none; /* what is selected would be dragged away as a picture */
 }
 .layer {
   position: absolute;
@@ -513,6 +515,9 @@ defineExpose({ boardPoint, focus, lift })
 .handle {
   cursor: grab;
   touch-action: none;
+}
+.handle.away {
+  opacity: 0; /* not taken out: it holds the pointer */
 }
 .handle path {
   stroke: var(--blue);
