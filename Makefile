@@ -6,7 +6,7 @@ export GOFLAGS := -buildvcs=false
 WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/package.json
 GO_SOURCES := $(shell find . -name node_modules -prune -o -name .local -prune -o \( -name '*.go' -o -name '*.sql' -o -name '*.json' -path './core/*' -o -name openapi.yaml \) -print)
 GENERATED := server/api/api.gen.go web/src/api/contract.gen.ts web/src/api/tray.gen.ts
-# packages in which goroutines meet, tested with the race detector
+# packages in which goroutines meet, tested with the race detector and nowhere else
 RACY := ./core/wire ./server/... ./store/...
 
 .PHONY: demo build test lint test-go test-web generate shots sheet bench bench-arranging clean
@@ -48,7 +48,7 @@ lint: web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json we
 
 test-go: web/dist/index.html
 	@scripts/need.sh mariadbd:mariadb-server
-	go test ./...
+	go test $$(go list ./... | grep -vxF "$$(go list $(RACY))")
 	go test -race -short $(RACY)
 	go test -race -short -run 'SameSeed|ProposalsDiffer|Mend|Stopped' ./core/arrange
 
