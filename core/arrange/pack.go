@@ -107,6 +107,7 @@ func (sh *share) pack(ctx context.Context, r *rand.Rand) {
 	sh.close(ctx, grains)
 	if ctx.Err() == nil {
 		sh.dryOff(grains)
+		sh.hold(ctx, grains)
 	}
 	sh.commit(grains)
 }

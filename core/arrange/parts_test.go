@@ -271,3 +271,42 @@ func TestDiagramNamesTheNearest(t *testing.T) {
 		}
 	}
 }
+
+// A berry near the edge is tucked where two things hold it, or away from the edge; on a
+// tray with a rim it may lie where it is.
+func TestRoundThingsAreHeld(t *testing.T) {
+	for _, c := range []struct {
+		name  string
+		rim   float64
+		walls bool // a corner of walls within reach
+		y     float64
+		moved bool
+	}{{"between two walls", 0, true, 25, true}, {"farther in", 0, false, 25, true}, {"out of reach", 0, false, 12, false}, {"behind a rim", 20, true, 25, false}} {
+		tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 6}, Board: &board.Request{Shape: "rectangle", LengthMM: 500, WidthMM: 350, RimMM: c.rim},
+			Foods: []brief.Want{{Food: "blueberries", Grams: 60}, {Food: "almonds", Grams: 60}}})
+		k := 0
+		for i := range tr.Elements {
+			if tr.Elements[i].Food == "blueberries" {
+				k = i
+			}
+		}
+		l := newLayout(newSearch(tr, larder, Options{}), tr.Clone())
+		if c.walls {
+			l.add(1-min(1, k), geom.NewBody(geom.Box(60, 8, 0).Move(geom.Pt(250, 46))))
+			l.add(1-min(1, k), geom.NewBody(geom.Box(8, 30, 0).Move(geom.Pt(262, 28))))
+		}
+		sh := newRaster(l, []int{k})
+		f, _ := larder.Get("blueberries")
+		spec, _ := f.Spec(tr.Elements[k].Form)
+		shapes := []geom.Outline{spec.Outline(f.ID, 0)}
+		from := geom.Pt(240, c.y)
+		grains := []grain{newGrain(0, k, 0, shapes, from, false)}
+		sh.hold(context.Background(), grains)
+		g := &grains[0]
+		if moved := g.at != from; moved != c.moved {
+			t.Errorf("%s: moved %v, to %v", c.name, moved, g.at)
+		} else if moved && (!sh.steady(grains, 0) || !sh.legal(grains, 0)) {
+			t.Errorf("%s: it lies at %v, steady %v, legal %v", c.name, g.at, sh.steady(grains, 0), sh.legal(grains, 0))
+		}
+	}
+}
