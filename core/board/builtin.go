@@ -18,6 +18,7 @@ type entry struct {
 var builtIn = sync.OnceValue(func() []built {
 	list := []entry{
 		{name: "Little round, beech", r: Request{ID: "round-26-beech", Shape: "round", LengthMM: 260, Colour: "#c79a63"}},
+		{name: "Small round, maple", r: Request{ID: "round-30-maple", Shape: "round", LengthMM: 300, Colour: "#d3ac77"}},
 		{name: "Round, olive wood", r: Request{ID: "round-34-olive", Shape: "round", LengthMM: 340, Colour: "#a8783f"}},
 		{name: "Round, marble", r: Request{ID: "round-40-marble", Shape: "round", LengthMM: 400, Colour: "#dedbd5", Material: "marble"}},
 		{name: "Round, walnut", r: Request{ID: "round-48-walnut", Shape: "round", LengthMM: 480, Colour: "#6f4528"}},
