@@ -71,18 +71,28 @@ func (l *layout) fill(ctx context.Context, p *plan, r *rand.Rand) {
 	if len(elems) == 0 {
 		return
 	}
-	sh := newShare(l, elems, p.style == "mirrored", r)
-	if len(sh.free) == 0 {
-		return
-	}
-	sh.relax(ctx, 30)
-	for range 3 {
-		if !sh.exchange(ctx) || ctx.Err() != nil {
-			break
+	for again := true; again && ctx.Err() == nil; {
+		sh := newShare(l, elems, p.style == "mirrored", r)
+		if len(sh.free) == 0 {
+			return
 		}
-		sh.relax(ctx, 14)
+		sh.relax(ctx, 30)
+		for range 3 {
+			if !sh.exchange(ctx) || ctx.Err() != nil {
+				break
+			}
+			sh.relax(ctx, 14)
+		}
+		grains := sh.grains(ctx, r)
+		sh.settle(ctx, grains)
+		left := sh.withRoom(grains)
+		if again = len(left) < len(elems) && len(left) > 0; again {
+			sh.keep(grains, left)
+			elems = left
+			continue
+		}
+		sh.finish(ctx, grains)
 	}
-	sh.pack(ctx, r)
 }
 
 // open marks a free cell until it is given to a region.

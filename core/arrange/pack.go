@@ -37,10 +37,9 @@ func (g *grain) moveTo(p geom.Point) {
 // that their outlines cover (random close packing of discs, about .82).
 const packing = .82
 
-// pack fills every region with its element's own pieces: spread evenly over the
-// region, pushed apart until they touch and do not overlap other elements, the
-// surplus in a second layer. What finds no room goes to reserve.
-func (sh *share) pack(ctx context.Context, r *rand.Rand) {
+// grains are the pieces of every region's element, spread evenly over the region, the
+// surplus in a second layer.
+func (sh *share) grains(ctx context.Context, r *rand.Rand) []grain {
 	l := sh.l
 	cells := make([][]geom.Point, len(sh.elems))
 	walls := make([][]float64, len(sh.elems)) // of each cell: mm to the nearest thing that does not give way
@@ -72,7 +71,7 @@ func (sh *share) pack(ctx context.Context, r *rand.Rand) {
 			low, high = low+more, high-more
 		}
 		if ctx.Err() != nil {
-			return // no time for the pieces; they wait
+			return grains // no time for the others; they wait
 		}
 		order := r.Perm(food.Variants)
 		spots := evenly(clearOf(cells[k], walls[k], math.Sqrt(mean/math.Pi), low), low, r)
@@ -103,7 +102,54 @@ func (sh *share) pack(ctx context.Context, r *rand.Rand) {
 			grains = append(grains, newGrain(k, e, order[(i+3)%len(order)], shapes, at, true))
 		}
 	}
-	sh.settle(ctx, grains)
+	return grains
+}
+
+// withRoom is the elements that keep most of their pieces. What finds no room for them
+// leaves its region bare, which is better shared among the others: large pieces in the
+// narrow places between rows.
+func (sh *share) withRoom(grains []grain) []int {
+	all, gone := make([]int, len(sh.elems)), make([]int, len(sh.elems))
+	for i := range grains {
+		all[grains[i].region]++
+		if grains[i].gone {
+			gone[grains[i].region]++
+		}
+	}
+	cells := make([]int, len(sh.elems))
+	for _, c := range sh.free {
+		cells[sh.label[c]]++
+	}
+	var out []int
+	for k, e := range sh.elems {
+		bare := float64(cells[k]) * sh.g.Cell * sh.g.Cell
+		if all[k] > 0 {
+			bare *= float64(gone[k]) / float64(all[k])
+		}
+		if 2*gone[k] <= all[k] && all[k] > 0 || bare < bareMM2 {
+			out = append(out, e)
+		}
+	}
+	return out
+}
+
+// keep writes down the pieces that elements other than those left have found room for.
+func (sh *share) keep(grains []grain, left []int) {
+	var found []grain
+	for i := range grains {
+		if g := &grains[i]; !g.gone && !slices.Contains(left, g.e) && !sh.softening(grains, i) {
+			found = append(found, *g)
+		}
+	}
+	sh.commit(found)
+}
+
+// bareMM2 is the bare patch that is too large to leave.
+const bareMM2 = 2500
+
+// finish closes gaps, keeps wet from crisp and round things from the edge, and writes the
+// pieces down. What found no room goes to reserve.
+func (sh *share) finish(ctx context.Context, grains []grain) {
 	sh.close(ctx, grains)
 	if ctx.Err() == nil {
 		sh.dryOff(grains)
