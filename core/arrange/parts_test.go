@@ -1,9 +1,11 @@
 package arrange
 
 import (
+	"cmp"
 	"context"
 	"math"
 	"math/rand/v2"
+	"slices"
 	"testing"
 
 	"happytray/core/board"
@@ -307,6 +309,44 @@ func TestRoundThingsAreHeld(t *testing.T) {
 			t.Errorf("%s: moved %v, to %v", c.name, moved, g.at)
 		} else if moved && (!sh.steady(grains, 0) || !sh.legal(grains, 0)) {
 			t.Errorf("%s: it lies at %v, steady %v, legal %v", c.name, g.at, sh.steady(grains, 0), sh.legal(grains, 0))
+		}
+	}
+}
+
+// Where large pieces find no room, their region is not left bare: what is small takes it.
+func TestNarrowPlacesAreNotLeftBare(t *testing.T) {
+	tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 6}, Board: &board.Request{Shape: "rectangle", LengthMM: 460, WidthMM: 300},
+		Foods: []brief.Want{{Food: "pomegranate", Grams: 500}, {Food: "almonds", Grams: 200}, {Food: "blackberries", Grams: 200}}})
+	l := newLayout(newSearch(tr, larder, Options{}), tr.Clone())
+	p := &plan{style: "meadow"}
+	for i := range l.t.Elements {
+		e := &l.t.Elements[i]
+		e.Placed, e.Pieces = false, []tray.Piece{}
+		if e.Kind() == food.KindLoose {
+			p.loose = append(p.loose, i)
+		}
+	}
+	for y := 50.0; y < 300; y += 58 { // corridors of 50 mm; half a pomegranate is 80 across
+		l.add(len(l.t.Elements)-1, geom.NewBody(geom.Box(460, 8, 0).Move(geom.Pt(230, y))))
+	}
+	l.fill(context.Background(), p, food.Rand(4))
+	for corridor := range 5 {
+		y0, y1 := 54+58*float64(corridor)-58, 46+58*float64(corridor)
+		reached, widest := 0.0, 0.0 // from left to right
+		var boxes []geom.Rect
+		for _, e := range l.t.Elements {
+			for _, q := range e.Pieces {
+				if box := q.Outline.Bounds(); box.Max.Y > y0 && box.Min.Y < y1 {
+					boxes = append(boxes, box)
+				}
+			}
+		}
+		slices.SortFunc(boxes, func(a, b geom.Rect) int { return cmp.Compare(a.Min.X, b.Min.X) })
+		for _, box := range append(boxes, geom.Rect{Min: geom.Pt(460, 0), Max: geom.Pt(460, 0)}) {
+			widest, reached = math.Max(widest, box.Min.X-reached), math.Max(reached, box.Max.X)
+		}
+		if widest > 90 {
+			t.Errorf("corridor %d is bare over %.0f mm", corridor, widest)
 		}
 	}
 }
