@@ -71,7 +71,7 @@ func (l *layout) fill(ctx context.Context, p *plan, r *rand.Rand) {
 	if len(elems) == 0 {
 		return
 	}
-	for again := true; again && ctx.Err() == nil; {
+	for again := true; again; {
 		sh := newShare(l, elems, p.style == "mirrored", r)
 		if len(sh.free) == 0 {
 			return
@@ -86,7 +86,7 @@ func (l *layout) fill(ctx context.Context, p *plan, r *rand.Rand) {
 		grains := sh.grains(ctx, r)
 		sh.settle(ctx, grains)
 		left := sh.withRoom(grains)
-		if again = len(left) < len(elems) && len(left) > 0; again {
+		if again = ctx.Err() == nil && len(left) < len(elems) && len(left) > 0; again {
 			sh.keep(grains, left)
 			elems = left
 			continue

@@ -4,7 +4,13 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { TrayFile } from '@/api/tray.gen'
 
 type Asked = { path: string; body: Record<string, unknown> }
-const wire = vi.hoisted(() => ({ asked: [] as Asked[], answer: {} as unknown, fail: false }))
+const wire = vi.hoisted(() => ({
+  asked: [] as Asked[],
+  answer: {} as unknown,
+  fail: false,
+  slow: false, // answers wait until they are given by hand
+  waiting: [] as ((answer: unknown) => void)[],
+}))
 
 vi.mock('openapi-fetch', () => ({
   default: () => {
@@ -24,6 +30,7 @@ vi.mock('openapi-fetch', () => ({
         if (!/give-way|mend/.test(path)) return ok({})
         wire.asked.push({ path, body: options.body })
         if (wire.fail) throw new TypeError('gone')
+        if (wire.slow) return ok(await new Promise(answer => wire.waiting.push(answer)))
         return ok(wire.answer)
       },
     }
@@ -54,6 +61,8 @@ beforeEach(() => {
   wire.asked.length = 0
   wire.answer = {}
   wire.fail = false
+  wire.slow = false
+  wire.waiting.length = 0
   vi.stubGlobal('window', globalThis)
   vi.stubGlobal('localStorage', {
     getItem: () => null,
@@ -110,6 +119,25 @@ describe('neighbours that give way', () => {
     after('bowl', at(1), 'moved the bowl')
     await rest()
     expect(job.doc?.title).toBe('mine')
+  })
+  it('answer for the tray they were asked about, in whatever order answers come', async () => {
+    const job = useJob()
+    await job.open('j')
+    const { on, after } = useGiveWay()
+    on.value = true
+    wire.slow = true
+    after('bowl', at(1), 'moved the bowl')
+    await rest()
+    job.change(tray('the honey moved too'), 'moved the honey')
+    after('honey', at(2), 'moved the honey')
+    await rest()
+    expect(wire.asked.map(a => a.body.element)).toEqual(['bowl', 'honey'])
+    wire.waiting[1]!({ moved: true, tray: tray('settled round the honey') })
+    await vi.advanceTimersByTimeAsync(0)
+    expect(job.doc?.title).toBe('settled round the honey')
+    wire.waiting[0]!({ moved: true, tray: tray('settled round the bowl, without the honey') })
+    await vi.advanceTimersByTimeAsync(0)
+    expect(job.doc?.title).toBe('settled round the honey')
   })
 })
 
