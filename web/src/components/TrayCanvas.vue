@@ -58,10 +58,11 @@ const ticks = computed(() => {
   const inches = units.length === 'in'
   const step = inches ? 12.7 : scale.value * 10 < 4 ? 50 : 10 // mm
   const [long, middle] = inches ? [4, 2] : [100 / step, 50 / step] // in steps
+  // a figure at the very end would be cut off
   const along = (length: number) =>
     Array.from({ length: Math.floor(length / step) + 1 }, (_, i) => ({
       at: i * step,
-      says: i % long === 0 ? String(inches ? i / 2 : (i * step) / 10) : '',
+      says: i % long === 0 && i * step <= length - mm(10) ? String(inches ? i / 2 : (i * step) / 10) : '',
       size: i % long === 0 ? 9 : i % middle === 0 ? 6 : 3.5,
     }))
   return {
