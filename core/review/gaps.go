@@ -97,8 +97,8 @@ func (s *gaps) row(y, x0, x1 int) {
 
 // lostCells is by how many cells the distances from cell to cell make a disc wider than it
 // is: its edge lies half a cell before the middle of the blocked ones on either side, and
-// its own middle between cells. Against rasters of 15 times as many cells the mean error
-// on laid trays is nought.
+// its own middle between cells. Against rasters of 15 times as many cells gaps on laid
+// trays are about .4 mm too small in the mean with it, and 1.9 mm with a whole cell.
 const lostCells = .4
 
 // widest is the diameter in mm of the largest bare disc, and its middle.
