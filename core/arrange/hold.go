@@ -2,14 +2,10 @@ package arrange
 
 import (
 	"context"
-	"math"
 
 	"happytray/core/geom"
+	"happytray/core/review"
 )
-
-// rollsMM is how near the edge of a board without a rim round things roll off unless
-// neighbours hold them on two sides (craft section 3).
-const rollsMM = 40
 
 // hold tucks round pieces that lie near an edge without a rim behind something that holds
 // them on two sides, or farther in, where there is room within a hand's width. What finds
@@ -68,34 +64,12 @@ func (sh *share) stacked(grains []grain, i int) bool {
 	return false
 }
 
-// steady reports whether grain i cannot roll off, as the review has it: far enough from
-// the edge, in a well, or with something at two sides of it that are not next to each other.
+// steady reports whether grain i cannot roll off, as the review has it.
 func (sh *share) steady(grains []grain, i int) bool {
-	g := &grains[i]
-	b := sh.l.s.zone.board
-	box := g.body.Box
-	c := box.Centre()
-	if sh.l.s.zone.deep(c) > rollsMM+box.W()/2 || b.Outline.EdgeDistance(c)-box.W()/2 > rollsMM {
-		return true
-	}
-	for _, w := range b.Wells {
-		if w.Contains(c) {
-			return true
-		}
-	}
-	r := math.Max(box.W(), box.H())/2 + 5
-	first := -1
-	for k := range 8 {
-		if !sh.stands(grains, i, c.Add(geom.Polar(r, float64(k)*45))) {
-			continue
-		}
-		if first < 0 {
-			first = k
-		} else if d := k - first; d >= 2 && d <= 6 {
-			return true
-		}
-	}
-	return false
+	z := &sh.l.s.zone
+	box := grains[i].body.Box
+	return z.deep(box.Centre()) > review.RollsMM+box.W()/2 || // most are, and asked at once
+		review.Steady(z.board, box, func(p geom.Point) bool { return sh.stands(grains, i, p) })
 }
 
 // stands reports whether anything but grain i lies at p.

@@ -44,7 +44,7 @@ func (b *Body) survey() {
 		box.Max.X, box.Max.Y = max(box.Max.X, q.X), max(box.Max.Y, q.Y)
 		area += p.Cross(q)
 		d := q.Sub(p)
-		if x := e.Cross(d); x > 1e-6 || x < -1e-6 { // as Convex has it
+		if x := e.Cross(d); x > 1e-6 || x < -1e-6 { // less is rounding
 			if turn*x < 0 {
 				b.convex = false
 			}

@@ -3,6 +3,7 @@ package review
 import (
 	"math"
 
+	"happytray/core/board"
 	"happytray/core/food"
 	"happytray/core/geom"
 )
@@ -51,10 +52,9 @@ func (m *measures) care() {
 			var at geom.Point
 			for b := range e.bodies {
 				box := e.bodies[b].Box
-				c := box.Centre()
-				if l.tray.Board.Outline.EdgeDistance(c)-box.W()/2 < 40 && !l.held(c, box) {
+				if !Steady(l.tray.Board, box, l.field.occupied) {
 					n++
-					at = c
+					at = box.Centre()
 				}
 			}
 			loose += n
@@ -121,18 +121,27 @@ func (m *measures) care() {
 	}
 }
 
-// held reports whether a piece has neighbours on two sides that are not next to
-// each other, within 5 mm.
-func (l *Live) held(c geom.Point, box geom.Rect) bool {
-	for _, w := range l.tray.Board.Wells {
+// RollsMM is how near the edge of a board without a rim round things roll off unless
+// something holds them (craft section 3).
+const RollsMM = 40
+
+// Steady reports whether a round piece in a box cannot roll off its board: there is a rim,
+// the edge is far enough, a well or groove holds it, or things lie within 5 mm on two sides
+// of it that are not next to each other. lies says whether anything but the piece lies at p.
+func Steady(b *board.Board, box geom.Rect, lies func(p geom.Point) bool) bool {
+	c := box.Centre()
+	if b.RimMM > 0 || b.Outline.EdgeDistance(c)-box.W()/2 >= RollsMM {
+		return true
+	}
+	for _, w := range b.Wells {
 		if w.Contains(c) {
-			return true // a well or groove holds what rolls
+			return true
 		}
 	}
 	r := math.Max(box.W(), box.H())/2 + 5
 	first := -1
 	for k := range 8 {
-		if l.field.occupied(c.Add(geom.Polar(r, float64(k)*45))) {
+		if lies(c.Add(geom.Polar(r, float64(k)*45))) {
 			if first < 0 {
 				first = k
 			} else if d := k - first; d >= 2 && d <= 6 {

@@ -13,23 +13,23 @@ import (
 // what it touches. Its answers equal a review from scratch exactly. It is not
 // safe for use by several goroutines at once.
 type Live struct {
-	tray   *tray.Tray
-	larder *food.Larder
-	elems  []elem
-	field  field
-	pairs  []pair // upper triangle, see at
-	lean   geom.Outline
-	half   float64 // half-diagonal of the zone's box, mm
-	centre geom.Point
-	ground colour.Lab                // of the board or its liner
-	seen   map[[2]colour.Lab]float64 // dE00 of what lay side by side so far
-	off    []string
-	zoneCv bool
-	rows   geom.Rows // of the zone, when it is convex
-	rules  []Rule
-	tastes tastes
-	mirror bool     // both sides should answer each other
-	apart  []string // what guests at a shared tray avoid, that is kept apart on it
+	tray        *tray.Tray
+	larder      *food.Larder
+	elems       []elem
+	field       field
+	pairs       []pair // upper triangle, see at
+	lean        geom.Outline
+	half        float64 // half-diagonal of the zone's box, mm
+	centre      geom.Point
+	ground      colour.Lab                // of the board or its liner
+	differences map[[2]colour.Lab]float64 // dE00 of what lay side by side so far
+	off         []string
+	zoneCv      bool
+	rows        geom.Rows // of the zone, when it is convex
+	rules       []Rule
+	tastes      tastes
+	mirror      bool     // both sides should answer each other
+	apart       []string // what guests at a shared tray avoid, that is kept apart on it
 }
 
 // elem is what is kept about one element between moves.
@@ -78,7 +78,7 @@ func NewLive(t *tray.Tray, larder *food.Larder) *Live {
 	l.half = math.Hypot(box.W(), box.H()) / 2
 	l.centre = zone.Centroid()
 	l.ground = colour.Must(t.Board.Ground())
-	l.seen = map[[2]colour.Lab]float64{}
+	l.differences = map[[2]colour.Lab]float64{}
 	l.elems = make([]elem, len(l.tray.Elements))
 	l.pairs = make([]pair, len(l.elems)*(len(l.elems)-1)/2)
 	for i := range l.elems {
@@ -312,10 +312,10 @@ func (l *Live) overlap(p *pair, i, j int) {
 // difference is colour.Difference, remembered: a tray has few colours and many borders.
 func (l *Live) difference(a, b colour.Lab) float64 {
 	key := [2]colour.Lab{a, b}
-	d, ok := l.seen[key]
+	d, ok := l.differences[key]
 	if !ok {
 		d = colour.Difference(a, b)
-		l.seen[key] = d
+		l.differences[key] = d
 	}
 	return d
 }

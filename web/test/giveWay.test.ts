@@ -1,7 +1,7 @@
 // Neighbours that give way once something rests, and findings that are mended.
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { TrayFile } from '@/api/tray.gen'
+import { tray } from './tray'
 
 type Asked = { path: string; body: Record<string, unknown> }
 const wire = vi.hoisted(() => ({
@@ -41,19 +41,6 @@ const { useGiveWay } = await import('@/composables/giveWay')
 const { useMending } = await import('@/composables/mending')
 const { useToast } = await import('@/stores/toast')
 
-function tray(title: string): TrayFile {
-  return {
-    format: 'happytray/1',
-    title,
-    brief: { guests: { adults: 4 } },
-    board: null,
-    vessels: [],
-    elements: [],
-    reserve: [],
-    rules: {},
-    seed: 1,
-  }
-}
 const rest = () => vi.advanceTimersByTimeAsync(230)
 beforeEach(() => {
   setActivePinia(createPinia())

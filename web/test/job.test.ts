@@ -2,6 +2,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { TrayFile } from '@/api/tray.gen'
+import { tray } from './tray'
 
 type Call = {
   method: string
@@ -38,21 +39,9 @@ vi.mock('openapi-fetch', () => ({
 
 const { useJob } = await import('@/stores/job')
 
-const doc = (title: string): TrayFile => ({
-  format: 'happytray/1',
-  title,
-  brief: { guests: { adults: 4 } },
-  board: null,
-  vessels: [],
-  elements: [],
-  reserve: [],
-  rules: {},
-  seed: 1,
-})
-
 /** A server that keeps revisions as ours does. */
 function server() {
-  const revisions: { doc: TrayFile; parent: number }[] = [{ doc: doc('first'), parent: 0 }]
+  const revisions: { doc: TrayFile; parent: number }[] = [{ doc: tray('first'), parent: 0 }]
   const s = {
     head: 1,
     fail: null as Reply | null,
@@ -68,7 +57,7 @@ function server() {
       saved_at: '2026-11-24T10:00:00Z',
     }),
     elsewhere(title: string) {
-      revisions.push({ doc: doc(title), parent: s.head })
+      revisions.push({ doc: tray(title), parent: s.head })
       s.head = revisions.length
     },
   }
@@ -121,8 +110,8 @@ describe('saving', () => {
     const s = server()
     const job = useJob()
     await job.open('j')
-    job.change(doc('a'), 'renamed')
-    job.change(doc('b'), 'renamed again')
+    job.change(tray('a'), 'renamed')
+    job.change(tray('b'), 'renamed again')
     expect(job.state).toBe('waiting')
     await settle()
     expect(s.saves).toEqual(['b'])
@@ -140,10 +129,10 @@ describe('saving', () => {
     await job.open('j')
     let release = () => {}
     s.hold = new Promise(r => (release = r))
-    job.change(doc('a'), 'x')
+    job.change(tray('a'), 'x')
     await settle()
     expect(job.state).toBe('saving')
-    job.change(doc('b'), 'y')
+    job.change(tray('b'), 'y')
     s.hold = null
     release()
     await settle(2000)
@@ -154,7 +143,7 @@ describe('saving', () => {
     const s = server()
     const job = useJob()
     await job.open('j')
-    job.change(doc('a'), 'x')
+    job.change(tray('a'), 'x')
     await job.close()
     expect(s.saves).toEqual(['a'])
     expect(job.doc).toBeNull()
@@ -170,13 +159,13 @@ describe.each([
     const job = useJob()
     await job.open('j')
     s.fail = fail
-    job.change(doc('a'), 'x')
+    job.change(tray('a'), 'x')
     await settle()
     expect(job.state).toBe('held')
     expect(job.says).not.toBe('')
     expect(kept.size).toBe(1)
     await settle(6000)
-    job.change(doc('b'), 'y')
+    job.change(tray('b'), 'y')
     await settle(6000)
     expect(s.saves).toEqual([])
     s.fail = null
@@ -190,7 +179,7 @@ describe('work from an earlier visit', () => {
   const work = (revision: number) =>
     kept.set(
       'happytray.unsaved.j',
-      JSON.stringify({ revision, document: doc('left'), says: 'left in a hurry' }),
+      JSON.stringify({ revision, document: tray('left'), says: 'left in a hurry' }),
     )
   it('is taken up and saved when nobody else changed the job', async () => {
     const s = server()
@@ -226,7 +215,7 @@ describe('a job changed elsewhere', () => {
     const job = useJob()
     await job.open('j')
     s.elsewhere('theirs')
-    job.change(doc('mine'), 'x')
+    job.change(tray('mine'), 'x')
     await settle()
     expect([job.state, job.theirs?.document.title, s.now().title]).toEqual(['clash', 'theirs', 'theirs'])
     return { s, job }
@@ -244,7 +233,7 @@ describe('a job changed elsewhere', () => {
   })
   it('waits for the answer, whatever else is changed meanwhile', async () => {
     const { s, job } = await clash()
-    job.change(doc('more'), 'y')
+    job.change(tray('more'), 'y')
     await settle(5000)
     expect([job.state, s.now().title]).toEqual(['clash', 'theirs'])
   })
@@ -255,7 +244,7 @@ it('what the server refuses stays on the screen with the reason, and is not trie
   const job = useJob()
   await job.open('j')
   s.fail = { status: 422, body: { title: 'This cannot be worked with', detail: 'Say how many guests come' } }
-  job.change(doc('bad'), 'x')
+  job.change(tray('bad'), 'x')
   await settle()
   expect([job.state, job.says]).toEqual(['refused', 'This cannot be worked with. Say how many guests come.'])
   const puts = () => wire.calls.filter(c => c.method === 'PUT').length
@@ -263,7 +252,7 @@ it('what the server refuses stays on the screen with the reason, and is not trie
   await settle(20000)
   expect(puts()).toBe(before)
   s.fail = null
-  job.change(doc('good'), 'y')
+  job.change(tray('good'), 'y')
   await settle()
   expect(s.saves).toEqual(['good'])
 })
@@ -272,7 +261,7 @@ it('undo saves what waits, then goes back', async () => {
   const s = server()
   const job = useJob()
   await job.open('j')
-  job.change(doc('a'), 'x')
+  job.change(tray('a'), 'x')
   await job.undo()
   expect(s.saves).toEqual(['a'])
   expect([job.doc?.title, job.revision]).toEqual(['first', 1])
@@ -285,7 +274,7 @@ it('undo and redo pressed in haste come one after the other, not against each ot
   const job = useJob()
   await job.open('j')
   for (const t of ['a', 'b', 'c']) {
-    job.change(doc(t), t)
+    job.change(tray(t), t)
     await settle()
   }
   let release = () => {}
@@ -302,13 +291,13 @@ it('what is changed while an undo is under way is kept on top of it', async () =
   const s = server()
   const job = useJob()
   await job.open('j')
-  job.change(doc('a'), 'x')
+  job.change(tray('a'), 'x')
   await settle()
   let release = () => {}
   s.hold = new Promise(r => (release = r))
   const undone = job.undo()
   await settle(10)
-  job.change(doc('quick'), 'y')
+  job.change(tray('quick'), 'y')
   s.hold = null
   release()
   await undone

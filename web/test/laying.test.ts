@@ -2,6 +2,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, expect, it, vi } from 'vitest'
 import type { TrayFile } from '@/api/tray.gen'
+import { tray } from './tray'
 
 const search = vi.hoisted(() => ({ lines: [] as unknown[], meanwhile: () => {} }))
 vi.mock('@/api/arrange', () => ({
@@ -15,17 +16,6 @@ const job = { tray: null as TrayFile | null, at: 0, changeTray: changed }
 vi.mock('@/stores/job', () => ({ useJob: () => job }))
 const { useLaying } = await import('@/composables/laying')
 
-const tray = (title: string): TrayFile => ({
-  format: 'happytray/1',
-  title,
-  brief: { guests: { adults: 4 } },
-  board: null,
-  vessels: [],
-  elements: [],
-  reserve: [],
-  rules: {},
-  seed: 1,
-})
 const way = (style: string) => ({ style, score: 90, differs: 0.3, says: 'fuller', tray: tray(style) })
 
 beforeEach(() => {
