@@ -57,7 +57,7 @@ func (f *Food) Check() error {
 		may         bool // be left out
 		of          []string
 	}{{"category", string(f.Category), false, cats}, {"wetness", string(f.Wetness), false, Wetnesses}, {"texture", f.Texture, false, Textures},
-		{"firmness", f.Firmness, f.Category != Cheese, Firmnesses}, {"milk", f.Milk, f.Category != Cheese, Milks}, {"rind", f.Rind, true, Rinds}, {"region", f.Region, true, Regions}} {
+		{"firmness", f.Firmness, f.Category != Cheese, Firmnesses}, {"milk", f.Milk, f.Category != Cheese, Milks}, {"set_with", f.SetWith, true, Settings}, {"rind", f.Rind, true, Rinds}, {"region", f.Region, true, Regions}} {
 		if w.may && w.word == "" {
 			continue
 		}

@@ -76,7 +76,7 @@ var meatForms = []string{"trail", "half-fold-fan", "ribbon", "rolls", "rosette",
 
 // StandsIn is the form in which a food without meat takes the shape of one, or "".
 func (f *Food) StandsIn() string {
-	if slices.Contains(f.Diet, "meat") || !in(f, Vegetable, Meat) {
+	if f.Holds("meat") || !in(f, Vegetable, Meat) {
 		return ""
 	}
 	for _, s := range f.Forms {

@@ -59,8 +59,9 @@ type Food struct {
 	Wetness     Wetness  `json:"wetness"`
 	Firmness    string   `json:"firmness,omitempty"` // cheese only
 	Milk        string   `json:"milk,omitempty"`
-	Rind        string   `json:"rind,omitempty"` // cheese: edible, inedible, or none
-	Strength    int      `json:"strength"`       // 1 mild to 5 strong
+	SetWith     string   `json:"set_with,omitempty"` // cheese: what curdles it; animal rennet where nothing is said
+	Rind        string   `json:"rind,omitempty"`     // cheese: edible, inedible, or none
+	Strength    int      `json:"strength"`           // 1 mild to 5 strong
 	Flavours    []string `json:"flavours"`
 	Texture     string   `json:"texture"`
 	Rolls       bool     `json:"rolls,omitempty"`
@@ -140,11 +141,32 @@ func (f *Food) Months(hemisphere string) []int {
 // Breaks names the first of the avoided things the food contains, or "".
 func (f *Food) Breaks(avoid []string) string {
 	for _, a := range avoid {
-		if slices.Contains(f.Allergens, a) || slices.Contains(f.Diet, a) {
+		if f.Holds(a) {
 			return a
 		}
 	}
 	return ""
+}
+
+// Holds reports whether the food contains what a brief may avoid: one of the 14
+// allergens or a diet word. What follows from the rest of the entry counts although
+// its list leaves it out: cheese of an animal's milk is set with animal rennet unless
+// the entry says how else, pork, beef, fish and shellfish are meat, and what comes
+// from an animal is animal.
+func (f *Food) Holds(word string) bool {
+	if slices.Contains(f.Allergens, word) || slices.Contains(f.Diet, word) {
+		return true
+	}
+	any := func(words ...string) bool { return slices.ContainsFunc(words, f.Holds) }
+	switch word {
+	case "rennet":
+		return f.Category == Cheese && f.Milk != "plant" && (f.SetWith == "" || f.SetWith == "rennet")
+	case "meat":
+		return any("pork", "beef", "fish", "crustaceans", "molluscs")
+	case "animal":
+		return any("meat", "milk", "egg", "rennet")
+	}
+	return false
 }
 
 // Vegan and Vegetarian follow from the diet words; rennet counts.

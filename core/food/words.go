@@ -17,9 +17,11 @@ var (
 	Wetnesses  = []string{string(Crisp), string(Dry), string(Moist), string(Oily), string(Juicy), string(Runny)}
 	Firmnesses = []string{"fresh", "soft", "semi", "firm", "hard"}
 	Milks      = []string{"cow", "goat", "sheep", "buffalo", "mixed", "plant"}
-	Rinds      = []string{"edible", "inedible", "none"}
-	Flavours   = []string{"sweet", "salty", "sour", "briny", "smoky", "spicy", "bitter", "umami", "mild", "fresh"}
-	Textures   = []string{"creamy", "soft", "chewy", "firm", "crumbly", "crunchy", "juicy"}
+	// Settings are what cheese is set with: animal rennet unless it says how else.
+	Settings = []string{"rennet", "microbial", "thistle", "acid"}
+	Rinds    = []string{"edible", "inedible", "none"}
+	Flavours = []string{"sweet", "salty", "sour", "briny", "smoky", "spicy", "bitter", "umami", "mild", "fresh"}
+	Textures = []string{"creamy", "soft", "chewy", "firm", "crumbly", "crunchy", "juicy"}
 	// Regions are broad landscapes, not names on a label.
 	Regions = []string{"alpine", "atlantic", "mediterranean", "northern", "eastern", "tropical"}
 )

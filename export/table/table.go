@@ -113,6 +113,7 @@ var columns = []column{
 	must("wetness", func(f *food.Food) *string { return (*string)(&f.Wetness) }),
 	text("firmness", func(f *food.Food) *string { return &f.Firmness }),
 	text("milk", func(f *food.Food) *string { return &f.Milk }),
+	text("set_with", func(f *food.Food) *string { return &f.SetWith }),
 	text("rind", func(f *food.Food) *string { return &f.Rind }),
 	whole("strength", func(f *food.Food) *int { return &f.Strength }),
 	list("flavours", func(f *food.Food) *[]string { return &f.Flavours }),

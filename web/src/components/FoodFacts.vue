@@ -130,6 +130,21 @@ const isCheese = computed(() => f.value.category === 'cheese')
           </ElSelect>
         </div>
 
+        <span :class="{ mine: mine('set_with') }">Set with</span>
+        <ElSelect
+          :model-value="f.set_with || 'rennet'"
+          aria-label="What it is set with"
+          :disabled="f.milk === 'plant'"
+          @update:model-value="(v: Food['set_with']) => emit('change', { set_with: v })"
+        >
+          <ElOption
+            v-for="w in words.set_with"
+            :key="w"
+            :value="w"
+            :label="w === 'rennet' ? 'animal rennet' : w === 'microbial' ? 'microbial rennet' : w"
+          />
+        </ElSelect>
+
         <span :class="{ mine: mine('rind') }">Rind</span>
         <ElSelect
           :model-value="f.rind || 'none'"

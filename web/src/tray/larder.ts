@@ -39,6 +39,7 @@ export const words = {
   wetness: ['crisp', 'dry', 'moist', 'oily', 'juicy', 'runny'],
   firmness: ['fresh', 'soft', 'semi', 'firm', 'hard'],
   milk: ['cow', 'goat', 'sheep', 'buffalo', 'mixed', 'plant'],
+  set_with: ['rennet', 'microbial', 'thistle', 'acid'],
   rind: ['edible', 'inedible', 'none'],
   texture: ['creamy', 'soft', 'chewy', 'firm', 'crumbly', 'crunchy', 'juicy'],
   flavours: ['sweet', 'salty', 'sour', 'briny', 'smoky', 'spicy', 'bitter', 'umami', 'mild', 'fresh'],
