@@ -6,6 +6,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"io"
+	"math"
 	"os"
 	"os/signal"
 
@@ -78,6 +79,39 @@ func planCommand() *cobra.Command {
 				return err
 			}
 			return writeJSON(t)
+		}}
+}
+
+// bill is what the basket command prints: a line for each food, and the sums.
+type bill struct {
+	Lines      []billLine `json:"lines"`
+	UsedCost   int        `json:"used_cost"` // minor units, as all money here
+	BasketCost int        `json:"basket_cost"`
+}
+
+type billLine struct {
+	Food       string          `json:"food"`
+	WantG      float64         `json:"want_g"` // on the trays and in reserve
+	CupboardG  float64         `json:"cupboard_g"`
+	Packs      []portion.Packs `json:"packs"`
+	UsedCost   int             `json:"used_cost"`
+	BasketCost int             `json:"basket_cost"`
+	LeftG      float64         `json:"left_g"`
+}
+
+func basketCommand() *cobra.Command {
+	return &cobra.Command{Use: "basket", Short: "Packs and money for the tray on standard input, all trays of its job together", Args: noArgs,
+		RunE: func(*cobra.Command, []string) error {
+			t, larder, err := readTray()
+			if err != nil {
+				return err
+			}
+			b := portion.Shop(t, larder)
+			out := bill{Lines: make([]billLine, len(b.Lines)), UsedCost: b.UsedCost, BasketCost: b.BasketCost}
+			for i, l := range b.Lines {
+				out.Lines[i] = billLine{l.Food, math.Round((l.OnTrayG+l.ReserveG)*10) / 10, l.CupboardG, l.Packs, l.UsedCost, l.BasketCost, l.LeftG}
+			}
+			return writeJSON(out)
 		}}
 }
 

@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"math"
 	"os"
 	"os/exec"
 	"path/filepath"
@@ -178,6 +179,73 @@ func TestSameBytes(t *testing.T) {
 	}
 	if again := must(t, a, "arrange", "--seed", "6", "--effort", "1"); score(again) < score(a) {
 		t.Errorf("%v became %v", score(a), score(again))
+	}
+}
+
+func TestBasket(t *testing.T) {
+	type line struct {
+		Food  string  `json:"food"`
+		Want  float64 `json:"want_g"`
+		There float64 `json:"cupboard_g"`
+		Packs []struct {
+			Grams        float64
+			Price, Count int
+		}
+		Used   int     `json:"used_cost"`
+		Basket int     `json:"basket_cost"`
+		Left   float64 `json:"left_g"`
+	}
+	var got struct {
+		Lines  []line
+		Used   int `json:"used_cost"`
+		Basket int `json:"basket_cost"`
+	}
+	planned := must(t, []byte(`{"guests":{"adults":14},"boards":["rectangle-52-ash","round-40-marble"]}`), "plan")
+	dec := json.NewDecoder(bytes.NewReader(must(t, planned, "basket")))
+	dec.DisallowUnknownFields() // to the letter
+	if err := dec.Decode(&got); err != nil {
+		t.Fatal(err)
+	}
+	job, err := tray.Read(planned, food.BuiltIn())
+	if err != nil {
+		t.Fatal(err)
+	}
+	want := map[string]float64{}
+	for _, one := range job.All() {
+		for _, e := range one.Elements {
+			want[e.Food] += e.Grams
+		}
+		for _, r := range one.Reserve {
+			want[r.Food] += r.Grams
+		}
+	}
+	used, basket := 0, 0
+	for _, l := range got.Lines {
+		cost, bought := 0, 0.0
+		for _, p := range l.Packs {
+			cost += p.Price * p.Count
+			bought += p.Grams * float64(p.Count)
+		}
+		used, basket = used+l.Used, basket+l.Basket
+		if math.Abs(l.Want-want[l.Food]) > .15 || cost != l.Basket || math.Abs(bought-l.Want-l.Left) > .15 || l.Used > l.Basket || l.There != 0 {
+			t.Errorf("%+v, wanted %.1f g", l, want[l.Food])
+		}
+	}
+	if len(got.Lines) != len(want) || used != got.Used || basket != got.Basket || basket == 0 {
+		t.Errorf("%d lines of %d, %d of %d used, %d of %d in the basket", len(got.Lines), len(want), got.Used, used, got.Basket, basket)
+	}
+
+	// packs under 5 g, by which an answer once never came
+	own := bytes.Replace(planned, []byte(`"packs":[{"grams":`), []byte(`"packs":[{"grams":1,"price":3},{"grams":`), 1)
+	if bytes.Equal(own, planned) {
+		t.Fatal("no pack to change")
+	}
+	must(t, own, "basket")
+	if _, says, exit := run(t, []byte(`{"guests":{"adults":2}}`), "basket"); exit != 1 || len(says) == 0 {
+		t.Errorf("a brief is no tray: %d, %s", exit, says)
+	}
+	if _, _, exit := run(t, planned, "basket", "now"); exit != 2 {
+		t.Errorf("a stray word: %d", exit)
 	}
 }
 

@@ -3,7 +3,6 @@ package portion
 import (
 	"fmt"
 	"math"
-	"sort"
 	"strings"
 
 	"happytray/core/food"
@@ -28,13 +27,6 @@ type Line struct {
 	HandworkSecs float64 `json:"handwork_seconds"`
 	OutOfStock   bool    `json:"out_of_stock"`   // the shop has none today
 	Next         *Use    `json:"next,omitempty"` // the coming job that what stays over could go into
-}
-
-// Packs is how many packs of one size to buy.
-type Packs struct {
-	Grams float64 `json:"grams"`
-	Price int     `json:"price"`
-	Count int     `json:"count"`
 }
 
 // Basket is everything to buy for a tray and its reserve.
@@ -171,48 +163,3 @@ func (b *Basket) PassOn(day string, coming []Needs, larder *food.Larder) {
 const worthKeeping = 10
 
 func upperFirst(s string) string { return strings.ToUpper(s[:1]) + s[1:] }
-
-// Cover finds the cheapest set of packs that holds at least need grams: the
-// unbounded covering knapsack, solved exactly over units of five grams, with the
-// bulk of a very large need taken in the pack that is cheapest by weight.
-func Cover(packs []food.Pack, need float64) (buy []Packs, bought float64, cost int) {
-	buy = []Packs{}
-	if need <= 0 || len(packs) == 0 {
-		return buy, 0, 0
-	}
-	const unit = 5.0
-	best := 0
-	for i, p := range packs {
-		if float64(p.Price)*packs[best].Grams < float64(packs[best].Price)*p.Grams {
-			best = i
-		}
-	}
-	count := make([]int, len(packs))
-	if bulk := need - 4000; bulk > 0 {
-		count[best] = int(bulk / packs[best].Grams)
-		need -= float64(count[best]) * packs[best].Grams
-	}
-	n := int(math.Ceil(need/unit - 1e-9))
-	price, from := make([]int, n+1), make([]int, n+1)
-	for g := 1; g <= n; g++ {
-		price[g] = math.MaxInt
-		for i, p := range packs {
-			rest := max(0, g-int(p.Grams/unit))
-			if c := price[rest] + p.Price; c < price[g] {
-				price[g], from[g] = c, i
-			}
-		}
-	}
-	for g := n; g > 0; g = max(0, g-int(packs[from[g]].Grams/unit)) {
-		count[from[g]]++
-	}
-	for i, c := range count {
-		if c > 0 {
-			buy = append(buy, Packs{packs[i].Grams, packs[i].Price, c})
-			bought += packs[i].Grams * float64(c)
-			cost += packs[i].Price * c
-		}
-	}
-	sort.Slice(buy, func(i, j int) bool { return buy[i].Grams > buy[j].Grams })
-	return buy, bought, cost
-}

@@ -133,14 +133,26 @@ func Savings(t *tray.Tray, larder *food.Larder, cabinet *board.Cabinet, n int) [
 	return out
 }
 
-// fewerPacks is the most grams that cost less than the packs for need do, or 0.
+// fewerPacks is the most grams, in whole ones, that cost less than the packs for need
+// do, down to three fifths of it; or 0. What packs cost never falls as more is needed,
+// so the place where it rises is found by halving.
 func fewerPacks(packs []food.Pack, need float64, cost int) float64 {
-	for less := need - 5; less > .6*need; less -= 5 {
-		if _, bought, c := Cover(packs, less); c < cost {
-			return math.Min(less, bought)
+	low, high := math.Ceil(.6*need), math.Ceil(need)
+	if low >= high {
+		return 0
+	}
+	if _, _, c := Cover(packs, low); c >= cost {
+		return 0
+	}
+	for high-low > 1 { // low costs less, high does not
+		mid := math.Floor((low + high) / 2)
+		if _, _, c := Cover(packs, mid); c < cost {
+			low = mid
+		} else {
+			high = mid
 		}
 	}
-	return 0
+	return low
 }
 
 // Wants lists the foods of a job's trays with their forms, as the brief would, and
