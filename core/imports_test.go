@@ -2,6 +2,7 @@
 package core
 
 import (
+	"go/ast"
 	"go/parser"
 	"go/token"
 	"io/fs"
@@ -91,4 +92,39 @@ func TestClockIsReadInOnePlaceOnly(t *testing.T) {
 		}
 		return nil
 	})
+}
+
+// A panic in a goroutine ends the process, so they are started in one place, which
+// hands panics on to the caller.
+func TestGoroutinesAreStartedInOnePlace(t *testing.T) {
+	found := 0
+	_ = filepath.WalkDir(".", func(path string, d fs.DirEntry, err error) error {
+		if err != nil || d.IsDir() || !strings.HasSuffix(path, ".go") || strings.HasSuffix(path, "_test.go") {
+			return err
+		}
+		f, err := parser.ParseFile(token.NewFileSet(), path, nil, 0)
+		if err != nil {
+			return err
+		}
+		ast.Inspect(f, func(n ast.Node) bool {
+			starts := false
+			switch n := n.(type) {
+			case *ast.GoStmt:
+				starts = true
+			case *ast.SelectorExpr:
+				starts = n.Sel.Name == "Go" || n.Sel.Name == "AfterFunc"
+			}
+			if starts {
+				found++
+				if path != filepath.Join("arrange", "workers.go") {
+					t.Errorf("%s starts a goroutine", path)
+				}
+			}
+			return true
+		})
+		return nil
+	})
+	if found != 1 {
+		t.Errorf("goroutines are started %d times", found)
+	}
 }

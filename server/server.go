@@ -131,6 +131,7 @@ func validator() (api.MiddlewareFunc, error) {
 	return func(c *gin.Context) {
 		var body []byte
 		if c.Request.Body != nil {
+			var err error
 			if body, err = io.ReadAll(c.Request.Body); err != nil {
 				var big *http.MaxBytesError
 				if errors.As(err, &big) {

@@ -11,7 +11,6 @@ import (
 	"fmt"
 	"math"
 	"runtime"
-	"runtime/debug"
 	"sync"
 	"time"
 
@@ -258,33 +257,7 @@ func newSearch(t *tray.Tray, larder *food.Larder, o Options) *search {
 // round tries n layouts, numbers first to first+n-1, in parallel.
 func (s *search) round(ctx context.Context, first, n int, best candidate) []candidate {
 	out := make([]candidate, n)
-	jobs := make(chan int, n)
-	for k := range n {
-		jobs <- k
-	}
-	close(jobs)
-	broken := make(chan any, n)
-	var wg sync.WaitGroup
-	for range min(s.workers, n) {
-		wg.Add(1)
-		go func() {
-			defer wg.Done()
-			defer func() {
-				if v := recover(); v != nil {
-					broken <- fmt.Sprintf("%v\n%s", v, debug.Stack())
-				}
-			}()
-			for k := range jobs {
-				out[k] = s.try(ctx, first+k, best)
-			}
-		}()
-	}
-	wg.Wait()
-	select {
-	case v := <-broken:
-		panic(v) // in the caller's goroutine, where a server can answer for it
-	default:
-	}
+	inParallel(n, s.workers, func(k int) { out[k] = s.try(ctx, first+k, best) })
 	return out
 }
 

@@ -7,7 +7,6 @@ import (
 	"runtime"
 	"slices"
 	"strings"
-	"sync"
 
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -39,22 +38,11 @@ func Mend(ctx context.Context, t *tray.Tray, larder *food.Larder, f review.Findi
 	base := review.Of(t, larder)
 	all := tries(t, f)
 	found := make([]Mended, len(all))
-	next := make(chan int, len(all))
-	for i := range all {
-		next <- i
-	}
-	close(next)
-	var wg sync.WaitGroup
-	for range min(runtime.GOMAXPROCS(0), len(all)) {
-		wg.Go(func() {
-			for i := range next {
-				if ctx.Err() == nil {
-					found[i] = all[i].judged(ctx, t, larder, base.Legal())
-				}
-			}
-		})
-	}
-	wg.Wait()
+	inParallel(len(all), runtime.GOMAXPROCS(0), func(i int) {
+		if ctx.Err() == nil {
+			found[i] = all[i].judged(ctx, t, larder, base.Legal())
+		}
+	})
 	best.Score = base.Score + worthMending
 	for i, m := range found { // in order, so that the same one wins on any number of cores
 		if m.Tray != nil && m.Score > best.Score {

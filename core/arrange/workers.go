@@ -1,0 +1,39 @@
+package arrange
+
+import (
+	"fmt"
+	"runtime/debug"
+	"sync"
+)
+
+// inParallel does n things, numbers 0 to n-1 in order, on so many goroutines at once.
+// A panic in one of them comes up in the goroutine of the caller, with the stack it
+// came from, where a server can answer for it; it would end the process otherwise.
+// It is the only place in the core where goroutines are started.
+func inParallel(n, workers int, do func(i int)) {
+	next := make(chan int, n)
+	for i := range n {
+		next <- i
+	}
+	close(next)
+	broken := make(chan any, workers)
+	var all sync.WaitGroup
+	for range min(workers, n) {
+		all.Go(func() {
+			defer func() {
+				if v := recover(); v != nil {
+					broken <- fmt.Sprintf("%v\n%s", v, debug.Stack())
+				}
+			}()
+			for i := range next {
+				do(i)
+			}
+		})
+	}
+	all.Wait()
+	select {
+	case v := <-broken:
+		panic(v)
+	default:
+	}
+}
