@@ -577,7 +577,7 @@ func TestPagesAreServed(t *testing.T) {
 
 func TestLostDatabase(t *testing.T) {
 	dir := filepath.Join(home, "lost")
-	own, err := localdb.Start(context.Background(), dir)
+	own, err := localdb.Start(context.Background(), dir, localdb.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -603,7 +603,7 @@ func TestLostDatabase(t *testing.T) {
 	if a := d.ask("POST", "/api/v1/outlook", []byte(`{"guests":{"adults":4}}`)); a.status != 200 {
 		t.Errorf("outlook: %d", a.status)
 	}
-	if own, err = localdb.StartAt(context.Background(), dir, own.Port); err != nil {
+	if own, err = localdb.Start(context.Background(), dir, localdb.Options{Port: own.Port}); err != nil {
 		t.Fatal(err)
 	}
 	defer own.Stop()

@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"slices"
 	"strconv"
 	"time"
 
@@ -21,6 +22,7 @@ const (
 // Thing is what the user made of one food, board or vessel. Version goes up with
 // every change; 0 is one that is not kept yet.
 type Thing struct {
+	Studio    int    `gorm:"primaryKey;autoIncrement:false"`
 	Kind      string `gorm:"primaryKey"`
 	ID        string `gorm:"primaryKey"`
 	Document  string
@@ -31,6 +33,7 @@ type Thing struct {
 
 // Lot is grams of a food in the cupboard, best before a day (2026-11-30) or "".
 type Lot struct {
+	Studio     int    `gorm:"primaryKey;autoIncrement:false"`
 	Food       string `gorm:"primaryKey"`
 	BestBefore string `gorm:"primaryKey"`
 	Grams      float64
@@ -38,37 +41,54 @@ type Lot struct {
 
 // Picture is a kept photograph of a food.
 type Picture struct {
-	Food  string `gorm:"primaryKey"`
-	Media string
-	Data  []byte
+	Studio int    `gorm:"primaryKey;autoIncrement:false"`
+	Food   string `gorm:"primaryKey"`
+	Media  string
+	Data   []byte
+}
+
+// houseFact is the version of the house: the number of the last change to things and lots.
+const houseFact = "house"
+
+func houseVersion(value string) (int64, error) {
+	if value == "" {
+		return 1, nil // nothing was ever changed
+	}
+	version, err := strconv.ParseInt(value, 10, 64)
+	if err != nil {
+		return 0, fmt.Errorf("the house's version cannot be read: %w", err)
+	}
+	return version, nil
 }
 
 // HouseVersion is the number of the last change to things and lots.
 func (s *Store) HouseVersion(ctx context.Context) (int64, error) {
-	v, err := s.Fact(ctx, "house")
+	v, err := s.Fact(ctx, houseFact)
 	if err != nil {
 		return 0, err
 	}
-	return strconv.ParseInt(v, 10, 64)
+	return houseVersion(v)
 }
 
 // House reads what the user made since a version, 0 for everything, and all that
 // is in the cupboard, as they were at one version.
 func (s *Store) House(ctx context.Context, since int64) (version int64, things []Thing, lots []Lot, err error) {
-	err = s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
-		var v string
-		if err := tx.Table("facts").Select("value").Where("name = 'house'").Scan(&v).Error; err != nil {
-			return err
-		}
-		if version, err = strconv.ParseInt(v, 10, 64); err != nil {
-			return fmt.Errorf("the house's version cannot be read: %w", err)
-		}
-		if err := tx.Where("version > ?", since).Order("kind, id").Find(&things).Error; err != nil {
-			return err
-		}
-		return tx.Order("food, best_before").Find(&lots).Error
+	err = s.ask(ctx, func(db *gorm.DB) error {
+		return db.Transaction(func(tx *gorm.DB) error {
+			v, err := factIn(tx, houseFact)
+			if err != nil {
+				return err
+			}
+			if version, err = houseVersion(v); err != nil {
+				return err
+			}
+			if err := tx.Where("version > ?", since).Order("kind, id").Find(&things).Error; err != nil {
+				return err
+			}
+			return tx.Order("food, best_before").Find(&lots).Error
+		})
 	})
-	return version, things, lots, down(err)
+	return version, things, lots, err
 }
 
 // Change is a set of edits to the house that is kept whole or not at all.
@@ -77,40 +97,48 @@ type Change struct {
 	Things  []Thing          // each with the version the caller saw, unless Seen is set
 	Lots    map[string][]Lot // all lots of a food
 	Picture *Picture         // kept; without data, thrown away
+	New     *NewThing        // made, with an id that nothing has
+}
+
+// NewThing is made under the first id that is free.
+type NewThing struct {
+	Kind string
+	IDs  func(yield func(id string) bool) // ids to try, in order
+	Make func(id string) (document string, err error)
+	ID   string // set once it is made
 }
 
 // ChangeHouse keeps a change. If something in it has moved on since the caller saw
 // it, nothing is written and ErrConflict is returned.
 func (s *Store) ChangeHouse(ctx context.Context, c Change) (version int64, err error) {
-	now := time.Now().UTC().Truncate(time.Millisecond)
-	err = s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
-		var v string
-		if err := tx.Clauses(clause.Locking{Strength: "UPDATE"}).Table("facts").Select("value").Where("name = 'house'").Scan(&v).Error; err != nil {
+	err = s.change(ctx, func(tx *gorm.DB) error {
+		v, err := lockFact(tx, houseFact) // one change after the other
+		if err != nil {
 			return err
 		}
-		if version, err = strconv.ParseInt(v, 10, 64); err != nil {
-			return fmt.Errorf("the house's version cannot be read: %w", err)
+		if version, err = houseVersion(v); err != nil {
+			return err
 		}
 		if c.Seen != 0 && c.Seen != version {
 			return ErrConflict
 		}
 		version++
 		if c.Seen == 0 {
-			for _, t := range c.Things {
-				var have Thing
-				err := tx.Select("version").Where("kind = ? AND id = ?", t.Kind, t.ID).Take(&have).Error
-				if err != nil && !errors.Is(err, gorm.ErrRecordNotFound) {
-					return err
-				}
-				if have.Version != t.Version {
-					return ErrConflict
-				}
+			if err := unchanged(tx, c.Things); err != nil {
+				return err
 			}
 		}
-		things := make([]Thing, len(c.Things))
-		for i, t := range c.Things {
-			t.Version, t.UpdatedAt = version, now
-			things[i] = t
+		things := slices.Clone(c.Things)
+		if c.New != nil {
+			made, err := c.New.make(tx)
+			if err != nil {
+				return err
+			}
+			things = append(things, made)
+		}
+		now := time.Now().UTC().Truncate(time.Millisecond)
+		for i := range things {
+			things[i].Version, things[i].UpdatedAt = version, now
 		}
 		if len(things) > 0 {
 			if err := tx.Clauses(clause.OnConflict{UpdateAll: true}).CreateInBatches(things, 400).Error; err != nil {
@@ -120,18 +148,44 @@ func (s *Store) ChangeHouse(ctx context.Context, c Change) (version int64, err e
 		if err := keepLots(tx, c.Lots); err != nil {
 			return err
 		}
-		if p := c.Picture; p != nil && len(p.Data) == 0 {
-			if err := tx.Where("food = ?", p.Food).Delete(&Picture{}).Error; err != nil {
-				return err
-			}
-		} else if p != nil {
-			if err := tx.Clauses(clause.OnConflict{UpdateAll: true}).Create(p).Error; err != nil {
-				return err
-			}
+		if err := keepPicture(tx, c.Picture); err != nil {
+			return err
 		}
-		return tx.Exec("UPDATE facts SET value = ? WHERE name = 'house'", strconv.FormatInt(version, 10)).Error
+		return setFact(tx, houseFact, strconv.FormatInt(version, 10))
 	})
-	return version, down(err)
+	return version, err
+}
+
+// unchanged reports ErrConflict where one of the things has moved on.
+func unchanged(tx *gorm.DB, things []Thing) error {
+	for _, t := range things {
+		var have Thing
+		err := tx.Select("version").Where("kind = ? AND id = ?", t.Kind, t.ID).Take(&have).Error
+		if err != nil && !errors.Is(err, gorm.ErrRecordNotFound) {
+			return err
+		}
+		if have.Version != t.Version {
+			return ErrConflict
+		}
+	}
+	return nil
+}
+
+// make finds the first of the ids that is free. Nobody else makes anything meanwhile,
+// because the house's version is locked.
+func (n *NewThing) make(tx *gorm.DB) (Thing, error) {
+	for id := range n.IDs {
+		var taken []string
+		if err := tx.Model(&Thing{}).Where("kind = ? AND id = ?", n.Kind, id).Limit(1).Pluck("id", &taken).Error; err != nil {
+			return Thing{}, err
+		}
+		if len(taken) == 0 {
+			document, err := n.Make(id)
+			n.ID = id
+			return Thing{Kind: n.Kind, ID: id, Document: document}, err
+		}
+	}
+	return Thing{}, ErrConflict
 }
 
 func keepLots(tx *gorm.DB, by map[string][]Lot) error {
@@ -157,19 +211,31 @@ func keepLots(tx *gorm.DB, by map[string][]Lot) error {
 	return tx.CreateInBatches(lots, 400).Error
 }
 
-// Picture finds the kept photograph of a food.
-func (s *Store) Picture(ctx context.Context, food string) (Picture, error) {
-	var p Picture
-	err := s.db.WithContext(ctx).Where("food = ?", food).Take(&p).Error
-	if errors.Is(err, gorm.ErrRecordNotFound) {
-		return p, ErrNotFound
+func keepPicture(tx *gorm.DB, p *Picture) error {
+	switch {
+	case p == nil:
+		return nil
+	case len(p.Data) == 0:
+		return tx.Where("food = ?", p.Food).Delete(&Picture{}).Error
 	}
-	return p, down(err)
+	return tx.Clauses(clause.OnConflict{UpdateAll: true}).Create(p).Error
+}
+
+// Picture finds the kept photograph of a food.
+func (s *Store) Picture(ctx context.Context, food string) (p Picture, err error) {
+	err = s.ask(ctx, func(db *gorm.DB) error {
+		err := db.Where("food = ?", food).Take(&p).Error
+		if errors.Is(err, gorm.ErrRecordNotFound) {
+			return ErrNotFound
+		}
+		return err
+	})
+	return p, err
 }
 
 // HasPicture reports whether a photograph of a food is kept.
 func (s *Store) HasPicture(ctx context.Context, food string) (bool, error) {
 	var n int64
-	err := s.db.WithContext(ctx).Model(&Picture{}).Where("food = ?", food).Count(&n).Error
-	return n > 0, down(err)
+	err := s.ask(ctx, func(db *gorm.DB) error { return db.Model(&Picture{}).Where("food = ?", food).Count(&n).Error })
+	return n > 0, err
 }

@@ -12,6 +12,7 @@ import (
 // Feed is what the shop at an address said last. ReadAt is nil where it never said
 // anything; Wrong is what was the matter at the last try, or "".
 type Feed struct {
+	Studio   int    `gorm:"primaryKey;autoIncrement:false"`
 	Address  string `gorm:"primaryKey"`
 	Document string
 	LeftOut  string
@@ -21,13 +22,16 @@ type Feed struct {
 }
 
 // Feed finds what the shop at an address said last; the zero Feed for nothing.
-func (s *Store) Feed(ctx context.Context, address string) (Feed, error) {
-	var f Feed
-	err := s.db.WithContext(ctx).Where("address = ?", address).Take(&f).Error
-	if errors.Is(err, gorm.ErrRecordNotFound) {
-		return Feed{Address: address}, nil
-	}
-	return f, down(err)
+func (s *Store) Feed(ctx context.Context, address string) (f Feed, err error) {
+	err = s.ask(ctx, func(db *gorm.DB) error {
+		err := db.Where("address = ?", address).Take(&f).Error
+		if errors.Is(err, gorm.ErrRecordNotFound) {
+			f = Feed{Address: address}
+			return nil
+		}
+		return err
+	})
+	return f, err
 }
 
 // KeepFeed keeps what a shop said, or that it said nothing: a failed try leaves the
@@ -37,26 +41,33 @@ func (s *Store) KeepFeed(ctx context.Context, f Feed) error {
 	if f.Wrong == "" {
 		columns = append(columns, "document", "left_out", "read_at")
 	}
-	return down(s.db.WithContext(ctx).Clauses(clause.OnConflict{DoUpdates: clause.AssignmentColumns(columns)}).Create(&f).Error)
+	return s.change(ctx, func(tx *gorm.DB) error {
+		return tx.Clauses(clause.OnConflict{DoUpdates: clause.AssignmentColumns(columns)}).Create(&f).Error
+	})
 }
 
 type tick struct {
-	List string `gorm:"primaryKey"`
-	Food string `gorm:"primaryKey"`
+	Studio int    `gorm:"primaryKey;autoIncrement:false"`
+	List   string `gorm:"primaryKey"`
+	Food   string `gorm:"primaryKey"`
 }
 
 // Ticks lists the foods that are ticked off on a list.
 func (s *Store) Ticks(ctx context.Context, list string) ([]string, error) {
 	foods := []string{}
-	err := s.db.WithContext(ctx).Model(&tick{}).Where("list = ?", list).Order("food").Pluck("food", &foods).Error
-	return foods, down(err)
+	err := s.ask(ctx, func(db *gorm.DB) error {
+		return db.Model(&tick{}).Where("list = ?", list).Order("food").Pluck("food", &foods).Error
+	})
+	return foods, err
 }
 
 // Tick ticks a food off on a list, or takes the tick back.
 func (s *Store) Tick(ctx context.Context, list, food string, done bool) error {
-	t := tick{list, food}
-	if !done {
-		return down(s.db.WithContext(ctx).Delete(&t).Error)
-	}
-	return down(s.db.WithContext(ctx).Clauses(clause.OnConflict{DoNothing: true}).Create(&t).Error)
+	t := tick{List: list, Food: food}
+	return s.change(ctx, func(tx *gorm.DB) error {
+		if !done {
+			return tx.Where("list = ? AND food = ?", list, food).Delete(&tick{}).Error
+		}
+		return tx.Clauses(clause.OnConflict{DoNothing: true}).Create(&t).Error
+	})
 }

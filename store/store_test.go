@@ -27,7 +27,7 @@ func TestMain(m *testing.M) {
 
 func open(t *testing.T) *Store {
 	t.Helper()
-	s, err := Open(context.Background(), server.DSN())
+	s, err := Open(context.Background(), server.DSN(), Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -54,11 +54,11 @@ func TestSaveUndoRedo(t *testing.T) {
 		return r.Document
 	}
 	steps := []struct {
-		do   func(context.Context, string, int64) (Job, error)
+		do   func(context.Context, string, int64, HeadingOf) (Job, error)
 		want string
 	}{{s.Undo, `{"n":3}`}, {s.Undo, `{"n":2}`}, {s.Redo, `{"n":3}`}, {s.Undo, `{"n":2}`}, {s.Undo, `{"n":1}`}, {s.Redo, `{"n":2}`}}
 	for i, st := range steps {
-		if j, err = st.do(ctx, j.ID, j.Head); err != nil || doc() != st.want {
+		if j, err = st.do(ctx, j.ID, j.Head, nil); err != nil || doc() != st.want {
 			t.Fatalf("step %d: %s, %v, want %s", i, doc(), err, st.want)
 		}
 	}
@@ -66,13 +66,13 @@ func TestSaveUndoRedo(t *testing.T) {
 	if j, err = s.Save(ctx, j.ID, j.Head, Heading{Title: "x"}, `{"n":9}`, "branch"); err != nil {
 		t.Fatal(err)
 	}
-	if _, err := s.Redo(ctx, j.ID, j.Head); !errors.Is(err, ErrNothing) {
+	if _, err := s.Redo(ctx, j.ID, j.Head, nil); !errors.Is(err, ErrNothing) {
 		t.Errorf("redo after a new save: %v", err)
 	}
-	if j, err = s.Undo(ctx, j.ID, j.Head); err != nil || doc() != `{"n":2}` {
+	if j, err = s.Undo(ctx, j.ID, j.Head, nil); err != nil || doc() != `{"n":2}` {
 		t.Errorf("undo of the branch gives %s", doc())
 	}
-	h, err := s.History(ctx, j.ID)
+	h, err := s.History(ctx, j.ID, 0, 50)
 	if err != nil || len(h) != 5 {
 		t.Errorf("%d revisions, %v; want all 5", len(h), err)
 	}
@@ -128,7 +128,7 @@ func TestJobsInTimeOrderAndArchive(t *testing.T) {
 	b, _ := s.Create(ctx, Heading{Title: "later", ServeAt: at(9)}, `1`, "")
 	a, _ := s.Create(ctx, Heading{Title: "sooner", ServeAt: at(2)}, `1`, "")
 	order := func() (ids []string) {
-		jobs, err := s.Jobs(ctx)
+		jobs, err := s.Jobs(ctx, Query{})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -168,7 +168,7 @@ func TestNewerSchemaIsRefused(t *testing.T) {
 		t.Fatal(err)
 	}
 	defer s.sql.Exec("DELETE FROM goose_db_version WHERE version_id = 9999")
-	if _, err := Open(context.Background(), server.DSN()); !errors.Is(err, ErrNewer) {
+	if _, err := Open(context.Background(), server.DSN(), Options{}); !errors.Is(err, ErrNewer) {
 		t.Errorf("opening a newer schema: %v", err)
 	}
 }
@@ -196,11 +196,11 @@ func TestUserHasNoGlobalRights(t *testing.T) {
 
 func TestLostDatabaseIsSaidAndComesBack(t *testing.T) {
 	dir := filepath.Join(home, "other")
-	db, err := localdb.Start(context.Background(), dir)
+	db, err := localdb.Start(context.Background(), dir, localdb.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
-	s, err := Open(context.Background(), db.DSN())
+	s, err := Open(context.Background(), db.DSN(), Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -215,7 +215,7 @@ func TestLostDatabaseIsSaidAndComesBack(t *testing.T) {
 	if _, _, err := s.Job(context.Background(), j.ID); !errors.Is(err, ErrDown) {
 		t.Errorf("with the database gone: %v", err)
 	}
-	db, err = localdb.StartAt(context.Background(), dir, db.Port)
+	db, err = localdb.Start(context.Background(), dir, localdb.Options{Port: db.Port})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -230,11 +230,11 @@ func TestLostDatabaseIsSaidAndComesBack(t *testing.T) {
 func TestOrphanIsTakenOver(t *testing.T) {
 	ctx := context.Background()
 	dir := filepath.Join(home, "orphan")
-	first, err := localdb.Start(ctx, dir)
+	first, err := localdb.Start(ctx, dir, localdb.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
-	s, err := Open(ctx, first.DSN())
+	s, err := Open(ctx, first.DSN(), Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -244,12 +244,12 @@ func TestOrphanIsTakenOver(t *testing.T) {
 	}
 	s.Close()
 	first.Abandon()
-	second, err := localdb.Start(ctx, dir)
+	second, err := localdb.Start(ctx, dir, localdb.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
 	defer second.Stop()
-	if s, err = Open(ctx, second.DSN()); err != nil {
+	if s, err = Open(ctx, second.DSN(), Options{}); err != nil {
 		t.Fatal(err)
 	}
 	defer s.Close()
@@ -265,7 +265,7 @@ func TestSeveralAreSetUpAtOnce(t *testing.T) {
 		wg.Add(1)
 		go func() {
 			defer wg.Done()
-			s, err := localdb.Start(context.Background(), filepath.Join(home, fmt.Sprintf("at-once-%d", i)))
+			s, err := localdb.Start(context.Background(), filepath.Join(home, fmt.Sprintf("at-once-%d", i)), localdb.Options{})
 			if err != nil {
 				t.Error(err)
 				return
@@ -279,19 +279,19 @@ func TestSeveralAreSetUpAtOnce(t *testing.T) {
 }
 
 func TestLocalServerRefusals(t *testing.T) {
-	if _, err := localdb.Start(context.Background(), filepath.Join(home, "db")); err == nil || !strings.Contains(err.Error(), "second copy") {
+	if _, err := localdb.Start(context.Background(), filepath.Join(home, "db"), localdb.Options{}); err == nil || !strings.Contains(err.Error(), "second copy") {
 		t.Errorf("second copy: %v", err)
 	}
 	half := filepath.Join(home, "half")
 	os.MkdirAll(filepath.Join(half, "data"), 0o700)
 	os.WriteFile(filepath.Join(half, "data", "ibdata1"), []byte("x"), 0o600)
-	if _, err := localdb.Start(context.Background(), half); err == nil || !strings.Contains(err.Error(), "half made") {
+	if _, err := localdb.Start(context.Background(), half, localdb.Options{}); err == nil || !strings.Contains(err.Error(), "half made") {
 		t.Errorf("half-made data: %v", err)
 	}
-	if _, err := Open(context.Background(), "nonsense"); err == nil {
+	if _, err := Open(context.Background(), "nonsense", Options{}); err == nil {
 		t.Error("a nonsense address was opened")
 	}
-	if _, err := Open(context.Background(), "u:p@tcp(127.0.0.1:1)/x"); !errors.Is(err, ErrDown) {
+	if _, err := Open(context.Background(), "u:p@tcp(127.0.0.1:1)/x", Options{}); !errors.Is(err, ErrDown) {
 		t.Errorf("nobody there: %v", err)
 	}
 }

@@ -58,7 +58,7 @@ func serve(ctx context.Context, dir string, withDemo, withShop bool) (err error)
 	defer l.Close()
 	source := os.Getenv("HAPPYTRAY_DB")
 	if source == "" {
-		db, err := localdb.Start(ctx, dir+"/db")
+		db, err := localdb.Start(ctx, dir+"/db", localdb.Options{})
 		if err != nil {
 			return err
 		}

@@ -21,7 +21,7 @@ func Main(m *testing.M, begin func(s *localdb.Server, dir string)) int {
 		return 1
 	}
 	defer os.RemoveAll(dir)
-	s, err := localdb.Start(context.Background(), filepath.Join(dir, "db"))
+	s, err := localdb.Start(context.Background(), filepath.Join(dir, "db"), localdb.Options{})
 	if err != nil {
 		fmt.Fprintln(os.Stderr, err)
 		return 1

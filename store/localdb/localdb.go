@@ -10,6 +10,7 @@ import (
 	"encoding/hex"
 	"errors"
 	"fmt"
+	"log/slog"
 	"net"
 	"os"
 	"os/exec"
@@ -17,31 +18,51 @@ import (
 	"path/filepath"
 	"strconv"
 	"strings"
+	"sync"
 	"syscall"
 	"time"
 
 	"github.com/go-sql-driver/mysql"
 )
 
-// Server is a running private MariaDB.
+// Options are how a server is started. The zero value is good.
+type Options struct {
+	Port  int          // on loopback; a free one where 0
+	Log   *slog.Logger // told when the server died and was started again; nobody where nil
+	Extra []string     // further options of the server's program; tests make it small with them
+}
+
+// Server is a running private MariaDB. If it dies it is started again, on the same
+// port, until Stop.
 type Server struct {
-	dir  string
+	dir      string
+	daemon   string
+	extra    []string
+	password string
+	log      *slog.Logger
+	lock     *os.File
+	dsn      string
+	Port     int
+
+	mu       sync.Mutex
+	process  *process // that runs now
+	stopping context.Context
+	stop     context.CancelFunc
+	watching sync.WaitGroup
+}
+
+// process is one run of the server's program.
+type process struct {
 	cmd  *exec.Cmd
-	done chan error
-	lock *os.File
-	dsn  string
-	Port int
+	done chan struct{} // closed when it has ended
 }
 
 // minFree is the room below which the server is not started, in bytes.
 const minFree = 200 << 20
 
-// Start brings up the server that lives in dir, making it on first use. Each
-// thing that can be wrong is one plain sentence.
-func Start(ctx context.Context, dir string) (*Server, error) { return StartAt(ctx, dir, 0) }
-
-// StartAt is Start on a given port; 0 takes a free one.
-func StartAt(ctx context.Context, dir string, port int) (*Server, error) {
+// Start brings up the server that lives in dir, making it on first use, and keeps it
+// up. Each thing that can be wrong is one plain sentence.
+func Start(ctx context.Context, dir string, o Options) (*Server, error) {
 	dir, err := filepath.Abs(dir)
 	if err != nil {
 		return nil, err
@@ -52,7 +73,11 @@ func StartAt(ctx context.Context, dir string, port int) (*Server, error) {
 	if err := os.MkdirAll(dir, 0o700); err != nil {
 		return nil, fmt.Errorf("the folder %s cannot be made: %v", dir, err)
 	}
-	s := &Server{dir: dir, Port: port}
+	s := &Server{dir: dir, Port: o.Port, log: o.Log, extra: o.Extra}
+	if s.log == nil {
+		s.log = slog.New(slog.DiscardHandler)
+	}
+	s.stopping, s.stop = context.WithCancel(context.WithoutCancel(ctx))
 	s.lock, err = os.OpenFile(filepath.Join(dir, "lock"), os.O_CREATE|os.O_RDWR, 0o600)
 	if err != nil {
 		return nil, fmt.Errorf("the folder %s cannot be written: %v", dir, err)
@@ -71,7 +96,7 @@ func StartAt(ctx context.Context, dir string, port int) (*Server, error) {
 	if err := syscall.Statfs(dir, &st); err == nil && st.Bavail*uint64(st.Bsize) < minFree {
 		return nil, fmt.Errorf("the disk that holds %s is full (under 200 MB free); make room and start again", dir)
 	}
-	daemon, err := find("mariadbd", "/usr/sbin/mariadbd")
+	s.daemon, err = find("mariadbd", "/usr/sbin/mariadbd")
 	if err != nil {
 		return nil, err
 	}
@@ -81,15 +106,53 @@ func StartAt(ctx context.Context, dir string, port int) (*Server, error) {
 	if err := s.stopOrphan(ctx); err != nil {
 		return nil, err
 	}
-	password, err := s.password()
-	if err != nil {
+	if s.password, err = s.secret(); err != nil {
 		return nil, err
 	}
-	if err := s.run(ctx, daemon, password); err != nil {
+	if s.Port == 0 {
+		if s.Port, err = freePort(); err != nil {
+			return nil, err
+		}
+	}
+	s.dsn = fmt.Sprintf("happytray:%s@tcp(127.0.0.1:%d)/happytray", s.password, s.Port)
+	if err := s.run(ctx); err != nil {
 		return nil, err
 	}
+	s.watching.Go(s.watch)
 	ok = true
 	return s, nil
+}
+
+// watch starts the server again whenever it ends by itself: at once, and with longer
+// pauses while it does not stay up.
+func (s *Server) watch() {
+	pause := time.Duration(0)
+	for {
+		s.mu.Lock()
+		p := s.process
+		s.mu.Unlock()
+		began := time.Now()
+		if p != nil {
+			select {
+			case <-p.done:
+			case <-s.stopping.Done():
+				return
+			}
+		}
+		if time.Since(began) > time.Minute {
+			pause = 0
+		}
+		s.log.Error("the database server ended by itself and is started again", "says", s.complaint(), "log", s.logFile())
+		select {
+		case <-time.After(pause):
+		case <-s.stopping.Done():
+			return
+		}
+		pause = min(2*pause+250*time.Millisecond, 15*time.Second)
+		if err := s.run(s.stopping); err != nil && s.stopping.Err() == nil {
+			s.log.Error("the database server could not be started again", "error", err)
+		}
+	}
 }
 
 func find(name, usual string) (string, error) {
@@ -104,7 +167,7 @@ func find(name, usual string) (string, error) {
 
 func (s *Server) data() string    { return filepath.Join(s.dir, "data") }
 func (s *Server) socket() string  { return filepath.Join(s.dir, "sock") }
-func (s *Server) log() string     { return filepath.Join(s.dir, "mariadb.log") }
+func (s *Server) logFile() string { return filepath.Join(s.dir, "mariadb.log") }
 func (s *Server) pidFile() string { return filepath.Join(s.dir, "pid") }
 
 // initialise makes the data directory beside its place and moves it there when
@@ -200,7 +263,7 @@ func (s *Server) stopOrphan(ctx context.Context) error {
 	return nil
 }
 
-func (s *Server) password() (string, error) {
+func (s *Server) secret() (string, error) {
 	file := filepath.Join(s.dir, "password")
 	if b, err := os.ReadFile(file); err == nil && len(strings.TrimSpace(string(b))) >= 16 {
 		return strings.TrimSpace(string(b)), nil
@@ -213,68 +276,68 @@ func (s *Server) password() (string, error) {
 	return p, os.WriteFile(file, []byte(p+"\n"), 0o600)
 }
 
-// run starts the daemon, waits for it, and makes sure of the schema and its user.
-func (s *Server) run(ctx context.Context, daemon, password string) error {
-	if s.Port == 0 {
-		port, err := freePort()
-		if err != nil {
-			return err
-		}
-		s.Port = port
-	}
-	logFile, err := os.OpenFile(s.log(), os.O_CREATE|os.O_APPEND|os.O_WRONLY, 0o600)
+// run starts the daemon, waits for it, and makes sure of the schema and its user. A
+// daemon that does not come up is not left running.
+func (s *Server) run(ctx context.Context) (err error) {
+	logFile, err := os.OpenFile(s.logFile(), os.O_CREATE|os.O_APPEND|os.O_WRONLY, 0o600)
 	if err != nil {
-		return fmt.Errorf("the log %s cannot be written: %v", s.log(), err)
+		return fmt.Errorf("the log %s cannot be written: %v", s.logFile(), err)
 	}
-	defer logFile.Close()
+	defer logFile.Close() // the daemon has its own
 	args := asRoot([]string{"--no-defaults", "--datadir=" + s.data(), "--bind-address=127.0.0.1", fmt.Sprintf("--port=%d", s.Port),
 		"--socket=" + s.socket(), "--pid-file=" + s.pidFile(), "--character-set-server=utf8mb4", "--collation-server=utf8mb4_unicode_ci",
 		"--innodb-flush-log-at-trx-commit=1", "--innodb-doublewrite=1", "--innodb-buffer-pool-size=64M", "--innodb-log-file-size=32M",
 		"--max-allowed-packet=32M", "--max-connections=80", "--skip-name-resolve", "--skip-log-bin", "--performance-schema=0"})
-	s.cmd = exec.Command(daemon, args...)
-	if s.cmd.Env, err = s.environment(); err != nil {
+	cmd := exec.Command(s.daemon, append(args, s.extra...)...)
+	if cmd.Env, err = s.environment(); err != nil {
 		return err
 	}
-	s.cmd.Stdout, s.cmd.Stderr = logFile, logFile
-	s.cmd.SysProcAttr = &syscall.SysProcAttr{Setpgid: true} // Ctrl-C is for us; we stop it in order
-	if err := s.cmd.Start(); err != nil {
+	cmd.Stdout, cmd.Stderr = logFile, logFile
+	cmd.SysProcAttr = &syscall.SysProcAttr{Setpgid: true} // Ctrl-C is for us; we stop it in order
+	if err := cmd.Start(); err != nil {
 		return fmt.Errorf("the database server could not be started: %v", err)
 	}
-	cmd, done := s.cmd, make(chan error, 1)
-	s.done = done
-	go func() { done <- cmd.Wait() }()
-	root, err := s.admin(ctx, password)
+	p := &process{cmd, make(chan struct{})}
+	go func() {
+		_ = cmd.Wait() // how it ended is in its log
+		close(p.done)
+	}()
+	s.mu.Lock()
+	s.process = p
+	s.mu.Unlock()
+	root, err := s.admin(ctx, p)
 	if err != nil {
+		_ = cmd.Process.Kill()
+		<-p.done
 		return err
 	}
 	defer root.Close()
 	for _, q := range []string{
 		"CREATE DATABASE IF NOT EXISTS happytray CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci",
-		"CREATE USER IF NOT EXISTS 'happytray'@'127.0.0.1' IDENTIFIED BY '" + password + "'",
-		"ALTER USER 'happytray'@'127.0.0.1' IDENTIFIED BY '" + password + "'",
+		"CREATE USER IF NOT EXISTS 'happytray'@'127.0.0.1' IDENTIFIED BY '" + s.password + "'",
+		"ALTER USER 'happytray'@'127.0.0.1' IDENTIFIED BY '" + s.password + "'",
 		"GRANT ALL PRIVILEGES ON happytray.* TO 'happytray'@'127.0.0.1'",
 		// nobody else gets in: no anonymous user, root by socket and password alone
 		"DELETE FROM mysql.global_priv WHERE User = '' OR (User = 'root' AND Host <> 'localhost')",
 		"FLUSH PRIVILEGES",
-		"ALTER USER 'root'@'localhost' IDENTIFIED BY '" + password + "'",
+		"ALTER USER 'root'@'localhost' IDENTIFIED BY '" + s.password + "'",
 	} {
 		if _, err := root.ExecContext(ctx, q); err != nil {
 			return fmt.Errorf("the database could not be prepared: %v", err)
 		}
 	}
-	s.dsn = fmt.Sprintf("happytray:%s@tcp(127.0.0.1:%d)/happytray", password, s.Port)
 	return nil
 }
 
 // admin waits until the server answers its administrator, who has no password
 // yet on the first start.
-func (s *Server) admin(ctx context.Context, password string) (*sql.DB, error) {
+func (s *Server) admin(ctx context.Context, p *process) (*sql.DB, error) {
 	open := func(pw string) (*sql.DB, error) {
 		return sql.Open("mysql", (&mysql.Config{User: "root", Passwd: pw, Net: "unix", Addr: s.socket(), AllowNativePasswords: true, Timeout: time.Second, Logger: quiet{}}).FormatDSN())
 	}
 	deadline := time.Now().Add(40 * time.Second)
 	for {
-		for _, pw := range []string{password, ""} {
+		for _, pw := range []string{s.password, ""} {
 			db, err := open(pw)
 			if err != nil {
 				return nil, err
@@ -285,15 +348,14 @@ func (s *Server) admin(ctx context.Context, password string) (*sql.DB, error) {
 			db.Close()
 		}
 		select {
-		case <-s.done:
-			s.cmd = nil
-			return nil, fmt.Errorf("the database server stopped at once: %s (see %s)", s.complaint(), s.log())
+		case <-p.done:
+			return nil, fmt.Errorf("the database server stopped at once: %s (see %s)", s.complaint(), s.logFile())
 		case <-ctx.Done():
 			return nil, ctx.Err()
 		case <-time.After(60 * time.Millisecond):
 		}
 		if time.Now().After(deadline) {
-			return nil, fmt.Errorf("the database server did not answer in 40 seconds; see %s", s.log())
+			return nil, fmt.Errorf("the database server did not answer in 40 seconds; see %s", s.logFile())
 		}
 	}
 }
@@ -312,7 +374,7 @@ func freePort() (int, error) {
 }
 
 func (s *Server) complaint() string {
-	b, err := os.ReadFile(s.log())
+	b, err := os.ReadFile(s.logFile())
 	if err != nil {
 		return "no log was written"
 	}
@@ -328,27 +390,43 @@ func (s *Server) complaint() string {
 // DSN is where the schema's user finds the database.
 func (s *Server) DSN() string { return s.dsn }
 
+// PID is the process that runs now; 0 for none. For tests, which end or stop it.
+func (s *Server) PID() int {
+	s.mu.Lock()
+	defer s.mu.Unlock()
+	if s.process == nil {
+		return 0
+	}
+	return s.process.cmd.Process.Pid
+}
+
 // Abandon lets go of the folder and leaves the server running, as a killed
 // process would; for tests.
 func (s *Server) Abandon() {
+	s.stop()
+	s.watching.Wait()
 	s.lock.Close()
-	s.lock, s.cmd = nil, nil
+	s.lock, s.process = nil, nil
 }
 
 // Stop shuts the server down in order and lets go of the folder. It may be
 // called more than once.
 func (s *Server) Stop() error {
 	var err error
-	if s.cmd != nil && s.cmd.Process != nil {
-		_ = s.cmd.Process.Signal(syscall.SIGTERM)
+	s.stop()
+	s.watching.Wait()
+	s.mu.Lock()
+	defer s.mu.Unlock()
+	if p := s.process; p != nil {
+		_ = p.cmd.Process.Signal(syscall.SIGTERM)
 		select {
-		case <-s.done:
+		case <-p.done:
 		case <-time.After(25 * time.Second):
-			_ = s.cmd.Process.Kill()
-			<-s.done
+			_ = p.cmd.Process.Kill()
+			<-p.done
 			err = errors.New("the database server had to be killed")
 		}
-		s.cmd = nil
+		s.process = nil
 	}
 	if s.lock != nil {
 		s.lock.Close()
