@@ -23,7 +23,7 @@ func TestDemoWorld(t *testing.T) {
 		if err := j.Tray.Check(larder); err != nil {
 			t.Errorf("%s: %v", j.Tray.Title, err)
 		}
-		at, ok := j.Tray.Brief.ServeTime()
+		at, ok := j.Tray.Brief.ServeTime(time.UTC)
 		if days := at.Sub(today).Hours() / 24; !ok || days < 1 || days > 14 {
 			t.Errorf("%s is served at %v", j.Tray.Title, at)
 		}

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 
 // workers read this file again; the folder is made once
-export const home = (process.env.HAPPYTRAY_E2E_HOME ??= mkdtempSync(join(tmpdir(), 'ht-e2e-')))
+export const home = (process.env.HT_E2E_HOME ??= mkdtempSync(join(tmpdir(), 'ht-e2e-')))
 
 export const empty = 'http://127.0.0.1:8471'
 export const demo = 'http://127.0.0.1:8472'

@@ -196,7 +196,7 @@ func TestCupboardAndMeasures(t *testing.T) {
 		{"PUT", "/api/v1/foods/pecans/stock", `{"lots":[{"grams":1,"best_before":"soon"}]}`, 422},
 		{"PUT", "/api/v1/foods/pecans/stock", `{"lots":[{"grams":1,"best_before":""},{"grams":2,"best_before":""}]}`, 422},
 		{"PUT", "/api/v1/foods/moon/stock", `{"lots":[]}`, 404},
-		{"POST", "/api/v1/foods", `{"name":""}`, 400}, {"POST", "/api/v1/foods", `{"name":"x","from":"moon"}`, 404},
+		{"POST", "/api/v1/foods", `{"name":""}`, 400}, {"POST", "/api/v1/foods", `{"name":"x","from":"moon"}`, 422},
 		{"POST", "/api/v1/foods/moon/hand-back", ``, 404}, {"DELETE", "/api/v1/foods/moon", ``, 404},
 		{"GET", "/api/v1/larder/search?colour=red", "", 400}, {"GET", "/api/v1/larder/search?without=gravel", "", 422},
 		{"PUT", "/api/v1/settings", `{"length":"ell","mass":"g","currency":"","hemisphere":"north"}`, 400},

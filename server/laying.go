@@ -3,11 +3,13 @@ package server
 import (
 	"context"
 	"encoding/json"
+	"errors"
 	"net/http"
 	"time"
 
 	"github.com/gin-gonic/gin"
 
+	"happytray/app"
 	"happytray/art"
 	"happytray/core/arrange"
 	"happytray/core/food"
@@ -18,210 +20,225 @@ import (
 	"happytray/server/api"
 )
 
-// Put lays one element by hand, finds room for it, or gives it another form.
-func (s *Server) Put(c *gin.Context) {
-	var in api.PutRequest
-	t, larder, ok := s.readAsked(c, &in, func() []byte { return in.Tray })
+// asked reads a request and the tray that it holds in its member tray, and works
+// something out of them.
+func asked[T any](s *Server, c *gin.Context, q *queue, in any, raw func() []byte, work func(t *tray.Tray, larder *food.Larder) (T, error)) {
+	leave, ok := s.turn(c, q, nil)
 	if !ok {
 		return
 	}
-	room := true
-	var e tray.Element
-	var err error
-	switch {
-	case in.Form != nil:
-		e, err = arrange.Reform(t, larder, in.Element, *in.Form)
-	case in.At != nil:
-		e, err = arrange.Put(t, larder, in.Element, geom.Pose{X: in.At.X, Y: in.At.Y, Turn: in.At.TurnDeg})
-	default:
-		e, room, err = arrange.FindRoom(c.Request.Context(), t, larder, in.Element)
+	defer leave()
+	var v T
+	h, err := s.app.House(c.Request.Context())
+	if err == nil {
+		err = wire.Read(body(c), in)
 	}
-	if err != nil {
-		s.fail(c, err)
-		return
+	if err == nil {
+		t, bad := tray.Read(raw(), h.Larder)
+		if bad != nil {
+			err = wire.In("tray", bad)
+		} else {
+			v, err = work(t, t.Larder(h.Larder))
+		}
 	}
-	c.JSON(http.StatusOK, gin.H{"element": e, "room": room})
+	reply(s, c, v, err)
+}
+
+func document(v any) (api.Document, error) {
+	raw, err := json.Marshal(v)
+	return raw, err
+}
+
+// Put lays one element by hand, finds room for it, or gives it another form.
+func (s *Server) Put(c *gin.Context) {
+	var in api.PutRequest
+	asked(s, c, s.works, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder) (out api.PutAnswer, err error) {
+		room := true
+		var e tray.Element
+		switch {
+		case in.Form != nil:
+			e, err = arrange.Reform(t, larder, in.Element, *in.Form)
+		case in.At != nil:
+			e, err = arrange.Put(t, larder, in.Element, geom.Pose{X: in.At.X, Y: in.At.Y, Turn: in.At.TurnDeg})
+		default:
+			e, room, err = arrange.FindRoom(c.Request.Context(), t, larder, in.Element)
+		}
+		if err != nil {
+			return out, err
+		}
+		out.Room = room
+		out.Element, err = document(e)
+		return out, err
+	})
 }
 
 // GiveWay lets the neighbours of a moved element make room for it.
 func (s *Server) GiveWay(c *gin.Context) {
 	var in api.GiveWayAsked
-	t, larder, ok := s.readAsked(c, &in, func() []byte { return in.Tray })
-	if !ok {
-		return
-	}
-	if t.Find(in.Element) < 0 {
-		s.fail(c, wire.Bad("element", "there is no element %.60q on this tray", in.Element))
-		return
-	}
-	given, moved := arrange.GiveWay(c.Request.Context(), t, larder, in.Element, geom.Pose{X: in.From.X, Y: in.From.Y, Turn: in.From.TurnDeg})
-	if !moved {
-		c.JSON(http.StatusOK, gin.H{"moved": false})
-		return
-	}
-	c.JSON(http.StatusOK, gin.H{"moved": true, "tray": given})
+	asked(s, c, s.works, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder) (out api.GiveWayAnswer, err error) {
+		if t.Find(in.Element) < 0 {
+			return out, wire.Bad("element", "there is no element %.60q on this tray", in.Element)
+		}
+		given, moved := arrange.GiveWay(c.Request.Context(), t, larder, in.Element, geom.Pose{X: in.From.X, Y: in.From.Y, Turn: in.From.TurnDeg})
+		if out.Moved = moved; moved {
+			raw, bad := document(given)
+			out.Tray, err = &raw, bad
+		}
+		return out, err
+	})
 }
 
-// Mend looks for the change that helps most against a finding.
+// Mend looks for the change that helps most against a finding. It works as hard as a search.
 func (s *Server) Mend(c *gin.Context) {
 	var in api.MendAsked
-	t, larder, ok := s.readAsked(c, &in, func() []byte { return in.Tray })
-	if !ok {
-		return
-	}
-	if t.Board == nil {
-		s.fail(c, wire.Bad("tray.board", "choose a board before laying the tray"))
-		return
-	}
-	select { // it works as hard as a search
-	case s.busy <- struct{}{}:
-		defer func() { <-s.busy }()
-	case <-c.Request.Context().Done():
-		return
-	}
-	m, found := arrange.Mend(c.Request.Context(), t, larder, review.Finding{Check: in.Check, Elements: in.Elements, At: geom.Pt(in.At[0], in.At[1])})
-	if !found {
-		c.JSON(http.StatusOK, gin.H{"found": false})
-		return
-	}
-	c.JSON(http.StatusOK, gin.H{"found": true, "tray": m.Tray, "gain": m.Gain, "says": m.Says})
-}
-
-// readAsked reads a request and the tray that it holds, or answers what is wrong.
-func (s *Server) readAsked(c *gin.Context, in any, trayOf func() []byte) (*tray.Tray, *food.Larder, bool) {
-	err := wire.Read(body(c), in)
-	if err == nil {
-		t, larder, bad := s.trayIn(c, trayOf())
-		if bad == nil {
-			return t, larder, true
+	asked(s, c, s.searches, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder) (out api.MendAnswer, err error) {
+		if t.Board == nil {
+			return out, wire.Bad("tray.board", "choose a board before laying the tray")
 		}
-		err = bad
-	}
-	s.fail(c, err)
-	return nil, nil, false
-}
-
-// trayIn reads the tray that a request holds in its member tray, and the larder it
-// was planned with.
-func (s *Server) trayIn(c *gin.Context, raw []byte) (*tray.Tray, *food.Larder, error) {
-	larder := s.house(c.Request.Context()).larder
-	t, err := tray.Read(raw, larder)
-	if err != nil {
-		return nil, nil, wire.In("tray", err)
-	}
-	return t, t.Larder(larder), nil
-}
-
-// readTray reads and checks the tray in the request, or answers what is wrong.
-// The larder is the one the tray was planned with.
-func (s *Server) readTray(c *gin.Context) (*tray.Tray, *food.Larder, bool) {
-	larder := s.house(c.Request.Context()).larder
-	t, err := tray.Read(body(c), larder)
-	if err != nil {
-		s.fail(c, err)
-		return nil, nil, false
-	}
-	return t, t.Larder(larder), true
+		m, found := arrange.Mend(c.Request.Context(), t, larder, review.Finding{Check: in.Check, Elements: in.Elements, At: geom.Pt(in.At[0], in.At[1])})
+		if out.Found = found; found {
+			raw, bad := document(m.Tray)
+			out.Tray, out.Gain, out.Says, err = &raw, &m.Gain, &m.Says, bad
+		}
+		return out, err
+	})
 }
 
 func (s *Server) Review(c *gin.Context) {
-	if t, larder, ok := s.readTray(c); ok {
-		c.JSON(http.StatusOK, review.Of(t, larder))
-	}
+	ofTray(s, c, func(_ *app.House, t *tray.Tray, larder *food.Larder) (review.Review, error) {
+		return review.Of(t, larder), nil
+	})
 }
 
 func (s *Server) Scene(c *gin.Context) {
-	if t, larder, ok := s.readTray(c); ok {
-		c.JSON(http.StatusOK, art.Compose(t, larder))
-	}
+	ofTray(s, c, func(_ *app.House, t *tray.Tray, larder *food.Larder) (art.Scene, error) {
+		return art.Compose(t, larder), nil
+	})
 }
 
 // wishSeconds bounds how long is looked for what would take everything.
 const wishSeconds = 3
 
+// lines writes lines of JSON to a client that must read them: one that does not ends
+// the search, so that it keeps nobody from theirs.
+type lines struct {
+	c   *gin.Context
+	enc *json.Encoder
+	end context.CancelFunc
+}
+
+func (l *lines) send(v api.Progress) {
+	if !l.c.Writer.Written() {
+		l.c.Header("Content-Type", "application/x-ndjson")
+		l.c.Status(http.StatusOK)
+	}
+	rc := http.NewResponseController(l.c.Writer)
+	_ = rc.SetWriteDeadline(time.Now().Add(stalled)) // not known to every kind of writer, as in tests
+	err := l.enc.Encode(v)
+	if err == nil {
+		err = rc.Flush()
+	}
+	if err != nil && !errors.Is(err, http.ErrNotSupported) {
+		l.end()
+	}
+}
+
 // Arrange streams better and better layouts as lines of JSON. It ends when the
-// search does, when its time is up, or when the other side closes the connection.
+// search does, when its time is up, or when the other side closes the connection or
+// reads no more.
 func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
-	t, larder, ok := s.readTray(c)
-	if !ok {
+	h, err := s.app.House(c.Request.Context())
+	var t *tray.Tray
+	if err == nil {
+		t, err = tray.Read(body(c), h.Larder)
+	}
+	if err == nil && t.Board == nil {
+		err = wire.Bad("board", "choose a board before laying the tray")
+	}
+	if err != nil {
+		s.fail(c, aThing, err)
 		return
 	}
-	o := arrange.Options{Seconds: 3, Seed: t.Seed}
-	if params.Style != nil {
-		o.Style = string(*params.Style)
-	}
+	larder := t.Larder(h.Larder)
+	o := arrange.Options{Seconds: or(params.Seconds, 3), Seed: t.Seed, Style: string(or(params.Style, ""))}
 	if params.Seed != nil {
 		o.Seed = uint64(*params.Seed)
 	}
-	if params.Seconds != nil {
-		o.Seconds = *params.Seconds
-	}
-	if t.Board == nil {
-		problem(c, http.StatusUnprocessableEntity, "This cannot be worked with", "Choose a board before laying the tray.", "board")
+	ctx, end := context.WithCancel(c.Request.Context())
+	defer end()
+	c.Request = c.Request.WithContext(ctx)
+	out := &lines{c, json.NewEncoder(c.Writer), end}
+	leave, ok := s.turn(c, s.searches, func(before int) {
+		waiting := before + 1
+		out.send(api.Progress{Waiting: &waiting})
+	})
+	if !ok {
 		return
 	}
-	select { // a few searches at a time, so that one machine stays responsive
-	case s.busy <- struct{}{}:
-		defer func() { <-s.busy }()
-	case <-c.Request.Context().Done():
-		return
-	}
-	c.Header("Content-Type", "application/x-ndjson")
-	c.Header("Cache-Control", "no-store")
-	c.Status(http.StatusOK)
-	enc := json.NewEncoder(c.Writer)
-	type way struct {
-		Style   string     `json:"style"`
-		Score   float64    `json:"score"`
-		Differs float64    `json:"differs"`
-		Says    string     `json:"says"`
-		Tray    *tray.Tray `json:"tray"`
-	}
-	type line struct {
-		Tried int             `json:"tried"`
-		Share float64         `json:"share"`
-		Score float64         `json:"score"`
-		Done  bool            `json:"done"`
-		Tray  *tray.Tray      `json:"tray,omitempty"`
-		Unfit []arrange.Unfit `json:"unfit,omitempty"`
-		Would []string        `json:"would,omitempty"`
-		Ways  []way           `json:"ways,omitempty"`
-	}
-	send := func(l line) {
-		_ = enc.Encode(l) // a closed connection ends the search through its context
-		c.Writer.Flush()
-	}
+	defer leave()
 	o.Progress = func(p arrange.Progress) {
-		l := line{Tried: p.Tried, Share: p.Share, Score: p.Score}
+		l := api.Progress{Tried: p.Tried, Share: p.Share, Score: p.Score}
 		if p.Better {
-			l.Tray = p.Tray
-		}
-		send(l)
-	}
-	if params.Ways != nil && *params.Ways > 1 {
-		ways, err := arrange.Propose(c.Request.Context(), t, larder, o, *params.Ways)
-		if err != nil {
-			s.log.Error("search failed", "error", err)
-			return
-		}
-		last := line{Share: 1, Done: true}
-		for i, w := range ways {
-			if last.Tried += w.Tried; i == 0 {
-				last.Score, last.Tray, last.Unfit = w.Score, w.Tray, w.Unfit
+			if raw, err := document(p.Tray); err == nil {
+				l.Tray = &raw
 			}
-			last.Ways = append(last.Ways, way{w.Style, w.Score, w.Differs, w.Says, w.Tray})
 		}
-		send(last)
+		out.send(l)
+	}
+	last, err := s.search(ctx, t, larder, o, or(params.Ways, 1))
+	if err != nil {
+		if ctx.Err() == nil {
+			s.log.Error("search failed", "error", err)
+		}
 		return
 	}
-	res, err := arrange.Lay(c.Request.Context(), t, larder, o)
+	out.send(last)
+}
+
+// search is the whole of a search, and its last line.
+func (s *Server) search(ctx context.Context, t *tray.Tray, larder *food.Larder, o arrange.Options, ways int) (last api.Progress, err error) {
+	last.Done, last.Share = true, 1
+	if ways > 1 {
+		all, err := arrange.Propose(ctx, t, larder, o, ways)
+		if err != nil {
+			return last, err
+		}
+		list := []api.Way{}
+		for i, w := range all {
+			raw, err := document(w.Tray)
+			if err != nil {
+				return last, err
+			}
+			if last.Tried += w.Tried; i == 0 {
+				last.Score, last.Tray, last.Unfit = w.Score, &raw, unfit(w.Unfit)
+			}
+			list = append(list, api.Way{Style: w.Style, Score: w.Score, Differs: w.Differs, Says: w.Says, Tray: raw})
+		}
+		last.Ways = &list
+		return last, nil
+	}
+	res, err := arrange.Lay(ctx, t, larder, o)
 	if err != nil {
-		s.log.Error("search failed", "error", err)
-		return
+		return last, err
 	}
 	res.Tray.Seed = o.Seed
-	asked, stop := context.WithTimeout(c.Request.Context(), wishSeconds*time.Second)
-	would := arrange.WouldFit(asked, res.Tray, larder, res.Unfit)
-	stop()
-	send(line{Tried: res.Tried, Share: 1, Score: res.Score, Done: true, Tray: res.Tray, Unfit: res.Unfit, Would: would})
+	looking, stop := context.WithTimeout(ctx, wishSeconds*time.Second)
+	defer stop()
+	if would := arrange.WouldFit(looking, res.Tray, larder, res.Unfit); len(would) > 0 {
+		last.Would = &would
+	}
+	raw, err := document(res.Tray)
+	last.Tried, last.Score, last.Tray, last.Unfit = res.Tried, res.Score, &raw, unfit(res.Unfit)
+	return last, err
+}
+
+func unfit(all []arrange.Unfit) *[]api.Unfit {
+	if len(all) == 0 {
+		return nil
+	}
+	out := make([]api.Unfit, len(all))
+	for i, u := range all {
+		out[i] = api.Unfit{Food: u.Food, Pieces: u.Pieces, AreaCm2: u.AreaCM2, Says: u.Says}
+	}
+	return &out
 }

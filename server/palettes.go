@@ -20,7 +20,7 @@ const mostOfTheme = 12
 func (s *Server) ReadPalette(c *gin.Context) {
 	p, err := palette.Read(body(c))
 	if err != nil {
-		s.fail(c, err)
+		s.fail(c, aThing, err)
 		return
 	}
 	if len(p.Colours) > mostOfTheme {
@@ -61,7 +61,11 @@ func (s *Server) RegionPalette(c *gin.Context, region string) {
 		return
 	}
 	var hexes []string
-	all := s.house(c.Request.Context()).larder.All()
+	h, ok := s.house(c)
+	if !ok {
+		return
+	}
+	all := h.Larder.All()
 	for i := range all {
 		if f := &all[i]; f.Region == region {
 			hexes = append(hexes, f.Colour, f.Cut)
@@ -71,6 +75,6 @@ func (s *Server) RegionPalette(c *gin.Context, region string) {
 		problem(c, http.StatusNotFound, "The larder has nothing from there", "", "region")
 		return
 	}
-	c.Header("Cache-Control", "no-cache")
+	c.Header("Cache-Control", checked)
 	c.JSON(http.StatusOK, api.Palette{Name: region, Colours: mainOf(hexes)})
 }

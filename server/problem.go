@@ -1,6 +1,7 @@
 package server
 
 import (
+	"context"
 	"errors"
 	"net/http"
 
@@ -30,22 +31,49 @@ func writeProblem(c *gin.Context, p api.Problem) {
 	c.JSON(p.Status, p)
 }
 
-// fail turns an error into a problem.
-func (s *Server) fail(c *gin.Context, err error) {
+// subject is what an error is about, as answers call it.
+type subject struct{ missing, missingSays, changedSays, field string }
+
+var (
+	aJob = subject{"There is no such job", "It may have been put away. Go back to the bench.",
+		"The job was changed elsewhere in the meantime. Take that version, or save yours on top.", ""}
+	aThing = subject{"There is no such thing here", "It may have another name now. Go back and look for it.",
+		"This was changed in another window in the meantime. Look at it as it is now, then change it again.", "id"}
+)
+
+// databaseSays is the status and the sentence for a database that cannot be worked with.
+func databaseSays(err error) (int, string) {
+	if errors.Is(err, store.ErrFull) {
+		return http.StatusInsufficientStorage, "The database's disk is full. Make room on it; what you changed is kept in this window and saved then."
+	}
+	return http.StatusServiceUnavailable, "The database does not answer. Your changes are kept in this window and will be saved when it is back."
+}
+
+// fail turns an error about a subject into a problem.
+func (s *Server) fail(c *gin.Context, about subject, err error) {
 	var bad *wire.Error
 	switch {
+	case errors.Is(c.Request.Context().Err(), context.Canceled) && !errors.As(err, &bad):
+		c.Abort() // nobody listens any more
 	case errors.As(err, &bad):
 		problem(c, http.StatusUnprocessableEntity, "This cannot be worked with", bad.Says, bad.Field)
 	case errors.Is(err, store.ErrNotFound):
-		problem(c, http.StatusNotFound, "There is no such job", "It may have been put away. Go back to the bench.", "")
+		problem(c, http.StatusNotFound, about.missing, about.missingSays, about.field)
 	case errors.Is(err, store.ErrNothing):
 		problem(c, http.StatusConflict, "Nothing to go to", "There is no earlier or later state of this job.", "")
 	case errors.Is(err, store.ErrConflict):
-		problem(c, http.StatusPreconditionFailed, "Changed elsewhere", "The job was changed elsewhere in the meantime. Take that version, or save yours on top.", "")
+		problem(c, http.StatusPreconditionFailed, "Changed elsewhere", about.changedSays, "")
 	case errors.Is(err, store.ErrDown):
-		problem(c, http.StatusServiceUnavailable, "The database does not answer", "Your changes are kept in this window and will be saved when it is back.", "")
+		status, says := databaseSays(err)
+		c.Header("Retry-After", "2")
+		problem(c, status, "The database does not answer", says, "")
+	case errors.Is(err, store.ErrFull):
+		status, says := databaseSays(err)
+		problem(c, status, "The disk is full", says, "")
+	case errors.Is(err, context.DeadlineExceeded):
+		s.busy(c)
 	default:
-		s.log.Error("request failed", "path", c.FullPath(), "error", err)
+		s.log.Error("request failed", "id", c.Writer.Header().Get(requestID), "path", c.FullPath(), "error", err)
 		problem(c, http.StatusInternalServerError, "Something went wrong here", "Try again; if it stays, look at the server's log.", "")
 	}
 }

@@ -2,152 +2,169 @@ package server
 
 import (
 	"bytes"
-	"context"
-	"encoding/json"
-	"fmt"
+	"errors"
 	"net/http"
 
 	"github.com/gin-gonic/gin"
 
-	"happytray/core/brief"
-	"happytray/core/portion"
-	"happytray/core/tray"
+	"happytray/app"
 	"happytray/core/wire"
 	"happytray/export/table"
 	"happytray/server/api"
 	"happytray/store"
 )
 
-// needs reads what a listed job asks for out of its summary. A job that is only
-// briefed asks for nothing yet.
-func needs(j store.Job) portion.Needs {
-	var sum summary
-	_ = json.Unmarshal([]byte(j.Summary), &sum) // an unreadable one needs nothing
-	n := sum.Needs
-	n.Job, n.Title = j.ID, j.Title
-	if sum.ServeAt != "" {
-		n.Day = brief.Brief{ServeAt: sum.ServeAt}.ServeDay()
-	}
-	return n
-}
-
-// shoppingList is a list with what it is for.
-type shoppingList struct {
-	key, title, from, to string
-	jobs                 []portion.Needs
-	list                 portion.List
-	ticks                []string
-}
-
 // shoppingFor makes the list of one job or of a week.
-func (s *Server) shoppingFor(ctx context.Context, job, week *string) (out shoppingList, err error) {
-	h := s.house(ctx)
+func (s *Server) shoppingFor(c *gin.Context, job, week *string) (out app.ShoppingList, ok bool) {
+	var err error
 	switch {
-	case job != nil && *job != "":
-		j, r, err := s.store.Job(ctx, *job)
-		if err != nil {
-			return out, err
-		}
-		t, err := tray.Read([]byte(r.Document), h.all)
-		if err != nil {
-			return out, err
-		}
-		n := portion.NeedsOf(t, t.Larder(h.larder))
-		n.Job, n.Title = j.ID, j.Title
-		out.jobs = []portion.Needs{n}
-		out.key, out.title, out.from, out.to = "job:"+j.ID, "For "+j.Title, n.Day, n.Day
-		h.larder = t.Larder(h.larder)
-	case week != nil && *week != "":
-		var ok bool
-		if out.from, out.to, ok = brief.Week(*week); !ok {
-			return out, wire.Bad("week", "write the day as 2026-11-30")
-		}
-		jobs, err := s.store.Jobs(ctx)
-		if err != nil {
-			return out, err
-		}
-		for _, j := range jobs {
-			if n := needs(j); n.Day >= out.from && n.Day <= out.to && n.Day != "" {
-				out.jobs = append(out.jobs, n)
-			}
-		}
-		out.key, out.title = "week:"+out.from, fmt.Sprintf("For the week of %s to %s", out.from, out.to)
+	case or(job, "") != "":
+		out, err = s.app.ShoppingForJob(c.Request.Context(), *job)
+	case or(week, "") != "":
+		out, err = s.app.ShoppingForWeek(c.Request.Context(), *week)
 	default:
-		return out, wire.Bad("job", "say which job or which week the list is for")
+		err = wire.Bad("job", "say which job or which week the list is for")
 	}
-	out.list = portion.Buy(out.jobs, h.larder, h.stock.Good(today()))
-	out.ticks, err = s.store.Ticks(ctx, out.key)
-	return out, err
+	if err != nil {
+		s.fail(c, aJob, err)
+	}
+	return out, err == nil
 }
 
 func (s *Server) Shopping(c *gin.Context, params api.ShoppingParams) {
-	l, err := s.shoppingFor(c.Request.Context(), params.Job, params.Week)
-	if err != nil {
-		s.fail(c, err)
+	l, ok := s.shoppingFor(c, params.Job, params.Week)
+	if !ok {
 		return
 	}
-	jobs := []gin.H{}
-	for _, j := range l.jobs {
-		jobs = append(jobs, gin.H{"id": j.Job, "title": j.Title, "day": j.Day, "planned": len(j.Grams) > 0})
+	out := api.ShoppingList{Key: l.Key, Title: l.Title, From: l.From, To: l.To, Jobs: []api.ShoppingJob{}, Ticks: list(l.Ticks),
+		List: api.BuyList{Cost: l.List.Cost, Items: l.List.Items, Sections: []api.BuySection{}}}
+	for _, j := range l.Jobs {
+		out.Jobs = append(out.Jobs, api.ShoppingJob{Id: j.Job, Title: j.Title, Day: j.Day, Planned: len(j.Grams) > 0})
 	}
-	c.Header("Cache-Control", "no-store")
-	c.JSON(http.StatusOK, gin.H{"key": l.key, "title": l.title, "from": l.from, "to": l.to, "jobs": jobs, "list": l.list, "ticks": l.ticks})
+	for _, sec := range l.List.Sections {
+		v := api.BuySection{Name: sec.Name, Cost: sec.Cost, Items: []api.BuyItem{}}
+		for _, it := range sec.Items {
+			item := api.BuyItem{Food: it.Food, Name: it.Name, NeedG: it.NeedG, CupboardG: it.CupboardG, Packs: []api.Packs{}, Cost: it.Cost, LeftG: it.LeftG, For: list(it.For), OutOfStock: it.OutOfStock}
+			for _, p := range it.Packs {
+				item.Packs = append(item.Packs, api.Packs{Grams: p.Grams, Price: p.Price, Count: p.Count})
+			}
+			v.Items = append(v.Items, item)
+		}
+		out.List.Sections = append(out.List.Sections, v)
+	}
+	c.JSON(http.StatusOK, out)
 }
 
 func (s *Server) ExportShopping(c *gin.Context, params api.ExportShoppingParams) {
-	ctx := c.Request.Context()
-	l, err := s.shoppingFor(ctx, params.Job, params.Week)
-	if err != nil {
-		s.fail(c, err)
+	l, ok := s.shoppingFor(c, params.Job, params.Week)
+	if !ok {
 		return
 	}
-	c.Header("Cache-Control", "no-store")
+	ctx := c.Request.Context()
 	if params.As == "text" {
 		done := map[string]bool{}
-		for _, id := range l.ticks {
+		for _, id := range l.Ticks {
 			done[id] = true
 		}
-		currency := s.readSettings(ctx).Currency
+		v, err := s.app.Settings(ctx)
+		if err != nil {
+			s.fail(c, aThing, err)
+			return
+		}
 		c.Header("Content-Disposition", `attachment; filename="shopping.txt"`)
-		c.Data(http.StatusOK, "text/plain; charset=utf-8", []byte(table.ListText(l.title, l.list, done, currency, coinDigits(currency))))
+		c.Data(http.StatusOK, "text/plain; charset=utf-8", []byte(table.ListText(l.Title, l.List, done, v.Currency, v.Digits())))
 		return
 	}
+	o, err := s.app.TableOptions(ctx, comma((*string)(params.Separator)), decimalComma((*string)(params.Decimal)))
 	var b bytes.Buffer
-	if err := table.WriteList(&b, l.list, s.tableOptions(ctx, (*string)(params.Separator), (*string)(params.Decimal))); err != nil {
-		s.fail(c, err)
+	if err == nil {
+		err = table.WriteList(&b, l.List, o)
+	}
+	s.csv(c, "shopping", b.Bytes(), err)
+}
+
+// csv answers with a table.
+func (s *Server) csv(c *gin.Context, name string, data []byte, err error) {
+	if err != nil {
+		s.fail(c, aThing, err)
 		return
 	}
-	c.Header("Content-Disposition", `attachment; filename="shopping.csv"`)
-	c.Data(http.StatusOK, "text/csv; charset=utf-8", b.Bytes())
+	c.Header("Content-Disposition", `attachment; filename="`+name+`.csv"`)
+	c.Data(http.StatusOK, "text/csv; charset=utf-8", data)
 }
+
+func comma(separator *string) rune {
+	return map[string]rune{"comma": ',', "semicolon": ';', "tab": '\t'}[or(separator, "")]
+}
+
+func decimalComma(decimal *string) bool { return or(decimal, "") == "comma" }
 
 func (s *Server) Tick(c *gin.Context) {
 	var in api.Tick
 	err := wire.Read(body(c), &in)
 	if err == nil {
-		err = s.store.Tick(c.Request.Context(), in.Key, in.Food, in.Done)
+		err = s.app.Tick(c.Request.Context(), in.Key, in.Food, in.Done)
 	}
-	if err != nil {
-		s.fail(c, err)
-		return
-	}
-	c.Status(http.StatusNoContent)
+	s.done(c, aThing, err)
 }
 
-// coming lists what the jobs served after a day ask for.
-func (s *Server) coming(ctx context.Context, day string) []portion.Needs {
-	if day == "" {
-		return nil
+func (s *Server) ExportTable(c *gin.Context, name api.ExportTableParamsTable, params api.ExportTableParams) {
+	ctx := c.Request.Context()
+	o, err := s.app.TableOptions(ctx, comma((*string)(params.Separator)), decimalComma((*string)(params.Decimal)))
+	var b bytes.Buffer
+	if err == nil {
+		err = s.app.WriteTable(ctx, &b, table.Table(name), o)
 	}
-	jobs, err := s.store.Jobs(ctx)
-	if err != nil {
-		return nil // without the database the basket is still worth having
-	}
-	var out []portion.Needs
-	for _, j := range jobs {
-		if n := needs(j); n.Day > day {
-			out = append(out, n)
+	s.csv(c, string(name), b.Bytes(), err)
+}
+
+// mostLines is how many lines of a report are sent; its sums count them all.
+const mostLines = 500
+
+func reportOf(in *table.Import, version int64) api.ImportReport {
+	out := api.ImportReport{Table: api.ImportReportTable(in.Table), Added: in.Count[table.Added], Changed: in.Count[table.Changed], Same: in.Count[table.Same],
+		Refused: in.Count[table.Refused], Ignored: list(in.Ignored), Version: version, Lines: []api.ImportLine{}}
+	for _, worst := range []bool{true, false} { // refused lines first, so that none is left out
+		for _, l := range in.Lines {
+			if (l.What == table.Refused) != worst {
+				continue
+			}
+			if l.What == table.Same || len(out.Lines) >= mostLines {
+				out.LinesLeftOut++
+				continue
+			}
+			out.Lines = append(out.Lines, api.ImportLine{Food: l.Food, Line: l.Line, Says: l.Says, What: api.ImportLineWhat(l.What)})
 		}
 	}
 	return out
+}
+
+// ImportTable says what a file would change. With apply it makes the change, whole or
+// not at all, if the house is still as the report saw it.
+func (s *Server) ImportTable(c *gin.Context, params api.ImportTableParams) {
+	leave, ok := s.turn(c, s.works, nil)
+	if !ok {
+		return
+	}
+	defer leave()
+	apply := or(params.Apply, false)
+	var in *table.Import
+	var version int64
+	var err error
+	if apply {
+		in, version, err = s.app.TakeTable(c.Request.Context(), body(c), or(params.Version, -1))
+	} else {
+		in, version, err = s.app.LookAtTable(c.Request.Context(), body(c))
+	}
+	switch {
+	case errors.Is(err, app.ErrSeen) || errors.Is(err, store.ErrConflict):
+		problem(c, http.StatusPreconditionFailed, "Changed elsewhere", "The larder was changed since you looked at this file. Look at what it would change now.", "")
+		return
+	case err != nil:
+		s.fail(c, aThing, err)
+		return
+	}
+	out := reportOf(in, version)
+	out.Applied = apply
+	c.JSON(http.StatusOK, out)
 }

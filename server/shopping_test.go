@@ -13,7 +13,7 @@ import (
 	"happytray/core/portion"
 	"happytray/core/tray"
 	"happytray/server/api"
-	shop "happytray/standin/grocer"
+	"happytray/standin/shop"
 )
 
 // planned makes a job with its food picked.

@@ -9,16 +9,17 @@ import (
 	"net/http"
 	"os"
 	"os/signal"
+	"path/filepath"
+	"reflect"
 	"strings"
 	"syscall"
 	"time"
 
 	"github.com/spf13/cobra"
 
-	"happytray/core/food"
-	"happytray/demo"
+	"happytray/app"
 	"happytray/server"
-	"happytray/standin/grocer"
+	"happytray/standin/shop"
 	"happytray/store"
 	"happytray/store/localdb"
 	"happytray/web"
@@ -27,12 +28,15 @@ import (
 func serveCommand() *cobra.Command {
 	var withDemo, withShop bool
 	var dir string
-	c := &cobra.Command{Use: "serve", Short: "Serve the product", Args: noArgs,
-		Long: "Serve on HAPPYTRAY_ADDR (127.0.0.1:8080). HAPPYTRAY_DB names an existing MariaDB as user:password@tcp(host:port)/name; without it a private one is started under --dir.",
+	c := &cobra.Command{Use: "serve", Short: "Serve the product", Args: noArgs, Long: serveHelp(),
 		RunE: func(*cobra.Command, []string) error {
+			conf, err := readConfig()
+			if err != nil {
+				return usageError{err}
+			}
 			ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
 			defer stop()
-			return serve(ctx, dir, withDemo, withShop)
+			return serve(ctx, conf, dir, withDemo, withShop)
 		}}
 	c.Flags().BoolVar(&withDemo, "demo", false, "load the demo world, once")
 	c.Flags().BoolVar(&withShop, "shop", false, "start the simulated shop on loopback and read its prices, unless another is set")
@@ -40,13 +44,24 @@ func serveCommand() *cobra.Command {
 	return c
 }
 
-// serve runs until ctx ends, then finishes what it started.
-func serve(ctx context.Context, dir string, withDemo, withShop bool) (err error) {
-	log := slog.New(slog.NewTextHandler(os.Stderr, nil))
-	addr := os.Getenv("HAPPYTRAY_ADDR")
-	if addr == "" {
-		addr = "127.0.0.1:8080"
+func serveHelp() string {
+	var b strings.Builder
+	b.WriteString("Serve the product. The environment sets:\n\n")
+	t := reflect.TypeFor[config]()
+	for i, p := range configParams() {
+		fmt.Fprintf(&b, "  %-22s %s", p.Key, t.Field(i).Tag.Get("says"))
+		if p.DefaultValue != "" {
+			fmt.Fprintf(&b, " (%s)", p.DefaultValue)
+		}
+		b.WriteByte('\n')
 	}
+	return b.String()
+}
+
+// serve runs until ctx ends, then finishes what it started.
+func serve(ctx context.Context, conf config, dir string, withDemo, withShop bool) (err error) {
+	log := conf.logger()
+	addr := conf.Addr
 	// the port first: if it is taken there is no need to wake the database
 	l, err := net.Listen("tcp", addr)
 	if err != nil {
@@ -56,9 +71,9 @@ func serve(ctx context.Context, dir string, withDemo, withShop bool) (err error)
 		return fmt.Errorf("cannot listen on %s: %v", addr, err)
 	}
 	defer l.Close()
-	source := os.Getenv("HAPPYTRAY_DB")
+	source := conf.DB
 	if source == "" {
-		db, err := localdb.Start(ctx, dir+"/db", localdb.Options{})
+		db, err := localdb.Start(ctx, filepath.Join(dir, "db"), localdb.Options{Log: log})
 		if err != nil {
 			return err
 		}
@@ -69,18 +84,27 @@ func serve(ctx context.Context, dir string, withDemo, withShop bool) (err error)
 		}()
 		source = db.DSN()
 	}
-	st, err := open(ctx, source)
+	st, err := open(ctx, source, log)
 	if err != nil {
 		return err
 	}
 	defer st.Close()
+	nets, err := conf.shopNets()
+	if err != nil {
+		return err
+	}
+	product := app.New(st, app.Options{Log: log, Shop: app.ShopPolicy{Loopback: withShop, Nets: nets}})
 	if withDemo {
-		if err := loadDemo(ctx, st, log); err != nil {
+		loaded, err := product.LoadDemo(ctx)
+		if err != nil {
 			return err
+		}
+		if loaded {
+			log.Info("loaded the demo world")
 		}
 	}
 	if withShop {
-		stop, err := openShop(ctx, st, log)
+		stop, err := openShop(ctx, product, log)
 		if err != nil {
 			return err
 		}
@@ -90,17 +114,26 @@ func serve(ctx context.Context, dir string, withDemo, withShop bool) (err error)
 	watch, stopWatching := context.WithCancel(ctx)
 	go func() {
 		defer close(watching)
-		server.WatchShop(watch, st, log)
+		product.WatchShop(watch)
 	}()
 	defer func() { // before the database goes
 		stopWatching()
 		<-watching
 	}()
-	handler, err := server.Handler(st, web.Files(), log)
+	metrics := server.NewMetrics(st, versionText())
+	if conf.Debug != "" {
+		stop, err := openDebug(conf.Debug, metrics, log)
+		if err != nil {
+			return err
+		}
+		defer stop()
+	}
+	handler, err := server.Handler(product, web.Files(), server.Options{Log: log, Hosts: conf.Hosts, Metrics: metrics, Version: versionText()})
 	if err != nil {
 		return err
 	}
-	srv := &http.Server{Handler: handler, ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 60 * time.Second, IdleTimeout: 2 * time.Minute, MaxHeaderBytes: 64 << 10}
+	// each answer has a deadline of its own (server/bounds.go)
+	srv := &http.Server{Handler: handler, ReadHeaderTimeout: 10 * time.Second, IdleTimeout: 2 * time.Minute, MaxHeaderBytes: 64 << 10, ErrorLog: slog.NewLogLogger(log.Handler(), slog.LevelWarn)}
 	done := make(chan error, 1)
 	go func() { done <- srv.Serve(l) }()
 	fmt.Printf("Happy Tray is at http://%s  (Ctrl-C stops it)\n", shown(l.Addr().String()))
@@ -120,22 +153,15 @@ func serve(ctx context.Context, dir string, withDemo, withShop bool) (err error)
 
 // openShop starts the simulated shop on a free port of loopback and has its prices
 // read, if no other shop is set.
-func openShop(ctx context.Context, st *store.Store, log *slog.Logger) (stop func(), err error) {
+func openShop(ctx context.Context, product *app.App, log *slog.Logger) (stop func(), err error) {
 	l, err := net.Listen("tcp", "127.0.0.1:0")
 	if err != nil {
 		return nil, fmt.Errorf("the simulated shop finds no port: %v", err)
 	}
-	srv := &http.Server{Handler: &grocer.Shop{Seed: 7}, ReadHeaderTimeout: 5 * time.Second}
+	srv := &http.Server{Handler: &shop.Shop{Seed: 7}, ReadHeaderTimeout: 5 * time.Second, WriteTimeout: 20 * time.Second}
 	go srv.Serve(l)
 	address := "http://" + l.Addr().String() + "/feed.json"
-	last, err := st.Fact(ctx, "shop stand-in")
-	if err == nil {
-		err = server.UseShop(ctx, st, last, address)
-	}
-	if err == nil {
-		err = st.SetFact(ctx, "shop stand-in", address)
-	}
-	if err != nil {
+	if err := product.UseStandIn(ctx, address); err != nil {
 		srv.Close()
 		return nil, err
 	}
@@ -143,13 +169,25 @@ func openShop(ctx context.Context, st *store.Store, log *slog.Logger) (stop func
 	return func() { srv.Close() }, nil
 }
 
+// openDebug serves figures and profiles on loopback.
+func openDebug(addr string, m *server.Metrics, log *slog.Logger) (stop func(), err error) {
+	l, err := net.Listen("tcp", addr)
+	if err != nil {
+		return nil, fmt.Errorf("cannot listen on HAPPYTRAY_DEBUG_ADDR: %v", err)
+	}
+	srv := &http.Server{Handler: m.Handler(), ReadHeaderTimeout: 5 * time.Second}
+	go srv.Serve(l)
+	log.Info("figures and profiles", "at", "http://"+l.Addr().String()+"/metrics")
+	return func() { srv.Close() }, nil
+}
+
 func shown(addr string) string { return strings.Replace(addr, "[::]", "127.0.0.1", 1) }
 
 // open waits a little for a database that is still starting.
-func open(ctx context.Context, source string) (*store.Store, error) {
+func open(ctx context.Context, source string, log *slog.Logger) (*store.Store, error) {
 	var last error
 	for range 10 {
-		st, err := store.Open(ctx, source)
+		st, err := store.Open(ctx, source, store.Options{Log: log})
 		if err == nil {
 			return st, nil
 		}
@@ -164,32 +202,4 @@ func open(ctx context.Context, source string) (*store.Store, error) {
 		}
 	}
 	return nil, last
-}
-
-func loadDemo(ctx context.Context, st *store.Store, log *slog.Logger) error {
-	have, err := st.Fact(ctx, "demo")
-	if err != nil || have != "" {
-		return err
-	}
-	larder := food.BuiltIn()
-	jobs, err := demo.Jobs(ctx, time.Now(), larder)
-	if err != nil {
-		return err
-	}
-	for _, j := range jobs {
-		if err := server.Keep(ctx, st, larder, j.Tray, j.Says); err != nil {
-			return err
-		}
-	}
-	lots := map[string][]store.Lot{} // what stood in the cupboard that morning
-	for id, l := range demo.Cupboard(time.Now()) {
-		for _, lot := range l {
-			lots[id] = append(lots[id], store.Lot{Grams: lot.Grams, BestBefore: lot.BestBefore})
-		}
-	}
-	if _, err := st.ChangeHouse(ctx, store.Change{Lots: lots}); err != nil {
-		return err
-	}
-	log.Info("loaded the demo world", "jobs", len(jobs))
-	return st.SetFact(ctx, "demo", "loaded")
 }

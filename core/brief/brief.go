@@ -115,19 +115,19 @@ func (t Travels) MarshalJSON() ([]byte, error) {
 	return json.Marshal(t.Yes)
 }
 
-// ServeDay is the day of serving, written 2026-11-30, or "" where none is set.
+// ServeDay is the day of serving as it is written, 2026-11-30, or "" where none is set.
 func (b Brief) ServeDay() string {
-	if at, ok := b.ServeTime(); ok {
-		return at.Format("2006-01-02")
+	if at, ok := b.ServeTime(time.UTC); ok {
+		return at.Format(time.DateOnly)
 	}
 	return ""
 }
 
-// ServeTime is the serving minute; ok is false when none is set. The zone is
-// kept as written, and missing zones mean local time.
-func (b Brief) ServeTime() (time.Time, bool) {
-	for _, layout := range []string{time.RFC3339, "2006-01-02T15:04:05", "2006-01-02T15:04", "2006-01-02 15:04", "2006-01-02"} {
-		if t, err := time.Parse(layout, b.ServeAt); err == nil {
+// ServeTime is the serving minute; ok is false when none is set. A time that is written
+// without a zone is meant in zone, which is the house's.
+func (b Brief) ServeTime(zone *time.Location) (at time.Time, ok bool) {
+	for _, layout := range []string{time.RFC3339, "2006-01-02T15:04:05", "2006-01-02T15:04", "2006-01-02 15:04", time.DateOnly} {
+		if t, err := time.ParseInLocation(layout, b.ServeAt, zone); err == nil {
 			return t, true
 		}
 	}
@@ -139,7 +139,7 @@ func (b Brief) SeasonMonth() int {
 	if b.Month > 0 {
 		return b.Month
 	}
-	if t, ok := b.ServeTime(); ok {
+	if t, ok := b.ServeTime(time.UTC); ok {
 		return int(t.Month())
 	}
 	return 0
@@ -258,6 +258,12 @@ func (b Brief) KeptApart() []string {
 
 // Young reports whether children come, so that choking cautions are shown.
 func (b Brief) Young() bool { return b.Guests.Children > 0 }
+
+// IsDay reports whether a text is a day, written 2026-11-30.
+func IsDay(day string) bool {
+	_, err := time.Parse(time.DateOnly, day)
+	return err == nil
+}
 
 // Days is how many days lie between two days written 2026-11-30; ok is false when
 // one of them is not a day.

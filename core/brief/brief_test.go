@@ -6,6 +6,7 @@ import (
 	"slices"
 	"strings"
 	"testing"
+	"time"
 
 	"happytray/core/wire"
 )
@@ -172,5 +173,29 @@ func TestRulesOfTheReviewAreBounded(t *testing.T) {
 	ok, err := Read([]byte(`{"guests":{"adults":2},"rules":{"gaps":"airy","checks":{"fit.gap":{"good":30,"weight":0}}}}`))
 	if err != nil || ok.Rules.Gaps != "airy" || *ok.Rules.Checks["fit.gap"].Good != 30 || ok.Rules.Checks["fit.gap"].Bad != nil {
 		t.Errorf("%+v %v", ok.Rules, err)
+	}
+}
+
+// A time without a zone is meant in the house's, one with a zone in its own.
+func TestServingTimeIsMeantInTheZoneOfTheHouse(t *testing.T) {
+	east := time.FixedZone("east", 9*3600)
+	for _, c := range []struct{ written, utc string }{
+		{"2026-11-30T19:00", "2026-11-30T10:00:00Z"},
+		{"2026-11-30T19:00:30", "2026-11-30T10:00:30Z"},
+		{"2026-11-30 19:00", "2026-11-30T10:00:00Z"},
+		{"2026-11-30", "2026-11-29T15:00:00Z"},
+		{"2026-11-30T19:00:00Z", "2026-11-30T19:00:00Z"},
+		{"2026-11-30T19:00:00+02:00", "2026-11-30T17:00:00Z"},
+	} {
+		at, ok := Brief{ServeAt: c.written}.ServeTime(east)
+		if !ok || at.UTC().Format(time.RFC3339) != c.utc {
+			t.Errorf("%s: %v", c.written, at)
+		}
+		if day := (Brief{ServeAt: c.written}).ServeDay(); day != "2026-11-30" {
+			t.Errorf("%s: on %s", c.written, day)
+		}
+	}
+	if _, ok := (Brief{ServeAt: "tomorrow"}).ServeTime(east); ok {
+		t.Error("tomorrow is no time")
 	}
 }

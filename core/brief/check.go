@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"maps"
 	"slices"
+	"time"
 
 	"happytray/core/board"
 	"happytray/core/colour"
@@ -58,7 +59,7 @@ func (b Brief) Check() error {
 		}
 	}
 	if b.ServeAt != "" {
-		if _, ok := b.ServeTime(); !ok {
+		if _, ok := b.ServeTime(time.UTC); !ok {
 			return wire.Bad("serve_at", "write the time as 2026-11-27T19:00")
 		}
 	}

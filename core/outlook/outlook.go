@@ -8,6 +8,7 @@ import (
 	"math"
 	"slices"
 	"strings"
+	"time"
 
 	"happytray/core/board"
 	"happytray/core/brief"
@@ -59,9 +60,9 @@ type Outlook struct {
 	Says        []string          `json:"says"`
 }
 
-// Of works a brief out. now is the present minute as 2026-11-30T19:00, or "" where
-// it does not matter; it tells a serving time that has passed.
-func Of(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now string) (Outlook, error) {
+// Of works a brief out. now is the present minute in the zone of the house, or the zero
+// time where it does not matter; it tells a serving time that has passed.
+func Of(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now time.Time) (Outlook, error) {
 	job, err := portion.Plan(b, larder, cabinet)
 	if err != nil {
 		return Outlook{}, err
@@ -120,10 +121,10 @@ func chosenOf(job *tray.Tray, larder *food.Larder) []pick.Choice {
 }
 
 // says names in plain sentences what follows, and what does not work out.
-func says(b brief.Brief, job *tray.Tray, o Outlook, now string) []string {
+func says(b brief.Brief, job *tray.Tray, o Outlook, now time.Time) []string {
 	out := []string{}
 	add := func(format string, args ...any) { out = append(out, fmt.Sprintf(format, args...)) }
-	if at, ok := b.ServeTime(); ok && now != "" && at.Format("2006-01-02T15:04") < now {
+	if at, ok := b.ServeTime(now.Location()); ok && !now.IsZero() && at.Before(now.Truncate(time.Minute)) {
 		add("The serving time has passed. Set a new one before shopping; season and best-before days are reckoned from it.")
 	}
 	if b.Plates() {

@@ -3,6 +3,7 @@ package outlook
 import (
 	"strings"
 	"testing"
+	"time"
 
 	"happytray/core/board"
 	"happytray/core/brief"
@@ -21,7 +22,13 @@ func of(t *testing.T, doc, now string) Outlook {
 	if err != nil {
 		t.Fatal(err)
 	}
-	o, err := Of(b, larder, cabinet, now)
+	var at time.Time
+	if now != "" {
+		if at, err = time.Parse("2006-01-02T15:04", now); err != nil {
+			t.Fatal(err)
+		}
+	}
+	o, err := Of(b, larder, cabinet, at)
 	if err != nil {
 		t.Fatalf("%s: %v", doc, err)
 	}
@@ -83,7 +90,7 @@ func BenchmarkOutlook40(b *testing.B) {
 		b.Fatal(err)
 	}
 	for b.Loop() {
-		if _, err := Of(br, larder, cabinet, ""); err != nil {
+		if _, err := Of(br, larder, cabinet, time.Time{}); err != nil {
 			b.Fatal(err)
 		}
 	}

@@ -11,7 +11,7 @@ export async function openDemo(page: Page, title: string, stage: string) {
 
 /** Puts away whatever earlier tests left on the empty bench. */
 export async function clearBench(page: Page) {
-  const jobs = (await (await page.request.get('/api/v1/jobs')).json()) as { id: string }[]
+  const { jobs } = (await (await page.request.get('/api/v1/jobs')).json()) as { jobs: { id: string }[] }
   for (const j of jobs) expect((await page.request.delete(`/api/v1/jobs/${j.id}`)).status()).toBe(204)
 }
 

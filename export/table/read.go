@@ -8,9 +8,9 @@ import (
 	"io"
 	"slices"
 	"strings"
-	"time"
 	"unicode/utf8"
 
+	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/wire"
 )
@@ -383,7 +383,7 @@ func (in *reader) stockRow(id string, rec []string) (string, error) {
 		return "", err
 	}
 	day, _ := in.cell(rec, "best_before")
-	if err := CheckDay(day); err != nil {
+	if err := checkDay(day); err != nil {
 		return "", err
 	}
 	lots, read := in.lots[id]
@@ -408,12 +408,9 @@ func (in *reader) stockRow(id string, rec []string) (string, error) {
 	return what, nil
 }
 
-// CheckDay checks a best-before day.
-func CheckDay(day string) error {
-	if day == "" {
-		return nil
-	}
-	if _, err := time.Parse(time.DateOnly, day); err != nil {
+// checkDay checks a best-before day.
+func checkDay(day string) error {
+	if day != "" && !brief.IsDay(day) {
 		return fmt.Errorf("best_before should be a day such as 2026-11-30, or empty, not %.20q", day)
 	}
 	return nil

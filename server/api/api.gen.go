@@ -33,24 +33,24 @@ func (e FindingSeverity) Valid() bool {
 	}
 }
 
-// Defines values for ImportReportLinesWhat.
+// Defines values for ImportLineWhat.
 const (
-	ImportReportLinesWhatAdded   ImportReportLinesWhat = "added"
-	ImportReportLinesWhatChanged ImportReportLinesWhat = "changed"
-	ImportReportLinesWhatRefused ImportReportLinesWhat = "refused"
-	ImportReportLinesWhatSame    ImportReportLinesWhat = "same"
+	ImportLineWhatAdded   ImportLineWhat = "added"
+	ImportLineWhatChanged ImportLineWhat = "changed"
+	ImportLineWhatRefused ImportLineWhat = "refused"
+	ImportLineWhatSame    ImportLineWhat = "same"
 )
 
-// Valid indicates whether the value is a known member of the ImportReportLinesWhat enum.
-func (e ImportReportLinesWhat) Valid() bool {
+// Valid indicates whether the value is a known member of the ImportLineWhat enum.
+func (e ImportLineWhat) Valid() bool {
 	switch e {
-	case ImportReportLinesWhatAdded:
+	case ImportLineWhatAdded:
 		return true
-	case ImportReportLinesWhatChanged:
+	case ImportLineWhatChanged:
 		return true
-	case ImportReportLinesWhatRefused:
+	case ImportLineWhatRefused:
 		return true
-	case ImportReportLinesWhatSame:
+	case ImportLineWhatSame:
 		return true
 	default:
 		return false
@@ -195,6 +195,27 @@ func (e ArrangeParamsStyle) Valid() bool {
 	case Wheel:
 		return true
 	case Winding:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for ListJobsParamsWhich.
+const (
+	Away   ListJobsParamsWhich = "away"
+	Coming ListJobsParamsWhich = "coming"
+	Past   ListJobsParamsWhich = "past"
+)
+
+// Valid indicates whether the value is a known member of the ListJobsParamsWhich enum.
+func (e ListJobsParamsWhich) Valid() bool {
+	switch e {
+	case Away:
+		return true
+	case Coming:
+		return true
+	case Past:
 		return true
 	default:
 		return false
@@ -364,15 +385,11 @@ type Basket struct {
 		OnTrayG float64 `json:"on_tray_g"`
 
 		// OutOfStock the shop has none today
-		OutOfStock bool `json:"out_of_stock"`
-		Packs      []struct {
-			Count int     `json:"count"`
-			Grams float64 `json:"grams"`
-			Price int     `json:"price"`
-		} `json:"packs"`
-		Pieces   int     `json:"pieces"`
-		ReserveG float64 `json:"reserve_g"`
-		UsedCost int     `json:"used_cost"`
+		OutOfStock bool    `json:"out_of_stock"`
+		Packs      []Packs `json:"packs"`
+		Pieces     int     `json:"pieces"`
+		ReserveG   float64 `json:"reserve_g"`
+		UsedCost   int     `json:"used_cost"`
 	} `json:"lines"`
 
 	// Minutes of handwork for all trays
@@ -419,6 +436,33 @@ type BoardDrawn struct {
 // BriefDocument A brief, docs/formats/tray.schema.json#/$defs/brief
 type BriefDocument = Document
 
+// BuyItem defines model for BuyItem.
+type BuyItem struct {
+	Cost       int      `json:"cost"`
+	CupboardG  float64  `json:"cupboard_g"`
+	Food       string   `json:"food"`
+	For        []string `json:"for"`
+	LeftG      float64  `json:"left_g"`
+	Name       string   `json:"name"`
+	NeedG      float64  `json:"need_g"`
+	OutOfStock bool     `json:"out_of_stock"`
+	Packs      []Packs  `json:"packs"`
+}
+
+// BuyList defines model for BuyList.
+type BuyList struct {
+	Cost     int          `json:"cost"`
+	Items    int          `json:"items"`
+	Sections []BuySection `json:"sections"`
+}
+
+// BuySection defines model for BuySection.
+type BuySection struct {
+	Cost  int       `json:"cost"`
+	Items []BuyItem `json:"items"`
+	Name  string    `json:"name"`
+}
+
 // Cabinet defines model for Cabinet.
 type Cabinet struct {
 	Boards  []BoardDrawn `json:"boards"`
@@ -427,56 +471,18 @@ type Cabinet struct {
 
 // Choice defines model for Choice.
 type Choice struct {
-	Chosen []struct {
-		Food string `json:"food"`
-		Form string `json:"form"`
-
-		// Grams 0 when nobody fixed it
-		Grams  float64 `json:"grams"`
-		Pinned bool    `json:"pinned"`
-		Why    string  `json:"why"`
-	} `json:"chosen"`
-	Kinds []struct {
-		Category string `json:"category"`
-		Have     int    `json:"have"`
-		Want     int    `json:"want"`
-	} `json:"kinds"`
+	Chosen []Chosen    `json:"chosen"`
+	Kinds  []KindCount `json:"kinds"`
 
 	// Needs what is missing and the three best foods to fill it
-	Needs []struct {
-		Fillers []struct {
-			Food string `json:"food"`
-			Why  string `json:"why"`
-		} `json:"fillers"`
-		Group *string `json:"group,omitempty"`
-		Says  string  `json:"says"`
-	} `json:"needs"`
+	Needs []Need `json:"needs"`
 
 	// Servings what each group of guests can eat
-	Servings []struct {
-		Avoid []string `json:"avoid"`
-		Count int      `json:"count"`
-		Foods int      `json:"foods"`
-		Of    int      `json:"of"`
-		Parts []struct {
-			Foods int    `json:"foods"`
-			Says  string `json:"says"`
-		} `json:"parts"`
-		Who string `json:"who"`
-	} `json:"servings"`
+	Servings []Serving `json:"servings"`
 
 	// Shelves what speaks against a food for this brief
-	Shelves []struct {
-		Avoided     string `json:"avoided"`
-		Food        string `json:"food"`
-		OutOfSeason bool   `json:"out_of_season"`
-		OutOfStock  bool   `json:"out_of_stock"`
-	} `json:"shelves"`
-	Sides []struct {
-		Have []string `json:"have"`
-		Lack []string `json:"lack"`
-		Name string   `json:"name"`
-	} `json:"sides"`
+	Shelves []Speaks `json:"shelves"`
+	Sides   []Side   `json:"sides"`
 }
 
 // ChoiceAsked defines model for ChoiceAsked.
@@ -485,14 +491,34 @@ type ChoiceAsked struct {
 	Brief BriefDocument `json:"brief"`
 
 	// On what is on the trays, where that is to be looked at
-	On *[]struct {
-		Food string `json:"food"`
-		Form string `json:"form"`
-	} `json:"on,omitempty"`
+	On *[]OnTray `json:"on,omitempty"`
+}
+
+// Chosen defines model for Chosen.
+type Chosen struct {
+	Food string `json:"food"`
+	Form string `json:"form"`
+
+	// Grams 0 when nobody fixed it
+	Grams  float64 `json:"grams"`
+	Pinned bool    `json:"pinned"`
+	Why    string  `json:"why"`
+}
+
+// ColourPart defines model for ColourPart.
+type ColourPart struct {
+	Hex  string  `json:"hex"`
+	Part float64 `json:"part"`
 }
 
 // ElementDocument One element of a tray file, docs/formats/tray.schema.json#/$defs/element
 type ElementDocument = Document
+
+// Filler defines model for Filler.
+type Filler struct {
+	Food string `json:"food"`
+	Why  string `json:"why"`
+}
 
 // Finding defines model for Finding.
 type Finding struct {
@@ -519,22 +545,18 @@ type Fix struct {
 
 // Food defines model for Food.
 type Food struct {
-	Allergens []string `json:"allergens"`
-	Category  string   `json:"category"`
-	Colour    string   `json:"colour"`
-	Diet      []string `json:"diet"`
-	Firmness  *string  `json:"firmness,omitempty"`
-	Flavours  []string `json:"flavours"`
-	Forms     []struct {
-		Form  string  `json:"form"`
-		MassG float64 `json:"mass_g"`
-		Says  string  `json:"says"`
-	} `json:"forms"`
-	Id              string  `json:"id"`
-	InSeasonAllYear bool    `json:"in_season_all_year"`
-	Liking          float64 `json:"liking"`
-	Milk            *string `json:"milk,omitempty"`
-	Name            string  `json:"name"`
+	Allergens       []string       `json:"allergens"`
+	Category        string         `json:"category"`
+	Colour          string         `json:"colour"`
+	Diet            []string       `json:"diet"`
+	Firmness        *string        `json:"firmness,omitempty"`
+	Flavours        []string       `json:"flavours"`
+	Forms           []FormOfLarder `json:"forms"`
+	Id              string         `json:"id"`
+	InSeasonAllYear bool           `json:"in_season_all_year"`
+	Liking          float64        `json:"liking"`
+	Milk            *string        `json:"milk,omitempty"`
+	Name            string         `json:"name"`
 
 	// PutAway kept for the trays that use it
 	PutAway  bool   `json:"put_away"`
@@ -573,20 +595,13 @@ type FoodPage struct {
 	Diets       []string  `json:"diets"`
 
 	// Food One food, docs/formats/tray.schema.json#/$defs/food
-	Food  FoodDocument `json:"food"`
-	Forms []struct {
-		Form  string `json:"form"`
-		Group int    `json:"group"`
-		Says  string `json:"says"`
-	} `json:"forms"`
-	Glasses []struct {
-		Mm   float64 `json:"mm"`
-		Name string  `json:"name"`
-	} `json:"glasses"`
-	GoodWith    []Partner `json:"good_with"`
-	Mine        Mine      `json:"mine"`
-	MonthsNorth []int     `json:"months_north"`
-	MonthsSouth []int     `json:"months_south"`
+	Food        FoodDocument `json:"food"`
+	Forms       []FormOfFood `json:"forms"`
+	Glasses     []Glass      `json:"glasses"`
+	GoodWith    []Partner    `json:"good_with"`
+	Mine        Mine         `json:"mine"`
+	MonthsNorth []int        `json:"months_north"`
+	MonthsSouth []int        `json:"months_south"`
 
 	// Others forms it does not have yet, each as it would begin
 	Others  []SpecDocument `json:"others"`
@@ -623,12 +638,35 @@ type FormMeasure struct {
 
 	// Vessel name of the vessel it would stand in
 	Vessel *string `json:"vessel,omitempty"`
-	Yields []struct {
-		LeftG  float64 `json:"left_g"`
-		PackG  float64 `json:"pack_g"`
-		Pieces int     `json:"pieces"`
-		Price  int     `json:"price"`
-	} `json:"yields"`
+	Yields []Yield `json:"yields"`
+}
+
+// FormOfFood defines model for FormOfFood.
+type FormOfFood struct {
+	Form  string `json:"form"`
+	Group int    `json:"group"`
+	Says  string `json:"says"`
+}
+
+// FormOfLarder defines model for FormOfLarder.
+type FormOfLarder struct {
+	Form  string  `json:"form"`
+	MassG float64 `json:"mass_g"`
+	Says  string  `json:"says"`
+}
+
+// Found defines model for Found.
+type Found struct {
+	Foods int    `json:"foods"`
+	Says  string `json:"says"`
+}
+
+// GiveWayAnswer defines model for GiveWayAnswer.
+type GiveWayAnswer struct {
+	Moved bool `json:"moved"`
+
+	// Tray A tray file, docs/formats/tray.schema.json
+	Tray *TrayDocument `json:"tray,omitempty"`
 }
 
 // GiveWayAsked defines model for GiveWayAsked.
@@ -646,11 +684,29 @@ type GiveWayAsked struct {
 	Tray TrayDocument `json:"tray"`
 }
 
+// Glass defines model for Glass.
+type Glass struct {
+	Mm   float64 `json:"mm"`
+	Name string  `json:"name"`
+}
+
 // Health defines model for Health.
 type Health struct {
+	// Database ok, or in a sentence what is the matter
 	Database string `json:"database"`
 	Status   string `json:"status"`
 }
+
+// ImportLine defines model for ImportLine.
+type ImportLine struct {
+	Food string         `json:"food"`
+	Line int            `json:"line"`
+	Says string         `json:"says"`
+	What ImportLineWhat `json:"what"`
+}
+
+// ImportLineWhat defines model for ImportLine.What.
+type ImportLineWhat string
 
 // ImportReport defines model for ImportReport.
 type ImportReport struct {
@@ -659,13 +715,8 @@ type ImportReport struct {
 	Changed int  `json:"changed"`
 
 	// Ignored columns that are not known
-	Ignored []string `json:"ignored"`
-	Lines   []struct {
-		Food string                `json:"food"`
-		Line int                   `json:"line"`
-		Says string                `json:"says"`
-		What ImportReportLinesWhat `json:"what"`
-	} `json:"lines"`
+	Ignored []string     `json:"ignored"`
+	Lines   []ImportLine `json:"lines"`
 
 	// LinesLeftOut lines that change nothing and those beyond what is shown
 	LinesLeftOut int               `json:"lines_left_out"`
@@ -674,9 +725,6 @@ type ImportReport struct {
 	Table        ImportReportTable `json:"table"`
 	Version      int64             `json:"version"`
 }
-
-// ImportReportLinesWhat defines model for ImportReport.Lines.What.
-type ImportReportLinesWhat string
 
 // ImportReportTable defines model for ImportReport.Table.
 type ImportReportTable string
@@ -692,25 +740,48 @@ type Job struct {
 	Undo     bool         `json:"undo"`
 }
 
+// JobList defines model for JobList.
+type JobList struct {
+	Jobs []JobSummary `json:"jobs"`
+
+	// More where there are further ones: ask for those after this job
+	More *string `json:"more,omitempty"`
+
+	// Today the day it is in the house, 2026-11-30
+	Today string `json:"today"`
+}
+
 // JobSummary defines model for JobSummary.
 type JobSummary struct {
-	Guests   int             `json:"guests"`
-	Host     string          `json:"host"`
-	Id       string          `json:"id"`
-	Laid     bool            `json:"laid"`
-	Minutes  *float64        `json:"minutes,omitempty"`
-	Next     *string         `json:"next,omitempty"`
-	Occasion string          `json:"occasion"`
-	Place    string          `json:"place"`
-	Revision int64           `json:"revision"`
-	Score    float64         `json:"score"`
-	ServeAt  *string         `json:"serve_at,omitempty"`
-	State    JobSummaryState `json:"state"`
-	Title    string          `json:"title"`
+	// Due the minute of serving
+	Due      *time.Time `json:"due,omitempty"`
+	Guests   int        `json:"guests"`
+	Host     string     `json:"host"`
+	Id       string     `json:"id"`
+	Laid     bool       `json:"laid"`
+	Minutes  *float64   `json:"minutes,omitempty"`
+	Next     *string    `json:"next,omitempty"`
+	Occasion string     `json:"occasion"`
+	Place    string     `json:"place"`
+	PutAway  bool       `json:"put_away"`
+	Revision int64      `json:"revision"`
+	Score    float64    `json:"score"`
+
+	// ServeAt as the host wrote it
+	ServeAt *string         `json:"serve_at,omitempty"`
+	State   JobSummaryState `json:"state"`
+	Title   string          `json:"title"`
 }
 
 // JobSummaryState defines model for JobSummary.State.
 type JobSummaryState string
+
+// KindCount defines model for KindCount.
+type KindCount struct {
+	Category string `json:"category"`
+	Have     int    `json:"have"`
+	Want     int    `json:"want"`
+}
 
 // Larder defines model for Larder.
 type Larder struct {
@@ -733,12 +804,19 @@ type Lots struct {
 
 // MainColours defines model for MainColours.
 type MainColours struct {
-	Colours []struct {
-		Hex  string  `json:"hex"`
-		Part float64 `json:"part"`
-	} `json:"colours"`
-	Height int `json:"height"`
-	Width  int `json:"width"`
+	Colours []ColourPart `json:"colours"`
+	Height  int          `json:"height"`
+	Width   int          `json:"width"`
+}
+
+// MendAnswer defines model for MendAnswer.
+type MendAnswer struct {
+	Found bool     `json:"found"`
+	Gain  *float64 `json:"gain,omitempty"`
+	Says  *string  `json:"says,omitempty"`
+
+	// Tray A tray file, docs/formats/tray.schema.json
+	Tray *TrayDocument `json:"tray,omitempty"`
 }
 
 // MendAsked defines model for MendAsked.
@@ -768,6 +846,13 @@ type Moves struct {
 	Tray *int `json:"tray,omitempty"`
 }
 
+// Need defines model for Need.
+type Need struct {
+	Fillers []Filler `json:"fillers"`
+	Group   *string  `json:"group,omitempty"`
+	Says    string   `json:"says"`
+}
+
 // NewFood defines model for NewFood.
 type NewFood struct {
 	// From the food to copy
@@ -780,6 +865,12 @@ type NewJob struct {
 	// Brief A brief, docs/formats/tray.schema.json#/$defs/brief
 	Brief BriefDocument `json:"brief"`
 	Title string        `json:"title"`
+}
+
+// OnTray defines model for OnTray.
+type OnTray struct {
+	Food string `json:"food"`
+	Form string `json:"form"`
 }
 
 // OutlineFound defines model for OutlineFound.
@@ -835,6 +926,13 @@ type Outlook struct {
 		Share  float64 `json:"share"`
 		Who    string  `json:"who"`
 	} `json:"trays"`
+}
+
+// Packs defines model for Packs.
+type Packs struct {
+	Count int     `json:"count"`
+	Grams float64 `json:"grams"`
+	Price int     `json:"price"`
 }
 
 // Palette defines model for Palette.
@@ -896,12 +994,10 @@ type Progress struct {
 	// Tray A tray file, docs/formats/tray.schema.json
 	Tray  *TrayDocument `json:"tray,omitempty"`
 	Tried int           `json:"tried"`
-	Unfit *[]struct {
-		AreaCm2 float64 `json:"area_cm2"`
-		Food    string  `json:"food"`
-		Pieces  int     `json:"pieces"`
-		Says    string  `json:"says"`
-	} `json:"unfit,omitempty"`
+	Unfit *[]Unfit      `json:"unfit,omitempty"`
+
+	// Waiting how many searches come before this one, while it waits for its turn
+	Waiting *int `json:"waiting,omitempty"`
 
 	// Ways layouts that differ, the best first
 	Ways *[]Way `json:"ways,omitempty"`
@@ -1018,10 +1114,23 @@ type Scene struct {
 	} `json:"drawings"`
 }
 
+// Serving defines model for Serving.
+type Serving struct {
+	Avoid []string `json:"avoid"`
+	Count int      `json:"count"`
+	Foods int      `json:"foods"`
+	Of    int      `json:"of"`
+	Parts []Found  `json:"parts"`
+	Who   string   `json:"who"`
+}
+
 // Settings defines model for Settings.
 type Settings struct {
 	// Currency ISO 4217 code, or empty for bare figures
-	Currency   string             `json:"currency"`
+	Currency string `json:"currency"`
+
+	// Digits of the smaller coin of the currency; said by the server, and not taken
+	Digits     *int               `json:"digits,omitempty"`
 	Hemisphere SettingsHemisphere `json:"hemisphere"`
 	Length     SettingsLength     `json:"length"`
 	Mass       SettingsMass       `json:"mass"`
@@ -1031,6 +1140,9 @@ type Settings struct {
 
 	// Shop address of a shop's feed, or empty
 	Shop *string `json:"shop,omitempty"`
+
+	// Zone time zone of the house, an IANA name; empty for the zone of the machine that serves
+	Zone *string `json:"zone,omitempty"`
 }
 
 // SettingsHemisphere defines model for Settings.Hemisphere.
@@ -1042,15 +1154,18 @@ type SettingsLength string
 // SettingsMass defines model for Settings.Mass.
 type SettingsMass string
 
+// Shelf defines model for Shelf.
+type Shelf struct {
+	Category string     `json:"category"`
+	Foods    []FoodCard `json:"foods"`
+	Total    int        `json:"total"`
+}
+
 // Shelves defines model for Shelves.
 type Shelves struct {
-	Shelves []struct {
-		Category string     `json:"category"`
-		Foods    []FoodCard `json:"foods"`
-		Total    int        `json:"total"`
-	} `json:"shelves"`
-	Total   int   `json:"total"`
-	Version int64 `json:"version"`
+	Shelves []Shelf `json:"shelves"`
+	Total   int     `json:"total"`
+	Version int64   `json:"version"`
 }
 
 // Shop defines model for Shop.
@@ -1075,44 +1190,40 @@ type Shop struct {
 	Wrong string `json:"wrong"`
 }
 
+// ShoppingJob defines model for ShoppingJob.
+type ShoppingJob struct {
+	Day     string `json:"day"`
+	Id      string `json:"id"`
+	Planned bool   `json:"planned"`
+	Title   string `json:"title"`
+}
+
 // ShoppingList defines model for ShoppingList.
 type ShoppingList struct {
-	From string `json:"from"`
-	Jobs []struct {
-		Day     string `json:"day"`
-		Id      string `json:"id"`
-		Planned bool   `json:"planned"`
-		Title   string `json:"title"`
-	} `json:"jobs"`
+	From string        `json:"from"`
+	Jobs []ShoppingJob `json:"jobs"`
 
 	// Key names the list where ticks are kept
-	Key  string `json:"key"`
-	List struct {
-		Cost     int `json:"cost"`
-		Items    int `json:"items"`
-		Sections []struct {
-			Cost  int `json:"cost"`
-			Items []struct {
-				Cost       int      `json:"cost"`
-				CupboardG  float64  `json:"cupboard_g"`
-				Food       string   `json:"food"`
-				For        []string `json:"for"`
-				LeftG      float64  `json:"left_g"`
-				Name       string   `json:"name"`
-				NeedG      float64  `json:"need_g"`
-				OutOfStock bool     `json:"out_of_stock"`
-				Packs      []struct {
-					Count int     `json:"count"`
-					Grams float64 `json:"grams"`
-					Price int     `json:"price"`
-				} `json:"packs"`
-			} `json:"items"`
-			Name string `json:"name"`
-		} `json:"sections"`
-	} `json:"list"`
+	Key   string   `json:"key"`
+	List  BuyList  `json:"list"`
 	Ticks []string `json:"ticks"`
 	Title string   `json:"title"`
 	To    string   `json:"to"`
+}
+
+// Side defines model for Side.
+type Side struct {
+	Have []string `json:"have"`
+	Lack []string `json:"lack"`
+	Name string   `json:"name"`
+}
+
+// Speaks defines model for Speaks.
+type Speaks struct {
+	Avoided     string `json:"avoided"`
+	Food        string `json:"food"`
+	OutOfSeason bool   `json:"out_of_season"`
+	OutOfStock  bool   `json:"out_of_stock"`
 }
 
 // SpecDocument One form of a food, docs/formats/tray.schema.json#/$defs/spec
@@ -1161,6 +1272,14 @@ type Tick struct {
 // TrayDocument A tray file, docs/formats/tray.schema.json
 type TrayDocument = Document
 
+// Unfit defines model for Unfit.
+type Unfit struct {
+	AreaCm2 float64 `json:"area_cm2"`
+	Food    string  `json:"food"`
+	Pieces  int     `json:"pieces"`
+	Says    string  `json:"says"`
+}
+
 // VesselCard defines model for VesselCard.
 type VesselCard struct {
 	CapacityMl float64 `json:"capacity_ml"`
@@ -1196,6 +1315,14 @@ type Way struct {
 
 	// Tray A tray file, docs/formats/tray.schema.json
 	Tray TrayDocument `json:"tray"`
+}
+
+// Yield defines model for Yield.
+type Yield struct {
+	LeftG  float64 `json:"left_g"`
+	PackG  float64 `json:"pack_g"`
+	Pieces int     `json:"pieces"`
+	Price  int     `json:"price"`
 }
 
 // IfMatch defines model for IfMatch.
@@ -1272,6 +1399,21 @@ type FoodPictureParams struct {
 	V *string `form:"v,omitempty" json:"v,omitempty"`
 }
 
+// ListJobsParams defines parameters for ListJobs.
+type ListJobsParams struct {
+	// Which what is to come or has no time yet, soonest first (when left out); what was, or what was put away, latest first
+	Which *ListJobsParamsWhich `form:"which,omitempty" json:"which,omitempty"`
+
+	// Text part of the title, the host or the place
+	Text *string `form:"text,omitempty" json:"text,omitempty"`
+
+	// After the last job of the page before
+	After *string `form:"after,omitempty" json:"after,omitempty"`
+}
+
+// ListJobsParamsWhich defines parameters for ListJobs.
+type ListJobsParamsWhich string
+
 // SaveJobParams defines parameters for SaveJob.
 type SaveJobParams struct {
 	// Says What was changed, in a few words
@@ -1285,6 +1427,12 @@ type SaveJobParams struct {
 type RedoParams struct {
 	// IfMatch The ETag of the revision this change was made from
 	IfMatch IfMatch `json:"If-Match"`
+}
+
+// RevisionsParams defines parameters for Revisions.
+type RevisionsParams struct {
+	// Before the number of the last revision of the page before
+	Before *int64 `form:"before,omitempty" json:"before,omitempty"`
 }
 
 // TrayPictureParams defines parameters for TrayPicture.
@@ -1562,9 +1710,9 @@ type ServerInterface interface {
 	// GiveWay Re-settle the loose pieces round an element that was moved by hand; nothing else moves
 	// (POST /api/v1/give-way)
 	GiveWay(c *gin.Context)
-	// ListJobs Coming jobs in time order
+	// ListJobs A page of jobs in time order
 	// (GET /api/v1/jobs)
-	ListJobs(c *gin.Context)
+	ListJobs(c *gin.Context, params ListJobsParams)
 	// CreateJob A new job from a brief
 	// (POST /api/v1/jobs)
 	CreateJob(c *gin.Context)
@@ -1583,9 +1731,9 @@ type ServerInterface interface {
 	// ReviewMoves Judge a saved tray with some elements moved; small enough for every frame of a drag
 	// (POST /api/v1/jobs/{id}/review)
 	ReviewMoves(c *gin.Context, id JobId)
-	// Revisions What was saved, newest first
+	// Revisions A page of what was saved, newest first
 	// (GET /api/v1/jobs/{id}/revisions)
-	Revisions(c *gin.Context, id JobId)
+	Revisions(c *gin.Context, id JobId, params RevisionsParams)
 	// TakeOut Take out a job that was put away
 	// (POST /api/v1/jobs/{id}/take-out)
 	TakeOut(c *gin.Context, id JobId)
@@ -2376,6 +2524,36 @@ func (siw *ServerInterfaceWrapper) GiveWay(c *gin.Context) {
 // ListJobs operation middleware
 func (siw *ServerInterfaceWrapper) ListJobs(c *gin.Context) {
 
+	var err error
+	_ = err
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params ListJobsParams
+
+	// ------------- Optional query parameter "which" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "which", c.Request.URL.Query(), &params.Which, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter which: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "text" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "text", c.Request.URL.Query(), &params.Text, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter text: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "after" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "after", c.Request.URL.Query(), &params.After, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter after: %w", err), http.StatusBadRequest)
+		return
+	}
+
 	for _, middleware := range siw.HandlerMiddlewares {
 		middleware(c)
 		if c.IsAborted() {
@@ -2383,7 +2561,7 @@ func (siw *ServerInterfaceWrapper) ListJobs(c *gin.Context) {
 		}
 	}
 
-	siw.Handler.ListJobs(c)
+	siw.Handler.ListJobs(c, params)
 }
 
 // CreateJob operation middleware
@@ -2601,6 +2779,17 @@ func (siw *ServerInterfaceWrapper) Revisions(c *gin.Context) {
 		return
 	}
 
+	// Parameter object where we will unmarshal all parameters from the context
+	var params RevisionsParams
+
+	// ------------- Optional query parameter "before" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "before", c.Request.URL.Query(), &params.Before, runtime.BindQueryParameterOptions{Type: "integer", Format: "int64"})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter before: %w", err), http.StatusBadRequest)
+		return
+	}
+
 	for _, middleware := range siw.HandlerMiddlewares {
 		middleware(c)
 		if c.IsAborted() {
@@ -2608,7 +2797,7 @@ func (siw *ServerInterfaceWrapper) Revisions(c *gin.Context) {
 		}
 	}
 
-	siw.Handler.Revisions(c, id)
+	siw.Handler.Revisions(c, id, params)
 }
 
 // TakeOut operation middleware

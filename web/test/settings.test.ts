@@ -4,7 +4,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 const wire = vi.hoisted(() => ({
   get: { ok: true, status: 200 },
   put: { ok: true, status: 200 },
-  kept: { length: 'in', mass: 'g', currency: 'EUR', hemisphere: 'south' },
+  kept: { length: 'in', mass: 'g', currency: 'EUR', hemisphere: 'south', zone: 'Europe/Lisbon', digits: 2 },
   puts: [] as unknown[],
 }))
 vi.mock('openapi-fetch', () => ({
@@ -13,7 +13,7 @@ vi.mock('openapi-fetch', () => ({
     PUT: async (_: string, o: { body: unknown }) => {
       wire.puts.push(o.body)
       return {
-        data: o.body,
+        data: { ...(o.body as object), digits: (o.body as { currency: string }).currency === 'JPY' ? 0 : 2 },
         error: { title: 'No', detail: 'The database does not answer' },
         response: wire.put,
       }
@@ -25,7 +25,7 @@ const { units } = await import('@/tray/units')
 
 beforeEach(() => {
   setActivePinia(createPinia())
-  Object.assign(units, { length: 'cm', mass: 'g', currency: '', hemisphere: 'north' })
+  Object.assign(units, { length: 'cm', mass: 'g', currency: '', hemisphere: 'north', zone: '', digits: 2 })
   wire.get = wire.put = { ok: true, status: 200 }
   wire.puts.length = 0
 })
@@ -48,14 +48,29 @@ describe('settings', () => {
   it('are kept whole when one is changed', async () => {
     const s = useSettings()
     await s.change({ mass: 'oz' })
-    expect(wire.puts).toEqual([{ length: 'cm', mass: 'oz', currency: '', hemisphere: 'north' }])
+    expect(wire.puts).toEqual([
+      { length: 'in', mass: 'oz', currency: 'EUR', hemisphere: 'south', zone: 'Europe/Lisbon' },
+    ])
     expect(units.mass).toBe('oz')
+  })
+  it('are never written over by those shown before they could be read', async () => {
+    wire.get = { ok: false, status: 503 }
+    const s = useSettings()
+    await s.change({ mass: 'oz' })
+    expect(wire.puts).toEqual([])
+    expect(units.mass).toBe('g')
+    expect(s.wrong).toContain('nothing is changed')
+  })
+  it('take the digits of a coin from the server', async () => {
+    const s = useSettings()
+    await s.change({ currency: 'JPY' })
+    expect(units.digits).toBe(0)
   })
   it('go back when they cannot be kept, and say so', async () => {
     wire.put = { ok: false, status: 503 }
     const s = useSettings()
-    await s.change({ length: 'in' })
-    expect(units.length).toBe('cm')
+    await s.change({ length: 'cm' })
+    expect(units.length).toBe('in')
     expect(s.wrong).toContain('database')
   })
 })

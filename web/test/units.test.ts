@@ -24,17 +24,15 @@ describe('lengths and amounts', () => {
 
 describe('money', () => {
   it.each([
-    ['', 6140, '61.40'],
-    ['EUR', 6140, '€61.40'],
-    ['JPY', 6140, 'JP¥6,140'],
-  ])('in %s', (currency, minor, want) => {
-    units.currency = currency
-    expect(money(minor)).toBe(want)
-  })
-  it('counts the digits of the smaller coin', () => {
-    expect([coinDigits(''), coinDigits('EUR'), coinDigits('JPY'), coinDigits('KWD')]).toEqual([2, 2, 0, 3])
-    units.currency = 'NOPE'
-    expect(money(100)).toBe('1.00')
+    ['', 2, 6140, '61.40'],
+    ['EUR', 2, 6140, '€61.40'],
+    ['JPY', 0, 6140, 'JP¥6,140'],
+    ['KWD', 3, 6140, 'KWD 6.140'],
+    ['NOPE', 2, 100, '1.00'],
+  ])('in %s with %d digits, as the server says', (currency, digits, minor, want) => {
+    Object.assign(units, { currency, digits })
+    expect(money(minor).replace(/\u00a0/g, ' ')).toBe(want)
+    expect(coinDigits()).toBe(digits)
   })
 })
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Board, TrayElement } from '@/api/tray.gen'
 import type { Food } from '@/api/client'
-import { count, grams, minutes, money, numberWord, placeOn, spoken, time, when } from '@/tray/words'
+import { count, daysOff, grams, minutes, money, numberWord, placeOn, spoken, time, when } from '@/tray/words'
 
 const board: Board = {
   id: 'b',
@@ -57,6 +57,19 @@ describe('times', () => {
     expect(when('2026-11-27 19:00')).toBe('Fri 27 Nov, 19:00')
     expect(time('2026-11-27T19:00')?.getHours()).toBe(19)
   })
+  it('shows the hands of the clock where the guests are', () => {
+    expect(when('2026-11-27T19:00:00+09:00')).toBe('Fri 27 Nov, 19:00')
+    expect(when('2026-11-27T19:00:00Z')).toBe('Fri 27 Nov, 19:00')
+  })
+  it.each([
+    ['2026-11-27T19:00', 'today'],
+    ['2026-11-28', 'tomorrow'],
+    ['2026-11-26T23:59', 'yesterday'],
+    ['2026-12-04T08:00', 'in 7 days'],
+    ['2026-10-28', '30 days ago'],
+    ['soon', ''],
+    [undefined, ''],
+  ])('%s is %s', (day, want) => expect(daysOff(day, '2026-11-27')).toBe(want))
   it('says when there is none', () => {
     expect(when(undefined)).toBe('no date yet')
     expect(when('soon')).toBe('no date yet')

@@ -5,6 +5,7 @@ import type { Board, BoardRequest, Food as FoodEntry, Spec, TrayElement, TrayFil
 type Schemas = components['schemas']
 export type Problem = Schemas['Problem']
 export type JobSummary = Schemas['JobSummary']
+export type JobList = Schemas['JobList']
 export type Job = Omit<Schemas['Job'], 'document'> & { document: TrayFile }
 export type Review = Schemas['Review']
 export type Finding = Schemas['Finding']
@@ -55,7 +56,7 @@ export class Trouble extends Error {
   }
   /** Worth trying again by itself, because nothing is wrong with what was sent. */
   get passing() {
-    return this.status === 0 || this.status === 502 || this.status === 503 || this.status === 504
+    return [0, 502, 503, 504, 507].includes(this.status)
   }
 }
 

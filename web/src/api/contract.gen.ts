@@ -62,7 +62,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Coming jobs in time order */
+        /** A page of jobs in time order */
         get: operations["listJobs"];
         put?: never;
         /** A new job from a brief */
@@ -166,7 +166,7 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** What was saved, newest first */
+        /** A page of what was saved, newest first */
         get: operations["revisions"];
         put?: never;
         post?: never;
@@ -1028,6 +1028,10 @@ export interface components {
             currency: string;
             /** @enum {string} */
             hemisphere: "north" | "south";
+            /** @description time zone of the house, an IANA name; empty for the zone of the machine that serves */
+            zone?: string;
+            /** @description of the smaller coin of the currency; said by the server, and not taken */
+            digits?: number;
         };
         /** @description what a seller reckons with; money is minor units */
         Rates: {
@@ -1069,40 +1073,45 @@ export interface components {
             title: string;
             from: string;
             to: string;
-            jobs: {
-                id: string;
-                title: string;
-                day: string;
-                planned: boolean;
-            }[];
+            jobs: components["schemas"]["ShoppingJob"][];
             ticks: string[];
-            list: {
-                cost: number;
-                items: number;
-                sections: {
-                    name: string;
-                    cost: number;
-                    items: {
-                        food: string;
-                        name: string;
-                        /** Format: double */
-                        need_g: number;
-                        /** Format: double */
-                        cupboard_g: number;
-                        packs: {
-                            /** Format: double */
-                            grams: number;
-                            price: number;
-                            count: number;
-                        }[];
-                        cost: number;
-                        /** Format: double */
-                        left_g: number;
-                        for: string[];
-                        out_of_stock: boolean;
-                    }[];
-                }[];
-            };
+            list: components["schemas"]["BuyList"];
+        };
+        ShoppingJob: {
+            id: string;
+            title: string;
+            day: string;
+            planned: boolean;
+        };
+        BuyList: {
+            cost: number;
+            items: number;
+            sections: components["schemas"]["BuySection"][];
+        };
+        BuySection: {
+            name: string;
+            cost: number;
+            items: components["schemas"]["BuyItem"][];
+        };
+        BuyItem: {
+            food: string;
+            name: string;
+            /** Format: double */
+            need_g: number;
+            /** Format: double */
+            cupboard_g: number;
+            packs: components["schemas"]["Packs"][];
+            cost: number;
+            /** Format: double */
+            left_g: number;
+            for: string[];
+            out_of_stock: boolean;
+        };
+        Packs: {
+            /** Format: double */
+            grams: number;
+            price: number;
+            count: number;
         };
         Tick: {
             key: string;
@@ -1134,11 +1143,12 @@ export interface components {
             total: number;
             /** Format: int64 */
             version: number;
-            shelves: {
-                category: string;
-                total: number;
-                foods: components["schemas"]["FoodCard"][];
-            }[];
+            shelves: components["schemas"]["Shelf"][];
+        };
+        Shelf: {
+            category: string;
+            total: number;
+            foods: components["schemas"]["FoodCard"][];
         };
         FoodCard: {
             id: string;
@@ -1182,19 +1192,21 @@ export interface components {
             months_south: number[];
             good_with: components["schemas"]["Partner"][];
             clashes_with: components["schemas"]["Partner"][];
-            forms: {
-                form: string;
-                says: string;
-                group: number;
-            }[];
+            forms: components["schemas"]["FormOfFood"][];
             /** @description forms it does not have yet, each as it would begin */
             others: components["schemas"]["SpecDocument"][];
-            glasses: {
-                name: string;
-                /** Format: double */
-                mm: number;
-            }[];
+            glasses: components["schemas"]["Glass"][];
             photo: boolean;
+        };
+        FormOfFood: {
+            form: string;
+            says: string;
+            group: number;
+        };
+        Glass: {
+            name: string;
+            /** Format: double */
+            mm: number;
         };
         Partner: {
             id: string;
@@ -1227,26 +1239,28 @@ export interface components {
             bowls?: number;
             /** @description id of the vessel it is laid round */
             around?: string;
-            yields: {
-                /** Format: double */
-                pack_g: number;
-                price: number;
-                pieces: number;
-                /** Format: double */
-                left_g: number;
-            }[];
+            yields: components["schemas"]["Yield"][];
             /** @description x, y, width and height of the drawing in mm */
             box: number[];
             svg: string;
         };
+        Yield: {
+            /** Format: double */
+            pack_g: number;
+            price: number;
+            pieces: number;
+            /** Format: double */
+            left_g: number;
+        };
         MainColours: {
             width: number;
             height: number;
-            colours: {
-                hex: string;
-                /** Format: double */
-                part: number;
-            }[];
+            colours: components["schemas"]["ColourPart"][];
+        };
+        ColourPart: {
+            hex: string;
+            /** Format: double */
+            part: number;
         };
         ImportReport: {
             /** @enum {string} */
@@ -1257,18 +1271,19 @@ export interface components {
             refused: number;
             /** @description columns that are not known */
             ignored: string[];
-            lines: {
-                line: number;
-                food: string;
-                /** @enum {string} */
-                what: "added" | "changed" | "same" | "refused";
-                says: string;
-            }[];
+            lines: components["schemas"]["ImportLine"][];
             /** @description lines that change nothing and those beyond what is shown */
             lines_left_out: number;
             /** Format: int64 */
             version: number;
             applied: boolean;
+        };
+        ImportLine: {
+            line: number;
+            food: string;
+            /** @enum {string} */
+            what: "added" | "changed" | "same" | "refused";
+            says: string;
         };
         Cabinet: {
             boards: components["schemas"]["BoardDrawn"][];
@@ -1332,6 +1347,17 @@ export interface components {
             elements: string[];
             at: number[];
         };
+        MendAnswer: {
+            found: boolean;
+            tray?: components["schemas"]["TrayDocument"];
+            /** Format: double */
+            gain?: number;
+            says?: string;
+        };
+        GiveWayAnswer: {
+            moved: boolean;
+            tray?: components["schemas"]["TrayDocument"];
+        };
         GiveWayAsked: {
             tray: components["schemas"]["TrayDocument"];
             element: string;
@@ -1368,64 +1394,74 @@ export interface components {
         ChoiceAsked: {
             brief: components["schemas"]["BriefDocument"];
             /** @description what is on the trays, where that is to be looked at */
-            on?: {
-                food: string;
-                form: string;
-            }[];
+            on?: components["schemas"]["OnTray"][];
+        };
+        OnTray: {
+            food: string;
+            form: string;
         };
         Choice: {
-            chosen: {
-                food: string;
-                form: string;
-                /**
-                 * Format: double
-                 * @description 0 when nobody fixed it
-                 */
-                grams: number;
-                pinned: boolean;
-                why: string;
-            }[];
-            sides: {
-                name: string;
-                have: string[];
-                lack: string[];
-            }[];
+            chosen: components["schemas"]["Chosen"][];
+            sides: components["schemas"]["Side"][];
             /** @description what is missing and the three best foods to fill it */
-            needs: {
-                says: string;
-                group?: string;
-                fillers: {
-                    food: string;
-                    why: string;
-                }[];
-            }[];
+            needs: components["schemas"]["Need"][];
             /** @description what each group of guests can eat */
-            servings: {
-                who: string;
-                count: number;
-                avoid: string[];
-                foods: number;
-                of: number;
-                parts: {
-                    says: string;
-                    foods: number;
-                }[];
-            }[];
-            kinds: {
-                category: string;
-                want: number;
-                have: number;
-            }[];
+            servings: components["schemas"]["Serving"][];
+            kinds: components["schemas"]["KindCount"][];
             /** @description what speaks against a food for this brief */
-            shelves: {
-                food: string;
-                avoided: string;
-                out_of_season: boolean;
-                out_of_stock: boolean;
-            }[];
+            shelves: components["schemas"]["Speaks"][];
+        };
+        Chosen: {
+            food: string;
+            form: string;
+            /**
+             * Format: double
+             * @description 0 when nobody fixed it
+             */
+            grams: number;
+            pinned: boolean;
+            why: string;
+        };
+        Side: {
+            name: string;
+            have: string[];
+            lack: string[];
+        };
+        Need: {
+            says: string;
+            group?: string;
+            fillers: components["schemas"]["Filler"][];
+        };
+        Filler: {
+            food: string;
+            why: string;
+        };
+        Serving: {
+            who: string;
+            count: number;
+            avoid: string[];
+            foods: number;
+            of: number;
+            parts: components["schemas"]["Found"][];
+        };
+        Found: {
+            says: string;
+            foods: number;
+        };
+        KindCount: {
+            category: string;
+            want: number;
+            have: number;
+        };
+        Speaks: {
+            food: string;
+            avoided: string;
+            out_of_season: boolean;
+            out_of_stock: boolean;
         };
         Health: {
             status: string;
+            /** @description ok, or in a sentence what is the matter */
             database: string;
         };
         Problem: {
@@ -1440,12 +1476,26 @@ export interface components {
             title: string;
             brief: components["schemas"]["BriefDocument"];
         };
+        JobList: {
+            jobs: components["schemas"]["JobSummary"][];
+            /** @description the day it is in the house, 2026-11-30 */
+            today: string;
+            /** @description where there are further ones: ask for those after this job */
+            more?: string;
+        };
         JobSummary: {
             id: string;
             title: string;
             host: string;
             place: string;
+            /** @description as the host wrote it */
             serve_at?: string;
+            /**
+             * Format: date-time
+             * @description the minute of serving
+             */
+            due?: string;
+            put_away: boolean;
             /** Format: int64 */
             revision: number;
             guests: number;
@@ -1524,12 +1574,13 @@ export interface components {
             put_away: boolean;
             /** @description changes whenever its drawing may */
             version: string;
-            forms: {
-                form: string;
-                says: string;
-                /** Format: double */
-                mass_g: number;
-            }[];
+            forms: components["schemas"]["FormOfLarder"][];
+        };
+        FormOfLarder: {
+            form: string;
+            says: string;
+            /** Format: double */
+            mass_g: number;
         };
         BoardCard: {
             id: string;
@@ -1612,6 +1663,8 @@ export interface components {
             says: string[];
         };
         Progress: {
+            /** @description how many searches come before this one, while it waits for its turn */
+            waiting?: number;
             tried: number;
             /** Format: double */
             share: number;
@@ -1619,17 +1672,18 @@ export interface components {
             score: number;
             done: boolean;
             tray?: components["schemas"]["TrayDocument"];
-            unfit?: {
-                food: string;
-                pieces: number;
-                /** Format: double */
-                area_cm2: number;
-                says: string;
-            }[];
+            unfit?: components["schemas"]["Unfit"][];
             /** @description the least changes with which everything would fit, each tried */
             would?: string[];
             /** @description layouts that differ, the best first */
             ways?: components["schemas"]["Way"][];
+        };
+        Unfit: {
+            food: string;
+            pieces: number;
+            /** Format: double */
+            area_cm2: number;
+            says: string;
         };
         Way: {
             style: string;
@@ -1745,12 +1799,7 @@ export interface components {
                  * @description of what is needed there already
                  */
                 cupboard_g: number;
-                packs: {
-                    /** Format: double */
-                    grams: number;
-                    price: number;
-                    count: number;
-                }[];
+                packs: components["schemas"]["Packs"][];
                 basket_cost: number;
                 used_cost: number;
                 /** Format: double */
@@ -1901,7 +1950,14 @@ export interface operations {
     };
     listJobs: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description what is to come or has no time yet, soonest first (when left out); what was, or what was put away, latest first */
+                which?: "coming" | "past" | "away";
+                /** @description part of the title, the host or the place */
+                text?: string;
+                /** @description the last job of the page before */
+                after?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -1914,7 +1970,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobSummary"][];
+                    "application/json": components["schemas"]["JobList"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -2107,7 +2163,10 @@ export interface operations {
     };
     revisions: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description the number of the last revision of the page before */
+                before?: number;
+            };
             header?: never;
             path: {
                 id: components["parameters"]["JobId"];
@@ -2350,10 +2409,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        moved: boolean;
-                        tray?: components["schemas"]["TrayDocument"];
-                    };
+                    "application/json": components["schemas"]["GiveWayAnswer"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -2378,13 +2434,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        found: boolean;
-                        tray?: components["schemas"]["TrayDocument"];
-                        /** Format: double */
-                        gain?: number;
-                        says?: string;
-                    };
+                    "application/json": components["schemas"]["MendAnswer"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -461,6 +461,10 @@ export interface Food {
    */
   milk?: "" | "cow" | "goat" | "sheep" | "buffalo" | "mixed" | "plant";
   /**
+   * cheese only: what it is set with; animal rennet where nothing is said
+   */
+  set_with?: "" | "rennet" | "microbial" | "thistle" | "acid";
+  /**
    * cheese only
    */
   rind?: "" | "edible" | "inedible" | "none";

@@ -9,26 +9,48 @@ export const useSettings = defineStore('settings', () => {
   const shop = ref<string | null>(null) // null until it is read, and then left as it is there
   const rates = ref<Rates | null>(null)
   let reading: Promise<void> | null = null
+  let known = false // they were read
 
   function adopt({ shop: at, rates: r, ...shown }: Settings) {
     Object.assign(units, shown)
     shop.value = at ?? null
     rates.value = r ?? null
   }
-  const now = (): Settings => ({ ...units, shop: shop.value ?? undefined, rates: rates.value ?? undefined })
+  /** What is kept; the digits of the coin are the server's word, not ours. */
+  const now = (): Settings => ({
+    length: units.length,
+    mass: units.mass,
+    currency: units.currency,
+    hemisphere: units.hemisphere,
+    zone: units.zone,
+    shop: shop.value ?? undefined,
+    rates: rates.value ?? undefined,
+  })
 
   function read(): Promise<void> {
-    reading ??= take<Settings>(api.GET('/api/v1/settings')).then(adopt, () => {
-      reading = null // the usual ones until the server answers
-    })
+    reading ??= take<Settings>(api.GET('/api/v1/settings')).then(
+      s => {
+        adopt(s)
+        known = true
+      },
+      () => {
+        reading = null // the usual ones are shown until the server answers
+      },
+    )
     return reading
   }
 
+  /** Changes some of the settings. Those shown before they could be read are never kept over the real ones. */
   async function change(part: Partial<Settings>) {
-    const was = now()
+    await read()
+    if (!known) {
+      wrong.value = 'The settings cannot be read just now, so nothing is changed. Try again in a moment.'
+      return
+    }
+    const was = { ...now(), digits: units.digits }
     adopt({ ...was, ...part })
     try {
-      await take(api.PUT('/api/v1/settings', { body: now() }))
+      adopt(await take<Settings>(api.PUT('/api/v1/settings', { body: now() })))
       wrong.value = ''
     } catch (e) {
       adopt(was)

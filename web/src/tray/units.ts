@@ -6,6 +6,10 @@ export const units = reactive({
   mass: 'g' as 'g' | 'oz',
   currency: '',
   hemisphere: 'north' as 'north' | 'south',
+  /** IANA name of the house's time zone; '' for that of the machine that serves. */
+  zone: '',
+  /** Digits of the smaller coin, as the server says. */
+  digits: 2,
 })
 
 export const mmPerInch = 25.4
@@ -43,30 +47,21 @@ export function grams(g: number): string {
 }
 
 /** Digits of the smaller coin. */
-export function coinDigits(currency = units.currency): number {
-  if (!currency) return 2
-  try {
-    return (
-      new Intl.NumberFormat('en-GB', { style: 'currency', currency }).resolvedOptions()
-        .maximumFractionDigits ?? 2
-    )
-  } catch {
-    return 2
-  }
-}
+export const coinDigits = () => units.digits
 
 /** Minor units as money: 6140 is 61.40, or €61.40. */
 export function money(minor: number): string {
   const digits = coinDigits()
+  const how = { minimumFractionDigits: digits, maximumFractionDigits: digits }
   const value = minor / 10 ** digits
   if (units.currency) {
     try {
-      return value.toLocaleString('en-GB', { style: 'currency', currency: units.currency })
+      return value.toLocaleString('en-GB', { ...how, style: 'currency', currency: units.currency })
     } catch {
       // no such currency; bare figures
     }
   }
-  return value.toLocaleString('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits })
+  return value.toLocaleString('en-GB', how)
 }
 
 /** A sentence of the server's, which speaks mm, cm and g, in the units that are set. */

@@ -28,11 +28,20 @@ export function when(serveAt: string | undefined): string {
 
 export const clock = (at: Date) => at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
 
-/** The serving minute as a date, or null. A time without a zone is local. */
+/** The serving minute as it is written, or null: the hands of the clock where the guests are, wherever this browser is. */
 export function time(serveAt: string | undefined): Date | null {
   if (!serveAt) return null
-  const at = new Date(serveAt.replace(' ', 'T'))
+  const at = new Date(serveAt.replace(' ', 'T').replace(/(T\d\d:\d\d(:\d\d)?).*$/, '$1'))
   return Number.isNaN(at.getTime()) ? null : at
+}
+
+/** How far off a day is from today, both written 2026-11-30, as one says it. */
+export function daysOff(day: string | undefined, today: string): string {
+  const n = Math.round((Date.parse(day?.slice(0, 10) ?? '') - Date.parse(today)) / 864e5)
+  if (Number.isNaN(n)) return ''
+  if (n === 0) return 'today'
+  if (Math.abs(n) === 1) return n > 0 ? 'tomorrow' : 'yesterday'
+  return n > 0 ? `in ${n} days` : `${-n} days ago`
 }
 
 /** Where on the board a point lies, as one would say it standing before it. */

@@ -1,52 +1,79 @@
 <script setup lang="ts">
-// Home: the coming jobs as tickets in time order, and the next thing to do.
-import { computed, onMounted, ref, shallowRef } from 'vue'
+// Home: the coming jobs as tickets in time order, and the next thing to do; what was
+// and what was put away, by pages.
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { watchDebounced } from '@vueuse/core'
+import { ElInput, ElSegmented } from 'element-plus'
+import 'element-plus/es/components/input/style/css'
+import 'element-plus/es/components/segmented/style/css'
 import { RouterLink, useRouter } from 'vue-router'
-import { api, take, Trouble, type Job, type JobSummary } from '@/api/client'
+import { api, take, Trouble, type Job, type JobList, type JobSummary } from '@/api/client'
 import House from '@/components/House.vue'
 import TornEdge from '@/components/TornEdge.vue'
 import { useToast } from '@/stores/toast'
 import { units } from '@/tray/units'
-import { count, minutes, occasions, time, when } from '@/tray/words'
+import { count, daysOff, minutes, occasions, when } from '@/tray/words'
 
 const router = useRouter()
 const toast = useToast()
+type Which = 'coming' | 'past' | 'away'
+const lists: { label: string; value: Which }[] = [
+  { label: 'Coming', value: 'coming' },
+  { label: 'Past', value: 'past' },
+  { label: 'Put away', value: 'away' },
+]
+const which = ref<Which>('coming')
+const text = ref('')
 const jobs = shallowRef<JobSummary[] | null>(null)
+const more = ref('')
+const today = ref('')
 const wrong = ref('')
 const making = ref(false)
 
+const ask = (after?: string) =>
+  take<JobList>(
+    api.GET('/api/v1/jobs', {
+      params: { query: { which: which.value, text: text.value.trim() || undefined, after } },
+    }),
+  )
+/** Reads the list from its beginning; only the newest answer counts. */
+let asked = 0
 async function read() {
+  const mine = ++asked
   try {
-    jobs.value = await take<JobSummary[]>(api.GET('/api/v1/jobs'))
+    const list = await ask()
+    if (mine !== asked) return
+    jobs.value = list.jobs
+    more.value = list.more ?? ''
+    today.value = list.today
     wrong.value = ''
+  } catch (e) {
+    if (mine === asked) wrong.value = e instanceof Trouble ? e.message : 'The jobs cannot be read.'
+  }
+}
+async function readOn() {
+  const mine = asked
+  try {
+    const list = await ask(more.value)
+    if (mine !== asked) return
+    jobs.value = [...(jobs.value ?? []), ...list.jobs]
+    more.value = list.more ?? ''
   } catch (e) {
     wrong.value = e instanceof Trouble ? e.message : 'The jobs cannot be read.'
   }
 }
 onMounted(read)
+watch(which, read)
+watchDebounced(text, read, { debounce: 200 })
 
 const stageOf = { briefed: 'pick', picked: 'lay', laid: 'lay' } as const
 const next = computed(() => {
-  const today = Date.now() - 6 * 3600e3
-  const coming = jobs.value?.filter(j => (time(j.serve_at)?.getTime() ?? Infinity) > today) ?? []
-  return coming.find(j => j.state !== 'laid') ?? coming[0] ?? null
+  if (which.value !== 'coming' || text.value) return null
+  const now = new Date(Date.now() - 6 * 3600e3).toISOString()
+  const ahead = jobs.value?.filter(j => !j.due || j.due > now) ?? []
+  return ahead.find(j => j.state !== 'laid') ?? ahead[0] ?? null
 })
 const nextStage = (j: JobSummary) => (j.state === 'laid' ? 'prep' : stageOf[j.state])
-function daysOff(j: JobSummary): string {
-  const at = time(j.serve_at)
-  if (!at) return ''
-  const day = (d: Date) => Math.floor((d.getTime() - d.getTimezoneOffset() * 60e3) / 864e5)
-  const n = day(at) - day(new Date())
-  return n === 0
-    ? 'today'
-    : n === 1
-      ? 'tomorrow'
-      : n > 1
-        ? `in ${n} days`
-        : n === -1
-          ? 'yesterday'
-          : `${-n} days ago`
-}
 
 async function make() {
   making.value = true
@@ -67,19 +94,24 @@ async function make() {
   }
 }
 
-async function putAway(j: JobSummary) {
+/** Puts a job away, or takes it out again. */
+async function moveAway(j: JobSummary) {
   const path = { params: { path: { id: j.id } } }
   try {
-    await take(api.DELETE('/api/v1/jobs/{id}', path))
-    toast.tell({
-      says: `${j.title} is put away.`,
-      act: {
-        name: 'Take it out again',
-        do: () => void take(api.POST('/api/v1/jobs/{id}/take-out', path)).then(read, read),
-      },
-    })
+    await take(
+      j.put_away ? api.POST('/api/v1/jobs/{id}/take-out', path) : api.DELETE('/api/v1/jobs/{id}', path),
+    )
+    if (j.put_away) toast.tell({ says: `${j.title} is on the bench again.` })
+    else
+      toast.tell({
+        says: `${j.title} is put away.`,
+        act: {
+          name: 'Take it out again',
+          do: () => void take(api.POST('/api/v1/jobs/{id}/take-out', path)).then(read, read),
+        },
+      })
   } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'The job cannot be put away.'
+    wrong.value = e instanceof Trouble ? e.message : 'That could not be done.'
   }
   await read()
 }
@@ -98,11 +130,23 @@ async function putAway(j: JobSummary) {
     <section v-if="next" class="nextup" aria-label="Next thing to do">
       <span class="small">Next</span>
       <strong>{{ next.next }}</strong>
-      <span>{{ next.title }}, {{ daysOff(next) || 'no date yet' }}</span>
+      <span>{{ next.title }}, {{ daysOff(next.serve_at, today) || 'no date yet' }}</span>
       <RouterLink class="btn" :to="{ name: nextStage(next), params: { id: next.id } }">
         Go there<span class="only-read">: {{ next.title }}</span>
       </RouterLink>
     </section>
+
+    <div class="sieve">
+      <ElSegmented v-model="which" :options="lists" aria-label="Which jobs" />
+      <ElInput
+        v-model="text"
+        class="find"
+        clearable
+        maxlength="80"
+        placeholder="Find by title, host or place"
+        aria-label="Find a job by its title, host or place"
+      />
+    </div>
 
     <ul v-if="jobs?.length" class="tickets">
       <li v-for="j in jobs" :key="j.id" class="ticket">
@@ -112,7 +156,7 @@ async function putAway(j: JobSummary) {
         >
           <span class="top">
             <span class="when nums">{{ when(j.serve_at) }}</span>
-            <span class="soft small">{{ daysOff(j) }}</span>
+            <span class="soft small">{{ daysOff(j.serve_at, today) }}</span>
           </span>
           <strong class="title">{{ j.title }}</strong>
           <span class="soft small">{{ [j.host, j.place].filter(Boolean).join(' · ') }}</span>
@@ -138,20 +182,32 @@ async function putAway(j: JobSummary) {
         </RouterLink>
         <div class="foot">
           <span class="small">{{ j.next }}</span>
-          <button class="btn quiet" @click="putAway(j)">
-            Put away<span class="only-read"> {{ j.title }}</span>
+          <button class="btn quiet" @click="moveAway(j)">
+            {{ j.put_away ? 'Take out' : 'Put away' }}<span class="only-read"> {{ j.title }}</span>
           </button>
         </div>
         <TornEdge class="torn" />
       </li>
     </ul>
+    <p v-else-if="jobs && (text || which !== 'coming')" class="soft">
+      {{
+        text
+          ? 'No job is called that.'
+          : which === 'past'
+            ? 'Nothing has been served yet.'
+            : 'Nothing is put away.'
+      }}
+    </p>
     <section v-else-if="jobs" class="none card">
       <h2>The bench is clear</h2>
       <p>A job begins with who is coming. The foods, the amounts and the tray follow from that.</p>
       <button class="btn next" :disabled="making" @click="make">Start a job</button>
     </section>
     <p v-else-if="!wrong" class="soft">Looking what is on</p>
-    <p v-if="jobs?.length" class="soft small">{{ count(jobs.length, 'job') }} on the bench</p>
+    <p v-if="jobs?.length" class="soft small foot-line">
+      {{ more ? `the first ${jobs.length}` : count(jobs.length, 'job') }}
+      <button v-if="more" class="btn quiet" @click="readOn">Show more</button>
+    </p>
   </House>
 </template>
 
@@ -173,6 +229,20 @@ async function putAway(j: JobSummary) {
 .nextup .btn {
   margin-left: auto;
   border-color: #fff;
+}
+.sieve {
+  display: flex;
+  gap: 12px 18px;
+  flex-wrap: wrap;
+  align-items: center;
+}
+.find {
+  width: 300px;
+}
+.foot-line {
+  display: flex;
+  gap: 12px;
+  align-items: center;
 }
 .tickets {
   display: grid;

@@ -34,6 +34,8 @@ function setRate(r: (typeof reckoned)[number], n: number | undefined) {
   const v = r.money ? Math.round(n * coin.value) : n
   return settings.change({ rates: { ...settings.rates, [r.key]: Math.min(r.most, Math.max(0, v)) } })
 }
+// every zone this browser knows; serving times are meant in the one that is set
+const zones = Intl.supportedValuesOf('timeZone')
 const currencies = [
   'EUR',
   'GBP',
@@ -107,6 +109,21 @@ const choices = [
           <ElOption value="" label="bare figures" />
           <ElOption v-for="c in currencies" :key="c" :value="c" :label="c" />
         </ElSelect>
+      </div>
+      <div class="row">
+        <span>Clock</span>
+        <ElSelect
+          :model-value="units.zone"
+          :empty-values="[null, undefined]"
+          filterable
+          aria-label="Time zone of the house"
+          style="width: 220px"
+          @update:model-value="(v: string) => settings.change({ zone: v })"
+        >
+          <ElOption value="" label="as on the server" />
+          <ElOption v-for="z in zones" :key="z" :value="z" :label="z.replaceAll('_', ' ')" />
+        </ElSelect>
+        <span class="soft small">Serving times are meant in this zone.</span>
       </div>
     </section>
     <section class="card" aria-label="The shop">

@@ -1,4 +1,4 @@
-package grocer
+package shop
 
 import (
 	"context"
@@ -6,7 +6,6 @@ import (
 	"fmt"
 	"io"
 	"net/http"
-	"net/url"
 	"time"
 
 	"happytray/core/wire"
@@ -15,7 +14,7 @@ import (
 // Client asks a shop for its feed. The zero value with an address works.
 type Client struct {
 	URL   string
-	HTTP  *http.Client  // http.DefaultClient when nil
+	May   Policy        // where it may be
 	Each  time.Duration // for one try; 3 s when 0
 	Tries int           // 3 when 0
 	Pause time.Duration // before the second try, doubled before each next; 250 ms when 0
@@ -24,20 +23,11 @@ type Client struct {
 // errTryAgain is a failure that may pass.
 type errTryAgain struct{ error }
 
-// CheckAddress reports whether an address can be a shop's.
-func CheckAddress(address string) error {
-	u, err := url.Parse(address)
-	if err != nil || u.Scheme != "http" && u.Scheme != "https" || u.Host == "" {
-		return errors.New("the shop's address should look like http://127.0.0.1:8099/feed.json")
-	}
-	return nil
-}
-
 // Fetch asks for the feed: a few short tries, with a pause between them that grows.
 // A refusal or nonsense is not tried again; the error says in a sentence what was
 // the matter.
 func (c Client) Fetch(ctx context.Context) (Feed, []string, error) {
-	if err := CheckAddress(c.URL); err != nil {
+	if err := c.May.Check(c.URL); err != nil {
 		return Feed{}, nil, err
 	}
 	each, tries, pause := c.Each, c.Tries, c.Pause
@@ -81,11 +71,10 @@ func (c Client) once(ctx context.Context, each time.Duration) ([]byte, error) {
 		return nil, err
 	}
 	req.Header.Set("Accept", "application/json")
-	client := c.HTTP
-	if client == nil {
-		client = http.DefaultClient
+	res, err := c.May.client().Do(req)
+	if errors.Is(err, errElsewhere) {
+		return nil, errElsewhere
 	}
-	res, err := client.Do(req)
 	if err != nil {
 		if errors.Is(ctx.Err(), context.DeadlineExceeded) {
 			return nil, errTryAgain{fmt.Errorf("the shop did not answer within %s", each)}

@@ -1,8 +1,8 @@
-// Package grocer is a small simulated shop that ships with the product: Quay
+// Package shop is a small simulated shop that ships with the product: Quay
 // Stores of Saltmere. It serves the feed that the product reads prices and stock
 // from. What it has and asks for varies by date from a seed, and it can be slow,
 // down or give nonsense on request, so that the product can be tried against it.
-package grocer
+package shop
 
 import (
 	"encoding/json"
@@ -14,7 +14,7 @@ import (
 	"time"
 
 	"happytray/core/food"
-	"happytray/grocer"
+	"happytray/devices/shop"
 )
 
 // Name of the shop in the invented world.
@@ -48,8 +48,8 @@ func (s *Shop) Mood(mood string) {
 // eaten. Prices swing by an eighth from week to week and a little from day to day,
 // fall by a sixth in season and rise by a half out of it, and one food in twenty is
 // sold out.
-func (s *Shop) Feed(day time.Time) grocer.Feed {
-	f := grocer.Feed{Format: grocer.Format, Shop: Name, Day: day.Format(time.DateOnly),
+func (s *Shop) Feed(day time.Time) shop.Feed {
+	f := shop.Feed{Format: shop.Format, Shop: Name, Day: day.Format(time.DateOnly),
 		Issued: time.Date(day.Year(), day.Month(), day.Day(), 6, 0, 0, 0, time.UTC)}
 	year, week := day.ISOWeek()
 	all := food.BuiltIn().All()
@@ -68,13 +68,13 @@ func (s *Shop) Feed(day time.Time) grocer.Feed {
 			times *= 1.5
 		}
 		gone := byDay.Float64() < .05 || !season && byDay.Float64() < .3
-		it := grocer.Item{Food: g.ID, Name: g.Name, Season: season}
+		it := shop.Item{Food: g.ID, Name: g.Name, Season: season}
 		for _, p := range g.Packs {
 			stock := 4 + byDay.IntN(40)
 			if gone {
 				stock = 0
 			}
-			it.Packs = append(it.Packs, grocer.Pack{Grams: p.Grams, Price: max(5, int(math.Round(float64(p.Price)*times/5))*5), Stock: stock})
+			it.Packs = append(it.Packs, shop.Pack{Grams: p.Grams, Price: max(5, int(math.Round(float64(p.Price)*times/5))*5), Stock: stock})
 		}
 		f.Items = append(f.Items, it)
 	}

@@ -1,4 +1,4 @@
-package grocer_test
+package shop_test
 
 import (
 	"context"
@@ -13,15 +13,15 @@ import (
 
 	"happytray/core/food"
 	"happytray/core/wire"
-	"happytray/grocer"
-	shop "happytray/standin/grocer"
+	"happytray/devices/shop"
+	standin "happytray/standin/shop"
 )
 
 var day = time.Date(2026, 11, 25, 9, 0, 0, 0, time.UTC)
 
-func open(t *testing.T) (*shop.Shop, string) {
+func open(t *testing.T) (*standin.Shop, string) {
 	t.Helper()
-	s := &shop.Shop{Seed: 7, Now: func() time.Time { return day }}
+	s := &standin.Shop{Seed: 7, Now: func() time.Time { return day }}
 	srv := httptest.NewServer(s)
 	t.Cleanup(srv.Close)
 	return s, srv.URL
@@ -29,11 +29,11 @@ func open(t *testing.T) (*shop.Shop, string) {
 
 func TestShopIsRead(t *testing.T) {
 	_, at := open(t)
-	f, left, err := grocer.Client{URL: at + "/feed.json"}.Fetch(context.Background())
+	f, left, err := shop.Client{May: shop.Policy{Loopback: true}, URL: at + "/feed.json"}.Fetch(context.Background())
 	if err != nil || len(left) != 0 {
 		t.Fatalf("%v, left out %v", err, left)
 	}
-	if f.Day != "2026-11-25" || f.Shop != shop.Name || len(f.Items) < 180 {
+	if f.Day != "2026-11-25" || f.Shop != standin.Name || len(f.Items) < 180 {
 		t.Errorf("%s of %s has %d foods", f.Shop, f.Day, len(f.Items))
 	}
 	larder := food.BuiltIn().Priced(f.Market())
@@ -63,16 +63,16 @@ func TestShopIsRead(t *testing.T) {
 // The same day from the same seed is the same; another day or seed is not; what is
 // in season is cheaper than out of it.
 func TestShopVariesByDateAndSeed(t *testing.T) {
-	s := &shop.Shop{Seed: 7}
-	text := func(f grocer.Feed) string {
+	s := &standin.Shop{Seed: 7}
+	text := func(f shop.Feed) string {
 		raw, err := json.Marshal(f.Items)
 		if err != nil {
 			t.Fatal(err)
 		}
 		return string(raw)
 	}
-	again := &shop.Shop{Seed: 7}
-	if text(s.Feed(day)) != text(again.Feed(day)) || text(s.Feed(day)) == text(s.Feed(day.AddDate(0, 0, 1))) || text(s.Feed(day)) == text((&shop.Shop{Seed: 8}).Feed(day)) {
+	again := &standin.Shop{Seed: 7}
+	if text(s.Feed(day)) != text(again.Feed(day)) || text(s.Feed(day)) == text(s.Feed(day.AddDate(0, 0, 1))) || text(s.Feed(day)) == text((&standin.Shop{Seed: 8}).Feed(day)) {
 		t.Error("the seed and the date do not decide the feed")
 	}
 	price := func(month time.Month) (sum float64) {
@@ -92,8 +92,8 @@ func TestShopVariesByDateAndSeed(t *testing.T) {
 
 func TestAShopInABadMood(t *testing.T) {
 	s, at := open(t)
-	quick := grocer.Client{URL: at + "/feed.json", Each: 150 * time.Millisecond, Pause: time.Millisecond}
-	for mood, says := range map[string]string{shop.Slow: "did not answer", shop.Down: "in trouble", shop.Nonsense: ""} {
+	quick := shop.Client{May: shop.Policy{Loopback: true}, URL: at + "/feed.json", Each: 150 * time.Millisecond, Pause: time.Millisecond}
+	for mood, says := range map[string]string{standin.Slow: "did not answer", standin.Down: "in trouble", standin.Nonsense: ""} {
 		s.Mood(mood)
 		began := time.Now()
 		_, _, err := quick.Fetch(context.Background())
@@ -119,7 +119,7 @@ func TestAShopInABadMood(t *testing.T) {
 func TestTries(t *testing.T) {
 	var asked atomic.Int32
 	answer := http.StatusServiceUnavailable
-	good, err := json.Marshal((&shop.Shop{}).Feed(day))
+	good, err := json.Marshal((&standin.Shop{}).Feed(day))
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -131,7 +131,7 @@ func TestTries(t *testing.T) {
 		w.WriteHeader(answer)
 	}))
 	defer srv.Close()
-	c := grocer.Client{URL: srv.URL, Pause: time.Millisecond}
+	c := shop.Client{May: shop.Policy{Loopback: true}, URL: srv.URL, Pause: time.Millisecond}
 	if _, _, err := c.Fetch(context.Background()); err != nil || asked.Load() != 3 {
 		t.Errorf("%v after %d tries", err, asked.Load())
 	}
@@ -146,13 +146,13 @@ func TestTries(t *testing.T) {
 		t.Error("given up, and still answered")
 	}
 	for _, bad := range []string{"", "shop", "file:///etc/passwd", "http://", "://x"} {
-		if _, _, err := (grocer.Client{URL: bad}).Fetch(context.Background()); err == nil || !strings.Contains(err.Error(), "should look like") {
+		if _, _, err := (shop.Client{May: shop.Policy{Loopback: true}, URL: bad}).Fetch(context.Background()); err == nil || !strings.Contains(err.Error(), "should look like") {
 			t.Errorf("%q: %v", bad, err)
 		}
 	}
 	big := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) { w.Write(make([]byte, wire.MaxBytes+10)) }))
 	defer big.Close()
-	if _, _, err := (grocer.Client{URL: big.URL}).Fetch(context.Background()); err == nil || !strings.Contains(err.Error(), "larger") {
+	if _, _, err := (shop.Client{May: shop.Policy{Loopback: true}, URL: big.URL}).Fetch(context.Background()); err == nil || !strings.Contains(err.Error(), "larger") {
 		t.Errorf("too large: %v", err)
 	}
 }
@@ -163,19 +163,19 @@ func TestNonsenseIsLeftOut(t *testing.T) {
 	doc := func(items ...string) []byte {
 		return []byte(`{"format":"happytray-shop/1","shop":"x","day":"2026-11-25","items":[` + strings.Join(items, ",") + `]}`)
 	}
-	f, left, err := grocer.Read(doc(item("honey", pack), item("figs", pack), item("dates", pack), item("", pack), item("honey", pack), item("x", `{"grams":100,"price":-2,"stock":1}`)))
+	f, left, err := shop.Read(doc(item("honey", pack), item("figs", pack), item("dates", pack), item("", pack), item("honey", pack), item("x", `{"grams":100,"price":-2,"stock":1}`)))
 	if err != nil || len(f.Items) != 3 || len(left) != 3 {
 		t.Errorf("%d taken, left %q, %v", len(f.Items), left, err)
 	}
 	for _, bad := range [][]byte{nil, []byte(`{}`), []byte(`[]`), []byte(`{"format":"happytray-shop/1","day":"soon"}`), doc(), doc(item("", pack), item("a", "")),
 		doc(item("a", `{"grams":1,"price":2,"stock":1}`)), doc(item("a", `{"grams":"lots","price":2,"stock":1}`))} {
-		_, _, err := grocer.Read(bad)
+		_, _, err := shop.Read(bad)
 		var e *wire.Error
 		if !errors.As(err, &e) || e.Says == "" {
 			t.Errorf("%.60s: %v", bad, err)
 		}
 	}
-	none := grocer.Feed{Items: []grocer.Item{{Food: "honey", Packs: []grocer.Pack{{Grams: 100, Price: 200}, {Grams: 200, Price: 300}}}, {Food: "figs", Packs: []grocer.Pack{{Grams: 100, Price: 200, Stock: 2}, {Grams: 300, Price: 500}}}}}.Market()
+	none := shop.Feed{Items: []shop.Item{{Food: "honey", Packs: []shop.Pack{{Grams: 100, Price: 200}, {Grams: 200, Price: 300}}}, {Food: "figs", Packs: []shop.Pack{{Grams: 100, Price: 200, Stock: 2}, {Grams: 300, Price: 500}}}}}.Market()
 	if !none["honey"].Out || len(none["honey"].Packs) != 2 || none["figs"].Out || len(none["figs"].Packs) != 1 {
 		t.Errorf("%+v", none)
 	}
@@ -183,12 +183,12 @@ func TestNonsenseIsLeftOut(t *testing.T) {
 
 // FuzzRead: whatever a shop sends, it is read within bounds or refused with a sentence.
 func FuzzRead(f *testing.F) {
-	raw, _ := json.Marshal((&shop.Shop{}).Feed(day))
+	raw, _ := json.Marshal((&standin.Shop{}).Feed(day))
 	f.Add(raw[:4000])
 	f.Add([]byte(`{"format":"happytray-shop/1","shop":"x","day":"2026-11-25","items":[{"food":"honey","packs":[{"grams":100,"price":250,"stock":3}]}]}`))
 	f.Add([]byte(`{"format":"happytray-shop/1","items":[{"packs":[{"grams":1e309}]}]}`))
 	f.Fuzz(func(t *testing.T, raw []byte) {
-		feed, _, err := grocer.Read(raw)
+		feed, _, err := shop.Read(raw)
 		if err != nil {
 			if err.Error() == "" {
 				t.Fatal("refused without a sentence")

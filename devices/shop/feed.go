@@ -1,8 +1,8 @@
-// Package grocer reads what a shop has today from its feed: an open JSON document
+// Package shop reads what a shop has today from its feed: an open JSON document
 // over HTTP, described in docs/formats. It is small, patient and distrustful: tries
 // are few and short, an answer is bounded, and an entry that makes no sense is left
 // out and told of.
-package grocer
+package shop
 
 import (
 	"fmt"

@@ -1,0 +1,43 @@
+// Package app is what the product does, without HTTP: jobs and their revisions, the
+// house's own larder and cabinet, settings, the shop, and the planning that needs them.
+// It keeps nothing in memory that another process would need.
+package app
+
+import (
+	"log/slog"
+	"time"
+
+	"happytray/store"
+)
+
+// App is the product over one studio's database; safe for use by many goroutines.
+type App struct {
+	store  *store.Store
+	log    *slog.Logger
+	now    func() time.Time
+	shop   ShopPolicy
+	house  houseCache
+	judged *judgedCache
+}
+
+// Options are how an App behaves. The zero value is good.
+type Options struct {
+	Log  *slog.Logger     // nobody is told where nil
+	Now  func() time.Time // time.Now where nil
+	Shop ShopPolicy
+}
+
+// New is the product over a store.
+func New(st *store.Store, o Options) *App {
+	a := &App{store: st, log: o.Log, now: o.Now, shop: o.Shop, judged: newJudgedCache(mostJudged)}
+	if a.log == nil {
+		a.log = slog.New(slog.DiscardHandler)
+	}
+	if a.now == nil {
+		a.now = time.Now
+	}
+	return a
+}
+
+// Store is where everything is kept.
+func (a *App) Store() *store.Store { return a.store }

@@ -1,0 +1,59 @@
+package app
+
+import (
+	"context"
+
+	"happytray/core/food"
+	"happytray/demo"
+	"happytray/store"
+)
+
+// demoFact is the name under which the demo world is loaded, once.
+const demoFact = "demo"
+
+// LoadDemo loads the demo world into an empty house: once and as a whole, however many
+// processes begin it at a time. It reports whether it was loaded now.
+func (a *App) LoadDemo(ctx context.Context) (bool, error) {
+	have, err := a.store.Fact(ctx, demoFact)
+	if err != nil || have != "" {
+		return false, err
+	}
+	larder := food.BuiltIn()
+	jobs, err := demo.Jobs(ctx, a.now(), larder)
+	if err != nil {
+		return false, err
+	}
+	type made struct {
+		head           store.Heading
+		document, says string
+	}
+	var all []made // reckoned before anything is locked: it takes seconds
+	s, err := a.Settings(ctx)
+	if err != nil {
+		return false, err
+	}
+	for _, j := range jobs {
+		head, err := headingOf(j.Tray, larder, s.Location())
+		if err != nil {
+			return false, err
+		}
+		raw, err := j.Tray.Write()
+		if err != nil {
+			return false, err
+		}
+		all = append(all, made{head, string(raw), j.Says})
+	}
+	lots := map[string][]store.Lot{} // what stood in the cupboard that morning
+	for id, l := range demo.Cupboard(a.now()) {
+		lots[id] = lotsOf(id, l)
+	}
+	return a.store.Once(ctx, demoFact, func(st *store.Store) error {
+		for _, m := range all {
+			if _, err := st.Create(ctx, m.head, m.document, m.says); err != nil {
+				return err
+			}
+		}
+		_, err := st.ChangeHouse(ctx, store.Change{Lots: lots})
+		return err
+	})
+}

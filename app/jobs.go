@@ -1,0 +1,324 @@
+package app
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+	"time"
+
+	"happytray/art"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/portion"
+	"happytray/core/prep"
+	"happytray/core/review"
+	"happytray/core/tray"
+	"happytray/core/wire"
+	"happytray/store"
+)
+
+// Progress is how far a job has come.
+type Progress string
+
+// A job is briefed, then its foods are picked, then it is laid.
+const (
+	Briefed Progress = "briefed"
+	Picked  Progress = "picked"
+	Laid    Progress = "laid"
+)
+
+// Next says what to do with a job that has come so far.
+func (p Progress) Next() string {
+	return map[Progress]string{Briefed: "Pick the foods", Picked: "Lay the tray", Laid: "Print the steps"}[p]
+}
+
+// Summary is what the bench shows of a job without reading its document.
+type Summary struct {
+	Guests   int           `json:"guests"`
+	Occasion string        `json:"occasion"`
+	State    Progress      `json:"state"`
+	Score    float64       `json:"score"`
+	Minutes  float64       `json:"minutes"`
+	ServeAt  string        `json:"serve_at"` // as the host wrote it
+	Needs    portion.Needs `json:"needs"`
+}
+
+// Card is a job as a list shows it.
+type Card struct {
+	ID, Title, Host, Place string
+	Revision               int64
+	Due                    *time.Time // the minute of serving; nil for none
+	PutAway                bool
+	Summary
+}
+
+func cardOf(j store.Job) Card {
+	c := Card{ID: j.ID, Title: j.Title, Host: j.Host, Place: j.Place, Revision: j.Head, Due: j.ServeAt, PutAway: j.ArchivedAt != nil}
+	_ = json.Unmarshal([]byte(j.Summary), &c.Summary) // an unreadable summary only leaves the card bare
+	return c
+}
+
+// headingOf makes the heading of a job.
+func headingOf(t *tray.Tray, larder *food.Larder, zone *time.Location) (store.Heading, error) {
+	larder = t.Larder(larder)
+	sum := Summary{Guests: t.Brief.Guests.Total(), Occasion: t.Brief.For(), State: Briefed, ServeAt: t.Brief.ServeAt, Needs: portion.NeedsOf(t, larder)}
+	if len(t.Elements) > 0 {
+		sum.State = Picked
+		for _, one := range t.All() {
+			for _, e := range one.Elements {
+				if e.Placed {
+					sum.State = Laid
+				}
+			}
+		}
+		sum.Minutes = prep.Minutes(t, larder)
+	}
+	if sum.State == Laid {
+		sum.Score = worst(t, larder)
+	}
+	raw, err := json.Marshal(sum)
+	h := store.Heading{Title: t.Title, Host: t.Brief.Host, Place: t.Brief.Place, Summary: string(raw)}
+	if at, ok := t.Brief.ServeTime(zone); ok {
+		at = at.UTC()
+		h.ServeAt = &at
+	}
+	return h, err
+}
+
+// worst is the score of the job's tray that is judged worst.
+func worst(t *tray.Tray, larder *food.Larder) float64 {
+	low := 100.0
+	for _, one := range t.All() {
+		low = min(low, review.Of(one, one.Larder(larder)).Score)
+	}
+	return low
+}
+
+// Which jobs a list holds.
+type Which string
+
+// Lists of jobs: what is to come or has no time yet, soonest first; what was, latest
+// first; what was put away, latest first.
+const (
+	Coming  Which = "coming"
+	Past    Which = "past"
+	PutAway Which = "away"
+)
+
+// List is a page of jobs. More is the id of the last one where there are further ones.
+type List struct {
+	Cards []Card
+	More  string
+	Today string // the day it is in the house
+}
+
+// page is how many jobs are listed at a time.
+const page = 60
+
+// Jobs lists a page of jobs; after is the id of the last one of the page before, or "".
+func (a *App) Jobs(ctx context.Context, which Which, text, after string) (List, error) {
+	s, err := a.Settings(ctx)
+	if err != nil {
+		return List{}, err
+	}
+	now := a.now().In(s.Location())
+	day := time.Date(now.Year(), now.Month(), now.Day(), 0, 0, 0, 0, now.Location()) // a job of this morning is still on the bench
+	q := store.Query{Text: text, Most: page + 1}
+	switch which {
+	case Past:
+		q.To, q.Latest = day, true
+	case PutAway:
+		q.Away, q.Latest = true, true
+	default:
+		q.From = day
+	}
+	if after != "" {
+		last, err := a.store.Head(ctx, after)
+		if err != nil {
+			return List{}, err
+		}
+		q.After = &last
+	}
+	jobs, err := a.store.Jobs(ctx, q)
+	if err != nil {
+		return List{}, err
+	}
+	out := List{Today: now.Format(time.DateOnly)}
+	if len(jobs) > page {
+		jobs = jobs[:page]
+		out.More = jobs[page-1].ID
+	}
+	out.Cards = make([]Card, len(jobs))
+	for i, j := range jobs {
+		out.Cards[i] = cardOf(j)
+	}
+	return out, nil
+}
+
+// Job is a job with its current document.
+type Job struct {
+	ID         string
+	Revision   int64
+	Document   string
+	Undo, Redo bool
+	SavedAt    time.Time
+}
+
+// CreateJob makes a job from a brief.
+func (a *App) CreateJob(ctx context.Context, title string, b brief.Brief) (string, error) {
+	t := &tray.Tray{Format: tray.Format, Title: title, Brief: b, Rules: b.HouseRules(), Seed: 1}
+	h, err := a.House(ctx)
+	if err != nil {
+		return "", err
+	}
+	if err := t.Check(h.Larder); err != nil {
+		return "", err
+	}
+	s, err := a.Settings(ctx)
+	if err != nil {
+		return "", err
+	}
+	raw, err := t.Write()
+	if err != nil {
+		return "", err
+	}
+	head, err := headingOf(t, h.Larder, s.Location())
+	if err != nil {
+		return "", err
+	}
+	j, err := a.store.Create(ctx, head, string(raw), "wrote the brief")
+	return j.ID, err
+}
+
+// Job finds a job.
+func (a *App) Job(ctx context.Context, id string) (Job, error) {
+	j, r, err := a.store.Job(ctx, id)
+	if err != nil {
+		return Job{}, err
+	}
+	undo, redo, err := a.store.Steps(ctx, r)
+	return Job{j.ID, j.Head, r.Document, undo, redo, j.UpdatedAt}, err
+}
+
+// mostSays bounds the words that say what was changed, characters.
+const mostSays = 200
+
+// SaveJob keeps a document as a job's next revision, on top of the one that was seen, and
+// returns the number of the revision and when it was kept. store.ErrConflict means that
+// the job has moved on.
+func (a *App) SaveJob(ctx context.Context, id string, seen int64, raw []byte, says string) (int64, time.Time, error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return 0, time.Time{}, err
+	}
+	s, err := a.Settings(ctx)
+	if err != nil {
+		return 0, time.Time{}, err
+	}
+	t, err := tray.Read(raw, h.Larder)
+	if err != nil {
+		return 0, time.Time{}, err
+	}
+	document, err := t.Write()
+	if err != nil {
+		return 0, time.Time{}, err
+	}
+	head, err := headingOf(t, h.Larder, s.Location())
+	if err != nil {
+		return 0, time.Time{}, err
+	}
+	if says == "" {
+		says = "changed"
+	}
+	j, err := a.store.Save(ctx, id, seen, head, string(document), short(says, mostSays))
+	return j.Head, j.UpdatedAt, err
+}
+
+// Undo goes back one revision, and Redo forward.
+func (a *App) Undo(ctx context.Context, id string, seen int64) error {
+	return a.step(ctx, id, seen, a.store.Undo)
+}
+
+// Redo goes forward to the newest revision that came from the current one.
+func (a *App) Redo(ctx context.Context, id string, seen int64) error {
+	return a.step(ctx, id, seen, a.store.Redo)
+}
+
+func (a *App) step(ctx context.Context, id string, seen int64, to func(context.Context, string, int64, store.HeadingOf) (store.Job, error)) error {
+	h, err := a.House(ctx)
+	if err != nil {
+		return err
+	}
+	s, err := a.Settings(ctx)
+	if err != nil {
+		return err
+	}
+	_, err = to(ctx, id, seen, func(document string) (store.Heading, error) {
+		t, err := tray.Read([]byte(document), h.All)
+		if err != nil {
+			return store.Heading{}, err
+		}
+		return headingOf(t, h.Larder, s.Location())
+	})
+	return err
+}
+
+// Archive puts a job away, or takes it out again.
+func (a *App) Archive(ctx context.Context, id string, away bool) error {
+	return a.store.Archive(ctx, id, away)
+}
+
+// Revisions lists what was saved of a job, newest first; before is the number of the
+// last one of the page before, or 0.
+func (a *App) Revisions(ctx context.Context, id string, before int64) ([]store.Revision, error) {
+	if _, err := a.store.Head(ctx, id); err != nil {
+		return nil, err
+	}
+	return a.store.History(ctx, id, before, store.MostListed)
+}
+
+// Tag is what a job's picture can be known by: it changes with every revision.
+func (a *App) Tag(ctx context.Context, id string) (string, error) {
+	j, err := a.store.Head(ctx, id)
+	if err != nil {
+		return "", err
+	}
+	return fmt.Sprintf("%.8s-%d", j.ID, j.Head), nil
+}
+
+// Picture draws a job's first tray to scale, as SVG.
+func (a *App) Picture(ctx context.Context, id string) (string, error) {
+	_, r, err := a.store.Job(ctx, id)
+	if err != nil {
+		return "", err
+	}
+	h, err := a.House(ctx)
+	if err != nil {
+		return "", err
+	}
+	t, err := tray.Read([]byte(r.Document), h.All)
+	if err != nil {
+		return "", err
+	}
+	return art.Tray(t, t.Larder(h.Larder)), nil
+}
+
+// trayOf reads one tray of a job as it is at a revision, which must be the current one.
+func (a *App) trayOf(ctx context.Context, id string, revision int64, which int, larder *food.Larder) (*tray.Tray, error) {
+	j, r, err := a.store.Job(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	if j.Head != revision {
+		return nil, store.ErrConflict
+	}
+	t, err := tray.Read([]byte(r.Document), larder)
+	if err != nil {
+		return nil, err
+	}
+	all := t.All()
+	if which < 0 || which >= len(all) {
+		return nil, wire.Bad("tray", "this job has %d trays", len(all))
+	}
+	return all[which], nil
+}

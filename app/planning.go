@@ -1,0 +1,200 @@
+package app
+
+import (
+	"context"
+	"math"
+
+	"happytray/core/arrange"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/outlook"
+	"happytray/core/pick"
+	"happytray/core/portion"
+	"happytray/core/prep"
+	"happytray/core/tray"
+)
+
+// Outlook is what follows from a brief.
+func (a *App) Outlook(ctx context.Context, b brief.Brief) (outlook.Outlook, error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return outlook.Outlook{}, err
+	}
+	zone := a.now().Location()
+	if s, err := a.Settings(ctx); err == nil {
+		zone = s.Location()
+	}
+	return outlook.Of(b, h.Larder, h.Cabinet, a.now().In(zone))
+}
+
+// Replan plans a job's brief again, keeping in place what it leaves as it was; foods
+// that were swapped take the places of those they stand for.
+func (a *App) Replan(ctx context.Context, t *tray.Tray) (*tray.Tray, error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return nil, err
+	}
+	planned, err := portion.Replan(t, h.Larder, h.Cabinet)
+	if err != nil {
+		return nil, err
+	}
+	was := t.All()
+	for i, now := range planned.All() {
+		if i >= len(was) {
+			break
+		}
+		if gone, come, ok := arrange.Swapped(was[i], now); ok {
+			if err := arrange.TakePlaces(ctx, was[i], now, now.Larder(h.Larder), gone, come); err != nil {
+				return nil, err
+			}
+		}
+	}
+	return planned, nil
+}
+
+// OnTray is a food in a form that is on a tray already.
+type OnTray struct{ Food, Form string }
+
+// Kinds is how many foods of a category a brief wants and has.
+type Kinds struct {
+	Category   food.Category
+	Want, Have int
+}
+
+// Speaks is what speaks against a food for a brief.
+type Speaks struct {
+	Food        string
+	Avoided     string // what it holds that is avoided, or ""
+	OutOfSeason bool
+	OutOfStock  bool
+}
+
+// Choice is the foods that a brief comes to, or that are on its trays, and how balanced
+// they are.
+type Choice struct {
+	Chosen   []pick.Choice
+	Sides    []pick.Side
+	Needs    []pick.Need
+	Servings []pick.Serving
+	Kinds    []Kinds
+	Shelves  []Speaks
+}
+
+// Choose picks the foods of a brief, or, where on is given, looks at those.
+func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return Choice{}, err
+	}
+	larder, ground := h.Larder, portion.Ground(b, h.Cabinet)
+	var out Choice
+	if on != nil {
+		for _, o := range on {
+			if f, ok := larder.Get(o.Food); ok {
+				out.Chosen = append(out.Chosen, pick.Choice{Food: f, Form: o.Form})
+			}
+		}
+		out.Chosen = pick.Explain(b, larder, ground, out.Chosen)
+	} else if out.Chosen, err = portion.Choose(b, larder, h.Cabinet); err != nil {
+		return Choice{}, err
+	}
+	foods := make([]*food.Food, len(out.Chosen))
+	have := map[food.Category]int{}
+	for i, ch := range out.Chosen {
+		foods[i] = ch.Food
+		have[ch.Food.Category]++
+	}
+	out.Sides = pick.Balance(b, foods, larder)
+	out.Needs = pick.Needs(b, out.Sides, foods, larder, ground, 3)
+	out.Servings = pick.Servings(b, foods)
+	want := pick.KindsFor(b)
+	for _, cat := range food.Categories {
+		if want[cat]+have[cat] > 0 {
+			out.Kinds = append(out.Kinds, Kinds{cat, want[cat], have[cat]})
+		}
+	}
+	off := b.OffTheTray()
+	for _, f := range larder.All() {
+		out.Shelves = append(out.Shelves, Speaks{f.ID, f.Breaks(off), !f.InSeason(b.SeasonMonth(), b.Hemisphere), larder.OutOfStock(f.ID)})
+	}
+	return out, nil
+}
+
+// Basket is packs and money of a planned job, with the coming jobs that could take what
+// stays over.
+func (a *App) Basket(ctx context.Context, t *tray.Tray) (portion.Basket, error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return portion.Basket{}, err
+	}
+	larder := t.Larder(h.Larder)
+	b := portion.Shop(t, larder)
+	b.Minutes = prep.Minutes(t, larder)
+	day := t.Brief.ServeDay()
+	coming, err := a.needsAfter(ctx, day)
+	if err != nil {
+		return b, err
+	}
+	b.PassOn(day, coming, larder)
+	return b, nil
+}
+
+// Amounts is the basket that a brief comes to.
+func (a *App) Amounts(ctx context.Context, b brief.Brief) (portion.Basket, error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return portion.Basket{}, err
+	}
+	t, err := portion.Plan(b, h.Larder, h.Cabinet)
+	if err != nil {
+		return portion.Basket{}, err
+	}
+	out := portion.Shop(t, h.Larder)
+	out.Minutes = prep.Minutes(t, h.Larder)
+	return out, nil
+}
+
+// Quote is the price of a planned job at the house's rates.
+func (a *App) Quote(ctx context.Context, t *tray.Tray) (portion.Quote, error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return portion.Quote{}, err
+	}
+	s, err := a.Settings(ctx) // at rates that were only guessed there is no price
+	if err != nil {
+		return portion.Quote{}, err
+	}
+	trays := 0
+	for _, one := range t.All() {
+		trays += one.Copies()
+	}
+	larder := t.Larder(h.Larder)
+	return portion.Price(portion.Shop(t, larder), prep.Minutes(t, larder), trays, t.Brief.Guests.Total(), t.Brief.Travels.Yes, s.Rates.forQuote()), nil
+}
+
+// Substitutes names foods that can take another's place under a brief, nearest first.
+// form is the one it is laid in; "" for its first.
+func (a *App) Substitutes(ctx context.Context, b brief.Brief, id, form string, on []string, most int) ([]pick.Substitute, error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return nil, err
+	}
+	f, ok := h.Larder.Get(id)
+	if !ok {
+		return nil, noFood("food", id)
+	}
+	if form == "" {
+		form = f.Forms[0].Form
+	}
+	var there []*food.Food
+	for _, id := range on {
+		if o, ok := h.Larder.Get(id); ok {
+			there = append(there, o)
+		}
+	}
+	out := pick.Substitutes(b, f, form, there, h.Larder, most)
+	for i := range out {
+		out[i].Near = math.Round(out[i].Near*1000) / 1000
+	}
+	return out, nil
+}

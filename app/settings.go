@@ -1,0 +1,154 @@
+package app
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"time"
+	_ "time/tzdata" // zones are known by name on every machine
+
+	"golang.org/x/text/currency"
+
+	"happytray/core/portion"
+	"happytray/core/wire"
+	"happytray/devices/shop"
+)
+
+// Settings are how the house measures, reckons and tells the time.
+type Settings struct {
+	Length     string `json:"length"`     // cm or in
+	Mass       string `json:"mass"`       // g or oz
+	Currency   string `json:"currency"`   // ISO 4217, or "" for bare figures
+	Hemisphere string `json:"hemisphere"` // north or south
+	Zone       string `json:"zone"`       // IANA name; "" for the zone of this machine
+	Shop       string `json:"shop"`       // address of a shop's feed, or ""
+	Rates      Rates  `json:"rates"`
+}
+
+// Rates are what a seller reckons with; money in minor units.
+type Rates struct {
+	Hourly      int     `json:"hourly"`
+	SetupMin    float64 `json:"setup_min"`
+	Packaging   int     `json:"packaging"`
+	Delivery    int     `json:"delivery"`
+	OverheadPct float64 `json:"overhead_pct"`
+	MarginPct   float64 `json:"margin_pct"`
+}
+
+func (r Rates) forQuote() portion.Rates {
+	return portion.Rates{Hourly: r.Hourly, Setup: r.SetupMin, Packaging: r.Packaging, Delivery: r.Delivery, Overhead: r.OverheadPct, Margin: r.MarginPct}
+}
+
+// usualSettings are those of a house that has set nothing.
+func usualSettings() Settings {
+	u := portion.Usual
+	return Settings{Length: "cm", Mass: "g", Hemisphere: "north", Rates: Rates{u.Hourly, u.Setup, u.Packaging, u.Delivery, u.Overhead, u.Margin}}
+}
+
+// settingsFact is the name under which settings are kept.
+const settingsFact = "settings"
+
+// errSettings is told where kept settings make no sense. They are not taken for the
+// usual ones: prices would be wrong, and a save would write over what is there.
+var errSettings = errors.New("the kept settings cannot be read")
+
+func readSettings(kept string) (Settings, error) {
+	out := usualSettings()
+	if kept == "" {
+		return out, nil
+	}
+	if err := json.Unmarshal([]byte(kept), &out); err != nil {
+		return out, fmt.Errorf("%w: %v", errSettings, err)
+	}
+	return out, nil
+}
+
+// Settings are those kept, or the usual ones where nothing was set. That they cannot be
+// read is an error.
+func (a *App) Settings(ctx context.Context) (Settings, error) {
+	kept, err := a.store.Fact(ctx, settingsFact)
+	if err != nil {
+		return Settings{}, err
+	}
+	return readSettings(kept)
+}
+
+// SaveSettings keeps what change makes of the settings as they are, and returns them.
+func (a *App) SaveSettings(ctx context.Context, change func(*Settings) error) (Settings, error) {
+	var was, is Settings
+	err := a.store.ChangeFact(ctx, settingsFact, func(kept string) (string, error) {
+		var err error
+		if was, err = readSettings(kept); err != nil {
+			return "", err
+		}
+		is = was
+		if err := change(&is); err != nil {
+			return "", err
+		}
+		if err := a.checkSettings(is); err != nil {
+			return "", err
+		}
+		raw, err := json.Marshal(is)
+		return string(raw), err
+	})
+	if err == nil && is.Shop != was.Shop {
+		err = a.touchHouse(ctx) // every process looks at the shop's prices anew
+	}
+	return is, err
+}
+
+func (a *App) checkSettings(s Settings) error {
+	if _, err := zoneNamed(s.Zone); err != nil {
+		return err
+	}
+	if s.Shop == "" {
+		return nil
+	}
+	if err := a.shop.Check(s.Shop); err != nil {
+		return wire.Bad("shop", "%s", err.Error())
+	}
+	return nil
+}
+
+func zoneNamed(name string) (*time.Location, error) {
+	if name == "" {
+		return time.Local, nil
+	}
+	z, err := time.LoadLocation(name)
+	if err != nil || name == "Local" || len(name) > 60 {
+		return nil, wire.Bad("zone", "there is no time zone %.60q; write it as Region/City", name)
+	}
+	return z, nil
+}
+
+// Location is the time zone of the house: what a time without a zone is meant in.
+func (s Settings) Location() *time.Location {
+	z, err := zoneNamed(s.Zone)
+	if err != nil { // kept by a machine that knew it
+		return time.UTC
+	}
+	return z
+}
+
+// Digits is how many digits the smaller coin has, by the common locale data that
+// x/text carries; 2 where no currency is set.
+func (s Settings) Digits() int {
+	unit, err := currency.ParseISO(s.Currency)
+	if err != nil {
+		return 2
+	}
+	digits, _ := currency.Standard.Rounding(unit)
+	return digits
+}
+
+// today is the day that it is in the house; stock is good until one.
+func (a *App) today(s Settings) string { return a.now().In(s.Location()).Format(time.DateOnly) }
+
+// Today is the day and the month that it is in the house.
+func (a *App) Today(s Settings) (day string, month int) {
+	return a.today(s), int(a.now().In(s.Location()).Month())
+}
+
+// ShopPolicy says which addresses may be asked for a shop's feed.
+type ShopPolicy = shop.Policy

@@ -1,0 +1,120 @@
+package app
+
+import (
+	"context"
+	"fmt"
+	"time"
+
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/portion"
+	"happytray/core/tray"
+	"happytray/core/wire"
+	"happytray/store"
+)
+
+// needsOf reads what a listed job asks for out of its summary. A job that is only
+// briefed asks for nothing yet.
+func needsOf(j store.Job) portion.Needs {
+	c := cardOf(j)
+	n := c.Needs
+	n.Job, n.Title = j.ID, j.Title
+	if c.ServeAt != "" {
+		n.Day = brief.Brief{ServeAt: c.ServeAt}.ServeDay()
+	}
+	return n
+}
+
+// ShoppingList is what to buy, with what it is for and what is ticked off.
+type ShoppingList struct {
+	Key, Title string
+	From, To   string // days; "" where none is set
+	Jobs       []portion.Needs
+	List       portion.List
+	Ticks      []string
+}
+
+// ShoppingForJob is the list of one job.
+func (a *App) ShoppingForJob(ctx context.Context, id string) (out ShoppingList, err error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return out, err
+	}
+	j, r, err := a.store.Job(ctx, id)
+	if err != nil {
+		return out, err
+	}
+	t, err := tray.Read([]byte(r.Document), h.All)
+	if err != nil {
+		return out, err
+	}
+	larder := t.Larder(h.Larder)
+	n := portion.NeedsOf(t, larder)
+	n.Job, n.Title = j.ID, j.Title
+	out = ShoppingList{Key: "job:" + j.ID, Title: "For " + j.Title, From: n.Day, To: n.Day, Jobs: []portion.Needs{n}}
+	return a.buy(ctx, out, h, larder)
+}
+
+// ShoppingForWeek is one list for all jobs of the week that a day is in.
+func (a *App) ShoppingForWeek(ctx context.Context, day string) (out ShoppingList, err error) {
+	first, last, ok := brief.Week(day)
+	if !ok {
+		return out, wire.Bad("week", "write the day as 2026-11-30")
+	}
+	h, err := a.House(ctx)
+	if err != nil {
+		return out, err
+	}
+	// a day's width more on either side, because the day that is written counts, not the hour it is elsewhere
+	from, _ := time.Parse(time.DateOnly, first)
+	to, _ := time.Parse(time.DateOnly, last)
+	jobs, err := a.store.Jobs(ctx, store.Query{From: from.AddDate(0, 0, -1), To: to.AddDate(0, 0, 2), Timed: true})
+	if err != nil {
+		return out, err
+	}
+	out = ShoppingList{Key: "week:" + first, Title: fmt.Sprintf("For the week of %s to %s", first, last), From: first, To: last, Jobs: []portion.Needs{}}
+	for _, j := range jobs {
+		if n := needsOf(j); n.Day >= first && n.Day <= last && n.Day != "" {
+			out.Jobs = append(out.Jobs, n)
+		}
+	}
+	return a.buy(ctx, out, h, h.Larder)
+}
+
+func (a *App) buy(ctx context.Context, out ShoppingList, h *House, larder *food.Larder) (ShoppingList, error) {
+	s, err := a.Settings(ctx)
+	if err != nil {
+		return out, err
+	}
+	out.List = portion.Buy(out.Jobs, larder, h.Stock.Good(a.today(s)))
+	out.Ticks, err = a.store.Ticks(ctx, out.Key)
+	return out, err
+}
+
+// Tick ticks a food off on a list, or takes the tick back.
+func (a *App) Tick(ctx context.Context, list, food string, done bool) error {
+	return a.store.Tick(ctx, list, food, done)
+}
+
+// needsAfter lists what the jobs served after a day ask for.
+func (a *App) needsAfter(ctx context.Context, day string) ([]portion.Needs, error) {
+	from, err := time.Parse(time.DateOnly, day)
+	if err != nil {
+		return nil, nil // what is not dated passes nothing on
+	}
+	jobs, err := a.store.Jobs(ctx, store.Query{From: from.AddDate(0, 0, -1), Timed: true})
+	if err != nil {
+		return nil, err
+	}
+	var out []portion.Needs
+	for _, j := range jobs {
+		if n := needsOf(j); n.Day > day {
+			out = append(out, n)
+		}
+	}
+	return out, nil
+}
+
+func noFood(field, id string) error {
+	return wire.Bad(field, "there is no food %.60q in the larder", id)
+}

@@ -1,0 +1,90 @@
+package main
+
+import (
+	"fmt"
+	"log/slog"
+	"net"
+	"net/netip"
+	"os"
+	"strings"
+
+	"github.com/caarlos0/env/v11"
+)
+
+// config is what the environment sets. Every name is in `happytray serve --help`.
+type config struct {
+	Addr     string   `env:"HAPPYTRAY_ADDR" envDefault:"127.0.0.1:8080" says:"address to serve on"`
+	DB       string   `env:"HAPPYTRAY_DB" says:"an existing MariaDB or cluster, user:password@tcp(host:port)/name; without it a private one is started"`
+	Hosts    []string `env:"HAPPYTRAY_HOSTS" says:"names this server is reached by, besides localhost and its own address, with commas between them"`
+	Debug    string   `env:"HAPPYTRAY_DEBUG_ADDR" says:"address on loopback for /metrics and /debug/pprof; without it there are none"`
+	ShopNets []string `env:"HAPPYTRAY_SHOP_NETS" says:"networks besides the public ones in which a shop's feed may be, such as 192.168.4.0/24"`
+	LogLevel string   `env:"HAPPYTRAY_LOG" envDefault:"info" says:"debug, info, warn or error"`
+	LogJSON  bool     `env:"HAPPYTRAY_LOG_JSON" says:"true writes the log as JSON"`
+}
+
+// readConfig reads the environment and checks it; a name that is misspelt would be
+// silently without effect, so unknown ones of ours are refused.
+func readConfig() (config, error) {
+	c, err := env.ParseAs[config]()
+	if err != nil {
+		return c, fmt.Errorf("the environment: %s", strings.TrimPrefix(err.Error(), "env: "))
+	}
+	known := map[string]bool{}
+	for _, p := range configParams() {
+		known[p.Key] = true
+	}
+	for _, v := range os.Environ() {
+		if name, _, _ := strings.Cut(v, "="); strings.HasPrefix(name, "HAPPYTRAY_") && !known[name] {
+			return c, fmt.Errorf("%s is no setting of this program; see happytray serve --help", name)
+		}
+	}
+	if _, err := c.level(); err != nil {
+		return c, err
+	}
+	if _, err := c.shopNets(); err != nil {
+		return c, err
+	}
+	if c.Debug != "" {
+		host, _, err := net.SplitHostPort(c.Debug)
+		if ip := net.ParseIP(host); err != nil || host != "localhost" && (ip == nil || !ip.IsLoopback()) {
+			return c, fmt.Errorf("HAPPYTRAY_DEBUG_ADDR should be an address on loopback such as 127.0.0.1:8081, not %q", c.Debug)
+		}
+	}
+	return c, nil
+}
+
+func configParams() []env.FieldParams {
+	params, err := env.GetFieldParams(&config{})
+	if err != nil {
+		panic(err) // the tags above
+	}
+	return params
+}
+
+func (c config) level() (slog.Level, error) {
+	var l slog.Level
+	if err := l.UnmarshalText([]byte(c.LogLevel)); err != nil {
+		return l, fmt.Errorf("HAPPYTRAY_LOG should be debug, info, warn or error, not %q", c.LogLevel)
+	}
+	return l, nil
+}
+
+func (c config) shopNets() (out []netip.Prefix, err error) {
+	for _, n := range c.ShopNets {
+		p, err := netip.ParsePrefix(strings.TrimSpace(n))
+		if err != nil {
+			return nil, fmt.Errorf("HAPPYTRAY_SHOP_NETS should be networks such as 192.168.4.0/24, not %q", n)
+		}
+		out = append(out, p)
+	}
+	return out, nil
+}
+
+func (c config) logger() *slog.Logger {
+	level, _ := c.level() // checked by readConfig
+	o := &slog.HandlerOptions{Level: level}
+	if c.LogJSON {
+		return slog.New(slog.NewJSONHandler(os.Stderr, o))
+	}
+	return slog.New(slog.NewTextHandler(os.Stderr, o))
+}

@@ -1,0 +1,156 @@
+package server
+
+import (
+	"bytes"
+	"context"
+	"errors"
+	"fmt"
+	"io"
+	"net/http"
+	"strings"
+	"time"
+
+	"github.com/gin-contrib/gzip"
+	"github.com/gin-gonic/gin"
+
+	"happytray/core/wire"
+	"happytray/export/photo"
+)
+
+// How long an answer may take, and how long nothing may be read of it.
+const (
+	usualTime  = 15 * time.Second
+	tableTime  = 60 * time.Second  // a table of thousands of rows
+	searchTime = 180 * time.Second // waiting for a turn, then at most 60 s of search
+	stalled    = 10 * time.Second  // a client that reads nothing loses its place
+)
+
+// timeOf is how long an operation may take.
+func timeOf(operation string) time.Duration {
+	switch operation {
+	case "arrange", "mend":
+		return searchTime
+	case "importTable", "keepFoodPhoto", "mainColours":
+		return tableTime
+	}
+	return usualTime
+}
+
+// mostOf is how many bytes an operation's body may have. What holds no document is small.
+func mostOf(operation string) int64 {
+	switch operation {
+	case "keepFoodPhoto", "mainColours":
+		return photo.MaxBytes
+	case "saveSettings", "tick", "createFood", "saveStock", "reviewMoves", "saveVessel":
+		return 256 << 10
+	case "undo", "redo", "takeOut", "putAway", "handFoodBack", "takeFoodOut", "takeBoardOut", "takeVesselOut", "askShop":
+		return 4 << 10
+	}
+	return wire.MaxBytes
+}
+
+// deadlines bounds how long a request may take, by its operation, from its arrival.
+func deadlines(k *contract) gin.HandlerFunc {
+	return func(c *gin.Context) {
+		k.find(c)
+		most := timeOf(operation(c))
+		rc := http.NewResponseController(c.Writer)
+		now := time.Now()
+		_ = rc.SetReadDeadline(now.Add(min(most, tableTime))) // not known to every kind of writer, as in tests
+		_ = rc.SetWriteDeadline(now.Add(most + stalled))
+		ctx, done := context.WithTimeout(c.Request.Context(), most)
+		defer done()
+		c.Request = c.Request.WithContext(ctx)
+		c.Next()
+	}
+}
+
+// bodyKey is where the body that was read lies in the request's context.
+const bodyKey = "body"
+
+// takeBody reads a request's body within its bound and within what all bodies together
+// may take, and gives it to the handlers as a whole.
+func (s *Server) takeBody(c *gin.Context) {
+	if c.Request.Body == nil || c.Request.Body == http.NoBody {
+		return
+	}
+	most := mostOf(operation(c))
+	if c.Request.ContentLength > most {
+		tooLarge(c, most)
+		return
+	}
+	room := most
+	if n := c.Request.ContentLength; n >= 0 {
+		room = n
+	}
+	ctx, done := context.WithTimeout(c.Request.Context(), stalled)
+	err := s.uploads.Acquire(ctx, room)
+	done()
+	if err != nil {
+		s.busy(c)
+		return
+	}
+	// held until the answer is written: what was read is in memory until then
+	c.Set(releaseKey, func() { s.uploads.Release(room) })
+	body, err := io.ReadAll(http.MaxBytesReader(c.Writer, c.Request.Body, most))
+	var big *http.MaxBytesError
+	switch {
+	case errors.As(err, &big):
+		tooLarge(c, most)
+		return
+	case err != nil:
+		problem(c, http.StatusBadRequest, "The request broke off", "Send it again.", "")
+		return
+	}
+	c.Request.Body = io.NopCloser(bytes.NewReader(body))
+	c.Set(bodyKey, body)
+}
+
+// releaseKey is where it lies how the room of a body is given back (see tell).
+const releaseKey = "release"
+
+// body is the request's body, already read.
+func body(c *gin.Context) []byte {
+	b, _ := c.Get(bodyKey)
+	raw, _ := b.([]byte)
+	return raw
+}
+
+func tooLarge(c *gin.Context, most int64) {
+	says := fmt.Sprintf("This request may hold at most %d MB.", most>>20)
+	if most < 1<<20 {
+		says = fmt.Sprintf("This request may hold at most %d kB.", most>>10)
+	}
+	c.Header("Connection", "close") // the rest is not read
+	problem(c, http.StatusRequestEntityTooLarge, "Too large", says, "")
+}
+
+// turn waits for a turn in a queue, or answers that there is none.
+func (s *Server) turn(c *gin.Context, q *queue, place func(before int)) (leave func(), ok bool) {
+	leave, err := q.enter(c.Request.Context(), place)
+	switch {
+	case errors.Is(err, errBusy):
+		s.busy(c)
+		return nil, false
+	case err != nil:
+		c.Abort()
+		if !c.Writer.Written() && !errors.Is(err, context.Canceled) {
+			s.busy(c)
+		}
+		return nil, false
+	}
+	return leave, true
+}
+
+// busy answers that there is too much to do just now.
+func (s *Server) busy(c *gin.Context) {
+	c.Header("Retry-After", "5")
+	problem(c, http.StatusServiceUnavailable, "Too much is being worked on", "Try again in a few seconds.", "")
+}
+
+// packed compresses what is worth it. Lines of a search are sent as they come.
+func packed() gin.HandlerFunc {
+	return gzip.Gzip(gzip.BestSpeed, gzip.WithExcludedPathsRegexs([]string{"/api/v1/arrange.*", "/assets/.*"}), gzip.WithCustomShouldCompressFn(func(c *gin.Context) bool {
+		return strings.Contains(c.GetHeader("Accept-Encoding"), "gzip") && strings.HasPrefix(c.Request.URL.Path, "/api/")
+	}))
+}

@@ -1,0 +1,65 @@
+package server
+
+import (
+	"net/http"
+	"net/http/pprof"
+	"strconv"
+	"time"
+
+	"github.com/prometheus/client_golang/prometheus"
+	"github.com/prometheus/client_golang/prometheus/collectors"
+	"github.com/prometheus/client_golang/prometheus/promhttp"
+
+	"happytray/store"
+)
+
+// Metrics are figures of a running server, for whoever watches over it. A nil one counts
+// nothing.
+type Metrics struct {
+	registry *prometheus.Registry
+	took     *prometheus.HistogramVec
+	panics   prometheus.Counter
+}
+
+// NewMetrics counts requests, and the connections of a store.
+func NewMetrics(st *store.Store, version string) *Metrics {
+	m := &Metrics{
+		registry: prometheus.NewRegistry(),
+		took: prometheus.NewHistogramVec(prometheus.HistogramOpts{Name: "happytray_request_seconds", Help: "How long answers took.",
+			Buckets: []float64{.001, .0025, .005, .01, .025, .05, .1, .25, .5, 1, 2.5, 5, 15, 60}}, []string{"method", "route", "status"}),
+		panics: prometheus.NewCounter(prometheus.CounterOpts{Name: "happytray_panics_total", Help: "Requests that ended in a panic."}),
+	}
+	built := prometheus.NewGauge(prometheus.GaugeOpts{Name: "happytray_build_info", Help: "1, with the version.", ConstLabels: prometheus.Labels{"version": version}})
+	built.Set(1)
+	m.registry.MustRegister(m.took, m.panics, built, collectors.NewGoCollector(), collectors.NewProcessCollector(collectors.ProcessCollectorOpts{}),
+		prometheus.NewGaugeFunc(prometheus.GaugeOpts{Name: "happytray_database_connections", Help: "Open connections to the database."},
+			func() float64 { return float64(st.Stats().OpenConnections) }),
+		prometheus.NewCounterFunc(prometheus.CounterOpts{Name: "happytray_database_waits_total", Help: "How often somebody waited for a connection."},
+			func() float64 { return float64(st.Stats().WaitCount) }))
+	return m
+}
+
+func (m *Metrics) answered(method, route string, status int, took time.Duration) {
+	if m != nil {
+		m.took.WithLabelValues(method, route, strconv.Itoa(status)).Observe(took.Seconds())
+	}
+}
+
+func (m *Metrics) panicked() {
+	if m != nil {
+		m.panics.Inc()
+	}
+}
+
+// Handler serves /metrics and /debug/pprof. It belongs on an address of its own that
+// only this machine reaches.
+func (m *Metrics) Handler() http.Handler {
+	mux := http.NewServeMux()
+	mux.Handle("GET /metrics", promhttp.HandlerFor(m.registry, promhttp.HandlerOpts{}))
+	mux.HandleFunc("GET /debug/pprof/", pprof.Index)
+	mux.HandleFunc("GET /debug/pprof/cmdline", pprof.Cmdline)
+	mux.HandleFunc("GET /debug/pprof/profile", pprof.Profile)
+	mux.HandleFunc("GET /debug/pprof/symbol", pprof.Symbol)
+	mux.HandleFunc("GET /debug/pprof/trace", pprof.Trace)
+	return mux
+}

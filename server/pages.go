@@ -1,0 +1,88 @@
+package server
+
+import (
+	"crypto/sha256"
+	"encoding/base64"
+	"io/fs"
+	"mime"
+	"net/http"
+	"path"
+	"strings"
+
+	"github.com/gin-gonic/gin"
+)
+
+// pages are the built front end. Files that come with a packed copy beside them, name.br
+// or name.gz, are sent packed to whoever takes that.
+type pages struct {
+	files map[string]*page
+}
+
+type page struct {
+	data, gz, br []byte
+	media, tag   string
+	lasting      bool // its name changes with what is in it
+}
+
+// readPages reads all pages once.
+func readPages(web fs.FS) (*pages, error) {
+	s := &pages{files: map[string]*page{}}
+	err := fs.WalkDir(web, ".", func(name string, d fs.DirEntry, err error) error {
+		if err != nil || d.IsDir() || strings.HasSuffix(name, ".gz") || strings.HasSuffix(name, ".br") {
+			return err
+		}
+		data, err := fs.ReadFile(web, name)
+		if err != nil {
+			return err
+		}
+		sum := sha256.Sum256(data)
+		p := &page{data: data, media: mime.TypeByExtension(path.Ext(name)), tag: `W/"` + base64.RawURLEncoding.EncodeToString(sum[:12]) + `"`, lasting: strings.HasPrefix(name, "assets/")}
+		p.gz, _ = fs.ReadFile(web, name+".gz") // where there is none it is sent plain
+		p.br, _ = fs.ReadFile(web, name+".br")
+		s.files[name] = p
+		return nil
+	})
+	return s, err
+}
+
+// serve answers with a page; unknown paths are the front end's own routes.
+func (s *pages) serve(c *gin.Context) {
+	name := strings.TrimPrefix(path.Clean("/"+c.Request.URL.Path), "/")
+	if strings.HasPrefix(name, "api/") || c.Request.Method != http.MethodGet && c.Request.Method != http.MethodHead {
+		problem(c, http.StatusNotFound, "There is nothing here", "", "")
+		return
+	}
+	p, ok := s.files[name]
+	if !ok && (strings.HasPrefix(name, "assets/") || path.Ext(name) != "") {
+		problem(c, http.StatusNotFound, "There is nothing here", "", "")
+		return
+	}
+	if !ok {
+		if p, ok = s.files["index.html"]; !ok {
+			problem(c, http.StatusNotFound, "The pages are not built", "Run make build.", "")
+			return
+		}
+	}
+	h := c.Writer.Header()
+	h.Set("ETag", p.tag)
+	h.Set("Vary", "Accept-Encoding")
+	h.Set("Cache-Control", "no-cache")
+	if p.lasting {
+		h.Set("Cache-Control", "public, max-age=31536000, immutable")
+	}
+	if strings.Contains(c.GetHeader("If-None-Match"), p.tag) {
+		c.Status(http.StatusNotModified)
+		return
+	}
+	takes := c.GetHeader("Accept-Encoding")
+	data := p.data
+	switch {
+	case p.br != nil && strings.Contains(takes, "br"):
+		data = p.br
+		h.Set("Content-Encoding", "br")
+	case p.gz != nil && strings.Contains(takes, "gzip"):
+		data = p.gz
+		h.Set("Content-Encoding", "gzip")
+	}
+	c.Data(http.StatusOK, p.media, data)
+}

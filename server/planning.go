@@ -1,0 +1,223 @@
+package server
+
+import (
+	"net/http"
+
+	"github.com/gin-gonic/gin"
+
+	"happytray/app"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/outlook"
+	"happytray/core/portion"
+	"happytray/core/prep"
+	"happytray/core/tray"
+	"happytray/core/wire"
+	"happytray/server/api"
+)
+
+// working waits for a turn among the short works, and for the house as it is.
+func (s *Server) working(c *gin.Context) (h *app.House, leave func(), ok bool) {
+	leave, ok = s.turn(c, s.works, nil)
+	if !ok {
+		return nil, nil, false
+	}
+	h, err := s.app.House(c.Request.Context())
+	if err != nil {
+		leave()
+		s.fail(c, aThing, err)
+		return nil, nil, false
+	}
+	return h, leave, true
+}
+
+// reply sends what was worked out of a request, or what is wrong.
+func reply[T any](s *Server, c *gin.Context, v T, err error) {
+	if err != nil {
+		s.fail(c, aThing, err)
+		return
+	}
+	c.JSON(http.StatusOK, v)
+}
+
+// ofBrief works something out of the brief that a request holds.
+func ofBrief[T any](s *Server, c *gin.Context, work func(h *app.House, b brief.Brief) (T, error)) {
+	h, leave, ok := s.working(c)
+	if !ok {
+		return
+	}
+	defer leave()
+	b, err := brief.Read(body(c))
+	var v T
+	if err == nil {
+		v, err = work(h, b)
+	}
+	reply(s, c, v, err)
+}
+
+// ofTray works something out of the tray that a request holds, with the larder that the
+// tray was planned with.
+func ofTray[T any](s *Server, c *gin.Context, work func(h *app.House, t *tray.Tray, larder *food.Larder) (T, error)) {
+	h, leave, ok := s.working(c)
+	if !ok {
+		return
+	}
+	defer leave()
+	t, err := tray.Read(body(c), h.Larder)
+	var v T
+	if err == nil {
+		v, err = work(h, t, t.Larder(h.Larder))
+	}
+	reply(s, c, v, err)
+}
+
+// outlookAnswer is the outlook with its board as a card.
+type outlookAnswer struct {
+	outlook.Outlook
+	Board api.BoardCard `json:"board"`
+}
+
+func (s *Server) Outlook(c *gin.Context) {
+	ofBrief(s, c, func(_ *app.House, b brief.Brief) (outlookAnswer, error) {
+		o, err := s.app.Outlook(c.Request.Context(), b)
+		if err != nil {
+			return outlookAnswer{}, err
+		}
+		return outlookAnswer{o, card(*o.Board)}, nil
+	})
+}
+
+func (s *Server) Plan(c *gin.Context) {
+	ofBrief(s, c, func(h *app.House, b brief.Brief) (*tray.Tray, error) { return portion.Plan(b, h.Larder, h.Cabinet) })
+}
+
+func (s *Server) Replan(c *gin.Context) {
+	ofTray(s, c, func(_ *app.House, t *tray.Tray, _ *food.Larder) (*tray.Tray, error) {
+		return s.app.Replan(c.Request.Context(), t)
+	})
+}
+
+func (s *Server) Amounts(c *gin.Context) {
+	ofBrief(s, c, func(_ *app.House, b brief.Brief) (portion.Basket, error) {
+		return s.app.Amounts(c.Request.Context(), b)
+	})
+}
+
+func (s *Server) Basket(c *gin.Context) {
+	ofTray(s, c, func(_ *app.House, t *tray.Tray, _ *food.Larder) (portion.Basket, error) {
+		return s.app.Basket(c.Request.Context(), t)
+	})
+}
+
+func (s *Server) Savings(c *gin.Context) {
+	ofTray(s, c, func(h *app.House, t *tray.Tray, larder *food.Larder) ([]portion.Saving, error) {
+		return portion.Savings(t, larder, h.Cabinet, 3), nil
+	})
+}
+
+func (s *Server) Quote(c *gin.Context) {
+	ofTray(s, c, func(_ *app.House, t *tray.Tray, _ *food.Larder) (portion.Quote, error) {
+		return s.app.Quote(c.Request.Context(), t)
+	})
+}
+
+func (s *Server) Prep(c *gin.Context) {
+	ofTray(s, c, func(_ *app.House, t *tray.Tray, larder *food.Larder) (prep.Sheet, error) {
+		return prep.Order(t, larder), nil
+	})
+}
+
+// Choice says which foods a brief comes to, or are on its trays, and how balanced they are.
+func (s *Server) Choice(c *gin.Context) {
+	var in api.ChoiceAsked
+	b, ok := s.readWithBrief(c, &in, func() []byte { return in.Brief })
+	if !ok {
+		return
+	}
+	leave, ok := s.turn(c, s.works, nil)
+	if !ok {
+		return
+	}
+	defer leave()
+	var on []app.OnTray
+	if in.On != nil {
+		on = []app.OnTray{}
+		for _, o := range *in.On {
+			on = append(on, app.OnTray{Food: o.Food, Form: o.Form})
+		}
+	}
+	ch, err := s.app.Choose(c.Request.Context(), b, on)
+	reply(s, c, choiceOf(ch), err)
+}
+
+func choiceOf(ch app.Choice) api.Choice {
+	out := api.Choice{Chosen: []api.Chosen{}, Sides: []api.Side{}, Needs: []api.Need{}, Servings: []api.Serving{}, Kinds: []api.KindCount{}, Shelves: []api.Speaks{}}
+	for _, x := range ch.Chosen {
+		out.Chosen = append(out.Chosen, api.Chosen{Food: x.Food.ID, Form: x.Form, Grams: x.Grams, Pinned: x.Pinned, Why: x.Why})
+	}
+	for _, x := range ch.Sides {
+		out.Sides = append(out.Sides, api.Side{Name: x.Name, Have: list(x.Have), Lack: list(x.Lack)})
+	}
+	for _, x := range ch.Needs {
+		n := api.Need{Says: x.Says, Fillers: []api.Filler{}}
+		if x.Group != "" {
+			n.Group = &x.Group
+		}
+		for _, f := range x.Fillers {
+			n.Fillers = append(n.Fillers, api.Filler{Food: f.Food, Why: f.Why})
+		}
+		out.Needs = append(out.Needs, n)
+	}
+	for _, x := range ch.Servings {
+		v := api.Serving{Who: x.Who, Count: x.Count, Avoid: list(x.Avoid), Foods: x.Foods, Of: x.Of, Parts: []api.Found{}}
+		for _, p := range x.Parts {
+			v.Parts = append(v.Parts, api.Found{Says: p.Says, Foods: p.Foods})
+		}
+		out.Servings = append(out.Servings, v)
+	}
+	for _, x := range ch.Kinds {
+		out.Kinds = append(out.Kinds, api.KindCount{Category: string(x.Category), Want: x.Want, Have: x.Have})
+	}
+	for _, x := range ch.Shelves {
+		out.Shelves = append(out.Shelves, api.Speaks{Food: x.Food, Avoided: x.Avoided, OutOfSeason: x.OutOfSeason, OutOfStock: x.OutOfStock})
+	}
+	return out
+}
+
+// list is a list that is never written as null.
+func list[T any](v []T) []T {
+	if v == nil {
+		return []T{}
+	}
+	return v
+}
+
+// readWithBrief reads a request and the brief that it holds in its member brief.
+func (s *Server) readWithBrief(c *gin.Context, in any, raw func() []byte) (b brief.Brief, ok bool) {
+	err := wire.Read(body(c), in)
+	if err == nil {
+		if b, err = brief.Read(raw()); err != nil {
+			err = wire.In("brief", err)
+		}
+	}
+	if err != nil {
+		s.fail(c, aThing, err)
+		return b, false
+	}
+	return b, true
+}
+
+// Substitutes names foods that can take another's place.
+func (s *Server) Substitutes(c *gin.Context) {
+	var in api.SubstitutesAsked
+	b, ok := s.readWithBrief(c, &in, func() []byte { return in.Brief })
+	if !ok {
+		return
+	}
+	subs, err := s.app.Substitutes(c.Request.Context(), b, in.Food, or(in.Form, ""), or(in.On, nil), or(in.Most, 3))
+	out := []api.Substitute{}
+	for _, x := range subs {
+		out = append(out, api.Substitute{Food: x.Food.ID, Form: x.Form, Near: x.Near, Why: x.Why})
+	}
+	reply(s, c, out, err)
+}

@@ -1,0 +1,64 @@
+package server
+
+import (
+	"time"
+
+	"github.com/gin-gonic/gin"
+
+	"happytray/app"
+	"happytray/core/wire"
+	"happytray/server/api"
+)
+
+func settingsOf(v app.Settings) api.Settings {
+	digits := v.Digits()
+	rates := ratesOut(v.Rates)
+	return api.Settings{Length: api.SettingsLength(v.Length), Mass: api.SettingsMass(v.Mass), Currency: v.Currency, Hemisphere: api.SettingsHemisphere(v.Hemisphere),
+		Zone: &v.Zone, Shop: &v.Shop, Rates: &rates, Digits: &digits}
+}
+
+func ratesOut(r app.Rates) api.Rates {
+	return api.Rates{Hourly: r.Hourly, SetupMin: r.SetupMin, Packaging: r.Packaging, Delivery: r.Delivery, OverheadPct: r.OverheadPct, MarginPct: r.MarginPct}
+}
+
+func ratesIn(r api.Rates) app.Rates {
+	return app.Rates{Hourly: r.Hourly, SetupMin: r.SetupMin, Packaging: r.Packaging, Delivery: r.Delivery, OverheadPct: r.OverheadPct, MarginPct: r.MarginPct}
+}
+
+func (s *Server) Settings(c *gin.Context) {
+	v, err := s.app.Settings(c.Request.Context())
+	reply(s, c, settingsOf(v), err)
+}
+
+func (s *Server) SaveSettings(c *gin.Context) {
+	var in api.Settings
+	err := wire.Read(body(c), &in)
+	var v app.Settings
+	if err == nil {
+		v, err = s.app.SaveSettings(c.Request.Context(), func(v *app.Settings) error {
+			v.Length, v.Mass, v.Currency, v.Hemisphere = string(in.Length), string(in.Mass), in.Currency, string(in.Hemisphere)
+			v.Zone, v.Shop = or(in.Zone, v.Zone), or(in.Shop, v.Shop)
+			v.Rates = ratesIn(or(in.Rates, ratesOut(v.Rates)))
+			return nil
+		})
+	}
+	reply(s, c, settingsOf(v), err)
+}
+
+func shopOf(v app.Shop) api.Shop {
+	out := api.Shop{Address: v.Address, Name: v.Name, Day: v.Day, Foods: v.Foods, SoldOut: v.SoldOut, LeftOut: list(v.LeftOut), Wrong: v.Wrong}
+	if v.AskedAt != nil {
+		out.AskedAt = v.AskedAt.Format(time.RFC3339)
+	}
+	return out
+}
+
+func (s *Server) Shop(c *gin.Context) {
+	v, err := s.app.Shop(c.Request.Context())
+	reply(s, c, shopOf(v), err)
+}
+
+func (s *Server) AskShop(c *gin.Context) {
+	v, err := s.app.AskShop(c.Request.Context())
+	reply(s, c, shopOf(v), err)
+}
