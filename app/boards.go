@@ -5,8 +5,8 @@ import (
 	"encoding/json"
 
 	"happytray/core/board"
+	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/core/wire"
 	"happytray/store"
 )
 
@@ -32,10 +32,10 @@ func (a *App) saveOwn(ctx context.Context, kind, id, name string, version int64,
 		return err
 	}
 	if h.shipped(kind, id) {
-		return wire.Bad("id", "this one ships with the product; copy it and change the copy")
+		return fault.Bad("id", "this one ships with the product; copy it and change the copy")
 	}
 	if name == "" {
-		return wire.Bad("name", "it needs a name")
+		return fault.Bad("name", "it needs a name")
 	}
 	if err := check(); err != nil {
 		return err

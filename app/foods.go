@@ -8,8 +8,8 @@ import (
 	"unicode"
 
 	"happytray/core/brief"
+	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/core/wire"
 	"happytray/store"
 )
 
@@ -25,7 +25,7 @@ func (a *App) NewFood(ctx context.Context, name, from string) (id string, err er
 	if from != "" {
 		of, ok := h.All.Get(from)
 		if !ok {
-			return "", wire.Bad("from", "there is no food %.60q; choose one of the larder to begin with", from)
+			return "", fault.Bad("from", "there is no food %.60q; choose one of the larder to begin with", from)
 		}
 		f = *of
 	}
@@ -129,7 +129,7 @@ func (h *House) ChangedMembers(id string) []string {
 }
 
 // ErrOwn is told where something of the house's own is to be handed back.
-var ErrOwn = wire.Bad("id", "this food is your own, and there is no built-in one to hand it back to; put it away instead")
+var ErrOwn = fault.Bad("id", "this food is your own, and there is no built-in one to hand it back to; put it away instead")
 
 // HandFoodBack gives up the changes to a built-in food.
 func (a *App) HandFoodBack(ctx context.Context, id string) error {
@@ -166,10 +166,10 @@ func (a *App) SaveStock(ctx context.Context, id string, lots []food.Lot) error {
 	for i, l := range lots {
 		at := fmt.Sprintf("lots[%d].best_before", i)
 		if l.BestBefore != "" && !brief.IsDay(l.BestBefore) {
-			return wire.Bad(at, "should be a day such as 2026-11-30, or empty")
+			return fault.Bad(at, "should be a day such as 2026-11-30, or empty")
 		}
 		if days[l.BestBefore] {
-			return wire.Bad(at, "two lots have the same day; take them together")
+			return fault.Bad(at, "two lots have the same day; take them together")
 		}
 		days[l.BestBefore] = true
 		if l.Grams > 0 {

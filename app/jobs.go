@@ -8,12 +8,12 @@ import (
 
 	"happytray/art"
 	"happytray/core/brief"
+	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/portion"
 	"happytray/core/prep"
 	"happytray/core/review"
 	"happytray/core/tray"
-	"happytray/core/wire"
 	"happytray/store"
 )
 
@@ -318,7 +318,7 @@ func (a *App) trayOf(ctx context.Context, id string, revision int64, which int, 
 	}
 	all := t.All()
 	if which < 0 || which >= len(all) {
-		return nil, wire.Bad("tray", "this job has %d trays", len(all))
+		return nil, fault.Bad("tray", "this job has %d trays", len(all))
 	}
 	return all[which], nil
 }

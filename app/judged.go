@@ -7,9 +7,9 @@ import (
 
 	lru "github.com/hashicorp/golang-lru/v2"
 
+	"happytray/core/fault"
 	"happytray/core/geom"
 	"happytray/core/review"
-	"happytray/core/wire"
 )
 
 // mostJudged is how many revisions have their review prepared at a time.
@@ -81,7 +81,7 @@ func (a *App) ReviewMoves(ctx context.Context, id string, revision int64, which 
 	for i, m := range moves {
 		k := v.live.Tray().Find(m.ID)
 		if k < 0 {
-			return review.Review{}, wire.Bad(fmt.Sprintf("moves[%d].id", i), "there is no element %.60q on this tray", m.ID)
+			return review.Review{}, fault.Bad(fmt.Sprintf("moves[%d].id", i), "there is no element %.60q on this tray", m.ID)
 		}
 		want[k] = m.To
 	}

@@ -8,8 +8,8 @@ import (
 	"time"
 	"unicode/utf8"
 
+	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/core/wire"
 	"happytray/devices/shop"
 	"happytray/store"
 )
@@ -104,7 +104,7 @@ func (a *App) AskShop(ctx context.Context) (Shop, error) {
 		return Shop{}, err
 	}
 	if s.Shop == "" {
-		return Shop{}, wire.Bad("shop", "there is no shop to ask; set the address of its feed in the settings")
+		return Shop{}, fault.Bad("shop", "there is no shop to ask; set the address of its feed in the settings")
 	}
 	kept, err := a.ask(ctx, s.Shop)
 	if err != nil {

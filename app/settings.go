@@ -10,8 +10,8 @@ import (
 
 	"golang.org/x/text/currency"
 
+	"happytray/core/fault"
 	"happytray/core/portion"
-	"happytray/core/wire"
 	"happytray/devices/shop"
 )
 
@@ -106,7 +106,7 @@ func (a *App) checkSettings(s Settings) error {
 		return nil
 	}
 	if err := a.shop.Check(s.Shop); err != nil {
-		return wire.Bad("shop", "%s", err.Error())
+		return fault.Bad("shop", "%s", err.Error())
 	}
 	return nil
 }
@@ -117,7 +117,7 @@ func zoneNamed(name string) (*time.Location, error) {
 	}
 	z, err := time.LoadLocation(name)
 	if err != nil || name == "Local" || len(name) > 60 {
-		return nil, wire.Bad("zone", "there is no time zone %.60q; write it as Region/City", name)
+		return nil, fault.Bad("zone", "there is no time zone %.60q; write it as Region/City", name)
 	}
 	return z, nil
 }

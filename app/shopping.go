@@ -6,10 +6,10 @@ import (
 	"time"
 
 	"happytray/core/brief"
+	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/portion"
 	"happytray/core/tray"
-	"happytray/core/wire"
 	"happytray/store"
 )
 
@@ -59,7 +59,7 @@ func (a *App) ShoppingForJob(ctx context.Context, id string) (out ShoppingList, 
 func (a *App) ShoppingForWeek(ctx context.Context, day string) (out ShoppingList, err error) {
 	first, last, ok := brief.Week(day)
 	if !ok {
-		return out, wire.Bad("week", "write the day as 2026-11-30")
+		return out, fault.Bad("week", "write the day as 2026-11-30")
 	}
 	h, err := a.House(ctx)
 	if err != nil {
@@ -116,5 +116,5 @@ func (a *App) needsAfter(ctx context.Context, day string) ([]portion.Needs, erro
 }
 
 func noFood(field, id string) error {
-	return wire.Bad(field, "there is no food %.60q in the larder", id)
+	return fault.Bad(field, "there is no food %.60q in the larder", id)
 }

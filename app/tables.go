@@ -6,8 +6,8 @@ import (
 	"fmt"
 	"io"
 
+	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/core/wire"
 	"happytray/export/table"
 	"happytray/store"
 )
@@ -60,7 +60,7 @@ func (a *App) TakeTable(ctx context.Context, raw []byte, seen int64) (in *table.
 		return nil, 0, err
 	}
 	if n := in.Count[table.Refused]; n > 0 {
-		return in, h.Version, wire.Bad("", "%d lines cannot be taken; mend or remove them, then take the whole file", n)
+		return in, h.Version, fault.Bad("", "%d lines cannot be taken; mend or remove them, then take the whole file", n)
 	}
 	if seen != h.Version {
 		return in, h.Version, ErrSeen

@@ -14,7 +14,7 @@ function server(url: string, name: string, flags: string) {
   return {
     command: `../bin/happytray serve ${flags} --dir ${join(home, name)}`,
     url: `${url}/healthz`,
-    env: { HAPPYTRAY_ADDR: new URL(url).host, HAPPYTRAY_DB: '' },
+    env: { HAPPYTRAY_ADDR: new URL(url).host, HAPPYTRAY_DB: '', HAPPYTRAY_LOG: 'warn' },
     timeout: 90_000,
     reuseExistingServer: false,
     gracefulShutdown: { signal: 'SIGTERM' as const, timeout: 30_000 },

@@ -10,7 +10,7 @@ import (
 	"happytray/app"
 	"happytray/art"
 	"happytray/core/board"
-	"happytray/core/wire"
+	"happytray/core/document"
 	"happytray/export/outline"
 	"happytray/server/api"
 	"happytray/store"
@@ -62,7 +62,7 @@ func (s *Server) MakeBoard(c *gin.Context) {
 	}
 	var r board.Request
 	var out api.BoardDrawn
-	err := wire.Read(body(c), &r)
+	err := document.Read(body(c), &r)
 	if err == nil {
 		var b board.Board
 		if b, err = h.Cabinet.Make(r); err == nil {
@@ -117,7 +117,7 @@ func (s *Server) SaveBoard(c *gin.Context, id api.ThingId, params api.SaveBoardP
 		return
 	}
 	var b board.Board
-	err := wire.Read(body(c), &b)
+	err := document.Read(body(c), &b)
 	if b.ID = id; err == nil {
 		err = s.app.SaveBoard(c.Request.Context(), b, version)
 	}
@@ -157,7 +157,7 @@ func (s *Server) SaveVessel(c *gin.Context, id api.ThingId, params api.SaveVesse
 		return
 	}
 	var v board.Vessel
-	err := wire.Read(body(c), &v)
+	err := document.Read(body(c), &v)
 	if v.ID = id; err == nil {
 		err = s.app.SaveVessel(c.Request.Context(), v, version)
 	}

@@ -13,7 +13,7 @@ import (
 	"github.com/gin-contrib/gzip"
 	"github.com/gin-gonic/gin"
 
-	"happytray/core/wire"
+	"happytray/core/document"
 	"happytray/export/photo"
 )
 
@@ -46,7 +46,7 @@ func mostOf(operation string) int64 {
 	case "undo", "redo", "takeOut", "putAway", "handFoodBack", "takeFoodOut", "takeBoardOut", "takeVesselOut", "askShop":
 		return 4 << 10
 	}
-	return wire.MaxBytes
+	return document.MaxBytes
 }
 
 // deadlines bounds how long a request may take, by its operation, from its arrival.

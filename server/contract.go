@@ -16,7 +16,8 @@ import (
 	"github.com/getkin/kin-openapi/routers/gorillamux"
 	"github.com/gin-gonic/gin"
 
-	"happytray/core/wire"
+	"happytray/core/document"
+	"happytray/core/fault"
 	"happytray/server/api"
 )
 
@@ -75,8 +76,8 @@ func (k *contract) validate(c *gin.Context) {
 	}
 	raw := body(c)
 	if len(raw) > 0 && (c.ContentType() == "" || c.ContentType() == "application/json") { // depth and syntax first
-		if err := wire.Sound(raw); err != nil {
-			var bad *wire.Error
+		if err := document.Sound(raw); err != nil {
+			var bad *fault.Error
 			errors.As(err, &bad)
 			problem(c, http.StatusBadRequest, "This request cannot be read", bad.Says, bad.Field)
 			return

@@ -10,8 +10,9 @@ import (
 
 	"happytray/app"
 	"happytray/core/brief"
+	"happytray/core/document"
+	"happytray/core/fault"
 	"happytray/core/geom"
-	"happytray/core/wire"
 	"happytray/server/api"
 	"happytray/store"
 )
@@ -56,11 +57,11 @@ func (s *Server) ListJobs(c *gin.Context, params api.ListJobsParams) {
 
 func (s *Server) CreateJob(c *gin.Context) {
 	var in api.NewJob
-	err := wire.Read(body(c), &in)
+	err := document.Read(body(c), &in)
 	var b brief.Brief
 	if err == nil {
 		if b, err = brief.Read(in.Brief); err != nil {
-			err = wire.In("brief", err)
+			err = fault.In("brief", err)
 		}
 	}
 	id := ""
@@ -203,7 +204,7 @@ func (s *Server) TrayPicture(c *gin.Context, id api.JobId, _ api.TrayPicturePara
 // ReviewMoves judges the saved tray with some elements moved.
 func (s *Server) ReviewMoves(c *gin.Context, id api.JobId) {
 	var in api.Moves
-	if err := wire.Read(body(c), &in); err != nil {
+	if err := document.Read(body(c), &in); err != nil {
 		s.fail(c, aJob, err)
 		return
 	}

@@ -13,9 +13,10 @@ import (
 	"happytray/app"
 	"happytray/art"
 	"happytray/core/board"
+	"happytray/core/document"
+	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/portion"
-	"happytray/core/wire"
 	"happytray/server/api"
 	"happytray/store"
 )
@@ -108,7 +109,7 @@ func (s *Server) SearchLarder(c *gin.Context, p api.SearchLarderParams) {
 	q := food.Query{Text: or(p.Text, ""), Category: food.Category(or(p.Category, "")), Colour: strings.ToLower(or(p.Colour, "")), Milk: or(p.Milk, ""), Firmness: or(p.Firmness, ""),
 		Form: or(p.Form, ""), Month: or(p.Month, 0), Hemisphere: string(or(p.Hemisphere, api.SearchLarderParamsHemisphere(settings.Hemisphere)))}
 	for _, w := range strings.FieldsFunc(or(p.Without, ""), func(r rune) bool { return r == ',' || r == ' ' }) {
-		if err := wire.OneOf("without", w, append(append([]string{}, food.Allergens...), food.DietWords...)...); err != nil {
+		if err := fault.OneOf("without", w, append(append([]string{}, food.Allergens...), food.DietWords...)...); err != nil {
 			s.fail(c, aThing, err)
 			return
 		}
@@ -196,7 +197,7 @@ func foodPage(h *app.House, f *food.Food) (out api.FoodPage, err error) {
 // CreateFood makes a copy of a food, or one that stands for nothing yet.
 func (s *Server) CreateFood(c *gin.Context) {
 	var in api.NewFood
-	err := wire.Read(body(c), &in)
+	err := document.Read(body(c), &in)
 	id := ""
 	if err == nil {
 		id, err = s.app.NewFood(c.Request.Context(), in.Name, or(in.From, ""))
@@ -219,9 +220,9 @@ func (s *Server) SaveFood(c *gin.Context, id api.ThingId, params api.SaveFoodPar
 		return
 	}
 	var f food.Food
-	err := wire.Read(body(c), &f)
+	err := document.Read(body(c), &f)
 	if err == nil && f.ID != id {
-		err = wire.Bad("id", "the food is %q here; its id cannot change, copy it instead", id)
+		err = fault.Bad("id", "the food is %q here; its id cannot change, copy it instead", id)
 	}
 	if err == nil {
 		err = s.app.SaveFood(c.Request.Context(), f, version)
@@ -242,7 +243,7 @@ func (s *Server) TakeFoodOut(c *gin.Context, id api.ThingId) { s.putAway(c, stor
 
 func (s *Server) SaveStock(c *gin.Context, id api.ThingId) {
 	var in api.Lots
-	err := wire.Read(body(c), &in)
+	err := document.Read(body(c), &in)
 	if err == nil {
 		lots := make([]food.Lot, len(in.Lots))
 		for i, l := range in.Lots {

@@ -12,11 +12,12 @@ import (
 	"happytray/app"
 	"happytray/art"
 	"happytray/core/arrange"
+	"happytray/core/document"
+	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
 	"happytray/core/tray"
-	"happytray/core/wire"
 	"happytray/server/api"
 )
 
@@ -31,12 +32,12 @@ func asked[T any](s *Server, c *gin.Context, q *queue, in any, raw func() []byte
 	var v T
 	h, err := s.app.House(c.Request.Context())
 	if err == nil {
-		err = wire.Read(body(c), in)
+		err = document.Read(body(c), in)
 	}
 	if err == nil {
 		t, bad := tray.Read(raw(), h.Larder)
 		if bad != nil {
-			err = wire.In("tray", bad)
+			err = fault.In("tray", bad)
 		} else {
 			v, err = work(t, t.Larder(h.Larder))
 		}
@@ -44,7 +45,7 @@ func asked[T any](s *Server, c *gin.Context, q *queue, in any, raw func() []byte
 	reply(s, c, v, err)
 }
 
-func document(v any) (api.Document, error) {
+func written(v any) (api.Document, error) {
 	raw, err := json.Marshal(v)
 	return raw, err
 }
@@ -67,7 +68,7 @@ func (s *Server) Put(c *gin.Context) {
 			return out, err
 		}
 		out.Room = room
-		out.Element, err = document(e)
+		out.Element, err = written(e)
 		return out, err
 	})
 }
@@ -77,11 +78,11 @@ func (s *Server) GiveWay(c *gin.Context) {
 	var in api.GiveWayAsked
 	asked(s, c, s.works, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder) (out api.GiveWayAnswer, err error) {
 		if t.Find(in.Element) < 0 {
-			return out, wire.Bad("element", "there is no element %.60q on this tray", in.Element)
+			return out, fault.Bad("element", "there is no element %.60q on this tray", in.Element)
 		}
 		given, moved := arrange.GiveWay(c.Request.Context(), t, larder, in.Element, geom.Pose{X: in.From.X, Y: in.From.Y, Turn: in.From.TurnDeg})
 		if out.Moved = moved; moved {
-			raw, bad := document(given)
+			raw, bad := written(given)
 			out.Tray, err = &raw, bad
 		}
 		return out, err
@@ -93,11 +94,11 @@ func (s *Server) Mend(c *gin.Context) {
 	var in api.MendAsked
 	asked(s, c, s.searches, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder) (out api.MendAnswer, err error) {
 		if t.Board == nil {
-			return out, wire.Bad("tray.board", "choose a board before laying the tray")
+			return out, fault.Bad("tray.board", "choose a board before laying the tray")
 		}
 		m, found := arrange.Mend(c.Request.Context(), t, larder, review.Finding{Check: in.Check, Elements: in.Elements, At: geom.Pt(in.At[0], in.At[1])})
 		if out.Found = found; found {
-			raw, bad := document(m.Tray)
+			raw, bad := written(m.Tray)
 			out.Tray, out.Gain, out.Says, err = &raw, &m.Gain, &m.Says, bad
 		}
 		return out, err
@@ -153,7 +154,7 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 		t, err = tray.Read(body(c), h.Larder)
 	}
 	if err == nil && t.Board == nil {
-		err = wire.Bad("board", "choose a board before laying the tray")
+		err = fault.Bad("board", "choose a board before laying the tray")
 	}
 	if err != nil {
 		s.fail(c, aThing, err)
@@ -179,7 +180,7 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 	o.Progress = func(p arrange.Progress) {
 		l := api.Progress{Tried: p.Tried, Share: p.Share, Score: p.Score}
 		if p.Better {
-			if raw, err := document(p.Tray); err == nil {
+			if raw, err := written(p.Tray); err == nil {
 				l.Tray = &raw
 			}
 		}
@@ -205,7 +206,7 @@ func (s *Server) search(ctx context.Context, t *tray.Tray, larder *food.Larder, 
 		}
 		list := []api.Way{}
 		for i, w := range all {
-			raw, err := document(w.Tray)
+			raw, err := written(w.Tray)
 			if err != nil {
 				return last, err
 			}
@@ -227,7 +228,7 @@ func (s *Server) search(ctx context.Context, t *tray.Tray, larder *food.Larder, 
 	if would := arrange.WouldFit(looking, res.Tray, larder, res.Unfit); len(would) > 0 {
 		last.Would = &would
 	}
-	raw, err := document(res.Tray)
+	raw, err := written(res.Tray)
 	last.Tried, last.Score, last.Tray, last.Unfit = res.Tried, res.Score, &raw, unfit(res.Unfit)
 	return last, err
 }

@@ -7,12 +7,13 @@ import (
 
 	"happytray/app"
 	"happytray/core/brief"
+	"happytray/core/document"
+	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/outlook"
 	"happytray/core/portion"
 	"happytray/core/prep"
 	"happytray/core/tray"
-	"happytray/core/wire"
 	"happytray/server/api"
 )
 
@@ -194,10 +195,10 @@ func list[T any](v []T) []T {
 
 // readWithBrief reads a request and the brief that it holds in its member brief.
 func (s *Server) readWithBrief(c *gin.Context, in any, raw func() []byte) (b brief.Brief, ok bool) {
-	err := wire.Read(body(c), in)
+	err := document.Read(body(c), in)
 	if err == nil {
 		if b, err = brief.Read(raw()); err != nil {
-			err = wire.In("brief", err)
+			err = fault.In("brief", err)
 		}
 	}
 	if err != nil {

@@ -7,7 +7,7 @@ import (
 
 	"github.com/gin-gonic/gin"
 
-	"happytray/core/wire"
+	"happytray/core/fault"
 	"happytray/server/api"
 	"happytray/store"
 )
@@ -51,7 +51,7 @@ func databaseSays(err error) (int, string) {
 
 // fail turns an error about a subject into a problem.
 func (s *Server) fail(c *gin.Context, about subject, err error) {
-	var bad *wire.Error
+	var bad *fault.Error
 	switch {
 	case errors.Is(c.Request.Context().Err(), context.Canceled) && !errors.As(err, &bad):
 		c.Abort() // nobody listens any more

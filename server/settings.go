@@ -6,7 +6,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"happytray/app"
-	"happytray/core/wire"
+	"happytray/core/document"
 	"happytray/server/api"
 )
 
@@ -32,7 +32,7 @@ func (s *Server) Settings(c *gin.Context) {
 
 func (s *Server) SaveSettings(c *gin.Context) {
 	var in api.Settings
-	err := wire.Read(body(c), &in)
+	err := document.Read(body(c), &in)
 	var v app.Settings
 	if err == nil {
 		v, err = s.app.SaveSettings(c.Request.Context(), func(v *app.Settings) error {

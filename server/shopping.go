@@ -8,7 +8,8 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"happytray/app"
-	"happytray/core/wire"
+	"happytray/core/document"
+	"happytray/core/fault"
 	"happytray/export/table"
 	"happytray/server/api"
 	"happytray/store"
@@ -23,7 +24,7 @@ func (s *Server) shoppingFor(c *gin.Context, job, week *string) (out app.Shoppin
 	case or(week, "") != "":
 		out, err = s.app.ShoppingForWeek(c.Request.Context(), *week)
 	default:
-		err = wire.Bad("job", "say which job or which week the list is for")
+		err = fault.Bad("job", "say which job or which week the list is for")
 	}
 	if err != nil {
 		s.fail(c, aJob, err)
@@ -101,7 +102,7 @@ func decimalComma(decimal *string) bool { return or(decimal, "") == "comma" }
 
 func (s *Server) Tick(c *gin.Context) {
 	var in api.Tick
-	err := wire.Read(body(c), &in)
+	err := document.Read(body(c), &in)
 	if err == nil {
 		err = s.app.Tick(c.Request.Context(), in.Key, in.Food, in.Done)
 	}

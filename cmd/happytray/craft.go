@@ -16,19 +16,20 @@ import (
 	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
+	"happytray/core/document"
+	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/portion"
 	"happytray/core/review"
 	"happytray/core/tray"
-	"happytray/core/wire"
 )
 
 func readInput() ([]byte, error) {
-	b, err := io.ReadAll(io.LimitReader(os.Stdin, wire.MaxBytes+1))
+	b, err := io.ReadAll(io.LimitReader(os.Stdin, document.MaxBytes+1))
 	if err != nil {
 		return nil, err
 	}
-	if len(b) > wire.MaxBytes {
+	if len(b) > document.MaxBytes {
 		return nil, errTooBig
 	}
 	return b, nil
@@ -73,6 +74,9 @@ func planCommand() *cobra.Command {
 			b, err := brief.Read(raw)
 			if err != nil {
 				return err
+			}
+			for _, u := range b.Unknown() {
+				fmt.Fprintln(os.Stderr, u.Says())
 			}
 			t, err := portion.Plan(b, food.BuiltIn(), board.BuiltInCabinet())
 			if err != nil {
@@ -221,7 +225,7 @@ func exportCommand() *cobra.Command {
 			return err
 		}
 		if t.Board == nil {
-			return wire.Bad("board", "there is nothing to draw without a board")
+			return fault.Bad("board", "there is nothing to draw without a board")
 		}
 		_, err = io.WriteString(os.Stdout, art.Tray(t, larder))
 		return err

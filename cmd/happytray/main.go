@@ -9,7 +9,7 @@ import (
 
 	"github.com/spf13/cobra"
 
-	"happytray/core/wire"
+	"happytray/core/document"
 )
 
 // usageError marks a wrong call, which exits with 2; anything else is bad input and exits with 1.
@@ -54,4 +54,4 @@ func noArgs(_ *cobra.Command, args []string) error {
 }
 
 // errTooBig ends a call with more on standard input than a document may hold.
-var errTooBig = fmt.Errorf("the input is larger than %d MB", wire.MaxBytes>>20)
+var errTooBig = fmt.Errorf("the input is larger than %d MB", document.MaxBytes>>20)

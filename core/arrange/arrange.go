@@ -15,10 +15,10 @@ import (
 	"time"
 
 	"happytray/core/brief"
+	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/review"
 	"happytray/core/tray"
-	"happytray/core/wire"
 )
 
 // Options bound and steer the search. The zero value lays with the board's own
@@ -75,15 +75,15 @@ type Result struct {
 // check bounds options that came from outside.
 func (o Options) check() error {
 	if o.Style != "" {
-		if err := wire.OneOf("style", o.Style, brief.Styles...); err != nil {
+		if err := fault.OneOf("style", o.Style, brief.Styles...); err != nil {
 			return err
 		}
 	}
 	if o.Seconds < 0 || math.IsNaN(o.Seconds) || o.Seconds > 600 {
-		return wire.Bad("seconds", "should be between 0 and 600")
+		return fault.Bad("seconds", "should be between 0 and 600")
 	}
 	if o.Effort < 0 || o.Effort > maxEffort {
-		return wire.Bad("effort", "should be between 0 and %d", maxEffort)
+		return fault.Bad("effort", "should be between 0 and %d", maxEffort)
 	}
 	return nil
 }
@@ -93,7 +93,7 @@ func (o Options) check() error {
 // best so far, when ctx ends.
 func Lay(ctx context.Context, t *tray.Tray, larder *food.Larder, o Options) (Result, error) {
 	if t.Board == nil {
-		return Result{}, wire.Bad("board", "choose a board before laying the tray")
+		return Result{}, fault.Bad("board", "choose a board before laying the tray")
 	}
 	if err := o.check(); err != nil {
 		return Result{}, err

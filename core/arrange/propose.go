@@ -6,10 +6,10 @@ import (
 	"slices"
 
 	"happytray/core/brief"
+	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/review"
 	"happytray/core/tray"
-	"happytray/core/wire"
 )
 
 // Proposal is one way of laying a tray, among several that differ.
@@ -34,10 +34,10 @@ const worthSeeing = .22
 // or where ctx ends early.
 func Propose(ctx context.Context, t *tray.Tray, larder *food.Larder, o Options, n int) ([]Proposal, error) {
 	if n < 1 || n > MaxProposals {
-		return nil, wire.Bad("proposals", "should be between 1 and %d", MaxProposals)
+		return nil, fault.Bad("proposals", "should be between 1 and %d", MaxProposals)
 	}
 	if t.Board == nil {
-		return nil, wire.Bad("board", "choose a board before laying the tray")
+		return nil, fault.Bad("board", "choose a board before laying the tray")
 	}
 	if err := o.check(); err != nil {
 		return nil, err

@@ -4,10 +4,10 @@ import (
 	"context"
 	"math"
 
+	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/tray"
-	"happytray/core/wire"
 )
 
 // Put lays one element by hand at a pose, in its own form, without looking at
@@ -19,7 +19,7 @@ func Put(t *tray.Tray, larder *food.Larder, id string, at geom.Pose) (tray.Eleme
 		return tray.Element{}, err
 	}
 	if t.Board == nil {
-		return tray.Element{}, wire.Bad("board", "choose a board before laying the tray")
+		return tray.Element{}, fault.Bad("board", "choose a board before laying the tray")
 	}
 	at = geom.Pose{X: round2(at.X), Y: round2(at.Y), Turn: round2(geom.NormalTurn(at.Turn))}
 	pieces := food.FormByID(spec.Form).Lay(f.ID, spec, e.Count)
@@ -42,7 +42,7 @@ func FindRoom(ctx context.Context, t *tray.Tray, larder *food.Larder, id string)
 		return tray.Element{}, false, err
 	}
 	if t.Board == nil {
-		return tray.Element{}, false, wire.Bad("board", "choose a board before laying the tray")
+		return tray.Element{}, false, fault.Bad("board", "choose a board before laying the tray")
 	}
 	c := t.Clone()
 	c.Elements, c.Reserve = c.Elements[:0], nil
@@ -80,13 +80,13 @@ func FindRoom(ctx context.Context, t *tray.Tray, larder *food.Larder, id string)
 func element(t *tray.Tray, larder *food.Larder, id string) (tray.Element, *food.Food, food.Spec, error) {
 	k := t.Find(id)
 	if k < 0 {
-		return tray.Element{}, nil, food.Spec{}, wire.Bad("element", "there is no element %.60q on this tray", id)
+		return tray.Element{}, nil, food.Spec{}, fault.Bad("element", "there is no element %.60q on this tray", id)
 	}
 	e := t.Elements[k]
 	f, _ := larder.Get(e.Food)
 	spec, ok := f.Spec(e.Form)
 	if !ok {
-		return tray.Element{}, nil, food.Spec{}, wire.Bad("form", "%s cannot be laid as %.40q", f.Name, e.Form)
+		return tray.Element{}, nil, food.Spec{}, fault.Bad("form", "%s cannot be laid as %.40q", f.Name, e.Form)
 	}
 	return e, f, spec, nil
 }
@@ -101,7 +101,7 @@ func Reform(t *tray.Tray, larder *food.Larder, id, form string) (tray.Element, e
 	}
 	spec, ok := f.Spec(form)
 	if !ok || food.InVessel(form) {
-		return tray.Element{}, wire.Bad("form", "%s cannot be laid as %.40q here", f.Name, form)
+		return tray.Element{}, fault.Bad("form", "%s cannot be laid as %.40q here", f.Name, form)
 	}
 	n := int(math.Round(e.Grams / spec.MassG))
 	if form == "cut-round" { // rounds are whole

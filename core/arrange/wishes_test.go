@@ -10,11 +10,11 @@ import (
 
 	"happytray/core/board"
 	"happytray/core/brief"
+	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
 	"happytray/core/tray"
-	"happytray/core/wire"
 )
 
 // Three ways differ, each is legal, the best comes first, and what is locked lies in
@@ -68,7 +68,7 @@ func TestProposalsDiffer(t *testing.T) {
 		}
 	}
 	for _, n := range []int{0, -1, MaxProposals + 1} {
-		var bad *wire.Error
+		var bad *fault.Error
 		if _, err := Propose(context.Background(), planned(t, brief.Brief{Guests: brief.Guests{Adults: 2}}), larder, Options{}, n); !errors.As(err, &bad) {
 			t.Errorf("%d ways: %v", n, err)
 		}

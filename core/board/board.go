@@ -8,8 +8,9 @@ import (
 	"math"
 
 	"happytray/core/colour"
+	"happytray/core/document"
+	"happytray/core/fault"
 	"happytray/core/geom"
-	"happytray/core/wire"
 )
 
 // Board is a surface as a tray file keeps it.
@@ -27,18 +28,18 @@ type Board struct {
 	Liner    string         `json:"liner"`  // colour of the liner, or ""
 	Front    string         `json:"front"`  // none, top, right, bottom or left
 	Access   []string       `json:"access"` // sides that guests stand at
-	Extra    wire.Extra     `json:"-"`
+	Extra    document.Extra `json:"-"`
 }
 
 type plainBoard Board
 
 func (b *Board) UnmarshalJSON(raw []byte) (err error) {
 	b.FoodSafe = true // unless the file says otherwise
-	b.Extra, err = wire.ReadObject(raw, (*plainBoard)(b))
+	b.Extra, err = document.ReadObject(raw, (*plainBoard)(b))
 	return err
 }
 
-func (b Board) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainBoard(b), b.Extra) }
+func (b Board) MarshalJSON() ([]byte, error) { return document.WriteObject(plainBoard(b), b.Extra) }
 
 // Shapes of board that can be asked for by name.
 var Shapes = []string{"rectangle", "round", "oval", "paddle", "plank", "half-round", "hexagon", "outline"}
@@ -62,19 +63,19 @@ type Request struct {
 	Holes       []geom.Outline `json:"holes,omitempty"`         // in the outline's own coordinates; nothing is laid there
 	NotFoodSafe bool           `json:"not_food_safe,omitempty"` // it then wants a liner
 	Liner       string         `json:"liner,omitempty"`         // its colour
-	Extra       wire.Extra     `json:"-"`
+	Extra       document.Extra `json:"-"`
 }
 
 type plainRequest Request
 
-func (r Request) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainRequest(r), r.Extra) }
+func (r Request) MarshalJSON() ([]byte, error) { return document.WriteObject(plainRequest(r), r.Extra) }
 
 // UnmarshalJSON reads a board's id, or an object with its shape and size.
 func (r *Request) UnmarshalJSON(raw []byte) (err error) {
 	if len(raw) > 0 && raw[0] == '"' {
 		return json.Unmarshal(raw, &r.ID)
 	}
-	r.Extra, err = wire.ReadObject(raw, (*plainRequest)(r))
+	r.Extra, err = document.ReadObject(raw, (*plainRequest)(r))
 	return err
 }
 
@@ -97,7 +98,7 @@ func build(r Request) (Board, error) {
 	if r.Shape == "" && len(r.Outline) > 0 {
 		r.Shape = "outline"
 	}
-	if err := wire.OneOf("shape", r.Shape, Shapes...); err != nil {
+	if err := fault.OneOf("shape", r.Shape, Shapes...); err != nil {
 		return Board{}, err
 	}
 	l, w := r.LengthMM, r.WidthMM
@@ -121,12 +122,12 @@ func build(r Request) (Board, error) {
 			field string
 			mm    float64
 		}{{"length_mm", l}, {"width_mm", w}} {
-			if err := wire.Between(v.field, v.mm, 100, 3000, " mm"); err != nil {
+			if err := fault.Between(v.field, v.mm, 100, 3000, " mm"); err != nil {
 				return Board{}, err
 			}
 		}
 	}
-	if err := wire.Between("rim_mm", r.RimMM, 0, 100, " mm"); err != nil {
+	if err := fault.Between("rim_mm", r.RimMM, 0, 100, " mm"); err != nil {
 		return Board{}, err
 	}
 	b := Board{ID: r.ID, RimMM: r.RimMM, Colour: r.Colour, Material: r.Material, FoodSafe: !r.NotFoodSafe, Liner: r.Liner,
@@ -171,22 +172,22 @@ func build(r Request) (Board, error) {
 		b.Keepouts = []geom.Outline{handle}
 	case "outline":
 		if err := r.Outline.Check(); err != nil {
-			return Board{}, wire.Bad("outline", "%s", err.Error())
+			return Board{}, fault.Bad("outline", "%s", err.Error())
 		}
 		box := r.Outline.Bounds()
 		if box.W() < 100 || box.H() < 100 || box.W() > 3000 || box.H() > 3000 {
-			return Board{}, wire.Bad("outline", "a board should measure between 100 and 3000 mm each way")
+			return Board{}, fault.Bad("outline", "a board should measure between 100 and 3000 mm each way")
 		}
 		edge = margin
 		c := box.Centre()
 		b.Outline = r.Outline.Move(c.Mul(-1))
 		l, w = box.W(), box.H()
 		if len(r.Holes) > MaxRegions {
-			return Board{}, wire.Bad("holes", "at most %d holes", MaxRegions)
+			return Board{}, fault.Bad("holes", "at most %d holes", MaxRegions)
 		}
 		for i, h := range r.Holes {
 			if err := h.Check(); err != nil {
-				return Board{}, wire.Bad(fmt.Sprintf("holes[%d]", i), "%s", err.Error())
+				return Board{}, fault.Bad(fmt.Sprintf("holes[%d]", i), "%s", err.Error())
 			}
 			b.Keepouts = append(b.Keepouts, h.Move(c.Mul(-1)))
 		}
@@ -196,7 +197,7 @@ func build(r Request) (Board, error) {
 		b.FoodZone = b.Outline.Inset(edge)
 	}
 	if len(b.FoodZone) < 3 || b.FoodZone.Check() != nil {
-		return Board{}, wire.Bad("outline", "the board is too narrow to lay food on")
+		return Board{}, fault.Bad("outline", "the board is too narrow to lay food on")
 	}
 	// Boards lie with their upper left corner at (0, 0), as rulers read.
 	shift := b.Outline.Bounds().Min.Mul(-1)
@@ -231,60 +232,62 @@ func withHandle(box geom.Outline, x0, x1, hw float64) geom.Outline {
 
 // Check bounds a board that came from outside.
 func (b Board) Check() error {
-	if err := wire.Text("id", b.ID, 80); err != nil {
+	if err := fault.Text("id", b.ID, 80); err != nil {
 		return err
 	}
-	if err := wire.Text("name", b.Name, 120); err != nil {
+	if err := fault.Text("name", b.Name, 120); err != nil {
 		return err
 	}
 	if err := b.Outline.Check(); err != nil {
-		return wire.Bad("outline", "%s", err.Error())
+		return fault.Bad("outline", "%s", err.Error())
 	}
 	box := b.Outline.Bounds()
 	if math.Min(box.W(), box.H()) < 86 || // a hexagon 100 mm long is 86.6 wide
 		math.Max(box.W(), box.H()) > 3001 {
-		return wire.Bad("outline", "a board should measure between 100 and 3000 mm each way")
+		return fault.Bad("outline", "a board should measure between 100 and 3000 mm each way")
 	}
 	if err := b.FoodZone.Check(); err != nil {
-		return wire.Bad("food_zone", "%s", err.Error())
+		return fault.Bad("food_zone", "%s", err.Error())
 	}
 	if z, o := b.FoodZone.Bounds(), box.Grow(1); z.Min.X < o.Min.X || z.Min.Y < o.Min.Y || z.Max.X > o.Max.X || z.Max.Y > o.Max.Y {
-		return wire.Bad("food_zone", "the food zone reaches beyond the board")
+		return fault.Bad("food_zone", "the food zone reaches beyond the board")
 	}
-	for name, list := range map[string][]geom.Outline{"keepouts": b.Keepouts, "wells": b.Wells} {
+	for i, list := range [][]geom.Outline{b.Keepouts, b.Wells} {
+		name := []string{"keepouts", "wells"}[i]
 		if len(list) > MaxRegions {
-			return wire.Bad(name, "at most %d regions", MaxRegions)
+			return fault.Bad(name, "at most %d regions", MaxRegions)
 		}
 		for i, o := range list {
 			if err := o.Check(); err != nil {
-				return wire.Bad(fmt.Sprintf("%s[%d]", name, i), "%s", err.Error())
+				return fault.Bad(fmt.Sprintf("%s[%d]", name, i), "%s", err.Error())
 			}
 		}
 	}
-	if err := wire.Between("rim_mm", b.RimMM, 0, 100, " mm"); err != nil {
+	if err := fault.Between("rim_mm", b.RimMM, 0, 100, " mm"); err != nil {
 		return err
 	}
-	for field, c := range map[string]string{"colour": b.Colour, "liner": b.Liner} {
+	for i, c := range []string{b.Colour, b.Liner} {
+		field := []string{"colour", "liner"}[i]
 		if field == "liner" && c == "" {
 			continue
 		}
 		if _, err := colour.Parse(c); err != nil {
-			return wire.Bad(field, "%s", err.Error())
+			return fault.Bad(field, "%s", err.Error())
 		}
 	}
-	if err := wire.OneOf("material", b.Material, Materials...); err != nil {
+	if err := fault.OneOf("material", b.Material, Materials...); err != nil {
 		return err
 	}
 	if b.Front != "" {
-		if err := wire.OneOf("front", b.Front, append([]string{"none"}, sides...)...); err != nil {
+		if err := fault.OneOf("front", b.Front, append([]string{"none"}, sides...)...); err != nil {
 			return err
 		}
 	}
 	if len(b.Access) > 4 {
-		return wire.Bad("access", "a board has four sides")
+		return fault.Bad("access", "a board has four sides")
 	}
 	for _, s := range b.Access {
-		if err := wire.OneOf("access", s, sides...); err != nil {
+		if err := fault.OneOf("access", s, sides...); err != nil {
 			return err
 		}
 	}

@@ -4,7 +4,7 @@ import (
 	"sort"
 	"sync"
 
-	"happytray/core/wire"
+	"happytray/core/fault"
 )
 
 // Cabinet is the boards and vessels there are to choose from: the built-in ones
@@ -119,7 +119,7 @@ func (c *Cabinet) Make(r Request) (Board, error) {
 			}
 			return b, b.Check()
 		}
-		return Board{}, wire.Bad("id", "there is no board %.60q; leave it out to have one chosen", r.ID)
+		return Board{}, fault.Bad("id", "there is no board %.60q; leave it out to have one chosen", r.ID)
 	}
 	return build(r)
 }

@@ -6,32 +6,33 @@ import (
 	"sync"
 
 	"happytray/core/colour"
+	"happytray/core/document"
+	"happytray/core/fault"
 	"happytray/core/geom"
-	"happytray/core/wire"
 )
 
 // Vessel is a bowl, cup or dish that stands on a board. Its outline goes round
 // its own centre; without one it is round with DiameterMM.
 type Vessel struct {
-	ID         string       `json:"id"`
-	Name       string       `json:"name"`
-	Outline    geom.Outline `json:"outline,omitempty"`
-	DiameterMM float64      `json:"diameter_mm,omitempty"`
-	HeightMM   float64      `json:"height_mm"`
-	CapacityML float64      `json:"capacity_ml"`
-	Colour     string       `json:"colour"`
-	Material   string       `json:"material"`
-	Extra      wire.Extra   `json:"-"`
+	ID         string         `json:"id"`
+	Name       string         `json:"name"`
+	Outline    geom.Outline   `json:"outline,omitempty"`
+	DiameterMM float64        `json:"diameter_mm,omitempty"`
+	HeightMM   float64        `json:"height_mm"`
+	CapacityML float64        `json:"capacity_ml"`
+	Colour     string         `json:"colour"`
+	Material   string         `json:"material"`
+	Extra      document.Extra `json:"-"`
 }
 
 type plainVessel Vessel
 
 func (v *Vessel) UnmarshalJSON(raw []byte) (err error) {
-	v.Extra, err = wire.ReadObject(raw, (*plainVessel)(v))
+	v.Extra, err = document.ReadObject(raw, (*plainVessel)(v))
 	return err
 }
 
-func (v Vessel) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainVessel(v), v.Extra) }
+func (v Vessel) MarshalJSON() ([]byte, error) { return document.WriteObject(plainVessel(v), v.Extra) }
 
 // Footprint is the vessel's outline round its own centre.
 func (v Vessel) Footprint() geom.Outline {
@@ -44,31 +45,31 @@ func (v Vessel) Footprint() geom.Outline {
 // Check bounds a vessel that came from outside.
 func (v Vessel) Check() error {
 	if v.ID == "" {
-		return wire.Bad("id", "a vessel needs an id")
+		return fault.Bad("id", "a vessel needs an id")
 	}
-	if err := wire.Text("id", v.ID, 80); err != nil {
+	if err := fault.Text("id", v.ID, 80); err != nil {
 		return err
 	}
-	if err := wire.Text("name", v.Name, 120); err != nil {
+	if err := fault.Text("name", v.Name, 120); err != nil {
 		return err
 	}
 	if len(v.Outline) > 0 {
 		if err := v.Outline.Check(); err != nil {
-			return wire.Bad("outline", "%s", err.Error())
+			return fault.Bad("outline", "%s", err.Error())
 		}
-	} else if err := wire.Between("diameter_mm", v.DiameterMM, 15, 600, " mm"); err != nil {
+	} else if err := fault.Between("diameter_mm", v.DiameterMM, 15, 600, " mm"); err != nil {
 		return err
 	}
-	if err := wire.Between("height_mm", v.HeightMM, 1, 400, " mm"); err != nil {
+	if err := fault.Between("height_mm", v.HeightMM, 1, 400, " mm"); err != nil {
 		return err
 	}
-	if err := wire.Between("capacity_ml", v.CapacityML, 1, 20000, " ml"); err != nil {
+	if err := fault.Between("capacity_ml", v.CapacityML, 1, 20000, " ml"); err != nil {
 		return err
 	}
 	if _, err := colour.Parse(v.Colour); err != nil {
-		return wire.Bad("colour", "%s", err.Error())
+		return fault.Bad("colour", "%s", err.Error())
 	}
-	return wire.Text("material", v.Material, 40)
+	return fault.Text("material", v.Material, 40)
 }
 
 // Across is the vessel's largest width, mm.

@@ -9,7 +9,8 @@ import (
 	"time"
 
 	"happytray/core/board"
-	"happytray/core/wire"
+	"happytray/core/document"
+	"happytray/core/fault"
 )
 
 // Brief is the whole note. Only Guests is required.
@@ -42,22 +43,22 @@ type Brief struct {
 	Serving      string             `json:"serving,omitempty"` // shared (default) or plates, one for each guest
 	Board        *board.Request     `json:"board,omitempty"`
 	Boards       []board.Request    `json:"boards,omitempty"` // a set that shares the food; counts before Board
-	Extra        wire.Extra         `json:"-"`
+	Extra        document.Extra     `json:"-"`
 }
 
 type plainBrief Brief
 
 func (b *Brief) UnmarshalJSON(raw []byte) (err error) {
-	b.Extra, err = wire.ReadObject(raw, (*plainBrief)(b))
+	b.Extra, err = document.ReadObject(raw, (*plainBrief)(b))
 	return err
 }
 
-func (b Brief) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainBrief(b), b.Extra) }
+func (b Brief) MarshalJSON() ([]byte, error) { return document.WriteObject(plainBrief(b), b.Extra) }
 
 // Read reads a brief from JSON and checks it.
 func Read(raw []byte) (Brief, error) {
 	var b Brief
-	if err := wire.Read(raw, &b); err != nil {
+	if err := document.Read(raw, &b); err != nil {
 		return Brief{}, err
 	}
 	return b, b.Check()
@@ -65,15 +66,15 @@ func Read(raw []byte) (Brief, error) {
 
 // Theme is a name, a palette, a landscape that the food comes from, or all of them.
 type Theme struct {
-	Name    string     `json:"name,omitempty"`
-	Palette []string   `json:"palette,omitempty"`
-	Region  string     `json:"region,omitempty"`
-	Extra   wire.Extra `json:"-"`
+	Name    string         `json:"name,omitempty"`
+	Palette []string       `json:"palette,omitempty"`
+	Region  string         `json:"region,omitempty"`
+	Extra   document.Extra `json:"-"`
 }
 
 type plainTheme Theme
 
-func (t Theme) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainTheme(t), t.Extra) }
+func (t Theme) MarshalJSON() ([]byte, error) { return document.WriteObject(plainTheme(t), t.Extra) }
 
 // UnmarshalJSON reads a name, a list of colours, or an object with both.
 func (t *Theme) UnmarshalJSON(raw []byte) (err error) {
@@ -83,7 +84,7 @@ func (t *Theme) UnmarshalJSON(raw []byte) (err error) {
 	if len(raw) > 0 && raw[0] == '[' {
 		return json.Unmarshal(raw, &t.Palette)
 	}
-	t.Extra, err = wire.ReadObject(raw, (*plainTheme)(t))
+	t.Extra, err = document.ReadObject(raw, (*plainTheme)(t))
 	return err
 }
 
@@ -101,7 +102,7 @@ func (t *Travels) UnmarshalJSON(raw []byte) error {
 		return nil
 	}
 	if err := json.Unmarshal(raw, &t.Minutes); err != nil {
-		return wire.Bad("", "should be true or false, or the minutes on the road")
+		return fault.Bad("", "should be true or false, or the minutes on the road")
 	}
 	t.Yes = t.Minutes > 0
 	return nil

@@ -8,7 +8,7 @@ import (
 	"testing"
 	"time"
 
-	"happytray/core/wire"
+	"happytray/core/fault"
 )
 
 func TestReadBrief(t *testing.T) {
@@ -94,7 +94,7 @@ func TestBadBriefs(t *testing.T) {
 		{`{` + g + `,"note":"` + strings.Repeat("x", 2001) + `"}`, "note"},
 	} {
 		_, err := Read([]byte(c.doc))
-		var bad *wire.Error
+		var bad *fault.Error
 		if !errors.As(err, &bad) {
 			t.Errorf("%.90s was taken: %v", c.doc, err)
 			continue
@@ -126,7 +126,7 @@ func FuzzBrief(f *testing.F) {
 	f.Fuzz(func(t *testing.T, raw []byte) {
 		b, err := Read(raw)
 		if err != nil {
-			var bad *wire.Error
+			var bad *fault.Error
 			if !errors.As(err, &bad) || bad.Says == "" {
 				t.Fatalf("refused without a sentence: %v", err)
 			}
@@ -165,7 +165,7 @@ func TestRulesOfTheReviewAreBounded(t *testing.T) {
 		`{"guests":{"adults":2},"rules":{"checks":{"fit.cover":{"good":"much"}}}}`:        "rules.checks.good",
 	} {
 		_, err := Read([]byte(raw))
-		var bad *wire.Error
+		var bad *fault.Error
 		if !errors.As(err, &bad) || bad.Field != field {
 			t.Errorf("%s: %v, want the field %s", raw, err, field)
 		}

@@ -8,20 +8,20 @@ import (
 
 	"happytray/core/board"
 	"happytray/core/colour"
+	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/core/wire"
 )
 
 // Check bounds a brief that came from outside.
 func (b Brief) Check() error {
 	if b.Guests.Adults < 0 || b.Guests.Children < 0 {
-		return wire.Bad("guests", "nobody can be fewer than nought")
+		return fault.Bad("guests", "nobody can be fewer than nought")
 	}
 	if b.Guests.Adults > 2000 || b.Guests.Children > 2000 || b.Guests.Total() < 1 || b.Guests.Total() > 2000 {
-		return wire.Bad("guests", "say how many guests come, between 1 and 2000")
+		return fault.Bad("guests", "say how many guests come, between 1 and 2000")
 	}
 	if b.Guests.Light < 0 || b.Guests.Hearty < 0 || b.Guests.Light > b.Guests.Adults || b.Guests.Hearty > b.Guests.Adults-b.Guests.Light {
-		return wire.Bad("guests", "light and hearty eaters are counted among the %d adults", b.Guests.Adults)
+		return fault.Bad("guests", "light and hearty eaters are counted among the %d adults", b.Guests.Adults)
 	}
 	for _, c := range []struct {
 		field, v string
@@ -38,92 +38,92 @@ func (b Brief) Check() error {
 		if c.v == "" {
 			continue
 		}
-		if err := wire.OneOf(c.field, c.v, c.allowed...); err != nil {
+		if err := fault.OneOf(c.field, c.v, c.allowed...); err != nil {
 			return err
 		}
 	}
-	if err := wire.Between("lasts_minutes", b.LastsMinutes, 0, 1440, " minutes"); err != nil {
+	if err := fault.Between("lasts_minutes", b.LastsMinutes, 0, 1440, " minutes"); err != nil {
 		return err
 	}
 	if b.TemperatureC != nil {
-		if err := wire.Between("temperature_c", *b.TemperatureC, -30, 50, " °C"); err != nil {
+		if err := fault.Between("temperature_c", *b.TemperatureC, -30, 50, " °C"); err != nil {
 			return err
 		}
 	}
 	if len(b.Access) > 4 {
-		return wire.Bad("access", "a tray has four sides")
+		return fault.Bad("access", "a tray has four sides")
 	}
 	for i, side := range b.Access {
-		if err := wire.OneOf(fmt.Sprintf("access[%d]", i), side, "top", "right", "bottom", "left"); err != nil {
+		if err := fault.OneOf(fmt.Sprintf("access[%d]", i), side, "top", "right", "bottom", "left"); err != nil {
 			return err
 		}
 	}
 	if b.ServeAt != "" {
 		if _, ok := b.ServeTime(time.UTC); !ok {
-			return wire.Bad("serve_at", "write the time as 2026-11-27T19:00")
+			return fault.Bad("serve_at", "write the time as 2026-11-27T19:00")
 		}
 	}
 	if b.Month < 0 || b.Month > 12 {
-		return wire.Bad("month", "should be between 1 and 12")
+		return fault.Bad("month", "should be between 1 and 12")
 	}
 	if len(b.Diets) > 20 {
-		return wire.Bad("diets", "at most 20 groups of guests")
+		return fault.Bad("diets", "at most 20 groups of guests")
 	}
 	for i, d := range b.Diets {
 		at := fmt.Sprintf("diets[%d]", i)
 		if d.Count < 0 || d.Count > b.Guests.Total() {
-			return wire.Bad(at+".count", "should be between 0 and the number of guests, %d", b.Guests.Total())
+			return fault.Bad(at+".count", "should be between 0 and the number of guests, %d", b.Guests.Total())
 		}
 		if len(d.Avoid) > 30 {
-			return wire.Bad(at+".avoid", "at most 30 things")
+			return fault.Bad(at+".avoid", "at most 30 things")
 		}
-		if err := wire.Text(at+".who", d.Who, 80); err != nil {
+		if err := fault.Text(at+".who", d.Who, 80); err != nil {
 			return err
 		}
 		for j, a := range d.Avoid {
-			if err := wire.OneOf(fmt.Sprintf("%s.avoid[%d]", at, j), a, append(append([]string(nil), Allergens...), DietWords...)...); err != nil {
+			if err := fault.OneOf(fmt.Sprintf("%s.avoid[%d]", at, j), a, append(append([]string(nil), Allergens...), DietWords...)...); err != nil {
 				return err
 			}
 		}
 	}
 	if b.Theme != nil {
-		if err := wire.Text("theme.name", b.Theme.Name, 80); err != nil {
+		if err := fault.Text("theme.name", b.Theme.Name, 80); err != nil {
 			return err
 		}
 		if b.Theme.Region != "" {
-			if err := wire.OneOf("theme.region", b.Theme.Region, food.Regions...); err != nil {
+			if err := fault.OneOf("theme.region", b.Theme.Region, food.Regions...); err != nil {
 				return err
 			}
 		}
 		if len(b.Theme.Palette) > 12 {
-			return wire.Bad("theme.palette", "at most 12 colours")
+			return fault.Bad("theme.palette", "at most 12 colours")
 		}
 		for i, c := range b.Theme.Palette {
 			if _, err := colour.Parse(c); err != nil {
-				return wire.Bad(fmt.Sprintf("theme.palette[%d]", i), "%s", err.Error())
+				return fault.Bad(fmt.Sprintf("theme.palette[%d]", i), "%s", err.Error())
 			}
 		}
 	}
-	if err := wire.Between("travels", b.Travels.Minutes, 0, 10080, " minutes"); err != nil {
+	if err := fault.Between("travels", b.Travels.Minutes, 0, 10080, " minutes"); err != nil {
 		return err
 	}
-	if err := wire.Between("budget", b.Budget, 0, 1e9, ""); err != nil {
+	if err := fault.Between("budget", b.Budget, 0, 1e9, ""); err != nil {
 		return err
 	}
-	if err := wire.Between("budget_per_guest", b.PerGuest, 0, 1e7, ""); err != nil {
+	if err := fault.Between("budget_per_guest", b.PerGuest, 0, 1e7, ""); err != nil {
 		return err
 	}
 	for _, c := range []struct {
 		field, v string
 		most     int
 	}{{"place", b.Place, 160}, {"host", b.Host, 160}, {"note", b.Note, 2000}} {
-		if err := wire.Text(c.field, c.v, c.most); err != nil {
+		if err := fault.Text(c.field, c.v, c.most); err != nil {
 			return err
 		}
 	}
 	if b.Rules != nil {
 		if err := b.Rules.Check(); err != nil {
-			return wire.In("rules", err)
+			return fault.In("rules", err)
 		}
 	}
 	if err := checkWants("foods", b.Foods); err != nil {
@@ -133,42 +133,42 @@ func (b Brief) Check() error {
 		return err
 	}
 	if len(b.Bans) > 400 {
-		return wire.Bad("bans", "at most 400 foods")
+		return fault.Bad("bans", "at most 400 foods")
 	}
 	for _, c := range slices.Sorted(maps.Keys(b.Tilt)) {
 		if !slices.Contains(food.Categories, food.Category(c)) {
-			return wire.Bad("tilt", "there is no kind of food called %.40q", c)
+			return fault.Bad("tilt", "there is no kind of food called %.40q", c)
 		}
-		if err := wire.Between("tilt."+c, b.Tilt[c], 0, 3, ""); err != nil {
+		if err := fault.Between("tilt."+c, b.Tilt[c], 0, 3, ""); err != nil {
 			return err
 		}
 	}
 	banned := map[string]bool{}
 	for i, id := range b.Bans {
-		if err := wire.Text(fmt.Sprintf("bans[%d]", i), id, 80); err != nil {
+		if err := fault.Text(fmt.Sprintf("bans[%d]", i), id, 80); err != nil {
 			return err
 		}
 		banned[id] = true
 	}
 	for i, w := range b.Pins {
 		if banned[w.Food] {
-			return wire.Bad(fmt.Sprintf("pins[%d]", i), "%.60q is to be on the tray and banned from it; take it off one of the lists", w.Food)
+			return fault.Bad(fmt.Sprintf("pins[%d]", i), "%.60q is to be on the tray and banned from it; take it off one of the lists", w.Food)
 		}
 	}
 	if b.Board != nil {
 		if err := checkBoard(*b.Board); err != nil {
-			return wire.In("board", err)
+			return fault.In("board", err)
 		}
 	}
 	if len(b.Boards) > MaxBoards {
-		return wire.Bad("boards", "at most %d boards for one job", MaxBoards)
+		return fault.Bad("boards", "at most %d boards for one job", MaxBoards)
 	}
 	for i, r := range b.Boards {
 		if err := checkBoard(r); err != nil {
-			return wire.In(fmt.Sprintf("boards[%d]", i), err)
+			return fault.In(fmt.Sprintf("boards[%d]", i), err)
 		}
 		if r.Zero() {
-			return wire.Bad(fmt.Sprintf("boards[%d]", i), "say which board, by its id or by shape and size")
+			return fault.Bad(fmt.Sprintf("boards[%d]", i), "say which board, by its id or by shape and size")
 		}
 	}
 	return nil
@@ -179,7 +179,7 @@ const MaxBoards = 12
 
 // checkBoard bounds a board that is asked for; whether a named one exists, a cabinet knows.
 func checkBoard(r board.Request) error {
-	if err := wire.Text("id", r.ID, 80); err != nil {
+	if err := fault.Text("id", r.ID, 80); err != nil {
 		return err
 	}
 	if r.Zero() || r.Named() {
@@ -191,19 +191,19 @@ func checkBoard(r board.Request) error {
 
 func checkWants(field string, wants []Want) error {
 	if len(wants) > 120 {
-		return wire.Bad(field, "at most 120 foods")
+		return fault.Bad(field, "at most 120 foods")
 	}
 	seen := map[string]bool{}
 	for i, w := range wants {
 		at := fmt.Sprintf("%s[%d]", field, i)
-		if err := wire.Text(at, w.Food, 80); err != nil {
+		if err := fault.Text(at, w.Food, 80); err != nil {
 			return err
 		}
 		if seen[w.Food] {
-			return wire.Bad(at, "%.60q is listed twice", w.Food)
+			return fault.Bad(at, "%.60q is listed twice", w.Food)
 		}
 		seen[w.Food] = true
-		if err := wire.Between(at+".grams", w.Grams, 0, 1e6, " g"); err != nil {
+		if err := fault.Between(at+".grams", w.Grams, 0, 1e6, " g"); err != nil {
 			return err
 		}
 	}

@@ -3,27 +3,27 @@ package brief
 import (
 	"encoding/json"
 
+	"happytray/core/document"
 	"happytray/core/food"
-	"happytray/core/wire"
 )
 
 // Guests counts who comes. Light and hearty eaters are among the adults.
 type Guests struct {
-	Adults   int        `json:"adults"`
-	Children int        `json:"children"`
-	Light    int        `json:"light,omitempty"`
-	Hearty   int        `json:"hearty,omitempty"`
-	Extra    wire.Extra `json:"-"`
+	Adults   int            `json:"adults"`
+	Children int            `json:"children"`
+	Light    int            `json:"light,omitempty"`
+	Hearty   int            `json:"hearty,omitempty"`
+	Extra    document.Extra `json:"-"`
 }
 
 type plainGuests Guests
 
 func (g *Guests) UnmarshalJSON(raw []byte) (err error) {
-	g.Extra, err = wire.ReadObject(raw, (*plainGuests)(g))
+	g.Extra, err = document.ReadObject(raw, (*plainGuests)(g))
 	return err
 }
 
-func (g Guests) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainGuests(g), g.Extra) }
+func (g Guests) MarshalJSON() ([]byte, error) { return document.WriteObject(plainGuests(g), g.Extra) }
 
 // Total is everybody.
 func (g Guests) Total() int { return g.Adults + g.Children }
@@ -36,20 +36,20 @@ func (g Guests) Appetites() float64 {
 
 // Diet is a group of guests and what they avoid. Count zero means everybody.
 type Diet struct {
-	Who   string     `json:"who,omitempty"`
-	Count int        `json:"count,omitempty"`
-	Avoid []string   `json:"avoid"`
-	Extra wire.Extra `json:"-"`
+	Who   string         `json:"who,omitempty"`
+	Count int            `json:"count,omitempty"`
+	Avoid []string       `json:"avoid"`
+	Extra document.Extra `json:"-"`
 }
 
 type plainDiet Diet
 
 func (d *Diet) UnmarshalJSON(raw []byte) (err error) {
-	d.Extra, err = wire.ReadObject(raw, (*plainDiet)(d))
+	d.Extra, err = document.ReadObject(raw, (*plainDiet)(d))
 	return err
 }
 
-func (d Diet) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainDiet(d), d.Extra) }
+func (d Diet) MarshalJSON() ([]byte, error) { return document.WriteObject(plainDiet(d), d.Extra) }
 
 // Allergens and DietWords are what a guest may avoid, as the larder names it.
 var (
@@ -70,11 +70,11 @@ func IsAllergen(word string) bool {
 // Want names one food that must be on the tray, with its form and amount where
 // the host has said so.
 type Want struct {
-	Food   string     `json:"food"`
-	Form   string     `json:"form,omitempty"`
-	Grams  float64    `json:"grams,omitempty"`
-	Vessel string     `json:"vessel,omitempty"` // where a form stands in one
-	Extra  wire.Extra `json:"-"`
+	Food   string         `json:"food"`
+	Form   string         `json:"form,omitempty"`
+	Grams  float64        `json:"grams,omitempty"`
+	Vessel string         `json:"vessel,omitempty"` // where a form stands in one
+	Extra  document.Extra `json:"-"`
 }
 
 type plainWant Want
@@ -84,7 +84,7 @@ func (w *Want) UnmarshalJSON(raw []byte) (err error) {
 	if len(raw) > 0 && raw[0] == '"' {
 		return json.Unmarshal(raw, &w.Food)
 	}
-	w.Extra, err = wire.ReadObject(raw, (*plainWant)(w))
+	w.Extra, err = document.ReadObject(raw, (*plainWant)(w))
 	if id, ok := w.Extra["id"]; ok && err == nil && w.Food == "" { // the food may be called id, as the larder calls it
 		delete(w.Extra, "id")
 		err = json.Unmarshal(id, &w.Food)
@@ -92,4 +92,4 @@ func (w *Want) UnmarshalJSON(raw []byte) (err error) {
 	return err
 }
 
-func (w Want) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainWant(w), w.Extra) }
+func (w Want) MarshalJSON() ([]byte, error) { return document.WriteObject(plainWant(w), w.Extra) }

@@ -4,7 +4,8 @@ import (
 	"maps"
 	"slices"
 
-	"happytray/core/wire"
+	"happytray/core/document"
+	"happytray/core/fault"
 )
 
 // Rules are the house rules: choices between schools of the craft. The zero
@@ -23,7 +24,7 @@ type Rules struct {
 
 	// Checks moves thresholds and weights of the review's checks, by their ids.
 	Checks map[string]CheckRule `json:"checks,omitempty"`
-	Extra  wire.Extra           `json:"-"`
+	Extra  document.Extra       `json:"-"`
 }
 
 // CheckRule moves one check of the review; what is left out stays as shipped. Gates
@@ -37,11 +38,11 @@ type CheckRule struct {
 type plainRules Rules
 
 func (r *Rules) UnmarshalJSON(raw []byte) (err error) {
-	r.Extra, err = wire.ReadObject(raw, (*plainRules)(r))
+	r.Extra, err = document.ReadObject(raw, (*plainRules)(r))
 	return err
 }
 
-func (r Rules) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainRules(r), r.Extra) }
+func (r Rules) MarshalJSON() ([]byte, error) { return document.WriteObject(plainRules(r), r.Extra) }
 
 // Styles of laying a tray.
 var Styles = []string{"corners", "winding", "mirrored", "wheel", "meadow"}
@@ -78,13 +79,13 @@ func (r Rules) Check() error {
 		if c.v == "" {
 			continue
 		}
-		if err := wire.OneOf(c.field, c.v, c.allowed...); err != nil {
+		if err := fault.OneOf(c.field, c.v, c.allowed...); err != nil {
 			return err
 		}
 	}
 	for _, id := range slices.Sorted(maps.Keys(r.Checks)) {
 		if !slices.Contains(CheckIDs, id) {
-			return wire.Bad("checks", "there is no check %.40q; docs/review.md lists them", id)
+			return fault.Bad("checks", "there is no check %.40q; docs/review.md lists them", id)
 		}
 		at := "checks." + id
 		for _, v := range []struct {
@@ -95,12 +96,12 @@ func (r Rules) Check() error {
 			if v.v == nil {
 				continue
 			}
-			if err := wire.Between(at+v.field, *v.v, v.low, v.high, ""); err != nil {
+			if err := fault.Between(at+v.field, *v.v, v.low, v.high, ""); err != nil {
 				return err
 			}
 		}
 		if c := r.Checks[id]; c.Good != nil && c.Bad != nil && *c.Good == *c.Bad {
-			return wire.Bad(at, "good and bad should differ")
+			return fault.Bad(at, "good and bad should differ")
 		}
 	}
 	return nil

@@ -6,7 +6,7 @@ import (
 	"strings"
 
 	"happytray/core/colour"
-	"happytray/core/wire"
+	"happytray/core/fault"
 )
 
 // Bounds of a food that comes from outside.
@@ -25,7 +25,7 @@ var idShape = regexp.MustCompile(`^[a-z0-9][a-z0-9-]{0,59}$`)
 // CheckID checks a name that files and addresses use: small letters, digits and hyphens.
 func CheckID(id string) error {
 	if !idShape.MatchString(id) {
-		return wire.Bad("id", "should be small letters, digits and hyphens, at most 60")
+		return fault.Bad("id", "should be small letters, digits and hyphens, at most 60")
 	}
 	return nil
 }
@@ -43,9 +43,9 @@ func (f *Food) Check() error {
 		return err
 	}
 	if f.Name == "" {
-		return wire.Bad("name", "a food needs a name")
+		return fault.Bad("name", "a food needs a name")
 	}
-	if err := wire.Text("name", f.Name, MaxName); err != nil {
+	if err := fault.Text("name", f.Name, MaxName); err != nil {
 		return err
 	}
 	cats := make([]string, len(Categories))
@@ -61,26 +61,30 @@ func (f *Food) Check() error {
 		if w.may && w.word == "" {
 			continue
 		}
-		if err := wire.OneOf(w.field, w.word, w.of...); err != nil {
+		if err := fault.OneOf(w.field, w.word, w.of...); err != nil {
 			return err
 		}
 	}
-	for field, list := range map[string]struct{ has, of []string }{"flavours": {f.Flavours, Flavours}, "allergens": {f.Allergens, Allergens}, "diet": {f.Diet, DietWords}} {
+	for _, list := range []struct {
+		field   string
+		has, of []string
+	}{{"flavours", f.Flavours, Flavours}, {"allergens", f.Allergens, Allergens}, {"diet", f.Diet, DietWords}} {
+		field := list.field
 		if len(list.has) > len(list.of) {
-			return wire.Bad(field, "names something twice")
+			return fault.Bad(field, "names something twice")
 		}
 		for i, w := range list.has {
-			if err := wire.OneOf(fmt.Sprintf("%s[%d]", field, i), w, list.of...); err != nil {
+			if err := fault.OneOf(fmt.Sprintf("%s[%d]", field, i), w, list.of...); err != nil {
 				return err
 			}
 		}
 	}
 	if len(f.Flavours) == 0 {
-		return wire.Bad("flavours", "name at least one, mild if nothing else")
+		return fault.Bad("flavours", "name at least one, mild if nothing else")
 	}
-	for field, c := range map[string]string{"colour": f.Colour, "cut": f.Cut} {
-		if _, err := colour.Parse(c); err != nil {
-			return wire.Bad(field, "%s", err.Error())
+	for _, c := range []struct{ field, hex string }{{"colour", f.Colour}, {"cut", f.Cut}} {
+		if _, err := colour.Parse(c.hex); err != nil {
+			return fault.Bad(c.field, "%s", err.Error())
 		}
 	}
 	for _, n := range []struct {
@@ -90,61 +94,63 @@ func (f *Food) Check() error {
 		unit   string
 	}{{"density", f.Density, .02, 12, " g/ml"}, {"strength", float64(f.Strength), 1, 5, ""}, {"carb_g", f.CarbG, 0, 100, " g in 100 g"},
 		{"keeps_days", float64(f.KeepsDays), 1, 4000, ""}, {"warm_up_min", float64(f.WarmUpMin), 0, 240, " minutes"}, {"liking", f.Liking, 0, 1, ""}} {
-		if err := wire.Between(n.field, n.v, n.lo, n.hi, n.unit); err != nil {
+		if err := fault.Between(n.field, n.v, n.lo, n.hi, n.unit); err != nil {
 			return err
 		}
 	}
-	for field, months := range map[string][]int{"season": f.Season, "season_south": f.SeasonSouth} {
+	for k, months := range [][]int{f.Season, f.SeasonSouth} {
+		field := []string{"season", "season_south"}[k]
 		if len(months) > 12 {
-			return wire.Bad(field, "a year has twelve months")
+			return fault.Bad(field, "a year has twelve months")
 		}
 		for i, m := range months {
-			if err := wire.Between(fmt.Sprintf("%s[%d]", field, i), float64(m), 1, 12, ""); err != nil {
+			if err := fault.Between(fmt.Sprintf("%s[%d]", field, i), float64(m), 1, 12, ""); err != nil {
 				return err
 			}
 		}
 	}
-	for field, list := range map[string][]string{"pairs": f.Pairs, "clashes": f.Clashes} {
+	for k, list := range [][]string{f.Pairs, f.Clashes} {
+		field := []string{"pairs", "clashes"}[k]
 		if len(list) > MaxNamed {
-			return wire.Bad(field, "at most %d foods", MaxNamed)
+			return fault.Bad(field, "at most %d foods", MaxNamed)
 		}
 		for i, id := range list {
 			if CheckID(id) != nil {
-				return wire.Bad(fmt.Sprintf("%s[%d]", field, i), "%.40q is no food's id", id)
+				return fault.Bad(fmt.Sprintf("%s[%d]", field, i), "%.40q is no food's id", id)
 			}
 		}
 	}
-	for field, text := range map[string]string{"tool": f.Tool, "caution": f.Caution} {
-		if err := wire.Text(field, text, 200); err != nil {
+	for _, t := range []struct{ field, text string }{{"tool", f.Tool}, {"caution", f.Caution}} {
+		if err := fault.Text(t.field, t.text, 200); err != nil {
 			return err
 		}
 	}
 	if len(f.Packs) > MaxPacks {
-		return wire.Bad("packs", "at most %d sizes", MaxPacks)
+		return fault.Bad("packs", "at most %d sizes", MaxPacks)
 	}
 	for i, p := range f.Packs {
 		at := fmt.Sprintf("packs[%d]", i)
-		if err := wire.Between(at+".grams", p.Grams, .1, 100000, " g"); err != nil {
+		if err := fault.Between(at+".grams", p.Grams, .1, 100000, " g"); err != nil {
 			return err
 		}
-		if err := wire.Between(at+".price", float64(p.Price), 1, 1e7, " in the smallest coin"); err != nil {
+		if err := fault.Between(at+".price", float64(p.Price), 1, 1e7, " in the smallest coin"); err != nil {
 			return err
 		}
 	}
 	if len(f.Forms) == 0 {
-		return wire.Bad("forms", "a food needs at least one form that it can be laid in")
+		return fault.Bad("forms", "a food needs at least one form that it can be laid in")
 	}
 	if len(f.Forms) > MaxForms {
-		return wire.Bad("forms", "at most %d forms", MaxForms)
+		return fault.Bad("forms", "at most %d forms", MaxForms)
 	}
 	seen := map[string]bool{}
 	for i, s := range f.Forms {
 		at := fmt.Sprintf("forms[%d]", i)
 		if err := s.check(); err != nil {
-			return wire.In(at, err)
+			return fault.In(at, err)
 		}
 		if seen[s.Form] {
-			return wire.Bad(at+".form", "%s is listed twice", s.Form)
+			return fault.Bad(at+".form", "%s is listed twice", s.Form)
 		}
 		seen[s.Form] = true
 	}
@@ -153,10 +159,10 @@ func (f *Food) Check() error {
 
 func (s Spec) check() error {
 	if FormByID(s.Form) == nil {
-		return wire.Bad("form", "unknown form %.40q", s.Form)
+		return fault.Bad("form", "unknown form %.40q", s.Form)
 	}
 	if !knownShape(s.Shape) {
-		return wire.Bad("shape", "unknown shape %.40q", s.Shape)
+		return fault.Bad("shape", "unknown shape %.40q", s.Shape)
 	}
 	for _, n := range []struct {
 		field  string
@@ -166,15 +172,15 @@ func (s Spec) check() error {
 	}{{"l", s.L, 2, 600, " mm"}, {"w", s.W, 2, 600, " mm"}, {"h", s.H, .5, 400, " mm"}, {"mass_g", s.MassG, .01, 5000, " g"},
 		{"seconds", s.Seconds, 0, 3600, ""}, {"pitch", s.Pitch, 0, 300, " mm"}, {"n", float64(s.N), 0, 24, ""},
 		{"solid", s.Solid, 0, 1, ""}, {"group", float64(s.Group), 0, 400, ""}, {"slice_mm", s.SliceMM, 0, 300, " mm"}} {
-		if err := wire.Between(n.field, n.v, n.lo, n.hi, n.unit); err != nil {
+		if err := fault.Between(n.field, n.v, n.lo, n.hi, n.unit); err != nil {
 			return err
 		}
 	}
 	if NeedsPitch(s.Form) && s.Pitch < 1 {
-		return wire.Bad("pitch", "%s wants the line that one piece takes, 1 mm at least", s.Form)
+		return fault.Bad("pitch", "%s wants the line that one piece takes, 1 mm at least", s.Form)
 	}
 	if s.Shape == "sector" && s.N < 3 {
-		return wire.Bad("n", "a round is cut into at least 3 pieces")
+		return fault.Bad("n", "a round is cut into at least 3 pieces")
 	}
 	return nil
 }

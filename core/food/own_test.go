@@ -7,7 +7,7 @@ import (
 	"strings"
 	"testing"
 
-	"happytray/core/wire"
+	"happytray/core/fault"
 )
 
 // A release that changes a built-in food changes everything but what the user
@@ -125,7 +125,7 @@ func TestCheckNamesTheMember(t *testing.T) {
 		}
 		f.Forms = slices.Clone(f.Forms)
 		spoil(&f)
-		var bad *wire.Error
+		var bad *fault.Error
 		if err := f.Check(); !errors.As(err, &bad) || bad.Field != field || bad.Says == "" {
 			t.Errorf("%s: %v", field, err)
 		}

@@ -17,6 +17,7 @@ import (
 	"happytray/core/pick"
 	"happytray/core/portion"
 	"happytray/core/prep"
+	"happytray/core/say"
 	"happytray/core/tray"
 )
 
@@ -128,7 +129,7 @@ func says(b brief.Brief, job *tray.Tray, o Outlook, now time.Time) []string {
 		add("The serving time has passed. Set a new one before shopping; season and best-before days are reckoned from it.")
 	}
 	if b.Plates() {
-		add("%s, one for each guest.", plural(b.Guests.Total(), "plate"))
+		add("%s, one for each guest.", say.Count(b.Guests.Total(), "plate"))
 	} else if len(o.Trays) == 1 {
 		add("%s: %.0f cm² of board for each appetite.", job.Board.Name, job.Board.UsableMM2()/100/math.Max(1, o.Appetites))
 	}
@@ -145,10 +146,10 @@ func says(b brief.Brief, job *tray.Tray, o Outlook, now time.Time) []string {
 		add("The basket is %.0f %% over the budget. Amounts names what would save most.", 100*(float64(o.BasketCost)/float64(o.Budget)-1))
 	}
 	if lasts := b.Lasts(); lasts > o.HoldMinutes {
-		add("Guests graze for %s, and perishable food may stand for %s: put out a part, keep the rest cold, and change the tray in time.", hours(lasts), hours(o.HoldMinutes))
+		add("Guests graze for %s, and perishable food may stand for %s: put out a part, keep the rest cold, and change the tray in time.", say.Hours(lasts), say.Hours(o.HoldMinutes))
 	}
 	if b.Travels.Minutes > 0 && b.Travels.Minutes+b.Lasts() > o.HoldMinutes {
-		add("With %s on the road and %s of grazing it stands longer than %s unless it travels cold.", hours(b.Travels.Minutes), hours(b.Lasts()), hours(o.HoldMinutes))
+		add("With %s on the road and %s of grazing it stands longer than %s unless it travels cold.", say.Hours(b.Travels.Minutes), say.Hours(b.Lasts()), say.Hours(o.HoldMinutes))
 	}
 	if b.Warmth() <= 5 {
 		add("It is cold there: cheese tastes of little below 12 °C. Bring soft ones out of a warm box late, and lay what can be eaten with gloves on.")
@@ -183,7 +184,7 @@ func says(b brief.Brief, job *tray.Tray, o Outlook, now time.Time) []string {
 		}
 		for _, one := range job.All() {
 			if lacks := lacking(one, g.Avoid); len(lacks) > 0 && (one.Part == nil || one.Part.Share > 0) {
-				add("%s find nothing on %s that is %s. Pick it in the next step, or loosen the diet.", upper(g.Who), strings.ToLower(one.Board.Name), strings.Join(lacks, " or "))
+				add("%s find nothing on %s that is %s. Pick it in the next step, or loosen the diet.", say.Upper(g.Who), strings.ToLower(one.Board.Name), strings.Join(lacks, " or "))
 			}
 		}
 	}
@@ -233,23 +234,3 @@ func lacking(one *tray.Tray, avoid []string) []string {
 	}
 	return out
 }
-
-func hours(m float64) string {
-	h, rest := int(m)/60, int(m)%60
-	switch {
-	case h == 0:
-		return fmt.Sprintf("%d min", rest)
-	case rest == 0:
-		return fmt.Sprintf("%d h", h)
-	}
-	return fmt.Sprintf("%d h %d min", h, rest)
-}
-
-func plural(n int, what string) string {
-	if n == 1 {
-		return "1 " + what
-	}
-	return fmt.Sprintf("%d %ss", n, what)
-}
-
-func upper(s string) string { return strings.ToUpper(s[:1]) + s[1:] }

@@ -9,6 +9,7 @@ import (
 	"happytray/core/brief"
 	"happytray/core/colour"
 	"happytray/core/food"
+	"happytray/core/say"
 )
 
 // Side is one side of balance: what a choice covers of it, and what it lacks.
@@ -188,7 +189,7 @@ func Needs(b brief.Brief, sides []Side, chosen []*food.Food, larder *food.Larder
 			}
 			who := group.Who
 			fill := fillers(func(c *cand) bool { return c.eats&(1<<g) != 0 && c.part&p.Part != 0 }, p.Says+" for "+who)
-			out = append(out, Need{Says: fmt.Sprintf("%s can eat nothing here that is %s", upper(who), strings.TrimPrefix(strings.TrimPrefix(p.Says, "something "), "a ")), Group: who, Fillers: fill})
+			out = append(out, Need{Says: fmt.Sprintf("%s can eat nothing here that is %s", say.Upper(who), strings.TrimPrefix(strings.TrimPrefix(p.Says, "something "), "a ")), Group: who, Fillers: fill})
 		}
 	}
 	for _, side := range sides {
@@ -205,13 +206,6 @@ func Needs(b brief.Brief, sides []Side, chosen []*food.Food, larder *food.Larder
 		}
 	}
 	return out
-}
-
-func upper(s string) string {
-	if s == "" {
-		return s
-	}
-	return strings.ToUpper(s[:1]) + s[1:]
 }
 
 // word says one missing thing so that it can stand alone.

@@ -1,13 +1,13 @@
 package pick
 
 import (
-	"fmt"
 	"slices"
 	"strings"
 
 	"happytray/core/brief"
+	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/core/wire"
+	"happytray/core/say"
 )
 
 // gives is the answer where no food is left: which single thing, let go of, opens
@@ -25,7 +25,7 @@ func gives(b brief.Brief, larder *food.Larder) error {
 		return n
 	}
 	if n := count(off, nil); n > 0 {
-		return wire.Bad("bans", "every food that the guests can eat is banned; let go of some of the %d bans, %s would come back", len(b.Bans), plural(n, "food"))
+		return fault.Bad("bans", "every food that the guests can eat is banned; let go of some of the %d bans, %s would come back", len(b.Bans), say.Count(n, "food"))
 	}
 	best, most := "", 0
 	for _, a := range off {
@@ -34,16 +34,9 @@ func gives(b brief.Brief, larder *food.Larder) error {
 		}
 	}
 	if best != "" {
-		return wire.Bad("diets", "nothing in the larder is left once %s are taken out; a tray of its own for those who avoid %s would open %s for the others", list(off), best, plural(most, "food"))
+		return fault.Bad("diets", "nothing in the larder is left once %s are taken out; a tray of its own for those who avoid %s would open %s for the others", list(off), best, say.Count(most, "food"))
 	}
-	return wire.Bad("diets", "nothing in the larder is left once %s are taken out; lay trays of their own for the diets, or add foods to the larder", list(off))
-}
-
-func plural(n int, what string) string {
-	if n == 1 {
-		return "1 " + what
-	}
-	return fmt.Sprintf("%d %ss", n, what)
+	return fault.Bad("diets", "nothing in the larder is left once %s are taken out; lay trays of their own for the diets, or add foods to the larder", list(off))
 }
 
 func list(words []string) string {

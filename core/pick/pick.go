@@ -8,8 +8,8 @@ import (
 	"strings"
 
 	"happytray/core/brief"
+	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/core/wire"
 )
 
 // Choice is one picked food with the form it is to be laid in, and why.
@@ -39,7 +39,7 @@ func Pick(b brief.Brief, larder *food.Larder, ground string) ([]Choice, error) {
 	}{{"foods", "asked for in the brief", b.Foods}, {"pins", "pinned", b.Pins}} {
 		for i, w := range asked.wants {
 			if err := p.ask(w, asked.why); err != nil {
-				return nil, wire.In(fmt.Sprintf("%s[%d]", asked.field, i), err)
+				return nil, fault.In(fmt.Sprintf("%s[%d]", asked.field, i), err)
 			}
 		}
 	}
@@ -93,19 +93,19 @@ func Pick(b brief.Brief, larder *food.Larder, ground string) ([]Choice, error) {
 func (p *picker) ask(w brief.Want, why string) error {
 	f, ok := p.larder.Get(w.Food)
 	if !ok {
-		return wire.Bad("", "there is no food %.60q in the larder", w.Food)
+		return fault.Bad("", "there is no food %.60q in the larder", w.Food)
 	}
 	if p.has(f.ID) {
 		return nil
 	}
 	if a := f.Breaks(p.off); a != "" {
-		return wire.Bad("", "%s contains %s, which guests of this brief avoid; take it off the list or change the diet", f.Name, a)
+		return fault.Bad("", "%s contains %s, which guests of this brief avoid; take it off the list or change the diet", f.Name, a)
 	}
 	form := w.Form
 	if form == "" {
 		form = p.form(f)
 	} else if _, ok := f.Spec(form); !ok {
-		return wire.Bad("form", "%s cannot be laid as %.40q; it can be %s", f.Name, form, formList(f))
+		return fault.Bad("form", "%s cannot be laid as %.40q; it can be %s", f.Name, form, formList(f))
 	}
 	p.take(f, form, w, true, why)
 	return nil

@@ -8,11 +8,11 @@ import (
 	"math"
 	"slices"
 	"strconv"
-	"strings"
 
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/pick"
+	"happytray/core/say"
 	"happytray/core/tray"
 )
 
@@ -145,7 +145,7 @@ func Whys(t *tray.Tray, larder *food.Larder) map[string]string {
 		for _, a := range Amounts(one.Table(), chosen) {
 			if _, told := out[a.Food.ID]; !told {
 				if n := one.Copies(); n > 1 {
-					a.Why = fmt.Sprintf("On each of %d plates: %s", n, strings.ToLower(a.Why[:1])+a.Why[1:])
+					a.Why = fmt.Sprintf("On each of %d plates: %s", n, say.Lower(a.Why))
 				}
 				out[a.Food.ID] = a.Why
 			}

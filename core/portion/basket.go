@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"happytray/core/food"
+	"happytray/core/say"
 	"happytray/core/tray"
 )
 
@@ -106,7 +107,7 @@ func Shop(t *tray.Tray, larder *food.Larder) Basket {
 			l.UsedCost += there
 			b.CupboardCost += there
 		}
-		l.Explanation = strings.TrimSpace(whys[id] + " " + upperFirst(explain(l)))
+		l.Explanation = strings.TrimSpace(whys[id] + " " + say.Upper(explain(l)))
 		l.OnTrayG, l.ReserveG = math.Round(l.OnTrayG*10)/10, math.Round(l.ReserveG*10)/10
 		b.OnTrayG += l.OnTrayG
 		b.ReserveG += l.ReserveG
@@ -161,5 +162,3 @@ func (b *Basket) PassOn(day string, coming []Needs, larder *food.Larder) {
 
 // worthKeeping is the least that is worth a thought where it could go, grams.
 const worthKeeping = 10
-
-func upperFirst(s string) string { return strings.ToUpper(s[:1]) + s[1:] }

@@ -7,10 +7,10 @@ import (
 
 	"happytray/core/board"
 	"happytray/core/brief"
+	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/pick"
 	"happytray/core/tray"
-	"happytray/core/wire"
 )
 
 // Full is the share of a board's food zone that planned footprints may take;
@@ -45,7 +45,7 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last *boar
 			if i >= len(b.Foods) {
 				field = fmt.Sprintf("pins[%d].vessel", i-len(b.Foods))
 			}
-			return nil, wire.Bad(field, "there is no bowl %.60q; leave it out to have one chosen", w.Vessel)
+			return nil, fault.Bad(field, "there is no bowl %.60q; leave it out to have one chosen", w.Vessel)
 		}
 	}
 	var trays []tray.Tray
@@ -191,7 +191,7 @@ func groundOf(b brief.Brief, cabinet *board.Cabinet) (string, error) {
 	}
 	made, err := cabinet.Make(*r)
 	if err != nil {
-		return "", wire.In(at, err)
+		return "", fault.In(at, err)
 	}
 	if made.Liner != "" {
 		return made.Liner, nil
@@ -229,7 +229,7 @@ func chooseBoards(b brief.Brief, amounts []Amount, cabinet *board.Cabinet, last 
 	for i, r := range b.Boards {
 		made, err := cabinet.Make(r)
 		if err != nil {
-			return nil, wire.In(fmt.Sprintf("boards[%d]", i), err)
+			return nil, fault.In(fmt.Sprintf("boards[%d]", i), err)
 		}
 		out = append(out, made)
 	}
@@ -242,7 +242,7 @@ func chooseBoard(b brief.Brief, amounts []Amount, cabinet *board.Cabinet) (board
 	if b.Board != nil && !b.Board.Zero() {
 		made, err := cabinet.Make(*b.Board)
 		if err != nil {
-			return board.Board{}, wire.In("board", err)
+			return board.Board{}, fault.In("board", err)
 		}
 		return made, nil
 	}

@@ -4,7 +4,8 @@ import (
 	"fmt"
 	"math"
 
-	"happytray/core/wire"
+	"happytray/core/fault"
+	"happytray/core/say"
 )
 
 // Rates are what a seller reckons with. Money is minor units, shares are percent.
@@ -31,7 +32,7 @@ func (r Rates) Check() error {
 		unit     string
 	}{{"hourly", float64(r.Hourly), 0, 1e6, ""}, {"setup_min", r.Setup, 0, 1440, " minutes"}, {"packaging", float64(r.Packaging), 0, 1e6, ""},
 		{"delivery", float64(r.Delivery), 0, 1e7, ""}, {"overhead_pct", r.Overhead, 0, 300, " %"}, {"margin_pct", r.Margin, 0, 90, " %"}} {
-		if err := wire.Between(v.field, v.v, v.least, v.most, v.unit); err != nil {
+		if err := fault.Between(v.field, v.v, v.least, v.most, v.unit); err != nil {
 			return err
 		}
 	}
@@ -72,7 +73,7 @@ func Price(b Basket, minutes float64, trays, guests int, travels bool, r Rates) 
 	}
 	work := minutes + r.Setup
 	add("Work", fmt.Sprintf("%.0f minutes by hand and %.0f for shopping and cleaning", minutes, r.Setup), work/60*float64(r.Hourly))
-	add("Packaging", plural(trays, "tray"), float64(trays*r.Packaging))
+	add("Packaging", say.Count(trays, "tray"), float64(trays*r.Packaging))
 	if travels {
 		add("Delivery", "there and back", float64(r.Delivery))
 	}
@@ -84,11 +85,4 @@ func Price(b Basket, minutes float64, trays, guests int, travels bool, r Rates) 
 	q.Total = q.PerHead * q.Guests
 	q.Lines = append(q.Lines, QuoteLine{"Margin", fmt.Sprintf("%.1f %% of the price", 100*float64(q.Total-q.Cost)/math.Max(1, float64(q.Total))), q.Total - q.Cost})
 	return q
-}
-
-func plural(n int, what string) string {
-	if n == 1 {
-		return "1 " + what
-	}
-	return fmt.Sprintf("%d %ss", n, what)
 }

@@ -4,8 +4,9 @@ import (
 	"fmt"
 
 	"happytray/core/brief"
+	"happytray/core/document"
+	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/core/wire"
 )
 
 // MaxFurther is how many trays one job may have besides its first.
@@ -18,24 +19,24 @@ const MaxAllElements = 1600
 // guests it serves and what they avoid, its share of their food, and how many
 // trays of the kind are laid.
 type Part struct {
-	Number int          `json:"number"` // from 1
-	Of     int          `json:"of"`     // trays of the job
-	Who    string       `json:"who,omitempty"`
-	Guests brief.Guests `json:"guests"` // one tray's
-	Diets  []brief.Diet `json:"diets,omitempty"`
-	Share  float64      `json:"share,omitempty"`  // of the food of its guests; 0 or 1 for all of it
-	Copies int          `json:"copies,omitempty"` // trays laid alike; 0 or 1 for one
-	Extra  wire.Extra   `json:"-"`
+	Number int            `json:"number"` // from 1
+	Of     int            `json:"of"`     // trays of the job
+	Who    string         `json:"who,omitempty"`
+	Guests brief.Guests   `json:"guests"` // one tray's
+	Diets  []brief.Diet   `json:"diets,omitempty"`
+	Share  float64        `json:"share,omitempty"`  // of the food of its guests; 0 or 1 for all of it
+	Copies int            `json:"copies,omitempty"` // trays laid alike; 0 or 1 for one
+	Extra  document.Extra `json:"-"`
 }
 
 type plainPart Part
 
 func (p *Part) UnmarshalJSON(raw []byte) (err error) {
-	p.Extra, err = wire.ReadObject(raw, (*plainPart)(p))
+	p.Extra, err = document.ReadObject(raw, (*plainPart)(p))
 	return err
 }
 
-func (p Part) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainPart(p), p.Extra) }
+func (p Part) MarshalJSON() ([]byte, error) { return document.WriteObject(plainPart(p), p.Extra) }
 
 // Table is the brief as it is for the part's guests alone.
 func (p Part) Table(b brief.Brief) brief.Brief {
@@ -95,34 +96,34 @@ func (t *Tray) checkParts(larder *food.Larder) error {
 			most  int
 		}{{"number", p.Number, MaxFurther + 1}, {"of", p.Of, MaxFurther + 1}, {"copies", p.Copies, 2000}} {
 			if v.n < 0 || v.n > v.most {
-				return wire.Bad("part."+v.field, "should be between 0 and %d", v.most)
+				return fault.Bad("part."+v.field, "should be between 0 and %d", v.most)
 			}
 		}
-		if err := wire.Text("part.who", p.Who, 80); err != nil {
+		if err := fault.Text("part.who", p.Who, 80); err != nil {
 			return err
 		}
-		if err := wire.Between("part.share", p.Share, 0, 1, ""); err != nil {
+		if err := fault.Between("part.share", p.Share, 0, 1, ""); err != nil {
 			return err
 		}
 		if err := (brief.Brief{Guests: p.Guests, Diets: p.Diets}).Check(); err != nil {
-			return wire.In("part", err)
+			return fault.In("part", err)
 		}
 	}
 	if len(t.Further) > MaxFurther {
-		return wire.Bad("further", "at most %d further trays", MaxFurther)
+		return fault.Bad("further", "at most %d further trays", MaxFurther)
 	}
 	all := len(t.Elements)
 	for i := range t.Further {
 		f := &t.Further[i]
 		at := fmt.Sprintf("further[%d]", i)
 		if len(f.Further) > 0 {
-			return wire.Bad(at+".further", "trays are kept one level deep; list them all with the first")
+			return fault.Bad(at+".further", "trays are kept one level deep; list them all with the first")
 		}
 		if all += len(f.Elements); all > MaxAllElements {
-			return wire.Bad(at+".elements", "at most %d elements on all trays of a job together", MaxAllElements)
+			return fault.Bad(at+".elements", "at most %d elements on all trays of a job together", MaxAllElements)
 		}
 		if err := f.Check(larder); err != nil {
-			return wire.In(at, err)
+			return fault.In(at, err)
 		}
 	}
 	return nil

@@ -11,9 +11,10 @@ import (
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/colour"
+	"happytray/core/document"
+	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
-	"happytray/core/wire"
 )
 
 // Format names the file format and its version.
@@ -40,52 +41,52 @@ type Tray struct {
 	Seed     uint64         `json:"seed"`
 	Part     *Part          `json:"part,omitempty"`    // of the table, where the job has several trays
 	Further  []Tray         `json:"further,omitempty"` // the job's other trays, kept with its first
-	Extra    wire.Extra     `json:"-"`
+	Extra    document.Extra `json:"-"`
 }
 
 // Element is one placed unit: a food, a form and an amount.
 type Element struct {
-	ID       string        `json:"id"`
-	Food     string        `json:"food"`
-	Form     string        `json:"form"`
-	Category food.Category `json:"category"`
-	Grams    float64       `json:"grams"`
-	Count    int           `json:"count"` // pieces laid, or in the vessel
-	Vessel   string        `json:"vessel,omitempty"`
-	Placed   bool          `json:"placed"`
-	X        float64       `json:"x"` // mm
-	Y        float64       `json:"y"`
-	TurnDeg  float64       `json:"turn_deg"`
-	Path     []geom.Point  `json:"path,omitempty"` // of a trail, board coordinates
-	Layer    int           `json:"layer"`
-	Locked   bool          `json:"locked"`
-	Colour   string        `json:"colour"`
-	Wetness  food.Wetness  `json:"wetness"`
-	Pieces   []Piece       `json:"pieces"`
-	Extra    wire.Extra    `json:"-"`
+	ID       string         `json:"id"`
+	Food     string         `json:"food"`
+	Form     string         `json:"form"`
+	Category food.Category  `json:"category"`
+	Grams    float64        `json:"grams"`
+	Count    int            `json:"count"` // pieces laid, or in the vessel
+	Vessel   string         `json:"vessel,omitempty"`
+	Placed   bool           `json:"placed"`
+	X        float64        `json:"x"` // mm
+	Y        float64        `json:"y"`
+	TurnDeg  float64        `json:"turn_deg"`
+	Path     []geom.Point   `json:"path,omitempty"` // of a trail, board coordinates
+	Layer    int            `json:"layer"`
+	Locked   bool           `json:"locked"`
+	Colour   string         `json:"colour"`
+	Wetness  food.Wetness   `json:"wetness"`
+	Pieces   []Piece        `json:"pieces"`
+	Extra    document.Extra `json:"-"`
 }
 
 // Piece is a closed polygon in board coordinates with its height. Art, Variant,
 // At and TurnDeg say how to draw it; a reader may ignore them.
 type Piece struct {
-	Outline  geom.Outline `json:"outline"`
-	ZMM      float64      `json:"z_mm"`
-	HeightMM float64      `json:"height_mm"`
-	Colour   string       `json:"colour"`
-	At       geom.Point   `json:"at"`
-	TurnDeg  float64      `json:"turn_deg"`
-	Variant  int          `json:"variant"`
-	Extra    wire.Extra   `json:"-"`
+	Outline  geom.Outline   `json:"outline"`
+	ZMM      float64        `json:"z_mm"`
+	HeightMM float64        `json:"height_mm"`
+	Colour   string         `json:"colour"`
+	At       geom.Point     `json:"at"`
+	TurnDeg  float64        `json:"turn_deg"`
+	Variant  int            `json:"variant"`
+	Extra    document.Extra `json:"-"`
 }
 
 // Reserve is food held back for topping up.
 type Reserve struct {
-	Food  string     `json:"food"`
-	Form  string     `json:"form"`
-	Grams float64    `json:"grams"`
-	Count int        `json:"count"`
-	Why   string     `json:"why"`
-	Extra wire.Extra `json:"-"`
+	Food  string         `json:"food"`
+	Form  string         `json:"form"`
+	Grams float64        `json:"grams"`
+	Count int            `json:"count"`
+	Why   string         `json:"why"`
+	Extra document.Extra `json:"-"`
 }
 
 type (
@@ -96,7 +97,7 @@ type (
 )
 
 func (t *Tray) UnmarshalJSON(b []byte) (err error) {
-	t.Extra, err = wire.ReadObject(b, (*plainTray)(t))
+	t.Extra, err = document.ReadObject(b, (*plainTray)(t))
 	return err
 }
 func (t Tray) MarshalJSON() ([]byte, error) {
@@ -109,11 +110,11 @@ func (t Tray) MarshalJSON() ([]byte, error) {
 	if t.Reserve == nil {
 		t.Reserve = []Reserve{}
 	}
-	return wire.WriteObject(plainTray(t), t.Extra)
+	return document.WriteObject(plainTray(t), t.Extra)
 }
 func (e *Element) UnmarshalJSON(b []byte) (err error) {
 	e.Placed = true // a file need not say so
-	e.Extra, err = wire.ReadObject(b, (*plainElement)(e))
+	e.Extra, err = document.ReadObject(b, (*plainElement)(e))
 	if len(e.Pieces) == 0 {
 		e.Placed = false
 	}
@@ -123,23 +124,23 @@ func (e Element) MarshalJSON() ([]byte, error) {
 	if e.Pieces == nil {
 		e.Pieces = []Piece{}
 	}
-	return wire.WriteObject(plainElement(e), e.Extra)
+	return document.WriteObject(plainElement(e), e.Extra)
 }
 func (p *Piece) UnmarshalJSON(b []byte) (err error) {
-	p.Extra, err = wire.ReadObject(b, (*plainPiece)(p))
+	p.Extra, err = document.ReadObject(b, (*plainPiece)(p))
 	return err
 }
-func (p Piece) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainPiece(p), p.Extra) }
+func (p Piece) MarshalJSON() ([]byte, error) { return document.WriteObject(plainPiece(p), p.Extra) }
 func (r *Reserve) UnmarshalJSON(b []byte) (err error) {
-	r.Extra, err = wire.ReadObject(b, (*plainReserve)(r))
+	r.Extra, err = document.ReadObject(b, (*plainReserve)(r))
 	return err
 }
-func (r Reserve) MarshalJSON() ([]byte, error) { return wire.WriteObject(plainReserve(r), r.Extra) }
+func (r Reserve) MarshalJSON() ([]byte, error) { return document.WriteObject(plainReserve(r), r.Extra) }
 
 // Read reads a tray file and checks it against its bounds and the larder.
 func Read(raw []byte, larder *food.Larder) (*Tray, error) {
 	var t Tray
-	if err := wire.Read(raw, &t); err != nil {
+	if err := document.Read(raw, &t); err != nil {
 		return nil, err
 	}
 	if err := t.Check(larder); err != nil {
@@ -155,11 +156,11 @@ func (t *Tray) Write() ([]byte, error) { return json.Marshal(t) }
 func (t *Tray) Check(larder *food.Larder) error {
 	base := larder
 	if len(t.Foods) > MaxElements {
-		return wire.Bad("foods", "at most %d foods", MaxElements)
+		return fault.Bad("foods", "at most %d foods", MaxElements)
 	}
 	for i := range t.Foods {
 		if err := t.Foods[i].Check(); err != nil {
-			return wire.In(fmt.Sprintf("foods[%d]", i), err)
+			return fault.In(fmt.Sprintf("foods[%d]", i), err)
 		}
 	}
 	larder = t.Larder(larder)
@@ -167,74 +168,74 @@ func (t *Tray) Check(larder *food.Larder) error {
 		return err
 	}
 	if t.Format != Format {
-		return wire.Bad("format", "should be %q, not %.40q", Format, t.Format)
+		return fault.Bad("format", "should be %q, not %.40q", Format, t.Format)
 	}
-	if err := wire.Text("title", t.Title, 160); err != nil {
+	if err := fault.Text("title", t.Title, 160); err != nil {
 		return err
 	}
 	if err := t.Brief.Check(); err != nil {
-		return wire.In("brief", err)
+		return fault.In("brief", err)
 	}
 	if err := t.Rules.Check(); err != nil {
-		return wire.In("rules", err)
+		return fault.In("rules", err)
 	}
 	if t.Board != nil {
 		if err := t.Board.Check(); err != nil {
-			return wire.In("board", err)
+			return fault.In("board", err)
 		}
 	} else if len(t.Elements) > 0 {
-		return wire.Bad("board", "a tray with elements needs a board")
+		return fault.Bad("board", "a tray with elements needs a board")
 	}
 	if len(t.Vessels) > MaxElements {
-		return wire.Bad("vessels", "at most %d vessels", MaxElements)
+		return fault.Bad("vessels", "at most %d vessels", MaxElements)
 	}
 	vessels := map[string]bool{}
 	for i, v := range t.Vessels {
 		at := fmt.Sprintf("vessels[%d]", i)
 		if err := v.Check(); err != nil {
-			return wire.In(at, err)
+			return fault.In(at, err)
 		}
 		if vessels[v.ID] {
-			return wire.Bad(at+".id", "%.60q is used twice", v.ID)
+			return fault.Bad(at+".id", "%.60q is used twice", v.ID)
 		}
 		vessels[v.ID] = true
 	}
 	if len(t.Elements) > MaxElements {
-		return wire.Bad("elements", "at most %d elements", MaxElements)
+		return fault.Bad("elements", "at most %d elements", MaxElements)
 	}
 	ids, pieces := map[string]bool{}, 0
 	for i := range t.Elements {
 		e := &t.Elements[i]
 		at := fmt.Sprintf("elements[%d]", i)
 		if ids[e.ID] {
-			return wire.Bad(at+".id", "%.60q is used twice", e.ID)
+			return fault.Bad(at+".id", "%.60q is used twice", e.ID)
 		}
 		ids[e.ID] = true
 		if e.Vessel != "" && !vessels[e.Vessel] {
-			return wire.Bad(at+".vessel", "there is no vessel %.60q on this tray", e.Vessel)
+			return fault.Bad(at+".vessel", "there is no vessel %.60q on this tray", e.Vessel)
 		}
 		if err := e.check(larder); err != nil {
-			return wire.In(at, err)
+			return fault.In(at, err)
 		}
 		if pieces += len(e.Pieces); pieces > MaxPieces {
-			return wire.Bad(at+".pieces", "a tray may have at most %d pieces", MaxPieces)
+			return fault.Bad(at+".pieces", "a tray may have at most %d pieces", MaxPieces)
 		}
 	}
 	if len(t.Reserve) > MaxElements {
-		return wire.Bad("reserve", "at most %d entries", MaxElements)
+		return fault.Bad("reserve", "at most %d entries", MaxElements)
 	}
 	for i, r := range t.Reserve {
 		at := fmt.Sprintf("reserve[%d]", i)
 		if _, ok := larder.Get(r.Food); !ok {
-			return wire.Bad(at+".food", "there is no food %.60q in the larder", r.Food)
+			return fault.Bad(at+".food", "there is no food %.60q in the larder", r.Food)
 		}
-		if err := wire.Between(at+".grams", r.Grams, 0, 1e7, " g"); err != nil {
+		if err := fault.Between(at+".grams", r.Grams, 0, 1e7, " g"); err != nil {
 			return err
 		}
 		if r.Count < 0 || r.Count > 1e8 {
-			return wire.Bad(at+".count", "should be between 0 and 100000000")
+			return fault.Bad(at+".count", "should be between 0 and 100000000")
 		}
-		if err := wire.Text(at+".why", r.Why, 400); err != nil {
+		if err := fault.Text(at+".why", r.Why, 400); err != nil {
 			return err
 		}
 	}
@@ -243,81 +244,81 @@ func (t *Tray) Check(larder *food.Larder) error {
 
 func (e *Element) check(larder *food.Larder) error {
 	if e.ID == "" {
-		return wire.Bad("id", "an element needs an id")
+		return fault.Bad("id", "an element needs an id")
 	}
-	if err := wire.Text("id", e.ID, 80); err != nil {
+	if err := fault.Text("id", e.ID, 80); err != nil {
 		return err
 	}
 	f, ok := larder.Get(e.Food)
 	if !ok {
-		return wire.Bad("food", "there is no food %.60q in the larder", e.Food)
+		return fault.Bad("food", "there is no food %.60q in the larder", e.Food)
 	}
 	if _, ok := f.Spec(e.Form); !ok {
-		return wire.Bad("form", "%s cannot be laid as %.40q", f.Name, e.Form)
+		return fault.Bad("form", "%s cannot be laid as %.40q", f.Name, e.Form)
 	}
 	if food.InVessel(e.Form) && e.Vessel == "" {
-		return wire.Bad("vessel", "what is laid as %s needs a vessel", e.Form)
+		return fault.Bad("vessel", "what is laid as %s needs a vessel", e.Form)
 	}
 	if e.Category != "" && e.Category != f.Category {
-		return wire.Bad("category", "%s is %s, not %.40q", f.Name, f.Category, string(e.Category))
+		return fault.Bad("category", "%s is %s, not %.40q", f.Name, f.Category, string(e.Category))
 	}
-	if err := wire.Between("grams", e.Grams, 0, 1e6, " g"); err != nil {
+	if err := fault.Between("grams", e.Grams, 0, 1e6, " g"); err != nil {
 		return err
 	}
 	if e.Count < 0 || e.Count > MaxPieces {
-		return wire.Bad("count", "should be between 0 and %d", MaxPieces)
+		return fault.Bad("count", "should be between 0 and %d", MaxPieces)
 	}
 	for _, v := range []struct {
 		field string
 		v     float64
 	}{{"x", e.X}, {"y", e.Y}, {"turn_deg", e.TurnDeg}} {
-		if err := wire.Between(v.field, v.v, -MaxReach, MaxReach, ""); err != nil {
+		if err := fault.Between(v.field, v.v, -MaxReach, MaxReach, ""); err != nil {
 			return err
 		}
 	}
 	if e.Layer < 0 || e.Layer > 100 {
-		return wire.Bad("layer", "should be between 0 and 100")
+		return fault.Bad("layer", "should be between 0 and 100")
 	}
 	if len(e.Path) > 400 {
-		return wire.Bad("path", "at most 400 points")
+		return fault.Bad("path", "at most 400 points")
 	}
 	for i, p := range e.Path {
 		if math.Abs(p.X) > MaxReach || math.Abs(p.Y) > MaxReach {
-			return wire.Bad(fmt.Sprintf("path[%d]", i), "lies too far from the board")
+			return fault.Bad(fmt.Sprintf("path[%d]", i), "lies too far from the board")
 		}
 	}
 	if e.Colour != "" {
 		if _, err := colour.Parse(e.Colour); err != nil {
-			return wire.Bad("colour", "%s", err.Error())
+			return fault.Bad("colour", "%s", err.Error())
 		}
 	}
 	for i := range e.Pieces {
 		p := &e.Pieces[i]
 		at := fmt.Sprintf("pieces[%d]", i)
 		if len(p.Outline) > 64 {
-			return wire.Bad(at+".outline", "at most 64 points")
+			return fault.Bad(at+".outline", "at most 64 points")
 		}
 		if err := p.Outline.Check(); err != nil {
-			return wire.Bad(at+".outline", "%s", err.Error())
+			return fault.Bad(at+".outline", "%s", err.Error())
 		}
 		for _, q := range p.Outline {
 			if math.Abs(q.X) > MaxReach || math.Abs(q.Y) > MaxReach {
-				return wire.Bad(at+".outline", "lies too far from the board")
+				return fault.Bad(at+".outline", "lies too far from the board")
 			}
 		}
-		if err := wire.Between(at+".z_mm", p.ZMM, 0, 500, " mm"); err != nil {
+		if err := fault.Between(at+".z_mm", p.ZMM, 0, 500, " mm"); err != nil {
 			return err
 		}
-		if err := wire.Between(at+".height_mm", p.HeightMM, 0, 500, " mm"); err != nil {
+		if err := fault.Between(at+".height_mm", p.HeightMM, 0, 500, " mm"); err != nil {
 			return err
 		}
 		if p.Colour != "" {
 			if _, err := colour.Parse(p.Colour); err != nil {
-				return wire.Bad(at+".colour", "%s", err.Error())
+				return fault.Bad(at+".colour", "%s", err.Error())
 			}
 		}
 		if p.Variant < 0 || p.Variant >= 64 {
-			return wire.Bad(at+".variant", "should be between 0 and 63")
+			return fault.Bad(at+".variant", "should be between 0 and 63")
 		}
 	}
 	return nil

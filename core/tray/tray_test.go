@@ -9,10 +9,10 @@ import (
 	"strings"
 	"testing"
 
+	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/tray"
-	"happytray/core/wire"
 )
 
 var larder = food.BuiltIn()
@@ -120,7 +120,7 @@ func TestBadTrays(t *testing.T) {
 		{"long title", swap(`"title":"t"`, `"title":"`+strings.Repeat("t", 161)+`"`), "title"},
 	} {
 		_, err := tray.Read([]byte(c.doc), larder)
-		var bad *wire.Error
+		var bad *fault.Error
 		if !errors.As(err, &bad) {
 			t.Errorf("%s: was taken (%v)", c.name, err)
 			continue
@@ -186,7 +186,7 @@ func FuzzTray(f *testing.F) {
 	f.Fuzz(func(t *testing.T, raw []byte) {
 		tr, err := tray.Read(raw, larder)
 		if err != nil {
-			var bad *wire.Error
+			var bad *fault.Error
 			if !errors.As(err, &bad) || bad.Says == "" {
 				t.Fatalf("refused without a sentence: %v", err)
 			}

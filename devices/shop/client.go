@@ -8,7 +8,7 @@ import (
 	"net/http"
 	"time"
 
-	"happytray/core/wire"
+	"happytray/core/document"
 )
 
 // Client asks a shop for its feed. The zero value with an address works.
@@ -88,12 +88,12 @@ func (c Client) once(ctx context.Context, each time.Duration) ([]byte, error) {
 	if res.StatusCode != http.StatusOK {
 		return nil, fmt.Errorf("the shop refuses (%s); check its address", res.Status)
 	}
-	raw, err := io.ReadAll(io.LimitReader(res.Body, wire.MaxBytes+1))
+	raw, err := io.ReadAll(io.LimitReader(res.Body, document.MaxBytes+1))
 	if err != nil {
 		return nil, errTryAgain{errors.New("the shop's answer broke off")}
 	}
-	if len(raw) > wire.MaxBytes {
-		return nil, fmt.Errorf("the shop's answer is larger than %d MB", wire.MaxBytes>>20)
+	if len(raw) > document.MaxBytes {
+		return nil, fmt.Errorf("the shop's answer is larger than %d MB", document.MaxBytes>>20)
 	}
 	return raw, nil
 }

@@ -9,8 +9,9 @@ import (
 	"math"
 	"time"
 
+	"happytray/core/document"
+	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/core/wire"
 )
 
 // Format names the feed's format and its version.
@@ -49,20 +50,20 @@ type Pack struct {
 // an error.
 func Read(raw []byte) (Feed, []string, error) {
 	var f Feed
-	if err := wire.Read(raw, &f); err != nil {
+	if err := document.Read(raw, &f); err != nil {
 		return Feed{}, nil, err
 	}
 	if f.Format != Format {
-		return Feed{}, nil, wire.Bad("format", "should be %q, not %.40q", Format, f.Format)
+		return Feed{}, nil, fault.Bad("format", "should be %q, not %.40q", Format, f.Format)
 	}
-	if err := wire.Text("shop", f.Shop, 120); err != nil {
+	if err := fault.Text("shop", f.Shop, 120); err != nil {
 		return Feed{}, nil, err
 	}
 	if _, err := time.Parse(time.DateOnly, f.Day); err != nil {
-		return Feed{}, nil, wire.Bad("day", "write the day as 2026-11-30")
+		return Feed{}, nil, fault.Bad("day", "write the day as 2026-11-30")
 	}
 	if len(f.Items) > MaxItems {
-		return Feed{}, nil, wire.Bad("items", "at most %d foods", MaxItems)
+		return Feed{}, nil, fault.Bad("items", "at most %d foods", MaxItems)
 	}
 	var good []Item
 	left := []string{}
@@ -82,7 +83,7 @@ func Read(raw []byte) (Feed, []string, error) {
 		good = append(good, it)
 	}
 	if len(f.Items) == 0 || 2*len(good) < len(f.Items) {
-		return Feed{}, left, wire.Bad("items", "%d of %d entries make no sense; the prices of before are kept", len(f.Items)-len(good), len(f.Items))
+		return Feed{}, left, fault.Bad("items", "%d of %d entries make no sense; the prices of before are kept", len(f.Items)-len(good), len(f.Items))
 	}
 	f.Items = good
 	return f, left, nil

@@ -11,8 +11,9 @@ import (
 	"testing"
 	"time"
 
+	"happytray/core/document"
+	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/core/wire"
 	"happytray/devices/shop"
 	standin "happytray/standin/shop"
 )
@@ -150,7 +151,7 @@ func TestTries(t *testing.T) {
 			t.Errorf("%q: %v", bad, err)
 		}
 	}
-	big := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) { w.Write(make([]byte, wire.MaxBytes+10)) }))
+	big := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) { w.Write(make([]byte, document.MaxBytes+10)) }))
 	defer big.Close()
 	if _, _, err := (shop.Client{May: shop.Policy{Loopback: true}, URL: big.URL}).Fetch(context.Background()); err == nil || !strings.Contains(err.Error(), "larger") {
 		t.Errorf("too large: %v", err)
@@ -170,7 +171,7 @@ func TestNonsenseIsLeftOut(t *testing.T) {
 	for _, bad := range [][]byte{nil, []byte(`{}`), []byte(`[]`), []byte(`{"format":"happytray-shop/1","day":"soon"}`), doc(), doc(item("", pack), item("a", "")),
 		doc(item("a", `{"grams":1,"price":2,"stock":1}`)), doc(item("a", `{"grams":"lots","price":2,"stock":1}`))} {
 		_, _, err := shop.Read(bad)
-		var e *wire.Error
+		var e *fault.Error
 		if !errors.As(err, &e) || e.Says == "" {
 			t.Errorf("%.60s: %v", bad, err)
 		}

@@ -11,8 +11,8 @@ import (
 	"sort"
 
 	"happytray/core/board"
+	"happytray/core/fault"
 	"happytray/core/geom"
-	"happytray/core/wire"
 )
 
 // Drawing is what an SVG file holds of a board, in mm, or, where the file says
@@ -48,7 +48,7 @@ func (d *Drawing) WidthMM() float64 {
 // Request is the board of this drawing at its real size: the longer side as
 // measured, in mm.
 func (d *Drawing) Request(lengthMM float64) (board.Request, error) {
-	if err := wire.Between("length_mm", lengthMM, 100, 3000, " mm"); err != nil {
+	if err := fault.Between("length_mm", lengthMM, 100, 3000, " mm"); err != nil {
 		return board.Request{}, err
 	}
 	k := lengthMM / d.LengthMM()
@@ -89,7 +89,7 @@ func Read(svg []byte) (*Drawing, error) {
 		return nil, errCrossing
 	}
 	if len(all) == 0 {
-		return nil, wire.Bad("", "there is no closed shape with an area in this drawing; draw the board's edge as one closed line")
+		return nil, fault.Bad("", "there is no closed shape with an area in this drawing; draw the board's edge as one closed line")
 	}
 	sort.SliceStable(all, func(i, j int) bool { return all[i].area > all[j].area })
 	d := &Drawing{Outline: all[0].o, Physical: physical}
@@ -99,7 +99,7 @@ func Read(svg []byte) (*Drawing, error) {
 		if errors.Is(err, geom.ErrCrossing) {
 			return nil, errCrossing
 		}
-		return nil, wire.Bad("", "the outline cannot be used: %s", err.Error())
+		return nil, fault.Bad("", "the outline cannot be used: %s", err.Error())
 	}
 	doubled, outside, tiny := 0, 0, 0
 	for _, c := range all[1:] {
@@ -113,7 +113,7 @@ func Read(svg []byte) (*Drawing, error) {
 		case insideAny(c.o, d.Holes):
 			tiny++
 		case len(d.Holes) >= maxHoles:
-			return nil, wire.Bad("", "more than %d shapes lie inside the outline; leave only the board's edge and its holes in the drawing", maxHoles)
+			return nil, fault.Bad("", "more than %d shapes lie inside the outline; leave only the board's edge and its holes in the drawing", maxHoles)
 		default:
 			d.Holes = append(d.Holes, c.o)
 		}
@@ -138,7 +138,7 @@ func Read(svg []byte) (*Drawing, error) {
 	return d, nil
 }
 
-var errCrossing = wire.Bad("", "the outline crosses itself; draw the board's edge as one line that does not")
+var errCrossing = fault.Bad("", "the outline crosses itself; draw the board's edge as one line that does not")
 
 // tidy drops points that repeat the one before.
 func tidy(o geom.Outline) geom.Outline {

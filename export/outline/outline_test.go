@@ -9,7 +9,8 @@ import (
 	"time"
 
 	"happytray/core/board"
-	"happytray/core/wire"
+	"happytray/core/document"
+	"happytray/core/fault"
 )
 
 func svg(attrs, inside string) string {
@@ -123,11 +124,11 @@ func TestHostileDrawings(t *testing.T) {
 		"no size":           {svg(`width="0" height="0"`, `<rect width="9" height="9"/>`), "no size"},
 		"bad length":        {svg(mm, `<rect width="nine" height="9"/>`), "length"},
 		"another encoding":  {`<?xml version="1.0" encoding="latin1"?><svg/>`, "UTF-8"},
-		"too large":         {strings.Repeat(" ", wire.MaxBytes+1), "MB"},
+		"too large":         {strings.Repeat(" ", document.MaxBytes+1), "MB"},
 	} {
 		start := time.Now()
 		d, err := Read([]byte(c.svg))
-		var bad *wire.Error
+		var bad *fault.Error
 		if d != nil || !errors.As(err, &bad) || !strings.Contains(bad.Says, c.says) {
 			t.Errorf("%s: %v, want %q", name, err, c.says)
 		}

@@ -13,8 +13,9 @@ import (
 
 	"github.com/tdewolff/canvas"
 
+	"happytray/core/document"
+	"happytray/core/fault"
 	"happytray/core/geom"
-	"happytray/core/wire"
 )
 
 // parser walks an SVG document and collects its closed shapes as outlines.
@@ -42,8 +43,8 @@ var refused = []string{"script", "foreignObject", "iframe", "object", "embed", "
 const pixel = 25.4 / 96
 
 func parse(svg []byte) (shapes []geom.Outline, physical bool, err error) {
-	if len(svg) > wire.MaxBytes {
-		return nil, false, wire.Bad("", "the drawing is larger than %d MB; an outline needs far less", wire.MaxBytes>>20)
+	if len(svg) > document.MaxBytes {
+		return nil, false, fault.Bad("", "the drawing is larger than %d MB; an outline needs far less", document.MaxBytes>>20)
 	}
 	d := xml.NewDecoder(bytes.NewReader(svg))
 	d.CharsetReader = func(charset string, in io.Reader) (io.Reader, error) {
@@ -57,22 +58,22 @@ func parse(svg []byte) (shapes []geom.Outline, physical bool, err error) {
 			break
 		}
 		if err != nil {
-			return nil, false, wire.Bad("", "this is no sound SVG drawing: %s", err.Error())
+			return nil, false, fault.Bad("", "this is no sound SVG drawing: %s", err.Error())
 		}
 		switch t := tok.(type) {
 		case xml.Directive:
 			if bytes.Contains(bytes.ToUpper(t), []byte("ENTITY")) || bytes.ContainsRune(t, '[') {
-				return nil, false, wire.Bad("", "the drawing defines entities of its own; save it as plain SVG")
+				return nil, false, fault.Bad("", "the drawing defines entities of its own; save it as plain SVG")
 			}
 		case xml.StartElement:
 			if p.elements++; p.elements > maxElements {
-				return nil, false, wire.Bad("", "the drawing has more than %d elements; leave only the board's edge in it", maxElements)
+				return nil, false, fault.Bad("", "the drawing has more than %d elements; leave only the board's edge in it", maxElements)
 			}
 			if len(stack) >= maxDepth {
-				return nil, false, wire.Bad("", "the drawing is nested more than %d deep", maxDepth)
+				return nil, false, fault.Bad("", "the drawing is nested more than %d deep", maxDepth)
 			}
 			if len(stack) == 0 && t.Name.Local != "svg" {
-				return nil, false, wire.Bad("", "this is no SVG drawing; it begins with %.40q", t.Name.Local)
+				return nil, false, fault.Bad("", "this is no SVG drawing; it begins with %.40q", t.Name.Local)
 			}
 			f, err := p.open(t, stack)
 			if err != nil {
@@ -84,7 +85,7 @@ func parse(svg []byte) (shapes []geom.Outline, physical bool, err error) {
 		}
 	}
 	if p.elements == 0 {
-		return nil, false, wire.Bad("", "this is no SVG drawing")
+		return nil, false, fault.Bad("", "this is no SVG drawing")
 	}
 	return p.shapes, p.physical, nil
 }
@@ -94,19 +95,19 @@ type attributes map[string]string
 func (p *parser) open(t xml.StartElement, stack []frame) (frame, error) {
 	name := t.Name.Local
 	if slices.Contains(refused, name) {
-		return frame{}, wire.Bad("", "the drawing holds %s, which an outline does not need; save it as plain SVG", name)
+		return frame{}, fault.Bad("", "the drawing holds %s, which an outline does not need; save it as plain SVG", name)
 	}
 	a := attributes{}
 	for _, at := range t.Attr {
 		key := strings.ToLower(at.Name.Local)
 		if strings.HasPrefix(key, "on") {
-			return frame{}, wire.Bad("", "the drawing holds a script (%.30s); save it as plain SVG", key)
+			return frame{}, fault.Bad("", "the drawing holds a script (%.30s); save it as plain SVG", key)
 		}
 		if key == "href" && !strings.HasPrefix(strings.TrimSpace(at.Value), "#") {
-			return frame{}, wire.Bad("", "the drawing refers to something outside of it (%.60q); save it as plain SVG", at.Value)
+			return frame{}, fault.Bad("", "the drawing refers to something outside of it (%.60q); save it as plain SVG", at.Value)
 		}
 		if strings.Contains(strings.ToLower(at.Value), "url(") && !strings.Contains(strings.ReplaceAll(at.Value, " ", ""), "url(#") {
-			return frame{}, wire.Bad("", "the drawing refers to something outside of it; save it as plain SVG")
+			return frame{}, fault.Bad("", "the drawing refers to something outside of it; save it as plain SVG")
 		}
 		a[at.Name.Local] = at.Value
 	}
@@ -145,7 +146,7 @@ func (p *parser) viewport(a attributes, f frame, root bool) (frame, error) {
 	if v := a["viewBox"]; v != "" {
 		n, err := numbers(v)
 		if err != nil || len(n) != 4 || n[2] <= 0 || n[3] <= 0 {
-			return f, wire.Bad("", "the viewBox %.60q cannot be read", v)
+			return f, fault.Bad("", "the viewBox %.60q cannot be read", v)
 		}
 		copy(box[:], n)
 		hasBox = true
@@ -172,7 +173,7 @@ func (p *parser) viewport(a attributes, f frame, root bool) (frame, error) {
 		return f, err
 	}
 	if w <= 0 || h <= 0 {
-		return f, wire.Bad("", "the drawing has no size")
+		return f, fault.Bad("", "the drawing has no size")
 	}
 	if root {
 		p.physical = physW || physH
@@ -317,7 +318,7 @@ func shape(name string, a attributes, f frame) (*canvas.Path, error) {
 	return nil, nil
 }
 
-var tooMany = wire.Bad("", "the drawing has too many points; leave only the board's edge in it")
+var tooMany = fault.Bad("", "the drawing has too many points; leave only the board's edge in it")
 
 // pathOf reads path data within bounds. The reader behind it may give up in ways
 // of its own on hostile data, which count as unreadable.
@@ -327,9 +328,9 @@ func pathOf(d string) (p *canvas.Path, err error) {
 		return nil, nil
 	}
 	if len(d) > maxPath {
-		return nil, wire.Bad("", "a path has more than %d characters; simplify it in your drawing program", maxPath)
+		return nil, fault.Bad("", "a path has more than %d characters; simplify it in your drawing program", maxPath)
 	}
-	unreadable := wire.Bad("", "a path cannot be read, beginning %.40q", d)
+	unreadable := fault.Bad("", "a path cannot be read, beginning %.40q", d)
 	for i := range len(d) {
 		if c := d[i]; !strings.ContainsRune("MmZzLlHhVvCcSsQqTtAaEe0123456789+-., \t\r\n\f", rune(c)) {
 			return nil, unreadable
@@ -354,19 +355,19 @@ func pathOf(d string) (p *canvas.Path, err error) {
 func (p *parser) take(path *canvas.Path, m canvas.Matrix) (err error) {
 	defer func() {
 		if recover() != nil {
-			err = wire.Bad("", "a shape of the drawing cannot be followed; simplify it in your drawing program")
+			err = fault.Bad("", "a shape of the drawing cannot be followed; simplify it in your drawing program")
 		}
 	}()
 	for _, c := range path.Coords() {
 		q := m.Dot(c)
 		if !(math.Abs(q.X) < 1e7 && math.Abs(q.Y) < 1e7) { // also what is no number
-			return wire.Bad("", "the drawing has coordinates that are no numbers or lie too far out")
+			return fault.Bad("", "the drawing has coordinates that are no numbers or lie too far out")
 		}
 	}
 	path = path.Transform(m)
 	parts := path.Split()
 	if len(parts) > maxShapes {
-		return wire.Bad("", "the drawing has more than %d shapes; leave only the board's edge and its holes in it", maxShapes)
+		return fault.Bad("", "the drawing has more than %d shapes; leave only the board's edge and its holes in it", maxShapes)
 	}
 	for _, part := range parts {
 		b := part.FastBounds()
@@ -383,7 +384,7 @@ func (p *parser) take(path *canvas.Path, m canvas.Matrix) (err error) {
 		}
 		if len(o) >= 3 {
 			if p.shapes = append(p.shapes, o); len(p.shapes) > maxShapes {
-				return wire.Bad("", "the drawing has more than %d shapes; leave only the board's edge and its holes in it", maxShapes)
+				return fault.Bad("", "the drawing has more than %d shapes; leave only the board's edge and its holes in it", maxShapes)
 			}
 		}
 	}
@@ -408,7 +409,7 @@ func length(v string, of float64) (px float64, physical bool, err error) {
 		k, known = of/100, true
 	}
 	if e != nil || !known || math.IsNaN(n) || math.Abs(n) > 1e7 {
-		return 0, false, wire.Bad("", "the length %.40q cannot be read", v)
+		return 0, false, fault.Bad("", "the length %.40q cannot be read", v)
 	}
 	return n * k, slices.Contains([]string{"mm", "cm", "in", "pt", "pc", "q", "Q"}, unit), nil
 }
@@ -422,7 +423,7 @@ func numbers(s string) ([]float64, error) {
 	for _, w := range strings.FieldsFunc(s, func(r rune) bool { return r == ',' || r == ' ' || r == '\n' || r == '\t' || r == '\r' }) {
 		v, err := strconv.ParseFloat(w, 64)
 		if err != nil || math.IsNaN(v) || math.Abs(v) > 1e7 {
-			return nil, wire.Bad("", "%.30q is not a number", w)
+			return nil, fault.Bad("", "%.30q is not a number", w)
 		}
 		out = append(out, v)
 	}
@@ -432,7 +433,7 @@ func numbers(s string) ([]float64, error) {
 // transform reads a transform list.
 func transform(s string) (canvas.Matrix, error) {
 	m := canvas.Identity
-	bad := wire.Bad("", "the transform %.60q cannot be read", s)
+	bad := fault.Bad("", "the transform %.60q cannot be read", s)
 	rest := strings.Trim(s, " \t\r\n,")
 	if rest == "none" {
 		return m, nil

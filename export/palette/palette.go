@@ -11,7 +11,7 @@ import (
 	"strings"
 	"unicode/utf8"
 
-	"happytray/core/wire"
+	"happytray/core/fault"
 )
 
 // Bounds of a palette from outside.
@@ -31,11 +31,11 @@ const magic = "GIMP Palette"
 // Read reads a palette. An error says on which line what is wrong.
 func Read(raw []byte) (Palette, error) {
 	if len(raw) > MaxBytes {
-		return Palette{}, wire.Bad("", "a palette may be up to %d kB", MaxBytes>>10)
+		return Palette{}, fault.Bad("", "a palette may be up to %d kB", MaxBytes>>10)
 	}
 	raw = bytes.TrimPrefix(raw, []byte("\xef\xbb\xbf"))
 	if !utf8.Valid(raw) {
-		return Palette{}, wire.Bad("", "the palette is not UTF-8 text")
+		return Palette{}, fault.Bad("", "the palette is not UTF-8 text")
 	}
 	p := Palette{Colours: []string{}}
 	lines := bufio.NewScanner(bytes.NewReader(raw))
@@ -48,7 +48,7 @@ func Read(raw []byte) (Palette, error) {
 		switch {
 		case n == 1:
 			if line != magic {
-				return Palette{}, wire.Bad("line 1", "this is not a palette: its first line should be %q", magic)
+				return Palette{}, fault.Bad("line 1", "this is not a palette: its first line should be %q", magic)
 			}
 		case line == "" || line[0] == '#':
 		case strings.HasPrefix(line, "Name:"):
@@ -59,13 +59,13 @@ func Read(raw []byte) (Palette, error) {
 		default:
 			f := strings.Fields(line)
 			if len(f) < 3 {
-				return Palette{}, wire.Bad(fmt.Sprintf("line %d", n), "a colour is three numbers, red, green and blue")
+				return Palette{}, fault.Bad(fmt.Sprintf("line %d", n), "a colour is three numbers, red, green and blue")
 			}
 			var c [3]int
 			for k := range c {
 				v, err := strconv.Atoi(f[k])
 				if err != nil || v < 0 || v > 255 {
-					return Palette{}, wire.Bad(fmt.Sprintf("line %d", n), "%.20q should be a number from 0 to 255", f[k])
+					return Palette{}, fault.Bad(fmt.Sprintf("line %d", n), "%.20q should be a number from 0 to 255", f[k])
 				}
 				c[k] = v
 			}
@@ -75,15 +75,15 @@ func Read(raw []byte) (Palette, error) {
 			}
 			seen[hex] = true
 			if p.Colours = append(p.Colours, hex); len(p.Colours) > MaxColours {
-				return Palette{}, wire.Bad("", "a palette may hold up to %d colours", MaxColours)
+				return Palette{}, fault.Bad("", "a palette may hold up to %d colours", MaxColours)
 			}
 		}
 	}
 	if n == 0 || lines.Err() != nil {
-		return Palette{}, wire.Bad("", "there is no palette in this file")
+		return Palette{}, fault.Bad("", "there is no palette in this file")
 	}
 	if len(p.Colours) == 0 {
-		return Palette{}, wire.Bad("", "this palette holds no colour")
+		return Palette{}, fault.Bad("", "this palette holds no colour")
 	}
 	return p, nil
 }

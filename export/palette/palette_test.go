@@ -6,7 +6,7 @@ import (
 	"strings"
 	"testing"
 
-	"happytray/core/wire"
+	"happytray/core/fault"
 )
 
 func TestRead(t *testing.T) {
@@ -28,7 +28,7 @@ func TestRead(t *testing.T) {
 		{"GIMP Palette\n\n-1 2 3", "line 3"}, {"GIMP Palette\n1 2 x", "line 2"}, {"GIMP Palette\n\xff\xfe", ""}, {strings.Repeat("x", MaxBytes+1), ""},
 	} {
 		_, err := Read([]byte(c.doc))
-		var bad *wire.Error
+		var bad *fault.Error
 		if !errors.As(err, &bad) || bad.Field != c.field || bad.Says == "" {
 			t.Errorf("%.40q: %v", c.doc, err)
 		}
@@ -42,7 +42,7 @@ func FuzzRead(f *testing.F) {
 	f.Fuzz(func(t *testing.T, raw []byte) {
 		p, err := Read(raw)
 		if err != nil {
-			var bad *wire.Error
+			var bad *fault.Error
 			if !errors.As(err, &bad) || bad.Says == "" {
 				t.Fatalf("refused without a sentence: %v", err)
 			}

@@ -13,7 +13,7 @@ import (
 	"golang.org/x/image/draw"
 
 	"happytray/core/colour"
-	"happytray/core/wire"
+	"happytray/core/fault"
 )
 
 // Bounds of a picture from outside.
@@ -37,29 +37,29 @@ type Picture struct {
 // a pixel is decoded. What is see-through does not count.
 func Read(b []byte) (*Picture, error) {
 	if len(b) > MaxBytes {
-		return nil, wire.Bad("", "the picture is larger than %d MB; take a smaller one", MaxBytes>>20)
+		return nil, fault.Bad("", "the picture is larger than %d MB; take a smaller one", MaxBytes>>20)
 	}
 	c, kind, err := image.DecodeConfig(bytes.NewReader(b))
 	if err != nil || kind != "png" && kind != "jpeg" {
-		return nil, wire.Bad("", "this is no PNG or JPEG picture")
+		return nil, fault.Bad("", "this is no PNG or JPEG picture")
 	}
 	if c.Width < minSide || c.Height < minSide {
-		return nil, wire.Bad("", "the picture measures %d × %d; it should have at least %d pixels each way", c.Width, c.Height, minSide)
+		return nil, fault.Bad("", "the picture measures %d × %d; it should have at least %d pixels each way", c.Width, c.Height, minSide)
 	}
 	if int64(c.Width)*int64(c.Height) > MaxPixels {
-		return nil, wire.Bad("", "the picture has %d million pixels; at most %d million can be looked at", int64(c.Width)*int64(c.Height)/1_000_000, MaxPixels/1_000_000)
+		return nil, fault.Bad("", "the picture has %d million pixels; at most %d million can be looked at", int64(c.Width)*int64(c.Height)/1_000_000, MaxPixels/1_000_000)
 	}
 	if deep(c.ColorModel) && int64(c.Width)*int64(c.Height) > MaxPixels/2 { // twice the memory
-		return nil, wire.Bad("", "the picture has 16 bits to a colour and more than %d million pixels; save it with 8", MaxPixels/2_000_000)
+		return nil, fault.Bad("", "the picture has 16 bits to a colour and more than %d million pixels; save it with 8", MaxPixels/2_000_000)
 	}
 	img, _, err := image.Decode(bytes.NewReader(b))
 	if err != nil {
-		return nil, wire.Bad("", "the picture is cut short or damaged; save it again")
+		return nil, fault.Bad("", "the picture is cut short or damaged; save it again")
 	}
 	p := &Picture{Width: c.Width, Height: c.Height, img: img}
 	px := pixels(img)
 	if len(px) == 0 {
-		return nil, wire.Bad("", "the picture is see-through all over")
+		return nil, fault.Bad("", "the picture is see-through all over")
 	}
 	p.Colours = colour.Main(px)
 	return p, nil

@@ -15,7 +15,7 @@ import (
 	"time"
 
 	"happytray/core/colour"
-	"happytray/core/wire"
+	"happytray/core/fault"
 )
 
 // board is a picture of a red disc on a wooden ground with a green corner.
@@ -126,7 +126,7 @@ func TestHostilePictures(t *testing.T) {
 		p, err := Read(c.b)
 		took := time.Since(start)
 		runtime.ReadMemStats(&after)
-		var bad *wire.Error
+		var bad *fault.Error
 		if p != nil || !errors.As(err, &bad) || !strings.Contains(bad.Says, c.says) {
 			t.Errorf("%s: %v, want %q", name, err, c.says)
 		}

@@ -11,8 +11,9 @@ import (
 	"unicode/utf8"
 
 	"happytray/core/brief"
+	"happytray/core/document"
+	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/core/wire"
 )
 
 // What becomes of a line.
@@ -64,7 +65,7 @@ func Read(b []byte, larder *food.Larder, stock food.Stock, digits int) (*Import,
 			break
 		}
 		if err != nil {
-			return nil, wire.Bad("", "the file cannot be read: %s", err.Error())
+			return nil, fault.Bad("", "the file cannot be read: %s", err.Error())
 		}
 		line, _ := r.FieldPos(0)
 		in.row(line, rec)
@@ -89,26 +90,26 @@ func countRows(b []byte, comma rune) error {
 		case errors.Is(err, io.EOF):
 			return nil
 		case errors.As(err, &pe):
-			return wire.Bad("", "line %d: a quotation mark stands where it cannot. Write a cell with quotation marks in it in quotation marks, and each of them twice", pe.StartLine)
+			return fault.Bad("", "line %d: a quotation mark stands where it cannot. Write a cell with quotation marks in it in quotation marks, and each of them twice", pe.StartLine)
 		case err != nil:
-			return wire.Bad("", "the file cannot be read: %s", err.Error())
+			return fault.Bad("", "the file cannot be read: %s", err.Error())
 		case rows >= MaxRows:
-			return wire.Bad("", "more than %d rows; take the file in parts", MaxRows)
+			return fault.Bad("", "more than %d rows; take the file in parts", MaxRows)
 		}
 	}
 }
 
 // sound checks the bytes of a file and takes a byte order mark off.
 func sound(b []byte) ([]byte, error) {
-	if len(b) > wire.MaxBytes {
-		return nil, wire.Bad("", "the file is larger than %d MB; take it in parts", wire.MaxBytes>>20)
+	if len(b) > document.MaxBytes {
+		return nil, fault.Bad("", "the file is larger than %d MB; take it in parts", document.MaxBytes>>20)
 	}
 	if bytes.HasPrefix(b, []byte{0xff, 0xfe}) || bytes.HasPrefix(b, []byte{0xfe, 0xff}) {
-		return nil, wire.Bad("", "the file is written in UTF-16; save it as CSV in UTF-8")
+		return nil, fault.Bad("", "the file is written in UTF-16; save it as CSV in UTF-8")
 	}
 	b = bytes.TrimPrefix(b, []byte("\ufeff"))
 	if i := bytes.IndexByte(b, 0); i >= 0 {
-		return nil, wire.Bad("", "line %d holds a zero byte; this is no text file", 1+bytes.Count(b[:i], []byte("\n")))
+		return nil, fault.Bad("", "line %d holds a zero byte; this is no text file", 1+bytes.Count(b[:i], []byte("\n")))
 	}
 	if !utf8.Valid(b) {
 		at := 0
@@ -119,10 +120,10 @@ func sound(b []byte) ([]byte, error) {
 			}
 			at += n
 		}
-		return nil, wire.Bad("", "line %d holds bytes that are not UTF-8; save the file as CSV in UTF-8", 1+bytes.Count(b[:at], []byte("\n")))
+		return nil, fault.Bad("", "line %d holds bytes that are not UTF-8; save the file as CSV in UTF-8", 1+bytes.Count(b[:at], []byte("\n")))
 	}
 	if len(bytes.TrimSpace(b)) == 0 {
-		return nil, wire.Bad("", "the file is empty")
+		return nil, fault.Bad("", "the file is empty")
 	}
 	return b, nil
 }
@@ -178,14 +179,14 @@ func (in *reader) header(b []byte) (*csv.Reader, error) {
 	r.Comma, r.FieldsPerRecord = best, -1
 	rec, err := r.Read()
 	if err != nil {
-		return nil, wire.Bad("", "the first line should name the columns, such as id,name,category")
+		return nil, fault.Bad("", "the first line should name the columns, such as id,name,category")
 	}
 	in.cells = len(rec)
 	in.at = map[string]int{}
 	for i, cell := range rec {
 		name := headed(cell)
 		if _, twice := in.at[name]; twice {
-			return nil, wire.Bad("", "the column %.40q is there twice", name)
+			return nil, fault.Bad("", "the column %.40q is there twice", name)
 		}
 		in.at[name] = i
 	}
@@ -209,7 +210,7 @@ func (in *reader) header(b []byte) (*csv.Reader, error) {
 		break
 	}
 	if !found {
-		return nil, wire.Bad("", "the first line should name the columns: id for the larder, food, grams and price for packs, or food, grams and best_before for stock")
+		return nil, fault.Bad("", "the first line should name the columns: id for the larder, food, grams and price for packs, or food, grams and best_before for stock")
 	}
 	in.foods, in.lots = map[string]*draft{}, map[string][]food.Lot{}
 	return r, nil
@@ -379,7 +380,7 @@ func (in *reader) stockRow(id string, rec []string) (string, error) {
 	if err != nil {
 		return "", fmt.Errorf("grams: %w", err)
 	}
-	if err := wire.Between("grams", grams, 0, 1e6, " g"); err != nil {
+	if err := fault.Between("grams", grams, 0, 1e6, " g"); err != nil {
 		return "", err
 	}
 	day, _ := in.cell(rec, "best_before")

@@ -9,8 +9,9 @@ import (
 	"testing"
 	"time"
 
+	"happytray/core/document"
+	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/core/wire"
 )
 
 var stock = food.Stock{"honey": {{Grams: 180}, {Grams: 90.5, BestBefore: "2027-01-31"}}, "almonds": {{Grams: 300, BestBefore: "2026-12-24"}}}
@@ -208,11 +209,11 @@ func TestFilesThatAreNoTable(t *testing.T) {
 		"open quotation": {"id,name\nhoney,\"never closed\n", "quotation"},
 		"stray quote":    {"id,name\nhoney,a\"b\n", "quotation"},
 		"rows":           {long, "20000 rows"},
-		"bytes":          {"id,name\n" + strings.Repeat("x", wire.MaxBytes), "MB"},
+		"bytes":          {"id,name\n" + strings.Repeat("x", document.MaxBytes), "MB"},
 	} {
 		start := time.Now()
 		in, err := Read([]byte(c.file), food.BuiltIn(), stock, 2)
-		var bad *wire.Error
+		var bad *fault.Error
 		if in != nil || !errors.As(err, &bad) || !strings.Contains(bad.Says, c.says) {
 			t.Errorf("%s: %v, want %q", name, err, c.says)
 		}

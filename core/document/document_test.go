@@ -1,15 +1,16 @@
-package wire
+package document
 
 import (
 	"encoding/json"
 	"errors"
 	"fmt"
 	"maps"
-	"math"
 	"slices"
 	"strings"
 	"testing"
 	"unicode/utf8"
+
+	"happytray/core/fault"
 )
 
 type inner struct {
@@ -46,7 +47,7 @@ func TestReadSaysWhatIsWrong(t *testing.T) {
 	} {
 		var v outer
 		err := Read([]byte(c.doc), &v)
-		var bad *Error
+		var bad *fault.Error
 		if !errors.As(err, &bad) {
 			t.Errorf("%s: %v", c.name, err)
 			continue
@@ -64,35 +65,6 @@ func TestReadSaysWhatIsWrong(t *testing.T) {
 	var v outer
 	if err := Read([]byte(`{"name":"a [ { \" b","in":{"a":3}}`), &v); err != nil || v.In.A != 3 {
 		t.Errorf("a sound document: %+v, %v", v, err)
-	}
-}
-
-func TestFieldsNest(t *testing.T) {
-	err := In("elements[3]", In("pieces[0]", Bad("outline", "crosses itself")))
-	if err.Error() != "elements[3].pieces[0].outline: crosses itself" {
-		t.Error(err)
-	}
-	if got := In("board", errors.New("plain")).Error(); got != "board: plain" {
-		t.Error(got)
-	}
-}
-
-func TestBounds(t *testing.T) {
-	for _, v := range []float64{math.NaN(), math.Inf(1), math.Inf(-1), -1, 11} {
-		if Between("x", v, 0, 10, " mm") == nil {
-			t.Errorf("%v is taken for 0 to 10", v)
-		}
-	}
-	for _, v := range []float64{0, 10, 5} {
-		if err := Between("x", v, 0, 10, ""); err != nil {
-			t.Error(err)
-		}
-	}
-	if Text("x", "ab", 1) == nil || Text("x", "a\x00", 9) == nil || Text("x", "ab", 2) != nil {
-		t.Error("the length of texts is not kept")
-	}
-	if OneOf("x", "b", "a", "c") == nil || OneOf("x", "a", "a") != nil {
-		t.Error("words are not kept")
 	}
 }
 

@@ -1,18 +1,20 @@
-// Package wire reads JSON from outside within bounds and says what is wrong
-// with it in one sentence and one field name.
-package wire
+// Package document reads JSON from outside within bounds, keeps what it does not know of
+// it, and finds the very member that is at fault.
+package document
 
 import (
 	"bytes"
 	"encoding/json"
 	"errors"
 	"fmt"
-	"math"
+	"maps"
 	"reflect"
-	"sort"
+	"slices"
 	"strings"
 	"sync"
 	"unicode/utf8"
+
+	"happytray/core/fault"
 )
 
 // MaxBytes and MaxDepth bound every document that comes from outside.
@@ -21,43 +23,10 @@ const (
 	MaxDepth = 32
 )
 
-// Error is a fault in something from outside: the field, as a path such as
-// elements[3].x, and a sentence that says what to do.
-type Error struct {
-	Field string
-	Says  string
-}
-
-func (e *Error) Error() string {
-	if e.Field == "" {
-		return e.Says
-	}
-	return e.Field + ": " + e.Says
-}
-
-// Bad makes an Error.
-func Bad(field, format string, args ...any) error {
-	return &Error{Field: field, Says: fmt.Sprintf(format, args...)}
-}
-
-// In puts an error's field under a parent field.
-func In(parent string, err error) error {
-	var e *Error
-	if !errors.As(err, &e) {
-		return Bad(parent, "%s", err.Error())
-	}
-	field := parent
-	if e.Field != "" && !strings.HasPrefix(e.Field, "[") {
-		field += "."
-	}
-	field += e.Field
-	return &Error{Field: field, Says: e.Says}
-}
-
 // Read decodes one JSON document into v, after checking its size and depth.
 func Read(b []byte, v any) error {
 	if len(b) > MaxBytes {
-		return Bad("", "the document is larger than %d MB", MaxBytes>>20)
+		return fault.Bad("", "the document is larger than %d MB", MaxBytes>>20)
 	}
 	if err := depth(b); err != nil {
 		return err
@@ -78,7 +47,7 @@ func locate(b []byte, t reflect.Type, err error) error {
 	b = b[min(len(b), space(b, 0)):]
 	try := func(raw []byte, t reflect.Type, path string) error {
 		if e := json.Unmarshal(raw, reflect.New(t).Interface()); e != nil {
-			return In(path, locate(raw, t, e))
+			return fault.In(path, locate(raw, t, e))
 		}
 		return nil
 	}
@@ -130,7 +99,7 @@ func items(b []byte) [][]byte {
 // Sound reports whether b is one JSON document within the bounds of size and depth.
 func Sound(b []byte) error {
 	if len(b) > MaxBytes {
-		return Bad("", "the document is larger than %d MB", MaxBytes>>20)
+		return fault.Bad("", "the document is larger than %d MB", MaxBytes>>20)
 	}
 	if err := depth(b); err != nil {
 		return err
@@ -144,7 +113,7 @@ func Sound(b []byte) error {
 
 func depth(b []byte) error {
 	if !utf8.Valid(b) {
-		return Bad("", "the document is not UTF-8 text")
+		return fault.Bad("", "the document is not UTF-8 text")
 	}
 	d, inString, escaped := 0, false, false
 	for _, c := range b {
@@ -158,7 +127,7 @@ func depth(b []byte) error {
 			inString = true
 		case c == '{' || c == '[':
 			if d++; d > MaxDepth {
-				return Bad("", "the document is nested deeper than %d levels", MaxDepth)
+				return fault.Bad("", "the document is nested deeper than %d levels", MaxDepth)
 			}
 		case c == '}' || c == ']':
 			d--
@@ -171,19 +140,19 @@ func explain(err error) error {
 	if err == nil {
 		return nil
 	}
-	var own *Error
+	var own *fault.Error
 	if errors.As(err, &own) {
 		return own
 	}
 	var typ *json.UnmarshalTypeError
 	if errors.As(err, &typ) {
-		return Bad(typ.Field, "this should be %s, not %s", kindWord(typ.Type), typ.Value)
+		return fault.Bad(typ.Field, "this should be %s, not %s", kindWord(typ.Type), typ.Value)
 	}
 	var syn *json.SyntaxError
 	if errors.As(err, &syn) {
-		return Bad("", "this is not JSON (at byte %d): %s", syn.Offset, syn.Error())
+		return fault.Bad("", "this is not JSON (at byte %d): %s", syn.Offset, syn.Error())
 	}
-	return Bad("", "this cannot be read: %s", strings.TrimPrefix(err.Error(), "json: "))
+	return fault.Bad("", "this cannot be read: %s", strings.TrimPrefix(err.Error(), "json: "))
 }
 
 func kindWord(t reflect.Type) string {
@@ -202,38 +171,21 @@ func kindWord(t reflect.Type) string {
 	return "an object"
 }
 
-// Between checks a number from outside; NaN fails.
-func Between(field string, v, lo, hi float64, unit string) error {
-	if math.IsNaN(v) || v < lo || v > hi {
-		return Bad(field, "should be between %g and %g%s", lo, hi, unit)
-	}
-	return nil
-}
-
-// Text checks the length of a text from outside.
-func Text(field, s string, most int) error {
-	if len(s) > most {
-		return Bad(field, "is longer than %d characters", most)
-	}
-	if strings.ContainsRune(s, 0) {
-		return Bad(field, "holds a character that cannot be kept")
-	}
-	return nil
-}
-
-// OneOf checks a word from outside against the words allowed.
-func OneOf(field, s string, allowed ...string) error {
-	for _, a := range allowed {
-		if s == a {
-			return nil
-		}
-	}
-	return Bad(field, "should be one of %s, not %.40q", strings.Join(allowed, ", "), s)
-}
-
 // Extra holds the members of an object that this version does not know, so that
 // they survive a round trip.
 type Extra map[string]json.RawMessage
+
+// Names lists what is not known, in order.
+func (e Extra) Names() []string { return slices.Sorted(maps.Keys(e)) }
+
+// Names lists the members that a struct, or a pointer to one, is known by.
+func Names(v any) []string {
+	t := reflect.TypeOf(v)
+	for t.Kind() == reflect.Pointer {
+		t = t.Elem()
+	}
+	return slices.Clone(names(t))
+}
 
 // ReadObject decodes b into known (a pointer to a struct without its own
 // UnmarshalJSON) and returns the members that the struct has no field for.
@@ -329,11 +281,7 @@ func WriteObject(known any, extra Extra) ([]byte, error) {
 	if err != nil || len(extra) == 0 {
 		return b, err
 	}
-	keys := make([]string, 0, len(extra))
-	for k := range extra {
-		keys = append(keys, k)
-	}
-	sort.Strings(keys)
+	keys := extra.Names()
 	var out bytes.Buffer
 	out.Write(b[:len(b)-1])
 	for i, k := range keys {
