@@ -17,12 +17,11 @@ import (
 	"happytray/export/photo"
 )
 
-// How long an answer may take, and how long nothing may be read of it.
+// How long an answer may take.
 const (
 	usualTime  = 15 * time.Second
 	tableTime  = 60 * time.Second  // a table of thousands of rows
 	searchTime = 180 * time.Second // waiting for a turn, then at most 60 s of search
-	stalled    = 10 * time.Second  // a client that reads nothing loses its place
 )
 
 // timeOf is how long an operation may take.
@@ -50,14 +49,14 @@ func mostOf(operation string) int64 {
 }
 
 // deadlines bounds how long a request may take, by its operation, from its arrival.
-func deadlines(k *contract) gin.HandlerFunc {
+func (s *Server) deadlines(k *contract) gin.HandlerFunc {
 	return func(c *gin.Context) {
 		k.find(c)
 		most := timeOf(operation(c))
 		rc := http.NewResponseController(c.Writer)
 		now := time.Now()
 		_ = rc.SetReadDeadline(now.Add(min(most, tableTime))) // not known to every kind of writer, as in tests
-		_ = rc.SetWriteDeadline(now.Add(most + stalled))
+		_ = rc.SetWriteDeadline(now.Add(most + s.stalled))
 		ctx, done := context.WithTimeout(c.Request.Context(), most)
 		defer done()
 		c.Request = c.Request.WithContext(ctx)
@@ -83,7 +82,7 @@ func (s *Server) takeBody(c *gin.Context) {
 	if n := c.Request.ContentLength; n >= 0 {
 		room = n
 	}
-	ctx, done := context.WithTimeout(c.Request.Context(), stalled)
+	ctx, done := context.WithTimeout(c.Request.Context(), s.stalled)
 	err := s.uploads.Acquire(ctx, room)
 	done()
 	if err != nil {

@@ -126,6 +126,7 @@ type lines struct {
 	c   *gin.Context
 	enc *json.Encoder
 	end context.CancelFunc
+	may time.Duration // nothing be read
 }
 
 func (l *lines) send(v api.Progress) {
@@ -134,7 +135,7 @@ func (l *lines) send(v api.Progress) {
 		l.c.Status(http.StatusOK)
 	}
 	rc := http.NewResponseController(l.c.Writer)
-	_ = rc.SetWriteDeadline(time.Now().Add(stalled)) // not known to every kind of writer, as in tests
+	_ = rc.SetWriteDeadline(time.Now().Add(l.may)) // not known to every kind of writer, as in tests
 	err := l.enc.Encode(v)
 	if err == nil {
 		err = rc.Flush()
@@ -168,7 +169,7 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 	ctx, end := context.WithCancel(c.Request.Context())
 	defer end()
 	c.Request = c.Request.WithContext(ctx)
-	out := &lines{c, json.NewEncoder(c.Writer), end}
+	out := &lines{c, json.NewEncoder(c.Writer), end, s.stalled}
 	leave, ok := s.turn(c, s.searches, func(before int) {
 		waiting := before + 1
 		out.send(api.Progress{Waiting: &waiting})

@@ -3,10 +3,13 @@
 package server
 
 import (
+	"context"
 	"io/fs"
 	"log/slog"
+	"net"
 	"net/http"
 	"runtime"
+	"time"
 
 	"github.com/gin-gonic/gin"
 	"golang.org/x/sync/semaphore"
@@ -17,10 +20,10 @@ import (
 
 // Options are how a Server behaves. The zero value is good for tests on loopback.
 type Options struct {
-	Log     *slog.Logger // nobody is told where nil
-	Hosts   []string     // names it is reached by, besides those of loopback
-	Metrics *Metrics     // counted into; nowhere where nil
-	Version string
+	Log     *slog.Logger  // nobody is told where nil
+	Hosts   []string      // names it is reached by, besides those of loopback
+	Metrics *Metrics      // counted into; nowhere where nil
+	Stalled time.Duration // how long a client may read nothing of an answer; 10 s where 0
 }
 
 // Server answers requests. It keeps no state that another process would need.
@@ -32,6 +35,7 @@ type Server struct {
 	works    *queue              // that take tens of milliseconds
 	uploads  *semaphore.Weighted // bytes of bodies that are being taken in
 	photos   *queue              // pictures decoded at once: each may take some hundred MB
+	stalled  time.Duration
 }
 
 const (
@@ -48,7 +52,10 @@ func Handler(a *app.App, web fs.FS, o Options) (http.Handler, error) {
 	gin.SetMode(gin.ReleaseMode)
 	cores := runtime.GOMAXPROCS(0)
 	s := &Server{app: a, log: o.Log, metrics: o.Metrics, searches: newQueue(max(1, cores), waitingSearches), works: newQueue(2*cores+2, waitingWorks),
-		uploads: semaphore.NewWeighted(uploadBudget), photos: newQueue(1, waitingPhotos)}
+		uploads: semaphore.NewWeighted(uploadBudget), photos: newQueue(1, waitingPhotos), stalled: o.Stalled}
+	if s.stalled == 0 {
+		s.stalled = 10 * time.Second
+	}
 	if s.log == nil {
 		s.log = slog.New(slog.DiscardHandler)
 	}
@@ -63,7 +70,7 @@ func Handler(a *app.App, web fs.FS, o Options) (http.Handler, error) {
 	r := gin.New()
 	r.HandleMethodNotAllowed = true
 	r.ContextWithFallback = true
-	r.Use(s.tell, s.recover, headers, hosts(o.Hosts), sameOrigin(), deadlines(check), packed())
+	r.Use(s.tell, s.recover, headers, hosts(o.Hosts), sameOrigin(), s.deadlines(check), packed())
 	api.RegisterHandlersWithOptions(r, s, api.GinServerOptions{
 		Middlewares: []api.MiddlewareFunc{s.takeBody, check.validate},
 		ErrorHandler: func(c *gin.Context, err error, status int) {
@@ -75,6 +82,23 @@ func Handler(a *app.App, web fs.FS, o Options) (http.Handler, error) {
 	})
 	r.NoRoute(site.serve)
 	return r, nil
+}
+
+// unread bounds what of an answer lies in the system's buffers for a client that does
+// not read, bytes: little, so that it is noticed soon.
+const unread = 128 << 10
+
+// New is an HTTP server for a handler of this package. Each answer has a deadline of its
+// own (bounds.go).
+func New(h http.Handler, log *slog.Logger) *http.Server {
+	return &http.Server{Handler: h, ReadHeaderTimeout: 10 * time.Second, IdleTimeout: 2 * time.Minute, MaxHeaderBytes: 64 << 10,
+		ErrorLog: slog.NewLogLogger(log.Handler(), slog.LevelDebug),
+		ConnContext: func(ctx context.Context, c net.Conn) context.Context {
+			if t, ok := c.(*net.TCPConn); ok {
+				_ = t.SetWriteBuffer(unread) // the system's own choice does as well
+			}
+			return ctx
+		}}
 }
 
 // Health answers whether the database does, and takes changes.

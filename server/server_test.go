@@ -6,6 +6,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"io"
+	"log/slog"
 	"net/http"
 	"net/http/httptest"
 	"os"
@@ -54,16 +55,29 @@ type desk struct {
 
 func open(tb testing.TB, source string) *desk {
 	tb.Helper()
+	return openWith(tb, source, Options{})
+}
+
+func openWith(tb testing.TB, source string, o Options) *desk {
+	tb.Helper()
 	st, err := store.Open(context.Background(), source, store.Options{})
 	if err != nil {
 		tb.Fatal(err)
 	}
-	h, err := Handler(app.New(st, app.Options{Shop: app.ShopPolicy{Loopback: true}}), site, Options{})
+	tb.Cleanup(func() { st.Close() })
+	return openApp(tb, app.New(st, app.Options{Shop: app.ShopPolicy{Loopback: true}}), o)
+}
+
+func openApp(tb testing.TB, a *app.App, o Options) *desk {
+	tb.Helper()
+	h, err := Handler(a, site, o)
 	if err != nil {
 		tb.Fatal(err)
 	}
-	srv := httptest.NewServer(h)
-	tb.Cleanup(func() { srv.Close(); st.Close() })
+	srv := httptest.NewUnstartedServer(nil)
+	srv.Config = New(h, slog.New(slog.DiscardHandler))
+	srv.Start()
+	tb.Cleanup(srv.Close)
 	doc, err := openapi3.NewLoader().LoadFromData(api.Spec)
 	if err != nil {
 		tb.Fatal(err)

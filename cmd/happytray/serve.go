@@ -128,12 +128,11 @@ func serve(ctx context.Context, conf config, dir string, withDemo, withShop bool
 		}
 		defer stop()
 	}
-	handler, err := server.Handler(product, web.Files(), server.Options{Log: log, Hosts: conf.Hosts, Metrics: metrics, Version: versionText()})
+	handler, err := server.Handler(product, web.Files(), server.Options{Log: log, Hosts: conf.Hosts, Metrics: metrics})
 	if err != nil {
 		return err
 	}
-	// each answer has a deadline of its own (server/bounds.go)
-	srv := &http.Server{Handler: handler, ReadHeaderTimeout: 10 * time.Second, IdleTimeout: 2 * time.Minute, MaxHeaderBytes: 64 << 10, ErrorLog: slog.NewLogLogger(log.Handler(), slog.LevelWarn)}
+	srv := server.New(handler, log)
 	done := make(chan error, 1)
 	go func() { done <- srv.Serve(l) }()
 	fmt.Printf("Happy Tray is at http://%s  (Ctrl-C stops it)\n", shown(l.Addr().String()))

@@ -89,9 +89,12 @@ func meant(at, name string, known []string) string {
 	if to, ok := asked[n]; ok && slices.Contains(known, strings.TrimPrefix(to, at+".")) {
 		return to
 	}
-	best, least := "", 3
+	best, least := "", 2 // one slip in a short word, two in a longer one
+	if len(n) > 4 {
+		least = 3
+	}
 	for _, k := range known {
-		if d := slips(n, bare(k)); d < least && 2*d <= len(n) {
+		if d := slips(n, bare(k)); d < least {
 			best, least = k, d
 		}
 	}
