@@ -149,7 +149,9 @@ func heaped(p *pen, m mouth, fd *food.Food, s food.Spec) {
 	for i := pieces - 1; i >= 0; i-- {
 		k := float64(i)
 		at := m.fit(geom.Polar(math.Min(m.r-math.Max(s.L*.47, s.W*.5), step*math.Sqrt(k+.2)), 137.508*k+p.between(-12, 12)))
-		fmt.Fprintf(p, `<g transform="translate(%s) rotate(%s)">%s</g>`, xy(at), f(p.between(0, 40)), Sprite(fd, s, i%food.Variants, p.defs))
+		p.open("g", "transform", placed(at.X, at.Y, p.between(0, 40)))
+		p.put(Sprite(fd, s, i%food.Variants, p.defs))
+		p.shut("g")
 	}
 }
 

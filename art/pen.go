@@ -6,9 +6,10 @@ package art
 
 import (
 	"fmt"
+	"maps"
 	"math"
 	"math/rand/v2"
-	"sort"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -19,7 +20,7 @@ import (
 
 // pen collects the marks of one drawing and the gradients it needs.
 type pen struct {
-	strings.Builder
+	markup
 	r    *rand.Rand
 	defs map[string]string // gradient id to its element, shared by a sheet
 }
@@ -85,6 +86,46 @@ func curve(o geom.Outline) string {
 	return smooth(o)
 }
 
+// sharp is the turn from which a point of an edge is a corner and not a curve, degrees: a
+// circle of 64 points turns by 5.6 at each, a rounded corner of four by 22.
+const sharp = 24.0
+
+// edge is the path data of a board's edge: a curve through the points where it turns
+// little, so that a round board is round however near one looks, and straight where two
+// corners face each other. A handle is no longer than two thirds of the shorter side
+// beside its point, so that long sides do not bulge next to rounded corners.
+func edge(o geom.Outline) string {
+	n := len(o)
+	if n < 4 {
+		return poly(o)
+	}
+	handle := make([]geom.Point, n) // along the curve at each point, as long as its handles; nought at corners
+	for i := range o {
+		in, out := o[i].Sub(o[(i+n-1)%n]), o[(i+1)%n].Sub(o[i])
+		turn := math.Abs(math.Atan2(in.X*out.Y-in.Y*out.X, in.X*out.X+in.Y*out.Y)) * 180 / math.Pi
+		along := in.Add(out)
+		if turn < sharp && along.Len() > 0 {
+			handle[i] = along.Mul(1 / along.Len())
+		}
+	}
+	var b strings.Builder
+	b.WriteString("M" + xy(o[0]))
+	for i := range o {
+		j := (i + 1) % n
+		side := o[i].Dist(o[j])
+		reach := func(k int) float64 {
+			return math.Min(side/3, 2./3*math.Min(o[k].Dist(o[(k+n-1)%n]), o[k].Dist(o[(k+1)%n])))
+		}
+		if handle[i] == (geom.Point{}) && handle[j] == (geom.Point{}) {
+			b.WriteString("L" + xy(o[j]))
+			continue
+		}
+		b.WriteString("C" + xy(o[i].Add(handle[i].Mul(reach(i)))) + " " + xy(o[j].Sub(handle[j].Mul(reach(j)))) + " " + xy(o[j]))
+	}
+	b.WriteString("Z")
+	return b.String()
+}
+
 // blob is a small irregular closed curve.
 func (p *pen) blob(at geom.Point, rx, ry, turn float64, n int, rough float64) string {
 	o := geom.Ellipse(rx, ry, n)
@@ -109,16 +150,16 @@ func (p *pen) lit(c colour.Lab) string {
 // radial adds a radial gradient over the drawn shape's box: centre, radius,
 // then colour and offset pairs.
 func (p *pen) radial(cx, cy, r float64, stops ...any) string {
-	return p.gradient(fmt.Sprintf(`<radialGradient cx="%s" cy="%s" r="%s"`, f(cx), f(cy), f(r)), "radialGradient", stops)
+	return p.gradient("radialGradient", []string{"cx", f(cx), "cy", f(cy), "r", f(r)}, stops)
 }
 
 // linear adds a gradient from (x1, y1) to (x2, y2) of the shape's box.
 func (p *pen) linear(x1, y1, x2, y2 float64, stops ...any) string {
-	return p.gradient(fmt.Sprintf(`<linearGradient x1="%s" y1="%s" x2="%s" y2="%s"`, f(x1), f(y1), f(x2), f(y2)), "linearGradient", stops)
+	return p.gradient("linearGradient", []string{"x1", f(x1), "y1", f(y1), "x2", f(x2), "y2", f(y2)}, stops)
 }
 
-func (p *pen) gradient(head, tag string, stops []any) string {
-	var b strings.Builder
+func (p *pen) gradient(tag string, where []string, stops []any) string {
+	var inside markup
 	for i := 0; i+1 < len(stops); i += 2 {
 		off := 0.0
 		switch v := stops[i+1].(type) {
@@ -127,41 +168,49 @@ func (p *pen) gradient(head, tag string, stops []any) string {
 		case float64:
 			off = v
 		}
-		fmt.Fprintf(&b, `<stop offset="%s" stop-color="%s"/>`, f(off), stops[i])
+		inside.leaf("stop", "offset", f(off), "stop-color", fmt.Sprint(stops[i]))
 	}
-	id := fmt.Sprintf("g%x", food.Seed(head, b.String())>>24)
-	p.defs[id] = strings.Replace(head, " ", ` id="`+id+`" `, 1) + ">" + b.String() + "</" + tag + ">"
+	id := fmt.Sprintf("g%x", food.Seed(tag, strings.Join(where, " "), inside.String())>>24)
+	if _, have := p.defs[id]; !have {
+		var m markup
+		m.open(tag, append([]string{"id", id}, where...)...)
+		m.put(inside.String())
+		m.shut(tag)
+		p.defs[id] = m.String()
+	}
 	return "url(#" + id + ")"
 }
 
-// writeDefs writes gradients in order of id.
-func writeDefs(b *strings.Builder, defs map[string]string) {
-	ids := make([]string, 0, len(defs))
-	for id := range defs {
-		ids = append(ids, id)
+// defsOf is the gradients in order of id, with more before them.
+func defsOf(defs map[string]string, before ...fragment) fragment {
+	var m markup
+	m.open("defs")
+	for _, b := range before {
+		m.put(b)
 	}
-	sort.Strings(ids)
-	for _, id := range ids {
-		b.WriteString(defs[id])
+	for _, id := range slices.Sorted(maps.Keys(defs)) {
+		m.put(defs[id])
 	}
+	m.shut("defs")
+	return m.String()
 }
 
 // path draws filled path data.
 func (p *pen) path(d, fill string, more ...string) {
-	fmt.Fprintf(p, `<path d="%s" fill="%s"%s/>`, d, fill, attrs(more))
+	p.leaf("path", append([]string{"d", d, "fill", fill}, more...)...)
 }
 
 // line draws stroked path data.
 func (p *pen) line(d, stroke string, width float64, more ...string) {
-	fmt.Fprintf(p, `<path d="%s" fill="none" stroke="%s" stroke-width="%s" stroke-linecap="round"%s/>`, d, stroke, f(width), attrs(more))
+	p.leaf("path", append([]string{"d", d, "fill", "none", "stroke", stroke, "stroke-width", f(width), "stroke-linecap", "round"}, more...)...)
 }
 
 func (p *pen) dot(at geom.Point, r float64, fill string, more ...string) {
-	fmt.Fprintf(p, `<circle cx="%s" cy="%s" r="%s" fill="%s"%s/>`, f(at.X), f(at.Y), f(r), fill, attrs(more))
+	p.leaf("circle", append([]string{"cx", f(at.X), "cy", f(at.Y), "r", f(r), "fill", fill}, more...)...)
 }
 
 func (p *pen) oval(at geom.Point, rx, ry, turn float64, fill string, more ...string) {
-	fmt.Fprintf(p, `<ellipse rx="%s" ry="%s" transform="translate(%s) rotate(%s)" fill="%s"%s/>`, f(rx), f(ry), xy(at), f(turn), fill, attrs(more))
+	p.leaf("ellipse", append([]string{"rx", f(rx), "ry", f(ry), "transform", placed(at.X, at.Y, turn), "fill", fill}, more...)...)
 }
 
 // glint is the light on something wet or waxy.
@@ -169,23 +218,14 @@ func (p *pen) glint(at geom.Point, rx, ry, opacity float64) {
 	p.oval(at, rx, ry, -38, "#fffdf4", "opacity", f(opacity))
 }
 
-func attrs(more []string) string {
-	var b strings.Builder
-	for i := 0; i+1 < len(more); i += 2 {
-		b.WriteString(" " + more[i] + `="` + more[i+1] + `"`)
-	}
-	return b.String()
-}
-
-// turned draws inside a turned group.
 func (p *pen) turned(deg float64, draw func()) {
 	if deg == 0 {
 		draw()
 		return
 	}
-	p.WriteString(`<g transform="rotate(` + f(deg) + `)">`)
+	p.open("g", "transform", "rotate("+f(deg)+")")
 	draw()
-	p.WriteString("</g>")
+	p.shut("g")
 }
 
 // between is a random number from lo to hi.

@@ -1,9 +1,6 @@
 package art
 
 import (
-	"fmt"
-	"strings"
-
 	"happytray/core/board"
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -48,21 +45,20 @@ func Laid(f *food.Food, s food.Spec, pieces []food.Piece, vessel *board.Vessel) 
 func LaidRound(f *food.Food, s food.Spec, pieces []food.Piece, v board.Vessel, middle geom.Point) (box geom.Rect, svg string) {
 	box, svg = alone(f, s, pieces, nil)
 	defs := map[string]string{}
-	bowl := empty(v, defs)
-	var d strings.Builder
-	d.WriteString("<defs>")
-	writeDefs(&d, defs)
-	fmt.Fprintf(&d, `</defs><g transform="translate(%s)" opacity=".75">%s</g>`, xy(middle), bowl)
+	var m markup
+	m.open("g", "transform", placed(middle.X, middle.Y, 0), "opacity", ".75")
+	m.put(empty(v, defs))
+	m.shut("g")
 	box = box.Union(v.Footprint().Move(middle).Bounds().Grow(4))
-	return box, document(box, d.String()+svg, true)
+	return box, document(box, defsOf(defs)+m.String()+svg, true)
 }
 
 func alone(f *food.Food, s food.Spec, pieces []food.Piece, vessel *board.Vessel) (geom.Rect, string) {
 	defs := map[string]string{}
-	var b strings.Builder
+	var m markup
 	box := geom.Rect{}
 	if vessel != nil {
-		b.WriteString(Bowl(*vessel, f, s, defs))
+		m.put(Bowl(*vessel, f, s, defs))
 		box = vessel.Footprint().Bounds()
 	} else {
 		for i, p := range pieces {
@@ -72,25 +68,32 @@ func alone(f *food.Food, s food.Spec, pieces []food.Piece, vessel *board.Vessel)
 			}
 			box = box.Union(o.Bounds())
 			o = shade(s, o)
-			fmt.Fprintf(&b, `<path d="%s" fill="#3a2413" opacity=".16" transform="translate(%s %s)"/>`, smooth(o), fmtShift(p.Height), fmtShift(p.Height*1.2))
-			fmt.Fprintf(&b, `<g transform="translate(%s) rotate(%s)">%s</g>`, xy(p.At()), fmtNum(p.Turn), Sprite(f, s, p.Variant, defs))
+			m.leaf("path", "d", smooth(o), "fill", "#3a2413", "opacity", ".16", "transform", placed(shift(p.Height), shift(p.Height*1.2), 0))
+			m.open("g", "transform", placed(p.X, p.Y, p.Turn))
+			m.put(Sprite(f, s, p.Variant, defs))
+			m.shut("g")
 		}
 	}
-	var d strings.Builder
-	d.WriteString("<defs>")
-	writeDefs(&d, defs)
-	d.WriteString("</defs>")
-	return box.Grow(4), d.String() + b.String()
+	return box.Grow(4), defsOf(defs) + m.String()
 }
 
 // document wraps a drawing in an SVG element that shows box, in true mm where asked.
 func document(box geom.Rect, svg string, sized bool) string {
-	size := ""
+	width, height := "", ""
 	if sized {
-		size = fmt.Sprintf(` width="%smm" height="%smm"`, fmtNum(box.W()), fmtNum(box.H()))
+		width, height = f(box.W())+"mm", f(box.H())+"mm"
 	}
-	return fmt.Sprintf(`<svg xmlns="http://www.w3.org/2000/svg"%s viewBox="%s %s %s %s">%s</svg>`, size, fmtNum(box.Min.X), fmtNum(box.Min.Y), fmtNum(box.W()), fmtNum(box.H()), svg)
+	var m markup
+	m.open("svg", "xmlns", namespace, "width", width, "height", height, "viewBox", view(box.Min.X, box.Min.Y, box.W(), box.H()))
+	m.put(svg)
+	m.shut("svg")
+	return m.String()
 }
+
+const namespace = "http://www.w3.org/2000/svg"
+
+// view is the box that a document shows.
+func view(x, y, w, h float64) string { return f(x) + " " + f(y) + " " + f(w) + " " + f(h) }
 
 // margin is the room round a board or vessel for its shadow, mm.
 const margin = 12
@@ -104,13 +107,11 @@ func BoardAlone(b *board.Board) string {
 func VesselAlone(v board.Vessel) string {
 	defs := map[string]string{}
 	o := v.Footprint()
-	svg := fmt.Sprintf(`<path d="%s" fill="#3a2413" opacity=".22" transform="translate(%s %s)"/>`, curve(o), fmtShift(v.HeightMM), fmtShift(v.HeightMM*1.2)) + empty(v, defs)
-	var d strings.Builder
-	d.WriteString("<defs>")
-	writeDefs(&d, defs)
-	d.WriteString("</defs>")
-	return document(o.Bounds().Grow(margin), d.String()+svg, true)
+	var m markup
+	m.leaf("path", "d", curve(o), "fill", "#3a2413", "opacity", ".22", "transform", placed(shift(v.HeightMM), shift(v.HeightMM*1.2), 0))
+	m.put(empty(v, defs))
+	return document(o.Bounds().Grow(margin), defsOf(defs)+m.String(), true)
 }
 
-func fmtShift(h float64) string { return f(min(5, h/7)) }
-func fmtNum(v float64) string   { return f(v) }
+// shift is how far a shadow falls beside what is so high, mm.
+func shift(h float64) float64 { return min(5, h/7) }

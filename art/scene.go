@@ -1,10 +1,8 @@
 package art
 
 import (
-	"fmt"
 	"maps"
 	"slices"
-	"strings"
 
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -114,44 +112,57 @@ func sheet(t *tray.Tray, larder *food.Larder) (map[string]Drawing, map[string]st
 // Tray draws the whole tray as a standalone SVG document in true millimetres.
 func Tray(t *tray.Tray, larder *food.Larder) string {
 	s := Compose(t, larder)
-	var b strings.Builder
-	fmt.Fprintf(&b, `<svg xmlns="http://www.w3.org/2000/svg" width="%smm" height="%smm" viewBox="%s %s %s %s" role="img"><title>%s</title>`,
-		f(s.Box[2]), f(s.Box[3]), f(s.Box[0]), f(s.Box[1]), f(s.Box[2]), f(s.Box[3]), escape(t.Title))
-	b.WriteString(`<defs><filter id="shade" x="-3%" y="-3%" width="106%" height="106%"><feGaussianBlur stdDeviation="1.9"/></filter>`)
-	writeDefs(&b, s.Defs)
+	var m markup
+	m.open("svg", "xmlns", namespace, "width", f(s.Box[2])+"mm", "height", f(s.Box[3])+"mm", "viewBox", view(s.Box[0], s.Box[1], s.Box[2], s.Box[3]), "role", "img")
+	m.open("title")
+	m.text(t.Title)
+	m.shut("title")
+	var drawings markup
 	for _, id := range slices.Sorted(maps.Keys(s.Drawings)) {
-		fmt.Fprintf(&b, `<g id="%s">%s</g><path id="o-%s" d="%s"/>`, id, s.Drawings[id].SVG, id, s.Drawings[id].Shade)
+		drawings.open("g", "id", id)
+		drawings.put(s.Drawings[id].SVG)
+		drawings.shut("g")
+		drawings.leaf("path", "id", "o-"+id, "d", s.Drawings[id].Shade)
 	}
-	b.WriteString("</defs>" + s.Board)
+	m.put(defsOf(s.Defs, blur("shade", "-3%", "-3%", "106%", "106%", 1.9)+drawings.String()))
+	m.put(s.Board)
 	for _, band := range s.Bands {
-		if len(band.Pieces) == 0 {
-			continue
+		if len(band.Pieces) > 0 {
+			drawBand(&m, t, band)
 		}
-		b.WriteString(`<g fill="#2e1a0d" opacity=".42" filter="url(#shade)">`)
-		for _, p := range band.Pieces {
-			fmt.Fprintf(&b, `<use href="#o-%s" transform="translate(%s %s) rotate(%s)"/>`, p.Use, f(p.X+p.Shift), f(p.Y+p.Shift*1.15), f(p.Turn))
-		}
-		b.WriteString(`</g>`)
-		open := -1
-		for _, p := range band.Pieces {
-			if p.Element != open {
-				if open >= 0 {
-					b.WriteString("</g>")
-				}
-				e := &t.Elements[p.Element]
-				fmt.Fprintf(&b, `<g data-element="%s">`, escape(e.ID))
-				open = p.Element
-			}
-			fmt.Fprintf(&b, `<use href="#%s" transform="translate(%s %s) rotate(%s)"/>`, p.Use, f(p.X), f(p.Y), f(p.Turn))
-		}
-		b.WriteString("</g>")
 	}
-	b.WriteString("</svg>")
-	return b.String()
+	m.shut("svg")
+	return m.String()
 }
 
-func escape(s string) string {
-	return strings.NewReplacer("&", "&amp;", "<", "&lt;", ">", "&gt;", `"`, "&quot;").Replace(s)
+// drawBand draws the shadows of a band's pieces and, over them, the pieces, element by element.
+func drawBand(m *markup, t *tray.Tray, band Band) {
+	m.open("g", "fill", "#2e1a0d", "opacity", ".42", "filter", "url(#shade)")
+	for _, p := range band.Pieces {
+		m.leaf("use", "href", "#o-"+p.Use, "transform", placed(p.X+p.Shift, p.Y+p.Shift*1.15, p.Turn))
+	}
+	m.shut("g")
+	open := -1
+	for _, p := range band.Pieces {
+		if p.Element != open {
+			if open >= 0 {
+				m.shut("g")
+			}
+			m.open("g", "data-element", t.Elements[p.Element].ID)
+			open = p.Element
+		}
+		m.leaf("use", "href", "#"+p.Use, "transform", placed(p.X, p.Y, p.Turn))
+	}
+	m.shut("g")
+}
+
+// blur is a filter that softens shadows.
+func blur(id, x, y, width, height string, by float64) fragment {
+	var m markup
+	m.open("filter", "id", id, "x", x, "y", y, "width", width, "height", height)
+	m.leaf("feGaussianBlur", "stdDeviation", f(by))
+	m.shut("filter")
+	return m.String()
 }
 
 // shade is what of an outline casts a shadow: greens and skewers let light through.

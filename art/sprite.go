@@ -15,10 +15,11 @@ type Key struct {
 	Variant            int
 }
 
-// ID is the drawing's id inside a sheet.
+// ID is the drawing's id inside a sheet: letters, digits and hyphens. A vessel of a file
+// may be called anything, so it goes by a number.
 func (k Key) ID() string {
 	if k.Vessel != "" {
-		return "v-" + k.Vessel + "-" + k.Food
+		return fmt.Sprintf("v-%x-%s", food.Seed(k.Vessel)>>16, k.Food)
 	}
 	return fmt.Sprintf("s-%s-%s-%d", k.Food, k.Form, k.Variant)
 }

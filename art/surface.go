@@ -2,7 +2,6 @@ package art
 
 import (
 	"fmt"
-	"strings"
 
 	"happytray/core/board"
 	"happytray/core/colour"
@@ -19,14 +18,13 @@ func surfaceOf(b *board.Board) string {
 	defs := map[string]string{}
 	p := newPen(defs, b.ID, b.Material)
 	c := colour.Must(b.Colour)
-	d := poly(b.Outline)
+	d := edge(b.Outline)
 	box := b.Outline.Bounds()
 	p.path(d, "#3a2413", "opacity", ".30", "transform", "translate(3 5)", "filter", "url(#board-shadow)")
-	clip := `clip-path="url(#board-clip)"`
 	surface := func(draw func()) {
-		p.WriteString("<g " + clip + ">")
+		p.open("g", "clip-path", "url(#board-clip)")
 		draw()
-		p.WriteString("</g>")
+		p.shut("g")
 	}
 	switch b.Material {
 	case "slate", "chalkboard":
@@ -73,10 +71,10 @@ func surfaceOf(b *board.Board) string {
 	}
 	// bevel: light edge above, dark below
 	p.line(d, tone(c, -20, 2), 1.2, "opacity", ".8")
-	p.WriteString("<g " + clip + ">")
-	p.line(d, tone(c, 18, 2), 5, "opacity", ".38", "transform", "translate(1.4 1.8)")
-	p.line(d, tone(c, -22, 2), 4, "opacity", ".3", "transform", "translate(-1.2 -1.4)")
-	p.WriteString("</g>")
+	surface(func() {
+		p.line(d, tone(c, 18, 2), 5, "opacity", ".38", "transform", "translate(1.4 1.8)")
+		p.line(d, tone(c, -22, 2), 4, "opacity", ".3", "transform", "translate(-1.2 -1.4)")
+	})
 	if b.RimMM > 0 {
 		p.line(d, tone(c, -8, 1), 9, "opacity", ".55")
 		p.line(d, tone(c, 14, 0), 2, "opacity", ".6", "transform", "translate(-.8 -1)")
@@ -91,13 +89,13 @@ func surfaceOf(b *board.Board) string {
 	}
 	if b.Liner != "" {
 		l := colour.Must(b.Liner)
-		p.path(poly(b.FoodZone), tone(l, 0, 0), "opacity", ".96", "stroke", tone(l, -10, 2), "stroke-width", ".8")
+		p.path(edge(b.FoodZone), tone(l, 0, 0), "opacity", ".96", "stroke", tone(l, -10, 2), "stroke-width", ".8")
 	}
-	var out strings.Builder
-	out.WriteString(`<defs><filter id="board-shadow" x="-5%" y="-5%" width="112%" height="115%"><feGaussianBlur stdDeviation="7"/></filter><clipPath id="board-clip"><path d="` + d + `"/></clipPath>`)
-	writeDefs(&out, defs)
-	out.WriteString("</defs>" + p.String())
-	return out.String()
+	var clip markup
+	clip.open("clipPath", "id", "board-clip")
+	clip.leaf("path", "d", d)
+	clip.shut("clipPath")
+	return defsOf(defs, blur("board-shadow", "-5%", "-5%", "112%", "115%", 7), clip.String()) + p.String()
 }
 
 // hole reports whether a keep-out lies wholly inside the board.

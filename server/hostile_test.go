@@ -14,7 +14,9 @@ import (
 
 // hostile are bodies that are no request for anything, or one that asks for too much.
 func hostile(tray string) map[string]string {
-	deep := func(open, close string, n int) string { return strings.Repeat(open, n) + "1" + strings.Repeat(close, n) }
+	deep := func(open, close string, n int) string {
+		return strings.Repeat(open, n) + "1" + strings.Repeat(close, n)
+	}
 	many := func(one string, n int) string { return "[" + strings.TrimSuffix(strings.Repeat(one+",", n), ",") + "]" }
 	return map[string]string{
 		"nothing":             ``,

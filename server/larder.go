@@ -12,6 +12,7 @@ import (
 
 	"happytray/app"
 	"happytray/art"
+	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/document"
 	"happytray/core/fault"
@@ -61,7 +62,7 @@ func (s *Server) Larder(c *gin.Context) {
 			item.Firmness, item.Milk = &f.Firmness, &f.Milk
 		}
 		for _, sp := range f.Forms {
-			item.Forms = append(item.Forms, api.FormOfLarder{Form: sp.Form, MassG: sp.MassG, Says: food.FormByID(sp.Form).Says()})
+			item.Forms = append(item.Forms, api.FormOfLarder{Form: sp.Form, MassG: sp.MassG, Says: food.FormByID(sp.Form).Says(), Takes: arrange.Takes(sp.Form)})
 		}
 		out.Foods = append(out.Foods, item)
 	}

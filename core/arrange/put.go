@@ -91,6 +91,10 @@ func element(t *tray.Tray, larder *food.Larder, id string) (tray.Element, *food.
 	return e, f, spec, nil
 }
 
+// Takes reports whether an element on a board can be given a form as it lies: what stands
+// in a vessel wants one first, and a topping something to lie on.
+func Takes(form string) bool { return !food.InVessel(form) && form != "topping" }
+
 // Reform gives an element another form its food can take, with the same grams
 // in whole pieces of the new one, and lays it where it lay. An unplaced element
 // stays unplaced.
@@ -100,7 +104,7 @@ func Reform(t *tray.Tray, larder *food.Larder, id, form string) (tray.Element, e
 		return tray.Element{}, err
 	}
 	spec, ok := f.Spec(form)
-	if !ok || food.InVessel(form) {
+	if !ok || !Takes(form) {
 		return tray.Element{}, fault.Bad("form", "%s cannot be laid as %.40q here", f.Name, form)
 	}
 	n := int(math.Round(e.Grams / spec.MassG))

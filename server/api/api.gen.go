@@ -653,6 +653,9 @@ type FormOfLarder struct {
 	Form  string  `json:"form"`
 	MassG float64 `json:"mass_g"`
 	Says  string  `json:"says"`
+
+	// Takes whether an element that lies on a board can be given this form
+	Takes bool `json:"takes"`
 }
 
 // Found defines model for Found.

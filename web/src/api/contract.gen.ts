@@ -1581,6 +1581,8 @@ export interface components {
             says: string;
             /** Format: double */
             mass_g: number;
+            /** @description whether an element that lies on a board can be given this form */
+            takes: boolean;
         };
         BoardCard: {
             id: string;

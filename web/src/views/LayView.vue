@@ -72,7 +72,8 @@ const hidden = computed<ReadonlySet<string>>(() => {
   return new Set(job.prep.steps.filter(s => s.number > step.value!).flatMap(s => s.elements))
 })
 const marks = computed<Mark[]>(() => {
-  if (laying.running.value || step.value !== null) return []
+  // a mark belongs to a finding that is told, and nothing is told of an empty board
+  if (laying.running.value || step.value !== null || !job.placed.length) return []
   return (review.value?.findings ?? [])
     .slice(0, 6)
     .map((f, i) => ({ n: i + 1, x: f.at[0] ?? 0, y: f.at[1] ?? 0, shown: shown.value === i + 1 }))
@@ -153,8 +154,11 @@ async function put(e: TrayElement, how: { at?: Pose; form?: string }) {
     wrong.value = err instanceof Trouble ? err.message : 'That could not be laid.'
   }
 }
-const otherForms = (e: TrayElement) =>
-  larder.food(e.food)?.forms.filter(f => f.form !== 'bowl' && e.form !== 'bowl') ?? []
+/** The forms it can be given as it lies, its own among them; none where it stands in a bowl. */
+const otherForms = (e: TrayElement) => {
+  const takes = larder.food(e.food)?.forms.filter(f => f.takes) ?? []
+  return takes.some(f => f.form === e.form) ? takes : []
+}
 function nextForm(e: TrayElement) {
   const forms = otherForms(e)
   if (forms.length < 2) return
