@@ -12,7 +12,7 @@ RACY := ./core/wire ./server/... ./store/...
 .PHONY: demo build test lint test-go test-web generate shots sheet bench bench-arranging clean
 
 demo: build
-	@scripts/need.sh mariadbd:mariadb-server
+	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client
 	@exec bin/happytray serve --demo --shop
 
 build: bin/happytray
@@ -47,19 +47,19 @@ lint: web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json we
 	cd e2e && npm run --silent check
 
 test-go: web/dist/index.html
-	@scripts/need.sh mariadbd:mariadb-server
+	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client
 	go test $$(go list ./... | grep -vxF "$$(go list $(RACY))")
 	go test -race -short $(RACY)
 	go test -race -short -run 'SameSeed|ProposalsDiffer|Mend|Stopped' ./core/arrange
 
 test-web: bin/happytray web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json
-	@scripts/need.sh mariadbd:mariadb-server chromium:chromium
+	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium:chromium
 	cd web && npm run --silent test
 	cd e2e && npx playwright test
 
 # docs/screenshots, from demo data
 shots: bin/happytray e2e/node_modules/.package-lock.json
-	@scripts/need.sh mariadbd:mariadb-server chromium:chromium
+	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium:chromium
 	cd e2e && npx playwright test --config shots.config.ts
 
 # the arranger against other ways of laying a tray takes half an hour: make bench-arranging

@@ -45,6 +45,9 @@ func run(t *testing.T, in []byte, args ...string) (out, says []byte, exit int) {
 	cmd := exec.Command(program, args...)
 	cmd.Stdin = bytes.NewReader(in)
 	cmd.Env = append(os.Environ(), "HAPPYTRAY_DB=nobody:none@tcp(127.0.0.1:1)/none") // none of these needs a database
+	if len(args) > 0 && (args[0] == "backup" || args[0] == "restore") { // of the private one
+		cmd.Env = append(os.Environ(), "HAPPYTRAY_DB=")
+	}
 	var o, e bytes.Buffer
 	cmd.Stdout, cmd.Stderr = &o, &e
 	err := cmd.Run()

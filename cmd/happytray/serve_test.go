@@ -5,6 +5,7 @@ import (
 	"bytes"
 	"context"
 	"encoding/json"
+	"errors"
 	"io"
 	"net"
 	"net/http"
@@ -12,9 +13,12 @@ import (
 	"os/exec"
 	"path/filepath"
 	"strings"
+	"sync"
 	"syscall"
 	"testing"
 	"time"
+
+	"happytray/store/localdb"
 )
 
 // copy is a running serve command.
@@ -27,8 +31,14 @@ type running struct {
 // serveAt starts the program; it returns nil and what was said when it ends at once.
 func serveAt(t *testing.T, addr, dir string, flags ...string) (*running, string) {
 	t.Helper()
+	return serveOn(t, addr, dir, "", flags...)
+}
+
+// serveOn is serveAt on a database that is there already.
+func serveOn(t *testing.T, addr, dir, db string, flags ...string) (*running, string) {
+	t.Helper()
 	cmd := exec.Command(program, append([]string{"serve", "--dir", dir}, flags...)...)
-	cmd.Env = append(os.Environ(), "HAPPYTRAY_ADDR="+addr, "HAPPYTRAY_DB=")
+	cmd.Env = append(os.Environ(), "HAPPYTRAY_ADDR="+addr, "HAPPYTRAY_DB="+db, "HAPPYTRAY_LOG=warn")
 	says := &bytes.Buffer{}
 	cmd.Stderr = says
 	out, err := cmd.StdoutPipe()
@@ -102,8 +112,10 @@ func TestServe(t *testing.T) {
 		t.Fatal(says)
 	}
 	type card struct{ ID, Title, State string }
-	var jobs []card
-	if first.get(t, "/api/v1/jobs", &jobs) != 200 || len(jobs) != 4 || jobs[0].State != "laid" || jobs[2].State != "briefed" {
+	var list struct{ Jobs []card }
+	got := first.get(t, "/api/v1/jobs", &list)
+	jobs := list.Jobs
+	if got != 200 || len(jobs) != 4 || jobs[0].State != "laid" || jobs[2].State != "briefed" {
 		t.Errorf("the demo world: %+v", jobs)
 	}
 	if first.get(t, "/healthz", nil) != 200 {
@@ -145,10 +157,27 @@ func TestServe(t *testing.T) {
 		t.Fatal(says)
 	}
 	t.Logf("started again in %v", time.Since(start).Round(time.Millisecond))
-	jobs = nil
-	if second.get(t, "/api/v1/jobs", &jobs); len(jobs) != 5 {
-		t.Errorf("after a second start: %+v", jobs)
+	list.Jobs = nil
+	if second.get(t, "/api/v1/jobs", &list); len(list.Jobs) != 5 {
+		t.Errorf("after a second start: %+v", list.Jobs)
 	}
+
+	// backed up while it runs, and read into an empty folder
+	file := filepath.Join(dir, "all.backup")
+	must(t, nil, "backup", "--dir", dir, file)
+	if _, says, exit := run(t, nil, "restore", "--dir", dir, file); exit != 1 || !strings.Contains(string(says), "not empty") {
+		t.Errorf("restored over what is there: %d %s", exit, says)
+	}
+	must(t, nil, "restore", "--dir", filepath.Join(dir, "again"), file)
+	again, says := serveAt(t, "127.0.0.1:0", filepath.Join(dir, "again"))
+	if again == nil {
+		t.Fatal(says)
+	}
+	list.Jobs = nil
+	if again.get(t, "/api/v1/jobs", &list); len(list.Jobs) != 5 {
+		t.Errorf("after a restore: %+v", list.Jobs)
+	}
+	again.stop(t)
 
 	// killed, it leaves its database behind; the next start takes it over
 	if err := second.cmd.Process.Kill(); err != nil {
@@ -159,9 +188,9 @@ func TestServe(t *testing.T) {
 	if third == nil {
 		t.Fatal(says)
 	}
-	jobs = nil
-	if third.get(t, "/api/v1/jobs", &jobs); len(jobs) != 5 {
-		t.Errorf("after being killed: %+v", jobs)
+	list.Jobs = nil
+	if third.get(t, "/api/v1/jobs", &list); len(list.Jobs) != 5 {
+		t.Errorf("after being killed: %+v", list.Jobs)
 	}
 
 	// stopping lets a request that is under way end
@@ -221,6 +250,76 @@ func TestServeOnAnotherDatabase(t *testing.T) {
 		out, err := cmd.CombinedOutput()
 		if err == nil || !strings.Contains(string(out), want) || strings.Contains(string(out), "u:p") {
 			t.Errorf("%s: %v %q", source, err, out)
+		}
+	}
+}
+
+// Several processes on one database load the demo world once, and see each other's work.
+func TestSeveralServersOnOneDatabase(t *testing.T) {
+	if testing.Short() {
+		t.Skip("starts databases")
+	}
+	dir, err := os.MkdirTemp("", "ht-several")
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer os.RemoveAll(dir)
+	db, err := localdb.Start(context.Background(), filepath.Join(dir, "db"), localdb.Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer db.Stop()
+	all := make([]*running, 3)
+	var begun sync.WaitGroup
+	for i := range all {
+		begun.Go(func() {
+			r, says := serveOn(t, "127.0.0.1:0", dir, db.DSN(), "--demo")
+			if all[i] = r; r == nil {
+				t.Error(says)
+			}
+		})
+	}
+	begun.Wait()
+	if t.Failed() {
+		return
+	}
+	var list struct{ Jobs []struct{ ID string } }
+	if all[0].get(t, "/api/v1/jobs", &list); len(list.Jobs) != 4 {
+		t.Errorf("the demo world has %d jobs", len(list.Jobs))
+	}
+	for i, r := range all {
+		res, err := http.Post("http://"+r.addr+"/api/v1/jobs", "application/json", strings.NewReader(`{"title":"From one of them","brief":{"guests":{"adults":5}}}`))
+		if err != nil || res.StatusCode != 201 {
+			t.Fatalf("%v %v", res, err)
+		}
+		res.Body.Close()
+		list.Jobs = nil
+		if all[(i+1)%3].get(t, "/api/v1/jobs", &list); len(list.Jobs) != 5+i {
+			t.Errorf("the next one sees %d jobs", len(list.Jobs))
+		}
+	}
+	for _, r := range all {
+		r.stop(t)
+	}
+}
+
+func TestWhatIsSetFromOutside(t *testing.T) {
+	if out := must(t, nil, "version"); !bytes.HasPrefix(out, []byte("happytray ")) {
+		t.Errorf("%s", out)
+	}
+	help := must(t, nil, "serve", "--help")
+	for _, name := range []string{"HAPPYTRAY_ADDR", "HAPPYTRAY_DB", "HAPPYTRAY_HOSTS", "HAPPYTRAY_DEBUG_ADDR", "HAPPYTRAY_SHOP_NETS", "HAPPYTRAY_LOG", "HAPPYTRAY_LOG_JSON"} {
+		if !bytes.Contains(help, []byte(name)) {
+			t.Errorf("the help does not name %s", name)
+		}
+	}
+	for set, want := range map[string]string{"HAPPYTRAY_ADR=:80": "no setting", "HAPPYTRAY_LOG=loud": "debug, info", "HAPPYTRAY_SHOP_NETS=home": "networks", "HAPPYTRAY_DEBUG_ADDR=0.0.0.0:1": "loopback", "HAPPYTRAY_LOG_JSON=maybe": "environment"} {
+		cmd := exec.Command(program, "serve")
+		cmd.Env = append(os.Environ(), set)
+		out, err := cmd.CombinedOutput()
+		var ended *exec.ExitError
+		if !errors.As(err, &ended) || ended.ExitCode() != 2 || !strings.Contains(string(out), want) {
+			t.Errorf("%s: %v %q", set, err, out)
 		}
 	}
 }

@@ -84,7 +84,7 @@ func Start(ctx context.Context, dir string, o Options) (*Server, error) {
 	}
 	if err := syscall.Flock(int(s.lock.Fd()), syscall.LOCK_EX|syscall.LOCK_NB); err != nil {
 		s.lock.Close()
-		return nil, fmt.Errorf("a second copy is already running on %s; use that one, or stop it first", dir)
+		return nil, heldError{dir}
 	}
 	ok := false
 	defer func() {
@@ -121,6 +121,34 @@ func Start(ctx context.Context, dir string, o Options) (*Server, error) {
 	s.watching.Go(s.watch)
 	ok = true
 	return s, nil
+}
+
+// Reach is the server that lives in dir: the one that another copy of this program runs
+// just now, or one that is started. Stop ends only what was started here.
+func Reach(ctx context.Context, dir string) (*Server, error) {
+	s, err := Start(ctx, dir, Options{})
+	var held heldError
+	if !errors.As(err, &held) {
+		return s, err
+	}
+	dir, err = filepath.Abs(dir)
+	if err != nil {
+		return nil, err
+	}
+	s = &Server{dir: dir}
+	s.stopping, s.stop = context.WithCancel(context.WithoutCancel(ctx))
+	if s.password, err = s.secret(); err != nil {
+		return nil, err
+	}
+	s.dsn = fmt.Sprintf("root:%s@unix(%s)/happytray", s.password, s.socket())
+	return s, nil
+}
+
+// heldError is told where another copy runs on a folder.
+type heldError struct{ dir string }
+
+func (e heldError) Error() string {
+	return fmt.Sprintf("a second copy is already running on %s; use that one, or stop it first", e.dir)
 }
 
 // watch starts the server again whenever it ends by itself: at once, and with longer
