@@ -7,15 +7,18 @@ WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.
 GO_SOURCES := $(shell find . -name node_modules -prune -o -name .local -prune -o \( -name '*.go' -o -name '*.sql' -o -name '*.json' -path './core/*' -o -name openapi.yaml \) -print)
 GENERATED := server/api/api.gen.go web/src/api/contract.gen.ts web/src/api/tray.gen.ts
 # packages in which goroutines meet, tested with the race detector and nowhere else
-RACY := ./core/wire ./server/... ./store/...
+RACY := ./app/... ./server/... ./store/...
 
-.PHONY: demo build test lint test-go test-web generate shots sheet bench bench-arranging clean
+.PHONY: help demo build check test lint test-go test-web generate shots sheet bench bench-arranging clean
 
-demo: build
+help: ## say what there is to make
+	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sort | sed -E 's/:.*## /\t/' | expand -t 20
+
+demo: build ## start everything with demo data at http://127.0.0.1:8080
 	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client
 	@exec bin/happytray serve --demo --shop
 
-build: bin/happytray
+build: bin/happytray ## the one binary, web included
 
 bin/happytray: web/dist/index.html $(GO_SOURCES) go.mod go.sum
 	go build -o $@ ./cmd/happytray
@@ -29,11 +32,17 @@ web/dist/index.html: web/node_modules/.package-lock.json $(WEB_SOURCES)
 	@touch $@
 
 # The contract and the tray schema are the source; the code made from them is kept in the tree.
-generate: web/node_modules/.package-lock.json
+generate: web/node_modules/.package-lock.json ## make the generated code anew from the contract and the schema
 	go tool oapi-codegen -config server/api/codegen.yaml server/api/openapi.yaml
 	cd web && npm run --silent types >/dev/null
 
-test: lint test-go test-web
+# for every commit: what is quick, nothing that starts a browser or searches for long
+check: lint ## the quick half of the tests, for every commit
+	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client
+	go test -short $$(go list ./... | grep -vE '/(arrange|demo|cmd/happytray)$$')
+	cd web && npm run --silent test
+
+test: lint test-go test-web ## every test there is
 	@echo "All tests passed."
 
 lint: web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json web/dist/index.html
@@ -50,7 +59,8 @@ test-go: web/dist/index.html
 	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client
 	go test $$(go list ./... | grep -vxF "$$(go list $(RACY))")
 	go test -race -short $(RACY)
-	go test -race -short -run 'SameSeed|ProposalsDiffer|Mend|Stopped' ./core/arrange
+	go test -race -short -run 'SameSeed|ProposalsDiffer|Mend|Stopped|Panic' ./core/arrange
+	cd bench && go vet ./... && go test ./...
 
 test-web: bin/happytray web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json
 	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium:chromium
@@ -58,24 +68,24 @@ test-web: bin/happytray web/node_modules/.package-lock.json e2e/node_modules/.pa
 	cd e2e && npx playwright test
 
 # docs/screenshots, from demo data
-shots: bin/happytray e2e/node_modules/.package-lock.json
+shots: bin/happytray e2e/node_modules/.package-lock.json ## the screenshots in docs/screenshots, from demo data
 	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium:chromium
 	cd e2e && npx playwright test --config shots.config.ts
 
 # the arranger against other ways of laying a tray takes half an hour: make bench-arranging
-bench: web/dist/index.html
-	go run ./bench/arranging -briefs 8 -long 3
+bench: web/dist/index.html ## the benchmarks
+	cd bench && go run ./arranging -briefs 8 -long 3
 	go test -run '^$$' -bench . -benchmem ./core/... ./art/... ./export/... ./server/...
 
 # the tables of docs/arranging.md
-bench-arranging:
-	go run ./bench/arranging -curve docs/arranging-cost.svg
+bench-arranging: ## the tables of docs/arranging.md; takes half an hour
+	cd bench && go run ./arranging -curve ../docs/arranging-cost.svg
 
-clean:
+clean: ## take away what was built
 	rm -rf bin web/dist/assets web/dist/index.html web/node_modules e2e/node_modules
 
 # every food in every form, as pictures to look through: .local/sheet/sheet-1.png and on
-sheet:
+sheet: ## every food in every form, as pictures to look through
 	@scripts/need.sh chromium:chromium
 	go run ./art/sheet .local/sheet
 	@for page in .local/sheet/*.html; do chromium --headless --no-sandbox --disable-gpu --hide-scrollbars --disable-background-networking --user-data-dir=.local/sheet/chromium \

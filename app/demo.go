@@ -33,11 +33,11 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 		return false, err
 	}
 	for _, j := range jobs {
-		head, err := headingOf(j.Tray, larder, s.Location())
+		head, err := headingOf(j.Job, larder, s.Location())
 		if err != nil {
 			return false, err
 		}
-		raw, err := j.Tray.Write()
+		raw, err := j.Job.Write()
 		if err != nil {
 			return false, err
 		}

@@ -10,9 +10,10 @@ import (
 	"happytray/core/brief"
 	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/core/portion"
+	"happytray/core/job"
 	"happytray/core/prep"
 	"happytray/core/review"
+	"happytray/core/shop"
 	"happytray/core/tray"
 	"happytray/store"
 )
@@ -34,13 +35,13 @@ func (p Progress) Next() string {
 
 // Summary is what the bench shows of a job without reading its document.
 type Summary struct {
-	Guests   int           `json:"guests"`
-	Occasion string        `json:"occasion"`
-	State    Progress      `json:"state"`
-	Score    float64       `json:"score"`
-	Minutes  float64       `json:"minutes"`
-	ServeAt  string        `json:"serve_at"` // as the host wrote it
-	Needs    portion.Needs `json:"needs"`
+	Guests   int        `json:"guests"`
+	Occasion string     `json:"occasion"`
+	State    Progress   `json:"state"`
+	Score    float64    `json:"score"`
+	Minutes  float64    `json:"minutes"`
+	ServeAt  string     `json:"serve_at"` // as the host wrote it
+	Needs    shop.Needs `json:"needs"`
 }
 
 // Card is a job as a list shows it.
@@ -59,26 +60,27 @@ func cardOf(j store.Job) Card {
 }
 
 // headingOf makes the heading of a job.
-func headingOf(t *tray.Tray, larder *food.Larder, zone *time.Location) (store.Heading, error) {
-	larder = t.Larder(larder)
-	sum := Summary{Guests: t.Brief.Guests.Total(), Occasion: t.Brief.For(), State: Briefed, ServeAt: t.Brief.ServeAt, Needs: portion.NeedsOf(t, larder)}
-	if len(t.Elements) > 0 {
-		sum.State = Picked
-		for _, one := range t.All() {
-			for _, e := range one.Elements {
-				if e.Placed {
-					sum.State = Laid
-				}
+func headingOf(j *job.Job, larder *food.Larder, zone *time.Location) (store.Heading, error) {
+	larder = j.Larder(larder)
+	sum := Summary{Guests: j.Brief.Guests.Total(), Occasion: j.Brief.For(), State: Briefed, ServeAt: j.Brief.ServeAt, Needs: shop.NeedsOf(j, larder)}
+	for _, t := range j.Trays {
+		for _, e := range t.Elements {
+			if e.Placed {
+				sum.State = Laid
+			} else if sum.State == Briefed {
+				sum.State = Picked
 			}
 		}
-		sum.Minutes = prep.Minutes(t, larder)
+	}
+	if sum.State != Briefed {
+		sum.Minutes = prep.Minutes(j, larder)
 	}
 	if sum.State == Laid {
-		sum.Score = worst(t, larder)
+		sum.Score = worst(j, larder)
 	}
 	raw, err := json.Marshal(sum)
-	h := store.Heading{Title: t.Title, Host: t.Brief.Host, Place: t.Brief.Place, Summary: string(raw)}
-	if at, ok := t.Brief.ServeTime(zone); ok {
+	h := store.Heading{Title: j.Title, Host: j.Brief.Host, Place: j.Brief.Place, Summary: string(raw)}
+	if at, ok := j.Brief.ServeTime(zone); ok {
 		at = at.UTC()
 		h.ServeAt = &at
 	}
@@ -86,10 +88,10 @@ func headingOf(t *tray.Tray, larder *food.Larder, zone *time.Location) (store.He
 }
 
 // worst is the score of the job's tray that is judged worst.
-func worst(t *tray.Tray, larder *food.Larder) float64 {
+func worst(j *job.Job, larder *food.Larder) float64 {
 	low := 100.0
-	for _, one := range t.All() {
-		low = min(low, review.Of(one, one.Larder(larder)).Score)
+	for _, one := range j.Trays {
+		low = min(low, review.Of(one, larder).Score)
 	}
 	return low
 }
@@ -166,23 +168,23 @@ type Job struct {
 
 // CreateJob makes a job from a brief.
 func (a *App) CreateJob(ctx context.Context, title string, b brief.Brief) (string, error) {
-	t := &tray.Tray{Format: tray.Format, Title: title, Brief: b, Rules: b.HouseRules(), Seed: 1}
+	made := job.New(title, b)
 	h, err := a.House(ctx)
 	if err != nil {
 		return "", err
 	}
-	if err := t.Check(h.Larder); err != nil {
+	if err := made.Check(h.Larder); err != nil {
 		return "", err
 	}
 	s, err := a.Settings(ctx)
 	if err != nil {
 		return "", err
 	}
-	raw, err := t.Write()
+	raw, err := made.Write()
 	if err != nil {
 		return "", err
 	}
-	head, err := headingOf(t, h.Larder, s.Location())
+	head, err := headingOf(made, h.Larder, s.Location())
 	if err != nil {
 		return "", err
 	}
@@ -215,15 +217,15 @@ func (a *App) SaveJob(ctx context.Context, id string, seen int64, raw []byte, sa
 	if err != nil {
 		return 0, time.Time{}, err
 	}
-	t, err := tray.Read(raw, h.Larder)
+	given, err := ReadJob(raw, h.Larder)
 	if err != nil {
 		return 0, time.Time{}, err
 	}
-	document, err := t.Write()
+	document, err := given.Write()
 	if err != nil {
 		return 0, time.Time{}, err
 	}
-	head, err := headingOf(t, h.Larder, s.Location())
+	head, err := headingOf(given, h.Larder, s.Location())
 	if err != nil {
 		return 0, time.Time{}, err
 	}
@@ -254,11 +256,11 @@ func (a *App) step(ctx context.Context, id string, seen int64, to func(context.C
 		return err
 	}
 	_, err = to(ctx, id, seen, func(document string) (store.Heading, error) {
-		t, err := tray.Read([]byte(document), h.All)
+		was, err := ReadJob([]byte(document), h.All)
 		if err != nil {
 			return store.Heading{}, err
 		}
-		return headingOf(t, h.Larder, s.Location())
+		return headingOf(was, h.Larder, s.Location())
 	})
 	return err
 }
@@ -296,29 +298,29 @@ func (a *App) Picture(ctx context.Context, id string) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	t, err := tray.Read([]byte(r.Document), h.All)
+	now, err := ReadJob([]byte(r.Document), h.All)
 	if err != nil {
 		return "", err
 	}
-	return art.Tray(t, t.Larder(h.Larder)), nil
+	return art.Tray(now.Title, now.Trays[0], now.Larder(h.Larder)), nil
 }
 
-// trayOf reads one tray of a job as it is at a revision, which must be the current one.
-func (a *App) trayOf(ctx context.Context, id string, revision int64, which int, larder *food.Larder) (*tray.Tray, error) {
+// trayOf reads one tray of a job as it is at a revision, which must be the current one,
+// with the larder that it was planned with.
+func (a *App) trayOf(ctx context.Context, id string, revision int64, which int, h *House) (*tray.Tray, *food.Larder, error) {
 	j, r, err := a.store.Job(ctx, id)
 	if err != nil {
-		return nil, err
+		return nil, nil, err
 	}
 	if j.Head != revision {
-		return nil, store.ErrConflict
+		return nil, nil, store.ErrConflict
 	}
-	t, err := tray.Read([]byte(r.Document), larder)
+	now, err := ReadJob([]byte(r.Document), h.All)
 	if err != nil {
-		return nil, err
+		return nil, nil, err
 	}
-	all := t.All()
-	if which < 0 || which >= len(all) {
-		return nil, fault.Bad("tray", "this job has %d trays", len(all))
+	if which < 0 || which >= len(now.Trays) {
+		return nil, nil, fault.Bad("tray", "this job has %d trays", len(now.Trays))
 	}
-	return all[which], nil
+	return now.Trays[which], now.Larder(h.Larder), nil
 }

@@ -66,11 +66,11 @@ func (a *App) ReviewMoves(ctx context.Context, id string, revision int64, which 
 		if err != nil {
 			return review.Review{}, err
 		}
-		t, err := a.trayOf(ctx, id, revision, which, h.All)
+		t, larder, err := a.trayOf(ctx, id, revision, which, h)
 		if err != nil {
 			return review.Review{}, err
 		}
-		v.live = review.NewLive(t, t.Larder(h.Larder))
+		v.live = review.NewLive(t, larder)
 		v.home = nil
 		for i := range t.Elements {
 			v.home = append(v.home, t.Elements[i].Pose())

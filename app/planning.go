@@ -7,11 +7,13 @@ import (
 	"happytray/core/arrange"
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/job"
 	"happytray/core/outlook"
 	"happytray/core/pick"
-	"happytray/core/portion"
+	"happytray/core/plan"
 	"happytray/core/prep"
-	"happytray/core/tray"
+	"happytray/core/price"
+	"happytray/core/shop"
 )
 
 // Outlook is what follows from a brief.
@@ -29,22 +31,22 @@ func (a *App) Outlook(ctx context.Context, b brief.Brief) (outlook.Outlook, erro
 
 // Replan plans a job's brief again, keeping in place what it leaves as it was; foods
 // that were swapped take the places of those they stand for.
-func (a *App) Replan(ctx context.Context, t *tray.Tray) (*tray.Tray, error) {
+func (a *App) Replan(ctx context.Context, old *job.Job) (*job.Job, error) {
 	h, err := a.House(ctx)
 	if err != nil {
 		return nil, err
 	}
-	planned, err := portion.Replan(t, h.Larder, h.Cabinet)
+	planned, err := plan.Again(old, h.Larder, h.Cabinet)
 	if err != nil {
 		return nil, err
 	}
-	was := t.All()
-	for i, now := range planned.All() {
-		if i >= len(was) {
+	larder := planned.Larder(h.Larder)
+	for i, now := range planned.Trays {
+		if i >= len(old.Trays) {
 			break
 		}
-		if gone, come, ok := arrange.Swapped(was[i], now); ok {
-			if err := arrange.TakePlaces(ctx, was[i], now, now.Larder(h.Larder), gone, come); err != nil {
+		if gone, come, ok := arrange.Swapped(old.Trays[i], now); ok {
+			if err := arrange.TakePlaces(ctx, old.Trays[i], now, larder, gone, come); err != nil {
 				return nil, err
 			}
 		}
@@ -86,7 +88,7 @@ func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, e
 	if err != nil {
 		return Choice{}, err
 	}
-	larder, ground := h.Larder, portion.Ground(b, h.Cabinet)
+	larder, ground := h.Larder, plan.Ground(b, h.Cabinet)
 	var out Choice
 	if on != nil {
 		for _, o := range on {
@@ -95,7 +97,7 @@ func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, e
 			}
 		}
 		out.Chosen = pick.Explain(b, larder, ground, out.Chosen)
-	} else if out.Chosen, err = portion.Choose(b, larder, h.Cabinet); err != nil {
+	} else if out.Chosen, err = plan.Choose(b, larder, h.Cabinet); err != nil {
 		return Choice{}, err
 	}
 	foods := make([]*food.Food, len(out.Chosen))
@@ -122,15 +124,15 @@ func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, e
 
 // Basket is packs and money of a planned job, with the coming jobs that could take what
 // stays over.
-func (a *App) Basket(ctx context.Context, t *tray.Tray) (portion.Basket, error) {
+func (a *App) Basket(ctx context.Context, j *job.Job) (shop.Basket, error) {
 	h, err := a.House(ctx)
 	if err != nil {
-		return portion.Basket{}, err
+		return shop.Basket{}, err
 	}
-	larder := t.Larder(h.Larder)
-	b := portion.Shop(t, larder)
-	b.Minutes = prep.Minutes(t, larder)
-	day := t.Brief.ServeDay()
+	larder := j.Larder(h.Larder)
+	b := shop.Of(j, larder)
+	b.Minutes = prep.Minutes(j, larder)
+	day := j.Brief.ServeDay()
 	coming, err := a.needsAfter(ctx, day)
 	if err != nil {
 		return b, err
@@ -140,36 +142,36 @@ func (a *App) Basket(ctx context.Context, t *tray.Tray) (portion.Basket, error) 
 }
 
 // Amounts is the basket that a brief comes to.
-func (a *App) Amounts(ctx context.Context, b brief.Brief) (portion.Basket, error) {
+func (a *App) Amounts(ctx context.Context, b brief.Brief) (shop.Basket, error) {
 	h, err := a.House(ctx)
 	if err != nil {
-		return portion.Basket{}, err
+		return shop.Basket{}, err
 	}
-	t, err := portion.Plan(b, h.Larder, h.Cabinet)
+	j, err := plan.Of(b, h.Larder, h.Cabinet)
 	if err != nil {
-		return portion.Basket{}, err
+		return shop.Basket{}, err
 	}
-	out := portion.Shop(t, h.Larder)
-	out.Minutes = prep.Minutes(t, h.Larder)
+	out := shop.Of(j, h.Larder)
+	out.Minutes = prep.Minutes(j, h.Larder)
 	return out, nil
 }
 
 // Quote is the price of a planned job at the house's rates.
-func (a *App) Quote(ctx context.Context, t *tray.Tray) (portion.Quote, error) {
+func (a *App) Quote(ctx context.Context, j *job.Job) (price.Quote, error) {
 	h, err := a.House(ctx)
 	if err != nil {
-		return portion.Quote{}, err
+		return price.Quote{}, err
 	}
 	s, err := a.Settings(ctx) // at rates that were only guessed there is no price
 	if err != nil {
-		return portion.Quote{}, err
+		return price.Quote{}, err
 	}
 	trays := 0
-	for _, one := range t.All() {
+	for _, one := range j.Trays {
 		trays += one.Copies()
 	}
-	larder := t.Larder(h.Larder)
-	return portion.Price(portion.Shop(t, larder), prep.Minutes(t, larder), trays, t.Brief.Guests.Total(), t.Brief.Travels.Yes, s.Rates.forQuote()), nil
+	larder := j.Larder(h.Larder)
+	return price.Of(shop.Of(j, larder), prep.Minutes(j, larder), trays, j.Brief.Guests.Total(), j.Brief.Travels.Yes, s.Rates.forQuote()), nil
 }
 
 // Substitutes names foods that can take another's place under a brief, nearest first.

@@ -11,7 +11,7 @@ import (
 	"golang.org/x/text/currency"
 
 	"happytray/core/fault"
-	"happytray/core/portion"
+	"happytray/core/price"
 	"happytray/devices/shop"
 )
 
@@ -36,13 +36,13 @@ type Rates struct {
 	MarginPct   float64 `json:"margin_pct"`
 }
 
-func (r Rates) forQuote() portion.Rates {
-	return portion.Rates{Hourly: r.Hourly, Setup: r.SetupMin, Packaging: r.Packaging, Delivery: r.Delivery, Overhead: r.OverheadPct, Margin: r.MarginPct}
+func (r Rates) forQuote() price.Rates {
+	return price.Rates{Hourly: r.Hourly, Setup: r.SetupMin, Packaging: r.Packaging, Delivery: r.Delivery, Overhead: r.OverheadPct, Margin: r.MarginPct}
 }
 
 // usualSettings are those of a house that has set nothing.
 func usualSettings() Settings {
-	u := portion.Usual
+	u := price.Usual
 	return Settings{Length: "cm", Mass: "g", Hemisphere: "north", Rates: Rates{u.Hourly, u.Setup, u.Packaging, u.Delivery, u.Overhead, u.Margin}}
 }
 

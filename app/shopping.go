@@ -8,14 +8,13 @@ import (
 	"happytray/core/brief"
 	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/core/portion"
-	"happytray/core/tray"
+	"happytray/core/shop"
 	"happytray/store"
 )
 
 // needsOf reads what a listed job asks for out of its summary. A job that is only
 // briefed asks for nothing yet.
-func needsOf(j store.Job) portion.Needs {
+func needsOf(j store.Job) shop.Needs {
 	c := cardOf(j)
 	n := c.Needs
 	n.Job, n.Title = j.ID, j.Title
@@ -29,8 +28,8 @@ func needsOf(j store.Job) portion.Needs {
 type ShoppingList struct {
 	Key, Title string
 	From, To   string // days; "" where none is set
-	Jobs       []portion.Needs
-	List       portion.List
+	Jobs       []shop.Needs
+	List       shop.List
 	Ticks      []string
 }
 
@@ -44,14 +43,14 @@ func (a *App) ShoppingForJob(ctx context.Context, id string) (out ShoppingList, 
 	if err != nil {
 		return out, err
 	}
-	t, err := tray.Read([]byte(r.Document), h.All)
+	now, err := ReadJob([]byte(r.Document), h.All)
 	if err != nil {
 		return out, err
 	}
-	larder := t.Larder(h.Larder)
-	n := portion.NeedsOf(t, larder)
+	larder := now.Larder(h.Larder)
+	n := shop.NeedsOf(now, larder)
 	n.Job, n.Title = j.ID, j.Title
-	out = ShoppingList{Key: "job:" + j.ID, Title: "For " + j.Title, From: n.Day, To: n.Day, Jobs: []portion.Needs{n}}
+	out = ShoppingList{Key: "job:" + j.ID, Title: "For " + j.Title, From: n.Day, To: n.Day, Jobs: []shop.Needs{n}}
 	return a.buy(ctx, out, h, larder)
 }
 
@@ -72,7 +71,7 @@ func (a *App) ShoppingForWeek(ctx context.Context, day string) (out ShoppingList
 	if err != nil {
 		return out, err
 	}
-	out = ShoppingList{Key: "week:" + first, Title: fmt.Sprintf("For the week of %s to %s", first, last), From: first, To: last, Jobs: []portion.Needs{}}
+	out = ShoppingList{Key: "week:" + first, Title: fmt.Sprintf("For the week of %s to %s", first, last), From: first, To: last, Jobs: []shop.Needs{}}
 	for _, j := range jobs {
 		if n := needsOf(j); n.Day >= first && n.Day <= last && n.Day != "" {
 			out.Jobs = append(out.Jobs, n)
@@ -86,7 +85,7 @@ func (a *App) buy(ctx context.Context, out ShoppingList, h *House, larder *food.
 	if err != nil {
 		return out, err
 	}
-	out.List = portion.Buy(out.Jobs, larder, h.Stock.Good(a.today(s)))
+	out.List = shop.Buy(out.Jobs, larder, h.Stock.Good(a.today(s)))
 	out.Ticks, err = a.store.Ticks(ctx, out.Key)
 	return out, err
 }
@@ -97,7 +96,7 @@ func (a *App) Tick(ctx context.Context, list, food string, done bool) error {
 }
 
 // needsAfter lists what the jobs served after a day ask for.
-func (a *App) needsAfter(ctx context.Context, day string) ([]portion.Needs, error) {
+func (a *App) needsAfter(ctx context.Context, day string) ([]shop.Needs, error) {
 	from, err := time.Parse(time.DateOnly, day)
 	if err != nil {
 		return nil, nil // what is not dated passes nothing on
@@ -106,7 +105,7 @@ func (a *App) needsAfter(ctx context.Context, day string) ([]portion.Needs, erro
 	if err != nil {
 		return nil, err
 	}
-	var out []portion.Needs
+	var out []shop.Needs
 	for _, j := range jobs {
 		if n := needsOf(j); n.Day > day {
 			out = append(out, n)

@@ -13,7 +13,7 @@ import (
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
-	"happytray/core/portion"
+	"happytray/core/plan"
 	"happytray/core/tray"
 )
 
@@ -92,11 +92,11 @@ func TestDrawingIsTheSameEveryTime(t *testing.T) {
 
 func laid(tb testing.TB, guests int) *tray.Tray {
 	tb.Helper()
-	t, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 11}, larder, board.BuiltInCabinet())
+	t, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 11}, larder, board.BuiltInCabinet())
 	if err != nil {
 		tb.Fatal(err)
 	}
-	res, err := arrange.Lay(context.Background(), t, larder, arrange.Options{Effort: 1})
+	res, err := arrange.Lay(context.Background(), t.Trays[0], larder, arrange.Options{Effort: 1})
 	if err != nil {
 		tb.Fatal(err)
 	}
@@ -105,8 +105,7 @@ func laid(tb testing.TB, guests int) *tray.Tray {
 
 func TestTrayHoldsEveryPiece(t *testing.T) {
 	tr := laid(t, 8)
-	tr.Title = `A "title" with <marks> & more`
-	n := wellFormed(t, "tray", Tray(tr, larder))
+	n := wellFormed(t, "tray", Tray(`A "title" with <marks> & more`, tr, larder))
 	pieces := 0
 	for _, e := range tr.Elements {
 		pieces += len(e.Pieces)

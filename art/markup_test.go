@@ -48,9 +48,9 @@ func TestNamesAreNoMarkup(t *testing.T) {
 	b.ID, b.Name, b.Material = wicked, wicked, "ceramic"
 	f, _ := food.BuiltIn().Get("honey")
 	spec, _ := f.Spec("bowl")
-	tr := &tray.Tray{Format: tray.Format, Title: wicked, Board: &b, Vessels: []board.Vessel{v},
+	tr := &tray.Tray{Board: &b, Vessels: []board.Vessel{v},
 		Elements: []tray.Element{{ID: wicked, Food: f.ID, Form: spec.Form, Vessel: wicked, Placed: true, Count: 1, Pieces: []tray.Piece{{Outline: v.Footprint()}}}}}
-	docs := map[string]string{"tray": Tray(tr, food.BuiltIn()), "board": BoardAlone(&b), "vessel": VesselAlone(v), "portion": Portion(f, "bowl")}
+	docs := map[string]string{"tray": Tray(wicked, tr, food.BuiltIn()), "board": BoardAlone(&b), "vessel": VesselAlone(v), "portion": Portion(f, "bowl")}
 	for name, svg := range docs {
 		if got := sound(t, name, svg); got["script"]+got["x"] > 0 || got["svg"] != 1 {
 			t.Errorf("%s holds %v", name, got)

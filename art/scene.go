@@ -110,12 +110,12 @@ func sheet(t *tray.Tray, larder *food.Larder) (map[string]Drawing, map[string]st
 }
 
 // Tray draws the whole tray as a standalone SVG document in true millimetres.
-func Tray(t *tray.Tray, larder *food.Larder) string {
+func Tray(title string, t *tray.Tray, larder *food.Larder) string {
 	s := Compose(t, larder)
 	var m markup
 	m.open("svg", "xmlns", namespace, "width", f(s.Box[2])+"mm", "height", f(s.Box[3])+"mm", "viewBox", view(s.Box[0], s.Box[1], s.Box[2], s.Box[3]), "role", "img")
 	m.open("title")
-	m.text(t.Title)
+	m.text(title)
 	m.shut("title")
 	var drawings markup
 	for _, id := range slices.Sorted(maps.Keys(s.Drawings)) {

@@ -14,7 +14,7 @@ import (
 )
 
 // small libraries for numbers and colours that the core may use
-var allowed = []string{"github.com/lucasb-eyer/go-colorful", "gonum.org/v1/gonum", "github.com/tidwall/rtree"}
+var allowed = []string{"github.com/lucasb-eyer/go-colorful"}
 
 // parts of the standard library that reach outside: a pure core asks nobody
 // for the time, the disk, the net or the environment
@@ -134,5 +134,58 @@ func TestGoroutinesAreStartedInOnePlace(t *testing.T) {
 	})
 	if found != 1 {
 		t.Errorf("goroutines are started %d times", found)
+	}
+}
+
+// order is the house's: what stands in a line may import what stands in the lines before
+// it, and nothing of its own line or after.
+var order = [][]string{
+	{"fault", "say", "geom", "colour"},
+	{"document"},
+	{"food", "board"},
+	{"brief"},
+	{"craft"},
+	{"pick"},
+	{"amount"},
+	{"tray"},
+	{"job"},
+	{"plan"},
+	{"shop", "review"},
+	{"price", "arrange"},
+	{"prep"},
+	{"outlook"},
+}
+
+func TestNothingLooksBack(t *testing.T) {
+	rank := map[string]int{}
+	for i, line := range order {
+		for _, name := range line {
+			rank[name] = i
+		}
+	}
+	seen := map[string]bool{}
+	_ = filepath.WalkDir(".", func(path string, d fs.DirEntry, err error) error {
+		if err != nil || d.IsDir() || !strings.HasSuffix(path, ".go") || strings.HasSuffix(path, "_test.go") {
+			return err
+		}
+		room := filepath.Dir(path)
+		own, ok := rank[room]
+		if !ok {
+			t.Errorf("core/%s has no place in the order", room)
+		}
+		seen[room] = true
+		f, err := parser.ParseFile(token.NewFileSet(), path, nil, parser.ImportsOnly)
+		if err != nil {
+			return err
+		}
+		for _, imp := range f.Imports {
+			if other, ours := strings.CutPrefix(strings.Trim(imp.Path.Value, `"`), "happytray/core/"); ours && rank[other] >= own {
+				t.Errorf("%s imports core/%s, which stands after it", path, other)
+			}
+		}
+		return nil
+	})
+	if len(seen) != len(rank) {
+		t.Errorf("%d rooms of %d are there", len(seen), len(rank))
 	}
 }

@@ -10,13 +10,13 @@ import (
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
-	"happytray/core/portion"
-	"happytray/core/tray"
+	"happytray/core/job"
+	"happytray/core/plan"
 )
 
 // Job is one job of the demo world, ready to be stored.
 type Job struct {
-	Tray *tray.Tray
+	*job.Job
 	Says string
 }
 
@@ -62,40 +62,39 @@ func RegattaPrizes(today time.Time) brief.Brief {
 
 // Jobs makes the demo world for a given day.
 func Jobs(ctx context.Context, today time.Time, larder *food.Larder) ([]Job, error) {
-	b := FirstFiring(today)
-	t, err := portion.Plan(b, larder, board.BuiltInCabinet())
+	firing, err := laid(ctx, "First firing at the new kiln", FirstFiring(today), larder, arrange.Options{Seed: 7, Effort: 24})
 	if err != nil {
 		return nil, err
 	}
-	t.Title = "First firing at the new kiln"
-	res, err := arrange.Lay(ctx, t, larder, arrange.Options{Seed: 7, Effort: 24})
+	watch, err := laid(ctx, "Night-sky watch", NightWatch(today), larder, arrange.Options{Seed: 3, Effort: 10})
 	if err != nil {
 		return nil, err
 	}
-	res.Tray.Seed = 7
-	jobs := []Job{{res.Tray, "laid the tray"}}
-	watch, err := portion.Plan(NightWatch(today), larder, board.BuiltInCabinet())
-	if err != nil {
-		return nil, err
-	}
-	for i, one := range watch.All() {
-		laid, err := arrange.Lay(ctx, one, larder, arrange.Options{Seed: 3 + uint64(i), Effort: 10})
-		if err != nil {
-			return nil, err
-		}
-		laid.Tray.Further = one.Further
-		*one = *laid.Tray
-	}
-	watch.Title = "Night-sky watch"
-	jobs = append(jobs, Job{watch, "laid both planks"})
-	quiz := QuizFinal(today)
-	jobs = append(jobs, Job{&tray.Tray{Format: tray.Format, Title: "Quiz league final", Brief: quiz, Rules: quiz.HouseRules(), Seed: 1}, "wrote the brief"})
-	prizes, err := portion.Plan(RegattaPrizes(today), larder, board.BuiltInCabinet())
+	prizes, err := plan.Of(RegattaPrizes(today), larder, board.BuiltInCabinet())
 	if err != nil {
 		return nil, err
 	}
 	prizes.Title = "Paper-boat regatta prizes"
-	return append(jobs, Job{prizes, "picked the foods"}), nil
+	return []Job{{firing, "laid the tray"}, {watch, "laid both planks"}, {job.New("Quiz league final", QuizFinal(today)), "wrote the brief"}, {prizes, "picked the foods"}}, nil
+}
+
+// laid is a job with all its trays laid, each from a seed of its own.
+func laid(ctx context.Context, title string, b brief.Brief, larder *food.Larder, o arrange.Options) (*job.Job, error) {
+	j, err := plan.Of(b, larder, board.BuiltInCabinet())
+	if err != nil {
+		return nil, err
+	}
+	j.Title = title
+	for i, t := range j.Trays {
+		res, err := arrange.Lay(ctx, t, larder, o)
+		if err != nil {
+			return nil, err
+		}
+		res.Tray.Seed = o.Seed
+		j.Trays[i] = res.Tray
+		o.Seed++
+	}
+	return j, nil
 }
 
 // Cupboard is what Tern & Tallow has standing on a given day.

@@ -2,6 +2,7 @@ package demo
 
 import (
 	"context"
+	"slices"
 	"testing"
 	"time"
 
@@ -20,32 +21,32 @@ func TestDemoWorld(t *testing.T) {
 		t.Fatalf("%d jobs", len(jobs))
 	}
 	for _, j := range jobs {
-		if err := j.Tray.Check(larder); err != nil {
-			t.Errorf("%s: %v", j.Tray.Title, err)
+		if err := j.Check(larder); err != nil {
+			t.Errorf("%s: %v", j.Title, err)
 		}
-		at, ok := j.Tray.Brief.ServeTime(time.UTC)
+		at, ok := j.Brief.ServeTime(time.UTC)
 		if days := at.Sub(today).Hours() / 24; !ok || days < 1 || days > 14 {
-			t.Errorf("%s is served at %v", j.Tray.Title, at)
+			t.Errorf("%s is served at %v", j.Title, at)
 		}
-		if j.Tray.Brief.Host == "" || j.Tray.Brief.Place == "" || j.Says == "" {
-			t.Errorf("%s is bare", j.Tray.Title)
+		if j.Brief.Host == "" || j.Brief.Place == "" || j.Says == "" {
+			t.Errorf("%s is bare", j.Title)
 		}
 	}
-	for _, laid := range append(jobs[0].Tray.All(), jobs[1].Tray.All()...) {
+	for _, laid := range append(slices.Clone(jobs[0].Trays), jobs[1].Trays...) {
 		rev := review.Of(laid, larder)
 		if !rev.Legal() || rev.Score < 70 {
-			t.Errorf("%s scores %v: %+v", laid.Title, rev.Score, rev.Findings)
+			t.Errorf("%s scores %v: %+v", laid.Board.Name, rev.Score, rev.Findings)
 		}
 		for _, e := range laid.Elements {
 			if !e.Placed {
-				t.Errorf("%s: %s waits beside the board", laid.Title, e.ID)
+				t.Errorf("%s: %s waits beside the board", laid.Board.Name, e.ID)
 			}
 		}
 	}
-	if len(jobs[1].Tray.Further) != 1 || len(jobs[3].Tray.All()) != 2 {
-		t.Errorf("%d planks, %d kinds of plate", len(jobs[1].Tray.All()), len(jobs[3].Tray.All()))
+	if len(jobs[1].Trays) != 2 || len(jobs[3].Trays) != 2 {
+		t.Errorf("%d planks, %d kinds of plate", len(jobs[1].Trays), len(jobs[3].Trays))
 	}
-	if briefed := jobs[2].Tray; len(briefed.Elements) != 0 || len(briefed.Brief.Diets) == 0 {
+	if briefed := jobs[2].Trays[0]; len(briefed.Elements) != 0 || len(briefed.Brief.Diets) == 0 {
 		t.Errorf("the briefed job holds %d elements", len(briefed.Elements))
 	}
 }

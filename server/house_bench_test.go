@@ -9,7 +9,7 @@ import (
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
-	"happytray/core/portion"
+	"happytray/core/plan"
 	"happytray/export/table"
 	"happytray/server/api"
 )
@@ -74,12 +74,12 @@ func BenchmarkSearchOf5000(b *testing.B) {
 func BenchmarkAmounts(b *testing.B) {
 	d := open(b, db.DSN())
 	larder := food.BuiltIn()
-	job, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 40}, Month: 11}, larder, board.BuiltInCabinet())
+	j, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 40}, Month: 11}, larder, board.BuiltInCabinet())
 	if err != nil {
 		b.Fatal(err)
 	}
-	br := job.Brief
-	br.Foods, br.Board = portion.Wants(job), &board.Request{ID: job.Board.ID}
+	br := j.Brief
+	br.Foods, br.Board = plan.Wants(j), &board.Request{ID: j.Trays[0].Board.ID}
 	n := 0
 	for b.Loop() {
 		n++

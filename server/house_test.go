@@ -15,7 +15,7 @@ import (
 
 	"happytray/core/board"
 	"happytray/core/food"
-	"happytray/core/tray"
+	"happytray/core/job"
 	"happytray/server/api"
 )
 
@@ -119,7 +119,7 @@ func TestTraysKeepTheirFoods(t *testing.T) {
 	if planned.status != http.StatusOK {
 		t.Fatalf("%d %s", planned.status, planned.body)
 	}
-	tr, err := tray.Read(planned.body, food.BuiltIn())
+	tr, err := job.Read(planned.body, food.BuiltIn())
 	if err != nil {
 		t.Fatalf("a tray with an own food cannot be read without its larder: %v", err)
 	}

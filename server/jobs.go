@@ -60,7 +60,7 @@ func (s *Server) CreateJob(c *gin.Context) {
 	err := document.Read(body(c), &in)
 	var b brief.Brief
 	if err == nil {
-		if b, err = brief.Read(in.Brief); err != nil {
+		if b, err = app.ReadBrief(in.Brief); err != nil {
 			err = fault.In("brief", err)
 		}
 	}

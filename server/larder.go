@@ -12,12 +12,12 @@ import (
 
 	"happytray/app"
 	"happytray/art"
+	"happytray/core/amount"
 	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/core/portion"
 	"happytray/server/api"
 	"happytray/store"
 )
@@ -180,7 +180,7 @@ func foodPage(h *app.House, f *food.Food) (out api.FoodPage, err error) {
 		out.ClashesWith = append(out.ClashesWith, api.Partner{Id: p.Food.ID, Name: p.Food.Name, Why: p.Why})
 	}
 	for _, sp := range f.Forms {
-		out.Forms = append(out.Forms, api.FormOfFood{Form: sp.Form, Group: portion.GroupOf(sp), Says: food.FormByID(sp.Form).Says()})
+		out.Forms = append(out.Forms, api.FormOfFood{Form: sp.Form, Group: amount.GroupOf(sp), Says: food.FormByID(sp.Form).Says()})
 	}
 	for _, sp := range f.Others() {
 		raw, err := json.Marshal(sp)
@@ -274,7 +274,7 @@ func (s *Server) MeasureForm(c *gin.Context, id api.ThingId, form string, params
 		}
 		around = &v
 	}
-	m, spec, ok := portion.MeasureForm(f, form, or(params.Pieces, 0), or(params.Glass, 0), around, h.Cabinet)
+	m, spec, ok := amount.MeasureForm(f, form, or(params.Pieces, 0), or(params.Glass, 0), around, h.Cabinet)
 	if !ok {
 		problem(c, http.StatusNotFound, "It cannot be laid like that", f.Name+" has no such form. Add one on its page.", "form")
 		return

@@ -16,14 +16,15 @@ import (
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/job"
 	"happytray/core/review"
 	"happytray/core/tray"
 	"happytray/server/api"
 )
 
-// asked reads a request and the tray that it holds in its member tray, and works
-// something out of them.
-func asked[T any](s *Server, c *gin.Context, q *queue, in any, raw func() []byte, work func(t *tray.Tray, larder *food.Larder) (T, error)) {
+// asked reads a request and the job that it holds in its member tray, and works something
+// out of its first tray; written gives a changed one back as it came, with the others.
+func asked[T any](s *Server, c *gin.Context, q *queue, in any, raw func() []byte, work func(t *tray.Tray, larder *food.Larder, written func(*tray.Tray) (api.Document, error)) (T, error)) {
 	leave, ok := s.turn(c, q, nil)
 	if !ok {
 		return
@@ -35,25 +36,20 @@ func asked[T any](s *Server, c *gin.Context, q *queue, in any, raw func() []byte
 		err = document.Read(body(c), in)
 	}
 	if err == nil {
-		t, bad := tray.Read(raw(), h.Larder)
+		j, bad := app.ReadJob(raw(), h.Larder)
 		if bad != nil {
 			err = fault.In("tray", bad)
 		} else {
-			v, err = work(t, t.Larder(h.Larder))
+			v, err = work(j.Trays[0], j.Larder(h.Larder), func(t *tray.Tray) (api.Document, error) { return j.With(0, t).Write() })
 		}
 	}
 	reply(s, c, v, err)
 }
 
-func written(v any) (api.Document, error) {
-	raw, err := json.Marshal(v)
-	return raw, err
-}
-
 // Put lays one element by hand, finds room for it, or gives it another form.
 func (s *Server) Put(c *gin.Context) {
 	var in api.PutRequest
-	asked(s, c, s.works, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder) (out api.PutAnswer, err error) {
+	asked(s, c, s.works, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder, _ func(*tray.Tray) (api.Document, error)) (out api.PutAnswer, err error) {
 		room := true
 		var e tray.Element
 		switch {
@@ -68,7 +64,7 @@ func (s *Server) Put(c *gin.Context) {
 			return out, err
 		}
 		out.Room = room
-		out.Element, err = written(e)
+		out.Element, err = json.Marshal(e)
 		return out, err
 	})
 }
@@ -76,7 +72,7 @@ func (s *Server) Put(c *gin.Context) {
 // GiveWay lets the neighbours of a moved element make room for it.
 func (s *Server) GiveWay(c *gin.Context) {
 	var in api.GiveWayAsked
-	asked(s, c, s.works, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder) (out api.GiveWayAnswer, err error) {
+	asked(s, c, s.works, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder, written func(*tray.Tray) (api.Document, error)) (out api.GiveWayAnswer, err error) {
 		if t.Find(in.Element) < 0 {
 			return out, fault.Bad("element", "there is no element %.60q on this tray", in.Element)
 		}
@@ -92,7 +88,7 @@ func (s *Server) GiveWay(c *gin.Context) {
 // Mend looks for the change that helps most against a finding. It works as hard as a search.
 func (s *Server) Mend(c *gin.Context) {
 	var in api.MendAsked
-	asked(s, c, s.searches, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder) (out api.MendAnswer, err error) {
+	asked(s, c, s.searches, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder, written func(*tray.Tray) (api.Document, error)) (out api.MendAnswer, err error) {
 		if t.Board == nil {
 			return out, fault.Bad("tray.board", "choose a board before laying the tray")
 		}
@@ -106,14 +102,14 @@ func (s *Server) Mend(c *gin.Context) {
 }
 
 func (s *Server) Review(c *gin.Context) {
-	ofTray(s, c, func(_ *app.House, t *tray.Tray, larder *food.Larder) (review.Review, error) {
-		return review.Of(t, larder), nil
+	ofJob(s, c, func(_ *app.House, j *job.Job, larder *food.Larder) (review.Review, error) {
+		return review.Of(j.Trays[0], larder), nil
 	})
 }
 
 func (s *Server) Scene(c *gin.Context) {
-	ofTray(s, c, func(_ *app.House, t *tray.Tray, larder *food.Larder) (art.Scene, error) {
-		return art.Compose(t, larder), nil
+	ofJob(s, c, func(_ *app.House, j *job.Job, larder *food.Larder) (art.Scene, error) {
+		return art.Compose(j.Trays[0], larder), nil
 	})
 }
 
@@ -150,19 +146,19 @@ func (l *lines) send(v api.Progress) {
 // reads no more.
 func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 	h, err := s.app.House(c.Request.Context())
-	var t *tray.Tray
+	var j *job.Job
 	if err == nil {
-		t, err = tray.Read(body(c), h.Larder)
+		j, err = app.ReadJob(body(c), h.Larder)
 	}
-	if err == nil && t.Board == nil {
+	if err == nil && j.Trays[0].Board == nil {
 		err = fault.Bad("board", "choose a board before laying the tray")
 	}
 	if err != nil {
 		s.fail(c, aThing, err)
 		return
 	}
-	larder := t.Larder(h.Larder)
-	o := arrange.Options{Seconds: or(params.Seconds, 3), Seed: t.Seed, Style: string(or(params.Style, ""))}
+	larder := j.Larder(h.Larder)
+	o := arrange.Options{Seconds: or(params.Seconds, 3), Seed: j.Trays[0].Seed, Style: string(or(params.Style, ""))}
 	if params.Seed != nil {
 		o.Seed = uint64(*params.Seed)
 	}
@@ -181,13 +177,13 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 	o.Progress = func(p arrange.Progress) {
 		l := api.Progress{Tried: p.Tried, Share: p.Share, Score: p.Score}
 		if p.Better {
-			if raw, err := written(p.Tray); err == nil {
-				l.Tray = &raw
+			if raw, err := j.With(0, p.Tray).Write(); err == nil {
+				l.Tray = pointer(raw)
 			}
 		}
 		out.send(l)
 	}
-	last, err := s.search(ctx, t, larder, o, or(params.Ways, 1))
+	last, err := s.search(ctx, j, larder, o, or(params.Ways, 1))
 	if err != nil {
 		if ctx.Err() == nil {
 			s.log.Error("search failed", "error", err)
@@ -198,28 +194,28 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 }
 
 // search is the whole of a search, and its last line.
-func (s *Server) search(ctx context.Context, t *tray.Tray, larder *food.Larder, o arrange.Options, ways int) (last api.Progress, err error) {
+func (s *Server) search(ctx context.Context, j *job.Job, larder *food.Larder, o arrange.Options, ways int) (last api.Progress, err error) {
 	last.Done, last.Share = true, 1
 	if ways > 1 {
-		all, err := arrange.Propose(ctx, t, larder, o, ways)
+		all, err := arrange.Propose(ctx, j.Trays[0], larder, o, ways)
 		if err != nil {
 			return last, err
 		}
 		list := []api.Way{}
 		for i, w := range all {
-			raw, err := written(w.Tray)
+			raw, err := j.With(0, w.Tray).Write()
 			if err != nil {
 				return last, err
 			}
 			if last.Tried += w.Tried; i == 0 {
-				last.Score, last.Tray, last.Unfit = w.Score, &raw, unfit(w.Unfit)
+				last.Score, last.Tray, last.Unfit = w.Score, pointer(raw), unfit(w.Unfit)
 			}
 			list = append(list, api.Way{Style: w.Style, Score: w.Score, Differs: w.Differs, Says: w.Says, Tray: raw})
 		}
 		last.Ways = &list
 		return last, nil
 	}
-	res, err := arrange.Lay(ctx, t, larder, o)
+	res, err := arrange.Lay(ctx, j.Trays[0], larder, o)
 	if err != nil {
 		return last, err
 	}
@@ -229,8 +225,8 @@ func (s *Server) search(ctx context.Context, t *tray.Tray, larder *food.Larder, 
 	if would := arrange.WouldFit(looking, res.Tray, larder, res.Unfit); len(would) > 0 {
 		last.Would = &would
 	}
-	raw, err := written(res.Tray)
-	last.Tried, last.Score, last.Tray, last.Unfit = res.Tried, res.Score, &raw, unfit(res.Unfit)
+	raw, err := j.With(0, res.Tray).Write()
+	last.Tried, last.Score, last.Tray, last.Unfit = res.Tried, res.Score, pointer(raw), unfit(res.Unfit)
 	return last, err
 }
 
@@ -243,4 +239,9 @@ func unfit(all []arrange.Unfit) *[]api.Unfit {
 		out[i] = api.Unfit{Food: u.Food, Pieces: u.Pieces, AreaCm2: u.AreaCM2, Says: u.Says}
 	}
 	return &out
+}
+
+func pointer(raw []byte) *api.Document {
+	d := api.Document(raw)
+	return &d
 }

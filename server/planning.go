@@ -10,10 +10,12 @@ import (
 	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/food"
+	"happytray/core/job"
 	"happytray/core/outlook"
-	"happytray/core/portion"
+	"happytray/core/plan"
 	"happytray/core/prep"
-	"happytray/core/tray"
+	"happytray/core/price"
+	"happytray/core/shop"
 	"happytray/server/api"
 )
 
@@ -48,7 +50,7 @@ func ofBrief[T any](s *Server, c *gin.Context, work func(h *app.House, b brief.B
 		return
 	}
 	defer leave()
-	b, err := brief.Read(body(c))
+	b, err := app.ReadBrief(body(c))
 	var v T
 	if err == nil {
 		v, err = work(h, b)
@@ -56,18 +58,18 @@ func ofBrief[T any](s *Server, c *gin.Context, work func(h *app.House, b brief.B
 	reply(s, c, v, err)
 }
 
-// ofTray works something out of the tray that a request holds, with the larder that the
-// tray was planned with.
-func ofTray[T any](s *Server, c *gin.Context, work func(h *app.House, t *tray.Tray, larder *food.Larder) (T, error)) {
+// ofJob works something out of the job that a request holds, with the larder that it was
+// planned with.
+func ofJob[T any](s *Server, c *gin.Context, work func(h *app.House, j *job.Job, larder *food.Larder) (T, error)) {
 	h, leave, ok := s.working(c)
 	if !ok {
 		return
 	}
 	defer leave()
-	t, err := tray.Read(body(c), h.Larder)
+	j, err := app.ReadJob(body(c), h.Larder)
 	var v T
 	if err == nil {
-		v, err = work(h, t, t.Larder(h.Larder))
+		v, err = work(h, j, j.Larder(h.Larder))
 	}
 	reply(s, c, v, err)
 }
@@ -89,42 +91,42 @@ func (s *Server) Outlook(c *gin.Context) {
 }
 
 func (s *Server) Plan(c *gin.Context) {
-	ofBrief(s, c, func(h *app.House, b brief.Brief) (*tray.Tray, error) { return portion.Plan(b, h.Larder, h.Cabinet) })
+	ofBrief(s, c, func(h *app.House, b brief.Brief) (*job.Job, error) { return plan.Of(b, h.Larder, h.Cabinet) })
 }
 
 func (s *Server) Replan(c *gin.Context) {
-	ofTray(s, c, func(_ *app.House, t *tray.Tray, _ *food.Larder) (*tray.Tray, error) {
-		return s.app.Replan(c.Request.Context(), t)
+	ofJob(s, c, func(_ *app.House, j *job.Job, _ *food.Larder) (*job.Job, error) {
+		return s.app.Replan(c.Request.Context(), j)
 	})
 }
 
 func (s *Server) Amounts(c *gin.Context) {
-	ofBrief(s, c, func(_ *app.House, b brief.Brief) (portion.Basket, error) {
+	ofBrief(s, c, func(_ *app.House, b brief.Brief) (shop.Basket, error) {
 		return s.app.Amounts(c.Request.Context(), b)
 	})
 }
 
 func (s *Server) Basket(c *gin.Context) {
-	ofTray(s, c, func(_ *app.House, t *tray.Tray, _ *food.Larder) (portion.Basket, error) {
-		return s.app.Basket(c.Request.Context(), t)
+	ofJob(s, c, func(_ *app.House, j *job.Job, _ *food.Larder) (shop.Basket, error) {
+		return s.app.Basket(c.Request.Context(), j)
 	})
 }
 
 func (s *Server) Savings(c *gin.Context) {
-	ofTray(s, c, func(h *app.House, t *tray.Tray, larder *food.Larder) ([]portion.Saving, error) {
-		return portion.Savings(t, larder, h.Cabinet, 3), nil
+	ofJob(s, c, func(h *app.House, j *job.Job, larder *food.Larder) ([]shop.Saving, error) {
+		return shop.Savings(j, larder, h.Cabinet, 3), nil
 	})
 }
 
 func (s *Server) Quote(c *gin.Context) {
-	ofTray(s, c, func(_ *app.House, t *tray.Tray, _ *food.Larder) (portion.Quote, error) {
-		return s.app.Quote(c.Request.Context(), t)
+	ofJob(s, c, func(_ *app.House, j *job.Job, _ *food.Larder) (price.Quote, error) {
+		return s.app.Quote(c.Request.Context(), j)
 	})
 }
 
 func (s *Server) Prep(c *gin.Context) {
-	ofTray(s, c, func(_ *app.House, t *tray.Tray, larder *food.Larder) (prep.Sheet, error) {
-		return prep.Order(t, larder), nil
+	ofJob(s, c, func(_ *app.House, j *job.Job, larder *food.Larder) (prep.Sheet, error) {
+		return prep.Order(j.Trays[0], larder), nil
 	})
 }
 
@@ -197,7 +199,7 @@ func list[T any](v []T) []T {
 func (s *Server) readWithBrief(c *gin.Context, in any, raw func() []byte) (b brief.Brief, ok bool) {
 	err := document.Read(body(c), in)
 	if err == nil {
-		if b, err = brief.Read(raw()); err != nil {
+		if b, err = app.ReadBrief(raw()); err != nil {
 			err = fault.In("brief", err)
 		}
 	}

@@ -27,7 +27,8 @@ import (
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/geom"
-	"happytray/core/portion"
+	"happytray/core/job"
+	"happytray/core/plan"
 	"happytray/core/tray"
 	"happytray/server/api"
 	"happytray/store"
@@ -160,20 +161,20 @@ func (d *desk) make(title, brief string) api.Job {
 }
 
 // laid is a tray laid for so many adults.
-func laid(tb testing.TB, adults int) *tray.Tray {
+func laid(tb testing.TB, adults int) *job.Job {
 	tb.Helper()
-	t, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: adults}}, larder, board.BuiltInCabinet())
+	t, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: adults}}, larder, board.BuiltInCabinet())
 	if err != nil {
 		tb.Fatal(err)
 	}
-	res, err := arrange.Lay(context.Background(), t, larder, arrange.Options{Effort: 1})
+	res, err := arrange.Lay(context.Background(), t.Trays[0], larder, arrange.Options{Effort: 1})
 	if err != nil {
 		tb.Fatal(err)
 	}
-	return res.Tray
+	return t.With(0, res.Tray)
 }
 
-func file(tb testing.TB, t *tray.Tray) []byte {
+func file(tb testing.TB, t *job.Job) []byte {
 	tb.Helper()
 	raw, err := t.Write()
 	if err != nil {
@@ -254,7 +255,7 @@ func TestJobFromBriefToUndo(t *testing.T) {
 func TestEverythingThatIsReckoned(t *testing.T) {
 	d := open(t, db.DSN())
 	tr := laid(t, 8)
-	raw, first := file(t, tr), tr.Elements[0].ID
+	raw, first := file(t, tr), tr.Trays[0].Elements[0].ID
 	for _, path := range []string{"/api/v1/review", "/api/v1/scene", "/api/v1/basket", "/api/v1/prep"} {
 		if a := d.ask("POST", path, raw); a.status != 200 {
 			t.Errorf("%s: %d %.200s", path, a.status, a.body)
@@ -311,17 +312,17 @@ func TestGiveWayAndMend(t *testing.T) {
 			laid = l.Tray
 		}
 	}
-	tr, err := tray.Read(laid, food.BuiltIn())
+	tr, err := job.Read(laid, food.BuiltIn())
 	if err != nil {
 		t.Fatal(err)
 	}
 	k := 0
-	for i := range tr.Elements {
-		if tr.Elements[i].Vessel != "" && tr.Elements[i].Placed {
+	for i := range tr.Trays[0].Elements {
+		if tr.Trays[0].Elements[i].Vessel != "" && tr.Trays[0].Elements[i].Placed {
 			k = i
 		}
 	}
-	e := &tr.Elements[k]
+	e := &tr.Trays[0].Elements[k]
 	from := e.Pose()
 	e.MoveTo(geom.Pose{X: from.X + 12, Y: from.Y + 9, Turn: from.Turn})
 	raw, err := tr.Write()
@@ -383,12 +384,12 @@ func TestReviewOfMoves(t *testing.T) {
 	if a := d.ask("PUT", id, file(t, tr), "If-Match", `"1"`); a.status != 200 {
 		t.Fatal(string(a.body))
 	}
-	for k, e := range tr.Elements[:6] {
+	for k, e := range tr.Trays[0].Elements[:6] {
 		at := e.Pose()
 		at.X, at.Turn = at.X+float64(7*k), at.Turn+15
 		a := d.ask("POST", id+"/review", []byte(fmt.Sprintf(`{"revision":2,"moves":[{"id":%q,"x":%v,"y":%v,"turn_deg":%v}]}`, e.ID, at.X, at.Y, at.Turn)))
 		moved := tr.Clone()
-		moved.Elements[k].MoveTo(at)
+		moved.Trays[0].Elements[k].MoveTo(at)
 		full := d.ask("POST", "/api/v1/review", file(t, moved))
 		var x, y api.Review
 		a.into(t, &x)
@@ -510,7 +511,7 @@ func TestWaysToLayStream(t *testing.T) {
 		t.Fatalf("%v: %d ways in the last of %d lines", err, len(last.Ways), len(lines))
 	}
 	for i, w := range last.Ways {
-		if _, err := tray.Read(w.Tray, larder); err != nil || w.Says == "" || w.Style == "" || i > 0 && w.Score > last.Ways[i-1].Score {
+		if _, err := job.Read(w.Tray, larder); err != nil || w.Says == "" || w.Style == "" || i > 0 && w.Score > last.Ways[i-1].Score {
 			t.Errorf("way %d: %s %q %v %v", i, w.Style, w.Says, w.Score, err)
 		}
 	}
@@ -545,7 +546,7 @@ func TestArrangeStreams(t *testing.T) {
 		}
 		last, tried = p.Score, p.Tried
 		if p.Done {
-			if _, err := tray.Read(p.Tray, larder); err != nil {
+			if _, err := job.Read(p.Tray, larder); err != nil {
 				t.Errorf("the last tray: %v", err)
 			}
 		}
@@ -642,7 +643,7 @@ func BenchmarkReviewOfMoves(b *testing.B) {
 		b.Fatal(string(a.body))
 	}
 	for i := 0; b.Loop(); i++ {
-		e := tr.Elements[3]
+		e := tr.Trays[0].Elements[3]
 		body := fmt.Sprintf(`{"revision":2,"moves":[{"id":%q,"x":%v,"y":%v,"turn_deg":0}]}`, e.ID, e.X+float64(i%40), e.Y)
 		if a := d.ask("POST", id+"/review", []byte(body)); a.status != 200 {
 			b.Fatal(string(a.body))

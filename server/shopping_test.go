@@ -10,8 +10,9 @@ import (
 	"time"
 
 	"happytray/core/food"
-	"happytray/core/portion"
-	"happytray/core/tray"
+	"happytray/core/job"
+	"happytray/core/price"
+	buying "happytray/core/shop"
 	"happytray/server/api"
 	"happytray/standin/shop"
 )
@@ -24,7 +25,7 @@ func (d *desk) planned(title, brief string) api.Job {
 	if a.status != http.StatusOK {
 		d.tb.Fatalf("%d %s", a.status, a.body)
 	}
-	t, err := tray.Read(a.body, food.BuiltIn())
+	t, err := job.Read(a.body, food.BuiltIn())
 	if err != nil {
 		d.tb.Fatal(err)
 	}
@@ -93,7 +94,7 @@ func TestShoppingForAJobAndAWeek(t *testing.T) {
 		}
 	}
 	// what stays over of the early job goes into the late one
-	var b portion.Basket
+	var b buying.Basket
 	d.ask("POST", "/api/v1/basket", one.Document).into(t, &b)
 	next := 0
 	for _, l := range b.Lines {
@@ -124,7 +125,7 @@ func TestShopsPricesAreRead(t *testing.T) {
 	cost := func() int {
 		var plan json.RawMessage
 		d.ask("POST", "/api/v1/plan", doc).into(t, &plan)
-		var b portion.Basket
+		var b buying.Basket
 		d.ask("POST", "/api/v1/basket", plan).into(t, &b)
 		return b.BasketCost
 	}
@@ -165,7 +166,7 @@ func TestShopsPricesAreRead(t *testing.T) {
 func TestQuotesAndSavings(t *testing.T) {
 	d := open(t, db.DSN())
 	plan := d.ask("POST", "/api/v1/plan", []byte(`{"guests":{"adults":18},"travels":true}`)).body
-	var q portion.Quote
+	var q price.Quote
 	d.ask("POST", "/api/v1/quote", plan).into(t, &q)
 	sum := 0
 	for _, l := range q.Lines {
@@ -174,7 +175,7 @@ func TestQuotesAndSavings(t *testing.T) {
 	if q.Guests != 18 || sum != q.Total || q.PerHead*18 != q.Total || q.PerHead < 300 {
 		t.Errorf("%+v", q)
 	}
-	var s []portion.Saving
+	var s []buying.Saving
 	d.ask("POST", "/api/v1/savings", plan).into(t, &s)
 	if len(s) != 3 || s[0].Saves <= 0 {
 		t.Errorf("%+v", s)
@@ -184,7 +185,7 @@ func TestQuotesAndSavings(t *testing.T) {
 		t.Fatalf("%d %s", a.status, a.body)
 	}
 	defer d.ask("PUT", "/api/v1/settings", []byte(strings.Replace(rates, `"margin_pct":0`, `"margin_pct":30`, 1)))
-	var free portion.Quote
+	var free price.Quote
 	d.ask("POST", "/api/v1/quote", plan).into(t, &free)
 	if free.Total >= q.Total {
 		t.Errorf("for nothing it costs %d, not less than %d", free.Total, q.Total)
@@ -231,9 +232,9 @@ func itoa(n int) string { b, _ := json.Marshal(n); return string(b) }
 func TestAJobOfSeveralTrays(t *testing.T) {
 	d := open(t, db.DSN())
 	j := d.planned("Two planks", `{"guests":{"adults":20},"boards":["plank-100-oak","plank-100-oak"]}`)
-	job, err := tray.Read(j.Document, food.BuiltIn())
-	if err != nil || len(job.Further) != 1 {
-		t.Fatalf("%d further trays, %v", len(job.Further), err)
+	whole, err := job.Read(j.Document, food.BuiltIn())
+	if err != nil || len(whole.Trays) != 2 {
+		t.Fatalf("%d further trays, %v", len(whole.Trays), err)
 	}
 	second := 1
 	ask := func(which *int, id string) answer {
@@ -248,7 +249,7 @@ func TestAJobOfSeveralTrays(t *testing.T) {
 		}
 		return d.ask("POST", "/api/v1/jobs/"+j.Id+"/review", raw)
 	}
-	if a := ask(&second, job.Further[0].Elements[0].ID); a.status != 200 {
+	if a := ask(&second, whole.Trays[1].Elements[0].ID); a.status != 200 {
 		t.Errorf("%d %s", a.status, a.body)
 	}
 	third := 2

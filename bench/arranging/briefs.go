@@ -6,9 +6,10 @@ import (
 
 	"happytray/core/board"
 	"happytray/core/brief"
+	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
-	"happytray/core/portion"
+	"happytray/core/plan"
 	"happytray/core/tray"
 )
 
@@ -42,7 +43,7 @@ func generated(n int) []*tray.Tray {
 		i := len(out)
 		b := brief.Brief{Guests: brief.Guests{Adults: 2 + int(math.Exp(r.Float64()*3.2)), Children: r.IntN(3)}, Month: 1 + r.IntN(12),
 			Occasion: []string{"nibble", "nibble", "grazing", "meal"}[r.IntN(4)],
-			Rules:    &brief.Rules{Style: append([]string{""}, brief.Styles...)[i%6]}}
+			Rules:    &brief.Rules{Style: append([]string{""}, craft.Styles...)[i%6]}}
 		if a := avoid[r.IntN(len(avoid))]; a != nil {
 			count := 0
 			if a[0] == "meat" {
@@ -53,10 +54,11 @@ func generated(n int) []*tray.Tray {
 		if r.IntN(4) == 0 {
 			b.Front = "bottom"
 		}
-		first, err := portion.Plan(b, larder, board.BuiltInCabinet())
+		made, err := plan.Of(b, larder, board.BuiltInCabinet())
 		if err != nil {
 			continue
 		}
+		first := made.Trays[0]
 		// its board anew in another shape, by area
 		area := first.Board.UsableMM2() * []float64{1.5, 1.1, 1, .85, .65}[r.IntN(5)]
 		b.Board = &board.Request{Shape: board.Shapes[i%len(board.Shapes)], RimMM: float64(r.IntN(2)) * 15}
@@ -78,8 +80,12 @@ func generated(n int) []*tray.Tray {
 			w := math.Sqrt(area * 1.12 / ratio)
 			b.Board.LengthMM, b.Board.WidthMM = math.Max(140, w*ratio), math.Max(140, w)
 		}
-		t, err := portion.Plan(b, larder, board.BuiltInCabinet())
-		if err == nil && r.IntN(4) == 0 { // and some on a board that is too small for the plan
+		made, err = plan.Of(b, larder, board.BuiltInCabinet())
+		if err != nil {
+			continue
+		}
+		t := made.Trays[0]
+		if r.IntN(4) == 0 { // and some on a board that is too small for the plan
 			less := *b.Board
 			k := .92 - .2*r.Float64()
 			less.LengthMM, less.WidthMM, less.Outline = math.Max(120, less.LengthMM*k), math.Max(120, less.WidthMM*k), less.Outline.Scale(k)
@@ -90,10 +96,9 @@ func generated(n int) []*tray.Tray {
 				t.Board = &small
 			}
 		}
-		if err != nil || len(t.Elements) < 4 || len(t.Elements) > 60 {
+		if len(t.Elements) < 4 || len(t.Elements) > 60 {
 			continue
 		}
-		t.Further = nil
 		out = append(out, t)
 	}
 	return out

@@ -13,7 +13,7 @@ import (
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/geom"
-	"happytray/core/portion"
+	"happytray/core/plan"
 	"happytray/core/review"
 	"happytray/core/tray"
 )
@@ -113,10 +113,11 @@ func sized(want int) *tray.Tray {
 	off := math.MaxInt
 	for _, guests := range []int{1, 2, 3, 4, 6, 8, 10, 12, 14, 17, 20, 25, 30, 40, 50, 60, 75, 90, 105, 120, 150} {
 		for _, occasion := range []string{"nibble", "grazing", "meal"} {
-			t, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: guests}, Occasion: occasion}, larder, board.BuiltInCabinet())
+			made, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: guests}, Occasion: occasion}, larder, board.BuiltInCabinet())
 			if err != nil {
 				continue
 			}
+			t := made.Trays[0]
 			if d := len(t.Elements) - want; max(d, -d) < off {
 				off, best = max(d, -d), t
 			}

@@ -60,7 +60,7 @@ func packs(n int, diameter float64, round bool) bool {
 		c := b.FoodZone.Centroid()
 		b.FoodZone = square(500, c.X)
 	}
-	t := &tray.Tray{Format: tray.Format, Board: &b, Vessels: []board.Vessel{{ID: "bowl", Name: "Bowl", DiameterMM: diameter, HeightMM: 40, CapacityML: 200, Colour: "#dddddd", Material: "ceramic"}}}
+	t := &tray.Tray{Board: &b, Vessels: []board.Vessel{{ID: "bowl", Name: "Bowl", DiameterMM: diameter, HeightMM: 40, CapacityML: 200, Colour: "#dddddd", Material: "ceramic"}}}
 	for i := range n {
 		f, _ := larder.Get([]string{"honey", "fig-jam", "green-olives"}[i%3])
 		t.Elements = append(t.Elements, tray.Element{ID: fmt.Sprint("bowl-", i), Food: f.ID, Form: "bowl", Category: f.Category, Grams: 40, Count: 1, Vessel: "bowl",

@@ -12,15 +12,17 @@ import (
 
 	"github.com/spf13/cobra"
 
+	"happytray/app"
 	"happytray/art"
 	"happytray/core/arrange"
 	"happytray/core/board"
-	"happytray/core/brief"
 	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/core/portion"
+	"happytray/core/job"
+	"happytray/core/plan"
 	"happytray/core/review"
+	"happytray/core/shop"
 	"happytray/core/tray"
 )
 
@@ -35,17 +37,17 @@ func readInput() ([]byte, error) {
 	return b, nil
 }
 
-// readTray reads the tray on standard input, and the larder it was planned with.
-func readTray() (*tray.Tray, *food.Larder, error) {
+// readJob reads the job on standard input, and the larder it was planned with.
+func readJob() (*job.Job, *food.Larder, error) {
 	b, err := readInput()
 	if err != nil {
 		return nil, nil, err
 	}
-	t, err := tray.Read(b, food.BuiltIn())
+	j, err := app.ReadJob(b, food.BuiltIn())
 	if err != nil {
 		return nil, nil, err
 	}
-	return t, t.Larder(food.BuiltIn()), nil
+	return j, j.Larder(food.BuiltIn()), nil
 }
 
 func writeJSON(v any) error {
@@ -71,18 +73,18 @@ func planCommand() *cobra.Command {
 			if err != nil {
 				return err
 			}
-			b, err := brief.Read(raw)
+			b, err := app.ReadBrief(raw)
 			if err != nil {
 				return err
 			}
 			for _, u := range b.Unknown() {
 				fmt.Fprintln(os.Stderr, u.Says())
 			}
-			t, err := portion.Plan(b, food.BuiltIn(), board.BuiltInCabinet())
+			j, err := plan.Of(b, food.BuiltIn(), board.BuiltInCabinet())
 			if err != nil {
 				return err
 			}
-			return writeJSON(t)
+			return writeJSON(j)
 		}}
 }
 
@@ -94,23 +96,23 @@ type bill struct {
 }
 
 type billLine struct {
-	Food       string          `json:"food"`
-	WantG      float64         `json:"want_g"` // on the trays and in reserve
-	CupboardG  float64         `json:"cupboard_g"`
-	Packs      []portion.Packs `json:"packs"`
-	UsedCost   int             `json:"used_cost"`
-	BasketCost int             `json:"basket_cost"`
-	LeftG      float64         `json:"left_g"`
+	Food       string       `json:"food"`
+	WantG      float64      `json:"want_g"` // on the trays and in reserve
+	CupboardG  float64      `json:"cupboard_g"`
+	Packs      []shop.Packs `json:"packs"`
+	UsedCost   int          `json:"used_cost"`
+	BasketCost int          `json:"basket_cost"`
+	LeftG      float64      `json:"left_g"`
 }
 
 func basketCommand() *cobra.Command {
 	return &cobra.Command{Use: "basket", Short: "Packs and money for the tray on standard input, all trays of its job together", Args: noArgs,
 		RunE: func(*cobra.Command, []string) error {
-			t, larder, err := readTray()
+			j, larder, err := readJob()
 			if err != nil {
 				return err
 			}
-			b := portion.Shop(t, larder)
+			b := shop.Of(j, larder)
 			out := bill{Lines: make([]billLine, len(b.Lines)), UsedCost: b.UsedCost, BasketCost: b.BasketCost}
 			for i, l := range b.Lines {
 				out.Lines[i] = billLine{l.Food, math.Round((l.OnTrayG+l.ReserveG)*10) / 10, l.CupboardG, l.Packs, l.UsedCost, l.BasketCost, l.LeftG}
@@ -124,51 +126,19 @@ func arrangeCommand() *cobra.Command {
 	var proposals int
 	c := &cobra.Command{Use: "arrange", Short: "Lay the tray on standard input", Args: noArgs,
 		RunE: func(cmd *cobra.Command, _ []string) error {
-			t, larder, err := readTray()
+			j, larder, err := readJob()
 			if err != nil {
 				return err
 			}
 			if !cmd.Flags().Changed("seed") {
-				o.Seed = t.Seed
+				o.Seed = j.Trays[0].Seed
 			}
 			ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt)
 			defer stop()
 			if cmd.Flags().Changed("proposals") {
-				ways, err := arrange.Propose(ctx, t, t.Larder(larder), o, proposals)
-				if err != nil {
-					return err
-				}
-				trays := make([]*tray.Tray, len(ways))
-				for i, w := range ways {
-					fmt.Fprintf(os.Stderr, "%d: %s, %.1f, %s\n", i+1, w.Style, w.Score, w.Says)
-					trays[i] = w.Tray
-				}
-				return writeJSON(trays)
+				return propose(ctx, j, larder, o, proposals)
 			}
-			all := t.All() // each of the job's trays, in the time that is given for all
-			further := t.Further
-			each := o
-			each.Seconds /= float64(len(all))
-			for i, one := range all {
-				each.Seed = o.Seed + uint64(i)
-				one.Further = nil
-				res, err := arrange.Lay(ctx, one, one.Larder(larder), each)
-				if err != nil {
-					return err
-				}
-				for _, u := range res.Unfit {
-					fmt.Fprintln(os.Stderr, u.Says)
-				}
-				if o.Seconds == 0 { // it takes a few searches more, for which nobody gave time
-					for _, says := range arrange.WouldFit(ctx, res.Tray, one.Larder(larder), res.Unfit) {
-						fmt.Fprintln(os.Stderr, says)
-					}
-				}
-				res.Tray.Seed = each.Seed
-				*one = *res.Tray
-			}
-			t.Further = further
-			return writeJSON(t)
+			return layAll(ctx, j, larder, o)
 		}}
 	c.Flags().IntVar(&proposals, "proposals", 0, "so many ways of laying the first tray that differ, as a list, the best first")
 	c.Flags().StringVar(&o.Style, "style", "", "corners, winding, mirrored, wheel or meadow; left out, what suits the board")
@@ -178,30 +148,66 @@ func arrangeCommand() *cobra.Command {
 	return c
 }
 
+// propose prints so many ways of laying the first tray that differ, as a list.
+func propose(ctx context.Context, j *job.Job, larder *food.Larder, o arrange.Options, n int) error {
+	ways, err := arrange.Propose(ctx, j.Trays[0], larder, o, n)
+	if err != nil {
+		return err
+	}
+	out := make([]*job.Job, len(ways))
+	for i, w := range ways {
+		fmt.Fprintf(os.Stderr, "%d: %s, %.1f, %s\n", i+1, w.Style, w.Score, w.Says)
+		out[i] = j.With(0, w.Tray)
+	}
+	return writeJSON(out)
+}
+
+// layAll lays each of the job's trays, in the time that is given for all, and prints the job.
+func layAll(ctx context.Context, j *job.Job, larder *food.Larder, o arrange.Options) error {
+	each := o
+	each.Seconds /= float64(len(j.Trays))
+	for i, t := range j.Trays {
+		each.Seed = o.Seed + uint64(i)
+		res, err := arrange.Lay(ctx, t, larder, each)
+		if err != nil {
+			return err
+		}
+		for _, u := range res.Unfit {
+			fmt.Fprintln(os.Stderr, u.Says)
+		}
+		if o.Seconds == 0 { // it takes a few searches more, for which nobody gave time
+			for _, says := range arrange.WouldFit(ctx, res.Tray, larder, res.Unfit) {
+				fmt.Fprintln(os.Stderr, says)
+			}
+		}
+		res.Tray.Seed = each.Seed
+		j.Trays[i] = res.Tray
+	}
+	return writeJSON(j)
+}
+
 // whichTray is the flag that names one of a job's trays.
 func whichTray(c *cobra.Command) *int {
 	return c.Flags().Int("tray", 1, "which of a job's trays, from 1")
 }
 
 // readOne reads one of the trays of the job on standard input.
-func readOne(which int) (*tray.Tray, *food.Larder, error) {
-	t, _, err := readTray()
+func readOne(which int) (*job.Job, *tray.Tray, *food.Larder, error) {
+	j, larder, err := readJob()
 	if err != nil {
-		return nil, nil, err
+		return nil, nil, nil, err
 	}
-	all := t.All()
-	if which < 1 || which > len(all) {
-		return nil, nil, usageError{fmt.Errorf("--tray takes 1 to %d for this job, not %d", len(all), which)}
+	if which < 1 || which > len(j.Trays) {
+		return nil, nil, nil, usageError{fmt.Errorf("--tray takes 1 to %d for this job, not %d", len(j.Trays), which)}
 	}
-	one := all[which-1]
-	return one, one.Larder(food.BuiltIn()), nil
+	return j, j.Trays[which-1], larder, nil
 }
 
 func reviewCommand() *cobra.Command {
 	c := &cobra.Command{Use: "review", Short: "Judge the tray on standard input", Args: noArgs}
 	which := whichTray(c)
 	c.RunE = func(*cobra.Command, []string) error {
-		t, larder, err := readOne(*which)
+		_, t, larder, err := readOne(*which)
 		if err != nil {
 			return err
 		}
@@ -220,14 +226,14 @@ func exportCommand() *cobra.Command {
 		if as != "svg" {
 			return usageError{fmt.Errorf("--as takes svg, not %q", as)}
 		}
-		t, larder, err := readOne(*which)
+		j, t, larder, err := readOne(*which)
 		if err != nil {
 			return err
 		}
 		if t.Board == nil {
 			return fault.Bad("board", "there is nothing to draw without a board")
 		}
-		_, err = io.WriteString(os.Stdout, art.Tray(t, larder))
+		_, err = io.WriteString(os.Stdout, art.Tray(j.Title, t, larder))
 		return err
 	}
 	c.Flags().StringVar(&as, "as", "svg", "svg")

@@ -15,7 +15,7 @@ import (
 	"github.com/santhosh-tekuri/jsonschema/v6"
 
 	"happytray/core/food"
-	"happytray/core/tray"
+	"happytray/core/job"
 )
 
 // The command line is a contract that other people's scripts rely on, so it is
@@ -45,7 +45,7 @@ func run(t *testing.T, in []byte, args ...string) (out, says []byte, exit int) {
 	cmd := exec.Command(program, args...)
 	cmd.Stdin = bytes.NewReader(in)
 	cmd.Env = append(os.Environ(), "HAPPYTRAY_DB=nobody:none@tcp(127.0.0.1:1)/none") // none of these needs a database
-	if len(args) > 0 && (args[0] == "backup" || args[0] == "restore") { // of the private one
+	if len(args) > 0 && (args[0] == "backup" || args[0] == "restore") {              // of the private one
 		cmd.Env = append(os.Environ(), "HAPPYTRAY_DB=")
 	}
 	var o, e bytes.Buffer
@@ -136,11 +136,11 @@ func TestSeveralTrays(t *testing.T) {
 	plan := must(t, []byte(`{"guests":{"adults":14},"boards":["rectangle-52-ash","round-40-marble"]}`), "plan")
 	laid := must(t, plan, "arrange", "--effort", "1", "--seed", "3")
 	keeps(t, schema(t), "several trays", laid)
-	job, err := tray.Read(laid, food.BuiltIn())
-	if err != nil || len(job.Further) != 1 {
-		t.Fatalf("%d further trays, %v", len(job.Further), err)
+	whole, err := job.Read(laid, food.BuiltIn())
+	if err != nil || len(whole.Trays) != 2 {
+		t.Fatalf("%d trays, %v", len(whole.Trays), err)
 	}
-	for i, one := range job.All() {
+	for i, one := range whole.Trays {
 		placed := 0
 		for _, e := range one.Elements {
 			if e.Placed {
@@ -209,12 +209,12 @@ func TestBasket(t *testing.T) {
 	if err := dec.Decode(&got); err != nil {
 		t.Fatal(err)
 	}
-	job, err := tray.Read(planned, food.BuiltIn())
+	whole, err := job.Read(planned, food.BuiltIn())
 	if err != nil {
 		t.Fatal(err)
 	}
 	want := map[string]float64{}
-	for _, one := range job.All() {
+	for _, one := range whole.Trays {
 		for _, e := range one.Elements {
 			want[e.Food] += e.Grams
 		}

@@ -14,7 +14,7 @@ import (
 	"sync"
 	"time"
 
-	"happytray/core/brief"
+	"happytray/core/craft"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/review"
@@ -24,7 +24,7 @@ import (
 // Options bound and steer the search. The zero value lays with the board's own
 // style, seed 0 and the default effort.
 type Options struct {
-	Style   string  // one of brief.Styles, or "" for the one that suits the board
+	Style   string  // one of craft.Styles, or "" for the one that suits the board
 	Seed    uint64  // same seed, tray and effort: same layout, on any number of cores
 	Effort  int     // layouts tried; 0 means DefaultEffort, or as time allows when Seconds is set
 	Seconds float64 // upper bound on the time taken; 0 means none
@@ -75,7 +75,7 @@ type Result struct {
 // check bounds options that came from outside.
 func (o Options) check() error {
 	if o.Style != "" {
-		if err := fault.OneOf("style", o.Style, brief.Styles...); err != nil {
+		if err := fault.OneOf("style", o.Style, craft.Styles...); err != nil {
 			return err
 		}
 	}
@@ -223,7 +223,7 @@ func (s *search) know() {
 		index[i] = k
 	}
 	palate := food.NewPalate(foods)
-	words := s.tray.Table().KeptApart()
+	words := s.tray.Brief.KeptApart()
 	s.tastes, s.meats, s.mains = make([][]float32, n), make([]bool, n), make([]bool, n)
 	for i := range s.tray.Elements {
 		row := palate.Affinities(index[i])

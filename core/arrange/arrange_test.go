@@ -11,9 +11,11 @@ import (
 
 	"happytray/core/board"
 	"happytray/core/brief"
+	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
-	"happytray/core/portion"
+	"happytray/core/job"
+	planning "happytray/core/plan"
 	"happytray/core/review"
 	"happytray/core/tray"
 )
@@ -22,11 +24,11 @@ var larder = food.BuiltIn()
 
 func planned(tb testing.TB, b brief.Brief) *tray.Tray {
 	tb.Helper()
-	t, err := portion.Plan(b, larder, board.BuiltInCabinet())
+	j, err := planning.Of(b, larder, board.BuiltInCabinet())
 	if err != nil {
 		tb.Fatalf("%+v: %v", b, err)
 	}
-	return t
+	return j.Trays[0]
 }
 
 func lay(tb testing.TB, t *tray.Tray, o Options) Result {
@@ -46,7 +48,7 @@ func generated(n int) []brief.Brief {
 	var out []brief.Brief
 	for i := range n {
 		b := brief.Brief{Guests: brief.Guests{Adults: 1 + int(math.Exp(r.Float64()*4.2)), Children: r.IntN(3)}, Month: 1 + r.IntN(12),
-			Occasion: []string{"nibble", "grazing", "meal"}[r.IntN(3)], Rules: &brief.Rules{Style: append([]string{""}, brief.Styles...)[r.IntN(6)]}}
+			Occasion: []string{"nibble", "grazing", "meal"}[r.IntN(3)], Rules: &brief.Rules{Style: append([]string{""}, craft.Styles...)[r.IntN(6)]}}
 		if d := diets[r.IntN(len(diets))]; d != nil {
 			b.Diets = []brief.Diet{{Who: "guests", Avoid: d}}
 		}
@@ -155,7 +157,7 @@ func TestLayoutsAreLegalAndLoseNothing(t *testing.T) {
 func TestSameSeedSameTray(t *testing.T) {
 	tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 9}})
 	write := func(o Options) []byte {
-		b, err := lay(t, tr, o).Tray.Write()
+		b, err := (&job.Job{Trays: []*tray.Tray{lay(t, tr, o).Tray}}).Write()
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -307,7 +309,7 @@ func TestLayRefusals(t *testing.T) {
 			t.Errorf("%s was taken", name)
 		}
 	}
-	if _, err := Lay(context.Background(), &tray.Tray{Format: tray.Format}, larder, Options{}); err == nil {
+	if _, err := Lay(context.Background(), &tray.Tray{}, larder, Options{}); err == nil {
 		t.Error("a tray without a board was laid")
 	}
 }

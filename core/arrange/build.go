@@ -7,6 +7,7 @@ import (
 	"math/rand/v2"
 	"strings"
 
+	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
@@ -264,10 +265,10 @@ func (l *layout) fits(e int) bool {
 	return len(el.Pieces) > 0
 }
 
-// softened reports whether a laid element lies within 25 mm of what it wets, or of what
+// softened reports whether a laid element lies as near as wets to what it wets, or of what
 // wets it.
 func (l *layout) softened(e int) bool {
-	const asked = 25.2
+	const asked = craft.WetBesideCrisp + .2 // of which rounding may take some
 	el := &l.t.Elements[e]
 	if el.Vessel != "" || !el.Wetness.Wets() && el.Wetness != food.Crisp {
 		return false

@@ -9,7 +9,7 @@ import (
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/geom"
-	"happytray/core/portion"
+	planning "happytray/core/plan"
 	"happytray/core/review"
 	"happytray/core/tray"
 )
@@ -17,11 +17,11 @@ import (
 // laidFor is a laid tray to move things about on.
 func laidFor(tb testing.TB, guests int) *tray.Tray {
 	tb.Helper()
-	job, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 9}, food.BuiltIn(), board.BuiltInCabinet())
+	job, err := planning.Of(brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 9}, food.BuiltIn(), board.BuiltInCabinet())
 	if err != nil {
 		tb.Fatal(err)
 	}
-	res, err := Lay(context.Background(), job, food.BuiltIn(), Options{Seed: 4, Effort: 4})
+	res, err := Lay(context.Background(), job.Trays[0], food.BuiltIn(), Options{Seed: 4, Effort: 4})
 	if err != nil {
 		tb.Fatal(err)
 	}

@@ -8,6 +8,7 @@ import (
 	"slices"
 	"sort"
 
+	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
@@ -390,11 +391,11 @@ func (sh *share) dryOff(grains []grain) {
 	}
 }
 
-// softening reports whether grain i lies within 25 mm of something that it wets, or that
+// softening reports whether grain i lies so near to something that it wets, or that
 // wets it.
 func (sh *share) softening(grains []grain, i int) bool {
 	g := &grains[i]
-	const asked = 25.2
+	const asked = craft.WetBesideCrisp + .2 // of which rounding may take some
 	hit := false
 	sh.l.near(g.body.Box.Grow(asked), func(o *placed) bool {
 		hit = (sh.l.s.softens(g.e, o.e) || sh.l.s.softens(o.e, g.e)) && geom.Gap(&g.body, &o.body, asked) < asked

@@ -10,6 +10,7 @@ import (
 
 	"happytray/core/board"
 	"happytray/core/brief"
+	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/tray"
@@ -56,7 +57,7 @@ func TestSitesLieInside(t *testing.T) {
 	for _, r := range []board.Request{{Shape: "round", LengthMM: 400}, {Shape: "plank", LengthMM: 900, WidthMM: 240}, {Shape: "half-round", LengthMM: 500}, {Shape: "paddle", LengthMM: 460, WidthMM: 240}, {Shape: "hexagon", LengthMM: 420}} {
 		z := newZone(made(t, r))
 		seen := map[string]geom.Point{}
-		for _, style := range brief.Styles {
+		for _, style := range craft.Styles {
 			for _, n := range []int{1, 2, 5, 9} {
 				sites := z.sites(style, n, food.Rand(4))
 				if len(sites) != n {
@@ -88,7 +89,7 @@ func TestSitesLieInside(t *testing.T) {
 func TestGuideRunsInsideAndAlong(t *testing.T) {
 	for _, r := range []board.Request{{Shape: "oval", LengthMM: 700, WidthMM: 420}, {Shape: "round", LengthMM: 420}, {Shape: "plank", LengthMM: 1100, WidthMM: 260}} {
 		z := newZone(made(t, r))
-		for _, style := range brief.Styles {
+		for _, style := range craft.Styles {
 			line := z.guide(style, 0, 1, 500, 44, food.Rand(6))
 			long := 0.0
 			for i, p := range line {
@@ -112,7 +113,7 @@ func TestTrailFollowsAndBreaks(t *testing.T) {
 	f, _ := larder.Get("wide-sausage")
 	spec, _ := f.Spec("trail")
 	bowl := board.Vessels()[2]
-	tr := &tray.Tray{Format: tray.Format, Board: made(t, board.Request{Shape: "rectangle", LengthMM: 800, WidthMM: 300}), Vessels: []board.Vessel{bowl},
+	tr := &tray.Tray{Board: made(t, board.Request{Shape: "rectangle", LengthMM: 800, WidthMM: 300}), Vessels: []board.Vessel{bowl},
 		Elements: []tray.Element{{ID: "trail", Food: f.ID, Form: "trail", Count: 40}, {ID: "bowl", Food: "honey", Form: "bowl", Vessel: bowl.ID, Count: 1}}}
 	s := newSearch(tr, larder, Options{})
 	honey, _ := larder.Get("honey")
@@ -148,7 +149,7 @@ func TestTrailFollowsAndBreaks(t *testing.T) {
 
 // The band makes way for what stands on its line.
 func TestBandKeepsClear(t *testing.T) {
-	tr := &tray.Tray{Format: tray.Format, Board: made(t, board.Request{Shape: "rectangle", LengthMM: 800, WidthMM: 400}), Elements: []tray.Element{{ID: "x", Food: "honey", Form: "bowl"}}}
+	tr := &tray.Tray{Board: made(t, board.Request{Shape: "rectangle", LengthMM: 800, WidthMM: 400}), Elements: []tray.Element{{ID: "x", Food: "honey", Form: "bowl"}}}
 	l := newLayout(newSearch(tr, larder, Options{}), tr)
 	post := geom.Circle(40, 24).Move(geom.Pt(400, 185))
 	l.add(0, geom.NewBody(post))
@@ -216,7 +217,7 @@ func TestStylesDiffer(t *testing.T) {
 	}
 	tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 9}, Board: &board.Request{ID: "oval-62-walnut"}})
 	places := map[string][]geom.Point{}
-	for _, style := range brief.Styles {
+	for _, style := range craft.Styles {
 		res, err := Lay(context.Background(), tr, larder, Options{Style: style, Effort: 2, Seed: 1})
 		if err != nil {
 			t.Fatal(err)

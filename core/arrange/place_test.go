@@ -8,7 +8,7 @@ import (
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
-	"happytray/core/portion"
+	planning "happytray/core/plan"
 	"happytray/core/tray"
 )
 
@@ -16,29 +16,30 @@ import (
 // else moves, and the tray stays legal.
 func TestASubstituteTakesThePlace(t *testing.T) {
 	larder, cabinet := food.BuiltIn(), board.BuiltInCabinet()
-	job, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 8}, Month: 9, Board: &board.Request{ID: "rectangle-60-cherry"}}, larder, cabinet)
+	j, err := planning.Of(brief.Brief{Guests: brief.Guests{Adults: 8}, Month: 9, Board: &board.Request{ID: "rectangle-60-cherry"}}, larder, cabinet)
 	if err != nil {
 		t.Fatal(err)
 	}
-	laid, err := Lay(context.Background(), job, larder, Options{Seed: 4, Effort: 6})
+	laid, err := Lay(context.Background(), j.Trays[0], larder, Options{Seed: 4, Effort: 6})
 	if err != nil {
 		t.Fatal(err)
 	}
 	was := laid.Tray
 	b := was.Brief
-	for _, w := range portion.Wants(was) {
+	for _, w := range planning.Wants(j.With(0, was)) {
 		switch w.Food {
 		case "round-crackers":
 			w = brief.Want{Food: "water-biscuits", Form: w.Form}
 		}
 		b.Foods = append(b.Foods, w)
 	}
-	old := was.Clone()
+	old := j.With(0, was.Clone())
 	old.Brief = b
-	now, err := portion.Replan(old, larder, cabinet)
+	again, err := planning.Again(old, larder, cabinet)
 	if err != nil {
 		t.Fatal(err)
 	}
+	now := again.Trays[0]
 	gone, come, ok := Swapped(was, now)
 	if !ok || gone != "round-crackers" || come != "water-biscuits" {
 		t.Fatalf("%s for %s, %v", come, gone, ok)

@@ -333,7 +333,7 @@ func TestOddBoardsAndTrays(t *testing.T) {
 	zero := 0.0
 	nothing := planned(t, brief.Brief{Guests: brief.Guests{Adults: 6}})
 	nothing.Rules.Checks = map[string]brief.CheckRule{}
-	for _, id := range brief.CheckIDs {
+	for _, id := range review.CheckIDs() {
 		nothing.Rules.Checks[id] = brief.CheckRule{Weight: &zero}
 	}
 	if rev := review.Of(lay(t, nothing, Options{Effort: 2}).Tray, larder); !rev.Fits() || math.IsNaN(rev.Score) {

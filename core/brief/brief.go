@@ -157,23 +157,8 @@ func (b Brief) Lasts() float64 {
 	return usualMinutes[b.For()]
 }
 
-// Stretch is how much more than usual is eaten because of how long the occasion
-// lasts: people eat most at first, so half as long again takes a fifth more.
-func (b Brief) Stretch() float64 {
-	return math.Min(1.6, math.Max(.6, math.Pow(b.Lasts()/usualMinutes[b.For()], .45)))
-}
-
-// Alone is the share of the usual amounts that is eaten beside what else is
-// served: less by a fifth beside a few other dishes, by two fifths beside plenty.
-func (b Brief) Alone() float64 {
-	switch b.Besides {
-	case "some":
-		return .8
-	case "plenty":
-		return .6
-	}
-	return 1
-}
+// UsualMinutes is how long guests graze at such an occasion when nothing is said.
+func (b Brief) UsualMinutes() float64 { return usualMinutes[b.For()] }
 
 // Hot is where food law commonly halves the time out of the fridge (craft section 11).
 const Hot = 32.0

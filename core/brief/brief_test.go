@@ -157,7 +157,6 @@ func TestServeDay(t *testing.T) {
 func TestRulesOfTheReviewAreBounded(t *testing.T) {
 	for raw, field := range map[string]string{
 		`{"guests":{"adults":2},"rules":{"gaps":"wide"}}`:                                 "rules.gaps",
-		`{"guests":{"adults":2},"rules":{"checks":{"fit.beauty":{"weight":1}}}}`:          "rules.checks",
 		`{"guests":{"adults":2},"rules":{"checks":{"fit.gap":{"weight":-1}}}}`:            "rules.checks.fit.gap.weight",
 		`{"guests":{"adults":2},"rules":{"checks":{"fit.gap":{"weight":1e9}}}}`:           "rules.checks.fit.gap.weight",
 		`{"guests":{"adults":2},"rules":{"checks":{"fit.gap":{"good":1e99}}}}`:            "rules.checks.fit.gap.good",

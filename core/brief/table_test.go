@@ -1,20 +1,10 @@
 package brief
 
 import (
-	"math"
 	"slices"
 	"strings"
 	"testing"
-
-	"happytray/core/food"
 )
-
-func sum(shares map[food.Category]float64) (all float64) {
-	for _, g := range shares {
-		all += g
-	}
-	return all
-}
 
 func TestAppetites(t *testing.T) {
 	g := Guests{Adults: 12, Children: 4, Light: 4, Hearty: 2}
@@ -24,47 +14,6 @@ func TestAppetites(t *testing.T) {
 }
 
 // What else is served, how long it lasts and how the host tilts the balance.
-func TestSharesFollowTheOccasion(t *testing.T) {
-	b := Brief{Guests: Guests{Adults: 10}, Occasion: "grazing"}
-	usual := sum(b.Shares(WithMeat))
-	for _, c := range []struct {
-		name string
-		edit func(b *Brief)
-		want float64 // of the usual sum
-	}{
-		{"beside some dishes", func(b *Brief) { b.Besides = "some" }, .8},
-		{"beside plenty", func(b *Brief) { b.Besides = "plenty" }, .6},
-		{"as long as usual", func(b *Brief) { b.LastsMinutes = 150 }, 1},
-		{"half as long again", func(b *Brief) { b.LastsMinutes = 225 }, math.Pow(1.5, .45)},
-		{"all night", func(b *Brief) { b.LastsMinutes = 1000 }, 1.6},
-		{"a dessert", func(b *Brief) { b.Course = "sweet" }, .6},
-		{"tilted to cheese", func(b *Brief) { b.Tilt = map[string]float64{"cheese": 2} }, 1},
-		{"without meat", func(b *Brief) {}, 1},
-	} {
-		edited := b
-		c.edit(&edited)
-		meat := WithMeat
-		if c.name == "without meat" {
-			meat = StandIn
-		}
-		if got := sum(edited.Shares(meat)); math.Abs(got-c.want*usual) > 1e-6 {
-			t.Errorf("%s: %.1f g, want %.1f", c.name, got, c.want*usual)
-		}
-	}
-	b.Tilt = map[string]float64{"cheese": 2, "nut": 0}
-	tilted := b.Shares(WithMeat)
-	b.Tilt = nil
-	if was := b.Shares(WithMeat); tilted[food.Cheese] <= 1.5*was[food.Cheese] || tilted[food.Nut] != 0 || tilted[food.Meat] >= was[food.Meat] {
-		t.Errorf("%v after %v", tilted, was)
-	}
-	if b.Course = "savoury"; b.Shares(WithMeat)[food.Sweet] != 0 {
-		t.Error("a savoury tray has sweets")
-	}
-	b.Course = ""
-	if third := b.Shares(StandIn)[food.Meat]; math.Abs(third-500.0/3) > 1e-6 {
-		t.Errorf("what stands in for meat gets %v g, want a third of 500", third)
-	}
-}
 
 func TestGroups(t *testing.T) {
 	b := Brief{Guests: Guests{Adults: 9}, Diets: []Diet{{Avoid: []string{"meat", "rennet"}}, {Who: "two", Count: 2, Avoid: []string{"gluten"}}}}

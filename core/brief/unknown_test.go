@@ -30,8 +30,11 @@ func TestUnknownMembersAreNamed(t *testing.T) {
 // With two faults the same one is named every time.
 func TestTheSameFaultIsNamed(t *testing.T) {
 	for range 30 {
-		_, err := Read([]byte(`{"guests":{"adults":4},"tilt":{"cheese":9,"stone":1,"moon":1},"rules":{"checks":{"z":{},"a":{}}}}`))
-		if err == nil || !strings.HasPrefix(err.Error(), "rules: ") && !strings.HasPrefix(err.Error(), "rules.checks") {
+		_, err := Read([]byte(`{"guests":{"adults":4},"rules":{"checks":{"z":{"weight":-1},"k":{"weight":-1},"a":{"weight":-1}}}}`))
+		if err == nil || !strings.HasPrefix(err.Error(), "rules.checks.a.weight") {
+			t.Fatalf("%v", err)
+		}
+		if _, err = Read([]byte(`{"guests":{"adults":4},"tilt":{"stone":1,"moon":1,"cheese":9}}`)); err == nil || !strings.Contains(err.Error(), "cheese") {
 			t.Fatalf("%v", err)
 		}
 	}

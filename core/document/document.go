@@ -32,10 +32,14 @@ func Read(b []byte, v any) error {
 		return err
 	}
 	if err := json.Unmarshal(b, v); err != nil {
-		return locate(b, reflect.TypeOf(v).Elem(), err)
+		return Locate(b, v, err)
 	}
 	return nil
 }
+
+// Locate names the innermost member of a document that is at fault, where decoding it
+// into what v points to failed with err.
+func Locate(b []byte, v any, err error) error { return locate(b, reflect.TypeOf(v).Elem(), err) }
 
 // locate finds the innermost value that cannot be decoded into its part of t,
 // and names it by its path. It is only asked once something is wrong, and looks
@@ -243,33 +247,50 @@ func space(b []byte, i int) int {
 	return i
 }
 
+// turns says what a byte outside of texts does to the depth.
+var turns = [256]int8{'{': 1, '[': 1, '}': -1, ']': -1, '"': 2}
+
 // value is the index just behind the well-formed JSON value that begins at i.
 func value(b []byte, i int) int {
-	depth, inString := 0, false
-	for ; i < len(b); i++ {
-		switch c := b[i]; {
-		case inString:
-			if c == '\\' {
-				i++
-			} else if c == '"' {
-				inString = false
-				if depth == 0 {
-					return i + 1
-				}
-			}
-		case c == '"':
-			inString = true
-		case c == '{' || c == '[':
+	switch b[i] {
+	case '"':
+		return text(b, i)
+	case '{', '[':
+	default: // a number or a word ends where something else begins
+		for i < len(b) && b[i] > ' ' && b[i] != ',' && b[i] != '}' && b[i] != ']' && b[i] != ':' {
+			i++
+		}
+		return i
+	}
+	for depth := 0; i < len(b); i++ {
+		switch turns[b[i]] {
+		case 1:
 			depth++
-		case c == '}' || c == ']':
-			if depth == 0 {
-				return i // a number or word that ends its object
-			}
+		case -1:
 			if depth--; depth == 0 {
 				return i + 1
 			}
-		case depth == 0 && (c == ',' || c == ':' || c == ' ' || c == '\n' || c == '\t' || c == '\r'):
-			return i
+		case 2:
+			i = text(b, i) - 1
+		}
+	}
+	return len(b)
+}
+
+// text is the index just behind the text that begins at i.
+func text(b []byte, i int) int {
+	for i++; i < len(b); i++ {
+		n := bytes.IndexByte(b[i:], '"')
+		if n < 0 {
+			return len(b)
+		}
+		i += n
+		slashes := 0
+		for k := i - 1; b[k] == '\\'; k-- {
+			slashes++
+		}
+		if slashes%2 == 0 {
+			return i + 1
 		}
 	}
 	return len(b)

@@ -67,12 +67,13 @@ func (p Point) MarshalJSON() ([]byte, error) {
 	if !p.Finite() {
 		return nil, errNotFinite
 	}
-	return p.appendJSON(make([]byte, 0, 24)), nil
+	return p.AppendJSON(make([]byte, 0, 24)), nil
 }
 
 var errNotFinite = errors.New("a point must have ordinary numbers")
 
-func (p Point) appendJSON(b []byte) []byte {
+// AppendJSON writes the point, whose numbers must be ordinary, behind what b holds.
+func (p Point) AppendJSON(b []byte) []byte {
 	b = append(b, '[')
 	b = strconv.AppendFloat(b, round2(p.X), 'f', -1, 64)
 	b = append(b, ',')
@@ -154,18 +155,32 @@ func (o *Outline) UnmarshalJSON(b []byte) error {
 
 // MarshalJSON writes the list of points; a nil outline is an empty list.
 func (o Outline) MarshalJSON() ([]byte, error) {
-	b := make([]byte, 0, 2+18*len(o))
+	if !o.Finite() {
+		return nil, errNotFinite
+	}
+	return o.AppendJSON(make([]byte, 0, 2+18*len(o))), nil
+}
+
+// AppendJSON writes the points, whose numbers must be ordinary, behind what b holds.
+func (o Outline) AppendJSON(b []byte) []byte {
 	b = append(b, '[')
 	for i, p := range o {
-		if !p.Finite() {
-			return nil, errNotFinite
-		}
 		if i > 0 {
 			b = append(b, ',')
 		}
-		b = p.appendJSON(b)
+		b = p.AppendJSON(b)
 	}
-	return append(b, ']'), nil
+	return append(b, ']')
+}
+
+// Finite reports whether all points have ordinary numbers.
+func (o Outline) Finite() bool {
+	for _, p := range o {
+		if !p.Finite() {
+			return false
+		}
+	}
+	return true
 }
 
 // Round is p rounded to a hundredth of a millimetre, as it is stored.

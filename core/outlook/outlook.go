@@ -10,14 +10,18 @@ import (
 	"strings"
 	"time"
 
+	"happytray/core/amount"
 	"happytray/core/board"
 	"happytray/core/brief"
+	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/job"
 	"happytray/core/pick"
-	"happytray/core/portion"
+	"happytray/core/plan"
 	"happytray/core/prep"
 	"happytray/core/say"
+	"happytray/core/shop"
 	"happytray/core/tray"
 )
 
@@ -43,39 +47,39 @@ type Tray struct {
 
 // Outlook is what follows from a brief.
 type Outlook struct {
-	Appetites   float64           `json:"appetites"`
-	Grams       []Grams           `json:"grams"`
-	TotalG      float64           `json:"total_g"`
-	Kinds       []Kinds           `json:"kinds"`
-	OffTheTray  []string          `json:"off_the_tray"`
-	Board       *board.Board      `json:"-"` // of the first tray
-	Trays       []Tray            `json:"trays"`
-	RoomCM2     float64           `json:"room_cm2"`
-	ReserveG    float64           `json:"reserve_g"`
-	Surfaces    []portion.Surface `json:"surfaces"`
-	Minutes     float64           `json:"minutes"`
-	BasketCost  int               `json:"basket_cost"`
-	Budget      int               `json:"budget"`
-	Holding     string            `json:"holding"`
-	HoldMinutes float64           `json:"hold_minutes"`
-	Says        []string          `json:"says"`
+	Appetites   float64        `json:"appetites"`
+	Grams       []Grams        `json:"grams"`
+	TotalG      float64        `json:"total_g"`
+	Kinds       []Kinds        `json:"kinds"`
+	OffTheTray  []string       `json:"off_the_tray"`
+	Board       *board.Board   `json:"-"` // of the first tray
+	Trays       []Tray         `json:"trays"`
+	RoomCM2     float64        `json:"room_cm2"`
+	ReserveG    float64        `json:"reserve_g"`
+	Surfaces    []plan.Surface `json:"surfaces"`
+	Minutes     float64        `json:"minutes"`
+	BasketCost  int            `json:"basket_cost"`
+	Budget      int            `json:"budget"`
+	Holding     string         `json:"holding"`
+	HoldMinutes float64        `json:"hold_minutes"`
+	Says        []string       `json:"says"`
 }
 
 // Of works a brief out. now is the present minute in the zone of the house, or the zero
 // time where it does not matter; it tells a serving time that has passed.
 func Of(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now time.Time) (Outlook, error) {
-	job, err := portion.Plan(b, larder, cabinet)
+	job, err := plan.Of(b, larder, cabinet)
 	if err != nil {
 		return Outlook{}, err
 	}
-	out := Outlook{Appetites: b.Guests.Appetites(), OffTheTray: b.OffTheTray(), Board: job.Board, Minutes: prep.Minutes(job, larder),
-		BasketCost: portion.Shop(job, larder).BasketCost, Budget: int(b.Money())}
+	out := Outlook{Appetites: b.Guests.Appetites(), OffTheTray: b.OffTheTray(), Board: job.Trays[0].Board, Minutes: prep.Minutes(job, larder),
+		BasketCost: shop.Of(job, larder).BasketCost, Budget: int(b.Money())}
 	if out.OffTheTray == nil {
 		out.OffTheTray = []string{}
 	}
 	out.HoldMinutes, out.Holding = prep.Hold(b)
 	chosen := chosenOf(job, larder)
-	shares, kinds := b.Shares(portion.Meatless(chosen)), pick.KindsFor(b)
+	shares, kinds := craft.Shares(b, amount.Meatless(chosen)), pick.KindsFor(b)
 	for _, cat := range food.Categories {
 		if g := shares[cat]; g > 0 {
 			out.TotalG += g
@@ -86,7 +90,7 @@ func Of(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now time.Tim
 		}
 	}
 	out.TotalG = math.Round(out.TotalG)
-	for _, one := range job.All() {
+	for _, one := range job.Trays {
 		t := Tray{Name: one.Board.Name, Copies: one.Copies(), Share: 1}
 		if one.Part != nil {
 			t.Who = one.Part.Who
@@ -100,20 +104,20 @@ func Of(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now time.Tim
 		}
 	}
 	out.ReserveG = math.Round(out.ReserveG)
-	out.Surfaces = []portion.Surface{}
+	out.Surfaces = []plan.Surface{}
 	if !b.Plates() {
-		amounts := portion.Amounts(b, chosen)
-		out.RoomCM2 = math.Round(portion.Room(b, amounts, cabinet))
-		out.Surfaces = portion.Surfaces(b, amounts, cabinet, 3)
+		amounts := amount.Of(b, chosen)
+		out.RoomCM2 = math.Round(plan.Room(b, amounts, cabinet))
+		out.Surfaces = plan.Surfaces(b, amounts, cabinet, 3)
 	}
-	out.Says = says(b, job, out, now)
+	out.Says = says(b, job, larder, out, now)
 	return out, nil
 }
 
 // chosenOf lists the foods of all trays as a choice.
-func chosenOf(job *tray.Tray, larder *food.Larder) []pick.Choice {
+func chosenOf(job *job.Job, larder *food.Larder) []pick.Choice {
 	var out []pick.Choice
-	for _, w := range portion.Wants(job) {
+	for _, w := range plan.Wants(job) {
 		if f, ok := larder.Get(w.Food); ok {
 			out = append(out, pick.Choice{Food: f, Form: w.Form, Grams: w.Grams})
 		}
@@ -122,7 +126,7 @@ func chosenOf(job *tray.Tray, larder *food.Larder) []pick.Choice {
 }
 
 // says names in plain sentences what follows, and what does not work out.
-func says(b brief.Brief, job *tray.Tray, o Outlook, now time.Time) []string {
+func says(b brief.Brief, job *job.Job, larder *food.Larder, o Outlook, now time.Time) []string {
 	out := []string{}
 	add := func(format string, args ...any) { out = append(out, fmt.Sprintf(format, args...)) }
 	if at, ok := b.ServeTime(now.Location()); ok && !now.IsZero() && at.Before(now.Truncate(time.Minute)) {
@@ -131,14 +135,14 @@ func says(b brief.Brief, job *tray.Tray, o Outlook, now time.Time) []string {
 	if b.Plates() {
 		add("%s, one for each guest.", say.Count(b.Guests.Total(), "plate"))
 	} else if len(o.Trays) == 1 {
-		add("%s: %.0f cm² of board for each appetite.", job.Board.Name, job.Board.UsableMM2()/100/math.Max(1, o.Appetites))
+		add("%s: %.0f cm² of board for each appetite.", job.Trays[0].Board.Name, job.Trays[0].Board.UsableMM2()/100/math.Max(1, o.Appetites))
 	}
 	if held := o.ReserveG; held > .3*o.TotalG && !b.Plates() {
 		s := fmt.Sprintf("The board is small for this: %.1f kg waits in reserve for topping up. ", held/1000)
 		if len(o.Surfaces) > 0 {
 			s += "A larger board, or a set of boards, would carry it."
 		} else {
-			s += fmt.Sprintf("No board of the house carries it; lay it on several: it would take about %.0f of this one.", math.Ceil(o.RoomCM2*100/math.Max(1, job.Board.UsableMM2())))
+			s += fmt.Sprintf("No board of the house carries it; lay it on several: it would take about %.0f of this one.", math.Ceil(o.RoomCM2*100/math.Max(1, job.Trays[0].Board.UsableMM2())))
 		}
 		out = append(out, s)
 	}
@@ -154,7 +158,7 @@ func says(b brief.Brief, job *tray.Tray, o Outlook, now time.Time) []string {
 	if b.Warmth() <= 5 {
 		add("It is cold there: cheese tastes of little below 12 °C. Bring soft ones out of a warm box late, and lay what can be eaten with gloves on.")
 	}
-	for _, one := range job.All() {
+	for _, one := range job.Trays {
 		if far := unreached(b.Access, one.Board.Outline.Bounds()); far > 0 && !b.Plates() {
 			add("From where guests stand %.0f cm of %s lie beyond an arm's reach. Let them stand on another side too, or take a narrower board.", far/10, one.Board.Name)
 			break
@@ -182,17 +186,14 @@ func says(b brief.Brief, job *tray.Tray, o Outlook, now time.Time) []string {
 		if b.Plates() || len(g.Avoid) == 0 {
 			continue
 		}
-		for _, one := range job.All() {
-			if lacks := lacking(one, g.Avoid); len(lacks) > 0 && (one.Part == nil || one.Part.Share > 0) {
+		for _, one := range job.Trays {
+			if lacks := lacking(one, larder, g.Avoid); len(lacks) > 0 && (one.Part == nil || one.Part.Share > 0) {
 				add("%s find nothing on %s that is %s. Pick it in the next step, or loosen the diet.", say.Upper(g.Who), strings.ToLower(one.Board.Name), strings.Join(lacks, " or "))
 			}
 		}
 	}
 	return out
 }
-
-// arm is how far one reaches over a board in comfort, mm (craft section 3).
-const arm = 450
 
 // unreached is how deep the part of a board is that nobody can reach from the sides
 // where guests stand, mm; 0 where all of it can be, as from all round.
@@ -205,7 +206,7 @@ func unreached(access []string, box geom.Rect) float64 {
 		case 0:
 			return math.Inf(1)
 		default:
-			return math.Max(0, wide-float64(sides)*arm)
+			return math.Max(0, wide-float64(sides)*craft.Reach)
 		}
 	}
 	return math.Min(strip("top", "bottom", box.H()), strip("left", "right", box.W()))
@@ -219,10 +220,10 @@ func b2i(v bool) int {
 }
 
 // lacking lists the parts of a plate that somebody who avoids words misses on a tray.
-func lacking(one *tray.Tray, avoid []string) []string {
+func lacking(one *tray.Tray, larder *food.Larder, avoid []string) []string {
 	var have food.Part
-	for i := range one.Foods {
-		if f := &one.Foods[i].Food; f.Breaks(avoid) == "" {
+	for _, id := range one.Foods() {
+		if f, ok := larder.Get(id); ok && f.Breaks(avoid) == "" {
 			have |= f.PartOf()
 		}
 	}

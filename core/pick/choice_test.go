@@ -8,6 +8,7 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/colour"
+	"happytray/core/craft"
 	"happytray/core/food"
 )
 
@@ -120,7 +121,7 @@ func TestNoSwapIsBetter(t *testing.T) {
 	for _, n := range []int{6, 14, 40} {
 		b := adults(n)
 		kinds := KindsFor(b)
-		f := newField(b, larder, "", kinds, b.Shares(brief.WithMeat))
+		f := newField(b, larder, "", kinds, craft.Shares(b, craft.WithMeat))
 		s := f.empty()
 		worth := 0.0
 		for _, c := range food.Categories {

@@ -4,6 +4,7 @@ import (
 	"slices"
 
 	"happytray/core/brief"
+	"happytray/core/craft"
 	"happytray/core/food"
 )
 
@@ -20,7 +21,7 @@ func NewScale(b brief.Brief, larder *food.Larder, ground string, foods []*food.F
 		b.Foods = append(b.Foods, brief.Want{Food: f.ID})
 	}
 	b.Budget, b.PerGuest = 0, 0 // money is not balance
-	f := newField(b, larder, ground, KindsFor(b), b.Shares(brief.WithMeat))
+	f := newField(b, larder, ground, KindsFor(b), craft.Shares(b, craft.WithMeat))
 	s := f.empty()
 	for _, c := range foods {
 		if i, ok := f.by[c.ID]; ok {

@@ -10,6 +10,7 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/job"
 	"happytray/core/tray"
 )
 
@@ -49,9 +50,9 @@ type Sheet struct {
 const layEach = .35
 
 // Minutes is the handwork for all trays of a job.
-func Minutes(t *tray.Tray, larder *food.Larder) float64 {
+func Minutes(j *job.Job, larder *food.Larder) float64 {
 	all := 0.0
-	for _, one := range t.All() {
+	for _, one := range j.Trays {
 		all += Order(one, larder).Minutes
 	}
 	return all
@@ -136,14 +137,14 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 	for _, k := range kit {
 		sheet.Kit = append(sheet.Kit, *k)
 	}
-	guests := t.Table().Guests.Total() * copies
+	guests := t.Brief.Guests.Total() * copies
 	spare := int(math.Ceil(float64(guests) * 1.25)) // a quarter more than guests (craft section 9)
 	sheet.Kit = append(sheet.Kit, Kit{Tool: "plate and napkin", Count: spare, For: []string{"guests, and a quarter more"}})
 	if stones {
 		sheet.Kit = append(sheet.Kit, Kit{Tool: "dish for stones", Count: 1, For: []string{"olives with stones"}})
 	}
 	sort.Slice(sheet.Kit, func(i, j int) bool { return sheet.Kit[i].Tool < sheet.Kit[j].Tool })
-	sheet.Cautions = append(cautions(t.Table()), said...)
+	sheet.Cautions = append(cautions(t.Brief), said...)
 	return sheet
 }
 

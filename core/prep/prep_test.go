@@ -7,17 +7,18 @@ import (
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
-	"happytray/core/portion"
+	"happytray/core/plan"
+	"happytray/core/shop"
 )
 
 // A prop is kit and not food, and what is to be said of a food is said.
 func TestPropsAreKit(t *testing.T) {
 	larder := food.BuiltIn()
-	tr, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 5}, Foods: []brief.Want{{Food: "figs"}, {Food: "glass-candle"}, {Food: "rose-petals"}}}, larder, board.BuiltInCabinet())
+	tr, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 5}, Foods: []brief.Want{{Food: "figs"}, {Food: "glass-candle"}, {Food: "rose-petals"}}}, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
-	s := Order(tr, larder)
+	s := Order(tr.Trays[0], larder)
 	kit := 0
 	for _, k := range s.Kit {
 		if k.Tool == "candle in a glass" {
@@ -28,7 +29,7 @@ func TestPropsAreKit(t *testing.T) {
 	if kit != 1 || !strings.Contains(said, "flame") || !strings.Contains(said, "florist") {
 		t.Errorf("%d candles in the kit; cautions: %s", kit, said)
 	}
-	for _, l := range portion.Shop(tr, larder).Lines {
+	for _, l := range shop.Of(tr, larder).Lines {
 		if l.Food == "glass-candle" {
 			t.Error("the candle is bought with the food")
 		}
@@ -37,11 +38,11 @@ func TestPropsAreKit(t *testing.T) {
 
 func TestOrderCoversEveryElementOnce(t *testing.T) {
 	larder := food.BuiltIn()
-	tr, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 14, Children: 3}, Diets: []brief.Diet{{Who: "one", Count: 1, Avoid: []string{"gluten"}}}}, larder, board.BuiltInCabinet())
+	tr, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 14, Children: 3}, Diets: []brief.Diet{{Who: "one", Count: 1, Avoid: []string{"gluten"}}}}, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
-	sheet := Order(tr, larder)
+	sheet := Order(tr.Trays[0], larder)
 	seen, pieces := map[string]bool{}, 0
 	last := -1
 	for i, s := range sheet.Steps {
@@ -54,7 +55,7 @@ func TestOrderCoversEveryElementOnce(t *testing.T) {
 				t.Errorf("%s comes twice", id)
 			}
 			seen[id] = true
-			if l := tr.Elements[tr.Find(id)].Layer; l < last {
+			if l := tr.Trays[0].Elements[tr.Trays[0].Find(id)].Layer; l < last {
 				t.Errorf("%s of layer %d comes after layer %d", id, l, last)
 			} else {
 				last = l
@@ -62,14 +63,14 @@ func TestOrderCoversEveryElementOnce(t *testing.T) {
 		}
 	}
 	want := 0
-	for _, e := range tr.Elements {
+	for _, e := range tr.Trays[0].Elements {
 		want += e.Count
 	}
 	if sheet.Begin != sheet.Minutes+sheet.ColdOut || sheet.Minutes < 5 || sheet.ColdOut < 15 {
 		t.Errorf("begin %v min before serving, %v of handwork, %v to warm up", sheet.Begin, sheet.Minutes, sheet.ColdOut)
 	}
-	if len(seen) != len(tr.Elements) || pieces != want {
-		t.Errorf("%d of %d elements, %d of %d pieces", len(seen), len(tr.Elements), pieces, want)
+	if len(seen) != len(tr.Trays[0].Elements) || pieces != want {
+		t.Errorf("%d of %d elements, %d of %d pieces", len(seen), len(tr.Trays[0].Elements), pieces, want)
 	}
 	all := strings.Join(sheet.Cautions, " ")
 	for _, word := range []string{"two hours", "children", "Labels", "avoid"} {

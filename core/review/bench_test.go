@@ -8,7 +8,7 @@ import (
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
-	"happytray/core/portion"
+	"happytray/core/plan"
 	"happytray/core/review"
 	"happytray/core/tray"
 )
@@ -16,11 +16,11 @@ import (
 // large is a laid tray of about 60 elements and 800 pieces.
 func large(b *testing.B) (*tray.Tray, *food.Larder) {
 	larder := food.BuiltIn()
-	t, err := portion.Plan(brief.Brief{Guests: brief.Guests{Adults: 20}, Month: 11}, larder, board.BuiltInCabinet())
+	j, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 20}, Month: 11}, larder, board.BuiltInCabinet())
 	if err != nil {
 		b.Fatal(err)
 	}
-	res, err := arrange.Lay(context.Background(), t, larder, arrange.Options{Effort: 1})
+	res, err := arrange.Lay(context.Background(), j.Trays[0], larder, arrange.Options{Effort: 1})
 	if err != nil {
 		b.Fatal(err)
 	}

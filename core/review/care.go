@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"happytray/core/board"
+	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
 )
@@ -33,10 +34,10 @@ func (m *measures) care() {
 			if i == j || !l.wets(i, j) {
 				continue
 			}
-			if g := l.at(i, j).wet; g < wetMM {
+			if g := l.at(i, j).wet; g < craft.WetBesideCrisp {
 				places++
 				at := l.elems[i].middle.Lerp(l.elems[j].middle, .5)
-				m.find("care.wetdry", Mend, (wetMM-g)/4, at, []int{i, j}, "The %s %s %.0f mm from the %s, which will go soft. Keep 25 mm or a bowl between them.", m.name(i), m.does(i, "lies", "lie"), g, m.name(j))
+				m.find("care.wetdry", Mend, (craft.WetBesideCrisp-g)/4, at, []int{i, j}, "The %s %s %.0f mm from the %s, which will go soft. Keep 25 mm or a bowl between them.", m.name(i), m.does(i, "lies", "lie"), g, m.name(j))
 			}
 		}
 	}
@@ -109,7 +110,7 @@ func (m *measures) care() {
 		}
 	}
 
-	if l.tray.Table().Young() {
+	if l.tray.Brief.Young() {
 		seen := map[string]bool{}
 		m.planned(func(i int, e *elem) {
 			if e.food.Choking && !seen[e.food.ID] {

@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"happytray/core/colour"
+	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/tray"
@@ -59,12 +60,12 @@ type pair struct {
 	depth float64 // deepest overlap beyond what is allowed, mm
 	at    geom.Point
 	gap   float64 // mm between their pieces' boxes where they care for each other and it is small, else between their own
-	wet   float64 // mm between their pieces, where one of them wets the other within wetMM; else infinite
+	wet   float64 // mm between their pieces, where one of them wets the other within craft.WetBesideCrisp; else infinite
 }
 
 // NewLive prepares a tray for review. The tray is copied.
 func NewLive(t *tray.Tray, larder *food.Larder) *Live {
-	table := t.Table()
+	table := t.Brief
 	l := &Live{tray: t.Clone(), larder: larder, off: table.OffTheTray(), rules: Rules(t.Rules), mirror: Mirrored(t), apart: table.KeptApart()}
 	if t.Board == nil {
 		return l
@@ -244,8 +245,8 @@ func (l *Live) measurePair(i, j int) pair {
 	if near == 0 {
 		l.overlap(&p, i, j)
 	}
-	if near < wetMM && wets {
-		p.wet = l.trueGap(i, j, wetMM)
+	if near < craft.WetBesideCrisp && wets {
+		p.wet = l.trueGap(i, j, craft.WetBesideCrisp)
 	}
 	return p
 }
@@ -319,9 +320,6 @@ func (l *Live) difference(a, b colour.Lab) float64 {
 	}
 	return d
 }
-
-// wetMM is how far what is juicy or runny keeps from what is crisp (craft section 6).
-const wetMM = 25
 
 // wets reports whether element i, lying open, softens element j.
 func (l *Live) wets(i, j int) bool {

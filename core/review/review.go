@@ -5,9 +5,13 @@
 package review
 
 import (
+	"maps"
 	"math"
+	"slices"
 	"sort"
 
+	"happytray/core/brief"
+	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/tray"
@@ -18,6 +22,25 @@ var Groups = []struct {
 	Name   string
 	Weight float64
 }{{"fit", 3}, {"colour", 2}, {"spread", 2}, {"flow", 1}, {"pairs", 1}, {"height", 1}, {"service", 1.5}, {"care", 2}}
+
+// CheckIDs names the checks, which house rules may move.
+func CheckIDs() []string {
+	out := make([]string, len(shipped))
+	for i, r := range shipped {
+		out[i] = r.ID
+	}
+	return out
+}
+
+// CheckRules reports a check that house rules move and that does not exist.
+func CheckRules(r brief.Rules) error {
+	for _, id := range slices.Sorted(maps.Keys(r.Checks)) {
+		if !slices.Contains(CheckIDs(), id) {
+			return fault.Bad("checks", "there is no check %.40q; docs/review.md lists them", id)
+		}
+	}
+	return nil
+}
 
 // GateScore is the most a tray can score while a gate fails.
 const GateScore = 40

@@ -21,7 +21,7 @@ func table() *tray.Tray {
 	if err != nil {
 		panic(err)
 	}
-	return &tray.Tray{Format: tray.Format, Brief: brief.Brief{Guests: brief.Guests{Adults: 8}}, Board: &b, Vessels: board.Vessels()}
+	return &tray.Tray{Brief: brief.Brief{Guests: brief.Guests{Adults: 8}}, Board: &b, Vessels: board.Vessels()}
 }
 
 // put lays n pieces of a food at a pose.

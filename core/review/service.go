@@ -3,6 +3,7 @@ package review
 import (
 	"math"
 
+	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
 )
@@ -31,10 +32,7 @@ func (m *measures) service() {
 }
 
 // Popular foods, by how many guests take some, should lie within an arm's reach.
-const (
-	popular = .72
-	reachMM = 450
-)
+const ()
 
 // sideNames says a side of the board as who stands before it would.
 var sideNames = map[string]string{"top": "far side", "bottom": "near side", "left": "left", "right": "right"}
@@ -47,7 +45,7 @@ func (m *measures) reach() {
 	ok, all := 0, 0
 	for k, first := range l.tastes.first {
 		f := l.elems[first].food
-		if f.Liking < popular {
+		if !craft.IsSought(f) {
 			continue
 		}
 		for _, side := range l.tray.Board.Access {
@@ -63,14 +61,14 @@ func (m *measures) reach() {
 				}
 			}
 			all++
-			if best <= reachMM {
+			if best <= craft.Reach {
 				ok++
 				continue
 			}
 			if math.IsInf(best, 1) {
 				continue // it waits beside the board, out of everybody's reach; fit.placed says so
 			}
-			m.find("service.reach", Mend, (best-reachMM)/100+1, l.elems[first].middle, []int{first}, "From the %s nobody reaches the %s: it begins %.0f mm in. Put some of it there too.", sideNames[side], m.name(first), best)
+			m.find("service.reach", Mend, (best-craft.Reach)/100+1, l.elems[first].middle, []int{first}, "From the %s nobody reaches the %s: it begins %.0f mm in. Put some of it there too.", sideNames[side], m.name(first), best)
 		}
 	}
 	if all > 0 {

@@ -1,19 +1,13 @@
 package tray
 
 import (
-	"fmt"
-
 	"happytray/core/brief"
 	"happytray/core/document"
 	"happytray/core/fault"
-	"happytray/core/food"
 )
 
-// MaxFurther is how many trays one job may have besides its first.
-const MaxFurther = 39
-
-// MaxAllElements bounds the elements of all trays of a job together.
-const MaxAllElements = 1600
+// MaxTrays is how many trays one job may have.
+const MaxTrays = 40
 
 // Part says which part of the table a tray is for, where a job has several: the
 // guests it serves and what they avoid, its share of their food, and how many
@@ -38,21 +32,16 @@ func (p *Part) UnmarshalJSON(raw []byte) (err error) {
 
 func (p Part) MarshalJSON() ([]byte, error) { return document.WriteObject(plainPart(p), p.Extra) }
 
-// Table is the brief as it is for the part's guests alone.
-func (p Part) Table(b brief.Brief) brief.Brief {
+// BriefOf is a job's brief as it is for the part's guests alone.
+func (p *Part) BriefOf(b brief.Brief) brief.Brief {
+	if p == nil {
+		return b
+	}
 	if n := b.Guests.Total(); b.Budget > 0 && p.Guests.Total() > 0 && n > 0 {
 		b.Budget *= float64(p.Guests.Total()) / float64(n)
 	}
 	b.Guests, b.Diets = p.Guests, p.Diets
 	return b
-}
-
-// Table is the brief of the guests that this tray is for.
-func (t *Tray) Table() brief.Brief {
-	if t.Part == nil {
-		return t.Brief
-	}
-	return t.Part.Table(t.Brief)
 }
 
 // Copies is how many trays are laid alike.
@@ -61,15 +50,6 @@ func (t *Tray) Copies() int {
 		return 1
 	}
 	return max(1, t.Part.Copies)
-}
-
-// All lists the trays of the job, this one first.
-func (t *Tray) All() []*Tray {
-	out := []*Tray{t}
-	for i := range t.Further {
-		out = append(out, &t.Further[i])
-	}
-	return out
 }
 
 // GramsOf is what this tray and its reserve hold of a food.
@@ -87,44 +67,28 @@ func (t *Tray) GramsOf(food string) (g float64) {
 	return g
 }
 
-// checkParts bounds the part and the further trays.
-func (t *Tray) checkParts(larder *food.Larder) error {
-	if p := t.Part; p != nil {
-		for _, v := range []struct {
-			field string
-			n     int
-			most  int
-		}{{"number", p.Number, MaxFurther + 1}, {"of", p.Of, MaxFurther + 1}, {"copies", p.Copies, 2000}} {
-			if v.n < 0 || v.n > v.most {
-				return fault.Bad("part."+v.field, "should be between 0 and %d", v.most)
-			}
-		}
-		if err := fault.Text("part.who", p.Who, 80); err != nil {
-			return err
-		}
-		if err := fault.Between("part.share", p.Share, 0, 1, ""); err != nil {
-			return err
-		}
-		if err := (brief.Brief{Guests: p.Guests, Diets: p.Diets}).Check(); err != nil {
-			return fault.In("part", err)
+// check bounds a part.
+func (p *Part) check() error {
+	if p == nil {
+		return nil
+	}
+	for _, v := range []struct {
+		field string
+		n     int
+		most  int
+	}{{"number", p.Number, MaxTrays}, {"of", p.Of, MaxTrays}, {"copies", p.Copies, 2000}} {
+		if v.n < 0 || v.n > v.most {
+			return fault.Bad("part."+v.field, "should be between 0 and %d", v.most)
 		}
 	}
-	if len(t.Further) > MaxFurther {
-		return fault.Bad("further", "at most %d further trays", MaxFurther)
+	if err := fault.Text("part.who", p.Who, 80); err != nil {
+		return err
 	}
-	all := len(t.Elements)
-	for i := range t.Further {
-		f := &t.Further[i]
-		at := fmt.Sprintf("further[%d]", i)
-		if len(f.Further) > 0 {
-			return fault.Bad(at+".further", "trays are kept one level deep; list them all with the first")
-		}
-		if all += len(f.Elements); all > MaxAllElements {
-			return fault.Bad(at+".elements", "at most %d elements on all trays of a job together", MaxAllElements)
-		}
-		if err := f.Check(larder); err != nil {
-			return fault.In(at, err)
-		}
+	if err := fault.Between("part.share", p.Share, 0, 1, ""); err != nil {
+		return err
+	}
+	if err := (brief.Brief{Guests: p.Guests, Diets: p.Diets}).Check(); err != nil {
+		return fault.In("part", err)
 	}
 	return nil
 }

@@ -7,12 +7,12 @@ import (
 	"strconv"
 	"strings"
 
-	"happytray/core/portion"
+	"happytray/core/shop"
 )
 
 // WriteList writes a shopping list as CSV, a line for each pack size of a food, and
 // one without packs for what stands in the cupboard.
-func WriteList(w io.Writer, list portion.List, o Options) error {
+func WriteList(w io.Writer, list shop.List, o Options) error {
 	if o.BOM {
 		if _, err := io.WriteString(w, "\ufeff"); err != nil {
 			return err
@@ -31,7 +31,7 @@ func WriteList(w io.Writer, list portion.List, o Options) error {
 			row := []string{s.Name, defused(it.Food), defused(it.Name), o.number(decimal(it.NeedG)), o.number(decimal(it.CupboardG)), "", "", "", "", defused(strings.Join(it.For, ", "))}
 			packs := it.Packs
 			if len(packs) == 0 {
-				packs = []portion.Packs{{}}
+				packs = []shop.Packs{{}}
 			}
 			for _, p := range packs {
 				if p.Count > 0 {
@@ -50,7 +50,7 @@ func WriteList(w io.Writer, list portion.List, o Options) error {
 
 // ListText is a shopping list as plain text, to be sent to a phone: a line for each
 // food, under its section.
-func ListText(title string, list portion.List, done map[string]bool, currency string, digits int) string {
+func ListText(title string, list shop.List, done map[string]bool, currency string, digits int) string {
 	var b strings.Builder
 	fmt.Fprintf(&b, "%s\n", title)
 	for _, s := range list.Sections {

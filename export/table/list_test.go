@@ -5,11 +5,11 @@ import (
 	"strings"
 	"testing"
 
-	"happytray/core/portion"
+	"happytray/core/shop"
 )
 
-var someList = portion.List{Cost: 1250, Items: 2, Sections: []portion.Section{{Name: "Jars and tins", Cost: 1250, Items: []portion.Item{
-	{Food: "honey", Name: "=Honey, \"wild\"", NeedG: 350.5, CupboardG: 100, Packs: []portion.Packs{{Grams: 250, Price: 500, Count: 2}, {Grams: 100, Price: 250, Count: 1}}, Cost: 1250, For: []string{"A", "B"}, OutOfStock: true},
+var someList = shop.List{Cost: 1250, Items: 2, Sections: []shop.Section{{Name: "Jars and tins", Cost: 1250, Items: []shop.Item{
+	{Food: "honey", Name: "=Honey, \"wild\"", NeedG: 350.5, CupboardG: 100, Packs: []shop.Packs{{Grams: 250, Price: 500, Count: 2}, {Grams: 100, Price: 250, Count: 1}}, Cost: 1250, For: []string{"A", "B"}, OutOfStock: true},
 	{Food: "figs", Name: "Figs", NeedG: 40, CupboardG: 40, For: []string{"A"}},
 }}}}
 

@@ -1,0 +1,48 @@
+package app
+
+import (
+	"happytray/core/brief"
+	"happytray/core/craft"
+	"happytray/core/fault"
+	"happytray/core/food"
+	"happytray/core/job"
+	"happytray/core/review"
+)
+
+// ReadBrief reads a brief from outside. A brief knows nobody who reads it, so what its
+// rules mean for those is checked here.
+func ReadBrief(raw []byte) (brief.Brief, error) {
+	b, err := brief.Read(raw)
+	if err == nil {
+		err = checkRules(b.HouseRules())
+	}
+	return b, err
+}
+
+// ReadJob reads a job's file from outside.
+func ReadJob(raw []byte, larder *food.Larder) (*job.Job, error) {
+	j, err := job.Read(raw, larder)
+	if err != nil {
+		return nil, err
+	}
+	if err := checkRules(j.Brief.HouseRules()); err != nil {
+		return nil, fault.In("brief", err)
+	}
+	for _, t := range j.Trays {
+		if err := checkRules(t.Rules); err != nil {
+			return nil, err
+		}
+	}
+	return j, nil
+}
+
+func checkRules(r brief.Rules) error {
+	err := craft.CheckStyle(r.Style)
+	if err == nil {
+		err = review.CheckRules(r)
+	}
+	if err != nil {
+		return fault.In("rules", err)
+	}
+	return nil
+}

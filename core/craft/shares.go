@@ -1,0 +1,128 @@
+// Package craft holds rules of the craft that several packages need, each once.
+package craft
+
+import (
+	"math"
+
+	"happytray/core/brief"
+	"happytray/core/food"
+)
+
+// Grams per adult by occasion, before spreading over the chosen foods (craft
+// section 7). A child counts as half an adult.
+var perAdult = map[string]map[food.Category]float64{
+	"nibble": {food.Cheese: 40, food.Meat: 30, food.Cracker: 25, food.Fruit: 26, food.Vegetable: 14, food.Brined: 15,
+		food.Dip: 15, food.Nut: 12, food.Dried: 8, food.Sweet: 6},
+	"grazing": {food.Cheese: 60, food.Meat: 50, food.Cracker: 40, food.Fruit: 43, food.Vegetable: 22, food.Brined: 25,
+		food.Dip: 22, food.Nut: 20, food.Dried: 12, food.Sweet: 12},
+	"meal": {food.Cheese: 95, food.Meat: 80, food.Cracker: 70, food.Fruit: 72, food.Vegetable: 38, food.Brined: 35,
+		food.Dip: 35, food.Nut: 25, food.Dried: 18, food.Sweet: 20},
+}
+
+// sweetParts is how a dessert tray shares out what people eat: three fifths of
+// the weight of a savoury one, as plates of dessert usually come to, fruit and
+// sweets leading. Parts add up to one.
+var sweetParts = map[food.Category]float64{food.Sweet: .30, food.Fruit: .34, food.Dip: .10, food.Cracker: .08, food.Nut: .06, food.Dried: .06, food.Cheese: .06}
+
+const sweetWeight = .6
+
+// Meatless tells what becomes of the share of meat.
+type Meatless int
+
+const (
+	WithMeat    Meatless = iota
+	StandIn              // a cold cut without meat takes a third of it
+	WithoutMeat          // nothing takes its place on its own shelf
+)
+
+// Shares is the grams of each category for the whole table: by occasion and
+// appetite, by how long guests graze and by what else is served. Without meat,
+// half of its share moves to cheese and the rest to dips, vegetables and nuts; a
+// cold cut without meat keeps a third of it first.
+func Shares(b brief.Brief, meat Meatless) map[food.Category]float64 {
+	out := map[food.Category]float64{}
+	per, times := perAdult[b.For()], b.Guests.Appetites()*Stretch(b)*Alone(b)
+	if b.Course == "sweet" {
+		all := 0.0
+		for _, c := range food.Categories { // in order, so that sums are the same each time
+			all += per[c]
+		}
+		for c, part := range sweetParts {
+			out[c] = all * sweetWeight * part * times
+		}
+		return tilted(out, b.Tilt)
+	}
+	for c, g := range per {
+		out[c] = g * times
+	}
+	if meat != WithMeat {
+		g := out[food.Meat]
+		delete(out, food.Meat)
+		if meat == StandIn {
+			out[food.Meat] = g / 3
+			g -= g / 3
+		}
+		out[food.Cheese] += g / 2
+		for _, c := range []food.Category{food.Dip, food.Vegetable, food.Nut} {
+			out[c] += g / 6
+		}
+	}
+	if b.Course == "savoury" {
+		delete(out, food.Sweet)
+	}
+	return tilted(out, b.Tilt)
+}
+
+// tilted moves shares between categories as the host likes; the whole stays the same.
+func tilted(shares map[food.Category]float64, tilt map[string]float64) map[food.Category]float64 {
+	if len(tilt) == 0 {
+		return shares
+	}
+	was, is := 0.0, 0.0
+	for _, c := range food.Categories {
+		g, has := shares[c]
+		if !has {
+			continue
+		}
+		was += g
+		if t, ok := tilt[string(c)]; ok {
+			g *= t
+			shares[c] = g
+		}
+		is += g
+	}
+	if is <= 0 {
+		return shares // everything was tilted away; there is nothing to give its part to
+	}
+	for c := range shares {
+		shares[c] *= was / is
+	}
+	return shares
+}
+
+// Eaten is all that the table eats, grams.
+func Eaten(b brief.Brief) float64 {
+	shares, all := Shares(b, WithMeat), 0.0
+	for _, c := range food.Categories {
+		all += shares[c]
+	}
+	return math.Round(all)
+}
+
+// Stretch is how much more than usual is eaten because of how long the occasion
+// lasts: people eat most at first, so half as long again takes a fifth more.
+func Stretch(b brief.Brief) float64 {
+	return math.Min(1.6, math.Max(.6, math.Pow(b.Lasts()/b.UsualMinutes(), .45)))
+}
+
+// Alone is the share of the usual amounts that is eaten beside what else is
+// served: less by a fifth beside a few other dishes, by two fifths beside plenty.
+func Alone(b brief.Brief) float64 {
+	switch b.Besides {
+	case "some":
+		return .8
+	case "plenty":
+		return .6
+	}
+	return 1
+}

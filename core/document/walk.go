@@ -1,0 +1,126 @@
+package document
+
+import (
+	"encoding/json"
+	"math"
+	"strconv"
+	"strings"
+	"unicode/utf8"
+)
+
+// Walk gives the members of a JSON object that is known to be well formed to member, which
+// says whether it knows them, and returns those it does not. Names are matched as
+// encoding/json matches them, letters' size aside. It looks at no byte more than twice,
+// where nested decoding looks at each once a level.
+func Walk(b []byte, member func(name string, raw []byte) (known bool, err error)) (Extra, error) {
+	if b = b[space(b, 0):]; len(b) > 0 && b[0] != '{' && b[0] != 'n' {
+		return nil, explain(json.Unmarshal(b, &struct{}{}))
+	}
+	var extra Extra
+	var wrong error
+	err := members(b, func(name string, raw []byte) {
+		if wrong != nil {
+			return
+		}
+		known, err := member(name, raw)
+		if lower := strings.ToLower(name); !known && err == nil && lower != name {
+			known, err = member(lower, raw)
+		}
+		if wrong = err; known || err != nil {
+			return
+		}
+		if extra == nil {
+			extra = Extra{}
+		}
+		extra[name] = append(json.RawMessage(nil), raw...)
+	})
+	if wrong != nil {
+		err = explain(wrong)
+	}
+	return extra, err
+}
+
+// List reads a well-formed JSON list, each item by read; null is an empty one.
+func List[T any](b []byte, into *[]T, read func(item *T, raw []byte) error) error {
+	if b = b[space(b, 0):]; len(b) == 0 || b[0] != '[' {
+		return json.Unmarshal(b, into)
+	}
+	all := items(b)
+	*into = make([]T, len(all))
+	for i, raw := range all {
+		if err := read(&(*into)[i], raw); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// Float reads a number without reflection.
+func Float(raw []byte, into *float64) error {
+	if len(raw) > 0 && (raw[0] == '-' || raw[0] >= '0' && raw[0] <= '9') {
+		if v, err := strconv.ParseFloat(string(raw), 64); err == nil {
+			*into = v
+			return nil
+		}
+	}
+	return json.Unmarshal(raw, into)
+}
+
+// Text reads a text without reflection.
+func Text(raw []byte, into *string) error {
+	if len(raw) > 1 && raw[0] == '"' {
+		inside := raw[1 : len(raw)-1]
+		for _, c := range inside {
+			if c == '\\' || c < ' ' {
+				return json.Unmarshal(raw, into)
+			}
+		}
+		*into = string(inside)
+		return nil
+	}
+	return json.Unmarshal(raw, into)
+}
+
+// AppendFloat writes a number as encoding/json does.
+func AppendFloat(b []byte, v float64) []byte {
+	abs, format := math.Abs(v), byte('f')
+	if abs != 0 && (abs < 1e-6 || abs >= 1e21) {
+		format = 'e'
+	}
+	b = strconv.AppendFloat(b, v, format, -1, 64)
+	if n := len(b); format == 'e' && n >= 4 && b[n-4] == 'e' && b[n-3] == '-' && b[n-2] == '0' { // e-09 as e-9
+		b[n-2] = b[n-1]
+		b = b[:n-1]
+	}
+	return b
+}
+
+// AppendText writes a text as encoding/json does.
+func AppendText(b []byte, s string) []byte {
+	for i := range len(s) {
+		if c := s[i]; c < ' ' || c >= utf8.RuneSelf || strings.IndexByte(`"\<>&`, c) >= 0 {
+			raw, _ := json.Marshal(s) // a text can always be written
+			return append(b, raw...)
+		}
+	}
+	b = append(b, '"')
+	b = append(b, s...)
+	return append(b, '"')
+}
+
+// AppendExtra writes unknown members behind those that are known and takes the place of
+// the closing brace that b ends with.
+func AppendExtra(b []byte, extra Extra) ([]byte, error) {
+	if len(extra) == 0 {
+		return b, nil
+	}
+	raw, err := WriteObject(struct{}{}, extra)
+	if err != nil {
+		return nil, err
+	}
+	b = b[:len(b)-1]
+	if b[len(b)-1] != '{' {
+		b = append(b, ',')
+	}
+	return append(b, raw[1:]...), nil
+}

@@ -1,0 +1,95 @@
+// Package job is an occasion: its brief, the foods as they were when it was planned, and
+// one or more trays. It is what is saved, and this package alone knows how it lies in a
+// file.
+package job
+
+import (
+	"fmt"
+	"slices"
+
+	"happytray/core/brief"
+	"happytray/core/document"
+	"happytray/core/fault"
+	"happytray/core/food"
+	"happytray/core/tray"
+)
+
+// MaxElements bounds the elements of all trays of a job together, and MaxFoods the foods
+// that a file keeps.
+const (
+	MaxElements = 1600
+	MaxFoods    = 400
+)
+
+// Job is an occasion with its trays, one at least: while only briefed that one has no board.
+type Job struct {
+	Title string
+	Brief brief.Brief
+	Foods []Kept // as they were when the job was planned
+	Trays []*tray.Tray
+	Extra document.Extra // members of the file that this version does not know
+}
+
+// New is a job of which only the brief is there.
+func New(title string, b brief.Brief) *Job {
+	return &Job{Title: title, Brief: b, Trays: []*tray.Tray{{Brief: b, Rules: b.HouseRules(), Seed: 1}}}
+}
+
+// Clone is a copy that shares no tray with j.
+func (j *Job) Clone() *Job {
+	c := *j
+	c.Foods = slices.Clone(j.Foods)
+	c.Trays = make([]*tray.Tray, len(j.Trays))
+	for i, t := range j.Trays {
+		c.Trays[i] = t.Clone()
+	}
+	return &c
+}
+
+// With is the job with another tray in a place; the others are shared.
+func (j *Job) With(which int, t *tray.Tray) *Job {
+	c := *j
+	c.Trays = slices.Clone(j.Trays)
+	c.Trays[which] = t
+	return &c
+}
+
+// Check reports the first thing in the job that cannot be worked with.
+func (j *Job) Check(larder *food.Larder) error {
+	if len(j.Foods) > MaxFoods {
+		return fault.Bad("foods", "at most %d foods", MaxFoods)
+	}
+	for i := range j.Foods {
+		if err := j.Foods[i].Check(); err != nil {
+			return fault.In(fmt.Sprintf("foods[%d]", i), err)
+		}
+	}
+	if err := fault.Text("title", j.Title, 160); err != nil {
+		return err
+	}
+	if err := j.Brief.Check(); err != nil {
+		return fault.In("brief", err)
+	}
+	if len(j.Trays) == 0 || len(j.Trays) > tray.MaxTrays {
+		return fault.Bad("further", "at most %d further trays", tray.MaxTrays-1)
+	}
+	larder = j.Larder(larder)
+	all := 0
+	for i, t := range j.Trays {
+		at := ""
+		if i > 0 {
+			at = fmt.Sprintf("further[%d]", i-1)
+		}
+		if all += len(t.Elements); all > MaxElements {
+			return fault.In(at, fault.Bad("elements", "at most %d elements on all trays of a job together", MaxElements))
+		}
+		err := t.Check(larder)
+		if err != nil && i > 0 {
+			err = fault.In(at, err)
+		}
+		if err != nil {
+			return err
+		}
+	}
+	return nil
+}

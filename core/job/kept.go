@@ -1,0 +1,55 @@
+package job
+
+import (
+	"bytes"
+	"encoding/json"
+
+	"happytray/core/food"
+)
+
+// Kept is a food as it was when its job was planned, so that trays stay what
+// they were when the larder changes, and can be read where its foods are unknown.
+// It is written exactly as it was read.
+type Kept struct {
+	food.Food
+	raw json.RawMessage
+}
+
+func (k *Kept) UnmarshalJSON(b []byte) error {
+	k.raw = bytes.Clone(b)
+	return json.Unmarshal(b, &k.Food)
+}
+
+func (k Kept) MarshalJSON() ([]byte, error) {
+	if k.raw != nil {
+		return k.raw, nil
+	}
+	return json.Marshal(k.Food)
+}
+
+// Larder is the larder that the job was planned with: its own foods over those of base.
+func (j *Job) Larder(base *food.Larder) *food.Larder {
+	if len(j.Foods) == 0 {
+		return base
+	}
+	foods := make([]food.Food, len(j.Foods))
+	for i := range j.Foods {
+		foods[i] = j.Foods[i].Food
+	}
+	return base.With(foods)
+}
+
+// Keep notes the foods that the job's trays use, on them and in reserve, as they are in
+// the larder.
+func (j *Job) Keep(larder *food.Larder) {
+	j.Foods = nil
+	seen := map[string]bool{}
+	for _, t := range j.Trays {
+		for _, id := range t.Foods() {
+			if f, ok := larder.Get(id); ok && !seen[id] {
+				seen[id] = true
+				j.Foods = append(j.Foods, Kept{Food: *f})
+			}
+		}
+	}
+}

@@ -1,0 +1,143 @@
+package plan
+
+import (
+	"fmt"
+	"math"
+
+	"happytray/core/amount"
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/tray"
+)
+
+// Generous is how much more than their share loose foods may be heaped, so that
+// a board with room to spare does not look bare.
+const Generous = 1.45
+
+// heap is amounts with the loose foods that nobody fixed made larger.
+func heap(amounts []amount.Amount, by float64) []amount.Amount {
+	out := append([]amount.Amount(nil), amounts...)
+	for i := range out {
+		a := &out[i]
+		if food.FormByID(a.Form).Kind() == food.KindLoose && a.Choice.Grams == 0 && a.Food.Category != food.Meat {
+			a.Grams *= by
+		}
+	}
+	return out
+}
+
+// lay fills t with the elements that fit its board, most of everything first:
+// crackers move beside the board before anything else is held back.
+func lay(t *tray.Tray, b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet) {
+	room := Full * t.Board.UsableMM2()
+	shares := crackersOn[t.Rules.Crackers]
+	var gs []amount.Group
+	fits := false
+	on := 0.0
+	for _, on = range shares {
+		if gs = amount.Split(amounts, b, *t.Board, cabinet, 1, on); amount.Footprint(gs) <= room && amount.Stiff(gs) <= Stiff*t.Board.UsableMM2() {
+			fits = true
+			break
+		}
+	}
+	if !fits {
+		on = shares[len(shares)-1] // hold back the same part of everything, as much as it takes
+		lo, hi := 0.0, 1.0
+		for range 24 {
+			mid := (lo + hi) / 2
+			if try := amount.Split(amounts, b, *t.Board, cabinet, mid, on); amount.Footprint(try) <= room && amount.Stiff(try) <= (Stiff+.04)*t.Board.UsableMM2() {
+				lo = mid
+			} else {
+				hi = mid
+			}
+		}
+		gs = amount.Split(amounts, b, *t.Board, cabinet, lo, on)
+		if more := 1 / math.Max(lo, .05); amount.Footprint(gs) < .97*room && more > 1.05 {
+			// stiff things set the measure; the loose ones can be laid more fully
+			low, high := 1.0, more
+			for range 12 {
+				mid := (low + high) / 2
+				if try := amount.Split(heap(amounts, mid), b, *t.Board, cabinet, lo, on); amount.Footprint(try) <= room {
+					low, gs = mid, try
+				} else {
+					high = mid
+				}
+			}
+		}
+		for amount.Footprint(gs) > room && len(gs) > 1 { // even one of each is too much
+			gs = dropLargest(gs)
+		}
+	}
+	for len(gs) > tray.MaxElements {
+		gs = gs[:tray.MaxElements]
+	}
+	if free := room - amount.Footprint(gs); fits && free > 0 { // the board has room: heap the loose things more generously
+		loose := amount.Footprint(gs) - amount.Stiff(gs)
+		if more := math.Min(Generous, 1+free/math.Max(1, loose)); more > 1.02 {
+			gs = amount.Split(heap(amounts, more), b, *t.Board, cabinet, 1, on)
+		}
+	}
+	laid := map[string]float64{}
+	laidCount := map[string]int{}
+	number := map[string]int{}
+	pieces := 0
+	for _, g := range gs {
+		f := g.Food
+		if pieces += g.Count; pieces > tray.MaxPieces/2 {
+			break
+		}
+		number[f.ID]++
+		id := f.ID
+		if n := number[f.ID]; n > 1 {
+			id = fmt.Sprintf("%s-%d", f.ID, n)
+		}
+		spec, _ := f.Spec(g.Form)
+		e := tray.Element{ID: id, Food: f.ID, Form: spec.Form, Category: f.Category, Grams: math.Round(g.Weight*10) / 10, Count: g.Count,
+			Colour: f.SurfaceColour(spec), Wetness: f.Wetness, Layer: food.Layer(f, spec), Pieces: []tray.Piece{}}
+		if g.Vessel != nil {
+			e.Vessel = g.Vessel.ID
+			if _, have := t.Vessel(e.Vessel); !have {
+				t.Vessels = append(t.Vessels, *g.Vessel)
+			}
+		}
+		t.Elements = append(t.Elements, e)
+		laid[f.ID] += e.Grams
+		laidCount[f.ID] += g.Count
+	}
+	for i := range amounts {
+		a := &amounts[i]
+		left := a.Grams - laid[a.Food.ID]
+		spec, _ := a.Food.Spec(a.Form)
+		if left < math.Max(2, spec.MassG*.6) && !(spec.MassG > 40 && left > 30) {
+			continue
+		}
+		why := "the board is full; top up from this"
+		if a.Food.Category == food.Cracker {
+			why = "beside the board, kept crisp"
+		}
+		t.Reserve = append(t.Reserve, tray.Reserve{Food: a.Food.ID, Form: a.Form, Grams: math.Round(left*10) / 10,
+			Count: int(math.Round(left / spec.MassG)), Why: why})
+	}
+}
+
+func dropLargest(gs []amount.Group) []amount.Group {
+	per := map[string]int{}
+	for _, g := range gs {
+		per[g.Food.ID]++
+	}
+	worst := 0
+	for i, g := range gs { // a second group of a food goes before an only one
+		a, w := g.Area(), gs[worst].Area()
+		if per[g.Food.ID] > 1 {
+			a *= 10
+		}
+		if per[gs[worst].Food.ID] > 1 {
+			w *= 10
+		}
+		if a > w {
+			worst = i
+		}
+	}
+	return append(gs[:worst:worst], gs[worst+1:]...)
+}

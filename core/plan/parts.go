@@ -1,0 +1,181 @@
+package plan
+
+import (
+	"math"
+	"slices"
+
+	"happytray/core/amount"
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/tray"
+)
+
+// parts are the parts of the table that get trays of their own: one plate of a
+// kind for each guest, or one tray for those who eat no meat beside the rest's.
+// One part with Of 0 is the whole table.
+func parts(b brief.Brief) []tray.Part {
+	switch {
+	case b.Plates():
+		return plates(b)
+	case b.HouseRules().Vegetarians == "separate":
+		return apart(b)
+	}
+	return []tray.Part{{Guests: b.Guests, Diets: b.Diets}}
+}
+
+// plates is a plate for every taste at the table: each group of guests by what it
+// avoids, grown-ups and children told apart. Diets are taken to be the grown-ups',
+// as long as there are enough of them.
+func plates(b brief.Brief) []tray.Part {
+	adults, children := b.Guests.Adults, b.Guests.Children
+	var out []tray.Part
+	for _, g := range b.Groups() {
+		grown := min(g.Count, adults)
+		young := min(g.Count-grown, children)
+		adults, children = adults-grown, children-young
+		for _, some := range []struct {
+			n      int
+			guests brief.Guests
+			who    string
+		}{{grown, brief.Guests{Adults: 1}, "grown-ups"}, {young, brief.Guests{Children: 1}, "children"}} {
+			if some.n == 0 {
+				continue
+			}
+			p := tray.Part{Who: g.Who, Copies: some.n, Of: 1, Guests: some.guests}
+			if grown > 0 && young > 0 {
+				p.Who += ", " + some.who
+			}
+			if len(g.Avoid) > 0 {
+				p.Diets = []brief.Diet{{Who: p.Who, Avoid: g.Avoid}}
+			}
+			out = append(out, p)
+		}
+	}
+	slices.SortStableFunc(out, func(a, b tray.Part) int { return b.Copies - a.Copies }) // the plate that most get first
+	return out
+}
+
+// apart gives the guests who eat no meat a tray of their own, where they are fewer
+// than half; more of them, and the whole table's tray is without it anyway.
+func apart(b brief.Brief) []tray.Part {
+	var theirs, others []brief.Diet
+	n := 0
+	for _, d := range b.Diets {
+		if d.Count > 0 && (slices.Contains(d.Avoid, "meat") || slices.Contains(d.Avoid, "animal")) {
+			theirs = append(theirs, d)
+			n += d.Count
+			continue
+		}
+		others = append(others, d)
+	}
+	if n == 0 || 2*n >= b.Guests.Total() || n > b.Guests.Adults {
+		return []tray.Part{{Guests: b.Guests, Diets: b.Diets}}
+	}
+	rest := b.Guests
+	rest.Adults -= n
+	rest.Light, rest.Hearty = min(rest.Light, rest.Adults), min(rest.Hearty, max(0, rest.Adults-min(rest.Light, rest.Adults)))
+	fit := func(diets []brief.Diet, total int) []brief.Diet {
+		out := slices.Clone(diets)
+		for i := range out {
+			out[i].Count = min(out[i].Count, total)
+		}
+		return out
+	}
+	for _, d := range others { // what everybody avoids, and allergens, hold for theirs as well
+		if d.Count == 0 || slices.ContainsFunc(d.Avoid, brief.IsAllergen) {
+			theirs = append(theirs, d)
+		}
+	}
+	return []tray.Part{
+		{Who: "those who eat meat", Of: 1, Guests: rest, Diets: fit(others, rest.Total())},
+		{Who: "those who do not", Of: 1, Guests: brief.Guests{Adults: n}, Diets: fit(theirs, n)},
+	}
+}
+
+// share is what one board of a set gets of the amounts.
+type share struct {
+	of      float64
+	amounts []amount.Amount
+}
+
+// shareOut shares amounts over boards by the room they have, so that each carries
+// its part of everything. What comes only as a whole that is too large to be on
+// every board is laid in another form, or, where there is none, on as many boards
+// as there are wholes, those that have least of its kind first.
+func shareOut(amounts []amount.Amount, surfaces []board.Board) []share {
+	if len(surfaces) == 1 {
+		return []share{{1, amounts}}
+	}
+	room := 0.0
+	for _, s := range surfaces {
+		room += s.UsableMM2()
+	}
+	out := make([]share, len(surfaces))
+	has := make([]map[food.Category]float64, len(surfaces))
+	for i, s := range surfaces {
+		out[i].of = s.UsableMM2() / room
+		has[i] = map[food.Category]float64{}
+	}
+	give := func(i int, a amount.Amount, grams float64) {
+		a.Grams = grams
+		if a.Choice.Grams > 0 {
+			a.Choice.Grams = grams
+		}
+		out[i].amounts = append(out[i].amounts, a)
+		has[i][a.Food.Category] += grams / out[i].of
+	}
+	for _, a := range amounts {
+		whole := wholeOf(a)
+		if whole > 0 && a.Grams/float64(len(surfaces)) < .6*whole {
+			if parted, ok := divisible(a); ok {
+				a, whole = parted, 0
+			}
+		}
+		if whole == 0 || a.Grams/float64(len(surfaces)) >= .6*whole {
+			for i := range out {
+				give(i, a, a.Grams*out[i].of)
+			}
+			continue
+		}
+		wholes := max(1, int(math.Round(a.Grams/whole)))
+		for range min(wholes, len(surfaces)) {
+			least := -1
+			for i := range out {
+				mine := slices.ContainsFunc(out[i].amounts, func(o amount.Amount) bool { return o.Food.ID == a.Food.ID })
+				if !mine && (least < 0 || has[i][a.Food.Category] < has[least][a.Food.Category]-1e-9) {
+					least = i
+				}
+			}
+			give(least, a, a.Grams/float64(wholes))
+		}
+	}
+	return out
+}
+
+// wholeOf is the mass of the least that an amount's form comes in, where that is
+// more than a bite; 0 for what can be shared out piece by piece.
+func wholeOf(a amount.Amount) float64 {
+	s, _ := a.Food.Spec(a.Form)
+	switch {
+	case a.Food.Category == food.NotFood || a.Form == "topping":
+		return s.MassG
+	case s.Form == "cut-round" && !a.Parts:
+		return s.MassG * float64(max(3, s.N))
+	case food.FormByID(s.Form).Kind() == food.KindAnchor && !food.InVessel(s.Form) && s.MassG > 40:
+		return s.MassG
+	}
+	return 0
+}
+
+// divisible is the amount in a form that can be shared out piece by piece: a part
+// of the round, or another form.
+func divisible(a amount.Amount) (amount.Amount, bool) {
+	a.Parts = true
+	for _, form := range append([]food.Spec{{Form: a.Form}}, a.Food.Forms...) {
+		if a.Form = form.Form; form.Form != "topping" && wholeOf(a) == 0 {
+			return a, true
+		}
+	}
+	return a, false
+}

@@ -1,0 +1,46 @@
+package plan
+
+import (
+	"fmt"
+	"slices"
+
+	"happytray/core/amount"
+	"happytray/core/food"
+	"happytray/core/job"
+	"happytray/core/pick"
+	"happytray/core/say"
+)
+
+// Whys tells for each food of a job's trays how its amount comes about.
+func Whys(j *job.Job, larder *food.Larder) map[string]string {
+	out := map[string]string{}
+	set := map[string]float64{}
+	for _, w := range append(slices.Clone(j.Brief.Foods), j.Brief.Pins...) {
+		set[w.Food] = w.Grams
+	}
+	for _, one := range j.Trays {
+		var chosen []pick.Choice
+		seen := map[string]bool{}
+		take := func(id, form string) {
+			if f, ok := larder.Get(id); ok && !seen[id] {
+				seen[id] = true
+				chosen = append(chosen, pick.Choice{Food: f, Form: form, Grams: set[id]})
+			}
+		}
+		for _, e := range one.Elements {
+			take(e.Food, e.Form)
+		}
+		for _, r := range one.Reserve {
+			take(r.Food, r.Form)
+		}
+		for _, a := range amount.Of(one.Brief, chosen) {
+			if _, told := out[a.Food.ID]; !told {
+				if n := one.Copies(); n > 1 {
+					a.Why = fmt.Sprintf("On each of %d plates: %s", n, say.Lower(a.Why))
+				}
+				out[a.Food.ID] = a.Why
+			}
+		}
+	}
+	return out
+}

@@ -1,0 +1,167 @@
+// Package shop turns a planned job into what is bought for it: packs by cheapest cover,
+// money, lists, and what would make it cheaper.
+package shop
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"happytray/core/food"
+	"happytray/core/job"
+	"happytray/core/plan"
+	"happytray/core/say"
+)
+
+// Line is one food's row in the basket.
+type Line struct {
+	Food         string  `json:"food"`
+	Name         string  `json:"name"`
+	Category     string  `json:"category"`
+	OnTrayG      float64 `json:"on_tray_g"`
+	ReserveG     float64 `json:"reserve_g"`
+	Pieces       int     `json:"pieces"`
+	CupboardG    float64 `json:"cupboard_g"` // of what is needed, there already
+	Packs        []Packs `json:"packs"`
+	BasketCost   int     `json:"basket_cost"` // minor units
+	UsedCost     int     `json:"used_cost"`
+	LeftG        float64 `json:"left_g"`
+	KeepsDays    int     `json:"keeps_days"`
+	Explanation  string  `json:"explanation"`
+	HandworkSecs float64 `json:"handwork_seconds"`
+	OutOfStock   bool    `json:"out_of_stock"`   // the shop has none today
+	Next         *Use    `json:"next,omitempty"` // the coming job that what stays over could go into
+}
+
+// Basket is everything to buy for a tray and its reserve.
+type Basket struct {
+	Lines        []Line  `json:"lines"`
+	OnTrayG      float64 `json:"on_tray_g"`
+	ReserveG     float64 `json:"reserve_g"`
+	BasketCost   int     `json:"basket_cost"`
+	UsedCost     int     `json:"used_cost"`
+	PerGuest     int     `json:"per_guest"`
+	Minutes      float64 `json:"minutes"`       // of handwork for all trays, filled in by who knows the steps
+	CupboardCost int     `json:"cupboard_cost"` // what is used from the cupboard, at today's prices by weight
+}
+
+// Of adds up all trays of a job: grams, what of them stands in the cupboard and is still
+// good when they are served, packs for the rest by cheapest cover, used and basket
+// cost. What comes from the cupboard is used at the price of its cheapest pack by
+// weight, and costs nothing at the till.
+func Of(j *job.Job, larder *food.Larder) Basket {
+	lines := map[string]*Line{}
+	var order []string
+	line := func(id string) *Line {
+		l, ok := lines[id]
+		if !ok {
+			l = &Line{Food: id, Packs: []Packs{}}
+			if f, known := larder.Get(id); known {
+				l.Name, l.Category, l.KeepsDays = f.Name, string(f.Category), f.KeepsDays
+			}
+			lines[id] = l
+			order = append(order, id)
+		}
+		return l
+	}
+	for _, one := range j.Trays {
+		times := one.Copies()
+		for _, e := range one.Elements {
+			if e.Category == food.NotFood {
+				continue // it is kit, not food
+			}
+			l := line(e.Food)
+			l.OnTrayG += e.Grams * float64(times)
+			l.Pieces += e.Count * times
+			if f, ok := larder.Get(e.Food); ok {
+				if s, ok := f.Spec(e.Form); ok {
+					l.HandworkSecs += s.Seconds * float64(e.Count*times)
+				}
+			}
+		}
+		for _, r := range one.Reserve {
+			if f, ok := larder.Get(r.Food); ok && f.Category == food.NotFood {
+				continue
+			}
+			line(r.Food).ReserveG += r.Grams * float64(times)
+		}
+	}
+	var b Basket
+	whys := plan.Whys(j, larder)
+	day := j.Brief.ServeDay()
+	for _, id := range order {
+		l := lines[id]
+		need := l.OnTrayG + l.ReserveG
+		if f, ok := larder.Get(id); ok {
+			l.CupboardG = math.Round(math.Min(need, larder.OnHand(id, day))*10) / 10
+			packs := larder.PacksOf(f)
+			l.OutOfStock = larder.OutOfStock(id)
+			buy := math.Max(0, need-l.CupboardG)
+			if buy < .05 {
+				buy = 0
+			}
+			var bought float64
+			l.Packs, bought, l.BasketCost = Cover(packs, buy)
+			if bought > 0 {
+				l.UsedCost = int(math.Round(float64(l.BasketCost) * buy / bought))
+				l.LeftG = math.Round((bought-buy)*10) / 10
+			}
+			there := int(math.Round(l.CupboardG * larder.GramPrice(f)))
+			l.UsedCost += there
+			b.CupboardCost += there
+		}
+		l.Explanation = strings.TrimSpace(whys[id] + " " + say.Upper(explain(l)))
+		l.OnTrayG, l.ReserveG = math.Round(l.OnTrayG*10)/10, math.Round(l.ReserveG*10)/10
+		b.OnTrayG += l.OnTrayG
+		b.ReserveG += l.ReserveG
+		b.BasketCost += l.BasketCost
+		b.UsedCost += l.UsedCost
+		b.Lines = append(b.Lines, *l)
+	}
+	if b.Lines == nil {
+		b.Lines = []Line{}
+	}
+	if n := j.Brief.Guests.Total(); n > 0 {
+		b.PerGuest = int(math.Round(float64(b.BasketCost) / float64(n)))
+	}
+	return b
+}
+
+// explain says in one sentence how the row comes about.
+func explain(l *Line) string {
+	what := fmt.Sprintf("%.0f g on the tray", l.OnTrayG)
+	if l.ReserveG >= 1 {
+		what += fmt.Sprintf(" and %.0f g in reserve", l.ReserveG)
+	}
+	if l.CupboardG >= 1 {
+		what += fmt.Sprintf("; %.0f g of it stands in the cupboard", l.CupboardG)
+	}
+	if len(l.Packs) == 0 {
+		return what + "."
+	}
+	var buy []string
+	for _, p := range l.Packs {
+		buy = append(buy, fmt.Sprintf("%d × %.0f g", p.Count, p.Grams))
+	}
+	s := fmt.Sprintf("%s; %s is the cheapest that holds it", what, strings.Join(buy, " and "))
+	if l.LeftG >= 1 {
+		s += fmt.Sprintf(", and %.0f g stays over, good for %d days once opened", l.LeftG, l.KeepsDays)
+	}
+	return s + "."
+}
+
+// PassOn tells for what stays over of each line, where it is worth a thought, in which
+// coming job it could go.
+func (b *Basket) PassOn(day string, coming []Needs, larder *food.Larder) {
+	for i := range b.Lines {
+		l := &b.Lines[i]
+		if f, ok := larder.Get(l.Food); ok && l.LeftG >= worthKeeping {
+			if use, ok := NextUse(f, day, coming); ok {
+				l.Next = &use
+			}
+		}
+	}
+}
+
+// worthKeeping is the least that is worth a thought where it could go, grams.
+const worthKeeping = 10
