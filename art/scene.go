@@ -18,6 +18,7 @@ type Scene struct {
 	Drawings map[string]Drawing `json:"drawings"` // by Placed.Use
 	Defs     map[string]string  `json:"defs"`     // gradients by id, which drawings name as url(#id)
 	Bands    []Band             `json:"bands"`
+	Places   []string           `json:"places"` // where each element lies, in words
 }
 
 // Drawing is one piece or vessel round its own origin.
@@ -47,11 +48,19 @@ var bandTops = []float64{15, 29}
 // Compose makes the scene of a tray.
 func Compose(t *tray.Tray, larder *food.Larder) Scene {
 	if t.Board == nil {
-		return Scene{Drawings: map[string]Drawing{}, Defs: map[string]string{}, Bands: []Band{}}
+		return Scene{Drawings: map[string]Drawing{}, Defs: map[string]string{}, Bands: []Band{}, Places: []string{}}
 	}
 	box := t.Board.Outline.Bounds().Grow(14)
 	s := Scene{Box: [4]float64{box.Min.X, box.Min.Y, box.W(), box.H()}, Board: Board(t.Board)}
 	s.Drawings, s.Defs = sheet(t, larder)
+	s.Places = make([]string, len(t.Elements))
+	for i := range t.Elements {
+		if e := &t.Elements[i]; e.Placed {
+			s.Places[i] = tray.Where(t.Board, e.Pose().At())
+		} else {
+			s.Places[i] = "beside the board"
+		}
+	}
 	s.Bands = make([]Band, len(bandTops)+2)
 	for layer := 0; layer <= 8; layer++ {
 		for i := range t.Elements {

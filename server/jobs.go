@@ -38,7 +38,7 @@ func or[T any](p *T, other T) T {
 }
 
 func (s *Server) ListJobs(c *gin.Context, params api.ListJobsParams) {
-	list, err := s.app.Jobs(c.Request.Context(), app.Which(or(params.Which, api.Coming)), or(params.Text, ""), or(params.After, ""))
+	list, err := s.app.Jobs(c.Request.Context(), app.Which(or(params.Which, api.ListJobsParamsWhichComing)), or(params.Text, ""), or(params.After, ""))
 	if err != nil {
 		s.fail(c, aJob, err)
 		return

@@ -210,7 +210,7 @@ func (s *Server) search(ctx context.Context, j *job.Job, larder *food.Larder, o 
 			if last.Tried += w.Tried; i == 0 {
 				last.Score, last.Tray, last.Unfit = w.Score, pointer(raw), unfit(w.Unfit)
 			}
-			list = append(list, api.Way{Style: w.Style, Score: w.Score, Differs: w.Differs, Says: w.Says, Tray: raw})
+			list = append(list, api.Way{Style: api.Style(w.Style), Score: w.Score, Differs: w.Differs, Says: w.Says, Tray: raw})
 		}
 		last.Ways = &list
 		return last, nil

@@ -237,7 +237,7 @@ func TestJobFromBriefToUndo(t *testing.T) {
 		d.ask("GET", "/api/v1/jobs?text=supper", nil).into(t, &jobs)
 		for _, s := range jobs.Jobs {
 			if s.Id == j.Id {
-				return s.State == api.Picked && s.Guests == 6
+				return s.State == api.JobSummaryStatePicked && s.Guests == 6
 			}
 		}
 		return false

@@ -60,6 +60,7 @@ type Outlook struct {
 	Minutes     float64        `json:"minutes"`
 	BasketCost  int            `json:"basket_cost"`
 	Budget      int            `json:"budget"`
+	Over        int            `json:"over"` // how far the basket is over the budget; below 0 what is to spare
 	Holding     string         `json:"holding"`
 	HoldMinutes float64        `json:"hold_minutes"`
 	Says        []string       `json:"says"`
@@ -72,8 +73,9 @@ func Of(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now time.Tim
 	if err != nil {
 		return Outlook{}, err
 	}
-	out := Outlook{Appetites: b.Guests.Appetites(), OffTheTray: b.OffTheTray(), Board: job.Trays[0].Board, Minutes: prep.Minutes(job, larder),
-		BasketCost: shop.Of(job, larder).BasketCost, Budget: int(b.Money())}
+	out := Outlook{Appetites: b.Guests.Appetites(), OffTheTray: b.OffTheTray(), Board: job.Trays[0].Board, Minutes: prep.Minutes(job, larder)}
+	basket := shop.Of(job, larder)
+	out.BasketCost, out.Budget, out.Over = basket.BasketCost, basket.Budget, basket.Over
 	if out.OffTheTray == nil {
 		out.OffTheTray = []string{}
 	}
@@ -146,7 +148,7 @@ func says(b brief.Brief, job *job.Job, larder *food.Larder, o Outlook, now time.
 		}
 		out = append(out, s)
 	}
-	if o.Budget > 0 && o.BasketCost > o.Budget {
+	if o.Over > 0 {
 		add("The basket is %.0f %% over the budget. Amounts names what would save most.", 100*(float64(o.BasketCost)/float64(o.Budget)-1))
 	}
 	if lasts := b.Lasts(); lasts > o.HoldMinutes {

@@ -42,6 +42,8 @@ type Basket struct {
 	UsedCost     int     `json:"used_cost"`
 	PerGuest     int     `json:"per_guest"`
 	Minutes      float64 `json:"minutes"`       // of handwork for all trays, filled in by who knows the steps
+	Budget       int     `json:"budget"`        // in all; 0 for none
+	Over         int     `json:"over"`          // how far the basket is over it; below 0 what is to spare
 	CupboardCost int     `json:"cupboard_cost"` // what is used from the cupboard, at today's prices by weight
 }
 
@@ -120,6 +122,9 @@ func Of(j *job.Job, larder *food.Larder) Basket {
 	}
 	if b.Lines == nil {
 		b.Lines = []Line{}
+	}
+	if b.Budget = int(j.Brief.Money()); b.Budget > 0 {
+		b.Over = b.BasketCost - b.Budget
 	}
 	if n := j.Brief.Guests.Total(); n > 0 {
 		b.PerGuest = int(math.Round(float64(b.BasketCost) / float64(n)))

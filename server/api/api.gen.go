@@ -12,21 +12,222 @@ import (
 	"github.com/oapi-codegen/runtime"
 )
 
+// Defines values for Allergen.
+const (
+	AllergenCelery      Allergen = "celery"
+	AllergenCrustaceans Allergen = "crustaceans"
+	AllergenEgg         Allergen = "egg"
+	AllergenFish        Allergen = "fish"
+	AllergenGluten      Allergen = "gluten"
+	AllergenLupin       Allergen = "lupin"
+	AllergenMilk        Allergen = "milk"
+	AllergenMolluscs    Allergen = "molluscs"
+	AllergenMustard     Allergen = "mustard"
+	AllergenNuts        Allergen = "nuts"
+	AllergenPeanuts     Allergen = "peanuts"
+	AllergenSesame      Allergen = "sesame"
+	AllergenSoy         Allergen = "soy"
+	AllergenSulphites   Allergen = "sulphites"
+)
+
+// Valid indicates whether the value is a known member of the Allergen enum.
+func (e Allergen) Valid() bool {
+	switch e {
+	case AllergenCelery:
+		return true
+	case AllergenCrustaceans:
+		return true
+	case AllergenEgg:
+		return true
+	case AllergenFish:
+		return true
+	case AllergenGluten:
+		return true
+	case AllergenLupin:
+		return true
+	case AllergenMilk:
+		return true
+	case AllergenMolluscs:
+		return true
+	case AllergenMustard:
+		return true
+	case AllergenNuts:
+		return true
+	case AllergenPeanuts:
+		return true
+	case AllergenSesame:
+		return true
+	case AllergenSoy:
+		return true
+	case AllergenSulphites:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for Category.
+const (
+	CategoryBrined     Category = "brined"
+	CategoryCheese     Category = "cheese"
+	CategoryCracker    Category = "cracker"
+	CategoryDip        Category = "dip"
+	CategoryDriedFruit Category = "dried fruit"
+	CategoryFruit      Category = "fruit"
+	CategoryGarnish    Category = "garnish"
+	CategoryMeat       Category = "meat"
+	CategoryNut        Category = "nut"
+	CategoryProp       Category = "prop"
+	CategorySweet      Category = "sweet"
+	CategoryVegetable  Category = "vegetable"
+)
+
+// Valid indicates whether the value is a known member of the Category enum.
+func (e Category) Valid() bool {
+	switch e {
+	case CategoryBrined:
+		return true
+	case CategoryCheese:
+		return true
+	case CategoryCracker:
+		return true
+	case CategoryDip:
+		return true
+	case CategoryDriedFruit:
+		return true
+	case CategoryFruit:
+		return true
+	case CategoryGarnish:
+		return true
+	case CategoryMeat:
+		return true
+	case CategoryNut:
+		return true
+	case CategoryProp:
+		return true
+	case CategorySweet:
+		return true
+	case CategoryVegetable:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for DietWord.
+const (
+	DietWordAlcohol DietWord = "alcohol"
+	DietWordAnimal  DietWord = "animal"
+	DietWordBeef    DietWord = "beef"
+	DietWordMeat    DietWord = "meat"
+	DietWordPork    DietWord = "pork"
+	DietWordRennet  DietWord = "rennet"
+)
+
+// Valid indicates whether the value is a known member of the DietWord enum.
+func (e DietWord) Valid() bool {
+	switch e {
+	case DietWordAlcohol:
+		return true
+	case DietWordAnimal:
+		return true
+	case DietWordBeef:
+		return true
+	case DietWordMeat:
+		return true
+	case DietWordPork:
+		return true
+	case DietWordRennet:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for FindingSeverity.
 const (
-	Mend FindingSeverity = "mend"
-	Note FindingSeverity = "note"
-	Stop FindingSeverity = "stop"
+	FindingSeverityMend FindingSeverity = "mend"
+	FindingSeverityNote FindingSeverity = "note"
+	FindingSeverityStop FindingSeverity = "stop"
 )
 
 // Valid indicates whether the value is a known member of the FindingSeverity enum.
 func (e FindingSeverity) Valid() bool {
 	switch e {
-	case Mend:
+	case FindingSeverityMend:
 		return true
-	case Note:
+	case FindingSeverityNote:
 		return true
-	case Stop:
+	case FindingSeverityStop:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for Firmness.
+const (
+	FirmnessFirm  Firmness = "firm"
+	FirmnessFresh Firmness = "fresh"
+	FirmnessHard  Firmness = "hard"
+	FirmnessSemi  Firmness = "semi"
+	FirmnessSoft  Firmness = "soft"
+)
+
+// Valid indicates whether the value is a known member of the Firmness enum.
+func (e Firmness) Valid() bool {
+	switch e {
+	case FirmnessFirm:
+		return true
+	case FirmnessFresh:
+		return true
+	case FirmnessHard:
+		return true
+	case FirmnessSemi:
+		return true
+	case FirmnessSoft:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for Flavour.
+const (
+	FlavourBitter Flavour = "bitter"
+	FlavourBriny  Flavour = "briny"
+	FlavourFresh  Flavour = "fresh"
+	FlavourMild   Flavour = "mild"
+	FlavourSalty  Flavour = "salty"
+	FlavourSmoky  Flavour = "smoky"
+	FlavourSour   Flavour = "sour"
+	FlavourSpicy  Flavour = "spicy"
+	FlavourSweet  Flavour = "sweet"
+	FlavourUmami  Flavour = "umami"
+)
+
+// Valid indicates whether the value is a known member of the Flavour enum.
+func (e Flavour) Valid() bool {
+	switch e {
+	case FlavourBitter:
+		return true
+	case FlavourBriny:
+		return true
+	case FlavourFresh:
+		return true
+	case FlavourMild:
+		return true
+	case FlavourSalty:
+		return true
+	case FlavourSmoky:
+		return true
+	case FlavourSour:
+		return true
+	case FlavourSpicy:
+		return true
+	case FlavourSweet:
+		return true
+	case FlavourUmami:
 		return true
 	default:
 		return false
@@ -80,19 +281,49 @@ func (e ImportReportTable) Valid() bool {
 
 // Defines values for JobSummaryState.
 const (
-	Briefed JobSummaryState = "briefed"
-	Laid    JobSummaryState = "laid"
-	Picked  JobSummaryState = "picked"
+	JobSummaryStateBriefed JobSummaryState = "briefed"
+	JobSummaryStateLaid    JobSummaryState = "laid"
+	JobSummaryStatePicked  JobSummaryState = "picked"
 )
 
 // Valid indicates whether the value is a known member of the JobSummaryState enum.
 func (e JobSummaryState) Valid() bool {
 	switch e {
-	case Briefed:
+	case JobSummaryStateBriefed:
 		return true
-	case Laid:
+	case JobSummaryStateLaid:
 		return true
-	case Picked:
+	case JobSummaryStatePicked:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for Milk.
+const (
+	MilkBuffalo Milk = "buffalo"
+	MilkCow     Milk = "cow"
+	MilkGoat    Milk = "goat"
+	MilkMixed   Milk = "mixed"
+	MilkPlant   Milk = "plant"
+	MilkSheep   Milk = "sheep"
+)
+
+// Valid indicates whether the value is a known member of the Milk enum.
+func (e Milk) Valid() bool {
+	switch e {
+	case MilkBuffalo:
+		return true
+	case MilkCow:
+		return true
+	case MilkGoat:
+		return true
+	case MilkMixed:
+		return true
+	case MilkPlant:
+		return true
+	case MilkSheep:
 		return true
 	default:
 		return false
@@ -120,6 +351,117 @@ func (e Mine) Valid() bool {
 	}
 }
 
+// Defines values for Region.
+const (
+	RegionAlpine        Region = "alpine"
+	RegionAtlantic      Region = "atlantic"
+	RegionEastern       Region = "eastern"
+	RegionMediterranean Region = "mediterranean"
+	RegionNorthern      Region = "northern"
+	RegionTropical      Region = "tropical"
+)
+
+// Valid indicates whether the value is a known member of the Region enum.
+func (e Region) Valid() bool {
+	switch e {
+	case RegionAlpine:
+		return true
+	case RegionAtlantic:
+		return true
+	case RegionEastern:
+		return true
+	case RegionMediterranean:
+		return true
+	case RegionNorthern:
+		return true
+	case RegionTropical:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for ReviewGroup.
+const (
+	ReviewGroupCare    ReviewGroup = "care"
+	ReviewGroupColour  ReviewGroup = "colour"
+	ReviewGroupFit     ReviewGroup = "fit"
+	ReviewGroupFlow    ReviewGroup = "flow"
+	ReviewGroupHeight  ReviewGroup = "height"
+	ReviewGroupPairs   ReviewGroup = "pairs"
+	ReviewGroupService ReviewGroup = "service"
+	ReviewGroupSpread  ReviewGroup = "spread"
+)
+
+// Valid indicates whether the value is a known member of the ReviewGroup enum.
+func (e ReviewGroup) Valid() bool {
+	switch e {
+	case ReviewGroupCare:
+		return true
+	case ReviewGroupColour:
+		return true
+	case ReviewGroupFit:
+		return true
+	case ReviewGroupFlow:
+		return true
+	case ReviewGroupHeight:
+		return true
+	case ReviewGroupPairs:
+		return true
+	case ReviewGroupService:
+		return true
+	case ReviewGroupSpread:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for Rind.
+const (
+	RindEdible   Rind = "edible"
+	RindInedible Rind = "inedible"
+	RindNone     Rind = "none"
+)
+
+// Valid indicates whether the value is a known member of the Rind enum.
+func (e Rind) Valid() bool {
+	switch e {
+	case RindEdible:
+		return true
+	case RindInedible:
+		return true
+	case RindNone:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for Setting.
+const (
+	SettingAcid      Setting = "acid"
+	SettingMicrobial Setting = "microbial"
+	SettingRennet    Setting = "rennet"
+	SettingThistle   Setting = "thistle"
+)
+
+// Valid indicates whether the value is a known member of the Setting enum.
+func (e Setting) Valid() bool {
+	switch e {
+	case SettingAcid:
+		return true
+	case SettingMicrobial:
+		return true
+	case SettingRennet:
+		return true
+	case SettingThistle:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for SettingsHemisphere.
 const (
 	SettingsHemisphereNorth SettingsHemisphere = "north"
@@ -140,16 +482,16 @@ func (e SettingsHemisphere) Valid() bool {
 
 // Defines values for SettingsLength.
 const (
-	Cm SettingsLength = "cm"
-	In SettingsLength = "in"
+	SettingsLengthCm SettingsLength = "cm"
+	SettingsLengthIn SettingsLength = "in"
 )
 
 // Valid indicates whether the value is a known member of the SettingsLength enum.
 func (e SettingsLength) Valid() bool {
 	switch e {
-	case Cm:
+	case SettingsLengthCm:
 		return true
-	case In:
+	case SettingsLengthIn:
 		return true
 	default:
 		return false
@@ -158,43 +500,106 @@ func (e SettingsLength) Valid() bool {
 
 // Defines values for SettingsMass.
 const (
-	G  SettingsMass = "g"
-	Oz SettingsMass = "oz"
+	SettingsMassG  SettingsMass = "g"
+	SettingsMassOz SettingsMass = "oz"
 )
 
 // Valid indicates whether the value is a known member of the SettingsMass enum.
 func (e SettingsMass) Valid() bool {
 	switch e {
-	case G:
+	case SettingsMassG:
 		return true
-	case Oz:
+	case SettingsMassOz:
 		return true
 	default:
 		return false
 	}
 }
 
-// Defines values for ArrangeParamsStyle.
+// Defines values for Style.
 const (
-	Corners  ArrangeParamsStyle = "corners"
-	Meadow   ArrangeParamsStyle = "meadow"
-	Mirrored ArrangeParamsStyle = "mirrored"
-	Wheel    ArrangeParamsStyle = "wheel"
-	Winding  ArrangeParamsStyle = "winding"
+	StyleCorners  Style = "corners"
+	StyleMeadow   Style = "meadow"
+	StyleMirrored Style = "mirrored"
+	StyleWheel    Style = "wheel"
+	StyleWinding  Style = "winding"
 )
 
-// Valid indicates whether the value is a known member of the ArrangeParamsStyle enum.
-func (e ArrangeParamsStyle) Valid() bool {
+// Valid indicates whether the value is a known member of the Style enum.
+func (e Style) Valid() bool {
 	switch e {
-	case Corners:
+	case StyleCorners:
 		return true
-	case Meadow:
+	case StyleMeadow:
 		return true
-	case Mirrored:
+	case StyleMirrored:
 		return true
-	case Wheel:
+	case StyleWheel:
 		return true
-	case Winding:
+	case StyleWinding:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for Texture.
+const (
+	TextureChewy   Texture = "chewy"
+	TextureCreamy  Texture = "creamy"
+	TextureCrumbly Texture = "crumbly"
+	TextureCrunchy Texture = "crunchy"
+	TextureFirm    Texture = "firm"
+	TextureJuicy   Texture = "juicy"
+	TextureSoft    Texture = "soft"
+)
+
+// Valid indicates whether the value is a known member of the Texture enum.
+func (e Texture) Valid() bool {
+	switch e {
+	case TextureChewy:
+		return true
+	case TextureCreamy:
+		return true
+	case TextureCrumbly:
+		return true
+	case TextureCrunchy:
+		return true
+	case TextureFirm:
+		return true
+	case TextureJuicy:
+		return true
+	case TextureSoft:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for Wetness.
+const (
+	WetnessCrisp Wetness = "crisp"
+	WetnessDry   Wetness = "dry"
+	WetnessJuicy Wetness = "juicy"
+	WetnessMoist Wetness = "moist"
+	WetnessOily  Wetness = "oily"
+	WetnessRunny Wetness = "runny"
+)
+
+// Valid indicates whether the value is a known member of the Wetness enum.
+func (e Wetness) Valid() bool {
+	switch e {
+	case WetnessCrisp:
+		return true
+	case WetnessDry:
+		return true
+	case WetnessJuicy:
+		return true
+	case WetnessMoist:
+		return true
+	case WetnessOily:
+		return true
+	case WetnessRunny:
 		return true
 	default:
 		return false
@@ -203,19 +608,19 @@ func (e ArrangeParamsStyle) Valid() bool {
 
 // Defines values for ListJobsParamsWhich.
 const (
-	Away   ListJobsParamsWhich = "away"
-	Coming ListJobsParamsWhich = "coming"
-	Past   ListJobsParamsWhich = "past"
+	ListJobsParamsWhichAway   ListJobsParamsWhich = "away"
+	ListJobsParamsWhichComing ListJobsParamsWhich = "coming"
+	ListJobsParamsWhichPast   ListJobsParamsWhich = "past"
 )
 
 // Valid indicates whether the value is a known member of the ListJobsParamsWhich enum.
 func (e ListJobsParamsWhich) Valid() bool {
 	switch e {
-	case Away:
+	case ListJobsParamsWhichAway:
 		return true
-	case Coming:
+	case ListJobsParamsWhichComing:
 		return true
-	case Past:
+	case ListJobsParamsWhichPast:
 		return true
 	default:
 		return false
@@ -302,16 +707,16 @@ func (e SearchLarderParamsHemisphere) Valid() bool {
 
 // Defines values for ExportShoppingParamsAs.
 const (
-	Csv  ExportShoppingParamsAs = "csv"
-	Text ExportShoppingParamsAs = "text"
+	ExportShoppingParamsAsCsv  ExportShoppingParamsAs = "csv"
+	ExportShoppingParamsAsText ExportShoppingParamsAs = "text"
 )
 
 // Valid indicates whether the value is a known member of the ExportShoppingParamsAs enum.
 func (e ExportShoppingParamsAs) Valid() bool {
 	switch e {
-	case Csv:
+	case ExportShoppingParamsAsCsv:
 		return true
-	case Text:
+	case ExportShoppingParamsAsText:
 		return true
 	default:
 		return false
@@ -357,9 +762,15 @@ func (e ExportShoppingParamsDecimal) Valid() bool {
 	}
 }
 
+// Allergen one of the 14 that labels must name
+type Allergen string
+
 // Basket defines model for Basket.
 type Basket struct {
 	BasketCost int `json:"basket_cost"`
+
+	// Budget in all; 0 for none
+	Budget int `json:"budget"`
 
 	// CupboardCost what is used from the cupboard at today's prices by weight
 	CupboardCost int `json:"cupboard_cost"`
@@ -393,8 +804,11 @@ type Basket struct {
 	} `json:"lines"`
 
 	// Minutes of handwork for all trays
-	Minutes  float64 `json:"minutes"`
-	OnTrayG  float64 `json:"on_tray_g"`
+	Minutes float64 `json:"minutes"`
+	OnTrayG float64 `json:"on_tray_g"`
+
+	// Over how far the basket is over the budget, below 0 what is to spare; 0 without one
+	Over     int     `json:"over"`
 	PerGuest int     `json:"per_guest"`
 	ReserveG float64 `json:"reserve_g"`
 	UsedCost int     `json:"used_cost"`
@@ -469,6 +883,9 @@ type Cabinet struct {
 	Vessels []VesselPage `json:"vessels"`
 }
 
+// Category shelves of the larder in the order they are read
+type Category string
+
 // Choice defines model for Choice.
 type Choice struct {
 	Chosen []Chosen    `json:"chosen"`
@@ -511,6 +928,9 @@ type ColourPart struct {
 	Part float64 `json:"part"`
 }
 
+// DietWord what else a guest may avoid
+type DietWord string
+
 // ElementDocument One element of a tray file, docs/formats/tray.schema.json#/$defs/element
 type ElementDocument = Document
 
@@ -533,6 +953,9 @@ type Finding struct {
 // FindingSeverity defines model for Finding.Severity.
 type FindingSeverity string
 
+// Firmness defines model for Firmness.
+type Firmness string
+
 // Fix defines model for Fix.
 type Fix struct {
 	Element string  `json:"element"`
@@ -542,6 +965,9 @@ type Fix struct {
 	X       float64 `json:"x"`
 	Y       float64 `json:"y"`
 }
+
+// Flavour defines model for Flavour.
+type Flavour string
 
 // Food defines model for Food.
 type Food struct {
@@ -832,6 +1258,9 @@ type MendAsked struct {
 	Tray TrayDocument `json:"tray"`
 }
 
+// Milk defines model for Milk.
+type Milk string
+
 // Mine defines model for Mine.
 type Mine string
 
@@ -914,7 +1343,10 @@ type Outlook struct {
 	} `json:"kinds"`
 	Minutes    float64  `json:"minutes"`
 	OffTheTray []string `json:"off_the_tray"`
-	ReserveG   float64  `json:"reserve_g"`
+
+	// Over how far the basket is over the budget, below 0 what is to spare; 0 without one
+	Over     int     `json:"over"`
+	ReserveG float64 `json:"reserve_g"`
 
 	// RoomCm2 how much board the food asks for
 	RoomCm2 float64  `json:"room_cm2"`
@@ -1058,6 +1490,9 @@ type Rates struct {
 	SetupMin    float64 `json:"setup_min"`
 }
 
+// Region defines model for Region.
+type Region string
+
 // Review defines model for Review.
 type Review struct {
 	Checks []struct {
@@ -1071,6 +1506,9 @@ type Review struct {
 	Score    float64            `json:"score"`
 }
 
+// ReviewGroup groups of checks in the order they are read
+type ReviewGroup string
+
 // Revision defines model for Revision.
 type Revision struct {
 	Number  int64     `json:"number"`
@@ -1078,6 +1516,9 @@ type Revision struct {
 	SavedAt time.Time `json:"saved_at"`
 	Says    string    `json:"says"`
 }
+
+// Rind defines model for Rind.
+type Rind string
 
 // Saved defines model for Saved.
 type Saved struct {
@@ -1115,6 +1556,9 @@ type Scene struct {
 		Shade string `json:"shade"`
 		Svg   string `json:"svg"`
 	} `json:"drawings"`
+
+	// Places where each element lies, as one would say it standing before the board
+	Places []string `json:"places"`
 }
 
 // Serving defines model for Serving.
@@ -1126,6 +1570,9 @@ type Serving struct {
 	Parts []Found  `json:"parts"`
 	Who   string   `json:"who"`
 }
+
+// Setting what cheese is set with
+type Setting string
 
 // Settings defines model for Settings.
 type Settings struct {
@@ -1232,6 +1679,9 @@ type Speaks struct {
 // SpecDocument One form of a food, docs/formats/tray.schema.json#/$defs/spec
 type SpecDocument = Document
 
+// Style of laying a tray
+type Style string
+
 // Substitute defines model for Substitute.
 type Substitute struct {
 	Food string `json:"food"`
@@ -1264,6 +1714,9 @@ type Surface struct {
 	Name string  `json:"name"`
 	Says string  `json:"says"`
 }
+
+// Texture defines model for Texture.
+type Texture string
 
 // Tick defines model for Tick.
 type Tick struct {
@@ -1314,11 +1767,16 @@ type Way struct {
 	// Says what it is ahead in
 	Says  string  `json:"says"`
 	Score float64 `json:"score"`
-	Style string  `json:"style"`
+
+	// Style of laying a tray
+	Style Style `json:"style"`
 
 	// Tray A tray file, docs/formats/tray.schema.json
 	Tray TrayDocument `json:"tray"`
 }
+
+// Wetness defines model for Wetness.
+type Wetness string
 
 // Yield defines model for Yield.
 type Yield struct {
@@ -1348,16 +1806,13 @@ type ThingId = string
 
 // ArrangeParams defines parameters for Arrange.
 type ArrangeParams struct {
-	Style   *ArrangeParamsStyle `form:"style,omitempty" json:"style,omitempty"`
-	Seed    *int                `form:"seed,omitempty" json:"seed,omitempty"`
-	Seconds *float64            `form:"seconds,omitempty" json:"seconds,omitempty"`
+	Style   *Style   `form:"style,omitempty" json:"style,omitempty"`
+	Seed    *int     `form:"seed,omitempty" json:"seed,omitempty"`
+	Seconds *float64 `form:"seconds,omitempty" json:"seconds,omitempty"`
 
 	// Ways so many layouts that differ, all in the last line
 	Ways *int `form:"ways,omitempty" json:"ways,omitempty"`
 }
-
-// ArrangeParamsStyle defines parameters for Arrange.
-type ArrangeParamsStyle string
 
 // ReadOutlineParams defines parameters for ReadOutline.
 type ReadOutlineParams struct {

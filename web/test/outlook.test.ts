@@ -18,6 +18,7 @@ const usual: Outlook = {
   surfaces: [],
   minutes: 50,
   basket_cost: 8000,
+  over: 0,
   budget: 0,
   holding: '',
   hold_minutes: 120,

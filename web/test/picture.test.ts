@@ -3,6 +3,7 @@ import type { Scene } from '@/api/client'
 import { handSVG, traySVG } from '@/tray/picture'
 
 const scene: Scene = {
+  places: [],
   box: [-14, -14, 428, 328],
   board: '<path d="M0 0H400V300H0Z" fill="#8a5a35"/>',
   drawings: {

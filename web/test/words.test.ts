@@ -1,24 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import type { Board, TrayElement } from '@/api/tray.gen'
+import type { TrayElement } from '@/api/tray.gen'
 import type { Food } from '@/api/client'
-import { count, daysOff, grams, minutes, money, numberWord, placeOn, spoken, time, when } from '@/tray/words'
-
-const board: Board = {
-  id: 'b',
-  name: 'B',
-  outline: [
-    [0, 0],
-    [600, 0],
-    [600, 400],
-    [0, 400],
-  ],
-  food_zone: [
-    [0, 0],
-    [600, 0],
-    [600, 400],
-    [0, 400],
-  ],
-}
+import { count, daysOff, grams, minutes, money, numberWord, spoken, time, when } from '@/tray/words'
 
 describe('numbers as a kitchen says them', () => {
   it.each([
@@ -77,19 +60,6 @@ describe('times', () => {
   })
 })
 
-describe('places', () => {
-  it.each([
-    [300, 200, 'in the middle'],
-    [20, 20, 'far left'],
-    [580, 20, 'far right'],
-    [20, 380, 'near left'],
-    [300, 390, 'near side, middle'],
-    [300, 5, 'far side, middle'],
-    [590, 200, 'right side, middle'],
-    [5, 200, 'left side, middle'],
-  ])('%d, %d is %s', (x, y, want) => expect(placeOn(board, x, y)).toBe(want))
-})
-
 describe('an element as it is heard', () => {
   const figs: TrayElement = {
     id: 'figs',
@@ -113,11 +83,15 @@ describe('an element as it is heard', () => {
     forms: [{ form: 'halves', says: 'halved, cut side up', mass_g: 22 }],
   } as Food
   it('says what, how much, how, where, and whether it is locked', () => {
-    expect(spoken(figs, food, board)).toBe('Fresh figs, 5 pieces, halved, cut side up, far left, locked')
+    expect(spoken(figs, food, 'far left')).toBe('Fresh figs, 5 pieces, halved, cut side up, far left, locked')
   })
   it('weighs what is in a bowl, and knows what waits', () => {
     expect(
-      spoken({ ...figs, form: 'bowl', vessel: 'dip-bowl', placed: false, locked: false }, undefined, board),
+      spoken(
+        { ...figs, form: 'bowl', vessel: 'dip-bowl', placed: false, locked: false },
+        undefined,
+        'beside the board',
+      ),
     ).toBe('figs, 110 g, bowl, beside the board')
   })
 })

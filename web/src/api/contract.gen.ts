@@ -1002,6 +1002,50 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * @description one of the 14 that labels must name
+         * @enum {string}
+         */
+        Allergen: "gluten" | "crustaceans" | "egg" | "fish" | "peanuts" | "soy" | "milk" | "nuts" | "celery" | "mustard" | "sesame" | "sulphites" | "lupin" | "molluscs";
+        /**
+         * @description what else a guest may avoid
+         * @enum {string}
+         */
+        DietWord: "meat" | "pork" | "beef" | "animal" | "rennet" | "alcohol";
+        /**
+         * @description shelves of the larder in the order they are read
+         * @enum {string}
+         */
+        Category: "cheese" | "meat" | "dip" | "brined" | "fruit" | "vegetable" | "dried fruit" | "nut" | "cracker" | "sweet" | "garnish" | "prop";
+        /** @enum {string} */
+        Wetness: "crisp" | "dry" | "moist" | "oily" | "juicy" | "runny";
+        /** @enum {string} */
+        Firmness: "fresh" | "soft" | "semi" | "firm" | "hard";
+        /** @enum {string} */
+        Milk: "cow" | "goat" | "sheep" | "buffalo" | "mixed" | "plant";
+        /**
+         * @description what cheese is set with
+         * @enum {string}
+         */
+        Setting: "rennet" | "microbial" | "thistle" | "acid";
+        /** @enum {string} */
+        Rind: "edible" | "inedible" | "none";
+        /** @enum {string} */
+        Texture: "creamy" | "soft" | "chewy" | "firm" | "crumbly" | "crunchy" | "juicy";
+        /** @enum {string} */
+        Flavour: "sweet" | "salty" | "sour" | "briny" | "smoky" | "spicy" | "bitter" | "umami" | "mild" | "fresh";
+        /** @enum {string} */
+        Region: "alpine" | "atlantic" | "mediterranean" | "northern" | "eastern" | "tropical";
+        /**
+         * @description of laying a tray
+         * @enum {string}
+         */
+        Style: "corners" | "winding" | "mirrored" | "wheel" | "meadow";
+        /**
+         * @description groups of checks in the order they are read
+         * @enum {string}
+         */
+        ReviewGroup: "fit" | "colour" | "spread" | "flow" | "pairs" | "height" | "service" | "care";
         /** @description A tray file, docs/formats/tray.schema.json */
         TrayDocument: Record<string, never>;
         /** @description A brief, docs/formats/tray.schema.json#/$defs/brief */
@@ -1644,6 +1688,8 @@ export interface components {
             surfaces: components["schemas"]["Surface"][];
             /** @description in all; 0 for none */
             budget: number;
+            /** @description how far the basket is over the budget, below 0 what is to spare; 0 without one */
+            over: number;
             /** Format: double */
             appetites: number;
             grams: {
@@ -1688,7 +1734,7 @@ export interface components {
             says: string;
         };
         Way: {
-            style: string;
+            style: components["schemas"]["Style"];
             /** Format: double */
             score: number;
             /**
@@ -1738,6 +1784,8 @@ export interface components {
             gain: number;
         } | null;
         Scene: {
+            /** @description where each element lies, as one would say it standing before the board */
+            places: string[];
             box: number[];
             board: string;
             drawings: {
@@ -1765,6 +1813,10 @@ export interface components {
             }[];
         };
         Basket: {
+            /** @description in all; 0 for none */
+            budget: number;
+            /** @description how far the basket is over the budget, below 0 what is to spare; 0 without one */
+            over: number;
             /**
              * Format: double
              * @description of handwork for all trays
@@ -2445,7 +2497,7 @@ export interface operations {
     arrange: {
         parameters: {
             query?: {
-                style?: "corners" | "winding" | "mirrored" | "wheel" | "meadow";
+                style?: components["schemas"]["Style"];
                 seed?: number;
                 seconds?: number;
                 /** @description so many layouts that differ, all in the last line */
@@ -3545,3 +3597,40 @@ export interface operations {
         };
     };
 }
+type FlattenedDeepRequired<T> = {
+    [K in keyof T]-?: FlattenedDeepRequired<T[K] extends unknown[] | undefined | null ? Extract<T[K], unknown[]>[number] : T[K]>;
+};
+type ReadonlyArray<T> = [
+    Exclude<T, undefined>
+] extends [
+    unknown[]
+] ? Readonly<Exclude<T, undefined>> : Readonly<Exclude<T, undefined>[]>;
+export const pathsApiV1JobsGetParametersQueryWhichValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/jobs"]["get"]["parameters"]["query"]["which"]> = ["coming", "past", "away"];
+export const pathsApiV1ShoppingExportGetParametersQueryAsValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/shopping/export"]["get"]["parameters"]["query"]["as"]> = ["text", "csv"];
+export const pathsApiV1ShoppingExportGetParametersQuerySeparatorValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/shopping/export"]["get"]["parameters"]["query"]["separator"]> = ["comma", "semicolon", "tab"];
+export const pathsApiV1ShoppingExportGetParametersQueryDecimalValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/shopping/export"]["get"]["parameters"]["query"]["decimal"]> = ["point", "comma"];
+export const pathsApiV1LarderSearchGetParametersQueryHemisphereValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/larder/search"]["get"]["parameters"]["query"]["hemisphere"]> = ["north", "south"];
+export const pathsApiV1LarderExportTableGetParametersQuerySeparatorValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/larder/export/{table}"]["get"]["parameters"]["query"]["separator"]> = ["comma", "semicolon", "tab"];
+export const pathsApiV1LarderExportTableGetParametersQueryDecimalValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/larder/export/{table}"]["get"]["parameters"]["query"]["decimal"]> = ["point", "comma"];
+export const pathsApiV1LarderExportTableGetParametersPathTableValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/larder/export/{table}"]["get"]["parameters"]["path"]["table"]> = ["larder", "packs", "stock"];
+export const allergenValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Allergen"]> = ["gluten", "crustaceans", "egg", "fish", "peanuts", "soy", "milk", "nuts", "celery", "mustard", "sesame", "sulphites", "lupin", "molluscs"];
+export const dietWordValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DietWord"]> = ["meat", "pork", "beef", "animal", "rennet", "alcohol"];
+export const categoryValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Category"]> = ["cheese", "meat", "dip", "brined", "fruit", "vegetable", "dried fruit", "nut", "cracker", "sweet", "garnish", "prop"];
+export const wetnessValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Wetness"]> = ["crisp", "dry", "moist", "oily", "juicy", "runny"];
+export const firmnessValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Firmness"]> = ["fresh", "soft", "semi", "firm", "hard"];
+export const milkValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Milk"]> = ["cow", "goat", "sheep", "buffalo", "mixed", "plant"];
+export const settingValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Setting"]> = ["rennet", "microbial", "thistle", "acid"];
+export const rindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Rind"]> = ["edible", "inedible", "none"];
+export const textureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Texture"]> = ["creamy", "soft", "chewy", "firm", "crumbly", "crunchy", "juicy"];
+export const flavourValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Flavour"]> = ["sweet", "salty", "sour", "briny", "smoky", "spicy", "bitter", "umami", "mild", "fresh"];
+export const regionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Region"]> = ["alpine", "atlantic", "mediterranean", "northern", "eastern", "tropical"];
+export const styleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Style"]> = ["corners", "winding", "mirrored", "wheel", "meadow"];
+export const reviewGroupValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ReviewGroup"]> = ["fit", "colour", "spread", "flow", "pairs", "height", "service", "care"];
+export const settingsLengthValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Settings"]["length"]> = ["cm", "in"];
+export const settingsMassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Settings"]["mass"]> = ["g", "oz"];
+export const settingsHemisphereValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Settings"]["hemisphere"]> = ["north", "south"];
+export const mineValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Mine"]> = ["built-in", "changed", "own"];
+export const importReportTableValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportReport"]["table"]> = ["larder", "packs", "stock"];
+export const importLineWhatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportLine"]["what"]> = ["added", "changed", "same", "refused"];
+export const jobSummaryStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["JobSummary"]["state"]> = ["briefed", "picked", "laid"];
+export const findingSeverityValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Finding"]["severity"]> = ["stop", "mend", "note"];

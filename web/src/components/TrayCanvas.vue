@@ -185,7 +185,10 @@ const holds = computed(() =>
     .map((e, index) => ({ e, index, d: e.placed ? outlines(e) : '' }))
     .filter(h => h.d)
     .sort((a, b) => a.e.layer - b.e.layer || a.index - b.index)
-    .map(h => ({ ...h, says: spoken(h.e, larder.food(h.e.food), props.tray.board) })),
+    .map(h => ({
+      ...h,
+      says: spoken(h.e, larder.food(h.e.food), props.scene.places[h.index] ?? 'beside the board'),
+    })),
 )
 const chosen = computed(
   () => holds.value.find(h => h.e.id === props.selected && !props.hidden.has(h.e.id)) ?? null,

@@ -1,3 +1,13 @@
+import {
+  firmnessValues,
+  flavourValues,
+  milkValues,
+  regionValues,
+  rindValues,
+  settingValues,
+  textureValues,
+  wetnessValues,
+} from '@/api/contract.gen'
 import type { Food } from '@/api/tray.gen'
 
 /** Shelves of the larder in the order they are read. */
@@ -18,32 +28,17 @@ export const shelfNames: Record<string, string> = {
 
 export const monthNames = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 
-export const allergens = [
-  'gluten',
-  'crustaceans',
-  'egg',
-  'fish',
-  'peanuts',
-  'soy',
-  'milk',
-  'nuts',
-  'celery',
-  'mustard',
-  'sesame',
-  'sulphites',
-  'lupin',
-  'molluscs',
-]
-export const dietWords = ['meat', 'pork', 'beef', 'animal', 'rennet', 'alcohol']
+export { allergenValues as allergens, dietWordValues as dietWords } from '@/api/contract.gen'
+/** The words a food is described with, as the server's contract lists them. */
 export const words = {
-  wetness: ['crisp', 'dry', 'moist', 'oily', 'juicy', 'runny'],
-  firmness: ['fresh', 'soft', 'semi', 'firm', 'hard'],
-  milk: ['cow', 'goat', 'sheep', 'buffalo', 'mixed', 'plant'],
-  set_with: ['rennet', 'microbial', 'thistle', 'acid'],
-  rind: ['edible', 'inedible', 'none'],
-  texture: ['creamy', 'soft', 'chewy', 'firm', 'crumbly', 'crunchy', 'juicy'],
-  flavours: ['sweet', 'salty', 'sour', 'briny', 'smoky', 'spicy', 'bitter', 'umami', 'mild', 'fresh'],
-  region: ['alpine', 'atlantic', 'mediterranean', 'northern', 'eastern', 'tropical'],
+  wetness: wetnessValues,
+  firmness: firmnessValues,
+  milk: milkValues,
+  set_with: settingValues,
+  rind: rindValues,
+  texture: textureValues,
+  flavours: flavourValues,
+  region: regionValues,
 }
 
 /** What a form is called on a button, without the rest of what hands do. */

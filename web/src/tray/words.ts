@@ -1,5 +1,5 @@
-import type { Board, TrayElement } from '@/api/tray.gen'
-import type { Food } from '@/api/client'
+import type { TrayElement } from '@/api/tray.gen'
+import type { Food, Style } from '@/api/client'
 import { grams } from './units'
 
 export { grams, money } from './units'
@@ -44,33 +44,25 @@ export function daysOff(day: string | undefined, today: string): string {
   return n > 0 ? `in ${n} days` : `${-n} days ago`
 }
 
-/** Where on the board a point lies, as one would say it standing before it. */
-export function placeOn(board: Board, x: number, y: number): string {
-  const xs = board.food_zone.map(p => p[0] ?? 0)
-  const ys = board.food_zone.map(p => p[1] ?? 0)
-  const u = (x - Math.min(...xs)) / (Math.max(...xs) - Math.min(...xs))
-  const v = (y - Math.min(...ys)) / (Math.max(...ys) - Math.min(...ys))
-  const across = u < 0.36 ? 'left' : u > 0.64 ? 'right' : ''
-  const along = v < 0.36 ? 'far' : v > 0.64 ? 'near' : ''
-  if (!across && !along) return 'in the middle'
-  if (!across) return `${along} side, middle`
-  if (!along) return `${across} side, middle`
-  return `${along} ${across}`
-}
-
-/** An element as a screen reader hears it. */
-export function spoken(e: TrayElement, food: Food | undefined, board: Board | null): string {
+/** An element as a screen reader hears it; where is the server's word for its place. */
+export function spoken(e: TrayElement, food: Food | undefined, where: string): string {
   const form = food?.forms.find(f => f.form === e.form)?.says ?? e.form
   const amount = e.vessel ? grams(e.grams) : count(e.count, 'piece')
-  const where = e.placed && board ? placeOn(board, e.x, e.y) : 'beside the board'
   return `${food?.name ?? e.food}, ${amount}, ${form}, ${where}${e.locked ? ', locked' : ''}`
 }
 
-/** What the styles of laying are called where there is little room. */
-export const styleWords: Record<string, string> = {
+/** What the styles of laying are called: where there is little room, and in full. */
+export const styleWords: Record<Style, string> = {
   winding: 'Winding',
   corners: 'Corners',
   wheel: 'Wheel',
   meadow: 'Meadow',
   mirrored: 'Mirrored',
+}
+export const styleSays: Record<Style, string> = {
+  winding: 'winding, a line leads through',
+  corners: 'corners, anchors far apart',
+  wheel: 'wheel, round a centre',
+  meadow: 'meadow, strewn evenly',
+  mirrored: 'mirrored, side answers side',
 }

@@ -75,9 +75,8 @@ watch(
 )
 const basket = computed(() => preview.value ?? job.basket)
 
-const guests = computed(() => (brief.value.guests.adults ?? 0) + (brief.value.guests.children ?? 0))
-const budget = computed(() => brief.value.budget || (brief.value.budget_per_guest ?? 0) * guests.value)
-const over = computed(() => budget.value > 0 && (job.basket?.basket_cost ?? 0) > budget.value)
+const budget = computed(() => job.basket?.budget ?? 0)
+const over = computed(() => (job.basket?.over ?? 0) > 0)
 function takeSaving(s: Saving) {
   const next = list().flatMap((w): Want[] => {
     if (w.food !== s.food) return [w]
@@ -126,8 +125,8 @@ const left = computed(() =>
         <p v-if="budget" class="card small" :class="{ over }">
           {{
             over
-              ? `▲ ${money(basket.basket_cost - budget)} over the budget of ${money(budget)}`
-              : `Within the budget of ${money(budget)}, ${money(budget - basket.basket_cost)} to spare`
+              ? `▲ ${money(basket.over)} over the budget of ${money(budget)}`
+              : `Within the budget of ${money(budget)}, ${money(-basket.over)} to spare`
           }}
         </p>
         <dl class="card facts">

@@ -24,7 +24,8 @@ import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
 import { moved, poseOf, type Pose } from '@/tray/move'
 import { across, said } from '@/tray/units'
-import { count, grams, placeOn } from '@/tray/words'
+import { styleValues } from '@/api/contract.gen'
+import { count, grams, styleSays } from '@/tray/words'
 
 const job = useJob()
 const larder = useLarder()
@@ -47,11 +48,7 @@ const before = ref<number | null>(null)
 
 const styles = [
   { id: 'any', says: 'suits the board' },
-  { id: 'winding', says: 'winding, a line leads through' },
-  { id: 'corners', says: 'corners, anchors far apart' },
-  { id: 'wheel', says: 'wheel, round a centre' },
-  { id: 'meadow', says: 'meadow, strewn evenly' },
-  { id: 'mirrored', says: 'mirrored, side answers side' },
+  ...styleValues.map(id => ({ id: id as string, says: styleSays[id] })),
 ]
 
 const choosing = computed(() => laying.ways.value.length > 0)
@@ -428,7 +425,7 @@ const heading = computed(() =>
         <span class="what"
           ><b>{{ larder.name(chosen.food) }}</b>
           <span class="soft small"
-            >{{ amount(chosen) }}, {{ placeOn(job.tray!.board!, chosen.x, chosen.y)
+            >{{ amount(chosen) }}, {{ scene?.places[job.elements.indexOf(chosen)]
             }}{{ chosen.locked ? ', locked' : '' }}</span
           ></span
         >

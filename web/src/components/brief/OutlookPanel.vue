@@ -17,7 +17,7 @@ watch(
 const changed = computed(() => (props.outlook && before.value ? changes(before.value, props.outlook) : []))
 const most = computed(() => Math.max(1, ...(props.outlook?.grams ?? []).map(g => g.grams)))
 const kinds = computed(() => new Map(props.outlook?.kinds.map(k => [k.category, k.count]) ?? []))
-const over = computed(() => !!props.outlook?.budget && props.outlook.basket_cost > props.outlook.budget)
+const over = computed(() => (props.outlook?.over ?? 0) > 0)
 </script>
 
 <template>

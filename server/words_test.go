@@ -1,0 +1,36 @@
+package server
+
+import (
+	"context"
+	"fmt"
+	"testing"
+
+	"github.com/getkin/kin-openapi/openapi3"
+
+	"happytray/core/craft"
+	"happytray/core/food"
+	"happytray/core/review"
+	"happytray/server/api"
+)
+
+// The contract tells the browser the words of the craft, and they are those of the core.
+func TestTheContractsWordsAreTheCores(t *testing.T) {
+	doc, err := openapi3.NewLoader().LoadFromData(api.Spec)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if err := doc.Validate(context.Background()); err != nil {
+		t.Fatal(err)
+	}
+	var groups []string
+	for _, g := range review.Groups {
+		groups = append(groups, g.Name)
+	}
+	for name, want := range map[string]any{"Allergen": food.Allergens, "DietWord": food.DietWords, "Category": food.Categories, "Wetness": food.Wetnesses, "Firmness": food.Firmnesses,
+		"Milk": food.Milks, "Setting": food.Settings, "Rind": food.Rinds, "Texture": food.Textures, "Flavour": food.Flavours, "Region": food.Regions, "Style": craft.Styles, "ReviewGroup": groups} {
+		s := doc.Components.Schemas[name]
+		if s == nil || fmt.Sprint(s.Value.Enum) != fmt.Sprint(want) {
+			t.Errorf("the contract's %s are %v, the core's %v", name, s.Value.Enum, want)
+		}
+	}
+}
