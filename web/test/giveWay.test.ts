@@ -51,11 +51,6 @@ beforeEach(() => {
   wire.slow = false
   wire.waiting.length = 0
   vi.stubGlobal('window', globalThis)
-  vi.stubGlobal('localStorage', {
-    getItem: () => null,
-    setItem: () => undefined,
-    removeItem: () => undefined,
-  })
 })
 afterEach(() => {
   vi.useRealTimers()

@@ -97,11 +97,6 @@ beforeEach(() => {
   wire.fail = false
   vi.stubGlobal('window', globalThis)
   vi.stubGlobal('requestAnimationFrame', (f: () => void) => frames.push(f))
-  vi.stubGlobal('localStorage', {
-    getItem: () => null,
-    setItem: () => undefined,
-    removeItem: () => undefined,
-  })
 })
 afterEach(() => {
   vi.useRealTimers()

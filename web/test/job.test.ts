@@ -37,6 +37,17 @@ vi.mock('openapi-fetch', () => ({
   },
 }))
 
+const browser = vi.hoisted(() => ({ held: new Map<string, string>(), room: true }))
+vi.mock('idb-keyval', () => ({
+  createStore: () => ({}),
+  get: async (k: string) => browser.held.get(k),
+  del: async (k: string) => void browser.held.delete(k),
+  set: async (k: string, v: string) => {
+    if (!browser.room) throw new DOMException('full', 'QuotaExceededError')
+    browser.held.set(k, v)
+  },
+}))
+
 const { useJob } = await import('@/stores/job')
 
 /** A server that keeps revisions as ours does. */
@@ -86,17 +97,12 @@ function server() {
   return s
 }
 
-let kept: Map<string, string>
 beforeEach(() => {
   setActivePinia(createPinia())
   vi.useFakeTimers()
-  kept = new Map()
+  browser.held.clear()
+  browser.room = true
   vi.stubGlobal('window', globalThis)
-  vi.stubGlobal('localStorage', {
-    getItem: (k: string) => kept.get(k) ?? null,
-    setItem: (k: string, v: string) => void kept.set(k, v),
-    removeItem: (k: string) => void kept.delete(k),
-  })
   wire.calls.length = 0
 })
 afterEach(() => {
@@ -121,7 +127,7 @@ describe('saving', () => {
       header: { 'If-Match': '"1"' },
       query: { says: 'renamed again' },
     })
-    expect(kept.size).toBe(0)
+    expect(browser.held.size).toBe(0)
   })
   it('goes on with what changed while it was under way', async () => {
     const s = server()
@@ -163,7 +169,7 @@ describe.each([
     await settle()
     expect(job.state).toBe('held')
     expect(job.says).not.toBe('')
-    expect(kept.size).toBe(1)
+    expect(browser.held.size).toBe(1)
     await settle(6000)
     job.change(tray('b'), 'y')
     await settle(6000)
@@ -171,16 +177,13 @@ describe.each([
     s.fail = null
     await settle(6000)
     expect(s.saves).toEqual(['b'])
-    expect([job.state, kept.size]).toEqual(['saved', 0])
+    expect([job.state, browser.held.size]).toEqual(['saved', 0])
   })
 })
 
 describe('work from an earlier visit', () => {
   const work = (revision: number) =>
-    kept.set(
-      'happytray.unsaved.j',
-      JSON.stringify({ revision, document: tray('left'), says: 'left in a hurry' }),
-    )
+    browser.held.set('j', JSON.stringify({ revision, document: tray('left'), says: 'left in a hurry' }))
   it('is taken up and saved when nobody else changed the job', async () => {
     const s = server()
     work(1)
@@ -200,9 +203,35 @@ describe('work from an earlier visit', () => {
     await settle(9000)
     expect(s.saves).toEqual([])
   })
+  it('that an earlier version held elsewhere is taken from there', async () => {
+    const s = server()
+    const old = new Map([
+      ['happytray.unsaved.j', JSON.stringify({ revision: 1, document: tray('left'), says: 'left' })],
+    ])
+    vi.stubGlobal('localStorage', {
+      getItem: (k: string) => old.get(k) ?? null,
+      removeItem: (k: string) => void old.delete(k),
+    })
+    const job = useJob()
+    await job.open('j')
+    await settle()
+    expect([s.saves, old.size]).toEqual([['left'], 0])
+  })
+  it('that does not fit into the browser is told of', async () => {
+    const s = server()
+    const job = useJob()
+    await job.open('j')
+    s.fail = 'gone'
+    browser.room = false
+    job.change(tray('a'), 'x')
+    await settle()
+    job.change(tray('b'), 'x')
+    await settle(10)
+    expect(job.says).toContain('no room')
+  })
   it('that cannot be read is no obstacle', async () => {
     server()
-    kept.set('happytray.unsaved.j', '{broken')
+    browser.held.set('j', '{broken')
     const job = useJob()
     await job.open('j')
     expect([job.state, job.doc?.title]).toEqual(['saved', 'first'])
@@ -229,7 +258,7 @@ describe('a job changed elsewhere', () => {
     const { s, job } = await clash()
     job.takeTheirs()
     expect([job.doc?.title, job.state, job.revision, s.saves.length]).toEqual(['theirs', 'saved', 2, 0])
-    expect(kept.size).toBe(0)
+    expect(browser.held.size).toBe(0)
   })
   it('waits for the answer, whatever else is changed meanwhile', async () => {
     const { s, job } = await clash()

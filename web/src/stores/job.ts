@@ -5,7 +5,7 @@ import { api, body, take, Trouble, type Basket, type Job, type PrepSheet, type R
 import type { TrayElement, TrayFile } from '@/api/tray.gen'
 import { newest } from '@/composables/newest'
 import { trayAt, withTray } from '@/tray/set'
-import { dropUnsaved, keepUnsaved, unsaved } from './keep'
+import { held, hold, letGo, type Unsaved } from './unsaved'
 
 /** saved: all on the server · waiting: a moment before saving · saving · held: kept in this browser until the server is back · clash: changed elsewhere · refused: the server will not take it */
 export type SaveState = 'saved' | 'waiting' | 'saving' | 'held' | 'clash' | 'refused'
@@ -63,7 +63,7 @@ export const useJob = defineStore('job', () => {
     theirs.value = null
     pendingSays = ''
     base.value = j.document
-    dropUnsaved(id.value)
+    void letGo(id.value)
     show(j.document)
   }
 
@@ -74,11 +74,12 @@ export const useJob = defineStore('job', () => {
     at.value = 0
     const j = await take<Job>(api.GET('/api/v1/jobs/{id}', { params: { path: { id: job } } }))
     if (id.value !== job) return
-    const kept = unsaved(job)
+    const kept = await held(job)
+    if (id.value !== job) return
     adopt(j)
     if (!kept || equal(kept.document, j.document)) return // it reached the server after all
     // work from an earlier visit that never reached the server
-    keepUnsaved(job, kept)
+    holdOn(kept)
     pendingSays = kept.says
     if (kept.revision === j.revision) {
       show(kept.document)
@@ -102,17 +103,21 @@ export const useJob = defineStore('job', () => {
     prep.value = null
   }
 
+  /** Holds what is not saved yet in this browser, whatever happens to the server. */
+  function holdOn(work: Unsaved) {
+    void hold(id.value, work).then(fits => {
+      if (!fits && state.value === 'held')
+        says.value = 'This browser has no room to hold your changes; do not close it before they are saved.'
+    })
+  }
+
   /** Makes next the document, and saves it soon. */
   function change(next: TrayFile, what: string, onlyPlaces = false) {
     doc.value = next
     if (at.value > (next.further?.length ?? 0)) at.value = 0
     if (!onlyPlaces) shape.value++
     pendingSays = what
-    if (
-      !keepUnsaved(id.value, { revision: revision.value, document: next, says: what }) &&
-      state.value === 'held'
-    )
-      says.value = 'This browser has no room to keep your changes; do not close it before they are saved.'
+    holdOn({ revision: revision.value, document: next, says: what })
     derive()
     if (state.value !== 'clash') schedule()
   }
@@ -191,9 +196,9 @@ export const useJob = defineStore('job', () => {
       says.value = ''
       if (doc.value === sent) {
         state.value = 'saved'
-        dropUnsaved(job)
+        void letGo(job)
       } else {
-        keepUnsaved(job, { revision: revision.value, document: doc.value!, says: pendingSays })
+        holdOn({ revision: revision.value, document: doc.value!, says: pendingSays })
         schedule()
       }
     } catch (e) {
