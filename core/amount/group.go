@@ -153,7 +153,7 @@ func b2i(b bool) int {
 }
 
 // usualML is the largest bowl that one would set out as long as a few of them
-// hold everything (craft section 3: 50 to 150 ml).
+// hold everything (docs/craft.md, Boards: 50 to 150 ml).
 const usualML = 150
 
 // bowls shares grams out over vessels of mixed make: for each bowl the smallest

@@ -189,7 +189,7 @@ const (
 )
 
 // pocket is what a gap of so many mm costs: none where things touch or where another
-// food fits between, most where hardly a nut goes in (craft section 5: pressed against
+// food fits between, most where hardly a nut goes in (docs/craft.md, Where things go: pressed against
 // their neighbours).
 func pocket(gap float64) float64 {
 	if gap <= 0 || gap >= pocketMM {

@@ -204,7 +204,7 @@ func newShare(l *layout, elems []int, mirrored bool, r *rand.Rand) *share {
 }
 
 // wells gives each well or groove of the board to the loose food that fits it best by
-// area: small things that roll or pile, which it holds (craft section 3). A well that
+// area: small things that roll or pile, which it holds (docs/craft.md, Boards). A well that
 // suits nothing is board like any other.
 func (sh *share) wells() {
 	sh.alone = make([]bool, len(sh.elems))

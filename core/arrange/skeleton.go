@@ -248,7 +248,7 @@ func (z *zone) guide(style string, k, of int, length, width float64, r *rand.Ran
 }
 
 // stretch is how much wider than its usual pitch a trail may be set to reach
-// farther: folds still hold each other up at 14 mm of line each (craft section 5).
+// farther: folds still hold each other up at 14 mm of line each (docs/craft.md, Where things go).
 const stretch = 1.2
 
 // trailReach is the length in mm that n folded slices can lead the eye along.

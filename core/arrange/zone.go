@@ -138,7 +138,7 @@ func (z *zone) holds(b *geom.Body) bool {
 
 // tall is what it costs to stand something high at p: it hides what lies behind it, so
 // on a tray with a front it wants to the back, and on one that is seen from all round
-// away from the edges (craft section 6).
+// away from the edges (docs/craft.md, Where things go).
 func (z *zone) tall(p geom.Point, height float64) float64 {
 	over := math.Min(1.5, (height-18)/50)
 	if over <= 0 {

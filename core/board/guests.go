@@ -4,7 +4,7 @@ import "math"
 
 // Guests is about how many guests a board's usable area carries for a nibble
 // before a meal: 230 cm2 each for a few, falling to 180 where many share corners
-// (craft section 3: 180 to 250, a little less as groups grow).
+// (docs/craft.md, Boards: 180 to 250, a little less as groups grow).
 func (b Board) Guests() int {
 	cm2 := b.UsableMM2() / 100
 	few, many := cm2/230, cm2/180

@@ -96,7 +96,7 @@ func (v Vessel) Round() bool {
 const Hollowed = "hollowed"
 
 // builtInVessels are bowls and dishes for whatever is wet, oily, runny, tiny or
-// loose (craft section 3): 60 to 90 mm across and 30 to 55 high for the most
+// loose (docs/craft.md, Boards): 60 to 90 mm across and 30 to 55 high for the most
 // part, some wide and low, some small and tall, in many makes. Capacities are
 // about half of the outer box: walls, a rounded foot, and room below the brim.
 var builtInVessels = sync.OnceValue(func() []Vessel {

@@ -146,7 +146,7 @@ func (b Brief) SeasonMonth() int {
 	return 0
 }
 
-// usualMinutes is how long guests graze at each occasion (craft section 7).
+// usualMinutes is how long guests graze at each occasion (docs/craft.md, Shares).
 var usualMinutes = map[string]float64{"nibble": 60, "grazing": 150, "meal": 120}
 
 // Lasts is how long guests graze, minutes.
@@ -160,7 +160,7 @@ func (b Brief) Lasts() float64 {
 // UsualMinutes is how long guests graze at such an occasion when nothing is said.
 func (b Brief) UsualMinutes() float64 { return usualMinutes[b.For()] }
 
-// Hot is where food law commonly halves the time out of the fridge (craft section 11).
+// Hot is where food law commonly halves the time out of the fridge (docs/craft.md, Time and care).
 const Hot = 32.0
 
 // Warmth is the temperature where the tray stands; a room's when nothing is said.

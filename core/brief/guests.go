@@ -29,7 +29,7 @@ func (g Guests) MarshalJSON() ([]byte, error) { return document.WriteObject(plai
 func (g Guests) Total() int { return g.Adults + g.Children }
 
 // Appetites counts a child as half an adult, a light eater as three quarters and
-// a hearty one as five quarters (craft section 7).
+// a hearty one as five quarters (docs/craft.md, Shares).
 func (g Guests) Appetites() float64 {
 	return float64(g.Adults) + .5*float64(g.Children) - .25*float64(g.Light) + .25*float64(g.Hearty)
 }

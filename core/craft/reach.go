@@ -2,11 +2,11 @@ package craft
 
 import "happytray/core/food"
 
-// Reach is how far one reaches over a board in comfort, mm (handbook, surfaces: access).
+// Reach is how far one reaches over a board in comfort, mm (docs/craft.md, Boards).
 const Reach = 450.0
 
 // WetBesideCrisp is how far what is juicy or runny keeps from what is crisp, mm, unless a
-// vessel holds one of them (handbook, where things go).
+// vessel holds one of them (docs/craft.md, Where things go).
 const WetBesideCrisp = 25.0
 
 // Sought is the liking from which a food should lie within reach of every side that guests

@@ -138,7 +138,7 @@ func FootprintMM2(s Spec, n int) float64 {
 }
 
 // Layer is how early hands put an element down: bowls and anchors first, then
-// lines, then what closes the gaps, greens last (craft section 6).
+// lines, then what closes the gaps, greens last (docs/craft.md, Where things go).
 func Layer(f *Food, s Spec) int {
 	switch FormByID(s.Form).Kind() {
 	case KindAnchor:

@@ -73,7 +73,7 @@ func SlicesInRosette(glass, slice float64, layers int) int {
 	return layers * int(math.Ceil(math.Pi*glass/(slice/2)))
 }
 
-// Glass is a rim that rosettes are lapped round (craft section 5).
+// Glass is a rim that rosettes are lapped round (docs/craft.md, Where things go).
 type Glass struct {
 	Name string  `json:"name"`
 	MM   float64 `json:"mm"` // across its rim

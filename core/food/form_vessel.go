@@ -47,7 +47,7 @@ func (Flower) Kind() Kind                           { return KindAnchor }
 func (Flower) Lay(id string, s Spec, n int) []Piece { return Bowl{}.Lay(id, s, n) }
 
 // Loosely is the share of a vessel's mouth or bowl that whole pieces fill: the
-// rest is air between them (craft section 4; sticks on end pack a little closer).
+// rest is air between them (docs/larder.md; sticks on end pack a little closer).
 const (
 	Loosely = .6
 	OnEnd   = .66

@@ -27,7 +27,7 @@ var (
 )
 
 // notEaten are plants that decorate and are not grown for eating, or are poisonous; as
-// parts of names, lower case (craft section 11). The list is a caution, not a proof:
+// parts of names, lower case (docs/craft.md, Time and care). The list is a caution, not a proof:
 // what is not on it may still not be fit to eat.
 var notEaten = []string{"eucalyptus", "ivy", "lily", "lilies", "yew", "holly", "mistletoe", "oleander", "foxglove", "hydrangea", "daffodil", "poinsettia", "florist", "lilac", "laburnum", "hemlock", "wisteria", "painted"}
 

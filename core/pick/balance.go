@@ -20,7 +20,7 @@ type Side struct {
 	Lack []string `json:"lack"`
 }
 
-// wanted lists what a tray should show of each side (craft section 1: soft to
+// wanted lists what a tray should show of each side (docs/craft.md, Kinds and amounts: soft to
 // hard, mild to strong, sweet, salty, sour, creamy, crunchy, fresh; more than
 // one animal's milk). It is what an ordinary tray can reach, not everything
 // there is: nobody misses a third milk.

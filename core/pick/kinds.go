@@ -8,7 +8,7 @@ import (
 )
 
 // Kinds is how many foods of each category a tray for so many appetites carries
-// (craft section 7: three cheeses and two meats for up to eight, five and three
+// (docs/craft.md, Shares: three cheeses and two meats for up to eight, five and three
 // for more, up to seven cheeses on a spread; odd counts look better).
 func Kinds(appetites float64, off []string, rules brief.Rules) map[food.Category]int {
 	step := func(single, small, middle, large, spread int) int {

@@ -138,7 +138,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 		sheet.Kit = append(sheet.Kit, *k)
 	}
 	guests := t.Brief.Guests.Total() * copies
-	spare := int(math.Ceil(float64(guests) * 1.25)) // a quarter more than guests (craft section 9)
+	spare := int(math.Ceil(float64(guests) * 1.25)) // a quarter more than guests (docs/craft.md, Time and care)
 	sheet.Kit = append(sheet.Kit, Kit{Tool: "plate and napkin", Count: spare, For: []string{"guests, and a quarter more"}})
 	if stones {
 		sheet.Kit = append(sheet.Kit, Kit{Tool: "dish for stones", Count: 1, For: []string{"olives with stones"}})
@@ -173,11 +173,11 @@ func says(s Step) string {
 	return fmt.Sprintf("%d pieces, %.0f g, %s%s", s.Pieces, s.Grams, how, groups)
 }
 
-// Holding is the usual limit for perishable food out of the fridge (craft section 11).
+// Holding is the usual limit for perishable food out of the fridge (docs/craft.md, Time and care).
 const Holding = "Perishable food stands out two hours in all, one hour above 32 °C, then it is thrown away. Local food rules come first."
 
 // Hold is how long perishable food may stand out at the brief's table, minutes, and
-// the caution in words (craft section 11).
+// the caution in words (docs/craft.md, Time and care).
 func Hold(b brief.Brief) (minutes float64, says string) {
 	if b.Warmth() > brief.Hot {
 		return 60, fmt.Sprintf("At %.0f °C perishable food stands out one hour in all, then it is thrown away. Local food rules come first.", b.Warmth())

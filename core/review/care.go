@@ -123,7 +123,7 @@ func (m *measures) care() {
 }
 
 // RollsMM is how near the edge of a board without a rim round things roll off unless
-// something holds them (craft section 3).
+// something holds them (docs/craft.md, Boards).
 const RollsMM = 40
 
 // Steady reports whether a round piece in a box cannot roll off its board: there is a rim,

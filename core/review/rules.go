@@ -30,7 +30,7 @@ func (r *Rule) Score(v float64) float64 {
 //go:embed checks.json
 var checksJSON []byte
 
-// shipped holds every check's thresholds as they come (design section 4).
+// shipped holds every check's thresholds as they come (docs/review.md).
 var shipped = func() (rules []Rule) {
 	if err := json.Unmarshal(checksJSON, &rules); err != nil {
 		panic("checks.json: " + err.Error())
@@ -49,7 +49,7 @@ func Rules(house brief.Rules) []Rule {
 			}
 		}
 	}
-	if house.Gaps == "airy" { // a little air left (craft section 2)
+	if house.Gaps == "airy" { // a little air left (docs/craft.md, Schools)
 		set("fit.cover", .82, .55)
 		set("fit.gap", 36, 80)
 	}

@@ -141,7 +141,7 @@ func (m *measures) spread() {
 }
 
 // bigMM2 is the size of a single piece from which a thing counts as large: a cheese,
-// a bowl, a bunch of grapes (craft section 6: big next to small).
+// a bowl, a bunch of grapes (docs/craft.md, Where things go: big next to small).
 const bigMM2 = 2400
 
 // mirrorStep is how many cells of the raster apart the two sides are compared.

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { RouterView } from 'vue-router'
-import Toast from './components/Toast.vue'
+import Toast from '@/components/common/Toast.vue'
 import { useSettings } from './stores/settings'
 
 void useSettings().read()

@@ -3,11 +3,11 @@
 // in, and what it goes with.
 import { computed, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
-import FoodFacts from '@/components/FoodFacts.vue'
-import FoodGoods from '@/components/FoodGoods.vue'
-import FormStage from '@/components/FormStage.vue'
-import House from '@/components/House.vue'
-import KeptField from '@/components/KeptField.vue'
+import FoodFacts from '@/components/larder/FoodFacts.vue'
+import FoodGoods from '@/components/larder/FoodGoods.vue'
+import FormStage from '@/components/larder/FormStage.vue'
+import House from '@/components/house/House.vue'
+import KeptField from '@/components/common/KeptField.vue'
 import { useFoodPage } from '@/composables/foodPage'
 
 const route = useRoute()

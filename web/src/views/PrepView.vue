@@ -2,8 +2,8 @@
 // The ordered steps with counts, the kit and the cautions; also what is printed.
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
-import Stage from '@/components/Stage.vue'
-import TraySwitch from '@/components/TraySwitch.vue'
+import Stage from '@/components/job/Stage.vue'
+import TraySwitch from '@/components/job/TraySwitch.vue'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
 import { clock, count, minutes, time, when } from '@/tray/words'

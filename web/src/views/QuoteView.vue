@@ -4,7 +4,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { api, body, take, Trouble, type Quote } from '@/api/client'
-import Stage from '@/components/Stage.vue'
+import Stage from '@/components/job/Stage.vue'
 import { newest } from '@/composables/newest'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'

@@ -4,8 +4,8 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { api, take, Trouble, type ShoppingList } from '@/api/client'
-import House from '@/components/House.vue'
-import ShopLine from '@/components/ShopLine.vue'
+import House from '@/components/house/House.vue'
+import ShopLine from '@/components/house/ShopLine.vue'
 import { count, grams, money } from '@/tray/words'
 
 const route = useRoute()

@@ -3,7 +3,7 @@
 // figure that matters. It is the way around and the summary at once.
 import { computed } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
-import TornEdge from './TornEdge.vue'
+import TornEdge from '@/components/common/TornEdge.vue'
 import { useJob } from '@/stores/job'
 import { clock, count, grams, minutes, money, numberWord, occasions, time, when } from '@/tray/words'
 

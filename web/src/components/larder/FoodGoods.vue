@@ -8,7 +8,7 @@ import type { FoodPage, Lot } from '@/api/client'
 import type { Spec } from '@/api/tray.gen'
 import type { FoodChange } from '@/composables/foodPage'
 import { formName } from '@/tray/larder'
-import KeptField from '@/components/KeptField.vue'
+import KeptField from '@/components/common/KeptField.vue'
 import { coinDigits, gPerUnit, units } from '@/tray/units'
 
 const props = defineProps<{ page: FoodPage }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Several ways of laying one tray side by side: looked at, then one is built.
 import type { Way } from '@/api/client'
-import MiniTray from '@/components/MiniTray.vue'
+import MiniTray from '@/components/common/MiniTray.vue'
 import { styleWords } from '@/tray/words'
 
 defineProps<{ ways: Way[]; looked: number }>()

@@ -7,8 +7,8 @@ import 'element-plus/es/components/select/style/css'
 import type { FoodPage } from '@/api/client'
 import type { Food } from '@/api/tray.gen'
 import type { FoodChange } from '@/composables/foodPage'
-import PictureColours from '@/components/PictureColours.vue'
-import KeptField from '@/components/KeptField.vue'
+import PictureColours from '@/components/larder/PictureColours.vue'
+import KeptField from '@/components/common/KeptField.vue'
 import { allergens, dietWords, monthNames, shelfNames, signs, words } from '@/tray/larder'
 
 const props = defineProps<{ page: FoodPage }>()

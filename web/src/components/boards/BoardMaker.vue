@@ -4,12 +4,12 @@
 import { computed, ref, watch } from 'vue'
 import { ElOption, ElSelect } from 'element-plus'
 import 'element-plus/es/components/select/style/css'
-import EdgeEditor from '@/components/EdgeEditor.vue'
+import EdgeEditor from '@/components/boards/EdgeEditor.vue'
 import type { useBoardMaker } from '@/composables/boardMaker'
 import type { BoardRequest } from '@/api/tray.gen'
 import { across, area, length, mmPerUnit, units } from '@/tray/units'
 import { boxOf, liners, type Pt } from '@/tray/outline'
-import KeptField from '@/components/KeptField.vue'
+import KeptField from '@/components/common/KeptField.vue'
 import { count } from '@/tray/words'
 
 const props = defineProps<{ maker: ReturnType<typeof useBoardMaker>; taken: (id: string) => boolean }>()

@@ -6,7 +6,7 @@ import 'element-plus/es/components/select/style/css'
 import { api, body, take, Trouble, type VesselPage } from '@/api/client'
 import type { Vessel } from '@/api/tray.gen'
 import { boxOf, freeId, stretched, type Pt } from '@/tray/outline'
-import KeptField from '@/components/KeptField.vue'
+import KeptField from '@/components/common/KeptField.vue'
 import { mmPerUnit, units } from '@/tray/units'
 
 const props = defineProps<{ from: VesselPage; copy: boolean; taken: (id: string) => boolean }>()
