@@ -10,6 +10,7 @@ import (
 	"net/http"
 	"strings"
 	"sync"
+	"syscall"
 	"testing"
 	"time"
 
@@ -182,15 +183,18 @@ func TestQueueKeepsOrderAndBounds(t *testing.T) {
 // Clients that read nothing of their search must not keep others from theirs for good.
 func TestThoseWhoReadNothingLoseTheirPlace(t *testing.T) {
 	d := openWith(t, db.DSN(), Options{Stalled: time.Second})
-	tr := file(t, laid(t, 30))
+	tr := file(t, waiting(t, 12)) // each search sends a layout of some hundred kilobytes before long
+	// a small buffer from the first packet on, so that what is not read is noticed with it
+	little := net.Dialer{Control: func(_, _ string, c syscall.RawConn) error {
+		return c.Control(func(fd uintptr) { _ = syscall.SetsockoptInt(int(fd), syscall.SOL_SOCKET, syscall.SO_RCVBUF, 4096) })
+	}}
 	host := strings.TrimPrefix(d.url, "http://")
 	for range 6 { // more than run at once
-		conn, err := net.Dial("tcp", host)
+		conn, err := little.Dial("tcp", host)
 		if err != nil {
 			t.Fatal(err)
 		}
 		defer conn.Close()
-		_ = conn.(*net.TCPConn).SetReadBuffer(4096)
 		fmt.Fprintf(conn, "POST /api/v1/arrange?seconds=60 HTTP/1.1\r\nHost: %s\r\nContent-Type: application/json\r\nContent-Length: %d\r\n\r\n%s", host, len(tr), tr)
 	}
 	time.Sleep(300 * time.Millisecond)

@@ -86,7 +86,7 @@ func Handler(a *app.App, web fs.FS, o Options) (http.Handler, error) {
 
 // unread bounds what of an answer lies in the system's buffers for a client that does
 // not read, bytes: little, so that it is noticed soon.
-const unread = 128 << 10
+const unread = 32 << 10
 
 // New is an HTTP server for a handler of this package. Each answer has a deadline of its
 // own (bounds.go).

@@ -161,12 +161,19 @@ func (d *desk) make(title, brief string) api.Job {
 }
 
 // laid is a tray laid for so many adults.
-func laid(tb testing.TB, adults int) *job.Job {
+// waiting is a job of one tray that waits to be laid.
+func waiting(tb testing.TB, adults int) *job.Job {
 	tb.Helper()
 	t, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: adults}}, larder, board.BuiltInCabinet())
 	if err != nil {
 		tb.Fatal(err)
 	}
+	return t
+}
+
+func laid(tb testing.TB, adults int) *job.Job {
+	tb.Helper()
+	t := waiting(tb, adults)
 	res, err := arrange.Lay(context.Background(), t.Trays[0], larder, arrange.Options{Effort: 1})
 	if err != nil {
 		tb.Fatal(err)
