@@ -14,7 +14,7 @@ export default defineConfig({
     locale: 'en-GB',
     launchOptions: browser,
     actionTimeout: 10_000,
-    trace: 'retain-on-failure',
+    trace: process.env.TRACE ? 'retain-on-failure' : 'off', // following every step takes as long as the steps
   },
   webServer: [servers.empty, servers.demo],
 })

@@ -15,6 +15,7 @@ import Stage from '@/components/job/Stage.vue'
 import { newest } from '@/composables/newest'
 import { useReplan } from '@/composables/replan'
 import { useJob } from '@/stores/job'
+import KeptField from '@/components/common/KeptField.vue'
 
 const job = useJob()
 const router = useRouter()
@@ -69,7 +70,6 @@ function use(boards: string[]) {
 async function pick() {
   if (picked.value || (await replan(brief.value, 'picked the foods'))) await router.push({ name: 'pick' })
 }
-const text = (e: Event) => (e.target as HTMLInputElement).value
 </script>
 
 <template>
@@ -83,13 +83,13 @@ const text = (e: Event) => (e.target as HTMLInputElement).value
     <div class="note card">
       <p class="line head">
         <label class="only-read" for="title">Name of the job</label>
-        <input
+        <KeptField
           id="title"
           class="in title"
           :value="title"
           maxlength="160"
           placeholder="Name of the job"
-          @change="set({}, false, text($event) || 'Untitled job')"
+          @kept="name => set({}, false, name || 'Untitled job')"
         />
       </p>
       <GuestLines :brief="brief" @set="set" />
@@ -107,13 +107,14 @@ const text = (e: Event) => (e.target as HTMLInputElement).value
       <RuleLines :brief="brief" @set="set" />
 
       <h2><label for="words">In their own words</label></h2>
-      <textarea
+      <KeptField
         id="words"
+        tag="textarea"
         class="in"
         rows="3"
         maxlength="2000"
         :value="brief.note"
-        @change="set({ note: text($event) }, false)"
+        @kept="note => set({ note }, false)"
       />
     </div>
 

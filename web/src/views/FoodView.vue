@@ -78,7 +78,7 @@ async function copy() {
           <section class="card">
             <label class="called">
               <span class="soft">Called</span>
-              <KeptField :value="food.name" maxlength="80" @kept="rename" />
+              <KeptField class="field" :value="food.name" maxlength="80" @kept="rename" />
             </label>
             <FoodFacts :page="page" @change="it.change" @kept="it.refresh" />
           </section>

@@ -9,12 +9,13 @@ import type { Rates } from '@/api/client'
 import { useSettings } from '@/stores/settings'
 import { useShop } from '@/stores/shop'
 import { area, across, coinDigits, grams, money, units } from '@/tray/units'
+import KeptField from '@/components/common/KeptField.vue'
 
 const settings = useSettings()
 const shop = useShop()
 onMounted(settings.read)
-async function setShop(e: Event) {
-  await settings.change({ shop: (e.target as HTMLInputElement).value.trim() })
+async function setShop(address: string) {
+  await settings.change({ shop: address.trim() })
   if (settings.shop && !settings.wrong) await shop.ask()
   else await shop.read()
 }
@@ -130,12 +131,12 @@ const choices = [
       <h2>Prices of a shop</h2>
       <label class="address">
         <span>Address of its feed</span>
-        <input
+        <KeptField
           type="url"
           :value="settings.shop ?? ''"
           maxlength="300"
           placeholder="none; the larder's own prices count"
-          @change="setShop"
+          @kept="setShop"
         />
       </label>
       <ShopLine />

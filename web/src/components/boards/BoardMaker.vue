@@ -144,6 +144,7 @@ async function keep() {
         <span>{{ oneSide && !byOutline ? 'Across' : 'Sides' }}, {{ units.length }}</span>
         <span class="sides">
           <KeptField
+            class="field"
             type="number"
             min="1"
             step="any"
@@ -154,6 +155,7 @@ async function keep() {
           <template v-if="!oneSide || byOutline">
             ×
             <KeptField
+              class="field"
               type="number"
               min="1"
               step="any"
@@ -213,6 +215,7 @@ async function keep() {
       <div class="row">
         <span>Rim, {{ units.length === 'in' ? 'in' : 'mm' }}</span>
         <KeptField
+          class="field"
           type="number"
           min="0"
           step="any"

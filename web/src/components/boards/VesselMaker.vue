@@ -76,15 +76,33 @@ const round = (n: number) => Math.round(n * 10) / 10
     /></label>
     <label
       ><span>{{ outline ? 'Long' : 'Across' }}, {{ units.length }}</span
-      ><KeptField type="number" step="any" min="0" :value="shown(it.long)" @kept="(_, n) => set('long', n)"
+      ><KeptField
+        class="field"
+        type="number"
+        step="any"
+        min="0"
+        :value="shown(it.long)"
+        @kept="(_, n) => set('long', n)"
     /></label>
     <label v-if="outline"
       ><span>Wide, {{ units.length }}</span
-      ><KeptField type="number" step="any" min="0" :value="shown(it.wide)" @kept="(_, n) => set('wide', n)"
+      ><KeptField
+        class="field"
+        type="number"
+        step="any"
+        min="0"
+        :value="shown(it.wide)"
+        @kept="(_, n) => set('wide', n)"
     /></label>
     <label
       ><span>High, {{ units.length }}</span
-      ><KeptField type="number" step="any" min="0" :value="shown(it.high)" @kept="(_, n) => set('high', n)"
+      ><KeptField
+        class="field"
+        type="number"
+        step="any"
+        min="0"
+        :value="shown(it.high)"
+        @kept="(_, n) => set('high', n)"
     /></label>
     <label
       ><span>Holds, ml</span

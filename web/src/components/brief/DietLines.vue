@@ -6,6 +6,7 @@ import 'element-plus/es/components/input-number/style/css'
 import 'element-plus/es/components/select/style/css'
 import type { Avoid, Brief, Diet } from '@/api/tray.gen'
 import { allergens, dietWords } from '@/tray/larder'
+import KeptField from '@/components/common/KeptField.vue'
 
 const props = defineProps<{ brief: Brief }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
@@ -22,14 +23,14 @@ function setDiet(i: number, change: Partial<Diet>) {
 <template>
   <p v-if="!diets.length" class="soft">Nobody has said so yet.</p>
   <div v-for="(d, i) in diets" :key="i" class="line diet">
-    <input
+    <KeptField
       class="in"
       style="width: 170px"
       :aria-label="`Group ${i + 1}, who`"
       :value="d.who"
       maxlength="80"
       placeholder="who"
-      @change="setDiet(i, { who: ($event.target as HTMLInputElement).value })"
+      @kept="who => setDiet(i, { who })"
     />
     <ElInputNumber
       :model-value="d.count || guests"

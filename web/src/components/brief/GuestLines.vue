@@ -6,12 +6,12 @@ import 'element-plus/es/components/input-number/style/css'
 import type { Brief } from '@/api/tray.gen'
 import { coinDigits, units } from '@/tray/units'
 import Choose from './Choose.vue'
+import KeptField from '@/components/common/KeptField.vue'
 
 const props = defineProps<{ brief: Brief }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
 
 const set = (change: Partial<Brief>, planned = true) => emit('set', change, planned)
-const text = (e: Event) => (e.target as HTMLInputElement).value
 const g = computed(() => props.brief.guests)
 const setGuests = (change: Partial<Brief['guests']>) => {
   const next = { ...g.value, ...change }
@@ -39,14 +39,14 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
 <template>
   <p class="line">
     For
-    <input
+    <KeptField
       class="in"
       style="width: 230px"
       aria-label="Who asks for it"
       :value="brief.host"
       maxlength="160"
       placeholder="who asks for it"
-      @change="set({ host: text($event) }, false)"
+      @kept="host => set({ host }, false)"
     />, with
     <ElInputNumber
       :model-value="g.adults ?? 0"
@@ -129,22 +129,22 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
   </p>
   <p class="line">
     It is on
-    <input
+    <KeptField
       class="in"
       type="datetime-local"
       aria-label="Serving day and time"
       :value="brief.serve_at?.slice(0, 16)"
-      @change="set({ serve_at: text($event) || undefined })"
+      @kept="day => set({ serve_at: day || undefined })"
     />
     at
-    <input
+    <KeptField
       class="in"
       style="width: 230px"
       aria-label="Place"
       :value="brief.place"
       maxlength="160"
       placeholder="where"
-      @change="set({ place: text($event) }, false)"
+      @kept="place => set({ place }, false)"
     />, at about
     <ElInputNumber
       :model-value="degrees"

@@ -3,7 +3,9 @@
 // back from the server does not write over it.
 import { ref } from 'vue'
 
-defineProps<{ value: string | number | undefined }>()
+withDefaults(defineProps<{ value: string | number | undefined; tag?: 'input' | 'textarea' }>(), {
+  tag: 'input',
+})
 const emit = defineEmits<{ kept: [text: string, number: number] }>()
 const draft = ref<string | null>(null)
 function done(e: Event) {
@@ -14,8 +16,8 @@ function done(e: Event) {
 </script>
 
 <template>
-  <input
-    class="field"
+  <component
+    :is="tag"
     :value="draft ?? value ?? ''"
     @input="draft = ($event.target as HTMLInputElement).value"
     @change="done"

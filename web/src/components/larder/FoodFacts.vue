@@ -164,6 +164,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
       <div class="pair">
         <label class="unit"
           ><KeptField
+            class="field"
             type="number"
             min="1"
             max="5"
@@ -174,6 +175,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
         >
         <label class="unit"
           ><KeptField
+            class="field"
             type="number"
             min="0"
             max="100"
@@ -210,6 +212,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
       <span :class="{ mine: mine('carb_g') }">Starch, sugar</span>
       <label class="unit"
         ><KeptField
+          class="field"
           type="number"
           min="0"
           max="100"
@@ -264,11 +267,18 @@ const isCheese = computed(() => f.value.category === 'cheese')
       <span :class="{ mine: mine('keeps_days') || mine('warm_up_min') }">Keeping</span>
       <div class="pair">
         <label class="unit"
-          ><KeptField type="number" min="1" :value="f.keeps_days" @kept="(_, n) => number('keeps_days', n)" />
+          ><KeptField
+            class="field"
+            type="number"
+            min="1"
+            :value="f.keeps_days"
+            @kept="(_, n) => number('keeps_days', n)"
+          />
           days once opened</label
         >
         <label class="unit"
           ><KeptField
+            class="field"
             type="number"
             min="0"
             max="240"
@@ -281,6 +291,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
 
       <span :class="{ mine: mine('tool') }">Tool</span>
       <KeptField
+        class="field"
         :value="f.tool"
         placeholder="none"
         aria-label="Tool"

@@ -86,6 +86,7 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
             <tr v-for="(p, i) in f.packs" :key="i">
               <td>
                 <KeptField
+                  class="field"
                   type="number"
                   min="1"
                   :value="inMass(p.grams)"
@@ -95,6 +96,7 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
               </td>
               <td>
                 <KeptField
+                  class="field"
                   type="number"
                   min="0"
                   :step="1 / coin"
@@ -128,6 +130,7 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
             <tr v-for="(l, i) in page.stock" :key="l.best_before">
               <td>
                 <KeptField
+                  class="field"
                   type="number"
                   min="0"
                   :value="inMass(l.grams)"
@@ -137,6 +140,7 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
               </td>
               <td>
                 <KeptField
+                  class="field"
                   type="date"
                   :value="l.best_before"
                   :aria-label="`Lot ${i + 1}, best before`"
@@ -177,6 +181,7 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
               <th scope="row">{{ says(s.form) }}</th>
               <td v-for="[k, name] in sizes" :key="k">
                 <KeptField
+                  class="field"
                   type="number"
                   min="0"
                   step="any"
@@ -187,6 +192,7 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
               </td>
               <td>
                 <KeptField
+                  class="field"
                   type="number"
                   min="0"
                   step="any"
@@ -197,6 +203,7 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
               </td>
               <td>
                 <KeptField
+                  class="field"
                   type="number"
                   min="0"
                   step="any"
@@ -208,6 +215,7 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
               <td>
                 <KeptField
                   v-if="s.pitch"
+                  class="field"
                   type="number"
                   min="0"
                   step="any"
@@ -219,6 +227,7 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
               <td>
                 <KeptField
                   v-if="s.group"
+                  class="field"
                   type="number"
                   min="1"
                   :value="s.group"
