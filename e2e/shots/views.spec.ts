@@ -75,3 +75,9 @@ test('the larder, a food, the boards', async ({ page }) => {
   await page.evaluate(() => window.scrollTo({ top: 0 }))
   await shoot(page, 'boards')
 })
+
+test('the settings', async ({ page }) => {
+  await page.goto('/settings')
+  await page.locator('fieldset').first().waitFor()
+  await shoot(page, 'settings')
+})

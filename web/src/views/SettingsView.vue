@@ -215,11 +215,11 @@ fieldset,
   flex-wrap: wrap;
   border-bottom: 1px solid var(--line);
 }
-.row {
+.row:last-child {
   border-bottom: 0;
 }
 legend,
-.row > span {
+.row > span:first-child {
   float: left;
   width: 130px;
   font-weight: 600;
