@@ -89,11 +89,11 @@ func prepare(ctx context.Context, pool *sql.DB, o Options) (*Store, error) {
 	if err := migrate(ctx, pool); err != nil {
 		return nil, err
 	}
-	said := logger.Discard
+	log := logger.Discard
 	if o.Log != nil {
-		said = logger.NewSlogLogger(o.Log, logger.Config{SlowThreshold: slow, LogLevel: logger.Warn, IgnoreRecordNotFoundError: true, ParameterizedQueries: true})
+		log = newSaid(o.Log)
 	}
-	db, err := gorm.Open(mysql.New(mysql.Config{Conn: pool, SkipInitializeWithVersion: true}), &gorm.Config{Logger: said, SkipDefaultTransaction: true})
+	db, err := gorm.Open(mysql.New(mysql.Config{Conn: pool, SkipInitializeWithVersion: true}), &gorm.Config{Logger: log, SkipDefaultTransaction: true})
 	if err != nil {
 		return nil, err
 	}
