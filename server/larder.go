@@ -79,16 +79,22 @@ func (s *Server) Larder(c *gin.Context) {
 }
 
 func (s *Server) FoodPicture(c *gin.Context, id string, params api.FoodPictureParams) {
-	h, ok := s.house(c)
+	_, f, ok := s.food(c, id)
 	if !ok {
-		return
-	}
-	f, ok := h.All.Get(id)
-	if !ok {
-		s.fail(c, aThing, store.ErrNotFound)
 		return
 	}
 	picture(c, art.Portion(f, or(params.Form, "")))
+}
+
+// food is the house and one food of it, put away or not; where there is none, it has answered.
+func (s *Server) food(c *gin.Context, id string) (h *app.House, f *food.Food, ok bool) {
+	if h, ok = s.house(c); !ok {
+		return nil, nil, false
+	}
+	if f, ok = h.All.Get(id); !ok {
+		s.fail(c, aThing, store.ErrNotFound)
+	}
+	return h, f, ok
 }
 
 // picture answers with a drawing. It is asked for by its version, so it may be kept a while.
@@ -140,13 +146,8 @@ func (s *Server) FoodPage(c *gin.Context, id api.ThingId) { s.answerFood(c, http
 
 // answerFood sends everything that is known of a food.
 func (s *Server) answerFood(c *gin.Context, status int, id string) {
-	h, ok := s.house(c)
+	h, f, ok := s.food(c, id)
 	if !ok {
-		return
-	}
-	f, ok := h.All.Get(id)
-	if !ok {
-		s.fail(c, aThing, store.ErrNotFound)
 		return
 	}
 	out, err := foodPage(h, f)
@@ -256,13 +257,8 @@ func (s *Server) SaveStock(c *gin.Context, id api.ThingId) {
 }
 
 func (s *Server) MeasureForm(c *gin.Context, id api.ThingId, form string, params api.MeasureFormParams) {
-	h, ok := s.house(c)
+	h, f, ok := s.food(c, id)
 	if !ok {
-		return
-	}
-	f, ok := h.All.Get(id)
-	if !ok {
-		s.fail(c, aThing, store.ErrNotFound)
 		return
 	}
 	var around *board.Vessel

@@ -82,18 +82,25 @@ func TestUndoIsSeenOnTheBench(t *testing.T) {
 	}
 }
 
-// Settings that cannot be read are not taken for the usual ones, nor written over.
-func TestSettingsThatCannotBeRead(t *testing.T) {
-	own, err := localdb.Start(context.Background(), filepath.Join(home, "unread"), localdb.Options{})
+// ownDatabase is a server that no other test uses, and a store on it.
+func ownDatabase(t *testing.T, name string) (*localdb.Server, *store.Store) {
+	t.Helper()
+	own, err := localdb.Start(context.Background(), filepath.Join(home, name), localdb.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
-	defer own.Stop()
+	t.Cleanup(func() { _ = own.Stop() })
 	st, err := store.Open(context.Background(), own.DSN(), store.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
-	defer st.Close()
+	t.Cleanup(func() { _ = st.Close() })
+	return own, st
+}
+
+// Settings that cannot be read are not taken for the usual ones, nor written over.
+func TestSettingsThatCannotBeRead(t *testing.T) {
+	own, st := ownDatabase(t, "unread")
 	d := open(t, own.DSN())
 	rates := `{"length":"cm","mass":"g","currency":"EUR","hemisphere":"north","rates":{"hourly":9000,"setup_min":60,"packaging":100,"delivery":100,"overhead_pct":10,"margin_pct":40}}`
 	if a := d.ask("PUT", "/api/v1/settings", []byte(rates)); a.status != 200 {
@@ -156,16 +163,7 @@ func TestSettingsThatCannotBeRead(t *testing.T) {
 
 // The house has a time zone, and a serving time without one is meant in it.
 func TestTheHouseHasATimeZone(t *testing.T) {
-	own, err := localdb.Start(context.Background(), filepath.Join(home, "zone"), localdb.Options{})
-	if err != nil {
-		t.Fatal(err)
-	}
-	defer own.Stop()
-	st, err := store.Open(context.Background(), own.DSN(), store.Options{})
-	if err != nil {
-		t.Fatal(err)
-	}
-	defer st.Close()
+	_, st := ownDatabase(t, "zone")
 	now := time.Date(2026, 11, 26, 2, 0, 0, 0, time.UTC) // the day before in the west
 	a := app.New(st, app.Options{Now: func() time.Time { return now }})
 	d := openApp(t, a, Options{})
