@@ -121,7 +121,7 @@ func notify(w chan struct{}) {
 	}
 }
 
-// length is how many run beyond none free, and how many wait; for metrics.
+// length is how many wait.
 func (q *queue) length() (waiting int) {
 	q.mu.Lock()
 	defer q.mu.Unlock()
