@@ -75,7 +75,7 @@ shots: bin/happytray e2e/node_modules/.package-lock.json ## the screenshots in d
 # the arranger against other ways of laying a tray takes half an hour: make bench-arranging
 bench: web/dist/index.html ## the benchmarks
 	cd bench && go run ./arranging -briefs 8 -long 3
-	go test -run '^$$' -bench . -benchmem ./core/... ./art/... ./export/... ./server/...
+	go test -run '^$$' -bench . -benchmem ./core/... ./art/... ./export/... ./store/... ./server/...
 
 # the tables of docs/arranging.md
 bench-arranging: ## the tables of docs/arranging.md; takes half an hour

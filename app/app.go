@@ -7,6 +7,8 @@ import (
 	"log/slog"
 	"time"
 
+	"happytray/core/job"
+
 	"happytray/store"
 )
 
@@ -17,7 +19,8 @@ type App struct {
 	now    func() time.Time
 	shop   ShopPolicy
 	house  houseCache
-	judged *judgedCache
+	known  job.Known
+	judged judgedCache
 }
 
 // Options are how an App behaves. The zero value is good.

@@ -33,7 +33,8 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 		return false, err
 	}
 	for _, j := range jobs {
-		head, err := headingOf(j.Job, larder, s.Location())
+		with := j.Larder(larder)
+		head, err := headingOf(j.Job, with, s.Location(), scores(j.Job, with))
 		if err != nil {
 			return false, err
 		}

@@ -1,10 +1,13 @@
 package app
 
 import (
+	"cmp"
 	"context"
 	"encoding/json"
 	"fmt"
 	"time"
+
+	"happytray/core/workers"
 
 	"happytray/art"
 	"happytray/core/brief"
@@ -59,9 +62,9 @@ func cardOf(j store.Job) Card {
 	return c
 }
 
-// headingOf makes the heading of a job.
-func headingOf(j *job.Job, larder *food.Larder, zone *time.Location) (store.Heading, error) {
-	larder = j.Larder(larder)
+// headingOf makes the heading of a job; larder is the one that it was planned with.
+// score judges one of its trays.
+func headingOf(j *job.Job, larder *food.Larder, zone *time.Location, score func(which int) (float64, error)) (store.Heading, error) {
 	sum := Summary{Guests: j.Brief.Guests.Total(), Occasion: j.Brief.For(), State: Briefed, ServeAt: j.Brief.ServeAt, Needs: shop.NeedsOf(j, larder)}
 	for _, t := range j.Trays {
 		for _, e := range t.Elements {
@@ -76,7 +79,14 @@ func headingOf(j *job.Job, larder *food.Larder, zone *time.Location) (store.Head
 		sum.Minutes = prep.Minutes(j, larder)
 	}
 	if sum.State == Laid {
-		sum.Score = worst(j, larder)
+		sum.Score = 100
+		for i := range j.Trays {
+			one, err := score(i)
+			if err != nil {
+				return store.Heading{}, err
+			}
+			sum.Score = min(sum.Score, one)
+		}
 	}
 	raw, err := json.Marshal(sum)
 	h := store.Heading{Title: j.Title, Host: j.Brief.Host, Place: j.Brief.Place, Summary: string(raw)}
@@ -87,13 +97,9 @@ func headingOf(j *job.Job, larder *food.Larder, zone *time.Location) (store.Head
 	return h, err
 }
 
-// worst is the score of the job's tray that is judged worst.
-func worst(j *job.Job, larder *food.Larder) float64 {
-	low := 100.0
-	for _, one := range j.Trays {
-		low = min(low, review.Of(one, larder).Score)
-	}
-	return low
+// scores judges the trays of a job.
+func scores(j *job.Job, larder *food.Larder) func(which int) (float64, error) {
+	return func(which int) (float64, error) { return review.Of(j.Trays[which], larder).Score, nil }
 }
 
 // Which jobs a list holds.
@@ -184,7 +190,8 @@ func (a *App) CreateJob(ctx context.Context, title string, b brief.Brief) (strin
 	if err != nil {
 		return "", err
 	}
-	head, err := headingOf(made, h.Larder, s.Location())
+	larder := made.Larder(h.Larder)
+	head, err := headingOf(made, larder, s.Location(), scores(made, larder))
 	if err != nil {
 		return "", err
 	}
@@ -217,22 +224,44 @@ func (a *App) SaveJob(ctx context.Context, id string, seen int64, raw []byte, sa
 	if err != nil {
 		return 0, time.Time{}, err
 	}
-	given, err := ReadJob(raw, h.Larder)
-	if err != nil {
-		return 0, time.Time{}, err
-	}
-	document, err := given.Write()
-	if err != nil {
-		return 0, time.Time{}, err
-	}
-	head, err := headingOf(given, h.Larder, s.Location())
+	given, err := a.Read(raw, h.Larder)
 	if err != nil {
 		return 0, time.Time{}, err
 	}
 	if says == "" {
 		says = "changed"
 	}
-	j, err := a.store.Save(ctx, id, seen, head, string(document), short(says, mostSays))
+	larder := given.Larder(h.Larder)
+	views := make([]*judged, len(given.Trays))
+	var draft store.Draft
+	var head store.Heading
+	var unwritten, unjudged error
+	workers.Both(func() {
+		var document []byte
+		if document, unwritten = given.Write(); unwritten == nil {
+			draft, unwritten = a.store.Draft(ctx, id, seen, string(document))
+		}
+	}, func() {
+		head, unjudged = headingOf(given.Job, larder, s.Location(), func(which int) (float64, error) {
+			v, err := a.judge(given, which, larder, h)
+			if err != nil {
+				return 0, err
+			}
+			views[which] = v
+			return v.review.Score, nil
+		})
+	})
+	if err := cmp.Or(unwritten, unjudged); err != nil {
+		return 0, time.Time{}, err
+	}
+	j, err := a.store.Keep(ctx, draft, head, short(says, mostSays))
+	if err == nil {
+		for i, v := range views {
+			if v != nil && v.live != nil {
+				a.judged.saved.Add(savedTray{id, j.Head, i}, v)
+			}
+		}
+	}
 	return j.Head, j.UpdatedAt, err
 }
 
@@ -260,7 +289,8 @@ func (a *App) step(ctx context.Context, id string, seen int64, to func(context.C
 		if err != nil {
 			return store.Heading{}, err
 		}
-		return headingOf(was, h.Larder, s.Location())
+		larder := was.Larder(h.Larder)
+		return headingOf(was, larder, s.Location(), scores(was, larder))
 	})
 	return err
 }

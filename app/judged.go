@@ -1,52 +1,106 @@
 package app
 
 import (
+	"bytes"
 	"context"
 	"fmt"
+	"hash/maphash"
+	"slices"
 	"sync"
 
 	lru "github.com/hashicorp/golang-lru/v2"
 
 	"happytray/core/fault"
+	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/job"
 	"happytray/core/review"
+	"happytray/core/tray"
 )
 
-// mostJudged is how many revisions have their review prepared at a time.
-const mostJudged = 24
+// mostJudged is how many trays have their review prepared at a time, about 2 MB each, and
+// mostElements how many elements such a tray may have.
+const (
+	mostJudged   = 24
+	mostElements = 200
+)
 
-// judgedCache holds the prepared reviews of the revisions that are being dragged about.
-// It is only a cache: any process can prepare one again from the database.
+// judgedCache holds the prepared reviews of the trays that are being worked on: by what
+// lies on them, and by the revision in which it was saved. It is only a cache: any process
+// can prepare one again.
 type judgedCache struct {
-	mu  sync.Mutex
-	all *lru.Cache[string, *judged]
+	surfaces *lru.Cache[uint64, *judged]
+	saved    *lru.Cache[savedTray, *judged]
+	seed     maphash.Seed
 }
 
-// judged is one revision's prepared review and the poses its elements have in it now.
+type savedTray struct {
+	job      string
+	revision int64
+	tray     int
+}
+
+// judged is a tray's prepared review.
 type judged struct {
+	house   int64 // the version of the house whose foods it was judged by
+	surface []byte
+	review  review.Review // with everything where it lies
+
 	mu   sync.Mutex
 	live *review.Live
-	home []geom.Pose // as saved
-	at   []geom.Pose // as they stand
+	home []geom.Pose // where the elements lie
+	at   []geom.Pose // where they lie in live
 }
 
-func newJudgedCache(most int) *judgedCache {
-	all, err := lru.New[string, *judged](most)
+func newJudgedCache(most int) judgedCache {
+	surfaces, err := lru.New[uint64, *judged](most)
 	if err != nil {
 		panic(err) // only for a size under one
 	}
-	return &judgedCache{all: all}
+	saved, err := lru.New[savedTray, *judged](most)
+	if err != nil {
+		panic(err)
+	}
+	return judgedCache{surfaces, saved, maphash.MakeSeed()}
 }
 
-func (c *judgedCache) get(key string) *judged {
-	c.mu.Lock()
-	defer c.mu.Unlock()
-	v, ok := c.all.Get(key)
-	if !ok {
-		v = &judged{}
-		c.all.Add(key, v)
+// judge judges one of a job's trays, unless just that surface was judged lately.
+func (a *App) judge(r *job.Reading, which int, larder *food.Larder, h *House) (*judged, error) {
+	t := r.Trays[which]
+	if len(t.Elements) > mostElements {
+		return &judged{review: review.Of(t, larder)}, nil
 	}
+	surface, err := r.Surface(which)
+	if err != nil {
+		return nil, err
+	}
+	key := maphash.Bytes(a.judged.seed, surface)
+	if was, ok := a.judged.surfaces.Get(key); ok && was.house == h.Version && bytes.Equal(was.surface, surface) {
+		return was, nil
+	}
+	v := prepare(t, larder)
+	v.house, v.surface = h.Version, surface
+	a.judged.surfaces.Add(key, v)
+	return v, nil
+}
+
+func prepare(t *tray.Tray, larder *food.Larder) *judged {
+	v := &judged{live: review.NewLive(t, larder)}
+	for i := range t.Elements {
+		v.home = append(v.home, t.Elements[i].Pose())
+	}
+	v.at = slices.Clone(v.home)
+	v.review = v.live.Review()
 	return v
+}
+
+// ReviewTray judges a job's first tray.
+func (a *App) ReviewTray(r *job.Reading, larder *food.Larder, h *House) (review.Review, error) {
+	v, err := a.judge(r, 0, larder, h)
+	if err != nil {
+		return review.Review{}, err
+	}
+	return v.review, nil
 }
 
 // Move is where an element would lie.
@@ -58,10 +112,9 @@ type Move struct {
 // ReviewMoves judges a tray of a saved job with some elements moved and everything else
 // where it was saved. It is fast enough to follow a hand.
 func (a *App) ReviewMoves(ctx context.Context, id string, revision int64, which int, moves []Move) (review.Review, error) {
-	v := a.judged.get(fmt.Sprintf("%s/%d/%d", id, revision, which))
-	v.mu.Lock()
-	defer v.mu.Unlock()
-	if v.live == nil {
+	key := savedTray{id, revision, which}
+	v, ok := a.judged.saved.Get(key)
+	if !ok {
 		h, err := a.House(ctx)
 		if err != nil {
 			return review.Review{}, err
@@ -70,14 +123,12 @@ func (a *App) ReviewMoves(ctx context.Context, id string, revision int64, which 
 		if err != nil {
 			return review.Review{}, err
 		}
-		v.live = review.NewLive(t, larder)
-		v.home = nil
-		for i := range t.Elements {
-			v.home = append(v.home, t.Elements[i].Pose())
-		}
-		v.at = append([]geom.Pose(nil), v.home...)
+		v = prepare(t, larder)
+		a.judged.saved.Add(key, v)
 	}
-	want := append([]geom.Pose(nil), v.home...)
+	v.mu.Lock()
+	defer v.mu.Unlock()
+	want := slices.Clone(v.home)
 	for i, m := range moves {
 		k := v.live.Tray().Find(m.ID)
 		if k < 0 {

@@ -22,18 +22,38 @@ func ReadBrief(raw []byte) (brief.Brief, error) {
 // ReadJob reads a job's file from outside.
 func ReadJob(raw []byte, larder *food.Larder) (*job.Job, error) {
 	j, err := job.Read(raw, larder)
+	if err == nil {
+		err = checkJob(j)
+	}
 	if err != nil {
 		return nil, err
 	}
+	return j, nil
+}
+
+// Read reads a job's file from outside as ReadJob does, quicker where it differs little
+// from one that was read before. The job is only to be looked at.
+func (a *App) Read(raw []byte, larder *food.Larder) (*job.Reading, error) {
+	r, err := a.known.Read(raw, larder)
+	if err == nil {
+		err = checkJob(r.Job)
+	}
+	if err != nil {
+		return nil, err
+	}
+	return r, nil
+}
+
+func checkJob(j *job.Job) error {
 	if err := checkRules(j.Brief.HouseRules()); err != nil {
-		return nil, fault.In("brief", err)
+		return fault.In("brief", err)
 	}
 	for _, t := range j.Trays {
 		if err := checkRules(t.Rules); err != nil {
-			return nil, err
+			return err
 		}
 	}
-	return j, nil
+	return nil
 }
 
 func checkRules(r brief.Rules) error {

@@ -127,7 +127,7 @@ func TestGoroutinesAreStartedInOnePlace(t *testing.T) {
 		}
 		if starts {
 			found++
-			if path != filepath.Join("arrange", "workers.go") {
+			if path != filepath.Join("workers", "workers.go") {
 				t.Errorf("%s starts a goroutine", path)
 			}
 		}
@@ -140,7 +140,7 @@ func TestGoroutinesAreStartedInOnePlace(t *testing.T) {
 // order is the house's: what stands in a line may import what stands in the lines before
 // it, and nothing of its own line or after.
 var order = [][]string{
-	{"fault", "say", "geom", "colour"},
+	{"fault", "say", "workers", "geom", "colour"},
 	{"document"},
 	{"food", "board"},
 	{"brief"},

@@ -91,7 +91,14 @@ func (s *Server) takeBody(c *gin.Context) {
 	}
 	// held until the answer is written: what was read is in memory until then
 	c.Set(releaseKey, func() { s.uploads.Release(room) })
-	body, err := io.ReadAll(http.MaxBytesReader(c.Writer, c.Request.Body, most))
+	from := http.MaxBytesReader(c.Writer, c.Request.Body, most)
+	var body []byte
+	if n := c.Request.ContentLength; n >= 0 {
+		body = make([]byte, n)
+		_, err = io.ReadFull(from, body)
+	} else {
+		body, err = io.ReadAll(from)
+	}
 	var big *http.MaxBytesError
 	switch {
 	case errors.As(err, &big):

@@ -75,7 +75,8 @@ func (k *contract) validate(c *gin.Context) {
 		return
 	}
 	raw := body(c)
-	if len(raw) > 0 && (c.ContentType() == "" || c.ContentType() == "application/json") { // depth and syntax first
+	inside := opaque(route.Operation, raw)                                                           // then the core looks at it, once
+	if len(raw) > 0 && !inside && (c.ContentType() == "" || c.ContentType() == "application/json") { // depth and syntax first
 		if err := document.Sound(raw); err != nil {
 			var bad *fault.Error
 			errors.As(err, &bad)
@@ -84,7 +85,7 @@ func (k *contract) validate(c *gin.Context) {
 		}
 	}
 	err := openapi3filter.ValidateRequest(c.Request.Context(), &openapi3filter.RequestValidationInput{Request: c.Request, PathParams: params, Route: route,
-		Options: &openapi3filter.Options{AuthenticationFunc: openapi3filter.NoopAuthenticationFunc, ExcludeRequestBody: opaque(route.Operation, raw)}})
+		Options: &openapi3filter.Options{AuthenticationFunc: openapi3filter.NoopAuthenticationFunc, ExcludeRequestBody: inside}})
 	if err != nil {
 		field, says := plain(err)
 		problem(c, http.StatusBadRequest, "This request cannot be read", says, field)

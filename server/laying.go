@@ -102,13 +102,13 @@ func (s *Server) Mend(c *gin.Context) {
 }
 
 func (s *Server) Review(c *gin.Context) {
-	ofJob(s, c, func(_ *app.House, j *job.Job, larder *food.Larder) (review.Review, error) {
-		return review.Of(j.Trays[0], larder), nil
+	ofJob(s, c, func(h *app.House, j *job.Reading, larder *food.Larder) (review.Review, error) {
+		return s.app.ReviewTray(j, larder, h)
 	})
 }
 
 func (s *Server) Scene(c *gin.Context) {
-	ofJob(s, c, func(_ *app.House, j *job.Job, larder *food.Larder) (art.Scene, error) {
+	ofJob(s, c, func(_ *app.House, j *job.Reading, larder *food.Larder) (art.Scene, error) {
 		return art.Compose(j.Trays[0], larder), nil
 	})
 }

@@ -60,13 +60,13 @@ func ofBrief[T any](s *Server, c *gin.Context, work func(h *app.House, b brief.B
 
 // ofJob works something out of the job that a request holds, with the larder that it was
 // planned with.
-func ofJob[T any](s *Server, c *gin.Context, work func(h *app.House, j *job.Job, larder *food.Larder) (T, error)) {
+func ofJob[T any](s *Server, c *gin.Context, work func(h *app.House, j *job.Reading, larder *food.Larder) (T, error)) {
 	h, leave, ok := s.working(c)
 	if !ok {
 		return
 	}
 	defer leave()
-	j, err := app.ReadJob(body(c), h.Larder)
+	j, err := s.app.Read(body(c), h.Larder)
 	var v T
 	if err == nil {
 		v, err = work(h, j, j.Larder(h.Larder))
@@ -95,8 +95,8 @@ func (s *Server) Plan(c *gin.Context) {
 }
 
 func (s *Server) Replan(c *gin.Context) {
-	ofJob(s, c, func(_ *app.House, j *job.Job, _ *food.Larder) (*job.Job, error) {
-		return s.app.Replan(c.Request.Context(), j)
+	ofJob(s, c, func(_ *app.House, j *job.Reading, _ *food.Larder) (*job.Job, error) {
+		return s.app.Replan(c.Request.Context(), j.Job)
 	})
 }
 
@@ -107,25 +107,25 @@ func (s *Server) Amounts(c *gin.Context) {
 }
 
 func (s *Server) Basket(c *gin.Context) {
-	ofJob(s, c, func(_ *app.House, j *job.Job, _ *food.Larder) (shop.Basket, error) {
-		return s.app.Basket(c.Request.Context(), j)
+	ofJob(s, c, func(_ *app.House, j *job.Reading, _ *food.Larder) (shop.Basket, error) {
+		return s.app.Basket(c.Request.Context(), j.Job)
 	})
 }
 
 func (s *Server) Savings(c *gin.Context) {
-	ofJob(s, c, func(h *app.House, j *job.Job, larder *food.Larder) ([]shop.Saving, error) {
-		return shop.Savings(j, larder, h.Cabinet, 3), nil
+	ofJob(s, c, func(h *app.House, j *job.Reading, larder *food.Larder) ([]shop.Saving, error) {
+		return shop.Savings(j.Job, larder, h.Cabinet, 3), nil
 	})
 }
 
 func (s *Server) Quote(c *gin.Context) {
-	ofJob(s, c, func(_ *app.House, j *job.Job, _ *food.Larder) (price.Quote, error) {
-		return s.app.Quote(c.Request.Context(), j)
+	ofJob(s, c, func(_ *app.House, j *job.Reading, _ *food.Larder) (price.Quote, error) {
+		return s.app.Quote(c.Request.Context(), j.Job)
 	})
 }
 
 func (s *Server) Prep(c *gin.Context) {
-	ofJob(s, c, func(_ *app.House, j *job.Job, larder *food.Larder) (prep.Sheet, error) {
+	ofJob(s, c, func(_ *app.House, j *job.Reading, larder *food.Larder) (prep.Sheet, error) {
 		return prep.Order(j.Trays[0], larder), nil
 	})
 }

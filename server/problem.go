@@ -55,6 +55,8 @@ func (s *Server) fail(c *gin.Context, about subject, err error) {
 	switch {
 	case errors.Is(c.Request.Context().Err(), context.Canceled) && !errors.As(err, &bad):
 		c.Abort() // nobody listens any more
+	case errors.As(err, &bad) && bad.Unreadable:
+		problem(c, http.StatusBadRequest, "This request cannot be read", bad.Says, bad.Field)
 	case errors.As(err, &bad):
 		problem(c, http.StatusUnprocessableEntity, "This cannot be worked with", bad.Says, bad.Field)
 	case errors.Is(err, store.ErrNotFound):

@@ -142,23 +142,43 @@ func (s *Store) Create(ctx context.Context, h Heading, document, says string) (J
 	return j, err
 }
 
-// Save adds a revision on top of the one the caller saw. If the job has moved on since,
-// nothing is written and ErrConflict is returned; unless what stands there is just what
-// would be saved, made from what the caller saw: then an answer was lost and this is
-// the same change come again.
-func (s *Store) Save(ctx context.Context, id string, seen int64, h Heading, document, says string) (j Job, err error) {
-	var r Revision
-	if err := s.ask(ctx, func(db *gorm.DB) error { // packed before anything is locked
-		r, err = s.packOn(db, id, seen, []byte(document))
+// Draft is a document that is ready to be kept as a job's next revision.
+type Draft struct {
+	job, document string
+	revision      Revision
+}
+
+// Draft packs a document against the revision that the caller saw, before anything is
+// locked. It is ErrConflict where nobody can have seen that revision.
+func (s *Store) Draft(ctx context.Context, id string, seen int64, document string) (d Draft, err error) {
+	d = Draft{job: id, document: document}
+	err = s.ask(ctx, func(db *gorm.DB) error {
+		d.revision, err = s.packOn(db, id, seen, []byte(document))
 		if errors.Is(err, ErrConflict) {
 			if _, gone := jobIn(db, id); gone != nil {
 				return gone
 			}
 		}
 		return err
-	}); err != nil {
-		return j, err
+	})
+	return d, err
+}
+
+// Save drafts and keeps a document in one.
+func (s *Store) Save(ctx context.Context, id string, seen int64, h Heading, document, says string) (Job, error) {
+	d, err := s.Draft(ctx, id, seen, document)
+	if err != nil {
+		return Job{}, err
 	}
+	return s.Keep(ctx, d, h, says)
+}
+
+// Keep adds a revision on top of the one the caller saw. If the job has moved on since,
+// nothing is written and ErrConflict is returned; unless what stands there is just what
+// would be saved, made from what the caller saw: then an answer was lost and this is
+// the same change come again.
+func (s *Store) Keep(ctx context.Context, d Draft, h Heading, says string) (j Job, err error) {
+	id, seen, document, r := d.job, d.revision.Parent, d.document, d.revision
 	r.take(h)
 	r.Says = says
 	err = s.change(ctx, func(tx *gorm.DB) error {

@@ -39,7 +39,7 @@ func pack(document, base []byte) ([]byte, error) {
 	out = binary.AppendUvarint(out, uint64(tail))
 	between, dict := document[head:len(document)-tail], base[:max(0, len(base)-tail)][head:]
 	window := 1 << bits.Len(uint(max(len(between)+len(dict), 1<<10)))
-	o := []zstd.EOption{zstd.WithEncoderConcurrency(1), zstd.WithWindowSize(min(window, zstd.MaxWindowSize)), zstd.WithLowerEncoderMem(true)}
+	o := []zstd.EOption{zstd.WithEncoderConcurrency(1), zstd.WithWindowSize(min(window, zstd.MaxWindowSize)), zstd.WithLowerEncoderMem(true), zstd.WithEncoderLevel(zstd.SpeedFastest)}
 	if len(dict) > 0 {
 		o = append(o, zstd.WithEncoderDictRaw(1, dict))
 	}

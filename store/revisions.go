@@ -127,8 +127,8 @@ func (s *Store) packOn(db *gorm.DB, job string, parent int64, document []byte) (
 		return r, err
 	}
 	r.lean(from, parent)
-	var base []byte
-	if n := r.base(); n != 0 {
+	base, ok := s.read.Get(readKey{job, r.base()})
+	if n := r.base(); n != 0 && !ok {
 		var on Revision
 		if err := db.Where("job_id = ? AND number = ?", job, n).Take(&on).Error; err != nil {
 			return r, err

@@ -25,7 +25,7 @@ func TestMain(m *testing.M) {
 	os.Exit(dbtest.Main(m, func(s *localdb.Server, dir string) { server, home = s, dir }))
 }
 
-func open(t *testing.T) *Store {
+func open(t testing.TB) *Store {
 	t.Helper()
 	s, err := Open(context.Background(), server.DSN(), Options{})
 	if err != nil {

@@ -19,6 +19,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/review"
 	"happytray/core/tray"
+	"happytray/core/workers"
 )
 
 // Options bound and steer the search. The zero value lays with the board's own
@@ -257,7 +258,7 @@ func newSearch(t *tray.Tray, larder *food.Larder, o Options) *search {
 // round tries n layouts, numbers first to first+n-1, in parallel.
 func (s *search) round(ctx context.Context, first, n int, best candidate) []candidate {
 	out := make([]candidate, n)
-	inParallel(n, s.workers, func(k int) { out[k] = s.try(ctx, first+k, best) })
+	workers.Do(n, s.workers, func(k int) { out[k] = s.try(ctx, first+k, best) })
 	return out
 }
 

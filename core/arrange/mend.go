@@ -12,6 +12,7 @@ import (
 	"happytray/core/geom"
 	"happytray/core/review"
 	"happytray/core/tray"
+	"happytray/core/workers"
 )
 
 // Mended is a change that raises the total, found for one finding.
@@ -38,7 +39,7 @@ func Mend(ctx context.Context, t *tray.Tray, larder *food.Larder, f review.Findi
 	base := review.Of(t, larder)
 	all := tries(t, f)
 	found := make([]Mended, len(all))
-	inParallel(len(all), runtime.GOMAXPROCS(0), func(i int) {
+	workers.Do(len(all), runtime.GOMAXPROCS(0), func(i int) {
 		if ctx.Err() == nil {
 			found[i] = all[i].judged(ctx, t, larder, base.Legal())
 		}

@@ -2,8 +2,6 @@ package arrange
 
 import (
 	"context"
-	"slices"
-	"strings"
 	"sync/atomic"
 	"testing"
 
@@ -13,36 +11,8 @@ import (
 	"happytray/core/review"
 )
 
-func TestInParallelDoesEach(t *testing.T) {
-	for _, c := range []struct{ n, workers int }{{0, 2}, {1, 4}, {9, 1}, {100, 3}} {
-		done := make([]int32, c.n)
-		inParallel(c.n, c.workers, func(i int) { atomic.AddInt32(&done[i], 1) })
-		if slices.ContainsFunc(done, func(v int32) bool { return v != 1 }) {
-			t.Errorf("%d on %d: %v", c.n, c.workers, done)
-		}
-	}
-}
-
-func TestAPanicReachesTheCaller(t *testing.T) {
-	caught := func(do func()) (v any) {
-		defer func() { v = recover() }()
-		do()
-		return nil
-	}
-	got, _ := caught(func() {
-		inParallel(8, 3, func(i int) {
-			if i == 5 {
-				panic("no such drawer")
-			}
-		})
-	}).(string)
-	if !strings.Contains(got, "no such drawer") || !strings.Contains(got, "workers_test.go") {
-		t.Errorf("it came up as %q", got)
-	}
-	if v := caught(func() { inParallel(4, 2, func(int) {}) }); v != nil {
-		t.Errorf("without a panic: %v", v)
-	}
-	// a search for a mend that goes wrong inside must end the request, not the process
+// A search for a mend that goes wrong inside must end the request, not the process.
+func TestAPanicInMendReachesTheCaller(t *testing.T) {
 	tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 4}})
 	laid, err := Lay(context.Background(), tr, food.BuiltIn(), Options{Effort: 1, Seed: 1})
 	if err != nil {
@@ -56,11 +26,12 @@ func TestAPanicReachesTheCaller(t *testing.T) {
 	}
 	broken := &dying{Context: context.Background()}
 	broken.left.Store(3)
-	if v := caught(func() {
-		Mend(broken, laid.Tray, food.BuiltIn(), review.Finding{Check: "colour.neighbour", Elements: []string{anchor}, At: geom.Pt(0, 0)})
-	}); v == nil {
-		t.Error("nothing came up from inside of Mend")
-	}
+	defer func() {
+		if recover() == nil {
+			t.Error("nothing came up from inside of Mend")
+		}
+	}()
+	Mend(broken, laid.Tray, food.BuiltIn(), review.Finding{Check: "colour.neighbour", Elements: []string{anchor}, At: geom.Pt(0, 0)})
 }
 
 // dying is a context that breaks when it has been asked a few times.

@@ -23,12 +23,9 @@ const (
 	MaxDepth = 32
 )
 
-// Read decodes one JSON document into v, after checking its size and depth.
+// Read decodes one JSON document into v, after checking that it is Sound.
 func Read(b []byte, v any) error {
-	if len(b) > MaxBytes {
-		return fault.Bad("", "the document is larger than %d MB", MaxBytes>>20)
-	}
-	if err := depth(b); err != nil {
+	if err := Sound(b); err != nil {
 		return err
 	}
 	if err := json.Unmarshal(b, v); err != nil {
@@ -58,10 +55,12 @@ func locate(b []byte, t reflect.Type, err error) error {
 	var inner error
 	switch {
 	case len(b) > 0 && b[0] == '{' && t.Kind() == reflect.Struct && json.Valid(b):
-		_ = members(b, func(name string, raw []byte) {
+		_, _ = members(b, func(name string, i int) int {
+			end := value(b, i)
 			if f, ok := field(t, name); ok && inner == nil {
-				inner = try(raw, f.Type, name)
+				inner = try(b[i:end], f.Type, name)
 			}
+			return end
 		})
 	case len(b) > 0 && b[0] == '[' && t.Kind() == reflect.Slice && json.Valid(b):
 		for i, raw := range items(b) {
@@ -100,19 +99,26 @@ func items(b []byte) [][]byte {
 	return out
 }
 
-// Sound reports whether b is one JSON document within the bounds of size and depth.
+// Sound reports whether b is one JSON document within the bounds of size and depth. Its
+// faults are fault.Error, Unreadable.
 func Sound(b []byte) error {
-	if len(b) > MaxBytes {
-		return fault.Bad("", "the document is larger than %d MB", MaxBytes>>20)
+	var err error
+	switch {
+	case len(b) > MaxBytes:
+		err = fault.Bad("", "the document is larger than %d MB", MaxBytes>>20)
+	case utf8.Valid(b) && scan(b):
+		return nil
+	default:
+		if err = depth(b); err == nil {
+			var v json.RawMessage
+			err = explain(json.Unmarshal(b, &v))
+		}
 	}
-	if err := depth(b); err != nil {
-		return err
+	var own *fault.Error
+	if errors.As(err, &own) {
+		own.Unreadable = true
 	}
-	if !json.Valid(b) {
-		var v json.RawMessage
-		return explain(json.Unmarshal(b, &v))
-	}
-	return nil
+	return err
 }
 
 func depth(b []byte) error {
@@ -199,26 +205,29 @@ func ReadObject(b []byte, known any) (Extra, error) {
 	}
 	var extra Extra
 	have := names(reflect.TypeOf(known).Elem())
-	err := members(b, func(name string, raw []byte) {
+	_, err := members(b, func(name string, i int) int {
+		end := value(b, i)
 		for _, n := range have {
 			if n == name || strings.EqualFold(n, name) { // as encoding/json matches them
-				return
+				return end
 			}
 		}
 		if extra == nil {
 			extra = Extra{}
 		}
-		extra[name] = append(json.RawMessage(nil), raw...)
+		extra[name] = append(json.RawMessage(nil), b[i:end]...)
+		return end
 	})
 	return extra, err
 }
 
-// members walks the members of a JSON object that is known to be well formed.
-// It looks at no value twice, which decoding into a map would.
-func members(b []byte, member func(name string, raw []byte)) error {
+// members walks the members of the object that well-formed text begins with, and returns
+// how many bytes it takes. member is given where a value begins and returns where it ends;
+// a negative number stops the walk.
+func members(b []byte, member func(name string, from int) (end int)) (int, error) {
 	i := space(b, 0)
 	if i >= len(b) || b[i] != '{' {
-		return nil // null: no members
+		return value(b, i), nil // null: no members
 	}
 	for i = space(b, i+1); i < len(b) && b[i] != '}'; i = space(b, i) {
 		if b[i] == ',' {
@@ -228,15 +237,15 @@ func members(b []byte, member func(name string, raw []byte)) error {
 		name := string(b[i+1 : max(i+1, end-1)])
 		if strings.IndexByte(name, '\\') >= 0 {
 			if err := json.Unmarshal(b[i:end], &name); err != nil {
-				return explain(err)
+				return 0, explain(err)
 			}
 		}
 		i = space(b, space(b, end)+1) // past the colon
-		end = value(b, i)
-		member(name, b[i:end])
-		i = end
+		if i = member(name, i); i < 0 {
+			return 0, nil
+		}
 	}
-	return nil
+	return min(len(b), i+1), nil
 }
 
 // space is the index of the next byte that is not white space.
@@ -252,6 +261,9 @@ var turns = [256]int8{'{': 1, '[': 1, '}': -1, ']': -1, '"': 2}
 
 // value is the index just behind the well-formed JSON value that begins at i.
 func value(b []byte, i int) int {
+	if i >= len(b) {
+		return len(b)
+	}
 	switch b[i] {
 	case '"':
 		return text(b, i)

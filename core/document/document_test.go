@@ -102,8 +102,13 @@ func FuzzMembers(f *testing.F) {
 			want = nil // not an object
 		}
 		got := map[string]string{}
-		if err := members([]byte(s), func(name string, raw []byte) { got[name] = string(raw) }); err != nil {
-			t.Fatal(err)
+		n, err := members([]byte(s), func(name string, i int) int {
+			end := value([]byte(s), i)
+			got[name] = s[i:end]
+			return end
+		})
+		if err != nil || strings.TrimSpace(s[n:]) != "" {
+			t.Fatalf("%s: %d bytes, %v", s, n, err)
 		}
 		if !slices.Equal(slices.Sorted(maps.Keys(got)), slices.Sorted(maps.Keys(want))) {
 			t.Fatalf("%s: members %v, want %v", s, got, want)

@@ -13,32 +13,53 @@ import (
 // encoding/json matches them, letters' size aside. It looks at no byte more than twice,
 // where nested decoding looks at each once a level.
 func Walk(b []byte, member func(name string, raw []byte) (known bool, err error)) (Extra, error) {
-	if b = b[space(b, 0):]; len(b) > 0 && b[0] != '{' && b[0] != 'n' {
-		return nil, explain(json.Unmarshal(b, &struct{}{}))
-	}
-	var extra Extra
-	var wrong error
-	err := members(b, func(name string, raw []byte) {
-		if wrong != nil {
-			return
-		}
+	_, extra, err := Object(b, func(name string, rest []byte) (int, error) {
+		raw := First(rest)
 		known, err := member(name, raw)
-		if lower := strings.ToLower(name); !known && err == nil && lower != name {
-			known, err = member(lower, raw)
+		if !known {
+			return 0, err
 		}
-		if wrong = err; known || err != nil {
-			return
+		return len(raw), err
+	})
+	return extra, err
+}
+
+// Object walks the object that well-formed text begins with, as Walk does, and returns how
+// many bytes it takes. member is given all that follows, reads a value from its head and
+// returns how many bytes that takes; 0 where it does not know the name.
+func Object(b []byte, member func(name string, rest []byte) (n int, err error)) (n int, extra Extra, err error) {
+	from := space(b, 0)
+	if from < len(b) && b[from] != '{' && b[from] != 'n' {
+		return 0, nil, explain(json.Unmarshal(b[from:value(b, from)], &struct{}{}))
+	}
+	var wrong error
+	n, err = members(b, func(name string, i int) int {
+		n, err := member(name, b[i:])
+		if lower := strings.ToLower(name); n == 0 && err == nil && lower != name {
+			n, err = member(lower, b[i:])
 		}
-		if extra == nil {
-			extra = Extra{}
+		if err != nil {
+			wrong = err
+			return -1
 		}
-		extra[name] = append(json.RawMessage(nil), raw...)
+		if n == 0 {
+			raw := First(b[i:])
+			if extra == nil {
+				extra = Extra{}
+			}
+			extra[name] = append(json.RawMessage(nil), raw...)
+			n = len(raw)
+		}
+		return i + n
 	})
 	if wrong != nil {
 		err = explain(wrong)
 	}
-	return extra, err
+	return n, extra, err
 }
+
+// First is the value that well-formed text begins with.
+func First(b []byte) []byte { return b[:value(b, 0)] }
 
 // List reads a well-formed JSON list, each item by read; null is an empty one.
 func List[T any](b []byte, into *[]T, read func(item *T, raw []byte) error) error {
@@ -53,6 +74,30 @@ func List[T any](b []byte, into *[]T, read func(item *T, raw []byte) error) erro
 		}
 	}
 	return nil
+}
+
+// ListFrom reads the list that well-formed text begins with, each item by read, which
+// returns how many bytes the item takes, and returns how many the list takes.
+func ListFrom[T any](b []byte, into *[]T, read func(item *T, rest []byte) (n int, err error)) (int, error) {
+	if b[0] != '[' {
+		raw := First(b)
+		return len(raw), json.Unmarshal(raw, into)
+	}
+	*into = []T{}
+	i := space(b, 1)
+	for b[i] != ']' {
+		if b[i] == ',' {
+			i = space(b, i+1)
+		}
+		var item T
+		n, err := read(&item, b[i:])
+		if err != nil {
+			return 0, err
+		}
+		*into = append(*into, item)
+		i = space(b, i+n)
+	}
+	return i + 1, nil
 }
 
 // Float reads a number without reflection.

@@ -13,8 +13,9 @@ import (
 // Error is a fault in something from outside: the field, as a path such as
 // elements[3].x, and a sentence that says what to do.
 type Error struct {
-	Field string
-	Says  string
+	Field      string
+	Says       string
+	Unreadable bool // it is no document at all, whatever would stand in it
 }
 
 func (e *Error) Error() string {

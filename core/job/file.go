@@ -32,52 +32,95 @@ type file struct {
 	Part     *tray.Part     `json:"part,omitempty"`
 	Further  []file         `json:"further,omitempty"`
 	Extra    document.Extra `json:"-"`
+
+	known *Known  // where what was read before is found; nil for nothing
+	laid  []*laid // Elements as they were found there
 }
 
 // UnmarshalJSON reads a file that is known to be well formed.
-func (f *file) UnmarshalJSON(b []byte) (err error) {
-	f.Extra, err = document.Walk(b, f.member)
+func (f *file) UnmarshalJSON(b []byte) error {
+	_, err := f.readFrom(b)
 	return err
 }
 
-func (f *file) member(name string, raw []byte) (known bool, err error) {
+// readFrom reads the file that well-formed text begins with and returns its length.
+func (f *file) readFrom(b []byte) (n int, err error) {
+	n, f.Extra, err = document.Object(b, f.member)
+	return n, err
+}
+
+func (f *file) member(name string, rest []byte) (n int, err error) {
+	switch name { // what is large is not looked at once more to see where it ends
+	case "elements":
+		f.laid = nil
+		return document.ListFrom(rest, &f.Elements, f.element)
+	case "further":
+		return document.ListFrom(rest, &f.Further, func(further *file, rest []byte) (int, error) {
+			further.known = f.known
+			return further.readFrom(rest)
+		})
+	}
+	raw := document.First(rest)
 	switch name {
 	case "format":
-		return true, document.Text(raw, &f.Format)
+		err = document.Text(raw, &f.Format)
 	case "title":
-		return true, document.Text(raw, &f.Title)
+		err = document.Text(raw, &f.Title)
 	case "brief":
-		return true, json.Unmarshal(raw, &f.Brief)
+		err = json.Unmarshal(raw, &f.Brief)
 	case "board":
-		return true, json.Unmarshal(raw, &f.Board)
+		err = json.Unmarshal(raw, &f.Board)
 	case "vessels":
-		return true, json.Unmarshal(raw, &f.Vessels)
-	case "elements":
-		return true, document.List(raw, &f.Elements, func(e *tray.Element, raw []byte) error { return e.UnmarshalJSON(raw) })
+		err = json.Unmarshal(raw, &f.Vessels)
 	case "reserve":
-		return true, json.Unmarshal(raw, &f.Reserve)
+		err = json.Unmarshal(raw, &f.Reserve)
 	case "foods":
-		return true, document.List(raw, &f.Foods, func(k *Kept, raw []byte) error { return k.UnmarshalJSON(raw) })
+		err = document.List(raw, &f.Foods, f.food)
 	case "rules":
-		return true, json.Unmarshal(raw, &f.Rules)
+		err = json.Unmarshal(raw, &f.Rules)
 	case "seed":
-		return true, json.Unmarshal(raw, &f.Seed)
+		err = json.Unmarshal(raw, &f.Seed)
 	case "part":
-		return true, json.Unmarshal(raw, &f.Part)
-	case "further":
-		return true, document.List(raw, &f.Further, func(f *file, raw []byte) error { return f.UnmarshalJSON(raw) })
+		err = json.Unmarshal(raw, &f.Part)
+	default:
+		return 0, nil
 	}
-	return false, nil
+	return len(raw), err
+}
+
+func (f *file) element(e *tray.Element, rest []byte) (int, error) {
+	if f.known == nil {
+		raw := document.First(rest)
+		return len(raw), e.UnmarshalJSON(raw)
+	}
+	one, n, err := f.known.element(rest)
+	if err == nil {
+		*e = one.element
+		f.laid = append(f.laid, one)
+	}
+	return n, err
+}
+
+func (f *file) food(k *Kept, raw []byte) (err error) {
+	if f.known == nil {
+		return k.UnmarshalJSON(raw)
+	}
+	*k, err = f.known.food(raw)
+	return err
 }
 
 // Read reads a job from its file and checks it against its bounds and the larder.
 func Read(raw []byte, larder *food.Larder) (*Job, error) {
+	var f file
+	return f.read(raw, larder)
+}
+
+func (f *file) read(raw []byte, larder *food.Larder) (*Job, error) {
 	if err := document.Sound(raw); err != nil {
 		return nil, err
 	}
-	var f file
 	if err := f.UnmarshalJSON(raw); err != nil {
-		return nil, document.Locate(raw, &f, err)
+		return nil, document.Locate(raw, &file{}, err)
 	}
 	j, err := f.job()
 	if err == nil {
@@ -125,14 +168,18 @@ func (f *file) job() (*Job, error) {
 }
 
 // Write writes the job's file.
-func (j *Job) Write() ([]byte, error) {
+func (j *Job) Write() ([]byte, error) { return j.write(nil) }
+
+// write writes the job's file; laid are the trays' elements as they are already written,
+// or nil.
+func (j *Job) write(laid [][]*laid) ([]byte, error) {
 	size := 4096
 	for _, t := range j.Trays {
 		for i := range t.Elements {
 			size += 400 + 420*len(t.Elements[i].Pieces)
 		}
 	}
-	w := &writer{b: make([]byte, 0, size), job: j}
+	w := &writer{b: make([]byte, 0, size), job: j, laid: laid}
 	w.tray(0)
 	return w.b, w.err
 }
@@ -148,9 +195,10 @@ func (j *Job) WriteTray(which int) ([]byte, error) {
 }
 
 type writer struct {
-	b   []byte
-	job *Job
-	err error
+	b    []byte
+	job  *Job
+	laid [][]*laid
+	err  error
 }
 
 // put writes a member whose value encoding/json knows.
@@ -181,26 +229,10 @@ func (w *writer) tray(which int) {
 	w.put("format", Format)
 	w.put("title", w.job.Title)
 	w.put("brief", w.job.Brief)
-	w.put("board", t.Board)
-	w.put("vessels", nonNil(t.Vessels))
-	w.name("elements")
-	w.b = append(w.b, '[')
-	for i := range t.Elements {
-		if i > 0 {
-			w.b = append(w.b, ',')
-		}
-		var err error
-		if w.b, err = t.Elements[i].AppendJSON(w.b); err != nil {
-			w.fail(err)
-			return
-		}
-	}
-	w.b = append(w.b, ']')
-	w.put("reserve", nonNil(t.Reserve))
+	w.surface(which)
 	if foods := w.job.foodsOf(which); len(foods) > 0 {
-		w.put("foods", foods)
+		w.foods(foods)
 	}
-	w.put("rules", t.Rules)
 	w.put("seed", t.Seed)
 	if t.Part != nil {
 		w.put("part", t.Part)
@@ -225,6 +257,49 @@ func (w *writer) tray(which int) {
 		return
 	}
 	w.b = out
+}
+
+// surface writes what lies on a tray, and by which rules.
+func (w *writer) surface(which int) {
+	t := w.job.Trays[which]
+	w.put("board", t.Board)
+	w.put("vessels", nonNil(t.Vessels))
+	w.name("elements")
+	w.b = append(w.b, '[')
+	for i := range t.Elements {
+		if i > 0 {
+			w.b = append(w.b, ',')
+		}
+		if w.laid != nil {
+			w.b = append(w.b, w.laid[which][i].written...)
+			continue
+		}
+		var err error
+		if w.b, err = t.Elements[i].AppendJSON(w.b); err != nil {
+			w.fail(err)
+			return
+		}
+	}
+	w.b = append(w.b, ']')
+	w.put("reserve", nonNil(t.Reserve))
+	w.put("rules", t.Rules)
+}
+
+func (w *writer) foods(list []Kept) {
+	w.name("foods")
+	w.b = append(w.b, '[')
+	for i := range list {
+		raw, err := list[i].MarshalJSON()
+		if err != nil {
+			w.fail(err)
+			return
+		}
+		if i > 0 {
+			w.b = append(w.b, ',')
+		}
+		w.b = append(w.b, raw...)
+	}
+	w.b = append(w.b, ']')
 }
 
 func (w *writer) fail(err error) {

@@ -9,14 +9,18 @@ import (
 
 // Kept is a food as it was when its job was planned, so that trays stay what
 // they were when the larder changes, and can be read where its foods are unknown.
-// It is written exactly as it was read.
+// It is written as it was read, but for white space.
 type Kept struct {
 	food.Food
 	raw json.RawMessage
 }
 
 func (k *Kept) UnmarshalJSON(b []byte) error {
-	k.raw = bytes.Clone(b)
+	var tight bytes.Buffer
+	if err := json.Compact(&tight, b); err != nil {
+		return err
+	}
+	k.raw = tight.Bytes()
 	return json.Unmarshal(b, &k.Food)
 }
 

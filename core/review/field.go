@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"happytray/core/geom"
+	"happytray/core/workers"
 )
 
 // Constants of the raster measures.
@@ -164,12 +165,22 @@ func (f *field) refresh(l *Live, win geom.Window, undo bool, change func()) {
 	}
 	change()
 	f.paint(l, win)
-	f.label(near)
-	f.close(closed)
-	f.count(closed, 1)
-	f.frontiers(near, 1)
-	f.gaps.update(f, win)
-	f.sight.update(f, win)
+	covers := func() {
+		f.label(near)
+		f.close(closed)
+		f.count(closed, 1)
+		f.frontiers(near, 1)
+	}
+	bares := func() {
+		f.gaps.update(f, win)
+		f.sight.update(f, win)
+	}
+	if undo { // a move touches too little to be worth a second core
+		covers()
+		bares()
+		return
+	}
+	workers.Both(covers, bares)
 }
 
 // paint draws who lies on each cell of win, later elements on top.

@@ -8,6 +8,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/tray"
+	"happytray/core/workers"
 )
 
 // Live keeps a tray's measures up to date while elements move: a move costs
@@ -82,17 +83,23 @@ func NewLive(t *tray.Tray, larder *food.Larder) *Live {
 	l.differences = map[[2]colour.Lab]float64{}
 	l.elems = make([]elem, len(l.tray.Elements))
 	l.pairs = make([]pair, len(l.elems)*(len(l.elems)-1)/2)
-	for i := range l.elems {
+	half := len(l.elems) / 2
+	workers.Both(func() { l.measureAll(0, half) }, func() { l.measureAll(half, len(l.elems)) })
+	l.tastes = newTastes(l)
+	workers.Both(func() { l.field.init(l) }, func() {
+		for i := range l.elems {
+			for j := range i {
+				*l.at(i, j) = l.measurePair(i, j)
+			}
+		}
+	})
+	return l
+}
+
+func (l *Live) measureAll(from, to int) {
+	for i := from; i < to; i++ {
 		l.elems[i] = l.measure(&l.tray.Elements[i])
 	}
-	l.tastes = newTastes(l)
-	for i := range l.elems {
-		for j := range i {
-			*l.at(i, j) = l.measurePair(i, j)
-		}
-	}
-	l.field.init(l)
-	return l
 }
 
 // Mirrored reports whether a tray is to be laid so that both sides answer each other.

@@ -10,7 +10,7 @@ import (
 )
 
 // Check reports the first thing of the surface that cannot be worked with. Its brief is
-// the job's to check.
+// the job's to check; pieces are checked when they are read.
 func (t *Tray) Check(larder *food.Larder) error {
 	if err := t.Part.check(); err != nil {
 		return err
@@ -149,11 +149,6 @@ func (e *Element) check(larder *food.Larder) error {
 	if e.Colour != "" {
 		if _, err := colour.Parse(e.Colour); err != nil {
 			return fault.Bad("colour", "%s", err.Error())
-		}
-	}
-	for i := range e.Pieces {
-		if err := e.Pieces[i].check(); err != nil {
-			return fault.In(fmt.Sprintf("pieces[%d]", i), err)
 		}
 	}
 	return nil

@@ -116,9 +116,11 @@ func (e *Element) AppendJSON(b []byte) ([]byte, error) {
 // MarshalJSON writes the element.
 func (e Element) MarshalJSON() ([]byte, error) { return e.AppendJSON(nil) }
 
-// UnmarshalJSON reads a piece.
+// UnmarshalJSON reads a piece and checks it, which is the larger part of checking a tray.
 func (p *Piece) UnmarshalJSON(b []byte) (err error) {
-	p.Extra, err = document.Walk(b, p.member)
+	if p.Extra, err = document.Walk(b, p.member); err == nil {
+		err = p.check()
+	}
 	return err
 }
 

@@ -1,4 +1,5 @@
-package arrange
+// Package workers does things on several goroutines at once, deterministically.
+package workers
 
 import (
 	"fmt"
@@ -6,11 +7,11 @@ import (
 	"sync"
 )
 
-// inParallel does n things, numbers 0 to n-1 in order, on so many goroutines at once.
+// Do does n things, numbers 0 to n-1 in order, on so many goroutines at once.
 // A panic in one of them comes up in the goroutine of the caller, with the stack it
 // came from, where a server can answer for it; it would end the process otherwise.
 // It is the only place in the core where goroutines are started.
-func inParallel(n, workers int, do func(i int)) {
+func Do(n, workers int, do func(i int)) {
 	next := make(chan int, n)
 	for i := range n {
 		next <- i
@@ -36,4 +37,15 @@ func inParallel(n, workers int, do func(i int)) {
 		panic(v)
 	default:
 	}
+}
+
+// Both does two things at once that do not touch each other.
+func Both(one, other func()) {
+	Do(2, 2, func(i int) {
+		if i == 0 {
+			one()
+		} else {
+			other()
+		}
+	})
 }
