@@ -9,7 +9,7 @@ GENERATED := server/api/api.gen.go web/src/api/contract.gen.ts web/src/api/tray.
 # packages in which goroutines meet, tested with the race detector and nowhere else
 RACY := ./app/... ./server/... ./store/...
 
-.PHONY: help demo build check test lint test-go test-web generate shots sheet bench bench-arranging clean
+.PHONY: help demo build check check-go check-web fresh test lint lint-go lint-web test-go test-web generate shots sheet bench bench-arranging clean
 
 help: ## say what there is to make
 	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sort | sed -E 's/:.*## /\t/' | expand -t 20
@@ -37,20 +37,33 @@ generate: web/node_modules/.package-lock.json ## make the generated code anew fr
 	cd web && npm run --silent types >/dev/null
 
 # for every commit: what is quick, nothing that starts a browser or searches for long
-check: lint ## the quick half of the tests, for every commit
+check: fresh ## the quick half of the tests, for every commit
 	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client
+	@$(MAKE) --no-print-directory -j2 -Otarget check-go check-web
+
+check-go: lint-go
 	go test -short $$(go list ./... | grep -vE '/(arrange|demo|cmd/happytray)$$')
+
+check-web: lint-web
 	cd web && npm run --silent test
 
 test: lint test-go test-web ## every test there is
 	@echo "All tests passed."
 
-lint: web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json web/dist/index.html
+lint: fresh
+	@$(MAKE) --no-print-directory -j2 -Otarget lint-go lint-web
+
+# everything that is made from something else is made, and the generated code is of now
+fresh: web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json web/dist/index.html
+	@before=$$(cat $(GENERATED) | sha256sum); $(MAKE) --no-print-directory generate; after=$$(cat $(GENERATED) | sha256sum); \
+	  [ "$$before" = "$$after" ] || { echo "The generated code was out of date; it is made anew now, commit it."; exit 1; }
+
+lint-go:
 	@bad=$$(gofmt -l $$(git ls-files '*.go')); [ -z "$$bad" ] || { echo "not formatted: $$bad"; exit 1; }
 	go vet ./...
 	go tool staticcheck ./...
-	@before=$$(cat $(GENERATED) | sha256sum); $(MAKE) --no-print-directory generate; after=$$(cat $(GENERATED) | sha256sum); \
-	  [ "$$before" = "$$after" ] || { echo "The generated code was out of date; it is made anew now, commit it."; exit 1; }
+
+lint-web:
 	cd web && npm run --silent lint
 	cd web && npm run --silent check
 	cd e2e && npm run --silent check

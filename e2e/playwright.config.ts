@@ -1,11 +1,11 @@
 import { defineConfig } from '@playwright/test'
-import { browser, empty, servers } from './servers'
+import { browser, empty, servers, workers } from './servers'
 
 export default defineConfig({
   testDir: 'tests',
-  timeout: 90_000,
+  timeout: 120_000,
   expect: { timeout: 15_000 },
-  workers: 1,
+  workers,
   reporter: 'list',
   globalTeardown: './teardown.ts',
   use: {
@@ -16,5 +16,5 @@ export default defineConfig({
     actionTimeout: 10_000,
     trace: process.env.TRACE ? 'retain-on-failure' : 'off', // following every step takes as long as the steps
   },
-  webServer: [servers.empty, servers.demo],
+  webServer: servers(workers),
 })

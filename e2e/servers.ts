@@ -1,5 +1,5 @@
-// The real binary, twice, each with a database of its own: one bench that is
-// empty and one with the demo world.
+// The real binary, twice for each worker, each with a database of its own: one bench that
+// is empty and one with the demo world. So no journey sees what another one changes.
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -7,8 +7,12 @@ import { join } from 'node:path'
 // workers read this file again; the folder is made once
 export const home = (process.env.HT_E2E_HOME ??= mkdtempSync(join(tmpdir(), 'ht-e2e-')))
 
-export const empty = 'http://127.0.0.1:8471'
-export const demo = 'http://127.0.0.1:8472'
+export const workers = 2
+
+const at = (worker: number, which: number) => `http://127.0.0.1:${8471 + 10 * worker + which}`
+const mine = Number(process.env.TEST_PARALLEL_INDEX ?? 0)
+export const empty = at(mine, 0)
+export const demo = at(mine, 1)
 
 function server(url: string, name: string, flags: string) {
   return {
@@ -20,12 +24,22 @@ function server(url: string, name: string, flags: string) {
     gracefulShutdown: { signal: 'SIGTERM' as const, timeout: 30_000 },
   }
 }
-export const servers = { empty: server(empty, 'empty', ''), demo: server(demo, 'demo', '--demo') }
+/** What is started for so many workers; the demo world only, where the empty bench is not asked for. */
+export const servers = (workers: number, withEmpty = true) =>
+  Array.from({ length: workers }, (_, n) => [
+    ...(withEmpty ? [server(at(n, 0), `empty-${n}`, '')] : []),
+    server(at(n, 1), `demo-${n}`, '--demo'),
+  ]).flat()
 
 export const browser = {
   executablePath: '/usr/bin/chromium',
   args: [
-    '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run',
-    '--disable-background-networking', '--disable-component-update', '--disable-sync',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
   ],
 }

@@ -9,5 +9,5 @@ export default defineConfig({
   reporter: 'list',
   globalTeardown: './teardown.ts',
   use: { baseURL: demo, viewport: { width: 1280, height: 800 }, locale: 'en-GB', launchOptions: browser },
-  webServer: [servers.demo],
+  webServer: servers(1, false),
 })

@@ -199,7 +199,7 @@ func TestThoseWhoReadNothingLoseTheirPlace(t *testing.T) {
 	}
 	time.Sleep(300 * time.Millisecond)
 	began := time.Now()
-	req, _ := http.NewRequest("POST", d.url+"/api/v1/arrange?seconds=0.2", bytes.NewReader(file(t, laid(t, 4))))
+	req, _ := http.NewRequest("POST", d.url+"/api/v1/arrange?effort=1", bytes.NewReader(file(t, laid(t, 2))))
 	req.Header.Set("Content-Type", "application/json")
 	res, err := http.DefaultClient.Do(req)
 	if err != nil {
@@ -226,7 +226,7 @@ func TestThoseWhoReadNothingLoseTheirPlace(t *testing.T) {
 
 func TestTooManySearchesAreTurnedAway(t *testing.T) {
 	d := open(t, db.DSN())
-	tr := file(t, laid(t, 12))
+	tr := file(t, laid(t, 4))
 	ctx, stop := context.WithCancel(context.Background())
 	var all sync.WaitGroup
 	var mu sync.Mutex

@@ -158,7 +158,7 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 		return
 	}
 	larder := j.Larder(h.Larder)
-	o := arrange.Options{Seconds: or(params.Seconds, 3), Seed: j.Trays[0].Seed, Style: string(or(params.Style, ""))}
+	o := arrange.Options{Seconds: or(params.Seconds, 3), Effort: or(params.Effort, 0), Seed: j.Trays[0].Seed, Style: string(or(params.Style, ""))}
 	if params.Seed != nil {
 		o.Seed = uint64(*params.Seed)
 	}

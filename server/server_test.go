@@ -301,14 +301,10 @@ func TestEverythingThatIsReckoned(t *testing.T) {
 // A bowl is pushed into its neighbours: they give way, and a finding is mended, or it
 // is said that nothing helps.
 func TestGiveWayAndMend(t *testing.T) {
-	seconds := "0.5"
-	if testing.Short() { // under the race detector a first layout takes its time
-		seconds = "8"
-	}
 	d := open(t, db.DSN())
-	plan := d.ask("POST", "/api/v1/plan", []byte(`{"guests":{"adults":8},"month":9}`)).body
+	plan := d.ask("POST", "/api/v1/plan", []byte(`{"guests":{"adults":5},"month":9}`)).body
 	var laid json.RawMessage
-	for _, line := range bytes.Split(bytes.TrimSpace(d.ask("POST", "/api/v1/arrange?seconds="+seconds, plan).body), []byte("\n")) {
+	for _, line := range bytes.Split(bytes.TrimSpace(d.ask("POST", "/api/v1/arrange?seconds=60&effort=3", plan).body), []byte("\n")) {
 		var l struct {
 			Tray json.RawMessage `json:"tray"`
 		}
@@ -503,8 +499,8 @@ func TestBadRequests(t *testing.T) {
 // Several ways come in the last line, the best first, each sound.
 func TestWaysToLayStream(t *testing.T) {
 	d := open(t, db.DSN())
-	planned := d.ask("POST", "/api/v1/plan", []byte(`{"guests":{"adults":6}}`))
-	a := d.ask("POST", "/api/v1/arrange?seconds=3&seed=3&ways=3", planned.body)
+	planned := d.ask("POST", "/api/v1/plan", []byte(`{"guests":{"adults":3}}`))
+	a := d.ask("POST", "/api/v1/arrange?seconds=60&effort=2&seed=3&ways=3", planned.body)
 	lines := bytes.Split(bytes.TrimSpace(a.body), []byte("\n"))
 	var last struct {
 		Done bool
@@ -531,8 +527,8 @@ func TestWaysToLayStream(t *testing.T) {
 
 func TestArrangeStreams(t *testing.T) {
 	d := open(t, db.DSN())
-	planned := d.ask("POST", "/api/v1/plan", []byte(`{"guests":{"adults":6}}`))
-	a := d.ask("POST", "/api/v1/arrange?seconds=1&seed=3&style=corners", planned.body)
+	planned := d.ask("POST", "/api/v1/plan", []byte(`{"guests":{"adults":2},"board":{"shape":"rectangle","length_mm":500,"width_mm":350}}`))
+	a := d.ask("POST", "/api/v1/arrange?seconds=60&effort=3&seed=3&style=corners", planned.body)
 	if a.status != 200 || !strings.HasPrefix(a.header.Get("Content-Type"), "application/x-ndjson") {
 		t.Fatalf("%d %s", a.status, a.header)
 	}
@@ -578,7 +574,7 @@ func TestArrangeStreams(t *testing.T) {
 	// the four places for searches are free again: this would wait for one otherwise
 	for range 6 {
 		start := time.Now()
-		d.ask("POST", "/api/v1/arrange?seconds=0.2", planned.body)
+		d.ask("POST", "/api/v1/arrange?effort=1", planned.body)
 		if took := time.Since(start); took > 20*time.Second {
 			t.Fatalf("a search waited %v", took)
 		}

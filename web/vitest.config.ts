@@ -5,5 +5,5 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   plugins: [vue()],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
-  test: { include: ['test/**/*.test.ts'], server: { deps: { inline: ['element-plus'] } } },
+  test: { pool: 'threads', include: ['test/**/*.test.ts'], server: { deps: { inline: ['element-plus'] } } },
 })

@@ -1,7 +1,7 @@
 // From a brief with everything in it to a basket, a list and a price.
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { demo } from '../servers'
-import { layAll, openDemo, saved } from './bench'
+import { layAll, openDemo, saved, test } from './bench'
 
 async function choose(page: Page, label: string, option: string | RegExp) {
   await page.locator('.el-select', { has: page.getByLabel(label, { exact: true }) }).click()

@@ -1,6 +1,26 @@
 // What several journeys do.
-import { expect, type Locator, type Page } from '@playwright/test'
+import { expect, test as base, type Locator, type Page } from '@playwright/test'
 import { demo } from '../servers'
+
+/** Tests in which a search tries at most so many layouts for each way, 0 for as its time allows: where what it
+ * finds is not looked at, its seconds would only be waited for. */
+export const test = base.extend<{ effort: number }>({
+  effort: [10, { option: true }],
+  context: async ({ context, effort }, use) => {
+    if (effort)
+      await context.addInitScript((effort: number) => {
+        const plain = window.fetch
+        window.fetch = (what, how) =>
+          plain(
+            typeof what === 'string' && what.startsWith('/api/v1/arrange')
+              ? `${what}&effort=${effort}`
+              : what,
+            how,
+          )
+      }, effort)
+    await use(context)
+  },
+})
 
 /** Opens a job of the demo world at a stage. */
 export async function openDemo(page: Page, title: string, stage: string) {
@@ -33,7 +53,16 @@ export async function stored(page: Page, element: string) {
   const answer = await page.request.get(new URL(`/api/v1/jobs/${id}`, page.url()).href)
   const job = await answer.json()
   const e = job.document.elements.find((e: { id: string }) => e.id === element)
-  return { revision: job.revision as number, x: e.x as number, y: e.y as number, turn: e.turn_deg as number, placed: e.placed as boolean, locked: e.locked as boolean, form: e.form as string, count: e.count as number }
+  return {
+    revision: job.revision as number,
+    x: e.x as number,
+    y: e.y as number,
+    turn: e.turn_deg as number,
+    placed: e.placed as boolean,
+    locked: e.locked as boolean,
+    form: e.form as string,
+    count: e.count as number,
+  }
 }
 
 /** Lays the tray and waits for the search to end. */

@@ -1,7 +1,7 @@
 // What the product does around a hand: neighbours give way, findings are mended.
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { demo } from '../servers'
-import { holds, openDemo, saved, score } from './bench'
+import { holds, openDemo, saved, score, test } from './bench'
 
 test.use({ baseURL: demo })
 
@@ -20,7 +20,6 @@ test('neighbours give way to what is moved, in one step to undo; or they do not'
   await page.locator(`[data-hold="${bowl.id}"]`).focus()
   const asked = page.waitForResponse('**/api/v1/give-way')
   await page.keyboard.press('Shift+ArrowLeft')
-  await page.keyboard.press('Shift+ArrowDown')
   expect((await (await asked).json()).moved).toBe(true)
   await saved(page)
   const after = await places(page)

@@ -1,6 +1,6 @@
 // The same job without a mouse: nothing here clicks.
-import { expect, test, type Page } from '@playwright/test'
-import { saved, score, stored } from './bench'
+import { expect, type Page } from '@playwright/test'
+import { saved, score, stored, test } from './bench'
 
 const focused = (page: Page) =>
   page.evaluate(() => {

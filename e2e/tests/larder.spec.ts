@@ -1,6 +1,7 @@
 // The larder, the boards and the settings, made one's own.
 import { readFile } from 'node:fs/promises'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './bench'
 
 async function kept(page: Page) {
   await expect(page.getByRole('status').filter({ hasText: /^Kept$/ })).toBeVisible()

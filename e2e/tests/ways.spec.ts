@@ -1,8 +1,8 @@
 // Three ways of laying one tray: looked at side by side, one is built, or none.
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { demo } from '../servers'
-import { holds, openDemo, saved, score } from './bench'
+import { holds, openDemo, saved, score, test } from './bench'
 
 test.use({ baseURL: demo })
 

@@ -1810,6 +1810,9 @@ type ArrangeParams struct {
 	Seed    *int     `form:"seed,omitempty" json:"seed,omitempty"`
 	Seconds *float64 `form:"seconds,omitempty" json:"seconds,omitempty"`
 
+	// Effort at most so many layouts tried for each way: the same on every machine, as long as the seconds do not end first
+	Effort *int `form:"effort,omitempty" json:"effort,omitempty"`
+
 	// Ways so many layouts that differ, all in the last line
 	Ways *int `form:"ways,omitempty" json:"ways,omitempty"`
 }
@@ -2345,6 +2348,14 @@ func (siw *ServerInterfaceWrapper) Arrange(c *gin.Context) {
 	err = runtime.BindQueryParameterWithOptions("form", true, false, "seconds", c.Request.URL.Query(), &params.Seconds, runtime.BindQueryParameterOptions{Type: "number", Format: "double"})
 	if err != nil {
 		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter seconds: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "effort" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "effort", c.Request.URL.Query(), &params.Effort, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter effort: %w", err), http.StatusBadRequest)
 		return
 	}
 

@@ -2500,6 +2500,8 @@ export interface operations {
                 style?: components["schemas"]["Style"];
                 seed?: number;
                 seconds?: number;
+                /** @description at most so many layouts tried for each way: the same on every machine, as long as the seconds do not end first */
+                effort?: number;
                 /** @description so many layouts that differ, all in the last line */
                 ways?: number;
             };
