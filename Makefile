@@ -9,7 +9,7 @@ GENERATED := server/api/api.gen.go web/src/api/contract.gen.ts web/src/api/tray.
 # packages in which goroutines meet, tested with the race detector and nowhere else
 RACY := ./app/... ./server/... ./store/...
 
-.PHONY: help demo build check check-go check-web fresh test lint lint-go lint-web test-go test-web generate shots sheet bench bench-arranging clean
+.PHONY: help demo build check check-go check-web fresh test lint lint-go lint-web audit-web test-go test-web generate shots sheet bench bench-arranging clean
 
 help: ## say what there is to make
 	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sort | sed -E 's/:.*## /\t/' | expand -t 20
@@ -42,7 +42,7 @@ check: fresh ## the quick half of the tests, for every commit
 	@$(MAKE) --no-print-directory -j2 -Otarget check-go check-web
 
 check-go: lint-go
-	go test -short $$(go list ./... | grep -vE '/(arrange|demo|cmd/happytray)$$')
+	go test -short $$(go list ./... | grep -vE '/(arrange|demo|backup|cmd/happytray)$$')
 
 check-web: lint-web
 	cd web && npm run --silent test
@@ -90,12 +90,17 @@ bench: web/dist/index.html ## the benchmarks
 	cd bench && go run ./arranging -briefs 8 -long 3
 	go test -run '^$$' -bench . -benchmem ./core/... ./art/... ./export/... ./store/... ./server/...
 
+# performance, accessibility and what shifts, as Lighthouse sees the demo world on a desktop machine
+audit-web: bin/happytray e2e/audit/node_modules/.package-lock.json ## the bench, Lay and Larder held against the bars of docs/speed.md
+	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium:chromium
+	cd e2e/audit && node audit.mjs
+
 # the tables of docs/arranging.md
 bench-arranging: ## the tables of docs/arranging.md; takes half an hour
 	cd bench && go run ./arranging -curve ../docs/arranging-cost.svg
 
 clean: ## take away what was built
-	rm -rf bin web/dist/assets web/dist/index.html web/node_modules e2e/node_modules
+	rm -rf bin web/dist/assets web/dist/index.html web/node_modules e2e/node_modules e2e/audit/node_modules
 
 # every food in every form, as pictures to look through: .local/sheet/sheet-1.png and on
 sheet: ## every food in every form, as pictures to look through

@@ -318,8 +318,9 @@ func (a *App) Tag(ctx context.Context, id string) (string, error) {
 	return fmt.Sprintf("%.8s-%d", j.ID, j.Head), nil
 }
 
-// Picture draws a job's first tray to scale, as SVG.
-func (a *App) Picture(ctx context.Context, id string) (string, error) {
+// Picture draws a job's first tray to scale, as SVG; from afar without what cannot be seen
+// on a ticket.
+func (a *App) Picture(ctx context.Context, id string, afar bool) (string, error) {
 	_, r, err := a.store.Job(ctx, id)
 	if err != nil {
 		return "", err
@@ -331,6 +332,9 @@ func (a *App) Picture(ctx context.Context, id string) (string, error) {
 	now, err := ReadJob([]byte(r.Document), h.All)
 	if err != nil {
 		return "", err
+	}
+	if afar {
+		return art.TrayFrom(art.FromAfar, now.Title, now.Trays[0], now.Larder(h.Larder)), nil
 	}
 	return art.Tray(now.Title, now.Trays[0], now.Larder(h.Larder)), nil
 }

@@ -5,6 +5,7 @@ import (
 	"encoding/xml"
 	"errors"
 	"io"
+	"math"
 	"regexp"
 	"strings"
 	"testing"
@@ -75,7 +76,7 @@ func TestEveryFormIsDrawn(t *testing.T) {
 func TestDrawingIsTheSameEveryTime(t *testing.T) {
 	f, _ := larder.Get("figs")
 	defs := map[string]string{}
-	first := sprite(f, f.Forms[0], 2, defs)
+	first := sprite(0, f, f.Forms[0], 2, defs)
 	for range 3 {
 		again := map[string]string{}
 		if Sprite(f, f.Forms[0], 2, again) != first || len(again) != len(defs) {
@@ -171,5 +172,32 @@ func BenchmarkCompose(b *testing.B) {
 	b.ReportAllocs()
 	for b.Loop() {
 		Compose(tr, larder)
+	}
+}
+
+// From afar a tray keeps every piece, and is drawn with less than half of the marks.
+func TestFromAfar(t *testing.T) {
+	tr := laid(t, 12)
+	near, afar := Tray("Kiln", tr, larder), TrayFrom(FromAfar, "Kiln", tr, larder)
+	marks := func(svg string) int {
+		n := 0
+		for _, tag := range []string{"<path", "<circle", "<ellipse", "<use"} {
+			n += strings.Count(svg, tag)
+		}
+		return n
+	}
+	if marks(afar) > marks(near)/2 {
+		t.Errorf("%d marks from afar, %d near by", marks(afar), marks(near))
+	}
+	if a, b := strings.Count(afar, "<use"), strings.Count(near, "<use")/2; a != b || a == 0 { // near by each has a shadow of its own
+		t.Errorf("%d pieces from afar, %d near by", a, b)
+	}
+	for _, d := range []struct {
+		path string
+		want float64
+	}{{"M0 0L4 3L1 -1Z", 4}, {"M-1.5 2C3 2 3 9 0 9Z", 7}, {"M0 0l4 3", math.Inf(1)}} {
+		if got := across(d.path); got != d.want {
+			t.Errorf("%s reaches %v, want %v", d.path, got, d.want)
+		}
 	}
 }

@@ -13,12 +13,16 @@ import (
 // Bowl draws a vessel from above with what is in it: rim, wall, a dark inner
 // ring, and a swirl of dip or a heap of pieces.
 func Bowl(v board.Vessel, fd *food.Food, s food.Spec, defs map[string]string) string {
-	key := fmt.Sprintf("bowl|%v|%s", v, spriteKey{*fd, s.Form, 0}.key())
-	return remembered(key, defs, func(defs map[string]string) string { return bowl(v, fd, s, defs) })
+	return bowlFrom(0, v, fd, s, defs)
 }
 
-func bowl(v board.Vessel, fd *food.Food, s food.Spec, defs map[string]string) string {
-	p := newPen(defs, v.ID, fd.ID)
+func bowlFrom(least Least, v board.Vessel, fd *food.Food, s food.Spec, defs map[string]string) string {
+	key := fmt.Sprintf("bowl|%v|%v|%s", least, v, spriteKey{*fd, s.Form, 0}.key())
+	return remembered(key, defs, func(defs map[string]string) string { return bowl(least, v, fd, s, defs) })
+}
+
+func bowl(least Least, v board.Vessel, fd *food.Food, s food.Spec, defs map[string]string) string {
+	p := newPen(defs, least, v.ID, fd.ID)
 	m := wall(p, v)
 	switch {
 	case s.Form == "upright":
@@ -37,7 +41,7 @@ func bowl(v board.Vessel, fd *food.Food, s food.Spec, defs map[string]string) st
 
 // empty draws a vessel with nothing in it, down to its floor.
 func empty(v board.Vessel, defs map[string]string) string {
-	p := newPen(defs, v.ID)
+	p := newPen(defs, 0, v.ID)
 	m := wall(p, v)
 	c := colour.Must(v.Colour)
 	p.path(curve(m.outline), p.linear(0, 0, 1, 1, tone(c, -20, 1), 0, tone(c, -8, 0), .55, tone(c, 3, 0), 1), "stroke", tone(c, -24, 0), "stroke-width", ".5")

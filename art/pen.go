@@ -23,10 +23,35 @@ type pen struct {
 	markup
 	r    *rand.Rand
 	defs map[string]string // gradient id to its element, shared by a sheet
+	Least
 }
 
-func newPen(defs map[string]string, seed ...string) *pen {
-	return &pen{r: food.Rand(food.Seed(seed...)), defs: defs}
+// Least is the smallest mark that is drawn, mm, and eight times the thinnest line: what is
+// looked at from afar needs no more. 0 draws everything.
+type Least float64
+
+// FromAfar suits a tray that is shown at about a third of a pixel for a mm, as on a ticket.
+const FromAfar Least = 7
+
+// leavesOut reports whether a mark so large is left out.
+func (d Least) leavesOut(mm float64) bool { return mm < float64(d) }
+
+// across is how far path data without arcs reaches, mm.
+func across(d string) float64 {
+	lo, hi := [2]float64{math.Inf(1), math.Inf(1)}, [2]float64{math.Inf(-1), math.Inf(-1)}
+	numbers := strings.FieldsFunc(d, func(r rune) bool { return r == ' ' || r == ',' || r >= 'A' && r <= 'Z' })
+	for i, n := range numbers {
+		v, err := strconv.ParseFloat(n, 64)
+		if err != nil {
+			return math.Inf(1) // it goes by steps, which are not followed
+		}
+		lo[i%2], hi[i%2] = math.Min(lo[i%2], v), math.Max(hi[i%2], v)
+	}
+	return math.Max(hi[0]-lo[0], hi[1]-lo[1])
+}
+
+func newPen(defs map[string]string, least Least, seed ...string) *pen {
+	return &pen{r: food.Rand(food.Seed(seed...)), defs: defs, Least: least}
 }
 
 // f writes a length with at most two decimals.
@@ -197,19 +222,31 @@ func defsOf(defs map[string]string, before ...fragment) fragment {
 
 // path draws filled path data.
 func (p *pen) path(d, fill string, more ...string) {
+	if p.Least > 0 && p.leavesOut(across(d)) {
+		return
+	}
 	p.leaf("path", append([]string{"d", d, "fill", fill}, more...)...)
 }
 
 // line draws stroked path data.
 func (p *pen) line(d, stroke string, width float64, more ...string) {
+	if p.leavesOut(8 * width) {
+		return
+	}
 	p.leaf("path", append([]string{"d", d, "fill", "none", "stroke", stroke, "stroke-width", f(width), "stroke-linecap", "round"}, more...)...)
 }
 
 func (p *pen) dot(at geom.Point, r float64, fill string, more ...string) {
+	if p.leavesOut(2 * r) {
+		return
+	}
 	p.leaf("circle", append([]string{"cx", f(at.X), "cy", f(at.Y), "r", f(r), "fill", fill}, more...)...)
 }
 
 func (p *pen) oval(at geom.Point, rx, ry, turn float64, fill string, more ...string) {
+	if p.leavesOut(2 * max(rx, ry)) {
+		return
+	}
 	p.leaf("ellipse", append([]string{"rx", f(rx), "ry", f(ry), "transform", placed(at.X, at.Y, turn), "fill", fill}, more...)...)
 }
 

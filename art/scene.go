@@ -3,6 +3,7 @@ package art
 import (
 	"maps"
 	"slices"
+	"strings"
 
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -40,19 +41,23 @@ type Placed struct {
 	Y       float64 `json:"y"`
 	Turn    float64 `json:"turn"`
 	Shift   float64 `json:"shift"` // mm the shadow falls to the right and down
+
+	outline geom.Outline // of the piece, on the board
 }
 
 // bandTops are the heights in mm at which a new band begins; greens come last.
 var bandTops = []float64{15, 29}
 
 // Compose makes the scene of a tray.
-func Compose(t *tray.Tray, larder *food.Larder) Scene {
+func Compose(t *tray.Tray, larder *food.Larder) Scene { return compose(0, t, larder) }
+
+func compose(least Least, t *tray.Tray, larder *food.Larder) Scene {
 	if t.Board == nil {
 		return Scene{Drawings: map[string]Drawing{}, Defs: map[string]string{}, Bands: []Band{}, Places: []string{}}
 	}
 	box := t.Board.Outline.Bounds().Grow(14)
 	s := Scene{Box: [4]float64{box.Min.X, box.Min.Y, box.W(), box.H()}, Board: Board(t.Board)}
-	s.Drawings, s.Defs = sheet(t, larder)
+	s.Drawings, s.Defs = sheet(least, t, larder)
 	s.Places = make([]string, len(t.Elements))
 	for i := range t.Elements {
 		if e := &t.Elements[i]; e.Placed {
@@ -76,7 +81,7 @@ func Compose(t *tray.Tray, larder *food.Larder) Scene {
 				if e.Kind() == food.KindGarnish {
 					band = len(bandTops) + 1
 				}
-				s.Bands[band].Pieces = append(s.Bands[band].Pieces, Placed{i, KeyOf(e, k).ID(), p.At.X, p.At.Y, p.TurnDeg, min(6.5, (p.HeightMM+p.ZMM*.4)/7+.6)})
+				s.Bands[band].Pieces = append(s.Bands[band].Pieces, Placed{i, KeyOf(e, k).ID(), p.At.X, p.At.Y, p.TurnDeg, min(6.5, (p.HeightMM+p.ZMM*.4)/7+.6), p.Outline})
 			}
 		}
 	}
@@ -89,7 +94,7 @@ func Compose(t *tray.Tray, larder *food.Larder) Scene {
 }
 
 // sheet draws every piece and vessel the tray uses, once each.
-func sheet(t *tray.Tray, larder *food.Larder) (map[string]Drawing, map[string]string) {
+func sheet(least Least, t *tray.Tray, larder *food.Larder) (map[string]Drawing, map[string]string) {
 	drawings, defs := map[string]Drawing{}, map[string]string{}
 	for i := range t.Elements {
 		e := &t.Elements[i]
@@ -107,9 +112,9 @@ func sheet(t *tray.Tray, larder *food.Larder) (map[string]Drawing, map[string]st
 			var d Drawing
 			var o geom.Outline
 			if v, ok := t.Vessel(e.Vessel); ok {
-				d.SVG, o = Bowl(v, f, s, defs), v.Footprint()
+				d.SVG, o = bowlFrom(least, v, f, s, defs), v.Footprint()
 			} else {
-				d.SVG, o = Sprite(f, s, key.Variant, defs), s.Outline(e.Food, key.Variant)
+				d.SVG, o = spriteFrom(least, f, s, key.Variant, defs), s.Outline(e.Food, key.Variant)
 			}
 			d.Shade = poly(shade(s, o))
 			drawings[id] = d
@@ -120,7 +125,12 @@ func sheet(t *tray.Tray, larder *food.Larder) (map[string]Drawing, map[string]st
 
 // Tray draws the whole tray as a standalone SVG document in true millimetres.
 func Tray(title string, t *tray.Tray, larder *food.Larder) string {
-	s := Compose(t, larder)
+	return TrayFrom(0, title, t, larder)
+}
+
+// TrayFrom is Tray without what cannot be seen from so far.
+func TrayFrom(least Least, title string, t *tray.Tray, larder *food.Larder) string {
+	s := compose(least, t, larder)
 	var m markup
 	m.open("svg", "xmlns", namespace, "width", f(s.Box[2])+"mm", "height", f(s.Box[3])+"mm", "viewBox", view(s.Box[0], s.Box[1], s.Box[2], s.Box[3]), "role", "img")
 	m.open("title")
@@ -131,24 +141,37 @@ func Tray(title string, t *tray.Tray, larder *food.Larder) string {
 		drawings.open("g", "id", id)
 		drawings.put(s.Drawings[id].SVG)
 		drawings.shut("g")
-		drawings.leaf("path", "id", "o-"+id, "d", s.Drawings[id].Shade)
+		if least == 0 {
+			drawings.leaf("path", "id", "o-"+id, "d", s.Drawings[id].Shade)
+		}
 	}
 	m.put(defsOf(s.Defs, blur("shade", "-3%", "-3%", "106%", "106%", 1.9)+drawings.String()))
 	m.put(s.Board)
 	for _, band := range s.Bands {
 		if len(band.Pieces) > 0 {
-			drawBand(&m, t, band)
+			drawBand(&m, t, band, least > 0)
 		}
 	}
 	m.shut("svg")
 	return m.String()
 }
 
-// drawBand draws the shadows of a band's pieces and, over them, the pieces, element by element.
-func drawBand(m *markup, t *tray.Tray, band Band) {
+// drawBand draws the shadows of a band's pieces and, over them, the pieces, element by
+// element. Plain shadows are one shape, all of one height and with the pieces' own outlines.
+func drawBand(m *markup, t *tray.Tray, band Band, plain bool) {
 	m.open("g", "fill", "#2e1a0d", "opacity", ".42", "filter", "url(#shade)")
-	for _, p := range band.Pieces {
-		m.leaf("use", "href", "#o-"+p.Use, "transform", placed(p.X+p.Shift, p.Y+p.Shift*1.15, p.Turn))
+	if plain {
+		var all strings.Builder
+		high := 0.0
+		for _, p := range band.Pieces {
+			all.WriteString(poly(p.outline))
+			high += p.Shift / float64(len(band.Pieces))
+		}
+		m.leaf("path", "d", all.String(), "transform", placed(high, high*1.15, 0))
+	} else {
+		for _, p := range band.Pieces {
+			m.leaf("use", "href", "#o-"+p.Use, "transform", placed(p.X+p.Shift, p.Y+p.Shift*1.15, p.Turn))
+		}
 	}
 	m.shut("g")
 	open := -1

@@ -37,8 +37,12 @@ type subject struct {
 // Sprite draws one piece round its origin and returns the SVG fragment; the
 // gradients it needs are added to defs.
 func Sprite(f *food.Food, s food.Spec, variant int, defs map[string]string) string {
-	return remembered(spriteKey{*f, s.Form, variant}.key(), defs, func(defs map[string]string) string {
-		return sprite(f, s, variant, defs)
+	return spriteFrom(0, f, s, variant, defs)
+}
+
+func spriteFrom(least Least, f *food.Food, s food.Spec, variant int, defs map[string]string) string {
+	return remembered(fmt.Sprintf("%v|%s", least, spriteKey{*f, s.Form, variant}.key()), defs, func(defs map[string]string) string {
+		return sprite(least, f, s, variant, defs)
 	})
 }
 
@@ -54,13 +58,13 @@ func (k spriteKey) key() string {
 	return fmt.Sprintf("%s|%s|%d|%s|%s|%s|%v", k.food.ID, k.form, k.variant, k.food.Category, k.food.Colour, k.food.Cut, s)
 }
 
-func sprite(f *food.Food, s food.Spec, variant int, defs map[string]string) string {
-	p := newPen(defs, f.ID, s.Form, string(rune('a'+variant)))
+func sprite(least Least, f *food.Food, s food.Spec, variant int, defs map[string]string) string {
+	p := newPen(defs, least, f.ID, s.Form, string(rune('a'+variant)))
 	sub := subject{food: f, spec: s, outline: s.Outline(f.ID, variant), turn: s.Turned(f.ID, variant), out: colour.Must(f.Colour), cut: colour.Must(f.Cut)}
 	// no two pieces are quite the same tone
-	d := p.between(-2.2, 2.2)
-	sub.out.L += d
-	sub.cut.L += d
+	lift := p.between(-2.2, 2.2)
+	sub.out.L += lift
+	sub.cut.L += lift
 	if own, ok := byFood[f.ID+" "+s.Shape]; ok {
 		own(p, sub)
 	} else if form, ok := byForm[s.Shape]; ok {

@@ -16,7 +16,7 @@ func Board(b *board.Board) string {
 
 func surfaceOf(b *board.Board) string {
 	defs := map[string]string{}
-	p := newPen(defs, b.ID, b.Material)
+	p := newPen(defs, 0, b.ID, b.Material)
 	c := colour.Must(b.Colour)
 	d := edge(b.Outline)
 	box := b.Outline.Bounds()

@@ -180,7 +180,7 @@ func (s *Server) Revisions(c *gin.Context, id api.JobId, params api.RevisionsPar
 // a picture is asked for by the revision it shows, so a browser may keep it.
 const lasting = "private, max-age=31536000"
 
-func (s *Server) TrayPicture(c *gin.Context, id api.JobId, _ api.TrayPictureParams) {
+func (s *Server) TrayPicture(c *gin.Context, id api.JobId, params api.TrayPictureParams) {
 	ctx := c.Request.Context()
 	tag, err := s.app.Tag(ctx, id)
 	if err != nil {
@@ -193,7 +193,7 @@ func (s *Server) TrayPicture(c *gin.Context, id api.JobId, _ api.TrayPicturePara
 		c.Status(http.StatusNotModified)
 		return
 	}
-	svg, err := s.app.Picture(ctx, id)
+	svg, err := s.app.Picture(ctx, id, or(params.Afar, false))
 	if err != nil {
 		s.fail(c, aJob, err)
 		return

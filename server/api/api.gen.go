@@ -1898,6 +1898,9 @@ type RevisionsParams struct {
 
 // TrayPictureParams defines parameters for TrayPicture.
 type TrayPictureParams struct {
+	// Afar without what cannot be seen where it is shown small, as on a ticket
+	Afar *bool `form:"afar,omitempty" json:"afar,omitempty"`
+
 	// V Revision, so that browsers keep the drawing
 	V *int `form:"v,omitempty" json:"v,omitempty"`
 }
@@ -3311,6 +3314,14 @@ func (siw *ServerInterfaceWrapper) TrayPicture(c *gin.Context) {
 
 	// Parameter object where we will unmarshal all parameters from the context
 	var params TrayPictureParams
+
+	// ------------- Optional query parameter "afar" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "afar", c.Request.URL.Query(), &params.Afar, runtime.BindQueryParameterOptions{Type: "boolean", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter afar: %w", err), http.StatusBadRequest)
+		return
+	}
 
 	// ------------- Optional query parameter "v" -------------
 

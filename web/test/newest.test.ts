@@ -47,3 +47,18 @@ it('is not stopped by work that fails', async () => {
   await vi.advanceTimersByTimeAsync(1)
   expect(calls).toBe(2)
 })
+
+it('does not wait with the first call after a pause where it is eager', async () => {
+  const work = vi.fn(async () => undefined)
+  const ask = newest(work, 50, true)
+  ask()
+  expect(work).toHaveBeenCalledTimes(1)
+  ask()
+  ask()
+  expect(work).toHaveBeenCalledTimes(1)
+  await vi.advanceTimersByTimeAsync(50)
+  expect(work).toHaveBeenCalledTimes(2)
+  await vi.advanceTimersByTimeAsync(60)
+  ask()
+  expect(work).toHaveBeenCalledTimes(3)
+})

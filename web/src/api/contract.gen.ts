@@ -2246,6 +2246,8 @@ export interface operations {
             query?: {
                 /** @description Revision, so that browsers keep the drawing */
                 v?: number;
+                /** @description without what cannot be seen where it is shown small, as on a ticket */
+                afar?: boolean;
             };
             header?: never;
             path: {

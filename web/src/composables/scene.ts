@@ -17,18 +17,22 @@ export function useScene() {
   const missing = ref(false)
   let wanted: TrayFile | null = null
 
-  const fetchScene = newest(async signal => {
-    const t = wanted
-    if (!t) return
-    try {
-      scene.value = await take<Scene>(api.POST('/api/v1/scene', { body: body(t), signal }))
-      drawn.value = t
-      missing.value = false
-    } catch (e) {
-      if (!signal.aborted) missing.value = true
-      throw e
-    }
-  }, 10)
+  const fetchScene = newest(
+    async signal => {
+      const t = wanted
+      if (!t) return
+      try {
+        scene.value = await take<Scene>(api.POST('/api/v1/scene', { body: body(t), signal }))
+        drawn.value = t
+        missing.value = false
+      } catch (e) {
+        if (!signal.aborted) missing.value = true
+        throw e
+      }
+    },
+    10,
+    true,
+  )
 
   function draw(t: TrayFile | null) {
     wanted = t

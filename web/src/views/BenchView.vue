@@ -163,7 +163,7 @@ async function moveAway(j: JobSummary) {
           <span class="picture">
             <img
               v-if="j.state !== 'briefed'"
-              :src="`/api/v1/jobs/${j.id}/tray.svg?v=${j.revision}`"
+              :src="`/api/v1/jobs/${j.id}/tray.svg?afar=true&v=${j.revision}`"
               alt=""
               loading="lazy"
             />

@@ -575,6 +575,7 @@ const heading = computed(() =>
 .zoom {
   margin-left: 6px;
   display: flex;
+  gap: 4px;
 }
 .gives {
   display: inline-flex;

@@ -307,7 +307,7 @@ defineExpose({ boardPoint, focus, lift })
 <template>
   <div ref="room" class="room">
     <div ref="scroller" class="scroll" :class="{ zoomed: zoom > 1 }">
-      <div class="sheet" :style="{ width: px.w + 'px', height: px.h + 'px' }">
+      <div class="sheet" :class="{ unmeasured: !size.width.value }" :style="{ width: px.w + 'px', height: px.h + 'px' }">
         <div
           ref="art"
           class="art"
@@ -453,6 +453,9 @@ defineExpose({ boardPoint, focus, lift })
 .sheet {
   position: relative;
   user-select: none; /* what is selected would be dragged away as a picture */
+}
+.sheet.unmeasured {
+  visibility: hidden; /* it would be seen to jump to its size */
 }
 .layer {
   position: absolute;
