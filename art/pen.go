@@ -33,6 +33,9 @@ type Least float64
 // FromAfar suits a tray that is shown at about a third of a pixel for a mm, as on a ticket.
 const FromAfar Least = 7
 
+// Thumb suits a portion that is shown some 40 px wide.
+const Thumb Least = 3
+
 // leavesOut reports whether a mark so large is left out.
 func (d Least) leavesOut(mm float64) bool { return mm < float64(d) }
 

@@ -8,7 +8,10 @@ import (
 
 // Portion is a small standalone picture of a food in one of its forms, the first
 // where that is unknown: a few pieces as they would lie together, in a square.
-func Portion(f *food.Food, form string) string {
+func Portion(f *food.Food, form string) string { return PortionFrom(0, f, form) }
+
+// PortionFrom is Portion without what cannot be seen where it is shown as large as a thumb.
+func PortionFrom(least Least, f *food.Food, form string) string {
 	s, ok := f.Spec(form)
 	if !ok {
 		s = f.Forms[0]
@@ -28,7 +31,7 @@ func Portion(f *food.Food, form string) string {
 		v, _ := board.BuiltInCabinet().Vessel("dip-bowl")
 		dish = &v
 	}
-	box, svg := alone(f, s, food.FormByID(s.Form).Lay(f.ID, s, max(1, n)), dish)
+	box, svg := alone(least, f, s, food.FormByID(s.Form).Lay(f.ID, s, max(1, n)), dish)
 	side := max(box.W(), box.H())
 	c := box.Centre()
 	return document(geom.Rect{Min: c.Sub(geom.Pt(side/2, side/2)), Max: c.Add(geom.Pt(side/2, side/2))}, svg, false)
@@ -37,13 +40,13 @@ func Portion(f *food.Food, form string) string {
 // Laid is pieces of a food in a form by themselves, or the vessel they stand in,
 // as a standalone document in true mm; box is what it shows.
 func Laid(f *food.Food, s food.Spec, pieces []food.Piece, vessel *board.Vessel) (box geom.Rect, svg string) {
-	box, svg = alone(f, s, pieces, vessel)
+	box, svg = alone(0, f, s, pieces, vessel)
 	return box, document(box, svg, true)
 }
 
 // LaidRound is Laid with the vessel the pieces are laid round, empty, at middle.
 func LaidRound(f *food.Food, s food.Spec, pieces []food.Piece, v board.Vessel, middle geom.Point) (box geom.Rect, svg string) {
-	box, svg = alone(f, s, pieces, nil)
+	box, svg = alone(0, f, s, pieces, nil)
 	defs := map[string]string{}
 	var m markup
 	m.open("g", "transform", placed(middle.X, middle.Y, 0), "opacity", ".75")
@@ -53,12 +56,12 @@ func LaidRound(f *food.Food, s food.Spec, pieces []food.Piece, v board.Vessel, m
 	return box, document(box, defsOf(defs)+m.String()+svg, true)
 }
 
-func alone(f *food.Food, s food.Spec, pieces []food.Piece, vessel *board.Vessel) (geom.Rect, string) {
+func alone(least Least, f *food.Food, s food.Spec, pieces []food.Piece, vessel *board.Vessel) (geom.Rect, string) {
 	defs := map[string]string{}
 	var m markup
 	box := geom.Rect{}
 	if vessel != nil {
-		m.put(Bowl(*vessel, f, s, defs))
+		m.put(bowlFrom(least, *vessel, f, s, defs))
 		box = vessel.Footprint().Bounds()
 	} else {
 		for i, p := range pieces {
@@ -70,7 +73,7 @@ func alone(f *food.Food, s food.Spec, pieces []food.Piece, vessel *board.Vessel)
 			o = shade(s, o)
 			m.leaf("path", "d", smooth(o), "fill", "#3a2413", "opacity", ".16", "transform", placed(shift(p.Height), shift(p.Height*1.2), 0))
 			m.open("g", "transform", placed(p.X, p.Y, p.Turn))
-			m.put(Sprite(f, s, p.Variant, defs))
+			m.put(spriteFrom(least, f, s, p.Variant, defs))
 			m.shut("g")
 		}
 	}

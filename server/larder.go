@@ -83,7 +83,11 @@ func (s *Server) FoodPicture(c *gin.Context, id string, params api.FoodPicturePa
 	if !ok {
 		return
 	}
-	picture(c, art.Portion(f, or(params.Form, "")))
+	least := art.Least(0)
+	if or(params.Thumb, false) {
+		least = art.Thumb
+	}
+	picture(c, art.PortionFrom(least, f, or(params.Form, "")))
 }
 
 // food is the house and one food of it, put away or not; where there is none, it has answered.

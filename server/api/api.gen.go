@@ -1856,6 +1856,9 @@ type MeasureFormParams struct {
 type FoodPictureParams struct {
 	Form *string `form:"form,omitempty" json:"form,omitempty"`
 
+	// Thumb without what cannot be seen at the size of a thumb
+	Thumb *bool `form:"thumb,omitempty" json:"thumb,omitempty"`
+
 	// V Version, so that browsers keep the drawing
 	V *string `form:"v,omitempty" json:"v,omitempty"`
 }
@@ -2909,6 +2912,14 @@ func (siw *ServerInterfaceWrapper) FoodPicture(c *gin.Context) {
 	err = runtime.BindQueryParameterWithOptions("form", true, false, "form", c.Request.URL.Query(), &params.Form, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
 	if err != nil {
 		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter form: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "thumb" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "thumb", c.Request.URL.Query(), &params.Thumb, runtime.BindQueryParameterOptions{Type: "boolean", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter thumb: %w", err), http.StatusBadRequest)
 		return
 	}
 

@@ -11,4 +11,7 @@ import App from './App.vue'
 import { router } from './router'
 
 askEarly(location.pathname)
+// not only when the first words in them are shown, which then would be set twice
+for (const font of ['1em "Instrument Sans Variable"', '1em "Bricolage Grotesque Variable"'])
+  void document.fonts.load(font)
 createApp(App).use(createPinia()).use(router).mount('#app')

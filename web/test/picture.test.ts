@@ -28,7 +28,8 @@ describe('the tray as one picture', () => {
   it('holds every piece with its shadow, and each drawing once', () => {
     const svg = traySVG(scene, () => false)
     expect(svg.match(/href="#olive"/g)).toHaveLength(2)
-    expect(svg.match(/href="#o-olive"/g)).toHaveLength(2)
+    expect(svg.match(/<path d="M[^"]*"\/><\/g>/g)).toHaveLength(2) // one shape of shadows for each band
+    expect(svg).toContain('M42 74.6L') // the fig's, 4 and 4.6 beside it
     expect(svg.match(/id="olive"/g)).toHaveLength(1)
     expect(svg).toContain('translate(12 22) rotate(90)')
     expect(svg).toContain('viewBox="-14 -14 428 328"')
@@ -46,7 +47,7 @@ describe('the tray as one picture', () => {
   })
   it('puts shadows under the pieces of their own band', () => {
     const svg = traySVG(scene, () => false)
-    expect(svg.indexOf('#o-fig')).toBeLessThan(svg.indexOf('"#fig"'))
+    expect(svg.indexOf('url(#shade)')).toBeLessThan(svg.indexOf('"#fig"'))
     expect(svg.match(/filter="url\(#shade\)"/g)).toHaveLength(2) // none for the empty band
   })
 })

@@ -1979,6 +1979,8 @@ export interface operations {
         parameters: {
             query?: {
                 form?: string;
+                /** @description without what cannot be seen at the size of a thumb */
+                thumb?: boolean;
                 /** @description Version, so that browsers keep the drawing */
                 v?: string;
             };

@@ -21,10 +21,11 @@ export const useLarder = defineStore('larder', () => {
   const byId = computed(() => new Map<string, Food>(all.value?.foods.map(f => [f.id, f]) ?? []))
   const food = (id: string) => byId.value.get(id)
   const name = (id: string) => food(id)?.name ?? id
-  const picture = (id: string, form?: string, version?: string) => {
+  const picture = (id: string, form?: string, version?: string, thumb = false) => {
     const query = new URLSearchParams()
     const v = version ?? food(id)?.version
     if (form) query.set('form', form)
+    if (thumb) query.set('thumb', 'true')
     if (v && v !== '0') query.set('v', v)
     const q = query.toString()
     return `/api/v1/foods/${encodeURIComponent(id)}/picture.svg${q ? `?${q}` : ''}`

@@ -13,14 +13,40 @@ function defsFor(scene: Scene, svgs: Iterable<string>): string {
 
 const at = (p: Placed, dx = 0, dy = 0) => `translate(${p.x + dx} ${p.y + dy}) rotate(${p.turn})`
 
+const numbers = /-?[\d.]+/g
+
+/** Where the corners of a drawing's shadow lie round its origin, all shadows round the same way. */
+function cornersOf(shade: string): [number, number][] {
+  const all = (shade.match(numbers) ?? []).map(Number)
+  const out: [number, number][] = []
+  for (let i = 0; i + 1 < all.length; i += 2) out.push([all[i]!, all[i + 1]!])
+  let area = 0
+  out.forEach(([x, y], i) => {
+    const [u, v] = out[(i + 1) % out.length]!
+    area += x * v - u * y
+  })
+  return area < 0 ? out.reverse() : out // or they would cancel out where they meet
+}
+
+/** Path data of the shadow that a piece casts on the board. */
+function shadow(p: Placed, corners: [number, number][]): string {
+  const turn = (p.turn * Math.PI) / 180
+  const [sin, cos] = [Math.sin(turn), Math.cos(turn)]
+  const [x0, y0] = [p.x + p.shift, p.y + p.shift * 1.15]
+  const tenths = (v: number) => Math.round(v * 10) / 10
+  return `M${corners.map(([x, y]) => `${tenths(x0 + x * cos - y * sin)} ${tenths(y0 + x * sin + y * cos)}`).join('L')}Z`
+}
+
 /**
  * The tray as one SVG document, drawn as a picture: a page of thousands of live
- * shapes with blurred shadows cannot follow a hand, one picture can. Elements
- * for which skip answers true are left out.
+ * shapes with blurred shadows cannot follow a hand, one picture can. The shadows
+ * of a band are one shape, which is quicker than one for each piece. Elements for
+ * which skip answers true are left out.
  */
 export function traySVG(scene: Scene, skip: (element: number) => boolean): string {
   const [x, y, w, h] = scene.box
   const used = new Set<string>()
+  const corners = new Map<string, [number, number][]>()
   let body = ''
   for (const band of scene.bands) {
     let shade = ''
@@ -28,15 +54,17 @@ export function traySVG(scene: Scene, skip: (element: number) => boolean): strin
     for (const p of band.pieces) {
       if (skip(p.e)) continue
       used.add(p.use)
-      shade += `<use href="#o-${p.use}" transform="${at(p, p.shift, p.shift * 1.15)}"/>`
+      if (!corners.has(p.use)) corners.set(p.use, cornersOf(scene.drawings[p.use]?.shade ?? ''))
+      shade += shadow(p, corners.get(p.use)!)
       pieces += `<use href="#${p.use}" transform="${at(p)}"/>`
     }
-    if (pieces) body += `<g fill="#2e1a0d" opacity=".42" filter="url(#shade)">${shade}</g>${pieces}`
+    if (pieces)
+      body += `<g fill="#2e1a0d" opacity=".42" filter="url(#shade)"><path d="${shade}"/></g>${pieces}`
   }
   let sheet = ''
   for (const id of used) {
     const d = scene.drawings[id]
-    if (d) sheet += `<g id="${id}">${d.svg}</g><path id="o-${id}" d="${d.shade}"/>`
+    if (d) sheet += `<g id="${id}">${d.svg}</g>`
   }
   const filter =
     '<filter id="shade" x="-3%" y="-3%" width="106%" height="106%"><feGaussianBlur stdDeviation="1.9"/></filter>'
