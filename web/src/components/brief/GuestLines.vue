@@ -6,6 +6,7 @@ import 'element-plus/es/components/input-number/style/css'
 import type { Brief } from '@/api/tray.gen'
 import { coinDigits, units } from '@/tray/units'
 import Choose from './Choose.vue'
+import DayTime from '@/components/common/DayTime.vue'
 import KeptField from '@/components/common/KeptField.vue'
 
 const props = defineProps<{ brief: Brief }>()
@@ -33,6 +34,14 @@ function setBudget(amount: number, perGuest: boolean) {
       : { budget: minor, budget_per_guest: undefined },
   )
 }
+const weekday = computed(() =>
+  props.brief.serve_at
+    ? new Date(props.brief.serve_at.slice(0, 10)).toLocaleDateString('en-GB', {
+        weekday: 'long',
+        timeZone: 'UTC',
+      })
+    : '',
+)
 const degrees = computed(() => props.brief.temperature_c ?? 20)
 </script>
 
@@ -129,32 +138,32 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
   </p>
   <p class="line">
     It is on
-    <KeptField
-      class="in"
-      type="datetime-local"
-      aria-label="Serving day and time"
-      :value="brief.serve_at?.slice(0, 16)"
-      @kept="day => set({ serve_at: day || undefined })"
-    />
+    <DayTime
+      label="Serving day and time"
+      :value="brief.serve_at"
+      @kept="serve_at => set({ serve_at })"
+    /><template v-if="weekday">, a {{ weekday }},</template>
     at
     <KeptField
       class="in"
-      style="width: 230px"
+      style="width: 190px"
       aria-label="Place"
       :value="brief.place"
       maxlength="160"
       placeholder="where"
       @kept="place => set({ place }, false)"
     />, at about
-    <ElInputNumber
-      :model-value="degrees"
-      :min="-30"
-      :max="50"
-      aria-label="Degrees Celsius there"
-      class="num"
-      @change="n => set({ temperature_c: n === 20 || n === undefined ? undefined : n })"
-    />
-    °C.
+    <span class="whole"
+      ><ElInputNumber
+        :model-value="degrees"
+        :min="-30"
+        :max="50"
+        aria-label="Degrees Celsius there"
+        class="num"
+        @change="n => set({ temperature_c: n === 20 || n === undefined ? undefined : n })"
+      />
+      °C.</span
+    >
   </p>
   <p class="line">
     On the tray comes
@@ -192,3 +201,9 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
     />.
   </p>
 </template>
+
+<style scoped>
+.whole {
+  white-space: nowrap;
+}
+</style>

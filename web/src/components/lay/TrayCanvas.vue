@@ -307,7 +307,11 @@ defineExpose({ boardPoint, focus, lift })
 <template>
   <div ref="room" class="room">
     <div ref="scroller" class="scroll" :class="{ zoomed: zoom > 1 }">
-      <div class="sheet" :class="{ unmeasured: !size.width.value }" :style="{ width: px.w + 'px', height: px.h + 'px' }">
+      <div
+        class="sheet"
+        :class="{ unmeasured: !size.width.value }"
+        :style="{ width: px.w + 'px', height: px.h + 'px' }"
+      >
         <div
           ref="art"
           class="art"
