@@ -11,8 +11,6 @@ import (
 	"strconv"
 	"strings"
 
-	"github.com/tdewolff/canvas"
-
 	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/geom"
@@ -28,9 +26,9 @@ type parser struct {
 
 // frame is an open element: how its inside is drawn.
 type frame struct {
-	m    canvas.Matrix // from its coordinates to mm
-	skip bool          // nothing in it is drawn
-	w, h float64       // of the nearest viewport, in its own units, for lengths in per cent
+	m    matrix  // from its coordinates to mm
+	skip bool    // nothing in it is drawn
+	w, h float64 // of the nearest viewport, in its own units, for lengths in per cent
 }
 
 // drawn nothing: their shapes are definitions or words.
@@ -111,7 +109,7 @@ func (p *parser) open(t xml.StartElement, stack []frame) (frame, error) {
 		}
 		a[at.Name.Local] = at.Value
 	}
-	f := frame{m: canvas.Identity}
+	f := frame{m: identity}
 	root := len(stack) == 0
 	if !root {
 		f = stack[len(stack)-1]
@@ -127,7 +125,7 @@ func (p *parser) open(t xml.StartElement, stack []frame) (frame, error) {
 		if err != nil {
 			return f, err
 		}
-		f.m = f.m.Mul(m)
+		f.m = f.m.mul(m)
 	}
 	if name == "svg" {
 		return p.viewport(a, f, root)
@@ -184,7 +182,7 @@ func (p *parser) viewport(a attributes, f frame, root bool) (frame, error) {
 				w = h * box[2] / box[3]
 			}
 		}
-		f.m = f.m.Scale(pixel, pixel)
+		f.m = f.m.scale(pixel, pixel)
 	} else {
 		x, _, err := length(or(a["x"], "0"), f.w)
 		if err != nil {
@@ -194,7 +192,7 @@ func (p *parser) viewport(a attributes, f frame, root bool) (frame, error) {
 		if err != nil {
 			return f, err
 		}
-		f.m = f.m.Translate(x, y)
+		f.m = f.m.translate(x, y)
 	}
 	f.w, f.h = w, h
 	if !hasBox {
@@ -220,7 +218,7 @@ func (p *parser) viewport(a attributes, f frame, root bool) (frame, error) {
 		dx, dy = place(w-k*box[2], "xMin", "xMax"), place(h-k*box[3], "YMin", "YMax")
 		sx, sy = k, k
 	}
-	f.m = f.m.Translate(dx, dy).Scale(sx, sy).Translate(-box[0], -box[1])
+	f.m = f.m.translate(dx, dy).scale(sx, sy).translate(-box[0], -box[1])
 	f.w, f.h = box[2], box[3]
 	return f, nil
 }
@@ -233,7 +231,7 @@ func or(v, otherwise string) string {
 }
 
 // shape makes the path of an element, nil for one that draws no area.
-func shape(name string, a attributes, f frame) (*canvas.Path, error) {
+func shape(name string, a attributes, f frame) (path, error) {
 	var bad error
 	num := func(key string, of float64) float64 {
 		v, _, err := length(or(a[key], "0"), of)
@@ -259,24 +257,23 @@ func shape(name string, a attributes, f frame) (*canvas.Path, error) {
 			return nil, bad
 		}
 		rx, ry = math.Max(0, math.Min(rx, w/2)), math.Max(0, math.Min(ry, h/2))
-		p := &canvas.Path{}
+		var p path
 		if rx == 0 || ry == 0 {
-			p.MoveTo(x, y)
-			p.LineTo(x+w, y)
-			p.LineTo(x+w, y+h)
-			p.LineTo(x, y+h)
+			p.moveTo(geom.Pt(x, y))
+			p.lineTo(geom.Pt(x+w, y))
+			p.lineTo(geom.Pt(x+w, y+h))
+			p.lineTo(geom.Pt(x, y+h))
 		} else {
-			p.MoveTo(x+rx, y)
-			p.LineTo(x+w-rx, y)
-			p.ArcTo(rx, ry, 0, false, true, x+w, y+ry)
-			p.LineTo(x+w, y+h-ry)
-			p.ArcTo(rx, ry, 0, false, true, x+w-rx, y+h)
-			p.LineTo(x+rx, y+h)
-			p.ArcTo(rx, ry, 0, false, true, x, y+h-ry)
-			p.LineTo(x, y+ry)
-			p.ArcTo(rx, ry, 0, false, true, x+rx, y)
+			p.moveTo(geom.Pt(x+rx, y))
+			p.lineTo(geom.Pt(x+w-rx, y))
+			p.arcTo(rx, ry, 0, false, true, geom.Pt(x+w, y+ry))
+			p.lineTo(geom.Pt(x+w, y+h-ry))
+			p.arcTo(rx, ry, 0, false, true, geom.Pt(x+w-rx, y+h))
+			p.lineTo(geom.Pt(x+rx, y+h))
+			p.arcTo(rx, ry, 0, false, true, geom.Pt(x, y+h-ry))
+			p.lineTo(geom.Pt(x, y+ry))
+			p.arcTo(rx, ry, 0, false, true, geom.Pt(x+rx, y))
 		}
-		p.Close()
 		return p, nil
 	case "circle", "ellipse":
 		cx, cy := num("cx", f.w), num("cy", f.h)
@@ -288,11 +285,10 @@ func shape(name string, a attributes, f frame) (*canvas.Path, error) {
 		if bad != nil || rx <= 0 || ry <= 0 {
 			return nil, bad
 		}
-		p := &canvas.Path{}
-		p.MoveTo(cx+rx, cy)
-		p.ArcTo(rx, ry, 0, false, true, cx-rx, cy)
-		p.ArcTo(rx, ry, 0, false, true, cx+rx, cy)
-		p.Close()
+		var p path
+		p.moveTo(geom.Pt(cx+rx, cy))
+		p.arcTo(rx, ry, 0, false, true, geom.Pt(cx-rx, cy))
+		p.arcTo(rx, ry, 0, false, true, geom.Pt(cx+rx, cy))
 		return p, nil
 	case "polygon", "polyline":
 		n, err := numbers(a["points"])
@@ -302,16 +298,13 @@ func shape(name string, a attributes, f frame) (*canvas.Path, error) {
 		if len(n) > 2*maxPoints {
 			return nil, tooMany
 		}
-		p := &canvas.Path{}
+		var p path
 		for i := 0; i+1 < len(n); i += 2 {
 			if i == 0 {
-				p.MoveTo(n[0], n[1])
+				p.moveTo(geom.Pt(n[0], n[1]))
 			} else {
-				p.LineTo(n[i], n[i+1])
+				p.lineTo(geom.Pt(n[i], n[i+1]))
 			}
-		}
-		if len(n) >= 6 {
-			p.Close()
 		}
 		return p, nil
 	}
@@ -320,9 +313,8 @@ func shape(name string, a attributes, f frame) (*canvas.Path, error) {
 
 var tooMany = fault.Bad("", "the drawing has too many points; leave only the board's edge in it")
 
-// pathOf reads path data within bounds. The reader behind it may give up in ways
-// of its own on hostile data, which count as unreadable.
-func pathOf(d string) (p *canvas.Path, err error) {
+// pathOf reads path data within bounds.
+func pathOf(d string) (path, error) {
 	d = strings.TrimSpace(d)
 	if d == "" || d == "none" {
 		return nil, nil
@@ -330,54 +322,35 @@ func pathOf(d string) (p *canvas.Path, err error) {
 	if len(d) > maxPath {
 		return nil, fault.Bad("", "a path has more than %d characters; simplify it in your drawing program", maxPath)
 	}
-	unreadable := fault.Bad("", "a path cannot be read, beginning %.40q", d)
-	for i := range len(d) {
-		if c := d[i]; !strings.ContainsRune("MmZzLlHhVvCcSsQqTtAaEe0123456789+-., \t\r\n\f", rune(c)) {
-			return nil, unreadable
-		}
-	}
-	if d[0] != 'M' && d[0] != 'm' {
-		return nil, unreadable
-	}
-	defer func() {
-		if recover() != nil {
-			p, err = nil, unreadable
-		}
-	}()
-	if p, err = canvas.ParseSVGPath(d); err != nil {
-		return nil, unreadable
+	p, err := readPath(d)
+	if err != nil {
+		return nil, fault.Bad("", "a path cannot be read, beginning %.40q", d)
 	}
 	return p, nil
 }
 
 // take flattens a path in mm and keeps its parts; an open one is closed, as a
 // fill would.
-func (p *parser) take(path *canvas.Path, m canvas.Matrix) (err error) {
-	defer func() {
-		if recover() != nil {
-			err = fault.Bad("", "a shape of the drawing cannot be followed; simplify it in your drawing program")
-		}
-	}()
-	for _, c := range path.Coords() {
-		q := m.Dot(c)
-		if !(math.Abs(q.X) < 1e7 && math.Abs(q.Y) < 1e7) { // also what is no number
-			return fault.Bad("", "the drawing has coordinates that are no numbers or lie too far out")
-		}
-	}
-	path = path.Transform(m)
-	parts := path.Split()
-	if len(parts) > maxShapes {
+func (p *parser) take(all path, m matrix) error {
+	if len(all) > maxShapes {
 		return fault.Bad("", "the drawing has more than %d shapes; leave only the board's edge and its holes in it", maxShapes)
 	}
-	for _, part := range parts {
-		b := part.FastBounds()
-		size := math.Max(b.W(), b.H())
-		if !(size > 0 && size < 1e8) {
+	for _, one := range all {
+		for i, q := range one {
+			q = m.at(q)
+			if !(math.Abs(q.X) < 1e7 && math.Abs(q.Y) < 1e7) { // also what is no number
+				return fault.Bad("", "the drawing has coordinates that are no numbers or lie too far out")
+			}
+			one[i] = q
+		}
+		box := geom.Outline(one).Bounds()
+		size := math.Max(box.W(), box.H())
+		if size <= 0 {
 			continue
 		}
-		var o geom.Outline
-		for _, c := range part.Flatten(size / 2500).Coords() {
-			o = append(o, geom.Pt(c.X, c.Y))
+		o := one.flat(size / 2500)
+		if len(o) > 1 && o[0] == o[len(o)-1] {
+			o = o[:len(o)-1]
 		}
 		if p.points += len(o); p.points > maxPoints {
 			return tooMany
@@ -431,8 +404,8 @@ func numbers(s string) ([]float64, error) {
 }
 
 // transform reads a transform list.
-func transform(s string) (canvas.Matrix, error) {
-	m := canvas.Identity
+func transform(s string) (matrix, error) {
+	m := identity
 	bad := fault.Bad("", "the transform %.60q cannot be read", s)
 	rest := strings.Trim(s, " \t\r\n,")
 	if rest == "none" {
@@ -451,23 +424,23 @@ func transform(s string) (canvas.Matrix, error) {
 		rest = strings.TrimLeft(rest[end+1:], " \t\r\n,")
 		switch {
 		case name == "matrix" && len(v) == 6:
-			m = m.Mul(canvas.Matrix{{v[0], v[2], v[4]}, {v[1], v[3], v[5]}})
+			m = m.mul(matrix(v))
 		case name == "translate" && len(v) == 1:
-			m = m.Translate(v[0], 0)
+			m = m.translate(v[0], 0)
 		case name == "translate" && len(v) == 2:
-			m = m.Translate(v[0], v[1])
+			m = m.translate(v[0], v[1])
 		case name == "scale" && len(v) == 1:
-			m = m.Scale(v[0], v[0])
+			m = m.scale(v[0], v[0])
 		case name == "scale" && len(v) == 2:
-			m = m.Scale(v[0], v[1])
+			m = m.scale(v[0], v[1])
 		case name == "rotate" && len(v) == 1:
-			m = m.Rotate(v[0])
+			m = m.rotate(v[0])
 		case name == "rotate" && len(v) == 3:
-			m = m.RotateAbout(v[0], v[1], v[2])
+			m = m.translate(v[1], v[2]).rotate(v[0]).translate(-v[1], -v[2])
 		case name == "skewX" && len(v) == 1 && math.Abs(v[0]) < 89:
-			m = m.Shear(math.Tan(v[0]*math.Pi/180), 0)
+			m = m.mul(matrix{1, 0, math.Tan(v[0] * math.Pi / 180), 1, 0, 0})
 		case name == "skewY" && len(v) == 1 && math.Abs(v[0]) < 89:
-			m = m.Shear(0, math.Tan(v[0]*math.Pi/180))
+			m = m.mul(matrix{1, math.Tan(v[0] * math.Pi / 180), 0, 1, 0, 0})
 		default:
 			return m, bad
 		}
