@@ -55,7 +55,7 @@ type spriteKey struct {
 
 func (k spriteKey) key() string {
 	s, _ := k.food.Spec(k.form)
-	return fmt.Sprintf("%s|%s|%d|%s|%s|%s|%v", k.food.ID, k.form, k.variant, k.food.Category, k.food.Colour, k.food.Cut, s)
+	return fmt.Sprintf("%s|%s|%d|%s|%s|%s|%v|%v", k.food.ID, k.form, k.variant, k.food.Category, k.food.Colour, k.food.Cut, k.food.DrawnAs, s)
 }
 
 func sprite(least Least, f *food.Food, s food.Spec, variant int, defs map[string]string) string {
@@ -65,11 +65,11 @@ func sprite(least Least, f *food.Food, s food.Spec, variant int, defs map[string
 	lift := p.between(-2.2, 2.2)
 	sub.out.L += lift
 	sub.cut.L += lift
-	if own, ok := byFood[f.ID+" "+s.Shape]; ok {
+	if own, ok := byName[drawnAs(f, s.Shape)]; ok {
 		own(p, sub)
 	} else if form, ok := byForm[s.Shape]; ok {
 		form(p, sub)
-	} else if own, ok := byFood[f.ID]; ok {
+	} else if own, ok := byName[drawnAs(f, food.AnyShape)]; ok {
 		own(p, sub)
 	} else if common, ok := byShape[string(f.Category)+" "+s.Shape]; ok {
 		common(p, sub)
@@ -81,13 +81,24 @@ func sprite(least Least, f *food.Food, s food.Spec, variant int, defs map[string
 	return p.String()
 }
 
+// drawnAs is the name of the drawing that shows a food in a shape. Foods that were kept
+// before they named any are drawn as the built-in one of their id.
+func drawnAs(f *food.Food, shape string) string {
+	if f.DrawnAs == nil {
+		if like, ok := food.BuiltIn().Get(f.ID); ok {
+			f = like
+		}
+	}
+	return f.DrawnAs[shape]
+}
+
 // plain is any food that has no drawing of its own.
 func plain(p *pen, s subject) { p.body(smooth(s.outline), p.lit(s.cut), s.cut) }
 
 type drawing func(p *pen, s subject)
 
-// byFood draws foods that are known by their own signs, in one shape or in all.
-var byFood map[string]drawing
+// byName are the drawings that foods name in drawn_as, being known by their own signs.
+var byName map[string]drawing
 
 // byForm draws shapes that look alike whatever they are made of.
 var byForm map[string]drawing
@@ -97,31 +108,105 @@ var byShape map[string]drawing
 
 func init() { // in init because drawings of bowls look foods up again
 	byForm = map[string]drawing{"spoon": spoonful, "skewer": skewer, "edge": onEdge, "petal": petal}
-	byFood = map[string]drawing{
-		"figs oval": wholeFig, "figs crescent": fruitSlice, "apple oval": wholeFruit, "pear oval": wholePear, "mandarin oval": wholeCitrus, "pomegranate oval": wholePomegranate,
-		"pomegranate half": pomegranateHalf, "passion-fruit": passionHalf, "apricots half": stoneHalf, "nectarine half": stoneHalf, "plum half": stoneHalf, "pear half": pearHalf,
-		"kiwi disc": kiwi, "kiwi half": kiwi, "orange-rounds": citrusRound, "pineapple": pineapple, "redcurrants": currants, "melon wedge": melonWedge,
-		"mini-peppers half": pepperHalf, "mini-peppers oval": wholePepper, "endive": endive, "asparagus": asparagus, "edamame": pod, "sugar-peas": pod, "aubergine-rolls": grilledRoll,
-		"cherry-tomatoes half": tomatoHalf, "cucumber gathered": ribbon,
-		"cooked-sausage rose": rosette, "air-dried-ham cylinder": roll, "coarse-pate slab": terrineSlab, "country-terrine slab": terrineSlab, "pastry-pate": pastrySlab,
-		"smoked-salmon gathered": salmon, "sausage-sticks": sausageStick,
-		"pepper-block": pepperCube, "caraway-block": carawayCube, "green-herb-block": herbCube, "holey-wheel": eyedWheel, "pistachios spoon": choppedGreen, "goat-pyramid": pyramid, "plant-blue": blueWedge, "buffalo-ball": curd,
-		"apple-rings": appleRing, "banana-chips": bananaChip, "sourdough-slices": breadSlice, "cheese-straws": straw, "wafer-rolls": wafer, "fruit-toasts": toast,
-		"almond-shells disc": shell, "almond-shells edge": shellOnEdge, "marshmallows": marshmallow, "truffles": truffle, "honeycomb": honeycomb, "caramel-popcorn": popcorn,
-		"dill": fronds, "borage-stars": star, "chive-flowers": pompom,
-		"little-gourd": gourd, "glass-candle": candle, "name-stand": nameStand, "knife-rest": knifeRest, "stone-dish": stoneDish, "pear-wood-tag": woodTag,
-		"ash-goat-log": goatLog, "almond-log": goatLog, "creamy-blue": blueWedge, "sheep-blue": blueWedge, "milk-chocolate": chocolate, "white-chocolate": chocolate,
-		"walnut-toasts": toast, "juniper-ham": ham, "candied-pecans": pecan, "basil": mint, "dried-cherries": wrinkled, "raisins": wrinkled,
-		"golden-raisins": wrinkled, "prunes": apricot, "shortbread": biscuitBar, "cape-gooseberries": grape, "cherries": cherry, "cauliflower": floret,
-		"soft-white-round": bloomy, "fresh-goat-log": goatLog, "blue-wedge": blueWedge, "washed-square": washedSquare,
-		"aged-hard": crumbled, "air-dried-ham": ham, "cooked-sausage": speckledSausage, "fennel-sausage": fineSausage,
-		"red-grapes": grape, "green-grapes": grape, "blackberries": drupelets, "raspberries": drupelets, "blueberries": blueberry,
-		"strawberries": strawberry, "figs": figHalf, "mandarin": mandarin, "cherry-tomatoes": tomato, "cucumber": cucumber,
-		"radishes": radish, "dried-apricots": apricot, "dates": date, "dried-cranberries": wrinkled, "almonds": almond, "pecans": pecan,
-		"walnuts": walnut, "cashews": cashew, "pistachios": pistachio, "round-crackers": roundCracker, "seed-crackers": seededCracker,
-		"baguette-toasts": toast, "small-pretzels": pretzel, "rice-crackers": riceCracker, "dark-chocolate": chocolate,
-		"fruit-jellies": jelly, "almond-biscuits": biscuit, "rosemary": rosemary, "thyme": thyme, "mint": mint, "edible-violas": viola,
-		"green-olives": olive, "dark-olives": olive, "gherkins": gherkin, "mozzarella-balls": curd,
+	byName = map[string]drawing{
+		"almond":            almond,
+		"apple ring":        appleRing,
+		"apricot":           apricot,
+		"asparagus":         asparagus,
+		"banana chip":       bananaChip,
+		"biscuit":           biscuit,
+		"biscuit bar":       biscuitBar,
+		"bloomy":            bloomy,
+		"blue wedge":        blueWedge,
+		"blueberry":         blueberry,
+		"bread slice":       breadSlice,
+		"candle":            candle,
+		"caraway cube":      carawayCube,
+		"cashew":            cashew,
+		"cherry":            cherry,
+		"chocolate":         chocolate,
+		"chopped green":     choppedGreen,
+		"citrus round":      citrusRound,
+		"crumbled":          crumbled,
+		"cucumber":          cucumber,
+		"curd":              curd,
+		"currants":          currants,
+		"date":              date,
+		"drupelets":         drupelets,
+		"endive":            endive,
+		"eyed wheel":        eyedWheel,
+		"fig half":          figHalf,
+		"fine sausage":      fineSausage,
+		"floret":            floret,
+		"fronds":            fronds,
+		"fruit slice":       fruitSlice,
+		"gherkin":           gherkin,
+		"goat log":          goatLog,
+		"gourd":             gourd,
+		"grape":             grape,
+		"grilled roll":      grilledRoll,
+		"ham":               ham,
+		"herb cube":         herbCube,
+		"honeycomb":         honeycomb,
+		"jelly":             jelly,
+		"kiwi":              kiwi,
+		"knife rest":        knifeRest,
+		"mandarin":          mandarin,
+		"marshmallow":       marshmallow,
+		"melon wedge":       melonWedge,
+		"mint":              mint,
+		"name stand":        nameStand,
+		"olive":             olive,
+		"passion half":      passionHalf,
+		"pastry slab":       pastrySlab,
+		"pear half":         pearHalf,
+		"pecan":             pecan,
+		"pepper cube":       pepperCube,
+		"pepper half":       pepperHalf,
+		"pineapple":         pineapple,
+		"pistachio":         pistachio,
+		"pod":               pod,
+		"pomegranate half":  pomegranateHalf,
+		"pompom":            pompom,
+		"popcorn":           popcorn,
+		"pretzel":           pretzel,
+		"pyramid":           pyramid,
+		"radish":            radish,
+		"ribbon":            ribbon,
+		"rice cracker":      riceCracker,
+		"roll":              roll,
+		"rosemary":          rosemary,
+		"rosette":           rosette,
+		"round cracker":     roundCracker,
+		"salmon":            salmon,
+		"sausage stick":     sausageStick,
+		"seeded cracker":    seededCracker,
+		"shell":             shell,
+		"shell on edge":     shellOnEdge,
+		"speckled sausage":  speckledSausage,
+		"star":              star,
+		"stone dish":        stoneDish,
+		"stone half":        stoneHalf,
+		"straw":             straw,
+		"strawberry":        strawberry,
+		"terrine slab":      terrineSlab,
+		"thyme":             thyme,
+		"toast":             toast,
+		"tomato":            tomato,
+		"tomato half":       tomatoHalf,
+		"truffle":           truffle,
+		"viola":             viola,
+		"wafer":             wafer,
+		"walnut":            walnut,
+		"washed square":     washedSquare,
+		"whole citrus":      wholeCitrus,
+		"whole fig":         wholeFig,
+		"whole fruit":       wholeFruit,
+		"whole pear":        wholePear,
+		"whole pepper":      wholePepper,
+		"whole pomegranate": wholePomegranate,
+		"wood tag":          woodTag,
+		"wrinkled":          wrinkled,
 	}
 	byShape = map[string]drawing{
 		"sector": bloomy, "cracker disc": roundCracker, "cracker slab": seededCracker, "cracker triangle": chip, "vegetable disc": rootSlice,

@@ -2,7 +2,9 @@ package food
 
 import (
 	"fmt"
+	"maps"
 	"regexp"
+	"slices"
 	"strings"
 
 	"happytray/core/colour"
@@ -135,6 +137,16 @@ func (f *Food) Check() error {
 		}
 		if err := fault.Between(at+".price", float64(p.Price), 1, 1e7, " in the smallest coin"); err != nil {
 			return err
+		}
+	}
+	if len(f.DrawnAs) > MaxForms+1 {
+		return fault.Bad("drawn_as", "at most %d shapes", MaxForms+1)
+	}
+	for _, shape := range slices.Sorted(maps.Keys(f.DrawnAs)) { // a name that is not known is no fault: another version may know it
+		for _, t := range []string{shape, f.DrawnAs[shape]} {
+			if err := fault.Text("drawn_as", t, 40); err != nil {
+				return err
+			}
 		}
 	}
 	if len(f.Forms) == 0 {

@@ -86,7 +86,14 @@ type Food struct {
 	Pairs       []string `json:"pairs"`             // foods it is well known to go with; pairing.go has the rules
 	Clashes     []string `json:"clashes,omitempty"`
 	Forms       []Spec   `json:"forms"`
+
+	// DrawnAs names the drawings that show it, by shape, or by AnyShape for those not named.
+	// What is not named there is drawn as its category and shape are.
+	DrawnAs map[string]string `json:"drawn_as,omitempty"`
 }
+
+// AnyShape stands in DrawnAs for every shape that is not named.
+const AnyShape = "any"
 
 // Spec is one form a food can take, with its own true size. For a form that
 // falls into pieces the sizes and the mass are those of one piece.

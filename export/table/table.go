@@ -4,6 +4,9 @@
 package table
 
 import (
+	"fmt"
+	"maps"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -71,6 +74,34 @@ func list(name string, at func(f *food.Food) *[]string) column {
 		set: func(f *food.Food, c string) error { *at(f) = words(c); return nil }}
 }
 
+// drawnAs is written as oval: whole fig; any: fig half.
+func drawnAs(name string) column {
+	return column{name: name, get: func(f *food.Food) string {
+		var parts []string
+		for _, shape := range slices.Sorted(maps.Keys(f.DrawnAs)) {
+			parts = append(parts, shape+": "+f.DrawnAs[shape])
+		}
+		return strings.Join(parts, "; ")
+	}, set: func(f *food.Food, c string) error {
+		var out map[string]string
+		for part := range strings.SplitSeq(c, ";") {
+			if part = strings.TrimSpace(part); part == "" {
+				continue
+			}
+			shape, drawing, ok := strings.Cut(part, ":")
+			if !ok {
+				return fmt.Errorf("%.40q should be a shape and a drawing, such as any: fig half", part)
+			}
+			if out == nil {
+				out = map[string]string{}
+			}
+			out[strings.TrimSpace(shape)] = strings.TrimSpace(drawing)
+		}
+		f.DrawnAs = out
+		return nil
+	}}
+}
+
 func months(name string, at func(f *food.Food) *[]int) column {
 	return column{name: name, get: func(f *food.Food) string {
 		parts := make([]string, len(*at(f)))
@@ -136,6 +167,7 @@ var columns = []column{
 	number("liking", func(f *food.Food) *float64 { return &f.Liking }),
 	yes("choking", func(f *food.Food) *bool { return &f.Choking }),
 	text("caution", func(f *food.Food) *string { return &f.Caution }),
+	drawnAs("drawn_as"),
 	list("pairs", func(f *food.Food) *[]string { return &f.Pairs }),
 	list("clashes", func(f *food.Food) *[]string { return &f.Clashes }),
 	{name: "shape", spec: true, keep: true, gets: func(s *food.Spec) string { return s.Shape }, sets: func(s *food.Spec, c string) error { s.Shape = c; return nil }},
