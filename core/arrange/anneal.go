@@ -6,6 +6,7 @@ import (
 	"math/rand/v2"
 
 	"happytray/core/colour"
+	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
 )
@@ -81,9 +82,9 @@ func (s *search) pairTable(p *plan) [][]float64 {
 				w += .3
 			}
 			switch goes := s.goes(a.e, b.e); {
-			case goes >= .8:
+			case craft.ArePartners(goes):
 				w -= .5
-			case goes <= -.6:
+			case craft.SpoilEachOther(goes):
 				w += .8
 			}
 			t[i][j], t[j][i] = w, w
@@ -231,10 +232,7 @@ func ballGap(a, b []ball, most float64) float64 {
 }
 
 func wetBeside(a, b *body) bool {
-	if a.vessel != nil || b.vessel != nil {
-		return false
-	}
-	return a.food.Wetness.Wets() && b.food.Wetness == food.Crisp || b.food.Wetness.Wets() && a.food.Wetness == food.Crisp
+	return a.vessel == nil && b.vessel == nil && craft.EitherSoftens(a.food.Wetness, b.food.Wetness)
 }
 
 // group is a body and what moves with it: the arcs that ride on it, and its answer on

@@ -232,10 +232,8 @@ func (s *search) know() {
 		for j := range n {
 			s.tastes[i][j] = row[index[j]]
 		}
-		if e := &s.tray.Elements[i]; len(words) > 0 && e.Vessel == "" {
-			s.meats[i] = foods[index[i]].Breaks(words) != ""
-			s.mains[i] = !s.meats[i] && (e.Category == food.Cheese || e.Category == food.Dip || e.Category == food.Brined)
-		}
+		side := craft.ApartOf(foods[index[i]], words, s.tray.Elements[i].Vessel == "")
+		s.meats[i], s.mains[i] = side == craft.KeptOff, side == craft.ForAll
 	}
 }
 

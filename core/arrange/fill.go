@@ -7,6 +7,7 @@ import (
 	"slices"
 
 	"happytray/core/colour"
+	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
@@ -338,7 +339,7 @@ func (sh *share) borders(look int) (sides [][]side, all float64) {
 // softens reports whether element a, lying open, would soften element b.
 func (s *search) softens(a, b int) bool {
 	ea, eb := &s.tray.Elements[a], &s.tray.Elements[b]
-	return ea.Vessel == "" && eb.Vessel == "" && ea.Wetness.Wets() && eb.Wetness == food.Crisp
+	return ea.Vessel == "" && eb.Vessel == "" && craft.Softens(ea.Wetness, eb.Wetness)
 }
 
 // exchange swaps the foods of regions wherever that lowers the cost of their
@@ -479,9 +480,9 @@ func (s *search) beside(ia, ib int, t *tray.Tray, fa, fb *food.Food) float64 {
 		v += 3
 	}
 	switch goes := s.goes(ia, ib); {
-	case goes >= .8:
+	case craft.ArePartners(goes):
 		v -= .5
-	case goes <= -.6:
+	case craft.SpoilEachOther(goes):
 		v += 1
 	}
 	return v

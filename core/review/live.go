@@ -331,7 +331,7 @@ func (l *Live) difference(a, b colour.Lab) float64 {
 // wets reports whether element i, lying open, softens element j.
 func (l *Live) wets(i, j int) bool {
 	a, b := &l.elems[i], &l.elems[j]
-	return a.food.Wetness.Wets() && l.tray.Elements[i].Vessel == "" && b.food.Wetness == food.Crisp && l.tray.Elements[j].Vessel == ""
+	return l.tray.Elements[i].Vessel == "" && l.tray.Elements[j].Vessel == "" && craft.Softens(a.food.Wetness, b.food.Wetness)
 }
 
 // enough is how many overlapping pieces settle that two elements are in the same

@@ -3,6 +3,7 @@ package review
 import (
 	"math"
 
+	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/tray"
 )
@@ -29,7 +30,7 @@ func touch(a, b nature) float64 {
 	if a.kind == food.KindAnchor || b.kind == food.KindAnchor {
 		return 1
 	}
-	if a.wetness.Wets() && b.wetness == food.Crisp || b.wetness.Wets() && a.wetness == food.Crisp {
+	if craft.EitherSoftens(a.wetness, b.wetness) {
 		return 1
 	}
 	if a.drapes || b.drapes {

@@ -2,8 +2,8 @@ package review
 
 import (
 	"math"
-	"slices"
 
+	"happytray/core/craft"
 	"happytray/core/food"
 )
 
@@ -15,13 +15,6 @@ type tastes struct {
 	clash [][2]int // elements whose foods spoil each other
 	cares []bool   // of two elements, row by row: whether they are in near or clash of each other
 }
-
-// How well two foods must go together before they want to be near, and how badly
-// before they want to be apart.
-const (
-	partners = .8
-	spoils   = -.6
-)
 
 func newTastes(l *Live) (t tastes) {
 	at := map[*food.Food]int{}
@@ -46,9 +39,9 @@ func newTastes(l *Live) (t tastes) {
 		for j, w := range palate.Affinities(k) {
 			switch {
 			case j == k:
-			case w >= partners:
+			case craft.ArePartners(w):
 				near = append(near, members[j]...)
-			case w <= spoils && j < k:
+			case craft.SpoilEachOther(w) && j < k:
 				for _, a := range members[k] {
 					for _, b := range members[j] {
 						t.clash = append(t.clash, [2]int{a, b})
@@ -77,7 +70,7 @@ func newTastes(l *Live) (t tastes) {
 // keptApart is what element i holds that is kept apart for some guests, or "". In
 // a vessel it is apart already.
 func (l *Live) keptApart(i int) string {
-	if len(l.apart) == 0 || l.tray.Elements[i].Vessel != "" {
+	if craft.ApartOf(l.elems[i].food, l.apart, l.tray.Elements[i].Vessel == "") != craft.KeptOff {
 		return ""
 	}
 	return l.elems[i].food.Breaks(l.apart)
@@ -86,8 +79,7 @@ func (l *Live) keptApart(i int) string {
 // shared reports whether element i lies open and is a main thing for guests who
 // avoid what is kept apart.
 func (l *Live) shared(i int) bool {
-	f := l.elems[i].food
-	return l.tray.Elements[i].Vessel == "" && slices.Contains([]food.Category{food.Cheese, food.Dip, food.Brined}, f.Category) && f.Breaks(l.apart) == ""
+	return craft.ApartOf(l.elems[i].food, l.apart, l.tray.Elements[i].Vessel == "") == craft.ForAll
 }
 
 func (m *measures) pairings() {
