@@ -8,13 +8,16 @@ import (
 	"io"
 	"net"
 	"net/http"
+	"net/http/httptest"
 	"strings"
 	"sync"
 	"syscall"
 	"testing"
 	"time"
 
+	"happytray/app"
 	"happytray/server/api"
+	"happytray/store"
 )
 
 // asHost asks for a path under another host's name.
@@ -267,5 +270,23 @@ func TestTooManySearchesAreTurnedAway(t *testing.T) {
 	all.Wait()
 	if turned == 0 {
 		t.Error("thirty searches were let in at once")
+	}
+}
+
+// Who watches over the server sees how many wait, in which line.
+func TestTheLinesAreCounted(t *testing.T) {
+	st, err := store.Open(context.Background(), db.DSN(), store.Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { st.Close() })
+	m := NewMetrics(st, "test")
+	openApp(t, app.New(st, app.Options{}), Options{Metrics: m})
+	rec := httptest.NewRecorder()
+	m.Handler().ServeHTTP(rec, httptest.NewRequest("GET", "/metrics", nil))
+	for _, line := range []string{"searches", "works", "photos"} {
+		if want := `happytray_waiting{queue="` + line + `"} 0`; !strings.Contains(rec.Body.String(), want) {
+			t.Errorf("there is no %s", want)
+		}
 	}
 }

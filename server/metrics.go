@@ -39,6 +39,14 @@ func NewMetrics(st *store.Store, version string) *Metrics {
 	return m
 }
 
+// waiting tells how many wait in a queue.
+func (m *Metrics) waiting(name string, length func() int) {
+	if m != nil {
+		m.registry.MustRegister(prometheus.NewGaugeFunc(prometheus.GaugeOpts{Name: "happytray_waiting", Help: "Requests that wait for a turn.", ConstLabels: prometheus.Labels{"queue": name}},
+			func() float64 { return float64(length()) }))
+	}
+}
+
 func (m *Metrics) answered(method, route string, status int, took time.Duration) {
 	if m != nil {
 		m.took.WithLabelValues(method, route, strconv.Itoa(status)).Observe(took.Seconds())

@@ -53,6 +53,9 @@ func Handler(a *app.App, web fs.FS, o Options) (http.Handler, error) {
 	cores := runtime.GOMAXPROCS(0)
 	s := &Server{app: a, log: o.Log, metrics: o.Metrics, searches: newQueue(max(1, cores), waitingSearches), works: newQueue(2*cores+2, waitingWorks),
 		uploads: semaphore.NewWeighted(uploadBudget), photos: newQueue(1, waitingPhotos), stalled: o.Stalled}
+	for name, q := range map[string]*queue{"searches": s.searches, "works": s.works, "photos": s.photos} {
+		s.metrics.waiting(name, q.length)
+	}
 	if s.stalled == 0 {
 		s.stalled = 10 * time.Second
 	}
