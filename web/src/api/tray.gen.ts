@@ -544,6 +544,12 @@ export interface Food {
    */
   clashes?: string[];
   /**
+   * names of the drawings that show it, by shape, or by any for the shapes not named
+   */
+  drawn_as?: {
+    [k: string]: string;
+  };
+  /**
    * @minItems 1
    * @maxItems 24
    */
