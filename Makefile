@@ -6,10 +6,13 @@ export GOFLAGS := -buildvcs=false
 WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/package.json
 GO_SOURCES := $(shell find . -name node_modules -prune -o -name .local -prune -o \( -name '*.go' -o -name '*.sql' -o -name '*.json' -path './core/*' -o -name openapi.yaml \) -print)
 GENERATED := server/api/api.gen.go web/src/api/contract.gen.ts web/src/api/tray.gen.ts
-# packages in which goroutines meet, tested with the race detector and nowhere else
-RACY := ./app/... ./server/... ./store/...
+# packages in which goroutines meet, tested with the race detector and nowhere else, and the
+# tests of others in which they do
+RACY := ./app/... ./store/...
+RACY_SERVER := AtOnce|Each|Queue|Those|TooMany|Twenty|ArrangeStreams|ReviewOfMoves|Lost|JobFromBrief
+RACY_ARRANGE := SameSeed|ProposalsDiffer|Mend|Stopped|Panic
 
-.PHONY: help demo build check check-go check-web fresh test lint lint-go lint-web audit-web test-go test-web generate shots sheet bench bench-arranging clean
+.PHONY: help demo build check check-go check-web fresh test lint lint-go lint-web audit-web test-go-plain test-go-race test-go test-web generate shots sheet bench bench-arranging clean
 
 help: ## say what there is to make
 	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sort | sed -E 's/:.*## /\t/' | expand -t 20
@@ -68,12 +71,19 @@ lint-web:
 	cd web && npm run --silent check
 	cd e2e && npm run --silent check
 
+# one package at a time on either side, as most of them use one core
 test-go: web/dist/index.html
 	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client
-	go test $$(go list ./... | grep -vxF "$$(go list $(RACY))")
-	go test -race -short $(RACY)
-	go test -race -short -run 'SameSeed|ProposalsDiffer|Mend|Stopped|Panic' ./core/arrange
+	@$(MAKE) --no-print-directory -j2 -Otarget test-go-plain test-go-race
+
+test-go-plain:
+	go test -p 1 $$(go list ./... | grep -vxF "$$(go list $(RACY))")
 	cd bench && go vet ./... && go test ./...
+
+test-go-race:
+	go test -race -short -p 1 $(RACY)
+	go test -race -short -run '$(RACY_SERVER)' ./server
+	go test -race -short -run '$(RACY_ARRANGE)' ./core/arrange
 
 test-web: bin/happytray web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json
 	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium:chromium

@@ -7,6 +7,8 @@ import (
 	"net/http"
 	"sync"
 	"testing"
+
+	"happytray/core/review"
 )
 
 // One client's refusal must not reach another: they are answered at the same time.
@@ -37,6 +39,37 @@ func TestEachIsAnsweredForItself(t *testing.T) {
 					if a := d.ask("POST", "/api/v1/outlook", []byte(`{"guests":{"adults":0}}`)); a.status != http.StatusUnprocessableEntity {
 						t.Errorf("nobody: %d %s", a.status, a.body)
 					}
+				}
+			}
+		})
+	}
+	all.Wait()
+}
+
+// Saves, reviews and moves of several jobs that are alike go on at once; what is remembered
+// of one is never told of another.
+func TestSavesAndReviewsAtOnce(t *testing.T) {
+	d := open(t, db.DSN())
+	var all sync.WaitGroup
+	for i := range 4 {
+		tr := laid(t, 3)
+		all.Go(func() {
+			id := "/api/v1/jobs/" + d.make(fmt.Sprintf("At once %d", i), `{"guests":{"adults":3}}`).Id
+			e := &tr.Trays[0].Elements[i]
+			for n := 1; n <= 4; n++ {
+				at := e.Pose()
+				at.X += float64(40 * i) // far enough for another score
+				e.MoveTo(at)
+				raw := file(t, tr)
+				want := review.Of(tr.Trays[0], tr.Larder(larder)).Score
+				var judged, moved struct{ Score float64 }
+				d.ask("POST", "/api/v1/review", raw).into(t, &judged)
+				if a := d.ask("PUT", id, raw, "If-Match", fmt.Sprintf(`"%d"`, n)); a.status != http.StatusOK {
+					t.Errorf("job %d, save %d: %d %s", i, n, a.status, a.body)
+				}
+				d.ask("POST", id+"/review", fmt.Appendf(nil, `{"revision":%d,"moves":[]}`, n+1)).into(t, &moved)
+				if judged.Score != want || moved.Score != want {
+					t.Errorf("job %d, save %d: %v when judged, %v when kept, want %v", i, n, judged.Score, moved.Score, want)
 				}
 			}
 		})

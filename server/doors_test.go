@@ -186,7 +186,7 @@ func TestQueueKeepsOrderAndBounds(t *testing.T) {
 // Clients that read nothing of their search must not keep others from theirs for good.
 func TestThoseWhoReadNothingLoseTheirPlace(t *testing.T) {
 	d := openWith(t, db.DSN(), Options{Stalled: time.Second})
-	tr := file(t, waiting(t, 12)) // each search sends a layout of some hundred kilobytes before long
+	tr := file(t, waiting(t, 8)) // each search sends a layout of some hundred kilobytes before long
 	// a small buffer from the first packet on, so that what is not read is noticed with it
 	little := net.Dialer{Control: func(_, _ string, c syscall.RawConn) error {
 		return c.Control(func(fd uintptr) { _ = syscall.SetsockoptInt(int(fd), syscall.SOL_SOCKET, syscall.SO_RCVBUF, 4096) })

@@ -302,7 +302,7 @@ func TestEverythingThatIsReckoned(t *testing.T) {
 // is said that nothing helps.
 func TestGiveWayAndMend(t *testing.T) {
 	d := open(t, db.DSN())
-	plan := d.ask("POST", "/api/v1/plan", []byte(`{"guests":{"adults":5},"month":9}`)).body
+	plan := d.ask("POST", "/api/v1/plan", []byte(`{"guests":{"adults":4},"month":9}`)).body
 	var laid json.RawMessage
 	for _, line := range bytes.Split(bytes.TrimSpace(d.ask("POST", "/api/v1/arrange?seconds=60&effort=3", plan).body), []byte("\n")) {
 		var l struct {
