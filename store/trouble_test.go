@@ -9,6 +9,7 @@ import (
 	"log/slog"
 	"math/rand/v2"
 	"net"
+	"os"
 	"path/filepath"
 	"sync"
 	"syscall"
@@ -172,6 +173,30 @@ func TestAKilledDatabaseComesBack(t *testing.T) {
 	}
 }
 
+// stands waits until every thread of a process that was told to stop has done so: until
+// then it may still answer.
+func stands(t *testing.T, pid int) {
+	t.Helper()
+	for range 200 {
+		going := 0
+		all, err := filepath.Glob(fmt.Sprintf("/proc/%d/task/*/stat", pid))
+		if err != nil || len(all) == 0 {
+			t.Fatal("there is no such process", err)
+		}
+		for _, one := range all {
+			stat, err := os.ReadFile(one)
+			if err == nil && !bytes.Contains(stat, []byte(") T ")) {
+				going++
+			}
+		}
+		if going == 0 {
+			return
+		}
+		time.Sleep(10 * time.Millisecond)
+	}
+	t.Fatal("the database does not stop")
+}
+
 // A database that hangs makes nobody wait longer than three seconds, and most not at all.
 func TestAHangingDatabase(t *testing.T) {
 	db, s := private(t, "hanging", localdb.Options{})
@@ -183,6 +208,7 @@ func TestAHangingDatabase(t *testing.T) {
 		t.Fatal(err)
 	}
 	defer syscall.Kill(db.PID(), syscall.SIGCONT)
+	stands(t, db.PID())
 	began := time.Now()
 	waited := make([]time.Duration, 12)
 	var all sync.WaitGroup
