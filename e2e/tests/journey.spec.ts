@@ -125,7 +125,7 @@ test('a stylist plans a tray from nothing', async ({ page }) => {
   await expect(ticket).toContainText('12 guests')
   const picture = ticket.locator('img')
   await expect(picture).toBeVisible()
-  expect(await picture.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(0)
+  await expect.poll(() => picture.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(0)
 
   // put away and taken out again
   await ticket.getByRole('button', { name: /Put away/ }).click()
