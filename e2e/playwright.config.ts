@@ -13,7 +13,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     launchOptions: browser,
-    actionTimeout: 10_000,
+    actionTimeout: 20_000,
     trace: process.env.TRACE ? 'retain-on-failure' : 'off', // following every step takes as long as the steps
   },
   webServer: servers(workers),

@@ -158,7 +158,9 @@ test('a kind is made more of, a saving taken, a list ticked off, a price quoted'
   expect(sums.slice(0, -1).reduce((a, b) => a + b, 0)).toBeCloseTo(sums.at(-1)!, 2)
   const price = await page.locator('.price .big').innerText()
   await page.goto('/settings')
+  const kept = page.waitForResponse(r => r.request().method() === 'PUT' && r.url().endsWith('/settings'))
   await number(page, 'An hour of work', '36')
+  await kept // leaving at once would take it back
   await page.goto(`/jobs/${id}/quote`)
   await expect(page.locator('.price .big')).not.toHaveText(price)
   await page.goto('/settings')
