@@ -10,6 +10,7 @@ const wire = vi.hoisted(() => ({
   fail: false,
   slow: false, // answers wait until they are given by hand
   waiting: [] as ((answer: unknown) => void)[],
+  saves: 0,
 }))
 
 vi.mock('openapi-fetch', () => ({
@@ -25,7 +26,10 @@ vi.mock('openapi-fetch', () => ({
           redo: false,
           saved_at: '2026-11-24T10:00:00Z',
         }),
-      PUT: async () => ok({ revision: 5, saved_at: '2026-11-24T10:00:01Z' }),
+      PUT: async () => {
+        wire.saves++
+        return ok({ revision: 4 + wire.saves, saved_at: '2026-11-24T10:00:01Z' })
+      },
       POST: async (path: string, options: { body: Record<string, unknown> }) => {
         if (!/give-way|mend/.test(path)) return ok({})
         wire.asked.push({ path, body: options.body })
@@ -50,6 +54,7 @@ beforeEach(() => {
   wire.fail = false
   wire.slow = false
   wire.waiting.length = 0
+  wire.saves = 0
   vi.stubGlobal('window', globalThis)
 })
 afterEach(() => {
@@ -101,6 +106,33 @@ describe('neighbours that give way', () => {
     after('bowl', at(1), 'moved the bowl')
     await rest()
     expect(job.doc?.title).toBe('mine')
+  })
+  it('hold back the saving until a late answer, so that both are one step to undo', async () => {
+    const job = useJob()
+    await job.open('j')
+    const { on, after } = useGiveWay()
+    on.value = true
+    wire.slow = true
+    job.change(tray('the bowl moved'), 'moved the bowl', true)
+    after('bowl', at(1), 'moved the bowl')
+    await rest()
+    await vi.advanceTimersByTimeAsync(6000) // a slow machine
+    expect(wire.saves).toBe(0)
+    wire.waiting[0]!({ moved: true, tray: tray('settled') })
+    await vi.advanceTimersByTimeAsync(3000)
+    expect(job.doc?.title).toBe('settled')
+    expect(wire.saves).toBe(1)
+  })
+  it('do not hold it back for ever', async () => {
+    const job = useJob()
+    await job.open('j')
+    const { on, after } = useGiveWay()
+    on.value = true
+    wire.slow = true
+    job.change(tray('the bowl moved'), 'moved the bowl', true)
+    after('bowl', at(1), 'moved the bowl')
+    await vi.advanceTimersByTimeAsync(11_000)
+    expect(wire.saves).toBe(1)
   })
   it('answer for the tray they were asked about, in whatever order answers come', async () => {
     const job = useJob()

@@ -5,7 +5,7 @@ import { useJob } from '@/stores/job'
 import type { Pose } from '@/tray/move'
 
 const pause = 220 // ms after the last nudge
-const patience = 2500 // ms that saving waits for an answer, so that both are one step to undo
+const patience = 10_000 // ms that saving waits for an answer, so that both are one step to undo: longer than any but a lost one takes
 
 /**
  * After something was moved by hand, the loose neighbours make room for it: they
