@@ -33,7 +33,7 @@ type file struct {
 	Further  []file         `json:"further,omitempty"`
 	Extra    document.Extra `json:"-"`
 
-	known *Known  // where what was read before is found; nil for nothing
+	visit *visit  // to what was read before; nil for none
 	laid  []*laid // Elements as they were found there
 }
 
@@ -56,7 +56,7 @@ func (f *file) member(name string, rest []byte) (n int, err error) {
 		return document.ListFrom(rest, &f.Elements, f.element)
 	case "further":
 		return document.ListFrom(rest, &f.Further, func(further *file, rest []byte) (int, error) {
-			further.known = f.known
+			further.visit = f.visit
 			return further.readFrom(rest)
 		})
 	}
@@ -89,11 +89,11 @@ func (f *file) member(name string, rest []byte) (n int, err error) {
 }
 
 func (f *file) element(e *tray.Element, rest []byte) (int, error) {
-	if f.known == nil {
+	if f.visit == nil {
 		raw := document.First(rest)
 		return len(raw), e.UnmarshalJSON(raw)
 	}
-	one, n, err := f.known.element(rest)
+	one, n, err := f.visit.element(rest)
 	if err == nil {
 		*e = one.element
 		f.laid = append(f.laid, one)
@@ -102,10 +102,10 @@ func (f *file) element(e *tray.Element, rest []byte) (int, error) {
 }
 
 func (f *file) food(k *Kept, raw []byte) (err error) {
-	if f.known == nil {
+	if f.visit == nil {
 		return k.UnmarshalJSON(raw)
 	}
-	*k, err = f.known.food(raw)
+	*k, err = f.visit.food(raw)
 	return err
 }
 

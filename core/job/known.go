@@ -24,7 +24,7 @@ type Known struct {
 const begins = 48
 
 // mostKnown bounds the bytes by which a generation of what is known is found. A job may
-// have 4 MB; most have a tenth of that.
+// have 4 MB; most have a tenth of that. Both generations full take some 43 MB.
 const mostKnown = 12 << 20
 
 // laid is an element that was read and checked, and how it is written. It is shared and
@@ -59,8 +59,17 @@ func (g *generations[T]) put(key string, v T) {
 	g.size += len(key)
 }
 
+// visit is one reading through what is known. What it meets for the first time is kept once
+// the whole file was found good, so that a bad one takes nobody's place.
+type visit struct {
+	known    *Known
+	elements map[string]*laid
+	foods    map[string]Kept
+}
+
 // element reads the element that well-formed text begins with and returns its length.
-func (k *Known) element(rest []byte) (*laid, int, error) {
+func (v *visit) element(rest []byte) (*laid, int, error) {
+	k := v.known
 	raw := k.first(rest)
 	k.mu.Lock()
 	one, ok := k.elements.get(raw)
@@ -80,17 +89,43 @@ func (k *Known) element(rest []byte) (*laid, int, error) {
 	if one.written = key; key != string(written) {
 		one.written = string(written)
 	}
+	v.elements[key] = one
+	return one, len(key), nil
+}
+
+func (v *visit) food(raw []byte) (Kept, error) {
+	k := v.known
+	k.mu.Lock()
+	one, ok := k.foods.get(raw)
+	k.mu.Unlock()
+	if ok {
+		return one, nil
+	}
+	if err := one.UnmarshalJSON(raw); err != nil {
+		return Kept{}, err
+	}
+	v.foods[string(raw)] = one
+	return one, nil
+}
+
+// keep remembers what a visit met.
+func (k *Known) keep(v *visit) {
 	k.mu.Lock()
 	defer k.mu.Unlock()
-	k.elements.put(key, one)
-	if len(key) >= begins {
+	for key, f := range v.foods {
+		k.foods.put(key, f)
+	}
+	for key, one := range v.elements {
+		k.elements.put(key, one)
+		if len(key) < begins {
+			continue
+		}
 		if k.begun == nil || len(k.begun) > 4*MaxElements {
 			k.begun = map[[begins]byte][2]string{}
 		}
-		at := [begins]byte(raw)
+		at := [begins]byte([]byte(key[:begins]))
 		k.begun[at] = [2]string{key, k.begun[at][0]}
 	}
-	return one, len(key), nil
 }
 
 // first is the object that well-formed text begins with. Where it begins as one that is
@@ -109,22 +144,6 @@ func (k *Known) first(rest []byte) []byte {
 	return document.First(rest)
 }
 
-func (k *Known) food(raw []byte) (Kept, error) {
-	k.mu.Lock()
-	one, ok := k.foods.get(raw)
-	k.mu.Unlock()
-	if ok {
-		return one, nil
-	}
-	if err := one.UnmarshalJSON(raw); err != nil {
-		return Kept{}, err
-	}
-	k.mu.Lock()
-	k.foods.put(string(raw), one)
-	k.mu.Unlock()
-	return one, nil
-}
-
 // Reading is a job that was read through what is Known. It shares its elements with
 // others and must not be changed.
 type Reading struct {
@@ -134,11 +153,12 @@ type Reading struct {
 
 // Read reads a job as Read does.
 func (k *Known) Read(raw []byte, larder *food.Larder) (*Reading, error) {
-	f := file{known: k}
+	f := file{visit: &visit{k, map[string]*laid{}, map[string]Kept{}}}
 	j, err := f.read(raw, larder)
 	if err != nil {
 		return nil, err
 	}
+	k.keep(f.visit)
 	r := &Reading{Job: j, laid: [][]*laid{f.laid}}
 	for i := range f.Further {
 		r.laid = append(r.laid, f.Further[i].laid)

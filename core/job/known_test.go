@@ -3,6 +3,7 @@ package job_test
 import (
 	"bytes"
 	"fmt"
+	"strings"
 	"sync"
 	"testing"
 
@@ -50,6 +51,20 @@ func TestKnownReadsAlike(t *testing.T) {
 		if (wrong == nil) == (name == "a wrong turn" || name == "a crossing piece" || name == "broken off") {
 			t.Errorf("%s: %v", name, wrong)
 		}
+	}
+	// what came in a file that was not taken is read anew, and found wrong again
+	var fresh job.Known
+	bad := append(bytes.Clone(raw[:len(raw)-1]), `,"reserve":[{"food":"moon cheese"}]}`...)
+	for range 2 {
+		if _, err := fresh.Read(bad, larder); err == nil || !strings.Contains(err.Error(), "moon cheese") {
+			t.Errorf("what is not in the larder: %v", err)
+		}
+	}
+	if n := fresh.Len(); n != 0 {
+		t.Errorf("%d elements of a refused file are remembered", n)
+	}
+	if _, err := fresh.Read(raw, larder); err != nil || fresh.Len() == 0 {
+		t.Errorf("%d elements of a good one, %v", fresh.Len(), err)
 	}
 	var all sync.WaitGroup
 	for range 4 {
