@@ -13,6 +13,18 @@ it('shows the day and the minute, without a zone', () => {
   w.unmount()
 })
 
+it('shows a day in every way a brief may write it', () => {
+  for (const [written, shown] of [
+    ['2026-11-29 19:00', '29 Nov 2026, 19:00'],
+    ['2026-11-29T19:00', '29 Nov 2026, 19:00'],
+    ['some evening', ''],
+  ]) {
+    const w = field(written)
+    expect(w.find('input').element.value).toBe(shown)
+    w.unmount()
+  }
+})
+
 it('tells a day that was typed, and that there is none any more', async () => {
   const w = field(undefined)
   const input = w.find('input')

@@ -5,6 +5,7 @@ import { ElInputNumber } from 'element-plus'
 import 'element-plus/es/components/input-number/style/css'
 import type { Brief } from '@/api/tray.gen'
 import { coinDigits, units } from '@/tray/units'
+import { time } from '@/tray/words'
 import Choose from './Choose.vue'
 import DayTime from '@/components/common/DayTime.vue'
 import KeptField from '@/components/common/KeptField.vue'
@@ -34,14 +35,7 @@ function setBudget(amount: number, perGuest: boolean) {
       : { budget: minor, budget_per_guest: undefined },
   )
 }
-const weekday = computed(() =>
-  props.brief.serve_at
-    ? new Date(props.brief.serve_at.slice(0, 10)).toLocaleDateString('en-GB', {
-        weekday: 'long',
-        timeZone: 'UTC',
-      })
-    : '',
-)
+const weekday = computed(() => time(props.brief.serve_at)?.toLocaleDateString('en-GB', { weekday: 'long' }))
 const degrees = computed(() => props.brief.temperature_c ?? 20)
 </script>
 
@@ -124,17 +118,19 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
       ]"
       @change="v => set({ lasts_minutes: Number(v) || undefined })"
     />, with
-    <Choose
-      :value="brief.besides ?? 'nothing'"
-      label="What else is served"
-      :width="186"
-      :options="[
-        ['nothing', 'nothing else to eat'],
-        ['some', 'some dishes besides'],
-        ['plenty', 'plenty besides'],
-      ]"
-      @change="v => set({ besides: v === 'nothing' ? undefined : (v as Brief['besides']) })"
-    />.
+    <span class="whole"
+      ><Choose
+        :value="brief.besides ?? 'nothing'"
+        label="What else is served"
+        :width="186"
+        :options="[
+          ['nothing', 'nothing else to eat'],
+          ['some', 'some dishes besides'],
+          ['plenty', 'plenty besides'],
+        ]"
+        @change="v => set({ besides: v === 'nothing' ? undefined : (v as Brief['besides']) })"
+      />.</span
+    >
   </p>
   <p class="line">
     It is on
@@ -189,16 +185,18 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
       class="sum"
       @change="n => setBudget(n ?? 0, each)"
     />
-    <Choose
-      :value="each ? 'each' : 'all'"
-      label="Budget in all or for each guest"
-      :width="140"
-      :options="[
-        ['all', 'in all'],
-        ['each', 'for each guest'],
-      ]"
-      @change="v => setBudget(may, v === 'each')"
-    />.
+    <span class="whole"
+      ><Choose
+        :value="each ? 'each' : 'all'"
+        label="Budget in all or for each guest"
+        :width="140"
+        :options="[
+          ['all', 'in all'],
+          ['each', 'for each guest'],
+        ]"
+        @change="v => setBudget(may, v === 'each')"
+      />.</span
+    >
   </p>
 </template>
 

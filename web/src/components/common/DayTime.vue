@@ -3,11 +3,18 @@
 import { ElConfigProvider, ElDatePicker } from 'element-plus'
 import 'element-plus/es/components/date-picker/style/css'
 import 'dayjs/locale/en-gb'
+import dayjs from 'dayjs'
 import en from 'element-plus/es/locale/lang/en'
+import { computed } from 'vue'
+import { time } from '@/tray/words'
 
-defineProps<{ value: string | undefined; label: string }>()
+const props = defineProps<{ value: string | undefined; label: string }>()
 const emit = defineEmits<{ kept: [at: string | undefined] }>()
 
+const at = computed(() => {
+  const minute = time(props.value)
+  return minute ? dayjs(minute).format('YYYY-MM-DDTHH:mm') : ''
+})
 const weeksFromMonday = { ...en, name: 'en-gb' }
 </script>
 
@@ -16,7 +23,7 @@ const weeksFromMonday = { ...en, name: 'en-gb' }
     <ElDatePicker
       class="day-time"
       type="datetime"
-      :model-value="value?.slice(0, 16) ?? ''"
+      :model-value="at"
       value-format="YYYY-MM-DDTHH:mm"
       format="D MMM YYYY, HH:mm"
       date-format="D MMM YYYY"
