@@ -1,8 +1,8 @@
 package document
 
 // scan reports whether b is one well-formed JSON document (RFC 8259) that is nested no
-// deeper than MaxDepth. It looks at every byte once, which a large tray is worth: the
-// validator of encoding/json takes eight times as long.
+// deeper than MaxDepth. It looks at every byte once, which a large tray is worth
+// (BenchmarkSound).
 func scan(b []byte) bool {
 	var open [MaxDepth + 1]byte // what closes the brackets that are open; 0 for none
 	depth := 0

@@ -63,23 +63,17 @@ func First(b []byte) []byte { return b[:value(b, 0)] }
 
 // List reads a well-formed JSON list, each item by read; null is an empty one.
 func List[T any](b []byte, into *[]T, read func(item *T, raw []byte) error) error {
-	if b = b[space(b, 0):]; len(b) == 0 || b[0] != '[' {
-		return json.Unmarshal(b, into)
-	}
-	all := items(b)
-	*into = make([]T, len(all))
-	for i, raw := range all {
-		if err := read(&(*into)[i], raw); err != nil {
-			return err
-		}
-	}
-	return nil
+	_, err := ListFrom(b[space(b, 0):], into, func(item *T, rest []byte) (int, error) {
+		raw := First(rest)
+		return len(raw), read(item, raw)
+	})
+	return err
 }
 
 // ListFrom reads the list that well-formed text begins with, each item by read, which
 // returns how many bytes the item takes, and returns how many the list takes.
 func ListFrom[T any](b []byte, into *[]T, read func(item *T, rest []byte) (n int, err error)) (int, error) {
-	if b[0] != '[' {
+	if len(b) == 0 || b[0] != '[' {
 		raw := First(b)
 		return len(raw), json.Unmarshal(raw, into)
 	}
