@@ -1,7 +1,6 @@
 package server
 
 import (
-	"context"
 	"fmt"
 	"io"
 	"net/http"
@@ -12,27 +11,9 @@ import (
 	"time"
 
 	"happytray/core/geom"
-	"happytray/core/job"
-	"happytray/demo"
+	"happytray/demo/demotest"
 	"happytray/server/api"
 )
-
-// largest is the demo world's largest job, laid.
-var largest = sync.OnceValues(func() (*job.Job, error) {
-	jobs, err := demo.Jobs(context.Background(), time.Date(2026, 10, 1, 9, 0, 0, 0, time.UTC), larder)
-	if err != nil {
-		return nil, err
-	}
-	best, size := (*job.Job)(nil), 0
-	for _, j := range jobs {
-		if raw, err := j.Write(); err != nil {
-			return nil, err
-		} else if len(raw) > size {
-			best, size = j.Job, len(raw)
-		}
-	}
-	return best, nil
-})
 
 // quantile is the q-th part of the times, which it sorts, in ms.
 func quantile(times []time.Duration, q float64) float64 {
@@ -44,10 +25,7 @@ func quantile(times []time.Duration, q float64) float64 {
 // on loopback with the database in it.
 func BenchmarkSaveLargest(b *testing.B) {
 	d := open(b, db.DSN())
-	j, err := largest()
-	if err != nil {
-		b.Fatal(err)
-	}
+	j := demotest.Largest(b)
 	id := "/api/v1/jobs/" + d.make("Largest", `{"guests":{"adults":44}}`).Id
 	if a := d.ask("PUT", id, file(b, j), "If-Match", `"1"`); a.status != http.StatusOK {
 		b.Fatal(string(a.body))

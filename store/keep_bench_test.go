@@ -3,43 +3,18 @@ package store
 import (
 	"context"
 	"fmt"
-	"sync"
 	"testing"
 	"time"
 
-	"happytray/core/food"
 	"happytray/core/geom"
-	"happytray/core/job"
-	"happytray/demo"
+	"happytray/demo/demotest"
 )
-
-// largest is the demo world's largest job, laid.
-var largest = sync.OnceValues(func() (*job.Job, error) {
-	jobs, err := demo.Jobs(context.Background(), time.Date(2026, 10, 1, 9, 0, 0, 0, time.UTC), food.BuiltIn())
-	if err != nil {
-		return nil, err
-	}
-	best, size := (*job.Job)(nil), 0
-	for _, j := range jobs {
-		raw, err := j.Write()
-		if err != nil {
-			return nil, err
-		}
-		if len(raw) > size {
-			best, size = j.Job, len(raw)
-		}
-	}
-	return best, nil
-})
 
 // edited keeps n edits of the largest demo tray, each with another element a little farther,
 // as revisions of a new job.
 func edited(b *testing.B, s *Store, n int) Job {
 	b.Helper()
-	tr, err := largest()
-	if err != nil {
-		b.Fatal(err)
-	}
+	tr := demotest.Largest(b)
 	write := func() string {
 		raw, err := tr.Write()
 		if err != nil {
