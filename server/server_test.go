@@ -554,8 +554,8 @@ func TestArrangeStreams(t *testing.T) {
 			}
 		}
 	}
-	if len(lines) < 2 {
-		t.Errorf("%d lines", len(lines))
+	if len(lines) < 2 || tried != 3 {
+		t.Errorf("%d lines, %d layouts tried of 3", len(lines), tried)
 	}
 
 	// closing the connection ends the search
@@ -651,5 +651,25 @@ func BenchmarkReviewOfMoves(b *testing.B) {
 		if a := d.ask("POST", id+"/review", []byte(body)); a.status != 200 {
 			b.Fatal(string(a.body))
 		}
+	}
+}
+
+// What is shown small is sent with fewer marks; it is the same tray and the same food.
+func TestWhatIsShownSmallIsSentSmall(t *testing.T) {
+	d := open(t, db.DSN())
+	id := "/api/v1/jobs/" + d.make("On a ticket", `{"guests":{"adults":4}}`).Id
+	if a := d.ask("PUT", id, file(t, laid(t, 4)), "If-Match", `"1"`); a.status != 200 {
+		t.Fatal(string(a.body))
+	}
+	for whole, small := range map[string]string{
+		id + "/tray.svg?v=2": id + "/tray.svg?afar=true&v=2", "/api/v1/foods/fennel-sausage/picture.svg": "/api/v1/foods/fennel-sausage/picture.svg?thumb=true",
+	} {
+		a, b := d.ask("GET", whole, nil), d.ask("GET", small, nil)
+		if a.status != 200 || b.status != 200 || len(b.body) >= len(a.body)*9/10 || !bytes.HasPrefix(b.body, []byte("<svg")) {
+			t.Errorf("%s: %d, %d bytes; small: %d, %d bytes", whole, a.status, len(a.body), b.status, len(b.body))
+		}
+	}
+	if a := d.ask("GET", id+"/tray.svg?afar=perhaps", nil); a.status != 400 {
+		t.Errorf("afar=perhaps: %d", a.status)
 	}
 }
