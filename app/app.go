@@ -8,7 +8,6 @@ import (
 	"time"
 
 	"happytray/core/job"
-
 	"happytray/store"
 )
 

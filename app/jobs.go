@@ -7,8 +7,6 @@ import (
 	"fmt"
 	"time"
 
-	"happytray/core/workers"
-
 	"happytray/art"
 	"happytray/core/brief"
 	"happytray/core/fault"
@@ -18,6 +16,7 @@ import (
 	"happytray/core/review"
 	"happytray/core/shop"
 	"happytray/core/tray"
+	"happytray/core/workers"
 	"happytray/store"
 )
 

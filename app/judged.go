@@ -18,7 +18,7 @@ import (
 	"happytray/core/tray"
 )
 
-// mostJudged is how many trays have their review prepared at a time, about 2 MB each, and
+// mostJudged is how many trays have their review prepared at a time, some 1.6 MB each, and
 // mostElements how many elements such a tray may have.
 const (
 	mostJudged   = 24

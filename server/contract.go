@@ -75,8 +75,9 @@ func (k *contract) validate(c *gin.Context) {
 		return
 	}
 	raw := body(c)
-	inside := opaque(route.Operation, raw)                                                           // then the core looks at it, once
-	if len(raw) > 0 && !inside && (c.ContentType() == "" || c.ContentType() == "application/json") { // depth and syntax first
+	inside := opaque(route.Operation, raw) // then the core looks at it, once
+	asJSON := c.ContentType() == "" || c.ContentType() == "application/json"
+	if len(raw) > 0 && asJSON && !inside { // depth and syntax first
 		if err := document.Sound(raw); err != nil {
 			var bad *fault.Error
 			errors.As(err, &bad)

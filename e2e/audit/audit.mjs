@@ -53,7 +53,7 @@ try {
     const ms = id => `${Math.round(of(r => r.audits[id].numericValue))} ms`
     console.log(
       `${name}: performance ${Math.round(performance * 100)}, accessibility ${Math.round(accessibility * 100)}, shift ${shift.toFixed(3)}, ` +
-        `first paint ${ms('first-contentful-paint')}, largest ${ms('largest-contentful-paint')}, blocked ${ms('total-blocking-time')}, script ${Math.round(of(r => r.audits['total-byte-weight'].numericValue) / 1000)} kB in all`,
+        `first paint ${ms('first-contentful-paint')}, largest ${ms('largest-contentful-paint')}, blocked ${ms('total-blocking-time')}, ${Math.round(of(r => r.audits['total-byte-weight'].numericValue) / 1000)} kB in all`,
     )
     const last = seen.at(-1)
     for (const ref of last.categories.accessibility.auditRefs) {
