@@ -6,6 +6,8 @@ export GOFLAGS := -buildvcs=false
 WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/package.json
 GO_SOURCES := $(shell find . -name node_modules -prune -o -name .local -prune -o \( -name '*.go' -o -name '*.sql' -o -name '*.json' -path './core/*' -o -name openapi.yaml \) -print)
 GENERATED := server/api/api.gen.go web/src/api/contract.gen.ts web/src/api/tray.gen.ts
+# what decides what is generated, the generators' versions too
+MADE_FROM := server/api/openapi.yaml server/api/codegen.yaml docs/formats/tray.schema.json web/package-lock.json go.mod
 # packages in which goroutines meet, tested with the race detector and nowhere else, and the
 # tests of others in which they do
 RACY := ./app/... ./store/...
@@ -57,9 +59,12 @@ lint: fresh
 	@$(MAKE) --no-print-directory -j2 -Otarget lint-go lint-web
 
 # everything that is made from something else is made, and the generated code is of now
-fresh: web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json web/dist/index.html
-	@before=$$(cat $(GENERATED) | sha256sum); $(MAKE) --no-print-directory generate; after=$$(cat $(GENERATED) | sha256sum); \
-	  [ "$$before" = "$$after" ] || { echo "The generated code was out of date; it is made anew now, commit it."; exit 1; }
+fresh: web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json
+	@made=$$(cat $(GENERATED) $(MADE_FROM) | sha256sum); [ "$$made" = "$$(cat .local/generated 2>/dev/null)" ] || { \
+	  before=$$(cat $(GENERATED) | sha256sum); $(MAKE) --no-print-directory generate; after=$$(cat $(GENERATED) | sha256sum); \
+	  [ "$$before" = "$$after" ] || { echo "The generated code was out of date; it is made anew now, commit it."; exit 1; }; \
+	  mkdir -p .local && echo "$$made" >.local/generated; }
+	@$(MAKE) -s --no-print-directory web/dist/index.html
 
 lint-go:
 	@bad=$$(gofmt -l $$(git ls-files '*.go')); [ -z "$$bad" ] || { echo "not formatted: $$bad"; exit 1; }
@@ -86,19 +91,19 @@ test-go-race:
 	go test -race -short -run '$(RACY_ARRANGE)' ./core/arrange
 
 test-web: bin/happytray web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json
-	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium:chromium
+	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium-headless-shell:chromium-headless-shell
 	cd web && npm run --silent test
 	cd e2e && npx playwright test
 
 # docs/screenshots, from demo data
 shots: bin/happytray e2e/node_modules/.package-lock.json ## the screenshots in docs/screenshots, from demo data
-	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium:chromium
+	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium-headless-shell:chromium-headless-shell
 	cd e2e && npx playwright test --config shots.config.ts
 
 # the arranger against other ways of laying a tray takes half an hour: make bench-arranging
 bench: web/dist/index.html ## the benchmarks
 	cd bench && go run ./arranging -briefs 8 -long 3
-	go test -run '^$$' -bench . -benchmem ./core/... ./art/... ./export/... ./store/... ./server/...
+	go test -run '^$$' -bench . -benchmem ./core/... ./art/... ./formats/... ./store/... ./server/...
 
 # performance, accessibility and what shifts, as Lighthouse sees the demo world on a desktop machine
 audit-web: bin/happytray e2e/audit/node_modules/.package-lock.json ## the bench, Lay and Larder held against the bars of docs/speed.md
@@ -114,7 +119,7 @@ clean: ## take away what was built
 
 # every food in every form, as pictures to look through: .local/sheet/sheet-1.png and on
 sheet: ## every food in every form, as pictures to look through
-	@scripts/need.sh chromium:chromium
+	@scripts/need.sh chromium-headless-shell:chromium-headless-shell
 	go run ./art/sheet .local/sheet
-	@for page in .local/sheet/*.html; do chromium --headless --no-sandbox --disable-gpu --hide-scrollbars --disable-background-networking --user-data-dir=.local/sheet/chromium \
+	@for page in .local/sheet/*.html; do chromium-headless-shell --no-sandbox --disable-gpu --hide-scrollbars --disable-background-networking --user-data-dir=.local/sheet/chromium \
 	  --window-size=1500,1250 --screenshot=$${page%.html}.png "file://$$PWD/$$page" >/dev/null 2>&1; done; rm -rf .local/sheet/chromium; ls .local/sheet/*.png

@@ -180,8 +180,8 @@ func (a *App) SaveStock(ctx context.Context, id string, lots []food.Lot) error {
 	return err
 }
 
-// KeepPhoto keeps a photograph of a food, a small JPEG; without data it throws it away.
-func (a *App) KeepPhoto(ctx context.Context, id string, jpeg []byte) error {
+// SavePhoto keeps a photograph of a food, a small JPEG; without data it throws it away.
+func (a *App) SavePhoto(ctx context.Context, id string, jpeg []byte) error {
 	h, err := a.fresh(ctx)
 	if err != nil {
 		return err

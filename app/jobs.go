@@ -9,13 +9,11 @@ import (
 
 	"happytray/art"
 	"happytray/core/brief"
-	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/prep"
 	"happytray/core/review"
 	"happytray/core/shop"
-	"happytray/core/tray"
 	"happytray/core/workers"
 	"happytray/store"
 )
@@ -253,7 +251,7 @@ func (a *App) SaveJob(ctx context.Context, id string, seen int64, raw []byte, sa
 	if err := cmp.Or(unwritten, unjudged); err != nil {
 		return 0, time.Time{}, err
 	}
-	j, err := a.store.Keep(ctx, draft, head, short(says, mostSays))
+	j, err := a.store.SaveDraft(ctx, draft, head, short(says, mostSays))
 	if err == nil {
 		for i, v := range views {
 			if v != nil && v.live != nil {
@@ -336,24 +334,4 @@ func (a *App) Picture(ctx context.Context, id string, afar bool) (string, error)
 		return art.TrayFrom(art.FromAfar, now.Title, now.Trays[0], now.Larder(h.Larder)), nil
 	}
 	return art.Tray(now.Title, now.Trays[0], now.Larder(h.Larder)), nil
-}
-
-// trayOf reads one tray of a job as it is at a revision, which must be the current one,
-// with the larder that it was planned with.
-func (a *App) trayOf(ctx context.Context, id string, revision int64, which int, h *House) (*tray.Tray, *food.Larder, error) {
-	j, r, err := a.store.Job(ctx, id)
-	if err != nil {
-		return nil, nil, err
-	}
-	if j.Head != revision {
-		return nil, nil, store.ErrConflict
-	}
-	now, err := ReadJob([]byte(r.Document), h.All)
-	if err != nil {
-		return nil, nil, err
-	}
-	if which < 0 || which >= len(now.Trays) {
-		return nil, nil, fault.Bad("tray", "this job has %d trays", len(now.Trays))
-	}
-	return now.Trays[which], now.Larder(h.Larder), nil
 }

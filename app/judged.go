@@ -16,6 +16,7 @@ import (
 	"happytray/core/job"
 	"happytray/core/review"
 	"happytray/core/tray"
+	"happytray/store"
 )
 
 // mostJudged is how many trays have their review prepared at a time, some 1.6 MB each, and
@@ -119,11 +120,14 @@ func (a *App) ReviewMoves(ctx context.Context, id string, revision int64, which 
 		if err != nil {
 			return review.Review{}, err
 		}
-		t, larder, err := a.trayOf(ctx, id, revision, which, h)
+		now, err := a.savedTray(ctx, id, which, h)
+		if err == nil && now.revision != revision {
+			err = store.ErrConflict
+		}
 		if err != nil {
 			return review.Review{}, err
 		}
-		v = prepare(t, larder)
+		v = prepare(now.tray(), now.larder)
 		a.judged.saved.Add(key, v)
 	}
 	v.mu.Lock()

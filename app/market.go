@@ -53,7 +53,7 @@ func (a *App) ask(ctx context.Context, address string) (store.Feed, error) {
 		}
 		kept.Document, kept.LeftOut, kept.ReadAt = string(raw), short(strings.Join(left, "\n"), 4000), &now
 	}
-	if err := a.store.KeepFeed(ctx, kept); err != nil {
+	if err := a.store.SaveFeed(ctx, kept); err != nil {
 		return kept, err
 	}
 	if kept.Wrong == "" {

@@ -8,7 +8,7 @@ import (
 
 	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/export/table"
+	"happytray/formats/table"
 	"happytray/store"
 )
 

@@ -26,6 +26,8 @@ type Scene struct {
 type Drawing struct {
 	SVG   string `json:"svg"`
 	Shade string `json:"shade"` // path data of what casts its shadow
+	// Box is where all of it lies round its origin: x, y, width, height, mm.
+	Box [4]float64 `json:"box"`
 }
 
 // Band is what tops out at about the same height.
@@ -44,6 +46,9 @@ type Placed struct {
 
 	outline geom.Outline // of the piece, on the board
 }
+
+// beyond is how far a drawing's stalks, crumbs and glints reach past its outline at most, mm.
+const beyond = 5
 
 // bandTops are the heights in mm at which a new band begins; greens come last.
 var bandTops = []float64{15, 29}
@@ -117,6 +122,8 @@ func sheet(least Least, t *tray.Tray, larder *food.Larder) (map[string]Drawing, 
 				d.SVG, o = spriteFrom(least, f, s, key.Variant, defs), s.Outline(e.Food, key.Variant)
 			}
 			d.Shade = poly(shade(s, o))
+			b := o.Bounds().Grow(beyond)
+			d.Box = [4]float64{b.Min.X, b.Min.Y, b.W(), b.H()}
 			drawings[id] = d
 		}
 	}

@@ -7,9 +7,8 @@ import { join } from 'node:path'
 // workers read this file again; the folder is made once
 export const home = (process.env.HT_E2E_HOME ??= mkdtempSync(join(tmpdir(), 'ht-e2e-')))
 
-// one at a time on two cores: two are a third quicker, but what waits for a search or a save
-// then waits too long on a slow machine; WORKERS=2 where there is more
-export const workers = Number(process.env.WORKERS ?? 1)
+// as many as there are cores: while one journey waits for its browser, the other's server works
+export const workers = Number(process.env.WORKERS ?? 2)
 
 const at = (worker: number, which: number) => `http://127.0.0.1:${8471 + 10 * worker + which}`
 const mine = Number(process.env.TEST_PARALLEL_INDEX ?? 0)
@@ -34,7 +33,7 @@ export const servers = (workers: number, withEmpty = true) =>
   ]).flat()
 
 export const browser = {
-  executablePath: '/usr/bin/chromium',
+  executablePath: '/usr/bin/chromium-headless-shell',
   args: [
     '--no-sandbox',
     '--disable-gpu',

@@ -11,7 +11,7 @@ import (
 	"happytray/art"
 	"happytray/core/board"
 	"happytray/core/document"
-	"happytray/export/outline"
+	"happytray/formats/outline"
 	"happytray/server/api"
 	"happytray/store"
 )

@@ -14,7 +14,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"happytray/core/document"
-	"happytray/export/photo"
+	"happytray/formats/photo"
 )
 
 // How long an answer may take.
@@ -29,7 +29,7 @@ func timeOf(operation string) time.Duration {
 	switch operation {
 	case "arrange", "mend":
 		return searchTime
-	case "importTable", "keepFoodPhoto", "mainColours":
+	case "importTable", "saveFoodPhoto", "mainColours":
 		return tableTime
 	}
 	return usualTime
@@ -38,7 +38,7 @@ func timeOf(operation string) time.Duration {
 // mostOf is how many bytes an operation's body may have. What holds no document is small.
 func mostOf(operation string) int64 {
 	switch operation {
-	case "keepFoodPhoto", "mainColours":
+	case "saveFoodPhoto", "mainColours":
 		return photo.MaxBytes
 	case "saveSettings", "tick", "createFood", "saveStock", "reviewMoves", "saveVessel":
 		return 256 << 10

@@ -10,7 +10,7 @@ import (
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/plan"
-	"happytray/export/table"
+	"happytray/formats/table"
 	"happytray/server/api"
 )
 

@@ -1,6 +1,7 @@
 package server
 
 import (
+	"context"
 	"errors"
 	"net/http"
 	"strconv"
@@ -199,6 +200,31 @@ func (s *Server) TrayPicture(c *gin.Context, id api.JobId, params api.TrayPictur
 		return
 	}
 	c.Data(http.StatusOK, "image/svg+xml", []byte(svg))
+}
+
+// JobDerived tells what follows from a job as it is saved.
+func (s *Server) JobDerived(c *gin.Context, id api.JobId, params api.JobDerivedParams) {
+	ofSaved(s, c, func(ctx context.Context) (app.Derived, error) { return s.app.Derived(ctx, id, or(params.Tray, 0)) })
+}
+
+// JobScene is a tray of a job as it is saved, as drawings to place.
+func (s *Server) JobScene(c *gin.Context, id api.JobId, params api.JobSceneParams) {
+	ofSaved(s, c, func(ctx context.Context) (app.SavedScene, error) { return s.app.Scene(ctx, id, or(params.Tray, 0)) })
+}
+
+// ofSaved answers with what work makes of a saved job, in its turn.
+func ofSaved[T any](s *Server, c *gin.Context, work func(context.Context) (T, error)) {
+	leave, ok := s.turn(c, s.works, nil)
+	if !ok {
+		return
+	}
+	defer leave()
+	v, err := work(c.Request.Context())
+	if err != nil {
+		s.fail(c, aJob, err)
+		return
+	}
+	c.JSON(http.StatusOK, v)
 }
 
 // ReviewMoves judges the saved tray with some elements moved.

@@ -16,6 +16,7 @@ import (
 // or name.gz, are sent packed to whoever takes that.
 type pages struct {
 	files map[string]*page
+	early early
 }
 
 type page struct {
@@ -42,6 +43,9 @@ func readPages(web fs.FS) (*pages, error) {
 		s.files[name] = p
 		return nil
 	})
+	if err == nil {
+		s.early, err = readEarly(web)
+	}
 	return s, err
 }
 
@@ -64,6 +68,9 @@ func (s *pages) serve(c *gin.Context) {
 		}
 	}
 	h := c.Writer.Header()
+	if page := s.files["index.html"]; p == page {
+		h.Set("Link", s.early.links(strings.TrimPrefix(name, "index.html")))
+	}
 	h.Set("ETag", p.tag)
 	h.Set("Vary", "Accept-Encoding")
 	h.Set("Cache-Control", "no-cache")

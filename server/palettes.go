@@ -9,7 +9,7 @@ import (
 
 	"happytray/core/colour"
 	"happytray/core/food"
-	"happytray/export/palette"
+	"happytray/formats/palette"
 	"happytray/server/api"
 )
 

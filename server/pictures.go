@@ -6,7 +6,7 @@ import (
 
 	"github.com/gin-gonic/gin"
 
-	"happytray/export/photo"
+	"happytray/formats/photo"
 	"happytray/server/api"
 )
 
@@ -47,18 +47,18 @@ func (s *Server) FoodPhoto(c *gin.Context, id api.ThingId) {
 	c.Data(http.StatusOK, p.Media, p.Data)
 }
 
-func (s *Server) KeepFoodPhoto(c *gin.Context, id api.ThingId) {
+func (s *Server) SaveFoodPhoto(c *gin.Context, id api.ThingId) {
 	p, ok := s.readPhoto(c)
 	if !ok {
 		return
 	}
 	small, err := p.Small()
 	if err == nil {
-		err = s.app.KeepPhoto(c.Request.Context(), id, small)
+		err = s.app.SavePhoto(c.Request.Context(), id, small)
 	}
 	s.done(c, aThing, err)
 }
 
 func (s *Server) DropFoodPhoto(c *gin.Context, id api.ThingId) {
-	s.done(c, aThing, s.app.KeepPhoto(c.Request.Context(), id, nil))
+	s.done(c, aThing, s.app.SavePhoto(c.Request.Context(), id, nil))
 }

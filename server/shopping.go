@@ -10,7 +10,7 @@ import (
 	"happytray/app"
 	"happytray/core/document"
 	"happytray/core/fault"
-	"happytray/export/table"
+	"happytray/formats/table"
 	"happytray/server/api"
 	"happytray/store"
 )

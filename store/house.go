@@ -145,10 +145,10 @@ func (s *Store) ChangeHouse(ctx context.Context, c Change) (version int64, err e
 				return err
 			}
 		}
-		if err := keepLots(tx, c.Lots); err != nil {
+		if err := writeLots(tx, c.Lots); err != nil {
 			return err
 		}
-		if err := keepPicture(tx, c.Picture); err != nil {
+		if err := writePicture(tx, c.Picture); err != nil {
 			return err
 		}
 		return setFact(tx, houseFact, strconv.FormatInt(version, 10))
@@ -188,7 +188,7 @@ func (n *NewThing) make(tx *gorm.DB) (Thing, error) {
 	return Thing{}, ErrConflict
 }
 
-func keepLots(tx *gorm.DB, by map[string][]Lot) error {
+func writeLots(tx *gorm.DB, by map[string][]Lot) error {
 	var foods []string
 	var lots []Lot
 	for food, list := range by {
@@ -211,7 +211,7 @@ func keepLots(tx *gorm.DB, by map[string][]Lot) error {
 	return tx.CreateInBatches(lots, 400).Error
 }
 
-func keepPicture(tx *gorm.DB, p *Picture) error {
+func writePicture(tx *gorm.DB, p *Picture) error {
 	switch {
 	case p == nil:
 		return nil

@@ -170,14 +170,14 @@ func (s *Store) Save(ctx context.Context, id string, seen int64, h Heading, docu
 	if err != nil {
 		return Job{}, err
 	}
-	return s.Keep(ctx, d, h, says)
+	return s.SaveDraft(ctx, d, h, says)
 }
 
-// Keep adds a revision on top of the one the caller saw. If the job has moved on since,
+// SaveDraft adds a revision on top of the one the caller saw. If the job has moved on since,
 // nothing is written and ErrConflict is returned; unless what stands there is just what
 // would be saved, made from what the caller saw: then an answer was lost and this is
 // the same change come again.
-func (s *Store) Keep(ctx context.Context, d Draft, h Heading, says string) (j Job, err error) {
+func (s *Store) SaveDraft(ctx context.Context, d Draft, h Heading, says string) (j Job, err error) {
 	id, seen, document, r := d.job, d.revision.Parent, d.document, d.revision
 	r.take(h)
 	r.Says = says
@@ -202,7 +202,7 @@ func (s *Store) Keep(ctx context.Context, d Draft, h Heading, says string) (j Jo
 		if err := tx.Create(&r).Error; err != nil {
 			return err
 		}
-		return keepJob(tx, &j)
+		return writeJob(tx, &j)
 	})
 	if err == nil {
 		s.read.Add(readKey{id, j.Head}, []byte(document))
@@ -215,7 +215,7 @@ func lockJob(tx *gorm.DB, id string) (Job, error) {
 	return jobIn(tx.Clauses(clause.Locking{Strength: "UPDATE"}), id)
 }
 
-func keepJob(tx *gorm.DB, j *Job) error {
+func writeJob(tx *gorm.DB, j *Job) error {
 	return tx.Model(&Job{}).Where("id = ?", j.ID).Select("title", "host", "place", "serve_at", "summary", "head", "updated_at").Updates(j).Error
 }
 
@@ -278,7 +278,7 @@ func (s *Store) step(ctx context.Context, id string, seen int64, heading Heading
 		}
 		j.Head, j.UpdatedAt = number, time.Now().UTC().Truncate(time.Millisecond)
 		j.take(h)
-		return keepJob(tx, &j)
+		return writeJob(tx, &j)
 	})
 	return j, err
 }

@@ -34,9 +34,9 @@ func (s *Store) Feed(ctx context.Context, address string) (f Feed, err error) {
 	return f, err
 }
 
-// KeepFeed keeps what a shop said, or that it said nothing: a failed try leaves the
+// SaveFeed keeps what a shop said, or that it said nothing: a failed try leaves the
 // document of before.
-func (s *Store) KeepFeed(ctx context.Context, f Feed) error {
+func (s *Store) SaveFeed(ctx context.Context, f Feed) error {
 	columns := []string{"wrong", "tried_at"}
 	if f.Wrong == "" {
 		columns = append(columns, "document", "left_out", "read_at")

@@ -14,11 +14,11 @@ func TestFeedsAndTicks(t *testing.T) {
 		t.Errorf("%+v %v", f, err)
 	}
 	now := time.Now().UTC().Truncate(time.Millisecond)
-	if err := s.KeepFeed(ctx, Feed{Address: at, Document: "{}", LeftOut: "two", ReadAt: &now, TriedAt: now}); err != nil {
+	if err := s.SaveFeed(ctx, Feed{Address: at, Document: "{}", LeftOut: "two", ReadAt: &now, TriedAt: now}); err != nil {
 		t.Fatal(err)
 	}
 	later := now.Add(time.Hour)
-	if err := s.KeepFeed(ctx, Feed{Address: at, Wrong: "closed", TriedAt: later}); err != nil { // a failed try takes nothing away
+	if err := s.SaveFeed(ctx, Feed{Address: at, Wrong: "closed", TriedAt: later}); err != nil { // a failed try takes nothing away
 		t.Fatal(err)
 	}
 	f, err := s.Feed(ctx, at)

@@ -41,7 +41,7 @@ func TestStudiosAreApart(t *testing.T) {
 	for s, own := range map[*Store]string{a: "a", b: "b"} {
 		must(s.SetFact(ctx, "settings", own))
 		must(s.Tick(ctx, "list", own, true))
-		must(s.KeepFeed(ctx, Feed{Address: "http://shop", Document: own, ReadAt: &now, TriedAt: now}))
+		must(s.SaveFeed(ctx, Feed{Address: "http://shop", Document: own, ReadAt: &now, TriedAt: now}))
 		_, err := s.ChangeHouse(ctx, Change{Things: []Thing{{Kind: KindFood, ID: "kelp", Document: own}}, Lots: map[string][]Lot{"kelp": {{Grams: float64(len(own))}}}, Picture: &Picture{Food: "kelp", Data: []byte(own)}})
 		must(err)
 	}

@@ -16,6 +16,6 @@ export default defineConfig({
     }),
   ],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
-  build: { target: 'es2022', emptyOutDir: true, chunkSizeWarningLimit: 900 },
+  build: { target: 'es2022', manifest: 'manifest.json', emptyOutDir: true, chunkSizeWarningLimit: 900, rolldownOptions: { checks: { pluginTimings: false } } },
   server: { proxy: { '/api': `http://${server}`, '/healthz': `http://${server}` } },
 })

@@ -25,7 +25,7 @@ func (s *search) anneal(ctx context.Context, p *plan, r *rand.Rand, heat float64
 	if len(free) == 0 {
 		return
 	}
-	m := mover{s: s, p: p, near: s.pairTable(p), riders: map[int][]int{}}
+	m := mover{s: s, p: p, near: s.pairWeights(p), riders: map[int][]int{}}
 	for i := range p.bodies {
 		if h := p.bodies[i].host; h >= 0 {
 			m.riders[h] = append(m.riders[h], i)
@@ -58,8 +58,8 @@ type mover struct {
 	riders map[int][]int
 }
 
-// pairTable weighs each pair by colour, category and pairing.
-func (s *search) pairTable(p *plan) [][]float64 {
+// pairWeights weighs each pair by colour, category and pairing.
+func (s *search) pairWeights(p *plan) [][]float64 {
 	n := len(p.bodies)
 	t := make([][]float64, n)
 	for i := range t {
@@ -232,7 +232,7 @@ func ballGap(a, b []ball, most float64) float64 {
 }
 
 func wetBeside(a, b *body) bool {
-	return a.vessel == nil && b.vessel == nil && craft.EitherSoftens(a.food.Wetness, b.food.Wetness)
+	return a.vessel == nil && b.vessel == nil && craft.EitherSoftens(a.wetness, b.wetness)
 }
 
 // group is a body and what moves with it: the arcs that ride on it, and its answer on

@@ -16,20 +16,21 @@ import (
 // body is an anchor, a bowl or a row while its place is sought: its pieces as a
 // few convex hulls that move together.
 type body struct {
-	e      int // index of its element
-	food   *food.Food
-	spec   food.Spec
-	kind   food.Kind
-	vessel *board.Vessel
-	n      int // pieces
-	bend   float64
-	host   int     // for an arc, the body it hugs, or -1
-	angle  float64 // for an arc, where on its host's rim, degrees
-	site   geom.Point
-	spoke  bool // a row that wants to point to the middle
-	fixed  bool // locked: never moved
-	mirror bool // on a mirrored tray: it has its answer in twin, or lies on the middle line
-	twin   int
+	e       int // index of its element
+	food    *food.Food
+	spec    food.Spec
+	kind    food.Kind
+	vessel  *board.Vessel
+	wetness food.Wetness
+	n       int // pieces
+	bend    float64
+	host    int     // for an arc, the body it hugs, or -1
+	angle   float64 // for an arc, where on its host's rim, degrees
+	site    geom.Point
+	spoke   bool // a row that wants to point to the middle
+	fixed   bool // locked: never moved
+	mirror  bool // on a mirrored tray: it has its answer in twin, or lies on the middle line
+	twin    int
 
 	*form
 	forms *sync.Map // formKey to *form, shared by all layouts of a search
@@ -91,7 +92,7 @@ func (s *search) newBody(i int, r *rand.Rand) body {
 	e := &s.tray.Elements[i]
 	f, _ := s.larder.Get(e.Food)
 	spec, _ := f.Spec(e.Form)
-	b := body{e: i, food: f, spec: spec, kind: e.Kind(), n: e.Count, host: -1, forms: &s.forms, lab: colour.Must(f.SurfaceColour(spec))}
+	b := body{e: i, food: f, spec: spec, kind: e.Kind(), wetness: e.Wetness, n: e.Count, host: -1, forms: &s.forms, lab: colour.Must(f.SurfaceColour(spec))}
 	if v, ok := s.tray.Vessel(e.Vessel); ok {
 		b.vessel = &v
 	}

@@ -356,16 +356,16 @@ func (sh *share) exchange(ctx context.Context) bool {
 		}
 		return -2 - other
 	}
-	table := map[[2]int]float64{}
+	known := map[[2]int]float64{}
 	cost := func(a, b int) float64 {
 		if a < b {
 			a, b = b, a
 		}
-		if v, ok := table[[2]int{a, b}]; ok {
+		if v, ok := known[[2]int{a, b}]; ok {
 			return v
 		}
 		v := sh.l.s.beside(a, b, t, foodOf(a), foodOf(b))
-		table[[2]int{a, b}] = v
+		known[[2]int{a, b}] = v
 		return v
 	}
 	z := &sh.l.s.zone

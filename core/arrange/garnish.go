@@ -89,7 +89,7 @@ func (l *layout) top(e *tray.Element, f *food.Food, spec food.Spec) {
 			continue
 		}
 		soft := under.Firmness == "soft" || under.Firmness == "fresh"
-		if !(soft && (o.Form == "whole" || o.Form == "cut-round") || o.Form == "bowl" && under.Wetness == food.Runny) {
+		if !(soft && (o.Form == "whole" || o.Form == "cut-round") || o.Form == "bowl" && o.Wetness == food.Runny) {
 			continue
 		}
 		worth, _ := food.Affinity(f, under)

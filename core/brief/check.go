@@ -12,8 +12,13 @@ import (
 	"happytray/core/food"
 )
 
-// Check bounds a brief that came from outside.
+// Check bounds a brief that came from outside. The first fault in this order is the one that is told.
 func (b Brief) Check() error {
+	return fault.First(b.checkGuests, b.checkWords, b.checkEvening, b.checkDiets, b.checkTheme, b.checkRest, b.checkFoods, b.checkBoards)
+}
+
+// checkGuests counts who comes.
+func (b Brief) checkGuests() error {
 	if b.Guests.Adults < 0 || b.Guests.Children < 0 {
 		return fault.Bad("guests", "nobody can be fewer than nought")
 	}
@@ -23,6 +28,11 @@ func (b Brief) Check() error {
 	if b.Guests.Light < 0 || b.Guests.Hearty < 0 || b.Guests.Light > b.Guests.Adults || b.Guests.Hearty > b.Guests.Adults-b.Guests.Light {
 		return fault.Bad("guests", "light and hearty eaters are counted among the %d adults", b.Guests.Adults)
 	}
+	return nil
+}
+
+// checkWords holds what is chosen from a list against it.
+func (b Brief) checkWords() error {
 	for _, c := range []struct {
 		field, v string
 		allowed  []string
@@ -42,6 +52,11 @@ func (b Brief) Check() error {
 			return err
 		}
 	}
+	return nil
+}
+
+// checkEvening bounds how long, how warm, from where and when.
+func (b Brief) checkEvening() error {
 	if err := fault.Between("lasts_minutes", b.LastsMinutes, 0, 1440, " minutes"); err != nil {
 		return err
 	}
@@ -66,6 +81,11 @@ func (b Brief) Check() error {
 	if b.Month < 0 || b.Month > 12 {
 		return fault.Bad("month", "should be between 1 and 12")
 	}
+	return nil
+}
+
+// checkDiets bounds who avoids what.
+func (b Brief) checkDiets() error {
 	if len(b.Diets) > 20 {
 		return fault.Bad("diets", "at most 20 groups of guests")
 	}
@@ -86,6 +106,11 @@ func (b Brief) Check() error {
 			}
 		}
 	}
+	return nil
+}
+
+// checkTheme bounds the theme and its colours.
+func (b Brief) checkTheme() error {
 	if b.Theme != nil {
 		if err := fault.Text("theme.name", b.Theme.Name, 80); err != nil {
 			return err
@@ -104,6 +129,11 @@ func (b Brief) Check() error {
 			}
 		}
 	}
+	return nil
+}
+
+// checkRest bounds the road, the money and what is written freely.
+func (b Brief) checkRest() error {
 	if err := fault.Between("travels", b.Travels.Minutes, 0, 10080, " minutes"); err != nil {
 		return err
 	}
@@ -126,6 +156,11 @@ func (b Brief) Check() error {
 			return fault.In("rules", err)
 		}
 	}
+	return nil
+}
+
+// checkFoods bounds what is wished for, pinned, banned and made more of.
+func (b Brief) checkFoods() error {
 	if err := checkWants("foods", b.Foods); err != nil {
 		return err
 	}
@@ -155,6 +190,11 @@ func (b Brief) Check() error {
 			return fault.Bad(fmt.Sprintf("pins[%d]", i), "%.60q is to be on the tray and banned from it; take it off one of the lists", w.Food)
 		}
 	}
+	return nil
+}
+
+// checkBoards bounds the board or the boards that are asked for.
+func (b Brief) checkBoards() error {
 	if b.Board != nil {
 		if err := checkBoard(*b.Board); err != nil {
 			return fault.In("board", err)

@@ -30,9 +30,9 @@ const sweetWeight = .6
 type Meatless int
 
 const (
-	WithMeat    Meatless = iota
-	StandIn              // a cold cut without meat takes a third of it
-	WithoutMeat          // nothing takes its place on its own shelf
+	WithMeat    Meatless = iota // meat keeps its share
+	StandIn                     // a cold cut without meat takes a third of it
+	WithoutMeat                 // nothing takes its place on its own shelf
 )
 
 // Shares is the grams of each category for the whole table: by occasion and

@@ -73,3 +73,13 @@ func OneOf(field, s string, allowed ...string) error {
 	}
 	return Bad(field, "should be one of %s, not %.40q", strings.Join(allowed, ", "), s)
 }
+
+// First makes checks one after the other and answers with the first fault, or nil.
+func First(checks ...func() error) error {
+	for _, check := range checks {
+		if err := check(); err != nil {
+			return err
+		}
+	}
+	return nil
+}

@@ -36,3 +36,17 @@ func TestBounds(t *testing.T) {
 		t.Error("words are not kept")
 	}
 }
+
+func TestFirst(t *testing.T) {
+	var made []string
+	check := func(name string, err error) func() error {
+		return func() error { made = append(made, name); return err }
+	}
+	bad := Bad("x", "is wrong")
+	if err := First(check("a", nil), check("b", bad), check("c", Bad("y", "too"))); err != bad || len(made) != 2 {
+		t.Errorf("%v after %v", err, made)
+	}
+	if err := First(check("a", nil)); err != nil || First() != nil {
+		t.Errorf("%v", err)
+	}
+}

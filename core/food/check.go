@@ -41,6 +41,11 @@ func (f *Food) Check() error {
 	for _, t := range []*string{&f.Name, &f.Tool, &f.Caution} {
 		*t = strings.TrimSpace(lines.Replace(*t))
 	}
+	return fault.First(f.checkName, f.checkWords, f.checkColours, f.checkNumbers, f.checkMonths, f.checkNamed, f.checkPacks, f.checkForms)
+}
+
+// checkName bounds what it is called.
+func (f *Food) checkName() error {
 	if err := CheckID(f.ID); err != nil {
 		return err
 	}
@@ -50,6 +55,11 @@ func (f *Food) Check() error {
 	if err := fault.Text("name", f.Name, MaxName); err != nil {
 		return err
 	}
+	return nil
+}
+
+// checkWords holds what is chosen from a list against it.
+func (f *Food) checkWords() error {
 	cats := make([]string, len(Categories))
 	for i, c := range Categories {
 		cats[i] = string(c)
@@ -84,11 +94,21 @@ func (f *Food) Check() error {
 	if len(f.Flavours) == 0 {
 		return fault.Bad("flavours", "name at least one, mild if nothing else")
 	}
+	return nil
+}
+
+// checkColours reads its colours.
+func (f *Food) checkColours() error {
 	for _, c := range []struct{ field, hex string }{{"colour", f.Colour}, {"cut", f.Cut}} {
 		if _, err := colour.Parse(c.hex); err != nil {
 			return fault.Bad(c.field, "%s", err.Error())
 		}
 	}
+	return nil
+}
+
+// checkNumbers bounds what is measured.
+func (f *Food) checkNumbers() error {
 	for _, n := range []struct {
 		field  string
 		v      float64
@@ -100,6 +120,11 @@ func (f *Food) Check() error {
 			return err
 		}
 	}
+	return nil
+}
+
+// checkMonths bounds its seasons.
+func (f *Food) checkMonths() error {
 	for k, months := range [][]int{f.Season, f.SeasonSouth} {
 		field := []string{"season", "season_south"}[k]
 		if len(months) > 12 {
@@ -111,6 +136,11 @@ func (f *Food) Check() error {
 			}
 		}
 	}
+	return nil
+}
+
+// checkNamed bounds the foods it names and what is told of it.
+func (f *Food) checkNamed() error {
 	for k, list := range [][]string{f.Pairs, f.Clashes} {
 		field := []string{"pairs", "clashes"}[k]
 		if len(list) > MaxNamed {
@@ -127,6 +157,11 @@ func (f *Food) Check() error {
 			return err
 		}
 	}
+	return nil
+}
+
+// checkPacks bounds its packs.
+func (f *Food) checkPacks() error {
 	if len(f.Packs) > MaxPacks {
 		return fault.Bad("packs", "at most %d sizes", MaxPacks)
 	}
@@ -139,6 +174,11 @@ func (f *Food) Check() error {
 			return err
 		}
 	}
+	return nil
+}
+
+// checkForms bounds what it is drawn as and laid in.
+func (f *Food) checkForms() error {
 	if len(f.DrawnAs) > MaxForms+1 {
 		return fault.Bad("drawn_as", "at most %d shapes", MaxForms+1)
 	}

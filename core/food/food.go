@@ -8,6 +8,7 @@ import "slices"
 // Category is the role a food plays on a tray.
 type Category string
 
+// The categories: what guests see as kinds of food. Each has a share of its own in the amounts.
 const (
 	Cheese    Category = "cheese"
 	Meat      Category = "meat"
@@ -29,13 +30,14 @@ var Categories = []Category{Cheese, Meat, Dip, Brined, Fruit, Vegetable, Dried, 
 // Wetness says what a food does to its neighbours.
 type Wetness string
 
+// From what the wet softens to what wets others.
 const (
-	Crisp Wetness = "crisp"
+	Crisp Wetness = "crisp" // goes soft beside what is wet
 	Dry   Wetness = "dry"
-	Moist Wetness = "moist"
-	Oily  Wetness = "oily"
-	Juicy Wetness = "juicy"
-	Runny Wetness = "runny"
+	Moist Wetness = "moist" // damp, but gives nothing off
+	Oily  Wetness = "oily"  // marks paper and wood
+	Juicy Wetness = "juicy" // gives off juice where it is cut
+	Runny Wetness = "runny" // flows, and wants a vessel
 )
 
 // Wets reports whether the food softens a crisp neighbour.

@@ -6,13 +6,16 @@ import (
 	"sort"
 )
 
-// Outline is a closed polygon without a repeated last point.
+// Outline is a closed polygon without a repeated last point, mm.
 type Outline []Point
 
-// Rect is an axis-parallel box.
+// Rect is an axis-parallel box, mm.
 type Rect struct{ Min, Max Point }
 
+// W is how wide the box is, mm.
 func (r Rect) W() float64 { return r.Max.X - r.Min.X }
+
+// H is how high the box is, mm.
 func (r Rect) H() float64 { return r.Max.Y - r.Min.Y }
 
 // Centre is the middle of the box.

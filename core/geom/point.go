@@ -16,13 +16,29 @@ type Point struct{ X, Y float64 }
 // Pt is shorthand for Point{x, y}.
 func Pt(x, y float64) Point { return Point{x, y} }
 
-func (p Point) Add(q Point) Point     { return Point{p.X + q.X, p.Y + q.Y} }
-func (p Point) Sub(q Point) Point     { return Point{p.X - q.X, p.Y - q.Y} }
-func (p Point) Mul(k float64) Point   { return Point{p.X * k, p.Y * k} }
-func (p Point) Dot(q Point) float64   { return p.X*q.X + p.Y*q.Y }
+// Add is the sum of two vectors, mm.
+func (p Point) Add(q Point) Point { return Point{p.X + q.X, p.Y + q.Y} }
+
+// Sub is the vector from q to p, mm.
+func (p Point) Sub(q Point) Point { return Point{p.X - q.X, p.Y - q.Y} }
+
+// Mul is p made k times as long.
+func (p Point) Mul(k float64) Point { return Point{p.X * k, p.Y * k} }
+
+// Dot is the scalar product, mm2: 0 where the two stand square to each other.
+func (p Point) Dot(q Point) float64 { return p.X*q.X + p.Y*q.Y }
+
+// Cross is the third component of the vector product, mm2: above 0 where q points clockwise
+// of p on the screen.
 func (p Point) Cross(q Point) float64 { return p.X*q.Y - p.Y*q.X }
-func (p Point) Len() float64          { return math.Sqrt(p.X*p.X + p.Y*p.Y) }
-func (p Point) Dist(q Point) float64  { return p.Sub(q).Len() }
+
+// Len is the length of p, mm.
+func (p Point) Len() float64 { return math.Sqrt(p.X*p.X + p.Y*p.Y) }
+
+// Dist is how far two points lie apart, mm.
+func (p Point) Dist(q Point) float64 { return p.Sub(q).Len() }
+
+// Lerp is the point that lies the share t of the way from p to q; t may be below 0 or above 1.
 func (p Point) Lerp(q Point, t float64) Point {
 	return Point{p.X + (q.X-p.X)*t, p.Y + (q.Y-p.Y)*t}
 }

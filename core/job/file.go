@@ -26,7 +26,7 @@ type file struct {
 	Vessels  []board.Vessel `json:"vessels"`
 	Elements []tray.Element `json:"elements"`
 	Reserve  []tray.Reserve `json:"reserve"`
-	Foods    []Kept         `json:"foods,omitempty"`
+	Foods    []Planned      `json:"foods,omitempty"`
 	Rules    brief.Rules    `json:"rules"`
 	Seed     uint64         `json:"seed"`
 	Part     *tray.Part     `json:"part,omitempty"`
@@ -101,7 +101,7 @@ func (f *file) element(e *tray.Element, rest []byte) (int, error) {
 	return n, err
 }
 
-func (f *file) food(k *Kept, raw []byte) (err error) {
+func (f *file) food(k *Planned, raw []byte) (err error) {
 	if f.visit == nil {
 		return k.UnmarshalJSON(raw)
 	}
@@ -285,7 +285,7 @@ func (w *writer) surface(which int) {
 	w.put("rules", t.Rules)
 }
 
-func (w *writer) foods(list []Kept) {
+func (w *writer) foods(list []Planned) {
 	w.name("foods")
 	w.b = append(w.b, '[')
 	for i := range list {
@@ -311,7 +311,7 @@ func (w *writer) fail(err error) {
 
 // foodsOf are the kept foods that a tray uses; the first of several keeps what no other
 // uses, too.
-func (j *Job) foodsOf(which int) []Kept {
+func (j *Job) foodsOf(which int) []Planned {
 	if len(j.Trays) == 1 {
 		return j.Foods
 	}
@@ -324,7 +324,7 @@ func (j *Job) foodsOf(which int) []Kept {
 			}
 		}
 	}
-	var out []Kept
+	var out []Planned
 	for _, k := range j.Foods {
 		if slices.Contains(used, k.ID) || which == 0 && !elsewhere[k.ID] {
 			out = append(out, k)

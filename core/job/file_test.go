@@ -97,6 +97,7 @@ func TestBadTrays(t *testing.T) {
 		{"unknown food", swap(`"food":"almonds"`, `"food":"moonstone"`), "elements[0].food"},
 		{"unknown form", swap(`"form":"drift"`, `"form":"tower"`), "elements[0].form"},
 		{"wrong category", swap(`"category":"nut"`, `"category":"cheese"`), "elements[0].category"},
+		{"unknown wetness", swap(`"wetness":"crisp"`, `"wetness":"soaking"`), "elements[0].wetness"},
 		{"negative grams", swap(`"grams":12`, `"grams":-12`), "elements[0].grams"},
 		{"negative count", swap(`"count":1,"placed":true`, `"count":-1,"placed":true`), "elements[0].count"},
 		{"duplicate id", swap(`"id":"e2"`, `"id":"e1"`), "elements[1].id"},

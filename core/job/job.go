@@ -25,7 +25,7 @@ const (
 type Job struct {
 	Title string
 	Brief brief.Brief
-	Foods []Kept // as they were when the job was planned
+	Foods []Planned // as they were when the job was planned
 	Trays []*tray.Tray
 	Extra document.Extra // members of the file that this version does not know
 }

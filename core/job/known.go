@@ -16,7 +16,7 @@ import (
 type Known struct {
 	mu       sync.Mutex
 	elements generations[*laid]
-	foods    generations[Kept]
+	foods    generations[Planned]
 	begun    map[[begins]byte][2]string // elements that began so lately: two trays of a job are often alike
 }
 
@@ -64,7 +64,7 @@ func (g *generations[T]) put(key string, v T) {
 type visit struct {
 	known    *Known
 	elements map[string]*laid
-	foods    map[string]Kept
+	foods    map[string]Planned
 }
 
 // element reads the element that well-formed text begins with and returns its length.
@@ -93,7 +93,7 @@ func (v *visit) element(rest []byte) (*laid, int, error) {
 	return one, len(key), nil
 }
 
-func (v *visit) food(raw []byte) (Kept, error) {
+func (v *visit) food(raw []byte) (Planned, error) {
 	k := v.known
 	k.mu.Lock()
 	one, ok := k.foods.get(raw)
@@ -102,7 +102,7 @@ func (v *visit) food(raw []byte) (Kept, error) {
 		return one, nil
 	}
 	if err := one.UnmarshalJSON(raw); err != nil {
-		return Kept{}, err
+		return Planned{}, err
 	}
 	v.foods[string(raw)] = one
 	return one, nil
@@ -153,7 +153,7 @@ type Reading struct {
 
 // Read reads a job as Read does.
 func (k *Known) Read(raw []byte, larder *food.Larder) (*Reading, error) {
-	f := file{visit: &visit{k, map[string]*laid{}, map[string]Kept{}}}
+	f := file{visit: &visit{k, map[string]*laid{}, map[string]Planned{}}}
 	j, err := f.read(raw, larder)
 	if err != nil {
 		return nil, err
@@ -179,6 +179,6 @@ func (r *Reading) Surface(which int) ([]byte, error) {
 	w.put("brief", t.Brief)
 	w.surface(which)
 	used := t.Foods()
-	w.foods(slices.DeleteFunc(slices.Clone(r.Foods), func(k Kept) bool { return !slices.Contains(used, k.ID) }))
+	w.foods(slices.DeleteFunc(slices.Clone(r.Foods), func(k Planned) bool { return !slices.Contains(used, k.ID) }))
 	return w.b, w.err
 }

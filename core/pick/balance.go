@@ -133,7 +133,7 @@ func Servings(b brief.Brief, foods []*food.Food) []Serving {
 // for each up to n foods that would fill it: those that fill most of the whole at
 // once, and suit the rest of the choice best.
 func Needs(b brief.Brief, sides []Side, chosen []*food.Food, larder *food.Larder, ground string, n int) []Need {
-	f := newField(b, larder, ground, KindsFor(b), craft.Shares(b, craft.WithMeat))
+	f := newCandidates(b, larder, ground, KindsFor(b), craft.Shares(b, craft.WithMeat))
 	s := f.empty()
 	for _, c := range chosen {
 		if i, ok := f.by[c.ID]; ok {

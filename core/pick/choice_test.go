@@ -121,7 +121,7 @@ func TestNoSwapIsBetter(t *testing.T) {
 	for _, n := range []int{6, 14, 40} {
 		b := adults(n)
 		kinds := KindsFor(b)
-		f := newField(b, larder, "", kinds, craft.Shares(b, craft.WithMeat))
+		f := newCandidates(b, larder, "", kinds, craft.Shares(b, craft.WithMeat))
 		s := f.empty()
 		worth := 0.0
 		for _, c := range food.Categories {

@@ -48,7 +48,7 @@ func Pick(b brief.Brief, larder *food.Larder, ground string) ([]Choice, error) {
 		return p.chosen, nil // the host's own list is the whole list
 	}
 	kinds := KindsFor(b)
-	f := newField(b, larder, ground, kinds, craft.Shares(b, craft.WithMeat))
+	f := newCandidates(b, larder, ground, kinds, craft.Shares(b, craft.WithMeat))
 	s := f.empty()
 	fixed := map[int]bool{}
 	have := map[food.Category]int{}

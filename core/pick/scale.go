@@ -10,8 +10,8 @@ import (
 
 // Scale weighs changes to a choice: how much balance it loses or wins by them.
 type Scale struct {
-	field *field
-	stats *stats
+	candidates *candidates
+	stats      *stats
 }
 
 // NewScale prepares a choice of foods under a brief.
@@ -21,7 +21,7 @@ func NewScale(b brief.Brief, larder *food.Larder, ground string, foods []*food.F
 		b.Foods = append(b.Foods, brief.Want{Food: f.ID})
 	}
 	b.Budget, b.PerGuest = 0, 0 // money is not balance
-	f := newField(b, larder, ground, KindsFor(b), craft.Shares(b, craft.WithMeat))
+	f := newCandidates(b, larder, ground, KindsFor(b), craft.Shares(b, craft.WithMeat))
 	s := f.empty()
 	for _, c := range foods {
 		if i, ok := f.by[c.ID]; ok {
@@ -36,16 +36,16 @@ func NewScale(b brief.Brief, larder *food.Larder, ground string, foods []*food.F
 // brings nothing.
 func (s *Scale) Change(out, in string) float64 {
 	v := 0.0
-	i, there := s.field.by[out]
+	i, there := s.candidates.by[out]
 	if there {
-		s.field.put(s.stats, i, -1)
-		v -= s.field.marginal(s.stats, i)
+		s.candidates.put(s.stats, i, -1)
+		v -= s.candidates.marginal(s.stats, i)
 	}
-	if j, ok := s.field.by[in]; ok {
-		v += s.field.marginal(s.stats, j)
+	if j, ok := s.candidates.by[in]; ok {
+		v += s.candidates.marginal(s.stats, j)
 	}
 	if there {
-		s.field.put(s.stats, i, 1)
+		s.candidates.put(s.stats, i, 1)
 	}
 	return v
 }
@@ -72,10 +72,10 @@ func Explain(b brief.Brief, larder *food.Larder, ground string, chosen []Choice)
 			c.Why, c.Pinned = why, true
 			continue
 		}
-		i := s.field.by[c.Food.ID]
-		s.field.put(s.stats, i, -1)
-		c.Why = s.field.why(s.stats, i)
-		s.field.put(s.stats, i, 1)
+		i := s.candidates.by[c.Food.ID]
+		s.candidates.put(s.stats, i, -1)
+		c.Why = s.candidates.why(s.stats, i)
+		s.candidates.put(s.stats, i, 1)
 	}
 	return out
 }

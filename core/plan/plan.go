@@ -65,7 +65,7 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last *boar
 			t.Part.Number, t.Part.Of = i+1, len(j.Trays)
 		}
 	}
-	j.Keep(larder)
+	j.NoteFoods(larder)
 	return j, nil
 }
 
@@ -73,16 +73,16 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last *boar
 // boards to share its food.
 func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, cabinet *board.Cabinet, last *board.Board) ([]*tray.Tray, error) {
 	whole := p.Of == 0 // nobody is parted from the rest
-	table := tableOf(b, p, all, larder)
-	ground, err := groundOf(table, cabinet)
+	theirs := briefOf(b, p, all, larder)
+	ground, err := groundOf(theirs, cabinet)
 	if err != nil {
 		return nil, err
 	}
-	chosen, err := pick.Pick(table, larder, ground)
+	chosen, err := pick.Pick(theirs, larder, ground)
 	if err != nil {
 		return nil, err
 	}
-	amounts := amount.Of(table, chosen)
+	amounts := amount.Of(theirs, chosen)
 	for i, a := range amounts { // a whole that is far more than is eaten is laid in parts, as on a plate
 		if whole := wholeOf(a); whole > 0 && a.Choice.Grams == 0 && (b.Plates() || a.Grams < .35*whole) {
 			if parted, ok := divisible(a); ok {
@@ -90,7 +90,7 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 			}
 		}
 	}
-	surfaces, err := chooseBoards(table, amounts, cabinet, last)
+	surfaces, err := chooseBoards(theirs, amounts, cabinet, last)
 	if err != nil {
 		return nil, err
 	}
@@ -108,19 +108,19 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 			t.Part = &part
 		}
 		t.Brief = t.Part.BriefOf(b)
-		lay(t, table, share.amounts, cabinet)
+		lay(t, theirs, share.amounts, cabinet)
 		out = append(out, t)
 	}
 	return out, nil
 }
 
-// tableOf is the brief of one of the parts of the table. Where the table is parted,
+// briefOf is the brief of one of the parts of the table. Where the table is parted,
 // what is asked for by name but avoided by this part is left to the others, and an
 // amount that is set is shared out over the guests who can eat it.
-func tableOf(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder) brief.Brief {
-	table := p.BriefOf(b)
+func briefOf(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder) brief.Brief {
+	theirs := p.BriefOf(b)
 	if p.Of == 0 {
-		return table
+		return theirs
 	}
 	own := func(wants []brief.Want) (out []brief.Want) {
 		for _, w := range wants {
@@ -142,8 +142,8 @@ func tableOf(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder) b
 		}
 		return out
 	}
-	table.Foods, table.Pins = own(table.Foods), own(table.Pins)
-	return table
+	theirs.Foods, theirs.Pins = own(theirs.Foods), own(theirs.Pins)
+	return theirs
 }
 
 // Choose picks the foods of all parts of the table, each once.
@@ -152,8 +152,8 @@ func Choose(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) ([]pick.
 	seen := map[string]bool{}
 	all := parts(b)
 	for _, p := range all {
-		table := tableOf(b, p, all, larder)
-		chosen, err := pick.Pick(table, larder, Ground(table, cabinet))
+		theirs := briefOf(b, p, all, larder)
+		chosen, err := pick.Pick(theirs, larder, Ground(theirs, cabinet))
 		if err != nil {
 			return nil, err
 		}

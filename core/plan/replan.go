@@ -40,7 +40,7 @@ func Again(old *job.Job, larder *food.Larder, cabinet *board.Cabinet) (*job.Job,
 			}
 		}
 	}
-	j.Keep(larder)
+	j.NoteFoods(larder)
 	return j, nil
 }
 

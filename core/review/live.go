@@ -66,8 +66,7 @@ type pair struct {
 
 // NewLive prepares a tray for review. The tray is copied.
 func NewLive(t *tray.Tray, larder *food.Larder) *Live {
-	table := t.Brief
-	l := &Live{tray: t.Clone(), larder: larder, off: table.OffTheTray(), rules: Rules(t.Rules), mirror: Mirrored(t), apart: table.KeptApart()}
+	l := &Live{tray: t.Clone(), larder: larder, off: t.Brief.OffTheTray(), rules: Rules(t.Rules), mirror: Mirrored(t), apart: t.Brief.KeptApart()}
 	if t.Board == nil {
 		return l
 	}
@@ -330,8 +329,8 @@ func (l *Live) difference(a, b colour.Lab) float64 {
 
 // wets reports whether element i, lying open, softens element j.
 func (l *Live) wets(i, j int) bool {
-	a, b := &l.elems[i], &l.elems[j]
-	return l.tray.Elements[i].Vessel == "" && l.tray.Elements[j].Vessel == "" && craft.Softens(a.food.Wetness, b.food.Wetness)
+	a, b := &l.tray.Elements[i], &l.tray.Elements[j]
+	return a.Vessel == "" && b.Vessel == "" && craft.Softens(a.Wetness, b.Wetness)
 }
 
 // enough is how many overlapping pieces settle that two elements are in the same

@@ -84,6 +84,16 @@ func TestChecksOnHandBuiltTrays(t *testing.T) {
 			put(t, "strawberries", "halves", 1, 100, 100, 0)
 			put(t, "round-crackers", "arc", 1, 165, 100, 0)
 		}, "care.wetdry", true},
+		{"wet food that the file says was dried off", func(t *tray.Tray) {
+			put(t, "strawberries", "halves", 1, 100, 100, 0)
+			t.Elements[0].Wetness = food.Dry
+			put(t, "round-crackers", "arc", 1, 165, 100, 0)
+		}, "care.wetdry", false},
+		{"dry food that the file says is wet", func(t *tray.Tray) {
+			put(t, "almonds", "drift", 3, 100, 100, 0)
+			t.Elements[0].Wetness = food.Juicy
+			put(t, "round-crackers", "arc", 1, 140, 100, 0)
+		}, "care.wetdry", true},
 		{"wet in a bowl", func(t *tray.Tray) {
 			put(t, "gherkins", "bowl", 9, 100, 100, 0)
 			put(t, "round-crackers", "arc", 1, 170, 100, 0)

@@ -79,7 +79,7 @@ func (m *measures) reach() {
 // wantsTool reports whether guests cannot take an element with clean fingers.
 func (m *measures) wantsTool(i int) bool {
 	e := &m.l.elems[i]
-	return e.food.Category != food.NotFood && (e.hasFace || m.l.tray.Elements[i].Form == "bowl" || m.l.tray.Elements[i].Form == "pot" || e.food.Wetness == food.Runny)
+	return e.food.Category != food.NotFood && (e.hasFace || m.l.tray.Elements[i].Form == "bowl" || m.l.tray.Elements[i].Form == "pot" || m.l.tray.Elements[i].Wetness == food.Runny)
 }
 
 func (m *measures) tools() {

@@ -121,6 +121,12 @@ func (e *Element) check(larder *food.Larder) error {
 	if e.Category != "" && e.Category != f.Category {
 		return fault.Bad("category", "%s is %s, not %.40q", f.Name, f.Category, string(e.Category))
 	}
+	if e.Wetness == "" {
+		e.Wetness = f.Wetness
+	}
+	if err := fault.OneOf("wetness", string(e.Wetness), food.Wetnesses...); err != nil {
+		return err
+	}
 	if err := fault.Between("grams", e.Grams, 0, 1e6, " g"); err != nil {
 		return err
 	}

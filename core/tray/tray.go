@@ -49,7 +49,7 @@ type Element struct {
 	Layer    int            `json:"layer"`
 	Locked   bool           `json:"locked"`
 	Colour   string         `json:"colour"`
-	Wetness  food.Wetness   `json:"wetness"`
+	Wetness  food.Wetness   `json:"wetness"` // as it lies there; its food's unless the file says otherwise, as of fruit that was dried off
 	Pieces   []Piece        `json:"pieces"`
 	Extra    document.Extra `json:"-"`
 }

@@ -1,5 +1,5 @@
 import { test, type Page } from '@playwright/test'
-import { layAll, openDemo } from '../tests/bench'
+import { layAll, openDemo } from '../tests/common'
 
 const folder = '../docs/screenshots'
 

@@ -2,7 +2,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
 import { demo } from '../servers'
-import { openDemo, test } from './bench'
+import { openDemo, test } from './common'
 
 async function clean(page: Page) {
   // no view has frames, and what passes need not be carried over: a fifth of the time

@@ -1,7 +1,7 @@
 // What the product does around a hand: neighbours give way, findings are mended.
 import { expect } from '@playwright/test'
 import { demo } from '../servers'
-import { holds, openDemo, saved, score, test } from './bench'
+import { holds, openDemo, saved, score, test } from './common'
 
 test.use({ baseURL: demo })
 
@@ -81,4 +81,23 @@ test('a finding is mended where one change can, and it is said where none can', 
     await page.getByRole('button', { name: 'Undo' }).click()
     await expect(page.getByRole('button', { name: 'Redo' })).toBeEnabled()
   }
+})
+
+test('coming nearer, what lies under the hand stays there', async ({ page }) => {
+  await openDemo(page, 'First firing', 'Lay')
+  const one = holds(page).first()
+  const box = (await one.boundingBox())!
+  const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+  const under = () => page.evaluate(p => document.elementFromPoint(p.x, p.y)?.getAttribute('data-hold'), at)
+  const id = await under()
+  expect(id).toBeTruthy()
+  await page.mouse.move(at.x, at.y)
+  await page.keyboard.down('Control')
+  for (let i = 0; i < 4; i++) {
+    await page.mouse.wheel(0, -100)
+    await expect(page.getByRole('button', { name: 'Farther' })).toBeEnabled()
+  }
+  await page.keyboard.up('Control')
+  await expect.poll(async () => (await one.boundingBox())!.width).toBeGreaterThan(box.width * 2)
+  expect(await under()).toBe(id)
 })

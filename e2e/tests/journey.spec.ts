@@ -1,6 +1,6 @@
 // From an empty bench to a saved, re-opened and re-laid tray.
 import { expect } from '@playwright/test'
-import { clearBench, holds, layAll, openDemo, saved, score, stored, test } from './bench'
+import { choose, clearBench, holds, layAll, openDemo, saved, score, stored, test } from './common'
 
 test('a stylist plans a tray from nothing', async ({ page }) => {
   await clearBench(page)
@@ -19,8 +19,7 @@ test('a stylist plans a tray from nothing', async ({ page }) => {
   await expect(page.locator('.look .score')).toContainText('12 appetites')
   await page.getByRole('button', { name: 'Somebody avoids something' }).click()
   await page.getByLabel('Group 1, who').fill('Ilka')
-  await page.locator('.diet .el-select').click()
-  await page.getByRole('option', { name: 'gluten' }).click()
+  await choose(page, 'Group 1, what they avoid', 'gluten')
   await page.keyboard.press('Escape')
   await expect(page.getByText('Nothing with gluten comes on this tray')).toBeVisible()
   await saved(page)

@@ -1,6 +1,6 @@
 // The same job without a mouse: nothing here clicks.
 import { expect, type Page } from '@playwright/test'
-import { saved, score, stored, test } from './bench'
+import { saved, score, stored, test } from './common'
 
 const focused = (page: Page) =>
   page.evaluate(() => {

@@ -1,10 +1,10 @@
 // The larder, the boards and the settings, made one's own.
 import { readFile } from 'node:fs/promises'
 import { expect, type Page } from '@playwright/test'
-import { test } from './bench'
+import { choose, test } from './common'
 
-async function kept(page: Page) {
-  await expect(page.getByRole('status').filter({ hasText: /^Kept$/ })).toBeVisible()
+async function saved(page: Page) {
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
 }
 
 test('foods are found as one types, and sieved', async ({ page }) => {
@@ -19,8 +19,7 @@ test('foods are found as one types, and sieved', async ({ page }) => {
   await expect(page.getByRole('link', { name: /^Dark grapes/ })).toBeVisible()
   await expect(page.getByRole('link', { name: /^White brined/ })).toHaveCount(0)
   await page.getByRole('button', { name: 'Show all' }).click()
-  await page.locator('.el-select', { has: page.getByLabel('Without') }).click()
-  await page.getByRole('option', { name: 'milk' }).click()
+  await choose(page, 'Without', 'milk')
   await page.keyboard.press('Escape')
   await expect(page.getByRole('link', { name: /^Aged hard cheese/ })).toHaveCount(0)
   await expect(page.getByRole('link', { name: /^Cashew round/ })).toBeVisible()
@@ -52,7 +51,7 @@ test('a built-in food is changed, taken back and handed back; a copy is one’s 
   await expect(price).toHaveValue('9.99')
   await page.getByLabel('Tool').fill('sugar tongs')
   await page.getByLabel('Tool').blur()
-  await kept(page)
+  await saved(page)
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByLabel('Tool')).not.toHaveValue('sugar tongs')
   await page.getByRole('button', { name: 'As shipped again' }).click()
@@ -157,8 +156,8 @@ test('a board is made by its measures, its edge is moved, and a tray is laid on 
   await point.focus()
   for (let i = 0; i < 6; i++) await page.keyboard.press('Shift+ArrowRight')
   await expect(page.getByRole('status').filter({ hasText: 'to lay food on' })).not.toContainText('50 × 30 cm')
-  await page.getByRole('button', { name: 'Keep this board' }).click()
-  await expect(page.getByText('Kept.')).toBeVisible()
+  await page.getByRole('button', { name: 'Save this board' }).click()
+  await expect(page.getByText('Saved.')).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Ferry hatch' })).toBeVisible()
 
   const made = await page.request.post('/api/v1/jobs', {
@@ -186,7 +185,7 @@ test('a board comes from a drawing, at the length one says it has', async ({ pag
   await expect(page.getByRole('alert')).toContainText('script')
   await choose(svg)
   await expect(page.getByText('taken for a hole')).toBeVisible()
-  const keep = page.getByRole('button', { name: 'Keep this board' })
+  const keep = page.getByRole('button', { name: 'Save this board' })
   await expect(keep).toBeDisabled()
   await page.getByLabel(/How long is the longer side/).fill('64')
   await page.getByRole('button', { name: 'So it is' }).click()
@@ -204,7 +203,7 @@ test('a bowl is copied and changed', async ({ page }) => {
   await page.getByLabel('Called').fill('Kiln cup')
   await page.getByLabel('High, cm').fill('9')
   await page.getByLabel('High, cm').blur()
-  await page.getByRole('button', { name: 'Keep this bowl' }).click()
+  await page.getByRole('button', { name: 'Save this bowl' }).click()
   await expect(page.getByRole('heading', { name: 'Kiln cup' })).toBeVisible()
   await expect(page.locator('.about')).toContainText('9 cm')
   await page.getByRole('button', { name: 'Put away', exact: true }).click()

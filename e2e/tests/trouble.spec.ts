@@ -1,7 +1,7 @@
 // What happens when things go wrong: nothing is lost, and a sentence says what to do.
 import { expect, type Page } from '@playwright/test'
 import { demo } from '../servers'
-import { openDemo, saved, stored, test } from './bench'
+import { openDemo, saved, stored, test } from './common'
 
 test.use({ baseURL: demo })
 

@@ -2,7 +2,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect } from '@playwright/test'
 import { demo } from '../servers'
-import { holds, openDemo, saved, score, test } from './bench'
+import { holds, openDemo, saved, score, test } from './common'
 
 test.use({ baseURL: demo })
 

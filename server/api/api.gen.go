@@ -928,6 +928,14 @@ type ColourPart struct {
 	Part float64 `json:"part"`
 }
 
+// Derived defines model for Derived.
+type Derived struct {
+	Basket   Basket    `json:"basket"`
+	Prep     PrepSheet `json:"prep"`
+	Review   Review    `json:"review"`
+	Revision int64     `json:"revision"`
+}
+
 // DietWord what else a guest may avoid
 type DietWord string
 
@@ -1526,6 +1534,12 @@ type Saved struct {
 	SavedAt  time.Time `json:"saved_at"`
 }
 
+// SavedScene defines model for SavedScene.
+type SavedScene struct {
+	Revision int64 `json:"revision"`
+	Scene    Scene `json:"scene"`
+}
+
 // Saving defines model for Saving.
 type Saving struct {
 	Food    string   `json:"food"`
@@ -1553,6 +1567,10 @@ type Scene struct {
 	Box      []float64         `json:"box"`
 	Defs     map[string]string `json:"defs"`
 	Drawings map[string]struct {
+		// Box where all of it lies round its origin: x, y, width, height, mm
+		Box []float64 `json:"box"`
+
+		// Shade path data of what casts its shadow
 		Shade string `json:"shade"`
 		Svg   string `json:"svg"`
 	} `json:"drawings"`
@@ -1804,6 +1822,9 @@ type ListWeek = string
 // ThingId defines model for ThingId.
 type ThingId = string
 
+// WhichTray defines model for WhichTray.
+type WhichTray = int
+
 // ArrangeParams defines parameters for Arrange.
 type ArrangeParams struct {
 	Style   *Style   `form:"style,omitempty" json:"style,omitempty"`
@@ -1887,6 +1908,12 @@ type SaveJobParams struct {
 	IfMatch IfMatch `json:"If-Match"`
 }
 
+// JobDerivedParams defines parameters for JobDerived.
+type JobDerivedParams struct {
+	// Tray which of the job's trays, 0 for the first
+	Tray *WhichTray `form:"tray,omitempty" json:"tray,omitempty"`
+}
+
 // RedoParams defines parameters for Redo.
 type RedoParams struct {
 	// IfMatch The ETag of the revision this change was made from
@@ -1897,6 +1924,12 @@ type RedoParams struct {
 type RevisionsParams struct {
 	// Before the number of the last revision of the page before
 	Before *int64 `form:"before,omitempty" json:"before,omitempty"`
+}
+
+// JobSceneParams defines parameters for JobScene.
+type JobSceneParams struct {
+	// Tray which of the job's trays, 0 for the first
+	Tray *WhichTray `form:"tray,omitempty" json:"tray,omitempty"`
 }
 
 // TrayPictureParams defines parameters for TrayPicture.
@@ -2162,9 +2195,9 @@ type ServerInterface interface {
 	// FoodPhoto The photograph that was kept of a food
 	// (GET /api/v1/foods/{id}/photo)
 	FoodPhoto(c *gin.Context, id ThingId)
-	// KeepFoodPhoto Keep a photograph of a food, made small
+	// SaveFoodPhoto Keep a photograph of a food, made small
 	// (PUT /api/v1/foods/{id}/photo)
-	KeepFoodPhoto(c *gin.Context, id ThingId)
+	SaveFoodPhoto(c *gin.Context, id ThingId)
 	// FoodPicture A drawn portion of a food
 	// (GET /api/v1/foods/{id}/picture.svg)
 	FoodPicture(c *gin.Context, id string, params FoodPictureParams)
@@ -2192,6 +2225,9 @@ type ServerInterface interface {
 	// SaveJob Save the document as a new revision
 	// (PUT /api/v1/jobs/{id})
 	SaveJob(c *gin.Context, id JobId, params SaveJobParams)
+	// JobDerived What follows from a job as it is saved; one small question where the document would have to be sent three times
+	// (GET /api/v1/jobs/{id}/derived)
+	JobDerived(c *gin.Context, id JobId, params JobDerivedParams)
 	// Redo Go forward one revision
 	// (POST /api/v1/jobs/{id}/redo)
 	Redo(c *gin.Context, id JobId, params RedoParams)
@@ -2201,6 +2237,9 @@ type ServerInterface interface {
 	// Revisions A page of what was saved, newest first
 	// (GET /api/v1/jobs/{id}/revisions)
 	Revisions(c *gin.Context, id JobId, params RevisionsParams)
+	// JobScene A tray of a job as it is saved, as drawings to place
+	// (GET /api/v1/jobs/{id}/scene)
+	JobScene(c *gin.Context, id JobId, params JobSceneParams)
 	// TakeOut Take out a job that was put away
 	// (POST /api/v1/jobs/{id}/take-out)
 	TakeOut(c *gin.Context, id JobId)
@@ -2864,8 +2903,8 @@ func (siw *ServerInterfaceWrapper) FoodPhoto(c *gin.Context) {
 	siw.Handler.FoodPhoto(c, id)
 }
 
-// KeepFoodPhoto operation middleware
-func (siw *ServerInterfaceWrapper) KeepFoodPhoto(c *gin.Context) {
+// SaveFoodPhoto operation middleware
+func (siw *ServerInterfaceWrapper) SaveFoodPhoto(c *gin.Context) {
 
 	var err error
 	_ = err
@@ -2886,7 +2925,7 @@ func (siw *ServerInterfaceWrapper) KeepFoodPhoto(c *gin.Context) {
 		}
 	}
 
-	siw.Handler.KeepFoodPhoto(c, id)
+	siw.Handler.SaveFoodPhoto(c, id)
 }
 
 // FoodPicture operation middleware
@@ -3170,6 +3209,42 @@ func (siw *ServerInterfaceWrapper) SaveJob(c *gin.Context) {
 	siw.Handler.SaveJob(c, id, params)
 }
 
+// JobDerived operation middleware
+func (siw *ServerInterfaceWrapper) JobDerived(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params JobDerivedParams
+
+	// ------------- Optional query parameter "tray" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "tray", c.Request.URL.Query(), &params.Tray, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter tray: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.JobDerived(c, id, params)
+}
+
 // Redo operation middleware
 func (siw *ServerInterfaceWrapper) Redo(c *gin.Context) {
 
@@ -3281,6 +3356,42 @@ func (siw *ServerInterfaceWrapper) Revisions(c *gin.Context) {
 	}
 
 	siw.Handler.Revisions(c, id, params)
+}
+
+// JobScene operation middleware
+func (siw *ServerInterfaceWrapper) JobScene(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params JobSceneParams
+
+	// ------------- Optional query parameter "tray" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "tray", c.Request.URL.Query(), &params.Tray, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter tray: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.JobScene(c, id, params)
 }
 
 // TakeOut operation middleware
@@ -4169,6 +4280,8 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.POST(options.BaseURL+"/api/v1/jobs/:id/redo", wrapper.Redo)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/revisions", wrapper.Revisions)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/tray.svg", wrapper.TrayPicture)
+	router.GET(options.BaseURL+"/api/v1/jobs/:id/derived", wrapper.JobDerived)
+	router.GET(options.BaseURL+"/api/v1/jobs/:id/scene", wrapper.JobScene)
 	router.POST(options.BaseURL+"/api/v1/jobs/:id/review", wrapper.ReviewMoves)
 	router.POST(options.BaseURL+"/api/v1/outlook", wrapper.Outlook)
 	router.POST(options.BaseURL+"/api/v1/substitutes", wrapper.Substitutes)
@@ -4209,7 +4322,7 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.GET(options.BaseURL+"/api/v1/foods/:id/forms/:form", wrapper.MeasureForm)
 	router.DELETE(options.BaseURL+"/api/v1/foods/:id/photo", wrapper.DropFoodPhoto)
 	router.GET(options.BaseURL+"/api/v1/foods/:id/photo", wrapper.FoodPhoto)
-	router.PUT(options.BaseURL+"/api/v1/foods/:id/photo", wrapper.KeepFoodPhoto)
+	router.PUT(options.BaseURL+"/api/v1/foods/:id/photo", wrapper.SaveFoodPhoto)
 	router.POST(options.BaseURL+"/api/v1/colours", wrapper.MainColours)
 	router.GET(options.BaseURL+"/api/v1/boards", wrapper.Boards)
 	router.POST(options.BaseURL+"/api/v1/boards", wrapper.MakeBoard)

@@ -6,11 +6,9 @@ import 'element-plus/theme-chalk/base.css'
 import './style/element.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
-import { askEarly } from './api/early'
 import App from './App.vue'
 import { router } from './router'
 
-askEarly(location.pathname)
 // not only when the first words in them are shown, which then would be set twice
 for (const font of ['1em "Instrument Sans Variable"', '1em "Bricolage Grotesque Variable"'])
   void document.fonts.load(font)

@@ -118,7 +118,7 @@ describe('a board that is made', () => {
     expect(m.ask.value.outline![1]).toEqual([920, 0])
     expect(m.ask.value.holes![0]![0]).toEqual([800, 100])
   })
-  it('says what will not do, keeps what was there, and is not kept then', async () => {
+  it('says what will not do, keeps what was there, and is not saved then', async () => {
     const m = useBoardMaker()
     m.begin({ shape: 'oval', length_mm: 460 })
     await settle()
@@ -130,7 +130,7 @@ describe('a board that is made', () => {
     await settle()
     expect(m.wrong.value).toContain('crosses itself')
     expect(m.made.value).not.toBeNull()
-    expect(await m.keep(() => false)).toBeNull()
+    expect(await m.save(() => false)).toBeNull()
     expect(wire.calls.some(c => c.method === 'PUT')).toBe(false)
   })
   it('gets a name of its own that nothing has yet', async () => {
@@ -138,7 +138,7 @@ describe('a board that is made', () => {
     m.begin({ shape: 'oval', length_mm: 460, name: 'Grandmother’s board' })
     await settle()
     const taken = new Set(['grandmother-s-board'])
-    expect(await m.keep(id => taken.has(id))).toBe('grandmother-s-board-2')
+    expect(await m.save(id => taken.has(id))).toBe('grandmother-s-board-2')
     const put = wire.calls.find(c => c.method === 'PUT')!
     expect(put.options.params?.header?.['If-Match']).toBe('"0"')
     expect(put.options.body).toMatchObject({ id: 'grandmother-s-board-2', name: 'Grandmother’s board' })
@@ -154,7 +154,7 @@ describe('a board that is made', () => {
     const m = useBoardMaker()
     m.beginWith(drawn({ ...board, id: 'mine', name: 'Mine', wells }), false)
     await settle()
-    expect(await m.keep(() => true)).toBe('mine')
+    expect(await m.save(() => true)).toBe('mine')
     const put = wire.calls.find(c => c.method === 'PUT')!
     expect(put.options.params?.header?.['If-Match']).toBe('"5"')
     expect(put.options.body).toMatchObject({ id: 'mine', name: 'Mine', wells })

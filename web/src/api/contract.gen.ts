@@ -198,6 +198,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/derived": {
+        parameters: {
+            query?: {
+                /** @description which of the job's trays, 0 for the first */
+                tray?: components["parameters"]["WhichTray"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        /** What follows from a job as it is saved; one small question where the document would have to be sent three times */
+        get: operations["jobDerived"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/scene": {
+        parameters: {
+            query?: {
+                /** @description which of the job's trays, 0 for the first */
+                tray?: components["parameters"]["WhichTray"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        /** A tray of a job as it is saved, as drawings to place */
+        get: operations["jobScene"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/review": {
         parameters: {
             query?: never;
@@ -821,7 +865,7 @@ export interface paths {
         /** The photograph that was kept of a food */
         get: operations["foodPhoto"];
         /** Keep a photograph of a food, made small */
-        put: operations["keepFoodPhoto"];
+        put: operations["saveFoodPhoto"];
         post?: never;
         /** Throw the photograph away */
         delete: operations["dropFoodPhoto"];
@@ -1783,6 +1827,18 @@ export interface components {
             /** Format: double */
             gain: number;
         } | null;
+        Derived: {
+            /** Format: int64 */
+            revision: number;
+            review: components["schemas"]["Review"];
+            basket: components["schemas"]["Basket"];
+            prep: components["schemas"]["PrepSheet"];
+        };
+        SavedScene: {
+            /** Format: int64 */
+            revision: number;
+            scene: components["schemas"]["Scene"];
+        };
         Scene: {
             /** @description where each element lies, as one would say it standing before the board */
             places: string[];
@@ -1791,7 +1847,10 @@ export interface components {
             drawings: {
                 [key: string]: {
                     svg: string;
+                    /** @description path data of what casts its shadow */
                     shade: string;
+                    /** @description where all of it lies round its origin: x, y, width, height, mm */
+                    box: number[];
                 };
             };
             defs: {
@@ -1916,6 +1975,8 @@ export interface components {
         ListJob: string;
         /** @description of all jobs of the week that this day is in, 2026-11-30 */
         ListWeek: string;
+        /** @description which of the job's trays, 0 for the first */
+        WhichTray: number;
         JobId: string;
         /** @description The ETag of the revision this change was made from */
         IfMatch: string;
@@ -2266,6 +2327,58 @@ export interface operations {
                 };
                 content: {
                     "image/svg+xml": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    jobDerived: {
+        parameters: {
+            query?: {
+                /** @description which of the job's trays, 0 for the first */
+                tray?: components["parameters"]["WhichTray"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What follows */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Derived"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    jobScene: {
+        parameters: {
+            query?: {
+                /** @description which of the job's trays, 0 for the first */
+                tray?: components["parameters"]["WhichTray"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The scene */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedScene"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -3261,7 +3374,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    keepFoodPhoto: {
+    saveFoodPhoto: {
         parameters: {
             query?: never;
             header?: never;

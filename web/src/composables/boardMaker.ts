@@ -18,7 +18,7 @@ export function useBoardMaker() {
   const file = shallowRef<File | null>(null)
   const undo = shallowRef<Ask[]>([])
   /** The one that is changed, with its version; null for a new one. */
-  const kept = shallowRef<{ id: string; version: number; wells: Board['wells'] } | null>(null)
+  const saved = shallowRef<{ id: string; version: number; wells: Board['wells'] } | null>(null)
 
   const look = newest(async signal => {
     try {
@@ -43,7 +43,7 @@ export function useBoardMaker() {
   }
 
   function begin(a: Ask) {
-    kept.value = found.value = file.value = null
+    saved.value = found.value = file.value = null
     undo.value = []
     made.value = null
     ask.value = a
@@ -63,7 +63,7 @@ export function useBoardMaker() {
       not_food_safe: b.food_safe === false || undefined,
       liner: b.liner || undefined,
     })
-    kept.value = copy ? null : { id: b.id, version: d.version, wells: b.wells }
+    saved.value = copy ? null : { id: b.id, version: d.version, wells: b.wells }
   }
 
   const byOutline = computed(() => !!ask.value.outline)
@@ -109,22 +109,22 @@ export function useBoardMaker() {
     }
   }
 
-  /** Keeps the board; its id. Null where it could not be kept. */
-  async function keep(taken: (id: string) => boolean): Promise<string | null> {
+  /** Saves the board; its id. Null where it could not be saved. */
+  async function save(taken: (id: string) => boolean): Promise<string | null> {
     const b = made.value?.board
     if (!b || wrong.value) return null
-    const id = kept.value?.id ?? freeId(ask.value.name ?? '', 'board', taken)
-    const next: Board = { ...b, id, name: ask.value.name || b.name, wells: kept.value?.wells ?? b.wells }
+    const id = saved.value?.id ?? freeId(ask.value.name ?? '', 'board', taken)
+    const next: Board = { ...b, id, name: ask.value.name || b.name, wells: saved.value?.wells ?? b.wells }
     try {
       await take(
         api.PUT('/api/v1/boards/{id}', {
-          params: { path: { id }, header: { 'If-Match': `"${kept.value?.version ?? 0}"` } },
+          params: { path: { id }, header: { 'If-Match': `"${saved.value?.version ?? 0}"` } },
           body: body(next),
         }),
       )
       return id
     } catch (e) {
-      wrong.value = e instanceof Trouble ? e.message : 'The board cannot be kept.'
+      wrong.value = e instanceof Trouble ? e.message : 'The board cannot be saved.'
       return null
     }
   }
@@ -136,7 +136,7 @@ export function useBoardMaker() {
     found,
     file,
     undo,
-    kept,
+    saved,
     byOutline,
     begin,
     beginWith,
@@ -149,6 +149,6 @@ export function useBoardMaker() {
     dropHole,
     resize,
     readDrawing,
-    keep,
+    save,
   }
 }

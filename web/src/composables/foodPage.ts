@@ -8,7 +8,7 @@ import { useToast } from '@/stores/toast'
 export type FoodChange = Partial<Food> | ((now: Food) => Partial<Food>)
 
 /**
- * One food of the larder, changed a little at a time. Each change is kept at once
+ * One food of the larder, changed a little at a time. Each change is saved at once
  * and can be taken back; changes made in haste are sent one after another.
  */
 export function useFoodPage() {
@@ -17,7 +17,7 @@ export function useFoodPage() {
   const page = shallowRef<FoodPage | null>(null)
   const wrong = ref('')
   const missing = ref(false)
-  const keeping = ref(0)
+  const saving = ref(0)
   const before: Food[] = [] // what undo goes back to
   const undoable = ref(0)
   let last: Promise<void> = Promise.resolve()
@@ -40,7 +40,7 @@ export function useFoodPage() {
 
   /** Runs work after what is under way, and says what went wrong. */
   function inTurn(work: () => Promise<void>): Promise<void> {
-    keeping.value++
+    saving.value++
     last = last.then(async () => {
       try {
         await work()
@@ -50,9 +50,9 @@ export function useFoodPage() {
         if (e instanceof Trouble && e.status === 412 && id) {
           await open(id)
           wrong.value = 'This food was changed in another window. It is shown as it is now; change it again.'
-        } else wrong.value = e instanceof Trouble ? e.message : 'That could not be kept. Try again.'
+        } else wrong.value = e instanceof Trouble ? e.message : 'That could not be saved. Try again.'
       } finally {
-        keeping.value--
+        saving.value--
       }
       larder.forget()
     })
@@ -68,7 +68,7 @@ export function useFoodPage() {
     )
   }
 
-  /** Keeps some members changed; a refused change leaves the food as it was. */
+  /** Saves some members changed; a refused change leaves the food as it was. */
   const change = (part: FoodChange) =>
     inTurn(async () => {
       const was = page.value!.food
@@ -136,7 +136,7 @@ export function useFoodPage() {
     food,
     wrong,
     missing,
-    keeping,
+    saving,
     undoable,
     open,
     change,

@@ -1,5 +1,5 @@
 import { ref, shallowRef, watch } from 'vue'
-import { api, body, take, type Scene } from '@/api/client'
+import { api, body, take, type SavedScene, type Scene } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
 import { useJob } from '@/stores/job'
 import { motion, normalTurn, type Pose } from '@/tray/move'
@@ -12,17 +12,27 @@ import { newest } from './newest'
 export function useScene() {
   const job = useJob()
   const scene = shallowRef<Scene | null>(null)
-  /** The tray the scene was drawn from: a layout on its way is drawn before it is kept. */
+  /** The tray the scene was drawn from: a layout on its way is drawn before it is saved. */
   const drawn = shallowRef<TrayFile | null>(null)
   const missing = ref(false)
   let wanted: TrayFile | null = null
+
+  /** The scene of a tray that the server has; null where it has it otherwise. */
+  async function ofSaved(t: TrayFile, signal: AbortSignal): Promise<Scene | null> {
+    if (t !== job.tray || job.doc !== job.base) return null
+    const params = { path: { id: job.id }, query: job.at ? { tray: job.at } : {} }
+    const s = await take<SavedScene>(api.GET('/api/v1/jobs/{id}/scene', { params, signal }))
+    return s.revision === job.revision ? s.scene : null
+  }
 
   const fetchScene = newest(
     async signal => {
       const t = wanted
       if (!t) return
       try {
-        scene.value = await take<Scene>(api.POST('/api/v1/scene', { body: body(t), signal }))
+        scene.value =
+          (await ofSaved(t, signal)) ??
+          (await take<Scene>(api.POST('/api/v1/scene', { body: body(t), signal })))
         drawn.value = t
         missing.value = false
       } catch (e) {

@@ -1,7 +1,17 @@
 import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { api, body, take, Trouble, type Basket, type Job, type PrepSheet, type Review } from '@/api/client'
+import {
+  api,
+  body,
+  take,
+  Trouble,
+  type Basket,
+  type Derived,
+  type Job,
+  type PrepSheet,
+  type Review,
+} from '@/api/client'
 import type { TrayElement, TrayFile } from '@/api/tray.gen'
 import { newest } from '@/composables/newest'
 import { trayAt, withTray } from '@/tray/set'
@@ -12,6 +22,7 @@ export type SaveState = 'saved' | 'waiting' | 'saving' | 'held' | 'clash' | 'ref
 
 const pause = 450 // ms from the last change to its saving
 const retryEvery = 2500
+const breath = () => new Promise(go => window.setTimeout(go))
 
 /** The open job: its document, its saving, and what the server derives from it. */
 export const useJob = defineStore('job', () => {
@@ -72,21 +83,20 @@ export const useJob = defineStore('job', () => {
     await close()
     id.value = job
     at.value = 0
-    const j = await take<Job>(api.GET('/api/v1/jobs/{id}', { params: { path: { id: job } } }))
-    if (id.value !== job) return
-    const kept = await held(job)
+    const asked = take<Job>(api.GET('/api/v1/jobs/{id}', { params: { path: { id: job } } }))
+    const [j, work] = await Promise.all([asked, held(job)])
     if (id.value !== job) return
     adopt(j)
-    if (!kept || equal(kept.document, j.document)) return // it reached the server after all
+    if (!work || equal(work.document, j.document)) return // it reached the server after all
     // work from an earlier visit that never reached the server
-    holdOn(kept)
-    pendingSays = kept.says
-    if (kept.revision === j.revision) {
-      show(kept.document)
+    holdOn(work)
+    pendingSays = work.says
+    if (work.revision === j.revision) {
+      show(work.document)
       schedule()
     } else {
       theirs.value = j
-      show(kept.document)
+      show(work.document)
       state.value = 'clash'
     }
   }
@@ -265,23 +275,45 @@ export const useJob = defineStore('job', () => {
   }
 
   let summed = -1 // the shape that basket and prep were made for: places change neither
-  const derive = newest(async signal => {
-    const t = tray.value
-    const s = shape.value
-    if (!t) return
-    const post = { body: body(t), signal }
-    const sums = async () => {
-      if (s === summed) return
-      const [b, p] = await Promise.all([
-        take<Basket>(api.POST('/api/v1/basket', { body: body(doc.value!), signal })),
-        take<PrepSheet>(api.POST('/api/v1/prep', post)),
+  const derive = newest(
+    async signal => {
+      const t = tray.value
+      const s = shape.value
+      if (!t) return
+      if (doc.value === base.value) {
+        // the server has it: a small question is enough
+        const params = { path: { id: id.value }, query: at.value ? { tray: at.value } : {} }
+        const d = await take<Derived>(api.GET('/api/v1/jobs/{id}/derived', { params, signal }))
+        if (signal.aborted) return
+        if (d.revision === revision.value) {
+          review.value = d.review
+          await breath() // each is drawn by itself, so that a hand is answered in between
+          if (signal.aborted) return
+          basket.value = d.basket
+          prep.value = d.prep
+          summed = s
+          return
+        }
+      }
+      const post = { body: body(t), signal }
+      const sums = async () => {
+        if (s === summed) return
+        const [b, p] = await Promise.all([
+          take<Basket>(api.POST('/api/v1/basket', { body: body(doc.value!), signal })),
+          take<PrepSheet>(api.POST('/api/v1/prep', post)),
+        ])
+        basket.value = b
+        prep.value = p
+        summed = s
+      }
+      await Promise.all([
+        take<Review>(api.POST('/api/v1/review', post)).then(r => (review.value = r)),
+        sums(),
       ])
-      basket.value = b
-      prep.value = p
-      summed = s
-    }
-    await Promise.all([take<Review>(api.POST('/api/v1/review', post)).then(r => (review.value = r)), sums()])
-  }, 40)
+    },
+    40,
+    true,
+  )
 
   return {
     id,

@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import { api, take, Trouble, type Rates, type Settings } from '@/api/client'
 import { units } from '@/tray/units'
 
-/** Units, currency, hemisphere, the shop and the seller's rates: read once, kept on the server for every window. */
+/** Units, currency, hemisphere, the shop and the seller's rates: read once, saved on the server for every window. */
 export const useSettings = defineStore('settings', () => {
   const wrong = ref('')
   const shop = ref<string | null>(null) // null until it is read, and then left as it is there
@@ -16,7 +16,7 @@ export const useSettings = defineStore('settings', () => {
     shop.value = at ?? null
     rates.value = r ?? null
   }
-  /** What is kept; the digits of the coin are the server's word, not ours. */
+  /** What is saved; the digits of the coin are the server's word, not ours. */
   const now = (): Settings => ({
     length: units.length,
     mass: units.mass,
@@ -40,7 +40,7 @@ export const useSettings = defineStore('settings', () => {
     return reading
   }
 
-  /** Changes some of the settings. Those shown before they could be read are never kept over the real ones. */
+  /** Changes some of the settings. Those shown before they could be read are never saved over the real ones. */
   async function change(part: Partial<Settings>) {
     await read()
     if (!known) {
@@ -54,7 +54,7 @@ export const useSettings = defineStore('settings', () => {
       wrong.value = ''
     } catch (e) {
       adopt(was)
-      wrong.value = e instanceof Trouble ? e.message : 'That could not be kept. Try again.'
+      wrong.value = e instanceof Trouble ? e.message : 'That could not be saved. Try again.'
     }
   }
   return { wrong, shop, rates, read, change }

@@ -40,3 +40,16 @@ export function moved(e: TrayElement, to: Pose): TrayElement {
     })),
   }
 }
+
+/** The box round an element's pieces, with so much room about it, mm. */
+export function boxAround(e: TrayElement, room: number) {
+  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity]
+  for (const p of e.pieces)
+    for (const [x = 0, y = 0] of p.outline) {
+      x0 = Math.min(x0, x)
+      y0 = Math.min(y0, y)
+      x1 = Math.max(x1, x)
+      y1 = Math.max(y1, y)
+    }
+  return { x: x0 - room, y: y0 - room, width: x1 - x0 + 2 * room, height: y1 - y0 + 2 * room }
+}

@@ -46,7 +46,7 @@ function fix(food: string, g: number | undefined) {
   )
 }
 
-// a kind made more or less of: shown while the slider moves, kept when it is let go
+// a kind made more or less of: shown while the slider moves, saved when it is let go
 const preview = shallowRef<Basket | null>(null)
 const slidden = shallowRef<Record<string, number>>({})
 const tilt = computed<Record<string, number>>(() => ({ ...brief.value.tilt, ...slidden.value }))
@@ -59,15 +59,15 @@ function slide(category: string, times: number) {
   asked = { ...brief.value, foods: list(), tilt: tilt.value, board: brief.value.board ?? job.doc!.board?.id }
   reckon()
 }
-async function keepTilt(category: string, times: number | undefined) {
+async function saveTilt(category: string, times: number | undefined) {
   slidden.value = { ...slidden.value, [category]: times ?? 1 }
   const next = { ...tilt.value }
   for (const c of Object.keys(next)) if (next[c] === 1) delete next[c]
-  const kept = await replan(
+  const done = await replan(
     { ...brief.value, foods: list(), tilt: Object.keys(next).length ? next : undefined },
     times === undefined ? `${category}: back to usual` : `${category}: ${Math.round(100 * times)} % of usual`,
   )
-  if (kept || wrong.value) slidden.value = {} // else the slider has moved on
+  if (done || wrong.value) slidden.value = {} // else the slider has moved on
 }
 watch(
   () => job.basket,
@@ -112,7 +112,7 @@ const left = computed(() =>
       :busy="busy"
       @fix="fix"
       @slide="slide"
-      @tilt="keepTilt"
+      @tilt="saveTilt"
     />
 
     <template #look>

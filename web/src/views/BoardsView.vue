@@ -81,7 +81,7 @@ async function done(kind: 'b' | 'v', id: string) {
   bowl.value = null
   await read()
   chosen.value = `${kind}:${id}`
-  toast.tell({ says: 'Kept.' })
+  toast.tell({ says: 'Saved.' })
 }
 async function move(kind: 'boards' | 'vessels', id: string, name: string, out: boolean) {
   const path = { params: { path: { id } } }

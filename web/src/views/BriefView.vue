@@ -15,7 +15,7 @@ import Stage from '@/components/job/Stage.vue'
 import { newest } from '@/composables/newest'
 import { useReplan } from '@/composables/replan'
 import { useJob } from '@/stores/job'
-import KeptField from '@/components/common/KeptField.vue'
+import WrittenField from '@/components/common/WrittenField.vue'
 
 const job = useJob()
 const router = useRouter()
@@ -83,13 +83,13 @@ async function pick() {
     <div class="note card">
       <p class="line head">
         <label class="only-read" for="title">Name of the job</label>
-        <KeptField
+        <WrittenField
           id="title"
           class="in title"
           :value="title"
           maxlength="160"
           placeholder="Name of the job"
-          @kept="name => set({}, false, name || 'Untitled job')"
+          @written="name => set({}, false, name || 'Untitled job')"
         />
       </p>
       <GuestLines :brief="brief" @set="set" />
@@ -107,14 +107,14 @@ async function pick() {
       <RuleLines :brief="brief" @set="set" />
 
       <h2><label for="words">In their own words</label></h2>
-      <KeptField
+      <WrittenField
         id="words"
         tag="textarea"
         class="in"
         rows="3"
         maxlength="2000"
         :value="brief.note"
-        @kept="note => set({ note }, false)"
+        @written="note => set({ note }, false)"
       />
     </div>
 

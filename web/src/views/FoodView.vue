@@ -7,13 +7,13 @@ import FoodFacts from '@/components/larder/FoodFacts.vue'
 import FoodGoods from '@/components/larder/FoodGoods.vue'
 import FormStage from '@/components/larder/FormStage.vue'
 import House from '@/components/house/House.vue'
-import KeptField from '@/components/common/KeptField.vue'
+import WrittenField from '@/components/common/WrittenField.vue'
 import { useFoodPage } from '@/composables/foodPage'
 
 const route = useRoute()
 const router = useRouter()
 const it = useFoodPage()
-const { page, food, wrong, missing, keeping, undoable } = it
+const { page, food, wrong, missing, saving, undoable } = it
 watch(
   () => String(route.params.id),
   id => void it.open(id),
@@ -51,8 +51,8 @@ async function copy() {
 <template>
   <House :title="food?.name ?? (missing ? 'No such food' : 'Looking')" wide>
     <template v-if="page" #acts>
-      <span class="soft small" role="status">{{ keeping ? 'Keeping' : 'Kept' }}</span>
-      <button class="btn" :disabled="!undoable || keeping > 0" @click="it.undo">Undo</button>
+      <span class="soft small" role="status">{{ saving ? 'Saving' : 'Saved' }}</span>
+      <button class="btn" :disabled="!undoable || saving > 0" @click="it.undo">Undo</button>
       <button v-if="page.mine === 'changed'" class="btn" @click="it.handBack">As shipped again</button>
       <button class="btn" @click="begin">Copy</button>
       <button v-if="page.put_away" class="btn" @click="it.takeOut(page.food.id)">Take out again</button>
@@ -78,9 +78,9 @@ async function copy() {
           <section class="card">
             <label class="called">
               <span class="soft">Called</span>
-              <KeptField class="field" :value="food.name" maxlength="80" @kept="rename" />
+              <WrittenField class="field" :value="food.name" maxlength="80" @written="rename" />
             </label>
-            <FoodFacts :page="page" @change="it.change" @kept="it.refresh" />
+            <FoodFacts :page="page" @change="it.change" @saved="it.refresh" />
           </section>
           <section v-if="page.good_with.length || page.clashes_with.length" class="card with">
             <template v-if="page.good_with.length">

@@ -73,6 +73,15 @@ const read = newest(async signal => {
 watch(q, read, { immediate: true })
 
 const shelves = computed(() => found.value?.shelves.filter(s => s.total) ?? [])
+// the lower shelves come one after the other, so that a hand is answered in between
+const drawn = ref(2)
+watch(
+  [shelves, drawn],
+  () => {
+    if (drawn.value < shelves.value.length) window.setTimeout(() => drawn.value++)
+  },
+  { flush: 'post' },
+)
 const note = (f: FoodCard) =>
   [
     f.mine === 'own' ? 'your own' : f.mine === 'changed' ? 'changed by you' : '',
@@ -177,7 +186,12 @@ useEventListener(window, 'keydown', e => {
     </form>
 
     <p v-if="wrong" class="card" role="alert">▲ {{ wrong }}</p>
-    <section v-for="s in shelves" :key="s.category" class="shelf" :aria-label="shelfNames[s.category]">
+    <section
+      v-for="s in shelves.slice(0, drawn)"
+      :key="s.category"
+      class="shelf"
+      :aria-label="shelfNames[s.category]"
+    >
       <h2>
         {{ shelfNames[s.category] }} <span class="soft small nums">{{ s.total }}</span>
       </h2>

@@ -9,7 +9,7 @@ import type { Rates } from '@/api/client'
 import { useSettings } from '@/stores/settings'
 import { useShop } from '@/stores/shop'
 import { area, across, coinDigits, grams, money, units } from '@/tray/units'
-import KeptField from '@/components/common/KeptField.vue'
+import WrittenField from '@/components/common/WrittenField.vue'
 
 const settings = useSettings()
 const shop = useShop()
@@ -131,12 +131,12 @@ const choices = [
       <h2>Prices of a shop</h2>
       <label class="address">
         <span>Address of its feed</span>
-        <KeptField
+        <WrittenField
           type="url"
           :value="settings.shop ?? ''"
           maxlength="300"
           placeholder="none; the larder's own prices count"
-          @kept="setShop"
+          @written="setShop"
         />
       </label>
       <ShopLine />
@@ -171,7 +171,7 @@ const choices = [
         {{ grams(46) }} to each guest, {{ money(6140) }} at the till.
       </p>
       <p class="soft small">
-        Everything is kept in millimetres and grams, so nothing is lost by changing this to and fro. Prices
+        Everything is saved in millimetres and grams, so nothing is lost by changing this to and fro. Prices
         are not converted; only the sign before them changes.
       </p>
     </section>

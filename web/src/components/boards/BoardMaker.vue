@@ -9,13 +9,13 @@ import type { useBoardMaker } from '@/composables/boardMaker'
 import type { BoardRequest } from '@/api/tray.gen'
 import { across, area, length, mmPerUnit, units } from '@/tray/units'
 import { boxOf, liners, type Pt } from '@/tray/outline'
-import KeptField from '@/components/common/KeptField.vue'
+import WrittenField from '@/components/common/WrittenField.vue'
 import { count } from '@/tray/words'
 
 const props = defineProps<{ maker: ReturnType<typeof useBoardMaker>; taken: (id: string) => boolean }>()
 const emit = defineEmits<{ done: [id: string]; leave: [] }>()
 const m = props.maker
-const { ask, made, wrong, found, file, undo, kept, byOutline } = m
+const { ask, made, wrong, found, file, undo, saved, byOutline } = m
 
 const shapes = [
   ['rectangle', 'Rectangle'],
@@ -78,8 +78,8 @@ async function confirm() {
 }
 const open = computed(() => !!found.value && !confirmed.value)
 
-async function keep() {
-  const id = await m.keep(props.taken)
+async function save() {
+  const id = await m.save(props.taken)
   if (id) emit('done', id)
 }
 </script>
@@ -118,7 +118,7 @@ async function keep() {
         </div>
       </div>
     </div>
-    <form class="card ask" @submit.prevent="keep">
+    <form class="card ask" @submit.prevent="save">
       <label>
         <span>Called</span>
         <input
@@ -143,25 +143,25 @@ async function keep() {
       <div class="row">
         <span>{{ oneSide && !byOutline ? 'Across' : 'Sides' }}, {{ units.length }}</span>
         <span class="sides">
-          <KeptField
+          <WrittenField
             class="field"
             type="number"
             min="1"
             step="any"
             aria-label="Length"
             :value="shown(sides[0]!)"
-            @kept="(_, n) => measure(0, n)"
+            @written="(_, n) => measure(0, n)"
           />
           <template v-if="!oneSide || byOutline">
             ×
-            <KeptField
+            <WrittenField
               class="field"
               type="number"
               min="1"
               step="any"
               aria-label="Width"
               :value="shown(sides[1]!)"
-              @kept="(_, n) => measure(1, n)"
+              @written="(_, n) => measure(1, n)"
             />
           </template>
         </span>
@@ -214,14 +214,14 @@ async function keep() {
       </div>
       <div class="row">
         <span>Rim, {{ units.length === 'in' ? 'in' : 'mm' }}</span>
-        <KeptField
+        <WrittenField
           class="field"
           type="number"
           min="0"
           step="any"
           aria-label="Rim"
           :value="units.length === 'in' ? shown(ask.rim_mm ?? 0) : (ask.rim_mm ?? 0)"
-          @kept="(_, n) => n >= 0 && m.change({ rim_mm: units.length === 'in' ? n * 25.4 : n })"
+          @written="(_, n) => n >= 0 && m.change({ rim_mm: units.length === 'in' ? n * 25.4 : n })"
         />
       </div>
       <label class="tick">
@@ -245,7 +245,7 @@ async function keep() {
       </div>
       <div class="ways">
         <button class="btn next" :disabled="!made || !!wrong || open">
-          {{ kept ? 'Keep it so' : 'Keep this board' }}
+          {{ saved ? 'Save it' : 'Save this board' }}
         </button>
         <button type="button" class="btn" :disabled="!undo.length" @click="m.back">Undo</button>
         <button type="button" class="btn quiet" @click="emit('leave')">Leave it</button>

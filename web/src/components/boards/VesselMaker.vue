@@ -6,7 +6,7 @@ import 'element-plus/es/components/select/style/css'
 import { api, body, take, Trouble, type VesselPage } from '@/api/client'
 import type { Vessel } from '@/api/tray.gen'
 import { boxOf, freeId, stretched, type Pt } from '@/tray/outline'
-import KeptField from '@/components/common/KeptField.vue'
+import WrittenField from '@/components/common/WrittenField.vue'
 import { mmPerUnit, units } from '@/tray/units'
 
 const props = defineProps<{ from: VesselPage; copy: boolean; taken: (id: string) => boolean }>()
@@ -36,7 +36,7 @@ const guess = computed(() => {
   return Math.round((v.capacity_ml * it.long * wide * it.high) / (start[0]! * start[1]! * v.height_mm))
 })
 
-async function keep() {
+async function save() {
   const [w, h] = [it.long, outline ? it.wide : it.long]
   const shape = outline
     ? { outline: stretched(outline, w, h).map(p => [round(p[0] - w / 2), round(p[1] - h / 2)] as Pt) }
@@ -63,46 +63,46 @@ async function keep() {
     )
     emit('done', id)
   } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'The bowl cannot be kept.'
+    wrong.value = e instanceof Trouble ? e.message : 'The bowl cannot be saved.'
   }
 }
 const round = (n: number) => Math.round(n * 10) / 10
 </script>
 
 <template>
-  <form class="card maker" aria-label="A bowl of your own" @submit.prevent="keep">
+  <form class="card maker" aria-label="A bowl of your own" @submit.prevent="save">
     <label class="wide"
       ><span>Called</span><input v-model="it.name" class="field" maxlength="120" required
     /></label>
     <label
       ><span>{{ outline ? 'Long' : 'Across' }}, {{ units.length }}</span
-      ><KeptField
+      ><WrittenField
         class="field"
         type="number"
         step="any"
         min="0"
         :value="shown(it.long)"
-        @kept="(_, n) => set('long', n)"
+        @written="(_, n) => set('long', n)"
     /></label>
     <label v-if="outline"
       ><span>Wide, {{ units.length }}</span
-      ><KeptField
+      ><WrittenField
         class="field"
         type="number"
         step="any"
         min="0"
         :value="shown(it.wide)"
-        @kept="(_, n) => set('wide', n)"
+        @written="(_, n) => set('wide', n)"
     /></label>
     <label
       ><span>High, {{ units.length }}</span
-      ><KeptField
+      ><WrittenField
         class="field"
         type="number"
         step="any"
         min="0"
         :value="shown(it.high)"
-        @kept="(_, n) => set('high', n)"
+        @written="(_, n) => set('high', n)"
     /></label>
     <label
       ><span>Holds, ml</span
@@ -117,7 +117,7 @@ const round = (n: number) => Math.round(n * 10) / 10
     <label><span>Colour</span><input v-model="it.colour" type="color" /></label>
     <p v-if="wrong" role="alert" class="wide">▲ {{ wrong }}</p>
     <div class="wide ways">
-      <button class="btn next">{{ copy ? 'Keep this bowl' : 'Keep it so' }}</button>
+      <button class="btn next">{{ copy ? 'Save this bowl' : 'Save it' }}</button>
       <button type="button" class="btn quiet" @click="emit('leave')">Leave it</button>
     </div>
   </form>

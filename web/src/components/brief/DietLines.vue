@@ -6,7 +6,7 @@ import 'element-plus/es/components/input-number/style/css'
 import 'element-plus/es/components/select/style/css'
 import type { Avoid, Brief, Diet } from '@/api/tray.gen'
 import { allergens, dietWords } from '@/tray/larder'
-import KeptField from '@/components/common/KeptField.vue'
+import WrittenField from '@/components/common/WrittenField.vue'
 
 const props = defineProps<{ brief: Brief }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
@@ -23,14 +23,14 @@ function setDiet(i: number, change: Partial<Diet>) {
 <template>
   <p v-if="!diets.length" class="soft">Nobody has said so yet.</p>
   <div v-for="(d, i) in diets" :key="i" class="line diet">
-    <KeptField
+    <WrittenField
       class="in"
       style="width: 170px"
       :aria-label="`Group ${i + 1}, who`"
       :value="d.who"
       maxlength="80"
       placeholder="who"
-      @kept="who => setDiet(i, { who })"
+      @written="who => setDiet(i, { who })"
     />
     <ElInputNumber
       :model-value="d.count || guests"

@@ -8,7 +8,7 @@ import { coinDigits, units } from '@/tray/units'
 import { time } from '@/tray/words'
 import Choose from './Choose.vue'
 import DayTime from '@/components/common/DayTime.vue'
-import KeptField from '@/components/common/KeptField.vue'
+import WrittenField from '@/components/common/WrittenField.vue'
 
 const props = defineProps<{ brief: Brief }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
@@ -42,14 +42,14 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
 <template>
   <p class="line">
     For
-    <KeptField
+    <WrittenField
       class="in"
       style="width: 230px"
       aria-label="Who asks for it"
       :value="brief.host"
       maxlength="160"
       placeholder="who asks for it"
-      @kept="host => set({ host }, false)"
+      @written="host => set({ host }, false)"
     />, with
     <ElInputNumber
       :model-value="g.adults ?? 0"
@@ -137,17 +137,17 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
     <DayTime
       label="Serving day and time"
       :value="brief.serve_at"
-      @kept="serve_at => set({ serve_at })"
+      @written="serve_at => set({ serve_at })"
     /><template v-if="weekday">, a {{ weekday }},</template>
     at
-    <KeptField
+    <WrittenField
       class="in"
       style="width: 190px"
       aria-label="Place"
       :value="brief.place"
       maxlength="160"
       placeholder="where"
-      @kept="place => set({ place }, false)"
+      @written="place => set({ place }, false)"
     />, at about
     <span class="whole"
       ><ElInputNumber

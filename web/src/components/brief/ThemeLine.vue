@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import { api, send, take, Trouble, type Palette } from '@/api/client'
 import type { Brief } from '@/api/tray.gen'
 import Choose from './Choose.vue'
-import KeptField from '@/components/common/KeptField.vue'
+import WrittenField from '@/components/common/WrittenField.vue'
 
 const props = defineProps<{ brief: Brief }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
@@ -68,14 +68,14 @@ const file = computed(
 <template>
   <p class="line">
     The theme is
-    <KeptField
+    <WrittenField
       class="in"
       style="width: 160px"
       aria-label="Theme"
       :value="theme.name"
       maxlength="80"
       placeholder="none"
-      @kept="name => set({ name })"
+      @written="name => set({ name })"
     />, food from
     <Choose
       :value="theme.region ?? ''"

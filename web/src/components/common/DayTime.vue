@@ -9,7 +9,7 @@ import { computed } from 'vue'
 import { time } from '@/tray/words'
 
 const props = defineProps<{ value: string | undefined; label: string }>()
-const emit = defineEmits<{ kept: [at: string | undefined] }>()
+const emit = defineEmits<{ written: [at: string | undefined] }>()
 
 const at = computed(() => {
   const minute = time(props.value)
@@ -32,7 +32,7 @@ const weeksFromMonday = { ...en, name: 'en-gb' }
       :aria-label="label"
       placeholder="a day not known yet"
       popper-class="day-picker"
-      @update:model-value="(at: string | null) => emit('kept', at || undefined)"
+      @update:model-value="(at: string | null) => emit('written', at || undefined)"
     />
   </ElConfigProvider>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Says whether everything is kept, and takes steps back and forward.
+// Says whether everything is saved, and takes steps back and forward.
 import { computed, shallowRef } from 'vue'
 import { useIntervalFn } from '@vueuse/core'
 import { useJob } from '@/stores/job'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What is known of a food, each fact a field that is kept when it is left. What
+// What is known of a food, each fact a field that counts when it is left. What
 // differs from the food as shipped is marked.
 import { computed } from 'vue'
 import { ElOption, ElSelect } from 'element-plus'
@@ -8,11 +8,11 @@ import type { FoodPage } from '@/api/client'
 import type { Food } from '@/api/tray.gen'
 import type { FoodChange } from '@/composables/foodPage'
 import PictureColours from '@/components/larder/PictureColours.vue'
-import KeptField from '@/components/common/KeptField.vue'
+import WrittenField from '@/components/common/WrittenField.vue'
 import { allergens, dietWords, monthNames, shelfNames, signs, words } from '@/tray/larder'
 
 const props = defineProps<{ page: FoodPage }>()
-const emit = defineEmits<{ change: [part: FoodChange]; kept: [] }>()
+const emit = defineEmits<{ change: [part: FoodChange]; saved: [] }>()
 const f = computed(() => props.page.food)
 const mine = (member: string) => props.page.changed.includes(member)
 
@@ -80,7 +80,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
         :photo="page.photo"
         @outside="hex => emit('change', { colour: hex })"
         @cut="hex => emit('change', { cut: hex })"
-        @kept="emit('kept')"
+        @saved="emit('saved')"
       />
 
       <span :class="{ mine: mine('texture') || mine('wetness') }">Texture</span>
@@ -163,25 +163,25 @@ const isCheese = computed(() => f.value.category === 'cheese')
       <span :class="{ mine: mine('strength') || mine('liking') }">Taste</span>
       <div class="pair">
         <label class="unit"
-          ><KeptField
+          ><WrittenField
             class="field"
             type="number"
             min="1"
             max="5"
             :value="f.strength"
-            @kept="(_, n) => number('strength', n)"
+            @written="(_, n) => number('strength', n)"
           />
           strong, of 5</label
         >
         <label class="unit"
-          ><KeptField
+          ><WrittenField
             class="field"
             type="number"
             min="0"
             max="100"
             step="5"
             :value="Math.round(f.liking * 100)"
-            @kept="(_, n) => Number.isFinite(n) && emit('change', { liking: n / 100 })"
+            @written="(_, n) => Number.isFinite(n) && emit('change', { liking: n / 100 })"
           />
           of 100 take some</label
         >
@@ -211,13 +211,13 @@ const isCheese = computed(() => f.value.category === 'cheese')
 
       <span :class="{ mine: mine('carb_g') }">Starch, sugar</span>
       <label class="unit"
-        ><KeptField
+        ><WrittenField
           class="field"
           type="number"
           min="0"
           max="100"
           :value="f.carb_g ?? 0"
-          @kept="(_, n) => number('carb_g', n)"
+          @written="(_, n) => number('carb_g', n)"
         />
         g of carbohydrate in 100 g</label
       >
@@ -267,36 +267,36 @@ const isCheese = computed(() => f.value.category === 'cheese')
       <span :class="{ mine: mine('keeps_days') || mine('warm_up_min') }">Keeping</span>
       <div class="pair">
         <label class="unit"
-          ><KeptField
+          ><WrittenField
             class="field"
             type="number"
             min="1"
             :value="f.keeps_days"
-            @kept="(_, n) => number('keeps_days', n)"
+            @written="(_, n) => number('keeps_days', n)"
           />
           days once opened</label
         >
         <label class="unit"
-          ><KeptField
+          ><WrittenField
             class="field"
             type="number"
             min="0"
             max="240"
             :value="f.warm_up_min"
-            @kept="(_, n) => number('warm_up_min', n)"
+            @written="(_, n) => number('warm_up_min', n)"
           />
           min to warm up</label
         >
       </div>
 
       <span :class="{ mine: mine('tool') }">Tool</span>
-      <KeptField
+      <WrittenField
         class="field"
         :value="f.tool"
         placeholder="none"
         aria-label="Tool"
         maxlength="60"
-        @kept="v => text('tool', v)"
+        @written="v => text('tool', v)"
       />
 
       <span :class="{ mine: mine('region') }">Landscape</span>

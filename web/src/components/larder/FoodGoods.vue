@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What a food is sold in, what of it stands in the cupboard, and the sizes of its
-// forms: three small tables that are kept row by row.
+// forms: three small tables that are saved row by row.
 import { computed, ref } from 'vue'
 import { ElOption, ElSelect } from 'element-plus'
 import 'element-plus/es/components/select/style/css'
@@ -8,7 +8,7 @@ import type { FoodPage, Lot } from '@/api/client'
 import type { Spec } from '@/api/tray.gen'
 import type { FoodChange } from '@/composables/foodPage'
 import { formName } from '@/tray/larder'
-import KeptField from '@/components/common/KeptField.vue'
+import WrittenField from '@/components/common/WrittenField.vue'
 import { coinDigits, gPerUnit, units } from '@/tray/units'
 
 const props = defineProps<{ page: FoodPage }>()
@@ -85,24 +85,24 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
           <tbody>
             <tr v-for="(p, i) in f.packs" :key="i">
               <td>
-                <KeptField
+                <WrittenField
                   class="field"
                   type="number"
                   min="1"
                   :value="inMass(p.grams)"
                   :aria-label="`Pack ${i + 1}, ${units.mass}`"
-                  @kept="(_, n) => pack(i, { grams: round(n * gPerUnit()) })"
+                  @written="(_, n) => pack(i, { grams: round(n * gPerUnit()) })"
                 />
               </td>
               <td>
-                <KeptField
+                <WrittenField
                   class="field"
                   type="number"
                   min="0"
                   :step="1 / coin"
                   :value="(p.price / coin).toFixed(coinDigits())"
                   :aria-label="`Pack ${i + 1}, price`"
-                  @kept="(_, n) => pack(i, { price: Math.round(n * coin) })"
+                  @written="(_, n) => pack(i, { price: Math.round(n * coin) })"
                 />
               </td>
               <td>
@@ -129,22 +129,22 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
           <tbody>
             <tr v-for="(l, i) in page.stock" :key="l.best_before">
               <td>
-                <KeptField
+                <WrittenField
                   class="field"
                   type="number"
                   min="0"
                   :value="inMass(l.grams)"
                   :aria-label="`Lot ${i + 1}, ${units.mass}`"
-                  @kept="(_, n) => lot(i, { grams: round(n * gPerUnit()) })"
+                  @written="(_, n) => lot(i, { grams: round(n * gPerUnit()) })"
                 />
               </td>
               <td>
-                <KeptField
+                <WrittenField
                   class="field"
                   type="date"
                   :value="l.best_before"
                   :aria-label="`Lot ${i + 1}, best before`"
-                  @kept="v => lot(i, { best_before: v })"
+                  @written="v => lot(i, { best_before: v })"
                 />
               </td>
               <td>
@@ -180,40 +180,40 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
             <tr v-for="(s, i) in f.forms" :key="s.form">
               <th scope="row">{{ says(s.form) }}</th>
               <td v-for="[k, name] in sizes" :key="k">
-                <KeptField
+                <WrittenField
                   class="field"
                   type="number"
                   min="0"
                   step="any"
                   :value="inLength(s[k])"
                   :aria-label="`${says(s.form)}, ${name}`"
-                  @kept="(_, n) => size(i, { [k]: toMM(n) })"
+                  @written="(_, n) => size(i, { [k]: toMM(n) })"
                 />
               </td>
               <td>
-                <KeptField
+                <WrittenField
                   class="field"
                   type="number"
                   min="0"
                   step="any"
                   :value="inMass(s.mass_g)"
                   :aria-label="`${says(s.form)}, weight`"
-                  @kept="(_, n) => size(i, { mass_g: round(n * gPerUnit()) })"
+                  @written="(_, n) => size(i, { mass_g: round(n * gPerUnit()) })"
                 />
               </td>
               <td>
-                <KeptField
+                <WrittenField
                   class="field"
                   type="number"
                   min="0"
                   step="any"
                   :value="s.seconds"
                   :aria-label="`${says(s.form)}, seconds of handwork`"
-                  @kept="(_, n) => size(i, { seconds: n })"
+                  @written="(_, n) => size(i, { seconds: n })"
                 />
               </td>
               <td>
-                <KeptField
+                <WrittenField
                   v-if="s.pitch"
                   class="field"
                   type="number"
@@ -221,18 +221,18 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
                   step="any"
                   :value="inLength(s.pitch)"
                   :aria-label="`${says(s.form)}, line that one takes`"
-                  @kept="(_, n) => size(i, { pitch: toMM(n) })"
+                  @written="(_, n) => size(i, { pitch: toMM(n) })"
                 />
               </td>
               <td>
-                <KeptField
+                <WrittenField
                   v-if="s.group"
                   class="field"
                   type="number"
                   min="1"
                   :value="s.group"
                   :aria-label="`${says(s.form)}, pieces in a group`"
-                  @kept="(_, n) => size(i, { group: n })"
+                  @written="(_, n) => size(i, { group: n })"
                 />
               </td>
               <td>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 // The main colours of a photograph, to be taken for a food's outside or its cut
-// face. The photograph is not kept unless that is asked for.
+// face. The photograph is not saved unless that is asked for.
 import { ref, shallowRef } from 'vue'
 import { send, Trouble, type MainColours } from '@/api/client'
 
 const props = defineProps<{ food: string; photo: boolean }>()
-const emit = defineEmits<{ outside: [hex: string]; cut: [hex: string]; kept: [] }>()
+const emit = defineEmits<{ outside: [hex: string]; cut: [hex: string]; saved: [] }>()
 const found = shallowRef<MainColours | null>(null)
 const wrong = ref('')
 const busy = ref(false)
@@ -32,14 +32,14 @@ async function choose(e: Event) {
     busy.value = false
   }
 }
-async function keep(on: boolean) {
+async function save(on: boolean) {
   const path = `/api/v1/foods/${encodeURIComponent(props.food)}/photo`
   try {
     if (on && file.value) await send('PUT', path, file.value.type || 'image/jpeg', file.value)
     else await send('DELETE', path, 'application/json', '')
-    emit('kept')
+    emit('saved')
   } catch (err) {
-    wrong.value = err instanceof Trouble ? err.message : 'That could not be kept.'
+    wrong.value = err instanceof Trouble ? err.message : 'That could not be saved.'
   }
 }
 </script>
@@ -64,15 +64,15 @@ async function keep(on: boolean) {
       </li>
     </ul>
     <p v-if="found" class="small soft">
-      The picture is not kept.
-      <button v-if="file" type="button" class="btn quiet" @click="keep(true)">Keep it with this food</button>
+      The picture is not saved.
+      <button v-if="file" type="button" class="btn quiet" @click="save(true)">Save it with this food</button>
     </p>
     <figure v-if="photo">
       <img
         :src="`/api/v1/foods/${encodeURIComponent(food)}/photo`"
-        alt="The photograph kept with this food"
+        alt="The photograph saved with this food"
       />
-      <button type="button" class="btn quiet" @click="keep(false)">Throw the photograph away</button>
+      <button type="button" class="btn quiet" @click="save(false)">Throw the photograph away</button>
     </figure>
   </div>
 </template>

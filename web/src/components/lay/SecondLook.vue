@@ -2,6 +2,7 @@
 // What the review says about what is on the table now, worst first.
 import { computed } from 'vue'
 import type { Finding, Review } from '@/api/client'
+import Why from '@/components/common/Why.vue'
 import { said } from '@/tray/units'
 
 const props = defineProps<{
@@ -10,21 +11,11 @@ const props = defineProps<{
   shown: number | null
   laid: boolean
   mending: number | null
-  still?: boolean // of a layout that is not kept yet, so nothing can be mended
+  still?: boolean // of a layout that is not saved yet, so nothing can be mended
 }>()
 const emit = defineEmits<{ show: [n: number]; mend: [n: number] }>()
 
 const most = 6
-const names: Record<string, string> = {
-  fit: 'fit',
-  colour: 'colour',
-  spread: 'spread',
-  flow: 'flow',
-  pairs: 'pairs',
-  height: 'height',
-  service: 'service',
-  care: 'care',
-}
 const why: Record<string, string> = {
   fit: 'Everything inside and apart, no bare board, nothing left beside',
   colour: 'Neighbours contrast, colours come back across the tray and stand off from the board',
@@ -36,9 +27,9 @@ const why: Record<string, string> = {
   care: 'Wet from crisp, nothing rolls, allergens and children minded',
 }
 const groups = computed(() =>
-  Object.keys(names)
+  Object.keys(why)
     .filter(g => props.review?.groups[g] !== undefined)
-    .map(g => ({ id: g, name: names[g], value: Math.round(props.review!.groups[g]!) })),
+    .map(g => ({ id: g, value: Math.round(props.review!.groups[g]!) })),
 )
 const findings = computed<Finding[]>(() => props.review?.findings.slice(0, most) ?? [])
 const more = computed(() => Math.max(0, (props.review?.findings.length ?? 0) - most))
@@ -61,8 +52,8 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
         <span class="soft">of 100<br />{{ change }}</span>
       </p>
       <ul class="groups">
-        <li v-for="g in groups" :key="g.id" :title="why[g.id]">
-          <span class="soft small">{{ g.name }}</span>
+        <li v-for="g in groups" :key="g.id">
+          <span class="soft small"><Why :says="why[g.id]!" :label="g.id" /></span>
           <span class="bar"><span :style="{ width: g.value + '%' }" /></span>
           <span class="figure small">{{ g.value }}</span>
         </li>
@@ -99,6 +90,7 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
       </p>
       <p v-if="!findings.length" class="soft">Nothing to mend. It can go out.</p>
     </template>
+    <p v-else-if="laid" class="soft small" role="status">Looking at it</p>
     <p v-else class="soft small">
       As soon as something lies on the board, this says what a sharp-eyed colleague would: what runs together,
       what is bare, what a knife cannot reach.

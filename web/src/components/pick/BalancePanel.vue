@@ -3,6 +3,7 @@
 // missing with the foods that would fill it.
 import { computed, ref } from 'vue'
 import type { Choice } from '@/api/client'
+import Why from '@/components/common/Why.vue'
 import { useLarder } from '@/stores/larder'
 import { count as counted } from '@/tray/words'
 
@@ -76,10 +77,15 @@ const sideNames: Record<string, string> = {
             <b :class="{ none: n.group }">{{ n.group ? '▲ ' : '' }}{{ n.says }}</b>
             <ul>
               <li v-for="f in n.fillers" :key="f.food">
-                <button :disabled="busy" :title="f.why" @click="emit('add', f.food)">
-                  <img :src="larder.picture(f.food)" alt="" />
-                  <span><span class="only-read">Add </span>{{ larder.name(f.food) }}</span>
-                </button>
+                <Why :says="f.why">
+                  <button :disabled="busy" @click="emit('add', f.food)">
+                    <img :src="larder.picture(f.food)" alt="" />
+                    <span
+                      ><span class="only-read">Add </span>{{ larder.name(f.food)
+                      }}<span class="only-read">: {{ f.why }}</span></span
+                    >
+                  </button>
+                </Why>
               </li>
             </ul>
           </li>

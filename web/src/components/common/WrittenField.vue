@@ -1,17 +1,17 @@
 <script setup lang="ts">
-// A field that is kept when it is left. While somebody types in it, what comes
+// A field that counts when it is left. While somebody types in it, what comes
 // back from the server does not write over it.
 import { ref } from 'vue'
 
 withDefaults(defineProps<{ value: string | number | undefined; tag?: 'input' | 'textarea' }>(), {
   tag: 'input',
 })
-const emit = defineEmits<{ kept: [text: string, number: number] }>()
+const emit = defineEmits<{ written: [text: string, number: number] }>()
 const draft = ref<string | null>(null)
 function done(e: Event) {
   const el = e.target as HTMLInputElement
   draft.value = null
-  emit('kept', el.value, el.type === 'number' ? el.valueAsNumber : NaN)
+  emit('written', el.value, el.type === 'number' ? el.valueAsNumber : NaN)
 }
 </script>
 

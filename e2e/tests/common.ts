@@ -5,7 +5,7 @@ import { demo } from '../servers'
 /** Tests in which a search tries at most so many layouts for each way, 0 for as its time allows: where what it
  * finds is not looked at, its seconds would only be waited for. */
 export const test = base.extend<{ effort: number }>({
-  effort: [10, { option: true }],
+  effort: [4, { option: true }],
   context: async ({ context, effort }, use) => {
     if (effort)
       await context.addInitScript((effort: number) => {
@@ -71,4 +71,16 @@ export async function layAll(page: Page) {
   await expect(page.getByRole('progressbar')).toBeVisible()
   await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 30_000 })
   await saved(page)
+}
+
+/** Chooses from a list. What scrolls the page makes an open list turn to its other side, which under load
+ * can come between pressing and letting go: then it is chosen again. */
+export async function choose(page: Page, label: string, option: string | RegExp) {
+  const select = page.locator('.el-select', { has: page.getByLabel(label, { exact: true }) })
+  const listed = page.getByRole('option', { name: option }).filter({ visible: true }).first()
+  await expect(async () => {
+    if (!(await listed.isVisible())) await select.click()
+    await listed.click({ timeout: 2000 })
+    await expect(select).toContainText(option, { timeout: 1000 })
+  }).toPass()
 }

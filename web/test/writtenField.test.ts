@@ -1,14 +1,14 @@
 // @vitest-environment happy-dom
 import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
-import KeptField from '@/components/common/KeptField.vue'
+import WrittenField from '@/components/common/WrittenField.vue'
 import DietLines from '@/components/brief/DietLines.vue'
 
-describe('a field that is kept when it is left', () => {
+describe('a field that counts when it is left', () => {
   it.each(['input', 'textarea'] as const)(
     'keeps what is being typed into an %s while the page is drawn anew',
     async tag => {
-      const field = mount(KeptField, { props: { value: 'New job', tag }, attrs: { class: 'in' } })
+      const field = mount(WrittenField, { props: { value: 'New job', tag }, attrs: { class: 'in' } })
       const el = field.element as HTMLInputElement
       el.value = 'Supper for the ferry crew'
       await field.trigger('input')
@@ -17,17 +17,17 @@ describe('a field that is kept when it is left', () => {
       await field.vm.$nextTick()
       expect(el.value).toBe('Supper for the ferry crew')
       await field.trigger('change')
-      expect(field.emitted('kept')).toEqual([['Supper for the ferry crew', NaN]])
+      expect(field.emitted('written')).toEqual([['Supper for the ferry crew', NaN]])
     },
   )
 
   it('shows what is there once it is left', async () => {
-    const field = mount(KeptField, { props: { value: 12 }, attrs: { type: 'number' } })
+    const field = mount(WrittenField, { props: { value: 12 }, attrs: { type: 'number' } })
     const el = field.element as HTMLInputElement
     el.value = '30'
     await field.trigger('input')
     await field.trigger('change')
-    expect(field.emitted('kept')).toEqual([['30', 30]])
+    expect(field.emitted('written')).toEqual([['30', 30]])
     await field.trigger('blur')
     expect(el.value).toBe('12')
   })

@@ -62,8 +62,8 @@ type cand struct {
 	look     colour.Lab
 }
 
-// field is what a choice is made from.
-type field struct {
+// candidates is what a choice is made from.
+type candidates struct {
 	cands  []cand
 	by     map[string]int // food to candidate
 	of     map[food.Category][]int
@@ -89,8 +89,8 @@ type stats struct {
 	cost     float64
 }
 
-func newField(b brief.Brief, larder *food.Larder, ground string, kinds map[food.Category]int, shares map[food.Category]float64) *field {
-	f := &field{by: map[string]int{}, of: map[food.Category][]int{}, groups: b.Groups(), budget: b.Money(), seen: 1}
+func newCandidates(b brief.Brief, larder *food.Larder, ground string, kinds map[food.Category]int, shares map[food.Category]float64) *candidates {
+	f := &candidates{by: map[string]int{}, of: map[food.Category][]int{}, groups: b.Groups(), budget: b.Money(), seen: 1}
 	if b.Photographed != "" {
 		f.seen = forTheLens
 	}
@@ -302,7 +302,7 @@ func repeat(n int, fresh, again float64) float64 {
 	return again * float64(min(n, 3))
 }
 
-func (f *field) empty() *stats {
+func (f *candidates) empty() *stats {
 	return &stats{part: make([][3]int, len(f.groups))}
 }
 
@@ -323,14 +323,14 @@ const (
 // marginal is what candidate i adds to a choice that it is not in. The worth of a
 // choice is the sum of these in any order, so a swap can be judged by what leaves
 // and what comes.
-func (f *field) marginal(s *stats, i int) float64 {
+func (f *candidates) marginal(s *stats, i int) float64 {
 	v, _, _ := f.weigh(s, i)
 	return v
 }
 
 // weigh is marginal with what speaks most for the candidate: a partner of its on
 // the tray, a group of guests and a part of their plate.
-func (f *field) weigh(s *stats, i int) (v float64, most because, which int) {
+func (f *candidates) weigh(s *stats, i int) (v float64, most because, which int) {
 	c := &f.cands[i]
 	v = c.base
 	top := c.whyWorth
@@ -397,7 +397,7 @@ func (f *field) weigh(s *stats, i int) (v float64, most because, which int) {
 }
 
 // why says what speaks most for a candidate beside the rest of the choice.
-func (f *field) why(s *stats, i int) string {
+func (f *candidates) why(s *stats, i int) string {
 	c := &f.cands[i]
 	switch _, most, which := f.weigh(s, i); most {
 	case byColour:
@@ -419,7 +419,7 @@ func (f *field) why(s *stats, i int) string {
 }
 
 // put adds candidate i to the choice, or with n -1 takes it out again.
-func (f *field) put(s *stats, i, n int) {
+func (f *candidates) put(s *stats, i, n int) {
 	c := &f.cands[i]
 	if n > 0 {
 		s.on = append(s.on, i)
@@ -457,7 +457,7 @@ func (f *field) put(s *stats, i, n int) {
 }
 
 // best is the candidate of a category that adds most to the choice, or -1.
-func (f *field) best(s *stats, c food.Category) (int, float64) {
+func (f *candidates) best(s *stats, c food.Category) (int, float64) {
 	best, most := -1, math.Inf(-1)
 	for _, i := range f.of[c] {
 		if slices.Contains(s.on, i) {
@@ -475,7 +475,7 @@ const rounds = 8
 
 // settle exchanges foods for better ones of their category, one at a time, until
 // none is better: first the greedy choice, then the best single swaps. fixed ones stay.
-func (f *field) settle(s *stats, fixed map[int]bool) {
+func (f *candidates) settle(s *stats, fixed map[int]bool) {
 	for range rounds {
 		changed := false
 		for _, i := range slices.Clone(s.on) {
@@ -501,7 +501,7 @@ func (f *field) settle(s *stats, fixed map[int]bool) {
 // trim leaves out foods, one by one, as long as the choice is worth more without
 // one: within a tight budget each kind costs a pack of its own. One of each
 // category stays.
-func (f *field) trim(s *stats, fixed map[int]bool) {
+func (f *candidates) trim(s *stats, fixed map[int]bool) {
 	for f.budget > 0 && s.cost > f.budget {
 		have := map[food.Category]int{}
 		for _, i := range s.on {

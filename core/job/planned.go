@@ -7,15 +7,15 @@ import (
 	"happytray/core/food"
 )
 
-// Kept is a food as it was when its job was planned, so that trays stay what
+// Planned is a food as it was when its job was planned, so that trays stay what
 // they were when the larder changes, and can be read where its foods are unknown.
 // It is written as it was read, but for white space.
-type Kept struct {
+type Planned struct {
 	food.Food
 	raw json.RawMessage
 }
 
-func (k *Kept) UnmarshalJSON(b []byte) error {
+func (k *Planned) UnmarshalJSON(b []byte) error {
 	var tight bytes.Buffer
 	if err := json.Compact(&tight, b); err != nil {
 		return err
@@ -24,7 +24,7 @@ func (k *Kept) UnmarshalJSON(b []byte) error {
 	return json.Unmarshal(b, &k.Food)
 }
 
-func (k Kept) MarshalJSON() ([]byte, error) {
+func (k Planned) MarshalJSON() ([]byte, error) {
 	if k.raw != nil {
 		return k.raw, nil
 	}
@@ -43,16 +43,16 @@ func (j *Job) Larder(base *food.Larder) *food.Larder {
 	return base.With(foods)
 }
 
-// Keep notes the foods that the job's trays use, on them and in reserve, as they are in
+// NoteFoods notes the foods that the job's trays use, on them and in reserve, as they are in
 // the larder.
-func (j *Job) Keep(larder *food.Larder) {
+func (j *Job) NoteFoods(larder *food.Larder) {
 	j.Foods = nil
 	seen := map[string]bool{}
 	for _, t := range j.Trays {
 		for _, id := range t.Foods() {
 			if f, ok := larder.Get(id); ok && !seen[id] {
 				seen[id] = true
-				j.Foods = append(j.Foods, Kept{Food: *f})
+				j.Foods = append(j.Foods, Planned{Food: *f})
 			}
 		}
 	}

@@ -1,0 +1,149 @@
+<script setup lang="ts">
+// What the tray looks like: one canvas for all that lies, one above it for what is
+// in the hand, which is moved without being painted again.
+import { computed, onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue'
+import { useDevicePixelRatio } from '@vueuse/core'
+import type { Scene } from '@/api/client'
+import type { Pose } from '@/tray/move'
+import { paintHand, paintTray, type Shadows } from '@/tray/paint'
+import { bitmap, boardSVG, useSprites } from '@/tray/sprites'
+
+export type Carried = { index: number; from: Pose; to: Pose }
+
+const props = defineProps<{
+  scene: Scene
+  scale: number // px for a mm
+  hidden: (element: number) => boolean
+  carried: Carried | null
+  /** The box round what is carried, with room for its shadow, mm. */
+  around: { x: number; y: number; width: number; height: number } | null
+}>()
+
+const { pixelRatio } = useDevicePixelRatio()
+const mostPixels = 14_000_000 // of the canvas, 4 bytes each
+/** px of the canvas for a mm */
+const density = computed(() => {
+  const [, , w, h] = props.scene.box as [number, number, number, number]
+  return Math.min(props.scale * pixelRatio.value, Math.sqrt(mostPixels / (w * h)))
+})
+
+const tray = useTemplateRef('tray')
+const hand = useTemplateRef('hand')
+const sprites = useSprites()
+const canvas = () => document.createElement('canvas').getContext('2d')!
+let shadows: Shadows | null = null
+let board: { svg: string; density: number; picture: CanvasImageSource } | null = null
+
+/** Paints what lies there, with the bitmaps there are. */
+function paint() {
+  const on = tray.value?.getContext('2d')
+  if (!on) return
+  shadows ??= { hard: canvas(), soft: canvas() }
+  const { scene, carried, hidden } = props
+  const [x, y, w, h] = scene.box as [number, number, number, number]
+  const [width, height] = [Math.round(w * density.value), Math.round(h * density.value)]
+  if (on.canvas.width !== width || on.canvas.height !== height) Object.assign(on.canvas, { width, height })
+  const skip = (e: number) => e === carried?.index || hidden(e)
+  const sprite = (use: string) => sprites.sprite(scene, use)
+  paintTray(on, scene, { x, y, scale: density.value }, board?.picture ?? null, sprite, skip, shadows)
+}
+function paintCarried() {
+  const on = hand.value?.getContext('2d')
+  if (!on || !props.carried || !props.around) return
+  shadows ??= { hard: canvas(), soft: canvas() }
+  const { x, y, width, height } = props.around
+  Object.assign(on.canvas, {
+    width: Math.ceil(width * density.value),
+    height: Math.ceil(height * density.value),
+  })
+  const { scene } = props
+  const sprite = (use: string) => sprites.sprite(scene, use)
+  paintHand(on, scene, props.carried.index, { x, y, scale: density.value }, sprite, shadows)
+}
+
+let turn = 0
+/** Makes the bitmaps that are missing, and paints with them. */
+async function sharpen() {
+  const mine = ++turn
+  const { scene } = props
+  const wanted = density.value
+  const on = () => mine === turn
+  try {
+    const svg = boardSVG(scene)
+    const old = board?.svg !== svg || board.density < wanted * 0.95
+    if (painted && !old && !sprites.missing(scene, wanted).length) return
+    if (old) {
+      const [, , w, h] = scene.box as [number, number, number, number]
+      const picture = await bitmap(svg, w * wanted, h * wanted)
+      if (!on()) return
+      board = { svg, density: wanted, picture }
+    }
+    await sprites.fill(scene, wanted, on)
+  } catch {
+    // without a picture of the board the food is painted as it was
+  }
+  if (!on()) return
+  painted = true
+  paint()
+  paintCarried()
+}
+
+let painted = false
+let resting = 0
+watch(
+  [() => props.scene, density, () => props.hidden, () => props.carried?.index],
+  ([scene, dense], [before, was]) => {
+    if (painted) {
+      // until there are new bitmaps the ones of before are stretched
+      paint()
+      paintCarried()
+    }
+    window.clearTimeout(resting)
+    if (scene !== before) void sharpen()
+    else if (dense !== was) resting = window.setTimeout(sharpen, 120) // while one zooms
+  },
+  { flush: 'post' },
+)
+onMounted(sharpen)
+onBeforeUnmount(() => {
+  turn++
+  window.clearTimeout(resting)
+})
+
+const [left, top] = [computed(() => props.scene.box[0] ?? 0), computed(() => props.scene.box[1] ?? 0)]
+const place = computed(() => {
+  const { carried: c, around: a, scale: s } = props
+  if (!c || !a) return {}
+  return {
+    left: (a.x - left.value) * s + 'px',
+    top: (a.y - top.value) * s + 'px',
+    width: a.width * s + 'px',
+    height: a.height * s + 'px',
+    transformOrigin: `${(c.from.x - a.x) * s}px ${(c.from.y - a.y) * s}px`,
+    transform: `translate(${(c.to.x - c.from.x) * s}px, ${(c.to.y - c.from.y) * s}px) rotate(${c.to.turn - c.from.turn}deg)`,
+  }
+})
+</script>
+
+<template>
+  <div class="picture" aria-hidden="true">
+    <canvas ref="tray" class="tray" />
+    <canvas v-if="carried" ref="hand" class="hand" :style="place" />
+  </div>
+</template>
+
+<style scoped>
+.picture {
+  position: absolute;
+}
+.tray {
+  display: block;
+  width: 100%;
+  height: 100%;
+}
+.hand {
+  position: absolute;
+  pointer-events: none;
+  will-change: transform;
+}
+</style>
