@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The changes that save most for least loss of balance.
-import { ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { api, body, take, Trouble, type Saving } from '@/api/client'
 import { newest } from '@/composables/newest'
 import { useJob } from '@/stores/job'
@@ -12,10 +12,15 @@ const job = useJob()
 
 const asked = ref(false)
 const list = shallowRef<Saving[] | null>(null)
+const of = ref(-1) // the shape of the job that the list was reckoned for
+/** What is said was reckoned before the last change: it cannot be taken. */
+const old = computed(() => of.value !== job.shape)
 const wrong = ref('')
 const look = newest(async signal => {
+  const shape = job.shape
   try {
     list.value = await take<Saving[]>(api.POST('/api/v1/savings', { body: body(job.doc!), signal }))
+    of.value = shape
     wrong.value = ''
   } catch (e) {
     if (e instanceof Trouble) wrong.value = e.message
@@ -37,13 +42,13 @@ const loss = (s: Saving) =>
   <section v-if="over || asked" class="savings">
     <h3>What would save most</h3>
     <p v-if="wrong" class="small" role="alert">▲ {{ wrong }}</p>
-    <ul v-if="list?.length">
+    <ul v-if="list?.length" :aria-busy="old">
       <li v-for="s in list" :key="s.food + s.says" class="card">
         <span class="small"
           >{{ said(s.says) }}<br /><span class="soft">{{ loss(s) }}</span></span
         >
         <b class="nums">{{ money(s.saves) }}</b>
-        <button class="btn quiet" :disabled="busy" @click="emit('take', s)">
+        <button class="btn quiet" :disabled="busy || old" @click="emit('take', s)">
           Take<span class="only-read">: {{ said(s.says) }}</span>
         </button>
       </li>
