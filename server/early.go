@@ -105,7 +105,11 @@ func (e early) links(path string) string {
 		out = append(out, e.views[v])
 	}
 	for _, a := range ask {
-		out = append(out, link(a, "rel=preload; as=fetch; crossorigin"))
+		how := "rel=preload; as=fetch; crossorigin"
+		if strings.HasSuffix(a, "/scene") { // large, and wanted last: words and places are drawn before it
+			how += "; fetchpriority=low"
+		}
+		out = append(out, link(a, how))
 	}
 	return strings.Join(slices.DeleteFunc(out, func(s string) bool { return s == "" }), ", ")
 }

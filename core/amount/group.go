@@ -11,7 +11,7 @@ import (
 // Group is an element to be: some pieces of a food, or a bowl of it.
 type Group struct {
 	*Amount
-	Count  int
+	Count  int           // pieces, those in a vessel too
 	Weight float64       // grams of the group
 	Vessel *board.Vessel // nil where it stands in none
 }

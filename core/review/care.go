@@ -53,7 +53,7 @@ func (m *measures) care() {
 			var at geom.Point
 			for b := range e.bodies {
 				box := e.bodies[b].Box
-				if !Steady(l.tray.Board, box, l.field.occupied) {
+				if !Steady(l.tray.Board, box, l.chart.occupied) {
 					n++
 					at = box.Centre()
 				}

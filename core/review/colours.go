@@ -14,7 +14,7 @@ func (m *measures) colours() {
 	var alike alike
 	for i := range l.elems {
 		for j := range i {
-			side := l.field.frontierMM(i, j)
+			side := l.chart.frontierMM(i, j)
 			if side == 0 {
 				continue
 			}
@@ -107,7 +107,7 @@ func (l *Live) clumps(members []int) int {
 			a := queue[0]
 			queue = queue[1:]
 			for _, b := range members {
-				if !seen[b] && l.field.frontierMM(a, b) > 0 {
+				if !seen[b] && l.chart.frontierMM(a, b) > 0 {
 					seen[b] = true
 					queue = append(queue, b)
 				}

@@ -26,7 +26,7 @@ func (m *measures) fit() {
 	}
 	m.values["fit.overlap"] = deepest
 
-	f := &l.field
+	f := &l.chart
 	cover := 0.0
 	if f.open > 0 {
 		cover = float64(f.covered) / float64(f.open)

@@ -30,7 +30,7 @@ func (s *gaps) init(g geom.Grid) {
 }
 
 // update follows what was painted in win.
-func (s *gaps) update(f *field, win geom.Window) {
+func (s *gaps) update(f *chart, win geom.Window) {
 	w, most := s.g.W, uint8(s.most)
 	reach := s.g.Grow(win, s.most)
 	// the outermost rows are blocked all along, so both sweeps begin there with nothing before them

@@ -18,7 +18,7 @@ type Live struct {
 	tray        *tray.Tray
 	larder      *food.Larder
 	elems       []elem
-	field       field
+	chart       chart
 	pairs       []pair // upper triangle, see at
 	lean        geom.Outline
 	half        float64 // half-diagonal of the zone's box, mm
@@ -85,7 +85,7 @@ func NewLive(t *tray.Tray, larder *food.Larder) *Live {
 	half := len(l.elems) / 2
 	workers.Both(func() { l.measureAll(0, half) }, func() { l.measureAll(half, len(l.elems)) })
 	l.tastes = newTastes(l)
-	workers.Both(func() { l.field.init(l) }, func() {
+	workers.Both(func() { l.chart.init(l) }, func() {
 		for i := range l.elems {
 			for j := range i {
 				*l.at(i, j) = l.measurePair(i, j)
@@ -133,7 +133,7 @@ func (l *Live) Set(i int, e tray.Element) {
 			*l.at(i, j) = l.measurePair(i, j)
 		}
 	}
-	l.field.update(l, before, l.elems[i])
+	l.chart.update(l, before, l.elems[i])
 }
 
 func (l *Live) measure(e *tray.Element) elem {

@@ -76,7 +76,7 @@ func (s *sight) across(win geom.Window) geom.Window {
 }
 
 // update follows what was painted in win.
-func (s *sight) update(f *field, win geom.Window) {
+func (s *sight) update(f *chart, win geom.Window) {
 	thin := s.across(win)
 	if thin.Empty() {
 		return
@@ -170,7 +170,7 @@ func (s *sight) hider(i int, g geom.Grid, box geom.Rect) int {
 // seen, the mean of all sides; the quarter of the elements that is seen least counts,
 // because a tray is not better for what nothing stands before.
 func (m *measures) height() {
-	l, s := m.l, &m.l.field.sight
+	l, s := m.l, &m.l.chart.sight
 	from := LooksFrom(l.tray.Board.Front, l.tray.Board.Access)
 	var shares []float64
 	for i := range l.elems {
@@ -180,7 +180,7 @@ func (m *measures) height() {
 		share := float64(s.seen[i]) / float64(s.all[i])
 		shares = append(shares, share)
 		if share < .5 && !m.quiet {
-			if worst := s.hider(i, l.field.g, l.elems[i].box); worst >= 0 {
+			if worst := s.hider(i, l.chart.g, l.elems[i].box); worst >= 0 {
 				m.find("height.sight", Mend, 6*(1-share), l.elems[i].middle, []int{i, worst}, "The %s %s before the %s: %s of it is seen from %s. Tall things go %s.",
 					m.name(worst), m.does(worst, "stands", "stand"), m.name(i), part(share), sidesSaid(from), tallPlace(from))
 			}

@@ -115,7 +115,7 @@ func (m *measures) spread() {
 	same, large, all := 0.0, 0.0, 0.0
 	for i := range l.elems {
 		for j := range i {
-			s := l.field.frontierMM(i, j)
+			s := l.chart.frontierMM(i, j)
 			if s == 0 {
 				continue
 			}
@@ -150,7 +150,7 @@ const mirrorStep = 2
 // mirrored measures how much of the board shows another kind of food, or another
 // colour, on its other side, left against right: half for each.
 func (m *measures) mirrored() {
-	f, l := &m.l.field, m.l
+	f, l := &m.l.chart, m.l
 	n, off := 0, 0.0
 	type spot struct {
 		worth float64

@@ -54,8 +54,8 @@ type Element struct {
 	Extra    document.Extra `json:"-"`
 }
 
-// Piece is a closed polygon in board coordinates with its height. Art, Variant,
-// At and TurnDeg say how to draw it; a reader may ignore them.
+// Piece is a closed polygon in board coordinates with its height. At, TurnDeg and Variant
+// say how its drawing lies; a reader may ignore them.
 type Piece struct {
 	Outline  geom.Outline   `json:"outline"`
 	ZMM      float64        `json:"z_mm"`

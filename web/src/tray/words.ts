@@ -18,15 +18,18 @@ export const count = (n: number, one: string, many = one + 's') => `${n} ${n ===
 const small = ['none', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten']
 export const numberWord = (n: number) => small[n] ?? String(n)
 
+// making one costs far more than using it
+const days = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
+const clocks = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' })
+
 /** When a job is served, as a ticket says it: Fri 27 Nov, 19:00. */
 export function when(serveAt: string | undefined): string {
   const at = time(serveAt)
   if (!at) return 'no date yet'
-  const day = at.toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
-  return `${day}, ${clock(at)}`
+  return `${days.format(at)}, ${clock(at)}`
 }
 
-export const clock = (at: Date) => at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+export const clock = (at: Date) => clocks.format(at)
 
 /** The serving minute as it is written, or null: the hands of the clock where the guests are, wherever this browser is. */
 export function time(serveAt: string | undefined): Date | null {

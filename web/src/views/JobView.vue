@@ -1,18 +1,24 @@
 <script setup lang="ts">
 // Opens a job and shows its ticket beside the stage.
-import { ref, watch } from 'vue'
+import { defineAsyncComponent, ref, watch } from 'vue'
 import { RouterLink, RouterView, onBeforeRouteLeave, useRoute } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
 import { Trouble } from '@/api/client'
-import ClashDialog from '@/components/job/ClashDialog.vue'
 import TicketRail from '@/components/job/TicketRail.vue'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
 
+// asked for when it is wanted, as dialogs are large and clashes few
+const ClashDialog = defineAsyncComponent(() => import('@/components/job/ClashDialog.vue'))
 const job = useJob()
 const larder = useLarder()
 const route = useRoute()
 const wrong = ref('')
+const clashed = ref(false)
+watch(
+  () => job.state === 'clash',
+  clash => (clashed.value ||= clash),
+)
 
 async function open() {
   wrong.value = ''
@@ -52,7 +58,7 @@ useEventListener(window, 'keydown', e => {
       </template>
       <p v-else class="soft">Opening the job</p>
     </main>
-    <ClashDialog />
+    <ClashDialog v-if="clashed" />
   </div>
 </template>
 

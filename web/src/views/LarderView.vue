@@ -2,20 +2,18 @@
 // The larder: shelves of drawn foods, found as you type, narrowed down by what
 // they are and what they hold.
 import { computed, reactive, ref, shallowRef, useTemplateRef, watch } from 'vue'
-import { RouterLink, useRouter } from 'vue-router'
+import { useRouter } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
 import { ElOption, ElSelect } from 'element-plus'
 import 'element-plus/es/components/select/style/css'
-import { api, take, Trouble, type FoodCard, type FoodPage, type Shelves } from '@/api/client'
+import { api, take, Trouble, type FoodPage, type Shelves } from '@/api/client'
 import House from '@/components/house/House.vue'
+import FoodShelf from '@/components/larder/FoodShelf.vue'
 import TableFiles from '@/components/larder/TableFiles.vue'
 import { newest } from '@/composables/newest'
-import { useLarder } from '@/stores/larder'
 import { allergens, dietWords, monthNames, shelfNames, swatches, words } from '@/tray/larder'
-import { grams } from '@/tray/units'
 
 const router = useRouter()
-const larder = useLarder()
 const found = shallowRef<Shelves | null>(null)
 const wrong = ref('')
 const files = ref(false)
@@ -73,23 +71,22 @@ const read = newest(async signal => {
 watch(q, read, { immediate: true })
 
 const shelves = computed(() => found.value?.shelves.filter(s => s.total) ?? [])
-// the lower shelves come one after the other, so that a hand is answered in between
-const drawn = ref(2)
+// foods come a handful after the other, so that a hand is answered in between
+const atFirst = 24
+const handful = 12
+const drawn = ref(atFirst)
+const before = computed(() => {
+  let n = 0
+  return shelves.value.map(s => (n += s.foods.length) - s.foods.length)
+})
 watch(
   [shelves, drawn],
   () => {
-    if (drawn.value < shelves.value.length) window.setTimeout(() => drawn.value++)
+    const all = shelves.value.reduce((n, s) => n + s.foods.length, 0)
+    if (drawn.value < all) window.setTimeout(() => (drawn.value += handful))
   },
   { flush: 'post' },
 )
-const note = (f: FoodCard) =>
-  [
-    f.mine === 'own' ? 'your own' : f.mine === 'changed' ? 'changed by you' : '',
-    f.on_hand_g ? `${grams(f.on_hand_g)} here` : '',
-    f.in_season ? '' : 'out of season',
-  ]
-    .filter(Boolean)
-    .join(' · ')
 
 async function add() {
   try {
@@ -130,6 +127,7 @@ useEventListener(window, 'keydown', e => {
       />
       <ElSelect
         v-model="q.category"
+        :persistent="false"
         :empty-values="[null, undefined]"
         aria-label="Shelf"
         style="width: 170px"
@@ -137,12 +135,13 @@ useEventListener(window, 'keydown', e => {
         <ElOption value="" label="All shelves" />
         <ElOption v-for="(name, id) in shelfNames" :key="id" :value="id" :label="name" />
       </ElSelect>
-      <ElSelect v-model="q.month" aria-label="In season" style="width: 140px">
+      <ElSelect v-model="q.month" :persistent="false" aria-label="In season" style="width: 140px">
         <ElOption :value="0" label="Any month" />
         <ElOption v-for="(name, i) in monthNames" :key="name" :value="i + 1" :label="`In season, ${name}`" />
       </ElSelect>
       <ElSelect
         v-model="q.without"
+        :persistent="false"
         multiple
         collapse-tags
         placeholder="Without"
@@ -151,12 +150,19 @@ useEventListener(window, 'keydown', e => {
       >
         <ElOption v-for="w in [...dietWords, ...allergens]" :key="w" :value="w" :label="w" />
       </ElSelect>
-      <ElSelect v-model="q.milk" :empty-values="[null, undefined]" aria-label="Milk" style="width: 112px">
+      <ElSelect
+        v-model="q.milk"
+        :persistent="false"
+        :empty-values="[null, undefined]"
+        aria-label="Milk"
+        style="width: 112px"
+      >
         <ElOption value="" label="Any milk" />
         <ElOption v-for="w in words.milk" :key="w" :value="w" :label="w" />
       </ElSelect>
       <ElSelect
         v-model="q.firmness"
+        :persistent="false"
         :empty-values="[null, undefined]"
         aria-label="Firmness"
         style="width: 130px"
@@ -186,28 +192,14 @@ useEventListener(window, 'keydown', e => {
     </form>
 
     <p v-if="wrong" class="card" role="alert">▲ {{ wrong }}</p>
-    <section
-      v-for="s in shelves.slice(0, drawn)"
-      :key="s.category"
-      class="shelf"
-      :aria-label="shelfNames[s.category]"
-    >
-      <h2>
-        {{ shelfNames[s.category] }} <span class="soft small nums">{{ s.total }}</span>
-      </h2>
-      <ul>
-        <li v-for="f in s.foods" :key="f.id">
-          <RouterLink :to="{ name: 'food', params: { id: f.id } }" class="food">
-            <img :src="larder.picture(f.id, undefined, f.version)" alt="" loading="lazy" />
-            <span class="fname">{{ f.name }}</span>
-            <span v-if="note(f)" class="note">{{ note(f) }}</span>
-          </RouterLink>
-        </li>
-      </ul>
-      <button v-if="s.foods.length < s.total" class="btn quiet" @click="q.category = s.category">
-        All {{ s.total }} of {{ shelfNames[s.category] }}
-      </button>
-    </section>
+    <template v-for="(s, i) in shelves" :key="s.category">
+      <FoodShelf
+        v-if="drawn > before[i]!"
+        :shelf="s"
+        :most="Math.min(s.foods.length, drawn - before[i]!)"
+        @all="q.category = s.category"
+      />
+    </template>
     <p v-if="found && !shelves.length" class="card">
       Nothing on the shelves is like that. Loosen the sieve, or add a food of your own.
     </p>
@@ -287,50 +279,5 @@ useEventListener(window, 'keydown', e => {
   margin-left: auto;
   display: inline-flex;
   align-items: center;
-}
-.shelf h2 {
-  padding: 2px 2px 6px;
-  display: flex;
-  gap: 8px;
-  align-items: baseline;
-}
-.shelf ul {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(112px, 1fr));
-  gap: 6px;
-  border-bottom: 7px solid #d3c8b3;
-  border-radius: 0 0 4px 4px;
-  padding-bottom: 8px;
-}
-.food {
-  display: grid;
-  justify-items: center;
-  gap: 2px;
-  padding: 8px 6px;
-  border-radius: 9px;
-  color: inherit;
-  text-decoration: none;
-  text-align: center;
-}
-.food:hover {
-  background: var(--paper);
-}
-.food:hover .fname {
-  color: var(--blue);
-}
-.food img {
-  width: 82px;
-  height: 82px;
-}
-.fname {
-  font-weight: 600;
-  font-size: 0.86rem;
-  line-height: 1.2;
-}
-.note {
-  font-size: 0.75rem;
-  color: var(--soft);
-  font-weight: 600;
-  line-height: 1.2;
 }
 </style>

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 // The tray in the middle: hands, the search, and the review that follows both.
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { onKeyStroke, useEventListener } from '@vueuse/core'
 import type { TrayElement } from '@/api/tray.gen'
 import HandTools from '@/components/lay/HandTools.vue'
-import KeysDialog from '@/components/lay/KeysDialog.vue'
 import OrderOfHands from '@/components/lay/OrderOfHands.vue'
 import SearchActs from '@/components/lay/SearchActs.vue'
 import SearchSays from '@/components/lay/SearchSays.vue'
@@ -24,6 +23,8 @@ import { useWays } from '@/composables/ways'
 import { useJob } from '@/stores/job'
 import { across, said } from '@/tray/units'
 
+// asked for when it is wanted: few look at it, and its parts are many
+const KeysDialog = defineAsyncComponent(() => import('@/components/lay/KeysDialog.vue'))
 const job = useJob()
 const drawing = useScene()
 const { scene, drawn } = drawing
@@ -40,6 +41,8 @@ const shown = ref<number | null>(null) // which finding, from 1
 const step = ref<number | null>(null)
 const zoom = ref(1)
 const keysOpen = ref(false)
+const keysWanted = ref(false)
+watch(keysOpen, open => (keysWanted.value ||= open))
 const style = ref('any')
 
 const busy = computed(() => laying.running.value || choosing.value)
@@ -233,7 +236,7 @@ const heading = computed(() => {
       @keys="keysOpen = true"
     />
     <OrderOfHands v-if="job.prep" :sheet="job.prep" :at="step" @at="step = $event" />
-    <KeysDialog v-model="keysOpen" />
+    <KeysDialog v-if="keysWanted" v-model="keysOpen" />
 
     <template #look>
       <SecondLook

@@ -231,7 +231,7 @@ useEventListener(window, 'keydown', e => {
           :class="{ on: chosen.has(f.id), against: !!tag(f.id) }"
         >
           <button class="take" :aria-pressed="chosen.has(f.id)" :disabled="busy" @click="toggle(f.id)">
-            <img :src="larder.picture(f.id, chosen.get(f.id)?.form)" alt="" loading="lazy" />
+            <img loading="lazy" :src="larder.picture(f.id, chosen.get(f.id)?.form)" alt="" />
             <span class="fname">{{ f.name }}</span>
             <span v-if="tag(f.id)" class="tag">{{ tag(f.id) }}</span>
             <span v-if="chosen.has(f.id)" class="tick" aria-hidden="true">✓</span>

@@ -53,7 +53,7 @@ const print = () => window.print()
       <ol class="steps card">
         <li v-for="s in sheet.steps" :key="s.number">
           <span class="n figure">{{ s.number }}</span>
-          <img :src="larder.picture(s.food, s.form)" alt="" loading="lazy" />
+          <img loading="lazy" :src="larder.picture(s.food, s.form)" alt="" />
           <span>
             <b>{{ s.title }}</b>
             <span v-if="s.late" class="late">late: just before serving</span>

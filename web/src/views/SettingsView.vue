@@ -101,6 +101,7 @@ const choices = [
       <div class="row">
         <span>Money</span>
         <ElSelect
+          :persistent="false"
           :model-value="units.currency"
           :empty-values="[null, undefined]"
           aria-label="Money"
@@ -114,6 +115,7 @@ const choices = [
       <div class="row">
         <span>Clock</span>
         <ElSelect
+          :persistent="false"
           :model-value="units.zone"
           :empty-values="[null, undefined]"
           filterable

@@ -90,7 +90,7 @@ const told = ref('') // the food whose sums are shown
         <template v-for="l in lines" :key="l.food">
           <tr>
             <td class="pic">
-              <img :src="larder.picture(l.food, forms.get(l.food))" alt="" loading="lazy" />
+              <img loading="lazy" :src="larder.picture(l.food, forms.get(l.food))" alt="" />
             </td>
             <th scope="row">
               <button

@@ -132,6 +132,7 @@ async function save() {
       <div class="row">
         <span>Shape</span>
         <ElSelect
+          :persistent="false"
           :model-value="byOutline ? 'outline' : ask.shape"
           aria-label="Shape"
           @update:model-value="shape"
@@ -198,6 +199,7 @@ async function save() {
         <span>Material</span>
         <span class="sides">
           <ElSelect
+            :persistent="false"
             :model-value="ask.material ?? 'wood'"
             aria-label="Material"
             @update:model-value="(v: string) => m.change({ material: v })"
@@ -235,6 +237,7 @@ async function save() {
       <div class="row">
         <span>Liner</span>
         <ElSelect
+          :persistent="false"
           :model-value="ask.liner ?? ''"
           :empty-values="[null, undefined]"
           aria-label="Liner"

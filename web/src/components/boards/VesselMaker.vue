@@ -111,7 +111,7 @@ const round = (n: number) => Math.round(n * 10) / 10
     >
     <label
       ><span>Make</span>
-      <ElSelect v-model="it.material" aria-label="Make">
+      <ElSelect v-model="it.material" :persistent="false" aria-label="Make">
         <ElOption v-for="x in materials" :key="x" :value="x" :label="x" /></ElSelect
     ></label>
     <label><span>Colour</span><input v-model="it.colour" type="color" /></label>

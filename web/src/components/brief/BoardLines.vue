@@ -72,6 +72,7 @@ const sides: [string, string][] = [
   </p>
   <p v-for="(r, i) in requests" :key="i" class="line">
     <ElSelect
+      :persistent="false"
       :model-value="key(r)"
       :aria-label="i ? `Board ${i + 1}` : 'Board'"
       style="width: 262px"
@@ -89,6 +90,7 @@ const sides: [string, string][] = [
     </ElSelect>
     <template v-if="key(r) === 'own'">
       <ElSelect
+        :persistent="false"
         :model-value="r.shape"
         aria-label="Shape of the board"
         style="width: 130px"
@@ -142,6 +144,7 @@ const sides: [string, string][] = [
   <p class="line">
     Guests stand at
     <ElSelect
+      :persistent="false"
       :model-value="brief.access ?? []"
       multiple
       aria-label="Sides that guests stand at"

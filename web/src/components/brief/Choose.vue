@@ -14,6 +14,7 @@ const emit = defineEmits<{ change: [value: string] }>()
 
 <template>
   <ElSelect
+    :persistent="false"
     :model-value="value"
     :empty-values="[null, undefined]"
     :aria-label="label"

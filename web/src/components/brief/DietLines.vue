@@ -42,6 +42,7 @@ function setDiet(i: number, change: Partial<Diet>) {
     />
     avoid
     <ElSelect
+      :persistent="false"
       :model-value="d.avoid"
       multiple
       :aria-label="`Group ${i + 1}, what they avoid`"

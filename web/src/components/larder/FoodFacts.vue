@@ -47,6 +47,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
     <div class="grid">
       <span :class="{ mine: mine('category') }">Shelf</span>
       <ElSelect
+        :persistent="false"
         :model-value="f.category"
         aria-label="Shelf"
         @update:model-value="(v: Food['category']) => emit('change', { category: v })"
@@ -86,6 +87,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
       <span :class="{ mine: mine('texture') || mine('wetness') }">Texture</span>
       <div class="pair">
         <ElSelect
+          :persistent="false"
           :model-value="f.texture"
           aria-label="Texture"
           @update:model-value="(v: Food['texture']) => emit('change', { texture: v })"
@@ -93,6 +95,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
           <ElOption v-for="w in words.texture" :key="w" :value="w" :label="w" />
         </ElSelect>
         <ElSelect
+          :persistent="false"
           :model-value="f.wetness"
           aria-label="Wetness"
           @update:model-value="(v: Food['wetness']) => emit('change', { wetness: v })"
@@ -103,6 +106,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
 
       <span :class="{ mine: mine('flavours') }">Flavours</span>
       <ElSelect
+        :persistent="false"
         :model-value="f.flavours"
         multiple
         aria-label="Flavours"
@@ -115,6 +119,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
         <span :class="{ mine: mine('firmness') || mine('milk') }">Cheese</span>
         <div class="pair">
           <ElSelect
+            :persistent="false"
             :model-value="f.firmness"
             aria-label="Firmness"
             @update:model-value="(v: Food['firmness']) => emit('change', { firmness: v })"
@@ -122,6 +127,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
             <ElOption v-for="w in words.firmness" :key="w" :value="w" :label="w" />
           </ElSelect>
           <ElSelect
+            :persistent="false"
             :model-value="f.milk"
             aria-label="Milk"
             @update:model-value="(v: Food['milk']) => emit('change', { milk: v })"
@@ -132,6 +138,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
 
         <span :class="{ mine: mine('set_with') }">Set with</span>
         <ElSelect
+          :persistent="false"
           :model-value="f.set_with || 'rennet'"
           aria-label="What it is set with"
           :disabled="f.milk === 'plant'"
@@ -147,6 +154,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
 
         <span :class="{ mine: mine('rind') }">Rind</span>
         <ElSelect
+          :persistent="false"
           :model-value="f.rind || 'none'"
           aria-label="Rind"
           @update:model-value="(v: Food['rind']) => emit('change', { rind: v })"
@@ -189,6 +197,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
 
       <span :class="{ mine: mine('allergens') }">Allergens</span>
       <ElSelect
+        :persistent="false"
         :model-value="f.allergens"
         multiple
         placeholder="none known"
@@ -200,6 +209,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
 
       <span :class="{ mine: mine('diet') }">Holds</span>
       <ElSelect
+        :persistent="false"
         :model-value="f.diet"
         multiple
         placeholder="nothing animal"
@@ -301,6 +311,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
 
       <span :class="{ mine: mine('region') }">Landscape</span>
       <ElSelect
+        :persistent="false"
         :model-value="f.region"
         aria-label="Landscape"
         @update:model-value="(v: Food['region']) => emit('change', { region: v })"

@@ -247,6 +247,7 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
       <div class="more">
         <ElSelect
           v-model="another"
+          :persistent="false"
           filterable
           placeholder="Another form"
           aria-label="Another form"

@@ -114,6 +114,7 @@ const one = computed(
         <label v-if="measure.around" class="round">
           <span>Round</span>
           <ElSelect
+            :persistent="false"
             :model-value="measure.around"
             aria-label="Round"
             style="width: 210px"

@@ -62,12 +62,12 @@ function choose(e: Event) {
         CSV that any spreadsheet reads. Taking a table in again unchanged changes nothing.
       </p>
       <div class="how">
-        <ElSelect v-model="separator" aria-label="Parted by" style="width: 150px">
+        <ElSelect v-model="separator" :persistent="false" aria-label="Parted by" style="width: 150px">
           <ElOption value="comma" label="commas" />
           <ElOption value="semicolon" label="semicolons" />
           <ElOption value="tab" label="tabs" />
         </ElSelect>
-        <ElSelect v-model="decimal" aria-label="Decimals" style="width: 150px">
+        <ElSelect v-model="decimal" :persistent="false" aria-label="Decimals" style="width: 150px">
           <ElOption value="point" label="decimals as 4.5" />
           <ElOption value="comma" label="decimals as 4,5" />
         </ElSelect>

@@ -39,7 +39,7 @@ const short = (title: string) => title.split(',')[0]!.toLowerCase()
           :title="`${s.number}. ${s.title}: ${s.says}, ${minutes(s.minutes)}`"
           @click="emit('at', s.number === at ? null : s.number)"
         >
-          <img :src="larder.picture(s.food, s.form, undefined, true)" alt="" loading="lazy" />
+          <img loading="lazy" :src="larder.picture(s.food, s.form, undefined, true)" alt="" />
           <span class="label" aria-hidden="true">{{ short(s.title) }}</span>
           <span class="only-read">Step {{ s.number }}, {{ s.title }}, {{ minutes(s.minutes) }}</span>
         </button>

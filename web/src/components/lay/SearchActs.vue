@@ -46,7 +46,13 @@ const styles = [
     <button class="btn next" @click="emit('build')">Build this one</button>
   </template>
   <template v-else>
-    <ElSelect v-model="style" aria-label="Style of laying" style="width: 158px" :fit-input-width="false">
+    <ElSelect
+      v-model="style"
+      :persistent="false"
+      aria-label="Style of laying"
+      style="width: 158px"
+      :fit-input-width="false"
+    >
       <ElOption v-for="s in styles" :key="s.id" :value="s.id" :label="s.says" />
     </ElSelect>
     <button class="btn" aria-keyshortcuts="W" @click="emit('lay', 3)">Three ways</button>

@@ -15,10 +15,10 @@ const (
 	rasterMax = 40000 // cells of the food zone; against 600,000 of them cover is 1 % off, borders 1 %
 )
 
-// field is the tray as a raster: who lies on each cell, how far each bare cell
+// chart is the tray as a raster: who lies on each cell, how far each bare cell
 // is from food, and the sums over it. All sums are whole numbers of cells, so
 // that following a move gives exactly what counting afresh would.
-type field struct {
+type chart struct {
 	g      geom.Grid
 	zone   []bool
 	owner  []int16 // element on top, -1 for bare
@@ -68,7 +68,7 @@ func reachOf(offsets []offset) int {
 	return most
 }
 
-func (f *field) init(l *Live) {
+func (f *chart) init(l *Live) {
 	zone := l.tray.Board.FoodZone
 	cell := math.Max(2, math.Sqrt(zone.Area()/rasterMax))
 	f.g = geom.NewGrid(zone.Bounds(), cell, math.Max(16, 2*cell)) // the outermost cells are never part of the zone
@@ -101,7 +101,7 @@ func (f *field) init(l *Live) {
 	})
 }
 
-func (f *field) addRoom(e elem, d uint8) {
+func (f *chart) addRoom(e elem, d uint8) {
 	if !e.hasFace {
 		return
 	}
@@ -120,7 +120,7 @@ func (e elem) reach() geom.Rect {
 }
 
 // update follows one element from before to after.
-func (f *field) update(l *Live, before, after elem) {
+func (f *chart) update(l *Live, before, after elem) {
 	leave := func() { f.addRoom(before, 255) } // the count wraps back by one
 	enter := func() { f.addRoom(after, 1) }
 	was, is := f.g.Window(before.reach(), 1), f.g.Window(after.reach(), 1)
@@ -144,15 +144,15 @@ type window geom.Window
 func (a window) meets(b window) bool { return a.X0 < b.X1 && b.X0 < a.X1 && a.Y0 < b.Y1 && b.Y0 < a.Y1 }
 
 // pad is how many cells beyond a repainted window the near-labels can change.
-func (f *field) pad() int { return f.reach }
+func (f *chart) pad() int { return f.reach }
 
 // touched is every cell whose sums can change when win is repainted.
-func (f *field) touched(win geom.Window) window { return window(f.g.Grow(win, 2*f.pad()+1)) }
+func (f *chart) touched(win geom.Window) window { return window(f.g.Grow(win, 2*f.pad()+1)) }
 
 // refresh repaints win and corrects every sum that depends on it; change alters
 // the cutting room in between. undo is false for the first painting, when there
 // are no sums yet.
-func (f *field) refresh(l *Live, win geom.Window, undo bool, change func()) {
+func (f *chart) refresh(l *Live, win geom.Window, undo bool, change func()) {
 	if win.Empty() {
 		change()
 		return
@@ -184,7 +184,7 @@ func (f *field) refresh(l *Live, win geom.Window, undo bool, change func()) {
 }
 
 // paint draws who lies on each cell of win, later elements on top.
-func (f *field) paint(l *Live, win geom.Window) {
+func (f *chart) paint(l *Live, win geom.Window) {
 	w := f.g.W
 	for y := win.Y0; y < win.Y1; y++ {
 		row := f.owner[y*w : (y+1)*w]
@@ -237,7 +237,7 @@ func (f *field) paint(l *Live, win geom.Window) {
 }
 
 // label gives each cell of win its owner, or the nearest one within half of slitMM.
-func (f *field) label(win geom.Window) {
+func (f *chart) label(win geom.Window) {
 	w := f.g.W
 	for y := win.Y0; y < win.Y1; y++ {
 		row := f.near[y*w : (y+1)*w]
@@ -260,14 +260,14 @@ func (f *field) label(win geom.Window) {
 }
 
 // inner reports whether all offsets from a cell lead to cells of the grid.
-func (f *field) inner(x, y int) bool {
+func (f *chart) inner(x, y int) bool {
 	r := f.reach
 	return x >= r && y >= r && x < f.g.W-r && y < f.g.H-r
 }
 
 // close marks what counts as covered: morphological closing of the food by a
 // disc (Serra 1982).
-func (f *field) close(win geom.Window) {
+func (f *chart) close(win geom.Window) {
 	w := f.g.W
 	for y := win.Y0; y < win.Y1; y++ {
 		a, b := y*w+win.X0, y*w+win.X1
@@ -289,7 +289,7 @@ func (f *field) close(win geom.Window) {
 	}
 }
 
-func (f *field) count(win geom.Window, sign int) {
+func (f *chart) count(win geom.Window, sign int) {
 	w, open, covered := f.g.W, 0, 0
 	for y := win.Y0; y < win.Y1; y++ {
 		a, b := y*w+win.X0, y*w+win.X1
@@ -309,7 +309,7 @@ func (f *field) count(win geom.Window, sign int) {
 }
 
 // frontiers adds the borders of the cells of win with all four neighbours, each once.
-func (f *field) frontiers(win geom.Window, sign int32) {
+func (f *chart) frontiers(win geom.Window, sign int32) {
 	w := f.g.W
 	border := func(a, b int16) {
 		if b >= 0 && a >= 0 && a != b {
@@ -347,7 +347,7 @@ func (f *field) frontiers(win geom.Window, sign int32) {
 	}
 }
 
-func (f *field) tri(a, b int16) int {
+func (f *chart) tri(a, b int16) int {
 	if a < b {
 		a, b = b, a
 	}
@@ -355,12 +355,12 @@ func (f *field) tri(a, b int16) int {
 }
 
 // frontierMM is the length of the border between two elements, mm.
-func (f *field) frontierMM(i, j int) float64 {
+func (f *chart) frontierMM(i, j int) float64 {
 	return float64(f.frontier[f.tri(int16(i), int16(j))]) * f.g.Cell
 }
 
 // occupied reports whether any food but greenery lies at p.
-func (f *field) occupied(p geom.Point) bool {
+func (f *chart) occupied(p geom.Point) bool {
 	x, y := f.g.At(p)
 	return f.g.In(x, y) && f.owner[y*f.g.W+x] >= 0
 }
