@@ -103,6 +103,7 @@ shots: bin/happytray e2e/node_modules/.package-lock.json ## the screenshots in d
 # the arranger against other ways of laying a tray takes half an hour: make bench-arranging
 bench: web/dist/index.html ## the benchmarks
 	cd bench && go run ./arranging -briefs 8 -long 3
+	cd bench && go run ./choosing
 	go test -run '^$$' -bench . -benchmem ./core/... ./art/... ./formats/... ./store/... ./server/...
 
 # performance, accessibility and what shifts, as Lighthouse sees the demo world on a desktop machine

@@ -22,6 +22,9 @@ func (a *App) Outlook(ctx context.Context, b brief.Brief) (outlook.Outlook, erro
 	if err != nil {
 		return outlook.Outlook{}, err
 	}
+	if err := a.remember(ctx, &b); err != nil {
+		return outlook.Outlook{}, err
+	}
 	zone := a.now().Location()
 	if s, err := a.Settings(ctx); err == nil {
 		zone = s.Location()
@@ -35,6 +38,11 @@ func (a *App) Replan(ctx context.Context, old *job.Job) (*job.Job, error) {
 	h, err := a.House(ctx)
 	if err != nil {
 		return nil, err
+	}
+	if len(old.Brief.Foods) == 0 { // they are chosen, so what was before counts
+		if err := a.remember(ctx, &old.Brief); err != nil {
+			return nil, err
+		}
 	}
 	planned, err := plan.Again(old, h.Larder, h.Cabinet)
 	if err != nil {
@@ -80,6 +88,7 @@ type Choice struct {
 	Servings []pick.Serving
 	Kinds    []Kinds
 	Shelves  []Speaks
+	Says     []string // what is other than the last time
 }
 
 // Choose picks the foods of a brief, or, where on is given, looks at those.
@@ -88,7 +97,10 @@ func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, e
 	if err != nil {
 		return Choice{}, err
 	}
-	larder, ground := h.Larder, plan.Ground(b, h.Cabinet)
+	if err := a.remember(ctx, &b); err != nil {
+		return Choice{}, err
+	}
+	larder, under := h.Larder, plan.Under(b, h.Cabinet)
 	var out Choice
 	if on != nil {
 		for _, o := range on {
@@ -96,7 +108,7 @@ func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, e
 				out.Chosen = append(out.Chosen, pick.Choice{Food: f, Form: o.Form})
 			}
 		}
-		out.Chosen = pick.Explain(b, larder, ground, out.Chosen)
+		out.Chosen = pick.Explain(b, larder, under, out.Chosen)
 	} else if out.Chosen, err = plan.Choose(b, larder, h.Cabinet); err != nil {
 		return Choice{}, err
 	}
@@ -107,9 +119,10 @@ func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, e
 		have[ch.Food.Category]++
 	}
 	out.Sides = pick.Balance(b, foods, larder)
-	out.Needs = pick.Needs(b, out.Sides, foods, larder, ground, 3)
+	out.Needs = pick.Needs(b, out.Sides, foods, larder, under, 3)
 	out.Servings = pick.Servings(b, foods)
-	want := pick.KindsFor(b)
+	out.Says = pick.Remembered(b, foods, larder)
+	want := pick.KindsFor(b, under)
 	for _, cat := range food.Categories {
 		if want[cat]+have[cat] > 0 {
 			out.Kinds = append(out.Kinds, Kinds{cat, want[cat], have[cat]})

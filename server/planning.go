@@ -1,6 +1,7 @@
 package server
 
 import (
+	"math"
 	"net/http"
 
 	"github.com/gin-gonic/gin"
@@ -12,7 +13,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/outlook"
-	"happytray/core/plan"
+	"happytray/core/pick"
 	"happytray/core/prep"
 	"happytray/core/price"
 	"happytray/core/shop"
@@ -91,7 +92,7 @@ func (s *Server) Outlook(c *gin.Context) {
 }
 
 func (s *Server) Plan(c *gin.Context) {
-	ofBrief(s, c, func(h *app.House, b brief.Brief) (*job.Job, error) { return plan.Of(b, h.Larder, h.Cabinet) })
+	ofBrief(s, c, func(_ *app.House, b brief.Brief) (*job.Job, error) { return s.app.Plan(c.Request.Context(), b) })
 }
 
 func (s *Server) Replan(c *gin.Context) {
@@ -153,13 +154,34 @@ func (s *Server) Choice(c *gin.Context) {
 	reply(s, c, choiceOf(ch), err)
 }
 
+// Choices are three choices of foods for a brief, planned through.
+func (s *Server) Choices(c *gin.Context) {
+	ofBrief(s, c, func(_ *app.House, b brief.Brief) (api.Offers, error) {
+		offers, err := s.app.Offers(c.Request.Context(), b)
+		out := api.Offers{Offers: []api.Offer{}}
+		for _, o := range offers {
+			to := api.Offer{Leaning: api.OfferLeaning(o.Leaning), Says: o.Says, BasketCost: o.Cost, PerGuest: o.PerGuest, Over: o.Over, Minutes: o.Minutes, Foods: []api.Portion{}, Sides: sidesOf(o.Sides)}
+			for _, p := range o.Foods {
+				to.Foods = append(to.Foods, api.Portion{Food: p.Food.ID, Form: p.Form, Grams: math.Round(p.Grams*10) / 10, Colour: p.Food.Colour, Category: string(p.Food.Category)})
+			}
+			out.Offers = append(out.Offers, to)
+		}
+		return out, err
+	})
+}
+
+func sidesOf(sides []pick.Side) []api.Side {
+	out := []api.Side{}
+	for _, x := range sides {
+		out = append(out, api.Side{Name: x.Name, Have: list(x.Have), Lack: list(x.Lack)})
+	}
+	return out
+}
+
 func choiceOf(ch app.Choice) api.Choice {
-	out := api.Choice{Chosen: []api.Chosen{}, Sides: []api.Side{}, Needs: []api.Need{}, Servings: []api.Serving{}, Kinds: []api.KindCount{}, Shelves: []api.Speaks{}}
+	out := api.Choice{Says: list(ch.Says), Chosen: []api.Chosen{}, Sides: sidesOf(ch.Sides), Needs: []api.Need{}, Servings: []api.Serving{}, Kinds: []api.KindCount{}, Shelves: []api.Speaks{}}
 	for _, x := range ch.Chosen {
 		out.Chosen = append(out.Chosen, api.Chosen{Food: x.Food.ID, Form: x.Form, Grams: x.Grams, Pinned: x.Pinned, Why: x.Why})
-	}
-	for _, x := range ch.Sides {
-		out.Sides = append(out.Sides, api.Side{Name: x.Name, Have: list(x.Have), Lack: list(x.Lack)})
 	}
 	for _, x := range ch.Needs {
 		n := api.Need{Says: x.Says, Fillers: []api.Filler{}}

@@ -16,6 +16,7 @@ import (
 	"happytray/art"
 	"happytray/core/arrange"
 	"happytray/core/board"
+	"happytray/core/brief"
 	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/food"
@@ -67,8 +68,9 @@ func foodsCommand() *cobra.Command {
 }
 
 func planCommand() *cobra.Command {
-	return &cobra.Command{Use: "plan", Short: "From a brief on standard input to a tray that is not laid yet", Args: noArgs,
-		RunE: func(*cobra.Command, []string) error {
+	var seed uint32
+	c := &cobra.Command{Use: "plan", Short: "From a brief on standard input to a tray that is not laid yet", Args: noArgs,
+		RunE: func(cmd *cobra.Command, _ []string) error {
 			raw, err := readInput()
 			if err != nil {
 				return err
@@ -80,12 +82,20 @@ func planCommand() *cobra.Command {
 			for _, u := range b.Unknown() {
 				fmt.Fprintln(os.Stderr, u.Says())
 			}
+			if cmd.Flags().Changed("seed") {
+				b.Choice = int(seed % brief.MaxChoice)
+			}
 			j, err := plan.Of(b, food.BuiltIn(), board.BuiltInCabinet())
 			if err != nil {
 				return err
 			}
+			for _, s := range j.Says {
+				fmt.Fprintln(os.Stderr, s)
+			}
 			return writeJSON(j)
 		}}
+	c.Flags().Uint32Var(&seed, "seed", 0, "which of the choices of foods that suit the brief; left out, the one that follows from it")
+	return c
 }
 
 // bill is what the basket command prints: a line for each food, and the sums.

@@ -3,7 +3,6 @@
 package amount
 
 import (
-	"fmt"
 	"math"
 	"strconv"
 
@@ -22,71 +21,53 @@ type Amount struct {
 }
 
 // least is the part of its usual share that a food keeps when the host has set so
-// much of another of its kind that nothing would be left of it.
-const least = .4
+// much of another of its kind that nothing would be left of it, and most the share
+// of it that it grows to where another comes in less than its own.
+const (
+	least = .4
+	most  = 1.6
+)
 
-// Of spreads the shares over the chosen foods by liking. A category that
-// nothing was chosen from gives its share to the others in proportion. What the
-// host has set holds, and the others of its kind share what is left. Of a food that
-// everybody wants there is one piece for each guest, and of each at least a group
-// that can be seen.
+// Of reckons the grams of every chosen food. Each group of guests has its whole share, by kinds,
+// of what it can eat, spread over those foods by how well they are liked; a kind that nothing was
+// chosen from, or nothing a group can eat, gives its share to the group's others in proportion.
+// What the host has set holds, and the others of its kind share what is left. Of a food that
+// everybody wants there is one piece for each guest who eats it, out of its kind's share; wholes
+// come whole; and of each there is at least a group that can be seen. Last, foods that guests with
+// few to choose from can eat become more, and what only the others eat less, until every group
+// finds its share (see Level). A food whose kind was tilted away is left out.
 func Of(b brief.Brief, chosen []pick.Choice) []Amount {
-	weight, free := map[food.Category]float64{}, map[food.Category]float64{}
-	set := map[food.Category]float64{}
-	for _, c := range chosen {
-		weight[c.Food.Category] += pull(c)
-		if c.Grams > 0 {
-			set[c.Food.Category] += c.Grams
-		} else {
-			free[c.Food.Category] += pull(c)
-		}
-	}
-	shares := craft.Shares(b, Meatless(chosen))
-	have, all := 0.0, 0.0
-	for _, c := range food.Categories { // in order, so that sums are the same each time
-		all += shares[c]
-		if weight[c] > 0 {
-			have += shares[c]
-		}
-	}
-	lift := 1.0
-	if have > 0 {
-		lift = min(1.6, all/have) // never more than half again of what people usually eat of it
-	}
+	t := newTable(b, chosen)
 	var out []Amount
-	for _, c := range chosen {
-		a := Amount{Choice: c}
-		f := c.Food
-		spec, _ := f.Spec(c.Form)
+	var kept []int
+	for i, c := range chosen {
+		if tilt, set := b.Tilt[string(c.Food.Category)]; set && tilt == 0 && c.Grams == 0 && !c.Pinned {
+			continue
+		}
+		out = append(out, Amount{Choice: c})
+		kept = append(kept, i)
+	}
+	t.only(kept)
+	t.spread()
+	t.one()
+	t.level()
+	for i := range out {
+		a := &out[i]
+		f := a.Food
+		spec, _ := f.Spec(a.Form)
 		switch {
-		case c.Grams > 0:
-			a.Grams, a.Why = c.Grams, "Set by hand."
+		case a.Choice.Grams > 0:
+			a.Grams, a.Why = a.Choice.Grams, "Set by hand."
 		case f.Category == food.Garnish:
 			a.Grams = spec.MassG * float64(max(2, min(14, 2+b.Guests.Total()/6)))
 			a.Why = "A few, apart, where the tray looks bland."
-		case c.Form == "topping":
+		case a.Form == "topping":
 			a.Grams, a.Why = 2*spec.MassG, "A spoon or two, on what it suits."
 		case f.Category == food.NotFood:
 			a.Grams, a.Why = spec.MassG, "It is not eaten."
 		default:
-			share := shares[f.Category] * lift
-			part := pull(c) / free[f.Category]
-			usual := share * pull(c) / weight[f.Category]
-			a.Grams = max((share-set[f.Category])*part, least*usual)
-			a.Why = fmt.Sprintf("%.0f %% of the %.0f g of %s that %s eat, by how well it is liked.", 100*a.Grams/max(1, share), share, f.Category, appetites(b))
-			if food.InVessel(spec.Form) && a.Grams < leastBowl {
-				a.Grams, a.Why = leastBowl, fmt.Sprintf("%.0f g, the least worth a bowl.", leastBowl)
-			}
-			if few := spec.MassG * float64(fewest(b, spec)); few > a.Grams && !OneByOne(spec) {
-				a.Grams = few
-				a.Why = fmt.Sprintf("%d pieces, the least that looks like a group; its share of the %s would be less.", fewest(b, spec), f.Category)
-			}
-			if crowd := spec.MassG * float64(b.Guests.Total()); craft.IsWanted(f) && !OneByOne(spec) && a.Grams < crowd && !(b.Course == "sweet" && f.Category == food.Cheese) {
-				a.Grams = crowd
-				a.Why = fmt.Sprintf("One for each of %d guests, because everybody wants it.", b.Guests.Total())
-			}
+			a.Grams, a.Why, a.Parts = t.grams[i], t.why(i), t.parts[i]
 		}
-		out = append(out, a)
 	}
 	return out
 }
@@ -94,16 +75,26 @@ func Of(b brief.Brief, chosen []pick.Choice) []Amount {
 // leastBowl is the least that is worth a bowl of its own, grams: two spoons.
 const leastBowl = 25.0
 
-// few is the appetites under which a tray is a plate in all but its board.
-const few = 2.5
+// couple is the appetites under which a tray is a plate in all but its board.
+const couple = 2.5
+
+// aBite is what a single plate has at least of a food, grams, if that is fewer pieces than a group.
+const aBite = 8.0
+
+// aGroup is the least that looks like a group where pieces are large, grams.
+const aGroup = 90.0
 
 // fewest is how many pieces of a form make a group that can be seen: half of a
-// generous one, but three; on a single plate, or for one or two, a sixth of it, or two.
+// generous one, but three; for one or two a sixth of it, or two; on a single plate no more
+// than a bite, half of one for a child.
 func fewest(b brief.Brief, s food.Spec) int {
-	if b.Plates() || b.Guests.Appetites() < few {
+	switch {
+	case b.Plates():
+		return max(1, min(max(2, s.Group/6), int(math.Ceil(aBite*math.Min(1, b.Guests.Appetites())/s.MassG))))
+	case b.Guests.Appetites() < couple:
 		return max(2, s.Group/6)
 	}
-	return max(3, s.Group/2)
+	return max(1, min(max(3, s.Group/2), int(math.Ceil(aGroup/s.MassG))))
 }
 
 func appetites(b brief.Brief) string {
@@ -129,9 +120,12 @@ func Meatless(chosen []pick.Choice) craft.Meatless {
 	return out
 }
 
-// pull is a food's weight in its category: its liking, and twice that for what
-// is laid as a trail, which must be long to lead the eye.
+// pull is a food's weight in its category: its liking, twice that for what
+// is laid as a trail, which must be long to lead the eye, and half for what is tiny.
 func pull(c pick.Choice) float64 {
+	if tiny(c.Food) {
+		return c.Food.Liking / 2
+	}
 	if c.Form == "trail" {
 		return 2 * c.Food.Liking
 	}

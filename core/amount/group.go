@@ -2,6 +2,7 @@ package amount
 
 import (
 	"math"
+	"slices"
 
 	"happytray/core/board"
 	"happytray/core/brief"
@@ -50,6 +51,29 @@ func Stiff(gs []Group) float64 {
 	return a
 }
 
+// Held is amounts with what is loose held to a part of a board: tiny food stays small, and bread in
+// crumbs no meadow; the rest of it is for topping up (docs/craft.md, Where things go). What is set
+// by hand stays.
+func Held(amounts []Amount, surface board.Board) []Amount {
+	out := slices.Clone(amounts)
+	for i := range out {
+		a := &out[i]
+		s, ok := a.Food.Spec(a.Form)
+		if !ok || food.FormByID(s.Form).Kind() != food.KindLoose || food.InVessel(s.Form) || a.Choice.Grams > 0 {
+			continue
+		}
+		most := .2
+		switch {
+		case food.Tiny(s):
+			most = .04
+		case a.Food.Category == food.Cracker:
+			most = .07
+		}
+		a.Grams = math.Min(a.Grams, most*surface.UsableMM2()/food.FootprintMM2(s, 100)*100*s.MassG)
+	}
+	return out
+}
+
 // Split turns amounts, scaled, into groups of whole pieces: a few real heaps
 // rather than many tiny ones, rows no longer than the board is wide.
 func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.Cabinet, scale, crackers float64) []Group {
@@ -62,6 +86,10 @@ func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 			return groups + 1
 		}
 		return groups
+	}
+	few := 3 // pieces of a row or a heap, one on a single plate
+	if b.Plates() {
+		few = 1
 	}
 	used := map[string]bool{} // makes of vessel, so that they do not look like buttons
 	for i := range amounts {
@@ -85,7 +113,7 @@ func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 				continue // a round wider than the board stays in reserve
 			}
 			if a.Parts && n < per-1 {
-				n = max(2, n)
+				n = max(min(2, few), n)
 				out = append(out, Group{Amount: a, Count: n, Weight: s.MassG * float64(n)})
 				continue
 			}
@@ -107,11 +135,11 @@ func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 				out = append(out, Group{Amount: a, Count: 1, Weight: s.MassG})
 			}
 		case kind == food.KindTrail:
-			n = max(3, n)
+			n = max(few, n)
 			most := max(3, int(long*.82/s.Pitch))
 			out = append(out, spread(a, s, n, even(1+(n-1)/most, n/2))...)
 		case kind == food.KindRow:
-			n = max(3, n)
+			n = max(few, n)
 			pitch := s.Pitch
 			if pitch == 0 {
 				pitch = s.W + 1
@@ -122,7 +150,7 @@ func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 		case kind == food.KindGarnish:
 			out = append(out, spread(a, s, max(1, n), 1)...)
 		default:
-			n = max(3, n)
+			n = max(few, n)
 			per := math.Max(6, float64(s.Group))
 			want := int(math.Round(float64(n) / per))
 			want = max(1, min(want, 3+n/120))

@@ -31,6 +31,16 @@ func planned(tb testing.TB, b brief.Brief) *tray.Tray {
 	return j.Trays[0]
 }
 
+// usual is a choice of foods as one lays them often, for tests that want just these.
+var usual = func() (out []brief.Want) {
+	for _, id := range []string{"soft-white-round", "mountain-wheel", "orange-block", "aged-hard", "fresh-goat-log", "wide-sausage", "smoked-ham", "air-dried-ham", "honey", "chickpea-dip",
+		"green-olives", "gherkins", "red-grapes", "blackberries", "apple", "cherry-tomatoes", "dried-apricots", "dates", "almonds", "pecans", "round-crackers", "baguette-toasts",
+		"seed-crackers", "dark-chocolate", "rosemary", "mint"} {
+		out = append(out, brief.Want{Food: id})
+	}
+	return out
+}()
+
 func lay(tb testing.TB, t *tray.Tray, o Options) Result {
 	tb.Helper()
 	res, err := Lay(context.Background(), t, larder, o)
@@ -316,7 +326,7 @@ func TestLayRefusals(t *testing.T) {
 
 func TestPutAndFindRoom(t *testing.T) {
 	ctx := context.Background()
-	tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 8}})
+	tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 8}, Foods: usual})
 	for _, e := range tr.Elements {
 		put, err := Put(tr, larder, e.ID, geom.Pose{X: 200, Y: 150, Turn: 370})
 		if err != nil || !put.Placed || put.X != 200 || put.Y != 150 || put.TurnDeg != 10 || put.Count != e.Count {

@@ -17,7 +17,7 @@ import (
 // laidFor is a laid tray to move things about on.
 func laidFor(tb testing.TB, guests int) *tray.Tray {
 	tb.Helper()
-	job, err := planning.Of(brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 9}, food.BuiltIn(), board.BuiltInCabinet())
+	job, err := planning.Of(brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 9, Foods: usual}, food.BuiltIn(), board.BuiltInCabinet())
 	if err != nil {
 		tb.Fatal(err)
 	}

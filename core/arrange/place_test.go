@@ -16,7 +16,7 @@ import (
 // else moves, and the tray stays legal.
 func TestASubstituteTakesThePlace(t *testing.T) {
 	larder, cabinet := food.BuiltIn(), board.BuiltInCabinet()
-	j, err := planning.Of(brief.Brief{Guests: brief.Guests{Adults: 8}, Month: 9, Board: &board.Request{ID: "rectangle-60-cherry"}}, larder, cabinet)
+	j, err := planning.Of(brief.Brief{Guests: brief.Guests{Adults: 8}, Month: 9, Foods: usual, Board: &board.Request{ID: "rectangle-60-cherry"}}, larder, cabinet)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -26,6 +26,7 @@ func TestASubstituteTakesThePlace(t *testing.T) {
 	}
 	was := laid.Tray
 	b := was.Brief
+	b.Foods = nil
 	for _, w := range planning.Wants(j.With(0, was)) {
 		switch w.Food {
 		case "round-crackers":

@@ -95,7 +95,7 @@ func TestDifferenceIsADistance(t *testing.T) {
 
 // On a mirrored tray with even counts each anchor and row has its answer.
 func TestMirroredTraysAnswerThemselves(t *testing.T) {
-	tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 9}, Rules: &brief.Rules{Symmetry: "mirrored"}, Board: &board.Request{ID: "rectangle-60-cherry"}})
+	tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 9}, Foods: usual, Rules: &brief.Rules{Symmetry: "mirrored"}, Board: &board.Request{ID: "rectangle-60-cherry"}})
 	res := lay(t, tr, Options{Seed: 4, Effort: 3})
 	centre := res.Tray.Board.FoodZone.Centroid()
 	stiff, answered := 0, 0
@@ -130,9 +130,10 @@ func TestMirroredTraysAnswerThemselves(t *testing.T) {
 
 // On a tray with a front what is tall stands farther back than what is low.
 func TestTallThingsStandBehind(t *testing.T) {
+	upright := []brief.Want{{Food: "breadsticks", Form: "upright"}, {Food: "carrot-sticks", Form: "upright"}, {Food: "sausage-sticks", Form: "upright"}}
 	back, n := 0.0, 0
-	for seed := range uint64(3) {
-		tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 12}, Front: "bottom"})
+	for seed := range uint64(5) {
+		tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 12}, Foods: slices.Concat(usual, upright), Front: "bottom"})
 		if tr.Board.Front != "bottom" {
 			t.Fatalf("the board's front is %q", tr.Board.Front)
 		}
@@ -144,7 +145,7 @@ func TestTallThingsStandBehind(t *testing.T) {
 			for _, p := range e.Pieces {
 				top = math.Max(top, p.ZMM+p.HeightMM)
 			}
-			if e.Placed && top > 38 {
+			if e.Placed && top > 60 {
 				back += mid - e.Y
 				n++
 			}
@@ -158,7 +159,7 @@ func TestTallThingsStandBehind(t *testing.T) {
 // Meat keeps a distance from cheese where some guests take none.
 func TestMeatStandsApart(t *testing.T) {
 	gap := func(diets []brief.Diet) float64 {
-		tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 12}, Diets: diets, Board: &board.Request{ID: "rectangle-76-oak"}})
+		tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 12}, Foods: usual, Diets: diets, Board: &board.Request{ID: "rectangle-76-oak"}})
 		tr.Brief.Diets = []brief.Diet{{Count: 2, Avoid: []string{"meat"}}}
 		probe := lay(t, withDiets(tr, diets), Options{Seed: 3, Effort: 4}).Tray
 		probe.Brief.Diets = tr.Brief.Diets // both are measured alike
@@ -209,7 +210,7 @@ func TestWellsAreFilled(t *testing.T) {
 func TestFixesRaiseTheTotal(t *testing.T) {
 	offered := 0
 	for seed := range uint64(4) {
-		tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 9}, Board: &board.Request{Shape: "rectangle", LengthMM: 700, WidthMM: 460}})
+		tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 9}, Foods: usual, Board: &board.Request{Shape: "rectangle", LengthMM: 700, WidthMM: 460}})
 		laid := lay(t, tr, Options{Seed: seed, Effort: 1}).Tray
 		stiff := laid.Elements[:0]
 		for _, e := range laid.Elements {

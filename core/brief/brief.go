@@ -40,6 +40,9 @@ type Brief struct {
 	Pins         []Want             `json:"pins,omitempty"`    // on the tray whatever else is picked
 	Bans         []string           `json:"bans,omitempty"`    // foods that are not to be picked
 	Tilt         map[string]float64 `json:"tilt,omitempty"`    // by category, how much more (above 1) or less of it than usual; the whole stays the same
+	Choice       int                `json:"choice,omitempty"`  // which of the choices of foods that suit; 0 for the one that follows from the brief
+	Leaning      string             `json:"leaning,omitempty"` // what a choice is made for: liked, season or new; "" for a bit of each
+	Had          *Had               `json:"had,omitempty"`     // what was on the trays before, so that this one is another
 	Serving      string             `json:"serving,omitempty"` // shared (default) or plates, one for each guest
 	Board        *board.Request     `json:"board,omitempty"`
 	Boards       []board.Request    `json:"boards,omitempty"` // a set that shares the food; counts before Board

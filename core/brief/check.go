@@ -14,7 +14,7 @@ import (
 
 // Check bounds a brief that came from outside. The first fault in this order is the one that is told.
 func (b Brief) Check() error {
-	return fault.First(b.checkGuests, b.checkWords, b.checkEvening, b.checkDiets, b.checkTheme, b.checkRest, b.checkFoods, b.checkBoards)
+	return fault.First(b.checkGuests, b.checkWords, b.checkEvening, b.checkDiets, b.checkTheme, b.checkRest, b.checkFoods, b.checkChoice, b.checkBoards)
 }
 
 // checkGuests counts who comes.
@@ -41,6 +41,7 @@ func (b Brief) checkWords() error {
 		{"course", b.Course, []string{"both", "savoury", "sweet"}},
 		{"besides", b.Besides, []string{"nothing", "some", "plenty"}},
 		{"photographed", b.Photographed, []string{"above", "slant"}},
+		{"leaning", b.Leaning, Leanings},
 		{"serving", b.Serving, []string{"shared", "plates"}},
 		{"hemisphere", b.Hemisphere, []string{"north", "south"}},
 		{"front", b.Front, []string{"none", "top", "right", "bottom", "left"}},

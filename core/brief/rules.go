@@ -20,6 +20,7 @@ type Rules struct {
 	Olives      string `json:"olives,omitempty"`      // pitted (default) or stones, which want a dish
 	Grapes      string `json:"grapes,omitempty"`      // clusters (default) or plucked
 	Vegetarians string `json:"vegetarians,omitempty"` // apart (default) on the same tray, separate trays, or shapes that stand in for meat
+	Variety     string `json:"variety,omitempty"`     // how much being like the trays before counts against a choice: some (default), none or strong
 	Gaps        string `json:"gaps,omitempty"`        // closed (default), or airy: a little air left
 
 	// Checks moves thresholds and weights of the review's checks, by their ids.
@@ -61,6 +62,7 @@ func (r Rules) Check() error {
 		{"hard_cheese", r.HardCheese, []string{"cut", "broken"}},
 		{"olives", r.Olives, []string{"pitted", "stones"}},
 		{"grapes", r.Grapes, []string{"clusters", "plucked"}},
+		{"variety", r.Variety, []string{"some", "none", "strong"}},
 		{"gaps", r.Gaps, []string{"closed", "airy"}},
 		{"vegetarians", r.Vegetarians, []string{"apart", "separate", "shapes"}},
 	} {

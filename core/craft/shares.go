@@ -40,8 +40,13 @@ const (
 // half of its share moves to cheese and the rest to dips, vegetables and nuts; a
 // cold cut without meat keeps a third of it first.
 func Shares(b brief.Brief, meat Meatless) map[food.Category]float64 {
+	return SharesOf(b, b.Guests.Appetites(), meat)
+}
+
+// SharesOf is Shares for some of the guests, by their appetites.
+func SharesOf(b brief.Brief, appetites float64, meat Meatless) map[food.Category]float64 {
 	out := map[food.Category]float64{}
-	per, times := perAdult[b.For()], b.Guests.Appetites()*Stretch(b)*Alone(b)
+	per, times := perAdult[b.For()], appetites*Stretch(b)*Alone(b)
 	if b.Course == "sweet" {
 		all := 0.0
 		for _, c := range food.Categories { // in order, so that sums are the same each time

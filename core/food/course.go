@@ -7,21 +7,40 @@ type Part uint8
 
 const (
 	Protein      Part = 1 << iota // cheese, meat or what stands in for it, nuts, pulses
+	CheesePart                    // cheese, or what stands for it
 	CrispPart                     // something that crunches
 	SweetOrFresh                  // fruit, vegetables, sweets
+	TreatPart                     // a sweet: where the others have one, nobody goes without
 )
 
-// Parts of every guest's plate, in the order they are named, and their words.
-var Parts = []struct {
+// PartCount is how many parts there are.
+const PartCount = 5
+
+// PartWords is a part and how it is said.
+type PartWords struct {
 	Part Part
 	Says string
-}{{Protein, "a protein"}, {CrispPart, "something crisp"}, {SweetOrFresh, "something sweet or fresh"}}
+}
+
+// Besides reports whether the part is missed only where others at the table find it: a tray may
+// do without cheese or sweets, but not for some.
+func (p PartWords) Besides() bool { return p.Part == CheesePart || p.Part == TreatPart }
+
+// Parts of every guest's plate, in the order they are named, and their words.
+var Parts = [PartCount]PartWords{{Protein, "a protein"}, {CheesePart, "a cheese"}, {CrispPart, "something crisp"},
+	{SweetOrFresh, "something sweet or fresh"}, {TreatPart, "a sweet"}}
 
 // PartOf tells which of the parts a food can play.
 func (f *Food) PartOf() Part {
 	var p Part
 	if in(f, Cheese, Meat, Nut) || f.Category == Dip && !has(f, "sweet") && f.CarbG >= 10 {
 		p |= Protein // a savoury dip with some starch to it is made of pulses
+	}
+	if f.Category == Cheese {
+		p |= CheesePart
+	}
+	if f.Category == Sweet {
+		p |= TreatPart
 	}
 	if f.Category != Garnish && (f.Wetness == Crisp || f.Texture == "crunchy") {
 		p |= CrispPart

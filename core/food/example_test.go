@@ -15,3 +15,16 @@ func ExampleAffinity() {
 	// Output:
 	// 1 well known together
 }
+
+// 300 g from bags of 125 g and of 200 g: one of each is cheaper than three or two alike.
+func ExampleCover() {
+	buy, bought, cost := food.Cover([]food.Pack{{Grams: 125, Price: 190}, {Grams: 200, Price: 260}}, 300)
+	for _, p := range buy {
+		fmt.Println(p.Count, "x", p.Grams, "g")
+	}
+	fmt.Println(bought, "g for", cost)
+	// Output:
+	// 1 x 200 g
+	// 1 x 125 g
+	// 325 g for 450
+}

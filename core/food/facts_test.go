@@ -128,3 +128,32 @@ func TestWhatAFoodHoldsFollowsFromItsEntry(t *testing.T) {
 		}
 	}
 }
+
+// A whole round, log, wedge or square weighs what its pack weighs, so that no whole costs a second
+// pack for a few grams.
+func TestWholesWeighTheirPack(t *testing.T) {
+	n := 0
+	for _, f := range BuiltIn().All() {
+		if f.Category != Cheese {
+			continue
+		}
+		for _, s := range f.Forms {
+			whole := 0.0
+			switch s.Form {
+			case "whole":
+				whole = s.MassG
+			case "cut-round":
+				whole = s.MassG * float64(s.N)
+			default:
+				continue
+			}
+			n++
+			if pack := f.Packs[0].Grams; whole > pack+1e-9 || whole < pack-.5 {
+				t.Errorf("%s, %s: %.2f g, its pack holds %g", f.ID, s.Form, whole, pack)
+			}
+		}
+	}
+	if n < 15 {
+		t.Errorf("only %d wholes", n)
+	}
+}

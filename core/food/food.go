@@ -76,7 +76,8 @@ type Food struct {
 	Diet        []string `json:"diet"`                   // what the avoid list of a brief names
 	CarbG       float64  `json:"carb_g"`                 // carbohydrate in 100 g
 	Region      string   `json:"region,omitempty"`       // where such food comes from, broadly; a way of pairing
-	Season      []int    `json:"season"`                 // months in the northern hemisphere; empty: all year
+	Season      []int    `json:"season"`                 // months in the northern hemisphere in which it is at its best; empty: alike all year
+	AllYear     bool     `json:"all_year,omitempty"`     // in the shops in the other months, too
 	SeasonSouth []int    `json:"season_south,omitempty"` // where half a year's shift would be wrong
 	Packs       []Pack   `json:"packs"`
 	KeepsDays   int      `json:"keeps_days"` // once opened
@@ -124,14 +125,37 @@ func (f *Food) Spec(form string) (Spec, bool) {
 	return Spec{}, false
 }
 
-// InSeason reports whether the food is in season in the month (1 to 12) of the
-// hemisphere ("north" or "south"); a food without months always is.
-func (f *Food) InSeason(month int, hemisphere string) bool {
+// Season is what a month is to a food.
+type Season int
+
+// Seasons: what is sold all year can still be at its best in some months.
+const (
+	AllYear Season = iota // in the shops, as it is all year
+	AtBest                // its months
+	NotNow                // out of season: hardly to be had, or not worth having
+)
+
+// SeasonIn tells what a month (1 to 12) of a hemisphere ("north" or "south") is to the food;
+// month 0, where nobody said when, is AllYear.
+func (f *Food) SeasonIn(month int, hemisphere string) Season {
 	months := f.Months(hemisphere)
-	return len(months) == 0 || month == 0 || slices.Contains(months, month)
+	switch {
+	case month == 0 || len(months) == 0:
+		return AllYear
+	case slices.Contains(months, month):
+		return AtBest
+	case f.AllYear:
+		return AllYear
+	}
+	return NotNow
 }
 
-// Months lists the months in season in a hemisphere; empty is all year.
+// InSeason reports whether the food is to be had in the month, at its best or as all year.
+func (f *Food) InSeason(month int, hemisphere string) bool {
+	return f.SeasonIn(month, hemisphere) != NotNow
+}
+
+// Months lists the months in which the food is at its best in a hemisphere; empty is alike all year.
 func (f *Food) Months(hemisphere string) []int {
 	if hemisphere != "south" {
 		return f.Season

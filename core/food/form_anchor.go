@@ -191,3 +191,29 @@ func (Prop) Kind() Kind   { return KindAnchor }
 func (Prop) Lay(id string, s Spec, n int) []Piece {
 	return Whole{}.Lay(id, s, n)
 }
+
+// WholeG is the mass of the least that a form comes in, grams, where that is more than a bite; 0 for
+// what is counted out piece by piece.
+func WholeG(s Spec) float64 {
+	switch {
+	case s.Form == "cut-round":
+		return s.MassG * float64(max(3, s.N))
+	case FormByID(s.Form).Kind() == KindAnchor && !InVessel(s.Form) && s.MassG > 40:
+		return s.MassG
+	}
+	return 0
+}
+
+// Divisible reports whether less than a whole of a food can be laid: some pieces of a round, or
+// another form of it.
+func Divisible(f *Food, s Spec) bool {
+	if s.Form == "cut-round" {
+		return true
+	}
+	for _, o := range f.Forms {
+		if o.Form != "topping" && WholeG(o) == 0 {
+			return true
+		}
+	}
+	return false
+}

@@ -100,3 +100,13 @@ func (Topping) ID() string                          { return "topping" }
 func (Topping) Says() string                        { return "spooned on top, late" }
 func (Topping) Kind() Kind                          { return KindGarnish }
 func (Topping) Lay(_ string, s Spec, n int) []Piece { return heap(s, n, false) }
+
+// tinyMM is the mean of length and width under which a loose piece is tiny, mm.
+const tinyMM = 14.0
+
+// Tiny reports whether loose food comes in pieces so small that a heap of them looks like a
+// carpet: seeds, raisins, small dried fruit. It lies in a vessel, or in small drifts that
+// neighbours hold (docs/craft.md, Where things go).
+func Tiny(s Spec) bool {
+	return FormByID(s.Form).Kind() == KindLoose && (s.L+s.W)/2 < tinyMM
+}

@@ -29,6 +29,7 @@ type file struct {
 	Foods    []Planned      `json:"foods,omitempty"`
 	Rules    brief.Rules    `json:"rules"`
 	Seed     uint64         `json:"seed"`
+	Says     []string       `json:"says,omitempty"`
 	Part     *tray.Part     `json:"part,omitempty"`
 	Further  []file         `json:"further,omitempty"`
 	Extra    document.Extra `json:"-"`
@@ -80,6 +81,8 @@ func (f *file) member(name string, rest []byte) (n int, err error) {
 		err = json.Unmarshal(raw, &f.Rules)
 	case "seed":
 		err = json.Unmarshal(raw, &f.Seed)
+	case "says":
+		err = json.Unmarshal(raw, &f.Says)
 	case "part":
 		err = json.Unmarshal(raw, &f.Part)
 	default:
@@ -135,7 +138,7 @@ func (f *file) read(raw []byte, larder *food.Larder) (*Job, error) {
 // job takes the trays out of each other. Foods that several trays keep are kept once, as
 // the first of them has them.
 func (f *file) job() (*Job, error) {
-	j := &Job{Title: f.Title, Brief: f.Brief, Foods: f.Foods, Extra: f.Extra}
+	j := &Job{Title: f.Title, Brief: f.Brief, Foods: f.Foods, Says: f.Says, Extra: f.Extra}
 	have := map[string]bool{}
 	for i := range j.Foods {
 		have[j.Foods[i].ID] = true
@@ -234,6 +237,9 @@ func (w *writer) tray(which int) {
 		w.foods(foods)
 	}
 	w.put("seed", t.Seed)
+	if which == 0 && len(w.job.Says) > 0 {
+		w.put("says", w.job.Says)
+	}
 	if t.Part != nil {
 		w.put("part", t.Part)
 	}

@@ -21,12 +21,16 @@ const (
 	MaxFoods    = 400
 )
 
+// maxSays bounds what a plan has to say.
+const maxSays = 20
+
 // Job is an occasion with its trays, one at least: while only briefed that one has no board.
 type Job struct {
 	Title string
 	Brief brief.Brief
 	Foods []Planned // as they were when the job was planned
 	Trays []*tray.Tray
+	Says  []string       // what whoever planned it has to be told: over the budget, too little board
 	Extra document.Extra // members of the file that this version does not know
 }
 
@@ -66,6 +70,14 @@ func (j *Job) Check(larder *food.Larder) error {
 	}
 	if err := fault.Text("title", j.Title, 160); err != nil {
 		return err
+	}
+	if len(j.Says) > maxSays {
+		return fault.Bad("says", "at most %d sentences", maxSays)
+	}
+	for i, s := range j.Says {
+		if err := fault.Text(fmt.Sprintf("says[%d]", i), s, 400); err != nil {
+			return err
+		}
 	}
 	if err := j.Brief.Check(); err != nil {
 		return fault.In("brief", err)

@@ -81,7 +81,7 @@ func Of(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now time.Tim
 	}
 	out.HoldMinutes, out.Holding = prep.Hold(b)
 	chosen := chosenOf(job, larder)
-	shares, kinds := craft.Shares(b, amount.Meatless(chosen)), pick.KindsFor(b)
+	shares, kinds := craft.Shares(b, amount.Meatless(chosen)), pick.KindsFor(b, plan.Under(b, cabinet))
 	for _, cat := range food.Categories {
 		if g := shares[cat]; g > 0 {
 			out.TotalG += g
@@ -139,7 +139,9 @@ func says(b brief.Brief, job *job.Job, larder *food.Larder, o Outlook, now time.
 	} else if len(o.Trays) == 1 {
 		add("%s: %.0f cm² of board for each appetite.", job.Trays[0].Board.Name, job.Trays[0].Board.UsableMM2()/100/math.Max(1, o.Appetites))
 	}
-	if held := o.ReserveG; held > .3*o.TotalG && !b.Plates() {
+	out = append(out, job.Says...)
+	ownBoard := len(b.Boards) > 0 || b.Board != nil && !b.Board.Zero()
+	if held := o.ReserveG; held > .3*o.TotalG && ownBoard {
 		s := fmt.Sprintf("The board is small for this: %.1f kg waits in reserve for topping up. ", held/1000)
 		if len(o.Surfaces) > 0 {
 			s += "A larger board, or a set of boards, would carry it."
@@ -223,15 +225,20 @@ func b2i(v bool) int {
 
 // lacking lists the parts of a plate that somebody who avoids words misses on a tray.
 func lacking(one *tray.Tray, larder *food.Larder, avoid []string) []string {
-	var have food.Part
+	var have, others food.Part
 	for _, id := range one.Foods() {
-		if f, ok := larder.Get(id); ok && f.Breaks(avoid) == "" {
+		f, ok := larder.Get(id)
+		if !ok {
+			continue
+		}
+		others |= f.PartOf()
+		if f.Breaks(avoid) == "" {
 			have |= f.PartOf()
 		}
 	}
 	var out []string
 	for _, p := range food.Parts {
-		if have&p.Part == 0 {
+		if have&p.Part == 0 && !(p.Besides() && others&p.Part == 0) {
 			out = append(out, p.Says)
 		}
 	}

@@ -54,7 +54,7 @@ func TestWhatDoesNotWorkOutIsSaid(t *testing.T) {
 		{`{"guests":{"adults":12},"photographed":"above"}`, "straight above"},
 		{`{"guests":{"adults":12},"photographed":"slant"}`, "tall things at the back"},
 		{`{"guests":{"children":9},"serving":"plates"}`, "9 plates"},
-		{`{"guests":{"adults":2000}}`, "lay it on several"},
+		{`{"guests":{"adults":2000},"board":"round-26-beech"}`, "lay it on several"},
 	} {
 		o := of(t, c.doc, "2026-11-25T09:00")
 		if !strings.Contains(strings.Join(o.Says, "\n"), c.says) {

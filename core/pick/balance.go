@@ -132,8 +132,8 @@ func Servings(b brief.Brief, foods []*food.Food) []Serving {
 // Needs names what a choice lacks, what a group of guests goes without first, and
 // for each up to n foods that would fill it: those that fill most of the whole at
 // once, and suit the rest of the choice best.
-func Needs(b brief.Brief, sides []Side, chosen []*food.Food, larder *food.Larder, ground string, n int) []Need {
-	f := newCandidates(b, larder, ground, KindsFor(b), craft.Shares(b, craft.WithMeat))
+func Needs(b brief.Brief, sides []Side, chosen []*food.Food, larder *food.Larder, under Under, n int) []Need {
+	f := newCandidates(b, larder, under, KindsFor(b, under), craft.Shares(b, craft.WithMeat))
 	s := f.empty()
 	for _, c := range chosen {
 		if i, ok := f.by[c.ID]; ok {
@@ -185,7 +185,7 @@ func Needs(b brief.Brief, sides []Side, chosen []*food.Food, larder *food.Larder
 	out := []Need{}
 	for g, group := range f.groups {
 		for k, p := range food.Parts {
-			if s.part[g][k] > 0 {
+			if s.part[g][k] > 0 || p.Besides() && !slices.ContainsFunc(s.part, func(of [food.PartCount]int) bool { return of[k] > 0 }) {
 				continue
 			}
 			who := group.Who

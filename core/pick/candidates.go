@@ -7,21 +7,22 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/colour"
+	"happytray/core/craft"
 	"happytray/core/food"
 )
 
 // The weights of a choice, in points of liking: what every guest takes is worth
 // one, and a milk that is not on the tray yet a fifth of that. They are data.
 const (
-	inSeason       = .15
-	outOfSeason    = -.35
-	fromCupboard   = .2
+	atBest         = .22
+	outOfSeason    = -.6
+	fromCupboard   = .5
 	inTheme        = .2
 	ofRegion       = .25
 	onGround       = -.12 // nearly the colour of the board or liner
 	newColour      = .18
 	sameColour     = -.07
-	forTheLens     = 1.6 // times the worth of colours on a tray that is photographed
+	forTheLens     = 3 // times the worth of colours on a tray that is photographed
 	sameTexture    = -.08
 	newMilk        = .32
 	newFirmness    = .22
@@ -32,14 +33,32 @@ const (
 	clashWith      = -.08
 	newFlavour     = .06
 	something      = .25  // one food that is new to the cautious
-	forGroup       = 40.0 // a part that a group of guests would go without
+	forGroup       = 24.0 // a part that a group of guests would go without
 	standInShape   = .3
 	dear           = -.15 // at twice the usual price of its kind
 	overBudget     = -10  // at twice the budget
 	stonesForYoung = -.5
 	strongForYoung = -.8
+	tooLarge       = -.45 // a whole, for each time more than roomyWhole that it is of what a food of its kind would be
+	roomyWhole     = 1.25
 	onTheRoad      = -.1
 	inTheHeat      = -.2
+	nearDouble     = -.45 // two that guests take for one: both grapes, two pale soft cheeses
+	pleaser        = .35  // one of the first few that everybody takes
+	pleasers       = 5    // how many of them a tray wants
+)
+
+// What a choice leans to, in points of liking, for a food that is all of it.
+const (
+	forLiked  = 1.2
+	forSeason = .8
+	forNew    = 1.2
+)
+
+// What was on trays before counts against a food, by the house rule for variety.
+var (
+	hadLast   = map[string]float64{"": -.25, "some": -.25, "strong": -.6}
+	hadLately = map[string]float64{"": -.12, "some": -.12, "strong": -.3}
 )
 
 // cand is one food that may be picked, with what the weighing asks of it.
@@ -60,6 +79,12 @@ type cand struct {
 	eats     uint32 // groups of guests that can eat it, a bit each
 	cost     float64
 	look     colour.Lab
+	noise    float64 // what a seed adds to it, so that equals take turns
+	pleases  bool    // a crowd-pleaser
+	doubles  []int   // candidates that guests would take for the same
+	last     bool    // the host had it on the last tray
+	notNow   bool    // out of season
+	awake    bool    // it never rests: it stands in the cupboard
 }
 
 // candidates is what a choice is made from.
@@ -69,9 +94,10 @@ type candidates struct {
 	of     map[food.Category][]int
 	palate *food.Palate
 	groups []brief.Group
-	rare   [][3]bool // fewer than a third of what plays a part suits the group
+	rare   [][food.PartCount]bool // fewer than a third of what plays a part suits the group
 	budget float64
 	seen   float64 // how much colours count: more where the tray is photographed
+	varied float64 // how much noise counts: 0 where the very worth is asked for
 }
 
 // stats are the counts of a choice that its worth follows from.
@@ -85,11 +111,12 @@ type stats struct {
 	strong   int
 	leads    int
 	isNew    int
-	part     [][3]int // by group and part
+	pleases  int
+	part     [][food.PartCount]int // by group and part
 	cost     float64
 }
 
-func newCandidates(b brief.Brief, larder *food.Larder, ground string, kinds map[food.Category]int, shares map[food.Category]float64) *candidates {
+func newCandidates(b brief.Brief, larder *food.Larder, under Under, kinds map[food.Category]int, shares map[food.Category]float64) *candidates {
 	f := &candidates{by: map[string]int{}, of: map[food.Category][]int{}, groups: b.Groups(), budget: b.Money(), seen: 1}
 	if b.Photographed != "" {
 		f.seen = forTheLens
@@ -102,7 +129,7 @@ func newCandidates(b brief.Brief, larder *food.Larder, ground string, kinds map[
 	for _, w := range append(slices.Clone(b.Pins), b.Foods...) {
 		pinned[w.Food] = true
 	}
-	w := newWeigher(b, larder, ground, kinds, shares, f.groups)
+	w := newWeigher(b, larder, under, kinds, shares, f.groups)
 	all := larder.All()
 	var foods []*food.Food
 	for i := range all {
@@ -116,7 +143,8 @@ func newCandidates(b brief.Brief, larder *food.Larder, ground string, kinds map[
 		foods = append(foods, g)
 	}
 	f.palate = food.NewPalate(foods)
-	f.rare = make([][3]bool, len(f.groups))
+	f.findDoubles()
+	f.rare = make([][food.PartCount]bool, len(f.groups))
 	for g := range f.groups {
 		for k, p := range food.Parts {
 			can, all := 0, 0
@@ -144,12 +172,23 @@ func suits(b brief.Brief, larder *food.Larder, f *food.Food) bool {
 		return false // pitted, so that no guest is surprised
 	case b.Plates() && !forPlate(f):
 		return false
+	case !slices.ContainsFunc(f.Forms, func(s food.Spec) bool { return s.Form != "topping" && aBite(f, s) }):
+		return false // there is nothing of it that guests can eat as it lies
 	case b.Course == "sweet":
 		return larder.ForDessert(f)
 	case b.Course == "savoury":
 		return !larder.DessertOnly(f)
 	}
 	return f.Category == food.Sweet || !larder.DessertOnly(f)
+}
+
+// biteOfFruit is the most that a piece of fresh fruit weighs that somebody takes in the hand, grams.
+const biteOfFruit = 60
+
+// aBite reports whether guests can eat a food as it lies in a form: whole fruit in its peel, and
+// halves that fill a hand, are props.
+func aBite(f *food.Food, s food.Spec) bool {
+	return f.Category != food.Fruit || s.MassG <= biteOfFruit && s.Form != "whole"
 }
 
 // largest is what one piece on a single plate may weigh, grams.
@@ -183,7 +222,7 @@ type weigher struct {
 	young   float64 // share of the guests that are children
 }
 
-func newWeigher(b brief.Brief, larder *food.Larder, ground string, kinds map[food.Category]int, shares map[food.Category]float64, groups []brief.Group) *weigher {
+func newWeigher(b brief.Brief, larder *food.Larder, under Under, kinds map[food.Category]int, shares map[food.Category]float64, groups []brief.Group) *weigher {
 	w := &weigher{b: b, larder: larder, off: b.OffTheTray(), month: b.SeasonMonth(), day: b.ServeDay(), groups: groups,
 		usual: map[food.Category]float64{}, each: map[food.Category]float64{}}
 	w.young = float64(b.Guests.Children) / float64(b.Guests.Total())
@@ -195,7 +234,7 @@ func newWeigher(b brief.Brief, larder *food.Larder, ground string, kinds map[foo
 			}
 		}
 	}
-	if c, err := colour.Parse(ground); err == nil {
+	if c, err := colour.Parse(under.Colour); err == nil {
 		w.ground = &c
 	}
 	prices := map[food.Category][]float64{}
@@ -243,15 +282,40 @@ func (w *weigher) weigh(f *food.Food) cand {
 			c.eats |= 1 << i
 		}
 	}
-	if w.month > 0 && len(f.Season) > 0 {
-		if f.InSeason(w.month, w.b.Hemisphere) {
-			add(inSeason, "in season")
-		} else {
-			add(outOfSeason, "")
+	season := f.SeasonIn(w.month, w.b.Hemisphere)
+	switch season {
+	case food.AtBest:
+		add(atBest, "at its best this month")
+	case food.NotNow:
+		c.notNow = true
+		add(outOfSeason, "")
+	}
+	c.pleases = craft.IsWanted(f)
+	switch w.b.Leaning {
+	case "liked":
+		add(forLiked*(f.Liking-.5), "what everybody takes")
+	case "season":
+		if season == food.AtBest {
+			add(forSeason, "at its best this month")
+		}
+	case "new":
+		if f.Liking < craft.Sought {
+			add(forNew*(craft.Sought-f.Liking)+.1, "something new for the curious")
+		}
+	}
+	if had := w.b.Had; had != nil {
+		variety := w.b.HouseRules().Variety
+		if slices.Contains(had.Last, f.ID) {
+			c.last = true
+			add(hadLast[variety], "")
+		}
+		if slices.Contains(had.Lately, f.ID) {
+			add(hadLately[variety], "")
 		}
 	}
 	hand := w.larder.OnHand(f.ID, w.day)
 	if hand >= worthOpening {
+		c.awake = true
 		add(fromCupboard, "stands in the cupboard")
 	}
 	for _, p := range w.palette {
@@ -272,6 +336,9 @@ func (w *weigher) weigh(f *food.Food) cand {
 	price := w.larder.GramPrice(f)
 	if usual := w.usual[f.Category]; usual > 0 && price > usual {
 		add(dear*math.Min(1.5, price/usual-1), "")
+	}
+	if whole, each := food.WholeG(f.Forms[0]), w.each[f.Category]; each > 0 && whole > roomyWhole*each && !food.Divisible(f, f.Forms[0]) {
+		add(tooLarge*math.Min(2, whole/each-roomyWhole), "")
 	}
 	need := math.Max(0, w.each[f.Category]-hand)
 	for i, p := range w.larder.PacksOf(f) { // about what the till would say for a usual amount
@@ -303,7 +370,7 @@ func repeat(n int, fresh, again float64) float64 {
 }
 
 func (f *candidates) empty() *stats {
-	return &stats{part: make([][3]int, len(f.groups))}
+	return &stats{part: make([][food.PartCount]int, len(f.groups))}
 }
 
 // because is what speaks most for a food, still without its words.
@@ -332,7 +399,7 @@ func (f *candidates) marginal(s *stats, i int) float64 {
 // the tray, a group of guests and a part of their plate.
 func (f *candidates) weigh(s *stats, i int) (v float64, most because, which int) {
 	c := &f.cands[i]
-	v = c.base
+	v = c.base + f.varied*c.noise
 	top := c.whyWorth
 	add := func(points float64, why because, n int) {
 		v += points
@@ -360,6 +427,14 @@ func (f *candidates) weigh(s *stats, i int) (v float64, most because, which int)
 	for k := range food.Flavours {
 		if c.flavours&(1<<k) != 0 && s.flavour[k] == 0 {
 			v += newFlavour
+		}
+	}
+	if c.pleases && s.pleases < pleasers {
+		v += pleaser
+	}
+	for _, o := range c.doubles {
+		if slices.Contains(s.on, o) {
+			v += nearDouble
 		}
 	}
 	paired, partner, best := 0, 0, float32(0)
@@ -446,6 +521,9 @@ func (f *candidates) put(s *stats, i, n int) {
 	if c.isNew {
 		s.isNew += n
 	}
+	if c.pleases {
+		s.pleases += n
+	}
 	for g := range f.groups {
 		for k, p := range food.Parts {
 			if c.eats&(1<<g) != 0 && c.part&p.Part != 0 {
@@ -456,18 +534,71 @@ func (f *candidates) put(s *stats, i, n int) {
 	s.cost += float64(n) * c.cost
 }
 
-// best is the candidate of a category that adds most to the choice, or -1.
+// best is the candidate of a category that adds most to the choice, or -1. What is out of season
+// and what guests would take for something that is there already comes only where there is
+// nothing else.
 func (f *candidates) best(s *stats, c food.Category) (int, float64) {
-	best, most := -1, math.Inf(-1)
+	best, most, last := -1, math.Inf(-1), false
 	for _, i := range f.of[c] {
 		if slices.Contains(s.on, i) {
 			continue
 		}
-		if v := f.marginal(s, i); v > most+1e-9 {
-			best, most = i, v
+		unwished := f.cands[i].notNow || slices.ContainsFunc(f.cands[i].doubles, func(o int) bool { return slices.Contains(s.on, o) })
+		if unwished && best >= 0 && !last {
+			continue
+		}
+		if v := f.marginal(s, i); v > most+1e-9 || last && !unwished {
+			best, most, last = i, v, unwished
 		}
 	}
 	return best, most
+}
+
+// fill adds to a choice, category by category, whatever adds most, until there are as many kinds
+// as are wanted or nothing is left.
+func (f *candidates) fill(s *stats, kinds map[food.Category]int, fixed map[int]bool) {
+	have := map[food.Category]int{}
+	for i := range fixed {
+		have[f.cands[i].food.Category]++
+	}
+	for _, c := range food.Categories {
+		for range kinds[c] - have[c] {
+			i, _ := f.best(s, c)
+			if i < 0 {
+				break
+			}
+			f.put(s, i, 1)
+		}
+	}
+}
+
+// complete adds, beyond the kinds that are wanted, what a group of guests would go without: where
+// pins fill a category with what they avoid, they get something of their own.
+func (f *candidates) complete(s *stats, kinds map[food.Category]int) {
+	for g := range f.groups {
+		for k, p := range food.Parts {
+			if s.part[g][k] > 0 {
+				continue
+			}
+			best, most := -1, math.Inf(-1)
+			for i := range f.cands {
+				c := &f.cands[i]
+				if c.part&p.Part == 0 || c.eats>>g&1 == 0 || kinds[c.food.Category] == 0 || slices.Contains(s.on, i) {
+					continue
+				}
+				v := f.marginal(s, i)
+				if c.notNow {
+					v += rested
+				}
+				if v > most {
+					best, most = i, v
+				}
+			}
+			if best >= 0 {
+				f.put(s, best, 1)
+			}
+		}
+	}
 }
 
 // rounds bounds the exchange; a choice settles in two or three.

@@ -50,7 +50,7 @@ func TestChoicesHold(t *testing.T) {
 	for n := range 150 {
 		b := anyBrief(r)
 		off := b.OffTheTray()
-		first, err := Pick(b, larder, "")
+		first, err := Pick(b, larder, Under{})
 		if err != nil {
 			if !strings.Contains(err.Error(), "diets") {
 				t.Fatalf("%d: %v", n, err)
@@ -63,7 +63,7 @@ func TestChoicesHold(t *testing.T) {
 				b.Pins = append(b.Pins, brief.Want{Food: f.ID})
 			}
 		}
-		chosen, err := Pick(b, larder, "#8c6a48")
+		chosen, err := Pick(b, larder, Under{Colour: "#8c6a48"})
 		if err != nil {
 			t.Fatalf("%d: %v", n, err)
 		}
@@ -83,7 +83,7 @@ func TestChoicesHold(t *testing.T) {
 			}
 			seen[c.Food.ID] = true
 		}
-		again, _ := Pick(b, larder, "#8c6a48")
+		again, _ := Pick(b, larder, Under{Colour: "#8c6a48"})
 		if !slices.Equal(got, ids(again)) {
 			t.Errorf("%d: another choice the second time", n)
 		}
@@ -104,7 +104,7 @@ func TestChoicesHold(t *testing.T) {
 // possible reports whether the larder holds something that could play a part for a group.
 func possible(b brief.Brief, g, k int) bool {
 	off, avoid := b.OffTheTray(), b.Groups()[g].Avoid
-	kinds := KindsFor(b)
+	kinds := KindsFor(b, Under{})
 	all := larder.All()
 	for i := range all {
 		f := &all[i]
@@ -120,8 +120,8 @@ func possible(b brief.Brief, g, k int) bool {
 func TestNoSwapIsBetter(t *testing.T) {
 	for _, n := range []int{6, 14, 40} {
 		b := adults(n)
-		kinds := KindsFor(b)
-		f := newCandidates(b, larder, "", kinds, craft.Shares(b, craft.WithMeat))
+		kinds := KindsFor(b, Under{})
+		f := newCandidates(b, larder, Under{}, kinds, craft.Shares(b, craft.WithMeat))
 		s := f.empty()
 		worth := 0.0
 		for _, c := range food.Categories {
@@ -160,14 +160,14 @@ func TestWhatGives(t *testing.T) {
 	for _, f := range larder.All() {
 		b.Bans = append(b.Bans, f.ID)
 	}
-	if _, err := Pick(b, larder, ""); err == nil || !strings.HasPrefix(err.Error(), "bans:") || !strings.Contains(err.Error(), "would come back") {
+	if _, err := Pick(b, larder, Under{}); err == nil || !strings.HasPrefix(err.Error(), "bans:") || !strings.Contains(err.Error(), "would come back") {
 		t.Errorf("everything banned: %v", err)
 	}
 	bare, err := food.ReadLarder([]byte(`[]`))
 	if err != nil {
 		t.Fatal(err)
 	}
-	if _, err := Pick(adults(8), bare, ""); err == nil {
+	if _, err := Pick(adults(8), bare, Under{}); err == nil {
 		t.Error("an empty larder gave a choice")
 	}
 	var milk []food.Food
@@ -178,7 +178,7 @@ func TestWhatGives(t *testing.T) {
 	}
 	b = adults(8)
 	b.Diets = []brief.Diet{{Count: 1, Avoid: []string{"milk"}}}
-	if _, err := Pick(b, bare.With(milk), ""); err == nil || !strings.Contains(err.Error(), "those who avoid milk") {
+	if _, err := Pick(b, bare.With(milk), Under{}); err == nil || !strings.Contains(err.Error(), "those who avoid milk") {
 		t.Errorf("a larder of milk alone: %v", err)
 	}
 }
@@ -188,7 +188,7 @@ func TestHouseRulesChoose(t *testing.T) {
 	form := func(r brief.Rules, id string) string {
 		b := adults(9)
 		b.Rules, b.Pins = &r, []brief.Want{{Food: id}}
-		chosen, err := Pick(b, larder, "")
+		chosen, err := Pick(b, larder, Under{})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -213,8 +213,8 @@ func TestHouseRulesChoose(t *testing.T) {
 	}
 	b := adults(9)
 	b.Rules = &brief.Rules{Olives: "stones"}
-	with, _ := Pick(b, larder, "")
-	without, _ := Pick(adults(9), larder, "")
+	with, _ := Pick(b, larder, Under{})
+	without, _ := Pick(adults(9), larder, Under{})
 	for _, c := range without {
 		if c.Food.Category == food.Brined && c.Food.Stone {
 			t.Errorf("%s has stones", c.Food.Name)
@@ -229,7 +229,7 @@ func TestSweetAndSavoury(t *testing.T) {
 	for _, course := range []string{"sweet", "savoury", ""} {
 		b := adults(20)
 		b.Course = course
-		chosen, err := Pick(b, larder, "")
+		chosen, err := Pick(b, larder, Under{})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -252,7 +252,7 @@ func TestTheLensWantsColour(t *testing.T) {
 		families := func(photographed string) int {
 			b := adults(n)
 			b.Photographed = photographed
-			chosen, err := Pick(b, larder, "")
+			chosen, err := Pick(b, larder, Under{})
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -271,10 +271,10 @@ func TestTheLensWantsColour(t *testing.T) {
 
 func TestShopsStockIsHeeded(t *testing.T) {
 	b := adults(9)
-	first, _ := Pick(b, larder, "")
+	first, _ := Pick(b, larder, Under{})
 	out := first[0].Food
 	l := larder.Priced(food.Market{out.ID: {Packs: out.Packs, Out: true}})
-	second, err := Pick(b, l, "")
+	second, err := Pick(b, l, Under{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -288,7 +288,7 @@ func BenchmarkPick(b *testing.B) {
 		br := adults(n)
 		b.Run(string(rune('0'+n/10))+"0s", func(b *testing.B) {
 			for b.Loop() {
-				if _, err := Pick(br, larder, ""); err != nil {
+				if _, err := Pick(br, larder, Under{}); err != nil {
 					b.Fatal(err)
 				}
 			}

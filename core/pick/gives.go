@@ -13,6 +13,9 @@ import (
 // gives is the answer where no food is left: which single thing, let go of, opens
 // most of the larder again.
 func gives(b brief.Brief, larder *food.Larder) error {
+	if !slices.ContainsFunc(food.Categories, func(c food.Category) bool { t, set := b.Tilt[string(c)]; return !set || t > 0 }) {
+		return fault.Bad("tilt", "every kind of food is set to nothing; let at least one of them be")
+	}
 	off := b.OffTheTray()
 	count := func(off, bans []string) int {
 		n := 0

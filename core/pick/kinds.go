@@ -7,77 +7,114 @@ import (
 	"happytray/core/food"
 )
 
-// Kinds is how many foods of each category a tray for so many appetites carries
-// (docs/craft.md, Shares: three cheeses and two meats for up to eight, five and three
-// for more, up to seven cheeses on a spread; odd counts look better).
-func Kinds(appetites float64, off []string, rules brief.Rules) map[food.Category]int {
-	step := func(single, small, middle, large, spread int) int {
-		switch {
-		case appetites <= 1.25:
-			return single
-		case appetites < 5:
-			return small
-		case appetites <= 10:
-			return middle
-		case appetites <= 30:
-			return large
-		}
-		return spread
-	}
-	k := map[food.Category]int{
-		food.Cheese: step(2, 2, 3, 5, 7), food.Meat: step(1, 1, 2, 3, 3), food.Dip: step(1, 1, 2, 2, 3),
-		food.Brined: step(1, 1, 1, 2, 2), food.Fruit: step(2, 2, 3, 3, 5), food.Vegetable: step(1, 1, 1, 1, 2),
-		food.Dried: step(1, 1, 1, 2, 2), food.Nut: step(1, 1, 1, 2, 3), food.Cracker: step(1, 1, 2, 3, 3),
-		food.Sweet: step(0, 0, 1, 1, 2), food.Garnish: step(1, 1, 2, 2, 2),
-	}
-	if slices.Contains(off, "meat") || slices.Contains(off, "animal") {
-		k[food.Vegetable] += k[food.Meat] // its share goes to what can stand in for it
-		k[food.Dip]++
-		k[food.Meat] = step(0, 1, 1, 1, 1) // a cold cut without meat, where the larder has one
-	}
-	if rules.Greenery == "none" {
-		k[food.Garnish] = 0
-	}
-	return k
+// sizes are the tables that kinds are told apart by, in appetites: one plate, a couple, up to
+// eight or so, up to twenty, up to forty, and a spread.
+var sizes = []float64{1.25, 4.99, 10, 20, 40}
+
+// usualKinds is how many foods of each category a table of each of those sizes carries
+// (docs/craft.md, Shares: three cheeses and two meats for up to eight, five and three for more,
+// up to seven cheeses on a spread; odd counts look better). A meal is wider than a nibble, and
+// what fills it, fruit, vegetables, dips and bread, more than what is nibbled.
+var usualKinds = map[string]map[food.Category][6]int{
+	"nibble": {
+		food.Cheese: {1, 2, 3, 3, 5, 5}, food.Meat: {1, 1, 2, 2, 3, 3}, food.Dip: {1, 1, 1, 2, 2, 3}, food.Brined: {1, 1, 1, 2, 2, 2},
+		food.Fruit: {1, 2, 2, 3, 3, 4}, food.Vegetable: {1, 1, 1, 1, 2, 2}, food.Dried: {0, 1, 1, 1, 2, 2}, food.Nut: {1, 1, 1, 2, 2, 2},
+		food.Cracker: {1, 1, 2, 2, 3, 3}, food.Sweet: {0, 0, 0, 1, 1, 2}, food.Garnish: {1, 1, 2, 2, 2, 2}},
+	"grazing": {
+		food.Cheese: {2, 2, 3, 5, 5, 7}, food.Meat: {1, 1, 2, 3, 3, 4}, food.Dip: {1, 1, 2, 2, 3, 3}, food.Brined: {1, 1, 1, 2, 2, 3},
+		food.Fruit: {2, 2, 3, 3, 4, 5}, food.Vegetable: {1, 1, 1, 2, 3, 3}, food.Dried: {1, 1, 1, 2, 2, 2}, food.Nut: {1, 1, 1, 2, 2, 3},
+		food.Cracker: {1, 1, 2, 3, 3, 4}, food.Sweet: {0, 0, 1, 1, 2, 2}, food.Garnish: {1, 1, 2, 2, 2, 2}},
+	"meal": {
+		food.Cheese: {2, 3, 5, 5, 7, 7}, food.Meat: {1, 2, 2, 3, 4, 4}, food.Dip: {1, 1, 2, 3, 3, 4}, food.Brined: {1, 1, 2, 2, 3, 3},
+		food.Fruit: {2, 2, 3, 4, 4, 5}, food.Vegetable: {1, 1, 2, 3, 3, 4}, food.Dried: {1, 1, 1, 2, 2, 3}, food.Nut: {1, 1, 1, 2, 3, 3},
+		food.Cracker: {1, 2, 2, 3, 4, 4}, food.Sweet: {0, 1, 1, 2, 2, 3}, food.Garnish: {1, 1, 2, 2, 2, 2}},
 }
 
 // sweetKinds is the same for a dessert tray, where sweets and fruit lead.
-func sweetKinds(appetites float64, rules brief.Rules) map[food.Category]int {
-	step := func(small, middle, large, spread int) int {
-		switch {
-		case appetites < 5:
-			return small
-		case appetites <= 10:
-			return middle
-		case appetites <= 30:
-			return large
-		}
-		return spread
-	}
-	k := map[food.Category]int{
-		food.Sweet: step(3, 5, 7, 9), food.Fruit: step(3, 3, 5, 7), food.Dip: step(1, 2, 3, 3), food.Nut: step(1, 1, 2, 3),
-		food.Dried: step(1, 1, 2, 2), food.Cracker: step(1, 1, 2, 3), food.Cheese: step(0, 1, 1, 2), food.Garnish: step(1, 2, 2, 2),
-	}
-	if rules.Greenery == "none" {
-		k[food.Garnish] = 0
-	}
-	return k
+var sweetKinds = map[food.Category][6]int{
+	food.Sweet: {3, 3, 5, 7, 7, 9}, food.Fruit: {2, 3, 3, 5, 5, 7}, food.Dip: {1, 1, 2, 3, 3, 3}, food.Nut: {1, 1, 1, 2, 2, 3},
+	food.Dried: {1, 1, 1, 2, 2, 2}, food.Cracker: {1, 1, 1, 2, 2, 3}, food.Cheese: {0, 0, 1, 1, 1, 2}, food.Garnish: {1, 1, 2, 2, 2, 2},
 }
 
-// KindsFor is how many foods of each category the brief's tray carries.
-func KindsFor(b brief.Brief) map[food.Category]int {
-	if b.Course == "sweet" {
-		return sweetKinds(b.Guests.Appetites(), b.HouseRules())
+// sizeOf is the column of a table of so many appetites.
+func sizeOf(appetites float64) int {
+	for i, most := range sizes {
+		if appetites <= most {
+			return i
+		}
 	}
-	k := Kinds(b.Guests.Appetites(), b.OffTheTray(), b.HouseRules())
-	if b.Plates() { // a plate has no room for two bowls
+	return len(sizes)
+}
+
+// KindsFor is how many foods of each category the brief's tray carries, by the occasion, the
+// guests and the board it lies on.
+func KindsFor(b brief.Brief, under Under) map[food.Category]int {
+	rules, off := b.HouseRules(), b.OffTheTray()
+	usual, size := usualKinds[b.For()], sizeOf(b.Guests.Appetites())
+	if b.Course == "sweet" {
+		usual = sweetKinds
+	}
+	k := map[food.Category]int{}
+	for c, of := range usual {
+		k[c] = of[size]
+	}
+	if b.Course != "sweet" && (slices.Contains(off, "meat") || slices.Contains(off, "animal")) {
+		k[food.Vegetable] += k[food.Meat] // its share goes to what can stand in for it
+		k[food.Dip]++
+		k[food.Meat] = min(1, size) // a cold cut without meat, where the larder has one
+	}
+	if b.Plates() && b.Course != "sweet" { // a plate has no room for two bowls, and a child's for few kinds
 		k[food.Brined], k[food.Sweet] = 0, 1
+		if b.Guests.Appetites() < 1 {
+			for _, c := range food.Categories {
+				k[c] = min(k[c], 1)
+			}
+			k[food.Dip], k[food.Nut] = 0, 0
+		}
 	}
 	if b.Course == "savoury" {
 		k[food.Sweet] = 0
 	}
-	if b.HouseRules().Vegetarians == "shapes" {
+	if b.Course != "sweet" && rules.Vegetarians == "shapes" {
 		k[food.Vegetable]++ // one that folds as the meat does
+	}
+	if rules.Greenery == "none" {
+		k[food.Garnish] = 0
+	}
+	for c, tilt := range b.Tilt {
+		if tilt == 0 {
+			k[food.Category(c)] = 0
+		}
+	}
+	return narrowed(k, under)
+}
+
+// each is the board that one kind of food wants so that it is a heap and not a crumb, cm2, and
+// fewest is how many kinds there are on the smallest board (docs/craft.md, Kinds and amounts).
+const (
+	each   = 62.0
+	fewest = 8
+)
+
+// narrowed leaves out kinds where the board has no room for so many, first of those categories
+// that have most of theirs to spare.
+func narrowed(k map[food.Category]int, under Under) map[food.Category]int {
+	all := 0
+	for _, n := range k {
+		all += n
+	}
+	for under.CM2 > 0 && all > max(fewest, int(under.CM2/each)) {
+		from, most := food.Category(""), 1
+		for _, c := range food.Categories {
+			if k[c] > most {
+				from, most = c, k[c]
+			}
+		}
+		if from == "" {
+			break
+		}
+		k[from]--
+		all--
 	}
 	return k
 }

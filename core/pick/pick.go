@@ -23,16 +23,22 @@ type Choice struct {
 	Why    string
 }
 
+// Under is what the food will lie on, where the brief says; its zero value where it does not.
+type Under struct {
+	Colour string  // of the board or its liner
+	CM2    float64 // that food can lie on, of all boards together
+}
+
 // Pick chooses foods for the brief, by the worth of the whole: what each food is
 // by itself, what it brings that the rest does not, and that every group of guests
-// finds a protein, something crisp and something sweet or fresh. It begins greedily
-// and exchanges foods until no single exchange is better. ground is the colour of
-// the board or its liner, or "" where it is not known.
+// finds the parts of a plate (food.Parts). It begins greedily
+// and exchanges foods until no single exchange is better. under is what it
+// will all lie on, as far as that is known.
 //
 // A list of foods in the brief is the whole choice. Pins are on the tray whatever
 // else is, bans never; if one that is asked for breaks what guests avoid, that is
 // an error that says so.
-func Pick(b brief.Brief, larder *food.Larder, ground string) ([]Choice, error) {
+func Pick(b brief.Brief, larder *food.Larder, under Under) ([]Choice, error) {
 	p := picker{brief: b, larder: larder, off: b.OffTheTray()}
 	for _, asked := range []struct {
 		field, why string
@@ -47,30 +53,23 @@ func Pick(b brief.Brief, larder *food.Larder, ground string) ([]Choice, error) {
 	if len(b.Foods) > 0 {
 		return p.chosen, nil // the host's own list is the whole list
 	}
-	kinds := KindsFor(b)
-	f := newCandidates(b, larder, ground, kinds, craft.Shares(b, craft.WithMeat))
+	kinds := KindsFor(b, under)
+	f := newCandidates(b, larder, under, kinds, craft.Shares(b, craft.WithMeat))
 	s := f.empty()
 	fixed := map[int]bool{}
-	have := map[food.Category]int{}
 	for _, c := range p.chosen {
 		i := f.by[c.Food.ID]
 		f.put(s, i, 1)
 		fixed[i] = true
-		have[c.Food.Category]++
 	}
-	for _, c := range food.Categories {
-		for range kinds[c] - have[c] {
-			i, _ := f.best(s, c)
-			if i < 0 {
-				break
-			}
-			f.put(s, i, 1)
-		}
-	}
+	f.fill(s, kinds, fixed)
+	f.complete(s, kinds)
 	if len(s.on) == len(fixed) && len(fixed) == 0 {
 		return nil, gives(b, larder)
 	}
 	f.settle(s, fixed)
+	f.vary(s, fixed, b.ChoiceSeed())
+	f.complete(s, kinds)
 	f.trim(s, fixed)
 	slices.SortFunc(s.on, func(i, j int) int { return i - j }) // in the order of the larder, shelf by shelf
 	why := make([]string, len(s.on))
@@ -153,6 +152,12 @@ func (p *picker) form(f *food.Food) string {
 			if c.Form == s.Form && c.Food.Category == f.Category {
 				n += 2
 			}
+		}
+		if food.Tiny(s) {
+			n += 2 // rather in a vessel
+		}
+		if !aBite(f, s) {
+			n += 50
 		}
 		n += 4 * ruled(rules, f, s.Form)
 		if noMeat && f.StandsIn() == s.Form {

@@ -13,18 +13,52 @@ var larder = food.BuiltIn()
 
 func adults(n int) brief.Brief { return brief.Brief{Guests: brief.Guests{Adults: n}, Month: 6} }
 
-func TestKindsGrowWithTheTable(t *testing.T) {
+func TestKindsFollowTheTable(t *testing.T) {
+	at := func(n int, occasion string) brief.Brief { b := adults(n); b.Occasion = occasion; return b }
+	sum := func(k map[food.Category]int) (n int) {
+		for _, v := range k {
+			n += v
+		}
+		return n
+	}
 	for _, c := range []struct {
-		guests       float64
+		guests       int
+		occasion     string
 		cheese, meat int
-	}{{4, 2, 1}, {8, 3, 2}, {20, 5, 3}, {60, 7, 3}} {
-		k := Kinds(c.guests, nil, brief.Rules{})
+	}{{4, "grazing", 2, 1}, {8, "grazing", 3, 2}, {18, "grazing", 5, 3}, {60, "grazing", 7, 4}, {8, "meal", 5, 2}, {18, "nibble", 3, 2}, {60, "nibble", 5, 3}} {
+		k := KindsFor(at(c.guests, c.occasion), Under{})
 		if k[food.Cheese] != c.cheese || k[food.Meat] != c.meat {
-			t.Errorf("%v guests: %d cheeses and %d meats, want %d and %d", c.guests, k[food.Cheese], k[food.Meat], c.cheese, c.meat)
+			t.Errorf("%d guests, %s: %d cheeses and %d meats, want %d and %d", c.guests, c.occasion, k[food.Cheese], k[food.Meat], c.cheese, c.meat)
 		}
 	}
-	none := Kinds(20, []string{"meat"}, brief.Rules{Greenery: "none"})
-	if none[food.Meat] != 1 || none[food.Garnish] != 0 || none[food.Vegetable] <= Kinds(20, nil, brief.Rules{})[food.Vegetable] {
+	for _, o := range []string{"nibble", "grazing", "meal"} {
+		for n, before := 1, 0; n <= 60; n++ {
+			all := sum(KindsFor(at(n, o), Under{}))
+			if all < before {
+				t.Errorf("%s: %d kinds for %d guests, %d for one fewer", o, all, n, before)
+			}
+			before = all
+			if n > 12 && KindsFor(at(n, "meal"), Under{})[food.Vegetable] < 2 {
+				t.Errorf("a single vegetable for %d at a meal", n)
+			}
+		}
+	}
+	if n, g, m := sum(KindsFor(at(14, "nibble"), Under{})), sum(KindsFor(at(14, "grazing"), Under{})), sum(KindsFor(at(14, "meal"), Under{})); n >= g || g >= m {
+		t.Errorf("%d kinds for a nibble, %d for grazing, %d for a meal", n, g, m)
+	}
+	// a small board carries fewer kinds, and still some of every one
+	small, wide := KindsFor(at(14, "grazing"), Under{CM2: 900}), KindsFor(at(14, "grazing"), Under{CM2: 6000})
+	if float64(sum(small)) > 900/each || sum(wide) != sum(KindsFor(at(14, "grazing"), Under{})) {
+		t.Errorf("%d kinds on 900 cm2, %d on 6000", sum(small), sum(wide))
+	}
+	for c, n := range wide {
+		if n > 0 && small[c] == 0 {
+			t.Errorf("no %s on a small board", c)
+		}
+	}
+	b := at(20, "grazing")
+	b.Diets, b.Rules = []brief.Diet{{Avoid: []string{"meat"}}}, &brief.Rules{Greenery: "none"}
+	if none := KindsFor(b, Under{}); none[food.Meat] != 1 || none[food.Garnish] != 0 || none[food.Vegetable] <= KindsFor(at(20, "grazing"), Under{})[food.Vegetable] {
 		t.Errorf("without meat and greens: %v", none)
 	}
 }
@@ -34,7 +68,7 @@ func TestPickNeverBreaksAnAvoid(t *testing.T) {
 	for _, word := range append(slices.Clone(brief.Allergens), brief.DietWords...) {
 		b := adults(14)
 		b.Diets = []brief.Diet{{Avoid: []string{word}}}
-		chosen, err := Pick(b, larder, "")
+		chosen, err := Pick(b, larder, Under{})
 		if err != nil {
 			t.Errorf("without %s nothing is found: %v", word, err)
 			continue
@@ -47,7 +81,7 @@ func TestPickNeverBreaksAnAvoid(t *testing.T) {
 	}
 	b := adults(14)
 	b.Diets = []brief.Diet{{Avoid: append(slices.Clone(brief.Allergens), brief.DietWords...)}}
-	chosen, err := Pick(b, larder, "")
+	chosen, err := Pick(b, larder, Under{})
 	if err != nil && !strings.Contains(err.Error(), "diets") {
 		t.Errorf("with everything avoided: %v", err)
 	}
@@ -83,7 +117,7 @@ func TestBalanceNamesWhatIsMissing(t *testing.T) {
 	if tx := side(sides, "texture"); !slices.Contains(tx.Have, "crunchy") || !slices.Contains(tx.Lack, "juicy") {
 		t.Errorf("texture %+v", tx)
 	}
-	needs := Needs(adults(8), sides, foods, larder, "", 3)
+	needs := Needs(adults(8), sides, foods, larder, Under{}, 3)
 	lacking := 0
 	for _, side := range sides {
 		lacking += len(side.Lack)
@@ -122,7 +156,7 @@ func TestBalanceNamesWhatIsMissing(t *testing.T) {
 			t.Errorf("%+v", s)
 		}
 	}
-	for _, n := range Needs(dairyFree, Balance(dairyFree, nil, larder), nil, larder, "", 20) {
+	for _, n := range Needs(dairyFree, Balance(dairyFree, nil, larder), nil, larder, Under{}, 20) {
 		for _, f := range n.Fillers {
 			if get(f.Food).Breaks([]string{"milk"}) != "" {
 				t.Errorf("%s has milk", f.Food)
@@ -135,7 +169,7 @@ func TestThemeAndSeasonCount(t *testing.T) {
 	winter, summer := adults(12), adults(12)
 	winter.Month, summer.Month = 1, 7
 	out := func(b brief.Brief) (n int) {
-		chosen, err := Pick(b, larder, "")
+		chosen, err := Pick(b, larder, Under{})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -152,7 +186,7 @@ func TestThemeAndSeasonCount(t *testing.T) {
 	// in the south January is summer: what only ripens in a northern summer is welcome
 	south := winter
 	south.Hemisphere = "south"
-	chosen, err := Pick(south, larder, "")
+	chosen, err := Pick(south, larder, Under{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -167,7 +201,7 @@ func TestThemeAndSeasonCount(t *testing.T) {
 	}
 	blue := adults(12)
 	blue.Theme = &brief.Theme{Palette: []string{"#f2ebd6"}}
-	themed, err := Pick(blue, larder, "")
+	themed, err := Pick(blue, larder, Under{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -180,7 +214,7 @@ func TestThemeAndSeasonCount(t *testing.T) {
 func TestCupboardIsPickedFrom(t *testing.T) {
 	b := brief.Brief{Guests: brief.Guests{Adults: 8}, ServeAt: "2026-12-05T19:00"}
 	picked := func(l *food.Larder) map[string]string {
-		chosen, err := Pick(b, l, "")
+		chosen, err := Pick(b, l, Under{})
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -15,13 +15,13 @@ type Scale struct {
 }
 
 // NewScale prepares a choice of foods under a brief.
-func NewScale(b brief.Brief, larder *food.Larder, ground string, foods []*food.Food) *Scale {
+func NewScale(b brief.Brief, larder *food.Larder, under Under, foods []*food.Food) *Scale {
 	b.Foods = nil
 	for _, f := range foods { // so that what is chosen is weighed even where it would not be picked unasked
 		b.Foods = append(b.Foods, brief.Want{Food: f.ID})
 	}
 	b.Budget, b.PerGuest = 0, 0 // money is not balance
-	f := newCandidates(b, larder, ground, KindsFor(b), craft.Shares(b, craft.WithMeat))
+	f := newCandidates(b, larder, under, KindsFor(b, under), craft.Shares(b, craft.WithMeat))
 	s := f.empty()
 	for _, c := range foods {
 		if i, ok := f.by[c.ID]; ok {
@@ -52,7 +52,7 @@ func (s *Scale) Change(out, in string) float64 {
 
 // Explain says of a choice that was made before what speaks most for each food
 // beside the others. Foods that the brief asks for or pins say so.
-func Explain(b brief.Brief, larder *food.Larder, ground string, chosen []Choice) []Choice {
+func Explain(b brief.Brief, larder *food.Larder, under Under, chosen []Choice) []Choice {
 	asked := map[string]string{}
 	for _, w := range b.Foods {
 		asked[w.Food] = "asked for in the brief"
@@ -64,7 +64,7 @@ func Explain(b brief.Brief, larder *food.Larder, ground string, chosen []Choice)
 	for _, c := range chosen {
 		foods = append(foods, c.Food)
 	}
-	s := NewScale(b, larder, ground, foods)
+	s := NewScale(b, larder, under, foods)
 	out := slices.Clone(chosen)
 	for k := range out {
 		c := &out[k]

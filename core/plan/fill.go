@@ -11,26 +11,12 @@ import (
 	"happytray/core/tray"
 )
 
-// Generous is how much more than their share loose foods may be heaped, so that
-// a board with room to spare does not look bare.
-const Generous = 1.45
-
-// heap is amounts with the loose foods that nobody fixed made larger.
-func heap(amounts []amount.Amount, by float64) []amount.Amount {
-	out := append([]amount.Amount(nil), amounts...)
-	for i := range out {
-		a := &out[i]
-		if food.FormByID(a.Form).Kind() == food.KindLoose && a.Choice.Grams == 0 && a.Food.Category != food.Meat {
-			a.Grams *= by
-		}
-	}
-	return out
-}
-
 // lay fills t with the elements that fit its board, most of everything first:
 // crackers move beside the board before anything else is held back.
 func lay(t *tray.Tray, b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet) {
 	room := Full * t.Board.UsableMM2()
+	all := amounts
+	amounts = amount.Held(all, *t.Board)
 	shares := crackersOn[t.Rules.Crackers]
 	var gs []amount.Group
 	fits := false
@@ -53,30 +39,12 @@ func lay(t *tray.Tray, b brief.Brief, amounts []amount.Amount, cabinet *board.Ca
 			}
 		}
 		gs = amount.Split(amounts, b, *t.Board, cabinet, lo, on)
-		if more := 1 / math.Max(lo, .05); amount.Footprint(gs) < .97*room && more > 1.05 {
-			// stiff things set the measure; the loose ones can be laid more fully
-			low, high := 1.0, more
-			for range 12 {
-				mid := (low + high) / 2
-				if try := amount.Split(heap(amounts, mid), b, *t.Board, cabinet, lo, on); amount.Footprint(try) <= room {
-					low, gs = mid, try
-				} else {
-					high = mid
-				}
-			}
-		}
 		for amount.Footprint(gs) > room && len(gs) > 1 { // even one of each is too much
 			gs = dropLargest(gs)
 		}
 	}
 	for len(gs) > tray.MaxElements {
 		gs = gs[:tray.MaxElements]
-	}
-	if free := room - amount.Footprint(gs); fits && free > 0 { // the board has room: heap the loose things more generously
-		loose := amount.Footprint(gs) - amount.Stiff(gs)
-		if more := math.Min(Generous, 1+free/math.Max(1, loose)); more > 1.02 {
-			gs = amount.Split(heap(amounts, more), b, *t.Board, cabinet, 1, on)
-		}
 	}
 	laid := map[string]float64{}
 	laidCount := map[string]int{}
@@ -93,7 +61,7 @@ func lay(t *tray.Tray, b brief.Brief, amounts []amount.Amount, cabinet *board.Ca
 			id = fmt.Sprintf("%s-%d", f.ID, n)
 		}
 		spec, _ := f.Spec(g.Form)
-		e := tray.Element{ID: id, Food: f.ID, Form: spec.Form, Category: f.Category, Grams: math.Round(g.Weight*10) / 10, Count: g.Count,
+		e := tray.Element{ID: id, Food: f.ID, Form: spec.Form, Category: f.Category, Grams: fine(g.Weight), Count: g.Count,
 			Colour: f.SurfaceColour(spec), Wetness: f.Wetness, Layer: food.Layer(f, spec), Pieces: []tray.Piece{}}
 		if g.Vessel != nil {
 			e.Vessel = g.Vessel.ID
@@ -105,8 +73,8 @@ func lay(t *tray.Tray, b brief.Brief, amounts []amount.Amount, cabinet *board.Ca
 		laid[f.ID] += e.Grams
 		laidCount[f.ID] += g.Count
 	}
-	for i := range amounts {
-		a := &amounts[i]
+	for i := range all {
+		a := &all[i]
 		left := a.Grams - laid[a.Food.ID]
 		spec, _ := a.Food.Spec(a.Form)
 		if left < math.Max(2, spec.MassG*.6) && !(spec.MassG > 40 && left > 30) {
@@ -119,6 +87,14 @@ func lay(t *tray.Tray, b brief.Brief, amounts []amount.Amount, cabinet *board.Ca
 		t.Reserve = append(t.Reserve, tray.Reserve{Food: a.Food.ID, Form: a.Form, Grams: math.Round(left*10) / 10,
 			Count: int(math.Round(left / spec.MassG)), Why: why})
 	}
+}
+
+// fine rounds grams to a tenth, petals to a hundredth.
+func fine(g float64) float64 {
+	if g < 1 {
+		return math.Max(.01, math.Round(g*100)/100)
+	}
+	return math.Round(g*10) / 10
 }
 
 func dropLargest(gs []amount.Group) []amount.Group {

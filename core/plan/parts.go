@@ -99,6 +99,13 @@ type share struct {
 	amounts []amount.Amount
 }
 
+// like reports whether a share is the same food in the same amounts as another.
+func (s share) like(o share) bool {
+	return s.of == o.of && slices.EqualFunc(s.amounts, o.amounts, func(a, b amount.Amount) bool {
+		return a.Food.ID == b.Food.ID && a.Form == b.Form && math.Abs(a.Grams-b.Grams) < .01 && a.Parts == b.Parts
+	})
+}
+
 // shareOut shares amounts over boards by the room they have, so that each carries
 // its part of everything. What comes only as a whole that is too large to be on
 // every board is laid in another form, or, where there is none, on as many boards
@@ -157,15 +164,13 @@ func shareOut(amounts []amount.Amount, surfaces []board.Board) []share {
 // more than a bite; 0 for what can be shared out piece by piece.
 func wholeOf(a amount.Amount) float64 {
 	s, _ := a.Food.Spec(a.Form)
-	switch {
-	case a.Food.Category == food.NotFood || a.Form == "topping":
-		return s.MassG
-	case s.Form == "cut-round" && !a.Parts:
-		return s.MassG * float64(max(3, s.N))
-	case food.FormByID(s.Form).Kind() == food.KindAnchor && !food.InVessel(s.Form) && s.MassG > 40:
+	if a.Food.Category == food.NotFood || a.Form == "topping" {
 		return s.MassG
 	}
-	return 0
+	if s.Form == "cut-round" && a.Parts {
+		return 0
+	}
+	return food.WholeG(s)
 }
 
 // divisible is the amount in a form that can be shared out piece by piece: a part

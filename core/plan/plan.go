@@ -5,7 +5,6 @@ package plan
 import (
 	"fmt"
 	"slices"
-	"sort"
 
 	"happytray/core/amount"
 	"happytray/core/board"
@@ -29,16 +28,17 @@ const Stiff = .7
 // first: a few on and the rest beside is the house's default.
 var crackersOn = map[string][]float64{"": {.8, .55, .35}, "some": {.8, .55, .35}, "on": {1}, "beside": {0}}
 
-// Of picks, portions and chooses a board for a brief, and returns a job whose elements
-// are not placed yet. What the board cannot carry is in reserve. The food may be shared
+// Of picks, portions and chooses boards for a brief, and returns a job whose elements
+// are not placed yet. What the boards cannot carry is in reserve. The food may be shared
 // out over several trays: boards that share fairly, a plate for each guest, or a tray of
-// its own for those who eat no meat.
+// its own for those who eat no meat. A budget is kept where the larder's prices allow it;
+// what did not work out, the job says.
 func Of(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) (*job.Job, error) {
 	return plan(b, larder, cabinet, nil)
 }
 
-// plan is Of; where the brief names no board, last is taken again if it suits.
-func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last *board.Board) (*job.Job, error) {
+// plan is Of; where the brief names no board, those of before are taken again if they suit.
+func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last map[string][]board.Board) (*job.Job, error) {
 	if err := b.Check(); err != nil {
 		return nil, err
 	}
@@ -51,14 +51,21 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last *boar
 			return nil, fault.Bad(field, "there is no bowl %.60q; leave it out to have one chosen", w.Vessel)
 		}
 	}
-	j := &job.Job{Title: title(b), Brief: b}
-	all := parts(b)
-	for _, p := range all {
-		made, err := planPart(b, p, all, larder, cabinet, last)
-		if err != nil {
-			return nil, err
+	j, err := within(b, larder, func(money, lean float64) (*job.Job, error) {
+		j := &job.Job{Title: title(b), Brief: b}
+		all := parts(b)
+		for _, p := range all {
+			made, says, err := planPart(b, p, all, larder, cabinet, last[p.Who], money, lean)
+			if err != nil {
+				return nil, err
+			}
+			j.Trays = append(j.Trays, made...)
+			j.Says = append(j.Says, says...)
 		}
-		j.Trays = append(j.Trays, made...)
+		return j, nil
+	})
+	if err != nil {
+		return nil, err
 	}
 	if len(j.Trays) > 1 {
 		for i, t := range j.Trays {
@@ -70,32 +77,50 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last *boar
 }
 
 // planPart plans the trays of one part of the table: one, or as many as there are
-// boards to share its food.
-func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, cabinet *board.Cabinet, last *board.Board) ([]*tray.Tray, error) {
+// boards to share its food. Foods are picked as if the budget were money, minor units or 0,
+// and all amounts that nobody set are lean of what they would be.
+func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, cabinet *board.Cabinet, last []board.Board, money, lean float64) ([]*tray.Tray, []string, error) {
 	whole := p.Of == 0 // nobody is parted from the rest
 	theirs := briefOf(b, p, all, larder)
-	ground, err := groundOf(theirs, cabinet)
+	on, err := under(theirs, cabinet)
 	if err != nil {
-		return nil, err
+		return nil, nil, err
 	}
-	chosen, err := pick.Pick(theirs, larder, ground)
+	wants := theirs
+	wants.Budget = money
+	chosen, err := pick.Pick(wants, larder, on)
 	if err != nil {
-		return nil, err
+		return nil, nil, err
 	}
 	amounts := amount.Of(theirs, chosen)
-	for i, a := range amounts { // a whole that is far more than is eaten is laid in parts, as on a plate
-		if whole := wholeOf(a); whole > 0 && a.Choice.Grams == 0 && (b.Plates() || a.Grams < .35*whole) {
+	for i, a := range amounts {
+		if a.Choice.Grams > 0 {
+			continue
+		}
+		whole := wholeOf(a)
+		if whole == 0 {
+			amounts[i].Grams *= lean
+			continue
+		}
+		if b.Plates() || a.Parts { // far more than is eaten: laid in parts, as on a plate
 			if parted, ok := divisible(a); ok {
 				amounts[i] = parted
 			}
 		}
 	}
-	surfaces, err := chooseBoards(theirs, amounts, cabinet, last)
+	surfaces, says, err := chooseBoards(theirs, amounts, cabinet, last)
 	if err != nil {
-		return nil, err
+		return nil, nil, err
 	}
 	var out []*tray.Tray
-	for i, share := range shareOut(amounts, surfaces) {
+	shares := shareOut(amounts, surfaces)
+	for i, share := range shares {
+		if i > 0 && surfaces[i].ID == surfaces[i-1].ID && surfaces[i].ID != "" && share.like(shares[i-1]) { // as the one beside it
+			out = append(out, out[i-1].Clone())
+			part := *out[i-1].Part
+			out[i].Part = &part
+			continue
+		}
 		t := &tray.Tray{Rules: b.HouseRules(), Seed: 1}
 		surface := surfaces[i]
 		turn(&surface, b)
@@ -111,7 +136,7 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 		lay(t, theirs, share.amounts, cabinet)
 		out = append(out, t)
 	}
-	return out, nil
+	return out, says, nil
 }
 
 // briefOf is the brief of one of the parts of the table. Where the table is parted,
@@ -153,7 +178,7 @@ func Choose(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) ([]pick.
 	all := parts(b)
 	for _, p := range all {
 		theirs := briefOf(b, p, all, larder)
-		chosen, err := pick.Pick(theirs, larder, Ground(theirs, cabinet))
+		chosen, err := pick.Pick(theirs, larder, Under(theirs, cabinet))
 		if err != nil {
 			return nil, err
 		}
@@ -181,31 +206,34 @@ func turn(surface *board.Board, b brief.Brief) {
 	}
 }
 
-// groundOf is the colour that the food will lie on, where the brief names a board.
-func groundOf(b brief.Brief, cabinet *board.Cabinet) (string, error) {
-	r := b.Board
-	at := "board"
-	if len(b.Boards) > 0 {
-		r, at = &b.Boards[0], "boards[0]"
+// under is what the food will lie on, where the brief names boards.
+func under(b brief.Brief, cabinet *board.Cabinet) (pick.Under, error) {
+	requests, at := b.Boards, "boards[%d]"
+	if len(requests) == 0 && b.Board != nil && !b.Board.Zero() {
+		requests, at = []board.Request{*b.Board}, "board"
 	}
-	if r == nil || r.Zero() {
-		return "", nil
+	var out pick.Under
+	for i, r := range requests {
+		made, err := cabinet.Make(r)
+		if err != nil {
+			if at != "board" {
+				at = fmt.Sprintf(at, i)
+			}
+			return pick.Under{}, fault.In(at, err)
+		}
+		if i == 0 {
+			out.Colour = made.Ground()
+		}
+		out.CM2 += made.UsableMM2() / 100
 	}
-	made, err := cabinet.Make(*r)
-	if err != nil {
-		return "", fault.In(at, err)
-	}
-	if made.Liner != "" {
-		return made.Liner, nil
-	}
-	return made.Colour, nil
+	return out, nil
 }
 
-// Ground is the colour that the brief's food will lie on, or "" where no board is
-// named or it is not there.
-func Ground(b brief.Brief, cabinet *board.Cabinet) string {
-	ground, _ := groundOf(b, cabinet)
-	return ground
+// Under is what the brief's food will lie on; its zero value where no board is named or it is
+// not there.
+func Under(b brief.Brief, cabinet *board.Cabinet) pick.Under {
+	out, _ := under(b, cabinet)
+	return out
 }
 
 func title(b brief.Brief) string {
@@ -215,69 +243,4 @@ func title(b brief.Brief) string {
 		what = "Dessert"
 	}
 	return fmt.Sprintf("%s for %d", what, n)
-}
-
-// chooseBoards are the boards that the brief names, or the one board that carries
-// everything best.
-func chooseBoards(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet, last *board.Board) ([]board.Board, error) {
-	if len(b.Boards) == 0 {
-		if named := b.Board != nil && !b.Board.Zero(); last != nil && !named && !b.Plates() && suits(b, amounts, cabinet, *last) {
-			return []board.Board{*last}, nil
-		}
-		one, err := chooseBoard(b, amounts, cabinet)
-		return []board.Board{one}, err
-	}
-	var out []board.Board
-	for i, r := range b.Boards {
-		made, err := cabinet.Make(r)
-		if err != nil {
-			return nil, fault.In(fmt.Sprintf("boards[%d]", i), err)
-		}
-		out = append(out, made)
-	}
-	return out, nil
-}
-
-// chooseBoard is the board the brief names, or the smallest usual one that
-// carries everything with some of the crackers beside it, or the largest.
-func chooseBoard(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet) (board.Board, error) {
-	if b.Board != nil && !b.Board.Zero() {
-		made, err := cabinet.Make(*b.Board)
-		if err != nil {
-			return board.Board{}, fault.In("board", err)
-		}
-		return made, nil
-	}
-	if b.Plates() {
-		if plate, ok := cabinet.Board("plate-24"); ok {
-			return plate, nil
-		}
-	}
-	all := cabinet.Usual()
-	sort.SliceStable(all, func(i, j int) bool { return all[i].UsableMM2() < all[j].UsableMM2() })
-	for _, c := range all {
-		if carries(b, amounts, cabinet, c) {
-			return c, nil
-		}
-	}
-	return all[len(all)-1], nil
-}
-
-// carries reports whether a board holds amounts with some of the crackers beside it.
-func carries(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet, c board.Board) bool {
-	gs := amount.Split(amounts, b, c, cabinet, 1, .4)
-	return amount.Footprint(gs) <= Full*c.UsableMM2() && amount.Stiff(gs) <= Stiff*c.UsableMM2()
-}
-
-// fair is the least share of a board that food should take, so that it is kept when
-// a brief is planned again.
-const fair = .6
-
-// suits reports whether a board that was chosen before still does: it carries
-// everything and is not left bare.
-func suits(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet, c board.Board) bool {
-	if _, ok := cabinet.Board(c.ID); !ok {
-		return false
-	}
-	return carries(b, amounts, cabinet, c) && amount.Footprint(amount.Split(amounts, b, c, cabinet, 1, .4)) >= fair*c.UsableMM2()
 }

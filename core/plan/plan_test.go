@@ -26,7 +26,7 @@ func TestCoverIsCheapest(t *testing.T) {
 	for range 200 {
 		packs := []food.Pack{{Grams: float64(50 + 5*r.IntN(40)), Price: 100 + r.IntN(400)}, {Grams: float64(100 + 5*r.IntN(80)), Price: 150 + r.IntN(600)}}
 		need := 1 + r.Float64()*1500
-		_, bought, cost := shop.Cover(packs, need)
+		_, bought, cost := food.Cover(packs, need)
 		if bought < need {
 			t.Fatalf("bought %v for %v", bought, need)
 		}
@@ -43,7 +43,7 @@ func TestCoverIsCheapest(t *testing.T) {
 			t.Fatalf("%v for %v g costs %d, best is %d", packs, need, cost, best)
 		}
 	}
-	if _, bought, _ := shop.Cover([]food.Pack{{Grams: 250, Price: 300}, {Grams: 500, Price: 500}}, 81234); bought < 81234 {
+	if _, bought, _ := food.Cover([]food.Pack{{Grams: 250, Price: 300}, {Grams: 500, Price: 500}}, 81234); bought < 81234 {
 		t.Errorf("a large need is not covered: %v", bought)
 	}
 }
@@ -141,7 +141,7 @@ func TestPickRefusals(t *testing.T) {
 }
 
 func TestPickIsBalanced(t *testing.T) {
-	chosen, err := pick.Pick(brief.Brief{Guests: brief.Guests{Adults: 12}, Month: 11}, larder, "")
+	chosen, err := pick.Pick(brief.Brief{Guests: brief.Guests{Adults: 12}, Month: 11, Occasion: "grazing"}, larder, pick.Under{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -184,7 +184,7 @@ func TestPartialDiets(t *testing.T) {
 }
 
 func ExampleCover() {
-	packs, grams, cost := shop.Cover([]food.Pack{{Grams: 150, Price: 290}, {Grams: 400, Price: 520}}, 500)
+	packs, grams, cost := food.Cover([]food.Pack{{Grams: 150, Price: 290}, {Grams: 400, Price: 520}}, 500)
 	fmt.Println(packs, grams, cost)
 	// Output: [{400 520 1} {150 290 1}] 550 810
 }

@@ -17,11 +17,14 @@ import (
 // food and form that stay keep their amount as well. Everything else waits
 // beside the board.
 func Again(old *job.Job, larder *food.Larder, cabinet *board.Cabinet) (*job.Job, error) {
-	var last *board.Board
-	for _, e := range old.Trays[0].Elements {
-		if e.Placed { // what lies somewhere should be able to stay
-			last = old.Trays[0].Board
-			break
+	var last map[string][]board.Board
+	lies := func(e tray.Element) bool { return e.Placed }
+	if slices.ContainsFunc(old.Trays, func(t *tray.Tray) bool { return slices.ContainsFunc(t.Elements, lies) }) { // what lies somewhere should be able to stay
+		last = map[string][]board.Board{}
+		for _, o := range old.Trays {
+			if o.Board != nil {
+				last[o.Part.Whose()] = append(last[o.Part.Whose()], *o.Board)
+			}
 		}
 	}
 	j, err := plan(old.Brief, larder, cabinet, last)
@@ -99,8 +102,6 @@ func keepPlaces(t, old *tray.Tray, then, larder *food.Larder, set map[string]boo
 			switch {
 			case set[e.Food]:
 				room = .02 // set by hand, it is to be what it says
-			case e.Kind() == food.KindLoose:
-				room = Generous - 1 + .05 // it was heaped as the board had room
 			}
 			if laid <= wanted*(1+room) && wanted <= laid*(1+room) && slices.ContainsFunc(was, func(o tray.Element) bool { return o.Placed }) {
 				kept[e.Food] = true

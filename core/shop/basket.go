@@ -5,13 +5,19 @@ package shop
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 
+	"happytray/core/amount"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/plan"
 	"happytray/core/say"
+	"happytray/core/tray"
 )
+
+// Packs is how many packs of one size to buy.
+type Packs = food.Packs
 
 // Line is one food's row in the basket.
 type Line struct {
@@ -35,16 +41,17 @@ type Line struct {
 
 // Basket is everything to buy for a tray and its reserve.
 type Basket struct {
-	Lines        []Line  `json:"lines"`
-	OnTrayG      float64 `json:"on_tray_g"`
-	ReserveG     float64 `json:"reserve_g"`
-	BasketCost   int     `json:"basket_cost"`
-	UsedCost     int     `json:"used_cost"`
-	PerGuest     int     `json:"per_guest"`
-	Minutes      float64 `json:"minutes"`       // of handwork for all trays, filled in by who knows the steps
-	Budget       int     `json:"budget"`        // in all; 0 for none
-	Over         int     `json:"over"`          // how far the basket is over it; below 0 what is to spare
-	CupboardCost int     `json:"cupboard_cost"` // what is used from the cupboard, at today's prices by weight
+	Lines        []Line         `json:"lines"`
+	OnTrayG      float64        `json:"on_tray_g"`
+	ReserveG     float64        `json:"reserve_g"`
+	BasketCost   int            `json:"basket_cost"`
+	UsedCost     int            `json:"used_cost"`
+	PerGuest     int            `json:"per_guest"`
+	Minutes      float64        `json:"minutes"`       // of handwork for all trays, filled in by who knows the steps
+	Budget       int            `json:"budget"`        // in all; 0 for none
+	Over         int            `json:"over"`          // how far the basket is over it; below 0 what is to spare
+	Groups       []amount.Found `json:"groups"`        // what each group of guests finds; empty where each has a tray of their own
+	CupboardCost int            `json:"cupboard_cost"` // what is used from the cupboard, at today's prices by weight
 }
 
 // Of adds up all trays of a job: grams, what of them stands in the cupboard and is still
@@ -103,7 +110,7 @@ func Of(j *job.Job, larder *food.Larder) Basket {
 				buy = 0
 			}
 			var bought float64
-			l.Packs, bought, l.BasketCost = Cover(packs, buy)
+			l.Packs, bought, l.BasketCost = food.Cover(packs, buy)
 			if bought > 0 {
 				l.UsedCost = int(math.Round(float64(l.BasketCost) * buy / bought))
 				l.LeftG = math.Round((bought-buy)*10) / 10
@@ -125,6 +132,14 @@ func Of(j *job.Job, larder *food.Larder) Basket {
 	}
 	if b.Budget = int(j.Brief.Money()); b.Budget > 0 {
 		b.Over = b.BasketCost - b.Budget
+	}
+	b.Groups = []amount.Found{}
+	if whole := !slices.ContainsFunc(j.Trays, func(t *tray.Tray) bool { return t.Part.Whose() != "" }); whole {
+		grams := map[string]float64{}
+		for _, l := range b.Lines {
+			grams[l.Food] = l.OnTrayG + l.ReserveG
+		}
+		b.Groups = amount.FoundBy(j.Brief, grams, larder)
 	}
 	if n := j.Brief.Guests.Total(); n > 0 {
 		b.PerGuest = int(math.Round(float64(b.BasketCost) / float64(n)))

@@ -7,15 +7,16 @@ import (
 	"happytray/core/shop"
 )
 
-// 300 g from bags of 125 g and of 200 g: one of each is cheaper than three or two alike.
-func ExampleCover() {
-	buy, bought, cost := shop.Cover([]food.Pack{{Grams: 125, Price: 190}, {Grams: 200, Price: 260}}, 300)
-	for _, p := range buy {
-		fmt.Println(p.Count, "x", p.Grams, "g")
+// What two jobs need of one food is bought together.
+func ExampleBuy() {
+	jobs := []shop.Needs{
+		{Job: "a", Title: "Kiln firing", Day: "2026-12-01", Grams: map[string]float64{"almonds": 120}},
+		{Job: "b", Title: "Quiz final", Day: "2026-12-03", Grams: map[string]float64{"almonds": 90}},
 	}
-	fmt.Println(bought, "g for", cost)
+	list := shop.Buy(jobs, food.BuiltIn(), nil)
+	for _, item := range list.Sections[0].Items {
+		fmt.Println(item.Name, item.NeedG, "g for", item.For)
+	}
 	// Output:
-	// 1 x 200 g
-	// 1 x 125 g
-	// 325 g for 450
+	// Roasted almonds 210 g for [Kiln firing Quiz final]
 }

@@ -133,7 +133,7 @@ func Buy(jobs []Needs, larder *food.Larder, stock food.Stock) List {
 			buy = 0
 		}
 		var bought float64
-		it.Packs, bought, it.Cost = Cover(larder.PacksOf(f), buy)
+		it.Packs, bought, it.Cost = food.Cover(larder.PacksOf(f), buy)
 		it.LeftG = round1(math.Max(0, bought-buy))
 		it.NeedG, it.CupboardG = round1(it.NeedG), round1(it.CupboardG)
 		it.OutOfStock = larder.OutOfStock(f.ID) && buy > 0

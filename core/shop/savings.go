@@ -51,7 +51,7 @@ func Savings(j *job.Job, larder *food.Larder, cabinet *board.Cabinet, n int) []S
 	for _, w := range j.Brief.Pins {
 		pinned[w.Food] = true
 	}
-	scale := pick.NewScale(b, larder, plan.Ground(b, cabinet), foods)
+	scale := pick.NewScale(b, larder, plan.Under(b, cabinet), foods)
 	type change struct {
 		Saving
 		guess float64
@@ -78,7 +78,7 @@ func Savings(j *job.Job, larder *food.Larder, cabinet *board.Cabinet, n int) []S
 		buy := need - l.CupboardG
 		if less := fewerPacks(larder.PacksOf(f), buy, l.BasketCost); less > .65*buy {
 			grams := math.Floor(less + l.CupboardG)
-			_, _, cost := Cover(larder.PacksOf(f), less)
+			_, _, cost := food.Cover(larder.PacksOf(f), less)
 			all = append(all, change{Saving{Food: l.Food, Grams: grams, Loss: .6 * (1 - grams/need) * f.Liking,
 				Says: fmt.Sprintf("%.0f g of %s instead of %.0f g: one pack less", grams, strings.ToLower(f.Name), need)},
 				float64(l.BasketCost - cost), edit(l.Food, func(w brief.Want) []brief.Want { w.Grams = grams; return []brief.Want{w} })})
@@ -90,7 +90,7 @@ func Savings(j *job.Job, larder *food.Larder, cabinet *board.Cabinet, n int) []S
 			}
 		}
 		for _, s := range pick.Substitutes(b, f, form, foods, larder, 4) {
-			_, _, cost := Cover(larder.PacksOf(s.Food), math.Max(0, need-larder.OnHand(s.Food.ID, b.ServeDay())))
+			_, _, cost := food.Cover(larder.PacksOf(s.Food), math.Max(0, need-larder.OnHand(s.Food.ID, b.ServeDay())))
 			if cost >= l.BasketCost {
 				continue
 			}
@@ -142,12 +142,12 @@ func fewerPacks(packs []food.Pack, need float64, cost int) float64 {
 	if low >= high {
 		return 0
 	}
-	if _, _, c := Cover(packs, low); c >= cost {
+	if _, _, c := food.Cover(packs, low); c >= cost {
 		return 0
 	}
 	for high-low > 1 { // low costs less, high does not
 		mid := math.Floor((low + high) / 2)
-		if _, _, c := Cover(packs, mid); c < cost {
+		if _, _, c := food.Cover(packs, mid); c < cost {
 			low = mid
 		} else {
 			high = mid

@@ -32,6 +32,14 @@ func (p *Part) UnmarshalJSON(raw []byte) (err error) {
 
 func (p Part) MarshalJSON() ([]byte, error) { return document.WriteObject(plainPart(p), p.Extra) }
 
+// Whose names the guests that the part is for, "" for all of the table or where there is no part.
+func (p *Part) Whose() string {
+	if p == nil {
+		return ""
+	}
+	return p.Who
+}
+
 // BriefOf is a job's brief as it is for the part's guests alone.
 func (p *Part) BriefOf(b brief.Brief) brief.Brief {
 	if p == nil {

@@ -84,7 +84,7 @@ test('foods are pinned, banned and chosen again round them', async ({ page }) =>
   await page.getByRole('button', { name: `Ban ${second}` }).click()
   await expect(page.locator('.food', { hasText: second }).first()).toContainText('banned')
   await expect(on).toHaveCount(count) // another came in its place
-  await page.getByRole('button', { name: 'Choose for me' }).click()
+  await page.getByRole('button', { name: 'Choose the rest again' }).click()
   await saved(page)
   await expect(page.getByRole('button', { name: `Pinned ${first}` })).toBeVisible()
   await expect(page.locator('.food', { hasText: second }).first()).toContainText('banned')
@@ -98,9 +98,33 @@ test('foods are pinned, banned and chosen again round them', async ({ page }) =>
   await page.request.delete(`/api/v1/jobs/${id}`)
 })
 
-test('a kind is made more of, a saving taken, a list ticked off, a price quoted', async ({ page }) => {
-  const id = await newJob(page, 'Tide table supper', { guests: { adults: 16 }, occasion: 'grazing', serve_at: '2031-06-04T19:00', budget: 4000 })
+test('one of three choices is taken, and another is chosen', async ({ page }) => {
+  const id = await newJob(page, 'Rope walk opening', { guests: { adults: 12 }, month: 7, host: 'The rope walk' })
   await page.getByRole('button', { name: 'Pick the foods' }).click()
+  await expect(page.getByText('foods picked for you')).toBeVisible()
+  const names = async () => (await page.locator('.food.on .fname').allInnerTexts()).sort()
+  const first = await names()
+  await page.getByRole('button', { name: 'Three choices' }).click()
+  const three = page.getByRole('region', { name: 'Three choices' })
+  await expect(three.getByRole('heading', { level: 3 })).toHaveText(['Well-liked', 'Of the season', 'Something new'])
+  await expect(three).toContainText('at their best this month')
+  await three.getByRole('button', { name: /Something new/ }).click()
+  await expect(three).toHaveCount(0)
+  await saved(page)
+  const second = await names()
+  expect(second).not.toEqual(first)
+  await page.getByRole('button', { name: 'Choose again' }).click()
+  await expect.poll(names).not.toEqual(second)
+  await saved(page)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(names).toEqual(second)
+  await page.request.delete(`/api/v1/jobs/${id}`)
+})
+
+test('a kind is made more of, a saving taken, a list ticked off, a price quoted', async ({ page }) => {
+  const id = await newJob(page, 'Tide table supper', { guests: { adults: 16 }, occasion: 'grazing', serve_at: '2031-06-04T19:00', budget: 7000 })
+  await page.getByRole('button', { name: 'Pick the foods' }).click()
+  await expect(page.getByText('foods picked for you')).toBeVisible()
   await page.getByRole('link', { name: /^Amounts/ }).click()
 
   // while the slider moves, the sums follow; let go, they are kept
@@ -119,10 +143,10 @@ test('a kind is made more of, a saving taken, a list ticked off, a price quoted'
 
   // every number explains itself
   await page.getByRole('button', { name: /how its amount comes about/ }).first().click()
-  await expect(page.locator('.told')).toContainText(/appetites eat|because everybody wants it|worth a bowl|looks like a group/)
+  await expect(page.locator('.told')).toContainText(/appetites eat|because everybody wants it|as it is sold whole|worth a bowl|looks like a group/)
 
   // over the budget: the savings are said unasked, and save what they say
-  await expect(page.locator('.look')).toContainText('over the budget of 40.00')
+  await expect(page.locator('.look')).toContainText('over the budget of 70.00')
   const saving = page.locator('.savings li').first()
   await expect(saving.getByRole('button', { name: /^Take/ })).toBeEnabled() // reckoned for what stands there now
   const worth = Number(await saving.locator('b').innerText())

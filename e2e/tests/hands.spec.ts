@@ -44,7 +44,8 @@ test('neighbours give way to what is moved, in one step to undo; or they do not'
 
 test('a food that is swapped takes the place of the other on the laid tray', async ({ page }) => {
   await openDemo(page, 'First firing', 'Pick')
-  const swap = page.getByRole('button', { name: /^Swap (Round wheat crackers|Aged hard cheese)/ }).first()
+  const fruit = page.getByRole('region', { name: /^Fruit/ })
+  const swap = fruit.getByRole('button', { name: /^Swap/ }).first()
   await swap.click()
   const stand = page.locator('.subs button').first()
   const name = await stand.locator('b').innerText()

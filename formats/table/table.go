@@ -160,6 +160,7 @@ var columns = []column{
 	number("carb_g", func(f *food.Food) *float64 { return &f.CarbG }),
 	text("region", func(f *food.Food) *string { return &f.Region }),
 	months("season", func(f *food.Food) *[]int { return &f.Season }),
+	yes("all_year", func(f *food.Food) *bool { return &f.AllYear }),
 	months("season_south", func(f *food.Food) *[]int { return &f.SeasonSouth }),
 	whole("keeps_days", func(f *food.Food) *int { return &f.KeepsDays }),
 	whole("warm_up_min", func(f *food.Food) *int { return &f.WarmUpMin }),

@@ -351,6 +351,27 @@ func (e Mine) Valid() bool {
 	}
 }
 
+// Defines values for OfferLeaning.
+const (
+	OfferLeaningLiked  OfferLeaning = "liked"
+	OfferLeaningNew    OfferLeaning = "new"
+	OfferLeaningSeason OfferLeaning = "season"
+)
+
+// Valid indicates whether the value is a known member of the OfferLeaning enum.
+func (e OfferLeaning) Valid() bool {
+	switch e {
+	case OfferLeaningLiked:
+		return true
+	case OfferLeaningNew:
+		return true
+	case OfferLeaningSeason:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for Region.
 const (
 	RegionAlpine        Region = "alpine"
@@ -774,7 +795,15 @@ type Basket struct {
 
 	// CupboardCost what is used from the cupboard at today's prices by weight
 	CupboardCost int `json:"cupboard_cost"`
-	Lines        []struct {
+
+	// Groups what a guest of each group finds, if all share what they may eat; empty where each has a tray of their own
+	Groups []struct {
+		Count  int     `json:"count"`
+		FindsG float64 `json:"finds_g"`
+		WantsG float64 `json:"wants_g"`
+		Who    string  `json:"who"`
+	} `json:"groups"`
+	Lines []struct {
 		BasketCost int    `json:"basket_cost"`
 		Category   string `json:"category"`
 
@@ -893,6 +922,9 @@ type Choice struct {
 
 	// Needs what is missing and the three best foods to fill it
 	Needs []Need `json:"needs"`
+
+	// Says what is other than this host had the last time
+	Says []string `json:"says"`
 
 	// Servings what each group of guests can eat
 	Servings []Serving `json:"servings"`
@@ -1307,6 +1339,37 @@ type NewJob struct {
 	Title string        `json:"title"`
 }
 
+// Offer defines model for Offer.
+type Offer struct {
+	// BasketCost minor units
+	BasketCost int       `json:"basket_cost"`
+	Foods      []Portion `json:"foods"`
+
+	// Leaning what everybody takes, what is at its best, or what is new
+	Leaning OfferLeaning `json:"leaning"`
+
+	// Minutes of handwork
+	Minutes float64 `json:"minutes"`
+
+	// Over how far it is over the budget; below 0 what is to spare
+	Over int `json:"over"`
+
+	// PerGuest minor units
+	PerGuest int `json:"per_guest"`
+
+	// Says what sets it apart
+	Says  string `json:"says"`
+	Sides []Side `json:"sides"`
+}
+
+// OfferLeaning what everybody takes, what is at its best, or what is new
+type OfferLeaning string
+
+// Offers defines model for Offers.
+type Offers struct {
+	Offers []Offer `json:"offers"`
+}
+
 // OnTray defines model for OnTray.
 type OnTray struct {
 	Food string `json:"food"`
@@ -1389,6 +1452,15 @@ type Partner struct {
 	Id   string `json:"id"`
 	Name string `json:"name"`
 	Why  string `json:"why"`
+}
+
+// Portion defines model for Portion.
+type Portion struct {
+	Category string  `json:"category"`
+	Colour   string  `json:"colour"`
+	Food     string  `json:"food"`
+	Form     string  `json:"form"`
+	Grams    float64 `json:"grams"`
 }
 
 // PrepSheet defines model for PrepSheet.
@@ -2067,6 +2139,9 @@ type SaveBoardJSONRequestBody = BoardDocument
 // ChoiceJSONRequestBody defines body for Choice for application/json ContentType.
 type ChoiceJSONRequestBody = ChoiceAsked
 
+// ChoicesJSONRequestBody defines body for Choices for application/json ContentType.
+type ChoicesJSONRequestBody = BriefDocument
+
 // CreateFoodJSONRequestBody defines body for CreateFood for application/json ContentType.
 type CreateFoodJSONRequestBody = NewFood
 
@@ -2168,6 +2243,9 @@ type ServerInterface interface {
 	// Choice The foods a brief comes to, or those that are on its trays already, why, and how balanced they are
 	// (POST /api/v1/choice)
 	Choice(c *gin.Context)
+	// Choices Three choices of foods for a brief, planned through, with what sets each apart
+	// (POST /api/v1/choices)
+	Choices(c *gin.Context)
 	// MainColours The main colours of a picture, which is not kept
 	// (POST /api/v1/colours)
 	MainColours(c *gin.Context)
@@ -2637,6 +2715,19 @@ func (siw *ServerInterfaceWrapper) Choice(c *gin.Context) {
 	}
 
 	siw.Handler.Choice(c)
+}
+
+// Choices operation middleware
+func (siw *ServerInterfaceWrapper) Choices(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Choices(c)
 }
 
 // MainColours operation middleware
@@ -4288,6 +4379,7 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.POST(options.BaseURL+"/api/v1/plan", wrapper.Plan)
 	router.POST(options.BaseURL+"/api/v1/replan", wrapper.Replan)
 	router.POST(options.BaseURL+"/api/v1/choice", wrapper.Choice)
+	router.POST(options.BaseURL+"/api/v1/choices", wrapper.Choices)
 	router.POST(options.BaseURL+"/api/v1/put", wrapper.Put)
 	router.POST(options.BaseURL+"/api/v1/give-way", wrapper.GiveWay)
 	router.POST(options.BaseURL+"/api/v1/mend", wrapper.Mend)

@@ -60,15 +60,15 @@ func (s *Shop) Feed(day time.Time) shop.Feed {
 		}
 		byWeek, byDay := s.dice(g.ID, year*100+week), s.dice(g.ID, day.Year()*1000+day.YearDay())
 		times := (1 + .125*(2*byWeek.Float64()-1)) * (1 + .03*(2*byDay.Float64()-1))
-		season := len(g.Season) == 0 || g.InSeason(int(day.Month()), "north")
-		switch {
-		case len(g.Season) > 0 && season:
+		season := g.SeasonIn(int(day.Month()), "north")
+		switch season {
+		case food.AtBest:
 			times *= .84
-		case !season:
+		case food.NotNow:
 			times *= 1.5
 		}
-		gone := byDay.Float64() < .05 || !season && byDay.Float64() < .3
-		it := shop.Item{Food: g.ID, Name: g.Name, Season: season}
+		gone := byDay.Float64() < .05 || season == food.NotNow && byDay.Float64() < .3
+		it := shop.Item{Food: g.ID, Name: g.Name, Season: season != food.NotNow}
 		for _, p := range g.Packs {
 			stock := 4 + byDay.IntN(40)
 			if gone {

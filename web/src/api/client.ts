@@ -18,6 +18,7 @@ export type Style = Schemas['Style']
 export type Larder = Schemas['Larder']
 export type Food = Schemas['Food']
 export type Choice = Schemas['Choice']
+export type Offer = Schemas['Offer']
 export type Outlook = Schemas['Outlook']
 export type Way = Omit<Schemas['Way'], 'tray'> & { tray: TrayFile }
 export type Progress = Omit<Schemas['Progress'], 'tray' | 'ways'> & { tray?: TrayFile; ways?: Way[] }

@@ -346,6 +346,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Three choices of foods for a brief, planned through, with what sets each apart */
+        post: operations["choices"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/put": {
         parameters: {
             query?: never;
@@ -1489,6 +1506,8 @@ export interface components {
             form: string;
         };
         Choice: {
+            /** @description what is other than this host had the last time */
+            says: string[];
             chosen: components["schemas"]["Chosen"][];
             sides: components["schemas"]["Side"][];
             /** @description what is missing and the three best foods to fill it */
@@ -1498,6 +1517,39 @@ export interface components {
             kinds: components["schemas"]["KindCount"][];
             /** @description what speaks against a food for this brief */
             shelves: components["schemas"]["Speaks"][];
+        };
+        Offers: {
+            offers: components["schemas"]["Offer"][];
+        };
+        Offer: {
+            /**
+             * @description what everybody takes, what is at its best, or what is new
+             * @enum {string}
+             */
+            leaning: "liked" | "season" | "new";
+            /** @description what sets it apart */
+            says: string;
+            foods: components["schemas"]["Portion"][];
+            sides: components["schemas"]["Side"][];
+            /** @description minor units */
+            basket_cost: number;
+            /** @description minor units */
+            per_guest: number;
+            /** @description how far it is over the budget; below 0 what is to spare */
+            over: number;
+            /**
+             * Format: double
+             * @description of handwork
+             */
+            minutes: number;
+        };
+        Portion: {
+            food: string;
+            form: string;
+            /** Format: double */
+            grams: number;
+            colour: string;
+            category: string;
         };
         Chosen: {
             food: string;
@@ -1872,6 +1924,15 @@ export interface components {
             }[];
         };
         Basket: {
+            /** @description what a guest of each group finds, if all share what they may eat; empty where each has a tray of their own */
+            groups: {
+                who: string;
+                count: number;
+                /** Format: double */
+                wants_g: number;
+                /** Format: double */
+                finds_g: number;
+            }[];
             /** @description in all; 0 for none */
             budget: number;
             /** @description how far the basket is over the budget, below 0 what is to spare; 0 without one */
@@ -2531,6 +2592,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Choice"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BriefDocument"];
+            };
+        };
+        responses: {
+            /** @description The choices */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Offers"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -3751,5 +3837,6 @@ export const settingsHemisphereValues: ReadonlyArray<FlattenedDeepRequired<compo
 export const mineValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Mine"]> = ["built-in", "changed", "own"];
 export const importReportTableValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportReport"]["table"]> = ["larder", "packs", "stock"];
 export const importLineWhatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportLine"]["what"]> = ["added", "changed", "same", "refused"];
+export const offerLeaningValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Offer"]["leaning"]> = ["liked", "season", "new"];
 export const jobSummaryStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["JobSummary"]["state"]> = ["briefed", "picked", "laid"];
 export const findingSeverityValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Finding"]["severity"]> = ["stop", "mend", "note"];

@@ -38,7 +38,7 @@ export type Point = number[];
  */
 export type Outline = Point[];
 /**
- * months in the northern hemisphere; empty: all year
+ * months in the northern hemisphere in which it is at its best; empty: alike all year
  *
  * @maxItems 12
  */
@@ -81,6 +81,12 @@ export interface TrayFile {
   foods?: Food[];
   rules: Rules;
   seed: number;
+  /**
+   * what the plan has to say: by how much and why it is over the budget, that there is too little board
+   *
+   * @maxItems 20
+   */
+  says?: string[];
   part?: Part;
   /**
    * the job's other trays, each a whole file without further trays of its own
@@ -181,6 +187,15 @@ export interface Brief {
     [k: string]: number;
   };
   /**
+   * which of the choices of foods that suit; left out, the one that follows from the brief
+   */
+  choice?: number;
+  /**
+   * what the foods are chosen for: what everybody takes, what is at its best, or what is new
+   */
+  leaning?: "liked" | "season" | "new";
+  had?: Had;
+  /**
    * plates: one for each guest
    */
   serving?: "shared" | "plates";
@@ -238,6 +253,10 @@ export interface Rules {
    */
   vegetarians?: "apart" | "separate" | "shapes";
   /**
+   * how much being like the trays before counts against a choice
+   */
+  variety?: "some" | "none" | "strong";
+  /**
    * closed, or airy: a little air left
    */
   gaps?: "closed" | "airy";
@@ -269,6 +288,23 @@ export interface Want {
    * where the form stands in one
    */
   vessel?: string;
+}
+/**
+ * foods that were on trays before, so that this one is another
+ */
+export interface Had {
+  /**
+   * on what this host had last
+   *
+   * @maxItems 400
+   */
+  last?: string[];
+  /**
+   * on the last jobs of the house
+   *
+   * @maxItems 400
+   */
+  lately?: string[];
 }
 /**
  * a built-in board by id, or one by shape and size
@@ -512,6 +548,10 @@ export interface Food {
   carb_g?: number;
   region?: "" | "alpine" | "atlantic" | "mediterranean" | "northern" | "eastern" | "tropical";
   season: Months;
+  /**
+   * in the shops in the other months, too
+   */
+  all_year?: boolean;
   season_south?: Months1;
   /**
    * @maxItems 12

@@ -11,6 +11,9 @@ import {
 import type { Food } from '@/api/tray.gen'
 
 /** Shelves of the larder in the order they are read. */
+/** What a choice is made for, as a title. */
+export const leaningWords = { liked: 'Well-liked', season: 'Of the season', new: 'Something new' } as const
+
 export const shelfNames: Record<string, string> = {
   cheese: 'Cheese',
   meat: 'Meat and fish',

@@ -5,6 +5,7 @@ import { RouterLink, useRouter } from 'vue-router'
 import { api, body, take, type Basket, type Saving } from '@/api/client'
 import type { Brief, Want } from '@/api/tray.gen'
 import AmountsTable from '@/components/amounts/AmountsTable.vue'
+import GroupsTable from '@/components/amounts/GroupsTable.vue'
 import SavingsList from '@/components/amounts/SavingsList.vue'
 import ShopLine from '@/components/house/ShopLine.vue'
 import Stage from '@/components/job/Stage.vue'
@@ -12,6 +13,7 @@ import { newest } from '@/composables/newest'
 import { useReplan, wants } from '@/composables/replan'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
+import { said } from '@/tray/units'
 import { count, grams, minutes, money } from '@/tray/words'
 
 const job = useJob()
@@ -129,6 +131,7 @@ const left = computed(() =>
               : `Within the budget of ${money(budget)}, ${money(-basket.over)} to spare`
           }}
         </p>
+        <p v-for="s in job.doc?.says ?? []" :key="s" class="card small">▲ {{ said(s) }}</p>
         <dl class="card facts">
           <dt>On the tray</dt>
           <dd class="nums r">{{ grams(basket.on_tray_g) }}</dd>
@@ -145,6 +148,7 @@ const left = computed(() =>
           <dt>Handwork</dt>
           <dd class="nums r">{{ minutes(basket.minutes) }}</dd>
         </dl>
+        <GroupsTable v-if="basket.groups.length > 1" :groups="basket.groups" />
         <SavingsList :over="over" :busy="busy" @take="takeSaving" />
         <ShopLine />
         <template v-if="left.length">

@@ -4,15 +4,16 @@
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
-import { api, body, take, Trouble, type Choice, type Substitute } from '@/api/client'
+import { api, body, take, Trouble, type Choice, type Offer, type Substitute } from '@/api/client'
 import type { Want } from '@/api/tray.gen'
 import BalancePanel from '@/components/pick/BalancePanel.vue'
+import ThreeChoices from '@/components/pick/ThreeChoices.vue'
 import Stage from '@/components/job/Stage.vue'
 import { newest } from '@/composables/newest'
 import { useReplan, wants } from '@/composables/replan'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
-import { shelfNames } from '@/tray/larder'
+import { leaningWords, shelfNames } from '@/tray/larder'
 
 const job = useJob()
 const larder = useLarder()
@@ -169,9 +170,19 @@ async function exchange(id: string, by: Substitute) {
   front.value = new Set([...front.value, by.food])
   await replan({ ...job.doc!.brief, foods: next }, `${larder.name(by.food)} for ${name(id)}`)
 }
+/** The foods are chosen for the host: the first time as the brief has it, then another choice each time. */
 async function forMe() {
   refill = true
-  await replan({ ...job.doc!.brief, foods: [] }, 'had the foods chosen')
+  const b = job.doc!.brief
+  const choice = picked.value && !own.value ? (b.choice ?? 0) + 1 : b.choice
+  await replan({ ...b, foods: [], choice }, 'had the foods chosen')
+}
+// three choices side by side, until one is taken or they are put away
+const three = ref(false)
+async function takeOffer(leaning: Offer['leaning']) {
+  refill = true
+  if (await replan({ ...job.doc!.brief, foods: [], leaning }, `took ${leaningWords[leaning].toLowerCase()}`))
+    three.value = false
 }
 
 const tag = (id: string) => {
@@ -200,8 +211,9 @@ useEventListener(window, 'keydown', e => {
         placeholder="Find a food  /"
         aria-label="Find a food"
       />
+      <button class="btn" :aria-expanded="three" @click="three = !three">Three choices</button>
       <button class="btn" :disabled="busy" @click="forMe">
-        {{ own ? (pins.size ? 'Choose the rest again' : 'Choose again for me') : 'Choose for me' }}
+        {{ !picked ? 'Choose for me' : pins.size ? 'Choose the rest again' : 'Choose again' }}
       </button>
       <button class="btn next" :disabled="!picked" @click="router.push({ name: 'lay' })">Lay them</button>
     </template>
@@ -212,6 +224,14 @@ useEventListener(window, 'keydown', e => {
       shelves.
       <button class="btn next" :disabled="busy" @click="forMe">Choose for me</button>
     </p>
+
+    <ThreeChoices
+      v-if="three"
+      :brief="job.doc!.brief"
+      :busy="busy"
+      @take="takeOffer"
+      @leave="three = false"
+    />
 
     <section
       v-for="s in shelves"
@@ -295,6 +315,7 @@ useEventListener(window, 'keydown', e => {
         :count="chosen.size"
         :own="own"
         :busy="busy"
+        :says="[...(picked ? (job.doc?.says ?? []) : []), ...(picked ? (choice?.says ?? []) : [])]"
         @add="toggle"
       />
     </template>

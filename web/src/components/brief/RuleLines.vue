@@ -99,6 +99,17 @@ const all: {
     ],
   },
   {
+    rule: 'variety',
+    before: '. Being like the trays before counts',
+    label: 'Variety',
+    width: 138,
+    options: [
+      ['some', 'a little'],
+      ['none', 'nothing'],
+      ['strong', 'a great deal'],
+    ],
+  },
+  {
     rule: 'vegetarians',
     before: '. Who eats no meat finds theirs',
     label: 'Those who eat no meat',

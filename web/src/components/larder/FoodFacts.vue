@@ -238,9 +238,9 @@ const isCheese = computed(() => f.value.category === 'cheese')
         own pack decides.
       </p>
 
-      <span :class="{ mine: mine('season') }">In season</span>
+      <span :class="{ mine: mine('season') || mine('all_year') }">At its best</span>
       <div>
-        <div class="months" role="group" aria-label="Months in season, north">
+        <div class="months" role="group" aria-label="Months at its best, north">
           <button
             v-for="(name, i) in monthNames"
             :key="name"
@@ -257,9 +257,17 @@ const isCheese = computed(() => f.value.category === 'cheese')
           {{
             f.season.length
               ? `in the north; in the south ${page.months_south.map(m => monthNames[m - 1]).join(', ')}`
-              : 'all year'
+              : 'alike all year'
           }}
         </p>
+        <label v-if="f.season.length" class="small year">
+          <input
+            type="checkbox"
+            :checked="!!f.all_year"
+            @change="emit('change', { all_year: ($event.target as HTMLInputElement).checked || undefined })"
+          />
+          in the shops all year, at its best in these months
+        </label>
       </div>
 
       <span :class="{ mine: flags.some(([m]) => mine(m)) }">Signs</span>
@@ -324,6 +332,12 @@ const isCheese = computed(() => f.value.category === 'cheese')
 </template>
 
 <style scoped>
+.year {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 30px;
+}
 .grid {
   display: grid;
   grid-template-columns: 88px minmax(0, 1fr);

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import type { Choice } from '@/api/client'
 import Why from '@/components/common/Why.vue'
 import { useLarder } from '@/stores/larder'
+import { said } from '@/tray/units'
 import { count as counted } from '@/tray/words'
 
 const props = defineProps<{
@@ -13,6 +14,7 @@ const props = defineProps<{
   count: number
   own: boolean
   busy: boolean
+  says: string[]
 }>()
 const emit = defineEmits<{ add: [food: string] }>()
 const larder = useLarder()
@@ -25,6 +27,8 @@ const groups = computed(() =>
 )
 const partNames: Record<string, string> = {
   'a protein': 'protein',
+  'a cheese': 'cheese',
+  'a sweet': 'a sweet',
   'something crisp': 'crisp',
   'something sweet or fresh': 'sweet or fresh',
 }
@@ -46,6 +50,7 @@ const sideNames: Record<string, string> = {
         >{{ count === 1 ? 'food' : 'foods' }} picked{{ own ? ', by hand' : ' for you' }}</span
       >
     </p>
+    <p v-for="s in says" :key="s" class="card small says">{{ said(s) }}</p>
     <template v-if="picked && choice">
       <div v-for="side in choice.sides" :key="side.name" class="side">
         <h3 class="small soft">{{ sideNames[side.name] ?? side.name }}</h3>
@@ -108,6 +113,9 @@ const sideNames: Record<string, string> = {
 </template>
 
 <style scoped>
+.says {
+  padding: 8px 12px;
+}
 .side ul {
   display: flex;
   flex-wrap: wrap;

@@ -1,4 +1,4 @@
-package shop
+package food
 
 import (
 	"fmt"
@@ -7,13 +7,11 @@ import (
 	"slices"
 	"testing"
 	"time"
-
-	"happytray/core/food"
 )
 
 // cheapest is the oracle: the least that covers a need, by trying what each pack as
 // the last one leaves to be covered, in hundredths of a gram.
-func cheapest(packs []food.Pack, need float64) int {
+func cheapest(packs []Pack, need float64) int {
 	n := int(math.Ceil(need*100 - 1e-6))
 	cost := make([]int, n+1)
 	for left := 1; left <= n; left++ {
@@ -28,27 +26,27 @@ func cheapest(packs []food.Pack, need float64) int {
 }
 
 func TestCover(t *testing.T) {
-	oz := []food.Pack{{Grams: 28.35, Price: 120}, {Grams: 113, Price: 400}, {Grams: 170, Price: 560}, {Grams: 227, Price: 700}, {Grams: 340, Price: 990}, {Grams: 454, Price: 1240}}
+	oz := []Pack{{Grams: 28.35, Price: 120}, {Grams: 113, Price: 400}, {Grams: 170, Price: 560}, {Grams: 227, Price: 700}, {Grams: 340, Price: 990}, {Grams: 454, Price: 1240}}
 	for _, c := range []struct {
 		name  string
-		packs []food.Pack
+		packs []Pack
 		need  float64
 		buy   string
 	}{
-		{"one that is no multiple of five", []food.Pack{{Grams: 113, Price: 300}}, 113, "[{113 300 1}]"},
-		{"one of two sizes", []food.Pack{{Grams: 113, Price: 300}, {Grams: 227, Price: 550}}, 227, "[{227 550 1}]"},
-		{"under five grams", []food.Pack{{Grams: 1, Price: 40}, {Grams: 4, Price: 90}}, 9, "[{4 90 2} {1 40 1}]"},
-		{"a tenth of a gram", []food.Pack{{Grams: .1, Price: 2}}, 1, "[{0.1 2 10}]"},
+		{"one that is no multiple of five", []Pack{{Grams: 113, Price: 300}}, 113, "[{113 300 1}]"},
+		{"one of two sizes", []Pack{{Grams: 113, Price: 300}, {Grams: 227, Price: 550}}, 227, "[{227 550 1}]"},
+		{"under five grams", []Pack{{Grams: 1, Price: 40}, {Grams: 4, Price: 90}}, 9, "[{4 90 2} {1 40 1}]"},
+		{"a tenth of a gram", []Pack{{Grams: .1, Price: 2}}, 1, "[{0.1 2 10}]"},
 		{"an ounce", oz, 28.35, "[{28.35 120 1}]"},
 		{"a little over an ounce", oz, 28.36, "[{28.35 120 2}]"},
 		{"a pound", oz, 454, "[{454 1240 1}]"},
 		{"a pound and a crumb", oz, 454.1, "[{454 1240 1} {28.35 120 1}]"},
-		{"the larger one is cheaper", []food.Pack{{Grams: 100, Price: 500}, {Grams: 300, Price: 450}}, 90, "[{300 450 1}]"},
+		{"the larger one is cheaper", []Pack{{Grams: 100, Price: 500}, {Grams: 300, Price: 450}}, 90, "[{300 450 1}]"},
 		{"nothing", oz, 0, "[]"},
 		{"less than nothing", oz, -5, "[]"},
 		{"no number", oz, math.NaN(), "[]"},
 		{"no packs", nil, 100, "[]"},
-		{"packs of nothing", []food.Pack{{Grams: 0, Price: 5}, {Grams: math.NaN(), Price: 5}, {Grams: math.Inf(1), Price: 5}, {Grams: .001, Price: 5}}, 100, "[]"},
+		{"packs of nothing", []Pack{{Grams: 0, Price: 5}, {Grams: math.NaN(), Price: 5}, {Grams: math.Inf(1), Price: 5}, {Grams: .001, Price: 5}}, 100, "[]"},
 	} {
 		if buy, _, _ := Cover(c.packs, c.need); fmt.Sprint(buy) != c.buy {
 			t.Errorf("%s: %v, want %s", c.name, buy, c.buy)
@@ -59,11 +57,11 @@ func TestCover(t *testing.T) {
 func TestCoverIsTheCheapest(t *testing.T) {
 	r := rand.New(rand.NewPCG(3, 14))
 	for i := range 3000 {
-		packs := make([]food.Pack, 1+r.IntN(6))
+		packs := make([]Pack, 1+r.IntN(6))
 		for k := range packs {
 			g := []float64{math.Round(r.Float64()*30000) / 100, float64(1 + r.IntN(500)), []float64{28.35, 113, 170, 227, 340, 454}[r.IntN(6)], .1 + r.Float64()*4}[r.IntN(4)]
 			g = math.Max(.01, math.Round(g*100)/100)
-			packs[k] = food.Pack{Grams: g, Price: 1 + r.IntN(1000)}
+			packs[k] = Pack{Grams: g, Price: 1 + r.IntN(1000)}
 			if r.IntN(3) == 0 { // about the same by weight, which is hardest
 				packs[k].Price = max(1, int(math.Round(g*2.3)))
 			}
@@ -77,7 +75,7 @@ func TestCoverIsTheCheapest(t *testing.T) {
 		for _, b := range buy {
 			g += b.Grams * float64(b.Count)
 			sum += b.Price * b.Count
-			if !slices.Contains(packs, food.Pack{Grams: b.Grams, Price: b.Price}) {
+			if !slices.Contains(packs, Pack{Grams: b.Grams, Price: b.Price}) {
 				t.Fatalf("case %d: nobody sells %v", i, b)
 			}
 		}
@@ -89,14 +87,14 @@ func TestCoverIsTheCheapest(t *testing.T) {
 
 // Packs may come from a file: however they are made, an answer comes soon and holds.
 func TestCoverOfHostilePacks(t *testing.T) {
-	same := func(grams ...float64) (out []food.Pack) {
+	same := func(grams ...float64) (out []Pack) {
 		for _, g := range grams {
-			out = append(out, food.Pack{Grams: g, Price: max(1, int(g*7))})
+			out = append(out, Pack{Grams: g, Price: max(1, int(g*7))})
 		}
 		return out
 	}
 	r := rand.New(rand.NewPCG(1, 1))
-	cases := map[string][]food.Pack{
+	cases := map[string][]Pack{
 		"tiny":           {{Grams: .1, Price: 1e7}},
 		"huge":           {{Grams: 100000, Price: 1e7}, {Grams: .1, Price: 1}},
 		"alike, coprime": same(99991, 99989, 99971, 99961, 99929, 99923, 99907, 99901, 99881, 99877, 99871, 99859),
@@ -104,10 +102,10 @@ func TestCoverOfHostilePacks(t *testing.T) {
 		"one step apart": {{Grams: 1000, Price: 1000}, {Grams: 999.9, Price: 999}, {Grams: 999.8, Price: 998}, {Grams: 999.7, Price: 997}, {Grams: 999.6, Price: 996}, {Grams: 999.5, Price: 995}, {Grams: 999.4, Price: 994}, {Grams: 999.3, Price: 993}, {Grams: 999.2, Price: 992}, {Grams: 999.1, Price: 991}, {Grams: 999, Price: 990}, {Grams: 998.9, Price: 989}},
 	}
 	for i := range 60 {
-		var packs []food.Pack
+		var packs []Pack
 		for range 12 {
 			g := math.Round(math.Exp(r.Float64()*13)*10) / 10
-			packs = append(packs, food.Pack{Grams: math.Max(.1, math.Min(1e5, g)), Price: max(1, int(g*(1+.001*r.Float64())))})
+			packs = append(packs, Pack{Grams: math.Max(.1, math.Min(1e5, g)), Price: max(1, int(g*(1+.001*r.Float64())))})
 		}
 		cases[fmt.Sprint("random ", i)] = packs
 	}
@@ -126,21 +124,8 @@ func TestCoverOfHostilePacks(t *testing.T) {
 }
 
 func BenchmarkCover(b *testing.B) {
-	oz := []food.Pack{{Grams: 28.35, Price: 120}, {Grams: 113, Price: 400}, {Grams: 170, Price: 560}, {Grams: 227, Price: 700}, {Grams: 340, Price: 990}, {Grams: 454, Price: 1240}}
+	oz := []Pack{{Grams: 28.35, Price: 120}, {Grams: 113, Price: 400}, {Grams: 170, Price: 560}, {Grams: 227, Price: 700}, {Grams: 340, Price: 990}, {Grams: 454, Price: 1240}}
 	for b.Loop() {
 		Cover(oz, 1733)
-	}
-}
-
-func TestFewerPacks(t *testing.T) {
-	packs := []food.Pack{{Grams: 100, Price: 200}, {Grams: 250, Price: 420}}
-	for _, c := range []struct {
-		need float64
-		want float64
-	}{{110, 100}, {100, 0}, {260, 250}, {550, 500}, {170, 0}} {
-		_, _, cost := Cover(packs, c.need)
-		if got := fewerPacks(packs, c.need, cost); got != c.want {
-			t.Errorf("of %g g: %g, want %g", c.need, got, c.want)
-		}
 	}
 }

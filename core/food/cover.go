@@ -1,11 +1,9 @@
-package shop
+package food
 
 import (
 	"cmp"
 	"math"
 	"slices"
-
-	"happytray/core/food"
 )
 
 // Packs is how many packs of one size to buy.
@@ -34,7 +32,7 @@ const (
 // its cheapest pack comes to no less than the best so far (Martello & Toth, Knapsack
 // Problems, 1990, chapter 3). Packs made so that this does not end are cut off after
 // mostSteps; what is bought then holds the need, but may not be the very cheapest.
-func Cover(packs []food.Pack, need float64) (buy []Packs, bought float64, cost int) {
+func Cover(packs []Pack, need float64) (buy []Packs, bought float64, cost int) {
 	buy = []Packs{}
 	s := newCover(packs)
 	if !(need > 0) || len(s.packs) == 0 {
@@ -69,7 +67,7 @@ type cover struct {
 	steps int
 }
 
-func newCover(packs []food.Pack) *cover {
+func newCover(packs []Pack) *cover {
 	s := &cover{cost: math.MaxInt64}
 	for i, p := range packs {
 		g := math.Round(p.Grams * grain)

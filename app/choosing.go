@@ -1,0 +1,138 @@
+package app
+
+import (
+	"context"
+	"maps"
+	"slices"
+	"strings"
+	"time"
+
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/job"
+	"happytray/core/pick"
+	"happytray/core/plan"
+	"happytray/core/prep"
+	"happytray/core/shop"
+	"happytray/store"
+)
+
+// lately is how many jobs before a brief's day are remembered, and hostJobs how many are looked
+// through for the host's last.
+const (
+	lately   = 6
+	hostJobs = 20
+)
+
+// remember fills in what was on trays before the brief's day, where the brief does not say so
+// itself: the host's last, and the house's last few.
+func (a *App) remember(ctx context.Context, b *brief.Brief) error {
+	day, err := time.Parse(time.DateOnly, b.ServeDay())
+	if b.Had != nil || err != nil {
+		return nil // what is not dated has nothing before it
+	}
+	of := func(q store.Query, mine func(j store.Job) bool, most int) ([]string, error) {
+		q.To, q.Timed, q.Latest = day, true, true
+		jobs, err := a.store.Jobs(ctx, q)
+		if err != nil {
+			return nil, err
+		}
+		ids := map[string]bool{}
+		for _, j := range jobs {
+			needs := needsOf(j)
+			if len(needs.Grams) == 0 || !mine(j) {
+				continue
+			}
+			for id := range needs.Grams {
+				ids[id] = true
+			}
+			if most--; most == 0 {
+				break
+			}
+		}
+		list := slices.Sorted(maps.Keys(ids))
+		return list[:min(len(list), brief.MaxHad)], nil
+	}
+	had := brief.Had{}
+	if host := strings.TrimSpace(b.Host); host != "" {
+		same := func(j store.Job) bool { return strings.EqualFold(strings.TrimSpace(j.Host), host) }
+		if had.Last, err = of(store.Query{Text: host, Most: hostJobs}, same, 1); err != nil {
+			return err
+		}
+	}
+	if had.Lately, err = of(store.Query{Most: lately}, func(store.Job) bool { return true }, lately); err != nil {
+		return err
+	}
+	if len(had.Last)+len(had.Lately) > 0 {
+		b.Had = &had
+	}
+	return nil
+}
+
+// Plan plans a brief from nothing.
+func (a *App) Plan(ctx context.Context, b brief.Brief) (*job.Job, error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return nil, err
+	}
+	if err := a.remember(ctx, &b); err != nil {
+		return nil, err
+	}
+	return plan.Of(b, h.Larder, h.Cabinet)
+}
+
+// Offer is one of the choices of foods that a brief can have, planned through.
+type Offer struct {
+	Leaning  string
+	Says     string // what sets it apart from the others
+	Foods    []Portion
+	Sides    []pick.Side
+	Cost     int // at the till, minor units
+	PerGuest int
+	Over     int // over the budget; below 0 what is to spare
+	Minutes  float64
+}
+
+// Portion is a food of an offer and how much there is of it, all trays together.
+type Portion struct {
+	Food  *food.Food
+	Form  string
+	Grams float64
+}
+
+// Offers are three choices for a brief, one for each leaning: what everybody takes, what is at its
+// best, and what is new. Pins are in all of them.
+func (a *App) Offers(ctx context.Context, b brief.Brief) ([]Offer, error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return nil, err
+	}
+	if err := a.remember(ctx, &b); err != nil {
+		return nil, err
+	}
+	b.Foods = nil
+	var out []Offer
+	foods := make([][]*food.Food, len(brief.Leanings))
+	for i, leaning := range brief.Leanings {
+		b.Leaning = leaning
+		j, err := plan.Of(b, h.Larder, h.Cabinet)
+		if err != nil {
+			return nil, err
+		}
+		basket, grams := shop.Of(j, h.Larder), shop.NeedsOf(j, h.Larder).Grams
+		o := Offer{Leaning: leaning, Cost: basket.BasketCost, PerGuest: basket.PerGuest, Over: basket.Over, Minutes: prep.Minutes(j, h.Larder)}
+		for _, w := range plan.Wants(j) {
+			if f, ok := h.Larder.Get(w.Food); ok {
+				o.Foods = append(o.Foods, Portion{f, w.Form, grams[w.Food]})
+				foods[i] = append(foods[i], f)
+			}
+		}
+		o.Sides = pick.Balance(b, foods[i], h.Larder)
+		out = append(out, o)
+	}
+	for i := range out {
+		b.Leaning = out[i].Leaning
+		out[i].Says = pick.SetsApart(b, foods[i], slices.Concat(foods[:i:i], foods[i+1:])...)
+	}
+	return out, nil
+}

@@ -1,0 +1,55 @@
+package amount
+
+import (
+	"math"
+
+	"happytray/core/brief"
+	"happytray/core/craft"
+	"happytray/core/food"
+)
+
+// Found is what one guest of a group finds on the trays: if all share what they may eat, by their
+// numbers.
+type Found struct {
+	Who    string  `json:"who"`
+	Count  int     `json:"count"`
+	WantsG float64 `json:"wants_g"` // what a guest of this table usually eats, grams
+	FindsG float64 `json:"finds_g"` // what there is for each of them
+}
+
+// FoundBy reckons what each group of a brief's guests finds of so many grams of each food.
+func FoundBy(b brief.Brief, grams map[string]float64, larder *food.Larder) []Found {
+	groups := b.Groups()
+	guests, all := 0.0, 0.0
+	for _, g := range groups {
+		guests += float64(g.Count)
+	}
+	for _, c := range food.Categories { // in order, so that sums are the same each time
+		all += craft.Shares(b, craft.WithMeat)[c]
+	}
+	out := make([]Found, len(groups))
+	for i, g := range groups {
+		out[i] = Found{Who: g.Who, Count: g.Count, WantsG: math.Round(all / math.Max(1, guests))}
+	}
+	for id, amount := range grams {
+		f, ok := larder.Get(id)
+		if !ok || f.Category == food.Garnish || f.Category == food.NotFood {
+			continue
+		}
+		eaters := 0.0
+		for _, g := range groups {
+			if f.Breaks(g.Avoid) == "" {
+				eaters += float64(g.Count)
+			}
+		}
+		for i, g := range groups {
+			if f.Breaks(g.Avoid) == "" && eaters > 0 {
+				out[i].FindsG += amount / eaters
+			}
+		}
+	}
+	for i := range out {
+		out[i].FindsG = math.Round(out[i].FindsG)
+	}
+	return out
+}

@@ -1,0 +1,380 @@
+package amount
+
+import (
+	"fmt"
+	"math"
+
+	"happytray/core/brief"
+	"happytray/core/craft"
+	"happytray/core/food"
+	"happytray/core/pick"
+)
+
+// table is the foods that were chosen against the groups of guests that eat them, while amounts
+// are reckoned.
+type table struct {
+	brief  brief.Brief
+	foods  []pick.Choice
+	specs  []food.Spec
+	groups []brief.Group
+	part   []float64                 // of the table's appetites, by group; they add up to one
+	wants  []float64                 // grams, by group
+	eats   [][]bool                  // by food and group
+	grams  []float64                 // of each food
+	usual  []float64                 // what its part by liking would be
+	kind   map[food.Category]float64 // grams of a category, all groups
+	parts  []bool                    // less than a whole of it is laid
+	said   []string                  // what decided an amount, where it was not liking
+}
+
+func newTable(b brief.Brief, chosen []pick.Choice) *table {
+	t := &table{brief: b, foods: chosen, groups: b.Groups()}
+	all := 0.0
+	for _, g := range t.groups {
+		all += float64(g.Count)
+	}
+	for _, g := range t.groups {
+		part := 1 / float64(len(t.groups))
+		if all > 0 {
+			part = float64(g.Count) / all
+		}
+		t.part = append(t.part, part)
+	}
+	return t
+}
+
+// only keeps the foods with these numbers.
+func (t *table) only(kept []int) {
+	var foods []pick.Choice
+	for _, i := range kept {
+		foods = append(foods, t.foods[i])
+	}
+	t.foods = foods
+	n := len(foods)
+	t.specs, t.eats = make([]food.Spec, n), make([][]bool, n)
+	t.grams, t.usual, t.said, t.parts = make([]float64, n), make([]float64, n), make([]string, n), make([]bool, n)
+	for i, c := range foods {
+		t.specs[i], _ = c.Food.Spec(c.Form)
+		t.eats[i] = make([]bool, len(t.groups))
+		for g := range t.groups {
+			t.eats[i][g] = c.Food.Breaks(t.groups[g].Avoid) == ""
+		}
+	}
+}
+
+// shared reports whether a food is one of those that shares are spread over: not greens, props
+// or toppings.
+func (t *table) shared(i int) bool {
+	c := t.foods[i].Food.Category
+	return c != food.Garnish && c != food.NotFood && t.foods[i].Form != "topping"
+}
+
+// free reports whether a food's amount is ours to reckon.
+func (t *table) free(i int) bool { return t.shared(i) && t.foods[i].Grams == 0 }
+
+// mostLift is how much more than usual of the others people eat where a kind is missing.
+const mostLift = 1.6
+
+// spread gives every group its share of each kind and every food its part of them by liking.
+func (t *table) spread() {
+	appetites := t.brief.Guests.Appetites()
+	t.kind = map[food.Category]float64{}
+	t.wants = make([]float64, len(t.groups))
+	set := map[food.Category]float64{}
+	for i, c := range t.foods {
+		if t.shared(i) {
+			set[c.Food.Category] += c.Grams
+		}
+	}
+	for g := range t.groups {
+		var theirs []pick.Choice
+		pulls := map[food.Category]float64{}
+		for i, c := range t.foods {
+			if t.shared(i) && t.eats[i][g] {
+				theirs = append(theirs, c)
+				pulls[c.Food.Category] += pull(c)
+			}
+		}
+		shares := craft.SharesOf(t.brief, appetites*t.part[g], Meatless(theirs))
+		all, have := 0.0, 0.0
+		for _, c := range food.Categories { // in order, so that sums are the same each time
+			all += shares[c]
+			if pulls[c] > 0 {
+				shares[c] = math.Min(shares[c], t.mostOf(c, g))
+				have += shares[c]
+			}
+		}
+		t.wants[g] = all
+		if have == 0 {
+			continue
+		}
+		lift := math.Min(mostLift, all/have)
+		for _, c := range food.Categories {
+			if pulls[c] > 0 {
+				t.kind[c] += shares[c] * lift
+			}
+		}
+		for i, c := range t.foods {
+			if cat := c.Food.Category; t.shared(i) && t.eats[i][g] {
+				t.usual[i] += shares[cat] * lift * pull(c) / pulls[cat]
+			}
+		}
+	}
+	// what is set by hand takes from the others of its kind
+	free := map[food.Category]float64{}
+	for i, c := range t.foods {
+		if t.free(i) {
+			free[c.Food.Category] += t.usual[i]
+		}
+	}
+	for i, c := range t.foods {
+		cat := c.Food.Category
+		switch {
+		case !t.shared(i):
+		case c.Grams > 0:
+			t.grams[i] = c.Grams
+		case set[cat] > 0 && free[cat] > 0:
+			t.grams[i] = t.usual[i] * math.Max(least, (t.kind[cat]-set[cat])/free[cat])
+		default:
+			t.grams[i] = t.usual[i]
+		}
+	}
+}
+
+// tinyEach is how much of a tiny food an appetite takes at most, grams: a spoon or two.
+const tinyEach = 6.0
+
+// mostOf is the most that a group takes of a kind, grams: nobody eats seeds for nuts by the handful.
+func (t *table) mostOf(c food.Category, g int) float64 {
+	most := 0.0
+	for i, x := range t.foods {
+		if x.Food.Category != c || !t.shared(i) || !t.eats[i][g] {
+			continue
+		}
+		if !tiny(x.Food) {
+			return math.Inf(1)
+		}
+		most += tinyEach * t.brief.Guests.Appetites() * t.part[g]
+	}
+	return most
+}
+
+// tiny reports whether a food is tiny in whatever form: seeds that only come in a bowl, too.
+func tiny(f *food.Food) bool {
+	loose := false
+	for _, s := range f.Forms {
+		if food.Tiny(s) {
+			return true
+		}
+		loose = loose || s.Form != "topping" && s.Shape != "vessel"
+	}
+	return f.Category == food.Nut && !loose
+}
+
+// eaters is how many guests can eat a food.
+func (t *table) eaters(i int) int {
+	n := 0.0
+	for g := range t.groups {
+		if t.eats[i][g] {
+			n += t.part[g]
+		}
+	}
+	return int(math.Ceil(n*float64(t.brief.Guests.Total()) - 1e-9))
+}
+
+// one sees to it that there is one for everybody of what everybody wants, that wholes come whole,
+// and that each food is enough to be seen; what that takes or leaves comes from the others of its
+// kind.
+func (t *table) one() {
+	b := t.brief
+	before := map[food.Category]float64{}
+	for i, c := range t.foods {
+		if t.shared(i) {
+			before[c.Food.Category] += t.grams[i]
+		}
+	}
+	fixed := make([]bool, len(t.foods))
+	for i, c := range t.foods {
+		if !t.free(i) {
+			fixed[i] = true
+			continue
+		}
+		f, spec := c.Food, t.specs[i]
+		was := t.grams[i]
+		unit := food.WholeG(spec)
+		if crowd := spec.MassG * float64(t.eaters(i)); (unit == 0 || !b.Plates()) && craft.IsWanted(f) && !OneByOne(spec) && t.grams[i] < crowd && !(b.Course == "sweet" && f.Category == food.Cheese) {
+			t.grams[i], t.said[i] = crowd, fmt.Sprintf("One for each of %d guests, because everybody wants it.", t.eaters(i))
+		}
+		if unit > 0 && !b.Plates() && (t.grams[i] >= PartOfWhole*unit && unit <= mostOfKind*t.kind[f.Category] || !food.Divisible(f, spec)) {
+			n := math.Max(1, math.Round(was/unit-.1))
+			if t.said[i] != "" { // a round is cut into as many as there are guests
+				n = math.Max(n, math.Ceil(smallerPiece*t.grams[i]/unit-1e-9))
+			}
+			if whole := n * unit; math.Abs(whole-t.grams[i]) > 1 {
+				t.grams[i], t.said[i] = whole, fmt.Sprintf("%s, as it is sold whole.", pieces(n, unit))
+			}
+		} else if unit > 0 {
+			t.parts[i] = true
+		}
+		if food.InVessel(spec.Form) && t.grams[i] < leastBowl {
+			t.grams[i], t.said[i] = leastBowl, fmt.Sprintf("%.0f g, the least worth a bowl.", leastBowl)
+		}
+		if few := spec.MassG * float64(fewest(b, spec)); few > t.grams[i] && !OneByOne(spec) && unit == 0 {
+			t.grams[i], t.said[i] = few, fmt.Sprintf("%d pieces, the least that looks like a group; its share of the %s would be less.", fewest(b, spec), f.Category)
+		}
+		fixed[i] = t.grams[i] != was || unit > 0
+	}
+	for _, c := range food.Categories {
+		over, free := -before[c], 0.0
+		for i, x := range t.foods {
+			if x.Food.Category != c || !t.shared(i) {
+				continue
+			}
+			over += t.grams[i]
+			if !fixed[i] {
+				free += t.grams[i]
+			}
+		}
+		if free == 0 {
+			continue
+		}
+		times := math.Min(most, math.Max(least, (free-over)/free))
+		for i, x := range t.foods {
+			if x.Food.Category == c && !fixed[i] {
+				t.grams[i] = math.Max(math.Min(t.grams[i], t.seen(i)), t.grams[i]*times)
+			}
+		}
+	}
+}
+
+// seen is the least grams of a food that are worth their place.
+func (t *table) seen(i int) float64 {
+	switch spec := t.specs[i]; {
+	case food.InVessel(spec.Form):
+		return leastBowl
+	case !OneByOne(spec):
+		return spec.MassG * float64(fewest(t.brief, spec))
+	}
+	return 0
+}
+
+// smallerPiece is what the pieces of a round may weigh of their usual mass, so that one more guest
+// does not cost one more round.
+const smallerPiece = .8
+
+// PartOfWhole is the part of a whole from which on it is put on the tray whole; less of it is
+// laid in parts.
+const PartOfWhole = .7
+
+// mostOfKind is how much of its kind's share one whole may be; where it is more, a part of it is laid.
+const mostOfKind = .75
+
+func pieces(n, unit float64) string {
+	if n == 1 {
+		return fmt.Sprintf("One of %.0f g", unit)
+	}
+	return fmt.Sprintf("%.0f of %.0f g", n, unit)
+}
+
+// What every group is to find of its share, at least and at most, if all share what they may
+// eat; plates are nobody's to share. Level stops inside of these.
+const (
+	enough = .92
+	plenty = 1.2
+)
+
+// level makes more of what guests with few to choose from can eat, and less of what only the
+// others do, until every group finds enough of its share and none far too much. Foods move by
+// steps of a twentieth, between half and a bit more than twice their part; crackers fill nobody's
+// plate in place of the rest and grow by a quarter at most. What is set by hand or comes whole
+// stays.
+func (t *table) level() {
+	started := append([]float64(nil), t.grams...)
+	for range 80 {
+		found := t.finds()
+		under, over := make([]bool, len(t.groups)), make([]bool, len(t.groups))
+		any := false
+		for g := range t.groups {
+			if t.wants[g] == 0 || t.groups[g].Count == 0 {
+				continue
+			}
+			under[g], over[g] = found[g] < enough, found[g] > plenty
+			any = any || under[g] || over[g]
+		}
+		if !any {
+			return
+		}
+		for i, c := range t.foods {
+			if !t.free(i) || food.WholeG(t.specs[i]) > 0 && !t.brief.Plates() {
+				continue
+			}
+			forUnder, forOver, forAll := false, false, true
+			for g := range t.groups {
+				forUnder = forUnder || under[g] && t.eats[i][g]
+				forOver = forOver || over[g] && t.eats[i][g]
+				forAll = forAll && t.eats[i][g]
+			}
+			step := 1.0
+			switch {
+			case forUnder && !forAll:
+				step = 1.08
+			case forUnder:
+				step = 1.05
+			case forOver:
+				step = .95
+			}
+			top := 2.2
+			if c.Food.Category == food.Cracker || tiny(c.Food) {
+				top = 1.25
+			}
+			floor := math.Max(.4*started[i], math.Min(started[i], .6*t.seen(i)))
+			t.grams[i] = math.Min(top*started[i], math.Max(floor, t.grams[i]*step))
+		}
+	}
+}
+
+// finds is what each group finds over what it wants, if all share what they may eat by their
+// appetites. What is set by hand counts for no more than it would be: the others are not to make
+// up for what the host wants much of.
+func (t *table) finds() []float64 {
+	out := make([]float64, len(t.groups))
+	for i := range t.foods {
+		if !t.shared(i) {
+			continue
+		}
+		grams := t.grams[i]
+		if t.foods[i].Grams > 0 {
+			grams = math.Min(grams, t.usual[i])
+		}
+		eaters := 0.0
+		for g := range t.groups {
+			if t.eats[i][g] {
+				eaters += t.part[g]
+			}
+		}
+		for g := range t.groups {
+			if t.eats[i][g] && t.wants[g] > 0 && eaters > 0 {
+				out[g] += grams * t.part[g] / eaters / t.wants[g]
+			}
+		}
+	}
+	return out
+}
+
+// why says how a food's amount comes about.
+func (t *table) why(i int) string {
+	c := t.foods[i]
+	share := t.kind[c.Food.Category]
+	says := t.said[i]
+	if says == "" {
+		says = fmt.Sprintf("%.0f %% of the %.0f g of %s that %s eat, by how well it is liked.", 100*t.grams[i]/math.Max(1, share), share, c.Food.Category, appetites(t.brief))
+	}
+	if t.usual[i] > 0 && t.said[i] == "" && len(t.groups) > 1 {
+		for g := range t.groups {
+			if t.grams[i] > 1.15*t.usual[i] && t.eats[i][g] && len(t.groups[g].Avoid) > 0 {
+				return fmt.Sprintf("%.0f g, more than its part, so that %s find enough.", t.grams[i], t.groups[g].Who)
+			}
+		}
+	}
+	return says
+}

@@ -1,0 +1,119 @@
+package plan
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/job"
+	"happytray/core/say"
+)
+
+// leanest is the least of their amounts that foods are planned with to keep a budget: with less,
+// guests would not find enough.
+const leanest = .93
+
+// within plans so that the till asks for no more than the budget: first as it is, then with foods
+// picked for less and less money, at last with a little less of each. What it is still over, the
+// job says, and why.
+func within(b brief.Brief, larder *food.Larder, plan func(money, lean float64) (*job.Job, error)) (*job.Job, error) {
+	budget := b.Money()
+	best, err := plan(budget, 1)
+	if err != nil || budget <= 0 {
+		return best, err
+	}
+	least := till(best, larder)
+	money := budget
+	rounds := 5
+	if len(b.Foods) > 0 { // nothing is picked: only their amounts can give
+		rounds = 1
+	}
+	for round := 0; round < rounds && least > budget; round++ {
+		lean := 1.0
+		if money *= math.Max(.5, .97*budget/till(best, larder)); round >= 2 || len(b.Foods) > 0 {
+			lean = leanest
+		}
+		j, err := plan(money, lean)
+		if err != nil {
+			return nil, err
+		}
+		if cost := till(j, larder); cost < least {
+			best, least = j, cost
+		}
+	}
+	if least > budget {
+		best.Says = append(best.Says, overBudget(b, best, larder, least-budget))
+	}
+	return best, nil
+}
+
+// till is what the till would say for a job, minor units: the packs for all its trays and their
+// reserve, less what stands in the cupboard.
+func till(j *job.Job, larder *food.Larder) float64 {
+	sum := 0
+	for _, c := range costs(j, larder) {
+		sum += c.cost
+	}
+	return float64(sum)
+}
+
+type cost struct {
+	food *food.Food
+	cost int
+}
+
+func costs(j *job.Job, larder *food.Larder) (out []cost) {
+	grams := map[string]float64{}
+	var order []string
+	need := func(id string, g float64, times int) {
+		if _, seen := grams[id]; !seen {
+			order = append(order, id)
+		}
+		grams[id] += g * float64(times)
+	}
+	for _, t := range j.Trays {
+		for _, e := range t.Elements {
+			need(e.Food, e.Grams, t.Copies())
+		}
+		for _, r := range t.Reserve {
+			need(r.Food, r.Grams, t.Copies())
+		}
+	}
+	day := j.Brief.ServeDay()
+	for _, id := range order {
+		f, ok := larder.Get(id)
+		if !ok || f.Category == food.NotFood {
+			continue
+		}
+		_, _, c := food.Cover(larder.PacksOf(f), math.Max(0, grams[id]-larder.OnHand(id, day)))
+		out = append(out, cost{f, c})
+	}
+	return out
+}
+
+// overBudget says by how much a job is over its budget, what costs most of it, and what gives.
+func overBudget(b brief.Brief, j *job.Job, larder *food.Larder, over float64) string {
+	asked := map[string]bool{}
+	for _, w := range b.Foods {
+		asked[w.Food] = true
+	}
+	for _, w := range b.Pins {
+		asked[w.Food] = true
+	}
+	wished, dearest := 0, cost{}
+	for _, c := range costs(j, larder) {
+		if asked[c.food.ID] {
+			wished += c.cost
+		}
+		if c.cost > dearest.cost {
+			dearest = c
+		}
+	}
+	why := fmt.Sprintf("%s cannot be fed from these packs for less", say.Count(b.Guests.Total(), "guest"))
+	if float64(wished) >= .6*b.Money() {
+		why = "most of it is what was asked for by name"
+	}
+	return fmt.Sprintf("Over the budget by %.0f %%: %s. The dearest is %s; let go of it, or of some guests' wishes, or raise the budget.", math.Max(1, 100*over/b.Money()), why, strings.ToLower(dearest.food.Name))
+}
