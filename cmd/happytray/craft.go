@@ -214,18 +214,34 @@ func readOne(which int) (*job.Job, *tray.Tray, *food.Larder, error) {
 }
 
 func reviewCommand() *cobra.Command {
-	c := &cobra.Command{Use: "review", Short: "Judge the tray on standard input", Args: noArgs}
+	c := &cobra.Command{Use: "review", Short: "Judge the tray on standard input; of several each by itself", Args: noArgs}
 	which := whichTray(c)
+	judge := func(t *tray.Tray, larder *food.Larder) review.Review {
+		rev := review.Of(t, larder)
+		arrange.Fixes(context.Background(), t, larder, &rev)
+		return rev
+	}
 	c.RunE = func(*cobra.Command, []string) error {
-		_, t, larder, err := readOne(*which)
+		j, t, larder, err := readOne(*which)
 		if err != nil {
 			return err
 		}
-		rev := review.Of(t, larder)
-		arrange.Fixes(context.Background(), t, larder, &rev)
-		return writeJSON(rev)
+		if len(j.Trays) == 1 || c.Flags().Changed("tray") {
+			return writeJSON(judge(t, larder))
+		}
+		out := make([]reviewOfTray, len(j.Trays))
+		for i, t := range j.Trays {
+			out[i] = reviewOfTray{i + 1, judge(t, larder)}
+		}
+		return writeJSON(out)
 	}
 	return c
+}
+
+// reviewOfTray is the review of one of several trays.
+type reviewOfTray struct {
+	Tray int `json:"tray"` // from 1
+	review.Review
 }
 
 func exportCommand() *cobra.Command {

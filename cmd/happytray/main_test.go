@@ -151,15 +151,46 @@ func TestSeveralTrays(t *testing.T) {
 			t.Errorf("tray %d: %d of %d are laid", i+1, placed, len(one.Elements))
 		}
 	}
-	first, second := must(t, laid, "review"), must(t, laid, "review", "--tray", "2")
-	if bytes.Equal(first, second) {
-		t.Error("both trays are judged alike")
+	type judged struct {
+		Tray  int
+		Score float64
+	}
+	var all []judged
+	var second judged
+	if err := errors.Join(json.Unmarshal(must(t, laid, "review"), &all), json.Unmarshal(must(t, laid, "review", "--tray", "2"), &second)); err != nil {
+		t.Fatal(err)
+	}
+	if len(all) != 2 || all[0].Tray != 1 || all[1].Tray != 2 || all[0].Score == all[1].Score || all[1].Score != second.Score {
+		t.Errorf("both trays: %+v, the second alone %+v", all, second)
 	}
 	if svg := must(t, laid, "export", "--as", "svg", "--tray", "2"); !bytes.HasPrefix(svg, []byte("<svg")) {
 		t.Errorf("%.40s", svg)
 	}
 	if _, says, exit := run(t, laid, "review", "--tray", "3"); exit != 2 || len(says) == 0 {
 		t.Errorf("a third tray: %d, %s", exit, says)
+	}
+}
+
+// Another seed is another choice, the same one the same; what a plan has to say comes on the
+// error stream and stands in the file.
+func TestPlanSeedAndSays(t *testing.T) {
+	brief := []byte(`{"guests":{"adults":12},"month":9,"occasion":"grazing","budget":3000}`)
+	if !bytes.Equal(must(t, brief, "plan", "--seed", "7"), must(t, brief, "plan", "--seed", "7")) {
+		t.Error("a seed gives two plans")
+	}
+	if bytes.Equal(must(t, brief, "plan", "--seed", "7"), must(t, brief, "plan", "--seed", "8")) {
+		t.Error("two seeds give one plan")
+	}
+	out, says, exit := run(t, brief, "plan")
+	var file struct{ Says []string }
+	if err := json.Unmarshal(out, &file); err != nil || exit != 0 {
+		t.Fatal(err, exit)
+	}
+	if len(file.Says) != 1 || !strings.Contains(file.Says[0], "Over the budget by") || !strings.Contains(string(says), file.Says[0]) {
+		t.Errorf("the file says %q, the error stream %q", file.Says, says)
+	}
+	if _, says, exit := run(t, brief, "plan", "--seed", "many"); exit != 2 || len(says) == 0 {
+		t.Errorf("a seed that is no number: %d, %s", exit, says)
 	}
 }
 

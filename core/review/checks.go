@@ -15,19 +15,9 @@ func (l *Live) Review() Review {
 	}
 	m := l.measured(false)
 	rev := total(l.rules, m.values)
-	rev.Findings = m.found
-	if rev.Findings == nil {
-		rev.Findings = []Finding{}
-	}
-	sortFindings(rev.Findings)
-	if len(rev.Findings) > mostFindings {
-		rev.Findings = rev.Findings[:mostFindings]
-	}
+	rev.Findings = gather(m.found)
 	return rev
 }
-
-// mostFindings bounds what one review says, worst first.
-const mostFindings = 200
 
 // Score is the total alone, without findings.
 func (l *Live) Score() float64 { return l.Totals().Score }

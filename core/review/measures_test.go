@@ -285,7 +285,14 @@ func TestReviewOfAnything(t *testing.T) {
 			if !strings.HasSuffix(f.Says, ".") || strings.Contains(f.Says, "%!") || strings.Contains(f.Says, "NaN") || !f.At.Finite() {
 				t.Fatalf("%+v", f)
 			}
-			if o := severityOrder[f.Severity]; o < worst {
+			o, known := rank[groupOf(f.Check)]
+			if !known {
+				o = len(rank)
+			}
+			if o++; f.Severity == Stop {
+				o = 0
+			}
+			if o < worst {
 				t.Fatalf("%s comes after what is less bad", f.Check)
 			} else {
 				worst = o
@@ -319,7 +326,7 @@ func TestEverythingOnOneSpot(t *testing.T) {
 	if took := time.Since(start); took > 30*time.Second {
 		t.Errorf("it took %v", took)
 	}
-	if rev.Legal() || len(rev.Findings) != mostFindings {
+	if rev.Legal() || len(rev.Findings) == 0 || len(rev.Findings) > MostFindings {
 		t.Errorf("legal: %v, %d findings", rev.Legal(), len(rev.Findings))
 	}
 }

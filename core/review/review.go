@@ -8,7 +8,6 @@ import (
 	"maps"
 	"math"
 	"slices"
-	"sort"
 
 	"happytray/core/brief"
 	"happytray/core/fault"
@@ -78,6 +77,7 @@ type Finding struct {
 	At       geom.Point `json:"at"`
 	Says     string     `json:"says"`
 	Fix      *Fix       `json:"fix"`
+	Places   []Place    `json:"places,omitempty"` // where it is found more than once, the worst first; Elements are those of all
 	worth    float64    // for ordering: points lost
 }
 
@@ -136,21 +136,6 @@ func total(rules []Rule, values map[string]float64) Review {
 func round(v float64, digits int) float64 {
 	k := math.Pow(10, float64(digits))
 	return math.Round(v*k) / k
-}
-
-var severityOrder = map[string]int{Stop: 0, Mend: 1, Note: 2}
-
-func sortFindings(fs []Finding) {
-	sort.SliceStable(fs, func(i, j int) bool {
-		a, b := fs[i], fs[j]
-		if a.Severity != b.Severity {
-			return severityOrder[a.Severity] < severityOrder[b.Severity]
-		}
-		if a.worth != b.worth {
-			return a.worth > b.worth
-		}
-		return a.Check < b.Check
-	})
 }
 
 // Value finds a check's measured value; ok is false when it was not measured.

@@ -449,8 +449,15 @@ func pictureOf(good, bad *tray.Tray, check string) string {
 			}
 		}
 		for _, f := range rev.Findings {
-			if f.Check == check {
-				fmt.Fprintf(&b, `<circle cx="%.0f" cy="%.0f" r="26" fill="none" stroke="#fff" stroke-width="7"/><circle cx="%.0f" cy="%.0f" r="26" fill="none" stroke="#c23b22" stroke-width="4"/>`+"\n", f.At.X, f.At.Y, f.At.X, f.At.Y)
+			if f.Check != check {
+				continue
+			}
+			places := f.Places
+			if len(places) == 0 {
+				places = []Place{{At: f.At}}
+			}
+			for _, p := range places {
+				fmt.Fprintf(&b, `<circle cx="%.0f" cy="%.0f" r="26" fill="none" stroke="#fff" stroke-width="7"/><circle cx="%.0f" cy="%.0f" r="26" fill="none" stroke="#c23b22" stroke-width="4"/>`+"\n", p.At.X, p.At.Y, p.At.X, p.At.Y)
 			}
 		}
 		fmt.Fprintf(&b, `</g><text x="%d" y="20" fill="%s" font-weight="bold">%s</text>`+"\n", 14+k*620, ink, label)

@@ -982,10 +982,17 @@ type Filler struct {
 
 // Finding defines model for Finding.
 type Finding struct {
-	At       []float64       `json:"at"`
-	Check    string          `json:"check"`
-	Elements []string        `json:"elements"`
-	Fix      *Fix            `json:"fix,omitempty"`
+	At       []float64 `json:"at"`
+	Check    string    `json:"check"`
+	Elements []string  `json:"elements"`
+	Fix      *Fix      `json:"fix,omitempty"`
+
+	// Places where it is found more than once, the worst first; elements are those of all
+	Places *[]struct {
+		At       []float64 `json:"at"`
+		Elements []string  `json:"elements"`
+		Says     string    `json:"says"`
+	} `json:"places,omitempty"`
 	Says     string          `json:"says"`
 	Severity FindingSeverity `json:"severity"`
 }

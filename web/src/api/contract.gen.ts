@@ -1866,6 +1866,12 @@ export interface components {
             at: number[];
             says: string;
             fix?: components["schemas"]["Fix"];
+            /** @description where it is found more than once, the worst first; elements are those of all */
+            places?: {
+                elements: string[];
+                at: number[];
+                says: string;
+            }[];
         };
         Fix: {
             element: string;

@@ -65,9 +65,12 @@ const mostMarks = 6
 const marks = computed<Mark[]>(() => {
   // a mark belongs to a finding that is told, and nothing is told of an empty board
   if (laying.running.value || step.value !== null || !job.placed.length) return []
-  return (review.value?.findings ?? [])
-    .slice(0, mostMarks)
-    .map((f, i) => ({ n: i + 1, x: f.at[0] ?? 0, y: f.at[1] ?? 0, shown: shown.value === i + 1 }))
+  return (review.value?.findings ?? []).flatMap((f, i) => {
+    const now = shown.value === i + 1
+    if (i >= mostMarks && !now) return []
+    const places = now && f.places ? f.places : [f] // all its places, when it is shown
+    return places.map(p => ({ n: i + 1, x: p.at[0] ?? 0, y: p.at[1] ?? 0, shown: now }))
+  })
 })
 function show(n: number) {
   shown.value = shown.value === n ? null : n

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What the review says about what is on the table now, worst first.
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Finding, Review } from '@/api/client'
 import Why from '@/components/common/Why.vue'
 import { said } from '@/tray/units'
@@ -31,8 +31,12 @@ const groups = computed(() =>
     .filter(g => props.review?.groups[g] !== undefined)
     .map(g => ({ id: g, value: Math.round(props.review!.groups[g]!) })),
 )
-const findings = computed<Finding[]>(() => props.review?.findings.slice(0, most) ?? [])
+const all = ref(false) // the smaller ones, too
+const findings = computed<Finding[]>(
+  () => props.review?.findings.slice(0, all.value ? undefined : most) ?? [],
+)
 const more = computed(() => Math.max(0, (props.review?.findings.length ?? 0) - most))
+const open = ref('') // the check whose places are told one by one
 const score = computed(() => Math.round(props.review?.score ?? 0))
 const change = computed(() => {
   if (props.before === null || !props.review) return ''
@@ -81,13 +85,24 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
                 {{ mending === i + 1 ? 'Looking' : 'Mend'
                 }}<span class="only-read"> finding {{ i + 1 }}</span>
               </button>
+              <button
+                v-if="f.places"
+                class="btn quiet"
+                :aria-expanded="open === f.check"
+                @click="open = open === f.check ? '' : f.check"
+              >
+                {{ f.places.length }} places<span class="only-read"> of finding {{ i + 1 }}</span>
+              </button>
             </span>
           </p>
+          <ul v-if="f.places && open === f.check" class="places small">
+            <li v-for="p in f.places" :key="p.says + p.at">{{ said(p.says) }}</li>
+          </ul>
         </li>
       </ol>
-      <p v-if="more" class="soft small">
-        And {{ more }} smaller {{ more === 1 ? 'one' : 'ones' }} after these.
-      </p>
+      <button v-if="more" class="btn quiet" :aria-expanded="all" @click="all = !all">
+        {{ all ? 'Only the first' : `And ${more} smaller ${more === 1 ? 'one' : 'ones'}` }}
+      </button>
       <p v-if="!findings.length" class="soft">Nothing to mend. It can go out.</p>
     </template>
     <p v-else-if="laid" class="soft small" role="status">Looking at it</p>
@@ -140,6 +155,13 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
   background: var(--paper);
   color: var(--blue);
   box-shadow: inset 0 0 0 2px var(--blue);
+}
+.places {
+  grid-column: 2;
+  display: grid;
+  gap: 5px;
+  line-height: 1.3;
+  color: var(--soft);
 }
 .acts {
   white-space: nowrap;

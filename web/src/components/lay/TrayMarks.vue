@@ -15,9 +15,8 @@ const apart = computed(() => {
   const out = props.marks.map(m => ({ ...m }))
   const least = mm(25)
   for (let round = 0; round < 12; round++)
-    for (const a of out)
-      for (const b of out) {
-        if (b.n <= a.n) continue
+    for (const [i, a] of out.entries())
+      for (const b of out.slice(i + 1)) {
         let dx = b.x - a.x
         const dy = b.y - a.y
         if (!dx && !dy) dx = 0.01
@@ -35,8 +34,8 @@ const apart = computed(() => {
 
 <template>
   <g
-    v-for="m in apart"
-    :key="m.n"
+    v-for="(m, i) in apart"
+    :key="`${m.n} ${i}`"
     class="mark"
     :class="{ shown: m.shown }"
     aria-hidden="true"

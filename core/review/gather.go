@@ -1,0 +1,108 @@
+package review
+
+import (
+	"fmt"
+	"slices"
+	"sort"
+	"strings"
+
+	"happytray/core/geom"
+	"happytray/core/say"
+)
+
+// MostFindings is how many things one review says: a tray that has a dozen things the matter with
+// it is not helped by a thirteenth.
+const MostFindings = 12
+
+// Place is one of the places of a finding that is said once for all of them.
+type Place struct {
+	Elements []string   `json:"elements"`
+	At       geom.Point `json:"at"`
+	Says     string     `json:"says"`
+}
+
+// rank is in what order groups of checks are told: what can hurt guests, what they cannot get at,
+// what does not fit, and then the looks.
+var rank = map[string]int{"care": 0, "service": 1, "fit": 2}
+
+var severityOrder = map[string]int{Stop: 0, Mend: 1, Note: 2}
+
+func groupOf(check string) string {
+	group, _, _ := strings.Cut(check, ".")
+	return group
+}
+
+// worseFirst sorts findings: what stops the tray, then by what it costs the guests, then by what
+// it costs the total.
+func worseFirst(fs []Finding) {
+	of := func(f Finding) int {
+		if r, ok := rank[groupOf(f.Check)]; ok {
+			return r
+		}
+		return len(rank)
+	}
+	sort.SliceStable(fs, func(i, j int) bool {
+		a, b := fs[i], fs[j]
+		if x, y := severityOrder[a.Severity] == 0, severityOrder[b.Severity] == 0; x != y {
+			return x
+		}
+		if x, y := of(a), of(b); x != y {
+			return x < y
+		}
+		if a.Severity != b.Severity {
+			return severityOrder[a.Severity] < severityOrder[b.Severity]
+		}
+		if a.worth != b.worth {
+			return a.worth > b.worth
+		}
+		return a.Check < b.Check
+	})
+}
+
+// gather makes one finding of those of one check and severity, with its places, the worst first;
+// its elements are those of all places. At most MostFindings are left, and all that stop.
+func gather(found []Finding) []Finding {
+	worseFirst(found)
+	at := map[[2]string]int{}
+	out := []Finding{}
+	for _, f := range found {
+		key := [2]string{f.Check, f.Severity}
+		k, seen := at[key]
+		if !seen {
+			at[key] = len(out)
+			out = append(out, f)
+			continue
+		}
+		one := &out[k]
+		if len(one.Places) == 0 {
+			one.Places = []Place{{one.Elements, one.At, one.Says}}
+			one.Elements = slices.Clone(one.Elements)
+		}
+		one.Places = append(one.Places, Place{f.Elements, f.At, f.Says})
+		one.worth += f.worth
+		for _, id := range f.Elements {
+			if !slices.Contains(one.Elements, id) {
+				one.Elements = append(one.Elements, id)
+			}
+		}
+	}
+	for i := range out {
+		if n := len(out[i].Places) - 1; n > 0 {
+			out[i].Says += " " + more(n)
+		}
+	}
+	worseFirst(out)
+	for len(out) > MostFindings && out[len(out)-1].Severity != Stop {
+		out = out[:len(out)-1]
+	}
+	return out
+}
+
+// more says how often a finding comes again.
+func more(n int) string {
+	words := []string{"", "One", "Two", "Three", "Four", "Five", "Six", "Seven", "Eight", "Nine"}
+	if n < len(words) {
+		return fmt.Sprintf("%s more like it.", words[n])
+	}
+	return fmt.Sprintf("%s more like it.", say.Upper(fmt.Sprint(n)))
+}
