@@ -75,6 +75,7 @@ type Kinds struct {
 type Speaks struct {
 	Food        string
 	Avoided     string // what it holds that is avoided, or ""
+	Traces      string // of what is avoided, that may be in it, or ""
 	OutOfSeason bool
 	OutOfStock  bool
 }
@@ -130,7 +131,7 @@ func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, e
 	}
 	off := b.OffTheTray()
 	for _, f := range larder.All() {
-		out.Shelves = append(out.Shelves, Speaks{f.ID, f.Breaks(off), !f.InSeason(b.SeasonMonth(), b.Hemisphere), larder.OutOfStock(f.ID)})
+		out.Shelves = append(out.Shelves, Speaks{f.ID, f.Breaks(off), f.MayHold(off), !f.InSeason(b.SeasonMonth(), b.Hemisphere), larder.OutOfStock(f.ID)})
 	}
 	return out, nil
 }

@@ -204,7 +204,7 @@ func choiceOf(ch app.Choice) api.Choice {
 		out.Kinds = append(out.Kinds, api.KindCount{Category: string(x.Category), Want: x.Want, Have: x.Have})
 	}
 	for _, x := range ch.Shelves {
-		out.Shelves = append(out.Shelves, api.Speaks{Food: x.Food, Avoided: x.Avoided, OutOfSeason: x.OutOfSeason, OutOfStock: x.OutOfStock})
+		out.Shelves = append(out.Shelves, api.Speaks{Food: x.Food, Avoided: x.Avoided, Traces: x.Traces, OutOfSeason: x.OutOfSeason, OutOfStock: x.OutOfStock})
 	}
 	return out
 }

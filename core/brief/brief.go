@@ -245,6 +245,9 @@ func (b Brief) KeptApart() []string {
 	return out
 }
 
+// MostlyYoung reports whether most of the guests are children.
+func (b Brief) MostlyYoung() bool { return 2*b.Guests.Children > b.Guests.Total() }
+
 // Young reports whether children come, so that choking cautions are shown.
 func (b Brief) Young() bool { return b.Guests.Children > 0 }
 

@@ -28,6 +28,12 @@ func (b Brief) checkGuests() error {
 	if b.Guests.Light < 0 || b.Guests.Hearty < 0 || b.Guests.Light > b.Guests.Adults || b.Guests.Hearty > b.Guests.Adults-b.Guests.Light {
 		return fault.Bad("guests", "light and hearty eaters are counted among the %d adults", b.Guests.Adults)
 	}
+	if b.Guests.Infants < 0 || b.Guests.Infants > b.Guests.Children {
+		return fault.Bad("guests.infants", "infants are counted among the %d children", b.Guests.Children)
+	}
+	if b.Guests.Frail < 0 || b.Guests.Frail > b.Guests.Total() {
+		return fault.Bad("guests.pregnant_or_frail", "should be between 0 and the number of guests, %d", b.Guests.Total())
+	}
 	return nil
 }
 

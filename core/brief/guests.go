@@ -13,6 +13,8 @@ type Guests struct {
 	Children int            `json:"children"`
 	Light    int            `json:"light,omitempty"`
 	Hearty   int            `json:"hearty,omitempty"`
+	Infants  int            `json:"infants,omitempty"`           // under one year, among the children
+	Frail    int            `json:"pregnant_or_frail,omitempty"` // pregnant, or of weak immunity
 	Extra    document.Extra `json:"-"`
 }
 

@@ -80,7 +80,7 @@ func (f *Food) checkWords() error {
 	for _, list := range []struct {
 		field   string
 		has, of []string
-	}{{"flavours", f.Flavours, Flavours}, {"allergens", f.Allergens, Allergens}, {"diet", f.Diet, DietWords}} {
+	}{{"flavours", f.Flavours, Flavours}, {"allergens", f.Allergens, Allergens}, {"may_contain", f.MayContain, Allergens}, {"diet", f.Diet, DietWords}} {
 		field := list.field
 		if len(list.has) > len(list.of) {
 			return fault.Bad(field, "names something twice")

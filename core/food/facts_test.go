@@ -157,3 +157,33 @@ func TestWholesWeighTheirPack(t *testing.T) {
 		t.Errorf("only %d wholes", n)
 	}
 }
+
+// What may be in a food by traces is no ingredient of it, and is told where such food is usually
+// made beside others: chocolate and nuts, crackers and sesame, nuts and peanuts.
+func TestTraces(t *testing.T) {
+	told := 0
+	for _, f := range BuiltIn().All() {
+		for _, a := range f.MayContain {
+			if f.Holds(a) {
+				t.Errorf("%s contains %s and may contain it", f.ID, a)
+			}
+			told++
+		}
+		if f.MayHold(f.Allergens) != "" {
+			t.Errorf("%s: traces of what it is made of", f.ID)
+		}
+	}
+	if told < 120 {
+		t.Errorf("traces are told of %d", told)
+	}
+	for id, a := range map[string]string{"dark-chocolate": "nuts", "round-crackers": "sesame", "almonds": "peanuts", "bitter-chocolate": "milk", "corn-chips": "gluten", "pumpkin-seeds": "nuts", "olive-spread": "fish"} {
+		f, _ := BuiltIn().Get(id)
+		if f == nil || f.MayHold([]string{a}) != a {
+			t.Errorf("%s: no traces of %s", id, a)
+		}
+	}
+	bitter, _ := BuiltIn().Get("bitter-chocolate")
+	if a := bitter.Breaks([]string{"milk", "animal", "meat"}); a != "" {
+		t.Errorf("plant-based chocolate holds %s", a)
+	}
+}

@@ -73,6 +73,7 @@ type Food struct {
 	Shell       bool     `json:"shell,omitempty"`
 	Casing      bool     `json:"casing,omitempty"` // a skin that is peeled off before eating
 	Allergens   []string `json:"allergens"`
+	MayContain  []string `json:"may_contain,omitempty"`  // allergens that traces of may be in it, from where it is usually made
 	Diet        []string `json:"diet"`                   // what the avoid list of a brief names
 	CarbG       float64  `json:"carb_g"`                 // carbohydrate in 100 g
 	Region      string   `json:"region,omitempty"`       // where such food comes from, broadly; a way of pairing
@@ -169,6 +170,17 @@ func (f *Food) Months(hemisphere string) []int {
 	}
 	slices.Sort(out)
 	return out
+}
+
+// MayHold names the first of the avoided things that traces of may be in the food, or "". It says
+// nothing of what the food contains.
+func (f *Food) MayHold(avoid []string) string {
+	for _, a := range avoid {
+		if slices.Contains(f.MayContain, a) {
+			return a
+		}
+	}
+	return ""
 }
 
 // Breaks names the first of the avoided things the food contains, or "".

@@ -166,6 +166,10 @@ func suits(b brief.Brief, larder *food.Larder, f *food.Food) bool {
 	switch {
 	case f.Category == food.NotFood:
 		return false
+	case craft.NotForTheYoung(b, f):
+		return false
+	case f.MayHold(b.OffTheTray()) != "":
+		return false // traces are the host's to decide, with the label in hand
 	case b.Young() && f.Choking && f.Category == food.Nut:
 		return false // whole nuts can choke small children
 	case f.Category == food.Brined && f.Stone && rules.Olives != "stones":

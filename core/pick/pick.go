@@ -101,6 +101,9 @@ func (p *picker) ask(w brief.Want, why string) error {
 	if a := f.Breaks(p.off); a != "" {
 		return fault.Bad("", "%s contains %s, which guests of this brief avoid; take it off the list or change the diet", f.Name, a)
 	}
+	if a := f.MayHold(p.off); a != "" {
+		why += fmt.Sprintf("; it may contain %s, which guests avoid, so read its label", a)
+	}
 	form := w.Form
 	if form == "" {
 		form = p.form(f)

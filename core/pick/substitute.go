@@ -51,7 +51,7 @@ func Substitutes(b brief.Brief, f *food.Food, form string, on []*food.Food, lard
 	all := larder.All()
 	for i := range all {
 		g := &all[i]
-		if taken[g.ID] || larder.OutOfStock(g.ID) || g.Breaks(off) != "" || b.Young() && g.Choking && !f.Choking {
+		if taken[g.ID] || larder.OutOfStock(g.ID) || g.Breaks(off) != "" || g.MayHold(off) != "" || b.Young() && g.Choking && !f.Choking {
 			continue
 		}
 		own, alike := nearestForm(g, spec)

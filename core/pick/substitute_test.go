@@ -26,7 +26,7 @@ func TestSubstitutesByHand(t *testing.T) {
 	}{
 		{"red-grapes", "cluster", brief.Brief{Month: 10}, []string{"green-grapes", "blackberries"}, []string{"red-grapes", "cherry-tomatoes"}},
 		{"mountain-wheel", "shingle", brief.Brief{}, []string{"holey-wheel", "sheep-wedge"}, []string{"honey"}},
-		{"almonds", "drift", brief.Brief{Diets: []brief.Diet{{Avoid: []string{"nuts"}}}}, []string{"roasted-chickpeas"}, []string{"pecans", "cashews"}},
+		{"almonds", "drift", brief.Brief{Diets: []brief.Diet{{Avoid: []string{"nuts"}}}}, nil, []string{"pecans", "cashews", "roasted-chickpeas"}}, // traces of nuts may be in what is roasted beside them
 		{"wide-sausage", "trail", brief.Brief{Diets: []brief.Diet{{Avoid: []string{"meat"}}}}, []string{"garden-slices", "roast-pepper-folds"}, []string{"beef-sausage"}},
 		{"aged-hard", "tumble", brief.Brief{Diets: []brief.Diet{{Avoid: []string{"rennet"}}}}, []string{"garden-hard"}, []string{"old-wheel"}},
 		{"fig-jam", "bowl", brief.Brief{}, []string{"berry-compote", "cherry-jam"}, nil},

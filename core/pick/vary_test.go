@@ -3,6 +3,7 @@ package pick
 import (
 	"fmt"
 	"slices"
+	"strings"
 	"testing"
 
 	"happytray/core/brief"
@@ -188,6 +189,26 @@ func TestItRemembers(t *testing.T) {
 	}
 	if l := again("strong", lately); l >= none || l <= strong {
 		t.Errorf("likeness to jobs of late: %.3f, to none %.3f, to the host's own %.3f", l, none, strong)
+	}
+}
+
+// What may hold traces of what a guest avoids stays off unless it is asked for, and then it is told.
+func TestTracesStayOff(t *testing.T) {
+	for _, avoid := range []string{"nuts", "sesame", "gluten", "milk"} {
+		for _, b := range eighteen(12, "")[:6] {
+			b.Diets = []brief.Diet{{Who: "one", Count: 1, Avoid: []string{avoid}}}
+			for _, c := range chosen(t, b) {
+				if c.Food.MayHold([]string{avoid}) != "" {
+					t.Errorf("%s may contain %s", c.Food.ID, avoid)
+				}
+			}
+		}
+	}
+	b := brief.Brief{Guests: brief.Guests{Adults: 12}, Diets: []brief.Diet{{Count: 1, Avoid: []string{"nuts"}}}, Pins: []brief.Want{{Food: "raisins"}}}
+	for _, c := range chosen(t, b) {
+		if c.Food.ID == "raisins" && !strings.Contains(c.Why, "may contain nuts") {
+			t.Errorf("asked for, it says %q", c.Why)
+		}
 	}
 }
 

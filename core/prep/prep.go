@@ -9,8 +9,10 @@ import (
 	"strings"
 
 	"happytray/core/brief"
+	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/say"
 	"happytray/core/tray"
 )
 
@@ -144,7 +146,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 		sheet.Kit = append(sheet.Kit, Kit{Tool: "dish for stones", Count: 1, For: []string{"olives with stones"}})
 	}
 	sort.Slice(sheet.Kit, func(i, j int) bool { return sheet.Kit[i].Tool < sheet.Kit[j].Tool })
-	sheet.Cautions = append(cautions(t.Brief), said...)
+	sheet.Cautions = append(append(cautions(t.Brief), advised(t, larder)...), said...)
 	return sheet
 }
 
@@ -183,6 +185,30 @@ func Hold(b brief.Brief) (minutes float64, says string) {
 		return 60, fmt.Sprintf("At %.0f °C perishable food stands out one hour in all, then it is thrown away. Local food rules come first.", b.Warmth())
 	}
 	return 120, Holding
+}
+
+// advised names what on a tray is commonly advised against for guests who are pregnant or of weak
+// immunity, where some are, and that infants get no honey.
+func advised(t *tray.Tray, larder *food.Larder) (out []string) {
+	var foods []string
+	honey := false
+	for _, id := range t.Foods() {
+		f, ok := larder.Get(id)
+		if !ok {
+			continue
+		}
+		if is := craft.AdvisedAgainst(f); is != "" {
+			foods = append(foods, fmt.Sprintf("%s (%s)", strings.ToLower(f.Name), is))
+		}
+		honey = honey || id == "honey"
+	}
+	if t.Brief.Guests.Frail > 0 && len(foods) > 0 {
+		out = append(out, "Pregnant guests and those of weak immunity are commonly advised against "+say.And(foods)+". Tell them what lies where; a doctor or midwife advises, and labels tell whether milk was pasteurised.")
+	}
+	if t.Brief.Guests.Infants > 0 && honey {
+		out = append(out, "There is honey on this tray: none for a child under one year.")
+	}
+	return out
 }
 
 // cautions are the usual ones; local rules and the packs' own labels decide.

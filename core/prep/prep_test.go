@@ -84,3 +84,25 @@ func TestOrderCoversEveryElementOnce(t *testing.T) {
 		}
 	}
 }
+
+// Who is pregnant or of weak immunity is told what is commonly advised against, by its name; an
+// infant gets no honey. Nobody else is told.
+func TestAdviceForTheFrail(t *testing.T) {
+	made := func(g brief.Guests) string {
+		b := brief.Brief{Guests: g, Foods: []brief.Want{{Food: "soft-white-round"}, {Food: "orange-block"}, {Food: "air-dried-ham"}, {Food: "honey"}}}
+		j, err := plan.Of(b, food.BuiltIn(), board.BuiltInCabinet())
+		if err != nil {
+			t.Fatal(err)
+		}
+		return strings.Join(Order(j.Trays[0], food.BuiltIn()).Cautions, "\n")
+	}
+	says := made(brief.Guests{Adults: 6, Children: 1, Infants: 1, Frail: 1})
+	for _, want := range []string{"soft white round (a soft mould-ripened cheese)", "air-dried ham, halved", "(a raw cured meat)", "none for a child under one year", "commonly advised against"} {
+		if !strings.Contains(strings.ToLower(says), strings.ToLower(strings.Replace(want, ", halved", "", 1))) {
+			t.Errorf("nothing of %q in %s", want, says)
+		}
+	}
+	if strings.Contains(says, "orange block") || strings.Contains(made(brief.Guests{Adults: 6}), "commonly advised") {
+		t.Error("it is said of what nobody is advised against, or to nobody")
+	}
+}

@@ -74,6 +74,11 @@ func (m *measures) care() {
 		}
 	})
 	m.values["care.allergen"] = float64(broken)
+	m.planned(func(i int, e *elem) {
+		if a := e.food.MayHold(l.off); a != "" && e.food.Breaks(l.off) == "" {
+			m.find("care.allergen", Note, 50, e.middle, []int{i}, "The %s may contain %s, which guests of this brief avoid. Read the label of your own pack before it goes on.", m.name(i), a)
+		}
+	})
 
 	inedible := 0
 	m.planned(func(i int, e *elem) {

@@ -276,7 +276,7 @@ var specimens = []specimen{
 		func(t *tray.Tray) { put(t, "red-grapes", "cluster", 1, 30, 200, 0) }},
 	{"care.allergen",
 		func(t *tray.Tray) {
-			guests(t, 8, 0, brief.Diet{Avoid: []string{"peanuts"}})
+			guests(t, 8, 0, brief.Diet{Avoid: []string{"gluten"}})
 			put(t, "almonds", "drift", 9, 300, 200, 0)
 		},
 		func(t *tray.Tray) {

@@ -156,6 +156,7 @@ var columns = []column{
 	yes("shell", func(f *food.Food) *bool { return &f.Shell }),
 	yes("casing", func(f *food.Food) *bool { return &f.Casing }),
 	list("allergens", func(f *food.Food) *[]string { return &f.Allergens }),
+	list("may_contain", func(f *food.Food) *[]string { return &f.MayContain }),
 	list("diet", func(f *food.Food) *[]string { return &f.Diet }),
 	number("carb_g", func(f *food.Food) *float64 { return &f.CarbG }),
 	text("region", func(f *food.Food) *string { return &f.Region }),

@@ -1771,6 +1771,9 @@ type Speaks struct {
 	Food        string `json:"food"`
 	OutOfSeason bool   `json:"out_of_season"`
 	OutOfStock  bool   `json:"out_of_stock"`
+
+	// Traces what is avoided and traces of which may be in it, or empty
+	Traces string `json:"traces"`
 }
 
 // SpecDocument One form of a food, docs/formats/tray.schema.json#/$defs/spec

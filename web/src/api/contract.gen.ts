@@ -1596,6 +1596,8 @@ export interface components {
         Speaks: {
             food: string;
             avoided: string;
+            /** @description what is avoided and traces of which may be in it, or empty */
+            traces: string;
             out_of_season: boolean;
             out_of_stock: boolean;
         };

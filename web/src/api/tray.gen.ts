@@ -221,6 +221,14 @@ export interface Guests {
    * hearty eaters among the adults
    */
   hearty?: number;
+  /**
+   * under one year, among the children
+   */
+  infants?: number;
+  /**
+   * guests who are pregnant or of weak immunity
+   */
+  pregnant_or_frail?: number;
 }
 /**
  * a group of guests and what they avoid; count 0 or left out means everybody
@@ -522,6 +530,25 @@ export interface Food {
    * a skin that is peeled off before eating
    */
   casing?: boolean;
+  /**
+   * allergens that traces of may be in it, from where it is usually made
+   */
+  may_contain?: (
+    | "gluten"
+    | "crustaceans"
+    | "egg"
+    | "fish"
+    | "peanuts"
+    | "soy"
+    | "milk"
+    | "nuts"
+    | "celery"
+    | "mustard"
+    | "sesame"
+    | "sulphites"
+    | "lupin"
+    | "molluscs"
+  )[];
   allergens: (
     | "gluten"
     | "crustaceans"
@@ -680,4 +707,12 @@ export interface Guests1 {
    * hearty eaters among the adults
    */
   hearty?: number;
+  /**
+   * under one year, among the children
+   */
+  infants?: number;
+  /**
+   * guests who are pregnant or of weak immunity
+   */
+  pregnant_or_frail?: number;
 }

@@ -189,6 +189,7 @@ const tag = (id: string) => {
   const s = shelf.value.get(id)
   if (bans.value.has(id)) return 'banned'
   if (s?.avoided) return `${s.avoided}: avoided`
+  if (s?.traces) return `may contain ${s.traces}`
   if (s?.out_of_stock) return 'sold out'
   return s?.out_of_season ? 'out of season' : ''
 }

@@ -20,6 +20,8 @@ const setGuests = (change: Partial<Brief['guests']>) => {
   const adults = next.adults ?? 0
   next.light = Math.min(next.light ?? 0, adults) || undefined
   next.hearty = Math.min(next.hearty ?? 0, adults - (next.light ?? 0)) || undefined
+  next.infants = Math.min(next.infants ?? 0, next.children ?? 0) || undefined
+  next.pregnant_or_frail = Math.min(next.pregnant_or_frail ?? 0, adults + (next.children ?? 0)) || undefined
   set({ guests: next })
 }
 
@@ -87,6 +89,27 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
       @change="n => setGuests({ hearty: n ?? 0 })"
     />
     a lot.
+    <template v-if="g.children">
+      Of the children
+      <ElInputNumber
+        :model-value="g.infants ?? 0"
+        :min="0"
+        :max="g.children"
+        aria-label="Infants"
+        class="num"
+        @change="n => setGuests({ infants: n || undefined })"
+      />
+      are under one year.
+    </template>
+    Pregnant or of weak health are
+    <ElInputNumber
+      :model-value="g.pregnant_or_frail ?? 0"
+      :min="0"
+      :max="(g.adults ?? 0) + (g.children ?? 0)"
+      aria-label="Pregnant or of weak health"
+      class="num"
+      @change="n => setGuests({ pregnant_or_frail: n || undefined })"
+    />.
   </p>
   <p class="line">
     They come for

@@ -206,6 +206,19 @@ const isCheese = computed(() => f.value.category === 'cheese')
       >
         <ElOption v-for="w in allergens" :key="w" :value="w" :label="w" />
       </ElSelect>
+      <span :class="{ mine: mine('may_contain') }">May contain</span>
+      <ElSelect
+        :persistent="false"
+        :model-value="f.may_contain ?? []"
+        multiple
+        placeholder="none known"
+        aria-label="May contain"
+        @update:model-value="
+          (v: Food['may_contain']) => emit('change', { may_contain: v?.length ? v : undefined })
+        "
+      >
+        <ElOption v-for="w in allergens" :key="w" :value="w" :label="w" />
+      </ElSelect>
 
       <span :class="{ mine: mine('diet') }">Holds</span>
       <ElSelect

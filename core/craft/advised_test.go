@@ -1,0 +1,40 @@
+package craft
+
+import (
+	"strings"
+	"testing"
+
+	"happytray/core/brief"
+	"happytray/core/food"
+)
+
+func TestAdvisedAgainst(t *testing.T) {
+	for id, want := range map[string]string{"soft-white-round": "soft", "blue-wedge": "strong", "sheep-blue": "strong", "washed-square": "strong", "goat-pyramid": "soft", "air-dried-ham": "raw cured", "pepper-sausage": "raw cured",
+		"smoked-salmon": "fish", "country-terrine": "pate", "coarse-pate": "pate", "mountain-wheel": "", "orange-block": "", "aged-hard": "", "cooked-sausage": "", "smoked-turkey": "", "roast-beef": "", "plant-blue": "", "plant-coins": "", "cashew-round": "", "honey": ""} {
+		f, ok := food.BuiltIn().Get(id)
+		if !ok {
+			t.Fatal(id)
+		}
+		if got := AdvisedAgainst(f); (got == "") != (want == "") || !strings.Contains(got, want) {
+			t.Errorf("%s: %q, want %q", id, got, want)
+		}
+	}
+}
+
+func TestNotForTheYoung(t *testing.T) {
+	get := func(id string) *food.Food { f, _ := food.BuiltIn().Get(id); return f }
+	party := brief.Brief{Guests: brief.Guests{Adults: 3, Children: 9}}
+	for id, want := range map[string]bool{"almonds": true, "pumpkin-seeds": true, "caramels": true, "honey": true, "fruit-skewers": true, "brownie-cubes": false, "strawberries": false} {
+		if got := NotForTheYoung(party, get(id)); got != want {
+			t.Errorf("a children's party, %s: %v", id, got)
+		}
+	}
+	few := brief.Brief{Guests: brief.Guests{Adults: 9, Children: 1}}
+	if NotForTheYoung(few, get("honey")) || NotForTheYoung(few, get("almonds")) {
+		t.Error("one child among ten")
+	}
+	few.Guests.Infants = 1
+	if !NotForTheYoung(few, get("honey")) || NotForTheYoung(few, get("fig-jam")) {
+		t.Error("an infant and honey")
+	}
+}
