@@ -16,7 +16,7 @@ import (
 // large is a laid tray of about 60 elements and 800 pieces.
 func large(b *testing.B) (*tray.Tray, *food.Larder) {
 	larder := food.BuiltIn()
-	j, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 20}, Month: 11}, larder, board.BuiltInCabinet())
+	j, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 30}, Month: 11, Board: &board.Request{ID: "rectangle-110-pine"}}, larder, board.BuiltInCabinet())
 	if err != nil {
 		b.Fatal(err)
 	}

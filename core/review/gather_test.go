@@ -5,6 +5,8 @@ import (
 	"slices"
 	"strings"
 	"testing"
+
+	"happytray/core/board"
 )
 
 // What is alike is one finding with its places; what costs the guests most comes first; what stops
@@ -66,5 +68,30 @@ func TestNothingIsSaidTwice(t *testing.T) {
 		if len(rev.Findings) > max(MostFindings, stops) {
 			t.Errorf("%d findings", len(rev.Findings))
 		}
+	}
+}
+
+// Nobody stands at the ends of a plank, unless the brief says that they do.
+func TestEndsOfALongBoard(t *testing.T) {
+	plank := func(access ...string) float64 {
+		tr := table()
+		made, err := board.Make(board.Request{Shape: "plank", LengthMM: 1500, WidthMM: 340})
+		if err != nil {
+			t.Fatal(err)
+		}
+		tr.Board = &made
+		tr.Brief.Access = access
+		slab(tr, "red-grapes", 60, 60, 80, 170, 18)
+		v, ok := Of(tr, larder).Value("service.reach")
+		if !ok {
+			t.Fatal("reach was not measured")
+		}
+		return v
+	}
+	if v := plank(); v != 1 {
+		t.Errorf("from its long sides %.2f is within reach", v)
+	}
+	if v := plank("top", "right", "bottom", "left"); v >= 1 {
+		t.Errorf("guests stand at the ends, and %.2f is within reach", v)
 	}
 }

@@ -2,6 +2,7 @@ package review
 
 import (
 	"math"
+	"slices"
 
 	"happytray/core/craft"
 	"happytray/core/food"
@@ -31,9 +32,6 @@ func (m *measures) service() {
 	m.started()
 }
 
-// Popular foods, by how many guests take some, should lie within an arm's reach.
-const ()
-
 // sideNames says a side of the board as who stands before it would.
 var sideNames = map[string]string{"top": "far side", "bottom": "near side", "left": "left", "right": "right"}
 
@@ -48,7 +46,7 @@ func (m *measures) reach() {
 		if !craft.IsSought(f) {
 			continue
 		}
-		for _, side := range l.tray.Board.Access {
+		for _, side := range l.standAt() {
 			from, in := sideLine(box, side)
 			best := math.Inf(1)
 			for _, i := range l.tastes.all[k] {
@@ -74,6 +72,25 @@ func (m *measures) reach() {
 	if all > 0 {
 		m.values["service.reach"] = float64(ok) / float64(all)
 	}
+}
+
+// longBoard is the length over the breadth from which on nobody stands at the ends of a board
+// unless the brief says so.
+const longBoard = 1.8
+
+// standAt lists the sides that guests stand at: those of the board, without the ends of a long one
+// where the brief names no sides.
+func (l *Live) standAt() []string {
+	box := l.tray.Board.FoodZone.Bounds()
+	ends := []string{}
+	switch {
+	case len(l.tray.Brief.Access) > 0 || len(l.tray.Board.Access) < 4:
+	case box.W() >= longBoard*box.H():
+		ends = []string{"left", "right"}
+	case box.H() >= longBoard*box.W():
+		ends = []string{"top", "bottom"}
+	}
+	return slices.DeleteFunc(slices.Clone(l.tray.Board.Access), func(side string) bool { return slices.Contains(ends, side) })
 }
 
 // wantsTool reports whether guests cannot take an element with clean fingers.
