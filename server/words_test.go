@@ -26,8 +26,12 @@ func TestTheContractsWordsAreTheCores(t *testing.T) {
 	for _, g := range review.Groups {
 		groups = append(groups, g.Name)
 	}
+	var themes []string
+	for _, t := range craft.Themes {
+		themes = append(themes, t.Name)
+	}
 	for name, want := range map[string]any{"Allergen": food.Allergens, "DietWord": food.DietWords, "Category": food.Categories, "Wetness": food.Wetnesses, "Firmness": food.Firmnesses,
-		"Milk": food.Milks, "Setting": food.Settings, "Rind": food.Rinds, "Texture": food.Textures, "Flavour": food.Flavours, "Region": food.Regions, "Style": craft.Styles, "ReviewGroup": groups} {
+		"Milk": food.Milks, "Setting": food.Settings, "Rind": food.Rinds, "Texture": food.Textures, "Flavour": food.Flavours, "Region": food.Regions, "Style": craft.Styles, "ThemeName": themes, "ReviewGroup": groups} {
 		s := doc.Components.Schemas[name]
 		if s == nil || fmt.Sprint(s.Value.Enum) != fmt.Sprint(want) {
 			t.Errorf("the contract's %s are %v, the core's %v", name, s.Value.Enum, want)

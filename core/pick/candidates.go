@@ -17,8 +17,10 @@ const (
 	atBest         = .22
 	outOfSeason    = -.6
 	fromCupboard   = .5
-	inTheme        = .2
-	ofRegion       = .25
+	inTheme        = 1.1 // in the very colour of a theme's palette; less, the farther from it
+	thePalette     = 15  // how far from it counts, CIEDE2000
+	ofRegion       = .5
+	belongs        = .9
 	onGround       = -.12 // nearly the colour of the board or liner
 	newColour      = .18
 	sameColour     = -.07
@@ -166,6 +168,8 @@ func suits(b brief.Brief, larder *food.Larder, f *food.Food) bool {
 	switch {
 	case f.Category == food.NotFood:
 		return false
+	case alien(b, f):
+		return false
 	case craft.NotForTheYoung(b, f):
 		return false
 	case f.MayHold(b.OffTheTray()) != "":
@@ -184,6 +188,12 @@ func suits(b brief.Brief, larder *food.Larder, f *food.Food) bool {
 		return !larder.DessertOnly(f)
 	}
 	return f.Category == food.Sweet || !larder.DessertOnly(f)
+}
+
+// alien reports whether a food breaks the brief's theme.
+func alien(b brief.Brief, f *food.Food) bool {
+	t := craft.ThemeOf(b)
+	return t != nil && slices.Contains(t.Alien, f.ID)
 }
 
 // biteOfFruit is the most that a piece of fresh fruit weighs that somebody takes in the hand, grams.
@@ -218,6 +228,7 @@ type weigher struct {
 	month   int
 	day     string
 	palette []colour.Lab
+	theme   *craft.Theme // nil for none
 	ground  *colour.Lab
 	usual   map[food.Category]float64 // price of a gram in the middle of its kind
 	each    map[food.Category]float64 // grams of one food of a kind
@@ -231,8 +242,8 @@ func newWeigher(b brief.Brief, larder *food.Larder, under Under, kinds map[food.
 		usual: map[food.Category]float64{}, each: map[food.Category]float64{}}
 	w.young = float64(b.Guests.Children) / float64(b.Guests.Total())
 	w.shapes = b.HouseRules().Vegetarians == "shapes" || slices.Contains(w.off, "meat") || slices.Contains(w.off, "animal")
-	if b.Theme != nil {
-		for _, hex := range b.Theme.Palette {
+	if w.theme = craft.ThemeOf(b); w.theme != nil {
+		for _, hex := range w.theme.Palette {
 			if c, err := colour.Parse(hex); err == nil {
 				w.palette = append(w.palette, c)
 			}
@@ -322,14 +333,22 @@ func (w *weigher) weigh(f *food.Food) cand {
 		c.awake = true
 		add(fromCupboard, "stands in the cupboard")
 	}
+	nearest := math.Inf(1)
 	for _, p := range w.palette {
-		if colour.Difference(p, look) < 20 {
-			add(inTheme, "in the theme's colours")
-			break
-		}
+		nearest = math.Min(nearest, colour.Difference(p, look))
 	}
-	if t := w.b.Theme; t != nil && t.Region != "" && f.Region == t.Region {
-		add(ofRegion, "from the theme's landscape")
+	if nearest < thePalette {
+		c.awake = true
+		add(inTheme*(1-.4*nearest/thePalette), "in the theme's colours")
+	}
+	if t := w.theme; t != nil {
+		if slices.Contains(t.Regions, f.Region) {
+			add(ofRegion, "from the theme's landscape")
+		}
+		if slices.Contains(t.Belongs, f.ID) || slices.Contains(t.Garnish, f.ID) {
+			c.awake = true
+			add(belongs, "belongs to "+t.Name)
+		}
 	}
 	if w.ground != nil && !food.InVessel(f.Forms[0].Form) && colour.Difference(*w.ground, look) < 10 {
 		add(onGround, "")

@@ -9,10 +9,12 @@ import (
 	"happytray/core/amount"
 	"happytray/core/board"
 	"happytray/core/brief"
+	"happytray/core/craft"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/pick"
+	"happytray/core/say"
 	"happytray/core/tray"
 )
 
@@ -112,6 +114,10 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 	if err != nil {
 		return nil, nil, err
 	}
+	theme := craft.ThemeOf(b)
+	if theme != nil && theme.NameOnly && (p.Of == 0 || p.Who == all[0].Who) {
+		says = append(says, fmt.Sprintf("The theme %.80q is a name only: give it colours or a landscape, or take one that is known here, such as %s.", theme.Name, knownThemes()))
+	}
 	var out []*tray.Tray
 	shares := shareOut(amounts, surfaces)
 	for i, share := range shares {
@@ -124,6 +130,9 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 		t := &tray.Tray{Rules: b.HouseRules(), Seed: 1}
 		surface := surfaces[i]
 		turn(&surface, b)
+		if theme != nil && theme.Liner != "" && surface.Liner != "" {
+			surface.Liner = theme.Liner
+		}
 		t.Board = &surface
 		if !whole || len(surfaces) > 1 {
 			part := p
@@ -137,6 +146,15 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 		out = append(out, t)
 	}
 	return out, says, nil
+}
+
+// knownThemes names a few of the themes that a brief may name.
+func knownThemes() string {
+	var names []string
+	for _, t := range craft.Themes[:4] {
+		names = append(names, t.Name)
+	}
+	return say.And(names)
 }
 
 // briefOf is the brief of one of the parts of the table. Where the table is parted,

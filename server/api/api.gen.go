@@ -597,6 +597,60 @@ func (e Texture) Valid() bool {
 	}
 }
 
+// Defines values for ThemeName.
+const (
+	ThemeNameBlackAndGold   ThemeName = "black and gold"
+	ThemeNameDuskAndSmoke   ThemeName = "dusk and smoke"
+	ThemeNameFirstFrost     ThemeName = "first frost"
+	ThemeNameHarbour        ThemeName = "harbour"
+	ThemeNameHarvest        ThemeName = "harvest"
+	ThemeNameHearts         ThemeName = "hearts"
+	ThemeNameMeadowFlowers  ThemeName = "meadow flowers"
+	ThemeNameMidwinterFeast ThemeName = "midwinter feast"
+	ThemeNameOrchard        ThemeName = "orchard"
+	ThemeNamePicnic         ThemeName = "picnic"
+	ThemeNameSchoolsOut     ThemeName = "school's out"
+	ThemeNameSnow           ThemeName = "snow"
+	ThemeNameSpringGarden   ThemeName = "spring garden"
+	ThemeNameTeaTime        ThemeName = "tea time"
+)
+
+// Valid indicates whether the value is a known member of the ThemeName enum.
+func (e ThemeName) Valid() bool {
+	switch e {
+	case ThemeNameBlackAndGold:
+		return true
+	case ThemeNameDuskAndSmoke:
+		return true
+	case ThemeNameFirstFrost:
+		return true
+	case ThemeNameHarbour:
+		return true
+	case ThemeNameHarvest:
+		return true
+	case ThemeNameHearts:
+		return true
+	case ThemeNameMeadowFlowers:
+		return true
+	case ThemeNameMidwinterFeast:
+		return true
+	case ThemeNameOrchard:
+		return true
+	case ThemeNamePicnic:
+		return true
+	case ThemeNameSchoolsOut:
+		return true
+	case ThemeNameSnow:
+		return true
+	case ThemeNameSpringGarden:
+		return true
+	case ThemeNameTeaTime:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for Wetness.
 const (
 	WetnessCrisp Wetness = "crisp"
@@ -1817,6 +1871,9 @@ type Surface struct {
 
 // Texture defines model for Texture.
 type Texture string
+
+// ThemeName a theme that is known by its name; any other name is a label
+type ThemeName string
 
 // Tick defines model for Tick.
 type Tick struct {

@@ -1074,6 +1074,11 @@ export interface components {
          */
         DietWord: "meat" | "pork" | "beef" | "animal" | "rennet" | "alcohol";
         /**
+         * @description a theme that is known by its name; any other name is a label
+         * @enum {string}
+         */
+        ThemeName: "harvest" | "first frost" | "midwinter feast" | "spring garden" | "picnic" | "harbour" | "orchard" | "meadow flowers" | "dusk and smoke" | "black and gold" | "hearts" | "snow" | "school's out" | "tea time";
+        /**
          * @description shelves of the larder in the order they are read
          * @enum {string}
          */
@@ -3828,6 +3833,7 @@ export const pathsApiV1LarderExportTableGetParametersQueryDecimalValues: Readonl
 export const pathsApiV1LarderExportTableGetParametersPathTableValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/larder/export/{table}"]["get"]["parameters"]["path"]["table"]> = ["larder", "packs", "stock"];
 export const allergenValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Allergen"]> = ["gluten", "crustaceans", "egg", "fish", "peanuts", "soy", "milk", "nuts", "celery", "mustard", "sesame", "sulphites", "lupin", "molluscs"];
 export const dietWordValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DietWord"]> = ["meat", "pork", "beef", "animal", "rennet", "alcohol"];
+export const themeNameValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ThemeName"]> = ["harvest", "first frost", "midwinter feast", "spring garden", "picnic", "harbour", "orchard", "meadow flowers", "dusk and smoke", "black and gold", "hearts", "snow", "school's out", "tea time"];
 export const categoryValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Category"]> = ["cheese", "meat", "dip", "brined", "fruit", "vegetable", "dried fruit", "nut", "cracker", "sweet", "garnish", "prop"];
 export const wetnessValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Wetness"]> = ["crisp", "dry", "moist", "oily", "juicy", "runny"];
 export const firmnessValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Firmness"]> = ["fresh", "soft", "semi", "firm", "hard"];

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The theme: a name, a landscape, and up to five colours, picked one by one,
 // taken from the landscape's foods or from a palette file.
+import { themeNameValues } from '@/api/contract.gen'
 import { computed, ref } from 'vue'
 import { api, send, take, Trouble, type Palette } from '@/api/client'
 import type { Brief } from '@/api/tray.gen'
@@ -75,8 +76,9 @@ const file = computed(
       :value="theme.name"
       maxlength="80"
       placeholder="none"
+      list="themes"
       @written="name => set({ name })"
-    />, food from
+    /><datalist id="themes"><option v-for="t in themeNameValues" :key="t" :value="t" /></datalist>, food from
     <Choose
       :value="theme.region ?? ''"
       label="Landscape"
