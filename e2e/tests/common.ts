@@ -67,8 +67,9 @@ export async function stored(page: Page, element: string) {
 
 /** Lays the tray and waits for the search to end. */
 export async function layAll(page: Page) {
+  const search = page.waitForResponse(/\/api\/v1\/arrange/) // it has begun then, and a plate may be laid before its bar is seen
   await page.getByRole('button', { name: /Lay the tray|Lay it another way/ }).click()
-  await expect(page.getByRole('progressbar')).toBeVisible()
+  await search
   await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 30_000 })
   await saved(page)
 }

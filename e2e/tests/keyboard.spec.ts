@@ -53,8 +53,9 @@ test('a tray is planned, laid and changed from the keyboard', async ({ page }) =
   await page.keyboard.press('Enter')
   await expect(page.locator('[data-hold]')).toHaveCount(1)
   await saved(page)
+  const search = page.waitForResponse(/\/api\/v1\/arrange/)
   await page.keyboard.press('a')
-  await expect(page.getByRole('progressbar')).toBeVisible()
+  await search
   await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 30_000 })
   await saved(page)
   expect(await score(page)).toBeGreaterThan(60)
