@@ -24,49 +24,57 @@ const (
 	hostJobs = 20
 )
 
-// remember fills in what was on trays before the brief's day, where the brief does not say so
-// itself: the host's last, and the house's last few.
-func (a *App) remember(ctx context.Context, b *brief.Brief) error {
-	day, err := time.Parse(time.DateOnly, b.ServeDay())
-	if b.Had != nil || err != nil {
-		return nil // what is not dated has nothing before it
+// remember fills in what was on trays before the brief's day: the host's last, and the house's last
+// few. What the brief says by hand stays, and what was looked up for this host and day. Where the
+// jobs cannot be read the foods are chosen without it: it is no reason to choose none.
+func (a *App) remember(ctx context.Context, b *brief.Brief) {
+	host, day := strings.TrimSpace(b.Host), b.ServeDay()
+	if had := b.Had; had != nil && (had.Day == "" || had.Day == day && had.Host == host) {
+		return
 	}
-	of := func(q store.Query, mine func(j store.Job) bool, most int) ([]string, error) {
-		q.To, q.Timed, q.Latest = day, true, true
-		jobs, err := a.store.Jobs(ctx, q)
-		if err != nil {
-			return nil, err
-		}
-		ids := map[string]bool{}
-		for _, j := range jobs {
-			needs := needsOf(j)
-			if len(needs.Grams) == 0 || !mine(j) {
-				continue
-			}
-			for id := range needs.Grams {
-				ids[id] = true
-			}
-			if most--; most == 0 {
-				break
-			}
-		}
-		list := slices.Sorted(maps.Keys(ids))
-		return list[:min(len(list), brief.MaxHad)], nil
+	b.Had = nil
+	until, err := time.Parse(time.DateOnly, day)
+	if err != nil {
+		return // what is not dated has nothing before it
 	}
-	had := brief.Had{}
-	if host := strings.TrimSpace(b.Host); host != "" {
+	had := brief.Had{Host: host, Day: day}
+	if host != "" {
 		same := func(j store.Job) bool { return strings.EqualFold(strings.TrimSpace(j.Host), host) }
-		if had.Last, err = of(store.Query{Text: host, Most: hostJobs}, same, 1); err != nil {
-			return err
+		if had.Last, err = a.servedBefore(ctx, until, store.Query{Text: host, Most: hostJobs}, same, 1); err != nil {
+			return
 		}
 	}
-	if had.Lately, err = of(store.Query{Most: lately}, func(store.Job) bool { return true }, lately); err != nil {
-		return err
+	every := func(store.Job) bool { return true }
+	if had.Lately, err = a.servedBefore(ctx, until, store.Query{Most: lately}, every, lately); err != nil {
+		return
 	}
 	if len(had.Last)+len(had.Lately) > 0 {
 		b.Had = &had
 	}
-	return nil
+}
+
+// servedBefore lists the foods of the last jobs before a day that are mine, at most so many jobs.
+func (a *App) servedBefore(ctx context.Context, day time.Time, q store.Query, mine func(j store.Job) bool, most int) ([]string, error) {
+	q.To, q.Timed, q.Latest = day, true, true
+	jobs, err := a.store.Jobs(ctx, q)
+	if err != nil {
+		return nil, err
+	}
+	ids := map[string]bool{}
+	for _, j := range jobs {
+		needs := needsOf(j)
+		if len(needs.Grams) == 0 || !mine(j) {
+			continue
+		}
+		for id := range needs.Grams {
+			ids[id] = true
+		}
+		if most--; most == 0 {
+			break
+		}
+	}
+	list := slices.Sorted(maps.Keys(ids))
+	return list[:min(len(list), brief.MaxHad)], nil
 }
 
 // Plan plans a brief from nothing.
@@ -75,9 +83,7 @@ func (a *App) Plan(ctx context.Context, b brief.Brief) (*job.Job, error) {
 	if err != nil {
 		return nil, err
 	}
-	if err := a.remember(ctx, &b); err != nil {
-		return nil, err
-	}
+	a.remember(ctx, &b)
 	return plan.Of(b, h.Larder, h.Cabinet)
 }
 
@@ -107,9 +113,7 @@ func (a *App) Offers(ctx context.Context, b brief.Brief) ([]Offer, error) {
 	if err != nil {
 		return nil, err
 	}
-	if err := a.remember(ctx, &b); err != nil {
-		return nil, err
-	}
+	a.remember(ctx, &b)
 	b.Foods = nil
 	var out []Offer
 	foods := make([][]*food.Food, len(brief.Leanings))

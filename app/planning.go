@@ -22,9 +22,7 @@ func (a *App) Outlook(ctx context.Context, b brief.Brief) (outlook.Outlook, erro
 	if err != nil {
 		return outlook.Outlook{}, err
 	}
-	if err := a.remember(ctx, &b); err != nil {
-		return outlook.Outlook{}, err
-	}
+	a.remember(ctx, &b)
 	zone := a.now().Location()
 	if s, err := a.Settings(ctx); err == nil {
 		zone = s.Location()
@@ -40,9 +38,7 @@ func (a *App) Replan(ctx context.Context, old *job.Job) (*job.Job, error) {
 		return nil, err
 	}
 	if len(old.Brief.Foods) == 0 { // they are chosen, so what was before counts
-		if err := a.remember(ctx, &old.Brief); err != nil {
-			return nil, err
-		}
+		a.remember(ctx, &old.Brief)
 	}
 	planned, err := plan.Again(old, h.Larder, h.Cabinet)
 	if err != nil {
@@ -98,9 +94,7 @@ func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, e
 	if err != nil {
 		return Choice{}, err
 	}
-	if err := a.remember(ctx, &b); err != nil {
-		return Choice{}, err
-	}
+	a.remember(ctx, &b)
 	larder, under := h.Larder, plan.Under(b, h.Cabinet)
 	var out Choice
 	if on != nil {

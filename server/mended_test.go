@@ -141,7 +141,7 @@ func TestSettingsThatCannotBeRead(t *testing.T) {
 		want         int
 	}{{"GET", "/api/v1/settings", nil, 503}, {"POST", "/api/v1/quote", tr, 503}, {"PUT", "/api/v1/settings", []byte(rates), 503}, {"GET", "/api/v1/jobs", nil, 503},
 		{"POST", "/api/v1/basket", []byte(strings.Replace(string(tr), `"guests":{`, `"serve_at":"2033-01-01T19:00","guests":{`, 1)), 503},
-		{"POST", "/api/v1/review", tr, 200}, {"POST", "/api/v1/plan", []byte(`{"guests":{"adults":4}}`), 200}, {"GET", "/", nil, 200}, {"GET", "/assets/a.js", nil, 200}, {"GET", "/healthz", nil, 503}} {
+		{"POST", "/api/v1/review", tr, 200}, {"POST", "/api/v1/plan", []byte(`{"guests":{"adults":4}}`), 200}, {"POST", "/api/v1/plan", []byte(`{"guests":{"adults":4},"host":"The quay","serve_at":"2033-01-04T19:00"}`), 200}, {"GET", "/", nil, 200}, {"GET", "/assets/a.js", nil, 200}, {"GET", "/healthz", nil, 503}} {
 		began := time.Now()
 		a := d.ask(c.method, c.path, c.body)
 		if took := time.Since(began); a.status != c.want || took > 3*time.Second {

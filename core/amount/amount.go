@@ -35,7 +35,7 @@ const (
 // everybody wants there is one piece for each guest who eats it, out of its kind's share; wholes
 // come whole; and of each there is at least a group that can be seen. Last, foods that guests with
 // few to choose from can eat become more, and what only the others eat less, until every group
-// finds its share (see Level). A food whose kind was tilted away is left out.
+// finds its share. A food whose kind was tilted away is left out.
 func Of(b brief.Brief, chosen []pick.Choice) []Amount {
 	t := newTable(b, chosen)
 	var out []Amount

@@ -285,7 +285,7 @@ const (
 
 // level makes more of what guests with few to choose from can eat, and less of what only the
 // others do, until every group finds enough of its share and none far too much. Foods move by
-// steps of a twentieth, between half and a bit more than twice their part; crackers fill nobody's
+// a twentieth or a little more, between two fifths and a bit more than twice their part; crackers fill nobody's
 // plate in place of the rest and grow by a quarter at most. What is set by hand or comes whole
 // stays.
 func (t *table) level() {

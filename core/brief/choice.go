@@ -24,6 +24,8 @@ const MaxHad = 400
 type Had struct {
 	Last   []string       `json:"last,omitempty"`   // on what this host had last
 	Lately []string       `json:"lately,omitempty"` // on the last jobs of the house
+	Host   string         `json:"host,omitempty"`   // whom and which day it was looked up for; "" where it is given by hand
+	Day    string         `json:"day,omitempty"`
 	Extra  document.Extra `json:"-"`
 }
 
@@ -43,6 +45,12 @@ func (b Brief) checkChoice() error {
 	}
 	if b.Had == nil {
 		return nil
+	}
+	if err := fault.First(
+		func() error { return fault.Text("had.host", b.Had.Host, 160) },
+		func() error { return fault.Text("had.day", b.Had.Day, 10) },
+	); err != nil {
+		return err
 	}
 	for _, l := range []struct {
 		field string

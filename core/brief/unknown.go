@@ -34,6 +34,9 @@ func (b Brief) Unknown() []Stranger {
 	if b.Rules != nil {
 		add("rules", b.Rules.Extra, *b.Rules)
 	}
+	if b.Had != nil {
+		add("had", b.Had.Extra, *b.Had)
+	}
 	for i, w := range b.Foods {
 		add(fmt.Sprintf("foods[%d]", i), w.Extra, w)
 	}

@@ -313,6 +313,14 @@ export interface Had {
    * @maxItems 400
    */
   lately?: string[];
+  /**
+   * whom it was looked up for; left out where it is given by hand
+   */
+  host?: string;
+  /**
+   * the day of serving that it was looked up for
+   */
+  day?: string;
 }
 /**
  * a built-in board by id, or one by shape and size
