@@ -149,6 +149,20 @@ func tomatoHalf(p *pen, s subject) {
 	p.glint(geom.Pt(-r*.35, -r*.45), r*.24, r*.09, .6)
 }
 
+// grapeHalf is a grape cut along its length: skin round wet flesh, the veins and the place of a pip.
+func grapeHalf(p *pen, s subject) {
+	p.body(smooth(s.outline), p.lit(s.out), s.out)
+	p.path(smooth(s.outline.Scale(.86)), p.radial(.45, .4, .7, tone(s.cut, 8, 0), 0, tone(s.cut, -3, 2), 1))
+	l, w := s.spec.L, s.spec.W
+	p.turned(s.turn, func() {
+		for _, side := range []float64{-1, 1} {
+			p.line("M"+xy(geom.Pt(-l*.3, side*w*.04))+"Q"+xy(geom.Pt(0, side*w*.2))+" "+xy(geom.Pt(l*.3, side*w*.04)), tone(s.cut, 14, -4), .6, "opacity", ".8")
+		}
+		p.oval(geom.Pt(l*.06, 0), l*.13, w*.06, 0, tone(s.cut, -16, 4), "opacity", ".55")
+	})
+	p.glint(geom.Pt(-l*.18, -w*.22), l*.12, w*.05, .6)
+}
+
 // fronds is a feathery herb.
 func fronds(p *pen, s subject) {
 	l, w := s.spec.L, s.spec.W

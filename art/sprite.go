@@ -144,6 +144,7 @@ func init() { // in init because drawings of bowls look foods up again
 		"goat log":          goatLog,
 		"gourd":             gourd,
 		"grape":             grape,
+		"grape half":        grapeHalf,
 		"grilled roll":      grilledRoll,
 		"ham":               ham,
 		"herb cube":         herbCube,

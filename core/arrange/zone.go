@@ -146,7 +146,7 @@ func (z *zone) tall(p geom.Point, height float64) float64 {
 	}
 	if z.front != (geom.Point{}) {
 		near := p.Sub(z.centre).Dot(z.front) / z.half // 1 at the front edge
-		return .6 * over * math.Max(-.4, near)
+		return over * math.Max(-.4, near)
 	}
 	return .09 * over * p.Dist(z.centre) / z.half
 }

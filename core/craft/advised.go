@@ -1,6 +1,8 @@
 package craft
 
 import (
+	"slices"
+
 	"happytray/core/brief"
 	"happytray/core/food"
 )
@@ -13,7 +15,7 @@ func AdvisedAgainst(f *food.Food) string {
 	switch {
 	case f.Category == food.Cheese && animal && f.Smells && f.Strength >= 4:
 		return "a strong mould- or smear-ripened cheese"
-	case f.Category == food.Cheese && animal && f.Firmness == "soft" && f.Rind == "edible":
+	case f.Category == food.Cheese && animal && f.Firmness == "soft" && (f.Rind == "edible" || f.Smells):
 		return "a soft mould-ripened cheese"
 	case f.Category == food.Meat && f.Holds("fish"):
 		return "cold-smoked fish"
@@ -25,14 +27,23 @@ func AdvisedAgainst(f *food.Food) string {
 	return ""
 }
 
-// NotForTheYoung reports whether a food is not put before guests most of whom are small children
-// unasked: nuts and seeds, hard sweets, what is on picks, and honey where infants come.
+// NotForTheYoung reports whether a food is not put before guests unasked because small children
+// come: what can choke in every form it takes, and honey where infants come. Where children are
+// most of the guests, no nuts, honey or picks at all.
 func NotForTheYoung(b brief.Brief, f *food.Food) bool {
-	if f.ID == "honey" && b.Guests.Infants > 0 {
+	switch {
+	case f.ID == "honey" && (b.Guests.Infants > 0 || b.MostlyYoung()):
+		return true
+	case !b.Young():
+		return false
+	case b.MostlyYoung() && f.Category == food.Nut:
 		return true
 	}
-	if !b.MostlyYoung() {
-		return false
-	}
-	return f.Category == food.Nut || f.Category == food.Sweet && f.Choking || f.ID == "honey" || len(f.Forms) > 0 && f.Forms[0].Form == "skewer"
+	return !slices.ContainsFunc(f.Forms, func(s food.Spec) bool { return !NotInThatForm(b, f, s.Form) && s.Form != "topping" })
+}
+
+// NotInThatForm reports whether a food is not laid in a form unasked because small children come:
+// whole what can choke, and, where they are most of the guests, on picks.
+func NotInThatForm(b brief.Brief, f *food.Food, form string) bool {
+	return b.Young() && f.ChokesAs(form) || b.MostlyYoung() && form == "skewer"
 }

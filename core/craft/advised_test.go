@@ -30,8 +30,19 @@ func TestNotForTheYoung(t *testing.T) {
 		}
 	}
 	few := brief.Brief{Guests: brief.Guests{Adults: 9, Children: 1}}
-	if NotForTheYoung(few, get("honey")) || NotForTheYoung(few, get("almonds")) {
-		t.Error("one child among ten")
+	for id, want := range map[string]bool{"honey": false, "almonds": true, "green-olives": true, "carrot-sticks": true, "pepper-sausage": true, "blueberries": true, "red-grapes": false, "cherry-tomatoes": false, "wide-sausage": false, "pepper-sticks": false} {
+		if got := NotForTheYoung(few, get(id)); got != want {
+			t.Errorf("one child among ten, %s: %v", id, got)
+		}
+	}
+	for _, c := range []struct {
+		b          brief.Brief
+		food, form string
+		want       bool
+	}{{few, "red-grapes", "cluster", true}, {few, "red-grapes", "halves", false}, {few, "cherry-tomatoes", "halves", false}, {few, "gherkins", "skewer", false}, {party, "gherkins", "skewer", true}, {brief.Brief{Guests: brief.Guests{Adults: 4}}, "red-grapes", "cluster", false}} {
+		if got := NotInThatForm(c.b, get(c.food), c.form); got != c.want {
+			t.Errorf("%d children, %s as %s: %v", c.b.Guests.Children, c.food, c.form, got)
+		}
 	}
 	few.Guests.Infants = 1
 	if !NotForTheYoung(few, get("honey")) || NotForTheYoung(few, get("fig-jam")) {

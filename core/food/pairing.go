@@ -16,14 +16,17 @@ type pairing struct {
 func has(f *Food, flavour string) bool { return slices.Contains(f.Flavours, flavour) }
 func in(f *Food, c ...Category) bool   { return slices.Contains(c, f.Category) }
 
-// isBlue is a pungent cheese that is neither washed nor hard: by its bitter or
-// sharp salt, and by its smell.
+// isBlue is a pungent cheese that is neither washed nor hard, and has no rind to eat: by its bitter
+// or sharp salt, and by its smell.
 func isBlue(f *Food) bool {
-	return f.Category == Cheese && f.Smells && has(f, "salty") && !has(f, "umami")
+	return f.Category == Cheese && f.Smells && has(f, "salty") && !has(f, "umami") && f.Rind != "edible"
 }
 
+// sweetDip is a jam, a honey or a cream; a dip of roots or peppers is savoury, however sweet they are.
+func sweetDip(f *Food) bool { return f.Category == Dip && has(f, "sweet") && f.CarbG >= 15 }
+
 func sweetFruit(f *Food) bool {
-	return in(f, Fruit, Dried) && has(f, "sweet") || f.Category == Dip && has(f, "sweet")
+	return in(f, Fruit, Dried) && has(f, "sweet") || sweetDip(f)
 }
 
 // pairings are the craft's own (section 6), most telling first, then what taste
@@ -31,36 +34,37 @@ func sweetFruit(f *Food) bool {
 var pairings = []pairing{
 	{.9, "blue cheese wants something sweet", isBlue, sweetFruit},
 	{.7, "blue cheese and walnuts or pecans", isBlue, func(f *Food) bool { return f.Category == Nut && (has(f, "bitter") || has(f, "sweet")) }},
-	{.8, "a mild soft cheese with berries or apricots", func(f *Food) bool {
+	{.8, "a mild soft cheese with something sweet and sharp", func(f *Food) bool {
 		return f.Category == Cheese && f.Firmness == "soft" && f.Strength <= 2
-	}, func(f *Food) bool { return in(f, Fruit, Dried, Dip) && has(f, "sweet") && has(f, "sour") }},
+	}, func(f *Food) bool {
+		return in(f, Fruit, Dried, Dip) && has(f, "sweet") && has(f, "sour") && (f.Category != Dip || sweetDip(f))
+	}},
 	{.8, "salty hard cheese with something sweet", func(f *Food) bool {
 		return f.Category == Cheese && (f.Firmness == "hard" || f.Firmness == "firm") && has(f, "salty")
 	}, func(f *Food) bool {
-		return in(f, Dip, Sweet, Dried) && has(f, "sweet") && f.Wetness != Crisp && !has(f, "bitter")
+		return (in(f, Sweet, Dried) && has(f, "sweet") || sweetDip(f)) && f.Wetness != Crisp && !has(f, "bitter")
 	}},
-	{.8, "fresh goat cools a spicy sausage", func(f *Food) bool {
+	{.8, "fresh goat cools what is spicy", func(f *Food) bool {
 		return f.Category == Cheese && f.Firmness == "fresh" && f.Milk == "goat"
 	}, func(f *Food) bool { return f.Category == Meat && has(f, "spicy") }},
 	{.6, "a strong cheese on a plain cracker", func(f *Food) bool { return f.Category == Cheese && f.Strength >= 4 },
 		func(f *Food) bool { return f.Category == Cracker && has(f, "mild") && len(f.Flavours) == 1 }},
-	{.55, "fat and smoke with something sour", func(f *Food) bool {
+	{.55, "fat or smoke with something sour", func(f *Food) bool {
 		return f.Category == Meat && f.Wetness == Oily || f.Category == Meat && has(f, "smoky")
 	},
 		func(f *Food) bool { return f.Category == Brined && has(f, "sour") }},
 	{.5, "salt with fresh fruit", func(f *Food) bool { return f.Category == Meat && has(f, "salty") && !has(f, "spicy") },
 		func(f *Food) bool { return f.Category == Fruit && has(f, "sweet") && f.Wetness != Crisp }},
-	{.5, "a dip with something crunchy to dip", func(f *Food) bool { return f.Category == Dip && !has(f, "sweet") },
+	{.5, "a dip with something crunchy to dip", func(f *Food) bool { return f.Category == Dip && !sweetDip(f) },
 		func(f *Food) bool { return f.Category == Vegetable && f.Texture == "crunchy" }},
-	{.45, "chocolate with berries or orange", func(f *Food) bool { return f.Category == Sweet && has(f, "bitter") },
+	{.45, "something bitter and sweet with sharp fruit", func(f *Food) bool { return f.Category == Sweet && has(f, "bitter") },
 		func(f *Food) bool { return f.Category == Fruit && has(f, "sour") }},
 
-	{-.8, "chocolate beside brine tastes of neither", func(f *Food) bool { return f.Category == Sweet }, func(f *Food) bool { return f.Category == Brined || has(f, "briny") }},
+	{-.8, "sweets beside brine taste of neither", func(f *Food) bool { return f.Category == Sweet }, func(f *Food) bool { return f.Category == Brined || has(f, "briny") }},
 	{-.7, "a strong smell covers what is delicate", func(f *Food) bool { return f.Smells && f.Strength >= 4 },
 		func(f *Food) bool { return f.Category == Cheese && f.Strength == 1 || f.Category == Sweet }},
-	{-.6, "smoke and mint fight", func(f *Food) bool { return has(f, "smoky") }, func(f *Food) bool { return f.Category == Garnish && has(f, "fresh") && f.Strength >= 2 }},
-	{-.6, "hot and sugary at once", func(f *Food) bool { return has(f, "spicy") && f.Category == Dip && !has(f, "sweet") }, func(f *Food) bool { return f.Category == Sweet }},
-	{-.5, "fruit acid turns fresh curd sharp", func(f *Food) bool { return f.Category == Brined && has(f, "sour") },
+	{-.6, "what is hot drowns what is sweet", func(f *Food) bool { return has(f, "spicy") && f.Category == Dip && !has(f, "sweet") }, func(f *Food) bool { return f.Category == Sweet }},
+	{-.5, "vinegar and fresh fruit fight", func(f *Food) bool { return f.Category == Brined && has(f, "sour") },
 		func(f *Food) bool { return f.Category == Fruit }},
 }
 
@@ -89,13 +93,21 @@ func Affinity(a, b *Food) (worth float64, why string) {
 	return affinity(a, b, sidesOf(a), sidesOf(b))
 }
 
+// clashWords says why foods clash of which one names the other.
+func clashWords(a, b *Food) string {
+	if in(a, Garnish) || in(b, Garnish) {
+		return "the herb fights with it"
+	}
+	return "each spoils the taste of the other"
+}
+
 func affinity(a, b *Food, x, y sides) (worth float64, why string) {
 	if a.ID == b.ID {
 		return 0, ""
 	}
 	switch {
 	case slices.Contains(a.Clashes, b.ID) || slices.Contains(b.Clashes, a.ID):
-		return -1, "known to clash"
+		return -1, clashWords(a, b)
 	case slices.Contains(a.Pairs, b.ID) || slices.Contains(b.Pairs, a.ID):
 		return 1, "well known together"
 	}

@@ -164,7 +164,7 @@ func Needs(b brief.Brief, sides []Side, chosen []*food.Food, larder *food.Larder
 		var can []int
 		for i := range f.cands {
 			c := &f.cands[i]
-			if !slices.Contains(s.on, i) && c.food.Category != food.Garnish && fits(c) && (!b.Young() || !c.food.Choking) && c.food.InSeason(b.SeasonMonth(), b.Hemisphere) {
+			if !slices.Contains(s.on, i) && c.food.Category != food.Garnish && fits(c) && !craft.NotForTheYoung(b, c.food) && c.food.InSeason(b.SeasonMonth(), b.Hemisphere) {
 				can = append(can, i)
 			}
 		}

@@ -174,8 +174,6 @@ func suits(b brief.Brief, larder *food.Larder, f *food.Food) bool {
 		return false
 	case f.MayHold(b.OffTheTray()) != "":
 		return false // traces are the host's to decide, with the label in hand
-	case b.Young() && f.Choking && f.Category == food.Nut:
-		return false // whole nuts can choke small children
 	case f.Category == food.Brined && f.Stone && rules.Olives != "stones":
 		return false // pitted, so that no guest is surprised
 	case b.Plates() && !forPlate(f):

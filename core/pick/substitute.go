@@ -7,6 +7,7 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/colour"
+	"happytray/core/craft"
 	"happytray/core/food"
 )
 
@@ -51,7 +52,7 @@ func Substitutes(b brief.Brief, f *food.Food, form string, on []*food.Food, lard
 	all := larder.All()
 	for i := range all {
 		g := &all[i]
-		if taken[g.ID] || larder.OutOfStock(g.ID) || g.Breaks(off) != "" || g.MayHold(off) != "" || b.Young() && g.Choking && !f.Choking {
+		if taken[g.ID] || larder.OutOfStock(g.ID) || g.Breaks(off) != "" || g.MayHold(off) != "" || craft.NotForTheYoung(b, g) && !craft.NotForTheYoung(b, f) {
 			continue
 		}
 		own, alike := nearestForm(g, spec)

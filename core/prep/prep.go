@@ -223,7 +223,7 @@ func cautions(b brief.Brief) []string {
 		out = append(out, "Guests avoid something: give their food its own tool, and tell them what lies where. Ask a doctor or dietitian where it matters.")
 	}
 	if b.Young() {
-		out = append(out, "Small children come: cut grapes, tomatoes and sausage lengthwise, keep nuts and hard sweets out of reach, and no honey under one year.")
+		out = append(out, "Small children come: cut grapes, tomatoes and sausage lengthwise, into quarters for the smallest, keep nuts and hard sweets out of reach, and no honey under one year.")
 	}
 	return append(out, "Use only greens and flowers grown for eating. Count picks and knives out and in.")
 }

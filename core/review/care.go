@@ -118,7 +118,7 @@ func (m *measures) care() {
 	if l.tray.Brief.Young() {
 		seen := map[string]bool{}
 		m.planned(func(i int, e *elem) {
-			if e.food.Choking && !seen[e.food.ID] {
+			if e.food.ChokesAs(l.tray.Elements[i].Form) && !seen[e.food.ID] {
 				seen[e.food.ID] = true
 				m.find("care.child", Note, 1, e.middle, []int{i}, "Small children come: %s can choke. Cut them lengthwise, or keep them out of small hands.", m.name(i))
 			}
