@@ -285,7 +285,7 @@ const (
 
 // level makes more of what guests with few to choose from can eat, and less of what only the
 // others do, until every group finds enough of its share and none far too much. Foods move by
-// a twentieth or a little more, between two fifths and a bit more than twice their part; crackers fill nobody's
+// a twentieth or a little more, between two fifths (of meat three) and a bit more than twice their part; crackers fill nobody's
 // plate in place of the rest and grow by a quarter at most. What is set by hand or comes whole
 // stays.
 func (t *table) level() {
@@ -327,7 +327,11 @@ func (t *table) level() {
 			if c.Food.Category == food.Cracker || tiny(c.Food) {
 				top = 1.25
 			}
-			floor := math.Max(.4*started[i], math.Min(started[i], .6*t.seen(i)))
+			part := .4
+			if c.Food.Category == food.Meat { // those who eat it miss it sooner than the rest
+				part = .6
+			}
+			floor := math.Max(part*started[i], math.Min(started[i], .6*t.seen(i)))
 			t.grams[i] = math.Min(top*started[i], math.Max(floor, t.grams[i]*step))
 		}
 	}

@@ -53,6 +53,13 @@ func Cover(packs []Pack, need float64) (buy []Packs, bought float64, cost int) {
 	return buy, bought, cost
 }
 
+// CostOf is what the till says for so many grams of a food, minor units, less what of it stands in
+// the cupboard on a day ("" for today).
+func (l *Larder) CostOf(f *Food, grams float64, day string) int {
+	_, _, cost := Cover(l.PacksOf(f), math.Max(0, grams-l.OnHand(f.ID, day)))
+	return cost
+}
+
 type coverPack struct {
 	grains, price int64
 	at            int // in the caller's list

@@ -86,6 +86,7 @@ type Food struct {
 	Tool        string   `json:"tool"`
 	Liking      float64  `json:"liking"` // 0 to 1, how many guests take some
 	Choking     bool     `json:"choking,omitempty"`
+	Melts       bool     `json:"melts,omitempty"`   // loses its shape on a hot day
 	Caution     string   `json:"caution,omitempty"` // what is to be said beside it
 	Pairs       []string `json:"pairs"`             // foods it is well known to go with; pairing.go has the rules
 	Clashes     []string `json:"clashes,omitempty"`

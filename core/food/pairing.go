@@ -22,11 +22,11 @@ func isBlue(f *Food) bool {
 	return f.Category == Cheese && f.Smells && has(f, "salty") && !has(f, "umami") && f.Rind != "edible"
 }
 
-// sweetDip is a jam, a honey or a cream; a dip of roots or peppers is savoury, however sweet they are.
-func sweetDip(f *Food) bool { return f.Category == Dip && has(f, "sweet") && f.CarbG >= 15 }
+// SweetDip reports whether a food is a jam, a honey or a cream; a dip of roots or peppers is savoury, however sweet they are.
+func SweetDip(f *Food) bool { return f.Category == Dip && has(f, "sweet") && f.CarbG >= 15 }
 
 func sweetFruit(f *Food) bool {
-	return in(f, Fruit, Dried) && has(f, "sweet") || sweetDip(f)
+	return in(f, Fruit, Dried) && has(f, "sweet") || SweetDip(f)
 }
 
 // pairings are the craft's own (section 6), most telling first, then what taste
@@ -37,12 +37,12 @@ var pairings = []pairing{
 	{.8, "a mild soft cheese with something sweet and sharp", func(f *Food) bool {
 		return f.Category == Cheese && f.Firmness == "soft" && f.Strength <= 2
 	}, func(f *Food) bool {
-		return in(f, Fruit, Dried, Dip) && has(f, "sweet") && has(f, "sour") && (f.Category != Dip || sweetDip(f))
+		return in(f, Fruit, Dried, Dip) && has(f, "sweet") && has(f, "sour") && (f.Category != Dip || SweetDip(f))
 	}},
 	{.8, "salty hard cheese with something sweet", func(f *Food) bool {
 		return f.Category == Cheese && (f.Firmness == "hard" || f.Firmness == "firm") && has(f, "salty")
 	}, func(f *Food) bool {
-		return (in(f, Sweet, Dried) && has(f, "sweet") || sweetDip(f)) && f.Wetness != Crisp && !has(f, "bitter")
+		return (in(f, Sweet, Dried) && has(f, "sweet") || SweetDip(f)) && f.Wetness != Crisp && !has(f, "bitter")
 	}},
 	{.8, "fresh goat cools what is spicy", func(f *Food) bool {
 		return f.Category == Cheese && f.Firmness == "fresh" && f.Milk == "goat"
@@ -55,7 +55,7 @@ var pairings = []pairing{
 		func(f *Food) bool { return f.Category == Brined && has(f, "sour") }},
 	{.5, "salt with fresh fruit", func(f *Food) bool { return f.Category == Meat && has(f, "salty") && !has(f, "spicy") },
 		func(f *Food) bool { return f.Category == Fruit && has(f, "sweet") && f.Wetness != Crisp }},
-	{.5, "a dip with something crunchy to dip", func(f *Food) bool { return f.Category == Dip && !sweetDip(f) },
+	{.5, "a dip with something crunchy to dip", func(f *Food) bool { return f.Category == Dip && !SweetDip(f) },
 		func(f *Food) bool { return f.Category == Vegetable && f.Texture == "crunchy" }},
 	{.45, "something bitter and sweet with sharp fruit", func(f *Food) bool { return f.Category == Sweet && has(f, "bitter") },
 		func(f *Food) bool { return f.Category == Fruit && has(f, "sour") }},

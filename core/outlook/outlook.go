@@ -79,7 +79,7 @@ func Of(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now time.Tim
 	if out.OffTheTray == nil {
 		out.OffTheTray = []string{}
 	}
-	out.HoldMinutes, out.Holding = prep.Hold(b)
+	out.HoldMinutes, out.Holding = craft.Hold(b)
 	chosen := chosenOf(job, larder)
 	shares, kinds := craft.Shares(b, amount.Meatless(chosen)), pick.KindsFor(b, plan.Under(b, cabinet))
 	for _, cat := range food.Categories {

@@ -170,7 +170,7 @@ func suits(b brief.Brief, larder *food.Larder, f *food.Food) bool {
 		return false
 	case alien(b, f):
 		return false
-	case craft.NotForTheYoung(b, f):
+	case craft.NotForTheYoung(b, f) || craft.SuffersAlways(b, f):
 		return false
 	case f.MayHold(b.OffTheTray()) != "":
 		return false // traces are the host's to decide, with the label in hand
@@ -178,7 +178,7 @@ func suits(b brief.Brief, larder *food.Larder, f *food.Food) bool {
 		return false // pitted, so that no guest is surprised
 	case b.Plates() && !forPlate(f):
 		return false
-	case !slices.ContainsFunc(f.Forms, func(s food.Spec) bool { return s.Form != "topping" && aBite(f, s) }):
+	case !slices.ContainsFunc(f.Forms, func(s food.Spec) bool { return s.Form != "topping" && craft.IsBite(f, s) }):
 		return false // there is nothing of it that guests can eat as it lies
 	case b.Course == "sweet":
 		return larder.ForDessert(f)
@@ -192,15 +192,6 @@ func suits(b brief.Brief, larder *food.Larder, f *food.Food) bool {
 func alien(b brief.Brief, f *food.Food) bool {
 	t := craft.ThemeOf(b)
 	return t != nil && slices.Contains(t.Alien, f.ID)
-}
-
-// biteOfFruit is the most that a piece of fresh fruit weighs that somebody takes in the hand, grams.
-const biteOfFruit = 60
-
-// aBite reports whether guests can eat a food as it lies in a form: whole fruit in its peel, and
-// halves that fill a hand, are props.
-func aBite(f *food.Food, s food.Spec) bool {
-	return f.Category != food.Fruit || s.MassG <= biteOfFruit && s.Form != "whole"
 }
 
 // largest is what one piece on a single plate may weigh, grams.

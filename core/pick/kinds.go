@@ -86,6 +86,9 @@ func KindsFor(b brief.Brief, under Under) map[food.Category]int {
 			k[food.Category(c)] = 0
 		}
 	}
+	if k[food.Cracker] == 0 && k[food.Vegetable] == 0 && b.Course != "sweet" {
+		k[food.Dip] = 0 // there is nothing to dip
+	}
 	return narrowed(k, under)
 }
 

@@ -159,7 +159,7 @@ func (p *picker) form(f *food.Food) string {
 		if food.Tiny(s) {
 			n += 2 // rather in a vessel
 		}
-		if !aBite(f, s) || craft.NotInThatForm(p.brief, f, s.Form) {
+		if !craft.IsBite(f, s) || craft.NotInThatForm(p.brief, f, s.Form) || craft.Suffers(p.brief, f, s.Form) != "" {
 			n += 50
 		}
 		n += 4 * ruled(rules, f, s.Form)

@@ -56,6 +56,9 @@ func Substitutes(b brief.Brief, f *food.Food, form string, on []*food.Food, lard
 			continue
 		}
 		own, alike := nearestForm(g, spec)
+		if craft.Suffers(b, g, own.Form) != "" && craft.Suffers(b, f, spec.Form) == "" {
+			continue
+		}
 		standIn := noMeat && f.Category == food.Meat && g.Category == food.Vegetable && alike >= .6
 		if g.Category != f.Category && !standIn {
 			continue

@@ -9,6 +9,7 @@ import (
 	"happytray/core/amount"
 	"happytray/core/board"
 	"happytray/core/brief"
+	"happytray/core/craft"
 	"happytray/core/fault"
 	"happytray/core/say"
 	"happytray/core/tray"
@@ -28,6 +29,7 @@ const (
 	oneMore   = .15
 	unlikely  = .3  // of two boards, by how far they differ in size
 	otherMake = .15 // a material or a shape that differs
+	rimless   = .8  // all of them without a rim, on the road
 	tooLittle = 1.3 // of bare board: what is not on the board is not seen
 )
 
@@ -56,11 +58,16 @@ func chooseBoards(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet
 		return []board.Board{plate}, nil, nil
 	}
 	want := wanted(b, amounts, cabinet)
-	if suits(b, want, cabinet, last) {
+	best := choose(want, b.Guests.Total(), cabinet.Usual(), craft.WantsRim(b))
+	rims := !craft.WantsRim(b) || !slices.ContainsFunc(last, withoutRim) || slices.ContainsFunc(best, withoutRim)
+	if rims && suits(b, want, cabinet, last) {
 		return last, nil, nil
 	}
-	best := choose(want, b.Guests.Total(), cabinet.Usual())
-	return best, borrow(b, best, want), nil
+	says := borrow(b, best, want)
+	if craft.WantsRim(b) && slices.ContainsFunc(best, withoutRim) {
+		says = append(says, "On the road a rim keeps things on the board, and there are not enough boards with one: borrow rimmed trays, or lay it where it is served.")
+	}
+	return best, says, nil
 }
 
 // wanted is how much board is looked for, cm2.
@@ -68,6 +75,8 @@ func wanted(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet) floa
 	guests := float64(b.Guests.Total())
 	return math.Max(leastEach*guests, math.Min(mostEach*guests, Room(b, amounts, cabinet)))
 }
+
+func withoutRim(c board.Board) bool { return c.RimMM == 0 }
 
 func areaOf(boards []board.Board) (cm2 float64) {
 	for _, c := range boards {
@@ -78,8 +87,8 @@ func areaOf(boards []board.Board) (cm2 float64) {
 
 // choose finds the board, or the set of boards, whose area is nearest to what is wanted: one, two
 // or three that look alike, or as much of a table run as it takes. What leaves the guests less or
-// more than is good comes only where nothing else is there.
-func choose(want float64, guests int, all []board.Board) []board.Board {
+// more than is good comes only where nothing else is there. With rim, boards that have one come first.
+func choose(want float64, guests int, all []board.Board, rim bool) []board.Board {
 	all = slices.Clone(all)
 	slices.SortStableFunc(all, func(x, y board.Board) int { return cmp.Compare(x.UsableMM2(), y.UsableMM2()) })
 	area := make([]float64, len(all))
@@ -95,6 +104,11 @@ func choose(want float64, guests int, all []board.Board) []board.Board {
 			have += area[i]
 		}
 		bad := oneMore*float64(len(of)-1) + unlike
+		for _, i := range of {
+			if rim && withoutRim(all[i]) {
+				bad += rimless / float64(len(of))
+			}
+		}
 		switch {
 		case have < want:
 			bad += tooLittle * (1 - have/want)

@@ -87,8 +87,7 @@ func costs(j *job.Job, larder *food.Larder) (out []cost) {
 		if !ok || f.Category == food.NotFood {
 			continue
 		}
-		_, _, c := food.Cover(larder.PacksOf(f), math.Max(0, grams[id]-larder.OnHand(id, day)))
-		out = append(out, cost{f, c})
+		out = append(out, cost{f, larder.CostOf(f, grams[id], day)})
 	}
 	return out
 }

@@ -118,6 +118,9 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 	if theme != nil && theme.NameOnly && (p.Of == 0 || p.Who == all[0].Who) {
 		says = append(says, fmt.Sprintf("The theme %.80q is a name only: give it colours or a landscape, or take one that is known here, such as %s.", theme.Name, knownThemes()))
 	}
+	if dish, ok := stoneDish(theirs, chosen, larder, len(surfaces)); ok {
+		amounts = append(amounts, dish)
+	}
 	var out []*tray.Tray
 	shares := shareOut(amounts, surfaces)
 	for i, share := range shares {
@@ -146,6 +149,19 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 		out = append(out, t)
 	}
 	return out, says, nil
+}
+
+// stoneDish is a dish for each board where what was chosen leaves stones or shells behind. A host's own
+// list is the whole list, and beside plates it stands on the table.
+func stoneDish(b brief.Brief, chosen []pick.Choice, larder *food.Larder, boards int) (amount.Amount, bool) {
+	dish, ok := larder.Get(craft.StoneDish)
+	stones := slices.ContainsFunc(chosen, func(c pick.Choice) bool { return craft.LeavesStones(c.Food) })
+	has := slices.ContainsFunc(chosen, func(c pick.Choice) bool { return c.Food.ID == craft.StoneDish })
+	if !ok || !stones || has || b.Plates() || len(b.Foods) > 0 || slices.Contains(b.Bans, craft.StoneDish) || len(dish.Forms) == 0 {
+		return amount.Amount{}, false
+	}
+	c := pick.Choice{Food: dish, Form: dish.Forms[0].Form, Why: "for stones and shells"}
+	return amount.Amount{Choice: c, Grams: dish.Forms[0].MassG * float64(boards), Why: "A dish for stones and shells."}, true
 }
 
 // knownThemes names a few of the themes that a brief may name.

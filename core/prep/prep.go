@@ -74,7 +74,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 	kit := map[string]*Kit{}
 	sheet := Sheet{Steps: []Step{}, Kit: []Kit{}}
 	copies := t.Copies()
-	stones := false
+	stones, dish := false, false
 	var said []string // what single foods are to be careful of
 	for i := range t.Elements {
 		e := &t.Elements[i]
@@ -99,7 +99,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 		s.Groups += copies
 		s.Minutes += (spec.Seconds*float64(e.Count)/60 + layEach) * float64(copies)
 		sheet.ColdOut = math.Max(sheet.ColdOut, float64(f.WarmUpMin))
-		stones = stones || f.Stone
+		stones, dish = stones || craft.LeavesStones(f), dish || f.ID == craft.StoneDish
 		if f.Caution != "" && !seen {
 			said = append(said, f.Name+": "+f.Caution)
 		}
@@ -142,8 +142,8 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 	guests := t.Brief.Guests.Total() * copies
 	spare := int(math.Ceil(float64(guests) * 1.25)) // a quarter more than guests (docs/craft.md, Time and care)
 	sheet.Kit = append(sheet.Kit, Kit{Tool: "plate and napkin", Count: spare, For: []string{"guests, and a quarter more"}})
-	if stones {
-		sheet.Kit = append(sheet.Kit, Kit{Tool: "dish for stones", Count: 1, For: []string{"olives with stones"}})
+	if stones && !dish {
+		sheet.Kit = append(sheet.Kit, Kit{Tool: "dish for stones", Count: 1, For: []string{"stones and shells"}})
 	}
 	sort.Slice(sheet.Kit, func(i, j int) bool { return sheet.Kit[i].Tool < sheet.Kit[j].Tool })
 	sheet.Cautions = append(append(cautions(t.Brief), advised(t, larder)...), said...)
@@ -175,18 +175,6 @@ func says(s Step) string {
 	return fmt.Sprintf("%d pieces, %.0f g, %s%s", s.Pieces, s.Grams, how, groups)
 }
 
-// Holding is the usual limit for perishable food out of the fridge (docs/craft.md, Time and care).
-const Holding = "Perishable food stands out two hours in all, one hour above 32 °C, then it is thrown away. Local food rules come first."
-
-// Hold is how long perishable food may stand out at the brief's table, minutes, and
-// the caution in words (docs/craft.md, Time and care).
-func Hold(b brief.Brief) (minutes float64, says string) {
-	if b.Warmth() > brief.Hot {
-		return 60, fmt.Sprintf("At %.0f °C perishable food stands out one hour in all, then it is thrown away. Local food rules come first.", b.Warmth())
-	}
-	return 120, Holding
-}
-
 // advised names what on a tray is commonly advised against for guests who are pregnant or of weak
 // immunity, where some are, and that infants get no honey.
 func advised(t *tray.Tray, larder *food.Larder) (out []string) {
@@ -213,7 +201,7 @@ func advised(t *tray.Tray, larder *food.Larder) (out []string) {
 
 // cautions are the usual ones; local rules and the packs' own labels decide.
 func cautions(b brief.Brief) []string {
-	_, hold := Hold(b)
+	_, hold := craft.Hold(b)
 	out := []string{
 		hold,
 		"Wash hands and tools between meat, cheese and anything for guests with allergies. Nothing here will be cooked.",

@@ -23,9 +23,6 @@ func (m *measures) planned(f func(i int, e *elem)) {
 	}
 }
 
-// stoneDish is the prop of the larder that takes stones and shells.
-const stoneDish = "stone-dish"
-
 func (m *measures) care() {
 	l := m.l
 	places := 0
@@ -91,12 +88,12 @@ func (m *measures) care() {
 
 	stones, dish := map[*food.Food]bool{}, false
 	m.planned(func(i int, e *elem) {
-		dish = dish || e.food.ID == stoneDish
-		if (e.food.Stone || e.food.Shell) && !stones[e.food] {
+		dish = dish || e.food.ID == craft.StoneDish
+		if craft.LeavesStones(e.food) && !stones[e.food] {
 			stones[e.food] = true
 		}
 	})
-	if dish {
+	if dish || l.tray.Brief.Plates() { // beside plates it stands on the table; the kit has it
 		clear(stones)
 	}
 	m.values["care.stone"] = float64(len(stones))

@@ -52,6 +52,7 @@ func (l *Live) measured(quiet bool) *measures {
 	m.height()
 	m.service()
 	m.care()
+	m.chosen()
 	return m
 }
 

@@ -18,11 +18,11 @@ func (m *measures) colours() {
 			if side == 0 {
 				continue
 			}
-			d := l.difference(l.elems[i].surface, l.elems[j].surface)
+			d, rim := l.beside(i, j)
 			sum += side * math.Min(d, 40)
 			length += side
-			if d < 9 && side > 30 && !m.quiet {
-				alike.note(l, i, j, side*(12-d)/60)
+			if worst := math.Min(d, rim); worst < 9 && side > 30 && !m.quiet {
+				alike.note(l, i, j, side*(12-worst)/60, rim < d)
 			}
 		}
 	}
@@ -32,7 +32,13 @@ func (m *measures) colours() {
 		if a.places > 1 {
 			where = fmt.Sprintf(" in %d places", a.places)
 		}
-		if l.elems[a.i].food == l.elems[a.j].food {
+		if a.rim {
+			bowl, other := a.i, a.j
+			if l.tray.Elements[bowl].Vessel == "" {
+				bowl, other = other, bowl
+			}
+			m.find("colour.neighbour", Mend, a.worth, at, []int{a.i, a.j}, "The %s bowl beside the %s %s, nearly one colour%s. Another bowl, or something bright between them, would help.", l.elems[bowl].surface.Family(), l.elems[other].surface.Family(), m.name(other), where)
+		} else if l.elems[a.i].food == l.elems[a.j].food {
 			m.find("spread.kind", Mend, a.worth, at, []int{a.i, a.j}, "Two heaps of %s lie side by side%s and read as one. Put one across the tray.", m.name(a.i), where)
 		} else {
 			m.find("colour.neighbour", Mend, a.worth, at, []int{a.i, a.j}, "The %s and the %s are nearly one colour and run together%s. Something bright between them would help.", m.name(a.i), m.name(a.j), where)
@@ -44,7 +50,7 @@ func (m *measures) colours() {
 	sum, area := 0.0, 0.0
 	families := map[string]*centroid{}
 	m.each(func(i int, e *elem) {
-		d := e.ground
+		d := e.stands
 		sum += e.area * math.Min(40, d)
 		area += e.area
 		if d < 8 && e.area > 4000 && l.tray.Elements[i].Vessel == "" {
@@ -57,6 +63,19 @@ func (m *measures) colours() {
 	}
 	m.balance("colour.spread", families, area, "The %s is all on the %s. A little of it on the other side would bring it round.", "%s")
 	m.repeats(families, area)
+}
+
+// beside is how far the colours of two neighbours differ, dE00: what each shows from above, half of it
+// by the rims where one of them stands in a bowl, for the eye sees both; and how far a bowl's rim
+// differs from what it stands beside, infinite where there is no bowl.
+func (l *Live) beside(i, j int) (d, rim float64) {
+	a, b := &l.elems[i], &l.elems[j]
+	d = l.difference(a.top, b.top)
+	if a.surface == a.top && b.surface == b.top {
+		return d, math.Inf(1)
+	}
+	rim = l.difference(a.surface, b.surface)
+	return (d + rim) / 2, rim
 }
 
 // repeats counts in how many separate places each accent colour turns up: elements
@@ -127,9 +146,10 @@ type alike struct {
 type alikePair struct {
 	i, j, places int
 	worth, worst float64
+	rim          bool // it is a bowl's rim that is alike
 }
 
-func (a *alike) note(l *Live, i, j int, worth float64) {
+func (a *alike) note(l *Live, i, j int, worth float64, rim bool) {
 	key := [2]*food.Food{l.elems[i].food, l.elems[j].food}
 	if key[1].ID < key[0].ID {
 		key[0], key[1] = key[1], key[0]
@@ -141,12 +161,12 @@ func (a *alike) note(l *Live, i, j int, worth float64) {
 		}
 		k = len(a.list)
 		a.at[key] = k
-		a.list = append(a.list, alikePair{i: i, j: j, worst: worth})
+		a.list = append(a.list, alikePair{i: i, j: j, worst: worth, rim: rim})
 	}
 	p := &a.list[k]
 	p.places++
 	p.worth += worth
 	if worth > p.worst {
-		p.i, p.j, p.worst = i, j, worth
+		p.i, p.j, p.worst, p.rim = i, j, worth, rim
 	}
 }

@@ -31,6 +31,7 @@ type Live struct {
 	rules       []Rule
 	tastes      tastes
 	mirror      bool     // both sides should answer each other
+	told        *told    // of the choice; nil until it is asked for
 	apart       []string // what guests at a shared tray avoid, that is kept apart on it
 }
 
@@ -45,9 +46,10 @@ type elem struct {
 	middle  geom.Point
 	height  float64
 	big     bool       // its single pieces are large
-	surface colour.Lab // what neighbours see: the vessel's wall for a bowl
+	surface colour.Lab // what its neighbours touch: the vessel's wall for a bowl
 	top     colour.Lab // what is seen from above
 	ground  float64    // dE00 between that and the board or its liner
+	stands  float64    // the same of what stands on it: a bowl's wall
 	drapes  bool
 	outside float64 // mm2 beyond the food zone
 	room    geom.Outline
@@ -126,6 +128,9 @@ func (l *Live) Move(i int, to geom.Pose) {
 // Set replaces element i, which must keep its id.
 func (l *Live) Set(i int, e tray.Element) {
 	before := l.elems[i]
+	if was := &l.tray.Elements[i]; was.Food != e.Food || was.Form != e.Form || was.Grams != e.Grams {
+		l.told = nil
+	}
 	l.tray.Elements[i] = e
 	l.elems[i] = l.measure(&l.tray.Elements[i])
 	for j := range l.elems {
@@ -152,6 +157,10 @@ func (l *Live) measure(e *tray.Element) elem {
 		return m
 	}
 	m.ground = colour.Difference(m.top, l.ground)
+	m.stands = m.ground
+	if m.surface != m.top {
+		m.stands = colour.Difference(m.surface, l.ground)
+	}
 	zone := l.tray.Board.FoodZone
 	if m.hangs() {
 		zone = l.lean

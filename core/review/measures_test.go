@@ -330,3 +330,41 @@ func TestEverythingOnOneSpot(t *testing.T) {
 		t.Errorf("legal: %v, %d findings", rev.Legal(), len(rev.Findings))
 	}
 }
+
+// A bowl is seen by its contents and by its rim: which of the two runs into a neighbour is what the
+// finding says, and the ground is what the rim stands on.
+func TestBowlsAreSeenByContentsAndRim(t *testing.T) {
+	bowl := func(food, vessel string) *tray.Tray {
+		tr := table()
+		slab(tr, food, 80, 80, 200, 200, 34)
+		e := &tr.Elements[0]
+		e.Form, e.Vessel = "bowl", vessel
+		slab(tr, "brined-white", 120, 120, 301, 200, 16)
+		return tr
+	}
+	says := func(tr *tray.Tray) string {
+		for _, f := range Of(tr, larder).Findings {
+			if f.Check == "colour.neighbour" {
+				return f.Says
+			}
+		}
+		return ""
+	}
+	if s := says(bowl("beetroot-dip", "great-bowl")); !strings.HasPrefix(s, "The white bowl beside the ") && !strings.HasPrefix(s, "The cream bowl beside the ") {
+		t.Errorf("a white bowl beside a pale cheese: %q", s)
+	}
+	if s := says(bowl("yoghurt-dip", "ink-bowl")); s != "" {
+		t.Errorf("a dark rim parts them, and it says %q", s)
+	}
+	if s := says(bowl("beetroot-dip", "ink-bowl")); s != "" {
+		t.Errorf("nothing is alike, and it says %q", s)
+	}
+	pale, dark := bowl("yoghurt-dip", "great-bowl"), bowl("yoghurt-dip", "ink-bowl")
+	for _, tr := range []*tray.Tray{pale, dark} {
+		tr.Board.Liner = "#ece8df"
+		tr.Elements = tr.Elements[:1]
+	}
+	if a, b := value(t, pale, "colour.ground"), value(t, dark, "colour.ground"); a >= 5 || b < 20 {
+		t.Errorf("white rim on white paper %.0f, dark rim %.0f", a, b)
+	}
+}

@@ -9,6 +9,7 @@ import (
 	"strings"
 	"testing"
 
+	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -304,6 +305,86 @@ var specimens = []specimen{
 	{"care.child",
 		func(t *tray.Tray) { guests(t, 8, 0); put(t, "red-grapes", "cluster", 9, 300, 200, 0) },
 		func(t *tray.Tray) { guests(t, 8, 2); put(t, "red-grapes", "cluster", 9, 300, 200, 0) }},
+	{"care.heat",
+		func(t *tray.Tray) { heat := 33.0; t.Brief.TemperatureC = &heat; put(t, "almonds", "drift", 20, 300, 200, 0) },
+		func(t *tray.Tray) {
+			heat := 33.0
+			t.Brief.TemperatureC = &heat
+			put(t, "dark-chocolate", "tumble", 12, 200, 200, 0)
+			put(t, "soft-white-round", "cut-round", 8, 400, 200, 0)
+		}},
+	{"care.rim",
+		func(t *tray.Tray) { rimmed(t, 20) },
+		func(t *tray.Tray) { rimmed(t, 0) }},
+	{"care.hold",
+		func(t *tray.Tray) { t.Brief.LastsMinutes = 100; put(t, "smoked-ham", "ribbon", 5, 300, 200, 0) },
+		func(t *tray.Tray) { t.Brief.LastsMinutes = 150; put(t, "smoked-ham", "ribbon", 5, 300, 200, 0) }},
+	{"service.share",
+		func(t *tray.Tray) { guests(t, 8, 0); spread(t, 400) },
+		func(t *tray.Tray) { guests(t, 8, 0, brief.Diet{Count: 3, Avoid: []string{"animal"}}); spread(t, 400) }},
+	{"service.kinds",
+		func(t *tray.Tray) { guests(t, 8, 0); spread(t, 400) },
+		func(t *tray.Tray) { guests(t, 8, 0); spread(t, 2400) }},
+	{"service.dipper",
+		func(t *tray.Tray) {
+			put(t, "chickpea-dip", "bowl", 1, 200, 200, 0)
+			put(t, "carrot-sticks", "batons", 9, 400, 200, 0)
+		},
+		func(t *tray.Tray) {
+			put(t, "chickpea-dip", "bowl", 1, 200, 200, 0)
+			put(t, "red-grapes", "drift", 9, 400, 200, 0)
+		}},
+	{"service.bite",
+		func(t *tray.Tray) { put(t, "apple", "slices", 9, 300, 200, 0) },
+		func(t *tray.Tray) { put(t, "apple", "whole", 1, 300, 200, 0) }},
+	{"service.season",
+		func(t *tray.Tray) { asked(t, "strawberries"); t.Brief.Month = 6; put(t, "strawberries", "drift", 9, 300, 200, 0) },
+		func(t *tray.Tray) { asked(t, "strawberries"); t.Brief.Month = 12; put(t, "strawberries", "drift", 9, 300, 200, 0) }},
+	{"service.budget",
+		func(t *tray.Tray) { t.Brief.Budget = 500; put(t, "almonds", "drift", 40, 300, 200, 0) },
+		func(t *tray.Tray) { t.Brief.Budget = 200; put(t, "almonds", "drift", 40, 300, 200, 0) }},
+	{"spread.double",
+		func(t *tray.Tray) {
+			asked(t, "red-grapes")
+			put(t, "red-grapes", "drift", 9, 200, 200, 0)
+			put(t, "figs", "halves", 7, 400, 200, 0)
+		},
+		func(t *tray.Tray) {
+			asked(t, "red-grapes")
+			put(t, "red-grapes", "drift", 9, 200, 200, 0)
+			put(t, "green-grapes", "drift", 9, 400, 200, 0)
+		}},
+	{"fit.board",
+		func(t *tray.Tray) { named(t, 8) },
+		func(t *tray.Tray) { named(t, 4) }},
+}
+
+func asked(t *tray.Tray, food string) { t.Brief.Pins = []brief.Want{{Food: food}} }
+
+// rimmed puts round things on a board that was asked for and goes on the road.
+func rimmed(t *tray.Tray, rim float64) {
+	t.Board.RimMM = rim
+	t.Brief.Board = &board.Request{ID: "rectangle-60-cherry"}
+	t.Brief.Travels = brief.Travels{Yes: true}
+	put(t, "red-grapes", "drift", 9, 300, 200, 0)
+}
+
+// named is a board that so many guests asked for.
+func named(t *tray.Tray, n int) {
+	guests(t, n, 0)
+	t.Brief.Board = &board.Request{ID: "rectangle-60-cherry"}
+	put(t, "red-grapes", "drift", 9, 300, 200, 0)
+}
+
+// spread puts down six kinds, with so many grams of cheese.
+func spread(t *tray.Tray, cheese float64) {
+	for i, e := range []struct {
+		food, form string
+		grams      float64
+	}{{"mild-loaf", "tumble", cheese}, {"smoked-ham", "ribbon", 300}, {"round-crackers", "shingle", 230}, {"red-grapes", "drift", 260}, {"cucumber", "coins", 200}, {"almonds", "drift", 150}} {
+		put(t, e.food, e.form, 5, 110+190*float64(i%3), 110+190*float64(i/3), 0)
+		t.Elements[len(t.Elements)-1].Grams = e.grams
+	}
 }
 
 // specimenLarder is the built-in larder with what no sound larder has.

@@ -168,6 +168,7 @@ var columns = []column{
 	text("tool", func(f *food.Food) *string { return &f.Tool }),
 	number("liking", func(f *food.Food) *float64 { return &f.Liking }),
 	yes("choking", func(f *food.Food) *bool { return &f.Choking }),
+	yes("melts", func(f *food.Food) *bool { return &f.Melts }),
 	text("caution", func(f *food.Food) *string { return &f.Caution }),
 	drawnAs("drawn_as"),
 	list("pairs", func(f *food.Food) *[]string { return &f.Pairs }),

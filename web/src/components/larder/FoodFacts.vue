@@ -30,6 +30,7 @@ const flags = [
   ['shell', 'in its shell'],
   ['casing', 'has a casing'],
   ['choking', 'can choke small children'],
+  ['melts', 'melts on a hot day'],
 ] as const
 function month(m: number) {
   emit('change', now => ({
