@@ -216,9 +216,13 @@ func readOne(which int) (*job.Job, *tray.Tray, *food.Larder, error) {
 func reviewCommand() *cobra.Command {
 	c := &cobra.Command{Use: "review", Short: "Judge the tray on standard input; of several each by itself", Args: noArgs}
 	which := whichTray(c)
+	fixes := c.Flags().Bool("fixes", false, "look for a change that mends each finding, half a second each, and print it as its mend")
 	judge := func(t *tray.Tray, larder *food.Larder) review.Review {
 		rev := review.Of(t, larder)
 		arrange.Fixes(context.Background(), t, larder, &rev)
+		if *fixes {
+			arrange.Mends(context.Background(), t, larder, &rev)
+		}
 		return rev
 	}
 	c.RunE = func(*cobra.Command, []string) error {

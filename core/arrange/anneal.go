@@ -389,7 +389,7 @@ func (m *mover) settle(ctx context.Context, free []int) {
 				for g := range m.p.guides[k].hulls {
 					hulls := a.firm()
 					for w := range hulls {
-						if d, away := geom.Penetration(&hulls[w], &m.p.guides[k].hulls[g]); d > .5 {
+						if d, away := geom.Deeper(&hulls[w], &m.p.guides[k].hulls[g], .5); d > 0 {
 							worst = math.Max(worst, d)
 							a.move(geom.Pose{X: a.pose.X + away.X*d*.6, Y: a.pose.Y + away.Y*d*.6, Turn: a.pose.Turn})
 							m.answer(i)

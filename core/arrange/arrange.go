@@ -17,6 +17,7 @@ import (
 	"happytray/core/craft"
 	"happytray/core/fault"
 	"happytray/core/food"
+	"happytray/core/geom"
 	"happytray/core/review"
 	"happytray/core/tray"
 	"happytray/core/workers"
@@ -196,9 +197,10 @@ type search struct {
 	full    map[string]int // pieces per element before anything was held back
 	workers int
 	forms   sync.Map
-	tastes  [][]float32 // of each pair of elements: how well their foods go together, -1 to 1
-	meats   []bool      // elements that are kept apart for some guests
-	mains   []bool      // elements that those guests eat, lying open
+	tastes  [][]float32        // of each pair of elements: how well their foods go together, -1 to 1
+	meats   []bool             // elements that are kept apart for some guests
+	mains   []bool             // elements that those guests eat, lying open
+	begin   map[int]geom.Point // where loose elements begin; nil for anywhere
 }
 
 // goes is how well the foods of two elements go together, -1 to 1.

@@ -395,7 +395,7 @@ func BenchmarkFirstLayout(b *testing.B) {
 // BenchmarkLay25InTwoSeconds lays 25 elements for two seconds and reports how
 // many layouts were tried and how good the best is.
 func BenchmarkLay25InTwoSeconds(b *testing.B) {
-	t := planned(b, brief.Brief{Guests: brief.Guests{Adults: 8}, Month: 11})
+	t := planned(b, brief.Brief{Guests: brief.Guests{Adults: 8}, Month: 11, Foods: usual})
 	if n := len(t.Elements); n < 22 || n > 28 {
 		b.Fatalf("%d elements, want about 25", n)
 	}

@@ -274,7 +274,7 @@ func depth(a, b *body) (float64, geom.Point) {
 	fa, fb := a.firm(), b.firm()
 	for i := range fa {
 		for j := range fb {
-			if d, n := geom.Penetration(&fa[i], &fb[j]); d > worst {
+			if d, n := geom.Deeper(&fa[i], &fb[j], worst); d > worst {
 				worst, away = d, n
 			}
 		}

@@ -94,8 +94,8 @@ func (l *layout) clash(e int, b *geom.Body, slack float64) bool {
 	hit := false
 	l.near(b.Box, func(o *placed) bool {
 		if o.e != e {
-			d, _ := geom.Penetration(b, &o.body)
-			hit = d > review.Touch(&l.t.Elements[e], &l.t.Elements[o.e])*slack
+			d, _ := geom.Deeper(b, &o.body, review.Touch(&l.t.Elements[e], &l.t.Elements[o.e])*slack)
+			hit = d > 0
 		}
 		return !hit
 	})

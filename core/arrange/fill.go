@@ -174,6 +174,13 @@ func newShare(l *layout, elems []int, mirrored bool, r *rand.Rand) *share {
 		sh.want[i] *= float64(len(sh.free)) / math.Max(1, total)
 	}
 	sh.power = make([]float64, len(elems))
+	if len(sh.free) > 0 && l.s.begin != nil {
+		for _, e := range elems {
+			sh.sites = append(sh.sites, l.s.begin[e])
+		}
+		sh.wells()
+		return sh
+	}
 	// far-apart sites (Gonzalez 1985), so that heaps of one food start apart
 	if len(sh.free) > 0 {
 		first := sh.at[r.IntN(len(sh.at))]

@@ -15,6 +15,9 @@ import (
 // MostFixes is for how many findings, the worst first, a fix is sought.
 const MostFixes = 16
 
+// fixTries is how many moves and turns are tried for one finding.
+const fixTries = 44
+
 // Fixes looks, for the first MostFixes findings of a review, for the one move or turn of
 // a single thing that raises the total most, everything else staying as it lies, and
 // keeps it with the finding. Each was tried: moving the element's pieces to the pose
@@ -29,7 +32,7 @@ func Fixes(ctx context.Context, t *tray.Tray, larder *food.Larder, rev *review.R
 	for n := range rev.Findings[:min(MostFixes, len(rev.Findings))] {
 		f := &rev.Findings[n]
 		best := base.Score + worthMending
-		for _, try := range append(tries(t, *f), nudges(t, *f)...) {
+		for _, try := range append(tries(t, *f, 0, fixTries), nudges(t, *f)...) {
 			if ctx.Err() != nil {
 				return
 			}

@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"context"
 	"math"
+	"reflect"
 	"runtime"
 	"slices"
 	"strings"
@@ -24,40 +25,121 @@ type Mended struct {
 }
 
 // least points of the total that a change must win to be worth offering.
-const worthMending = .2
+const worthMending = .1
 
-// mendTries bounds the changes that are tried for one finding; each is settled and
-// judged in full.
-const mendTries = 44
+// How many changes of each sort are tried for one finding; each is settled and judged in full. They
+// take about half a second for a tray of 40 elements on two cores; on larger ones fewer are laid anew.
+const (
+	mendClimb = 2  // walks of small moves, each of them kept that raises the total
+	mendSteps = 16 // of such a walk
+	mendApart = 1  // a heap or a row parted in two, the other half across the tray
+	mendStand = 1  // two things that stand exchanged, and the loose food laid anew
+	mendNear  = 1  // two loose heaps exchanged, and what lies round them laid anew
+	mendForms = 1  // other forms of what the finding is about
+	mendAnew  = 2  // all loose food laid anew round what stands
+	mendSwaps = 2  // exchanges of each element of the finding, loose neighbours giving way
+	mendTries = 2  // of these, and of moves and turns, in all
+)
 
-// Mend looks for the single change that helps most against a finding: one of its
-// elements moved a little, turned, or exchanged with another of about its size, the
-// loose neighbours giving way. A change counts only if the tray stays legal, or
-// becomes it, and its total rises. ok is false when none does; then the finding
-// wants more than one move. What is locked, and trails, stay.
+// ofMany is how many of n changes that lay food anew are tried on a tray: fewer where there is more to lay.
+func ofMany(n int, t *tray.Tray) int {
+	return max(min(n, 2), min(n, int(math.Round(float64(n)*40/float64(max(1, len(onBoard(t))))))))
+}
+
+// mendsIt is what it is worth, in points, that the very check of the finding scores better.
+const mendsIt = .5
+
+// Mend looks for the single change that helps most against a finding: one of its elements moved a
+// little, turned, given another form, or exchanged with another of about its size, the loose
+// neighbours giving way; or the loose food round it, or all of it, laid anew. A change counts only
+// if the tray stays legal, or becomes it, everything stays on board, and its total rises; among
+// those the ones count more that the finding's own check gains by. ok is false when none does; then
+// the finding wants more than one change. What is locked, and trails, stay.
 func Mend(ctx context.Context, t *tray.Tray, larder *food.Larder, f review.Finding) (best Mended, ok bool) {
 	base := review.Of(t, larder)
-	all := tries(t, f)
-	found := make([]Mended, len(all))
+	all := changes(t, larder, f)
+	found := make([]*tray.Tray, len(all))
+	revs := make([]review.Review, len(all))
 	workers.Do(len(all), runtime.GOMAXPROCS(0), func(i int) {
-		if ctx.Err() == nil {
-			found[i] = all[i].judged(ctx, t, larder, base.Legal())
+		if ctx.Err() != nil {
+			return
+		}
+		if c := all[i].make(ctx); c != nil && ctx.Err() == nil && len(onBoard(c)) >= len(onBoard(t)) {
+			found[i], revs[i] = c, review.Of(c, larder)
 		}
 	})
-	best.Score = base.Score + worthMending
-	for i, m := range found { // in order, so that the same one wins on any number of cores
-		if m.Tray != nil && m.Score > best.Score {
-			best, ok = m, true
-			best.Gain = math.Round((m.Score-base.Score)*10) / 10
-			best.Says = all[i].says(t, larder)
+	most := 0.0
+	was := base.ScoreOf(f.Check)
+	for i, c := range found { // in order, so that the same one wins on any number of cores
+		if c == nil || base.Legal() && !revs[i].Legal() {
+			continue
+		}
+		gain := revs[i].Score - base.Score
+		worth := gain
+		if revs[i].ScoreOf(f.Check) > was+1e-9 {
+			worth += mendsIt
+		}
+		if gain > worthMending && worth > most {
+			most, ok = worth, true
+			best = Mended{Tray: c, Score: revs[i].Score, Gain: math.Round(gain*10) / 10, Says: all[i].says}
 		}
 	}
 	return best, ok
 }
 
-// judged makes the change and judges the tray it leads to; without a tray where that
-// would not be legal though the given one was.
-func (m mendTry) judged(ctx context.Context, t *tray.Tray, larder *food.Larder, wasLegal bool) Mended {
+// Mends looks for the change that helps most against each finding of a review, and keeps it there.
+func Mends(ctx context.Context, t *tray.Tray, larder *food.Larder, rev *review.Review) {
+	if t.Board == nil {
+		return
+	}
+	for i := range rev.Findings {
+		f := &rev.Findings[i]
+		m, ok := Mend(ctx, t, larder, *f)
+		if !ok {
+			continue
+		}
+		f.Mend = &review.Change{Says: m.Says, Gain: m.Gain, Elements: []tray.Element{}, Reserve: append([]tray.Reserve{}, m.Tray.Reserve...)}
+		for k, e := range m.Tray.Elements {
+			if k >= len(t.Elements) || !reflect.DeepEqual(e, t.Elements[k]) {
+				f.Mend.Elements = append(f.Mend.Elements, e)
+			}
+		}
+	}
+}
+
+// onBoard lists the elements that lie on the board.
+func onBoard(t *tray.Tray) (out []int) {
+	for i := range t.Elements {
+		if t.Elements[i].Placed {
+			out = append(out, i)
+		}
+	}
+	return out
+}
+
+// change is one change that may mend a finding: how it is said, and the tray it leads to, nil where
+// it cannot be made.
+type change struct {
+	says string
+	make func(ctx context.Context) *tray.Tray
+}
+
+// changes lists what is tried for a finding. The longest first, so that both cores end together.
+func changes(t *tray.Tray, larder *food.Larder, f review.Finding) (out []change) {
+	out = append(out, anew(t, larder, f)...)
+	out = append(out, climbs(t, larder, f)...)
+	out = append(out, parted(t, larder, f)...)
+	out = append(out, standing(t, larder, f)...)
+	out = append(out, nearby(t, larder, f)...)
+	out = append(out, reforms(t, larder, f)...)
+	for _, m := range tries(t, f, mendSwaps, mendTries) {
+		out = append(out, change{m.says(t, larder), func(ctx context.Context) *tray.Tray { return m.made(ctx, t, larder) }})
+	}
+	return out
+}
+
+// made makes the change, the loose neighbours giving way.
+func (m mendTry) made(ctx context.Context, t *tray.Tray, larder *food.Larder) *tray.Tray {
 	c := t.Clone()
 	for _, mv := range m.moves {
 		c.Elements[mv.k].MoveTo(mv.to)
@@ -67,11 +149,7 @@ func (m mendTry) judged(ctx context.Context, t *tray.Tray, larder *food.Larder, 
 			c = given
 		}
 	}
-	rev := review.Of(c, larder)
-	if !rev.Legal() && wasLegal {
-		return Mended{}
-	}
-	return Mended{Tray: c, Score: rev.Score}
+	return c
 }
 
 type mendMove struct {
@@ -86,23 +164,24 @@ type mendTry struct {
 }
 
 func (m mendTry) says(t *tray.Tray, larder *food.Larder) string {
-	name := func(k int) string {
-		if f, ok := larder.Get(t.Elements[k].Food); ok {
-			return strings.ToLower(f.Name)
-		}
-		return t.Elements[k].Food
-	}
 	if len(m.moves) == 2 {
-		return "exchanged the " + name(m.moves[0].k) + " and the " + name(m.moves[1].k)
+		return "exchanged the " + nameOf(t, larder, m.moves[0].k) + " and the " + nameOf(t, larder, m.moves[1].k)
 	}
-	return m.what + " the " + name(m.moves[0].k)
+	return m.what + " the " + nameOf(t, larder, m.moves[0].k)
+}
+
+func nameOf(t *tray.Tray, larder *food.Larder, k int) string {
+	if f, ok := larder.Get(t.Elements[k].Food); ok {
+		return strings.ToLower(f.Name)
+	}
+	return t.Elements[k].Food
 }
 
 // swaps are the checks that a change of places helps with more than a nudge does.
 var swaps = []string{"colour.", "spread.", "pairs.", "height.", "service.reach", "care.wetdry"}
 
-// tries lists the changes worth trying for a finding, the likelier ones first.
-func tries(t *tray.Tray, f review.Finding) []mendTry {
+// tries lists moves, turns and exchanges worth trying for a finding, the likelier ones first.
+func tries(t *tray.Tray, f review.Finding, exchanges, most int) []mendTry {
 	var who []int
 	for _, id := range f.Elements {
 		if k := t.Find(id); k >= 0 && movable(&t.Elements[k]) && len(who) < 2 {
@@ -117,7 +196,7 @@ func tries(t *tray.Tray, f review.Finding) []mendTry {
 	for _, k := range who {
 		pose := t.Elements[k].Pose()
 		if exchange {
-			for _, o := range alike(t, k, 10) {
+			for _, o := range alike(t, k, exchanges) {
 				other := t.Elements[o].Pose()
 				out = append(out, mendTry{moves: []mendMove{{k, geom.Pose{X: other.X, Y: other.Y, Turn: pose.Turn}}, {o, geom.Pose{X: pose.X, Y: pose.Y, Turn: other.Turn}}}})
 			}
@@ -134,7 +213,7 @@ func tries(t *tray.Tray, f review.Finding) []mendTry {
 			}
 		}
 	}
-	return out[:min(len(out), mendTries)]
+	return out[:min(len(out), most)]
 }
 
 func movable(e *tray.Element) bool {

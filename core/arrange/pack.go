@@ -280,7 +280,7 @@ func (sh *share) settle(ctx context.Context, grains []grain) {
 							continue
 						}
 						may := review.Touch(&l.t.Elements[g.e], &l.t.Elements[o.e]) * .7
-						if p, away := geom.Penetration(&g.body, &o.body); p > may {
+						if p, away := geom.Deeper(&g.body, &o.body, may); p > 0 {
 							push = push.Add(away.Mul(.5 * (p - may + .1)))
 							rest = false
 						}
@@ -289,7 +289,7 @@ func (sh *share) settle(ctx context.Context, grains []grain) {
 			}
 			l.near(g.body.Box, func(o *placed) bool {
 				may := review.Touch(&l.t.Elements[g.e], &l.t.Elements[o.e]) * .7
-				if p, away := geom.Penetration(&g.body, &o.body); p > may {
+				if p, away := geom.Deeper(&g.body, &o.body, may); p > 0 {
 					push = push.Add(away.Mul(.8 * (p - may + .1)))
 					rest = false
 				}
@@ -307,7 +307,7 @@ func (sh *share) settle(ctx context.Context, grains []grain) {
 				})
 			}
 			for k := range sh.rooms {
-				if p, away := geom.Penetration(&g.body, &sh.rooms[k]); p > 2 {
+				if p, away := geom.Deeper(&g.body, &sh.rooms[k], 2); p > 0 {
 					push = push.Add(away.Mul(.5 * (p - 2)))
 				}
 			}
@@ -426,7 +426,7 @@ func (sh *share) legal(grains []grain, i int) bool {
 			continue
 		}
 		may := review.Touch(&l.t.Elements[g.e], &l.t.Elements[o.e]) * touchSlack
-		if d, _ := geom.Penetration(&g.body, &o.body); d > may {
+		if d, _ := geom.Deeper(&g.body, &o.body, may); d > 0 {
 			return false
 		}
 	}

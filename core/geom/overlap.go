@@ -98,7 +98,23 @@ func Penetration(a, b *Body) (depth float64, away Point) {
 	if !a.Box.Meets(b.Box) {
 		return 0, Point{}
 	}
-	depth, away = hullPenetration(a, b)
+	return deeper(a, b, 0)
+}
+
+// Deeper is Penetration where only a depth of more than limit, mm, matters; for one up to it the
+// answer is zero, and found sooner: one axis along which they overlap by no more is enough.
+func Deeper(a, b *Body, limit float64) (depth float64, away Point) {
+	if BoxDepth(a.Box, b.Box) <= limit {
+		return 0, Point{}
+	}
+	if depth, away = deeper(a, b, limit); depth <= limit {
+		return 0, Point{}
+	}
+	return depth, away
+}
+
+func deeper(a, b *Body, limit float64) (depth float64, away Point) {
+	depth, away = hullPenetration(a, b, limit)
 	if depth <= 0 || a.convex && b.convex {
 		return depth, away
 	}
@@ -106,14 +122,16 @@ func Penetration(a, b *Body) (depth float64, away Point) {
 	return math.Min(d, depth), away
 }
 
-func hullPenetration(a, b *Body) (float64, Point) {
+// hullPenetration is zero where the hulls overlap by no more than limit along some axis that is
+// looked at.
+func hullPenetration(a, b *Body, limit float64) (float64, Point) {
 	// Most neighbours in a search are apart, and most of those are parted by the
 	// line between their middles.
 	between := b.Box.Centre().Sub(a.Box.Centre())
-	if between != (Point{}) && -least(a.Hull, between.Mul(-1)) <= least(b.Hull, between) {
+	if between != (Point{}) && -least(a.Hull, between.Mul(-1))-limit*between.Len() <= least(b.Hull, between) {
 		return 0, Point{}
 	}
-	deep := shallowest{square: math.Inf(1)}
+	deep := shallowest{square: math.Inf(1), limit: limit}
 	if !deep.along(a, b, -1) || !deep.along(b, a, 1) || math.IsInf(deep.square, 1) {
 		return 0, Point{}
 	}
@@ -125,11 +143,12 @@ func hullPenetration(a, b *Body) (float64, Point) {
 type shallowest struct {
 	square float64
 	axis   Point
+	limit  float64 // mm, up to which it does not matter
 }
 
 // along tries to part two hulls along the normals of a's edges; away is the way, along or
 // against such a normal, in which the first of the two moves. It is false where they are
-// parted already. Normals are not kept ready: most hulls are asked once or twice.
+// parted already, or nearly. Normals are not kept ready: most hulls are asked once or twice.
 func (s *shallowest) along(a, b *Body, away float64) bool {
 	h := a.Hull
 	for i, p := range h {
@@ -143,7 +162,7 @@ func (s *shallowest) along(a, b *Body, away float64) bool {
 			continue // an edge without length has no normal, and parts nothing
 		}
 		d := n.Dot(p) - least(b.Hull, n)
-		if d <= 0 {
+		if d <= 0 || d*d <= s.limit*s.limit*long {
 			return false
 		}
 		if d*d < s.square*long {

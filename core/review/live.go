@@ -310,8 +310,8 @@ func (l *Live) overlap(p *pair, i, j int) {
 			if geom.BoxDepth(bx.Box, by.Box) <= may {
 				continue
 			}
-			d, _ := geom.Penetration(bx, by)
-			if d <= may+.02 {
+			d, _ := geom.Deeper(bx, by, may+.02)
+			if d == 0 {
 				continue
 			}
 			if d-may > p.depth {

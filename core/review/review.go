@@ -69,6 +69,15 @@ type Fix struct {
 	Gain    float64 `json:"gain"` // points of the total
 }
 
+// Change is what mends a finding where one move does not: elements as they then are, and all of the
+// reserve.
+type Change struct {
+	Says     string         `json:"says"`
+	Gain     float64        `json:"gain"` // points of the total
+	Elements []tray.Element `json:"elements"`
+	Reserve  []tray.Reserve `json:"reserve"`
+}
+
 // Finding is one thing the review says, with its spot on the board.
 type Finding struct {
 	Check    string     `json:"check"`
@@ -78,6 +87,7 @@ type Finding struct {
 	Says     string     `json:"says"`
 	Fix      *Fix       `json:"fix"`
 	Places   []Place    `json:"places,omitempty"` // where it is found more than once, the worst first; Elements are those of all
+	Mend     *Change    `json:"mend,omitempty"`   // where it was looked for and found
 	worth    float64    // for ordering: points lost
 }
 
@@ -146,6 +156,16 @@ func (r Review) Value(id string) (v float64, ok bool) {
 		}
 	}
 	return 0, false
+}
+
+// ScoreOf is what a check scores, 0 to 1; 1 where it was not measured.
+func (r Review) ScoreOf(id string) float64 {
+	for _, c := range r.Checks {
+		if c.ID == id {
+			return c.Score
+		}
+	}
+	return 1
 }
 
 // Legal reports whether no gate fails.

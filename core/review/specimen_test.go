@@ -306,7 +306,11 @@ var specimens = []specimen{
 		func(t *tray.Tray) { guests(t, 8, 0); put(t, "red-grapes", "cluster", 9, 300, 200, 0) },
 		func(t *tray.Tray) { guests(t, 8, 2); put(t, "red-grapes", "cluster", 9, 300, 200, 0) }},
 	{"care.heat",
-		func(t *tray.Tray) { heat := 33.0; t.Brief.TemperatureC = &heat; put(t, "almonds", "drift", 20, 300, 200, 0) },
+		func(t *tray.Tray) {
+			heat := 33.0
+			t.Brief.TemperatureC = &heat
+			put(t, "almonds", "drift", 20, 300, 200, 0)
+		},
 		func(t *tray.Tray) {
 			heat := 33.0
 			t.Brief.TemperatureC = &heat
@@ -338,8 +342,16 @@ var specimens = []specimen{
 		func(t *tray.Tray) { put(t, "apple", "slices", 9, 300, 200, 0) },
 		func(t *tray.Tray) { put(t, "apple", "whole", 1, 300, 200, 0) }},
 	{"service.season",
-		func(t *tray.Tray) { asked(t, "strawberries"); t.Brief.Month = 6; put(t, "strawberries", "drift", 9, 300, 200, 0) },
-		func(t *tray.Tray) { asked(t, "strawberries"); t.Brief.Month = 12; put(t, "strawberries", "drift", 9, 300, 200, 0) }},
+		func(t *tray.Tray) {
+			asked(t, "strawberries")
+			t.Brief.Month = 6
+			put(t, "strawberries", "drift", 9, 300, 200, 0)
+		},
+		func(t *tray.Tray) {
+			asked(t, "strawberries")
+			t.Brief.Month = 12
+			put(t, "strawberries", "drift", 9, 300, 200, 0)
+		}},
 	{"service.budget",
 		func(t *tray.Tray) { t.Brief.Budget = 500; put(t, "almonds", "drift", 40, 300, 200, 0) },
 		func(t *tray.Tray) { t.Brief.Budget = 200; put(t, "almonds", "drift", 40, 300, 200, 0) }},

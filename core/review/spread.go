@@ -1,8 +1,10 @@
 package review
 
 import (
+	"cmp"
 	"fmt"
 	"math"
+	"slices"
 
 	"happytray/core/colour"
 	"happytray/core/food"
@@ -51,8 +53,11 @@ func (m *measures) balance(check string, kinds map[string]*centroid, area float6
 	}
 	m.values[check] = sum / weight
 	if worst > .3 {
-		at := kinds[worstKey].sum.Mul(1 / kinds[worstKey].weight)
-		m.find(check, Mend, 8*worst, at, nil, says, fmt.Sprintf(word, worstKey), m.side(at))
+		c := kinds[worstKey]
+		at := c.sum.Mul(1 / c.weight)
+		largest := slices.Clone(c.members)
+		slices.SortStableFunc(largest, func(a, b int) int { return cmp.Compare(m.l.elems[b].area, m.l.elems[a].area) })
+		m.find(check, Mend, 8*worst, at, largest[:min(len(largest), 4)], says, fmt.Sprintf(word, worstKey), m.side(at))
 	}
 }
 

@@ -1,0 +1,264 @@
+package arrange
+
+import (
+	"context"
+	"fmt"
+	"slices"
+	"strings"
+
+	"happytray/core/food"
+	"happytray/core/geom"
+	"happytray/core/review"
+	"happytray/core/tray"
+)
+
+// anew lays all loose food anew round what stands, several times from other beginnings.
+func anew(t *tray.Tray, larder *food.Larder, f review.Finding) (out []change) {
+	for n := range ofMany(mendAnew, t) {
+		out = append(out, change{"laid the loose food anew round what stands", func(ctx context.Context) *tray.Tray {
+			return relaid(ctx, t, larder, func(int) bool { return true }, nil, seedOf(f, n))
+		}})
+	}
+	return out
+}
+
+// nearby exchanges a loose heap of the finding, or the one that lies nearest to it, with another, and
+// lays what lies round both anew.
+func nearby(t *tray.Tray, larder *food.Larder, f review.Finding) (out []change) {
+	var mine []int
+	for _, id := range f.Elements {
+		if k := t.Find(id); k >= 0 && movable(&t.Elements[k]) && t.Elements[k].Kind() == food.KindLoose {
+			mine = append(mine, k)
+		}
+	}
+	if len(mine) == 0 {
+		for _, k := range nearestTo(t, f.At, 8) {
+			if t.Elements[k].Kind() == food.KindLoose {
+				mine = append(mine, k)
+				break
+			}
+		}
+	}
+	for _, a := range mine[:min(2, len(mine))] {
+		with := alike(t, a, 40)
+		for n := range min(len(with), mendNear) {
+			b := with[n]
+			near := [2]geom.Rect{boxOf(t.Elements[a].Pieces).Grow(10), boxOf(t.Elements[b].Pieces).Grow(10)}
+			begin := map[int]geom.Point{}
+			for i := range t.Elements {
+				begin[i] = t.Elements[i].Pose().At()
+			}
+			begin[a], begin[b] = begin[b], begin[a]
+			says := "exchanged the " + nameOf(t, larder, a) + " and the " + nameOf(t, larder, b) + ", and laid what lies round them anew"
+			out = append(out, change{says, func(ctx context.Context) *tray.Tray {
+				return relaid(ctx, t, larder, func(i int) bool {
+					box := boxOf(t.Elements[i].Pieces)
+					return box.Meets(near[0]) || box.Meets(near[1])
+				}, begin, seedOf(f, n))
+			}})
+		}
+	}
+	return out[:min(len(out), ofMany(mendNear, t))]
+}
+
+// otherwise are the checks that another form helps with.
+var otherwise = []string{"service.started", "service.cutroom", "spread.size", "spread.kind", "flow.follow", "care.roll", "fit.overlap"}
+
+// reforms gives what the finding is about other forms that its food can take, and lays the loose
+// food round them anew.
+func reforms(t *tray.Tray, larder *food.Larder, f review.Finding) (out []change) {
+	if !slices.Contains(otherwise, f.Check) {
+		return nil
+	}
+	for _, id := range f.Elements {
+		k := t.Find(id)
+		if k < 0 || !movable(&t.Elements[k]) || t.Elements[k].Vessel != "" {
+			continue
+		}
+		fd, ok := larder.Get(t.Elements[k].Food)
+		if !ok {
+			continue
+		}
+		for _, s := range fd.Forms {
+			if s.Form == t.Elements[k].Form || !Takes(s.Form) || s.Form == "whole" || len(out) == mendForms {
+				continue
+			}
+			says := "laid the " + nameOf(t, larder, k) + " another way, " + food.FormByID(s.Form).Says()
+			out = append(out, change{says, func(ctx context.Context) *tray.Tray {
+				e, err := Reform(t, larder, id, s.Form)
+				if err != nil || !e.Placed {
+					return nil
+				}
+				c := t.Clone()
+				c.Elements[k] = e
+				near := boxOf(e.Pieces).Union(boxOf(t.Elements[k].Pieces)).Grow(10)
+				return relaid(ctx, c, larder, func(i int) bool { return i != k && boxOf(c.Elements[i].Pieces).Meets(near) }, nil, seedOf(f, k))
+			}})
+		}
+	}
+	return out
+}
+
+// seedOf is another beginning for each finding and try.
+func seedOf(f review.Finding, n int) uint64 {
+	return food.Seed(f.Check, strings.Join(f.Elements, " ")) ^ uint64(n)*0x9e3779b97f4a7c15
+}
+
+// relaid lays anew the loose, unlocked elements that which names, everything else staying as it is;
+// from where they begin, by element, or with nil from anywhere. nil where it was stopped.
+func relaid(ctx context.Context, t *tray.Tray, larder *food.Larder, which func(i int) bool, begin map[int]geom.Point, seed uint64) *tray.Tray {
+	c := t.Clone()
+	all := true
+	for i := range c.Elements {
+		e := &c.Elements[i]
+		switch {
+		case e.Locked || !e.Placed:
+		case e.Kind() == food.KindLoose && which(i), e.Kind() == food.KindGarnish && begin == nil && which(i):
+			e.Placed, e.Pieces, e.Path = false, nil, nil
+		default:
+			e.Locked = true
+			all = all && e.Kind() != food.KindLoose
+		}
+	}
+	if all { // what found no room before may find it now
+		c = takeBack(c, larder)
+	}
+	s := newSearch(c, larder, Options{Seed: seed})
+	s.begin = begin
+	got := s.try(ctx, 0, candidate{})
+	if got.tray == nil || ctx.Err() != nil {
+		return nil
+	}
+	for i := range got.tray.Elements {
+		e := &got.tray.Elements[i]
+		if k := t.Find(e.ID); k >= 0 {
+			e.Locked = t.Elements[k].Locked
+		}
+	}
+	got.tray.Seed = t.Seed
+	slices.SortFunc(got.tray.Reserve, func(a, b tray.Reserve) int { return strings.Compare(a.Food+a.Form, b.Food+b.Form) })
+	return got.tray
+}
+
+// farther are the checks that some of a food elsewhere helps with.
+var farther = []string{"service.reach", "colour.spread", "colour.repeat", "spread.category", "pairs.near"}
+
+// fewestApart is how many pieces a heap or a row has so that half of it is one still.
+const fewestApart = 6
+
+// parted parts heaps and rows of the finding in two, and lays the other half across the tray, or by
+// what it goes well with.
+func parted(t *tray.Tray, larder *food.Larder, f review.Finding) (out []change) {
+	if !slices.Contains(farther, f.Check) {
+		return nil
+	}
+	centre := t.Board.FoodZone.Centroid()
+	for n, id := range f.Elements {
+		k := t.Find(id)
+		if k < 0 || !movable(&t.Elements[k]) || t.Elements[k].Vessel != "" || t.Elements[k].Count < fewestApart {
+			continue
+		}
+		loose := t.Elements[k].Kind() == food.KindLoose
+		if !loose && t.Elements[k].Kind() != food.KindRow {
+			continue
+		}
+		to := centre.Mul(2).Sub(t.Elements[k].Pose().At())
+		if f.Check == "pairs.near" && len(f.Elements) > 1 {
+			if o := t.Find(f.Elements[1-min(n, 1)]); o >= 0 {
+				to = t.Elements[o].Pose().At()
+			}
+		}
+		out = append(out, change{"parted the " + nameOf(t, larder, k) + ", half of it across the tray", func(ctx context.Context) *tray.Tray {
+			c, half := part(t, larder, k)
+			if half < 0 {
+				return nil
+			}
+			begin := map[int]geom.Point{}
+			for i := range c.Elements {
+				begin[i] = c.Elements[i].Pose().At()
+			}
+			begin[half] = to
+			if !loose {
+				begin = nil
+			}
+			return relaid(ctx, c, larder, func(int) bool { return true }, begin, seedOf(f, n))
+		}})
+	}
+	return out[:min(len(out), ofMany(mendApart, t))]
+}
+
+// part makes two elements of one, each with about half of its pieces, both waiting to be laid; the
+// number of the new one, or -1 where the tray has no room for one more.
+func part(t *tray.Tray, larder *food.Larder, k int) (*tray.Tray, int) {
+	fd, ok := larder.Get(t.Elements[k].Food)
+	if !ok || len(t.Elements) >= tray.MaxElements {
+		return nil, -1
+	}
+	spec, ok := fd.Spec(t.Elements[k].Form)
+	if !ok {
+		return nil, -1
+	}
+	c := t.Clone()
+	half := c.Elements[k]
+	half.Count /= 2
+	half.Grams = round1(spec.MassG * float64(half.Count))
+	for n := 2; c.Find(half.ID) >= 0; n++ {
+		half.ID = fmt.Sprintf("%s-%d", half.Food, n)
+	}
+	e := &c.Elements[k]
+	e.Count -= half.Count
+	e.Grams = round1(e.Grams - half.Grams)
+	e.Placed, e.Pieces, e.Path = false, nil, nil
+	half.Placed, half.Pieces, half.Path = false, nil, nil
+	c.Elements = append(c.Elements, half)
+	return c, len(c.Elements) - 1
+}
+
+// standing exchanges what stands, of the finding, with others of about its size, where nothing else
+// that stands is in their way, and lays the loose food anew.
+func standing(t *tray.Tray, larder *food.Larder, f review.Finding) (out []change) {
+	bare := t.Clone()
+	for i := range bare.Elements {
+		if e := &bare.Elements[i]; e.Kind() == food.KindLoose || e.Kind() == food.KindGarnish {
+			e.Placed, e.Pieces = false, nil
+		}
+	}
+	live := review.NewLive(bare, larder)
+	seen := map[[2]int]bool{}
+	for _, id := range f.Elements {
+		k := t.Find(id)
+		if k < 0 || !movable(&t.Elements[k]) || t.Elements[k].Kind() == food.KindLoose {
+			continue
+		}
+		for _, o := range alike(t, k, 40) {
+			if seen[[2]int{o, k}] || len(out) == ofMany(mendStand, t) {
+				continue
+			}
+			seen[[2]int{k, o}] = true
+			a, b := t.Elements[k].Pose(), t.Elements[o].Pose()
+			for _, to := range [2][2]geom.Pose{{{X: b.X, Y: b.Y, Turn: a.Turn}, {X: a.X, Y: a.Y, Turn: b.Turn}}, {{X: b.X, Y: b.Y, Turn: b.Turn}, {X: a.X, Y: a.Y, Turn: a.Turn}}} {
+				live.Move(k, to[0])
+				live.Move(o, to[1])
+				fits := live.Fits()
+				live.Set(k, bare.Elements[k])
+				live.Set(o, bare.Elements[o])
+				if !fits {
+					continue
+				}
+				says := "exchanged the " + nameOf(t, larder, k) + " and the " + nameOf(t, larder, o)
+				out = append(out, change{says, func(ctx context.Context) *tray.Tray {
+					c := t.Clone()
+					c.Elements[k].MoveTo(to[0])
+					c.Elements[o].MoveTo(to[1])
+					begin := map[int]geom.Point{}
+					for i := range c.Elements {
+						begin[i] = c.Elements[i].Pose().At()
+					}
+					return relaid(ctx, c, larder, func(int) bool { return true }, begin, seedOf(f, k))
+				}})
+				break
+			}
+		}
+	}
+	return out
+}

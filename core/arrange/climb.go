@@ -1,0 +1,88 @@
+package arrange
+
+import (
+	"context"
+	"math"
+	"slices"
+
+	"happytray/core/food"
+	"happytray/core/geom"
+	"happytray/core/review"
+	"happytray/core/tray"
+)
+
+// climbs are walks of small moves of what a finding is about and of what lies nearest to it.
+func climbs(t *tray.Tray, larder *food.Larder, f review.Finding) (out []change) {
+	var who []int
+	for _, id := range f.Elements {
+		if k := t.Find(id); k >= 0 && movable(&t.Elements[k]) && len(who) < 3 {
+			who = append(who, k)
+		}
+	}
+	says := "moved what lies here a little"
+	if len(who) > 0 {
+		says = "moved the " + nameOf(t, larder, who[0]) + " and what lies round it a little"
+	}
+	for _, k := range nearestTo(t, f.At, 6) {
+		if !slices.Contains(who, k) {
+			who = append(who, k)
+		}
+	}
+	if len(who) == 0 {
+		return nil
+	}
+	for n := range mendClimb {
+		out = append(out, change{says, func(ctx context.Context) *tray.Tray { return climb(ctx, t, larder, who, seedOf(f, 31+n)) }})
+	}
+	return out
+}
+
+// liesAlike reports whether an element has the same pieces in the same places.
+func liesAlike(a, b *tray.Element) bool {
+	return a.Placed == b.Placed && a.Pose() == b.Pose() && slices.EqualFunc(a.Pieces, b.Pieces, func(p, q tray.Piece) bool {
+		return p.At == q.At && p.ZMM == q.ZMM && slices.Equal(p.Outline, q.Outline)
+	})
+}
+
+// climb moves and turns elements a little, the loose neighbours giving way, and keeps each step that
+// leaves the tray legal, or as it was, and raises its total; nil where none does.
+func climb(ctx context.Context, t *tray.Tray, larder *food.Larder, who []int, seed uint64) *tray.Tray {
+	r := food.Rand(seed)
+	at, live := t, review.NewLive(t, larder)
+	rev := live.Totals()
+	follow := func(from, to *tray.Tray) { // live goes along, with what differs
+		for i := range to.Elements {
+			if !liesAlike(&from.Elements[i], &to.Elements[i]) {
+				live.Set(i, to.Elements[i])
+			}
+		}
+	}
+	for range ofMany(mendSteps, t) {
+		if ctx.Err() != nil {
+			return nil
+		}
+		k := who[int(math.Floor(float64(len(who))*r.Float64()*r.Float64()))] // what the finding is about before the rest
+		pose := at.Elements[k].Pose()
+		to := pose
+		if turns := at.Elements[k].Kind() != food.KindLoose && r.IntN(3) == 0; turns {
+			to.Turn += []float64{8, -8, 20, -20, 45, -45}[r.IntN(6)]
+		} else {
+			by := geom.Polar(2+14*r.Float64(), 360*r.Float64())
+			to.X, to.Y = to.X+by.X, to.Y+by.Y
+		}
+		c := mendTry{moves: []mendMove{{k, to}}}.made(ctx, at, larder)
+		if len(onBoard(c)) < len(onBoard(t)) {
+			continue
+		}
+		follow(at, c)
+		if now := live.Totals(); now.Score > rev.Score && (now.Legal() || !rev.Legal()) {
+			at, rev = c, now
+		} else {
+			follow(c, at)
+		}
+	}
+	if at == t {
+		return nil
+	}
+	return at
+}
