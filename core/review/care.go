@@ -7,6 +7,7 @@ import (
 	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/say"
 )
 
 // planned calls f with every element, on the board or still beside it: what guests avoid
@@ -34,7 +35,7 @@ func (m *measures) care() {
 			if g := l.at(i, j).wet; g < craft.WetBesideCrisp {
 				places++
 				at := l.elems[i].middle.Lerp(l.elems[j].middle, .5)
-				m.find("care.wetdry", Mend, (craft.WetBesideCrisp-g)/4, at, []int{i, j}, "The %s %s %.0f mm from the %s, which will go soft. Keep 25 mm or a bowl between them.", m.name(i), m.does(i, "lies", "lie"), g, m.name(j))
+				m.find("care.wetdry", Mend, (craft.WetBesideCrisp-g)/4, at, []int{i, j}, saysCareWetdry, m.name(i), m.does(i, "lies", "lie"), say.Length(g), m.name(j))
 			}
 		}
 	}
@@ -57,7 +58,7 @@ func (m *measures) care() {
 			}
 			loose += n
 			if n > 0 {
-				m.find("care.roll", Mend, float64(n), at, []int{i}, "%d of the %s near the edge have nothing to hold them and may roll off. Tuck them behind something.", n, m.name(i))
+				m.find("care.roll", Mend, float64(n), at, []int{i}, saysCareRoll, n, m.name(i), verb(n, "has", "have"), verb(n, "it", "them"), verb(n, "it", "them"))
 			}
 		})
 	}
@@ -67,13 +68,13 @@ func (m *measures) care() {
 	m.planned(func(i int, e *elem) {
 		if a := e.food.Breaks(l.off); a != "" {
 			broken++
-			m.find("care.allergen", Stop, 100, e.middle, []int{i}, "The %s %s %s, which guests of this brief avoid. Take it off; the labels of your own packs decide.", m.name(i), m.does(i, "contains", "contain"), a)
+			m.find("care.allergen", Stop, 100, e.middle, []int{i}, saysCareAllergen, m.name(i), m.does(i, "contains", "contain"), a)
 		}
 	})
 	m.values["care.allergen"] = float64(broken)
 	m.planned(func(i int, e *elem) {
 		if a := e.food.MayHold(l.off); a != "" && e.food.Breaks(l.off) == "" {
-			m.find("care.allergen", Note, 50, e.middle, []int{i}, "The %s may contain %s, which guests of this brief avoid. Read the label of your own pack before it goes on.", m.name(i), a)
+			m.find("care.allergen", Note, 50, e.middle, []int{i}, saysCareTraces, m.name(i), a)
 		}
 	})
 
@@ -81,7 +82,7 @@ func (m *measures) care() {
 	m.planned(func(i int, e *elem) {
 		if food.NotForEating(e.food) {
 			inedible++
-			m.find("care.garnish", Stop, 100, e.middle, []int{i}, "The %s %s not grown for eating. Take it off the tray; use herbs from a kitchen garden or a grocer.", m.name(i), m.does(i, "is", "are"))
+			m.find("care.garnish", Stop, 100, e.middle, []int{i}, saysCareGarnish, m.name(i), m.does(i, "is", "are"))
 		}
 	})
 	m.values["care.garnish"] = float64(inedible)
@@ -100,7 +101,7 @@ func (m *measures) care() {
 	m.planned(func(i int, e *elem) {
 		if stones[e.food] {
 			delete(stones, e.food)
-			m.find("care.stone", Note, 1, e.middle, []int{i}, "The %s %s stones or shells behind: set a dish for them on the tray or beside it.", m.name(i), m.does(i, "leaves", "leave"))
+			m.find("care.stone", Note, 1, e.middle, []int{i}, saysCareStone, m.name(i), m.does(i, "leaves", "leave"))
 		}
 	})
 
@@ -108,7 +109,7 @@ func (m *measures) care() {
 		m.values["care.ground"] = 0
 		if b.Liner == "" {
 			m.values["care.ground"] = 1
-			m.find("care.ground", Mend, 20, b.FoodZone.Centroid(), nil, "This surface is not known to be fit for food. Line it with food-grade paper: choose a liner in the brief, or for the board itself.")
+			m.find("care.ground", Mend, 20, b.FoodZone.Centroid(), nil, saysCareGround)
 		}
 	}
 
@@ -117,7 +118,7 @@ func (m *measures) care() {
 		m.planned(func(i int, e *elem) {
 			if e.food.ChokesAs(l.tray.Elements[i].Form) && !seen[e.food.ID] {
 				seen[e.food.ID] = true
-				m.find("care.child", Note, 1, e.middle, []int{i}, "Small children come: %s can choke. Cut them lengthwise, or keep them out of small hands.", m.name(i))
+				m.find("care.child", Note, 1, e.middle, []int{i}, saysCareChild, m.name(i), m.does(i, "it", "them"), m.does(i, "it", "them"))
 			}
 		})
 		m.values["care.child"] = float64(len(seen))

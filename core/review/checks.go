@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"happytray/core/geom"
+	"happytray/core/say"
 )
 
 // Review judges the tray as it stands.
@@ -85,11 +86,18 @@ func (m *measures) name(i int) string {
 
 // does gives a verb the number of the element's name: one cheese lies, the almonds lie.
 func (m *measures) does(i int, one, many string) string {
-	name := m.l.elems[i].food.Name
-	if m.l.tray.Elements[i].Vessel == "" && strings.HasSuffix(name, "s") && !strings.HasSuffix(name, "ss") {
+	if m.l.tray.Elements[i].Vessel == "" && say.Many(m.l.elems[i].food.Name) {
 		return many
 	}
 	return one
+}
+
+// verb gives a word the number of what is counted.
+func verb(n int, one, many string) string {
+	if n == 1 {
+		return one
+	}
+	return many
 }
 
 // part says a share as a kitchen does.

@@ -130,7 +130,7 @@ func (t *teller) hard() {
 			if !heat {
 				when = "in " + say.Hours(b.Travels.Minutes) + " on the road"
 			}
-			t.remark("care.heat", Mend, 4, []int{i}, "The %s %s %s: put it in a bowl with a lid, or take something that keeps.", t.m.name(i), t.m.does(i, becomes, becomes[:len(becomes)-1]), when)
+			t.remark("care.heat", Mend, 4, []int{i}, saysCareHeat, t.m.name(i), t.m.does(i, becomes, becomes[:len(becomes)-1]), when)
 		}
 		t.out.values["care.heat"] = float64(n)
 	}
@@ -140,7 +140,7 @@ func (t *teller) hard() {
 		if t.l.tray.Board.RimMM == 0 {
 			t.out.values["care.rim"] = 1
 			if named {
-				t.remark("care.rim", Mend, 6, nil, "The board has no rim and goes on the road: take a rimmed tray, or carry the food apart and lay it where it is served.")
+				t.remark("care.rim", Mend, 6, nil, saysCareRim)
 			}
 		}
 	}
@@ -157,7 +157,7 @@ func (t *teller) standing() {
 	over := b.Lasts() + b.Travels.Minutes - hold
 	t.out.values["care.hold"] = math.Max(0, over)
 	if over > 0 {
-		t.remark("care.hold", Mend, over/20, nil, "It stands out for %s, road and evening together, and perishable food for %s at most: keep a part cold and change the tray in time. Local food rules come first.", say.Hours(b.Lasts()+b.Travels.Minutes), say.Hours(hold))
+		t.remark("care.hold", Mend, over/20, nil, saysCareHold, say.Hours(b.Lasts()+b.Travels.Minutes), say.Hours(hold))
 	}
 }
 
@@ -175,7 +175,7 @@ func (t *teller) dipping() {
 	}
 	if len(dips) > 0 {
 		t.out.values["service.dipper"] = float64(len(dips))
-		t.remark("service.dipper", Mend, 4, t.of(dips...), "There is nothing to dip into the %s: add bread, crackers or raw vegetables.", strings.ToLower(dips[0].Name))
+		t.remark("service.dipper", Mend, 4, t.of(dips...), saysServiceDipper, strings.ToLower(dips[0].Name))
 	}
 }
 
@@ -186,7 +186,7 @@ func (t *teller) bites() {
 		if f := t.l.elems[i].food; !craft.IsBite(f, t.l.elems[i].spec) && !seen[f] {
 			seen[f] = true
 			n++
-			t.remark("service.bite", Note, 2, []int{i}, "The %s %s nobody's bite: cut it into slices, or take it for a prop.", t.m.name(i), t.m.does(i, "is", "are"))
+			t.remark("service.bite", Note, 2, []int{i}, saysServiceBite, t.m.name(i), t.m.does(i, "is", "are"), t.m.does(i, "it", "them"), t.m.does(i, "it", "them"))
 		}
 	}
 	t.out.values["service.bite"] = float64(n)
@@ -200,7 +200,7 @@ func (t *teller) seasons() {
 			continue
 		}
 		n++
-		t.remark("service.season", Note, 1, t.of(f), "%s: out of season, so dear or of little taste. Pick has what is at its best.", f.Name)
+		t.remark("service.season", Note, 1, t.of(f), saysServiceSeason, f.Name)
 	}
 	t.out.values["service.season"] = float64(n)
 }
@@ -212,7 +212,7 @@ func (t *teller) doubles() {
 		for _, g := range t.foods[:i] {
 			if (t.asked[f.ID] || t.asked[g.ID]) && pick.NearDoubles(f, g) {
 				n++
-				t.remark("spread.double", Note, 1, t.of(g, f), "Guests take %s and %s for the same. Another in place of one would give them more to choose from.", strings.ToLower(g.Name), strings.ToLower(f.Name))
+				t.remark("spread.double", Note, 1, t.of(g, f), saysSpreadDouble, strings.ToLower(g.Name), strings.ToLower(f.Name))
 			}
 		}
 	}
@@ -235,7 +235,7 @@ func (t *teller) money() {
 	over := float64(cost)/(budget*times) - 1
 	t.out.values["service.budget"] = math.Max(0, over)
 	if over > .005 {
-		t.remark("service.budget", Mend, 10*over, nil, "What is on it costs %.0f %% more than the budget. Amounts names what would save most.", math.Max(1, 100*over))
+		t.remark("service.budget", Mend, 10*over, nil, saysServiceBudget, math.Max(1, 100*over))
 	}
 }
 
@@ -253,7 +253,7 @@ func (t *teller) tooLarge() {
 	each := board.UsableMM2() / 100 / guests
 	t.out.values["fit.board"] = each
 	if each > tooMuchBoard {
-		t.remark("fit.board", Note, each/tooMuchBoard, nil, "The board is far too large for this: %.0f cm² for each guest, where about 250 look full. Take a smaller one, or put the plates on it too.", each)
+		t.remark("fit.board", Note, each/tooMuchBoard, nil, saysFitBoard, each)
 	}
 }
 
@@ -287,7 +287,7 @@ func (t *teller) shares() {
 		finds := g.FindsG / share
 		least = math.Min(least, finds/g.WantsG)
 		if finds < limit*g.WantsG {
-			t.remark("service.share", Mend, 8*(1-finds/g.WantsG), nil, "For each of %s there are %.0f g, where %.0f are usual: add more of what they can eat.", g.Who, math.Round(finds), g.WantsG)
+			t.remark("service.share", Mend, 8*(1-finds/g.WantsG), nil, saysServiceShare, g.Who, math.Round(finds), g.WantsG)
 		}
 	}
 	if !math.IsInf(least, 1) {
@@ -346,14 +346,14 @@ func (t *teller) kinds() {
 		switch {
 		case have > muchOfAKind*want:
 			n++
-			t.remark("service.kinds", Note, have/want, nil, "%.0f %% of it is %s, where about %.0f %% are usual: less of it, and more of the rest.", 100*have, k.says, 100*want)
+			t.remark("service.kinds", Note, have/want, nil, saysServiceKinds, 100*have, k.says, 100*want)
 		case have < littleOfAKind*want:
 			n++
 			what := "hardly any"
 			if have == 0 {
 				what = "no"
 			}
-			t.remark("service.kinds", Note, 3*(1-have/want), nil, "There is %s %s on it, where about %.0f %% are usual.", what, k.says, 100*want)
+			t.remark("service.kinds", Note, 3*(1-have/want), nil, saysServiceLack, what, k.says, 100*want)
 		}
 	}
 	t.out.values["service.kinds"] = float64(n)

@@ -37,11 +37,11 @@ func (m *measures) colours() {
 			if l.tray.Elements[bowl].Vessel == "" {
 				bowl, other = other, bowl
 			}
-			m.find("colour.neighbour", Mend, a.worth, at, []int{a.i, a.j}, "The %s bowl beside the %s %s, nearly one colour%s. Another bowl, or something bright between them, would help.", l.elems[bowl].surface.Family(), l.elems[other].surface.Family(), m.name(other), where)
+			m.find("colour.neighbour", Mend, a.worth, at, []int{a.i, a.j}, saysColourRim, l.elems[bowl].surface.Family(), l.elems[other].surface.Family(), m.name(other), where)
 		} else if l.elems[a.i].food == l.elems[a.j].food {
-			m.find("spread.kind", Mend, a.worth, at, []int{a.i, a.j}, "Two heaps of %s lie side by side%s and read as one. Put one across the tray.", m.name(a.i), where)
+			m.find("spread.kind", Mend, a.worth, at, []int{a.i, a.j}, saysSpreadKind, m.name(a.i), where)
 		} else {
-			m.find("colour.neighbour", Mend, a.worth, at, []int{a.i, a.j}, "The %s and the %s are nearly one colour and run together%s. Something bright between them would help.", m.name(a.i), m.name(a.j), where)
+			m.find("colour.neighbour", Mend, a.worth, at, []int{a.i, a.j}, saysColourNeighbour, m.name(a.i), m.name(a.j), where)
 		}
 	}
 	if length > 0 {
@@ -54,14 +54,14 @@ func (m *measures) colours() {
 		sum += e.area * math.Min(40, d)
 		area += e.area
 		if d < 8 && e.area > 4000 && l.tray.Elements[i].Vessel == "" {
-			m.find("colour.ground", Note, e.area/4000, e.middle, []int{i}, "The %s %s nearly the colour of the ground and fade%s. Frame it with something dark or bright, or change the liner.", m.name(i), m.does(i, "is", "are"), m.does(i, "s", ""))
+			m.find("colour.ground", Note, e.area/4000, e.middle, []int{i}, saysColourGround, m.name(i), m.does(i, "is", "are"), m.does(i, "s", ""))
 		}
 		add(families, e.top.Family(), i, e, e.area)
 	})
 	if area > 0 {
 		m.values["colour.ground"] = sum / area
 	}
-	m.balance("colour.spread", families, area, "The %s is all on the %s. A little of it on the other side would bring it round.", "%s")
+	m.balance("colour.spread", families, area, saysColourSpread)
 	m.repeats(families, area)
 }
 
@@ -103,7 +103,7 @@ func (m *measures) repeats(families map[string]*centroid, area float64) {
 		weight += c.weight
 		if places < 2 && len(c.members) > 0 {
 			i := c.members[0]
-			m.find("colour.repeat", Note, 3*c.weight/area, l.elems[i].middle, []int{i}, "The %s is in one place only. A little of it in two more would lead the eye round.", key)
+			m.find("colour.repeat", Note, 3*c.weight/area, l.elems[i].middle, []int{i}, saysColourRepeat, key)
 		}
 	}
 	if weight > 0 {

@@ -2,6 +2,8 @@ package review
 
 import (
 	"math"
+
+	"happytray/core/say"
 )
 
 func (m *measures) fit() {
@@ -10,7 +12,7 @@ func (m *measures) fit() {
 	m.each(func(i int, e *elem) {
 		outside += e.outside
 		if e.outside > 0 {
-			m.find("fit.inside", Stop, e.outside, e.middle, []int{i}, "The %s %s over the edge by %.1f cm². Move it in.", m.name(i), m.does(i, "lies", "lie"), e.outside/100)
+			m.find("fit.inside", Stop, e.outside, e.middle, []int{i}, saysFitInside, m.name(i), m.does(i, "lies", "lie"), e.outside/100)
 		}
 	})
 	m.values["fit.inside"] = outside
@@ -20,7 +22,7 @@ func (m *measures) fit() {
 		for j := range i {
 			if p := l.at(i, j); p.depth > 0 {
 				deepest = math.Max(deepest, p.depth)
-				m.find("fit.overlap", Stop, 100*p.depth, p.at, []int{i, j}, "The %s and the %s are in the same place, %.0f mm deep. Part them.", m.name(i), m.name(j), math.Ceil(p.depth))
+				m.find("fit.overlap", Stop, 100*p.depth, p.at, []int{i, j}, saysFitOverlap, m.name(i), m.name(j), math.Ceil(p.depth))
 			}
 		}
 	}
@@ -35,9 +37,9 @@ func (m *measures) fit() {
 	gap, at := f.gaps.widest()
 	m.values["fit.gap"] = gap
 	if gap > 34 {
-		m.find("fit.gap", Mend, gap/4, at, nil, "A bare patch %.0f mm across draws the eye here. A little heap or a few more crackers would close it.", gap)
+		m.find("fit.gap", Mend, gap/4, at, nil, saysFitGap, say.Length(gap))
 	} else if cover < .88 {
-		m.find("fit.cover", Mend, 5, at, nil, "About %s of the board shows. Spread the loose things wider, or take a smaller board.", part(1-cover))
+		m.find("fit.cover", Mend, 5, at, nil, saysFitCover, part(1-cover))
 	}
 
 	count, placed := 0, 0
@@ -50,7 +52,7 @@ func (m *measures) fit() {
 	if count > 0 {
 		m.values["fit.placed"] = float64(placed) / float64(count)
 		if placed < count {
-			m.find("fit.placed", Mend, 20, l.centre, nil, "%d of %d groups still wait beside the board.", count-placed, count)
+			m.find("fit.placed", Mend, 20, l.centre, nil, saysFitPlaced, count-placed, count)
 		}
 	} else {
 		m.values["fit.placed"] = 0

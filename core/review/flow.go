@@ -56,7 +56,7 @@ func (m *measures) span() {
 	share := float64(n) / bins
 	m.values["flow.span"] = share
 	if share < .5 && longest >= 0 {
-		m.find("flow.span", Note, 4*(1-share), m.l.elems[longest].middle, []int{longest}, "Trails reach along %s of the tray. Drawn out, the %s would lead the eye through it.", part(share), m.name(longest))
+		m.find("flow.span", Note, 4*(1-share), m.l.elems[longest].middle, []int{longest}, saysFlowSpan, part(share), m.name(longest))
 	}
 }
 
@@ -93,7 +93,7 @@ func (m *measures) curve() {
 			}
 		}
 		if breaks > 1+len(el.Pieces)/10 {
-			m.find("flow.curve", Mend, float64(breaks), at, []int{i}, "The trail of %s stutters: it breaks or kinks in %d places. Draw it together, or begin it again only once.", m.name(i), breaks)
+			m.find("flow.curve", Mend, float64(breaks), at, []int{i}, saysFlowCurve, m.name(i), breaks)
 		}
 	})
 	if all > 0 {
@@ -136,7 +136,7 @@ func (m *measures) follow() {
 		if against >= 0 {
 			what = "the " + m.name(against)
 		}
-		m.find("flow.follow", Note, off/60, e.middle, []int{i}, "The %s %s across %s, %.0f degrees off. Turned along it, the line would go on.", m.name(i), m.does(i, "stands", "stand"), what, off)
+		m.find("flow.follow", Note, off/60, e.middle, []int{i}, saysFlowFollow, m.name(i), m.does(i, "stands", "stand"), what, off)
 	})
 	if all > 0 {
 		m.values["flow.follow"] = float64(good) / float64(all)

@@ -5,6 +5,7 @@ import (
 
 	"happytray/core/craft"
 	"happytray/core/food"
+	"happytray/core/say"
 )
 
 // tastes is what the foods of a tray are to each other.
@@ -106,7 +107,7 @@ func (m *measures) pairings() {
 		sum += math.Min(best, 300)
 		n++
 		if best > 150 {
-			m.find("pairs.near", Note, best/200, l.elems[bi].middle, []int{bi, bj}, "The %s would taste better nearer the %s.", m.name(bi), m.name(bj))
+			m.find("pairs.near", Note, best/200, l.elems[bi].middle, []int{bi, bj}, saysPairsNear, m.name(bi), m.name(bj))
 		}
 	}
 	if n > 0 {
@@ -131,7 +132,7 @@ func (m *measures) apart() {
 		n++
 		if g < 30 {
 			_, why := food.Affinity(l.elems[a].food, l.elems[b].food)
-			m.find("pairs.apart", Note, (40-g)/20, l.elems[a].middle.Lerp(l.elems[b].middle, .5), c[:], "The %s and the %s lie %.0f mm apart: %s. Put something between them.", m.name(a), m.name(b), g, why)
+			m.find("pairs.apart", Note, (40-g)/20, l.elems[a].middle.Lerp(l.elems[b].middle, .5), c[:], saysPairsApart, m.name(a), m.name(b), say.Length(g), why)
 		}
 	}
 	for i := range l.elems {
@@ -152,7 +153,7 @@ func (m *measures) apart() {
 		sum += math.Min(best, apartMM)
 		n++
 		if best < 40 {
-			m.find("pairs.apart", Mend, (80-best)/12, l.elems[i].middle.Lerp(l.elems[other].middle, .5), []int{i, other}, "Some guests take no %s: the %s %s %.0f mm from the %s. Keep bread or fruit between them, and a tool of its own.", l.keptApart(i), m.name(i), m.does(i, "lies", "lie"), best, m.name(other))
+			m.find("pairs.apart", Mend, (80-best)/12, l.elems[i].middle.Lerp(l.elems[other].middle, .5), []int{i, other}, saysPairsKept, l.keptApart(i), m.name(i), m.does(i, "lies", "lie"), say.Length(best), m.name(other))
 		}
 	}
 	if n > 0 {

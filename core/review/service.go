@@ -7,6 +7,7 @@ import (
 	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/say"
 )
 
 func (m *measures) service() {
@@ -21,7 +22,7 @@ func (m *measures) service() {
 		sum += share
 		n++
 		if share < .8 {
-			m.find("service.cutroom", Mend, 10*(1-share), e.face.At, []int{i}, "The %s %s %.0f mm free in front of it. A knife wants %.0f: turn it, or move what stands there.", m.name(i), m.does(i, "has", "have"), free, e.face.Need)
+			m.find("service.cutroom", Mend, 10*(1-share), e.face.At, []int{i}, saysServiceCutroom, m.name(i), m.does(i, "has", "have"), say.Length(free), say.Length(e.face.Need))
 		}
 	})
 	if n > 0 {
@@ -66,7 +67,7 @@ func (m *measures) reach() {
 			if math.IsInf(best, 1) {
 				continue // it waits beside the board, out of everybody's reach; fit.placed says so
 			}
-			m.find("service.reach", Mend, (best-craft.Reach)/100+1, l.elems[first].middle, []int{first}, "From the %s nobody reaches the %s: it begins %.0f mm in. Put some of it there too.", sideNames[side], m.name(first), best)
+			m.find("service.reach", Mend, (best-craft.Reach)/100+1, l.elems[first].middle, []int{first}, saysServiceReach, sideNames[side], m.name(first), m.does(first, "it begins", "they begin"), say.Length(best))
 		}
 	}
 	if all > 0 {
@@ -106,7 +107,7 @@ func (m *measures) tools() {
 			return
 		}
 		without[e.food] = true
-		m.find("service.tool", Mend, 3, e.middle, []int{i}, "Nothing is planned to take the %s with. Give it a spoon, a pick or a knife in the larder; without one it is not eaten.", m.name(i))
+		m.find("service.tool", Mend, 3, e.middle, []int{i}, saysServiceTool, m.name(i))
 	})
 	m.values["service.tool"] = float64(len(without))
 }
@@ -128,7 +129,7 @@ func (m *measures) started() {
 			return
 		}
 		whole[e.food] = true
-		m.find("service.started", Note, 2, e.face.At, []int{i}, "Nobody likes to make the first cut: begin the %s with a slice or two beside it.", m.name(i))
+		m.find("service.started", Note, 2, e.face.At, []int{i}, saysServiceStarted, m.name(i))
 	})
 	m.values["service.started"] = float64(len(whole))
 }

@@ -181,7 +181,7 @@ func (m *measures) height() {
 		shares = append(shares, share)
 		if share < .5 && !m.quiet {
 			if worst := s.hider(i, l.chart.g, l.elems[i].box); worst >= 0 {
-				m.find("height.sight", Mend, 6*(1-share), l.elems[i].middle, []int{i, worst}, "The %s %s before the %s: %s of it is seen from %s. Tall things go %s.",
+				m.find("height.sight", Mend, 6*(1-share), l.elems[i].middle, []int{i, worst}, saysHeightSight,
 					m.name(worst), m.does(worst, "stands", "stand"), m.name(i), part(share), sidesSaid(from), tallPlace(from))
 			}
 		}

@@ -2,7 +2,6 @@ package review
 
 import (
 	"cmp"
-	"fmt"
 	"math"
 	"slices"
 
@@ -33,7 +32,7 @@ func add(into map[string]*centroid, key string, i int, e *elem, weight float64) 
 // balance scores how far the centres of several kinds lie from the board's own,
 // weighted by their area. A kind that is in one place only, or hardly there,
 // cannot balance and does not count.
-func (m *measures) balance(check string, kinds map[string]*centroid, area float64, says, word string) {
+func (m *measures) balance(check string, kinds map[string]*centroid, area float64, says string) {
 	sum, weight, worst := 0.0, 0.0, 0.0
 	worstKey := ""
 	for _, key := range sortedKeys(kinds) {
@@ -57,7 +56,7 @@ func (m *measures) balance(check string, kinds map[string]*centroid, area float6
 		at := c.sum.Mul(1 / c.weight)
 		largest := slices.Clone(c.members)
 		slices.SortStableFunc(largest, func(a, b int) int { return cmp.Compare(m.l.elems[b].area, m.l.elems[a].area) })
-		m.find(check, Mend, 8*worst, at, largest[:min(len(largest), 4)], says, fmt.Sprintf(word, worstKey), m.side(at))
+		m.find(check, Mend, 8*worst, at, largest[:min(len(largest), 4)], says, thatIs(worstKey), m.side(at))
 	}
 }
 
@@ -108,13 +107,13 @@ func (m *measures) spread() {
 		heavy = heavy.Add(e.middle.Mul(w))
 		weight += w
 	})
-	m.balance("spread.category", categories, area, "Nearly all the %s is on the %s. Guests across the tray would like some too.", "%s")
+	m.balance("spread.category", categories, area, saysSpreadCategory)
 	if weight > 0 {
 		heavy = heavy.Mul(1 / weight)
 		d := heavy.Dist(l.centre) / l.half
 		m.values["spread.weight"] = d
 		if d > .22 {
-			m.find("spread.weight", Mend, 10*d, heavy, nil, "The tray is heavy on the %s: big, tall and bright things crowd there.", m.side(heavy))
+			m.find("spread.weight", Mend, 10*d, heavy, nil, saysSpreadWeight, m.side(heavy))
 		}
 	}
 	same, large, all := 0.0, 0.0, 0.0
@@ -131,7 +130,7 @@ func (m *measures) spread() {
 			if l.elems[i].big && l.elems[j].big {
 				large += s
 				if s > 40 {
-					m.find("spread.size", Note, s/60, l.elems[i].middle.Lerp(l.elems[j].middle, .5), []int{i, j}, "The %s and the %s are both large and lie side by side. Something small between them would set them off.", m.name(i), m.name(j))
+					m.find("spread.size", Note, s/60, l.elems[i].middle.Lerp(l.elems[j].middle, .5), []int{i, j}, saysSpreadSize, m.name(i), m.name(j))
 				}
 			}
 		}
@@ -215,6 +214,6 @@ func (m *measures) mirrored() {
 	}
 	if a >= 0 {
 		w := worst[[2]int16{a, b}]
-		m.find("spread.mirror", Mend, 8*off/float64(n), w.sum.Mul(1/w.n), []int{int(a), int(b)}, "The two sides do not answer each other here: the %s faces the %s. Exchange one of them.", m.name(int(a)), m.name(int(b)))
+		m.find("spread.mirror", Mend, 8*off/float64(n), w.sum.Mul(1/w.n), []int{int(a), int(b)}, saysSpreadMirror, m.name(int(a)), m.name(int(b)))
 	}
 }

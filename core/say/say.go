@@ -50,3 +50,24 @@ func And(things []string) string {
 	last := len(things) - 1
 	return strings.Join(things[:last], ", ") + " and " + things[last]
 }
+
+// Many reports whether a thing's name speaks of several: crackers, dates, pistachios in the shell; but
+// not cheese, cress or asparagus.
+func Many(name string) bool {
+	head := name
+	for _, cut := range []string{",", " in ", " with ", " without ", " on ", " of ", " from ", " and "} {
+		if at := strings.Index(head, cut); at > 0 {
+			head = head[:at]
+		}
+	}
+	head = strings.TrimSpace(head)
+	return strings.HasSuffix(head, "s") && !strings.HasSuffix(head, "ss") && !strings.HasSuffix(head, "us") && !strings.HasSuffix(head, "’s") && !strings.HasSuffix(head, "'s")
+}
+
+// Length is a length in mm as one says it: 45 mm, and from ten centimetres on 61 cm.
+func Length(mm float64) string {
+	if mm < 99.5 {
+		return fmt.Sprintf("%.0f mm", mm)
+	}
+	return fmt.Sprintf("%.0f cm", mm/10)
+}

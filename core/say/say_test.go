@@ -30,3 +30,17 @@ func TestCountsAndHours(t *testing.T) {
 		}
 	}
 }
+
+func TestManyAndLength(t *testing.T) {
+	for name, many := range map[string]bool{"Round wheat crackers": true, "Pistachios in the shell": true, "Soft white round": false, "Asparagus": false, "Ripened sheep’s cheese": false, "Water cress": false,
+		"Green olives, pitted": true, "Melon and grape on a pick": false, "Young soy beans in the pod": true, "Apricots": true, "Jam of sour cherries": false, "": false} {
+		if Many(name) != many {
+			t.Errorf("%s: %v", name, !many)
+		}
+	}
+	for mm, want := range map[float64]string{45: "45 mm", 99.4: "99 mm", 100: "10 cm", 605: "60 cm", 0: "0 mm"} {
+		if got := Length(mm); got != want {
+			t.Errorf("%v: %q, want %q", mm, got, want)
+		}
+	}
+}
