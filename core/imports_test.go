@@ -148,7 +148,7 @@ var order = [][]string{
 	{"pick"},
 	{"amount"},
 	{"tray"},
-	{"job"},
+	{"job", "drink"},
 	{"plan"},
 	{"shop", "review"},
 	{"price", "arrange"},

@@ -10,6 +10,7 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/craft"
+	"happytray/core/drink"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/say"
@@ -40,12 +41,13 @@ type Kit struct {
 
 // Sheet is everything a helper needs at the counter.
 type Sheet struct {
-	Steps    []Step   `json:"steps"`
-	Kit      []Kit    `json:"kit"`
-	Cautions []string `json:"cautions"`
-	Minutes  float64  `json:"minutes"`
-	ColdOut  float64  `json:"cold_out_min"` // the longest warm-up, minutes before serving
-	Begin    float64  `json:"begin_min"`    // when to begin: all handwork done by the time the coldest thing comes out
+	Steps    []Step        `json:"steps"`
+	Kit      []Kit         `json:"kit"`
+	Cautions []string      `json:"cautions"`
+	Drinks   []drink.Drink `json:"drinks"` // what to drink with it, one without alcohol first
+	Minutes  float64       `json:"minutes"`
+	ColdOut  float64       `json:"cold_out_min"` // the longest warm-up, minutes before serving
+	Begin    float64       `json:"begin_min"`    // when to begin: all handwork done by the time the coldest thing comes out
 }
 
 // layEach is the time to carry a group to the board and set it down, minutes.
@@ -146,6 +148,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 		sheet.Kit = append(sheet.Kit, Kit{Tool: "dish for stones", Count: 1, For: []string{"stones and shells"}})
 	}
 	sort.Slice(sheet.Kit, func(i, j int) bool { return sheet.Kit[i].Tool < sheet.Kit[j].Tool })
+	sheet.Drinks = drink.With(t, larder)
 	sheet.Cautions = append(append(cautions(t.Brief), advised(t, larder)...), said...)
 	return sheet
 }

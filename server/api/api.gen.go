@@ -1530,7 +1530,14 @@ type PrepSheet struct {
 	BeginMin   float64  `json:"begin_min"`
 	Cautions   []string `json:"cautions"`
 	ColdOutMin float64  `json:"cold_out_min"`
-	Kit        []struct {
+
+	// Drinks what to drink with the tray, one without alcohol first
+	Drinks []struct {
+		Alcohol bool   `json:"alcohol"`
+		Name    string `json:"name"`
+		Why     string `json:"why"`
+	} `json:"drinks"`
+	Kit []struct {
 		Count int      `json:"count"`
 		For   []string `json:"for"`
 		Tool  string   `json:"tool"`

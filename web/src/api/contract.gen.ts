@@ -1998,6 +1998,12 @@ export interface components {
             }[];
         };
         PrepSheet: {
+            /** @description what to drink with the tray, one without alcohol first */
+            drinks: {
+                name: string;
+                alcohol: boolean;
+                why: string;
+            }[];
             /**
              * Format: double
              * @description minutes before serving at which to begin

@@ -609,6 +609,7 @@ export interface Food {
    */
   liking: number;
   choking?: boolean;
+  melts?: boolean;
   caution?: string;
   /**
    * @maxItems 60

@@ -75,6 +75,16 @@ const print = () => window.print()
             </span>
           </li>
         </ul>
+        <template v-if="sheet.drinks.length">
+          <h2>What to drink</h2>
+          <ul class="card drinks">
+            <li v-for="d in sheet.drinks" :key="d.name">
+              <b>{{ d.name[0]!.toUpperCase() + d.name.slice(1) }}</b>
+              <span v-if="!d.alcohol" class="soft small">without alcohol</span><br />
+              <span class="soft small">{{ d.why }}</span>
+            </li>
+          </ul>
+        </template>
         <h2>The usual cautions</h2>
         <ul class="small cautions">
           <li v-for="c in sheet.cautions" :key="c">{{ c }}</li>
@@ -123,7 +133,8 @@ const print = () => window.print()
   display: grid;
   gap: 10px;
 }
-.kit {
+.kit,
+.drinks {
   display: grid;
   gap: 8px;
 }
