@@ -150,7 +150,7 @@ var order = [][]string{
 	{"tray"},
 	{"job", "drink"},
 	{"plan"},
-	{"shop", "review"},
+	{"shop", "review", "kept"},
 	{"price", "arrange"},
 	{"prep"},
 	{"outlook"},

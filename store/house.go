@@ -19,7 +19,8 @@ const (
 	KindVessel = "vessel"
 )
 
-// Thing is what the user made of one food, board or vessel. Version goes up with
+// Thing is what the user made of one food, board or vessel, or what was kept on the shelf (core/kept).
+// Version goes up with
 // every change; 0 is one that is not kept yet.
 type Thing struct {
 	Studio    int    `gorm:"primaryKey;autoIncrement:false"`

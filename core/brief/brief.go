@@ -72,6 +72,10 @@ type Theme struct {
 	Name    string         `json:"name,omitempty"`
 	Palette []string       `json:"palette,omitempty"`
 	Region  string         `json:"region,omitempty"`
+	Belongs []string       `json:"belongs,omitempty"` // foods that make it
+	Alien   []string       `json:"alien,omitempty"`   // foods that break it: never chosen unasked
+	Garnish []string       `json:"garnish,omitempty"`
+	Liner   string         `json:"liner,omitempty"` // where a board wants one, #rrggbb
 	Extra   document.Extra `json:"-"`
 }
 

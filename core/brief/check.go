@@ -118,21 +118,48 @@ func (b Brief) checkDiets() error {
 
 // checkTheme bounds the theme and its colours.
 func (b Brief) checkTheme() error {
-	if b.Theme != nil {
-		if err := fault.Text("theme.name", b.Theme.Name, 80); err != nil {
+	if b.Theme == nil {
+		return nil
+	}
+	return b.Theme.Check("theme.")
+}
+
+// mostOfTheme bounds the foods that a theme names of a kind.
+const mostOfTheme = 120
+
+// Check bounds a theme; at stands before the names of its fields.
+func (t Theme) Check(at string) error {
+	if err := fault.Text(at+"name", t.Name, 80); err != nil {
+		return err
+	}
+	if t.Region != "" {
+		if err := fault.OneOf(at+"region", t.Region, food.Regions...); err != nil {
 			return err
 		}
-		if b.Theme.Region != "" {
-			if err := fault.OneOf("theme.region", b.Theme.Region, food.Regions...); err != nil {
+	}
+	if len(t.Palette) > 12 {
+		return fault.Bad(at+"palette", "at most 12 colours")
+	}
+	for i, c := range t.Palette {
+		if _, err := colour.Parse(c); err != nil {
+			return fault.Bad(fmt.Sprintf("%spalette[%d]", at, i), "%s", err.Error())
+		}
+	}
+	if t.Liner != "" {
+		if _, err := colour.Parse(t.Liner); err != nil {
+			return fault.Bad(at+"liner", "%s", err.Error())
+		}
+	}
+	for _, of := range []struct {
+		field string
+		foods []string
+	}{{"belongs", t.Belongs}, {"alien", t.Alien}, {"garnish", t.Garnish}} {
+		if len(of.foods) > mostOfTheme {
+			return fault.Bad(at+of.field, "at most %d foods", mostOfTheme)
+		}
+		for i, id := range of.foods {
+			if err := fault.Text(fmt.Sprintf("%s%s[%d]", at, of.field, i), id, 80); err != nil {
 				return err
-			}
-		}
-		if len(b.Theme.Palette) > 12 {
-			return fault.Bad("theme.palette", "at most 12 colours")
-		}
-		for i, c := range b.Theme.Palette {
-			if _, err := colour.Parse(c); err != nil {
-				return fault.Bad(fmt.Sprintf("theme.palette[%d]", i), "%s", err.Error())
 			}
 		}
 	}
@@ -251,6 +278,9 @@ func checkWants(field string, wants []Want) error {
 		}
 		seen[w.Food] = true
 		if err := fault.Between(at+".grams", w.Grams, 0, 1e6, " g"); err != nil {
+			return err
+		}
+		if err := fault.Between(at+".each_g", w.EachG, 0, MaxEachG, " g"); err != nil {
 			return err
 		}
 	}

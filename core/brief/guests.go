@@ -2,6 +2,8 @@ package brief
 
 import (
 	"encoding/json"
+	"math"
+	"slices"
 
 	"happytray/core/document"
 	"happytray/core/food"
@@ -75,8 +77,30 @@ type Want struct {
 	Food   string         `json:"food"`
 	Form   string         `json:"form,omitempty"`
 	Grams  float64        `json:"grams,omitempty"`
+	EachG  float64        `json:"each_g,omitempty"` // grams for each appetite, where grams are not set
 	Vessel string         `json:"vessel,omitempty"` // where a form stands in one
 	Extra  document.Extra `json:"-"`
+}
+
+// MaxEachG bounds what an appetite is given of one food, grams.
+const MaxEachG = 2000.0
+
+// Weighed is the brief with the grams of what is asked for by the appetite.
+func (b Brief) Weighed() Brief {
+	weigh := func(wants []Want) []Want {
+		if !slices.ContainsFunc(wants, func(w Want) bool { return w.Grams == 0 && w.EachG > 0 }) {
+			return wants
+		}
+		out := slices.Clone(wants)
+		for i, w := range out {
+			if w.Grams == 0 && w.EachG > 0 {
+				out[i].Grams = math.Max(1, math.Round(w.EachG*b.Guests.Appetites()*10)/10)
+			}
+		}
+		return out
+	}
+	b.Foods, b.Pins = weigh(b.Foods), weigh(b.Pins)
+	return b
 }
 
 type plainWant Want

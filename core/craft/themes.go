@@ -66,8 +66,8 @@ var Themes = []Theme{
 		Alien:   []string{"pepper-sausage", "paprika-sausage", "pickled-onions", "corn-chips", "garlic-cream"}, Garnish: []string{"rose-petals", "mint", "edible-violas"}},
 }
 
-// ThemeOf is the theme of a brief: a built-in one by its name, with the brief's own colours and
-// landscape before its own, or just those; nil where there is none.
+// ThemeOf is the theme of a brief: a built-in one by its name, with the brief's own colours,
+// landscape and foods before its own, or just those; nil where there is none.
 func ThemeOf(b brief.Brief) *Theme {
 	if b.Theme == nil {
 		return nil
@@ -84,6 +84,17 @@ func ThemeOf(b brief.Brief) *Theme {
 	if b.Theme.Region != "" {
 		out.Regions = []string{b.Theme.Region}
 	}
-	out.NameOnly = out.Name != "" && len(out.Palette) == 0 && len(out.Regions) == 0
+	for _, own := range []struct {
+		of   *[]string
+		from []string
+	}{{&out.Belongs, b.Theme.Belongs}, {&out.Alien, b.Theme.Alien}, {&out.Garnish, b.Theme.Garnish}} {
+		if len(own.from) > 0 {
+			*own.of = own.from
+		}
+	}
+	if b.Theme.Liner != "" {
+		out.Liner = b.Theme.Liner
+	}
+	out.NameOnly = out.Name != "" && len(out.Palette) == 0 && len(out.Regions) == 0 && len(out.Belongs) == 0
 	return &out
 }

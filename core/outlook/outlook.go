@@ -119,7 +119,9 @@ func Of(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now time.Tim
 // chosenOf lists the foods of all trays as a choice.
 func chosenOf(job *job.Job, larder *food.Larder) []pick.Choice {
 	var out []pick.Choice
-	for _, w := range plan.Wants(job) {
+	weighed := job.Brief
+	weighed.Foods, weighed.Pins = plan.Wants(job), nil
+	for _, w := range weighed.Weighed().Foods {
 		if f, ok := larder.Get(w.Food); ok {
 			out = append(out, pick.Choice{Food: f, Form: w.Form, Grams: w.Grams})
 		}

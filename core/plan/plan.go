@@ -53,8 +53,10 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last map[s
 			return nil, fault.Bad(field, "there is no bowl %.60q; leave it out to have one chosen", w.Vessel)
 		}
 	}
+	asked := b
+	b = b.Weighed()
 	j, err := within(b, larder, func(money, lean float64) (*job.Job, error) {
-		j := &job.Job{Title: title(b), Brief: b}
+		j := &job.Job{Title: title(b), Brief: asked}
 		all := parts(b)
 		for _, p := range all {
 			made, says, err := planPart(b, p, all, larder, cabinet, last[p.Who], money, lean)

@@ -51,7 +51,7 @@ func Again(old *job.Job, larder *food.Larder, cabinet *board.Cabinet) (*job.Job,
 func asked(b brief.Brief) map[string]bool {
 	set := map[string]bool{}
 	for _, w := range append(slices.Clone(b.Foods), b.Pins...) {
-		set[w.Food] = w.Grams > 0
+		set[w.Food] = w.Grams > 0 || w.EachG > 0
 	}
 	return set
 }

@@ -15,7 +15,8 @@ import (
 func Whys(j *job.Job, larder *food.Larder) map[string]string {
 	out := map[string]string{}
 	set := map[string]float64{}
-	for _, w := range append(slices.Clone(j.Brief.Foods), j.Brief.Pins...) {
+	weighed := j.Brief.Weighed()
+	for _, w := range append(slices.Clone(weighed.Foods), weighed.Pins...) {
 		set[w.Food] = w.Grams
 	}
 	for _, one := range j.Trays {

@@ -300,6 +300,27 @@ func (e JobSummaryState) Valid() bool {
 	}
 }
 
+// Defines values for KeptKind.
+const (
+	KeptKindChoice KeptKind = "choice"
+	KeptKindIdea   KeptKind = "idea"
+	KeptKindTheme  KeptKind = "theme"
+)
+
+// Valid indicates whether the value is a known member of the KeptKind enum.
+func (e KeptKind) Valid() bool {
+	switch e {
+	case KeptKindChoice:
+		return true
+	case KeptKindIdea:
+		return true
+	case KeptKindTheme:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for Milk.
 const (
 	MilkBuffalo Milk = "buffalo"
@@ -1306,6 +1327,61 @@ type JobSummary struct {
 // JobSummaryState defines model for JobSummary.State.
 type JobSummaryState string
 
+// KeepAsked defines model for KeepAsked.
+type KeepAsked struct {
+	Alien   *[]string `json:"alien,omitempty"`
+	Belongs *[]string `json:"belongs,omitempty"`
+	Garnish *[]string `json:"garnish,omitempty"`
+
+	// Job A tray file, docs/formats/tray.schema.json
+	Job     *TrayDocument `json:"job,omitempty"`
+	Liner   *string       `json:"liner,omitempty"`
+	Name    string        `json:"name"`
+	Note    *string       `json:"note,omitempty"`
+	Palette *[]string     `json:"palette,omitempty"`
+	Region  *string       `json:"region,omitempty"`
+}
+
+// Kept defines model for Kept.
+type Kept struct {
+	Alien   []string `json:"alien"`
+	Belongs []string `json:"belongs"`
+
+	// Foods of a choice
+	Foods   []KeptPortion `json:"foods"`
+	Garnish []string      `json:"garnish"`
+
+	// Guests that a choice was kept for
+	Guests int    `json:"guests"`
+	Id     string `json:"id"`
+
+	// Kind what is kept to be used again
+	Kind  KeptKind `json:"kind"`
+	Liner string   `json:"liner"`
+	Name  string   `json:"name"`
+
+	// Note of an idea
+	Note     string `json:"note"`
+	Occasion string `json:"occasion"`
+
+	// Palette of an idea or a theme
+	Palette []string `json:"palette"`
+	PutAway bool     `json:"put_away"`
+	Region  string   `json:"region"`
+	Version int64    `json:"version"`
+}
+
+// KeptKind what is kept to be used again
+type KeptKind string
+
+// KeptPortion defines model for KeptPortion.
+type KeptPortion struct {
+	// EachG grams for each appetite
+	EachG float64 `json:"each_g"`
+	Food  string  `json:"food"`
+	Form  string  `json:"form"`
+}
+
 // KindCount defines model for KindCount.
 type KindCount struct {
 	Category string `json:"category"`
@@ -1769,6 +1845,11 @@ type Shelf struct {
 	Total    int        `json:"total"`
 }
 
+// ShelfKept defines model for ShelfKept.
+type ShelfKept struct {
+	Kept []Kept `json:"kept"`
+}
+
 // Shelves defines model for Shelves.
 type Shelves struct {
 	Shelves []Shelf `json:"shelves"`
@@ -1898,6 +1979,13 @@ type Unfit struct {
 	Food    string  `json:"food"`
 	Pieces  int     `json:"pieces"`
 	Says    string  `json:"says"`
+}
+
+// UsedChoice defines model for UsedChoice.
+type UsedChoice struct {
+	// Brief A brief, docs/formats/tray.schema.json#/$defs/brief
+	Brief BriefDocument `json:"brief"`
+	Says  []string      `json:"says"`
 }
 
 // VesselCard defines model for VesselCard.
@@ -2153,6 +2241,12 @@ type WritePaletteParams struct {
 	Colours string `form:"colours" json:"colours"`
 }
 
+// ChangeKeptParams defines parameters for ChangeKept.
+type ChangeKeptParams struct {
+	// IfMatch The version this change was made from, 0 for something new
+	IfMatch IfVersion `json:"If-Match"`
+}
+
 // ShoppingParams defines parameters for Shopping.
 type ShoppingParams struct {
 	// Job of this job
@@ -2237,6 +2331,9 @@ type SaveJobJSONRequestBody = TrayDocument
 // ReviewMovesJSONRequestBody defines body for ReviewMoves for application/json ContentType.
 type ReviewMovesJSONRequestBody = Moves
 
+// UseKeptJSONRequestBody defines body for UseKept for application/json ContentType.
+type UseKeptJSONRequestBody = BriefDocument
+
 // MendJSONRequestBody defines body for Mend for application/json ContentType.
 type MendJSONRequestBody = MendAsked
 
@@ -2272,6 +2369,12 @@ type SceneJSONRequestBody = TrayDocument
 
 // SaveSettingsJSONRequestBody defines body for SaveSettings for application/json ContentType.
 type SaveSettingsJSONRequestBody = Settings
+
+// KeepJSONRequestBody defines body for Keep for application/json ContentType.
+type KeepJSONRequestBody = KeepAsked
+
+// ChangeKeptJSONRequestBody defines body for ChangeKept for application/json ContentType.
+type ChangeKeptJSONRequestBody = KeepAsked
 
 // TickJSONRequestBody defines body for Tick for application/json ContentType.
 type TickJSONRequestBody = Tick
@@ -2362,6 +2465,15 @@ type ServerInterface interface {
 	// GiveWay Re-settle the loose pieces round an element that was moved by hand; nothing else moves
 	// (POST /api/v1/give-way)
 	GiveWay(c *gin.Context)
+	// DropIdeaPhoto Throw the picture away
+	// (DELETE /api/v1/ideas/{id}/photo)
+	DropIdeaPhoto(c *gin.Context, id ThingId)
+	// IdeaPhoto The picture of an idea
+	// (GET /api/v1/ideas/{id}/photo)
+	IdeaPhoto(c *gin.Context, id ThingId)
+	// SaveIdeaPhoto Keep a picture of an idea, made small
+	// (PUT /api/v1/ideas/{id}/photo)
+	SaveIdeaPhoto(c *gin.Context, id ThingId)
 	// ListJobs A page of jobs in time order
 	// (GET /api/v1/jobs)
 	ListJobs(c *gin.Context, params ListJobsParams)
@@ -2401,6 +2513,9 @@ type ServerInterface interface {
 	// Undo Go back one revision
 	// (POST /api/v1/jobs/{id}/undo)
 	Undo(c *gin.Context, id JobId, params UndoParams)
+	// UseKept A brief with a kept choice for its foods, for its own guests
+	// (POST /api/v1/kept-choices/{id}/use)
+	UseKept(c *gin.Context, id ThingId)
 	// Larder Foods, boards and vessels
 	// (GET /api/v1/larder)
 	Larder(c *gin.Context)
@@ -2458,6 +2573,21 @@ type ServerInterface interface {
 	// SaveSettings Keep units, currency and hemisphere
 	// (PUT /api/v1/settings)
 	SaveSettings(c *gin.Context)
+	// Shelf What is kept to be used again, choices, ideas and themes, with what is put away
+	// (GET /api/v1/shelf)
+	Shelf(c *gin.Context)
+	// Keep Keep a job's choice, an idea or a theme under a name
+	// (POST /api/v1/shelf/{kind})
+	Keep(c *gin.Context, kind KeptKind)
+	// PutKeptAway Take it off the shelf
+	// (DELETE /api/v1/shelf/{kind}/{id})
+	PutKeptAway(c *gin.Context, kind KeptKind, id ThingId)
+	// ChangeKept Keep it anew; the foods of a choice stay
+	// (PUT /api/v1/shelf/{kind}/{id})
+	ChangeKept(c *gin.Context, kind KeptKind, id ThingId, params ChangeKeptParams)
+	// TakeKeptOut Put it on the shelf again
+	// (POST /api/v1/shelf/{kind}/{id}/take-out)
+	TakeKeptOut(c *gin.Context, kind KeptKind, id ThingId)
 	// Shop What is known of the shop whose feed is read, and how old it is
 	// (GET /api/v1/shop)
 	Shop(c *gin.Context)
@@ -3208,6 +3338,81 @@ func (siw *ServerInterfaceWrapper) GiveWay(c *gin.Context) {
 	siw.Handler.GiveWay(c)
 }
 
+// DropIdeaPhoto operation middleware
+func (siw *ServerInterfaceWrapper) DropIdeaPhoto(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.DropIdeaPhoto(c, id)
+}
+
+// IdeaPhoto operation middleware
+func (siw *ServerInterfaceWrapper) IdeaPhoto(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.IdeaPhoto(c, id)
+}
+
+// SaveIdeaPhoto operation middleware
+func (siw *ServerInterfaceWrapper) SaveIdeaPhoto(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.SaveIdeaPhoto(c, id)
+}
+
 // ListJobs operation middleware
 func (siw *ServerInterfaceWrapper) ListJobs(c *gin.Context) {
 
@@ -3680,6 +3885,31 @@ func (siw *ServerInterfaceWrapper) Undo(c *gin.Context) {
 	siw.Handler.Undo(c, id, params)
 }
 
+// UseKept operation middleware
+func (siw *ServerInterfaceWrapper) UseKept(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.UseKept(c, id)
+}
+
 // Larder operation middleware
 func (siw *ServerInterfaceWrapper) Larder(c *gin.Context) {
 
@@ -4108,6 +4338,173 @@ func (siw *ServerInterfaceWrapper) SaveSettings(c *gin.Context) {
 	siw.Handler.SaveSettings(c)
 }
 
+// Shelf operation middleware
+func (siw *ServerInterfaceWrapper) Shelf(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Shelf(c)
+}
+
+// Keep operation middleware
+func (siw *ServerInterfaceWrapper) Keep(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "kind" -------------
+	var kind KeptKind
+
+	err = runtime.BindStyledParameterWithOptions("simple", "kind", c.Param("kind"), &kind, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter kind: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Keep(c, kind)
+}
+
+// PutKeptAway operation middleware
+func (siw *ServerInterfaceWrapper) PutKeptAway(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "kind" -------------
+	var kind KeptKind
+
+	err = runtime.BindStyledParameterWithOptions("simple", "kind", c.Param("kind"), &kind, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter kind: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.PutKeptAway(c, kind, id)
+}
+
+// ChangeKept operation middleware
+func (siw *ServerInterfaceWrapper) ChangeKept(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "kind" -------------
+	var kind KeptKind
+
+	err = runtime.BindStyledParameterWithOptions("simple", "kind", c.Param("kind"), &kind, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter kind: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params ChangeKeptParams
+
+	headers := c.Request.Header
+
+	// ------------- Required header parameter "If-Match" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("If-Match")]; found {
+		var IfMatch IfVersion
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandler(c, fmt.Errorf("Expected one value for If-Match, got %d", n), http.StatusBadRequest)
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "If-Match", valueList[0], &IfMatch, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: true, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter If-Match: %w", err), http.StatusBadRequest)
+			return
+		}
+
+		params.IfMatch = IfMatch
+
+	} else {
+		siw.ErrorHandler(c, fmt.Errorf("Header parameter If-Match is required, but not found"), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.ChangeKept(c, kind, id, params)
+}
+
+// TakeKeptOut operation middleware
+func (siw *ServerInterfaceWrapper) TakeKeptOut(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "kind" -------------
+	var kind KeptKind
+
+	err = runtime.BindStyledParameterWithOptions("simple", "kind", c.Param("kind"), &kind, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter kind: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Path parameter "id" -------------
+	var id ThingId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.TakeKeptOut(c, kind, id)
+}
+
 // Shop operation middleware
 func (siw *ServerInterfaceWrapper) Shop(c *gin.Context) {
 
@@ -4497,6 +4894,15 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.PUT(options.BaseURL+"/api/v1/boards/:id", wrapper.SaveBoard)
 	router.POST(options.BaseURL+"/api/v1/boards/:id/take-out", wrapper.TakeBoardOut)
 	router.GET(options.BaseURL+"/api/v1/boards/:id/picture.svg", wrapper.BoardPicture)
+	router.GET(options.BaseURL+"/api/v1/shelf", wrapper.Shelf)
+	router.POST(options.BaseURL+"/api/v1/shelf/:kind", wrapper.Keep)
+	router.DELETE(options.BaseURL+"/api/v1/shelf/:kind/:id", wrapper.PutKeptAway)
+	router.PUT(options.BaseURL+"/api/v1/shelf/:kind/:id", wrapper.ChangeKept)
+	router.POST(options.BaseURL+"/api/v1/shelf/:kind/:id/take-out", wrapper.TakeKeptOut)
+	router.POST(options.BaseURL+"/api/v1/kept-choices/:id/use", wrapper.UseKept)
+	router.DELETE(options.BaseURL+"/api/v1/ideas/:id/photo", wrapper.DropIdeaPhoto)
+	router.GET(options.BaseURL+"/api/v1/ideas/:id/photo", wrapper.IdeaPhoto)
+	router.PUT(options.BaseURL+"/api/v1/ideas/:id/photo", wrapper.SaveIdeaPhoto)
 	router.DELETE(options.BaseURL+"/api/v1/vessels/:id", wrapper.PutVesselAway)
 	router.PUT(options.BaseURL+"/api/v1/vessels/:id", wrapper.SaveVessel)
 	router.POST(options.BaseURL+"/api/v1/vessels/:id/take-out", wrapper.TakeVesselOut)

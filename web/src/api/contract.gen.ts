@@ -1001,6 +1001,123 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is kept to be used again, choices, ideas and themes, with what is put away */
+        get: operations["shelf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shelf/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: components["parameters"]["KeptKind"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a job's choice, an idea or a theme under a name */
+        post: operations["keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shelf/{kind}/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: components["parameters"]["KeptKind"];
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep it anew; the foods of a choice stay */
+        put: operations["changeKept"];
+        post?: never;
+        /** Take it off the shelf */
+        delete: operations["putKeptAway"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shelf/{kind}/{id}/take-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: components["parameters"]["KeptKind"];
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put it on the shelf again */
+        post: operations["takeKeptOut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/kept-choices/{id}/use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A brief with a kept choice for its foods, for its own guests */
+        post: operations["useKept"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/ideas/{id}/photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        /** The picture of an idea */
+        get: operations["ideaPhoto"];
+        /** Keep a picture of an idea, made small */
+        put: operations["saveIdeaPhoto"];
+        post?: never;
+        /** Throw the picture away */
+        delete: operations["dropIdeaPhoto"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/vessels/{id}": {
         parameters: {
             query?: never;
@@ -1124,6 +1241,60 @@ export interface components {
         SpecDocument: Record<string, never>;
         /** @description One board, docs/formats/tray.schema.json#/$defs/board, or a board's shape and size */
         BoardDocument: Record<string, never>;
+        /**
+         * @description what is kept to be used again
+         * @enum {string}
+         */
+        KeptKind: "choice" | "idea" | "theme";
+        KeptPortion: {
+            food: string;
+            form: string;
+            /**
+             * Format: double
+             * @description grams for each appetite
+             */
+            each_g: number;
+        };
+        Kept: {
+            kind: components["schemas"]["KeptKind"];
+            id: string;
+            name: string;
+            put_away: boolean;
+            /** Format: int64 */
+            version: number;
+            /** @description of a choice */
+            foods: components["schemas"]["KeptPortion"][];
+            /** @description that a choice was kept for */
+            guests: number;
+            occasion: string;
+            /** @description of an idea */
+            note: string;
+            /** @description of an idea or a theme */
+            palette: string[];
+            region: string;
+            belongs: string[];
+            alien: string[];
+            garnish: string[];
+            liner: string;
+        };
+        ShelfKept: {
+            kept: components["schemas"]["Kept"][];
+        };
+        KeepAsked: {
+            name: string;
+            note?: string;
+            palette?: string[];
+            region?: string;
+            belongs?: string[];
+            alien?: string[];
+            garnish?: string[];
+            liner?: string;
+            job?: components["schemas"]["TrayDocument"];
+        };
+        UsedChoice: {
+            brief: components["schemas"]["BriefDocument"];
+            says: string[];
+        };
         /** @description One vessel, docs/formats/tray.schema.json#/$defs/vessel */
         VesselDocument: Record<string, never>;
         Settings: {
@@ -2049,6 +2220,7 @@ export interface components {
     };
     parameters: {
         ThingId: string;
+        KeptKind: components["schemas"]["KeptKind"];
         /** @description The version this change was made from, 0 for something new */
         IfVersion: string;
         /** @description of this job */
@@ -3724,6 +3896,226 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    shelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All of it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfKept"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: components["parameters"]["KeptKind"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepAsked"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeKept: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version this change was made from, 0 for something new */
+                "If-Match": components["parameters"]["IfVersion"];
+            };
+            path: {
+                kind: components["parameters"]["KeptKind"];
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepAsked"];
+            };
+        };
+        responses: {
+            /** @description As it is kept now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    putKeptAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: components["parameters"]["KeptKind"];
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Put away */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeKeptOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: components["parameters"]["KeptKind"];
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken out */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    useKept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BriefDocument"];
+            };
+        };
+        responses: {
+            /** @description The brief, and what was left out or taken instead */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UsedChoice"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    ideaPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The picture */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    saveIdeaPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/png": string;
+                "image/jpeg": string;
+            };
+        };
+        responses: {
+            /** @description Kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    dropIdeaPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["ThingId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Thrown away */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     saveVessel: {
         parameters: {
             query?: never;
@@ -3851,6 +4243,7 @@ export const flavourValues: ReadonlyArray<FlattenedDeepRequired<components>["sch
 export const regionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Region"]> = ["alpine", "atlantic", "mediterranean", "northern", "eastern", "tropical"];
 export const styleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Style"]> = ["corners", "winding", "mirrored", "wheel", "meadow"];
 export const reviewGroupValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ReviewGroup"]> = ["fit", "colour", "spread", "flow", "pairs", "height", "service", "care"];
+export const keptKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["KeptKind"]> = ["choice", "idea", "theme"];
 export const settingsLengthValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Settings"]["length"]> = ["cm", "in"];
 export const settingsMassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Settings"]["mass"]> = ["g", "oz"];
 export const settingsHemisphereValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Settings"]["hemisphere"]> = ["north", "south"];

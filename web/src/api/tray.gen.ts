@@ -137,6 +137,26 @@ export interface Brief {
          */
         palette?: Colour[];
         region?: "alpine" | "atlantic" | "mediterranean" | "northern" | "eastern" | "tropical";
+        /**
+         * foods that make it
+         *
+         * @maxItems 120
+         */
+        belongs?: string[];
+        /**
+         * foods that break it
+         *
+         * @maxItems 120
+         */
+        alien?: string[];
+        /**
+         * @maxItems 120
+         */
+        garnish?: string[];
+        /**
+         * where a board wants one
+         */
+        liner?: string;
       };
   /**
    * minor units, in all
@@ -292,6 +312,10 @@ export interface Want {
   food: string;
   form?: string;
   grams?: number;
+  /**
+   * grams for each appetite, where grams are not set
+   */
+  each_g?: number;
   /**
    * where the form stands in one
    */

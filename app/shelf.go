@@ -1,0 +1,172 @@
+package app
+
+import (
+	"context"
+	"encoding/json"
+	"maps"
+	"slices"
+	"strings"
+
+	"happytray/core/brief"
+	"happytray/core/fault"
+	"happytray/core/job"
+	"happytray/core/kept"
+	"happytray/store"
+)
+
+// OnShelf is one thing that was kept, of its kind, with what is known of it besides.
+type OnShelf struct {
+	Kind string
+	kept.Kept
+	PutAway bool
+	Version int64
+}
+
+// mostKept bounds how many things of a kind lie on the shelf, and photoPrefix tells photographs of
+// ideas from those of foods.
+const (
+	mostKept    = 500
+	photoPrefix = "idea:"
+)
+
+// onShelf reads what is kept; what cannot be read is passed over and logged.
+func (a *App) onShelf(h *House, kind, id string) (OnShelf, bool) {
+	t, ok := h.things[kind][id]
+	if !ok || t.Document == "" {
+		return OnShelf{}, false
+	}
+	out := OnShelf{Kind: kind, PutAway: t.PutAway, Version: t.Version}
+	if err := json.Unmarshal([]byte(t.Document), &out.Kept); err != nil {
+		a.log.Error("something on the shelf cannot be read", "kind", kind, "id", id, "error", err)
+		return OnShelf{}, false
+	}
+	return out, true
+}
+
+// Shelf lists what is kept, kind by kind, by name; with what is put away.
+func (a *App) Shelf(ctx context.Context) ([]OnShelf, error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return nil, err
+	}
+	out := []OnShelf{}
+	for _, kind := range kept.Kinds {
+		first := len(out)
+		for _, id := range slices.Sorted(maps.Keys(h.things[kind])) {
+			if k, ok := a.onShelf(h, kind, id); ok {
+				out = append(out, k)
+			}
+		}
+		slices.SortStableFunc(out[first:], func(x, y OnShelf) int {
+			return strings.Compare(strings.ToLower(x.Name), strings.ToLower(y.Name))
+		})
+	}
+	return out, nil
+}
+
+// Keep puts something new on the shelf, under the first id that its name gives. The choice of a job
+// is taken from it.
+func (a *App) Keep(ctx context.Context, kind string, k kept.Kept, of *job.Job) (OnShelf, error) {
+	h, err := a.fresh(ctx)
+	if err != nil {
+		return OnShelf{}, err
+	}
+	if of != nil {
+		from := kept.Of(of, of.Larder(h.Larder))
+		k.Foods, k.Guests, k.Occasion = from.Foods, from.Guests, from.Occasion
+	}
+	if err := k.Check(kind); err != nil {
+		return OnShelf{}, err
+	}
+	if len(h.things[kind]) >= mostKept {
+		return OnShelf{}, fault.Bad("name", "%d are kept already; put some away for good first", mostKept)
+	}
+	n := &store.NewThing{Kind: kind, IDs: idsFor(k.Name, func(string) bool { return false }), Make: func(id string) (string, error) {
+		k.ID = id
+		raw, err := json.Marshal(k)
+		return string(raw), err
+	}}
+	version, err := a.store.ChangeHouse(ctx, store.Change{New: n})
+	return OnShelf{Kind: kind, Kept: k, Version: version}, err
+}
+
+// ChangeKept keeps a thing on the shelf anew; version is the one the caller saw. The foods of a choice
+// stay as they were kept.
+func (a *App) ChangeKept(ctx context.Context, kind, id string, k kept.Kept, version int64) (OnShelf, error) {
+	h, err := a.fresh(ctx)
+	if err != nil {
+		return OnShelf{}, err
+	}
+	was, ok := a.onShelf(h, kind, id)
+	if !ok {
+		return OnShelf{}, store.ErrNotFound
+	}
+	k.ID = id
+	if kind == kept.Choice {
+		k.Foods, k.Guests, k.Occasion = was.Foods, was.Guests, was.Occasion
+	}
+	if err := k.Check(kind); err != nil {
+		return OnShelf{}, err
+	}
+	raw, err := json.Marshal(k)
+	if err != nil {
+		return OnShelf{}, err
+	}
+	t := h.thing(kind, id)
+	t.Document, t.Version = string(raw), version
+	now, err := a.store.ChangeHouse(ctx, store.Change{Things: []store.Thing{t}})
+	return OnShelf{Kind: kind, Kept: k, PutAway: t.PutAway, Version: now}, err
+}
+
+// PutKeptAway takes a thing off the shelf, or puts it there again.
+func (a *App) PutKeptAway(ctx context.Context, kind, id string, away bool) error {
+	if err := fault.OneOf("kind", kind, kept.Kinds...); err != nil {
+		return err
+	}
+	h, err := a.fresh(ctx)
+	if err != nil {
+		return err
+	}
+	if _, ok := a.onShelf(h, kind, id); !ok {
+		return store.ErrNotFound
+	}
+	t := h.thing(kind, id)
+	t.PutAway = away
+	_, err = a.store.ChangeHouse(ctx, store.Change{Things: []store.Thing{t}})
+	return err
+}
+
+// UseChoice is a brief with a kept choice for its foods, and what was done for it.
+func (a *App) UseChoice(ctx context.Context, id string, b brief.Brief) (brief.Brief, []string, error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return b, nil, err
+	}
+	k, ok := a.onShelf(h, kept.Choice, id)
+	if !ok {
+		return b, nil, store.ErrNotFound
+	}
+	if err := b.Check(); err != nil {
+		return b, nil, fault.In("brief", err)
+	}
+	out, says := kept.For(k.Kept, b, h.Larder)
+	return out, says, nil
+}
+
+// SaveIdeaPhoto keeps the picture of an idea, made small; without data it is thrown away.
+func (a *App) SaveIdeaPhoto(ctx context.Context, id string, jpeg []byte) error {
+	h, err := a.fresh(ctx)
+	if err != nil {
+		return err
+	}
+	if _, ok := a.onShelf(h, kept.Idea, id); !ok {
+		return store.ErrNotFound
+	}
+	_, err = a.store.ChangeHouse(ctx, store.Change{Picture: &store.Picture{Food: photoPrefix + id, Media: "image/jpeg", Data: jpeg}})
+	return err
+}
+
+// IdeaPhoto is the picture of an idea.
+func (a *App) IdeaPhoto(ctx context.Context, id string) (store.Picture, error) {
+	return a.store.Picture(ctx, photoPrefix+id)
+}

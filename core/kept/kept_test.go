@@ -1,0 +1,111 @@
+package kept_test
+
+import (
+	"math"
+	"slices"
+	"strings"
+	"testing"
+
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/kept"
+	"happytray/core/plan"
+)
+
+var larder = food.BuiltIn()
+
+// A choice that is kept serves another head count in the same proportions, and another table without
+// what its guests avoid.
+func TestAChoiceIsUsedAgain(t *testing.T) {
+	cabinet := board.BuiltInCabinet()
+	first, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 12}, Occasion: "grazing", Month: 10}, larder, cabinet)
+	if err != nil {
+		t.Fatal(err)
+	}
+	k := kept.Of(first, larder)
+	k.Name = "The autumn one"
+	if err := k.Check(kept.Choice); err != nil {
+		t.Fatal(err)
+	}
+	if len(k.Foods) < 12 || k.Guests != 12 || k.Occasion != "grazing" {
+		t.Fatalf("%+v", k)
+	}
+	grams := func(b brief.Brief) map[string]float64 {
+		j, err := plan.Of(b, larder, cabinet)
+		if err != nil {
+			t.Fatal(err)
+		}
+		out := map[string]float64{}
+		for _, one := range j.Trays {
+			for _, id := range one.Foods() {
+				out[id] += one.GramsOf(id)
+			}
+		}
+		if len(j.Brief.Foods) > 0 && j.Brief.Foods[0].Grams != 0 {
+			t.Error("the brief that is kept holds grams, not what is for an appetite")
+		}
+		return out
+	}
+	other, says := kept.For(k, brief.Brief{Guests: brief.Guests{Adults: 30}, Occasion: "nibble", Month: 10}, larder)
+	if len(says) != 1 || !strings.Contains(says[0], "12") || !strings.Contains(says[0], "30") {
+		t.Errorf("says %q", says)
+	}
+	small, large := grams(brief.Brief{Guests: brief.Guests{Adults: 12}, Occasion: "grazing", Month: 10, Foods: other.Foods}), grams(other)
+	for _, p := range k.Foods {
+		f, _ := larder.Get(p.Food)
+		spec, _ := f.Spec(p.Form)
+		if want := 30 * p.EachG; math.Abs(large[p.Food]-want) > math.Max(30, spec.MassG*8+.1*want) {
+			t.Errorf("%s: %.0f g for 30, want about %.0f", p.Food, large[p.Food], want)
+		}
+		if small[p.Food] > large[p.Food]+.5 {
+			t.Errorf("%s: %.0f g for 12 and %.0f g for 30", p.Food, small[p.Food], large[p.Food])
+		}
+	}
+	milkless, says := kept.For(k, brief.Brief{Guests: brief.Guests{Adults: 12}, Occasion: "grazing", Month: 10, Diets: []brief.Diet{{Count: 1, Avoid: []string{"milk", "nuts"}}}}, larder)
+	for _, w := range milkless.Foods {
+		f, _ := larder.Get(w.Food)
+		if f.Breaks([]string{"milk", "nuts"}) != "" || f.MayHold([]string{"milk", "nuts"}) != "" {
+			t.Errorf("%s for guests who avoid milk and nuts", f.ID)
+		}
+	}
+	if len(milkless.Foods) < 8 || !slices.ContainsFunc(says, func(s string) bool { return strings.Contains(s, "instead") }) {
+		t.Errorf("%d foods are left; %q", len(milkless.Foods), says)
+	}
+	if _, err := plan.Of(milkless, larder, cabinet); err != nil {
+		t.Error(err)
+	}
+	gone, says := kept.For(kept.Kept{Foods: []kept.Portion{{Food: "no-such-food", EachG: 20}}}, brief.Brief{Guests: brief.Guests{Adults: 4}}, larder)
+	if len(gone.Foods) != 0 || len(says) != 2 {
+		t.Errorf("%v %q", gone.Foods, says)
+	}
+}
+
+func TestWhatIsKeptIsChecked(t *testing.T) {
+	long := strings.Repeat("x", 3000)
+	for _, c := range []struct {
+		kind  string
+		k     kept.Kept
+		field string
+	}{
+		{kept.Idea, kept.Kept{Name: "Rust and linen", Note: "On a market stall.", Palette: []string{"#a05a3c", "#efe8d9"}}, ""},
+		{kept.Theme, kept.Kept{Name: "Kiln night", Palette: []string{"#7f8f98"}, Belongs: []string{"blueberries"}, Liner: "#201c1a"}, ""},
+		{"shelf", kept.Kept{Name: "x"}, "kind"},
+		{kept.Idea, kept.Kept{Name: "  "}, "name"},
+		{kept.Idea, kept.Kept{Name: long}, "name"},
+		{kept.Idea, kept.Kept{Name: "x", Note: long}, "note"},
+		{kept.Idea, kept.Kept{Name: "x", Palette: []string{"blueish"}}, "palette[0]"},
+		{kept.Theme, kept.Kept{Name: "x"}, "palette"},
+		{kept.Theme, kept.Kept{Name: "x", Region: "the moon"}, "region"},
+		{kept.Theme, kept.Kept{Name: "x", Region: "alpine", Liner: "wood"}, "liner"},
+		{kept.Theme, kept.Kept{Name: "x", Belongs: []string{long}}, "belongs[0]"},
+		{kept.Choice, kept.Kept{Name: "x"}, "foods"},
+		{kept.Choice, kept.Kept{Name: "x", Foods: []kept.Portion{{Food: "honey", EachG: -1}}}, "foods[0].each_g"},
+		{kept.Choice, kept.Kept{Name: "x", Foods: []kept.Portion{{Food: long, EachG: 1}}}, "foods[0].food"},
+	} {
+		err := c.k.Check(c.kind)
+		if (err == nil) != (c.field == "") || err != nil && !strings.Contains(err.Error(), c.field) {
+			t.Errorf("%s %+v: %v, want %q", c.kind, c.k.Name, err, c.field)
+		}
+	}
+}
