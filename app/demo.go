@@ -2,8 +2,10 @@ package app
 
 import (
 	"context"
+	"encoding/json"
 
 	"happytray/core/food"
+	"happytray/core/kept"
 	"happytray/demo"
 	"happytray/store"
 )
@@ -48,13 +50,27 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 	for id, l := range demo.Cupboard(a.now()) {
 		lots[id] = lotsOf(id, l)
 	}
+	shelf, err := demo.Shelf(larder)
+	if err != nil {
+		return false, err
+	}
+	var things []store.Thing
+	for _, kind := range kept.Kinds {
+		for _, k := range shelf[kind] {
+			raw, err := json.Marshal(k)
+			if err != nil {
+				return false, err
+			}
+			things = append(things, store.Thing{Kind: kind, ID: k.ID, Document: string(raw)})
+		}
+	}
 	return a.store.Once(ctx, demoFact, func(st *store.Store) error {
 		for _, m := range all {
 			if _, err := st.Create(ctx, m.head, m.document, m.says); err != nil {
 				return err
 			}
 		}
-		_, err := st.ChangeHouse(ctx, store.Change{Lots: lots})
+		_, err := st.ChangeHouse(ctx, store.Change{Lots: lots, Things: things})
 		return err
 	})
 }

@@ -101,7 +101,7 @@ func (a *App) ChangeKept(ctx context.Context, kind, id string, k kept.Kept, vers
 	if !ok {
 		return OnShelf{}, store.ErrNotFound
 	}
-	k.ID = id
+	k.ID, k.Photo = id, was.Photo
 	if kind == kept.Choice {
 		k.Foods, k.Guests, k.Occasion = was.Foods, was.Guests, was.Occasion
 	}
@@ -159,10 +159,18 @@ func (a *App) SaveIdeaPhoto(ctx context.Context, id string, jpeg []byte) error {
 	if err != nil {
 		return err
 	}
-	if _, ok := a.onShelf(h, kept.Idea, id); !ok {
+	k, ok := a.onShelf(h, kept.Idea, id)
+	if !ok {
 		return store.ErrNotFound
 	}
-	_, err = a.store.ChangeHouse(ctx, store.Change{Picture: &store.Picture{Food: photoPrefix + id, Media: "image/jpeg", Data: jpeg}})
+	k.Photo = len(jpeg) > 0
+	raw, err := json.Marshal(k.Kept)
+	if err != nil {
+		return err
+	}
+	t := h.thing(kept.Idea, id)
+	t.Document = string(raw)
+	_, err = a.store.ChangeHouse(ctx, store.Change{Things: []store.Thing{t}, Picture: &store.Picture{Food: photoPrefix + id, Media: "image/jpeg", Data: jpeg}})
 	return err
 }
 

@@ -7,6 +7,7 @@ import (
 	"time"
 
 	"happytray/core/food"
+	"happytray/core/kept"
 	"happytray/core/review"
 )
 
@@ -48,5 +49,29 @@ func TestDemoWorld(t *testing.T) {
 	}
 	if briefed := jobs[2].Trays[0]; len(briefed.Elements) != 0 || len(briefed.Brief.Diets) == 0 {
 		t.Errorf("the briefed job holds %d elements", len(briefed.Elements))
+	}
+}
+
+// What the demo world has on its shelf is as it would be let in from outside.
+func TestTheShelfIsSound(t *testing.T) {
+	larder := food.BuiltIn()
+	shelf, err := Shelf(larder)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, kind := range kept.Kinds {
+		if len(shelf[kind]) == 0 {
+			t.Errorf("no %s", kind)
+		}
+		for _, k := range shelf[kind] {
+			if err := k.Check(kind); err != nil {
+				t.Errorf("%s: %v", k.Name, err)
+			}
+			for _, id := range k.Belongs {
+				if _, ok := larder.Get(id); !ok {
+					t.Errorf("%s: there is no %s", k.Name, id)
+				}
+			}
+		}
 	}
 }

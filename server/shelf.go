@@ -17,7 +17,7 @@ import (
 
 func shelved(k app.OnShelf) api.Kept {
 	out := api.Kept{Kind: api.KeptKind(k.Kind), Id: k.ID, Name: k.Name, PutAway: k.PutAway, Version: k.Version, Foods: []api.KeptPortion{}, Guests: k.Guests, Occasion: k.Occasion,
-		Note: k.Note, Palette: list(k.Palette), Region: k.Region, Belongs: list(k.Belongs), Alien: list(k.Alien), Garnish: list(k.Garnish), Liner: k.Liner}
+		Note: k.Note, Photo: k.Photo, Palette: list(k.Palette), Region: k.Region, Belongs: list(k.Belongs), Alien: list(k.Alien), Garnish: list(k.Garnish), Liner: k.Liner}
 	for _, p := range k.Foods {
 		out.Foods = append(out.Foods, api.KeptPortion{Food: p.Food, Form: p.Form, EachG: p.EachG})
 	}

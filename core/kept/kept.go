@@ -45,7 +45,8 @@ type Kept struct {
 	Guests   int       `json:"guests,omitempty"` // that it was chosen for
 	Occasion string    `json:"occasion,omitempty"`
 
-	Note string `json:"note,omitempty"` // of an idea
+	Note  string `json:"note,omitempty"`  // of an idea
+	Photo bool   `json:"photo,omitempty"` // it has a picture, which is kept beside it
 
 	Palette []string `json:"palette,omitempty"` // of an idea or a theme, #rrggbb
 	Region  string   `json:"region,omitempty"`  // of a theme

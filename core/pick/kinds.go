@@ -18,7 +18,7 @@ var sizes = []float64{1.25, 4.99, 10, 20, 40}
 var usualKinds = map[string]map[food.Category][6]int{
 	"nibble": {
 		food.Cheese: {1, 2, 3, 3, 5, 5}, food.Meat: {1, 1, 2, 2, 3, 3}, food.Dip: {1, 1, 1, 2, 2, 3}, food.Brined: {1, 1, 1, 2, 2, 2},
-		food.Fruit: {1, 2, 2, 3, 3, 4}, food.Vegetable: {1, 1, 1, 1, 2, 2}, food.Dried: {0, 1, 1, 1, 2, 2}, food.Nut: {1, 1, 1, 2, 2, 2},
+		food.Fruit: {1, 2, 2, 3, 3, 4}, food.Vegetable: {1, 1, 1, 2, 2, 3}, food.Dried: {0, 1, 1, 1, 2, 2}, food.Nut: {1, 1, 1, 2, 2, 2},
 		food.Cracker: {1, 1, 2, 2, 3, 3}, food.Sweet: {0, 0, 0, 1, 1, 2}, food.Garnish: {1, 1, 2, 2, 2, 2}},
 	"grazing": {
 		food.Cheese: {2, 2, 3, 5, 5, 7}, food.Meat: {1, 1, 2, 3, 3, 4}, food.Dip: {1, 1, 2, 2, 3, 3}, food.Brined: {1, 1, 1, 2, 2, 3},

@@ -76,6 +76,11 @@ test('the larder, a food, the boards', async ({ page }) => {
   await shoot(page, 'boards')
 })
 
+test('the shelf', async ({ page }) => {
+  await page.goto('/shelf')
+  await shoot(page, 'shelf')
+})
+
 test('the settings', async ({ page }) => {
   await page.goto('/settings')
   await page.locator('fieldset').first().waitFor()

@@ -69,6 +69,7 @@ test('every room of the house', async ({ page }) => {
     ['/larder', '.food img'],
     ['/larder/fennel-sausage', '.scale image'],
     ['/boards', '.shelf img'],
+    ['/shelf', '.new'],
     ['/settings', 'fieldset'],
     ['/shopping', 'h1'],
   ]) {

@@ -168,6 +168,8 @@ test('a board is made by its measures, its edge is moved, and a tray is laid on 
   await page.getByRole('button', { name: 'Choose for me' }).first().click()
   await page.getByRole('button', { name: 'Lay them' }).click()
   await expect(page.getByRole('heading', { name: /^Ferry hatch/ })).toBeVisible()
+  await expect(page.locator('[data-hold]').first()).toBeVisible({ timeout: 30_000 }) // it is laid at once
+  await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 30_000 })
   await page.request.delete(`/api/v1/jobs/${id}`)
   await page.goto('/boards')
   await page.getByRole('button', { name: /^Ferry hatch/ }).click()

@@ -1366,9 +1366,12 @@ type Kept struct {
 
 	// Palette of an idea or a theme
 	Palette []string `json:"palette"`
-	PutAway bool     `json:"put_away"`
-	Region  string   `json:"region"`
-	Version int64    `json:"version"`
+
+	// Photo it has a picture
+	Photo   bool   `json:"photo"`
+	PutAway bool   `json:"put_away"`
+	Region  string `json:"region"`
+	Version int64  `json:"version"`
 }
 
 // KeptKind what is kept to be used again

@@ -68,6 +68,12 @@ export const router = createRouter({
       meta: { title: 'Boards & bowls' },
     },
     {
+      path: '/shelf',
+      name: 'shelf',
+      component: () => import('./views/ShelfView.vue'),
+      meta: { title: 'The shelf' },
+    },
+    {
       path: '/settings',
       name: 'settings',
       component: () => import('./views/SettingsView.vue'),

@@ -1269,6 +1269,8 @@ export interface components {
             occasion: string;
             /** @description of an idea */
             note: string;
+            /** @description it has a picture */
+            photo: boolean;
             /** @description of an idea or a theme */
             palette: string[];
             region: string;

@@ -98,7 +98,7 @@ const left = computed(() =>
     <template v-if="job.elements.length" #acts>
       <RouterLink class="btn" :to="{ name: 'shopping', query: { job: job.id } }">Shopping list</RouterLink>
       <RouterLink class="btn" :to="{ name: 'quote' }">Quote</RouterLink>
-      <button class="btn next" @click="router.push({ name: 'lay' })">Lay them</button>
+      <button class="btn next" @click="router.push({ name: 'lay', query: { now: 'yes' } })">Lay them</button>
     </template>
     <p v-if="wrong" class="card" role="alert">▲ {{ wrong }}</p>
     <p v-if="!job.elements.length" class="card">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The tray in the middle: hands, the search, and the review that follows both.
-import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
-import { RouterLink } from 'vue-router'
+import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { onKeyStroke, useEventListener } from '@vueuse/core'
 import type { TrayElement } from '@/api/tray.gen'
 import HandTools from '@/components/lay/HandTools.vue'
@@ -111,6 +111,14 @@ function layAll(wanted = 1) {
   const seed = job.tray!.seed % 1_000_000
   void laying.lay(style.value === 'any' ? '' : style.value, job.placed.length ? seed + 1 : seed, wanted)
 }
+// who comes by Lay them finds the search begun; what lies already is left alone
+const route = useRoute()
+const router = useRouter()
+onMounted(() => {
+  if (!route.query.now) return
+  void router.replace({ name: 'lay' })
+  if (!job.placed.length && job.tray?.board) layAll()
+})
 function escape() {
   if (laying.running.value) laying.cancel()
   else if (choosing.value) ways.leave()

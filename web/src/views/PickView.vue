@@ -5,8 +5,9 @@ import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
 import { api, body, take, Trouble, type Choice, type Offer, type Substitute } from '@/api/client'
-import type { Want } from '@/api/tray.gen'
+import type { Brief, Want } from '@/api/tray.gen'
 import BalancePanel from '@/components/pick/BalancePanel.vue'
+import KeptChoices from '@/components/pick/KeptChoices.vue'
 import ThreeChoices from '@/components/pick/ThreeChoices.vue'
 import Stage from '@/components/job/Stage.vue'
 import { newest } from '@/composables/newest'
@@ -185,6 +186,12 @@ async function takeOffer(leaning: Offer['leaning']) {
     three.value = false
 }
 
+/** Takes a kept choice, as it was reckoned for this job's guests. */
+async function useKept(brief: Brief, says: string) {
+  refill = true
+  await replan(brief, says)
+}
+
 const tag = (id: string) => {
   const s = shelf.value.get(id)
   if (bans.value.has(id)) return 'banned'
@@ -216,7 +223,13 @@ useEventListener(window, 'keydown', e => {
       <button class="btn" :disabled="busy" @click="forMe">
         {{ !picked ? 'Choose for me' : pins.size ? 'Choose the rest again' : 'Choose again' }}
       </button>
-      <button class="btn next" :disabled="!picked" @click="router.push({ name: 'lay' })">Lay them</button>
+      <button
+        class="btn next"
+        :disabled="!picked"
+        @click="router.push({ name: 'lay', query: { now: 'yes' } })"
+      >
+        Lay them
+      </button>
     </template>
 
     <p v-if="wrong || cannot" class="card" role="alert">▲ {{ wrong || cannot }}</p>
@@ -319,6 +332,7 @@ useEventListener(window, 'keydown', e => {
         :says="[...(picked ? (job.doc?.says ?? []) : []), ...(picked ? (choice?.says ?? []) : [])]"
         @add="toggle"
       />
+      <KeptChoices v-if="job.doc" :job="job.doc" :picked="picked" :busy="busy" @use="useKept" />
     </template>
   </Stage>
 </template>

@@ -80,7 +80,7 @@ const print = () => window.print()
           <ul class="card drinks">
             <li v-for="d in sheet.drinks" :key="d.name">
               <b>{{ d.name[0]!.toUpperCase() + d.name.slice(1) }}</b>
-              <span v-if="!d.alcohol" class="soft small">without alcohol</span><br />
+              <span v-if="!d.alcohol" class="soft small">, without alcohol</span><br />
               <span class="soft small">{{ d.why }}</span>
             </li>
           </ul>

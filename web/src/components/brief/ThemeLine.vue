@@ -2,10 +2,11 @@
 // The theme: a name, a landscape, and up to five colours, picked one by one,
 // taken from the landscape's foods or from a palette file.
 import { themeNameValues } from '@/api/contract.gen'
-import { computed, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { api, send, take, Trouble, type Palette } from '@/api/client'
 import type { Brief } from '@/api/tray.gen'
 import Choose from './Choose.vue'
+import { useShelf } from '@/stores/shelf'
 import WrittenField from '@/components/common/WrittenField.vue'
 
 const props = defineProps<{ brief: Brief }>()
@@ -20,9 +21,39 @@ const theme = computed(() => {
 const palette = computed(() => theme.value.palette ?? [])
 const text = (e: Event) => (e.target as HTMLInputElement).value
 const most = 12
+const shelf = useShelf()
+onMounted(shelf.read)
 const wrong = ref('')
 
-function set(change: { name?: string; palette?: string[]; region?: string }) {
+type Theme = Exclude<NonNullable<Brief['theme']>, string | unknown[]>
+/** A name of one's own brings the whole theme that was kept under it. */
+function named(name: string) {
+  const own = shelf.themes.find(k => k.name.toLowerCase() === name.trim().toLowerCase())
+  if (!own) return set({ name, belongs: [], alien: [], garnish: [], liner: '' })
+  set({
+    name: own.name,
+    palette: own.palette,
+    region: (own.region || undefined) as Theme['region'],
+    belongs: own.belongs,
+    alien: own.alien,
+    garnish: own.garnish,
+    liner: own.liner,
+  })
+}
+const keepable = computed(() => !!theme.value.name && !!(palette.value.length || theme.value.region))
+const keep = () =>
+  shelf.keep('theme', {
+    name: theme.value.name!,
+    palette: palette.value,
+    region: theme.value.region ?? '',
+    belongs: theme.value.belongs ?? [],
+    alien: theme.value.alien ?? [],
+    garnish: theme.value.garnish ?? [],
+    liner: theme.value.liner ?? '',
+  })
+const known = computed(() => shelf.themes.some(k => k.name.toLowerCase() === theme.value.name?.toLowerCase()))
+
+function set(change: Partial<Theme>) {
   const t = { ...theme.value, ...change }
   wrong.value = ''
   emit('set', {
@@ -32,6 +63,10 @@ function set(change: { name?: string; palette?: string[]; region?: string }) {
             ...(t.name ? { name: t.name } : {}),
             ...(t.palette?.length ? { palette: t.palette } : {}),
             ...(t.region ? { region: t.region } : {}),
+            ...(t.belongs?.length ? { belongs: t.belongs } : {}),
+            ...(t.alien?.length ? { alien: t.alien } : {}),
+            ...(t.garnish?.length ? { garnish: t.garnish } : {}),
+            ...(t.liner ? { liner: t.liner } : {}),
           } as Brief['theme'])
         : undefined,
   })
@@ -60,6 +95,13 @@ function read(e: Event) {
   })
   input.value = ''
 }
+/** An inspiration photograph gives its main colours; it is not kept. */
+function look(e: Event) {
+  const input = e.target as HTMLInputElement
+  const picture = input.files?.[0]
+  input.value = ''
+  if (picture) void tried(async () => set({ palette: (await shelf.coloursOf(picture)).slice(0, most) }))
+}
 const file = computed(
   () =>
     `/api/v1/palettes/file?name=${encodeURIComponent(theme.value.name ?? '')}&colours=${palette.value.map(c => c.slice(1)).join(',')}`,
@@ -77,8 +119,11 @@ const file = computed(
       maxlength="80"
       placeholder="none"
       list="themes"
-      @written="name => set({ name })"
-    /><datalist id="themes"><option v-for="t in themeNameValues" :key="t" :value="t" /></datalist>, food from
+      @written="named"
+    /><datalist id="themes">
+      <option v-for="k in shelf.themes" :key="k.id" :value="k.name" />
+      <option v-for="t in themeNameValues" :key="t" :value="t" /></datalist
+    >, food from
     <Choose
       :value="theme.region ?? ''"
       label="Landscape"
@@ -92,7 +137,7 @@ const file = computed(
         ['eastern', 'the east'],
         ['tropical', 'the tropics'],
       ]"
-      @change="v => set({ region: v || undefined })"
+      @change="v => set({ region: (v || undefined) as Theme['region'] })"
     />, in these colours:
   </p>
   <p class="line colours">
@@ -120,12 +165,19 @@ const file = computed(
     </button>
     <button v-if="theme.region" class="btn quiet" @click="fromRegion">Colours of that landscape</button>
     <label class="btn quiet file">
+      Colours from a picture
+      <input type="file" accept="image/png,image/jpeg" aria-label="Colours from a picture" @change="look" />
+    </label>
+    <label class="btn quiet file">
       Read a palette file
       <input type="file" accept=".gpl,text/plain" aria-label="Read a palette file" @change="read" />
     </label>
     <a v-if="palette.length" class="btn quiet" :href="file" download>Save as a palette file</a>
+    <button v-if="keepable && !known" class="btn quiet" :disabled="shelf.busy" @click="keep">
+      Keep as my theme
+    </button>
   </p>
-  <p v-if="wrong" class="small" role="alert">▲ {{ wrong }}</p>
+  <p v-if="wrong || shelf.wrong" class="small" role="alert">▲ {{ wrong || shelf.wrong }}</p>
 </template>
 
 <style scoped>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The frame of everything that is not a job: the bench, the larder, the boards
-// and bowls, the settings.
+// and bowls, the shelf, the settings.
 import { RouterLink } from 'vue-router'
 
 defineProps<{ title: string; wide?: boolean }>()
@@ -9,6 +9,7 @@ const rooms = [
   { name: 'shopping', says: 'Shopping' },
   { name: 'larder', says: 'Larder' },
   { name: 'boards', says: 'Boards & bowls' },
+  { name: 'shelf', says: 'Shelf' },
   { name: 'settings', says: 'Settings' },
 ]
 </script>

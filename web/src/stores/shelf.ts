@@ -1,0 +1,80 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { api, body, send, take, Trouble, type Kept, type KeepAsked, type MainColours } from '@/api/client'
+import { useToast } from '@/stores/toast'
+
+/** What is kept to be used again: choices, ideas and themes of one's own. */
+export const useShelf = defineStore('shelf', () => {
+  const all = shallowRef<Kept[]>([])
+  const wrong = ref('')
+  const busy = ref(false)
+  const toast = useToast()
+
+  const of = (kind: Kept['kind']) => all.value.filter(k => k.kind === kind && !k.put_away)
+  const choices = computed(() => of('choice'))
+  const ideas = computed(() => of('idea'))
+  const themes = computed(() => of('theme'))
+
+  /** Does something and reads the shelf again; what went wrong stays to be read. */
+  async function run<T>(ask: () => Promise<T>): Promise<T | undefined> {
+    busy.value = true
+    wrong.value = ''
+    try {
+      const out = await ask()
+      all.value = (await take<{ kept: Kept[] }>(api.GET('/api/v1/shelf'))).kept
+      return out
+    } catch (e) {
+      wrong.value = e instanceof Trouble ? e.message : 'That could not be kept. Try again.'
+      return undefined
+    } finally {
+      busy.value = false
+    }
+  }
+  const read = () => run(async () => undefined)
+  const keep = (kind: Kept['kind'], asked: KeepAsked) =>
+    run(() => take<Kept>(api.POST('/api/v1/shelf/{kind}', { params: { path: { kind } }, body: body(asked) })))
+  const change = (k: Kept, asked: KeepAsked) =>
+    run(() =>
+      take<Kept>(
+        api.PUT('/api/v1/shelf/{kind}/{id}', {
+          params: { path: { kind: k.kind, id: k.id }, header: { 'If-Match': `"${k.version}"` } },
+          body: body(asked),
+        }),
+      ),
+    )
+  const path = (k: Kept) => ({ params: { path: { kind: k.kind, id: k.id } } })
+  const takeOut = (k: Kept) => run(() => take(api.POST('/api/v1/shelf/{kind}/{id}/take-out', path(k))))
+  async function putAway(k: Kept) {
+    await run(() => take(api.DELETE('/api/v1/shelf/{kind}/{id}', path(k))))
+    if (!wrong.value)
+      toast.tell({
+        says: `${k.name} is off the shelf.`,
+        act: { name: 'Put it back', do: () => void takeOut(k) },
+      })
+  }
+  /** The main colours of a picture, at most twelve, which is not kept for that. */
+  const coloursOf = async (file: File) =>
+    (await send<MainColours>('POST', '/api/v1/colours', file.type || 'image/jpeg', file)).colours.map(
+      c => c.hex,
+    )
+  const photo = (k: Kept) => `/api/v1/ideas/${encodeURIComponent(k.id)}/photo?v=${k.version}`
+  const savePhoto = (k: Kept, file: File) =>
+    run(() => send('PUT', `/api/v1/ideas/${encodeURIComponent(k.id)}/photo`, file.type || 'image/jpeg', file))
+
+  return {
+    all,
+    wrong,
+    busy,
+    choices,
+    ideas,
+    themes,
+    read,
+    keep,
+    change,
+    putAway,
+    takeOut,
+    coloursOf,
+    photo,
+    savePhoto,
+  }
+})
