@@ -114,5 +114,9 @@ func overBudget(b brief.Brief, j *job.Job, larder *food.Larder, over float64) st
 	if float64(wished) >= .6*b.Money() {
 		why = "most of it is what was asked for by name"
 	}
-	return fmt.Sprintf("Over the budget by %.0f %%: %s. The dearest is %s; let go of it, or of some guests' wishes, or raise the budget.", math.Max(1, 100*over/b.Money()), why, strings.ToLower(dearest.food.Name))
+	by := fmt.Sprintf("by %.0f %%", math.Max(1, 100*over/b.Money()))
+	if times := 1 + over/b.Money(); times >= 3 {
+		by = fmt.Sprintf("by far, it comes to %.0f times as much", times)
+	}
+	return fmt.Sprintf("Over the budget %s: %s. The dearest is %s; let go of it, or of some guests' wishes, or raise the budget.", by, why, strings.ToLower(dearest.food.Name))
 }

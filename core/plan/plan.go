@@ -123,6 +123,10 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 	if dish, ok := stoneDish(theirs, chosen, larder, len(surfaces)); ok {
 		amounts = append(amounts, dish)
 	}
+	says = append(says, falls(theirs, chosen, larder, on)...)
+	if p.Of == 0 || p.Who == all[0].Who {
+		says = append(says, avoidedTheme(theirs, theme, larder)...)
+	}
 	var out []*tray.Tray
 	shares := shareOut(amounts, surfaces)
 	for i, share := range shares {

@@ -42,13 +42,18 @@ func Hours(minutes float64) string {
 	return fmt.Sprintf("%d h %d min", h, rest)
 }
 
+// Or lists things as one says them where any one will do: figs, pears or honey.
+func Or(things []string) string { return listed(things, " or ") }
+
 // And lists things as one says them: figs, pears and honey.
-func And(things []string) string {
+func And(things []string) string { return listed(things, " and ") }
+
+func listed(things []string, before string) string {
 	if len(things) < 2 {
 		return strings.Join(things, "")
 	}
 	last := len(things) - 1
-	return strings.Join(things[:last], ", ") + " and " + things[last]
+	return strings.Join(things[:last], ", ") + before + things[last]
 }
 
 // Many reports whether a thing's name speaks of several: crackers, dates, pistachios in the shell; but

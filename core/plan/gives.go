@@ -1,0 +1,104 @@
+package plan
+
+import (
+	"fmt"
+	"slices"
+
+	"happytray/core/brief"
+	"happytray/core/craft"
+	"happytray/core/food"
+	"happytray/core/pick"
+	"happytray/core/say"
+)
+
+// kindsMissed are the kinds that a table asks after, with their words; of the others nobody does.
+var kindsMissed = []struct {
+	of   food.Category
+	says string
+}{{food.Cheese, "cheese"}, {food.Meat, "meat"}, {food.Cracker, "bread and crackers"}, {food.Dip, "dips"}, {food.Vegetable, "vegetables"}, {food.Fruit, "fruit"}, {food.Sweet, "sweets"}}
+
+// falls says which kinds fall away altogether because of what is kept off the tray, and what would
+// give them back to the others.
+func falls(b brief.Brief, chosen []pick.Choice, larder *food.Larder, under pick.Under) []string {
+	off := b.OffTheTray()
+	if len(off) == 0 || len(b.Foods) > 0 {
+		return nil
+	}
+	kinds := pick.KindsFor(b, under)
+	there := map[food.Category]bool{}
+	for _, c := range chosen {
+		there[c.Food.Category] = true
+	}
+	var gone []string
+	back := 0
+	all := larder.All()
+	for _, k := range kindsMissed {
+		if kinds[k.of] == 0 || there[k.of] {
+			continue
+		}
+		n, kept := 0, 0
+		for i := range all {
+			if f := &all[i]; f.Category == k.of {
+				n++
+				if f.Breaks(off) != "" || f.MayHold(off) != "" {
+					kept++
+				}
+			}
+		}
+		if n > 0 && kept == n {
+			gone = append(gone, k.says)
+			back += n
+		}
+	}
+	if len(gone) == 0 {
+		return nil
+	}
+	words := slices.Clone(off)
+	if at := slices.Index(words, "animal"); at >= 0 {
+		words[at] = "what comes from animals"
+	}
+	if len(words) > 4 {
+		words = append(words[:3:3], fmt.Sprintf("%d things more", len(words)-3))
+	}
+	says := fmt.Sprintf("No %s: all of it in the larder holds, or may hold, %s, which is kept off the tray.", say.Or(gone), say.Or(words))
+	switch n, all := who(b), b.Guests.Total(); {
+	case n == 0 || n >= all:
+	case 2*n > all:
+		says += fmt.Sprintf(" A tray apart for the %s who may have it would hold %s more.", say.Count(all-n, "guest"), say.Count(back, "food"))
+	case n == 1:
+		says += fmt.Sprintf(" A plate of its own for the guest who avoids it would give the others %s more to choose from.", say.Count(back, "food"))
+	default:
+		says += fmt.Sprintf(" A tray apart for the %d guests who avoid it would give the others %s more to choose from.", n, say.Count(back, "food"))
+	}
+	return []string{says}
+}
+
+// who is how many guests, as far as is said, avoid something that is kept off the whole tray; 0 where
+// it is everybody.
+func who(b brief.Brief) (n int) {
+	for _, d := range b.Diets {
+		if !slices.ContainsFunc(d.Avoid, brief.IsAllergen) {
+			continue
+		}
+		if d.Count == 0 {
+			return 0
+		}
+		n += d.Count
+	}
+	return n
+}
+
+// avoidedTheme says so where guests avoid all the foods that make a theme.
+func avoidedTheme(b brief.Brief, theme *craft.Theme, larder *food.Larder) []string {
+	if theme == nil || len(theme.Belongs) == 0 {
+		return nil
+	}
+	off := b.OffTheTray()
+	for _, id := range theme.Belongs {
+		f, ok := larder.Get(id)
+		if ok && f.Breaks(off) == "" && f.MayHold(off) == "" {
+			return nil
+		}
+	}
+	return []string{fmt.Sprintf("Guests avoid every food that makes the theme %.80q, or the larder has none of them, so only its colours are followed.", theme.Name)}
+}
