@@ -250,6 +250,8 @@ func (t *table) one() {
 // seen is the least grams of a food that are worth their place.
 func (t *table) seen(i int) float64 {
 	switch spec := t.specs[i]; {
+	case craft.IsWanted(t.foods[i].Food) && !OneByOne(spec) && food.WholeG(spec) == 0: // one for everybody who can eat it
+		return spec.MassG * float64(max(t.eaters(i), fewest(t.brief, spec)))
 	case food.InVessel(spec.Form):
 		return leastBowl
 	case !OneByOne(spec):
@@ -258,9 +260,9 @@ func (t *table) seen(i int) float64 {
 	return 0
 }
 
-// smallerPiece is what the pieces of a round may weigh of their usual mass, so that one more guest
-// does not cost one more round.
-const smallerPiece = .8
+// smallerPiece is what the pieces of a round may weigh of their usual mass, so that a few more guests
+// do not cost one more round and double the cheese: a round of eight pieces is cut into twelve.
+const smallerPiece = 2.0 / 3
 
 // PartOfWhole is the part of a whole from which on it is put on the tray whole; less of it is
 // laid in parts.

@@ -31,8 +31,46 @@ func climbs(t *tray.Tray, larder *food.Larder, f review.Finding) (out []change) 
 	if len(who) == 0 {
 		return nil
 	}
+	way := wayFor(t, f)
 	for n := range mendClimb {
-		out = append(out, change{says, func(ctx context.Context) *tray.Tray { return climb(ctx, t, larder, who, seedOf(f, 31+n)) }})
+		only := who
+		if n%2 == 0 && len(who) > 3 { // what the finding is about alone
+			only = who[:3]
+		}
+		out = append(out, change{says, func(ctx context.Context) *tray.Tray { return climb(ctx, t, larder, only, way, seedOf(f, 31+n)) }})
+	}
+	return out
+}
+
+// wayFor is the way that helps with a finding, by element: towards what it goes well with, away from
+// what it is too like, across the tray where it is all on one side.
+func wayFor(t *tray.Tray, f review.Finding) map[int]geom.Point {
+	out := map[int]geom.Point{}
+	centre := t.Board.FoodZone.Centroid()
+	for n, id := range f.Elements {
+		k := t.Find(id)
+		if k < 0 {
+			continue
+		}
+		at := t.Elements[k].Pose().At()
+		switch {
+		case f.Check == "service.reach" || f.Check == "colour.spread" || f.Check == "spread.category" || f.Check == "spread.weight":
+			out[k] = centre.Sub(at).Unit()
+		case len(f.Elements) < 2:
+		default: // findings of two things name them side by side
+			if n^1 >= len(f.Elements) {
+				continue
+			}
+			o := t.Find(f.Elements[n^1])
+			if o < 0 || o == k {
+				continue
+			}
+			away := at.Sub(t.Elements[o].Pose().At()).Unit()
+			if f.Check == "pairs.near" {
+				away = away.Mul(-1)
+			}
+			out[k] = away
+		}
 	}
 	return out
 }
@@ -44,9 +82,9 @@ func liesAlike(a, b *tray.Element) bool {
 	})
 }
 
-// climb moves and turns elements a little, the loose neighbours giving way, and keeps each step that
+// climb moves and turns elements a little, half of the time the way that helps, the loose neighbours giving way, and keeps each step that
 // leaves the tray legal, or as it was, and raises its total; nil where none does.
-func climb(ctx context.Context, t *tray.Tray, larder *food.Larder, who []int, seed uint64) *tray.Tray {
+func climb(ctx context.Context, t *tray.Tray, larder *food.Larder, who []int, way map[int]geom.Point, seed uint64) *tray.Tray {
 	r := food.Rand(seed)
 	at, live := t, review.NewLive(t, larder)
 	rev := live.Totals()
@@ -68,6 +106,9 @@ func climb(ctx context.Context, t *tray.Tray, larder *food.Larder, who []int, se
 			to.Turn += []float64{8, -8, 20, -20, 45, -45}[r.IntN(6)]
 		} else {
 			by := geom.Polar(2+14*r.Float64(), 360*r.Float64())
+			if known, ok := way[k]; ok && r.IntN(2) == 0 {
+				by = geom.Polar(by.Len(), known.Degrees()+60*(r.Float64()-.5))
+			}
 			to.X, to.Y = to.X+by.X, to.Y+by.Y
 		}
 		c := mendTry{moves: []mendMove{{k, to}}}.made(ctx, at, larder)

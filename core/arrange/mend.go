@@ -25,20 +25,20 @@ type Mended struct {
 }
 
 // least points of the total that a change must win to be worth offering.
-const worthMending = .1
+const worthMending = .05
 
 // How many changes of each sort are tried for one finding; each is settled and judged in full. They
 // take about half a second for a tray of 40 elements on two cores; on larger ones fewer are laid anew.
 const (
-	mendClimb = 2  // walks of small moves, each of them kept that raises the total
-	mendSteps = 16 // of such a walk
+	mendClimb = 3  // walks of small moves, each of them kept that raises the total
+	mendSteps = 20 // of such a walk
 	mendApart = 1  // a heap or a row parted in two, the other half across the tray
 	mendStand = 1  // two things that stand exchanged, and the loose food laid anew
 	mendNear  = 1  // two loose heaps exchanged, and what lies round them laid anew
 	mendForms = 1  // other forms of what the finding is about
-	mendAnew  = 2  // all loose food laid anew round what stands
+	mendAnew  = 1  // all loose food laid anew round what stands
 	mendSwaps = 2  // exchanges of each element of the finding, loose neighbours giving way
-	mendTries = 2  // of these, and of moves and turns, in all
+	mendTries = 1  // of these, and of moves and turns, in all
 )
 
 // ofMany is how many of n changes that lay food anew are tried on a tray: fewer where there is more to lay.

@@ -17,10 +17,10 @@ const (
 	atBest         = .22
 	outOfSeason    = -.6
 	fromCupboard   = .5
-	inTheme        = 1.1 // in the very colour of a theme's palette; less, the farther from it
+	inTheme        = 1.4 // in the very colour of a theme's palette; less, the farther from it
 	thePalette     = 15  // how far from it counts, CIEDE2000
 	ofRegion       = .5
-	belongs        = .9
+	belongs        = 1.2
 	onGround       = -.12 // nearly the colour of the board or liner
 	newColour      = .18
 	sameColour     = -.07

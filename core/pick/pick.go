@@ -156,6 +156,9 @@ func (p *picker) form(f *food.Food) string {
 				n += 2
 			}
 		}
+		if s.Form == "trail" && !slices.ContainsFunc(p.chosen, func(c Choice) bool { return c.Form == "trail" }) {
+			n -= 2 // a line that leads the eye, where there is none yet
+		}
 		if food.Tiny(s) {
 			n += 2 // rather in a vessel
 		}

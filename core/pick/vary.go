@@ -19,7 +19,8 @@ const (
 	rests  = .5
 	rested = -2.0
 
-	pleasersRest = .25 // of what everybody takes: a tray wants some of it
+	// of what everybody takes: a tray wants some of it, but not always led by the same line of folds
+	pleasersRest = .25
 )
 
 // vary makes the choice another one: foods of about equal worth take turns, by the seed. It
@@ -48,7 +49,7 @@ func (f *candidates) shake(seed uint64) {
 	for i := range f.cands {
 		r := food.Rand(seed ^ food.Seed(f.cands[i].food.ID))
 		f.cands[i].noise = spread * r.NormFloat64()
-		if tired := r.Float64(); tired < rests && !f.cands[i].awake && !(f.cands[i].pleases && tired > pleasersRest) {
+		if tired := r.Float64(); tired < rests && !f.cands[i].awake && !(f.cands[i].pleases && !f.cands[i].leads && tired > pleasersRest) {
 			f.cands[i].noise += rested
 		}
 	}

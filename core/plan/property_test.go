@@ -143,7 +143,7 @@ func TestMonotoneInGuests(t *testing.T) {
 				spec, _ := a.Food.Spec(a.Form)
 				each := spec.MassG
 				if food.WholeG(spec) > 0 {
-					each *= .8 // a round is cut into as many as there are guests
+					each *= 2.0 / 3 // a round of eight pieces is cut into as many as there are guests, twelve at most
 				}
 				if a.Food.Liking >= craft.Wanted && !amount.OneByOne(spec) && a.Food.Category != food.Garnish && a.Grams < each*float64(n)-1e-6 {
 					t.Errorf("%d guests, %s: %.0f g of %s is not one for each", n, occasion, a.Grams, a.Food.Name)

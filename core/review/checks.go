@@ -3,6 +3,7 @@ package review
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 
 	"happytray/core/geom"
@@ -16,9 +17,18 @@ func (l *Live) Review() Review {
 	}
 	m := l.measured(false)
 	rev := total(l.rules, m.values)
-	rev.Findings = gather(m.found)
+	rev.Findings = gather(slices.DeleteFunc(m.found, func(f Finding) bool {
+		return f.Severity != Stop && looks(f.Check) && rev.ScoreOf(f.Check) >= wellEnough && f.worth < glaring
+	}))
 	return rev
 }
+
+// wellEnough is the score of a check of the looks from which on only what is glaring is said of it, by
+// its worth: a tray that is good is told that it is good.
+const (
+	wellEnough = .98
+	glaring    = 5.0
+)
 
 // Score is the total alone, without findings.
 func (l *Live) Score() float64 { return l.Totals().Score }

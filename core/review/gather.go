@@ -27,6 +27,12 @@ var rank = map[string]int{"care": 0, "service": 1, "fit": 2}
 
 var severityOrder = map[string]int{Stop: 0, Mend: 1, Note: 2}
 
+// looks reports whether a check is of the looks, not of what guests eat or how it lies.
+func looks(check string) bool {
+	_, other := rank[groupOf(check)]
+	return !other
+}
+
 func groupOf(check string) string {
 	group, _, _ := strings.Cut(check, ".")
 	return group
