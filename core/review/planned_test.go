@@ -22,8 +22,11 @@ func TestThePlannerIsNotContradicted(t *testing.T) {
 	r := rand.New(rand.NewPCG(4, 12))
 	larder, cabinet := food.BuiltIn(), board.BuiltInCabinet()
 	words := [][]string{{"animal"}, {"meat"}, {"pork"}, {"gluten"}, {"milk"}, {"nuts"}, {"rennet", "meat"}, {"alcohol"}, {"egg", "soy"}}
-	planned, budgets := 0, 0
-	for n := range 300 {
+	planned, budgets, briefs := 0, 0, 300
+	if testing.Short() {
+		briefs = 60
+	}
+	for n := range briefs {
 		b := brief.Brief{Guests: brief.Guests{Adults: 2 + r.IntN(40), Children: r.IntN(3) * r.IntN(5)}, Month: 1 + r.IntN(12), Occasion: []string{"nibble", "grazing", "meal"}[r.IntN(3)], Choice: n}
 		for k := range r.IntN(3) {
 			b.Diets = append(b.Diets, brief.Diet{Who: []string{"some", "others"}[k], Count: 1 + r.IntN(max(1, b.Guests.Total()/4)), Avoid: words[r.IntN(len(words))]})
@@ -62,7 +65,7 @@ func TestThePlannerIsNotContradicted(t *testing.T) {
 			}
 		}
 	}
-	if planned < 270 {
+	if planned < briefs*9/10 {
 		t.Errorf("only %d were planned", planned)
 	}
 	t.Logf("%d budgets are over and said so", budgets)
