@@ -1,5 +1,5 @@
 import { test, type Page } from '@playwright/test'
-import { layAll, openDemo } from '../tests/common'
+import { openDemo } from '../tests/common'
 
 const folder = '../docs/screenshots'
 
@@ -59,8 +59,9 @@ test('three ways to lay a tray', async ({ page }) => {
 test('a round tray', async ({ page }) => {
   await openDemo(page, 'Quiz league', 'Brief')
   await page.getByRole('button', { name: 'Pick the foods' }).click()
-  await page.getByRole('button', { name: 'Lay them' }).click()
-  await layAll(page)
+  await page.getByRole('button', { name: 'Lay them' }).click() // it lays at once
+  await page.locator('[data-hold]').first().waitFor({ timeout: 60_000 })
+  await page.getByRole('button', { name: 'Lay it another way' }).waitFor({ timeout: 60_000 })
   await shoot(page, 'lay-round')
 })
 
