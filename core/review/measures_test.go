@@ -350,7 +350,7 @@ func TestBowlsAreSeenByContentsAndRim(t *testing.T) {
 		}
 		return ""
 	}
-	if s := says(bowl("beetroot-dip", "great-bowl")); !strings.HasPrefix(s, "The white bowl beside the ") && !strings.HasPrefix(s, "The cream bowl beside the ") {
+	if s := says(bowl("beetroot-dip", "great-bowl")); !strings.HasPrefix(s, "The white bowl and the ") && !strings.HasPrefix(s, "The cream bowl and the ") {
 		t.Errorf("a white bowl beside a pale cheese: %q", s)
 	}
 	if s := says(bowl("yoghurt-dip", "ink-bowl")); s != "" {

@@ -11,7 +11,7 @@ const (
 	saysFitCover        = "About %s of the board shows. Spread the loose things wider, or take a smaller board."
 	saysFitGap          = "A bare patch %s across draws the eye here. A little heap or a few more crackers would close it."
 	saysFitPlaced       = "%d of %d groups still wait beside the board."
-	saysColourRim       = "The %s bowl beside the %s %s, nearly one colour%s. Another bowl, or something bright between them, would help."
+	saysColourRim       = "The %s bowl and the %s %s beside it are nearly one colour%s. Another bowl, or something bright between them, would help."
 	saysColourNeighbour = "The %s and the %s are nearly one colour and run together%s. Something bright between them would help."
 	saysColourGround    = "The %s %s nearly the colour of the ground and fade%s. Frame it with something dark or bright, or change the liner."
 	saysColourRepeat    = "The %s is in one place only. A little of it in two more would lead the eye round."
