@@ -76,9 +76,20 @@ func (s *Server) GiveWay(c *gin.Context) {
 		if t.Find(in.Element) < 0 {
 			return out, fault.Bad("element", "there is no element %.60q on this tray", in.Element)
 		}
-		given, moved := arrange.GiveWay(c.Request.Context(), t, larder, in.Element, geom.Pose{X: in.From.X, Y: in.From.Y, Turn: in.From.TurnDeg})
-		if out.Moved = moved; moved {
-			raw, bad := written(given)
+		e := &t.Elements[t.Find(in.Element)]
+		if !e.Placed {
+			return out, fault.Bad("element", "%.60q does not lie on the board", in.Element)
+		}
+		to := e.Pose()
+		e.MoveTo(geom.Pose{X: in.From.X, Y: in.From.Y, Turn: in.From.TurnDeg}) // where it came from is room for the others
+		room, err := arrange.MakeRoom(c.Request.Context(), t, larder, in.Element, to)
+		if err != nil {
+			return out, err
+		}
+		now := room.Tray.Elements[room.Tray.Find(in.Element)].Pose()
+		out.Lifted = list(room.Lifted)
+		if out.Moved = len(room.Moved)+len(room.Lifted) > 0 || now != to; out.Moved {
+			raw, bad := written(room.Tray)
 			out.Tray, err = &raw, bad
 		}
 		return out, err

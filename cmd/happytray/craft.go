@@ -20,9 +20,11 @@ import (
 	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/food"
+	"happytray/core/geom"
 	"happytray/core/job"
 	"happytray/core/plan"
 	"happytray/core/review"
+	"happytray/core/say"
 	"happytray/core/shop"
 	"happytray/core/tray"
 )
@@ -211,6 +213,51 @@ func readOne(which int) (*job.Job, *tray.Tray, *food.Larder, error) {
 		return nil, nil, nil, usageError{fmt.Errorf("--tray takes 1 to %d for this job, not %d", len(j.Trays), which)}
 	}
 	return j, j.Trays[which-1], larder, nil
+}
+
+// putCommand lays one element by hand and lets the rest make room.
+func putCommand() *cobra.Command {
+	var id string
+	var x, y, turn float64
+	c := &cobra.Command{Use: "put", Short: "Lay one element of the tray on standard input at a place; the rest makes room", Args: noArgs}
+	c.Flags().StringVar(&id, "element", "", "id of the element")
+	c.Flags().Float64Var(&x, "x", 0, "its place, mm from the left")
+	c.Flags().Float64Var(&y, "y", 0, "its place, mm from the top")
+	c.Flags().Float64Var(&turn, "turn", 0, "how it is turned, degrees; left out, as it is")
+	which := whichTray(c)
+	c.RunE = func(cmd *cobra.Command, _ []string) error {
+		for _, name := range []string{"element", "x", "y"} {
+			if !cmd.Flags().Changed(name) {
+				return usageError{fmt.Errorf("put wants --%s", name)}
+			}
+		}
+		for name, v := range map[string]float64{"x": x, "y": y, "turn": turn} {
+			if !(v >= -10000 && v <= 10000) {
+				return usageError{fmt.Errorf("--%s takes -10000 to 10000, not %v", name, v)}
+			}
+		}
+		j, t, larder, err := readOne(*which)
+		if err != nil {
+			return err
+		}
+		k := t.Find(id)
+		if k < 0 {
+			return fault.Bad("element", "there is no element %.60q on this tray", id)
+		}
+		if !cmd.Flags().Changed("turn") {
+			turn = t.Elements[k].TurnDeg
+		}
+		room, err := arrange.MakeRoom(context.Background(), t, larder, id, geom.Pose{X: x, Y: y, Turn: turn})
+		if err != nil {
+			return err
+		}
+		if len(room.Lifted) > 0 {
+			fmt.Fprintln(os.Stderr, "No room is left on the board for "+say.And(room.Lifted)+"; beside it they wait.")
+		}
+		j.Trays[*which-1] = room.Tray
+		return writeJSON(j)
+	}
+	return c
 }
 
 func reviewCommand() *cobra.Command {

@@ -16,6 +16,7 @@ import (
 
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/review"
 )
 
 // The command line is a contract that other people's scripts rely on, so it is
@@ -396,5 +397,41 @@ func TestProposalsAndFixes(t *testing.T) {
 				t.Errorf("way %d: %+v", i, f.Fix)
 			}
 		}
+	}
+}
+
+// put lays an element where it is told to, with the rest making room: the tray fits, and no gram is lost.
+func TestPutMakesRoom(t *testing.T) {
+	laid := must(t, must(t, []byte(`{"guests":{"adults":9},"month":10}`), "plan"), "arrange", "--seed", "3", "--seconds", "1")
+	before, err := job.Read(laid, food.BuiltIn())
+	if err != nil {
+		t.Fatal(err)
+	}
+	for i, e := range before.Trays[0].Elements {
+		if !e.Placed || i%4 != 0 {
+			continue
+		}
+		raw := must(t, laid, "put", "--element", e.ID, "--x", "190", "--y", "150", "--turn", "15")
+		after, err := job.Read(raw, food.BuiltIn())
+		if err != nil {
+			t.Fatal(err)
+		}
+		now := after.Trays[0]
+		if !review.Of(now, food.BuiltIn()).Fits() {
+			t.Errorf("%s was put down, and the tray does not fit", e.ID)
+		}
+		for _, o := range before.Trays[0].Elements {
+			if a, b := before.Trays[0].GramsOf(o.Food), now.GramsOf(o.Food); math.Abs(a-b) > .11 {
+				t.Errorf("%s was put down, and of %s %g g of %g are left", e.ID, o.Food, b, a)
+			}
+		}
+	}
+	for _, bad := range [][]string{{"put"}, {"put", "--element", "honey", "--x", "1"}, {"put", "--element", "honey", "--x", "1e9", "--y", "2"}} {
+		if _, says, exit := run(t, laid, bad...); exit != 2 || len(says) == 0 {
+			t.Errorf("%v: exit %d, %q", bad, exit, says)
+		}
+	}
+	if _, says, exit := run(t, laid, "put", "--element", "no-such", "--x", "1", "--y", "2"); exit != 1 || !strings.Contains(string(says), "no-such") {
+		t.Errorf("exit %d, %q", exit, says)
 	}
 }

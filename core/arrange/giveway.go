@@ -3,6 +3,7 @@ package arrange
 import (
 	"context"
 	"math"
+	"slices"
 
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -29,14 +30,23 @@ func giveWay(ctx context.Context, t *tray.Tray, larder *food.Larder, id string, 
 	if k < 0 || t.Board == nil || !t.Elements[k].Placed {
 		return t, false
 	}
-	c := t.Clone()
-	moved := &c.Elements[k]
-	here := boxOf(moved.Pieces)
-	to := moved.Pose().At()
-	there := here.Move(from.At().Sub(to))
-	round := []geom.Rect{here.Grow(yields), there.Grow(yields)}
-	meets := func(b geom.Rect) bool { return b.Meets(round[0]) || b.Meets(round[1]) }
-	window := round[0].Union(round[1]).Grow(80)
+	here := boxOf(t.Elements[k].Pieces)
+	there := here.Move(from.At().Sub(t.Elements[k].Pose().At()))
+	return giveWayIn(ctx, t.Clone(), larder, k, itself, []geom.Rect{here, there})
+}
+
+// giveWayIn settles the loose pieces in and round some boxes, on the tray c itself; element k stays
+// unless its own pieces settle, too.
+func giveWayIn(ctx context.Context, c *tray.Tray, larder *food.Larder, k int, itself bool, boxes []geom.Rect) (*tray.Tray, bool) {
+	t := c
+	round := make([]geom.Rect, len(boxes))
+	window := boxes[0]
+	for i, b := range boxes {
+		round[i] = b.Grow(yields)
+		window = window.Union(round[i])
+	}
+	meets := func(b geom.Rect) bool { return slices.ContainsFunc(round, b.Meets) }
+	window = window.Grow(80)
 	s := &search{tray: c, larder: larder, zone: newZoneIn(c.Board, window), full: map[string]int{}}
 	l := newLayout(s, c)
 	var elems []int
@@ -85,6 +95,7 @@ func giveWay(ctx context.Context, t *tray.Tray, larder *food.Larder, id string, 
 	}
 	sh.settle(ctx, grains)
 	sh.close(ctx, grains)
+	sh.pile(grains)
 	changed := false
 	for i := range grains {
 		changed = changed || grains[i].gone || grains[i].at.Dist(before[i]) > .05
@@ -97,6 +108,70 @@ func giveWay(ctx context.Context, t *tray.Tray, larder *food.Larder, id string, 
 	}
 	return c, true
 }
+
+// pile lays what found no room at the nearest free spot, or else on its own heap, where fewest lie
+// already: a heap grows higher before anything is taken off the tray. What stands in nothing else may lie there.
+func (sh *share) pile(grains []grain) {
+	on := map[int]int{} // pieces that lie on a piece
+	for i := range grains {
+		g := &grains[i]
+		if !g.gone || sh.strayed(grains, i) {
+			continue
+		}
+		best, least := -1, mostPiled
+		for j := range grains {
+			o := &grains[j]
+			if o.e != g.e || o.gone || o.upper {
+				continue
+			}
+			if n := on[j]; n < least {
+				back := g.at
+				g.moveTo(o.at.Add(geom.Polar(.12*g.r, float64(i*137%360))))
+				if g.gone = false; sh.legal(grains, i) {
+					best, least = j, n
+				}
+				g.gone = true
+				g.moveTo(back)
+			}
+		}
+		if best < 0 {
+			continue
+		}
+		on[best]++
+		g.moveTo(grains[best].at.Add(geom.Polar(.12*g.r, float64(i*137%360))))
+		g.gone, g.upper = false, true
+	}
+}
+
+// strays is how far a piece may be laid from where its heap lay, mm.
+const strays = 260.0
+
+// strayed lays a piece that found no room at the nearest free spot, such as the one from which
+// something was taken; it reports whether there is one.
+func (sh *share) strayed(grains []grain, i int) bool {
+	g := &grains[i]
+	from := g.at
+	step := math.Max(5, .7*g.r)
+	g.gone = false
+	for far := step; far < strays; far += step {
+		n := int(math.Min(40, 6+far/4))
+		for a := range n {
+			at := from.Add(geom.Polar(far, float64(a)*360/float64(n)+far*5))
+			if sh.l.s.zone.deep(at) < .4*g.r {
+				continue
+			}
+			if g.moveTo(at); sh.legal(grains, i) {
+				return true
+			}
+		}
+	}
+	g.moveTo(from)
+	g.gone = true
+	return false
+}
+
+// mostPiled is how many pieces are piled on one of their own heap.
+const mostPiled = 2
 
 // grainOf is one piece as it lies.
 func grainOf(region, e, piece int, p *tray.Piece) grain {
@@ -127,8 +202,11 @@ func (l *layout) yield(i int, grains []grain) {
 		if at := g.at.Round(); at != p.At {
 			p.At, p.Outline = at, g.local.Move(at).Round()
 		}
-		if !g.upper {
+		switch {
+		case !g.upper:
 			p.ZMM = 0
+		case p.ZMM == 0: // it was piled up
+			p.ZMM = round1(.6 * p.HeightMM)
 		}
 	}
 	if len(gone) > 0 {

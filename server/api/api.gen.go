@@ -1214,7 +1214,9 @@ type Found struct {
 
 // GiveWayAnswer defines model for GiveWayAnswer.
 type GiveWayAnswer struct {
-	Moved bool `json:"moved"`
+	// Lifted elements that found no room and wait beside the board
+	Lifted []string `json:"lifted"`
+	Moved  bool     `json:"moved"`
 
 	// Tray A tray file, docs/formats/tray.schema.json
 	Tray *TrayDocument `json:"tray,omitempty"`
@@ -2465,7 +2467,7 @@ type ServerInterface interface {
 	// TakeFoodOut Take a food out again
 	// (POST /api/v1/foods/{id}/take-out)
 	TakeFoodOut(c *gin.Context, id ThingId)
-	// GiveWay Re-settle the loose pieces round an element that was moved by hand; nothing else moves
+	// GiveWay Let everything else make room for an element that was moved by hand: what stands slides, trails bend, loose food flows; what is locked stays
 	// (POST /api/v1/give-way)
 	GiveWay(c *gin.Context)
 	// DropIdeaPhoto Throw the picture away

@@ -68,7 +68,7 @@ describe('neighbours that give way', () => {
     const job = useJob()
     await job.open('j')
     const { after } = useGiveWay()
-    wire.answer = { moved: true, tray: tray('settled') }
+    wire.answer = { moved: true, lifted: [], tray: tray('settled') }
     after('bowl', at(1), 'moved the bowl')
     after('bowl', at(3), 'moved the bowl')
     expect(wire.asked).toEqual([])
@@ -86,7 +86,7 @@ describe('neighbours that give way', () => {
     await rest()
     expect(wire.asked).toEqual([])
     on.value = true
-    wire.answer = { moved: false }
+    wire.answer = { moved: false, lifted: [] }
     after('bowl', at(1), 'moved the bowl')
     await rest()
     expect(job.doc?.title).toBe('given')
@@ -96,7 +96,7 @@ describe('neighbours that give way', () => {
     await job.open('j')
     const { on, after } = useGiveWay()
     on.value = true
-    wire.answer = { moved: true, tray: tray('settled') }
+    wire.answer = { moved: true, lifted: [], tray: tray('settled') }
     after('bowl', at(1), 'moved the bowl')
     vi.advanceTimersByTime(230)
     job.change(tray('mine'), 'changed')
@@ -118,7 +118,7 @@ describe('neighbours that give way', () => {
     await rest()
     await vi.advanceTimersByTimeAsync(6000) // a slow machine
     expect(wire.saves).toBe(0)
-    wire.waiting[0]!({ moved: true, tray: tray('settled') })
+    wire.waiting[0]!({ moved: true, lifted: [], tray: tray('settled') })
     await vi.advanceTimersByTimeAsync(3000)
     expect(job.doc?.title).toBe('settled')
     expect(wire.saves).toBe(1)
@@ -146,10 +146,10 @@ describe('neighbours that give way', () => {
     after('honey', at(2), 'moved the honey')
     await rest()
     expect(wire.asked.map(a => a.body.element)).toEqual(['bowl', 'honey'])
-    wire.waiting[1]!({ moved: true, tray: tray('settled round the honey') })
+    wire.waiting[1]!({ moved: true, lifted: [], tray: tray('settled round the honey') })
     await vi.advanceTimersByTimeAsync(0)
     expect(job.doc?.title).toBe('settled round the honey')
-    wire.waiting[0]!({ moved: true, tray: tray('settled round the bowl, without the honey') })
+    wire.waiting[0]!({ moved: true, lifted: [], tray: tray('settled round the bowl, without the honey') })
     await vi.advanceTimersByTimeAsync(0)
     expect(job.doc?.title).toBe('settled round the honey')
   })

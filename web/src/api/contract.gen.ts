@@ -389,7 +389,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Re-settle the loose pieces round an element that was moved by hand; nothing else moves */
+        /** Let everything else make room for an element that was moved by hand: what stands slides, trails bend, loose food flows; what is locked stays */
         post: operations["giveWay"];
         delete?: never;
         options?: never;
@@ -1639,6 +1639,8 @@ export interface components {
         };
         GiveWayAnswer: {
             moved: boolean;
+            /** @description elements that found no room and wait beside the board */
+            lifted: string[];
             tray?: components["schemas"]["TrayDocument"];
         };
         GiveWayAsked: {

@@ -2,17 +2,21 @@ import { useStorage } from '@vueuse/core'
 import { api, body, take } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
 import { useJob } from '@/stores/job'
+import { useLarder } from '@/stores/larder'
+import { useToast } from '@/stores/toast'
 import type { Pose } from '@/tray/move'
 
 const pause = 220 // ms after the last nudge
 const patience = 10_000 // ms that saving waits for an answer, so that both are one step to undo: longer than any but a lost one takes
 
 /**
- * After something was moved by hand, the loose neighbours make room for it: they
- * are asked once it rests, for the whole way it went.
+ * After something was moved by hand, everything else makes room for it: what stands slides,
+ * trails bend, loose food flows. They are asked once it rests, for the whole way it went.
  */
 export function useGiveWay() {
   const job = useJob()
+  const larder = useLarder()
+  const toast = useToast()
   const on = useStorage('give way', true)
   let timer = 0
   let asked = 0 // questions on their way; only the last answer lets the saving go on
@@ -43,14 +47,20 @@ export function useGiveWay() {
     if (!tray) return
     asked++
     try {
-      const answer = await take<{ moved: boolean; tray?: TrayFile }>(
+      const answer = await take<{ moved: boolean; lifted: string[]; tray?: TrayFile }>(
         api.POST('/api/v1/give-way', {
           body: body({ tray, element, from: { x: from.x, y: from.y, turn_deg: from.turn } }),
         }),
       )
       // moved on meanwhile: the next rest asks again
-      if (answer.moved && answer.tray && job.tray === tray)
+      if (answer.moved && answer.tray && job.tray === tray) {
+        const names = answer.lifted.map(id => larder.name(tray.elements.find(e => e.id === id)?.food ?? id))
+        if (names.length)
+          toast.tell({
+            says: `No room is left for ${names.join(', ').toLowerCase()}; it waits beside the board.`,
+          })
         return job.changeTray(answer.tray, `${says}, and its neighbours gave way`, false, where)
+      }
     } catch {
       // nothing gave way; the review says what overlaps
     } finally {
