@@ -61,7 +61,7 @@ func KindsFor(b brief.Brief, under Under) map[food.Category]int {
 	if b.Course != "sweet" && (slices.Contains(off, "meat") || slices.Contains(off, "animal")) {
 		k[food.Vegetable] += k[food.Meat] // its share goes to what can stand in for it
 		k[food.Dip]++
-		k[food.Nut]++ // of one alone there would be a carpet
+		k[food.Nut]++               // of one alone there would be a carpet
 		k[food.Meat] = min(1, size) // a cold cut without meat, where the larder has one
 	}
 	if b.Plates() && b.Course != "sweet" { // a plate has no room for two bowls, and a child's for few kinds
