@@ -403,11 +403,10 @@ func (p *parting) fillIn(from geom.Pose) {
 // elsewhere moves what is still stuck to the nearest place where nothing else stands: loose food
 // flows out of its way. A fold of a trail stays by its trail.
 func (p *parting) elsewhere(ctx context.Context) {
-	reach := math.Hypot(p.z.box.W(), p.z.box.H())
 	for i := range p.lumps {
 		l := &p.lumps[i]
 		if p.stuck(i) {
-			most := reach
+			most := nearReach
 			if l.piece >= 0 {
 				most = foldReach
 			}
@@ -452,6 +451,10 @@ func (p *parting) nearestFree(ctx context.Context, i int, reach float64) bool {
 	}
 	return false
 }
+
+// nearReach is how far what stands is moved before other ways are tried, mm: nothing should jump across
+// the tray.
+const nearReach = 170.0
 
 // foldReach is how far a fold may be laid from where its trail lay, mm.
 const foldReach = 70.0
@@ -546,11 +549,11 @@ func (p *parting) again(ctx context.Context) {
 		l := &p.lumps[i]
 		l.gone = false
 		l.shift(l.by.Mul(-1))
-		reach := math.Hypot(p.z.box.W(), p.z.box.H())
+		near, far := nearReach, math.Hypot(p.z.box.W(), p.z.box.H())
 		if l.piece >= 0 {
-			reach = foldReach
+			near, far = foldReach, 0
 		}
-		stays := !p.stuck(i) || p.nearestFree(ctx, i, reach) || p.squeezed(ctx, i) || p.halved(ctx, i)
+		stays := !p.stuck(i) || p.nearestFree(ctx, i, near) || p.squeezed(ctx, i) || p.halved(ctx, i) || p.nearestFree(ctx, i, far)
 		p.lumps[i].gone = !stays // the lumps may be others by now
 	}
 }

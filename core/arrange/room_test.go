@@ -164,3 +164,20 @@ func TestRoomIsTheSameEachTime(t *testing.T) {
 		t.Error("no board")
 	}
 }
+
+func BenchmarkMakeRoom(b *testing.B) {
+	t := laidFor(b, 14)
+	k := 0
+	for i := range t.Elements {
+		if t.Elements[i].Vessel != "" {
+			k = i
+		}
+	}
+	pose := t.Elements[k].Pose()
+	for i := 0; b.Loop(); i++ {
+		by := geom.Polar(60, float64(i*40))
+		if _, err := MakeRoom(context.Background(), t, larder, t.Elements[k].ID, geom.Pose{X: pose.X + by.X, Y: pose.Y + by.Y, Turn: pose.Turn}); err != nil {
+			b.Fatal(err)
+		}
+	}
+}
