@@ -131,7 +131,8 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 	for n, i := range order {
 		s := steps[i]
 		s.Number = n + 1
-		s.Says = says(s)
+		f, _ := larder.Get(s.Food)
+		s.Says = says(s, f != nil && f.Category == food.Cheese)
 		sheet.Minutes += s.Minutes
 		s.Minutes = math.Round(s.Minutes*10) / 10
 		sheet.Steps = append(sheet.Steps, s)
@@ -162,7 +163,8 @@ func has(list []string, s string) bool {
 	return false
 }
 
-func says(s Step) string {
+// says is a step in words; what is to be cut is begun, because nobody likes to make the first cut.
+func says(s Step, begin bool) string {
 	form := food.FormByID(s.Form)
 	how := form.Says()
 	groups := ""
@@ -172,6 +174,8 @@ func says(s Step) string {
 	switch {
 	case food.InVessel(s.Form):
 		return fmt.Sprintf("%.0f g %s%s", s.Grams, how, groups)
+	case s.Form == "whole" && begin:
+		return fmt.Sprintf("%d, %s, begun with a slice or two beside it", s.Pieces, how)
 	case s.Form == "whole" || s.Form == "rosette" || s.Form == "prop":
 		return fmt.Sprintf("%d, %s", s.Pieces, how)
 	}

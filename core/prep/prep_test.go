@@ -9,6 +9,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/plan"
 	"happytray/core/shop"
+	"happytray/core/tray"
 )
 
 // A prop is kit and not food, and what is to be said of a food is said.
@@ -104,5 +105,14 @@ func TestAdviceForTheFrail(t *testing.T) {
 	}
 	if strings.Contains(says, "orange block") || strings.Contains(made(brief.Guests{Adults: 6}), "commonly advised") {
 		t.Error("it is said of what nobody is advised against, or to nobody")
+	}
+}
+
+// What comes only whole is begun: the review does not ask for it, because the step does.
+func TestWholeCheeseIsBegun(t *testing.T) {
+	f, _ := food.BuiltIn().Get("fresh-goat-log")
+	tr := &tray.Tray{Elements: []tray.Element{{ID: "log", Food: f.ID, Form: "whole", Category: f.Category, Grams: 150, Count: 1}}}
+	if s := Order(tr, food.BuiltIn()).Steps[0].Says; !strings.Contains(s, "begun with a slice or two") {
+		t.Errorf("%q", s)
 	}
 }

@@ -112,8 +112,8 @@ func (m *measures) tools() {
 	m.values["service.tool"] = float64(len(without))
 }
 
-// started counts foods to be cut of which nothing is cut. A soft round left whole is a
-// choice of the house.
+// started counts foods to be cut of which nothing is cut, where they come in another form. A soft round
+// left whole is a choice of the house.
 func (m *measures) started() {
 	l := m.l
 	cut := map[*food.Food]bool{}
@@ -125,13 +125,18 @@ func (m *measures) started() {
 	whole := map[*food.Food]bool{}
 	m.each(func(i int, e *elem) {
 		soft := e.food.Firmness == "soft" || e.food.Firmness == "fresh"
-		if !e.hasFace || cut[e.food] || whole[e.food] || soft && l.tray.Rules.SoftRound == "whole" {
+		if !e.hasFace || cut[e.food] || whole[e.food] || onlyWhole(e.food) || soft && l.tray.Rules.SoftRound == "whole" {
 			return
 		}
 		whole[e.food] = true
 		m.find("service.started", Note, 2, e.face.At, []int{i}, saysServiceStarted, m.name(i))
 	})
 	m.values["service.started"] = float64(len(whole))
+}
+
+// onlyWhole reports whether a food comes in no other form: its prep step says to begin it.
+func onlyWhole(f *food.Food) bool {
+	return !slices.ContainsFunc(f.Forms, func(s food.Spec) bool { return s.Form != "whole" && s.Form != "topping" })
 }
 
 // lowMM is how high something may be and still let a knife pass over it.

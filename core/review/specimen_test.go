@@ -255,10 +255,10 @@ var specimens = []specimen{
 		}},
 	{"service.started",
 		func(t *tray.Tray) {
-			put(t, "blue-wedge", "whole", 1, 220, 200, 0)
-			box(t, "blue-wedge", "tumble", 40, 40, 330, 150, 20)
+			put(t, "washed-square", "whole", 1, 220, 200, 0)
+			box(t, "washed-square", "shingle", 40, 40, 330, 150, 20)
 		},
-		func(t *tray.Tray) { put(t, "blue-wedge", "whole", 1, 300, 200, 0) }},
+		func(t *tray.Tray) { put(t, "washed-square", "whole", 1, 300, 200, 0) }},
 	{"care.wetdry",
 		func(t *tray.Tray) {
 			box(t, "strawberries", "halves", 80, 80, 240, 200, 20)
