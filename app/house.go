@@ -12,6 +12,7 @@ import (
 
 	"happytray/core/board"
 	"happytray/core/food"
+	"happytray/core/kept"
 	"happytray/store"
 )
 
@@ -216,6 +217,8 @@ func (h *House) knows(kind, id string) (ok bool) {
 		_, ok = h.Cabinet.Board(id)
 	case store.KindVessel:
 		_, ok = h.Vessel(id)
+	case kept.Choice, kept.Idea, kept.Theme:
+		_, ok = h.things[kind][id]
 	}
 	return ok
 }

@@ -78,8 +78,8 @@ func (a *App) Keep(ctx context.Context, kind string, k kept.Kept, of *job.Job) (
 	if err := k.Check(kind); err != nil {
 		return OnShelf{}, err
 	}
-	if len(h.things[kind]) >= mostKept {
-		return OnShelf{}, fault.Bad("name", "%d are kept already; put some away for good first", mostKept)
+	if len(h.things[kind])-len(h.away(kind)) >= mostKept {
+		return OnShelf{}, fault.Bad("name", "%d lie on the shelf already; take some off it first", mostKept)
 	}
 	n := &store.NewThing{Kind: kind, IDs: idsFor(k.Name, func(string) bool { return false }), Make: func(id string) (string, error) {
 		k.ID = id
@@ -116,24 +116,6 @@ func (a *App) ChangeKept(ctx context.Context, kind, id string, k kept.Kept, vers
 	t.Document, t.Version = string(raw), version
 	now, err := a.store.ChangeHouse(ctx, store.Change{Things: []store.Thing{t}})
 	return OnShelf{Kind: kind, Kept: k, PutAway: t.PutAway, Version: now}, err
-}
-
-// PutKeptAway takes a thing off the shelf, or puts it there again.
-func (a *App) PutKeptAway(ctx context.Context, kind, id string, away bool) error {
-	if err := fault.OneOf("kind", kind, kept.Kinds...); err != nil {
-		return err
-	}
-	h, err := a.fresh(ctx)
-	if err != nil {
-		return err
-	}
-	if _, ok := a.onShelf(h, kind, id); !ok {
-		return store.ErrNotFound
-	}
-	t := h.thing(kind, id)
-	t.PutAway = away
-	_, err = a.store.ChangeHouse(ctx, store.Change{Things: []store.Thing{t}})
-	return err
 }
 
 // UseChoice is a brief with a kept choice for its foods, and what was done for it.

@@ -1,6 +1,7 @@
 package server
 
 import (
+	"context"
 	"math"
 	"net/http"
 
@@ -8,6 +9,7 @@ import (
 
 	"happytray/formats/photo"
 	"happytray/server/api"
+	"happytray/store"
 )
 
 // readPhoto decodes the picture in the request, one at a time.
@@ -37,8 +39,8 @@ func (s *Server) MainColours(c *gin.Context) {
 	c.JSON(http.StatusOK, out)
 }
 
-func (s *Server) FoodPhoto(c *gin.Context, id api.ThingId) {
-	p, err := s.app.Store().Picture(c.Request.Context(), id)
+// sendPhoto answers with a photograph that is kept.
+func (s *Server) sendPhoto(c *gin.Context, p store.Picture, err error) {
 	if err != nil {
 		s.fail(c, aThing, err)
 		return
@@ -47,16 +49,26 @@ func (s *Server) FoodPhoto(c *gin.Context, id api.ThingId) {
 	c.Data(http.StatusOK, p.Media, p.Data)
 }
 
-func (s *Server) SaveFoodPhoto(c *gin.Context, id api.ThingId) {
+// savePhoto keeps the photograph in the request, made small.
+func (s *Server) savePhoto(c *gin.Context, save func(ctx context.Context, jpeg []byte) error) {
 	p, ok := s.readPhoto(c)
 	if !ok {
 		return
 	}
 	small, err := p.Small()
 	if err == nil {
-		err = s.app.SavePhoto(c.Request.Context(), id, small)
+		err = save(c.Request.Context(), small)
 	}
 	s.done(c, aThing, err)
+}
+
+func (s *Server) FoodPhoto(c *gin.Context, id api.ThingId) {
+	p, err := s.app.Store().Picture(c.Request.Context(), id)
+	s.sendPhoto(c, p, err)
+}
+
+func (s *Server) SaveFoodPhoto(c *gin.Context, id api.ThingId) {
+	s.savePhoto(c, func(ctx context.Context, jpeg []byte) error { return s.app.SavePhoto(ctx, id, jpeg) })
 }
 
 func (s *Server) DropFoodPhoto(c *gin.Context, id api.ThingId) {

@@ -1,6 +1,7 @@
 package server
 
 import (
+	"context"
 	"encoding/json"
 	"net/http"
 
@@ -83,11 +84,11 @@ func (s *Server) ChangeKept(c *gin.Context, kind api.KeptKind, id api.ThingId, p
 }
 
 func (s *Server) PutKeptAway(c *gin.Context, kind api.KeptKind, id api.ThingId) {
-	s.done(c, aThing, s.app.PutKeptAway(c.Request.Context(), string(kind), id, true))
+	s.putAway(c, string(kind), id, true)
 }
 
 func (s *Server) TakeKeptOut(c *gin.Context, kind api.KeptKind, id api.ThingId) {
-	s.done(c, aThing, s.app.PutKeptAway(c.Request.Context(), string(kind), id, false))
+	s.putAway(c, string(kind), id, false)
 }
 
 // UseKept gives a brief with a kept choice for its foods.
@@ -107,24 +108,11 @@ func (s *Server) UseKept(c *gin.Context, id api.ThingId) {
 
 func (s *Server) IdeaPhoto(c *gin.Context, id api.ThingId) {
 	p, err := s.app.IdeaPhoto(c.Request.Context(), id)
-	if err != nil {
-		s.fail(c, aThing, err)
-		return
-	}
-	c.Header("Cache-Control", checked)
-	c.Data(http.StatusOK, p.Media, p.Data)
+	s.sendPhoto(c, p, err)
 }
 
 func (s *Server) SaveIdeaPhoto(c *gin.Context, id api.ThingId) {
-	p, ok := s.readPhoto(c)
-	if !ok {
-		return
-	}
-	small, err := p.Small()
-	if err == nil {
-		err = s.app.SaveIdeaPhoto(c.Request.Context(), id, small)
-	}
-	s.done(c, aThing, err)
+	s.savePhoto(c, func(ctx context.Context, jpeg []byte) error { return s.app.SaveIdeaPhoto(ctx, id, jpeg) })
 }
 
 func (s *Server) DropIdeaPhoto(c *gin.Context, id api.ThingId) {

@@ -82,8 +82,9 @@ func liesAlike(a, b *tray.Element) bool {
 	})
 }
 
-// climb moves and turns elements a little, half of the time the way that helps, the loose neighbours giving way, and keeps each step that
-// leaves the tray legal, or as it was, and raises its total; nil where none does.
+// climb moves and turns elements a little, half of the time the way that helps, the loose neighbours
+// giving way, and keeps each step that leaves the tray legal, or as it was, and raises its total; nil
+// where none does.
 func climb(ctx context.Context, t *tray.Tray, larder *food.Larder, who []int, way map[int]geom.Point, seed uint64) *tray.Tray {
 	r := food.Rand(seed)
 	at, live := t, review.NewLive(t, larder)

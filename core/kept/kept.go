@@ -126,11 +126,11 @@ func Of(j *job.Job, larder *food.Larder) Kept {
 	return k
 }
 
-// For is a brief with a kept choice for its foods, as much of each for an appetite as it was. What its
-// guests avoid, or the larder does not have, is left out, with the nearest food in its place; what was
-// done is said.
+// For is a brief with a kept choice for its foods, as much of each for an appetite as it was; what the
+// host pinned stays. What its guests avoid, or the larder does not have, is left out, with the nearest
+// food in its place; what was done is said.
 func For(k Kept, b brief.Brief, larder *food.Larder) (brief.Brief, []string) {
-	b.Foods, b.Pins, b.Tilt = nil, nil, nil
+	b.Foods = nil
 	off := b.OffTheTray()
 	var on []*food.Food
 	for _, p := range k.Foods {

@@ -75,6 +75,10 @@ func TestAChoiceIsUsedAgain(t *testing.T) {
 	if _, err := plan.Of(milkless, larder, cabinet); err != nil {
 		t.Error(err)
 	}
+	pinned, _ := kept.For(k, brief.Brief{Guests: brief.Guests{Adults: 12}, Month: 10, Pins: []brief.Want{{Food: "candied-orange"}}}, larder)
+	if grams(pinned)["candied-orange"] == 0 {
+		t.Error("what the host pinned went for the kept choice")
+	}
 	gone, says := kept.For(kept.Kept{Foods: []kept.Portion{{Food: "no-such-food", EachG: 20}}}, brief.Brief{Guests: brief.Guests{Adults: 4}}, larder)
 	if len(gone.Foods) != 0 || len(says) != 2 {
 		t.Errorf("%v %q", gone.Foods, says)

@@ -54,6 +54,10 @@ const chosen = computed(
   () => new Map((picked.value ? choice.value?.chosen : [])?.map(c => [c.food, c]) ?? []),
 )
 const shelf = computed(() => new Map(choice.value?.shelves.map(s => [s.food, s]) ?? []))
+// what stands on the tray and is not eaten, such as a dish for stones: shown only where it was chosen
+const props = computed(
+  () => new Set([...chosen.value.keys()].filter(id => larder.food(id)?.category === 'prop')),
+)
 const own = computed(() => (job.doc?.brief.foods?.length ?? 0) > 0)
 
 // what is picked stands in front, as it was when the shelves were last filled:
@@ -68,7 +72,7 @@ const wide = shallowRef<ReadonlySet<string>>(new Set())
 const shelves = computed(() => {
   const q = search.value.trim().toLowerCase()
   return Object.entries(shelfNames)
-    .filter(([id]) => id !== 'prop')
+    .filter(([id]) => id !== 'prop' || props.value.size)
     .map(([id, title]) => ({
       id,
       title,
@@ -77,6 +81,7 @@ const shelves = computed(() => {
         .all!.foods.filter(
           f =>
             f.category === id &&
+            (id !== 'prop' || props.value.has(f.id)) &&
             (!f.put_away || chosen.value.has(f.id)) &&
             (!q || f.name.toLowerCase().includes(q)),
         )
@@ -326,7 +331,7 @@ useEventListener(window, 'keydown', e => {
       <BalancePanel
         :choice="choice"
         :picked="picked"
-        :count="chosen.size"
+        :count="chosen.size - props.size"
         :own="own"
         :busy="busy"
         :says="[...(picked ? (job.doc?.says ?? []) : []), ...(picked ? (choice?.says ?? []) : [])]"
