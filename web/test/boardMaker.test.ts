@@ -133,6 +133,30 @@ describe('a board that is made', () => {
     expect(await m.save(() => false)).toBeNull()
     expect(wire.calls.some(c => c.method === 'PUT')).toBe(false)
   })
+  it('still says why a drawing will not do when the board of before is answered late', async () => {
+    vi.stubGlobal('fetch', () =>
+      Promise.resolve(
+        new Response(
+          JSON.stringify({ type: 'about:blank', title: 'No', detail: 'It holds a script', status: 422 }),
+          {
+            status: 422,
+            headers: { 'Content-Type': 'application/problem+json' },
+          },
+        ),
+      ),
+    )
+    const m = useBoardMaker()
+    m.begin({ shape: 'oval', length_mm: 460 }) // its answer is still to come
+    m.file.value = new File(['<svg/>'], 'b.svg')
+    await m.readDrawing()
+    expect(m.wrong.value).toContain('script')
+    await settle()
+    expect(m.made.value).not.toBeNull()
+    expect(m.wrong.value).toContain('script')
+    m.change({ length_mm: 480 }) // the drawing is let be
+    await settle()
+    expect(m.wrong.value).toBe('')
+  })
   it('gets a name of its own that nothing has yet', async () => {
     const m = useBoardMaker()
     m.begin({ shape: 'oval', length_mm: 460, name: 'Grandmother’s board' })

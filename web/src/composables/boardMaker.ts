@@ -13,7 +13,10 @@ const points = (o: Board['outline']): Pt[] => o.map(p => [p[0] ?? 0, p[1] ?? 0])
 export function useBoardMaker() {
   const ask = shallowRef<Ask>({})
   const made = shallowRef<BoardDrawn | null>(null)
-  const wrong = ref('')
+  /** Why the board as asked for will not do, and why a drawing will not: each is cleared by its own answer only. */
+  const fault = ref('')
+  const refused = ref('')
+  const wrong = computed(() => refused.value || fault.value)
   const found = shallowRef<OutlineFound | null>(null)
   const file = shallowRef<File | null>(null)
   const undo = shallowRef<Ask[]>([])
@@ -23,15 +26,16 @@ export function useBoardMaker() {
   const look = newest(async signal => {
     try {
       made.value = await take<BoardDrawn>(api.POST('/api/v1/boards', { body: body(ask.value), signal }))
-      wrong.value = ''
+      fault.value = ''
     } catch (e) {
-      if (e instanceof Trouble) wrong.value = e.message
+      if (e instanceof Trouble) fault.value = e.message
     }
   }, 60)
 
   function change(part: Partial<Ask>, step = true) {
     if (step) undo.value = [...undo.value.slice(-60), ask.value]
     ask.value = { ...ask.value, ...part }
+    refused.value = ''
     look()
   }
   function back() {
@@ -39,6 +43,7 @@ export function useBoardMaker() {
     if (!was) return
     undo.value = undo.value.slice(0, -1)
     ask.value = was
+    refused.value = ''
     look()
   }
 
@@ -46,6 +51,7 @@ export function useBoardMaker() {
     saved.value = found.value = file.value = null
     undo.value = []
     made.value = null
+    fault.value = refused.value = ''
     ask.value = a
     look()
   }
@@ -96,7 +102,6 @@ export function useBoardMaker() {
         'image/svg+xml',
         await file.value.text(),
       )
-      wrong.value = ''
       change({
         shape: 'outline',
         outline: points(found.value.request.outline!),
@@ -105,7 +110,7 @@ export function useBoardMaker() {
         width_mm: undefined,
       })
     } catch (e) {
-      wrong.value = e instanceof Trouble ? e.message : 'The drawing cannot be read.'
+      refused.value = e instanceof Trouble ? e.message : 'The drawing cannot be read.'
     }
   }
 
@@ -124,7 +129,7 @@ export function useBoardMaker() {
       )
       return id
     } catch (e) {
-      wrong.value = e instanceof Trouble ? e.message : 'The board cannot be saved.'
+      fault.value = e instanceof Trouble ? e.message : 'The board cannot be saved.'
       return null
     }
   }
