@@ -7,6 +7,7 @@ import (
 
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/say"
 	"happytray/core/tray"
 )
 
@@ -20,6 +21,7 @@ type Scene struct {
 	Defs     map[string]string  `json:"defs"`     // gradients by id, which drawings name as url(#id)
 	Bands    []Band             `json:"bands"`
 	Places   []string           `json:"places"` // where each element lies, in words
+	Beside   []string           `json:"beside"` // next to what, or nothing
 }
 
 // Drawing is one piece or vessel round its own origin.
@@ -38,6 +40,7 @@ type Band struct {
 // Placed is one drawing put on the board.
 type Placed struct {
 	Element int     `json:"e"` // index in the tray's elements
+	Piece   int     `json:"p"` // index in the element's pieces
 	Use     string  `json:"use"`
 	X       float64 `json:"x"`
 	Y       float64 `json:"y"`
@@ -58,7 +61,7 @@ func Compose(t *tray.Tray, larder *food.Larder) Scene { return compose(0, t, lar
 
 func compose(least Least, t *tray.Tray, larder *food.Larder) Scene {
 	if t.Board == nil {
-		return Scene{Drawings: map[string]Drawing{}, Defs: map[string]string{}, Bands: []Band{}, Places: []string{}}
+		return Scene{Drawings: map[string]Drawing{}, Defs: map[string]string{}, Bands: []Band{}, Places: []string{}, Beside: []string{}}
 	}
 	box := t.Board.Outline.Bounds().Grow(14)
 	s := Scene{Box: [4]float64{box.Min.X, box.Min.Y, box.W(), box.H()}, Board: Board(t.Board)}
@@ -71,6 +74,7 @@ func compose(least Least, t *tray.Tray, larder *food.Larder) Scene {
 			s.Places[i] = "beside the board"
 		}
 	}
+	s.Beside = besideSaid(t, larder)
 	s.Bands = make([]Band, len(bandTops)+2)
 	for layer := 0; layer <= 8; layer++ {
 		for i := range t.Elements {
@@ -86,7 +90,7 @@ func compose(least Least, t *tray.Tray, larder *food.Larder) Scene {
 				if e.Kind() == food.KindGarnish {
 					band = len(bandTops) + 1
 				}
-				s.Bands[band].Pieces = append(s.Bands[band].Pieces, Placed{i, KeyOf(e, k).ID(), p.At.X, p.At.Y, p.TurnDeg, min(6.5, (p.HeightMM+p.ZMM*.4)/7+.6), p.Outline})
+				s.Bands[band].Pieces = append(s.Bands[band].Pieces, Placed{i, k, KeyOf(e, k).ID(), p.At.X, p.At.Y, p.TurnDeg, min(6.5, (p.HeightMM+p.ZMM*.4)/7+.6), p.Outline})
 			}
 		}
 	}
@@ -96,6 +100,24 @@ func compose(least Least, t *tray.Tray, larder *food.Larder) Scene {
 		}
 	}
 	return s
+}
+
+// besideSaid says next to what each element lies.
+func besideSaid(t *tray.Tray, larder *food.Larder) []string {
+	out := make([]string, len(t.Elements))
+	for i, near := range t.Beside() {
+		var names []string
+		for _, j := range near {
+			if fd, ok := larder.Get(t.Elements[j].Food); ok {
+				name, _, _ := strings.Cut(fd.Name, ",")
+				names = append(names, say.Lower(name))
+			}
+		}
+		if len(names) > 0 {
+			out[i] = "next to " + say.And(names)
+		}
+	}
+	return out
 }
 
 // sheet draws every piece and vessel the tray uses, once each.
@@ -135,8 +157,17 @@ func Tray(title string, t *tray.Tray, larder *food.Larder) string {
 	return TrayFrom(0, title, t, larder)
 }
 
+// Named is Tray with the names of what lies on it.
+func Named(title string, t *tray.Tray, larder *food.Larder) string {
+	return trayFrom(0, title, t, larder, true)
+}
+
 // TrayFrom is Tray without what cannot be seen from so far.
 func TrayFrom(least Least, title string, t *tray.Tray, larder *food.Larder) string {
+	return trayFrom(least, title, t, larder, false)
+}
+
+func trayFrom(least Least, title string, t *tray.Tray, larder *food.Larder, names bool) string {
 	s := compose(least, t, larder)
 	var m markup
 	m.open("svg", "xmlns", namespace, "width", f(s.Box[2])+"mm", "height", f(s.Box[3])+"mm", "viewBox", view(s.Box[0], s.Box[1], s.Box[2], s.Box[3]), "role", "img")
@@ -158,6 +189,9 @@ func TrayFrom(least Least, title string, t *tray.Tray, larder *food.Larder) stri
 		if len(band.Pieces) > 0 {
 			drawBand(&m, t, band, least > 0)
 		}
+	}
+	if names {
+		writeNames(&m, labels(t, larder, func(q geom.Point, _ float64) geom.Point { return q }), nameSize(s.Box[2]))
 	}
 	m.shut("svg")
 	return m.String()

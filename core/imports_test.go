@@ -151,7 +151,7 @@ var order = [][]string{
 	{"job", "drink"},
 	{"plan"},
 	{"shop", "review", "kept"},
-	{"price", "arrange"},
+	{"price", "arrange", "lens"},
 	{"prep"},
 	{"outlook"},
 }

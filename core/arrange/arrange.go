@@ -310,6 +310,20 @@ func takeBack(t *tray.Tray, larder *food.Larder) *tray.Tray {
 
 func round1(v float64) float64 { return math.Round(v*10) / 10 }
 
+// keptOff says what an element that does not lie on a tray would wet or be softened by there.
+func (s *search) keptOff(t *tray.Tray, i int) string {
+	for j := range t.Elements {
+		switch {
+		case j == i || !t.Elements[j].Placed || t.Elements[i].Placed:
+		case s.softens(i, j):
+			return "it would soften"
+		case s.softens(j, i):
+			return "would soften it"
+		}
+	}
+	return ""
+}
+
 // unfit lists what t leaves out of what was asked, by food.
 func (s *search) unfit(t *tray.Tray) []Unfit {
 	var out []Unfit
@@ -351,6 +365,10 @@ func (s *search) unfit(t *tray.Tray) []Unfit {
 		out[k].AreaCM2 = round1(out[k].AreaCM2 + area)
 		if e.Form == "topping" {
 			out[k].Says = fmt.Sprintf("%s: there is nothing to put it on. A soft cheese left whole or in its round would take it, or a dip.", f.Name)
+			continue
+		}
+		if than := s.keptOff(t, i); than != "" {
+			out[k].Says = fmt.Sprintf("%s: %d found no place away from what %s, about %.0f cm² of board. A bowl for it, a larger board, or less of one of the two would do.", f.Name, out[k].Pieces, than, math.Max(1, out[k].AreaCM2))
 			continue
 		}
 		out[k].Says = fmt.Sprintf("%s: %d did not fit, about %.0f cm² of board. A larger board, a second one or less of it would do.", f.Name, out[k].Pieces, math.Max(1, out[k].AreaCM2))

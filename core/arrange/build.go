@@ -153,13 +153,13 @@ func (l *layout) rigid(ctx context.Context, p *plan) {
 		for {
 			trial.place(e)
 			if l.fits(b.e) {
-				if l.softened(b.e) && !full["dry "+like] { // better elsewhere than soft
+				if l.softened(b.e) { // better elsewhere than soft, better less of it than that, and better none
 					dry := *b
-					if l.elsewhere(ctx, &dry, e, true) {
+					if !full["dry "+like] && l.elsewhere(ctx, &dry, e) {
 						trial = dry
-					} else {
-						full["dry "+like] = true
-						trial.place(e)
+					} else if full["dry "+like] = true; !l.shorten(p, &trial) {
+						e.Placed, e.Pieces = false, []tray.Piece{}
+						break
 					}
 				}
 				l.addElement(b.e)
@@ -174,7 +174,7 @@ func (l *layout) rigid(ctx context.Context, p *plan) {
 				}
 				continue
 			}
-			if !full[like] && l.elsewhere(ctx, &trial, e, false) {
+			if !full[like] && l.elsewhere(ctx, &trial, e) {
 				l.addElement(b.e)
 				l.short(e, trial.n)
 				break
@@ -186,9 +186,26 @@ func (l *layout) rigid(ctx context.Context, p *plan) {
 	}
 }
 
+// shorten takes pieces from the end of a row, up to half of them, until nothing softens there; it reports
+// whether that helps.
+func (l *layout) shorten(p *plan, b *body) bool {
+	e := &l.t.Elements[b.e]
+	for least := max(3, (b.n+1)/2); b.kind == food.KindRow && b.n > least; {
+		b.n--
+		b.shape()
+		if b.host >= 0 {
+			b.hug(&p.bodies[b.host])
+		}
+		if b.place(e); l.fits(b.e) && !l.softened(b.e) {
+			return true
+		}
+	}
+	return false
+}
+
 // elsewhere looks for any free place for a rigid thing, coarse to fine, nearest
-// to where it was wished; with dry, one where nothing wets it and it wets nothing.
-func (l *layout) elsewhere(ctx context.Context, b *body, e *tray.Element, dry bool) bool {
+// to where it was wished, where nothing wets it and it wets nothing.
+func (l *layout) elsewhere(ctx context.Context, b *body, e *tray.Element) bool {
 	z := &l.s.zone
 	from := b.pose.At()
 	host := b.host
@@ -211,7 +228,7 @@ func (l *layout) elsewhere(ctx context.Context, b *body, e *tray.Element, dry bo
 					continue
 				}
 				trial.place(e)
-				if l.fits(b.e) && (!dry || !l.softened(b.e)) {
+				if l.fits(b.e) && !l.softened(b.e) {
 					*b = trial
 					return true
 				}

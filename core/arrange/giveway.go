@@ -32,12 +32,12 @@ func giveWay(ctx context.Context, t *tray.Tray, larder *food.Larder, id string, 
 	}
 	here := boxOf(t.Elements[k].Pieces)
 	there := here.Move(from.At().Sub(t.Elements[k].Pose().At()))
-	return giveWayIn(ctx, t.Clone(), larder, k, itself, []geom.Rect{here, there})
+	return giveWayIn(ctx, t.Clone(), larder, nil, []int{k}, itself, []geom.Rect{here, there})
 }
 
-// giveWayIn settles the loose pieces in and round some boxes, on the tray c itself; element k stays
-// unless its own pieces settle, too.
-func giveWayIn(ctx context.Context, c *tray.Tray, larder *food.Larder, k int, itself bool, boxes []geom.Rect) (*tray.Tray, bool) {
+// giveWayIn settles the loose pieces in and round some boxes, on the tray c itself; what is held stays
+// unless its own pieces settle, too. The zone of its board is made where none is given.
+func giveWayIn(ctx context.Context, c *tray.Tray, larder *food.Larder, z *zone, held []int, itself bool, boxes []geom.Rect) (*tray.Tray, bool) {
 	t := c
 	round := make([]geom.Rect, len(boxes))
 	window := boxes[0]
@@ -47,7 +47,12 @@ func giveWayIn(ctx context.Context, c *tray.Tray, larder *food.Larder, k int, it
 	}
 	meets := func(b geom.Rect) bool { return slices.ContainsFunc(round, b.Meets) }
 	window = window.Grow(80)
-	s := &search{tray: c, larder: larder, zone: newZoneIn(c.Board, window), full: map[string]int{}}
+	s := &search{tray: c, larder: larder, full: map[string]int{}}
+	if z == nil {
+		s.zone = newZoneIn(c.Board, window)
+	} else {
+		s.zone = *z
+	}
 	l := newLayout(s, c)
 	var elems []int
 	var grains []grain
@@ -60,7 +65,7 @@ func giveWayIn(ctx context.Context, c *tray.Tray, larder *food.Larder, k int, it
 		if !ok {
 			return t, false
 		}
-		if spec, _ := f.Spec(e.Form); i == k && !itself || e.Locked && i != k || e.Vessel != "" || e.Kind() != food.KindLoose || spec.Form == "criss-cross" {
+		if spec, _ := f.Spec(e.Form); slices.Contains(held, i) && !itself || e.Locked && !slices.Contains(held, i) || e.Vessel != "" || e.Kind() != food.KindLoose || spec.Form == "criss-cross" {
 			l.addElement(i)
 			continue
 		}
@@ -96,6 +101,8 @@ func giveWayIn(ctx context.Context, c *tray.Tray, larder *food.Larder, k int, it
 	sh.settle(ctx, grains)
 	sh.close(ctx, grains)
 	sh.pile(grains)
+	sh.spread(ctx, grains)
+	sh.hold(ctx, grains)
 	changed := false
 	for i := range grains {
 		changed = changed || grains[i].gone || grains[i].at.Dist(before[i]) > .05
@@ -115,7 +122,7 @@ func (sh *share) pile(grains []grain) {
 	on := map[int]int{} // pieces that lie on a piece
 	for i := range grains {
 		g := &grains[i]
-		if !g.gone || sh.strayed(grains, i) {
+		if !g.gone || sh.strayed(grains, i, nil) {
 			continue
 		}
 		best, least := -1, mostPiled
@@ -147,8 +154,8 @@ func (sh *share) pile(grains []grain) {
 const strays = 260.0
 
 // strayed lays a piece that found no room at the nearest free spot, such as the one from which
-// something was taken; it reports whether there is one.
-func (sh *share) strayed(grains []grain, i int) bool {
+// something was taken, that is also well otherwise; it reports whether there is one.
+func (sh *share) strayed(grains []grain, i int, well func() bool) bool {
 	g := &grains[i]
 	from := g.at
 	step := math.Max(5, .7*g.r)
@@ -160,7 +167,7 @@ func (sh *share) strayed(grains []grain, i int) bool {
 			if sh.l.s.zone.deep(at) < .4*g.r {
 				continue
 			}
-			if g.moveTo(at); sh.legal(grains, i) {
+			if g.moveTo(at); sh.legal(grains, i) && (well == nil || well()) {
 				return true
 			}
 		}
@@ -181,6 +188,7 @@ func grainOf(region, e, piece int, p *tray.Piece) grain {
 	for _, q := range local {
 		g.reach = math.Max(g.reach, q.Len())
 	}
+	g.home, g.laid = p.At, true
 	g.moveTo(p.At)
 	return g
 }
@@ -223,11 +231,7 @@ func (l *layout) yield(i int, grains []grain) {
 			return
 		}
 	}
-	var mid geom.Point
-	for n := range e.Pieces {
-		mid = mid.Add(e.Pieces[n].At)
-	}
-	at := mid.Mul(1 / float64(len(e.Pieces))).Round()
+	at := middleOf(e.Pieces).Round()
 	e.X, e.Y = at.X, at.Y
 }
 

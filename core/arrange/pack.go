@@ -1,6 +1,7 @@
 package arrange
 
 import (
+	"cmp"
 	"context"
 	"maps"
 	"math"
@@ -24,7 +25,9 @@ type grain struct {
 	local   geom.Outline
 	body    geom.Body
 	at      geom.Point
-	r       float64 // mean radius
+	home    geom.Point // where it lay, when it was laid before
+	laid    bool       // it was: pieces of a heap as near as they lay do not part
+	r       float64    // mean radius
 	reach   float64
 	gone    bool
 }
@@ -153,7 +156,8 @@ const bareMM2 = 2500
 func (sh *share) finish(ctx context.Context, grains []grain) {
 	sh.close(ctx, grains)
 	if ctx.Err() == nil {
-		sh.dryOff(grains)
+		sh.dryOff(ctx, grains)
+		sh.spread(ctx, grains)
 		sh.hold(ctx, grains)
 	}
 	sh.commit(grains)
@@ -241,26 +245,47 @@ func (sh *share) settle(ctx context.Context, grains []grain) {
 	l := sh.l
 	z := &l.s.zone
 	const bin = 34
+	// a piece on which nothing pushes stays at rest until something near it moves: looked is when it
+	// was looked at last and lay at rest, stirred when something in a bin moved last
+	looked, tick := make([]int32, len(grains)), int32(0)
+	most := 0.0
+	for i := range grains {
+		most = math.Max(most, grains[i].reach)
+	}
+	bins := geom.NewGrid(z.box, bin, 60)
+	starts, order := make([]int32, bins.Cells()+1), make([]int32, len(grains))
+	stirred := make([]int32, bins.Cells())
+	cell := func(p geom.Point) (x, y int) {
+		x, y = bins.At(p)
+		return max(0, min(bins.W-1, x)), max(0, min(bins.H-1, y))
+	}
+	stir := func(p geom.Point) {
+		x, y := cell(p)
+		stirred[y*bins.W+x] = tick
+	}
+	span := int(math.Ceil(2 * most / bin))
 	for round := range 26 {
 		if ctx.Err() != nil {
 			break
 		}
-		bins := map[[2]int][]int32{}
-		key := func(p geom.Point) [2]int { return [2]int{int(math.Floor(p.X / bin)), int(math.Floor(p.Y / bin))} }
-		most := 0.0
-		for i := range grains {
-			bins[key(grains[i].at)] = append(bins[key(grains[i].at)], int32(i))
-			most = math.Max(most, grains[i].reach)
-		}
-		span := int(math.Ceil(2 * most / bin))
+		inBins(grains, starts, order, func(p geom.Point) int {
+			x, y := cell(p)
+			return y*bins.W + x
+		})
 		rest := true
 		for i := range grains {
 			g := &grains[i]
 			push := geom.Point{}
-			c := key(g.at)
-			for dy := -span; dy <= span; dy++ {
-				for dx := -span; dx <= span; dx++ {
-					for _, j := range bins[[2]int{c[0] + dx, c[1] + dy}] {
+			cx, cy := cell(g.at)
+			x0, x1, y0, y1 := max(0, cx-span), min(bins.W-1, cx+span), max(0, cy-span), min(bins.H-1, cy+span)
+			if looked[i] > 0 && calm(stirred, bins.W, x0, x1, y0, y1, looked[i]) {
+				continue
+			}
+			tick++
+			for y := y0; y <= y1; y++ {
+				for x := x0; x <= x1; x++ {
+					c := y*bins.W + x
+					for _, j := range order[starts[c]:starts[c+1]] {
 						o := &grains[j]
 						if int(j) == i {
 							continue
@@ -273,6 +298,9 @@ func (sh *share) settle(ctx context.Context, grains []grain) {
 							want := .94 * (g.r + o.r)
 							if g.upper != o.upper {
 								want *= .5
+							}
+							if g.laid && d < want {
+								want = math.Min(want, g.home.Dist(o.home)-.2)
 							}
 							if d < want {
 								push = push.Add(g.at.Sub(o.at).Unit().Mul(.35 * (want - d)))
@@ -327,7 +355,12 @@ func (sh *share) settle(ctx context.Context, grains []grain) {
 				if n > 9 {
 					push = push.Mul(9 / n)
 				}
+				stir(g.at)
 				g.moveTo(g.at.Add(push))
+				stir(g.at)
+				looked[i] = 0
+			} else {
+				looked[i] = tick
 			}
 		}
 		if rest && round > 6 {
@@ -356,6 +389,36 @@ func (sh *share) settle(ctx context.Context, grains []grain) {
 	}
 }
 
+// inBins sorts pieces by their bins: those of bin c are order[starts[c]:starts[c+1]].
+func inBins(grains []grain, starts, order []int32, bin func(geom.Point) int) {
+	clear(starts)
+	for i := range grains {
+		starts[bin(grains[i].at)+1]++
+	}
+	for c := 1; c < len(starts); c++ {
+		starts[c] += starts[c-1]
+	}
+	for i := len(grains) - 1; i >= 0; i-- { // each end comes down to where its bin begins
+		c := bin(grains[i].at) + 1
+		starts[c]--
+		order[starts[c]] = int32(i)
+	}
+	copy(starts, starts[1:])
+	starts[len(starts)-1] = int32(len(grains))
+}
+
+// calm reports whether nothing has moved in some bins since a tick.
+func calm(stirred []int32, w, x0, x1, y0, y1 int, since int32) bool {
+	for y := y0; y <= y1; y++ {
+		for _, at := range stirred[y*w+x0 : y*w+x1+1] {
+			if at > since {
+				return false
+			}
+		}
+	}
+	return true
+}
+
 // keepOffMM is how far wet pieces are pushed from crisp ones, a little more than asked.
 const keepOffMM = 26.5
 
@@ -365,30 +428,30 @@ func (sh *share) wetness(e int) (wet, crisp bool) {
 	return el.Vessel == "" && el.Wetness.Wets(), el.Vessel == "" && el.Wetness == food.Crisp
 }
 
-// dryOff takes away the wet pieces that still lie too near something crisp, and crisp
-// ones too near something wet, as long as half of their heap can stay.
-func (sh *share) dryOff(grains []grain) {
+// dryOff brings the wet pieces that still lie too near something crisp, and crisp ones too
+// near something wet, to a free spot where they do not, or else takes them away, the wet ones
+// first. Of two heaps that lie side by side the smaller part goes.
+func (sh *share) dryOff(ctx context.Context, grains []grain) {
 	near := map[int][]int{}
-	total := map[int]int{}
 	for i := range grains {
 		g := &grains[i]
-		if g.gone {
-			continue
-		}
-		total[g.e]++
-		if wet, crisp := sh.wetness(g.e); (wet || crisp) && sh.softening(grains, i) {
+		if wet, crisp := sh.wetness(g.e); !g.gone && (wet || crisp) && sh.softening(grains, i) {
 			near[g.e] = append(near[g.e], i)
 		}
 	}
-	for _, e := range slices.Sorted(maps.Keys(near)) {
-		list := near[e]
-		if 2*len(list) > total[e] {
-			continue
-		}
-		for _, i := range list {
-			grains[i].gone = sh.softening(grains, i) // unless the other side has gone meanwhile
+	order := slices.SortedFunc(maps.Keys(near), func(a, b int) int { return cmp.Or(len(near[a])-len(near[b]), a-b) })
+	for _, e := range order {
+		for _, i := range near[e] { // unless the other side has gone meanwhile
+			if ctx.Err() == nil && sh.softening(grains, i) && !sh.dry(grains, i) {
+				grains[i].gone = true
+			}
 		}
 	}
+}
+
+// dry brings piece i to the nearest free spot where nothing softens; it reports whether there is one.
+func (sh *share) dry(grains []grain, i int) bool {
+	return sh.strayed(grains, i, func() bool { return !sh.softening(grains, i) })
 }
 
 // softening reports whether grain i lies so near to something that it wets, or that

@@ -1,7 +1,6 @@
 package arrange
 
 import (
-	"cmp"
 	"context"
 	"math"
 	"slices"
@@ -11,6 +10,7 @@ import (
 	"happytray/core/geom"
 	"happytray/core/review"
 	"happytray/core/tray"
+	"happytray/core/workers"
 )
 
 // Room is a tray on which one element was put down and the rest has made room.
@@ -18,6 +18,7 @@ type Room struct {
 	Tray   *tray.Tray
 	Moved  []string // elements that gave way, in the order of the tray
 	Lifted []string // those that found no room: they wait beside the board
+	Fewer  []Fewer  // those of which some pieces found none: they went to reserve
 }
 
 // MakeRoom lays an element at a pose, drawn inside where it would hang over the edge or a handle, and
@@ -29,55 +30,236 @@ type Room struct {
 // are projected along their least way out, lighter things giving way more, with a weak spring to
 // where each thing was; a trail is a chain of its folds. Loose food settles as it is laid.
 func MakeRoom(ctx context.Context, t *tray.Tray, larder *food.Larder, id string, at geom.Pose) (Room, error) {
-	e, _, _, err := element(t, larder, id)
-	if err != nil {
-		return Room{}, err
-	}
+	return MakeRoomFor(ctx, t, larder, Held{id, at})
+}
+
+// Held is an element that a hand puts at a pose.
+type Held struct {
+	ID string
+	At geom.Pose
+}
+
+// MakeRoomFor is MakeRoom for several elements that are put down together.
+func MakeRoomFor(ctx context.Context, t *tray.Tray, larder *food.Larder, all ...Held) (Room, error) {
 	if t.Board == nil {
 		return Room{}, fault.Bad("board", "choose a board before laying the tray")
 	}
+	if len(all) == 0 {
+		return Room{}, fault.Bad("element", "say what is to be put down")
+	}
 	c := t.Clone()
-	k := c.Find(id)
-	from, was := e.Pose(), e.Placed && len(e.Pieces) > 0
-	if was {
-		c.Elements[k].MoveTo(geom.Pose{X: at.X, Y: at.Y, Turn: geom.NormalTurn(at.Turn)})
-	} else if c.Elements[k], err = Put(c, larder, id, at); err != nil {
-		return Room{}, err
-	}
+	held := make([]int, 0, len(all))
 	z := newZone(c.Board)
-	drawIn(&z, &c.Elements[k])
-	windows := []geom.Rect{boxOf(c.Elements[k].Pieces)}
-	if was {
-		windows = append(windows, boxOf(t.Elements[t.Find(id)].Pieces))
-	}
-	all := pieces(c)
-	flow, flows := c, false
-	if c.Elements[k].Kind() == food.KindLoose { // what is loose flows into place itself, unless it would end elsewhere
-		to := c.Elements[k].Pose().At()
-		flow = c.Clone()
-		if given, did := giveWayIn(ctx, flow, larder, k, true, windows); did {
-			flow = given
+	for _, h := range all {
+		e, _, _, err := element(t, larder, h.ID)
+		if err != nil {
+			return Room{}, err
 		}
-		flows = pieces(flow) >= all && review.NewLive(flow, larder).Fits()
-		if flows && flow.Elements[k].Pose().At().Dist(to) <= mostFlow {
-			return Room{Tray: flow, Moved: movedOf(t, flow, k, nil)}, nil
+		k := c.Find(h.ID)
+		if e.Placed && len(e.Pieces) > 0 {
+			c.Elements[k].MoveTo(geom.Pose{X: h.At.X, Y: h.At.Y, Turn: geom.NormalTurn(h.At.Turn)})
+		} else if c.Elements[k], err = Put(c, larder, h.ID, h.At); err != nil {
+			return Room{}, err
+		}
+		held = append(held, k)
+	}
+	return roomOn(ctx, larder, t, c, &z, held), nil
+}
+
+// roomOn lets everything make room on a tray c for some of its elements, that were laid on it by hand, each
+// drawn inside where it would hang over the edge or a handle; was is the tray as it lay before.
+func roomOn(ctx context.Context, larder *food.Larder, was, c *tray.Tray, z *zone, held []int) Room {
+	if z == nil {
+		made := newZone(c.Board)
+		z = &made
+	}
+	m := making{ctx: ctx, larder: larder, was: was, tray: c, held: held, z: z}
+	for n, k := range held {
+		drawIn(z, &c.Elements[k])
+		m.windows = append(m.windows, boxOf(c.Elements[k].Pieces))
+		if o := was.Find(c.Elements[k].ID); o >= 0 && was.Elements[o].Placed && len(was.Elements[o].Pieces) > 0 {
+			from := boxOf(was.Elements[o].Pieces)
+			if n == 0 && len(held) == 1 {
+				m.from, m.carried = was.Elements[o].Pose(), true
+			}
+			m.left = append(m.left, from)
 		}
 	}
-	p := newParting(&z, c, k)
-	p.part(ctx)
-	if was {
-		p.fillIn(from)
+	m.whole = pieces(c)
+	out := m.best()
+	return Room{Tray: out.tray, Moved: movedOf(was, out.tray, held, out.lifted), Lifted: out.lifted, Fewer: fewerOf(c, out.tray)}
+}
+
+// Fewer is an element that lies with so many pieces less than before.
+type Fewer struct {
+	ID     string
+	Pieces int
+}
+
+// fewerOf lists what lies with fewer pieces than before.
+func fewerOf(was, now *tray.Tray) (out []Fewer) {
+	for i := range was.Elements {
+		o := &now.Elements[i]
+		if n := len(was.Elements[i].Pieces) - len(o.Pieces); n > 0 && o.Placed {
+			out = append(out, Fewer{o.ID, n})
+		}
 	}
-	p.elsewhere(ctx)
-	out := Room{Tray: c, Lifted: p.write(ctx)}
-	if given, did := giveWayIn(ctx, c, larder, k, false, append(slices.Clone(windows), p.windows(t)...)); did {
-		out.Tray = given
+	return out
+}
+
+// making is room being made on a tray on which element k was put down.
+type making struct {
+	ctx     context.Context
+	larder  *food.Larder
+	was     *tray.Tray // before
+	tray    *tray.Tray // with what is held where it was put, and nothing else moved
+	held    []int
+	z       *zone
+	from    geom.Pose   // where the one that is held lay
+	carried bool        // one is held, and it lay on the board before
+	windows []geom.Rect // where things were put
+	left    []geom.Rect // where they were taken from
+	whole   int         // pieces on the tray
+}
+
+// outcome is one way in which room was made.
+type outcome struct {
+	tray   *tray.Tray
+	lifted []string
+	short  int // pieces that found no room, those of what was lifted among them
+	score  float64
+}
+
+// best makes room in each way that there is, and takes the one in which most stays on board, and of
+// those that keep all the one that the review likes best.
+func (m *making) best() outcome {
+	var ways []func() outcome
+	k := m.held[0]
+	if len(m.held) == 1 && m.tray.Elements[k].Kind() == food.KindLoose { // what is loose flows into place itself, unless it would end elsewhere
+		to := m.tray.Elements[k].Pose().At()
+		flow := m.flow()
+		if flow.short == 0 && flow.tray.Elements[k].Pose().At().Dist(to) <= mostFlow {
+			return flow
+		}
+		ways = append(ways, func() outcome { return flow })
 	}
-	if flows && (len(out.Lifted) > 0 || pieces(out.Tray) < all) {
-		out = Room{Tray: flow}
+	var parted []*parting
+	tries := 1
+	if m.carried && geom.BoxDepth(m.windows[0], m.left[0]) < .3*math.Min(m.windows[0].W(), m.windows[0].H()) {
+		tries = 2
 	}
-	out.Moved = movedOf(t, out.Tray, k, out.Lifted)
-	return out, nil
+	parted = make([]*parting, tries)
+	workers.Do(tries, 2, func(i int) { parted[i] = m.part(i == 1) })
+	// looking for places costs the most: only where least is stuck
+	if tries == 2 {
+		switch a, b := parted[0].left(), parted[1].left(); {
+		case a > 1.2*b:
+			parted = parted[1:]
+		case b > 1.2*a:
+			parted = parted[:1]
+		}
+	}
+	for _, p := range parted {
+		ways = append(ways, func() outcome { return m.finish(p) })
+	}
+	all := make([]outcome, len(ways))
+	workers.Do(len(ways), 2, func(i int) {
+		all[i] = ways[i]()
+		if len(ways) > 1 {
+			all[i].score = review.Of(all[i].tray, m.larder).Score
+		}
+	})
+	best := all[0]
+	for _, o := range all[1:] {
+		if o.short < best.short || o.short == best.short && o.score > best.score {
+			best = o
+		}
+	}
+	return best
+}
+
+// left is how much of what stands is still stuck, mm2 of boxes.
+func (p *parting) left() (area float64) {
+	for i := range p.lumps {
+		if p.stuck(i) {
+			area += p.lumps[i].box.W() * p.lumps[i].box.H()
+		}
+	}
+	return area
+}
+
+// flow lets loose food that was put down flow round what stands.
+func (m *making) flow() outcome {
+	c := m.tray.Clone()
+	out := outcome{tray: c}
+	if given, did := giveWayIn(m.ctx, c, m.larder, m.z, m.held, true, append(slices.Clone(m.windows), m.left...)); did {
+		out.tray = given
+	}
+	if out.short = m.whole - pieces(out.tray); out.short == 0 && !review.NewLive(out.tray, m.larder).Fits() {
+		out.short = m.whole
+	}
+	return out
+}
+
+// part parts what stands; with change what lay where k was put first goes to the place from which it was taken.
+func (m *making) part(change bool) *parting {
+	c := m.tray.Clone()
+	p := newParting(m.z, c, m.held, false)
+	for i := range p.lumps {
+		if p.held[p.lumps[i].e] || p.stuck(i) {
+			p.wake(i)
+		}
+	}
+	if change {
+		p.change(m.windows[0], m.left[0])
+	}
+	p.part(m.ctx, roomRounds)
+	if m.carried {
+		p.fillIn(m.from)
+	}
+	p.standing = true
+	return p
+}
+
+// finish finds places for what is still stuck, and lets loose food settle.
+func (m *making) finish(p *parting) outcome {
+	c := p.t
+	p.elsewhere(m.ctx)
+	out := outcome{tray: c, lifted: p.write(m.ctx)}
+	if given, did := giveWayIn(m.ctx, c, m.larder, m.z, m.held, false, slices.Concat(m.windows, m.left, p.windows(m.was))); did {
+		out.tray = given
+	}
+	out.short = m.whole - pieces(out.tray)
+	return out
+}
+
+// change carries what stands in what was put down to where that was taken from: loose pieces as they
+// lie, and what stands with its middle there.
+func (p *parting) change(to, from geom.Rect) {
+	by := from.Centre().Sub(to.Centre())
+	for i := range p.lumps {
+		l := &p.lumps[i]
+		if p.held[l.e] || l.light == 0 || !l.box.Meets(to) || !l.loose && l.piece >= 0 {
+			continue
+		}
+		under := false
+		for j := range p.lumps {
+			if p.held[p.lumps[j].e] {
+				d, _, _, _ := p.overlap(i, j)
+				under = under || d > .25*math.Min(l.box.W(), l.box.H())
+			}
+		}
+		switch {
+		case !under:
+			continue
+		case l.loose:
+			l.put(by, 0)
+		default:
+			l.put(from.Centre().Sub(l.home), 0)
+		}
+		p.wake(i)
+		l.from = lying{l.by, l.turn}
+	}
 }
 
 // mostFlow is how far the middle of loose food may end from where it was put, mm, before what stands
@@ -92,11 +274,11 @@ func pieces(t *tray.Tray) (n int) {
 	return n
 }
 
-// movedOf lists the elements, other than k and what was lifted, that lie otherwise than before.
-func movedOf(was, now *tray.Tray, k int, lifted []string) (out []string) {
+// movedOf lists the elements, other than those held and what was lifted, that lie otherwise than before.
+func movedOf(was, now *tray.Tray, held []int, lifted []string) (out []string) {
 	for i := range now.Elements {
 		o := was.Find(now.Elements[i].ID)
-		if i != k && o >= 0 && !liesAlike(&was.Elements[o], &now.Elements[i]) && !slices.Contains(lifted, now.Elements[i].ID) {
+		if !slices.Contains(held, i) && o >= 0 && !liesAlike(&was.Elements[o], &now.Elements[i]) && !slices.Contains(lifted, now.Elements[i].ID) {
 			out = append(out, now.Elements[i].ID)
 		}
 	}
@@ -138,345 +320,22 @@ func overEdge(z *zone, pieces []tray.Piece, lean float64) geom.Point {
 	return z.inward(at).Mul(worst + .05)
 }
 
-// lump is what moves as one while things are parted: a thing that stands, or one fold of a trail.
-type lump struct {
-	e      int    // element
-	piece  int    // of a trail, else -1
-	part   [2]int // of a row that was parted in two: its pieces from, up to; else both 0
-	bodies []geom.Body
-	box    geom.Rect
-	home   geom.Point
-	by     geom.Point // moved so far
-	turn   float64    // and turned, degrees, round its middle
-	light  float64    // how readily it gives way; 0 stays
-	gone   bool
-}
-
-// parting parts what stands on a tray.
-type parting struct {
-	z     *zone
-	t     *tray.Tray
-	k     int // what was put down
-	lumps []lump
-	may   map[[2]int]float64
-	tries int // places that were looked at
-}
-
-// mostTries bounds the places that are looked at for what found no room, so that an answer comes on
-// the largest trays, too.
-const mostTries = 9000
-
-func newParting(z *zone, t *tray.Tray, k int) *parting {
-	p := &parting{z: z, t: t, k: k, may: map[[2]int]float64{}}
-	for i := range t.Elements {
-		e := &t.Elements[i]
-		if !e.Placed || len(e.Pieces) == 0 || i != k && (e.Kind() == food.KindLoose || e.Kind() == food.KindGarnish) {
-			continue
-		}
-		light := 1 / math.Max(200, boxOf(e.Pieces).W()*boxOf(e.Pieces).H()) * 1e4
-		if e.Locked || i == k {
-			light = 0
-		}
-		if e.Kind() == food.KindTrail && i != k {
-			for n := range e.Pieces {
-				p.add(i, n, e.Pieces[n:n+1], light*4)
-			}
-			continue
-		}
-		p.add(i, -1, e.Pieces, light)
-	}
-	return p
-}
-
-func (p *parting) add(e, piece int, pieces []tray.Piece, light float64) {
-	l := lump{e: e, piece: piece, light: light, box: boxOf(pieces)}
-	l.home = l.box.Centre()
-	for i := range pieces {
-		l.bodies = append(l.bodies, geom.NewBody(slices.Clone(pieces[i].Outline)))
-	}
-	p.lumps = append(p.lumps, l)
-}
-
-// shift moves a lump.
-func (l *lump) shift(by geom.Point) {
-	l.by = l.by.Add(by)
-	l.box = l.box.Move(by)
-	for i := range l.bodies {
-		b := &l.bodies[i]
-		o := b.Outline.Move(by)
-		*b = geom.NewBody(o)
-	}
-}
-
-// turned turns a lump round its middle.
-func (l *lump) turned(deg float64) {
-	c := l.home.Add(l.by)
-	l.turn += deg
-	for i := range l.bodies {
-		o := make(geom.Outline, len(l.bodies[i].Outline))
-		for j, q := range l.bodies[i].Outline {
-			o[j] = c.Add(geom.Pose{Turn: deg}.Apply(q.Sub(c)))
-		}
-		l.bodies[i] = geom.NewBody(o)
-		if i == 0 {
-			l.box = l.bodies[i].Box
-		}
-		l.box = l.box.Union(l.bodies[i].Box)
-	}
-}
-
-// roomRounds bounds the projections; most end after a dozen.
-const roomRounds = 48
-
-// part projects overlaps until none is left, or the rounds are over.
-func (p *parting) part(ctx context.Context) {
-	for round := range roomRounds {
-		if ctx.Err() != nil {
-			return
-		}
-		rest := true
-		for i := range p.lumps {
-			for j := range i {
-				if p.project(i, j) {
-					rest = false
-				}
-			}
-		}
-		p.link()
-		for i := range p.lumps {
-			l := &p.lumps[i]
-			if l.light == 0 || l.by == (geom.Point{}) {
-				continue
-			}
-			if push := p.inside(l); push != (geom.Point{}) {
-				l.shift(push)
-				rest = false
-			} else if round > 4 && round < roomRounds/2 { // back towards where it was, while there is time to part again
-				l.shift(l.by.Mul(-.02))
-			}
-		}
-		if rest && round > 0 {
-			return
-		}
-	}
-}
-
-// touching is how deep two elements may stand in each other, with a little in hand.
-func (p *parting) touching(a, b int) float64 {
-	if a < b {
-		a, b = b, a
-	}
-	v, ok := p.may[[2]int{a, b}]
-	if !ok {
-		v = review.Touch(&p.t.Elements[a], &p.t.Elements[b]) * touchSlack
-		p.may[[2]int{a, b}] = v
-	}
-	return v
-}
-
-// overlap is how deep two lumps stand in each other beyond what they may, and the way out of the first.
-func (p *parting) overlap(i, j int) (depth float64, away geom.Point) {
-	a, b := &p.lumps[i], &p.lumps[j]
-	if a.e == b.e || a.gone || b.gone || !a.box.Meets(b.box) {
-		return 0, away
-	}
-	may := p.touching(a.e, b.e)
-	if geom.BoxDepth(a.box, b.box) <= may {
-		return 0, away
-	}
-	for x := range a.bodies {
-		if geom.BoxDepth(a.bodies[x].Box, b.box) <= may {
-			continue
-		}
-		for y := range b.bodies {
-			if d, way := geom.Deeper(&a.bodies[x], &b.bodies[y], may+depth); d-may > depth {
-				depth, away = d-may, way
-			}
-		}
-	}
-	return depth, away
-}
-
-// project parts two lumps by what they overlap, each by how readily it gives way.
-func (p *parting) project(i, j int) bool {
-	a, b := &p.lumps[i], &p.lumps[j]
-	if a.light+b.light == 0 {
-		return false
-	}
-	depth, away := p.overlap(i, j)
-	if depth <= .02 {
-		return false
-	}
-	step := away.Mul((depth + .08) / (a.light + b.light))
-	if a.light > 0 {
-		a.shift(step.Mul(a.light))
-	}
-	if b.light > 0 {
-		b.shift(step.Mul(-b.light))
-	}
-	return true
-}
-
-// link keeps the folds of a trail together: two that follow each other move nearly alike.
-func (p *parting) link() {
-	for i := 1; i < len(p.lumps); i++ {
-		a, b := &p.lumps[i-1], &p.lumps[i]
-		if a.e != b.e || b.piece != a.piece+1 || a.light == 0 {
-			continue
-		}
-		const stretch = .35 // of how far they lay apart
-		was := b.home.Sub(a.home)
-		now := b.by.Sub(a.by)
-		if over := now.Len() - stretch*math.Max(6, was.Len()); over > 0 {
-			pull := now.Unit().Mul(over / 2)
-			a.shift(pull)
-			b.shift(pull.Mul(-1))
-		}
-	}
-}
-
-// inside is the shift that draws a lump in from over the edge.
-func (p *parting) inside(l *lump) geom.Point {
-	worst, at := 0.0, geom.Point{}
-	for i := range l.bodies {
-		for _, q := range l.bodies[i].Outline {
-			if p.z.deep(q) > 2*p.z.grid.Cell {
-				continue
-			}
-			if d := -p.z.exact(q); d > worst {
-				worst, at = d, q
-			}
-		}
-	}
-	if worst < .004 {
-		return geom.Point{}
-	}
-	return p.z.inward(at).Mul(worst + .05)
-}
-
-// stuck reports whether a lump still stands in something or over the edge.
-func (p *parting) stuck(i int) bool {
-	l := &p.lumps[i]
-	if l.gone || l.light == 0 {
-		return false
-	}
-	if p.inside(l).Len() > .06 {
-		return true
-	}
-	for j := range p.lumps {
-		if j != i {
-			if d, _ := p.overlap(i, j); d > .06 {
-				return true
-			}
-		}
-	}
-	return false
-}
-
-// fillIn moves what is still stuck to the place that came free, turned as it is, where it fits there.
-func (p *parting) fillIn(from geom.Pose) {
-	for i := range p.lumps {
-		l := &p.lumps[i]
-		if l.piece >= 0 || !p.stuck(i) {
-			continue
-		}
-		back := l.by
-		l.shift(from.At().Sub(l.box.Centre()))
-		for range 12 { // a little about, until it fits
-			if push := p.inside(l); push != (geom.Point{}) {
-				l.shift(push)
-			}
-			for j := range p.lumps {
-				if d, away := p.overlap(i, j); d > .02 {
-					l.shift(away.Mul(d + .05))
-				}
-			}
-		}
-		if p.stuck(i) {
-			l.shift(back.Sub(l.by))
-			continue
-		}
-		return
-	}
-}
-
-// elsewhere moves what is still stuck to the nearest place where nothing else stands: loose food
-// flows out of its way. A fold of a trail stays by its trail.
-func (p *parting) elsewhere(ctx context.Context) {
-	for i := range p.lumps {
-		l := &p.lumps[i]
-		if p.stuck(i) {
-			most := nearReach
-			if l.piece >= 0 {
-				most = foldReach
-			}
-			p.nearestFree(ctx, i, most)
-		}
-	}
-}
-
-// nearestFree moves a lump to the nearest place within reach where it stands in nothing, as it is
-// turned or another way; it reports whether there is one, and leaves the lump where it was if not.
-func (p *parting) nearestFree(ctx context.Context, i int, reach float64) bool {
-	l := &p.lumps[i]
-	turns := []float64{0, 90, -45, 90} // each after the one before: 0, 90, 45, 135
-	if l.piece >= 0 {
-		turns = turns[:1]
-	}
-	const step = 9.0
-	for far := step; far < reach && ctx.Err() == nil; far += step {
-		n := int(math.Min(32, 6+far/9))
-		for a := range n {
-			by := geom.Polar(far, float64(a)*360/float64(n)+far*7)
-			if p.z.deep(l.home.Add(l.by).Add(by)) < 4 {
-				continue
-			}
-			if p.tries++; p.tries > mostTries {
-				return false
-			}
-			l.shift(by)
-			for _, turn := range turns {
-				if turn != 0 {
-					l.turned(turn)
-				}
-				if !p.stuck(i) {
-					return true
-				}
-			}
-			if len(turns) > 1 {
-				l.turned(-135)
-			}
-			l.shift(by.Mul(-1))
-		}
-	}
-	return false
-}
-
-// nearReach is how far what stands is moved before other ways are tried, mm: nothing should jump across
-// the tray.
-const nearReach = 170.0
-
-// foldReach is how far a fold may be laid from where its trail lay, mm.
-const foldReach = 70.0
-
 // write puts the lumps where they have come to; what is still stuck is lifted. It lists what was.
 func (p *parting) write(ctx context.Context) (lifted []string) {
 	off := map[int]bool{}
 	for { // the one that stands in most goes first: the others may be free then
-		worst, most := -1, .06
+		worst, most := -1, tolerance
 		for i := range p.lumps {
-			l := &p.lumps[i]
-			if l.gone || l.light == 0 {
+			if !p.stuck(i) {
 				continue
 			}
-			deep := p.inside(l).Len()
-			for j := range p.lumps {
-				if j != i {
-					if d, _ := p.overlap(i, j); d > deep {
-						deep = d
-					}
+			deep := p.inside(&p.lumps[i]).Len()
+			p.near(i, false, func(j int) bool {
+				if d, _, _, _ := p.overlap(i, j); d > deep {
+					deep = d
 				}
-			}
+				return true
+			})
 			if deep > most {
 				worst, most = i, deep
 			}
@@ -496,26 +355,19 @@ func (p *parting) write(ctx context.Context) (lifted []string) {
 			off[l.e] = true
 		case l.gone:
 			folds[l.e] = append(folds[l.e], l.piece)
-		case l.by == (geom.Point{}) && l.turn == 0:
+		case !l.moved():
 		case l.part != [2]int{}:
 			for n := l.part[0]; n < l.part[1]; n++ {
 				q := &e.Pieces[n]
-				turn := func(pt geom.Point) geom.Point {
-					return l.home.Add(l.by).Add(geom.Pose{Turn: l.turn}.Apply(pt.Sub(l.home))).Round()
-				}
-				o := make(geom.Outline, len(q.Outline))
-				for m, pt := range q.Outline {
-					o[m] = turn(pt)
-				}
-				q.Outline, q.At, q.TurnDeg = o, turn(q.At), round2(geom.NormalTurn(q.TurnDeg+l.turn))
+				q.Outline, q.At, q.TurnDeg = l.bodies[n-l.part[0]].Outline.Round(), l.carries(q.At).Round(), round2(geom.NormalTurn(q.TurnDeg+l.turn))
 			}
 		case l.piece < 0:
 			pose := e.Pose()
-			at := l.home.Add(l.by).Add(geom.Pose{Turn: l.turn}.Apply(pose.At().Sub(l.home)))
+			at := l.carries(pose.At())
 			e.MoveTo(geom.Pose{X: at.X, Y: at.Y, Turn: pose.Turn + l.turn})
 		default:
 			q := &e.Pieces[l.piece]
-			q.Outline, q.At = q.Outline.Move(l.by).Round(), q.At.Add(l.by).Round()
+			q.Outline, q.At, q.TurnDeg = l.bodies[0].Outline.Round(), l.carries(q.At).Round(), round2(geom.NormalTurn(q.TurnDeg+l.turn))
 		}
 	}
 	for i := range p.t.Elements {
@@ -533,119 +385,6 @@ func (p *parting) write(ctx context.Context) (lifted []string) {
 		}
 	}
 	return lifted
-}
-
-// again looks for room for what was to be lifted, the largest first: others that were lifted before it
-// may have left some.
-func (p *parting) again(ctx context.Context) {
-	var gone []int
-	for i := range p.lumps {
-		if p.lumps[i].gone {
-			gone = append(gone, i)
-		}
-	}
-	slices.SortStableFunc(gone, func(a, b int) int { return cmp.Compare(p.lumps[a].light, p.lumps[b].light) })
-	for _, i := range gone {
-		l := &p.lumps[i]
-		l.gone = false
-		l.shift(l.by.Mul(-1))
-		near, far := nearReach, math.Hypot(p.z.box.W(), p.z.box.H())
-		if l.piece >= 0 {
-			near, far = foldReach, 0
-		}
-		stays := !p.stuck(i) || p.nearestFree(ctx, i, near) || p.squeezed(ctx, i) || p.halved(ctx, i) || p.nearestFree(ctx, i, far)
-		p.lumps[i].gone = !stays // the lumps may be others by now
-	}
-}
-
-// halved lays a row that found no room in two halves, each at the nearest place where it stands in
-// nothing.
-func (p *parting) halved(ctx context.Context, i int) bool {
-	e := &p.t.Elements[p.lumps[i].e]
-	n := len(e.Pieces)
-	if p.lumps[i].piece >= 0 || p.lumps[i].part != [2]int{} || e.Kind() != food.KindRow || n < 4 {
-		return false
-	}
-	kept := p.snapshot()
-	light := p.lumps[i].light
-	at := p.lumps[i].e
-	half := func(from, to int) lump {
-		l := lump{e: at, piece: -1, part: [2]int{from, to}, light: light, box: boxOf(e.Pieces[from:to])}
-		l.home = l.box.Centre()
-		for k := from; k < to; k++ {
-			l.bodies = append(l.bodies, geom.NewBody(slices.Clone(e.Pieces[k].Outline)))
-		}
-		return l
-	}
-	p.lumps[i] = half(0, n/2)
-	p.lumps = append(p.lumps, half(n/2, n))
-	reach := math.Hypot(p.z.box.W(), p.z.box.H())
-	for _, k := range []int{i, len(p.lumps) - 1} {
-		if p.stuck(k) && !p.nearestFree(ctx, k, reach) {
-			p.lumps = kept
-			return false
-		}
-	}
-	return true
-}
-
-// squeezed puts a lump where it stands in least and parts everything again round it; where something
-// still is stuck then, all is left as it was.
-func (p *parting) squeezed(ctx context.Context, i int) bool {
-	if p.lumps[i].piece >= 0 {
-		return false
-	}
-	kept := p.snapshot()
-	best, least := geom.Point{}, math.Inf(1)
-	l := &p.lumps[i]
-	box := p.z.box
-	const step = 24.0
-	for y := box.Min.Y + step/2; y < box.Max.Y; y += step {
-		for x := box.Min.X + step/2; x < box.Max.X; x += step {
-			to := geom.Pt(x, y)
-			if p.z.deep(to) < 8 {
-				continue
-			}
-			l.shift(to.Sub(l.home).Sub(l.by))
-			bad := 1.5*p.inside(l).Len() + .02*to.Dist(l.home)
-			for j := range p.lumps {
-				if j == i || bad > least {
-					continue
-				}
-				if d, _ := p.overlap(i, j); d > 0 {
-					if p.lumps[j].light == 0 { // it will not give way
-						d *= 4
-					}
-					bad += d
-				}
-			}
-			if bad < least {
-				best, least = to, bad
-			}
-		}
-	}
-	if math.IsInf(least, 1) || ctx.Err() != nil {
-		p.lumps = kept
-		return false
-	}
-	l.shift(best.Sub(l.home).Sub(l.by))
-	p.part(ctx)
-	for j := range p.lumps {
-		if p.stuck(j) {
-			p.lumps = kept
-			return false
-		}
-	}
-	return true
-}
-
-// snapshot is the lumps as they lie now.
-func (p *parting) snapshot() []lump {
-	out := slices.Clone(p.lumps)
-	for i := range out {
-		out[i].bodies = slices.Clone(out[i].bodies) // a shift replaces bodies, it does not change them
-	}
-	return out
 }
 
 // short takes folds out of a trail; what is taken out is for topping up.
@@ -667,8 +406,10 @@ func (p *parting) short(i int, gone []int) {
 // windows are the boxes in which something was moved, before and after.
 func (p *parting) windows(was *tray.Tray) (out []geom.Rect) {
 	for i := range p.lumps {
-		if l := &p.lumps[i]; l.by != (geom.Point{}) || l.turn != 0 || l.gone {
-			out = append(out, l.box, boxOf(was.Elements[l.e].Pieces))
+		if l := &p.lumps[i]; l.moved() || l.gone {
+			if out = append(out, l.box); l.e < len(was.Elements) && len(was.Elements[l.e].Pieces) > 0 {
+				out = append(out, boxOf(was.Elements[l.e].Pieces))
+			}
 		}
 	}
 	return out

@@ -118,3 +118,13 @@ func FromRGB(r, g, b float64) Lab {
 	l, x, y := colorful.Color{R: r, G: g, B: b}.Lab()
 	return Lab{l * 100, x * 100, y * 100}
 }
+
+// linear is the colour in linear RGB, brought into the screen's gamut.
+func (c Lab) linear() (r, g, b float64) {
+	return colorful.Lab(c.L/100, c.A/100, c.B/100).Clamped().LinearRgb()
+}
+
+func fromLinear(r, g, b float64) Lab {
+	l, x, y := colorful.LinearRgb(r, g, b).Lab()
+	return Lab{l * 100, x * 100, y * 100}
+}

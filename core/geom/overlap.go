@@ -90,6 +90,47 @@ func (b *Body) Shift(local Outline, to Point) {
 	b.Box = box
 }
 
+// Carry puts a body where home lies, turned by deg degrees round a point and shifted. The body must be
+// a Clone of home; nothing is made anew.
+func (b *Body) Carry(home *Body, about Point, deg float64, by Point) {
+	if deg == 0 {
+		b.Box = home.Box.Move(by)
+		for i, q := range home.Outline {
+			b.Outline[i] = Point{q.X + by.X, q.Y + by.Y}
+		}
+		if !b.convex {
+			for i, q := range home.Hull {
+				b.Hull[i] = Point{q.X + by.X, q.Y + by.Y}
+			}
+		}
+		return
+	}
+	sin, cos := math.Sincos(deg * math.Pi / 180)
+	turned := func(q Point) Point {
+		x, y := q.X-about.X, q.Y-about.Y
+		return Point{about.X + x*cos - y*sin + by.X, about.Y + x*sin + y*cos + by.Y}
+	}
+	for i, q := range home.Outline {
+		b.Outline[i] = turned(q)
+	}
+	if !b.convex {
+		for i, q := range home.Hull {
+			b.Hull[i] = turned(q)
+		}
+	}
+	b.Box = b.Outline.Bounds()
+}
+
+// Clone is a body that shares nothing with b.
+func (b *Body) Clone() Body {
+	c := *b
+	c.Outline = append(Outline(nil), b.Outline...)
+	if c.Hull = c.Outline; !b.convex {
+		c.Hull = append(Outline(nil), b.Hull...)
+	}
+	return c
+}
+
 // Penetration says how deep a and b overlap, in mm: for convex outlines the
 // smallest shift that parts them (separating axes, Gottschalk 1996), with the
 // direction in which a must move; for others the deepest point of one inside
@@ -151,6 +192,11 @@ type shallowest struct {
 // parted already, or nearly. Normals are not kept ready: most hulls are asked once or twice.
 func (s *shallowest) along(a, b *Body, away float64) bool {
 	h := a.Hull
+	far := -1 // the point of b that reaches back farthest; it goes round b as the normal goes round a
+	on := 1
+	if a.sign != b.sign {
+		on = -1
+	}
 	for i, p := range h {
 		q := h[0]
 		if i+1 < len(h) {
@@ -161,7 +207,9 @@ func (s *shallowest) along(a, b *Body, away float64) bool {
 		if long < 1e-18 {
 			continue // an edge without length has no normal, and parts nothing
 		}
-		d := n.Dot(p) - least(b.Hull, n)
+		var back float64
+		back, far = leastFrom(b.Hull, n, far, on)
+		d := n.Dot(p) - back
 		if d <= 0 || d*d <= s.limit*s.limit*long {
 			return false
 		}
@@ -170,6 +218,37 @@ func (s *shallowest) along(a, b *Body, away float64) bool {
 		}
 	}
 	return true
+}
+
+// leastFrom is least of a convex outline, looked for from a point of it on, first forward in steps of
+// on; and the point that it is. From -1 all are looked at.
+func leastFrom(o Outline, n Point, at, on int) (float64, int) {
+	if at < 0 {
+		lo := math.Inf(1)
+		for i, p := range o {
+			if d := p.X*n.X + p.Y*n.Y; d < lo {
+				lo, at = d, i
+			}
+		}
+		return lo, max(at, 0)
+	}
+	lo := o[at].X*n.X + o[at].Y*n.Y
+	for _, way := range [2]int{on, -on} {
+		for range o {
+			i := at + way
+			if i < 0 {
+				i = len(o) - 1
+			} else if i == len(o) {
+				i = 0
+			}
+			d := o[i].X*n.X + o[i].Y*n.Y
+			if d > lo || d == lo && way != on { // on over points that reach as far
+				break
+			}
+			lo, at = d, i
+		}
+	}
+	return lo, at
 }
 
 // least is how far back along n the outline reaches.

@@ -29,6 +29,7 @@ type file struct {
 	Foods    []Planned      `json:"foods,omitempty"`
 	Rules    brief.Rules    `json:"rules"`
 	Seed     uint64         `json:"seed"`
+	Order    []string       `json:"order,omitempty"`
 	Says     []string       `json:"says,omitempty"`
 	Part     *tray.Part     `json:"part,omitempty"`
 	Further  []file         `json:"further,omitempty"`
@@ -81,6 +82,8 @@ func (f *file) member(name string, rest []byte) (n int, err error) {
 		err = json.Unmarshal(raw, &f.Rules)
 	case "seed":
 		err = json.Unmarshal(raw, &f.Seed)
+	case "order":
+		err = json.Unmarshal(raw, &f.Order)
 	case "says":
 		err = json.Unmarshal(raw, &f.Says)
 	case "part":
@@ -155,7 +158,7 @@ func (f *file) job() (*Job, error) {
 			return nil, fault.Bad("further["+strconv.Itoa(i-1)+"].further", "trays are kept one level deep; list them all with the first")
 		}
 		t := &tray.Tray{Brief: one.Part.BriefOf(f.Brief), Board: one.Board, Vessels: one.Vessels, Elements: one.Elements, Reserve: one.Reserve,
-			Rules: one.Rules, Seed: one.Seed, Part: one.Part}
+			Rules: one.Rules, Seed: one.Seed, Order: one.Order, Part: one.Part}
 		if i > 0 {
 			t.Extra = one.Extra
 			for _, k := range one.Foods {
@@ -237,6 +240,9 @@ func (w *writer) tray(which int) {
 		w.foods(foods)
 	}
 	w.put("seed", t.Seed)
+	if len(t.Order) > 0 {
+		w.put("order", t.Order)
+	}
 	if which == 0 && len(w.job.Says) > 0 {
 		w.put("says", w.job.Says)
 	}

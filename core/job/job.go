@@ -58,6 +58,19 @@ func (j *Job) With(which int, t *tray.Tray) *Job {
 	return &c
 }
 
+// checkOrder bounds the order of hands as it is wished.
+func checkOrder(order []string) error {
+	if len(order) > tray.MaxElements {
+		return fault.Bad("order", "at most %d steps", tray.MaxElements)
+	}
+	for i, s := range order {
+		if err := fault.Text(fmt.Sprintf("order[%d]", i), s, 160); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
 // Check reports the first thing in the job that cannot be worked with.
 func (j *Job) Check(larder *food.Larder) error {
 	if len(j.Foods) > MaxFoods {
@@ -96,6 +109,9 @@ func (j *Job) Check(larder *food.Larder) error {
 			return fault.In(at, fault.Bad("elements", "at most %d elements on all trays of a job together", MaxElements))
 		}
 		err := t.Check(larder)
+		if err == nil {
+			err = checkOrder(t.Order)
+		}
 		if err != nil && i > 0 {
 			err = fault.In(at, err)
 		}

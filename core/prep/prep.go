@@ -29,7 +29,14 @@ type Step struct {
 	Grams    float64  `json:"grams"`
 	Groups   int      `json:"groups"`
 	Minutes  float64  `json:"minutes"`
-	Late     bool     `json:"late"` // only just before serving
+	Late     bool     `json:"late"`  // only just before serving
+	After    []Need   `json:"after"` // what must be laid before it, and why
+}
+
+// Need is a step that must come before another.
+type Need struct {
+	Step int    `json:"step"`
+	Why  string `json:"why"`
 }
 
 // Kit is one thing to lay out beside the tray.
@@ -128,9 +135,19 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 		order[i] = i
 	}
 	sort.SliceStable(order, func(a, b int) bool { return layers[order[a]] < layers[order[b]] })
+	needs := needsOf(t, steps, order)
+	order = wished(t.Order, steps, order, needs)
+	place := make([]int, len(steps))
+	for n, i := range order {
+		place[i] = n + 1
+	}
 	for n, i := range order {
 		s := steps[i]
 		s.Number = n + 1
+		s.After = []Need{}
+		for _, need := range needs[i] {
+			s.After = append(s.After, Need{place[need.Step], need.Why})
+		}
 		f, _ := larder.Get(s.Food)
 		s.Says = says(s, f != nil && f.Category == food.Cheese)
 		sheet.Minutes += s.Minutes

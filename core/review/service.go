@@ -48,7 +48,7 @@ func (m *measures) reach() {
 			continue
 		}
 		for _, side := range l.standAt() {
-			from, in := sideLine(box, side)
+			from, in := SideLine(box, side)
 			best := math.Inf(1)
 			for _, i := range l.tastes.all[k] {
 				if e := &l.elems[i]; e.placed {

@@ -224,9 +224,9 @@ func tallPlace(from []string) string {
 	return "in the middle"
 }
 
-// sideLine gives a point on a side of the board's box and the direction inward, for
+// SideLine gives a point on a side of the board's box and the direction inward, for
 // distances from it.
-func sideLine(box geom.Rect, side string) (at, inward geom.Point) {
+func SideLine(box geom.Rect, side string) (at, inward geom.Point) {
 	switch side {
 	case "top":
 		return box.Min, geom.Pt(0, 1)

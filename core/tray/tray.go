@@ -28,6 +28,7 @@ type Tray struct {
 	Reserve  []Reserve
 	Rules    brief.Rules
 	Seed     uint64
+	Order    []string       // of hands as it is wished, steps as food/form; what is not named keeps its usual place
 	Part     *Part          // of the job's guests, where it has several trays
 	Extra    document.Extra // members of its file that this version does not know
 }

@@ -1,7 +1,10 @@
 package tray
 
 import (
+	"slices"
+
 	"happytray/core/board"
+	"happytray/core/food"
 	"happytray/core/geom"
 )
 
@@ -32,4 +35,59 @@ func Where(b *board.Board, p geom.Point) string {
 		return across + " side, middle"
 	}
 	return along + " " + across
+}
+
+// beside is how near something lies to be called next to, mm between boxes of pieces.
+const beside = 14.0
+
+// Beside lists, for each element, the places on the tray of the two that lie nearest to it, as far as they are next
+// to it; greens are not counted.
+func (t *Tray) Beside() [][]int {
+	n := len(t.Elements)
+	out := make([][]int, n)
+	boxes, all := make([][]geom.Rect, n), make([]geom.Rect, n)
+	for i := range t.Elements {
+		e := &t.Elements[i]
+		if !e.Placed || len(e.Pieces) == 0 {
+			continue
+		}
+		for k := range e.Pieces {
+			b := e.Pieces[k].Outline.Bounds()
+			boxes[i] = append(boxes[i], b)
+			if k == 0 {
+				all[i] = b
+			}
+			all[i] = all[i].Union(b)
+		}
+	}
+	type near struct {
+		j    int
+		gap  float64
+		long int // how many of its pieces lie beside
+	}
+	for i := range t.Elements {
+		var found []near
+		for j := range t.Elements {
+			if j == i || len(boxes[i]) == 0 || len(boxes[j]) == 0 || t.Elements[j].Kind() == food.KindGarnish || t.Elements[j].Food == t.Elements[i].Food || geom.BoxGap(all[i], all[j]) > beside {
+				continue
+			}
+			f := near{j: j, gap: beside + 1}
+			for _, a := range boxes[i] {
+				for _, b := range boxes[j] {
+					if gap := geom.BoxGap(a, b); gap <= beside {
+						f.gap = min(f.gap, gap)
+						f.long++
+					}
+				}
+			}
+			if f.gap <= beside {
+				found = append(found, f)
+			}
+		}
+		slices.SortStableFunc(found, func(a, b near) int { return b.long - a.long })
+		for _, f := range found[:min(2, len(found))] {
+			out[i] = append(out[i], f.j)
+		}
+	}
+	return out
 }

@@ -1,0 +1,199 @@
+package arrange
+
+import (
+	"context"
+
+	"happytray/core/fault"
+	"happytray/core/food"
+	"happytray/core/geom"
+	"happytray/core/tray"
+)
+
+// Carry follows one element in a hand: wherever it is held, it tells how everything else makes room for
+// it, and goes back when the hand goes on. It is MakeRoom without what takes longer than a frame: nothing
+// looks for another place. It is not safe for use by several goroutines at once.
+type Carry struct {
+	t *tray.Tray
+	k int
+	z zone
+	p *parting
+}
+
+// Carried is how a tray lies while an element is held at a pose.
+type Carried struct {
+	// Elements that lie otherwise than on the tray itself, by their place on it; the one that is held
+	// among them, as it would be put down: drawn inside, or flown into place. Loose pieces that have not
+	// found their place yet, as they will when it is put down, are left out.
+	Elements map[int]tray.Element
+	// Shifts are the same, piece by piece.
+	Shifts []Shift
+	// Stuck lists what finds no room where it is, by its place on the tray.
+	Stuck []int
+}
+
+// Shift is how a piece lies otherwise than before.
+type Shift struct {
+	Element, Piece int
+	At             geom.Point
+	TurnDeg        float64
+}
+
+// carryRounds bounds the projections of a frame.
+const carryRounds = 24
+
+// NewCarry prepares a tray for an element of it, that lies on the board, to be carried.
+func NewCarry(t *tray.Tray, id string) (*Carry, error) {
+	k := t.Find(id)
+	switch {
+	case t.Board == nil:
+		return nil, fault.Bad("board", "choose a board before laying the tray")
+	case k < 0:
+		return nil, fault.Bad("element", "there is no element %.60q on this tray", id)
+	case !t.Elements[k].Placed || len(t.Elements[k].Pieces) == 0:
+		return nil, fault.Bad("element", "%.60q does not lie on the board", id)
+	}
+	c := &Carry{t: t.Clone(), k: k}
+	c.z = newZone(c.t.Board)
+	c.p = newParting(&c.z, c.t, []int{k}, true)
+	return c, nil
+}
+
+// At is how the tray lies while the element is held at a pose.
+func (c *Carry) At(ctx context.Context, to geom.Pose) Carried {
+	p := c.p
+	held := c.t.Elements[c.k]
+	held.MoveTo(geom.Pose{X: to.X, Y: to.Y, Turn: geom.NormalTurn(to.Turn)})
+	drawIn(&c.z, &held)
+	if c.part(ctx, held.Pose(), true); c.crowded() { // loose food that cannot flow round what stands: that makes room
+		c.part(ctx, held.Pose(), false)
+	}
+	out := Carried{Elements: map[int]tray.Element{}}
+	stuck := map[int]bool{}
+	for _, i := range p.active {
+		l := &p.lumps[i]
+		if l.e != c.k && !l.loose && !stuck[l.e] && p.stands(i) {
+			stuck[l.e] = true
+			out.Stuck = append(out.Stuck, l.e)
+		}
+		if !l.moved() && l.e != c.k {
+			continue
+		}
+		e, ok := out.Elements[l.e]
+		if !ok {
+			e = c.t.Elements[l.e]
+			e.Pieces = append([]tray.Piece(nil), e.Pieces...)
+		}
+		first, last := 0, len(e.Pieces)
+		if l.piece >= 0 {
+			first, last = l.piece, l.piece+1
+		}
+		for n := first; n < last; n++ {
+			q := &e.Pieces[n]
+			q.Outline, q.At, q.TurnDeg = l.bodies[n-first].Outline.Round(), l.carries(q.At).Round(), round2(geom.NormalTurn(q.TurnDeg+l.turn))
+			out.Shifts = append(out.Shifts, Shift{l.e, n, q.At, q.TurnDeg})
+		}
+		if l.piece < 0 {
+			pose := e.Pose()
+			at := l.carries(pose.At()).Round()
+			e.X, e.Y, e.TurnDeg = at.X, at.Y, round2(geom.NormalTurn(pose.Turn+l.turn))
+		}
+		out.Elements[l.e] = e
+	}
+	for i, e := range out.Elements {
+		if e.Kind() == food.KindLoose && e.Vessel == "" {
+			if e.Pieces = c.settled(i, e.Pieces); len(e.Pieces) == 0 {
+				e.Placed, e.Pieces = false, []tray.Piece{}
+				out.Elements[i] = e
+				continue
+			}
+			at := middleOf(e.Pieces).Round()
+			e.X, e.Y = at.X, at.Y
+			out.Elements[i] = e
+		}
+	}
+	return out
+}
+
+// settled are the loose pieces of an element that lie in nothing else's.
+func (c *Carry) settled(e int, pieces []tray.Piece) (out []tray.Piece) {
+	still := map[int]bool{}
+	for _, i := range c.p.active {
+		l := &c.p.lumps[i]
+		if l.e != e || !l.loose {
+			continue
+		}
+		c.p.near(i, true, func(j int) bool {
+			if c.p.lumps[j].e != e {
+				if d, _, _, _ := c.p.overlap(i, j); d > tolerance {
+					still[l.piece] = true
+				}
+			}
+			return !still[l.piece]
+		})
+	}
+	for n := range pieces {
+		if !still[n] {
+			out = append(out, pieces[n])
+		}
+	}
+	return out
+}
+
+// part puts what is held at a pose and parts everything round it; loose food that is held flows, too, or
+// stays as it is.
+func (c *Carry) part(ctx context.Context, now geom.Pose, flows bool) {
+	p := c.p
+	for _, i := range p.active {
+		p.lumps[i].goBack()
+	}
+	p.sleep()
+	from := c.t.Elements[c.k].Pose()
+	for i := range p.lumps {
+		l := &p.lumps[i]
+		if l.e != c.k {
+			continue
+		}
+		if l.loose {
+			if l.light = 0; flows {
+				l.light = lightOf(&c.t.Elements[c.k].Pieces[l.piece])
+			}
+		}
+		turn := now.Turn - from.Turn
+		l.put(now.At().Add(geom.Pose{Turn: turn}.Apply(l.home.Sub(from.At()))).Sub(l.home), turn)
+		l.from = lying{l.by, l.turn}
+		p.wake(i)
+	}
+	p.part(ctx, carryRounds)
+}
+
+// crowded reports whether loose food that is held is seen to lie in something that stands.
+func (c *Carry) crowded() bool {
+	for _, i := range c.p.active {
+		if l := &c.p.lumps[i]; l.e == c.k && l.loose && c.p.stands(i) {
+			return true
+		}
+	}
+	return false
+}
+
+// middleOf is the mean place of some pieces.
+func middleOf(pieces []tray.Piece) (mid geom.Point) {
+	for n := range pieces {
+		mid = mid.Add(pieces[n].At)
+	}
+	return mid.Mul(1 / float64(len(pieces)))
+}
+
+// seen is how deep something must stand in another to be shown as finding no room, mm.
+const seen = 2.5
+
+// stands reports whether a lump is seen to stand in another.
+func (p *parting) stands(i int) bool {
+	hit := false
+	p.near(i, false, func(j int) bool {
+		d, _, _, _ := p.overlap(i, j)
+		hit = d > seen
+		return !hit
+	})
+	return hit
+}
