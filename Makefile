@@ -14,7 +14,7 @@ RACY := ./app/... ./store/...
 RACY_SERVER := AtOnce|Each|Queue|Those|TooMany|Twenty|ArrangeStreams|ReviewOfMoves|Lost|JobFromBrief
 RACY_ARRANGE := SameSeed|ProposalsDiffer|Mend|Stopped|Panic
 
-.PHONY: help demo build check check-go check-web fresh test lint lint-go lint-web audit-web test-go-plain test-go-race test-go test-web generate shots sheet bench bench-arranging clean
+.PHONY: help demo build check check-go check-web fresh test lint lint-go lint-web audit-web audit-frames test-go-plain test-go-race test-go test-web generate shots sheet bench bench-arranging clean
 
 help: ## say what there is to make
 	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sort | sed -E 's/:.*## /\t/' | expand -t 20
@@ -104,12 +104,17 @@ shots: bin/happytray e2e/node_modules/.package-lock.json ## the screenshots in d
 bench: web/dist/index.html ## the benchmarks
 	cd bench && go run ./arranging -briefs 8 -long 3
 	cd bench && go run ./choosing
+	cd bench && go run ./drops
 	go test -run '^$$' -bench . -benchmem ./core/... ./art/... ./formats/... ./store/... ./server/...
 
 # performance, accessibility and what shifts, as Lighthouse sees the demo world on a desktop machine
 audit-web: bin/happytray e2e/audit/node_modules/.package-lock.json ## the bench, Lay and Larder held against the bars of docs/speed.md
 	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium:chromium
 	cd e2e/audit && node audit.mjs
+
+audit-frames: bin/happytray e2e/node_modules/.package-lock.json ## frames and heap while something is carried over a tray of 60 elements
+	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium-headless-shell:chromium-headless-shell
+	cd e2e/audit && node frames.mjs
 
 # the tables of docs/arranging.md
 bench-arranging: ## the tables of docs/arranging.md; takes half an hour

@@ -52,6 +52,19 @@ func (a *App) savedTray(ctx context.Context, id string, which int, h *House) (sa
 	return savedJob{j.Head, now, which, now.Larder(h.Larder)}, nil
 }
 
+// LaidTray is one of the trays of a saved job.
+func (a *App) LaidTray(ctx context.Context, id string, which int) (*tray.Tray, error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return nil, err
+	}
+	now, err := a.savedTray(ctx, id, which, h)
+	if err != nil {
+		return nil, err
+	}
+	return now.tray(), nil
+}
+
 // Derived tells what follows from a job as it is saved; which is the tray on the table.
 func (a *App) Derived(ctx context.Context, id string, which int) (Derived, error) {
 	h, err := a.House(ctx)

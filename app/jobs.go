@@ -5,10 +5,13 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
+	"strings"
 	"time"
+	"unicode/utf8"
 
 	"happytray/art"
 	"happytray/core/brief"
+	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/prep"
@@ -304,6 +307,43 @@ func (a *App) Revisions(ctx context.Context, id string, before int64) ([]store.R
 		return nil, err
 	}
 	return a.store.History(ctx, id, before, store.MostListed)
+}
+
+// Head is the number of the last saved state of a job.
+func (a *App) Head(ctx context.Context, id string) (int64, error) {
+	j, err := a.store.Head(ctx, id)
+	return j.Head, err
+}
+
+// Revision is one saved state of a job.
+func (a *App) Revision(ctx context.Context, id string, number int64) (store.Revision, error) {
+	return a.store.Revision(ctx, id, number)
+}
+
+// NameRevision names a saved state of a job; an empty name takes it away.
+func (a *App) NameRevision(ctx context.Context, id string, number int64, name string) error {
+	name = strings.TrimSpace(name)
+	if n := utf8.RuneCountInString(name); n > 120 {
+		return fault.Bad("name", "should have at most 120 characters, not %d", n)
+	}
+	return a.store.NameRevision(ctx, id, number, name)
+}
+
+// RevisionPicture draws one of the trays of a saved state as seen from afar, as SVG.
+func (a *App) RevisionPicture(ctx context.Context, id string, number int64, which int) (string, error) {
+	r, err := a.store.Revision(ctx, id, number)
+	if err != nil {
+		return "", err
+	}
+	h, err := a.House(ctx)
+	if err != nil {
+		return "", err
+	}
+	j, err := ReadJob([]byte(r.Document), h.All)
+	if err != nil {
+		return "", err
+	}
+	return art.TrayFrom(art.FromAfar, j.Title, j.Trays[min(max(which, 0), len(j.Trays)-1)], j.Larder(h.All)), nil
 }
 
 // Tag is what a job's picture can be known by: it changes with every revision.

@@ -10,6 +10,7 @@ import (
 
 	lru "github.com/hashicorp/golang-lru/v2"
 
+	"happytray/core/arrange"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -47,10 +48,13 @@ type judged struct {
 	surface []byte
 	review  review.Review // with everything where it lies
 
-	mu   sync.Mutex
-	live *review.Live
-	home []geom.Pose // where the elements lie
-	at   []geom.Pose // where they lie in live
+	mu    sync.Mutex
+	live  *review.Live
+	home  []tray.Element // as they lie
+	moved map[int]bool   // which lie otherwise in live
+
+	carry   *arrange.Carry // what is in a hand
+	carried string
 }
 
 func newJudgedCache(most int) judgedCache {
@@ -86,14 +90,30 @@ func (a *App) judge(r *job.Reading, which int, larder *food.Larder, h *House) (*
 }
 
 func prepare(t *tray.Tray, larder *food.Larder) *judged {
-	v := &judged{live: review.NewLive(t, larder)}
-	for i := range t.Elements {
-		v.home = append(v.home, t.Elements[i].Pose())
-	}
-	v.at = slices.Clone(v.home)
+	v := &judged{live: review.NewLive(t, larder), moved: map[int]bool{}}
+	v.home = slices.Clone(v.live.Tray().Elements)
 	v.review = v.live.Review()
 	return v
 }
+
+// with judges the tray with some elements lying otherwise, by their place on it.
+func (v *judged) with(otherwise map[int]tray.Element) review.Review {
+	for k := range v.moved {
+		if _, still := otherwise[k]; !still {
+			v.live.Set(k, v.home[k])
+			delete(v.moved, k)
+		}
+	}
+	for k, e := range otherwise {
+		if now := &v.live.Tray().Elements[k]; now.Pose() != e.Pose() || !slices.EqualFunc(now.Pieces, e.Pieces, liesAlike) {
+			v.live.Set(k, e)
+		}
+		v.moved[k] = true
+	}
+	return v.live.Review()
+}
+
+func liesAlike(a, b tray.Piece) bool { return a.At == b.At && a.TurnDeg == b.TurnDeg }
 
 // ReviewTray judges a job's first tray.
 func (a *App) ReviewTray(r *job.Reading, larder *food.Larder, h *House) (review.Review, error) {
@@ -110,41 +130,80 @@ type Move struct {
 	To geom.Pose
 }
 
+// saved is the prepared review of a tray of a job as it was saved in a revision.
+func (a *App) saved(ctx context.Context, id string, revision int64, which int) (*judged, error) {
+	key := savedTray{id, revision, which}
+	if v, ok := a.judged.saved.Get(key); ok {
+		return v, nil
+	}
+	h, err := a.House(ctx)
+	if err != nil {
+		return nil, err
+	}
+	now, err := a.savedTray(ctx, id, which, h)
+	if err == nil && now.revision != revision {
+		err = store.ErrConflict
+	}
+	if err != nil {
+		return nil, err
+	}
+	v := prepare(now.tray(), now.larder)
+	a.judged.saved.Add(key, v)
+	return v, nil
+}
+
 // ReviewMoves judges a tray of a saved job with some elements moved and everything else
 // where it was saved. It is fast enough to follow a hand.
 func (a *App) ReviewMoves(ctx context.Context, id string, revision int64, which int, moves []Move) (review.Review, error) {
-	key := savedTray{id, revision, which}
-	v, ok := a.judged.saved.Get(key)
-	if !ok {
-		h, err := a.House(ctx)
-		if err != nil {
-			return review.Review{}, err
-		}
-		now, err := a.savedTray(ctx, id, which, h)
-		if err == nil && now.revision != revision {
-			err = store.ErrConflict
-		}
-		if err != nil {
-			return review.Review{}, err
-		}
-		v = prepare(now.tray(), now.larder)
-		a.judged.saved.Add(key, v)
+	v, err := a.saved(ctx, id, revision, which)
+	if err != nil {
+		return review.Review{}, err
 	}
 	v.mu.Lock()
 	defer v.mu.Unlock()
-	want := slices.Clone(v.home)
+	otherwise := map[int]tray.Element{}
 	for i, m := range moves {
 		k := v.live.Tray().Find(m.ID)
 		if k < 0 {
 			return review.Review{}, fault.Bad(fmt.Sprintf("moves[%d].id", i), "there is no element %.60q on this tray", m.ID)
 		}
-		want[k] = m.To
+		e := v.home[k]
+		e.MoveTo(m.To)
+		otherwise[k] = e
 	}
-	for k := range want {
-		if want[k] != v.at[k] {
-			v.live.Move(k, want[k])
-			v.at[k] = want[k]
+	return v.with(otherwise), nil
+}
+
+// Carrying is how a tray lies while something is held over it, and what the second look says of that.
+type Carrying struct {
+	Shifts []arrange.Shift
+	Stuck  []string
+	Review review.Review
+}
+
+// CarryOver tells how everything on a tray of a saved job makes room for an element of it that is held
+// at a pose. It is fast enough to follow a hand.
+func (a *App) CarryOver(ctx context.Context, id string, revision int64, which int, held Move) (Carrying, error) {
+	v, err := a.saved(ctx, id, revision, which)
+	if err != nil {
+		return Carrying{}, err
+	}
+	v.mu.Lock()
+	defer v.mu.Unlock()
+	t := v.live.Tray()
+	if v.carry == nil || v.carried != held.ID {
+		was := t.Clone()
+		copy(was.Elements, v.home)
+		if v.carry, err = arrange.NewCarry(was, held.ID); err != nil {
+			v.carry = nil
+			return Carrying{}, err
 		}
+		v.carried = held.ID
 	}
-	return v.live.Review(), nil
+	now := v.carry.At(ctx, held.To)
+	out := Carrying{Shifts: now.Shifts, Review: v.with(now.Elements)}
+	for _, k := range now.Stuck {
+		out.Stuck = append(out.Stuck, t.Elements[k].ID)
+	}
+	return out, nil
 }

@@ -27,7 +27,7 @@ const (
 // timeOf is how long an operation may take.
 func timeOf(operation string) time.Duration {
 	switch operation {
-	case "arrange", "mend":
+	case "arrange", "mend", "layLike":
 		return searchTime
 	case "importTable", "saveFoodPhoto", "mainColours":
 		return tableTime
@@ -40,7 +40,7 @@ func mostOf(operation string) int64 {
 	switch operation {
 	case "saveFoodPhoto", "mainColours":
 		return photo.MaxBytes
-	case "saveSettings", "tick", "createFood", "saveStock", "reviewMoves", "saveVessel":
+	case "saveSettings", "tick", "createFood", "saveStock", "reviewMoves", "carry", "saveVessel":
 		return 256 << 10
 	case "undo", "redo", "takeOut", "putAway", "handFoodBack", "takeFoodOut", "takeBoardOut", "takeVesselOut", "askShop":
 		return 4 << 10

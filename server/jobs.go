@@ -173,9 +173,54 @@ func (s *Server) Revisions(c *gin.Context, id api.JobId, params api.RevisionsPar
 	}
 	out := make([]api.Revision, len(list))
 	for i, r := range list {
-		out[i] = api.Revision{Number: r.Number, Parent: r.Parent, Says: r.Says, SavedAt: r.CreatedAt}
+		out[i] = api.Revision{Number: r.Number, Parent: r.Parent, Says: r.Says, Name: r.Name, SavedAt: r.CreatedAt}
 	}
 	c.JSON(http.StatusOK, out)
+}
+
+// Head answers with the number of a job's last revision: windows ask for it to see whether another has saved.
+func (s *Server) Head(c *gin.Context, id api.JobId) {
+	n, err := s.app.Head(c.Request.Context(), id)
+	if err != nil {
+		s.fail(c, aJob, err)
+		return
+	}
+	c.JSON(http.StatusOK, gin.H{"revision": n})
+}
+
+// Revision answers with one saved state of a job.
+func (s *Server) Revision(c *gin.Context, id api.JobId, number api.RevisionNumber) {
+	r, err := s.app.Revision(c.Request.Context(), id, number)
+	if err != nil {
+		s.fail(c, aRevision, err)
+		return
+	}
+	c.JSON(http.StatusOK, api.SavedState{Number: r.Number, Says: r.Says, Name: r.Name, SavedAt: r.CreatedAt, Document: api.TrayDocument(r.Document)})
+}
+
+// NameRevision names a saved state of a job.
+func (s *Server) NameRevision(c *gin.Context, id api.JobId, number api.RevisionNumber) {
+	var in api.NameRevisionJSONBody
+	err := document.Read(body(c), &in)
+	if err == nil {
+		err = s.app.NameRevision(c.Request.Context(), id, number, in.Name)
+	}
+	if err != nil {
+		s.fail(c, aRevision, err)
+		return
+	}
+	c.Status(http.StatusNoContent)
+}
+
+// RevisionPicture draws a tray of a saved state; what is saved never changes, so a browser may keep it.
+func (s *Server) RevisionPicture(c *gin.Context, id api.JobId, number api.RevisionNumber, params api.RevisionPictureParams) {
+	svg, err := s.app.RevisionPicture(c.Request.Context(), id, number, or(params.Tray, 0))
+	if err != nil {
+		s.fail(c, aRevision, err)
+		return
+	}
+	c.Header("Cache-Control", lasting)
+	c.Data(http.StatusOK, "image/svg+xml", []byte(svg))
 }
 
 // a picture is asked for by the revision it shows, so a browser may keep it.
@@ -225,6 +270,32 @@ func ofSaved[T any](s *Server, c *gin.Context, work func(context.Context) (T, er
 		return
 	}
 	c.JSON(http.StatusOK, v)
+}
+
+// Carry answers where everything on a saved tray makes room for what is held over it.
+func (s *Server) Carry(c *gin.Context, id api.JobId) {
+	var in api.CarryAsked
+	if err := document.Read(body(c), &in); err != nil {
+		s.fail(c, aJob, err)
+		return
+	}
+	leave, ok := s.turn(c, s.works, nil)
+	if !ok {
+		return
+	}
+	defer leave()
+	got, err := s.app.CarryOver(c.Request.Context(), id, in.Revision, or(in.Tray, 0), app.Move{ID: in.Element, To: geom.Pose{X: in.X, Y: in.Y, Turn: in.TurnDeg}})
+	if err != nil {
+		s.fail(c, aJob, err)
+		return
+	}
+	out := gin.H{"stuck": list(got.Stuck), "review": got.Review}
+	shifts := make([][5]float64, len(got.Shifts))
+	for i, m := range got.Shifts {
+		shifts[i] = [5]float64{float64(m.Element), float64(m.Piece), m.At.X, m.At.Y, m.TurnDeg}
+	}
+	out["shifts"] = shifts
+	c.JSON(http.StatusOK, out)
 }
 
 // ReviewMoves judges the saved tray with some elements moved.

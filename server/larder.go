@@ -62,7 +62,7 @@ func (s *Server) Larder(c *gin.Context) {
 			item.Firmness, item.Milk = &f.Firmness, &f.Milk
 		}
 		for _, sp := range f.Forms {
-			item.Forms = append(item.Forms, api.FormOfLarder{Form: sp.Form, MassG: sp.MassG, Says: food.FormByID(sp.Form).Says(), Takes: arrange.Takes(sp.Form)})
+			item.Forms = append(item.Forms, api.FormOfLarder{Form: sp.Form, MassG: sp.MassG, Says: food.FormByID(sp.Form).Says(), Takes: arrange.Takes(sp.Form), Kind: string(food.FormByID(sp.Form).Kind())})
 		}
 		out.Foods = append(out.Foods, item)
 	}

@@ -12,11 +12,13 @@ import (
 	"happytray/app"
 	"happytray/art"
 	"happytray/core/arrange"
+	"happytray/core/board"
 	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/job"
+	"happytray/core/lens"
 	"happytray/core/review"
 	"happytray/core/tray"
 	"happytray/server/api"
@@ -88,12 +90,92 @@ func (s *Server) GiveWay(c *gin.Context) {
 		}
 		now := room.Tray.Elements[room.Tray.Find(in.Element)].Pose()
 		out.Lifted = list(room.Lifted)
-		if out.Moved = len(room.Moved)+len(room.Lifted) > 0 || now != to; out.Moved {
+		out.Fewer = fewer(room)
+		if out.Moved = len(room.Moved)+len(room.Lifted)+len(room.Fewer) > 0 || now != to; out.Moved {
 			raw, bad := written(room.Tray)
 			out.Tray, err = &raw, bad
 		}
 		return out, err
 	})
+}
+
+func fewer(room arrange.Room) []api.Fewer {
+	out := []api.Fewer{}
+	for _, f := range room.Fewer {
+		out = append(out, api.Fewer{Id: f.ID, Pieces: f.Pieces})
+	}
+	return out
+}
+
+// ByHand does one act of a hand, or moves several things together, and lets everything else make room.
+func (s *Server) ByHand(c *gin.Context) {
+	var in api.HandAsked
+	asked(s, c, s.works, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder, written func(*tray.Tray) (api.Document, error)) (out api.HandAnswer, err error) {
+		var room arrange.Room
+		if in.Kind == api.HandAskedKindMove {
+			var held []arrange.Held
+			for _, m := range or(in.Moves, nil) {
+				held = append(held, arrange.Held{ID: m.Id, At: geom.Pose{X: m.X, Y: m.Y, Turn: m.TurnDeg}})
+			}
+			room, err = arrange.MakeRoomFor(c.Request.Context(), t, larder, held...)
+		} else {
+			act := arrange.Act{Kind: string(in.Kind), Element: or(in.Element, ""), Other: or(in.Other, ""), Count: or(in.Count, 0), LiftMM: or(in.LiftMm, 0), Deg: or(in.Deg, 0), Open: or(in.Open, 0)}
+			for _, q := range or(in.Path, nil) {
+				act.Path = append(act.Path, geom.Pt(q[0], q[1]))
+			}
+			if act.Kind == "vessel" {
+				if act.Vessel, err = s.vessel(c.Request.Context(), t, larder, act.Element, in.Vessel); err != nil {
+					return out, err
+				}
+			}
+			room, err = arrange.ByHand(c.Request.Context(), t, larder, act)
+		}
+		if err != nil {
+			return out, err
+		}
+		out.Lifted, out.Fewer = list(room.Lifted), fewer(room)
+		out.Tray, err = written(room.Tray)
+		return out, err
+	})
+}
+
+// LayLike lays a tray as one of a saved job is laid. It works as hard as a short search.
+func (s *Server) LayLike(c *gin.Context) {
+	var in api.LikeAsked
+	asked(s, c, s.searches, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder, written func(*tray.Tray) (api.Document, error)) (out api.HandAnswer, err error) {
+		other, err := s.app.LaidTray(c.Request.Context(), in.Job, or(in.Which, 0))
+		if err != nil {
+			return out, err
+		}
+		room, err := arrange.Like(c.Request.Context(), t, other, larder)
+		if err != nil {
+			return out, err
+		}
+		out.Lifted, out.Fewer = list(room.Lifted), fewer(room)
+		out.Tray, err = written(room.Tray)
+		return out, err
+	})
+}
+
+// vessel is one of a tray's vessels, or of the house's; where none is named, the next that holds the element.
+func (s *Server) vessel(ctx context.Context, t *tray.Tray, larder *food.Larder, element string, id *string) (*board.Vessel, error) {
+	h, err := s.app.House(ctx)
+	if err != nil {
+		return nil, err
+	}
+	vessels := h.Cabinet.Vessels()
+	if id == nil {
+		return arrange.NextVessel(t, larder, element, vessels)
+	}
+	if v, ok := t.Vessel(*id); ok {
+		return &v, nil
+	}
+	for _, v := range vessels {
+		if v.ID == *id {
+			return &v, nil
+		}
+	}
+	return nil, fault.Bad("vessel", "there is no vessel %.60q", *id)
 }
 
 // Mend looks for the change that helps most against a finding. It works as hard as a search.
@@ -116,6 +198,59 @@ func (s *Server) Review(c *gin.Context) {
 	ofJob(s, c, func(h *app.House, j *job.Reading, larder *food.Larder) (review.Review, error) {
 		return s.app.ReviewTray(j, larder, h)
 	})
+}
+
+// Lens looks at a tray in one respect.
+func (s *Server) Lens(c *gin.Context) {
+	var in api.LensAsked
+	leave, ok := s.turn(c, s.works, nil)
+	if !ok {
+		return
+	}
+	defer leave()
+	h, err := s.app.House(c.Request.Context())
+	if err == nil {
+		err = document.Read(body(c), &in)
+	}
+	var v lens.View
+	if err == nil {
+		j, bad := app.ReadJob(in.Tray, h.Larder)
+		if bad != nil {
+			err = fault.In("tray", bad)
+		} else {
+			v, err = lens.Of(j.Trays[0], j.Larder(h.Larder), string(in.Lens), or(in.Word, ""))
+		}
+	}
+	reply(s, c, v, err)
+}
+
+// DrawPicture draws a tray from above or at a slant, with or without names.
+func (s *Server) DrawPicture(c *gin.Context, params api.DrawPictureParams) {
+	h, leave, ok := s.working(c)
+	if !ok {
+		return
+	}
+	defer leave()
+	j, err := s.app.Read(body(c), h.Larder)
+	svg := ""
+	if err == nil {
+		t, larder := j.Trays[0], j.Larder(h.Larder)
+		switch from := string(or(params.From, "above")); {
+		case t.Board == nil:
+			err = fault.Bad("board", "choose a board before laying the tray")
+		case from != "above":
+			svg, err = art.Slant(j.Title, t, larder, from, or(params.Names, false))
+		case or(params.Names, false):
+			svg = art.Named(j.Title, t, larder)
+		default:
+			svg = art.Tray(j.Title, t, larder)
+		}
+	}
+	if err != nil {
+		s.fail(c, aThing, err)
+		return
+	}
+	c.Data(http.StatusOK, "image/svg+xml", []byte(svg))
 }
 
 func (s *Server) Scene(c *gin.Context) {

@@ -37,6 +37,8 @@ type subject struct{ missing, missingSays, changedSays, field string }
 var (
 	aJob = subject{"There is no such job", "It may have been put away. Go back to the bench.",
 		"The job was changed elsewhere in the meantime. Take that version, or save yours on top.", ""}
+	aRevision = subject{"There is no such saved state", "Look through the history for another.",
+		"The job was changed elsewhere in the meantime.", "number"}
 	aThing = subject{"There is no such thing here", "It may have another name now. Go back and look for it.",
 		"This was changed in another window in the meantime. Look at it as it is now, then change it again.", "id"}
 )

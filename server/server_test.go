@@ -11,6 +11,8 @@ import (
 	"net/http/httptest"
 	"os"
 	"path/filepath"
+	"reflect"
+	"slices"
 	"strings"
 	"testing"
 	"testing/fstest"
@@ -411,6 +413,52 @@ func TestReviewOfMoves(t *testing.T) {
 	} {
 		if a := d.ask("POST", id+"/review", []byte(body)); a.status != status {
 			t.Errorf("%.60s: %d, want %d: %s", body, a.status, status, a.body)
+		}
+	}
+}
+
+// What is held over a saved tray is answered by where others make room, judged as it lies then; moves
+// asked in between are judged as if nothing had been held.
+func TestCarry(t *testing.T) {
+	d := open(t, db.DSN())
+	tr := laid(t, 8)
+	j := d.make("Carried about", `{"guests":{"adults":8}}`)
+	id := "/api/v1/jobs/" + j.Id
+	if a := d.ask("PUT", id, file(t, tr), "If-Match", `"1"`); a.status != 200 {
+		t.Fatal(string(a.body))
+	}
+	k := slices.IndexFunc(tr.Trays[0].Elements, func(e tray.Element) bool { return e.Vessel != "" })
+	e := tr.Trays[0].Elements[k]
+	hold := func(dx float64) []byte {
+		return fmt.Appendf(nil, `{"revision":2,"element":%q,"x":%v,"y":%v,"turn_deg":%v}`, e.ID, e.X+dx, e.Y, e.TurnDeg)
+	}
+	var home, away, still, back api.CarryAnswer
+	var before, after api.Review
+	d.ask("POST", id+"/review", []byte(`{"revision":2,"moves":[]}`)).into(t, &before)
+	d.ask("POST", id+"/carry", hold(0)).into(t, &home)
+	d.ask("POST", id+"/carry", hold(60)).into(t, &away)
+	d.ask("POST", id+"/review", []byte(`{"revision":2,"moves":[]}`)).into(t, &after)
+	d.ask("POST", id+"/carry", hold(60)).into(t, &still)
+	d.ask("POST", id+"/carry", hold(0)).into(t, &back)
+	if len(away.Shifts) < 2 || !reflect.DeepEqual(away, still) {
+		t.Errorf("%d pieces make room, then %d", len(away.Shifts), len(still.Shifts))
+	}
+	if !reflect.DeepEqual(home, back) || len(home.Shifts) != len(e.Pieces) {
+		t.Errorf("back where it lay %d pieces lie otherwise", len(back.Shifts))
+	}
+	if before.Score != after.Score || before.Score != home.Review.Score {
+		t.Errorf("%v before, %v after, %v held where it lay", before.Score, after.Score, home.Review.Score)
+	}
+	for body, status := range map[string]int{
+		`{"revision":1,"element":"` + e.ID + `","x":1,"y":1,"turn_deg":0}`:   412,
+		`{"revision":2,"element":"nobody","x":1,"y":1,"turn_deg":0}`:         422,
+		`{"revision":2,"element":"` + e.ID + `","x":1e9,"y":1,"turn_deg":0}`: 400,
+		`{"revision":2,"element":"` + e.ID + `","x":1,"y":1}`:                400,
+		`{"revision":2,"tray":7,"element":"a","x":1,"y":1,"turn_deg":0}`:     422,
+		`{`: 400, ``: 400,
+	} {
+		if a := d.ask("POST", id+"/carry", []byte(body)); a.status != status {
+			t.Errorf("%.80s: %d, want %d: %s", body, a.status, status, a.body)
 		}
 	}
 }

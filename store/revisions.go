@@ -25,6 +25,7 @@ type Revision struct {
 	Number    int64  `gorm:"primaryKey;autoIncrement:false"`
 	Parent    int64
 	Says      string
+	Name      string // given by hand, or none
 	Title     string
 	Host      string
 	Place     string
@@ -163,6 +164,21 @@ func (s *Store) revision(db *gorm.DB, job string, number int64) (r Revision, err
 	return r, err
 }
 
+// NameRevision gives a saved state a name, or takes it away where it is empty.
+func (s *Store) NameRevision(ctx context.Context, job string, number int64, name string) error {
+	return s.change(ctx, func(tx *gorm.DB) error {
+		r := Revision{}
+		err := tx.Select("number").Where("job_id = ? AND number = ?", job, number).Take(&r).Error
+		if errors.Is(err, gorm.ErrRecordNotFound) {
+			return ErrNotFound
+		}
+		if err != nil {
+			return err
+		}
+		return tx.Model(&Revision{}).Where("job_id = ? AND number = ?", job, number).Update("name", name).Error
+	})
+}
+
 // MostListed bounds how much of a list is read at a time.
 const MostListed = 200
 
@@ -170,7 +186,7 @@ const MostListed = 200
 // those with a number below before, or of all where before is 0.
 func (s *Store) History(ctx context.Context, job string, before int64, n int) (list []Revision, err error) {
 	err = s.ask(ctx, func(db *gorm.DB) error {
-		q := db.Select("job_id", "number", "parent", "says", "title", "created_at").Where("job_id = ?", job)
+		q := db.Select("job_id", "number", "parent", "says", "name", "title", "created_at").Where("job_id = ?", job)
 		if before > 0 {
 			q = q.Where("number < ?", before)
 		}

@@ -296,7 +296,8 @@ type reviewOfTray struct {
 }
 
 func exportCommand() *cobra.Command {
-	var as string
+	var as, slant string
+	var names bool
 	c := &cobra.Command{Use: "export", Short: "Write the tray on standard input in another format", Args: noArgs}
 	which := whichTray(c)
 	c.RunE = func(*cobra.Command, []string) error {
@@ -310,9 +311,22 @@ func exportCommand() *cobra.Command {
 		if t.Board == nil {
 			return fault.Bad("board", "there is nothing to draw without a board")
 		}
-		_, err = io.WriteString(os.Stdout, art.Tray(j.Title, t, larder))
+		svg := ""
+		switch {
+		case slant != "":
+			if svg, err = art.Slant(j.Title, t, larder, slant, names); err != nil {
+				return err
+			}
+		case names:
+			svg = art.Named(j.Title, t, larder)
+		default:
+			svg = art.Tray(j.Title, t, larder)
+		}
+		_, err = io.WriteString(os.Stdout, svg)
 		return err
 	}
 	c.Flags().StringVar(&as, "as", "svg", "svg")
+	c.Flags().StringVar(&slant, "slant", "", "at a slant, as seen from the bottom, top, left or right")
+	c.Flags().BoolVar(&names, "names", false, "with the names of what lies on it")
 	return c
 }

@@ -234,6 +234,51 @@ func (e Flavour) Valid() bool {
 	}
 }
 
+// Defines values for HandAskedKind.
+const (
+	HandAskedKindAmount    HandAskedKind = "amount"
+	HandAskedKindBend      HandAskedKind = "bend"
+	HandAskedKindCircle    HandAskedKind = "circle"
+	HandAskedKindDuplicate HandAskedKind = "duplicate"
+	HandAskedKindJoin      HandAskedKind = "join"
+	HandAskedKindLift      HandAskedKind = "lift"
+	HandAskedKindMove      HandAskedKind = "move"
+	HandAskedKindOpen      HandAskedKind = "open"
+	HandAskedKindSplit     HandAskedKind = "split"
+	HandAskedKindSwap      HandAskedKind = "swap"
+	HandAskedKindVessel    HandAskedKind = "vessel"
+)
+
+// Valid indicates whether the value is a known member of the HandAskedKind enum.
+func (e HandAskedKind) Valid() bool {
+	switch e {
+	case HandAskedKindAmount:
+		return true
+	case HandAskedKindBend:
+		return true
+	case HandAskedKindCircle:
+		return true
+	case HandAskedKindDuplicate:
+		return true
+	case HandAskedKindJoin:
+		return true
+	case HandAskedKindLift:
+		return true
+	case HandAskedKindMove:
+		return true
+	case HandAskedKindOpen:
+		return true
+	case HandAskedKindSplit:
+		return true
+	case HandAskedKindSwap:
+		return true
+	case HandAskedKindVessel:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for ImportLineWhat.
 const (
 	ImportLineWhatAdded   ImportLineWhat = "added"
@@ -315,6 +360,57 @@ func (e KeptKind) Valid() bool {
 	case KeptKindIdea:
 		return true
 	case KeptKindTheme:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for Lens.
+const (
+	LensAllergens    Lens = "allergens"
+	LensFamilies     Lens = "families"
+	LensFlow         Lens = "flow"
+	LensGaps         Lens = "gaps"
+	LensGrey         Lens = "grey"
+	LensHeight       Lens = "height"
+	LensKinds        Lens = "kinds"
+	LensPairs        Lens = "pairs"
+	LensReach        Lens = "reach"
+	LensWet          Lens = "wet"
+	LensWithoutBlue  Lens = "without-blue"
+	LensWithoutGreen Lens = "without-green"
+	LensWithoutRed   Lens = "without-red"
+)
+
+// Valid indicates whether the value is a known member of the Lens enum.
+func (e Lens) Valid() bool {
+	switch e {
+	case LensAllergens:
+		return true
+	case LensFamilies:
+		return true
+	case LensFlow:
+		return true
+	case LensGaps:
+		return true
+	case LensGrey:
+		return true
+	case LensHeight:
+		return true
+	case LensKinds:
+		return true
+	case LensPairs:
+		return true
+	case LensReach:
+		return true
+	case LensWet:
+		return true
+	case LensWithoutBlue:
+		return true
+	case LensWithoutGreen:
+		return true
+	case LensWithoutRed:
 		return true
 	default:
 		return false
@@ -801,6 +897,33 @@ func (e SearchLarderParamsHemisphere) Valid() bool {
 	}
 }
 
+// Defines values for DrawPictureParamsFrom.
+const (
+	DrawPictureParamsFromAbove  DrawPictureParamsFrom = "above"
+	DrawPictureParamsFromBottom DrawPictureParamsFrom = "bottom"
+	DrawPictureParamsFromLeft   DrawPictureParamsFrom = "left"
+	DrawPictureParamsFromRight  DrawPictureParamsFrom = "right"
+	DrawPictureParamsFromTop    DrawPictureParamsFrom = "top"
+)
+
+// Valid indicates whether the value is a known member of the DrawPictureParamsFrom enum.
+func (e DrawPictureParamsFrom) Valid() bool {
+	switch e {
+	case DrawPictureParamsFromAbove:
+		return true
+	case DrawPictureParamsFromBottom:
+		return true
+	case DrawPictureParamsFromLeft:
+		return true
+	case DrawPictureParamsFromRight:
+		return true
+	case DrawPictureParamsFromTop:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for ExportShoppingParamsAs.
 const (
 	ExportShoppingParamsAsCsv  ExportShoppingParamsAs = "csv"
@@ -987,6 +1110,29 @@ type Cabinet struct {
 	Vessels []VesselPage `json:"vessels"`
 }
 
+// CarryAnswer defines model for CarryAnswer.
+type CarryAnswer struct {
+	Review Review `json:"review"`
+
+	// Shifts pieces that lie otherwise than they were saved, as element, piece, x, y, turn in degrees
+	Shifts [][]float64 `json:"shifts"`
+
+	// Stuck elements that find no room where they are
+	Stuck []string `json:"stuck"`
+}
+
+// CarryAsked defines model for CarryAsked.
+type CarryAsked struct {
+	Element  string `json:"element"`
+	Revision int64  `json:"revision"`
+
+	// Tray which of the job's trays, the first when left out
+	Tray    *int    `json:"tray,omitempty"`
+	TurnDeg float64 `json:"turn_deg"`
+	X       float64 `json:"x"`
+	Y       float64 `json:"y"`
+}
+
 // Category shelves of the larder in the order they are read
 type Category string
 
@@ -1048,6 +1194,12 @@ type DietWord string
 
 // ElementDocument One element of a tray file, docs/formats/tray.schema.json#/$defs/element
 type ElementDocument = Document
+
+// Fewer defines model for Fewer.
+type Fewer struct {
+	Id     string `json:"id"`
+	Pieces int    `json:"pieces"`
+}
 
 // Filler defines model for Filler.
 type Filler struct {
@@ -1198,7 +1350,10 @@ type FormOfFood struct {
 
 // FormOfLarder defines model for FormOfLarder.
 type FormOfLarder struct {
-	Form  string  `json:"form"`
+	Form string `json:"form"`
+
+	// Kind how it is laid: anchor, row, trail, loose or garnish
+	Kind  string  `json:"kind"`
 	MassG float64 `json:"mass_g"`
 	Says  string  `json:"says"`
 
@@ -1214,6 +1369,9 @@ type Found struct {
 
 // GiveWayAnswer defines model for GiveWayAnswer.
 type GiveWayAnswer struct {
+	// Fewer elements of which some pieces found no room and went to reserve
+	Fewer []Fewer `json:"fewer"`
+
 	// Lifted elements that found no room and wait beside the board
 	Lifted []string `json:"lifted"`
 	Moved  bool     `json:"moved"`
@@ -1242,6 +1400,44 @@ type Glass struct {
 	Mm   float64 `json:"mm"`
 	Name string  `json:"name"`
 }
+
+// HandAnswer defines model for HandAnswer.
+type HandAnswer struct {
+	Fewer  []Fewer  `json:"fewer"`
+	Lifted []string `json:"lifted"`
+
+	// Tray A tray file, docs/formats/tray.schema.json
+	Tray TrayDocument `json:"tray"`
+}
+
+// HandAsked defines model for HandAsked.
+type HandAsked struct {
+	Count   *int     `json:"count,omitempty"`
+	Deg     *float64 `json:"deg,omitempty"`
+	Element *string  `json:"element,omitempty"`
+
+	// Kind move: moves; swap, join: with other; amount: count; vessel: vessel; lift: lift_mm; circle: deg; open: open; bend: path
+	Kind   HandAskedKind `json:"kind"`
+	LiftMm *float64      `json:"lift_mm,omitempty"`
+	Moves  *[]struct {
+		Id      string  `json:"id"`
+		TurnDeg float64 `json:"turn_deg"`
+		X       float64 `json:"x"`
+		Y       float64 `json:"y"`
+	} `json:"moves,omitempty"`
+	Open  *float64     `json:"open,omitempty"`
+	Other *string      `json:"other,omitempty"`
+	Path  *[][]float64 `json:"path,omitempty"`
+
+	// Tray A tray file, docs/formats/tray.schema.json
+	Tray TrayDocument `json:"tray"`
+
+	// Vessel left out: the next that holds it
+	Vessel *string `json:"vessel,omitempty"`
+}
+
+// HandAskedKind move: moves; swap, join: with other; amount: count; vessel: vessel; lift: lift_mm; circle: deg; open: open; bend: path
+type HandAskedKind string
 
 // Health defines model for Health.
 type Health struct {
@@ -1399,6 +1595,82 @@ type Larder struct {
 	Boards  []BoardCard  `json:"boards"`
 	Foods   []Food       `json:"foods"`
 	Vessels []VesselCard `json:"vessels"`
+}
+
+// Lens defines model for Lens.
+type Lens string
+
+// LensAsked defines model for LensAsked.
+type LensAsked struct {
+	Lens Lens `json:"lens"`
+
+	// Tray A tray file, docs/formats/tray.schema.json
+	Tray TrayDocument `json:"tray"`
+
+	// Word what it is asked about, where it may be asked: an allergen
+	Word *string `json:"word,omitempty"`
+}
+
+// LensView defines model for LensView.
+type LensView struct {
+	Areas []struct {
+		Bad     bool        `json:"bad"`
+		Outline [][]float64 `json:"outline"`
+		Says    string      `json:"says"`
+	} `json:"areas"`
+	Discs []struct {
+		At   []float64 `json:"at"`
+		Bad  bool      `json:"bad"`
+		R    float64   `json:"r"`
+		Says string    `json:"says"`
+	} `json:"discs"`
+	Key []struct {
+		Colour string `json:"colour"`
+		Count  int    `json:"count"`
+		Says   string `json:"says"`
+	} `json:"key"`
+	Lens  Lens `json:"lens"`
+	Lines []struct {
+		Bad bool `json:"bad"`
+
+		// Ends it has a direction
+		Ends bool        `json:"ends"`
+		Path [][]float64 `json:"path"`
+		Says string      `json:"says"`
+	} `json:"lines"`
+
+	// Number what it comes to, with its unit
+	Number string `json:"number"`
+
+	// Says what is to be seen
+	Says  string `json:"says"`
+	Tints []struct {
+		Colour  string `json:"colour"`
+		Element string `json:"element"`
+
+		// Quiet told by the legend alone
+		Quiet bool   `json:"quiet"`
+		Says  string `json:"says"`
+	} `json:"tints"`
+	Title string `json:"title"`
+
+	// Vision a matrix on linear RGB through which the whole tray is seen
+	Vision *[]float64 `json:"vision,omitempty"`
+	Word   *string    `json:"word,omitempty"`
+
+	// Words what it may be asked about
+	Words []string `json:"words"`
+}
+
+// LikeAsked defines model for LikeAsked.
+type LikeAsked struct {
+	Job string `json:"job"`
+
+	// Tray A tray file, docs/formats/tray.schema.json
+	Tray TrayDocument `json:"tray"`
+
+	// Which which of that job's trays, the first when left out
+	Which *int `json:"which,omitempty"`
 }
 
 // Lot defines model for Lot.
@@ -1625,6 +1897,11 @@ type PrepSheet struct {
 	} `json:"kit"`
 	Minutes float64 `json:"minutes"`
 	Steps   []struct {
+		// After steps that must come before it, and why
+		After []struct {
+			Step int    `json:"step"`
+			Why  string `json:"why"`
+		} `json:"after"`
 		Elements []string `json:"elements"`
 		Food     string   `json:"food"`
 		Form     string   `json:"form"`
@@ -1740,6 +2017,8 @@ type ReviewGroup string
 
 // Revision defines model for Revision.
 type Revision struct {
+	// Name given by hand, or none
+	Name    string    `json:"name"`
 	Number  int64     `json:"number"`
 	Parent  int64     `json:"parent"`
 	SavedAt time.Time `json:"saved_at"`
@@ -1761,6 +2040,16 @@ type SavedScene struct {
 	Scene    Scene `json:"scene"`
 }
 
+// SavedState defines model for SavedState.
+type SavedState struct {
+	// Document A tray file, docs/formats/tray.schema.json
+	Document TrayDocument `json:"document"`
+	Name     string       `json:"name"`
+	Number   int64        `json:"number"`
+	SavedAt  time.Time    `json:"saved_at"`
+	Says     string       `json:"says"`
+}
+
 // Saving defines model for Saving.
 type Saving struct {
 	Food    string   `json:"food"`
@@ -1776,7 +2065,10 @@ type Saving struct {
 type Scene struct {
 	Bands []struct {
 		Pieces []struct {
-			E     int     `json:"e"`
+			E int `json:"e"`
+
+			// P which of its element's pieces
+			P     int     `json:"p"`
 			Shift float64 `json:"shift"`
 			Turn  float64 `json:"turn"`
 			Use   string  `json:"use"`
@@ -1784,6 +2076,9 @@ type Scene struct {
 			Y     float64 `json:"y"`
 		} `json:"pieces"`
 	} `json:"bands"`
+
+	// Beside next to what each element lies, or nothing
+	Beside   []string          `json:"beside"`
 	Board    string            `json:"board"`
 	Box      []float64         `json:"box"`
 	Defs     map[string]string `json:"defs"`
@@ -2058,6 +2353,9 @@ type ListJob = string
 // ListWeek defines model for ListWeek.
 type ListWeek = string
 
+// RevisionNumber defines model for RevisionNumber.
+type RevisionNumber = int64
+
 // ThingId defines model for ThingId.
 type ThingId = string
 
@@ -2165,6 +2463,17 @@ type RevisionsParams struct {
 	Before *int64 `form:"before,omitempty" json:"before,omitempty"`
 }
 
+// NameRevisionJSONBody defines parameters for NameRevision.
+type NameRevisionJSONBody struct {
+	Name string `json:"name"`
+}
+
+// RevisionPictureParams defines parameters for RevisionPicture.
+type RevisionPictureParams struct {
+	// Tray which of the job's trays, 0 for the first
+	Tray *WhichTray `form:"tray,omitempty" json:"tray,omitempty"`
+}
+
 // JobSceneParams defines parameters for JobScene.
 type JobSceneParams struct {
 	// Tray which of the job's trays, 0 for the first
@@ -2246,6 +2555,15 @@ type WritePaletteParams struct {
 	Colours string `form:"colours" json:"colours"`
 }
 
+// DrawPictureParams defines parameters for DrawPicture.
+type DrawPictureParams struct {
+	From  *DrawPictureParamsFrom `form:"from,omitempty" json:"from,omitempty"`
+	Names *bool                  `form:"names,omitempty" json:"names,omitempty"`
+}
+
+// DrawPictureParamsFrom defines parameters for DrawPicture.
+type DrawPictureParamsFrom string
+
 // ChangeKeptParams defines parameters for ChangeKept.
 type ChangeKeptParams struct {
 	// IfMatch The version this change was made from, 0 for something new
@@ -2309,6 +2627,9 @@ type MakeBoardJSONRequestBody = BoardDocument
 // SaveBoardJSONRequestBody defines body for SaveBoard for application/json ContentType.
 type SaveBoardJSONRequestBody = BoardDocument
 
+// ByHandJSONRequestBody defines body for ByHand for application/json ContentType.
+type ByHandJSONRequestBody = HandAsked
+
 // ChoiceJSONRequestBody defines body for Choice for application/json ContentType.
 type ChoiceJSONRequestBody = ChoiceAsked
 
@@ -2333,11 +2654,23 @@ type CreateJobJSONRequestBody = NewJob
 // SaveJobJSONRequestBody defines body for SaveJob for application/json ContentType.
 type SaveJobJSONRequestBody = TrayDocument
 
+// CarryJSONRequestBody defines body for Carry for application/json ContentType.
+type CarryJSONRequestBody = CarryAsked
+
 // ReviewMovesJSONRequestBody defines body for ReviewMoves for application/json ContentType.
 type ReviewMovesJSONRequestBody = Moves
 
+// NameRevisionJSONRequestBody defines body for NameRevision for application/json ContentType.
+type NameRevisionJSONRequestBody NameRevisionJSONBody
+
 // UseKeptJSONRequestBody defines body for UseKept for application/json ContentType.
 type UseKeptJSONRequestBody = BriefDocument
+
+// LensJSONRequestBody defines body for Lens for application/json ContentType.
+type LensJSONRequestBody = LensAsked
+
+// LayLikeJSONRequestBody defines body for LayLike for application/json ContentType.
+type LayLikeJSONRequestBody = LikeAsked
 
 // MendJSONRequestBody defines body for Mend for application/json ContentType.
 type MendJSONRequestBody = MendAsked
@@ -2347,6 +2680,9 @@ type OutlookJSONRequestBody = BriefDocument
 
 // ReadPaletteTextRequestBody defines body for ReadPalette for text/plain ContentType.
 type ReadPaletteTextRequestBody = ReadPaletteTextBody
+
+// DrawPictureJSONRequestBody defines body for DrawPicture for application/json ContentType.
+type DrawPictureJSONRequestBody = TrayDocument
 
 // PlanJSONRequestBody defines body for Plan for application/json ContentType.
 type PlanJSONRequestBody = BriefDocument
@@ -2422,6 +2758,9 @@ type ServerInterface interface {
 	// TakeBoardOut Take a board out again
 	// (POST /api/v1/boards/{id}/take-out)
 	TakeBoardOut(c *gin.Context, id ThingId)
+	// ByHand What a hand does to something on a tray, or with several things at once; everything else makes room
+	// (POST /api/v1/by-hand)
+	ByHand(c *gin.Context)
 	// Choice The foods a brief comes to, or those that are on its trays already, why, and how balanced they are
 	// (POST /api/v1/choice)
 	Choice(c *gin.Context)
@@ -2494,9 +2833,15 @@ type ServerInterface interface {
 	// SaveJob Save the document as a new revision
 	// (PUT /api/v1/jobs/{id})
 	SaveJob(c *gin.Context, id JobId, params SaveJobParams)
+	// Carry How everything on a saved tray makes room for what is held over it; small enough for every frame of a drag
+	// (POST /api/v1/jobs/{id}/carry)
+	Carry(c *gin.Context, id JobId)
 	// JobDerived What follows from a job as it is saved; one small question where the document would have to be sent three times
 	// (GET /api/v1/jobs/{id}/derived)
 	JobDerived(c *gin.Context, id JobId, params JobDerivedParams)
+	// Head The number of the last revision, to see whether another window has saved
+	// (GET /api/v1/jobs/{id}/head)
+	Head(c *gin.Context, id JobId)
 	// Redo Go forward one revision
 	// (POST /api/v1/jobs/{id}/redo)
 	Redo(c *gin.Context, id JobId, params RedoParams)
@@ -2506,6 +2851,15 @@ type ServerInterface interface {
 	// Revisions A page of what was saved, newest first
 	// (GET /api/v1/jobs/{id}/revisions)
 	Revisions(c *gin.Context, id JobId, params RevisionsParams)
+	// Revision One saved state of a job
+	// (GET /api/v1/jobs/{id}/revisions/{number})
+	Revision(c *gin.Context, id JobId, number RevisionNumber)
+	// NameRevision Give a saved state a name, or take it away
+	// (PUT /api/v1/jobs/{id}/revisions/{number})
+	NameRevision(c *gin.Context, id JobId, number RevisionNumber)
+	// RevisionPicture A tray of a saved state, drawn small
+	// (GET /api/v1/jobs/{id}/revisions/{number}/tray.svg)
+	RevisionPicture(c *gin.Context, id JobId, number RevisionNumber, params RevisionPictureParams)
 	// JobScene A tray of a job as it is saved, as drawings to place
 	// (GET /api/v1/jobs/{id}/scene)
 	JobScene(c *gin.Context, id JobId, params JobSceneParams)
@@ -2533,6 +2887,12 @@ type ServerInterface interface {
 	// SearchLarder Foods on their shelves, narrowed down
 	// (GET /api/v1/larder/search)
 	SearchLarder(c *gin.Context, params SearchLarderParams)
+	// Lens What a lens shows of a tray, in one respect
+	// (POST /api/v1/lens)
+	Lens(c *gin.Context)
+	// LayLike Lay a tray as one of a saved job is laid, scaled to its own board and amounts
+	// (POST /api/v1/like)
+	LayLike(c *gin.Context)
 	// Mend The one change that helps most against a finding, if one raises the total
 	// (POST /api/v1/mend)
 	Mend(c *gin.Context)
@@ -2548,6 +2908,9 @@ type ServerInterface interface {
 	// RegionPalette The main colours of the foods of a landscape
 	// (GET /api/v1/palettes/region/{region})
 	RegionPalette(c *gin.Context, region string)
+	// DrawPicture The tray drawn as SVG, from above or at a slant, with or without names
+	// (POST /api/v1/picture)
+	DrawPicture(c *gin.Context, params DrawPictureParams)
 	// Plan Pick, portion and choose a board for a brief; nothing is laid yet
 	// (POST /api/v1/plan)
 	Plan(c *gin.Context)
@@ -2911,6 +3274,19 @@ func (siw *ServerInterfaceWrapper) TakeBoardOut(c *gin.Context) {
 	}
 
 	siw.Handler.TakeBoardOut(c, id)
+}
+
+// ByHand operation middleware
+func (siw *ServerInterfaceWrapper) ByHand(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.ByHand(c)
 }
 
 // Choice operation middleware
@@ -3584,6 +3960,31 @@ func (siw *ServerInterfaceWrapper) SaveJob(c *gin.Context) {
 	siw.Handler.SaveJob(c, id, params)
 }
 
+// Carry operation middleware
+func (siw *ServerInterfaceWrapper) Carry(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Carry(c, id)
+}
+
 // JobDerived operation middleware
 func (siw *ServerInterfaceWrapper) JobDerived(c *gin.Context) {
 
@@ -3618,6 +4019,31 @@ func (siw *ServerInterfaceWrapper) JobDerived(c *gin.Context) {
 	}
 
 	siw.Handler.JobDerived(c, id, params)
+}
+
+// Head operation middleware
+func (siw *ServerInterfaceWrapper) Head(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Head(c, id)
 }
 
 // Redo operation middleware
@@ -3731,6 +4157,119 @@ func (siw *ServerInterfaceWrapper) Revisions(c *gin.Context) {
 	}
 
 	siw.Handler.Revisions(c, id, params)
+}
+
+// Revision operation middleware
+func (siw *ServerInterfaceWrapper) Revision(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Path parameter "number" -------------
+	var number RevisionNumber
+
+	err = runtime.BindStyledParameterWithOptions("simple", "number", c.Param("number"), &number, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "integer", Format: "int64", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter number: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Revision(c, id, number)
+}
+
+// NameRevision operation middleware
+func (siw *ServerInterfaceWrapper) NameRevision(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Path parameter "number" -------------
+	var number RevisionNumber
+
+	err = runtime.BindStyledParameterWithOptions("simple", "number", c.Param("number"), &number, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "integer", Format: "int64", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter number: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.NameRevision(c, id, number)
+}
+
+// RevisionPicture operation middleware
+func (siw *ServerInterfaceWrapper) RevisionPicture(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Path parameter "number" -------------
+	var number RevisionNumber
+
+	err = runtime.BindStyledParameterWithOptions("simple", "number", c.Param("number"), &number, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "integer", Format: "int64", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter number: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params RevisionPictureParams
+
+	// ------------- Optional query parameter "tray" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "tray", c.Request.URL.Query(), &params.Tray, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter tray: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.RevisionPicture(c, id, number, params)
 }
 
 // JobScene operation middleware
@@ -4114,6 +4653,32 @@ func (siw *ServerInterfaceWrapper) SearchLarder(c *gin.Context) {
 	siw.Handler.SearchLarder(c, params)
 }
 
+// Lens operation middleware
+func (siw *ServerInterfaceWrapper) Lens(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Lens(c)
+}
+
+// LayLike operation middleware
+func (siw *ServerInterfaceWrapper) LayLike(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.LayLike(c)
+}
+
 // Mend operation middleware
 func (siw *ServerInterfaceWrapper) Mend(c *gin.Context) {
 
@@ -4211,6 +4776,41 @@ func (siw *ServerInterfaceWrapper) RegionPalette(c *gin.Context) {
 	}
 
 	siw.Handler.RegionPalette(c, region)
+}
+
+// DrawPicture operation middleware
+func (siw *ServerInterfaceWrapper) DrawPicture(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params DrawPictureParams
+
+	// ------------- Optional query parameter "from" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "from", c.Request.URL.Query(), &params.From, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter from: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "names" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "names", c.Request.URL.Query(), &params.Names, runtime.BindQueryParameterOptions{Type: "boolean", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter names: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.DrawPicture(c, params)
 }
 
 // Plan operation middleware
@@ -4846,10 +5446,15 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.POST(options.BaseURL+"/api/v1/jobs/:id/undo", wrapper.Undo)
 	router.POST(options.BaseURL+"/api/v1/jobs/:id/redo", wrapper.Redo)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/revisions", wrapper.Revisions)
+	router.GET(options.BaseURL+"/api/v1/jobs/:id/head", wrapper.Head)
+	router.GET(options.BaseURL+"/api/v1/jobs/:id/revisions/:number", wrapper.Revision)
+	router.PUT(options.BaseURL+"/api/v1/jobs/:id/revisions/:number", wrapper.NameRevision)
+	router.GET(options.BaseURL+"/api/v1/jobs/:id/revisions/:number/tray.svg", wrapper.RevisionPicture)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/tray.svg", wrapper.TrayPicture)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/derived", wrapper.JobDerived)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/scene", wrapper.JobScene)
 	router.POST(options.BaseURL+"/api/v1/jobs/:id/review", wrapper.ReviewMoves)
+	router.POST(options.BaseURL+"/api/v1/jobs/:id/carry", wrapper.Carry)
 	router.POST(options.BaseURL+"/api/v1/outlook", wrapper.Outlook)
 	router.POST(options.BaseURL+"/api/v1/substitutes", wrapper.Substitutes)
 	router.POST(options.BaseURL+"/api/v1/plan", wrapper.Plan)
@@ -4858,9 +5463,13 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.POST(options.BaseURL+"/api/v1/choices", wrapper.Choices)
 	router.POST(options.BaseURL+"/api/v1/put", wrapper.Put)
 	router.POST(options.BaseURL+"/api/v1/give-way", wrapper.GiveWay)
+	router.POST(options.BaseURL+"/api/v1/by-hand", wrapper.ByHand)
+	router.POST(options.BaseURL+"/api/v1/like", wrapper.LayLike)
+	router.POST(options.BaseURL+"/api/v1/lens", wrapper.Lens)
 	router.POST(options.BaseURL+"/api/v1/mend", wrapper.Mend)
 	router.POST(options.BaseURL+"/api/v1/arrange", wrapper.Arrange)
 	router.POST(options.BaseURL+"/api/v1/review", wrapper.Review)
+	router.POST(options.BaseURL+"/api/v1/picture", wrapper.DrawPicture)
 	router.POST(options.BaseURL+"/api/v1/scene", wrapper.Scene)
 	router.POST(options.BaseURL+"/api/v1/basket", wrapper.Basket)
 	router.POST(options.BaseURL+"/api/v1/prep", wrapper.Prep)

@@ -176,6 +176,69 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/head": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        /** The number of the last revision, to see whether another window has saved */
+        get: operations["head"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/revisions/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+                number: components["parameters"]["RevisionNumber"];
+            };
+            cookie?: never;
+        };
+        /** One saved state of a job */
+        get: operations["revision"];
+        /** Give a saved state a name, or take it away */
+        put: operations["nameRevision"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/revisions/{number}/tray.svg": {
+        parameters: {
+            query?: {
+                /** @description which of the job's trays, 0 for the first */
+                tray?: components["parameters"]["WhichTray"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+                number: components["parameters"]["RevisionNumber"];
+            };
+            cookie?: never;
+        };
+        /** A tray of a saved state, drawn small */
+        get: operations["revisionPicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/tray.svg": {
         parameters: {
             query?: {
@@ -255,6 +318,25 @@ export interface paths {
         put?: never;
         /** Judge a saved tray with some elements moved; small enough for every frame of a drag */
         post: operations["reviewMoves"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/carry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How everything on a saved tray makes room for what is held over it; small enough for every frame of a drag */
+        post: operations["carry"];
         delete?: never;
         options?: never;
         head?: never;
@@ -397,6 +479,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/by-hand": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a hand does to something on a tray, or with several things at once; everything else makes room */
+        post: operations["byHand"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/like": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lay a tray as one of a saved job is laid, scaled to its own board and amounts */
+        post: operations["layLike"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a lens shows of a tray, in one respect */
+        post: operations["lens"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/mend": {
         parameters: {
             query?: never;
@@ -442,6 +575,23 @@ export interface paths {
         put?: never;
         /** Judge a tray */
         post: operations["review"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The tray drawn as SVG, from above or at a slant, with or without names */
+        post: operations["drawPicture"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1637,10 +1787,128 @@ export interface components {
             gain?: number;
             says?: string;
         };
+        /** @enum {string} */
+        Lens: "families" | "grey" | "without-green" | "wet" | "height" | "reach" | "allergens" | "flow" | "gaps" | "pairs" | "kinds" | "without-red" | "without-blue";
+        LensAsked: {
+            tray: components["schemas"]["TrayDocument"];
+            lens: components["schemas"]["Lens"];
+            /** @description what it is asked about, where it may be asked: an allergen */
+            word?: string;
+        };
+        LensView: {
+            lens: components["schemas"]["Lens"];
+            title: string;
+            /** @description what is to be seen */
+            says: string;
+            /** @description what it comes to, with its unit */
+            number: string;
+            /** @description a matrix on linear RGB through which the whole tray is seen */
+            vision?: number[];
+            tints: {
+                element: string;
+                colour: string;
+                says: string;
+                /** @description told by the legend alone */
+                quiet: boolean;
+            }[];
+            key: {
+                colour: string;
+                says: string;
+                count: number;
+            }[];
+            lines: {
+                path: number[][];
+                bad: boolean;
+                says: string;
+                /** @description it has a direction */
+                ends: boolean;
+            }[];
+            discs: {
+                at: number[];
+                /** Format: double */
+                r: number;
+                bad: boolean;
+                says: string;
+            }[];
+            areas: {
+                outline: number[][];
+                bad: boolean;
+                says: string;
+            }[];
+            /** @description what it may be asked about */
+            words: string[];
+            word?: string;
+        };
+        LikeAsked: {
+            tray: components["schemas"]["TrayDocument"];
+            job: string;
+            /** @description which of that job's trays, the first when left out */
+            which?: number;
+        };
+        HandAsked: {
+            tray: components["schemas"]["TrayDocument"];
+            /**
+             * @description move: moves; swap, join: with other; amount: count; vessel: vessel; lift: lift_mm; circle: deg; open: open; bend: path
+             * @enum {string}
+             */
+            kind: "move" | "swap" | "duplicate" | "split" | "join" | "amount" | "vessel" | "lift" | "circle" | "open" | "bend";
+            element?: string;
+            other?: string;
+            count?: number;
+            /** @description left out: the next that holds it */
+            vessel?: string;
+            /** Format: double */
+            lift_mm?: number;
+            /** Format: double */
+            deg?: number;
+            /** Format: double */
+            open?: number;
+            path?: number[][];
+            moves?: {
+                id: string;
+                /** Format: double */
+                x: number;
+                /** Format: double */
+                y: number;
+                /** Format: double */
+                turn_deg: number;
+            }[];
+        };
+        HandAnswer: {
+            tray: components["schemas"]["TrayDocument"];
+            lifted: string[];
+            fewer: components["schemas"]["Fewer"][];
+        };
+        Fewer: {
+            id: string;
+            pieces: number;
+        };
+        CarryAsked: {
+            /** Format: int64 */
+            revision: number;
+            /** @description which of the job's trays, the first when left out */
+            tray?: number;
+            element: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            turn_deg: number;
+        };
+        CarryAnswer: {
+            /** @description pieces that lie otherwise than they were saved, as element, piece, x, y, turn in degrees */
+            shifts: number[][];
+            /** @description elements that find no room where they are */
+            stuck: string[];
+            review: components["schemas"]["Review"];
+        };
         GiveWayAnswer: {
             moved: boolean;
             /** @description elements that found no room and wait beside the board */
             lifted: string[];
+            /** @description elements of which some pieces found no room and went to reserve */
+            fewer: components["schemas"]["Fewer"][];
             tray?: components["schemas"]["TrayDocument"];
         };
         GiveWayAsked: {
@@ -1847,7 +2115,18 @@ export interface components {
             /** Format: date-time */
             saved_at: string;
         };
+        SavedState: {
+            /** Format: int64 */
+            number: number;
+            says: string;
+            name: string;
+            /** Format: date-time */
+            saved_at: string;
+            document: components["schemas"]["TrayDocument"];
+        };
         Revision: {
+            /** @description given by hand, or none */
+            name: string;
             /** Format: int64 */
             number: number;
             /** Format: int64 */
@@ -1903,6 +2182,8 @@ export interface components {
             says: string;
             /** Format: double */
             mass_g: number;
+            /** @description how it is laid: anchor, row, trail, loose or garnish */
+            kind: string;
             /** @description whether an element that lies on a board can be given this form */
             takes: boolean;
         };
@@ -2082,6 +2363,8 @@ export interface components {
         Scene: {
             /** @description where each element lies, as one would say it standing before the board */
             places: string[];
+            /** @description next to what each element lies, or nothing */
+            beside: string[];
             box: number[];
             board: string;
             drawings: {
@@ -2099,6 +2382,8 @@ export interface components {
             bands: {
                 pieces: {
                     e: number;
+                    /** @description which of its element's pieces */
+                    p: number;
                     use: string;
                     /** Format: double */
                     x: number;
@@ -2195,6 +2480,11 @@ export interface components {
                 for: string[];
             }[];
             steps: {
+                /** @description steps that must come before it, and why */
+                after: {
+                    step: number;
+                    why: string;
+                }[];
                 number: number;
                 title: string;
                 says: string;
@@ -2231,6 +2521,7 @@ export interface components {
         ListJob: string;
         /** @description of all jobs of the week that this day is in, 2026-11-30 */
         ListWeek: string;
+        RevisionNumber: number;
         /** @description which of the job's trays, 0 for the first */
         WhichTray: number;
         JobId: string;
@@ -2560,6 +2851,111 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    head: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Its number */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** Format: int64 */
+                        revision: number;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    revision: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+                number: components["parameters"]["RevisionNumber"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The state */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedState"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    nameRevision: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+                number: components["parameters"]["RevisionNumber"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                };
+            };
+        };
+        responses: {
+            /** @description It is named */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    revisionPicture: {
+        parameters: {
+            query?: {
+                /** @description which of the job's trays, 0 for the first */
+                tray?: components["parameters"]["WhichTray"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+                number: components["parameters"]["RevisionNumber"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The drawing */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     trayPicture: {
         parameters: {
             query?: {
@@ -2662,6 +3058,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Review"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    carry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CarryAsked"];
+            };
+        };
+        responses: {
+            /** @description Where pieces lie then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CarryAnswer"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -2867,6 +3290,81 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    byHand: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HandAsked"];
+            };
+        };
+        responses: {
+            /** @description The tray as it lies then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandAnswer"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    layLike: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LikeAsked"];
+            };
+        };
+        responses: {
+            /** @description The tray as it lies then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandAnswer"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    lens: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LensAsked"];
+            };
+        };
+        responses: {
+            /** @description What to tint and to draw over it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LensView"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     mend: {
         parameters: {
             query?: never;
@@ -2945,6 +3443,34 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Review"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    drawPicture: {
+        parameters: {
+            query?: {
+                from?: "above" | "bottom" | "top" | "left" | "right";
+                names?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrayDocument"];
+            };
+        };
+        responses: {
+            /** @description The drawing */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
                 };
             };
             default: components["responses"]["Problem"];
@@ -4226,6 +4752,7 @@ type ReadonlyArray<T> = [
     unknown[]
 ] ? Readonly<Exclude<T, undefined>> : Readonly<Exclude<T, undefined>[]>;
 export const pathsApiV1JobsGetParametersQueryWhichValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/jobs"]["get"]["parameters"]["query"]["which"]> = ["coming", "past", "away"];
+export const pathsApiV1PicturePostParametersQueryFromValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/picture"]["post"]["parameters"]["query"]["from"]> = ["above", "bottom", "top", "left", "right"];
 export const pathsApiV1ShoppingExportGetParametersQueryAsValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/shopping/export"]["get"]["parameters"]["query"]["as"]> = ["text", "csv"];
 export const pathsApiV1ShoppingExportGetParametersQuerySeparatorValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/shopping/export"]["get"]["parameters"]["query"]["separator"]> = ["comma", "semicolon", "tab"];
 export const pathsApiV1ShoppingExportGetParametersQueryDecimalValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/shopping/export"]["get"]["parameters"]["query"]["decimal"]> = ["point", "comma"];
@@ -4254,6 +4781,8 @@ export const settingsHemisphereValues: ReadonlyArray<FlattenedDeepRequired<compo
 export const mineValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Mine"]> = ["built-in", "changed", "own"];
 export const importReportTableValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportReport"]["table"]> = ["larder", "packs", "stock"];
 export const importLineWhatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportLine"]["what"]> = ["added", "changed", "same", "refused"];
+export const lensValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lens"]> = ["families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue"];
+export const handAskedKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HandAsked"]["kind"]> = ["move", "swap", "duplicate", "split", "join", "amount", "vessel", "lift", "circle", "open", "bend"];
 export const offerLeaningValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Offer"]["leaning"]> = ["liked", "season", "new"];
 export const jobSummaryStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["JobSummary"]["state"]> = ["briefed", "picked", "laid"];
 export const findingSeverityValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Finding"]["severity"]> = ["stop", "mend", "note"];

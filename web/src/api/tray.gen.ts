@@ -80,6 +80,26 @@ export interface TrayFile {
    */
   foods?: Food[];
   rules: Rules;
+  /**
+   * the order of hands as it is wished, steps as food/form; what is not named keeps its usual place, what must go before another does
+   *
+   * @maxItems 400
+   */
+  order?: string[];
+  /**
+   * findings of the second look that were let be, and why; one counts until what it says changes
+   *
+   * @maxItems 100
+   */
+  waived?: {
+    check: string;
+    /**
+     * @maxItems 400
+     */
+    elements: string[];
+    says: string;
+    why: string;
+  }[];
   seed: number;
   /**
    * what the plan has to say: by how much and why it is over the budget, that there is too little board
