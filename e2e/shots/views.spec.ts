@@ -87,3 +87,16 @@ test('the settings', async ({ page }) => {
   await page.locator('fieldset').first().waitFor()
   await shoot(page, 'settings')
 })
+
+test('through a lens, and at a slant', async ({ page }) => {
+  await openDemo(page, 'First firing', 'Lay')
+  await page.locator('[data-hold]').first().waitFor()
+  await page.waitForTimeout(1200)
+  await page.keyboard.press('1')
+  await page.getByRole('region', { name: /^Seen through a lens/ }).waitFor()
+  await shoot(page, 'lens')
+  await page.keyboard.press('0')
+  await page.keyboard.press('i')
+  await page.getByRole('img', { name: /^The tray from the near side/ }).waitFor()
+  await shoot(page, 'slant')
+})

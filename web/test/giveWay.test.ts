@@ -160,13 +160,23 @@ describe('a finding that is mended', () => {
   it('changes the tray and says by how much', async () => {
     const job = useJob()
     await job.open('j')
-    const { mend, mending } = useMending()
+    const { mend, mending, offer, accept, decline } = useMending()
     wire.answer = { found: true, tray: tray('mended'), gain: 1.4, says: 'moved the figs' }
     const under = mend(2, finding)
     expect(mending.value).toBe(2)
     await under
     expect(mending.value).toBeNull()
+    expect(job.doc?.title).toBe('given') // it is shown first
+    expect(offer.value?.gain).toBe(1.4)
+    decline()
+    expect(offer.value).toBeNull()
+    await mend(2, finding)
+    accept()
     expect(job.doc?.title).toBe('mended')
+    await mend(1, finding)
+    job.change(tray('mine'), 'changed')
+    await vi.advanceTimersByTimeAsync(0)
+    expect(offer.value).toBeNull() // it was of what lay there before
     expect(useToast().now?.says).toBe('Moved the figs: +1.4.')
   })
   it('says so when nothing helps or the server is away', async () => {

@@ -37,6 +37,13 @@ describe('taking hold', () => {
     g.take(at(210, 60), element, 3, true) // above: its middle is at 210, 120
     expect(g.follow(at(270, 120))!.to).toEqual({ x: 100, y: 50, turn: 120 })
   })
+  it('turns by a second finger, and goes on being carried', () => {
+    const g = grip()
+    expect(g.twist(20)).toBeNull()
+    g.take(at(200, 100), element, 3, false)
+    expect(g.twist(25)!.to).toEqual({ x: 100, y: 50, turn: 55 })
+    expect(g.follow(at(215, 90))!.to).toEqual({ x: 107.5, y: 45, turn: 55 })
+  })
   it('follows nothing that was not taken', () => {
     expect(grip().follow(at(300, 300))).toBeNull()
   })

@@ -6,6 +6,7 @@ import type { TrayElement, TrayFile } from '@/api/tray.gen'
 type Moves = { revision: number; moves: { id: string; x: number; y: number; turn_deg: number }[] }
 const wire = vi.hoisted(() => ({
   asked: [] as Moves[],
+  carried: [] as unknown[],
   pending: [] as ((score: number) => void)[],
   fail: false,
 }))
@@ -25,11 +26,16 @@ vi.mock('openapi-fetch', () => ({
         }),
       PUT: async () => ok({ revision: 5, saved_at: '2026-11-24T10:00:01Z' }),
       POST: async (path: string, options: { body: unknown }) => {
-        if (path !== '/api/v1/jobs/{id}/review') return ok({})
+        if (!/{id}\/(review|carry)$/.test(path)) return ok({})
         if (wire.fail) throw new TypeError('gone')
-        wire.asked.push(options.body as Moves)
+        const carried = path.endsWith('carry')
+        if (carried) wire.carried.push(options.body)
+        else wire.asked.push(options.body as Moves)
         return new Promise(done =>
-          wire.pending.push(score => done(ok({ score, groups: {}, checks: [], findings: [] }))),
+          wire.pending.push(score => {
+            const review = { score, groups: {}, checks: [], findings: [] }
+            done(ok(carried ? { shifts: [[0, 2, 5, 6, 30]], stuck: ['honey'], review } : review))
+          }),
         )
       },
     }
@@ -37,7 +43,8 @@ vi.mock('openapi-fetch', () => ({
 }))
 
 const { useJob } = await import('@/stores/job')
-const { useHandReview } = await import('@/composables/handReview')
+const { useCarrying } = await import('@/composables/carrying')
+const { keyOf } = await import('@/tray/given')
 const { useLaying } = await import('@/composables/laying')
 
 const element = (id: string, over: Partial<TrayElement> = {}): TrayElement => ({
@@ -93,7 +100,7 @@ beforeEach(() => {
   setActivePinia(createPinia())
   vi.useFakeTimers()
   frames = []
-  wire.asked.length = wire.pending.length = 0
+  wire.asked.length = wire.carried.length = wire.pending.length = 0
   wire.fail = false
   vi.stubGlobal('window', globalThis)
   vi.stubGlobal('requestAnimationFrame', (f: () => void) => frames.push(f))
@@ -103,11 +110,55 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
+describe('what makes room under the hand', () => {
+  async function open(gives = true) {
+    const job = useJob()
+    await job.open('j')
+    return { job, hand: useCarrying(() => gives) }
+  }
+  it('is asked of the saved tray, and shown until everything has its place', async () => {
+    const { hand } = await open()
+    hand.follow('figs', { x: 13, y: 20, turn: 0 })
+    await frame()
+    expect(wire.carried).toEqual([{ revision: 4, tray: 0, element: 'figs', x: 13, y: 20, turn_deg: 0 }])
+    wire.pending.shift()!(70)
+    await vi.advanceTimersByTimeAsync(0)
+    expect(hand.given.value?.get(keyOf(0, 2))).toEqual({ x: 5, y: 6, turn: 30 })
+    expect(hand.stuck.value).toEqual(['honey'])
+    expect(hand.inHand.value?.score).toBe(70)
+    hand.letGo()
+    expect(hand.stuck.value).toEqual([])
+    expect(hand.given.value).not.toBeNull()
+    hand.rest()
+    expect(hand.given.value).toBeNull()
+  })
+  it('is not asked where nothing is to give way, nor of a tray that is not saved', async () => {
+    const { hand } = await open(false)
+    hand.follow('figs', { x: 13, y: 20, turn: 0 })
+    await frame()
+    expect([wire.carried.length, wire.asked.length]).toEqual([0, 1])
+    const { job, hand: other } = await open()
+    job.doc = { ...job.doc!, title: 'changed' }
+    other.follow('figs', { x: 13, y: 20, turn: 0 })
+    await frame()
+    expect(wire.carried).toEqual([])
+  })
+  it('leaves an answer that comes after the hand has let go', async () => {
+    const { hand } = await open()
+    hand.follow('figs', { x: 13, y: 20, turn: 0 })
+    await frame()
+    hand.letGo()
+    wire.pending.shift()!(70)
+    await vi.advanceTimersByTimeAsync(0)
+    expect(hand.given.value).toBeNull()
+  })
+})
+
 describe('the review that follows the hand', () => {
   async function open() {
     const job = useJob()
     await job.open('j')
-    return { job, hand: useHandReview() }
+    return { job, hand: useCarrying(() => false) }
   }
   it('asks once a frame, for the newest place, against the saved revision', async () => {
     const { hand } = await open()

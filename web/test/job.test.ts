@@ -74,6 +74,7 @@ function server() {
   }
   wire.answer = async c => {
     if (c.path === '/api/v1/jobs/{id}' && c.method === 'GET') return { status: 200, body: s.job() }
+    if (c.path === '/api/v1/jobs/{id}/head') return { status: 200, body: { revision: s.head } }
     const match = c.options.params?.header?.['If-Match']
     if (c.method === 'PUT' || /undo|redo/.test(c.path)) {
       if (s.hold) await s.hold
@@ -332,4 +333,28 @@ it('what is changed while an undo is under way is kept on top of it', async () =
   await undone
   await settle(3000)
   expect([job.doc?.title, job.state, s.now().title]).toEqual(['quick', 'saved', 'quick'])
+})
+
+describe('another window', () => {
+  it('is seen when it saves, unless something is changed here or in the hand', async () => {
+    const s = server()
+    const job = useJob()
+    await job.open('j')
+    await job.lookElsewhere()
+    expect(job.doc?.title).toBe('first')
+    s.elsewhere('theirs')
+    job.handFull = true
+    await job.lookElsewhere()
+    expect(job.doc?.title).toBe('first')
+    job.handFull = false
+    await job.lookElsewhere()
+    expect([job.doc?.title, job.revision, job.state]).toEqual(['theirs', 2, 'saved'])
+    job.change(tray('mine'), 'changed')
+    s.elsewhere('theirs again')
+    await job.lookElsewhere()
+    expect(job.doc?.title).toBe('mine') // saving asks which of the two it is to be
+    wire.answer = () => 'gone'
+    await job.lookElsewhere()
+    expect(job.doc?.title).toBe('mine')
+  })
 })

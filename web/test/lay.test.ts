@@ -2,6 +2,8 @@
 import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
+import { ref } from 'vue'
+import type { useActs } from '@/composables/acts'
 import type { TrayElement } from '@/api/tray.gen'
 import HandTools from '@/components/lay/HandTools.vue'
 import SearchActs from '@/components/lay/SearchActs.vue'
@@ -23,15 +25,32 @@ const fig = {
 beforeEach(() => setActivePinia(createPinia()))
 
 describe('what can be done with what is chosen', () => {
-  const tools = (chosen: TrayElement | null, zoom = 1) =>
-    mount(HandTools, { props: { chosen, place: 'in the middle', otherForm: true, gives: true, zoom } })
+  const acts = {
+    pairing: ref(null),
+    joins: () => true,
+    busy: ref(false),
+    vessels: ref([]),
+  } as unknown as ReturnType<typeof useActs>
+  const tools = (chosen: TrayElement | null, zoom = 1, members: TrayElement[] = []) =>
+    mount(HandTools, {
+      props: {
+        chosen,
+        place: 'in the middle',
+        otherForm: true,
+        gives: true,
+        several: false,
+        zoom,
+        acts,
+        members,
+      },
+    })
 
   it('is told of the element, with its place', async () => {
     const t = tools(fig)
     expect(t.text()).toContain('6 pieces, 240 g, in the middle')
     await t
       .findAll('button')
-      .find(b => b.text().includes('Turn right'))!
+      .find(b => b.attributes('aria-label') === 'Turn right')!
       .trigger('click')
     expect(t.emitted('turn')).toEqual([[fig, 15]])
   })
@@ -39,7 +58,25 @@ describe('what can be done with what is chosen', () => {
     const t = tools({ ...fig, locked: true })
     const able = t.findAll('button:not([disabled])').map(b => b.text())
     expect(able).toContain('Let go')
-    expect(able.join()).not.toMatch(/Turn|Next form|Take off/)
+    expect(able.join()).not.toMatch(/Next form|Take off|More/)
+    expect(t.get('[aria-label="Turn left"]').attributes('disabled')).toBeDefined()
+  })
+  it('is other things for several that are chosen together', async () => {
+    const two = [fig, { ...fig, id: 'fig-2' }]
+    const t = tools(fig, 1, two)
+    expect(t.text()).toContain('2 things')
+    for (const [says, event] of [
+      ['Lay these again', 'layThese'],
+      ['Lock', 'lockAll'],
+      ['Take off', 'takeAllOff'],
+    ]) {
+      await t
+        .findAll('button')
+        .find(b => b.text() === says)!
+        .trigger('click')
+      expect(t.emitted(event!)).toEqual([[two]])
+    }
+    expect(t.findAll('button').map(b => b.text())).toEqual(expect.arrayContaining(['Swap', 'Join']))
   })
   it('goes nearer and farther within bounds', async () => {
     const t = tools(null, 3.9)

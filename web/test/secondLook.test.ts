@@ -1,6 +1,8 @@
 // @vitest-environment happy-dom
 import { mount } from '@vue/test-utils'
-import { expect, it } from 'vitest'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, expect, it } from 'vitest'
+import { useJob } from '@/stores/job'
 import SecondLook from '@/components/lay/SecondLook.vue'
 
 const finding = (n: number, places?: number) => ({
@@ -17,11 +19,12 @@ const finding = (n: number, places?: number) => ({
       }))
     : undefined,
 })
-const look = (findings: unknown[]) =>
+beforeEach(() => setActivePinia(createPinia()))
+const look = (findings: unknown[], before: unknown = null) =>
   mount(SecondLook, {
     props: {
       review: { score: 91, groups: { fit: 90 }, checks: [], findings } as never,
-      before: null,
+      before: before as never,
       shown: null,
       laid: true,
       mending: null,
@@ -54,4 +57,32 @@ it('tells the first few, and the smaller ones when asked', async () => {
 })
 it('says that a good tray is good', () => {
   expect(look([]).text()).toContain('Nothing to mend. It can go out.')
+})
+
+it('shows by how much each group changes with a move', () => {
+  const w = look([], { score: 88, groups: { fit: 93 } })
+  expect(w.text()).toContain('+3 by this move')
+  expect(w.find('.change.worse').text()).toBe('−3')
+})
+it('lets a finding be waived with a reason, until what it says changes', async () => {
+  const job = useJob()
+  job.doc = { title: 't', elements: [], vessels: [], reserve: [], brief: { guests: { adults: 2 } } } as never
+  const w = look([finding(1), finding(2)])
+  await button(w, /^Waive/).trigger('click')
+  await w.get('form input').setValue('the host wants it so')
+  await w.get('form').trigger('submit')
+  expect((job.tray as never as { waived: unknown }).waived).toEqual([
+    { check: 'colour.1', elements: ['fig'], says: 'Finding 1.', why: 'the host wants it so' },
+  ])
+  expect(cards(w)).toHaveLength(1)
+  expect(cards(w)[0]!.text()).toContain('Finding 2.')
+  expect(w.find('details').text()).toContain('the host wants it so')
+  await w.setProps({
+    review: { score: 90, groups: {}, checks: [], findings: [{ ...finding(1), says: 'Now 4 mm.' }] } as never,
+  })
+  expect(cards(w)[0]!.text()).toContain('Now 4 mm.')
+  await w.setProps({ review: { score: 90, groups: {}, checks: [], findings: [finding(1)] } as never })
+  expect(cards(w)).toHaveLength(0)
+  await button(w, /^Take up again/).trigger('click')
+  expect(cards(w)).toHaveLength(1)
 })

@@ -9,6 +9,7 @@ const drawing = (svg: string, side: number) => ({
 })
 const scene = (drawings: Scene['drawings']): Scene => ({
   places: [],
+  beside: [],
   box: [0, 0, 100, 100],
   board: '',
   drawings,

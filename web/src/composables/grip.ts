@@ -4,7 +4,16 @@ import { poseOf, type Pose } from '@/tray/move'
 
 const slack = 4 // px that a press may slip before it is a move
 
-type Grip = { id: string; index: number; from: Pose; x: number; y: number; turning: boolean; on: boolean }
+type Grip = {
+  id: string
+  index: number
+  from: Pose
+  x: number
+  y: number
+  turning: boolean
+  on: boolean
+  twist: number
+}
 
 /** What is carried: its place in the tray's elements, and from where to where. */
 export type Carried = { id: string; index: number; from: Pose; to: Pose }
@@ -20,7 +29,16 @@ export function useGrip(toBoard: (x: number, y: number) => { x: number; y: numbe
   function take(event: PointerEvent, e: TrayElement, index: number, turning: boolean) {
     const target = event.currentTarget as Element
     target.setPointerCapture(event.pointerId)
-    grip = { id: e.id, index, from: poseOf(e), x: event.clientX, y: event.clientY, turning, on: false }
+    grip = {
+      id: e.id,
+      index,
+      from: poseOf(e),
+      x: event.clientX,
+      y: event.clientY,
+      turning,
+      on: false,
+      twist: 0,
+    }
   }
 
   /** Follows the pointer; what is carried, when something is. */
@@ -38,9 +56,22 @@ export function useGrip(toBoard: (x: number, y: number) => { x: number; y: numbe
       to = { ...from, turn: Math.round(from.turn + (a * 180) / Math.PI) }
     } else {
       const tenths = (v: number) => Math.round(v * 10) / 10
-      to = { x: tenths(from.x + now.x - begun.x), y: tenths(from.y + now.y - begun.y), turn: from.turn }
+      to = {
+        x: tenths(from.x + now.x - begun.x),
+        y: tenths(from.y + now.y - begun.y),
+        turn: from.turn + Math.round(grip.twist),
+      }
     }
     return (carried.value = { id, index, from, to })
+  }
+
+  /** Turns what is held by so many degrees from how it was taken, as a second finger does. */
+  function twist(degrees: number): Carried | null {
+    if (!grip) return null
+    grip.on = true
+    const c = carried.value ?? { id: grip.id, index: grip.index, from: grip.from, to: grip.from }
+    grip.twist = degrees
+    return (carried.value = { ...c, to: { ...c.to, turn: Math.round(grip.from.turn + degrees) } })
   }
 
   /** Lets go; what was carried, when something was. */
@@ -50,5 +81,6 @@ export function useGrip(toBoard: (x: number, y: number) => { x: number; y: numbe
     return c
   }
 
-  return { carried, take, follow, letGo }
+  const holds = () => grip !== null
+  return { carried, take, holds, twist, follow, letGo }
 }

@@ -21,7 +21,8 @@ export function useLaying(preview: (t: TrayFile) => void) {
   let stop: AbortController | null = null
   let where = 0 // the tray that is laid, whichever is looked at meanwhile
 
-  async function lay(style: string, seed: number, wanted = 1) {
+  /** Lays everything that is not locked, or of that only some, by their ids. */
+  async function lay(style: string, seed: number, wanted = 1, only: ReadonlySet<string> | null = null) {
     if (!job.tray || running.value) return
     where = job.at
     ways.value = []
@@ -33,9 +34,16 @@ export function useLaying(preview: (t: TrayFile) => void) {
     stop = new AbortController()
     // the search never gives back less than it was given, and another way is
     // wanted: so only what is locked goes along
-    const elements = job.tray.elements.map(e =>
-      e.locked ? e : { ...e, placed: false, pieces: [], path: undefined },
-    )
+    const given = job.tray
+    const elements = given.elements.map(e => {
+      if (e.locked || (only && !only.has(e.id))) return e.placed ? { ...e, locked: true } : e
+      return { ...e, placed: false, pieces: [], path: undefined }
+    })
+    const lockedAsGiven = (t: TrayFile): TrayFile => {
+      if (!only) return t
+      const was = new Map(given.elements.map(e => [e.id, e.locked]))
+      return { ...t, elements: t.elements.map(e => ({ ...e, locked: was.get(e.id) ?? e.locked })) }
+    }
     let found: TrayFile | null = null
     let several: Way[] = []
     try {
@@ -63,7 +71,14 @@ export function useLaying(preview: (t: TrayFile) => void) {
       else says.value = 'The ways were laid for the other tray. Turn to it and ask for them again.'
       return
     }
-    if (found)
+    if (found && only)
+      job.changeTray(
+        lockedAsGiven({ ...found, seed: given.seed }),
+        `laid ${only.size} of it again`,
+        false,
+        where,
+      )
+    else if (found)
       job.changeTray({ ...found, seed }, style ? `laid the tray, ${style}` : 'laid the tray', false, where)
     else if (stop.signal.aborted)
       says.value = 'Stopped before the first layout was ready; nothing has changed.'

@@ -1,14 +1,24 @@
-import { ref } from 'vue'
+import { ref, shallowRef, watch } from 'vue'
 import { api, body, take, Trouble, type Finding } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
 import { useJob } from '@/stores/job'
 import { useToast } from '@/stores/toast'
 
-/** Looks for the one change that helps most against a finding, and makes it. */
+/** A change that would mend a finding, shown on the tray before it is taken. */
+export type Mended = { n: number; tray: TrayFile; gain: number; says: string }
+
+/** Looks for the one change that helps most against a finding, shows it, and makes it when it is taken. */
 export function useMending() {
   const job = useJob()
   const toast = useToast()
   const mending = ref<number | null>(null)
+  const offer = shallowRef<Mended | null>(null)
+  let of: TrayFile | null = null // the tray that the offer changes
+  // it is of what lay there when it was looked for
+  watch(
+    () => job.tray,
+    t => t !== of && (offer.value = null),
+  )
 
   async function mend(n: number, f: Finding) {
     const tray = job.tray
@@ -26,14 +36,23 @@ export function useMending() {
       } else if (job.tray !== tray) {
         toast.tell({ says: 'The tray was changed meanwhile; nothing was mended.' })
       } else {
-        job.changeTray(m.tray, m.says ?? 'mended', false, where)
-        const says = m.says ?? 'mended'
-        toast.tell({ says: `${says[0]!.toUpperCase()}${says.slice(1)}: +${m.gain}.` })
+        of = tray
+        at = where
+        offer.value = { n, tray: m.tray, gain: m.gain ?? 0, says: m.says ?? 'mended' }
       }
     } catch (e) {
       toast.tell({ says: e instanceof Trouble ? e.message : 'That could not be mended just now.' })
     }
     mending.value = null
   }
-  return { mending, mend }
+  let at = 0
+  function accept() {
+    const o = offer.value
+    if (!o) return
+    offer.value = null
+    job.changeTray(o.tray, o.says, false, at)
+    toast.tell({ says: `${o.says[0]!.toUpperCase()}${o.says.slice(1)}: +${o.gain}.` })
+  }
+  const decline = () => (offer.value = null)
+  return { mending, offer, mend, accept, decline }
 }

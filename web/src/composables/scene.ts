@@ -82,5 +82,39 @@ export function useScene() {
     drawn.value = job.tray
   }
 
-  return { scene, drawn, missing, draw, preview, shift }
+  /**
+   * Puts the drawings where their pieces lie on a tray that differs from the drawn one in places
+   * only; false, and nothing is done, where it differs in more.
+   */
+  function place(now: TrayFile): boolean {
+    const s = scene.value
+    const was = drawn.value
+    if (!s || !was || was.elements.length !== now.elements.length) return false
+    const alike = now.elements.every((e, i) => {
+      const o = was.elements[i]!
+      return (
+        e.id === o.id &&
+        e.form === o.form &&
+        e.vessel === o.vessel &&
+        e.pieces.length === o.pieces.length &&
+        e.pieces.every((p, k) => p.variant === o.pieces[k]!.variant)
+      )
+    })
+    if (!alike) return false
+    scene.value = {
+      ...s,
+      bands: s.bands.map(b => ({
+        pieces: b.pieces.map(p => {
+          const q = now.elements[p.e]!.pieces[p.p]
+          if (!q?.at) return p
+          const [x = p.x, y = p.y] = q.at
+          return { ...p, x, y, turn: q.turn_deg ?? 0 }
+        }),
+      })),
+    }
+    drawn.value = now
+    return true
+  }
+
+  return { scene, drawn, missing, draw, preview, shift, place }
 }

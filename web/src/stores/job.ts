@@ -15,6 +15,7 @@ import {
 import type { TrayElement, TrayFile } from '@/api/tray.gen'
 import { newest } from '@/composables/newest'
 import { trayAt, withTray } from '@/tray/set'
+import { useToast } from './toast'
 import { held, hold, letGo, type Unsaved } from './unsaved'
 
 /** saved: all on the server · waiting: a moment before saving · saving · held: kept in this browser until the server is back · clash: changed elsewhere · refused: the server will not take it */
@@ -78,6 +79,27 @@ export const useJob = defineStore('job', () => {
     show(j.document)
   }
 
+  /** Something is in the hand: what comes from elsewhere waits until it is put down. */
+  const handFull = ref(false)
+  /** Sees whether another window has saved, and takes its version where nothing is changed here. */
+  async function lookElsewhere() {
+    const job = id.value
+    if (!job || handFull.value || state.value !== 'saved' || doc.value !== base.value) return
+    try {
+      const params = { path: { id: job } }
+      const { revision: there } = await take<{ revision: number }>(
+        api.GET('/api/v1/jobs/{id}/head', { params }),
+      )
+      if (id.value !== job || there === revision.value || doc.value !== base.value) return
+      const j = await take<Job>(api.GET('/api/v1/jobs/{id}', { params }))
+      if (id.value !== job || handFull.value || doc.value !== base.value || j.revision === revision.value)
+        return
+      adopt(j)
+      useToast().tell({ says: 'Another window changed this job; this is how it is now.' })
+    } catch {
+      // the server is away; saving says so when there is something to save
+    }
+  }
   async function open(job: string) {
     if (id.value === job && doc.value) return
     await close()
@@ -325,6 +347,7 @@ export const useJob = defineStore('job', () => {
     state,
     says,
     theirs,
+    handFull,
     review,
     basket,
     prep,
@@ -338,6 +361,7 @@ export const useJob = defineStore('job', () => {
     placed,
     waiting,
     open,
+    lookElsewhere,
     close,
     change,
     changeTray,

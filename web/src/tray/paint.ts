@@ -1,5 +1,6 @@
 // Puts the bitmaps of a scene on a canvas.
 import type { Scene } from '@/api/client'
+import { keyOf, type Given } from './given'
 import type { Sprite } from './sprites'
 
 type Placed = Scene['bands'][number]['pieces'][number]
@@ -32,15 +33,75 @@ function shade(scene: Scene, id: string): Path2D {
 /** Two canvases on which shadows are gathered and made soft; they hold half the px each way, as nothing soft shows it. */
 export type Shadows = { hard: Canvas; soft: Canvas }
 
-/** Paints what pieces cast on what lies below them, as one: where two overlap it is no darker. */
-function paintShadows(on: Canvas, scene: Scene, pieces: Placed[], v: View, through: Shadows) {
-  const { hard, soft } = through
-  const { width, height } = on.canvas
-  for (const c of [hard, soft]) {
-    c.canvas.width = Math.ceil(width / 2)
-    c.canvas.height = Math.ceil(height / 2) // which clears it
+/** What is painted of each band, in order; null where something is left out. */
+export type Laid = (Placed | null)[][]
+
+/** How the pieces of a scene lie, but for what is left out, and with what makes room. */
+export function laidOut(scene: Scene, skip: (element: number) => boolean, given: Given | null): Laid {
+  return scene.bands.map(b =>
+    b.pieces.map(p => {
+      if (skip(p.e)) return null
+      const now = given?.get(keyOf(p.e, p.p))
+      return now ? { ...p, ...now } : p
+    }),
+  )
+}
+
+/** A part of the canvas, px. */
+export type Part = { x: number; y: number; w: number; h: number }
+
+const reaches = new WeakMap<Scene['drawings'], Map<string, number>>()
+/** How far a drawing reaches from its place, mm, its shadow with it. */
+function reach(scene: Scene, use: string): number {
+  let known = reaches.get(scene.drawings)
+  if (!known) reaches.set(scene.drawings, (known = new Map()))
+  let r = known.get(use)
+  if (r === undefined) {
+    const [x = 0, y = 0, w = 0, h = 0] = scene.drawings[use]?.box ?? []
+    const far = (from: number, long: number) => Math.max(Math.abs(from), Math.abs(from + long))
+    known.set(use, (r = Math.hypot(far(x, w), far(y, h)) + mostShift + 3 * softness))
   }
-  const half = { ...v, scale: v.scale / 2 }
+  return r
+}
+const mostShift = 8 // mm that a shadow falls at most
+
+/** The part of the canvas in which what lies differs; null where nothing does. */
+export function changed(scene: Scene, was: Laid, now: Laid, v: View): Part | null {
+  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity]
+  const take = (p: Placed | null | undefined) => {
+    if (!p) return
+    const r = reach(scene, p.use)
+    x0 = Math.min(x0, p.x - r)
+    y0 = Math.min(y0, p.y - r)
+    x1 = Math.max(x1, p.x + r)
+    y1 = Math.max(y1, p.y + r)
+  }
+  now.forEach((band, b) =>
+    band.forEach((p, i) => {
+      const o = was[b]?.[i]
+      if (p === o || (p && o && p.x === o.x && p.y === o.y && p.turn === o.turn)) return
+      take(p)
+      take(o)
+    }),
+  )
+  if (x1 < x0) return null
+  const even = (px: number) => 2 * Math.floor(px / 2) // shadows have half the px
+  const [x, y] = [even((x0 - v.x) * v.scale), even((y0 - v.y) * v.scale)]
+  return { x, y, w: even((x1 - v.x) * v.scale) + 2 - x, h: even((y1 - v.y) * v.scale) + 2 - y }
+}
+
+/** Paints what pieces cast on what lies below them, as one: where two overlap it is no darker. */
+function paintShadows(on: Canvas, scene: Scene, pieces: Placed[], v: View, through: Shadows, part: Part) {
+  const { hard, soft } = through
+  // around a part there is room from which shadows reach into it
+  const whole = part.w >= on.canvas.width && part.h >= on.canvas.height
+  const room = whole ? 0 : 2 * Math.ceil(3 * softness * v.scale * 0.5)
+  const [x, y] = [part.x - room, part.y - room]
+  for (const c of [hard, soft]) {
+    c.canvas.width = Math.ceil(part.w / 2) + room
+    c.canvas.height = Math.ceil(part.h / 2) + room // which clears it
+  }
+  const half = { x: v.x + x / v.scale, y: v.y + y / v.scale, scale: v.scale / 2 }
   hard.fillStyle = shadowColour
   for (const p of pieces) {
     place(hard, half, p.x + p.shift, p.y + p.shift * fall, p.turn)
@@ -54,7 +115,7 @@ function paintShadows(on: Canvas, scene: Scene, pieces: Placed[], v: View, throu
   soft.drawImage(hard.canvas, -beside, 0)
   level(on)
   on.globalAlpha = darkness
-  on.drawImage(soft.canvas, 0, 0, soft.canvas.width * 2, soft.canvas.height * 2)
+  on.drawImage(soft.canvas, x, y, soft.canvas.width * 2, soft.canvas.height * 2)
   on.globalAlpha = 1
 }
 
@@ -69,25 +130,44 @@ function paintPieces(on: Canvas, pieces: Placed[], v: View, sprite: (use: string
 
 /**
  * Paints the tray: the board, then band by band what casts shadows and then what lies
- * there. Elements for which skip answers true are left out.
+ * there. Where a part is given, only that is painted anew.
  */
 export function paintTray(
   on: Canvas,
   scene: Scene,
+  laid: Laid,
   v: View,
   board: CanvasImageSource | null,
   sprite: (use: string) => Sprite | undefined,
-  skip: (element: number) => boolean,
   shadows: Shadows,
+  part?: Part,
 ) {
+  const { width, height } = on.canvas
   level(on)
-  on.clearRect(0, 0, on.canvas.width, on.canvas.height)
-  if (board) on.drawImage(board, 0, 0, on.canvas.width, on.canvas.height)
-  for (const band of scene.bands) {
-    const pieces = band.pieces.filter(p => !skip(p.e))
+  const p = part ?? { x: 0, y: 0, w: width, h: height }
+  if (part) {
+    on.save()
+    on.beginPath()
+    on.rect(p.x, p.y, p.w, p.h)
+    on.clip()
+  }
+  on.clearRect(p.x, p.y, p.w, p.h)
+  if (board) on.drawImage(board, 0, 0, width, height)
+  const box = { x: v.x + p.x / v.scale, y: v.y + p.y / v.scale, w: p.w / v.scale, h: p.h / v.scale }
+  for (const band of laid) {
+    const pieces = band.filter((q): q is Placed => {
+      if (!q) return false
+      if (!part) return true
+      const r = reach(scene, q.use)
+      return q.x + r > box.x && q.x - r < box.x + box.w && q.y + r > box.y && q.y - r < box.y + box.h
+    })
     if (!pieces.length) continue
-    paintShadows(on, scene, pieces, v, shadows)
+    paintShadows(on, scene, pieces, v, shadows, p)
     paintPieces(on, pieces, v, sprite)
+  }
+  if (part) {
+    level(on)
+    on.restore()
   }
 }
 
@@ -95,15 +175,16 @@ export function paintTray(
 export function paintHand(
   on: Canvas,
   scene: Scene,
-  element: number,
+  elements: readonly number[],
   v: View,
   sprite: (use: string) => Sprite | undefined,
   shadows: Shadows,
 ) {
   level(on)
-  on.clearRect(0, 0, on.canvas.width, on.canvas.height)
-  const pieces = scene.bands.flatMap(b => b.pieces).filter(p => p.e === element)
+  const { width, height } = on.canvas
+  on.clearRect(0, 0, width, height)
+  const pieces = scene.bands.flatMap(b => b.pieces).filter(p => elements.includes(p.e))
   const lifted = pieces.map(p => ({ ...p, shift: p.shift + 4 }))
-  if (pieces.length) paintShadows(on, scene, lifted, v, shadows)
+  if (pieces.length) paintShadows(on, scene, lifted, v, shadows, { x: 0, y: 0, w: width, h: height })
   paintPieces(on, pieces, v, sprite)
 }

@@ -47,11 +47,22 @@ export function daysOff(day: string | undefined, today: string): string {
   return n > 0 ? `in ${n} days` : `${-n} days ago`
 }
 
-/** An element as a screen reader hears it; where is the server's word for its place. */
-export function spoken(e: TrayElement, food: Food | undefined, where: string): string {
+/**
+ * An element as a screen reader hears it; where and beside are the server's words for its place, findings is
+ * how many things the second look says of it.
+ */
+export function spoken(
+  e: TrayElement,
+  food: Food | undefined,
+  where: string,
+  beside = '',
+  findings = 0,
+): string {
   const form = food?.forms.find(f => f.form === e.form)?.says ?? e.form
   const amount = e.vessel ? grams(e.grams) : count(e.count, 'piece')
-  return `${food?.name ?? e.food}, ${amount}, ${form}, ${where}${e.locked ? ', locked' : ''}`
+  const parts = [food?.name ?? e.food, amount, form, where, beside, e.locked ? 'locked' : '']
+  const told = findings ? `; ${numberWord(findings)} ${findings === 1 ? 'finding' : 'findings'}` : ''
+  return parts.filter(Boolean).join(', ') + told
 }
 
 /** What the styles of laying are called: where there is little room, and in full. */

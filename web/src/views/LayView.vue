@@ -3,8 +3,9 @@
 import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { onKeyStroke, useEventListener } from '@vueuse/core'
-import type { TrayElement } from '@/api/tray.gen'
+import type { TrayElement, TrayFile } from '@/api/tray.gen'
 import HandTools from '@/components/lay/HandTools.vue'
+import LensBar from '@/components/lay/LensBar.vue'
 import OrderOfHands from '@/components/lay/OrderOfHands.vue'
 import SearchActs from '@/components/lay/SearchActs.vue'
 import SearchSays from '@/components/lay/SearchSays.vue'
@@ -15,15 +16,23 @@ import type { Mark } from '@/components/lay/TrayMarks.vue'
 import TraySwitch from '@/components/job/TraySwitch.vue'
 import WaitingStrip from '@/components/lay/WaitingStrip.vue'
 import WaysToLay from '@/components/lay/WaysToLay.vue'
+import { useActs } from '@/composables/acts'
+import { useGroup } from '@/composables/group'
 import { useByHand } from '@/composables/byHand'
+import { useLens } from '@/composables/lens'
 import { useLaying } from '@/composables/laying'
 import { useMending } from '@/composables/mending'
 import { useScene } from '@/composables/scene'
+import { froms, type From } from '@/composables/picture'
 import { useWays } from '@/composables/ways'
 import { useJob } from '@/stores/job'
+import { poseOf, type Pose } from '@/tray/move'
 import { across, said } from '@/tray/units'
 
 // asked for when it is wanted: few look at it, and its parts are many
+const PictureDialog = defineAsyncComponent(() => import('@/components/lay/PictureDialog.vue'))
+const SlantPicture = defineAsyncComponent(() => import('@/components/lay/SlantPicture.vue'))
+const LikeDialog = defineAsyncComponent(() => import('@/components/lay/LikeDialog.vue'))
 const KeysDialog = defineAsyncComponent(() => import('@/components/lay/KeysDialog.vue'))
 const job = useJob()
 const drawing = useScene()
@@ -33,7 +42,10 @@ const ways = useWays(laying, drawing)
 const { choosing } = ways
 const mending = useMending()
 const selected = ref<string | null>(null)
-const hand = useByHand(drawing, selected)
+const acts = useActs(drawing, selected)
+const hand = useByHand(drawing, selected, acts)
+const group = useGroup(selected)
+const seen = useLens()
 
 const canvas = useTemplateRef('canvas')
 const tools = useTemplateRef('tools')
@@ -41,11 +53,26 @@ const shown = ref<number | null>(null) // which finding, from 1
 const step = ref<number | null>(null)
 const zoom = ref(1)
 const keysOpen = ref(false)
+const likeOpen = ref(false)
+const likeWanted = ref(false)
+watch(likeOpen, open => (likeWanted.value ||= open))
+async function layLike(id: string, title: string) {
+  if (await acts.like(id, title)) likeOpen.value = false
+}
 const keysWanted = ref(false)
+const from = ref<From>('above')
+const slanted = computed(() => from.value !== 'above' && !busy.value && step.value === null)
+const pictureOpen = ref(false)
+const pictureWanted = ref(false)
+watch(pictureOpen, open => (pictureWanted.value ||= open))
 watch(keysOpen, open => (keysWanted.value ||= open))
 const style = ref('any')
 
-const busy = computed(() => laying.running.value || choosing.value)
+const busy = computed(() => laying.running.value || choosing.value || !!mending.offer.value)
+watch(mending.offer, (o, was) => {
+  if (o) drawing.draw(o.tray)
+  else if (was) drawing.draw(job.tray)
+})
 const chosen = computed(() => {
   const e = hand.element(selected.value)
   return e?.placed ? e : null
@@ -61,10 +88,28 @@ const hidden = computed<ReadonlySet<string>>(() => {
   return new Set(job.prep.steps.filter(s => s.number > step.value!).flatMap(s => s.elements))
 })
 
+/** How many things the second look says of each element; not while one is carried, as all would be named anew each frame. */
+const told = computed(() => {
+  const n = new Map<string, number>()
+  for (const f of job.review?.findings ?? [])
+    for (const id of new Set(f.elements)) n.set(id, (n.get(id) ?? 0) + 1)
+  return n
+})
+/** Where things lay before the change that is offered. */
+const ghosts = computed(() => {
+  const o = mending.offer.value
+  if (!o) return ''
+  const now = new Map(o.tray.elements.map(e => [e.id, e]))
+  const lay = (e: TrayElement) => JSON.stringify(e.pieces.map(p => p.at))
+  return job.placed
+    .filter(e => !now.has(e.id) || lay(now.get(e.id)!) !== lay(e))
+    .flatMap(e => e.pieces.map(p => 'M' + p.outline.map(q => q.join(' ')).join('L') + 'Z'))
+    .join('')
+})
 const mostMarks = 6
 const marks = computed<Mark[]>(() => {
   // a mark belongs to a finding that is told, and nothing is told of an empty board
-  if (laying.running.value || step.value !== null || !job.placed.length) return []
+  if (laying.running.value || step.value !== null || !job.placed.length || seen.view.value) return []
   return (review.value?.findings ?? []).flatMap((f, i) => {
     const now = shown.value === i + 1
     if (i >= mostMarks && !now) return []
@@ -83,12 +128,45 @@ function mend(n: number) {
 }
 watch(selected, () => (hand.before.value = null))
 
+function select(id: string | null, adds: boolean) {
+  if (id && acts.paired(id)) return
+  if (id && adds) return group.toggle(id)
+  const first = selected.value
+  if (id && group.more.value.has(id)) {
+    // one of several is taken hold of: the others stay chosen with it
+    group.more.value = new Set([...group.more.value, ...(first ? [first] : [])].filter(m => m !== id))
+  } else if (id !== first) group.clear()
+  selected.value = id
+}
+function drop(id: string, from: Pose, to: Pose) {
+  if (group.members.value.length > 1 && id === selected.value)
+    void hand.dropAll(group.members.value, from, to)
+  else hand.drop(id, from, to)
+}
+function carry(id: string, to: Pose) {
+  job.handFull = true
+  if (group.members.value.length < 2) hand.carry(id, to)
+}
+/** Lays only these again; everything else stays where it is. */
+function layThese(members: readonly TrayElement[]) {
+  if (busy.value || !members.length) return
+  const seed = (job.tray!.seed % 1_000_000) + 1
+  const ids = new Set(members.filter(m => !m.locked).map(m => m.id))
+  group.clear()
+  selected.value = null
+  void laying.lay('', seed, 1, ids)
+}
+
 /** Lays what waits beside the board, where it was let go or where there is room. */
 async function put(e: TrayElement, at: { x: number; y: number } | null) {
   const point = at && canvas.value?.boardPoint(at.x, at.y)
   if (at && !point) return // let go beside the board
   if (await hand.put(e, point ? { at: { ...point, turn: 0 } } : {}))
     window.setTimeout(() => canvas.value?.focus(e.id), 60)
+}
+function bend(id: string, path: number[][]) {
+  const e = hand.element(id)
+  if (e && !busy.value) void acts.bend(e, path)
 }
 async function nextForm(e: TrayElement) {
   const form = hand.formAfter(e)
@@ -97,13 +175,52 @@ async function nextForm(e: TrayElement) {
 function key(id: string, event: KeyboardEvent) {
   const e = hand.element(id)
   if (!e || busy.value || event.ctrlKey || event.metaKey || event.altKey) return
-  const acts = { ...hand.keys(e, event.shiftKey), f: () => void nextForm(e) } as Record<string, () => void>
-  const act = acts[event.key] ?? acts[event.key.toLowerCase()]
+  const some = group.members.value
+  const moves = hand.keys(e, event.shiftKey)
+  const all: Record<string, () => unknown> = {
+    ...acts.keys(e, event.shiftKey),
+    ...(some.length > 1 ? groupKeys(e, some, event.shiftKey) : moves),
+    f: () => void nextForm(e),
+    t: () => group.toggle(e.id),
+  }
+  const act = all[event.key] ?? all[event.key.toLowerCase()]
   if (!act) return
   event.preventDefault()
   act()
 }
 
+/** The acts of the keys on several things that are chosen together. */
+function groupKeys(
+  e: TrayElement,
+  some: readonly TrayElement[],
+  big: boolean,
+): Record<string, () => unknown> {
+  const d = big ? 10 : 2
+  const from = poseOf(e)
+  const by =
+    (dx: number, dy: number, turn = 0) =>
+    () =>
+      hand.dropAll(some, from, { x: from.x + dx, y: from.y + dy, turn: from.turn + turn })
+  return {
+    ArrowLeft: by(-d, 0),
+    ArrowRight: by(d, 0),
+    ArrowUp: by(0, -d),
+    ArrowDown: by(0, d),
+    '[': by(0, 0, big ? -15 : -5),
+    ']': by(0, 0, big ? 15 : 5),
+    l: () => hand.lockAll(some),
+    Delete: () => hand.takeAllOff(some),
+    Backspace: () => hand.takeAllOff(some),
+    r: () => layThese(some),
+    x: () => some.length === 2 && acts.swap(some[0]!, some[1]!),
+  }
+}
+function orderHands(order: string[]) {
+  const says = order.length ? 'changed the order of hands' : 'went back to the usual order of hands'
+  const next = { ...job.tray!, order }
+  if (!order.length) delete (next as TrayFile).order
+  job.changeTray(next, says)
+}
 function layAll(wanted = 1) {
   if (!job.elements.length || busy.value) return
   selected.value = shown.value = step.value = null
@@ -122,22 +239,32 @@ onMounted(() => {
 function escape() {
   if (laying.running.value) laying.cancel()
   else if (choosing.value) ways.leave()
+  else if (mending.offer.value) mending.decline()
+  else if (acts.pairing.value) acts.pairing.value = null
+  else if (group.more.value.size) group.clear()
   else selected.value = shown.value = null
 }
 
+/** From above, or from the next side. */
+function goRound() {
+  const at = froms.findIndex(f => f[0] === from.value)
+  from.value = froms[(at + 1) % froms.length]![0]
+}
 const keys: Record<string, () => void> = {
+  i: goRound,
   '?': () => (keysOpen.value = true),
   g: () => (hand.gives.value = !hand.gives.value),
   a: () => layAll(),
   w: () => layAll(3),
-  m: () => shown.value && mend(shown.value),
+  m: () => (mending.offer.value ? mending.accept() : shown.value && mend(shown.value)),
   '.': () => {
     const n = review.value?.findings.length ?? 0
     if (n) show(((shown.value ?? 0) % Math.min(mostMarks, n)) + 1)
   },
   '+': () => tools.value?.nearer(),
   '-': () => tools.value?.farther(),
-  0: () => (zoom.value = 1),
+  home: () => (zoom.value = 1),
+  ...Object.fromEntries([0, 1, 2, 3, 4, 5, 6, 7, 8, 9].map(n => [n, () => seen.key(n)])),
   escape,
 }
 onKeyStroke(e => {
@@ -187,9 +314,10 @@ const heading = computed(() => {
         @stop="laying.cancel()"
         @build="ways.build"
         @leave="ways.leave"
+        @like="likeOpen = true"
       />
     </template>
-    <TraySwitch />
+    <TraySwitch drawn />
 
     <WaitingStrip v-if="job.waiting.length && !busy" :elements="job.waiting" @put="put" />
     <p v-if="hand.wrong.value || laying.says.value" class="card told small" role="alert">
@@ -201,6 +329,12 @@ const heading = computed(() => {
       :would="laying.would.value"
     />
 
+    <LensBar
+      v-if="seen.view.value && !busy"
+      v-model:word="seen.word.value"
+      :view="seen.view.value"
+      @close="seen.key(0)"
+    />
     <WaysToLay
       v-if="choosing"
       :ways="laying.ways.value"
@@ -208,20 +342,40 @@ const heading = computed(() => {
       @look="ways.lookAt"
       @build="ways.build"
     />
+    <SlantPicture
+      v-if="slanted && tray"
+      class="canvas"
+      :tray="tray"
+      :from="from"
+      :marks="marks"
+      :says="`The tray ${froms.find(f => f[0] === from)![1].toLowerCase()}, ${job.placed.length} elements`"
+      @mark="show"
+    />
     <TrayCanvas
-      v-if="scene && tray"
+      v-else-if="scene && tray"
       ref="canvas"
       class="canvas"
       :scene="scene"
       :tray="tray"
       :selected="selected"
+      :more="group.more.value"
+      :several="group.several.value"
       :hidden="hidden"
+      :ghosts="ghosts"
       :marks="marks"
+      :findings="told"
+      :lens="busy || step !== null ? null : seen.view.value"
       :zoom="zoom"
+      :given="hand.given.value"
+      :stuck="hand.stuck.value"
       :fixed="busy"
-      @select="selected = $event"
-      @carry="hand.carry"
-      @drop="hand.drop"
+      @select="select"
+      @area="group.within"
+      @bend="bend"
+      @carry="carry"
+      @drop="drop"
+      @leave="hand.leave"
+      @zoom="zoom = $event"
       @key="key"
       @mark="show"
     />
@@ -237,16 +391,34 @@ const heading = computed(() => {
       ref="tools"
       v-model:gives="hand.gives.value"
       v-model:zoom="zoom"
+      v-model:several="group.several.value"
+      v-model:lens="seen.lens.value"
+      v-model:from="from"
       :chosen="chosen"
       :place="scene?.places[job.elements.indexOf(chosen!)] ?? ''"
       :other-form="!!chosen && !!hand.formAfter(chosen)"
+      :acts="acts"
+      :members="group.members.value"
       @turn="(e, by) => hand.nudge(e, 0, 0, by)"
       @form="nextForm"
       @lock="hand.lock"
       @take-off="hand.takeOff"
+      @lock-all="hand.lockAll"
+      @take-all-off="hand.takeAllOff"
+      @lay-these="layThese"
       @keys="keysOpen = true"
+      @picture="pictureOpen = true"
     />
-    <OrderOfHands v-if="job.prep" :sheet="job.prep" :at="step" @at="step = $event" />
+    <OrderOfHands
+      v-if="job.prep"
+      :sheet="job.prep"
+      :at="step"
+      :wished="!!job.tray!.order?.length"
+      @at="step = $event"
+      @order="orderHands"
+    />
+    <PictureDialog v-if="pictureWanted" v-model="pictureOpen" :from="from" />
+    <LikeDialog v-if="likeWanted" v-model="likeOpen" :busy="acts.busy.value" @like="layLike" />
     <KeysDialog v-if="keysWanted" v-model="keysOpen" />
 
     <template #look>
@@ -256,7 +428,10 @@ const heading = computed(() => {
         :shown="shown"
         :laid="job.placed.length > 0 || choosing"
         :mending="mending.mending.value"
+        :offer="mending.offer.value"
         :still="choosing"
+        @accept="mending.accept"
+        @decline="mending.decline"
         @show="show"
         @mend="mend"
       />

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 // Says whether everything is saved, and takes steps back and forward.
-import { computed, shallowRef } from 'vue'
+import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
 import { useIntervalFn } from '@vueuse/core'
 import { useJob } from '@/stores/job'
 
+const HistoryDialog = defineAsyncComponent(() => import('./HistoryDialog.vue'))
+const history = ref(false)
+const wanted = ref(false)
 const job = useJob()
 const now = shallowRef(new Date())
 useIntervalFn(() => (now.value = new Date()), 5000)
@@ -47,6 +50,8 @@ const wrong = computed(() => job.state === 'held' || job.state === 'refused' || 
     >
       <span aria-hidden="true">↷</span> Redo
     </button>
+    <button class="btn quiet" aria-haspopup="dialog" @click="history = wanted = true">History</button>
+    <HistoryDialog v-if="wanted" v-model="history" />
     <span class="says small" :class="{ wrong }" role="status">{{ wrong ? '▲ ' : '' }}{{ line }}</span>
   </div>
 </template>
@@ -57,6 +62,9 @@ const wrong = computed(() => job.state === 'held' || job.state === 'refused' || 
   align-items: center;
   gap: 2px;
   flex-wrap: wrap;
+}
+.line .btn {
+  padding: 0 7px;
 }
 .says {
   color: var(--soft);

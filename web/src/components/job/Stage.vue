@@ -10,7 +10,7 @@ defineProps<{ title: string; look: string; fill?: boolean }>()
   <main id="work" class="table" :class="{ fill }">
     <header class="head">
       <div>
-        <h1>{{ title }}</h1>
+        <h1 :class="{ long: title.length > 24 }">{{ title }}</h1>
         <SaveLine class="no-print" />
       </div>
       <div class="acts no-print"><slot name="acts" /></div>
@@ -36,8 +36,16 @@ defineProps<{ title: string; look: string; fill?: boolean }>()
   gap: 16px;
   flex-wrap: wrap;
 }
+.head > div:first-child {
+  flex: 1 1 260px;
+  min-width: 0;
+}
 .head h1 {
   margin-left: 1px;
+}
+.fill .long {
+  font-size: 1.32rem;
+  line-height: 1.5;
 }
 .head :deep(.line) {
   margin-left: -8px;

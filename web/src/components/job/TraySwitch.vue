@@ -1,9 +1,12 @@
 <script setup lang="ts">
-// Which of the job's trays is on the table.
+// Which of the job's trays is on the table; where they are laid, each is a small drawing.
+import MiniTray from '@/components/common/MiniTray.vue'
 import { useJob } from '@/stores/job'
 import { trayName } from '@/tray/set'
 
+defineProps<{ drawn?: boolean }>()
 const job = useJob()
+const laid = (i: number) => job.trays[i]!.elements.some(e => e.placed)
 </script>
 
 <template>
@@ -11,10 +14,11 @@ const job = useJob()
     <button
       v-for="(t, i) in job.trays"
       :key="i"
-      :class="{ now: i === job.at }"
+      :class="{ now: i === job.at, drawing: drawn && laid(i) }"
       :aria-current="i === job.at ? 'true' : undefined"
       @click="job.turnTo(i)"
     >
+      <MiniTray v-if="drawn && laid(i)" :tray="t" class="mini" />
       {{ trayName(t) }}
     </button>
   </nav>
@@ -38,6 +42,17 @@ const job = useJob()
 }
 .trays button:hover {
   border-color: var(--blue);
+}
+.trays .drawing {
+  display: flex;
+  align-items: center;
+  gap: 9px;
+  border-radius: 12px;
+  padding: 5px 12px 5px 6px;
+}
+.mini {
+  height: 46px;
+  max-width: 250px;
 }
 .trays .now {
   background: var(--blue);

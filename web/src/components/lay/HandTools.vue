@@ -1,6 +1,11 @@
 <script setup lang="ts">
 // What can be done with what is chosen, and how near one looks.
 import type { TrayElement } from '@/api/tray.gen'
+import MoreActs from '@/components/lay/MoreActs.vue'
+import type { useActs } from '@/composables/acts'
+import type { LensName } from '@/api/client'
+import { froms, type From } from '@/composables/picture'
+import { lenses } from '@/composables/lens'
 import { useLarder } from '@/stores/larder'
 import { count, grams } from '@/tray/words'
 
@@ -8,14 +13,23 @@ defineProps<{
   chosen: TrayElement | null
   place: string // where it lies, in words
   otherForm: boolean // whether it can be given another form
+  acts: ReturnType<typeof useActs>
+  members: readonly TrayElement[] // several that are chosen together
 }>()
 const emit = defineEmits<{
   turn: [e: TrayElement, degrees: number]
   form: [e: TrayElement]
   lock: [e: TrayElement]
   takeOff: [e: TrayElement]
+  lockAll: [some: readonly TrayElement[]]
+  takeAllOff: [some: readonly TrayElement[]]
+  layThese: [some: readonly TrayElement[]]
   keys: []
+  picture: []
 }>()
+const from = defineModel<From>('from', { default: 'above' })
+const lens = defineModel<LensName | ''>('lens', { default: '' })
+const several = defineModel<boolean>('several', { required: true })
 const gives = defineModel<boolean>('gives', { required: true })
 const zoom = defineModel<number>('zoom', { required: true })
 
@@ -28,6 +42,10 @@ const by = (factor: number) => {
 const amount = (e: TrayElement) =>
   e.vessel ? grams(e.grams) : `${count(e.count, 'piece')}, ${grams(e.grams)}`
 
+const turns: [string, string, number][] = [
+  ['Turn left', '↺', -15],
+  ['Turn right', '↻', 15],
+]
 const nearer = () => by(1.3)
 const farther = () => by(0.77)
 defineExpose({ nearer, farther })
@@ -35,80 +53,163 @@ defineExpose({ nearer, farther })
 
 <template>
   <div class="tools">
-    <template v-if="chosen">
-      <span class="what"
-        ><b>{{ larder.name(chosen.food) }}</b>
-        <span class="soft small"
-          >{{ amount(chosen) }}, {{ place }}{{ chosen.locked ? ', locked' : '' }}</span
-        ></span
-      >
-      <button class="btn quiet" :disabled="chosen.locked" @click="emit('turn', chosen, -15)">
-        <span aria-hidden="true">↺</span> Turn left
-      </button>
-      <button class="btn quiet" :disabled="chosen.locked" @click="emit('turn', chosen, 15)">
-        <span aria-hidden="true">↻</span> Turn right
-      </button>
-      <button v-if="otherForm" class="btn quiet" :disabled="chosen.locked" @click="emit('form', chosen)">
-        Next form
-      </button>
-      <button class="btn quiet" @click="emit('lock', chosen)">{{ chosen.locked ? 'Let go' : 'Lock' }}</button>
-      <button class="btn quiet" :disabled="chosen.locked" @click="emit('takeOff', chosen)">Take off</button>
-    </template>
-    <span v-else class="soft small what">Take hold of anything to move it. What you lock stays.</span>
-    <label class="small gives" title="Neighbours give way to what is moved">
-      <input v-model="gives" type="checkbox" aria-label="Neighbours give way" />
-      Give way
-    </label>
-    <span class="zoom">
-      <button class="btn quiet" :disabled="zoom <= farthest" aria-label="Farther" @click="farther">−</button>
-      <button class="btn quiet" :disabled="zoom === 1" @click="zoom = 1">Whole board</button>
-      <button class="btn quiet" :disabled="zoom >= nearest" aria-label="Nearer" @click="nearer">+</button>
-      <button class="btn quiet" aria-label="Show the keys" @click="emit('keys')">?</button>
-    </span>
+    <div class="line">
+      <p v-if="acts.pairing.value" class="what" role="status">
+        <b>Tap what it {{ acts.pairing.value.kind === 'swap' ? 'changes places' : 'is joined' }} with.</b>
+        <button class="btn quiet" @click="acts.alone()">Leave it</button>
+      </p>
+      <p v-else-if="members.length > 1" class="what">
+        <b>{{ count(members.length, 'thing') }}</b> <span class="soft small">chosen together</span>
+      </p>
+      <p v-else-if="chosen" class="what">
+        <b>{{ larder.name(chosen.food) }}</b>
+        <span class="soft small">{{ amount(chosen) }}, {{ place }}{{ chosen.locked ? ', locked' : '' }}</span>
+      </p>
+      <p v-else class="soft small what">
+        {{ several ? 'Tap what goes together, or draw round it.' : 'Take hold of anything to move it.' }}
+      </p>
+      <span class="looks">
+        <select v-model="from" class="field" aria-label="Seen from">
+          <option v-for="[id, says] in froms" :key="id" :value="id">{{ says }}</option>
+        </select>
+        <select v-model="lens" class="field" aria-label="Lens" :disabled="from !== 'above'">
+          <option value="">No lens</option>
+          <option v-for="([id, says], i) in lenses" :key="id" :value="id">
+            {{ says }}{{ i < 9 ? ` (${i + 1})` : '' }}
+          </option>
+        </select>
+        <button class="btn quiet" @click="emit('picture')">Picture</button>
+      </span>
+      <span class="zoom">
+        <button class="btn quiet" :disabled="zoom <= farthest" aria-label="Farther" @click="farther">
+          −
+        </button>
+        <button
+          class="btn quiet"
+          :disabled="zoom === 1"
+          aria-label="Whole board"
+          title="Whole board"
+          @click="zoom = 1"
+        >
+          Whole
+        </button>
+        <button class="btn quiet" :disabled="zoom >= nearest" aria-label="Nearer" @click="nearer">+</button>
+        <button class="btn quiet" aria-label="Show the keys" @click="emit('keys')">?</button>
+      </span>
+    </div>
+    <div class="line doing">
+      <template v-if="members.length > 1">
+        <button class="btn quiet" @click="emit('layThese', members)">Lay these again</button>
+        <button v-if="members.length === 2" class="btn quiet" @click="acts.swap(members[0]!, members[1]!)">
+          Swap
+        </button>
+        <button
+          v-if="members.length === 2 && acts.joins(members[0]!, members[1]!)"
+          class="btn quiet"
+          @click="acts.join(members[0]!, members[1]!)"
+        >
+          Join
+        </button>
+        <button class="btn quiet" @click="emit('lockAll', members)">
+          {{ members.every(m => m.locked) ? 'Let go' : 'Lock' }}
+        </button>
+        <button class="btn quiet" @click="emit('takeAllOff', members)">Take off</button>
+      </template>
+      <template v-else-if="chosen">
+        <button
+          v-for="[way, sign, degrees] in turns"
+          :key="way"
+          class="btn quiet icon"
+          :disabled="chosen.locked"
+          :aria-label="way"
+          :title="way"
+          @click="emit('turn', chosen, degrees)"
+        >
+          <span aria-hidden="true">{{ sign }}</span>
+        </button>
+        <button v-if="otherForm" class="btn quiet" :disabled="chosen.locked" @click="emit('form', chosen)">
+          Next form
+        </button>
+        <button class="btn quiet" @click="emit('lock', chosen)">
+          {{ chosen.locked ? 'Let go' : 'Lock' }}
+        </button>
+        <button class="btn quiet" :disabled="chosen.locked" @click="emit('takeOff', chosen)">Take off</button>
+        <MoreActs :key="chosen.id" :chosen="chosen" :acts="acts" />
+      </template>
+      <span class="switches">
+        <label class="small" title="Taps add to what is chosen, and a draw over the board chooses by area">
+          <input v-model="several" type="checkbox" aria-label="Choose several" />
+          Several
+        </label>
+        <label class="small" title="Neighbours give way to what is moved">
+          <input v-model="gives" type="checkbox" aria-label="Neighbours give way" />
+          Give way
+        </label>
+      </span>
+    </div>
   </div>
 </template>
 
 <style scoped>
-.tools {
+.line {
   display: flex;
-  align-items: center;
-  min-height: 40px;
   flex-wrap: wrap;
+  align-items: center;
+  min-height: 38px;
+}
+.line .btn {
+  padding: 0 9px;
+}
+.doing > .btn:first-child {
+  margin-left: -9px;
 }
 .what {
-  margin-right: 8px;
+  flex: 1 1 0;
   min-width: 0;
+  margin: 0;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
 }
 .what b {
-  margin-right: 4px;
-}
-@media (min-width: 1200px) {
-  .tools {
-    flex-wrap: nowrap;
-  }
-  .tools .btn {
-    padding: 0 7px;
-  }
+  margin-right: 6px;
 }
 .zoom {
-  margin-left: 6px;
   display: flex;
   gap: 4px;
 }
-.gives {
+.looks .field {
+  max-width: 118px;
+}
+.switches {
+  display: inline-flex;
+  gap: 14px;
+  margin-left: auto;
+}
+.switches label {
   display: inline-flex;
   align-items: center;
   gap: 6px;
-  margin-left: auto;
   white-space: nowrap;
   cursor: pointer;
 }
-.gives input {
+.switches input {
   width: 18px;
   height: 18px;
   accent-color: var(--blue);
+}
+.looks {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+@media (pointer: coarse) {
+  .switches label {
+    min-height: 44px;
+  }
+}
+.icon {
+  font-size: 1.15rem;
+  line-height: 1;
 }
 </style>

@@ -1,13 +1,18 @@
 <script setup lang="ts">
 // Every step as wide as the minutes it takes. Standing on a step shows the tray
-// as it is when that step is done.
-import { computed } from 'vue'
+// as it is when that step is done. A step is drawn to another place, unless it lies on or
+// against what would come after it.
+import { computed, ref, shallowRef, useTemplateRef } from 'vue'
 import type { PrepSheet } from '@/api/client'
 import { useLarder } from '@/stores/larder'
 import { minutes } from '@/tray/words'
 
-const props = defineProps<{ sheet: PrepSheet; at: number | null }>()
-const emit = defineEmits<{ at: [step: number | null] }>()
+const props = defineProps<{ sheet: PrepSheet; at: number | null; wished: boolean }>()
+const emit = defineEmits<{
+  at: [step: number | null]
+  /** The order that is wished, as food/form; none for the usual one. */
+  order: [steps: string[]]
+}>()
 
 const larder = useLarder()
 const done = computed(() =>
@@ -15,6 +20,62 @@ const done = computed(() =>
     ? null
     : props.sheet.steps.filter(s => s.number <= props.at!).reduce((m, s) => m + s.minutes, 0),
 )
+const refused = ref('')
+/** Moves a step to another place in the order, counted from 1, or says why not. */
+function move(step: number, to: number) {
+  refused.value = ''
+  const { steps } = props.sheet
+  const s = steps[step - 1]
+  if (!s || to === step || to < 1 || to > steps.length) return
+  const why =
+    to < step
+      ? s.after.find(n => n.step >= to)?.why
+      : steps.slice(step, to).flatMap(o => o.after.filter(n => n.step === step))[0]?.why
+  if (why) {
+    refused.value = `${why}.`
+    return
+  }
+  const order = steps.map(o => `${o.food}/${o.form}`)
+  const [name] = order.splice(step - 1, 1)
+  order.splice(to - 1, 0, name!)
+  emit('order', order)
+}
+
+const list = useTemplateRef('list')
+const drawn = shallowRef<{ step: number; x: number; to: number } | null>(null)
+let begun = { step: 0, x: 0 }
+function take(event: PointerEvent, step: number) {
+  if (event.button === 0) begun = { step, x: event.clientX }
+}
+function follow(event: PointerEvent) {
+  if (!begun.step || (!drawn.value && Math.abs(event.clientX - begun.x) < 6)) return
+  if (!drawn.value) list.value?.setPointerCapture(event.pointerId)
+  const boxes = [...(list.value?.children ?? [])].map(e => e.getBoundingClientRect())
+  const to = boxes.filter(b => b.left + b.width / 2 < event.clientX).length
+  // its own place does not count where it is drawn to the right
+  drawn.value = { step: begun.step, x: event.clientX, to: Math.max(1, to >= begun.step ? to : to + 1) }
+}
+let justDrawn = 0
+function letGo(keep: boolean) {
+  const d = drawn.value
+  begun = { step: 0, x: 0 }
+  drawn.value = null
+  if (!d) return
+  justDrawn = performance.now()
+  if (keep) move(d.step, d.to)
+}
+function press(step: number) {
+  if (performance.now() - justDrawn < 80) return // it was drawn, not pressed
+  refused.value = ''
+  emit('at', step === props.at ? null : step)
+}
+function key(event: KeyboardEvent, step: number) {
+  const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
+  if (!by || !event.altKey) return
+  event.preventDefault()
+  move(step, step + by)
+}
+
 const short = (title: string) => title.split(',')[0]!.toLowerCase()
 </script>
 
@@ -23,23 +84,42 @@ const short = (title: string) => title.split(',')[0]!.toLowerCase()
     <div class="top small">
       <span class="soft">Order of hands</span>
       <span class="soft nums">
-        <template v-if="at !== null"
+        <span v-if="refused" role="alert" class="refused">▲ {{ refused }}</span>
+        <template v-else-if="at !== null"
           >step {{ at }} of {{ sheet.steps.length }} · {{ minutes(done ?? 0) }} in,
           {{ minutes(sheet.minutes - (done ?? 0)) }} to go</template
         >
         <template v-else>{{ sheet.steps.length }} steps, {{ minutes(sheet.minutes) }} of handwork</template>
       </span>
+      <button v-if="wished" class="btn quiet" @click="emit('order', [])">Usual order</button>
       <button class="btn quiet" :disabled="at === null" @click="emit('at', null)">Whole tray</button>
     </div>
-    <ol>
-      <li v-for="s in sheet.steps" :key="s.number" :style="{ flexGrow: Math.max(0.6, s.minutes) }">
+    <ol ref="list" @pointermove="follow" @pointerup="letGo(true)" @pointercancel="letGo(false)">
+      <li
+        v-for="s in sheet.steps"
+        :key="s.number"
+        :style="{ flexGrow: Math.max(0.6, s.minutes) }"
+        :class="{
+          drawn: drawn?.step === s.number,
+          before: drawn && drawn.to === s.number && drawn.to < drawn.step,
+          behind: drawn && drawn.to === s.number && drawn.to > drawn.step,
+        }"
+      >
         <button
           :class="{ past: at !== null && s.number < at, now: s.number === at }"
           :aria-pressed="s.number === at"
           :title="`${s.number}. ${s.title}: ${s.says}, ${minutes(s.minutes)}`"
-          @click="emit('at', s.number === at ? null : s.number)"
+          aria-keyshortcuts="Alt+ArrowLeft Alt+ArrowRight"
+          @pointerdown="take($event, s.number)"
+          @keydown="key($event, s.number)"
+          @click="press(s.number)"
         >
-          <img loading="lazy" :src="larder.picture(s.food, s.form, undefined, true)" alt="" />
+          <img
+            loading="lazy"
+            draggable="false"
+            :src="larder.picture(s.food, s.form, undefined, true)"
+            alt=""
+          />
           <span class="label" aria-hidden="true">{{ short(s.title) }}</span>
           <span class="only-read">Step {{ s.number }}, {{ s.title }}, {{ minutes(s.minutes) }}</span>
         </button>
@@ -90,6 +170,22 @@ button img {
   width: 24px;
   height: 24px;
   flex: none;
+}
+li.drawn {
+  opacity: 0.45;
+}
+li.before {
+  box-shadow: -4px 0 0 var(--blue);
+}
+li.behind {
+  box-shadow: 4px 0 0 var(--blue);
+}
+ol {
+  touch-action: pan-y;
+}
+.refused {
+  color: var(--ink);
+  font-weight: 600;
 }
 .label {
   max-height: 2.2em;

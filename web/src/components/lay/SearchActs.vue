@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What begins, ends and answers a search for a layout.
+import { watch } from 'vue'
 import { ElOption, ElSelect } from 'element-plus'
 import 'element-plus/es/components/select/style/css'
 import { styleValues } from '@/api/contract.gen'
@@ -13,13 +14,20 @@ defineProps<{
   choosing: boolean
   laid: boolean
 }>()
-const emit = defineEmits<{ lay: [ways: number]; stop: []; build: []; leave: [] }>()
+const emit = defineEmits<{ lay: [ways: number]; stop: []; build: []; leave: []; like: [] }>()
 const style = defineModel<string>('style', { required: true })
 
+const like = 'like'
 const styles = [
   { id: 'any', says: 'suits the board' },
   ...styleValues.map(id => ({ id: id as string, says: styleSays[id] })),
+  { id: like, says: 'like another tray …' },
 ]
+watch(style, s => {
+  if (s !== like) return
+  style.value = 'any'
+  emit('like')
+})
 </script>
 
 <template>
@@ -50,7 +58,7 @@ const styles = [
       v-model="style"
       :persistent="false"
       aria-label="Style of laying"
-      style="width: 158px"
+      style="width: 142px"
       :fit-input-width="false"
     >
       <ElOption v-for="s in styles" :key="s.id" :value="s.id" :label="s.says" />

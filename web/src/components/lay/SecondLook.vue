@@ -3,18 +3,22 @@
 import { computed, ref } from 'vue'
 import type { Finding, Review } from '@/api/client'
 import Why from '@/components/common/Why.vue'
+import type { Mended } from '@/composables/mending'
+import { useWaiving } from '@/composables/waiving'
 import { said } from '@/tray/units'
 
 const props = defineProps<{
   review: Review | null
-  before: number | null
+  before: Review | null // before what is chosen was moved
   shown: number | null
   laid: boolean
   mending: number | null
+  offer?: Mended | null // what would mend one of them, shown on the tray
   still?: boolean // of a layout that is not saved yet, so nothing can be mended
 }>()
-const emit = defineEmits<{ show: [n: number]; mend: [n: number] }>()
+const emit = defineEmits<{ show: [n: number]; mend: [n: number]; accept: []; decline: [] }>()
 
+const waiving = useWaiving()
 const most = 6
 const why: Record<string, string> = {
   fit: 'Everything inside and apart, no bare board, nothing left beside',
@@ -29,18 +33,32 @@ const why: Record<string, string> = {
 const groups = computed(() =>
   Object.keys(why)
     .filter(g => props.review?.groups[g] !== undefined)
-    .map(g => ({ id: g, value: Math.round(props.review!.groups[g]!) })),
+    .map(g => {
+      const value = Math.round(props.review!.groups[g]!)
+      const was = props.before?.groups[g]
+      return { id: g, value, change: was === undefined ? 0 : value - Math.round(was) }
+    }),
 )
 const all = ref(false) // the smaller ones, too
-const findings = computed<Finding[]>(
-  () => props.review?.findings.slice(0, all.value ? undefined : most) ?? [],
-)
-const more = computed(() => Math.max(0, (props.review?.findings.length ?? 0) - most))
+const told = computed<Finding[]>(() => props.review?.findings ?? [])
+/** What is told, each with its number among all, so that marks and keys mean the same; what is waived comes last. */
+const numbered = computed(() => told.value.map((f, i) => ({ f, n: i + 1, waiver: waiving.of(f) })))
+const asked = computed(() => numbered.value.filter(x => !x.waiver))
+const findings = computed(() => asked.value.slice(0, all.value ? undefined : most))
+const more = computed(() => Math.max(0, asked.value.length - most))
+const waived = computed(() => numbered.value.filter(x => x.waiver))
+const asking = ref('') // the finding for which a reason is being written
+const reason = ref('')
+function waive(f: Finding) {
+  waiving.waive(f, reason.value)
+  asking.value = reason.value = ''
+}
+const keyOf = (f: Finding) => f.check + f.says
 const open = ref('') // the check whose places are told one by one
 const score = computed(() => Math.round(props.review?.score ?? 0))
 const change = computed(() => {
   if (props.before === null || !props.review) return ''
-  const d = Math.round((props.review.score - props.before) * 10) / 10
+  const d = Math.round((props.review.score - props.before.score) * 10) / 10
   if (d === 0) return 'no change by this move'
   return `${d > 0 ? '+' : '−'}${Math.abs(d)} by this move`
 })
@@ -59,31 +77,43 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
         <li v-for="g in groups" :key="g.id">
           <span class="soft small"><Why :says="why[g.id]!" :label="g.id" /></span>
           <span class="bar"><span :style="{ width: g.value + '%' }" /></span>
-          <span class="figure small">{{ g.value }}</span>
+          <span class="figure small"
+            ><span v-if="g.change" class="change" :class="{ worse: g.change < 0 }">{{
+              g.change > 0 ? `+${g.change}` : `−${-g.change}`
+            }}</span>
+            {{ g.value }}</span
+          >
         </li>
       </ul>
       <ol class="findings">
         <li
-          v-for="(f, i) in findings"
-          :key="f.check + f.says"
+          v-for="{ f, n } in findings"
+          :key="keyOf(f)"
           class="card"
-          :class="[f.severity, { shown: shown === i + 1 }]"
+          :class="[f.severity, { shown: shown === n }]"
         >
-          <span class="n" aria-hidden="true">{{ i + 1 }}</span>
+          <span class="n" aria-hidden="true">{{ n }}</span>
           <p class="small">
             <strong v-if="f.severity === 'stop'">{{ severity.stop }}. </strong>{{ said(f.says) }}
             <span class="acts">
-              <button class="btn quiet" :aria-pressed="shown === i + 1" @click="emit('show', i + 1)">
-                Show<span class="only-read"> finding {{ i + 1 }} on the tray</span>
+              <button class="btn quiet" :aria-pressed="shown === n" @click="emit('show', n)">
+                Show<span class="only-read"> finding {{ n }} on the tray</span>
               </button>
               <button
                 v-if="!still && (f.elements.length || f.check === 'fit.gap')"
                 class="btn quiet"
                 :disabled="mending !== null"
-                @click="emit('mend', i + 1)"
+                @click="emit('mend', n)"
               >
-                {{ mending === i + 1 ? 'Looking' : 'Mend'
-                }}<span class="only-read"> finding {{ i + 1 }}</span>
+                {{ mending === n ? 'Looking' : 'Mend' }}<span class="only-read"> finding {{ n }}</span>
+              </button>
+              <button
+                v-if="!still && f.severity !== 'stop'"
+                class="btn quiet"
+                :aria-expanded="asking === keyOf(f)"
+                @click="asking = asking === keyOf(f) ? '' : keyOf(f)"
+              >
+                Waive<span class="only-read"> finding {{ n }}</span>
               </button>
               <button
                 v-if="f.places"
@@ -91,9 +121,32 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
                 :aria-expanded="open === f.check"
                 @click="open = open === f.check ? '' : f.check"
               >
-                {{ f.places.length }} places<span class="only-read"> of finding {{ i + 1 }}</span>
+                {{ f.places.length }} places<span class="only-read"> of finding {{ n }}</span>
               </button>
             </span>
+          </p>
+          <form v-if="asking === keyOf(f)" class="offer small" @submit.prevent="waive(f)">
+            <label
+              >Why it may stay
+              <input
+                v-model="reason"
+                class="field"
+                maxlength="200"
+                placeholder="the host wants it so"
+                @keydown.esc.stop="asking = ''"
+              />
+            </label>
+            <button class="btn next">Waive it</button>
+            <button type="button" class="btn" @click="asking = ''">Leave it</button>
+          </form>
+          <p v-if="offer?.n === n" class="offer small" role="status">
+            <span
+              >{{ said(offer.says[0]!.toUpperCase() + offer.says.slice(1)) }}:
+              <b class="figure">+{{ offer.gain }}</b
+              >. The tray shows it.</span
+            >
+            <button class="btn next" @click="emit('accept')">Take it</button>
+            <button class="btn" @click="emit('decline')">Leave it</button>
           </p>
           <ul v-if="f.places && open === f.check" class="places small">
             <li v-for="p in f.places" :key="p.says + p.at">{{ said(p.says) }}</li>
@@ -104,6 +157,17 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
         {{ all ? 'Only the first' : `And ${more} smaller ${more === 1 ? 'one' : 'ones'}` }}
       </button>
       <p v-if="!findings.length" class="soft">Nothing to mend. It can go out.</p>
+      <details v-if="waived.length" class="let small">
+        <summary>{{ waived.length === 1 ? 'One is' : `${waived.length} are` }} waived</summary>
+        <ul>
+          <li v-for="{ f, n, waiver } in waived" :key="keyOf(f)">
+            {{ said(f.says) }} <span class="soft">{{ waiver!.why || 'No reason given.' }}</span>
+            <button v-if="!still" class="btn quiet" @click="waiving.claim(f)">
+              Take up again<span class="only-read"> finding {{ n }}</span>
+            </button>
+          </li>
+        </ul>
+      </details>
     </template>
     <p v-else-if="laid" class="soft small" role="status">Looking at it</p>
     <p v-else class="soft small">
@@ -121,12 +185,20 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
 }
 .groups li {
   display: grid;
-  grid-template-columns: 56px 1fr 28px;
+  grid-template-columns: 56px 1fr 56px;
   align-items: center;
   gap: 8px;
 }
 .groups .figure {
   text-align: right;
+}
+.change {
+  color: var(--blue);
+  font-weight: 600;
+  margin-right: 4px;
+}
+.change.worse {
+  color: #a8341f;
 }
 .findings {
   display: grid;
@@ -162,6 +234,33 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
   gap: 5px;
   line-height: 1.3;
   color: var(--soft);
+}
+.offer label {
+  flex-basis: 100%;
+  display: grid;
+  gap: 3px;
+}
+.let li {
+  padding: 6px 0;
+  line-height: 1.3;
+}
+.let summary {
+  cursor: pointer;
+  padding: 6px 0;
+}
+.offer {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin: 0;
+}
+.offer span {
+  flex-basis: 100%;
+}
+.card .offer .btn {
+  min-height: 36px;
+  padding: 0 14px;
 }
 .acts {
   white-space: nowrap;

@@ -1,15 +1,18 @@
 <script setup lang="ts">
 // The tray at true scale: its picture below, and above it what hands can take
 // hold of. While something is carried only its own picture moves.
-import { computed, nextTick, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, shallowRef, useId, useTemplateRef, watch } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import type { Scene } from '@/api/client'
+import type { LensView, Scene } from '@/api/client'
 import type { TrayElement, TrayFile } from '@/api/tray.gen'
 import TrayChosen from '@/components/lay/TrayChosen.vue'
+import LensLayer from '@/components/lay/LensLayer.vue'
+import TrailHandles from '@/components/lay/TrailHandles.vue'
 import TrayMarks, { type Mark } from '@/components/lay/TrayMarks.vue'
 import TrayPicture from '@/components/lay/TrayPicture.vue'
 import TrayRulers from '@/components/lay/TrayRulers.vue'
 import { useGrip } from '@/composables/grip'
+import { motionOf, type Given } from '@/tray/given'
 import { boxAround, type Pose } from '@/tray/move'
 import { spoken } from '@/tray/words'
 import { useLarder } from '@/stores/larder'
@@ -18,15 +21,29 @@ const props = defineProps<{
   scene: Scene
   tray: TrayFile
   selected: string | null
+  /** What else is chosen, and moves along. */
+  more: ReadonlySet<string>
+  several: boolean // taps add to what is chosen, and a draw over the board chooses by area
   hidden: ReadonlySet<string>
+  /** How pieces lie that make room for what is carried, and what finds none. */
+  given: Given | null
+  stuck: readonly string[]
+  /** Outlines of where things lay before what is shown. */
+  ghosts: string
   marks: Mark[]
+  findings: ReadonlyMap<string, number> // how many things the second look says of an element
+  lens: LensView | null
   zoom: number
   fixed: boolean // nothing can be taken hold of, while a layout is on its way
 }>()
 const emit = defineEmits<{
-  select: [id: string | null]
+  select: [id: string | null, adds: boolean]
+  area: [box: { x: number; y: number; width: number; height: number }]
+  bend: [id: string, path: number[][]]
   carry: [id: string, pose: Pose]
   drop: [id: string, from: Pose, to: Pose]
+  leave: []
+  zoom: [to: number]
   key: [id: string, event: KeyboardEvent]
   mark: [n: number]
 }>()
@@ -76,12 +93,38 @@ const holds = computed(() =>
     .sort((a, b) => a.e.layer - b.e.layer || a.index - b.index)
     .map(h => ({
       ...h,
-      says: spoken(h.e, larder.food(h.e.food), props.scene.places[h.index] ?? 'beside the board'),
+      says: spoken(
+        h.e,
+        larder.food(h.e.food),
+        props.scene.places[h.index] ?? 'beside the board',
+        props.scene.beside[h.index],
+        props.findings.get(h.e.id),
+      ),
     })),
 )
 const chosen = computed(
   () => holds.value.find(h => h.e.id === props.selected && !props.hidden.has(h.e.id)) ?? null,
 )
+
+/** What finds no room while something is carried: its outlines where they have come to. */
+const crowded = computed(() =>
+  holds.value
+    .filter(h => props.stuck.includes(h.e.id))
+    .map(h => ({ id: h.e.id, d: h.d, motion: motionOf(h.e, h.index, props.given) })),
+)
+
+const visible = computed(() => holds.value.filter(h => !props.hidden.has(h.e.id)))
+// a lens that tints lets the food go pale below; one that is an eye changes its colours
+const visionId = useId()
+const visionMatrix = computed(() => {
+  const v = props.lens?.vision ?? []
+  return [0, 3, 6].map(i => `${v[i]} ${v[i + 1]} ${v[i + 2]} 0 0`).join(' ') + ' 0 0 0 1 0'
+})
+const lensed = computed(() => {
+  if (!props.lens) return {}
+  if (props.lens.vision) return { filter: `url(#${visionId})` }
+  return { filter: 'grayscale(0.75) brightness(1.1) contrast(0.85)', opacity: 0.75 }
+})
 
 // hands
 const hands = useTemplateRef('hands')
@@ -92,13 +135,34 @@ function toBoard(clientX: number, clientY: number) {
 const { carried, ...grip } = useGrip(toBoard)
 
 function take(event: PointerEvent, e: TrayElement, index: number, turning = false) {
-  if (props.fixed || event.button !== 0) return
-  emit('select', e.id)
-  if (!e.locked) grip.take(event, e, index, turning)
+  if (touched(event) || props.fixed || event.button !== 0) return
+  const adds = event.shiftKey || props.several
+  emit('select', e.id, adds)
+  if (!e.locked && !adds) grip.take(event, e, index, turning)
 }
+/** What is in the hand: the one that was taken hold of, and what was chosen with it. */
+const inHand = computed(() => {
+  const c = carried.value
+  if (!c) return []
+  const along = props.tray.elements[c.index]?.id === props.selected ? props.more : null
+  return props.tray.elements.flatMap((e, i) => (i === c.index || (along?.has(e.id) && !e.locked) ? [i] : []))
+})
 const around = computed(() => {
-  const e = carried.value && props.tray.elements[carried.value.index]
-  return e?.placed ? boxAround(e, 14) : null
+  const boxes = inHand.value
+    .map(i => props.tray.elements[i]!)
+    .filter(e => e.placed)
+    .map(e => boxAround(e, 14))
+  if (!boxes.length) return null
+  const [x, y] = [Math.min(...boxes.map(b => b.x)), Math.min(...boxes.map(b => b.y))]
+  const far = (at: 'x' | 'y', long: 'width' | 'height') => Math.max(...boxes.map(b => b[at] + b[long]))
+  return { x, y, width: far('x', 'width') - x, height: far('y', 'height') - y }
+})
+/** The others that are chosen: their outlines, carried along when they are. */
+const others = computed(() => holds.value.filter(h => props.more.has(h.e.id) && h.e.id !== props.selected))
+const motion = computed(() => {
+  const c = carried.value
+  if (!c) return undefined
+  return `translate(${c.to.x} ${c.to.y}) rotate(${c.to.turn - c.from.turn}) translate(${-c.from.x} ${-c.from.y})`
 })
 /** Which elements are not drawn: those of steps that are still to come. */
 const isHidden = computed(() => {
@@ -106,27 +170,88 @@ const isHidden = computed(() => {
   return (index: number) => props.hidden.has(elements[index]?.id ?? '')
 })
 
+// two fingers: the second turns what the first holds, or both bring the tray nearer
+const fingers = new Map<number, { x: number; y: number }>()
+let pinch: { angle: number; apart: number; zoom: number; turns: boolean } | null = null
+function between() {
+  const [a, b] = [...fingers.values()]
+  const [dx, dy] = [b!.x - a!.x, b!.y - a!.y]
+  return { angle: (Math.atan2(dy, dx) * 180) / Math.PI, apart: Math.hypot(dx, dy) }
+}
+/** A finger is put down; true where it is the second, which takes hold of nothing by itself. */
+function touched(event: PointerEvent): boolean {
+  if (event.pointerType !== 'touch') return false
+  fingers.set(event.pointerId, { x: event.clientX, y: event.clientY })
+  if (fingers.size !== 2) return fingers.size > 2
+  pan = corner = null
+  pinch = { ...between(), zoom: props.zoom, turns: grip.holds() }
+  return true
+}
+function twoFingers(event: PointerEvent): boolean {
+  if (!fingers.has(event.pointerId)) return false
+  fingers.set(event.pointerId, { x: event.clientX, y: event.clientY })
+  if (!pinch || fingers.size < 2) return false
+  const now = between()
+  if (!pinch.turns) {
+    emit(
+      'zoom',
+      Math.round(Math.min(4, Math.max(1, (pinch.zoom * now.apart) / Math.max(20, pinch.apart))) * 100) / 100,
+    )
+    return true
+  }
+  const c = grip.twist(((now.angle - pinch.angle + 540) % 360) - 180)
+  if (c) emit('carry', c.id, c.to)
+  return event.pointerId !== [...fingers.keys()][0]
+}
+function lifted(event: PointerEvent): boolean {
+  fingers.delete(event.pointerId)
+  if (!pinch) return false
+  const turned = pinch.turns
+  if (fingers.size < 2 && (!turned || !fingers.size)) pinch = null
+  return fingers.size > 0 || !turned // what is held is put down with the last finger
+}
+
 // the bare counter moves the view when it is larger than its room
 const scroller = useTemplateRef('scroller')
 let pan: { x: number; y: number } | null = null
+/** The area that is drawn over the board, mm. */
+const area = shallowRef<{ x: number; y: number; width: number; height: number } | null>(null)
+let corner: { x: number; y: number } | null = null
 function ground(event: PointerEvent) {
-  emit('select', null)
+  if (touched(event)) return
+  if (!props.fixed && event.button === 0 && (event.shiftKey || props.several)) {
+    ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+    corner = toBoard(event.clientX, event.clientY)
+    return
+  }
+  emit('select', null, false)
   if (props.zoom <= 1) return
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
   pan = { x: event.clientX, y: event.clientY }
 }
 function follow(event: PointerEvent) {
+  if (twoFingers(event)) return
   if (pan) {
     scroller.value?.scrollBy(pan.x - event.clientX, pan.y - event.clientY)
     pan = { x: event.clientX, y: event.clientY }
+  }
+  if (corner) {
+    const p = toBoard(event.clientX, event.clientY)
+    const [x, y] = [Math.min(p.x, corner.x), Math.min(p.y, corner.y)]
+    area.value = { x, y, width: Math.abs(p.x - corner.x), height: Math.abs(p.y - corner.y) }
+    return
   }
   const c = grip.follow(event)
   if (c) emit('carry', c.id, c.to)
 }
 function letGo(keep: boolean) {
-  pan = null
+  pan = corner = null
+  if (area.value && keep) emit('area', area.value)
+  area.value = null
   const c = grip.letGo()
-  if (c && keep) emit('drop', c.id, c.from, c.to)
+  if (!c) return
+  if (keep) emit('drop', c.id, c.from, c.to)
+  else emit('leave')
 }
 
 // what lies under the pointer, or in the middle, stays there when one comes nearer
@@ -157,6 +282,10 @@ function boardPoint(clientX: number, clientY: number) {
   const p = toBoard(clientX, clientY)
   return { x: tenths(p.x), y: tenths(p.y) }
 }
+function focused(id: string) {
+  // a pointer that adds to what is chosen focuses, too; what it chose stands
+  if (props.selected !== id && !props.more.has(id)) emit('select', id, false)
+}
 function focus(id: string) {
   hands.value?.querySelector<SVGElement>(`[data-hold="${CSS.escape(id)}"]`)?.focus()
 }
@@ -177,13 +306,20 @@ defineExpose({ boardPoint, focus })
         :class="{ unmeasured: !size.width.value }"
         :style="{ width: px.w + 'px', height: px.h + 'px' }"
       >
+        <svg v-if="lens?.vision" class="only-read" aria-hidden="true">
+          <filter :id="visionId" color-interpolation-filters="linearRGB">
+            <feColorMatrix :values="visionMatrix" />
+          </filter>
+        </svg>
         <TrayPicture
           v-if="size.width.value"
-          :style="art"
+          :style="[art, lensed]"
           :scene="scene"
           :scale="scale"
           :hidden="isHidden"
           :carried="carried"
+          :given="given"
+          :in-hand="inHand"
           :around="around"
         />
         <svg class="layer" :viewBox="viewBox" aria-hidden="true">
@@ -195,8 +331,8 @@ defineExpose({ boardPoint, focus })
           :class="{ fixed }"
           :viewBox="viewBox"
           @pointermove="follow"
-          @pointerup="letGo(true)"
-          @pointercancel="letGo(false)"
+          @pointerup="lifted($event) || letGo(true)"
+          @pointercancel="(lifted($event), letGo(false))"
         >
           <rect
             class="ground"
@@ -205,6 +341,13 @@ defineExpose({ boardPoint, focus })
             :width="view.w"
             :height="view.h"
             @pointerdown="ground"
+          />
+          <LensLayer
+            v-if="lens && !lens.vision"
+            :view="lens"
+            :holds="visible"
+            :scale="scale"
+            :carried="carried?.id ?? null"
           />
           <g role="group" :aria-label="`The tray, ${holds.length} elements in the order they are laid`">
             <path
@@ -220,10 +363,39 @@ defineExpose({ boardPoint, focus })
               :data-hold="h.e.id"
               :aria-label="h.says"
               :aria-pressed="h.e.id === selected"
-              @focus="emit('select', h.e.id)"
+              @focus="focused(h.e.id)"
               @keydown="emit('key', h.e.id, $event)"
               @pointerdown="take($event, h.e, h.index)"
             />
+          </g>
+          <LensLayer
+            v-if="lens?.vision"
+            :view="lens"
+            :holds="[]"
+            :scale="scale"
+            :carried="carried?.id ?? null"
+          />
+          <path
+            v-if="ghosts"
+            class="ghost"
+            :d="ghosts"
+            :stroke-width="mm(1.5)"
+            :stroke-dasharray="`${mm(4)} ${mm(4)}`"
+          />
+          <path
+            v-if="carried && chosen"
+            class="ghost"
+            :d="chosen.d"
+            :stroke-width="mm(1.5)"
+            :stroke-dasharray="`${mm(4)} ${mm(4)}`"
+          />
+          <g v-for="c in crowded" :key="c.id" :transform="c.motion" class="crowded">
+            <path :d="c.d" class="halo" :stroke-width="mm(6)" />
+            <path :d="c.d" :stroke-width="mm(3)" :stroke-dasharray="`${mm(7)} ${mm(4)}`" />
+          </g>
+          <g v-for="o in others" :key="o.e.id" class="other" :transform="motion">
+            <path :d="o.d" class="halo" :stroke-width="mm(5)" />
+            <path :d="o.d" :stroke-width="mm(2.5)" />
           </g>
           <TrayChosen
             v-if="chosen"
@@ -233,6 +405,20 @@ defineExpose({ boardPoint, focus })
             :top="view.y + mm(ruler + 8)"
             :carried="carried"
             @turn="take($event, chosen.e, chosen.index, true)"
+          />
+          <TrailHandles
+            v-if="chosen && chosen.e.form === 'trail' && !chosen.e.locked && !carried && !fixed && !more.size"
+            :element="chosen.e"
+            :scale="scale"
+            :to-board="toBoard"
+            @bend="emit('bend', chosen.e.id, $event)"
+          />
+          <rect
+            v-if="area"
+            class="area"
+            v-bind="area"
+            :stroke-width="mm(1.5)"
+            :stroke-dasharray="`${mm(5)} ${mm(4)}`"
           />
           <TrayMarks :marks="marks" :scale="scale" @mark="emit('mark', $event)" />
         </svg>
@@ -287,6 +473,38 @@ defineExpose({ boardPoint, focus })
   cursor: grab;
   touch-action: none;
   outline: none;
+}
+.ghost {
+  fill: rgb(255 255 255 / 16%);
+  stroke: var(--blue);
+  pointer-events: none;
+}
+.area {
+  fill: rgb(31 78 158 / 12%);
+  stroke: var(--blue);
+  pointer-events: none;
+}
+.other {
+  pointer-events: none;
+}
+.other path {
+  fill: none;
+  stroke: var(--blue);
+  stroke-linejoin: round;
+}
+.other .halo {
+  stroke: #fff;
+}
+.crowded {
+  pointer-events: none;
+}
+.crowded path {
+  fill: none;
+  stroke: #a8341f;
+  stroke-linejoin: round;
+}
+.crowded .halo {
+  stroke: #fff;
 }
 .hold.locked,
 .fixed .hold {

@@ -5,7 +5,8 @@ import { computed, onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue
 import { useDevicePixelRatio } from '@vueuse/core'
 import type { Scene } from '@/api/client'
 import type { Pose } from '@/tray/move'
-import { paintHand, paintTray, type Shadows } from '@/tray/paint'
+import type { Given } from '@/tray/given'
+import { changed, laidOut, paintHand, paintTray, type Laid, type Shadows } from '@/tray/paint'
 import { bitmap, boardSVG, useSprites } from '@/tray/sprites'
 
 export type Carried = { index: number; from: Pose; to: Pose }
@@ -15,6 +16,10 @@ const props = defineProps<{
   scale: number // px for a mm
   hidden: (element: number) => boolean
   carried: Carried | null
+  /** The elements in the hand: what is carried, and what moves along. */
+  inHand: number[]
+  /** How pieces lie that make room for it. */
+  given: Given | null
   /** The box round what is carried, with room for its shadow, mm. */
   around: { x: number; y: number; width: number; height: number } | null
 }>()
@@ -34,18 +39,31 @@ const canvas = () => document.createElement('canvas').getContext('2d')!
 let shadows: Shadows | null = null
 let board: { svg: string; density: number; picture: CanvasImageSource } | null = null
 
-/** Paints what lies there, with the bitmaps there are. */
-function paint() {
+/** What is on the canvas: the scene whose bitmaps, and how its pieces lie. */
+let there: { drawings: Scene['drawings']; board: unknown; density: number; laid: Laid } | null = null
+
+/** Paints what lies there, with the bitmaps there are; where only places changed, only around those. */
+function paint(all: boolean) {
   const on = tray.value?.getContext('2d')
   if (!on) return
   shadows ??= { hard: canvas(), soft: canvas() }
-  const { scene, carried, hidden } = props
+  const { scene, carried, inHand, hidden, given } = props
   const [x, y, w, h] = scene.box as [number, number, number, number]
   const [width, height] = [Math.round(w * density.value), Math.round(h * density.value)]
-  if (on.canvas.width !== width || on.canvas.height !== height) Object.assign(on.canvas, { width, height })
-  const skip = (e: number) => e === carried?.index || hidden(e)
+  if (on.canvas.width !== width || on.canvas.height !== height) {
+    Object.assign(on.canvas, { width, height })
+    all = true
+  }
+  const laid = laidOut(scene, e => (carried && inHand.includes(e)) || hidden(e), given)
   const sprite = (use: string) => sprites.sprite(scene, use)
-  paintTray(on, scene, { x, y, scale: density.value }, board?.picture ?? null, sprite, skip, shadows)
+  const view = { x, y, scale: density.value }
+  const picture = board?.picture ?? null
+  const same =
+    !all && there?.drawings === scene.drawings && there.board === picture && there.density === density.value
+  const part = same ? changed(scene, there!.laid, laid, view) : undefined
+  there = { drawings: scene.drawings, board: picture, density: density.value, laid }
+  if (part === null) return
+  paintTray(on, scene, laid, view, picture, sprite, shadows, part)
 }
 function paintCarried() {
   const on = hand.value?.getContext('2d')
@@ -58,7 +76,7 @@ function paintCarried() {
   })
   const { scene } = props
   const sprite = (use: string) => sprites.sprite(scene, use)
-  paintHand(on, scene, props.carried.index, { x, y, scale: density.value }, sprite, shadows)
+  paintHand(on, scene, props.inHand, { x, y, scale: density.value }, sprite, shadows)
 }
 
 let turn = 0
@@ -84,22 +102,22 @@ async function sharpen() {
   }
   if (!on()) return
   painted = true
-  paint()
+  paint(true)
   paintCarried()
 }
 
 let painted = false
 let resting = 0
 watch(
-  [() => props.scene, density, () => props.hidden, () => props.carried?.index],
-  ([scene, dense], [before, was]) => {
+  [() => props.scene, density, () => props.hidden, () => props.carried?.index, () => props.given],
+  ([scene, dense, , index], [before, was, , held]) => {
     if (painted) {
       // until there are new bitmaps the ones of before are stretched
-      paint()
-      paintCarried()
+      paint(false)
+      if (index !== held || dense !== was || scene !== before) paintCarried()
     }
     window.clearTimeout(resting)
-    if (scene !== before) void sharpen()
+    if (scene.drawings !== before.drawings || scene.board !== before.board) void sharpen()
     else if (dense !== was) resting = window.setTimeout(sharpen, 120) // while one zooms
   },
   { flush: 'post' },

@@ -1,0 +1,201 @@
+<script setup lang="ts">
+// Every saved state of the job with a small drawing, what was done and when: looked at, brought back, named.
+import { computed, ref, shallowRef, watch } from 'vue'
+import { ElDialog } from 'element-plus'
+import 'element-plus/es/components/dialog/style/css'
+import { api, take, Trouble, type Revision, type SavedState } from '@/api/client'
+import { useJob } from '@/stores/job'
+import { useToast } from '@/stores/toast'
+import { when } from '@/tray/words'
+
+const open = defineModel<boolean>({ required: true })
+const job = useJob()
+const toast = useToast()
+const list = shallowRef<Revision[]>([])
+const looked = ref<number | null>(null)
+const onlyNamed = ref(false)
+const wrong = ref('')
+const more = ref(false)
+const page = 200 // as the server sends them
+
+async function read(before?: number) {
+  try {
+    const query = before ? { before } : {}
+    const params = { path: { id: job.id }, query }
+    const got = await take<Revision[]>(api.GET('/api/v1/jobs/{id}/revisions', { params }))
+    list.value = before ? [...list.value, ...got] : got
+    more.value = got.length === page
+    wrong.value = ''
+  } catch (e) {
+    wrong.value = e instanceof Trouble ? e.message : 'The history could not be read.'
+  }
+}
+watch(
+  [open, () => job.revision],
+  ([o]) => {
+    if (!o) return
+    looked.value ??= job.revision
+    void read()
+  },
+  { immediate: true },
+)
+const shown = computed(() => (onlyNamed.value ? list.value.filter(r => r.name) : list.value))
+const now = computed(() => list.value.find(r => r.number === looked.value) ?? null)
+const picture = (n: number) => {
+  const tray = job.at ? `?tray=${job.at}` : ''
+  return `/api/v1/jobs/${encodeURIComponent(job.id)}/revisions/${n}/tray.svg${tray}`
+}
+const says = (r: Revision) => r.says || 'begun'
+
+async function bringBack(r: Revision) {
+  try {
+    const params = { path: { id: job.id, number: r.number } }
+    const s = await take<SavedState>(api.GET('/api/v1/jobs/{id}/revisions/{number}', { params }))
+    await job.flush()
+    job.change(
+      s.document as never,
+      `brought back ${r.name ? `“${r.name}”` : 'how it was ' + when(r.saved_at)}`,
+    )
+    open.value = false
+    toast.tell({ says: 'Brought back. Undo takes it away again.' })
+  } catch (e) {
+    wrong.value = e instanceof Trouble ? e.message : 'That could not be brought back just now.'
+  }
+}
+async function rename(r: Revision, name: string) {
+  if (name.trim() === r.name) return
+  try {
+    const params = { path: { id: job.id, number: r.number } }
+    await take(api.PUT('/api/v1/jobs/{id}/revisions/{number}', { params, body: { name: name.trim() } }))
+    list.value = list.value.map(x => (x.number === r.number ? { ...x, name: name.trim() } : x))
+    wrong.value = ''
+  } catch (e) {
+    wrong.value = e instanceof Trouble ? e.message : 'That could not be named just now.'
+  }
+}
+</script>
+
+<template>
+  <ElDialog v-model="open" title="How it came about" width="900" append-to-body>
+    <p v-if="wrong" class="small" role="alert">▲ {{ wrong }}</p>
+    <div class="both">
+      <div>
+        <label class="tick small"><input v-model="onlyNamed" type="checkbox" /> only what has a name</label>
+        <ol class="list" aria-label="Saved states, newest first">
+          <li v-for="r in shown" :key="r.number">
+            <button :aria-pressed="looked === r.number" @click="looked = r.number">
+              <img loading="lazy" :src="picture(r.number)" alt="" />
+              <span>
+                <b v-if="r.name">{{ r.name }}</b>
+                <span class="did">{{ says(r) }}</span>
+                <span class="soft small"
+                  >{{ when(r.saved_at) }}{{ r.number === job.revision ? ', now' : '' }}</span
+                >
+              </span>
+            </button>
+          </li>
+          <li v-if="!shown.length" class="soft small">Nothing has a name yet.</li>
+        </ol>
+        <button v-if="more" class="btn quiet" @click="read(list.at(-1)?.number)">Older ones</button>
+      </div>
+      <section v-if="now" class="looked" aria-label="The chosen state beside that of now">
+        <figure>
+          <img :src="picture(now.number)" alt="" />
+          <figcaption class="small soft">{{ says(now) }}</figcaption>
+        </figure>
+        <figure v-if="now.number !== job.revision">
+          <img :src="picture(job.revision)" alt="" />
+          <figcaption class="small soft">as it is now</figcaption>
+        </figure>
+        <label class="small"
+          >Its name
+          <input
+            :key="now.number"
+            :value="now.name"
+            class="field"
+            maxlength="120"
+            placeholder="none"
+            @change="rename(now, ($event.target as HTMLInputElement).value)"
+        /></label>
+        <button v-if="now.number !== job.revision" class="btn next" @click="bringBack(now)">
+          Bring it back
+        </button>
+      </section>
+    </div>
+  </ElDialog>
+</template>
+
+<style scoped>
+.both {
+  display: grid;
+  grid-template-columns: 340px 1fr;
+  gap: 22px;
+  color: var(--ink);
+}
+.list {
+  max-height: 56vh;
+  overflow-y: auto;
+  display: grid;
+  gap: 4px;
+  margin: 8px 0;
+  padding: 0 4px 0 0;
+  list-style: none;
+}
+.list button {
+  display: grid;
+  grid-template-columns: 76px 1fr;
+  gap: 10px;
+  align-items: center;
+  width: 100%;
+  min-height: 56px;
+  padding: 5px 9px;
+  text-align: left;
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 2px solid transparent;
+  border-radius: var(--radius);
+  cursor: pointer;
+}
+.list button:hover {
+  background: var(--linen);
+}
+.list button[aria-pressed='true'] {
+  border-color: var(--blue);
+}
+.list img {
+  width: 76px;
+  max-height: 54px;
+}
+.list span {
+  display: block;
+  line-height: 1.25;
+}
+.looked {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+  justify-items: start;
+}
+figure {
+  margin: 0;
+  width: 100%;
+}
+figure img {
+  width: 100%;
+  max-height: 190px;
+  object-fit: contain;
+  background: var(--linen);
+  border-radius: var(--radius);
+  padding: 8px;
+}
+.looked .field {
+  margin-left: 6px;
+  width: 230px;
+}
+.tick {
+  display: inline-flex;
+  gap: 7px;
+  align-items: center;
+}
+</style>

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+// What the lens shows, in one line, with its number and its legend.
+import type { LensView } from '@/api/client'
+import { said } from '@/tray/units'
+
+defineProps<{ view: LensView }>()
+const word = defineModel<string>('word', { required: true })
+const emit = defineEmits<{ close: [] }>()
+</script>
+
+<template>
+  <section class="card lens" :aria-label="`Seen through a lens: ${view.title}`">
+    <p class="top">
+      <b>{{ view.title }}</b>
+      <label v-if="view.words.length > 1" class="small">
+        <span class="only-read">What to look for</span>
+        <select class="field" :value="view.word" @change="word = ($event.target as HTMLSelectElement).value">
+          <option v-for="w in view.words" :key="w" :value="w">{{ w }}</option>
+        </select>
+      </label>
+      <span class="number figure" role="status">{{ said(view.number) }}</span>
+      <button class="btn quiet" aria-keyshortcuts="0" @click="emit('close')">Plain</button>
+    </p>
+    <p class="small soft">{{ said(view.says) }}.</p>
+    <ul v-if="view.key.length" class="small key">
+      <li v-for="k in view.key" :key="k.says">
+        <i :style="{ background: k.colour }" aria-hidden="true" />{{ said(k.says) }}
+        <span class="soft nums">{{ k.count }}</span>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.lens {
+  padding: 6px 14px 9px;
+  display: grid;
+  gap: 2px;
+}
+.top {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+}
+.number {
+  flex: 1;
+  color: var(--blue);
+}
+p {
+  margin: 0;
+}
+.key {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 3px 14px;
+  margin-top: 3px;
+}
+.key li {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
+i {
+  width: 15px;
+  height: 15px;
+  border-radius: 4px;
+  border: 1px solid rgb(34 48 46 / 35%);
+}
+</style>

@@ -1,0 +1,26 @@
+import { useLarder } from '@/stores/larder'
+import { useToast } from '@/stores/toast'
+import type { TrayFile } from '@/api/tray.gen'
+import { count } from '@/tray/words'
+
+/** What found no room when everything else made some. */
+export type NoRoom = { lifted: string[]; fewer?: { id: string; pieces: number }[] }
+
+/** Says what found no room. */
+export function useRoomSays() {
+  const larder = useLarder()
+  const toast = useToast()
+  return (tray: TrayFile, { lifted, fewer }: NoRoom) => {
+    const name = (id: string) => larder.name(tray.elements.find(e => e.id === id)?.food ?? id).toLowerCase()
+    const says = []
+    if (lifted.length) {
+      const wait = lifted.length > 1 ? 'they wait' : 'it waits'
+      says.push(`No room is left for ${lifted.map(name).join(', ')}; ${wait} beside the board.`)
+    }
+    if (fewer?.length) {
+      const parts = fewer.map(f => `${count(f.pieces, 'piece')} of ${name(f.id)}`)
+      says.push(`${parts.join(', ')} went to reserve.`)
+    }
+    if (says.length) toast.tell({ says: says.join(' ') })
+  }
+}
