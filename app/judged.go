@@ -54,7 +54,7 @@ type judged struct {
 	moved map[int]bool   // which lie otherwise in live
 
 	carry   *arrange.Carry // what is in a hand
-	carried string
+	carried []string
 }
 
 func newJudgedCache(most int) judgedCache {
@@ -176,14 +176,15 @@ func (a *App) ReviewMoves(ctx context.Context, id string, revision int64, which 
 
 // Carrying is how a tray lies while something is held over it, and what the second look says of that.
 type Carrying struct {
+	At     geom.Pose // where what is held would be put down
 	Shifts []arrange.Shift
 	Stuck  []string
 	Review review.Review
 }
 
 // CarryOver tells how everything on a tray of a saved job makes room for an element of it that is held
-// at a pose. It is fast enough to follow a hand.
-func (a *App) CarryOver(ctx context.Context, id string, revision int64, which int, held Move) (Carrying, error) {
+// at a pose; where it hugs, it is drawn against what it comes near to. It is fast enough to follow a hand.
+func (a *App) CarryOver(ctx context.Context, id string, revision int64, which int, held Move, along []string, hugs bool) (Carrying, error) {
 	v, err := a.saved(ctx, id, revision, which)
 	if err != nil {
 		return Carrying{}, err
@@ -191,17 +192,22 @@ func (a *App) CarryOver(ctx context.Context, id string, revision int64, which in
 	v.mu.Lock()
 	defer v.mu.Unlock()
 	t := v.live.Tray()
-	if v.carry == nil || v.carried != held.ID {
+	inHand := append([]string{held.ID}, along...)
+	if v.carry == nil || !slices.Equal(v.carried, inHand) {
 		was := t.Clone()
 		copy(was.Elements, v.home)
-		if v.carry, err = arrange.NewCarry(was, held.ID); err != nil {
+		if v.carry, err = arrange.NewCarry(was, held.ID, along...); err != nil {
 			v.carry = nil
 			return Carrying{}, err
 		}
-		v.carried = held.ID
+		v.carried = inHand
 	}
-	now := v.carry.At(ctx, held.To)
-	out := Carrying{Shifts: now.Shifts, Review: v.with(now.Elements)}
+	at := v.carry.At
+	if hugs {
+		at = v.carry.Hugging
+	}
+	now := at(ctx, held.To)
+	out := Carrying{At: now.At, Shifts: now.Shifts, Review: v.with(now.Elements)}
 	for _, k := range now.Stuck {
 		out.Stuck = append(out.Stuck, t.Elements[k].ID)
 	}

@@ -284,12 +284,12 @@ func (s *Server) Carry(c *gin.Context, id api.JobId) {
 		return
 	}
 	defer leave()
-	got, err := s.app.CarryOver(c.Request.Context(), id, in.Revision, or(in.Tray, 0), app.Move{ID: in.Element, To: geom.Pose{X: in.X, Y: in.Y, Turn: in.TurnDeg}})
+	got, err := s.app.CarryOver(c.Request.Context(), id, in.Revision, or(in.Tray, 0), app.Move{ID: in.Element, To: geom.Pose{X: in.X, Y: in.Y, Turn: in.TurnDeg}}, or(in.Along, nil), or(in.Hugs, false))
 	if err != nil {
 		s.fail(c, aJob, err)
 		return
 	}
-	out := gin.H{"stuck": list(got.Stuck), "review": got.Review}
+	out := gin.H{"at": [3]float64{got.At.X, got.At.Y, got.At.Turn}, "stuck": list(got.Stuck), "review": got.Review}
 	shifts := make([][5]float64, len(got.Shifts))
 	for i, m := range got.Shifts {
 		shifts[i] = [5]float64{float64(m.Element), float64(m.Piece), m.At.X, m.At.Y, m.TurnDeg}

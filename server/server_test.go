@@ -7,6 +7,7 @@ import (
 	"fmt"
 	"io"
 	"log/slog"
+	"math"
 	"net/http"
 	"net/http/httptest"
 	"os"
@@ -449,12 +450,25 @@ func TestCarry(t *testing.T) {
 	if before.Score != after.Score || before.Score != home.Review.Score {
 		t.Errorf("%v before, %v after, %v held where it lay", before.Score, after.Score, home.Review.Score)
 	}
+	// with a second in the hand it goes as far, and drawn against things it is told how far
+	o := tr.Trays[0].Elements[slices.IndexFunc(tr.Trays[0].Elements, func(o tray.Element) bool { return o.ID != e.ID && o.Placed })]
+	var both, hugged api.CarryAnswer
+	d.ask("POST", id+"/carry", bytes.Replace(hold(60), []byte("{"), fmt.Appendf(nil, `{"along":[%q],`, o.ID), 1)).into(t, &both)
+	d.ask("POST", id+"/carry", bytes.Replace(hold(60), []byte("{"), []byte(`{"hugs":true,`), 1)).into(t, &hugged)
+	d.ask("POST", id+"/carry", hold(60)).into(t, &still)
+	if both.At[0] != e.X+60 || math.Hypot(hugged.At[0]-away.At[0], hugged.At[1]-away.At[1]) > 12 {
+		t.Errorf("held at %v with another, at %v against something, at %v alone", both.At, hugged.At, away.At)
+	}
+	if !reflect.DeepEqual(away, still) {
+		t.Error("what was carried before changes the answer")
+	}
 	for body, status := range map[string]int{
-		`{"revision":1,"element":"` + e.ID + `","x":1,"y":1,"turn_deg":0}`:   412,
-		`{"revision":2,"element":"nobody","x":1,"y":1,"turn_deg":0}`:         422,
-		`{"revision":2,"element":"` + e.ID + `","x":1e9,"y":1,"turn_deg":0}`: 400,
-		`{"revision":2,"element":"` + e.ID + `","x":1,"y":1}`:                400,
-		`{"revision":2,"tray":7,"element":"a","x":1,"y":1,"turn_deg":0}`:     422,
+		`{"revision":2,"along":["nobody"],"element":"` + e.ID + `","x":1,"y":1,"turn_deg":0}`: 422,
+		`{"revision":1,"element":"` + e.ID + `","x":1,"y":1,"turn_deg":0}`:                    412,
+		`{"revision":2,"element":"nobody","x":1,"y":1,"turn_deg":0}`:                          422,
+		`{"revision":2,"element":"` + e.ID + `","x":1e9,"y":1,"turn_deg":0}`:                  400,
+		`{"revision":2,"element":"` + e.ID + `","x":1,"y":1}`:                                 400,
+		`{"revision":2,"tray":7,"element":"a","x":1,"y":1,"turn_deg":0}`:                      422,
 		`{`: 400, ``: 400,
 	} {
 		if a := d.ask("POST", id+"/carry", []byte(body)); a.status != status {

@@ -9,18 +9,21 @@ import (
 	"happytray/core/tray"
 )
 
-// Carry follows one element in a hand: wherever it is held, it tells how everything else makes room for
+// Carry follows an element in a hand, and what moves along with it: wherever it is held, it tells how everything else makes room for
 // it, and goes back when the hand goes on. It is MakeRoom without what takes longer than a frame: nothing
 // looks for another place. It is not safe for use by several goroutines at once.
 type Carry struct {
 	t *tray.Tray
-	k int
+	k int // the one that the hand has hold of
 	z zone
 	p *parting
+	h hugging
 }
 
 // Carried is how a tray lies while an element is held at a pose.
 type Carried struct {
+	// At is the pose to which what is held would be put down: drawn inside, and against what it comes near to.
+	At geom.Pose
 	// Elements that lie otherwise than on the tray itself, by their place on it; the one that is held
 	// among them, as it would be put down: drawn inside, or flown into place. Loose pieces that have not
 	// found their place yet, as they will when it is put down, are left out.
@@ -41,8 +44,9 @@ type Shift struct {
 // carryRounds bounds the projections of a frame.
 const carryRounds = 24
 
-// NewCarry prepares a tray for an element of it, that lies on the board, to be carried.
-func NewCarry(t *tray.Tray, id string) (*Carry, error) {
+// NewCarry prepares a tray for an element of it, that lies on the board, to be carried, and for others that
+// move along as it goes.
+func NewCarry(t *tray.Tray, id string, along ...string) (*Carry, error) {
 	k := t.Find(id)
 	switch {
 	case t.Board == nil:
@@ -52,30 +56,55 @@ func NewCarry(t *tray.Tray, id string) (*Carry, error) {
 	case !t.Elements[k].Placed || len(t.Elements[k].Pieces) == 0:
 		return nil, fault.Bad("element", "%.60q does not lie on the board", id)
 	}
-	c := &Carry{t: t.Clone(), k: k}
+	c := &Carry{t: t.Clone(), k: k, h: newHugging(t, k)}
+	held := []int{k}
+	for _, id := range along {
+		i := t.Find(id)
+		if i < 0 {
+			return nil, fault.Bad("along", "there is no element %.60q on this tray", id)
+		}
+		if i != k && t.Elements[i].Placed && !t.Elements[i].Locked {
+			held = append(held, i)
+		}
+	}
 	c.z = newZone(c.t.Board)
-	c.p = newParting(&c.z, c.t, []int{k}, true)
+	c.p = newParting(&c.z, c.t, held, true)
 	return c, nil
 }
 
 // At is how the tray lies while the element is held at a pose.
 func (c *Carry) At(ctx context.Context, to geom.Pose) Carried {
+	return c.at(ctx, geom.Pose{X: to.X, Y: to.Y, Turn: geom.NormalTurn(to.Turn)})
+}
+
+// Hugging is At for what is drawn against what it comes near to.
+func (c *Carry) Hugging(ctx context.Context, to geom.Pose) Carried {
+	to.Turn = geom.NormalTurn(to.Turn)
+	if len(c.p.held) == 1 {
+		to = c.h.drawn(to)
+	}
+	return c.at(ctx, to)
+}
+
+func (c *Carry) at(ctx context.Context, to geom.Pose) Carried {
 	p := c.p
 	held := c.t.Elements[c.k]
-	held.MoveTo(geom.Pose{X: to.X, Y: to.Y, Turn: geom.NormalTurn(to.Turn)})
-	drawIn(&c.z, &held)
+	held.MoveTo(to)
+	if len(c.p.held) == 1 {
+		drawIn(&c.z, &held)
+	}
 	if c.part(ctx, held.Pose(), true); c.crowded() { // loose food that cannot flow round what stands: that makes room
 		c.part(ctx, held.Pose(), false)
 	}
-	out := Carried{Elements: map[int]tray.Element{}}
+	out := Carried{At: held.Pose(), Elements: map[int]tray.Element{}}
 	stuck := map[int]bool{}
 	for _, i := range p.active {
 		l := &p.lumps[i]
-		if l.e != c.k && !l.loose && !stuck[l.e] && p.stands(i) {
+		if !p.held[l.e] && !l.loose && !stuck[l.e] && p.stands(i) {
 			stuck[l.e] = true
 			out.Stuck = append(out.Stuck, l.e)
 		}
-		if !l.moved() && l.e != c.k {
+		if !l.moved() && !p.held[l.e] {
 			continue
 		}
 		e, ok := out.Elements[l.e]
@@ -150,12 +179,12 @@ func (c *Carry) part(ctx context.Context, now geom.Pose, flows bool) {
 	from := c.t.Elements[c.k].Pose()
 	for i := range p.lumps {
 		l := &p.lumps[i]
-		if l.e != c.k {
+		if !p.held[l.e] {
 			continue
 		}
 		if l.loose {
 			if l.light = 0; flows {
-				l.light = lightOf(&c.t.Elements[c.k].Pieces[l.piece])
+				l.light = lightOf(&c.t.Elements[l.e].Pieces[l.piece])
 			}
 		}
 		turn := now.Turn - from.Turn
@@ -169,7 +198,7 @@ func (c *Carry) part(ctx context.Context, now geom.Pose, flows bool) {
 // crowded reports whether loose food that is held is seen to lie in something that stands.
 func (c *Carry) crowded() bool {
 	for _, i := range c.p.active {
-		if l := &c.p.lumps[i]; l.e == c.k && l.loose && c.p.stands(i) {
+		if l := &c.p.lumps[i]; c.p.held[l.e] && l.loose && c.p.stands(i) {
 			return true
 		}
 	}

@@ -2,9 +2,11 @@ package arrange
 
 import (
 	"context"
+	"math"
 	"reflect"
 	"testing"
 
+	"happytray/core/board"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
@@ -140,5 +142,108 @@ func BenchmarkCarry(b *testing.B) {
 	}
 	for i := 0; b.Loop(); i++ {
 		c.At(context.Background(), over(t, k, float64(i*7%160), float64(i*3%90)))
+	}
+}
+
+// What is held near a bowl or a cheese touches it, lies nowhere else than asked for otherwise, and keeps its turn.
+func TestHeldIsDrawnAgainst(t *testing.T) {
+	tr := &tray.Tray{Board: made(t, board.Request{Shape: "rectangle", LengthMM: 420, WidthMM: 320})}
+	round := func(id string, x, y, r float64) tray.Element {
+		return tray.Element{ID: id, Food: "hummus", Form: "bowl", Vessel: "dip-bowl", Placed: true, X: x, Y: y,
+			Pieces: []tray.Piece{{Outline: geom.Circle(r, 32).Move(geom.Pt(x, y)), At: geom.Pt(x, y), HeightMM: 40}}}
+	}
+	tr.Elements = []tray.Element{round("a", 150, 150, 40), round("b", 260, 150, 40), round("held", 205, 260, 30)}
+	c, err := NewCarry(tr, "held")
+	if err != nil {
+		t.Fatal(err)
+	}
+	gap := func(id int, at geom.Pose) float64 {
+		return at.At().Dist(tr.Elements[id].Pose().At()) - tr.Elements[id].Pieces[0].Outline.Bounds().W()/2 - 30
+	}
+	for _, test := range []struct {
+		name     string
+		to       geom.Pose
+		touching []int
+	}{
+		{"far off", geom.Pose{X: 205, Y: 270}, nil},
+		{"near one", geom.Pose{X: 150, Y: 225, Turn: 30}, []int{0}},
+		{"between two", geom.Pose{X: 203, Y: 199}, []int{0, 1}},
+		{"in one", geom.Pose{X: 150, Y: 200}, nil}, // that makes room
+	} {
+		got := c.Hugging(context.Background(), test.to).At
+		if got.Turn != test.to.Turn {
+			t.Errorf("%s: turned to %g", test.name, got.Turn)
+		}
+		if d := got.At().Dist(test.to.At()); d > 1.5*drawsMM || len(test.touching) == 0 && d > .01 {
+			t.Errorf("%s: drawn by %.1f mm", test.name, d)
+		}
+		for _, k := range test.touching {
+			if g := gap(k, got); g < -.2 || g > touchMM+.5 {
+				t.Errorf("%s: %.2f mm from %s", test.name, g, tr.Elements[k].ID)
+			}
+		}
+		if free := c.At(context.Background(), test.to).At; free.At().Dist(test.to.At()) > .01 {
+			t.Errorf("%s: drawn though nobody asked", test.name)
+		}
+	}
+}
+
+// An arc that is dragged runs round what it hugs, and comes off where it is drawn away.
+func TestArcRunsRound(t *testing.T) {
+	tr := &tray.Tray{Board: made(t, board.Request{Shape: "rectangle", LengthMM: 420, WidthMM: 320})}
+	centre := geom.Pt(200, 150)
+	at := centre.Add(geom.Pt(0, 60))
+	var slices []tray.Piece
+	for deg := 60.0; deg <= 120; deg += 15 {
+		q := centre.Add(geom.Polar(60, deg))
+		slices = append(slices, tray.Piece{Outline: geom.Circle(18, 16).Move(q), At: q, HeightMM: 4})
+	}
+	tr.Elements = []tray.Element{
+		{ID: "bowl", Food: "hummus", Form: "bowl", Vessel: "dip-bowl", Placed: true, X: centre.X, Y: centre.Y, Pieces: []tray.Piece{{Outline: geom.Circle(38, 32).Move(centre), At: centre, HeightMM: 40}}},
+		{ID: "arc", Food: "water-cracker", Form: "arc", Placed: true, X: at.X, Y: at.Y, Pieces: slices},
+	}
+	c, err := NewCarry(tr, "arc")
+	if err != nil {
+		t.Fatal(err)
+	}
+	mid := middleOf(slices)
+	r := mid.Dist(centre)
+	for _, deg := range []float64{0, 70, 135, 200, 300} {
+		to := centre.Add(geom.Polar(r+12, deg)) // the hand is not quite on the way round
+		got := c.Hugging(context.Background(), geom.Pose{X: at.X + to.X - mid.X, Y: at.Y + to.Y - mid.Y}).At
+		want := turnedRound(geom.Pose{X: at.X, Y: at.Y}, centre, deg-90)
+		if got.At().Dist(want.At()) > .1 || math.Abs(math.Remainder(got.Turn-want.Turn, 360)) > .1 {
+			t.Errorf("at %g degrees: %.1f instead of %.1f", deg, got, want)
+		}
+	}
+	off := geom.Pose{X: at.X - 60, Y: at.Y + 90}
+	if got := c.Hugging(context.Background(), off).At; got.At().Dist(off.At()) > 8 || got.Turn != 0 {
+		t.Errorf("drawn away it lies at %.1f", got)
+	}
+}
+
+// Several that are carried together keep their distances, and everything else makes room for all of them.
+func TestSeveralAreCarried(t *testing.T) {
+	tr := laidFor(t, 10)
+	a, b := ofKind(tr, true, ""), ofKind(tr, false, food.KindAnchor)
+	if a < 0 || b < 0 {
+		t.Skip("no bowl or no cheese on this tray")
+	}
+	c, err := NewCarry(tr, tr.Elements[a].ID, tr.Elements[b].ID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	got := c.At(context.Background(), over(tr, a, 35, -20))
+	for _, k := range []int{a, b} {
+		e, ok := got.Elements[k]
+		if by := e.Pose().At().Sub(tr.Elements[k].Pose().At()); !ok || by.Dist(geom.Pt(35, -20)) > .05 {
+			t.Errorf("%s went %.1f", tr.Elements[k].ID, by)
+		}
+	}
+	if len(got.Elements) < 3 {
+		t.Error("nothing made room")
+	}
+	if _, err := NewCarry(tr, tr.Elements[a].ID, "nobody"); err == nil {
+		t.Error("something that is not on the tray is carried along")
 	}
 }

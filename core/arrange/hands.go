@@ -34,7 +34,6 @@ const (
 	mostLiftMM = 80
 	// mostOfOne is how many pieces a hand gives one group: more than any heap has, few enough that room is made soon.
 	mostOfOne = 600
-	hugsMM    = 22 // how near a thing lies to what it hugs at most
 )
 
 // ByHand does one act on a copy of a tray, and lets everything else make room for what came of it. Food that
@@ -468,32 +467,12 @@ func (h *hand) circle(deg float64) error {
 	if math.IsNaN(deg) || math.Abs(deg) > 360 {
 		return fault.Bad("deg", "should be between -360 and 360 degrees")
 	}
-	host, near := -1, hugsMM+.0
-	var bodies []geom.Body
-	for i := range h.e.Pieces {
-		bodies = append(bodies, geom.NewBody(h.e.Pieces[i].Outline))
-	}
-	for i := range h.t.Elements {
-		o := &h.t.Elements[i]
-		if i == h.k || !o.Placed || len(o.Pieces) == 0 || o.Vessel == "" && o.Kind() != food.KindAnchor {
-			continue
-		}
-		for n := range o.Pieces {
-			b := geom.NewBody(o.Pieces[n].Outline)
-			for m := range bodies {
-				if d := geom.Gap(&bodies[m], &b, near); d < near {
-					host, near = i, d
-				}
-			}
-		}
-	}
+	host := hugged(h.t, h.k)
 	if host < 0 {
 		return fault.Bad("element", "%s lies against no bowl or cheese; bring it to one first", h.food.Name)
 	}
 	c := boxOf(h.t.Elements[host].Pieces).Centre()
-	p := h.e.Pose()
-	at := c.Add(geom.Pose{Turn: deg}.Apply(p.At().Sub(c)))
-	h.e.MoveTo(geom.Pose{X: at.X, Y: at.Y, Turn: p.Turn + deg})
+	h.e.MoveTo(turnedRound(h.e.Pose(), c, deg))
 	return nil
 }
 

@@ -301,6 +301,22 @@ func Gap(a, b *Body, most float64) float64 {
 	return math.Sqrt(best)
 }
 
+// Towards is the least way from outline a to outline b that do not overlap, mm: moved by it, a touches b.
+func Towards(a, b *Body) Point {
+	best, way := math.Inf(1), Point{}
+	for _, p := range a.Outline {
+		if v := b.Outline.NearestOnEdge(p).Sub(p); v.Len() < best {
+			best, way = v.Len(), v
+		}
+	}
+	for _, q := range b.Outline {
+		if v := q.Sub(a.Outline.NearestOnEdge(q)); v.Len() < best {
+			best, way = v.Len(), v
+		}
+	}
+	return way
+}
+
 // segmentDistance2 is the squared distance from p to the segment from a to b.
 func segmentDistance2(p, a, b Point) float64 {
 	ex, ey := b.X-a.X, b.Y-a.Y

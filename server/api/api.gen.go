@@ -1112,7 +1112,9 @@ type Cabinet struct {
 
 // CarryAnswer defines model for CarryAnswer.
 type CarryAnswer struct {
-	Review Review `json:"review"`
+	// At x, y and turn in degrees of what is held as it would be put down: drawn inside, and against what it comes near to
+	At     []float64 `json:"at"`
+	Review Review    `json:"review"`
 
 	// Shifts pieces that lie otherwise than they were saved, as element, piece, x, y, turn in degrees
 	Shifts [][]float64 `json:"shifts"`
@@ -1123,8 +1125,13 @@ type CarryAnswer struct {
 
 // CarryAsked defines model for CarryAsked.
 type CarryAsked struct {
-	Element  string `json:"element"`
-	Revision int64  `json:"revision"`
+	// Along what moves along as the element goes
+	Along   *[]string `json:"along,omitempty"`
+	Element string    `json:"element"`
+
+	// Hugs whether it is drawn against what it comes near to, and an arc round what it lies against
+	Hugs     *bool `json:"hugs,omitempty"`
+	Revision int64 `json:"revision"`
 
 	// Tray which of the job's trays, the first when left out
 	Tray    *int    `json:"tray,omitempty"`

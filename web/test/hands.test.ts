@@ -34,7 +34,13 @@ vi.mock('openapi-fetch', () => ({
         return new Promise(done =>
           wire.pending.push(score => {
             const review = { score, groups: {}, checks: [], findings: [] }
-            done(ok(carried ? { shifts: [[0, 2, 5, 6, 30]], stuck: ['honey'], review } : review))
+            done(
+              ok(
+                carried
+                  ? { at: [15, 19, 350], shifts: [[0, 2, 5, 6, 30]], stuck: ['honey'], review }
+                  : review,
+              ),
+            )
           }),
         )
       },
@@ -120,14 +126,18 @@ describe('what makes room under the hand', () => {
     const { hand } = await open()
     hand.follow('figs', { x: 13, y: 20, turn: 0 })
     await frame()
-    expect(wire.carried).toEqual([{ revision: 4, tray: 0, element: 'figs', x: 13, y: 20, turn_deg: 0 }])
+    expect(wire.carried).toEqual([
+      { revision: 4, tray: 0, element: 'figs', x: 13, y: 20, turn_deg: 0, along: [], hugs: true },
+    ])
     wire.pending.shift()!(70)
     await vi.advanceTimersByTimeAsync(0)
     expect(hand.given.value?.get(keyOf(0, 2))).toEqual({ x: 5, y: 6, turn: 30 })
     expect(hand.stuck.value).toEqual(['honey'])
+    expect(hand.drawn.value).toEqual({ x: 2, y: -1, turn: -10 })
     expect(hand.inHand.value?.score).toBe(70)
     hand.letGo()
     expect(hand.stuck.value).toEqual([])
+    expect(hand.drawn.value).toBeNull()
     expect(hand.given.value).not.toBeNull()
     hand.rest()
     expect(hand.given.value).toBeNull()

@@ -1895,8 +1895,14 @@ export interface components {
             y: number;
             /** Format: double */
             turn_deg: number;
+            /** @description what moves along as the element goes */
+            along?: string[];
+            /** @description whether it is drawn against what it comes near to, and an arc round what it lies against */
+            hugs?: boolean;
         };
         CarryAnswer: {
+            /** @description x, y and turn in degrees of what is held as it would be put down: drawn inside, and against what it comes near to */
+            at: number[];
             /** @description pieces that lie otherwise than they were saved, as element, piece, x, y, turn in degrees */
             shifts: number[][];
             /** @description elements that find no room where they are */

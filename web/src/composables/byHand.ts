@@ -29,10 +29,10 @@ export function useByHand(
   const element = (id: string | null) => job.elements.find(e => e.id === id) ?? null
   const name = (e: TrayElement) => larder.name(e.food).toLowerCase()
 
-  function carry(id: string, pose: Pose) {
+  function carry(id: string, pose: Pose, along: string[] = [], hugs = true) {
     before.value ??= job.review
     job.handFull = true
-    carrying.follow(id, pose)
+    carrying.follow(id, pose, along, hugs)
   }
   function place(id: string, from: Pose, to: Pose, rests: boolean) {
     job.handFull = false
@@ -191,6 +191,7 @@ export function useByHand(
     inHand: carrying.inHand,
     given: carrying.given,
     stuck: carrying.stuck,
+    drawn: carrying.drawn,
     gives: giveWay.on,
     wrong,
     before,

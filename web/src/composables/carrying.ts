@@ -1,8 +1,10 @@
 import { shallowRef } from 'vue'
 import { api, take, type CarryAnswer, type Review } from '@/api/client'
 import { useJob } from '@/stores/job'
-import type { Pose } from '@/tray/move'
+import { shortest, type Pose } from '@/tray/move'
 import { givenBy, type Given } from '@/tray/given'
+
+type Asked = { element: string; pose: Pose; along: string[]; hugs: boolean }
 
 /**
  * What is seen while something is in the hand: how everything else makes room for it, and the
@@ -15,14 +17,16 @@ export function useCarrying(gives: () => boolean) {
   const given = shallowRef<Given | null>(null)
   /** Elements that find no room where they are. */
   const stuck = shallowRef<string[]>([])
-  let next: { element: string; pose: Pose } | null = null
+  /** How far what is held is drawn from where the hand has it: against what it comes near to, or inside. */
+  const drawn = shallowRef<Pose | null>(null)
+  let next: Asked | null = null
   let busy = false
   let held = false
 
-  function follow(element: string, pose: Pose) {
+  function follow(element: string, pose: Pose, along: string[] = [], hugs = true) {
     if (!held && job.doc !== job.base) void job.flush() // what is asked is asked of the saved tray
     held = true
-    next = { element, pose }
+    next = { element, pose, along, hugs }
     if (!busy) void run()
   }
 
@@ -30,14 +34,16 @@ export function useCarrying(gives: () => boolean) {
     busy = true
     while (next && job.tray && job.baseTray) {
       await new Promise(requestAnimationFrame)
-      const now: { element: string; pose: Pose } | null = next
+      const now: Asked | null = next
       if (!now) break
       next = null
       try {
         const r =
           gives() && job.doc === job.base
-            ? await makeRoom(now.element, now.pose)
-            : await judge(now.element, now.pose)
+            ? await makeRoom(now)
+            : now.along.length
+              ? null
+              : await judge(now.element, now.pose)
         if (!r) break
         if (held) inHand.value = r
       } catch {
@@ -47,16 +53,18 @@ export function useCarrying(gives: () => boolean) {
     busy = false
   }
 
-  async function makeRoom(element: string, { x, y, turn }: Pose): Promise<Review> {
+  async function makeRoom({ element, pose: { x, y, turn }, along, hugs }: Asked): Promise<Review> {
     const tray = job.tray
     const a = await take<CarryAnswer>(
       api.POST('/api/v1/jobs/{id}/carry', {
         params: { path: { id: job.id } },
-        body: { revision: job.revision, tray: job.at, element, x, y, turn_deg: turn },
+        body: { revision: job.revision, tray: job.at, element, x, y, turn_deg: turn, along, hugs },
       }),
     )
     if (held && job.tray === tray) {
       given.value = givenBy(a.shifts)
+      const [ax = x, ay = y, aTurn = turn] = a.at
+      drawn.value = { x: ax - x, y: ay - y, turn: shortest(aTurn - turn) }
       stuck.value = a.stuck
     }
     return a.review
@@ -91,12 +99,12 @@ export function useCarrying(gives: () => boolean) {
   function letGo() {
     held = false
     next = null
-    inHand.value = null
+    inHand.value = drawn.value = null
     stuck.value = []
   }
   function rest() {
     if (!held) given.value = null
   }
 
-  return { inHand, given, stuck, follow, letGo, rest }
+  return { inHand, given, drawn, stuck, follow, letGo, rest }
 }

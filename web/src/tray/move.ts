@@ -9,6 +9,9 @@ const round2 = (v: number) => Math.round(v * 100) / 100 || 0
 /** A turn brought into 0 <= turn < 360, as the server keeps it. */
 export const normalTurn = (deg: number): number => ((deg % 360) + 360) % 360
 
+/** A turn the shorter way round: from -180 up to 180. */
+export const shortest = (deg: number): number => normalTurn(deg + 180) - 180
+
 /** The rigid motion that carries one pose to another. */
 export function motion(from: Pose, to: Pose): (p: Point) => Point {
   const a = ((to.turn - from.turn) * Math.PI) / 180

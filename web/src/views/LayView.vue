@@ -143,9 +143,10 @@ function drop(id: string, from: Pose, to: Pose) {
     void hand.dropAll(group.members.value, from, to)
   else hand.drop(id, from, to)
 }
-function carry(id: string, to: Pose) {
-  job.handFull = true
-  if (group.members.value.length < 2) hand.carry(id, to)
+function carry(id: string, to: Pose, hugs: boolean) {
+  const along =
+    id === selected.value ? group.members.value.filter(m => m.id !== id && !m.locked).map(m => m.id) : []
+  hand.carry(id, to, along, hugs)
 }
 /** Lays only these again; everything else stays where it is. */
 function layThese(members: readonly TrayElement[]) {
@@ -368,6 +369,7 @@ const heading = computed(() => {
       :zoom="zoom"
       :given="hand.given.value"
       :stuck="hand.stuck.value"
+      :drawn="hand.drawn.value"
       :fixed="busy"
       @select="select"
       @area="group.within"

@@ -6,6 +6,7 @@ const open = defineModel<boolean>({ required: true })
 const keys: [string, string][] = [
   ['Tab', 'the next element, in the order they are laid'],
   ['arrows', 'move 2 mm, with Shift 10 mm'],
+  ['Alt while dragging', 'it is not drawn against what it comes near to'],
   ['[  ]', 'turn 5 degrees, with Shift 15'],
   ['L', 'lock it where it is, or let it go'],
   ['F', 'its next form: another cut or fold'],

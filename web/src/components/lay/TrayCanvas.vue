@@ -28,6 +28,8 @@ const props = defineProps<{
   /** How pieces lie that make room for what is carried, and what finds none. */
   given: Given | null
   stuck: readonly string[]
+  /** How far what is carried is drawn from where the hand has it. */
+  drawn: Pose | null
   /** Outlines of where things lay before what is shown. */
   ghosts: string
   marks: Mark[]
@@ -40,7 +42,7 @@ const emit = defineEmits<{
   select: [id: string | null, adds: boolean]
   area: [box: { x: number; y: number; width: number; height: number }]
   bend: [id: string, path: number[][]]
-  carry: [id: string, pose: Pose]
+  carry: [id: string, pose: Pose, hugs: boolean]
   drop: [id: string, from: Pose, to: Pose]
   leave: []
   zoom: [to: number]
@@ -132,7 +134,13 @@ function toBoard(clientX: number, clientY: number) {
   const rect = hands.value!.getBoundingClientRect()
   return { x: mm(clientX - rect.left) + view.value.x, y: mm(clientY - rect.top) + view.value.y }
 }
-const { carried, ...grip } = useGrip(toBoard)
+const { carried: pulled, ...grip } = useGrip(toBoard)
+/** What is carried as it is seen and put down: drawn against what it comes near to. */
+const carried = computed(() => {
+  const [c, by] = [pulled.value, props.drawn]
+  if (!c || !by) return c
+  return { ...c, to: { x: c.to.x + by.x, y: c.to.y + by.y, turn: c.to.turn + by.turn } }
+})
 
 function take(event: PointerEvent, e: TrayElement, index: number, turning = false) {
   if (touched(event) || props.fixed || event.button !== 0) return
@@ -200,7 +208,7 @@ function twoFingers(event: PointerEvent): boolean {
     return true
   }
   const c = grip.twist(((now.angle - pinch.angle + 540) % 360) - 180)
-  if (c) emit('carry', c.id, c.to)
+  if (c) emit('carry', c.id, c.to, true)
   return event.pointerId !== [...fingers.keys()][0]
 }
 function lifted(event: PointerEvent): boolean {
@@ -242,14 +250,14 @@ function follow(event: PointerEvent) {
     return
   }
   const c = grip.follow(event)
-  if (c) emit('carry', c.id, c.to)
+  if (c) emit('carry', c.id, c.to, !event.altKey)
 }
 function letGo(keep: boolean) {
   pan = corner = null
   if (area.value && keep) emit('area', area.value)
   area.value = null
-  const c = grip.letGo()
-  if (!c) return
+  const c = carried.value
+  if (!grip.letGo() || !c) return
   if (keep) emit('drop', c.id, c.from, c.to)
   else emit('leave')
 }
