@@ -7,6 +7,7 @@ import (
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/kept"
 	"happytray/core/prep"
 	"happytray/core/review"
 	"happytray/core/shop"
@@ -52,17 +53,39 @@ func (a *App) savedTray(ctx context.Context, id string, which int, h *House) (sa
 	return savedJob{j.Head, now, which, now.Larder(h.Larder)}, nil
 }
 
-// LaidTray is one of the trays of a saved job.
-func (a *App) LaidTray(ctx context.Context, id string, which int) (*tray.Tray, error) {
+// LaidTray is a tray on which something lies, of a saved job: as it is now, where no saved state is named.
+func (a *App) LaidTray(ctx context.Context, of kept.Laid) (*tray.Tray, error) {
 	h, err := a.House(ctx)
 	if err != nil {
 		return nil, err
 	}
-	now, err := a.savedTray(ctx, id, which, h)
-	if err != nil {
-		return nil, err
+	var t *tray.Tray
+	if of.Revision == 0 {
+		now, err := a.savedTray(ctx, of.Job, of.Tray, h)
+		if err != nil {
+			return nil, err
+		}
+		t = now.tray()
+	} else {
+		r, err := a.store.Revision(ctx, of.Job, of.Revision)
+		if err != nil {
+			return nil, err
+		}
+		j, err := ReadJob([]byte(r.Document), h.All)
+		if err != nil {
+			return nil, err
+		}
+		if of.Tray < 0 || of.Tray >= len(j.Trays) {
+			return nil, fault.Bad("tray", "that job has no tray %d", of.Tray+1)
+		}
+		t = j.Trays[of.Tray]
 	}
-	return now.tray(), nil
+	for i := range t.Elements {
+		if t.Elements[i].Placed {
+			return t, nil
+		}
+	}
+	return nil, fault.Bad("tray", "nothing lies on that tray yet; lay it first")
 }
 
 // Derived tells what follows from a job as it is saved; which is the tray on the table.

@@ -78,6 +78,11 @@ func (a *App) Keep(ctx context.Context, kind string, k kept.Kept, of *job.Job) (
 	if err := k.Check(kind); err != nil {
 		return OnShelf{}, err
 	}
+	if k.Laid != nil {
+		if _, err := a.LaidTray(ctx, *k.Laid); err != nil {
+			return OnShelf{}, err
+		}
+	}
 	if len(h.things[kind])-len(h.away(kind)) >= mostKept {
 		return OnShelf{}, fault.Bad("name", "%d lie on the shelf already; take some off it first", mostKept)
 	}
@@ -101,7 +106,7 @@ func (a *App) ChangeKept(ctx context.Context, kind, id string, k kept.Kept, vers
 	if !ok {
 		return OnShelf{}, store.ErrNotFound
 	}
-	k.ID, k.Photo = id, was.Photo
+	k.ID, k.Photo, k.Laid = id, was.Photo, was.Laid
 	if kind == kept.Choice {
 		k.Foods, k.Guests, k.Occasion = was.Foods, was.Guests, was.Occasion
 	}

@@ -157,18 +157,27 @@ func Tray(title string, t *tray.Tray, larder *food.Larder) string {
 	return TrayFrom(0, title, t, larder)
 }
 
-// Named is Tray with the names of what lies on it.
-func Named(title string, t *tray.Tray, larder *food.Larder) string {
-	return trayFrom(0, title, t, larder, true)
+// Picture is Tray with the names of what lies on it, where they are wanted, and cropped to one of Crops where
+// that is not empty.
+func Picture(title string, t *tray.Tray, larder *food.Larder, names bool, crop string) (string, error) {
+	s := compose(0, t, larder)
+	if crop != "" {
+		r, err := Cropped(t, crop)
+		if err != nil {
+			return "", err
+		}
+		s.Box = [4]float64{r.Min.X, r.Min.Y, r.W(), r.H()}
+	}
+	return sceneDocument(0, title, t, larder, s, names), nil
 }
 
 // TrayFrom is Tray without what cannot be seen from so far.
 func TrayFrom(least Least, title string, t *tray.Tray, larder *food.Larder) string {
-	return trayFrom(least, title, t, larder, false)
+	return sceneDocument(least, title, t, larder, compose(least, t, larder), false)
 }
 
-func trayFrom(least Least, title string, t *tray.Tray, larder *food.Larder, names bool) string {
-	s := compose(least, t, larder)
+// sceneDocument writes a scene of a tray as a document that shows the scene's box.
+func sceneDocument(least Least, title string, t *tray.Tray, larder *food.Larder, s Scene, names bool) string {
 	var m markup
 	m.open("svg", "xmlns", namespace, "width", f(s.Box[2])+"mm", "height", f(s.Box[3])+"mm", "viewBox", view(s.Box[0], s.Box[1], s.Box[2], s.Box[3]), "role", "img")
 	m.open("title")

@@ -114,7 +114,10 @@ func TestSlantPutsNearBeforeFar(t *testing.T) {
 // Every food is named once at least, and no two names stand upon each other.
 func TestNamesOnATray(t *testing.T) {
 	tr := laid(t, 12)
-	doc := Named("Named", tr, larder)
+	doc, err := Picture("Named", tr, larder, true, "")
+	if err != nil {
+		t.Fatal(err)
+	}
 	drawnPieces(t, doc)
 	for i := range tr.Elements {
 		e := &tr.Elements[i]

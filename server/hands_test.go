@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"encoding/json"
 	"fmt"
+	"reflect"
 	"slices"
 	"testing"
 
@@ -132,6 +133,55 @@ func TestLooksAndLikes(t *testing.T) {
 	} {
 		if a := d.ask("POST", "/api/v1/like", []byte(body)); a.status != status {
 			t.Errorf("%.60s: %d, want %d: %s", body[len(body)-60:], a.status, status, a.body)
+		}
+	}
+}
+
+// A laid tray is kept as a pattern: what others are laid like stays as it was kept, whatever becomes of its job.
+func TestPatterns(t *testing.T) {
+	d := open(t, db.DSN())
+	j := d.make("Worth keeping", `{"guests":{"adults":8}}`)
+	id := "/api/v1/jobs/" + j.Id
+	if a := d.ask("PUT", id, file(t, laid(t, 8)), "If-Match", `"1"`); a.status != 200 {
+		t.Fatal(string(a.body))
+	}
+	ask := func(name string, revision, tray int) []byte {
+		return fmt.Appendf(nil, `{"name":%q,"laid":{"job":%q,"revision":%d,"tray":%d}}`, name, j.Id, revision, tray)
+	}
+	var k api.Kept
+	d.ask("POST", "/api/v1/shelf/pattern", ask("Rings of eight", 2, 0)).keep(t, &k)
+	if k.Laid == nil || k.Laid.Job != j.Id || k.Laid.Revision != 2 {
+		t.Fatalf("%+v", k)
+	}
+	fresh := file(t, waiting(t, 10))
+	like := func() []tray.Element {
+		doc := handed(t, d.ask("POST", "/api/v1/like", fmt.Appendf(nil, `{"tray":%s,"job":%q,"revision":%d,"which":%d}`, fresh, k.Laid.Job, k.Laid.Revision, k.Laid.Tray)))
+		return doc.Elements
+	}
+	before := like()
+	if a := d.ask("PUT", id, file(t, laid(t, 5)), "If-Match", `"2"`); a.status != 200 {
+		t.Fatal(string(a.body))
+	}
+	if a := d.ask("DELETE", id, nil); a.status >= 300 {
+		t.Fatal(string(a.body))
+	}
+	if after := like(); !reflect.DeepEqual(before, after) {
+		t.Error("the pattern changed with its job")
+	}
+	var renamed api.Kept
+	d.ask("PUT", "/api/v1/shelf/pattern/"+k.Id, []byte(`{"name":"Rings"}`), "If-Match", fmt.Sprintf("%q", fmt.Sprint(k.Version))).into(t, &renamed)
+	if renamed.Name != "Rings" || renamed.Laid == nil || *renamed.Laid != *k.Laid {
+		t.Errorf("renamed it is %+v", renamed)
+	}
+	for body, status := range map[string]int{
+		string(ask("Of what is not laid", 1, 0)): 422,
+		string(ask("Of no tray", 2, 7)):          422,
+		string(ask("Of no state", 99, 0)):        404,
+		`{"name":"Of nothing"}`:                  422,
+		string(ask("", 2, 0)):                    400,
+	} {
+		if a := d.ask("POST", "/api/v1/shelf/pattern", []byte(body)); a.status != status {
+			t.Errorf("%s: %d, want %d: %s", body, a.status, status, a.body)
 		}
 	}
 }

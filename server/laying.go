@@ -18,6 +18,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/job"
+	"happytray/core/kept"
 	"happytray/core/lens"
 	"happytray/core/review"
 	"happytray/core/tray"
@@ -143,7 +144,7 @@ func (s *Server) ByHand(c *gin.Context) {
 func (s *Server) LayLike(c *gin.Context) {
 	var in api.LikeAsked
 	asked(s, c, s.searches, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder, written func(*tray.Tray) (api.Document, error)) (out api.HandAnswer, err error) {
-		other, err := s.app.LaidTray(c.Request.Context(), in.Job, or(in.Which, 0))
+		other, err := s.app.LaidTray(c.Request.Context(), kept.Laid{Job: in.Job, Revision: or(in.Revision, 0), Tray: or(in.Which, 0)})
 		if err != nil {
 			return out, err
 		}
@@ -240,10 +241,8 @@ func (s *Server) DrawPicture(c *gin.Context, params api.DrawPictureParams) {
 			err = fault.Bad("board", "choose a board before laying the tray")
 		case from != "above":
 			svg, err = art.Slant(j.Title, t, larder, from, or(params.Names, false))
-		case or(params.Names, false):
-			svg = art.Named(j.Title, t, larder)
 		default:
-			svg = art.Tray(j.Title, t, larder)
+			svg, err = art.Picture(j.Title, t, larder, or(params.Names, false), string(or(params.Crop, "")))
 		}
 	}
 	if err != nil {

@@ -19,6 +19,9 @@ import (
 func shelved(k app.OnShelf) api.Kept {
 	out := api.Kept{Kind: api.KeptKind(k.Kind), Id: k.ID, Name: k.Name, PutAway: k.PutAway, Version: k.Version, Foods: []api.KeptPortion{}, Guests: k.Guests, Occasion: k.Occasion,
 		Note: k.Note, Photo: k.Photo, Palette: list(k.Palette), Region: k.Region, Belongs: list(k.Belongs), Alien: list(k.Alien), Garnish: list(k.Garnish), Liner: k.Liner}
+	if k.Laid != nil {
+		out.Laid = &api.LaidTray{Job: k.Laid.Job, Revision: k.Laid.Revision, Tray: k.Laid.Tray}
+	}
 	for _, p := range k.Foods {
 		out.Foods = append(out.Foods, api.KeptPortion{Food: p.Food, Form: p.Form, EachG: p.EachG})
 	}
@@ -43,6 +46,9 @@ func (s *Server) readKept(c *gin.Context) (k kept.Kept, of *job.Job, err error) 
 	}
 	k = kept.Kept{Name: in.Name, Note: or(in.Note, ""), Palette: or(in.Palette, nil), Region: or(in.Region, ""), Belongs: or(in.Belongs, nil), Alien: or(in.Alien, nil),
 		Garnish: or(in.Garnish, nil), Liner: or(in.Liner, "")}
+	if in.Laid != nil {
+		k.Laid = &kept.Laid{Job: in.Laid.Job, Revision: in.Laid.Revision, Tray: in.Laid.Tray}
+	}
 	if in.Job == nil {
 		return k, nil, nil
 	}

@@ -4,6 +4,7 @@ import (
 	"bufio"
 	"context"
 	"encoding/json"
+	"errors"
 	"fmt"
 	"io"
 	"math"
@@ -296,7 +297,7 @@ type reviewOfTray struct {
 }
 
 func exportCommand() *cobra.Command {
-	var as, slant string
+	var as, slant, crop string
 	var names bool
 	c := &cobra.Command{Use: "export", Short: "Write the tray on standard input in another format", Args: noArgs}
 	which := whichTray(c)
@@ -313,20 +314,23 @@ func exportCommand() *cobra.Command {
 		}
 		svg := ""
 		switch {
+		case slant != "" && crop != "":
+			return usageError{errors.New("--crop is straight from above; leave --slant off")}
 		case slant != "":
 			if svg, err = art.Slant(j.Title, t, larder, slant, names); err != nil {
 				return err
 			}
-		case names:
-			svg = art.Named(j.Title, t, larder)
 		default:
-			svg = art.Tray(j.Title, t, larder)
+			if svg, err = art.Picture(j.Title, t, larder, names, crop); err != nil {
+				return err
+			}
 		}
 		_, err = io.WriteString(os.Stdout, svg)
 		return err
 	}
 	c.Flags().StringVar(&as, "as", "svg", "svg")
 	c.Flags().StringVar(&slant, "slant", "", "at a slant, as seen from the bottom, top, left or right")
+	c.Flags().StringVar(&crop, "crop", "", "straight from above, filled with food in a frame of these sides: "+fmt.Sprint(art.Crops))
 	c.Flags().BoolVar(&names, "names", false, "with the names of what lies on it")
 	return c
 }

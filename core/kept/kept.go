@@ -1,5 +1,5 @@
 // Package kept is what a stylist puts on the shelf to use again: a choice of foods with its amounts,
-// an idea with its colours, a theme of one's own.
+// an idea with its colours, a theme of one's own, a laid tray as a pattern.
 package kept
 
 import (
@@ -21,13 +21,14 @@ import (
 
 // Kinds of what is kept.
 const (
-	Choice = "choice"
-	Idea   = "idea"
-	Theme  = "theme"
+	Choice  = "choice"
+	Idea    = "idea"
+	Theme   = "theme"
+	Pattern = "pattern"
 )
 
 // Kinds in the order the shelf is read.
-var Kinds = []string{Choice, Idea, Theme}
+var Kinds = []string{Choice, Idea, Theme, Pattern}
 
 // Portion is a food of a kept choice, with grams for each appetite.
 type Portion struct {
@@ -54,6 +55,16 @@ type Kept struct {
 	Alien   []string `json:"alien,omitempty"`
 	Garnish []string `json:"garnish,omitempty"`
 	Liner   string   `json:"liner,omitempty"`
+
+	Laid *Laid `json:"laid,omitempty"` // of a pattern
+}
+
+// Laid is a tray as a job's saved state has it. Saved states are never overwritten, so that nothing of it is
+// kept twice.
+type Laid struct {
+	Job      string `json:"job"`
+	Revision int64  `json:"revision"`
+	Tray     int    `json:"tray"` // from 0
 }
 
 // MaxFoods bounds a kept choice, and MaxNote the note of an idea, in letters.
@@ -78,6 +89,9 @@ func (k Kept) Check(kind string) error {
 	}
 	if kind == Choice && (len(k.Foods) == 0 || len(k.Foods) > MaxFoods) {
 		return fault.Bad("foods", "a kept choice has 1 to %d foods", MaxFoods)
+	}
+	if kind == Pattern && k.Laid == nil {
+		return fault.Bad("laid", "a pattern is kept of a tray that is laid")
 	}
 	for i, p := range k.Foods {
 		at := fmt.Sprintf("foods[%d].", i)

@@ -347,9 +347,10 @@ func (e JobSummaryState) Valid() bool {
 
 // Defines values for KeptKind.
 const (
-	KeptKindChoice KeptKind = "choice"
-	KeptKindIdea   KeptKind = "idea"
-	KeptKindTheme  KeptKind = "theme"
+	KeptKindChoice  KeptKind = "choice"
+	KeptKindIdea    KeptKind = "idea"
+	KeptKindPattern KeptKind = "pattern"
+	KeptKindTheme   KeptKind = "theme"
 )
 
 // Valid indicates whether the value is a known member of the KeptKind enum.
@@ -358,6 +359,8 @@ func (e KeptKind) Valid() bool {
 	case KeptKindChoice:
 		return true
 	case KeptKindIdea:
+		return true
+	case KeptKindPattern:
 		return true
 	case KeptKindTheme:
 		return true
@@ -918,6 +921,33 @@ func (e DrawPictureParamsFrom) Valid() bool {
 	case DrawPictureParamsFromRight:
 		return true
 	case DrawPictureParamsFromTop:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for DrawPictureParamsCrop.
+const (
+	DrawPictureParamsCropN11  DrawPictureParamsCrop = "1:1"
+	DrawPictureParamsCropN169 DrawPictureParamsCrop = "16:9"
+	DrawPictureParamsCropN23  DrawPictureParamsCrop = "2:3"
+	DrawPictureParamsCropN32  DrawPictureParamsCrop = "3:2"
+	DrawPictureParamsCropN45  DrawPictureParamsCrop = "4:5"
+)
+
+// Valid indicates whether the value is a known member of the DrawPictureParamsCrop enum.
+func (e DrawPictureParamsCrop) Valid() bool {
+	switch e {
+	case DrawPictureParamsCropN11:
+		return true
+	case DrawPictureParamsCropN169:
+		return true
+	case DrawPictureParamsCropN23:
+		return true
+	case DrawPictureParamsCropN32:
+		return true
+	case DrawPictureParamsCropN45:
 		return true
 	default:
 		return false
@@ -1539,12 +1569,15 @@ type KeepAsked struct {
 	Garnish *[]string `json:"garnish,omitempty"`
 
 	// Job A tray file, docs/formats/tray.schema.json
-	Job     *TrayDocument `json:"job,omitempty"`
-	Liner   *string       `json:"liner,omitempty"`
-	Name    string        `json:"name"`
-	Note    *string       `json:"note,omitempty"`
-	Palette *[]string     `json:"palette,omitempty"`
-	Region  *string       `json:"region,omitempty"`
+	Job *TrayDocument `json:"job,omitempty"`
+
+	// Laid of a pattern: a tray as a job's saved state has it
+	Laid    *LaidTray `json:"laid,omitempty"`
+	Liner   *string   `json:"liner,omitempty"`
+	Name    string    `json:"name"`
+	Note    *string   `json:"note,omitempty"`
+	Palette *[]string `json:"palette,omitempty"`
+	Region  *string   `json:"region,omitempty"`
 }
 
 // Kept defines model for Kept.
@@ -1561,9 +1594,12 @@ type Kept struct {
 	Id     string `json:"id"`
 
 	// Kind what is kept to be used again
-	Kind  KeptKind `json:"kind"`
-	Liner string   `json:"liner"`
-	Name  string   `json:"name"`
+	Kind KeptKind `json:"kind"`
+
+	// Laid of a pattern: a tray as a job's saved state has it
+	Laid  *LaidTray `json:"laid,omitempty"`
+	Liner string    `json:"liner"`
+	Name  string    `json:"name"`
 
 	// Note of an idea
 	Note     string `json:"note"`
@@ -1595,6 +1631,13 @@ type KindCount struct {
 	Category string `json:"category"`
 	Have     int    `json:"have"`
 	Want     int    `json:"want"`
+}
+
+// LaidTray of a pattern: a tray as a job's saved state has it
+type LaidTray struct {
+	Job      string `json:"job"`
+	Revision int64  `json:"revision"`
+	Tray     int    `json:"tray"`
 }
 
 // Larder defines model for Larder.
@@ -1672,6 +1715,9 @@ type LensView struct {
 // LikeAsked defines model for LikeAsked.
 type LikeAsked struct {
 	Job string `json:"job"`
+
+	// Revision which of its saved states, the last when left out
+	Revision *int64 `json:"revision,omitempty"`
 
 	// Tray A tray file, docs/formats/tray.schema.json
 	Tray TrayDocument `json:"tray"`
@@ -2566,10 +2612,16 @@ type WritePaletteParams struct {
 type DrawPictureParams struct {
 	From  *DrawPictureParamsFrom `form:"from,omitempty" json:"from,omitempty"`
 	Names *bool                  `form:"names,omitempty" json:"names,omitempty"`
+
+	// Crop from above, filled with food in a frame of these sides
+	Crop *DrawPictureParamsCrop `form:"crop,omitempty" json:"crop,omitempty"`
 }
 
 // DrawPictureParamsFrom defines parameters for DrawPicture.
 type DrawPictureParamsFrom string
+
+// DrawPictureParamsCrop defines parameters for DrawPicture.
+type DrawPictureParamsCrop string
 
 // ChangeKeptParams defines parameters for ChangeKept.
 type ChangeKeptParams struct {
@@ -2948,10 +3000,10 @@ type ServerInterface interface {
 	// SaveSettings Keep units, currency and hemisphere
 	// (PUT /api/v1/settings)
 	SaveSettings(c *gin.Context)
-	// Shelf What is kept to be used again, choices, ideas and themes, with what is put away
+	// Shelf What is kept to be used again, choices, ideas, themes and patterns, with what is put away
 	// (GET /api/v1/shelf)
 	Shelf(c *gin.Context)
-	// Keep Keep a job's choice, an idea or a theme under a name
+	// Keep Keep a job's choice, an idea, a theme or a laid tray as a pattern under a name
 	// (POST /api/v1/shelf/{kind})
 	Keep(c *gin.Context, kind KeptKind)
 	// PutKeptAway Take it off the shelf
@@ -4807,6 +4859,14 @@ func (siw *ServerInterfaceWrapper) DrawPicture(c *gin.Context) {
 	err = runtime.BindQueryParameterWithOptions("form", true, false, "names", c.Request.URL.Query(), &params.Names, runtime.BindQueryParameterOptions{Type: "boolean", Format: ""})
 	if err != nil {
 		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter names: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "crop" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "crop", c.Request.URL.Query(), &params.Crop, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter crop: %w", err), http.StatusBadRequest)
 		return
 	}
 

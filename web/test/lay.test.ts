@@ -31,7 +31,12 @@ describe('what can be done with what is chosen', () => {
     busy: ref(false),
     vessels: ref([]),
   } as unknown as ReturnType<typeof useActs>
-  const tools = (chosen: TrayElement | null, zoom = 1, members: TrayElement[] = []) =>
+  const tools = (
+    chosen: TrayElement | null,
+    zoom = 1,
+    members: TrayElement[] = [],
+    actual: number | null = null,
+  ) =>
     mount(HandTools, {
       props: {
         chosen,
@@ -42,9 +47,28 @@ describe('what can be done with what is chosen', () => {
         zoom,
         acts,
         members,
+        actual,
+        before: false,
       },
     })
 
+  it('is as large as on the table once a card was measured, and can be measured again', async () => {
+    const press = async (zoom: number, actual: number | null) => {
+      const t = tools(fig, zoom, [], actual)
+      await t
+        .findAll('button')
+        .find(b => b.attributes('title') === 'As large as on the table')!
+        .trigger('click')
+      return t.emitted('actual')
+    }
+    expect(await press(1, null)).toEqual([[false]])
+    expect(await press(1, 2.4)).toEqual([[false]])
+    expect(await press(2.4, 2.4)).toEqual([[true]])
+    // what is larger than usual can still be reached by the buttons
+    const far = tools(fig, 5, [], 6.5)
+    await far.get('[aria-label=Nearer]').trigger('click')
+    expect(far.emitted('update:zoom')).toEqual([[6.5]])
+  })
   it('is told of the element, with its place', async () => {
     const t = tools(fig)
     expect(t.text()).toContain('6 pieces, 240 g, in the middle')

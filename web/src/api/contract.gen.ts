@@ -1158,7 +1158,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What is kept to be used again, choices, ideas and themes, with what is put away */
+        /** What is kept to be used again, choices, ideas, themes and patterns, with what is put away */
         get: operations["shelf"];
         put?: never;
         post?: never;
@@ -1179,7 +1179,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Keep a job's choice, an idea or a theme under a name */
+        /** Keep a job's choice, an idea, a theme or a laid tray as a pattern under a name */
         post: operations["keep"];
         delete?: never;
         options?: never;
@@ -1395,7 +1395,7 @@ export interface components {
          * @description what is kept to be used again
          * @enum {string}
          */
-        KeptKind: "choice" | "idea" | "theme";
+        KeptKind: "choice" | "idea" | "theme" | "pattern";
         KeptPortion: {
             food: string;
             form: string;
@@ -1428,6 +1428,14 @@ export interface components {
             alien: string[];
             garnish: string[];
             liner: string;
+            laid?: components["schemas"]["LaidTray"];
+        };
+        /** @description of a pattern: a tray as a job's saved state has it */
+        LaidTray: {
+            job: string;
+            /** Format: int64 */
+            revision: number;
+            tray: number;
         };
         ShelfKept: {
             kept: components["schemas"]["Kept"][];
@@ -1441,6 +1449,7 @@ export interface components {
             alien?: string[];
             garnish?: string[];
             liner?: string;
+            laid?: components["schemas"]["LaidTray"];
             job?: components["schemas"]["TrayDocument"];
         };
         UsedChoice: {
@@ -1842,6 +1851,11 @@ export interface components {
         LikeAsked: {
             tray: components["schemas"]["TrayDocument"];
             job: string;
+            /**
+             * Format: int64
+             * @description which of its saved states, the last when left out
+             */
+            revision?: number;
             /** @description which of that job's trays, the first when left out */
             which?: number;
         };
@@ -3459,6 +3473,8 @@ export interface operations {
             query?: {
                 from?: "above" | "bottom" | "top" | "left" | "right";
                 names?: boolean;
+                /** @description from above, filled with food in a frame of these sides */
+                crop?: "1:1" | "4:5" | "2:3" | "3:2" | "16:9";
             };
             header?: never;
             path?: never;
@@ -4759,6 +4775,7 @@ type ReadonlyArray<T> = [
 ] ? Readonly<Exclude<T, undefined>> : Readonly<Exclude<T, undefined>[]>;
 export const pathsApiV1JobsGetParametersQueryWhichValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/jobs"]["get"]["parameters"]["query"]["which"]> = ["coming", "past", "away"];
 export const pathsApiV1PicturePostParametersQueryFromValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/picture"]["post"]["parameters"]["query"]["from"]> = ["above", "bottom", "top", "left", "right"];
+export const pathsApiV1PicturePostParametersQueryCropValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/picture"]["post"]["parameters"]["query"]["crop"]> = ["1:1", "4:5", "2:3", "3:2", "16:9"];
 export const pathsApiV1ShoppingExportGetParametersQueryAsValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/shopping/export"]["get"]["parameters"]["query"]["as"]> = ["text", "csv"];
 export const pathsApiV1ShoppingExportGetParametersQuerySeparatorValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/shopping/export"]["get"]["parameters"]["query"]["separator"]> = ["comma", "semicolon", "tab"];
 export const pathsApiV1ShoppingExportGetParametersQueryDecimalValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/shopping/export"]["get"]["parameters"]["query"]["decimal"]> = ["point", "comma"];
@@ -4780,7 +4797,7 @@ export const flavourValues: ReadonlyArray<FlattenedDeepRequired<components>["sch
 export const regionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Region"]> = ["alpine", "atlantic", "mediterranean", "northern", "eastern", "tropical"];
 export const styleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Style"]> = ["corners", "winding", "mirrored", "wheel", "meadow"];
 export const reviewGroupValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ReviewGroup"]> = ["fit", "colour", "spread", "flow", "pairs", "height", "service", "care"];
-export const keptKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["KeptKind"]> = ["choice", "idea", "theme"];
+export const keptKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["KeptKind"]> = ["choice", "idea", "theme", "pattern"];
 export const settingsLengthValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Settings"]["length"]> = ["cm", "in"];
 export const settingsMassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Settings"]["mass"]> = ["g", "oz"];
 export const settingsHemisphereValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Settings"]["hemisphere"]> = ["north", "south"];

@@ -74,8 +74,15 @@ export function useActs(drawing: ReturnType<typeof useScene>, selected: Ref<stri
     change(tray => api.POST('/api/v1/by-hand', { body: body({ tray, ...asked }) }), says)
 
   /** Lays the tray as that of another job is laid. */
-  const like = (id: string, title: string) =>
-    change(tray => api.POST('/api/v1/like', { body: body({ tray, job: id }) }), `laid like ${title}`)
+  /** Lays the tray as one of another job lies: as it is now, or as a pattern has it. */
+  const like = (job: string, title: string, of?: { revision: number; tray: number }) =>
+    change(
+      tray =>
+        api.POST('/api/v1/like', {
+          body: body({ tray, job, ...(of && { revision: of.revision, which: of.tray }) }),
+        }),
+      `laid like ${title}`,
+    )
   /** Puts several things down together. */
   const move = (to: ReadonlyMap<string, Pose>, says: string) =>
     act({ kind: 'move', moves: [...to].map(([id, p]) => ({ id, x: p.x, y: p.y, turn_deg: p.turn })) }, says)

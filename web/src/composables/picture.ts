@@ -11,14 +11,19 @@ export const froms: readonly [From, string][] = [
   ['right', 'From the right'],
 ]
 
+/** The sides of a frame that is filled with food, as a camera straight above takes it; none for all of the tray. */
+export const crops = ['', '1:1', '4:5', '2:3', '3:2', '16:9'] as const
+
 /** A tray drawn as SVG. */
 export async function drawing(
   tray: TrayFile,
   from: From,
   names: boolean,
+  crop: string,
   signal?: AbortSignal,
 ): Promise<string> {
   const query = new URLSearchParams({ from, names: String(names) })
+  if (crop && from === 'above') query.set('crop', crop)
   let r: Response
   try {
     r = await fetch(`/api/v1/picture?${query}`, {

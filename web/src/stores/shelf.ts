@@ -14,6 +14,7 @@ export const useShelf = defineStore('shelf', () => {
   const choices = computed(() => of('choice'))
   const ideas = computed(() => of('idea'))
   const themes = computed(() => of('theme'))
+  const patterns = computed(() => of('pattern'))
 
   /** Does something and reads the shelf again; what went wrong stays to be read. */
   async function run<T>(ask: () => Promise<T>): Promise<T | undefined> {
@@ -58,6 +59,10 @@ export const useShelf = defineStore('shelf', () => {
       c => c.hex,
     )
   const photo = (k: Kept) => `/api/v1/ideas/${encodeURIComponent(k.id)}/photo?v=${k.version}`
+  /** The drawing of a pattern's tray. */
+  const drawn = ({ laid }: Kept) =>
+    laid &&
+    `/api/v1/jobs/${encodeURIComponent(laid.job)}/revisions/${laid.revision}/tray.svg${laid.tray ? `?tray=${laid.tray}` : ''}`
   const savePhoto = (k: Kept, file: File) =>
     run(() => send('PUT', `/api/v1/ideas/${encodeURIComponent(k.id)}/photo`, file.type || 'image/jpeg', file))
 
@@ -68,6 +73,8 @@ export const useShelf = defineStore('shelf', () => {
     choices,
     ideas,
     themes,
+    patterns,
+    drawn,
     read,
     keep,
     change,

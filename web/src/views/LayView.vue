@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The tray in the middle: hands, the search, and the review that follows both.
-import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { onKeyStroke, useEventListener } from '@vueuse/core'
 import type { TrayElement, TrayFile } from '@/api/tray.gen'
@@ -16,8 +16,10 @@ import type { Mark } from '@/components/lay/TrayMarks.vue'
 import TraySwitch from '@/components/job/TraySwitch.vue'
 import WaitingStrip from '@/components/lay/WaitingStrip.vue'
 import WaysToLay from '@/components/lay/WaysToLay.vue'
+import { useActualSize } from '@/composables/actualSize'
 import { useActs } from '@/composables/acts'
 import { useGroup } from '@/composables/group'
+import { useBefore } from '@/composables/before'
 import { useByHand } from '@/composables/byHand'
 import { useLens } from '@/composables/lens'
 import { useLaying } from '@/composables/laying'
@@ -33,6 +35,7 @@ import { across, said } from '@/tray/units'
 const PictureDialog = defineAsyncComponent(() => import('@/components/lay/PictureDialog.vue'))
 const SlantPicture = defineAsyncComponent(() => import('@/components/lay/SlantPicture.vue'))
 const LikeDialog = defineAsyncComponent(() => import('@/components/lay/LikeDialog.vue'))
+const CardDialog = defineAsyncComponent(() => import('@/components/lay/CardDialog.vue'))
 const KeysDialog = defineAsyncComponent(() => import('@/components/lay/KeysDialog.vue'))
 const job = useJob()
 const drawing = useScene()
@@ -52,12 +55,31 @@ const tools = useTemplateRef('tools')
 const shown = ref<number | null>(null) // which finding, from 1
 const step = ref<number | null>(null)
 const zoom = ref(1)
+const actual = useActualSize(computed(() => canvas.value?.fit ?? 0))
+const actualZoom = computed(() => {
+  const z = actual.zoom.value
+  return z && Math.min(12, Math.max(0.1, Math.round(z * 1000) / 1000))
+})
+const cardOpen = ref(false)
+const cardWanted = ref(false)
+watch(cardOpen, open => (cardWanted.value ||= open))
+function trueSize(again: boolean) {
+  if (again || !actualZoom.value) cardOpen.value = true
+  else zoom.value = actualZoom.value
+}
+async function measured(pxPerMM: number) {
+  actual.pxPerMM.value = pxPerMM
+  cardOpen.value = false
+  await nextTick()
+  if (actualZoom.value) zoom.value = actualZoom.value
+}
+const earlier = useBefore()
 const keysOpen = ref(false)
 const likeOpen = ref(false)
 const likeWanted = ref(false)
 watch(likeOpen, open => (likeWanted.value ||= open))
-async function layLike(id: string, title: string) {
-  if (await acts.like(id, title)) likeOpen.value = false
+async function layLike(id: string, title: string, of?: { revision: number; tray: number }) {
+  if (await acts.like(id, title, of)) likeOpen.value = false
 }
 const keysWanted = ref(false)
 const from = ref<From>('above')
@@ -253,6 +275,7 @@ function goRound() {
 }
 const keys: Record<string, () => void> = {
   i: goRound,
+  b: () => void earlier.toggle(),
   '?': () => (keysOpen.value = true),
   g: () => (hand.gives.value = !hand.gives.value),
   a: () => layAll(),
@@ -367,6 +390,7 @@ const heading = computed(() => {
       :findings="told"
       :lens="busy || step !== null ? null : seen.view.value"
       :zoom="zoom"
+      :before="busy || step !== null ? '' : earlier.url.value"
       :given="hand.given.value"
       :stuck="hand.stuck.value"
       :drawn="hand.drawn.value"
@@ -401,6 +425,8 @@ const heading = computed(() => {
       :other-form="!!chosen && !!hand.formAfter(chosen)"
       :acts="acts"
       :members="group.members.value"
+      :actual="actualZoom"
+      :before="!!earlier.url.value"
       @turn="(e, by) => hand.nudge(e, 0, 0, by)"
       @form="nextForm"
       @lock="hand.lock"
@@ -410,6 +436,8 @@ const heading = computed(() => {
       @lay-these="layThese"
       @keys="keysOpen = true"
       @picture="pictureOpen = true"
+      @actual="trueSize"
+      @before="earlier.toggle"
     />
     <OrderOfHands
       v-if="job.prep"
@@ -421,6 +449,7 @@ const heading = computed(() => {
     />
     <PictureDialog v-if="pictureWanted" v-model="pictureOpen" :from="from" />
     <LikeDialog v-if="likeWanted" v-model="likeOpen" :busy="acts.busy.value" @like="layLike" />
+    <CardDialog v-if="cardWanted" v-model="cardOpen" :was="actual.pxPerMM.value" @taken="measured" />
     <KeysDialog v-if="keysWanted" v-model="keysOpen" />
 
     <template #look>

@@ -168,6 +168,27 @@ const rename = (k: Kept, e: Event) => {
         </li>
       </ul>
     </section>
+    <section aria-labelledby="patterns">
+      <h2 id="patterns">Patterns</h2>
+      <p v-if="!shelf.patterns.length" class="soft">
+        A laid tray is kept as a pattern on Lay, under “like another tray”, and other trays are laid like it.
+      </p>
+      <ul class="grid">
+        <li v-for="k in shelf.patterns" :key="k.id" class="card">
+          <img class="whole" loading="lazy" :src="shelf.drawn(k)" alt="" />
+          <input
+            class="field bare title"
+            :value="k.name"
+            maxlength="80"
+            :aria-label="`Name of the pattern ${k.name}`"
+            @change="rename(k, $event)"
+          />
+          <button class="btn quiet" @click="shelf.putAway(k)">
+            Off the shelf<span class="only-read"> {{ k.name }}</span>
+          </button>
+        </li>
+      </ul>
+    </section>
     <section aria-labelledby="choices">
       <h2 id="choices">Kept choices</h2>
       <p v-if="!shelf.choices.length" class="soft">
@@ -223,6 +244,9 @@ section {
   height: 150px;
   object-fit: cover;
   border-radius: 8px;
+}
+.grid .whole {
+  object-fit: contain;
 }
 .well {
   display: grid;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What can be done with what is chosen, and how near one looks.
+import { computed } from 'vue'
 import type { TrayElement } from '@/api/tray.gen'
 import MoreActs from '@/components/lay/MoreActs.vue'
 import type { useActs } from '@/composables/acts'
@@ -9,12 +10,14 @@ import { lenses } from '@/composables/lens'
 import { useLarder } from '@/stores/larder'
 import { count, grams } from '@/tray/words'
 
-defineProps<{
+const props = defineProps<{
   chosen: TrayElement | null
   place: string // where it lies, in words
   otherForm: boolean // whether it can be given another form
   acts: ReturnType<typeof useActs>
   members: readonly TrayElement[] // several that are chosen together
+  actual: number | null // the nearness at which it is as large as on the table, where that is known
+  before: boolean // it is shown as it was before the last change
 }>()
 const emit = defineEmits<{
   turn: [e: TrayElement, degrees: number]
@@ -26,6 +29,8 @@ const emit = defineEmits<{
   layThese: [some: readonly TrayElement[]]
   keys: []
   picture: []
+  actual: [again: boolean]
+  before: []
 }>()
 const from = defineModel<From>('from', { default: 'above' })
 const lens = defineModel<LensName | ''>('lens', { default: '' })
@@ -34,10 +39,11 @@ const gives = defineModel<boolean>('gives', { required: true })
 const zoom = defineModel<number>('zoom', { required: true })
 
 const larder = useLarder()
-const farthest = 1
-const nearest = 4
+const farthest = computed(() => Math.min(1, props.actual ?? 1))
+const nearest = computed(() => Math.max(4, props.actual ?? 4))
+const isActual = computed(() => props.actual !== null && Math.abs(zoom.value - props.actual) < 0.006)
 const by = (factor: number) => {
-  zoom.value = Math.min(nearest, Math.max(farthest, Math.round(zoom.value * factor * 100) / 100))
+  zoom.value = Math.min(nearest.value, Math.max(farthest.value, Math.round(zoom.value * factor * 100) / 100))
 }
 const amount = (e: TrayElement) =>
   e.vessel ? grams(e.grams) : `${count(e.count, 'piece')}, ${grams(e.grams)}`
@@ -78,7 +84,6 @@ defineExpose({ nearer, farther })
             {{ says }}{{ i < 9 ? ` (${i + 1})` : '' }}
           </option>
         </select>
-        <button class="btn quiet" @click="emit('picture')">Picture</button>
       </span>
       <span class="zoom">
         <button class="btn quiet" :disabled="zoom <= farthest" aria-label="Farther" @click="farther">
@@ -92,6 +97,14 @@ defineExpose({ nearer, farther })
           @click="zoom = 1"
         >
           Whole
+        </button>
+        <button
+          class="btn quiet"
+          :aria-pressed="isActual"
+          title="As large as on the table"
+          @click="emit('actual', isActual)"
+        >
+          {{ isActual ? 'Measure again' : 'True size' }}
         </button>
         <button class="btn quiet" :disabled="zoom >= nearest" aria-label="Nearer" @click="nearer">+</button>
         <button class="btn quiet" aria-label="Show the keys" @click="emit('keys')">?</button>
@@ -137,6 +150,11 @@ defineExpose({ nearer, farther })
         <MoreActs :key="chosen.id" :chosen="chosen" :acts="acts" />
       </template>
       <span class="switches">
+        <button class="btn quiet" @click="emit('picture')">Picture</button>
+        <label class="small" title="As it was before the last change">
+          <input :checked="before" type="checkbox" aria-label="As it was before" @change="emit('before')" />
+          Before
+        </label>
         <label class="small" title="Taps add to what is chosen, and a draw over the board chooses by area">
           <input v-model="several" type="checkbox" aria-label="Choose several" />
           Several
@@ -179,7 +197,7 @@ defineExpose({ nearer, farther })
   gap: 4px;
 }
 .looks .field {
-  max-width: 118px;
+  max-width: 138px;
 }
 .switches {
   display: inline-flex;

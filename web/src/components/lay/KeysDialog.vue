@@ -26,6 +26,7 @@ const keys: [string, string][] = [
   ['1 to 9', 'lenses: colours, grey, other eyes, wet, height, reach and more'],
   ['0', 'no lens'],
   ['I', 'from the next side, at a slant, and from above again'],
+  ['B', 'as it was before the last change, and now again'],
   ['+ − Home', 'nearer, farther, the whole board'],
   ['Ctrl Z', 'undo, with Shift redo'],
   ['Alt ← →', 'on a step: earlier or later in the order of hands'],

@@ -6,13 +6,35 @@ import 'element-plus/es/components/dialog/style/css'
 import { api, take, Trouble, type JobList, type JobSummary } from '@/api/client'
 import { newest } from '@/composables/newest'
 import { useJob } from '@/stores/job'
+import { useShelf } from '@/stores/shelf'
+import { useToast } from '@/stores/toast'
+import { trayName } from '@/tray/set'
 import { count, when } from '@/tray/words'
 
 const open = defineModel<boolean>({ required: true })
 defineProps<{ busy: boolean }>()
-const emit = defineEmits<{ like: [id: string, title: string] }>()
+const emit = defineEmits<{ like: [id: string, title: string, of?: { revision: number; tray: number }] }>()
 
 const job = useJob()
+const shelf = useShelf()
+const toast = useToast()
+watch(open, o => o && void shelf.read(), { immediate: true })
+const patterns = computed(() => {
+  const wanted = text.value.trim().toLowerCase()
+  return shelf.patterns.filter(k => k.laid && k.name.toLowerCase().includes(wanted))
+})
+const name = ref('')
+/** Keeps the tray on the table, as it lies now, under a name. */
+async function keep() {
+  await job.flush()
+  const parts = [job.doc?.title, job.trays.length > 1 && job.tray ? trayName(job.tray) : '']
+  const called = (name.value.trim() || parts.filter(Boolean).join(', ') || 'A pattern').slice(0, 80)
+  const laid = { job: job.id, revision: job.revision, tray: job.at }
+  if (await shelf.keep('pattern', { name: called, laid })) {
+    name.value = ''
+    toast.tell({ says: `${called} is kept as a pattern.` })
+  }
+}
 const text = ref('')
 const found = shallowRef<JobSummary[]>([])
 const wrong = ref('')
@@ -57,7 +79,17 @@ const shown = computed(() => found.value.filter(j => j.id !== job.id).slice(0, 2
       placeholder="Find a job"
       aria-label="Find a job"
     />
-    <p v-if="wrong" class="small" role="alert">▲ {{ wrong }}</p>
+    <p v-if="wrong || shelf.wrong" class="small" role="alert">▲ {{ wrong || shelf.wrong }}</p>
+    <h3 v-if="patterns.length">Patterns</h3>
+    <ul v-if="patterns.length" class="jobs">
+      <li v-for="k in patterns" :key="k.id">
+        <button :disabled="busy" @click="emit('like', k.laid!.job, k.name, k.laid)">
+          <img loading="lazy" :src="shelf.drawn(k)" alt="" />
+          <b>{{ k.name }}</b>
+        </button>
+      </li>
+    </ul>
+    <h3 v-if="patterns.length && shown.length">Jobs</h3>
     <ul class="jobs">
       <li v-for="j in shown" :key="j.id">
         <button :disabled="busy" @click="emit('like', j.id, j.title)">
@@ -73,6 +105,13 @@ const shown = computed(() => found.value.filter(j => j.id !== job.id).slice(0, 2
     </ul>
     <p v-if="!shown.length && !wrong" class="soft">No other job is laid yet.</p>
     <p v-if="busy" class="small" role="status">Laying it</p>
+    <form v-if="job.placed.length" class="keep" @submit.prevent="keep">
+      <label class="small">
+        Keep this tray as a pattern, called
+        <input v-model="name" class="field" maxlength="80" :placeholder="job.doc?.title" />
+      </label>
+      <button class="btn" :disabled="shelf.busy">Keep it</button>
+    </form>
   </ElDialog>
 </template>
 
@@ -80,6 +119,24 @@ const shown = computed(() => found.value.filter(j => j.id !== job.id).slice(0, 2
 .find {
   width: 260px;
   margin: 6px 0 12px;
+}
+.keep {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin-top: 14px;
+  padding-top: 12px;
+  border-top: 1px solid var(--line);
+  color: var(--ink);
+}
+.keep .field {
+  width: 240px;
+  margin-left: 8px;
+}
+h3 {
+  margin: 8px 0 6px;
+  font-size: 1rem;
+  color: var(--ink);
 }
 .jobs {
   display: grid;
@@ -89,7 +146,7 @@ const shown = computed(() => found.value.filter(j => j.id !== job.id).slice(0, 2
   overflow-y: auto;
   color: var(--ink);
 }
-button {
+.jobs button {
   display: grid;
   gap: 3px;
   width: 100%;
@@ -102,8 +159,8 @@ button {
   padding: 9px;
   cursor: pointer;
 }
-button:hover,
-button:focus-visible {
+.jobs button:hover,
+.jobs button:focus-visible {
   border-color: var(--blue);
 }
 img {

@@ -6,7 +6,7 @@ import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
 import { Trouble } from '@/api/client'
 import { newest } from '@/composables/newest'
-import { asPNG, drawing, froms, keep, type From } from '@/composables/picture'
+import { asPNG, crops, drawing, froms, keep, type From } from '@/composables/picture'
 import { useJob } from '@/stores/job'
 import { trayName } from '@/tray/set'
 
@@ -16,6 +16,7 @@ const props = defineProps<{ from: From }>()
 const job = useJob()
 const from = ref<From>(props.from)
 const names = ref(false)
+const crop = ref('')
 const clear = ref(false)
 const width = ref(2000)
 const [least, most] = [200, 6000]
@@ -27,7 +28,7 @@ const draw = newest(
   async signal => {
     if (!open.value || !job.tray?.board) return
     try {
-      svg = await drawing(job.tray, from.value, names.value, signal)
+      svg = await drawing(job.tray, from.value, names.value, crop.value, signal)
       wrong.value = ''
     } catch (e) {
       if (!signal.aborted) wrong.value = e instanceof Trouble ? e.message : 'The picture could not be drawn.'
@@ -42,7 +43,7 @@ const draw = newest(
 watch(open, o => {
   if (o) from.value = props.from
 })
-watch([open, from, names, () => job.tray], draw, { immediate: true })
+watch([open, from, names, crop, () => job.tray], draw, { immediate: true })
 
 function name(ending: string) {
   const parts = [job.doc?.title ?? 'tray', job.trays.length > 1 ? trayName(job.tray!) : '', from.value]
@@ -74,6 +75,14 @@ async function savePNG() {
         <span class="soft small">Seen</span>
         <select v-model="from" class="field">
           <option v-for="[id, says] in froms" :key="id" :value="id">{{ says.toLowerCase() }}</option>
+        </select>
+      </label>
+      <label>
+        <span class="soft small">Shows</span>
+        <select v-model="crop" class="field" :disabled="from !== 'above'">
+          <option v-for="c in crops" :key="c" :value="c">
+            {{ c ? `only food, ${c}` : 'the whole tray' }}
+          </option>
         </select>
       </label>
       <label class="tick"><input v-model="names" type="checkbox" /> with names</label>

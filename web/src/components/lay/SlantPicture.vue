@@ -13,7 +13,7 @@ const url = ref('')
 const box = shallowRef<number[]>([0, 0, 1, 1])
 const draw = newest(
   async signal => {
-    const svg = await drawing(props.tray, props.from, false, signal)
+    const svg = await drawing(props.tray, props.from, false, '', signal)
     if (signal.aborted) return
     box.value = (/viewBox="([^"]+)"/.exec(svg)?.[1] ?? '0 0 1 1').split(' ').map(Number)
     URL.revokeObjectURL(url.value)

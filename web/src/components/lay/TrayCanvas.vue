@@ -35,6 +35,8 @@ const props = defineProps<{
   marks: Mark[]
   findings: ReadonlyMap<string, number> // how many things the second look says of an element
   lens: LensView | null
+  /** A picture of the tray as it lay before, to be seen instead. */
+  before: string
   zoom: number
   fixed: boolean // nothing can be taken hold of, while a layout is on its way
 }>()
@@ -56,12 +58,12 @@ const room = useTemplateRef('room')
 const size = useElementSize(room)
 
 const box = computed(() => props.scene.box as [number, number, number, number])
-/** px for a mm */
-const scale = computed(() => {
+/** px for a mm, of the whole board and as near as it is looked at */
+const fit = computed(() => {
   const [, , w, h] = box.value
-  const fit = Math.min((size.width.value - ruler) / w, (size.height.value - ruler) / h)
-  return Math.max(0.05, fit) * props.zoom
+  return Math.max(0.05, Math.min((size.width.value - ruler) / w, (size.height.value - ruler) / h))
 })
+const scale = computed(() => fit.value * props.zoom)
 const mm = (px: number) => px / scale.value
 const view = computed(() => {
   const [x, y, w, h] = box.value
@@ -297,7 +299,7 @@ function focused(id: string) {
 function focus(id: string) {
   hands.value?.querySelector<SVGElement>(`[data-hold="${CSS.escape(id)}"]`)?.focus()
 }
-defineExpose({ boardPoint, focus })
+defineExpose({ boardPoint, focus, fit })
 </script>
 
 <template>
@@ -330,6 +332,8 @@ defineExpose({ boardPoint, focus })
           :in-hand="inHand"
           :around="around"
         />
+        <img v-if="before" class="before" :style="art" :src="before" alt="The tray as it lay before" />
+        <p v-if="before" class="as-before small">Before the last change</p>
         <svg class="layer" :viewBox="viewBox" aria-hidden="true">
           <TrayRulers :outline="tray.board?.outline ?? []" :scale="scale" :breadth="ruler" :at="view" />
         </svg>
@@ -458,6 +462,20 @@ defineExpose({ boardPoint, focus })
 }
 .sheet.unmeasured {
   visibility: hidden; /* it would be seen to jump to its size */
+}
+.before {
+  position: absolute;
+  background: var(--counter);
+}
+.as-before {
+  position: absolute;
+  left: 34px;
+  bottom: 8px;
+  margin: 0;
+  padding: 3px 10px;
+  color: #fff;
+  background: var(--blue);
+  border-radius: 999px;
 }
 .layer {
   position: absolute;
