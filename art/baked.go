@@ -2,8 +2,10 @@ package art
 
 import (
 	"math"
+	"slices"
 
 	"happytray/core/colour"
+	"happytray/core/food"
 	"happytray/core/geom"
 )
 
@@ -46,15 +48,30 @@ func wafer(p *pen, s subject) {
 	p.oval(geom.Pt(l*.475, 0), w*.06, w*.2, 0, tone(s.out, 6, 2))
 }
 
-// onEdge is a biscuit or cracker standing, seen from above: its edge and a
-// little of its face.
+// onEdge is a biscuit or cracker standing in a row, tipped against the one before it: its thick edge, and its
+// face as a narrow band, of which the last of a row shows all.
 func onEdge(p *pen, s subject) {
 	l, w := s.spec.L, s.spec.W
-	p.body(poly(s.outline), p.linear(0, 0, 0, 1, tone(s.cut, 10, 0), 0, tone(s.out, 0, 0), .5, tone(s.out, -20, 3), 1), s.out)
-	p.line("M"+xy(geom.Pt(-l*.46, -w*.3))+"L"+xy(geom.Pt(l*.46, -w*.3)), tone(s.cut, 15, 0), math.Max(.5, w*.14), "opacity", ".8")
-	for range 9 {
-		p.dot(geom.Pt(p.between(-.44, .44)*l, p.between(-.1, .35)*w), p.between(.3, .6), tone(s.out, -24, 4), "opacity", ".6")
+	deep := math.Min(w/2+4.2, l*.2) // half of the face as it is seen
+	face := geom.Ellipse(l*.495, deep, 28)
+	if !isRound(s.food) {
+		face = geom.Box(l*.98, deep*2, math.Min(3, deep*.5))
 	}
+	for i := range face {
+		face[i] = face[i].Mul(1 + p.between(-.012, .012))
+	}
+	low, high := geom.Pt(0, w*.5-deep), geom.Pt(0, w*.16-deep)
+	p.body(poly(face.Move(low)), p.linear(0, 0, 1, 0, tone(s.out, -4, 2), 0, tone(s.out, -14, 3), .5, tone(s.out, -24, 4), 1), s.out)
+	p.path(poly(face.Move(high)), p.radial(.4, .5, .75, tone(s.cut, 10, 0), 0, tone(s.cut, 2, 0), .5, tone(s.out, -6, 2), 1), "stroke", tone(s.out, -16, 4), "stroke-width", ".4")
+	for range 8 {
+		q := high.Add(geom.Polar(math.Sqrt(p.r.Float64())*.82, p.between(0, 360)))
+		p.dot(geom.Pt((q.X-high.X)*l*.48, high.Y+(q.Y-high.Y)*deep), p.between(.3, .7), tone(s.out, -24, 4), "opacity", ".6")
+	}
+}
+
+// isRound reports whether a food that is stood on edge lies round when it lies flat.
+func isRound(fd *food.Food) bool {
+	return slices.ContainsFunc(fd.Forms, func(s food.Spec) bool { return s.Shape == "disc" })
 }
 
 // appleRing is a dried ring with a scalloped edge and a hole.

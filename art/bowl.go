@@ -159,25 +159,55 @@ func heaped(p *pen, m mouth, fd *food.Food, s food.Spec) {
 	}
 }
 
-// upright is sticks or crackers on end: their tops, leaning a little outwards.
+// upright is sticks or crackers on end in a cup: those at the rim lean out over it, those in the middle stand,
+// and of each a length is seen, the less the more it stands.
 func upright(p *pen, m mouth, fd *food.Food, s food.Spec) {
 	out, cut := colour.Must(fd.Colour), colour.Must(fd.Cut)
 	p.path(curve(m.outline), tone(out, -38, 0))
-	n := max(4, min(26, int(m.r*m.r*math.Pi*food.OnEnd/(s.W*s.H))))
+	if onPicks(fd) {
+		picksOnEnd(p, m, out, cut)
+		return
+	}
+	n := max(5, min(24, int(m.r*m.r*math.Pi*food.OnEnd/(s.W*s.H))))
 	for i := n - 1; i >= 0; i-- {
-		at := geom.Polar((m.r-s.W*.4)*math.Sqrt((float64(i)+.3)/float64(n)), 137.508*float64(i))
-		foot, top := m.fit(at.Mul(.72)), m.fit(at.Mul(1.18))
-		side := geom.Polar(s.W/2, 0)
-		if d := top.Sub(foot); d.Len() > .1 {
-			side = geom.Polar(s.W/2, math.Atan2(d.Y, d.X)*180/math.Pi+90)
+		away := math.Sqrt((float64(i) + .4) / float64(n)) // from the middle, as a share
+		turn := 137.508*float64(i) + p.between(-7, 7)
+		foot, top := m.fit(geom.Polar(m.r*.2*away, turn+p.between(-25, 25))), m.fit(geom.Polar(m.r*1.02*away+2, turn))
+		top = top.Mul(1 + .16*away)
+		d := top.Sub(foot)
+		side := geom.Polar(s.W/2, math.Atan2(d.Y, d.X)*180/math.Pi+90)
+		narrow := side.Mul(.8) // what is deeper is farther off
+		o := geom.Outline{foot.Add(narrow), top.Add(side), top.Sub(side), foot.Sub(narrow)}
+		c := colour.Lab{L: out.L + p.between(-5, 4), A: out.A, B: out.B}
+		mid := foot.Add(top).Mul(.5)
+		p.path(poly(o), p.linear(0, 0, 1, 1, tone(c, -3, 0), 0, tone(c, 4, 0), .35, tone(c, -20, 1), 1), "stroke", tone(c, -30, 1), "stroke-width", ".45")
+		p.line("M"+xy(mid.Add(side.Mul(-.35)))+"L"+xy(top.Add(side.Mul(-.45))), tone(c, 12, 0), s.W*.16, "opacity", ".5", "stroke-linecap", "round")
+		end := geom.Ellipse(s.W*.5, math.Max(s.W*.2, s.W*.5*(1-.62*away)), 18)
+		if s.Shape == "box" || s.Shape == "slab" {
+			end = geom.Box(s.W, math.Max(s.W*.4, s.W*(1-.55*away)), s.W*.1)
 		}
-		o := geom.Outline{foot.Add(side), top.Add(side), top.Sub(side), foot.Sub(side)}
-		c := colour.Lab{L: out.L + p.between(-4, 4), A: out.A, B: out.B}
-		p.path(poly(o), p.linear(0, 0, 1, 1, tone(c, -24, 1), 0, tone(c, -6, 0), 1), "stroke", tone(c, -30, 1), "stroke-width", ".4")
-		if s.Shape == "box" {
-			p.path(poly(geom.Box(s.W, s.H, 1).Turn(p.between(0, 90)).Move(top)), p.lit(cut), "stroke", tone(c, -18, 1), "stroke-width", ".4")
-		} else {
-			p.dot(top, s.W/2, p.lit(cut), "stroke", tone(c, -20, 1), "stroke-width", ".4")
+		along := math.Atan2(d.Y, d.X)*180/math.Pi + 90
+		p.path(poly(end.Turn(along).Move(top)), p.lit(cut), "stroke", tone(c, -22, 1), "stroke-width", ".45")
+	}
+}
+
+// onPicks reports whether a food is nothing but small things on a pick.
+func onPicks(fd *food.Food) bool { return len(fd.Forms) > 0 && fd.Forms[0].Form == "skewer" }
+
+// picksOnEnd is picks stood in a cup, two small things of two colours on each, their heads up and outwards.
+func picksOnEnd(p *pen, m mouth, out, cut colour.Lab) {
+	n := max(5, int(m.r/5))
+	bead := math.Min(10, m.r*.3)
+	for i := range n {
+		turn := float64(i)*360/float64(n) + p.between(-8, 8)
+		reach := p.between(.94, 1.12)
+		at := func(share float64) geom.Point { return m.fit(geom.Polar(m.r*share*reach, turn)) }
+		p.line("M"+xy(at(.1))+"L"+xy(at(1.12)), "#d9bf8c", 1.8)
+		p.dot(at(1.14), 2.2, "#e4cf9e", "stroke", "#a98c54", "stroke-width", ".5")
+		for k, c := range []colour.Lab{out, cut} {
+			q := at(.42 + .36*float64(k))
+			p.oval(q, bead, bead*.94, p.between(0, 90), p.radial(.36, .3, .82, tone(c, 17, 2), 0, tone(c, 2, 0), .45, tone(c, -14, 0), 1), "stroke", tone(c, -24, 2), "stroke-width", ".5")
+			p.glint(q.Add(geom.Pt(-bead*.3, -bead*.36)), bead*.24, bead*.13, .6)
 		}
 	}
 }

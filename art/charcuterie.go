@@ -27,21 +27,10 @@ func pastrySlab(p *pen, s subject) {
 	}
 }
 
-// salmon is a folded slice with pale lines across the grain.
+// salmon is a gathered slice, moist, with pale lines in its grain.
 func salmon(p *pen, s subject) {
-	c := s.cut
-	p.body(smooth(s.outline), p.lit(c), c)
-	p.turned(s.turn, func() {
-		l, w := s.spec.L*.84, s.spec.W*.76
-		for i := range 7 {
-			x := (float64(i)/6 - .5) * l
-			half := w / 2 * (1 - .5*(float64(i)/6-.5)*(float64(i)/6-.5)*4)
-			d := "M" + xy(geom.Pt(x, -half)) + "C" + xy(geom.Pt(x+6, -half*.3)) + " " + xy(geom.Pt(x-6, half*.3)) + " " + xy(geom.Pt(x+2, half))
-			p.line(d, "#fbe3d0", 1.2, "opacity", ".85")
-			p.line(d, tone(c, -16, 3), 2.4, "opacity", ".35", "transform", "translate(2.6 .6)")
-		}
-	})
-	p.glint(geom.Pt(-s.spec.L*.14, -s.spec.W*.2), s.spec.L*.12, s.spec.W*.05, .4)
+	folds(p, s, s.cut, "#fbe3d0", 1)
+	p.glint(geom.Pt(-s.spec.L*.14, -s.spec.W*.2), s.spec.L*.08, s.spec.W*.04, .4)
 }
 
 // sausageStick is a thin dry sausage with a wrinkled casing.

@@ -45,23 +45,8 @@ func leafRose(p *pen, s subject) {
 	p.dot(geom.Pt(0, 0), r*.09, tone(c, -20, 2))
 }
 
-// ribbon is a long thin slice of a vegetable pushed together in waves.
-func ribbon(p *pen, s subject) {
-	c := s.cut
-	p.body(smooth(s.outline), p.lit(c), c)
-	p.turned(s.turn, func() {
-		l, w := s.spec.L*.84, s.spec.W*.8
-		for i := range 6 {
-			t := (float64(i)+.5)/6 - .5
-			half := w / 2 * math.Sqrt(math.Max(.1, 1-4*t*t))
-			x := t * l
-			d := "M" + xy(geom.Pt(x, -half)) + "C" + xy(geom.Pt(x+5, -half*.4)) + " " + xy(geom.Pt(x-5, half*.4)) + " " + xy(geom.Pt(x+p.between(-1, 1), half))
-			p.line(d, tone(c, -13, 2), 3, "opacity", ".5")
-			p.line(d, tone(c, 12, 0), 1.5, "transform", "translate(-1.7 -.4)", "opacity", ".75")
-			p.line(d, tone(s.out, 0, 0), .9, "transform", "translate(2.2 0)", "opacity", ".8")
-		}
-	})
-}
+// ribbon is a long thin slice of a vegetable pushed together, its skin along the rim.
+func ribbon(p *pen, s subject) { folds(p, s, s.cut, tone(s.out, 0, 0), 1.1) }
 
 func pepperHalf(p *pen, s subject) {
 	p.body(smooth(s.outline), p.lit(s.out), s.out)

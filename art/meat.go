@@ -3,6 +3,7 @@ package art
 import (
 	"math"
 
+	"happytray/core/colour"
 	"happytray/core/geom"
 )
 
@@ -72,33 +73,48 @@ func speckledSausage(p *pen, s subject) {
 	p.line("M"+f(b.Min.X+1)+" "+f(b.Min.Y+4)+"L"+f(b.Min.X+1)+" "+f(b.Max.Y-4), tone(c, 12, 0), 1.6, "opacity", ".8")
 }
 
-// gathered is a thin slice pushed together: bands of lean and fat in waves.
-func gathered(p *pen, s subject) {
-	c := s.cut
-	p.body(smooth(s.outline), p.lit(c), c)
-	p.turned(s.turn, func() {
-		l, w := s.spec.L*.84, s.spec.W*.8
-		n := 6
-		for i := range n {
-			t := (float64(i)+.5)/float64(n) - .5
-			half := w / 2 * math.Sqrt(math.Max(.1, 1-4*t*t))
-			x := t * l
-			d := "M" + xy(geom.Pt(x+p.between(-1, 1), -half)) + "C" + xy(geom.Pt(x+5, -half*.4)) + " " + xy(geom.Pt(x-5, half*.4)) + " " + xy(geom.Pt(x+p.between(-1, 1), half))
-			p.line(d, tone(c, -15, 2), 3, "opacity", ".55")
-			p.line(d, tone(c, 9, 0), 1.5, "transform", "translate(-1.6 -.4)", "opacity", ".75")
-			if i%2 == 0 {
-				p.line(d, "#f4ded2", 1.3, "transform", "translate(1.9 0)", "opacity", ".85")
-			}
-		}
-	})
-}
+// gathered is a thin slice pushed together back and forth: one fold lies against the next, its rim of fat up.
+func gathered(p *pen, s subject) { folds(p, s, s.cut, "#f4ded2", 1) }
 
 // ham has a broad rim of fat.
-func ham(p *pen, s subject) {
-	gathered(p, s)
+func ham(p *pen, s subject) { folds(p, s, s.cut, "#f8e9de", 2.1) }
+
+// folds draws a long thin slice gathered back and forth, as it is seen from above: in the depth between the
+// folds it is dark, each fold swells out of it to its lip, and no two lie alike.
+func folds(p *pen, s subject, c colour.Lab, lip string, width float64) {
 	p.turned(s.turn, func() {
-		l, w := s.spec.L*.44, s.spec.W*.4
-		p.line("M"+xy(geom.Pt(-l, w*.3))+"C"+xy(geom.Pt(-l*.4, w*1.2))+" "+xy(geom.Pt(l*.3, w*.4))+" "+xy(geom.Pt(l*.92, w*.35)), "#f6e4d8", 2.4, "opacity", ".9")
+		l, w := s.spec.L, s.spec.W
+		p.path(p.blob(geom.Pt(0, 0), l*.45, w*.43, 0, 14, .07), tone(c, -24, 2), "stroke", tone(c, -30, 2), "stroke-width", ".5")
+		const n, steps = 6, 8
+		for i := range n {
+			t := (float64(i)+.5)/n - .5
+			half := w * .52 * math.Sqrt(1-2.9*t*t) * p.between(.88, 1.04)
+			x, step, lean := t*l*.86, l/n, p.between(-.22, .22)
+			phase, waves := p.between(0, 6), p.between(1.6, 2.6)
+			near, far := make(geom.Outline, steps+1), make(geom.Outline, steps+1)
+			for k := range near {
+				v := float64(k)/steps*2 - 1
+				swell := math.Sqrt(math.Max(0, 1-v*v))
+				wave := step * .17 * math.Sin(waves*v*2+phase)
+				at := x + lean*v*half*.6
+				near[k] = geom.Pt(at-step*.42*swell+wave, v*half)
+				far[k] = geom.Pt(at+step*.78*swell+wave, v*half)
+			}
+			whole := append(geom.Outline{}, near...)
+			for k := steps - 1; k > 0; k-- {
+				whole = append(whole, far[k])
+			}
+			p.path(smooth(whole), p.linear(0, 0, 1, 0, tone(c, -20, 2), 0, tone(c, -5, 1), .36, tone(c, 8, 0), .8, tone(c, 13, 0), 1), "stroke", tone(c, -20, 2), "stroke-width", ".35")
+			for range 2 { // lean and fat run along the slice
+				k, v := p.between(.12, .5), p.between(-.5, .1)
+				p.line("M"+xy(geom.Pt(x+step*k, half*v))+"q"+f(step*.12)+" "+f(half*.3)+" 0 "+f(half*.55), tone(c, 14, 0), .7, "opacity", ".55")
+			}
+			d := "M" + xy(far[0])
+			for k := 1; k < steps; k += 2 {
+				d += "Q" + xy(far[k]) + " " + xy(far[k+1])
+			}
+			p.line(d, lip, width, "opacity", ".9", "stroke-linecap", "round")
+		}
 	})
 }
 

@@ -55,7 +55,7 @@ type spriteKey struct {
 
 func (k spriteKey) key() string {
 	s, _ := k.food.Spec(k.form)
-	return fmt.Sprintf("%s|%s|%d|%s|%s|%s|%v|%v", k.food.ID, k.form, k.variant, k.food.Category, k.food.Colour, k.food.Cut, k.food.DrawnAs, s)
+	return fmt.Sprintf("%s|%s|%d|%s|%s|%s|%v|%v|%v", k.food.ID, k.form, k.variant, k.food.Category, k.food.Colour, k.food.Cut, k.food.DrawnAs, s, isRound(&k.food))
 }
 
 func sprite(least Least, f *food.Food, s food.Spec, variant int, defs map[string]string) string {
