@@ -217,8 +217,9 @@ func (h *House) knows(kind, id string) (ok bool) {
 		_, ok = h.Cabinet.Board(id)
 	case store.KindVessel:
 		_, ok = h.Vessel(id)
-	case kept.Choice, kept.Idea, kept.Theme:
+	default:
 		_, ok = h.things[kind][id]
+		ok = ok && slices.Contains(kept.Kinds, kind)
 	}
 	return ok
 }

@@ -184,6 +184,14 @@ func TestPatterns(t *testing.T) {
 			t.Errorf("%s: %d, want %d: %s", body, a.status, status, a.body)
 		}
 	}
+	if a := d.ask("DELETE", "/api/v1/shelf/pattern/"+k.Id, nil); a.status != 204 {
+		t.Errorf("off the shelf: %d %s", a.status, a.body)
+	}
+	var shelf api.ShelfKept
+	d.ask("GET", "/api/v1/shelf", nil).into(t, &shelf)
+	if i := slices.IndexFunc(shelf.Kept, func(o api.Kept) bool { return o.Id == k.Id }); i < 0 || !shelf.Kept[i].PutAway {
+		t.Error("it is still on the shelf")
+	}
 }
 
 // Saved states are read one by one, drawn, named and un-named; the head tells of another window's save.

@@ -1,14 +1,7 @@
 // No violations on any view, as axe sees it.
-import AxeBuilder from '@axe-core/playwright'
-import { expect, type Page } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { demo } from '../servers'
-import { openDemo, test } from './common'
-
-async function clean(page: Page) {
-  // no view has frames, and what passes need not be carried over: a fifth of the time
-  const { violations } = await new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] }).analyze()
-  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target).join(' | ')}`)).toEqual([])
-}
+import { clean, openDemo, test } from './common'
 
 test.use({ baseURL: demo })
 

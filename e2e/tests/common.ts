@@ -1,4 +1,5 @@
 // What several journeys do.
+import AxeBuilder from '@axe-core/playwright'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
 import { demo } from '../servers'
 
@@ -21,6 +22,14 @@ export const test = base.extend<{ effort: number }>({
     await use(context)
   },
 })
+
+/** No violations, as axe sees it, on a page or on a part of it. */
+export async function clean(page: Page, part?: string) {
+  // no view has frames, and what passes need not be carried over: a fifth of the time
+  const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] })
+  const { violations } = await (part ? axe.include(part) : axe).analyze()
+  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target).join(' | ')}`)).toEqual([])
+}
 
 /** Opens a job of the demo world at a stage. */
 export async function openDemo(page: Page, title: string, stage: string) {

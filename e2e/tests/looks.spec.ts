@@ -1,7 +1,7 @@
 // Lenses, the view at a slant, and pictures to give away.
 import { expect } from '@playwright/test'
 import { demo } from '../servers'
-import { holds, openDemo, test } from './common'
+import { clean, holds, openDemo, test } from './common'
 
 test.use({ baseURL: demo })
 
@@ -44,4 +44,55 @@ test('the tray is seen at a slant from each side, and goes out as a picture', as
   const head: Buffer = await new Promise(done => file.once('data', d => done(d as Buffer)))
   expect(head.subarray(1, 4).toString()).toBe('PNG')
   expect(head.readUInt32BE(16)).toBe(640)
+})
+
+test('a tray is seen as it was, as large as on the table, filled with food, and kept as a pattern', async ({ page }) => {
+  await openDemo(page, 'Night-sky', 'Lay')
+  const first = holds(page).first()
+  await first.focus()
+  const done = page.waitForResponse(r => r.request().method() === 'PUT' && r.url().includes('/jobs/'))
+  await page.keyboard.press('l') // a change, so that something came before it
+  await done
+  await page.getByLabel('As it was before').check()
+  await expect(page.getByRole('img', { name: 'The tray as it lay before' })).toBeVisible()
+  await page.keyboard.press('b')
+  await expect(page.getByRole('img', { name: 'The tray as it lay before' })).toHaveCount(0)
+
+  // a card is measured once; then the board is as wide on the screen as its millimetres say
+  await page.getByRole('button', { name: 'True size' }).click()
+  const dialog = page.getByRole('dialog', { name: 'As large as on the table' })
+  const card = await dialog.getByRole('img', { name: /^A card/ }).boundingBox()
+  await clean(page, '.el-dialog')
+  await dialog.getByRole('button', { name: 'They are alike' }).click()
+  await expect(page.getByRole('button', { name: 'Measure again' })).toBeVisible()
+  const id = page.url().match(/jobs\/([^/]+)/)![1]
+  const { document: tray } = await (await page.request.get(`/api/v1/jobs/${id}`)).json()
+  const xs = (tray.trays?.[0] ?? tray).board.outline.map((p: number[]) => p[0])
+  const board = Math.max(...xs) - Math.min(...xs)
+  const picture = await page.locator('.picture').boundingBox()
+  const margin = picture!.width / (card!.width / 85.6) - board // the board's own shadow and edge beside it, mm
+  expect(margin).toBeGreaterThan(0)
+  expect(margin).toBeLessThan(60)
+  await page.keyboard.press('Home')
+
+  await page.getByRole('button', { name: 'Picture', exact: true }).click()
+  await page.getByLabel('Shows').selectOption('1:1')
+  await clean(page, '.el-dialog')
+  const shown = page.getByRole('img', { name: 'The picture as it will be kept' })
+  await expect
+    .poll(() => shown.evaluate((i: HTMLImageElement) => Math.round((100 * i.naturalWidth) / i.naturalHeight)))
+    .toBe(100)
+  await page.keyboard.press('Escape')
+
+  await page.locator('.el-select', { hasText: 'suits the board' }).click()
+  await page.getByRole('option', { name: /like another tray/ }).click()
+  const like = page.getByRole('dialog', { name: 'Lay it like another tray' })
+  await like.getByLabel('Keep this tray as a pattern').fill('Two long rivers')
+  await like.getByRole('button', { name: 'Keep it' }).click()
+  await expect(like.getByRole('button', { name: 'Two long rivers' })).toBeVisible()
+  await clean(page, '.el-dialog')
+  await page.goto('/shelf')
+  await expect(page.getByRole('textbox', { name: 'Name of the pattern Two long rivers' })).toBeVisible()
+  await page.getByRole('button', { name: 'Off the shelf Two long rivers' }).click()
+  await expect(page.getByRole('textbox', { name: 'Name of the pattern Two long rivers' })).toHaveCount(0)
 })

@@ -292,7 +292,7 @@ const keys: Record<string, () => void> = {
   escape,
 }
 onKeyStroke(e => {
-  const typing = 'input, textarea, select, [role=combobox], [role=dialog]'
+  const typing = 'input:not([type=checkbox]), textarea, select, [role=combobox], [role=dialog]'
   const act = keys[e.key.toLowerCase()]
   if (!act || e.ctrlKey || e.metaKey || e.altKey || (e.target as Element).closest(typing)) return
   act()
