@@ -151,7 +151,7 @@ var order = [][]string{
 	{"job", "drink"},
 	{"plan"},
 	{"shop", "review", "kept"},
-	{"price", "arrange", "lens"},
+	{"price", "arrange", "lens", "schedule"},
 	{"prep"},
 	{"outlook"},
 }

@@ -21,6 +21,7 @@ type Rules struct {
 	Grapes      string `json:"grapes,omitempty"`      // clusters (default) or plucked
 	Vegetarians string `json:"vegetarians,omitempty"` // apart (default) on the same tray, separate trays, or shapes that stand in for meat
 	Variety     string `json:"variety,omitempty"`     // how much being like the trays before counts against a choice: some (default), none or strong
+	WarmUpMin   int    `json:"warm_up_min,omitempty"` // minutes that all cheese and meat warms up before serving; 0 for as long as each wants
 	Gaps        string `json:"gaps,omitempty"`        // closed (default), or airy: a little air left
 
 	// Checks moves thresholds and weights of the review's checks, by their ids.
@@ -74,6 +75,9 @@ func (r Rules) Check() error {
 		}
 	}
 	if err := fault.Text("style", r.Style, 40); err != nil {
+		return err
+	}
+	if err := fault.Between("warm_up_min", float64(r.WarmUpMin), 0, 120, " minutes"); err != nil {
 		return err
 	}
 	if len(r.Checks) > maxChecks {

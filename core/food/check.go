@@ -41,7 +41,7 @@ func (f *Food) Check() error {
 	for _, t := range []*string{&f.Name, &f.Tool, &f.Caution} {
 		*t = strings.TrimSpace(lines.Replace(*t))
 	}
-	return fault.First(f.checkName, f.checkWords, f.checkColours, f.checkNumbers, f.checkMonths, f.checkNamed, f.checkPacks, f.checkForms)
+	return fault.First(f.checkName, f.checkWords, f.checkColours, f.checkHandling, f.checkNumbers, f.checkMonths, f.checkNamed, f.checkPacks, f.checkForms)
 }
 
 // checkName bounds what it is called.

@@ -83,6 +83,8 @@ type Food struct {
 	Packs       []Pack   `json:"packs"`
 	KeepsDays   int      `json:"keeps_days"` // once opened
 	WarmUpMin   int      `json:"warm_up_min"`
+	Handling    []string `json:"handling,omitempty"` // what is done to it before it is laid, and what it does not bear; handling.go
+	Heat        *Heat    `json:"heat,omitempty"`     // how it is cooked, where it is
 	Tool        string   `json:"tool"`
 	Liking      float64  `json:"liking"` // 0 to 1, how many guests take some
 	Choking     bool     `json:"choking,omitempty"`

@@ -39,13 +39,6 @@ type Need struct {
 	Why  string `json:"why"`
 }
 
-// Kit is one thing to lay out beside the tray.
-type Kit struct {
-	Tool  string   `json:"tool"`
-	Count int      `json:"count"`
-	For   []string `json:"for"`
-}
-
 // Sheet is everything a helper needs at the counter.
 type Sheet struct {
 	Steps    []Step        `json:"steps"`
@@ -80,10 +73,8 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 	at := map[key]int{}
 	var steps []Step
 	layers := map[int]int{}
-	kit := map[string]*Kit{}
 	sheet := Sheet{Steps: []Step{}, Kit: []Kit{}}
 	copies := t.Copies()
-	stones, dish := false, false
 	var said []string // what single foods are to be careful of
 	for i := range t.Elements {
 		e := &t.Elements[i]
@@ -108,26 +99,8 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 		s.Groups += copies
 		s.Minutes += (spec.Seconds*float64(e.Count)/60 + layEach) * float64(copies)
 		sheet.ColdOut = math.Max(sheet.ColdOut, float64(f.WarmUpMin))
-		stones, dish = stones || craft.LeavesStones(f), dish || f.ID == craft.StoneDish
 		if f.Caution != "" && !seen {
 			said = append(said, f.Name+": "+f.Caution)
-		}
-		if f.Category == food.NotFood {
-			prop := strings.ToLower(f.Name)
-			if kit[prop] == nil {
-				kit[prop] = &Kit{Tool: prop, For: []string{"the tray, not to be eaten"}}
-			}
-			kit[prop].Count += max(1, e.Count) * copies
-		}
-		if f.Tool != "" {
-			if kit[f.Tool] == nil {
-				kit[f.Tool] = &Kit{Tool: f.Tool, For: []string{}}
-			}
-			q := kit[f.Tool]
-			q.Count += copies
-			if !has(q.For, strings.ToLower(f.Name)) {
-				q.For = append(q.For, strings.ToLower(f.Name))
-			}
 		}
 	}
 	order := make([]int, len(steps))
@@ -156,28 +129,13 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 	}
 	sheet.Minutes = math.Round(sheet.Minutes)
 	sheet.Begin = sheet.Minutes + sheet.ColdOut
-	for _, k := range kit {
-		sheet.Kit = append(sheet.Kit, *k)
-	}
-	guests := t.Brief.Guests.Total() * copies
-	spare := int(math.Ceil(float64(guests) * 1.25)) // a quarter more than guests (docs/craft.md, Time and care)
-	sheet.Kit = append(sheet.Kit, Kit{Tool: "plate and napkin", Count: spare, For: []string{"guests, and a quarter more"}})
-	if stones && !dish {
-		sheet.Kit = append(sheet.Kit, Kit{Tool: "dish for stones", Count: 1, For: []string{"stones and shells"}})
-	}
-	sort.Slice(sheet.Kit, func(i, j int) bool { return sheet.Kit[i].Tool < sheet.Kit[j].Tool })
+	c := counter{at: map[string]int{}}
+	serving(&c, []*tray.Tray{t}, t.Brief.Guests.Total()*copies, larder)
+	sheet.Kit = c.kit
+	sort.Slice(sheet.Kit, func(i, j int) bool { return sheet.Kit[i].What < sheet.Kit[j].What })
 	sheet.Drinks = drink.With(t, larder)
 	sheet.Cautions = append(append(cautions(t.Brief), advised(t, larder)...), said...)
 	return sheet
-}
-
-func has(list []string, s string) bool {
-	for _, v := range list {
-		if v == s {
-			return true
-		}
-	}
-	return false
 }
 
 // says is a step in words; what is to be cut is begun, because nobody likes to make the first cut.

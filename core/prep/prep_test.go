@@ -22,7 +22,7 @@ func TestPropsAreKit(t *testing.T) {
 	s := Order(tr.Trays[0], larder)
 	kit := 0
 	for _, k := range s.Kit {
-		if k.Tool == "candle in a glass" {
+		if k.What == "candle in a glass" {
 			kit = k.Count
 		}
 	}
@@ -80,7 +80,7 @@ func TestOrderCoversEveryElementOnce(t *testing.T) {
 		}
 	}
 	for _, k := range sheet.Kit {
-		if k.Tool == "plate and napkin" && k.Count != 22 {
+		if k.What == "plate" && k.Count != 22 {
 			t.Errorf("%d plates for 17 guests, want 22", k.Count)
 		}
 	}

@@ -1,0 +1,79 @@
+package food
+
+import (
+	"slices"
+
+	"happytray/core/fault"
+)
+
+// Words of a food's handling: what is done to it before it is laid, besides the cutting, folding and
+// filling that its form says, and what it does not bear.
+const (
+	Ready      = "ready"      // nothing: it goes from its pack to the board
+	Cold       = "cold"       // lives in the fridge
+	Perishable = "perishable" // its hours outside the fridge are counted
+	Wash       = "wash"       // and dry
+	Drain      = "drain"      // out of its brine, whey or oil
+	Peel       = "peel"
+	StoneOut   = "stone"   // its stone is taken out
+	Browns     = "browns"  // where it is cut: into water with lemon, and late
+	Dries      = "dries"   // where it is cut, within an hour or two
+	Softens    = "softens" // loses its crispness near what is moist
+	Wilts      = "wilts"   // out of the cold
+)
+
+// Handlings are the words of a food's handling.
+var Handlings = []string{Ready, Cold, Perishable, Wash, Drain, Peel, StoneOut, Browns, Dries, Softens, Wilts}
+
+// Heat is how a food is cooked before it is laid.
+type Heat struct {
+	How     string  `json:"how"`
+	OvenC   int     `json:"oven_c,omitempty"` // 0 for on the hob
+	Minutes float64 `json:"minutes"`
+}
+
+// Heats are the ways of cooking.
+var Heats = []string{"toast", "roast", "grill", "fry", "blanch"}
+
+// Handled is what is done to the food: what its entry says, or for one that says nothing what is usual for its kind.
+func (f *Food) Handled() []string {
+	if len(f.Handling) > 0 {
+		return f.Handling
+	}
+	switch f.Category {
+	case Cheese, Meat:
+		return []string{Cold, Perishable}
+	case Dip:
+		return []string{Cold, Perishable}
+	case Brined:
+		return []string{Drain}
+	case Fruit, Vegetable:
+		return []string{Wash}
+	case Cracker:
+		return []string{Softens}
+	case Garnish:
+		return []string{Cold, Wash, Wilts}
+	}
+	return []string{Ready}
+}
+
+// Needs reports whether a word of handling is said of the food.
+func (f *Food) Needs(word string) bool { return slices.Contains(f.Handled(), word) }
+
+// checkHandling holds the words of handling against their list, and bounds the heat.
+func (f *Food) checkHandling() error {
+	if len(f.Handling) > len(Handlings) {
+		return fault.Bad("handling", "has more words than there are")
+	}
+	for _, w := range f.Handling {
+		if err := fault.OneOf("handling", w, Handlings...); err != nil {
+			return err
+		}
+	}
+	if f.Heat == nil {
+		return nil
+	}
+	return fault.First(func() error { return fault.OneOf("heat.how", f.Heat.How, Heats...) },
+		func() error { return fault.Between("heat.oven_c", float64(f.Heat.OvenC), 0, 300, " degrees") },
+		func() error { return fault.Between("heat.minutes", f.Heat.Minutes, 0, 600, " minutes") })
+}

@@ -1,0 +1,303 @@
+package prep
+
+import (
+	"context"
+	"fmt"
+	"reflect"
+	"slices"
+	"strings"
+	"testing"
+	"time"
+
+	"happytray/core/arrange"
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/job"
+	"happytray/core/plan"
+)
+
+func laidJob(t testing.TB, b brief.Brief) *job.Job {
+	t.Helper()
+	j, err := plan.Of(b, food.BuiltIn(), board.BuiltInCabinet())
+	if err != nil {
+		t.Fatal(err)
+	}
+	larder := j.Larder(food.BuiltIn())
+	for n := range j.Trays {
+		res, err := arrange.Lay(context.Background(), j.Trays[n], larder, arrange.Options{Seed: 1, Effort: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		j.Trays[n] = res.Tray
+	}
+	return j
+}
+
+func at(t *testing.T, s string) time.Time {
+	t.Helper()
+	v, err := time.Parse(time.RFC3339, s)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return v
+}
+
+var evenings = []brief.Brief{
+	{Guests: brief.Guests{Adults: 8}, ServeAt: "2026-11-30T19:00:00+01:00"},
+	{Guests: brief.Guests{Adults: 30, Children: 4}, Occasion: "grazing", ServeAt: "2026-06-12T18:30:00Z", Month: 6, Diets: []brief.Diet{{Count: 5, Avoid: []string{"meat"}}, {Count: 2, Avoid: []string{"gluten"}}}},
+	{Guests: brief.Guests{Adults: 44}, ServeAt: "2026-12-03T21:00", Travels: brief.Travels{Yes: true, Minutes: 40}},
+	{Guests: brief.Guests{Adults: 12}, Occasion: "meal", Foods: []brief.Want{{Food: "fennel-sausage", Form: "rosette"}, {Food: "apple"}, {Food: "asparagus"}, {Food: "aubergine-rolls"}, {Food: "baguette-toasts"},
+		{Food: "squeaky-sticks"}, {Food: "aged-hard"}, {Food: "mozzarella-balls"}, {Food: "rosemary"}, {Food: "carrot-sticks"}, {Food: "dates"}, {Food: "round-crackers"}}},
+	{Guests: brief.Guests{Adults: 6}, ServeAt: "2027-03-28T03:30:00+02:00", Serving: "plates"},
+}
+
+// Whatever the evening and however many hands: nothing begins before what it waits for, nobody does two things at
+// once, no oven has two temperatures or more sheets than it takes, nothing ends after serving, what goes soft is
+// laid late or it is said, and what is cut and laid is what the trays hold.
+func TestDaysAreSound(t *testing.T) {
+	for n, b := range evenings {
+		j := laidJob(t, b)
+		larder := j.Larder(food.BuiltIn())
+		for _, people := range []int{1, 2, 4} {
+			d, err := Plan(j, larder, Options{People: people, Ovens: 1, Zone: time.UTC})
+			if err != nil {
+				t.Fatal(err)
+			}
+			name := fmt.Sprintf("evening %d, %d people", n, people)
+			serve := at(t, d.ServeAt)
+			byID := map[string]Task{}
+			for _, k := range d.Tasks {
+				if _, twice := byID[k.ID]; twice {
+					t.Errorf("%s: two tasks are called %s", name, k.ID)
+				}
+				byID[k.ID] = k
+			}
+			begin := serve
+			for _, k := range d.Tasks {
+				s, e := at(t, k.Starts), at(t, k.Ends)
+				if s.Before(begin) {
+					begin = s
+				}
+				if m := e.Sub(s).Minutes(); m < 0 || m-k.Minutes > .02 || k.Minutes-m > .02 {
+					t.Errorf("%s: %s takes %v minutes and lasts %v", name, k.ID, k.Minutes, m)
+				}
+				if e.After(serve) || s.Before(at(t, k.Earliest)) || e.After(at(t, k.Latest)) {
+					t.Errorf("%s: %s from %s to %s, may from %s to %s", name, k.ID, k.Starts, k.Ends, k.Earliest, k.Latest)
+				}
+				for _, a := range k.After {
+					if before, ok := byID[a]; !ok || at(t, before.Ends).After(s) {
+						t.Errorf("%s: %s begins before %s has ended, or that is none", name, k.ID, a)
+					}
+				}
+				busy, sheets := 0, 0
+				degrees := map[string]bool{}
+				for _, o := range d.Tasks {
+					if at(t, o.Starts).After(s) || !at(t, o.Ends).After(s) {
+						continue
+					}
+					if o.Who != "" {
+						busy++
+						if o.ID != k.ID && o.Who == k.Who {
+							t.Errorf("%s: %s does %s and %s at once", name, k.Who, k.ID, o.ID)
+						}
+					}
+					for _, u := range o.Uses {
+						if strings.HasPrefix(u, "oven") {
+							sheets++
+							degrees[u] = true
+						}
+					}
+				}
+				if busy > people || sheets > ovenSheets || len(degrees) > 1 {
+					t.Errorf("%s: at %s %d hands and %d sheets at %v", name, k.Starts, busy, sheets, degrees)
+				}
+				if f, ok := larder.Get(k.Food); ok && k.Kind == Lay && f.Needs(food.Softens) && serve.Sub(s).Minutes() > crispMin+1 {
+					if !strings.Contains(strings.Join(d.Cautions, " "), f.Name+" is worked on") {
+						t.Errorf("%s: %s is laid %v before serving, and nothing is said", name, f.Name, serve.Sub(s))
+					}
+				}
+			}
+			if !begin.Equal(at(t, d.BeginAt)) {
+				t.Errorf("%s: begins at %s, said to be %s", name, begin, d.BeginAt)
+			}
+			pieces, held := 0, 0
+			for _, one := range j.Trays {
+				for _, e := range one.Elements {
+					if f, _ := larder.Get(e.Food); f.Category != food.NotFood || true {
+						held += e.Count * one.Copies()
+					}
+				}
+			}
+			laid := map[string]int{}
+			for _, k := range d.Tasks {
+				if k.Kind == Lay {
+					pieces += k.Count
+					for _, id := range k.Elements {
+						laid[fmt.Sprint(k.Tray, " ", id)]++
+					}
+				}
+			}
+			if pieces < held {
+				t.Errorf("%s: %d pieces are laid of %d", name, pieces, held)
+			}
+			for i, one := range j.Trays {
+				for _, e := range one.Elements {
+					if laid[fmt.Sprint(i+1, " ", e.ID)] == 0 {
+						t.Errorf("%s: nobody lays %s", name, e.ID)
+					}
+				}
+			}
+			for _, c := range d.ColdOut {
+				if out := serve.Sub(at(t, c.At)).Minutes(); out < 0 || out > 120-standsMin+.5 {
+					t.Errorf("%s: %s is out %v minutes before serving", name, c.Food, out)
+				}
+			}
+			if again, _ := Plan(j, larder, Options{People: people, Ovens: 1, Zone: time.UTC}); !reflect.DeepEqual(d, again) {
+				t.Errorf("%s: another plan", name)
+			}
+		}
+	}
+}
+
+// Each food goes through what its entry and its form say, in that order; the reserve is boxed; what is on picks
+// already needs none.
+func TestWhatIsDone(t *testing.T) {
+	j := laidJob(t, evenings[3])
+	d, err := Plan(j, j.Larder(food.BuiltIn()), Options{People: 2, Ovens: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if !d.Relative || d.ServeAt != "2000-01-01T18:00:00Z" || !strings.Contains(strings.Join(d.Cautions, " "), "no serving time") {
+		t.Errorf("served at %s: %v", d.ServeAt, d.Cautions)
+	}
+	kinds := map[string][]string{}
+	starts := map[string]string{}
+	for _, k := range d.Tasks {
+		if k.Food != "" && !slices.Contains(kinds[k.Food], k.Kind) {
+			kinds[k.Food] = append(kinds[k.Food], k.Kind)
+		}
+		if k.Kind == Heat {
+			starts[k.Food] = strings.Join(k.Uses, " ")
+		}
+	}
+	for id, want := range map[string][]string{
+		"fennel-sausage":   {GetOut, Fold, Lay},
+		"apple":            {GetOut, WashDry, Drip, Slice, Lemon, Lay},
+		"asparagus":        {GetOut, WashDry, Drip, Slice, Heat, Cool, Lay},
+		"aubergine-rolls":  {GetOut, WashDry, Drip, Fold, Heat, Cool, Lay},
+		"baguette-toasts":  {GetOut, Slice, Heat, Cool, Lay},
+		"mozzarella-balls": {GetOut, Drain, Drip, Lay},
+		"carrot-sticks":    {GetOut, WashDry, Drip, Peel, Slice, Lay},
+		"round-crackers":   {GetOut, Lay},
+		"dates":            {GetOut, Stone, Slice, Lay},
+	} {
+		for _, k := range want {
+			if !slices.Contains(kinds[id], k) {
+				t.Errorf("%s: no %s among %v", id, k, kinds[id])
+			}
+		}
+		if id == "round-crackers" && (slices.Contains(kinds[id], Slice) || slices.Contains(kinds[id], WashDry)) {
+			t.Errorf("crackers are %v", kinds[id])
+		}
+	}
+	if starts["baguette-toasts"] != "oven 180" || starts["aubergine-rolls"] != "oven 220" || starts["asparagus"] != "hob" {
+		t.Errorf("cooked with %v", starts)
+	}
+}
+
+func TestKit(t *testing.T) {
+	b := brief.Brief{Guests: brief.Guests{Adults: 12}, Travels: brief.Travels{Yes: true}, Foods: []brief.Want{{Food: "garden-skewers"}, {Food: "dark-olives"}, {Food: "pistachios"}, {Food: "orange-block"}, {Food: "wide-sausage"},
+		{Food: "honey"}, {Food: "round-crackers"}, {Food: "mint"}, {Food: "soft-white-round"}}}
+	j := laidJob(t, b)
+	d, err := Plan(j, j.Larder(food.BuiltIn()), Options{People: 1, Ovens: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	count := map[string]int{}
+	all := map[string][]string{}
+	for _, k := range d.Kit {
+		count[k.What] += k.Count
+		all[k.What] = append(all[k.What], k.For...)
+	}
+	for what, want := range map[string]int{"plate": 15, "napkin": 15, "picks": 18} {
+		if count[what] != want {
+			t.Errorf("%d times %s, want %d", count[what], what, want)
+		}
+	}
+	if slices.Contains(all["picks"], "tomato, curd and basil on a pick") {
+		t.Error("skewers get picks besides their own")
+	}
+	for _, what := range []string{"dish for used picks", "wrap", "dry box", "box with a damp cloth", "cutting board", "pairs of gloves"} {
+		if count[what] < 1 {
+			t.Errorf("no %s in %v", what, count)
+		}
+	}
+	if len(d.LeaveAt) == 0 || !at(t, d.LeaveAt).Before(at(t, d.ServeAt).Add(-29*time.Minute)) {
+		t.Errorf("leaves at %q to serve at %s", d.LeaveAt, d.ServeAt)
+	}
+}
+
+func TestDaysThatCannotBe(t *testing.T) {
+	j := laidJob(t, evenings[3])
+	larder := j.Larder(food.BuiltIn())
+	for name, o := range map[string]Options{"nobody": {Ovens: 1}, "a crowd": {People: 900}, "less than no oven": {People: 1, Ovens: -1}} {
+		if _, err := Plan(j, larder, o); err == nil {
+			t.Errorf("%s: planned", name)
+		}
+	}
+	// without an oven it says so, and plans the rest
+	d, err := Plan(j, larder, Options{People: 1})
+	if err != nil || !strings.Contains(strings.Join(d.Cautions, " "), "no oven for the toasted baguette slices") {
+		t.Errorf("%v %v", err, d.Cautions)
+	}
+	// who begins too late is told by how much, and what would save most
+	now := Unsaid.Add(-10 * time.Minute)
+	late, err := Plan(j, larder, Options{People: 1, Ovens: 1, Now: now, Save: true})
+	if err != nil || late.LateMinutes < 60 || len(late.Savings) != 3 || late.Savings[0].Minutes < late.Savings[2].Minutes {
+		t.Errorf("%v: %v minutes late, %v", err, late.LateMinutes, late.Savings)
+	}
+	if at(t, late.BeginAt).Before(now) {
+		t.Errorf("begins at %s, before it is %s", late.BeginAt, now)
+	}
+	bad := *j
+	bad.Brief.ServeAt = "at tea time"
+	if _, err := Plan(&bad, larder, Options{People: 1}); err == nil {
+		t.Error("tea time is taken")
+	}
+	waiting := j.Clone()
+	waiting.Trays[0].Elements[0].Placed = false
+	if d, err := Plan(waiting, larder, Options{People: 1, Ovens: 1}); err != nil || !strings.Contains(strings.Join(d.Cautions, " "), " beside the board: lay the tray first") {
+		t.Errorf("%v %v", err, d.Cautions)
+	}
+}
+
+// More hands never begin earlier by more than the search's grain, and one more kind of work never later.
+func TestMoreHandsBeginLater(t *testing.T) {
+	j := laidJob(t, evenings[1])
+	larder := j.Larder(food.BuiltIn())
+	var last time.Time
+	for people := 1; people <= 4; people++ {
+		d, err := Plan(j, larder, Options{People: people, Ovens: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		begin := at(t, d.BeginAt)
+		if begin.Before(last.Add(-2 * time.Minute)) {
+			t.Errorf("%d people begin at %s, one less at %s", people, begin, last)
+		}
+		last = begin
+	}
+}
+
+func BenchmarkPlan(b *testing.B) {
+	j := laidJob(b, evenings[1])
+	larder := j.Larder(food.BuiltIn())
+	for range b.N {
+		d, err := Plan(j, larder, Options{People: 3, Ovens: 1})
+		if err != nil {
+			b.Fatal(err)
+		}
+		b.ReportMetric(float64(len(d.Tasks)), "tasks")
+	}
+}

@@ -1,0 +1,230 @@
+package prep
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"sort"
+	"strings"
+
+	"happytray/core/craft"
+	"happytray/core/food"
+	"happytray/core/job"
+	"happytray/core/tray"
+)
+
+// Kit is one thing to put out or to pack.
+type Kit struct {
+	What  string   `json:"what"`
+	Count int      `json:"count"`
+	For   []string `json:"for"`             // foods, or what it is for
+	Stage string   `json:"stage,omitempty"` // prepare, serve or travel
+}
+
+// Stages of the kit.
+const (
+	ToPrepare = "prepare"
+	ToServe   = "serve"
+	ToTravel  = "travel"
+)
+
+const (
+	spareShare   = 1.25 // plates and napkins: a quarter more than guests (docs/craft.md, Time and care)
+	picksEach    = 1.5  // for each guest and food that is taken with one
+	glovesEach   = 3    // pairs for each of the people who prepare: they are changed when soiled
+	wrapPerTray  = 1
+	cutBoardsFor = 2 // kinds of food that need a board of their own: meat, and all else
+)
+
+// counter gathers a kit: the same thing once, with all that it is for.
+type counter struct {
+	at  map[string]int
+	kit []Kit
+}
+
+func (c *counter) add(stage, what string, count int, for_ ...string) {
+	key := stage + " " + what
+	n, met := c.at[key]
+	if !met {
+		n = len(c.kit)
+		c.at[key] = n
+		c.kit = append(c.kit, Kit{What: what, For: []string{}, Stage: stage})
+	}
+	k := &c.kit[n]
+	k.Count += count
+	for _, f := range for_ {
+		if !slices.Contains(k.For, f) {
+			k.For = append(k.For, f)
+		}
+	}
+}
+
+// kitOf is what some trays want beside them: a tool for everything that needs one where it lies, picks by guests, but
+// none for what is on picks already, dishes, plates and napkins.
+func kitOf(j *job.Job, larder *food.Larder) []Kit {
+	c := counter{at: map[string]int{}}
+	serving(&c, j.Trays, j.Brief.Guests.Total(), larder)
+	preparing(&c, j, larder)
+	if j.Brief.Travels.Yes {
+		travelling(&c, j, larder)
+	}
+	order := []string{ToPrepare, ToServe, ToTravel}
+	sort.SliceStable(c.kit, func(a, b int) bool {
+		x, y := c.kit[a], c.kit[b]
+		if x.Stage != y.Stage {
+			return slices.Index(order, x.Stage) < slices.Index(order, y.Stage)
+		}
+		return x.What < y.What
+	})
+	return c.kit
+}
+
+func serving(c *counter, trays []*tray.Tray, guests int, larder *food.Larder) {
+	stones, shells, picks, dish := []string{}, []string{}, []string{}, false
+	for _, t := range trays {
+		times := t.Copies()
+		for i := range t.Elements {
+			e := &t.Elements[i]
+			f, ok := larder.Get(e.Food)
+			if !ok {
+				continue
+			}
+			name := strings.ToLower(f.Name)
+			dish = dish || f.ID == craft.StoneDish
+			switch {
+			case f.Category == food.NotFood:
+				c.add(ToServe, name, max(1, e.Count)*times, "the tray, not to be eaten")
+			case e.Form == "skewer": // brings its own
+				if !slices.Contains(picks, name) {
+					picks = append(picks, name)
+				}
+			case f.Tool == "picks":
+				if !slices.Contains(picks, name) {
+					picks = append(picks, name)
+					c.add(ToServe, "picks", int(math.Ceil(float64(guests)*picksEach)), name)
+				}
+			case f.Tool != "":
+				c.add(ToServe, f.Tool, times, name)
+			}
+			if f.Stone && !slices.Contains(stones, name) {
+				stones = append(stones, name)
+			}
+			if f.Shell && !slices.Contains(shells, name) {
+				shells = append(shells, name)
+			}
+		}
+	}
+	if left := append(slices.Clone(stones), shells...); len(left) > 0 && !dish {
+		what := "dish for stones"
+		if len(stones) == 0 {
+			what = "dish for shells"
+		} else if len(shells) > 0 {
+			what = "dish for stones and shells"
+		}
+		c.add(ToServe, what, max(1, len(trays)), left...)
+	}
+	if len(picks) > 0 {
+		c.add(ToServe, "dish for used picks", max(1, len(trays)), picks...)
+	}
+	spare := int(math.Ceil(float64(guests) * spareShare))
+	c.add(ToServe, "plate", spare, "guests, and a quarter more")
+	c.add(ToServe, "napkin", spare, "guests, and a quarter more")
+}
+
+// preparing is what the kitchen puts out.
+func preparing(c *counter, j *job.Job, larder *food.Larder) {
+	meat, other, gloves := []string{}, []string{}, []string{}
+	for _, t := range j.Trays {
+		for i := range t.Elements {
+			e := &t.Elements[i]
+			f, ok := larder.Get(e.Food)
+			if !ok || f.Category == food.NotFood {
+				continue
+			}
+			name := strings.ToLower(f.Name)
+			if a, known := ahead[e.Form]; known && a.kind != "" && a.kind != Portion {
+				if spec, _ := f.Spec(e.Form); spec.Seconds >= handmade {
+					if tool := toolFor(f, a.kind); tool != "" && a.kind != Thread && a.kind != Fold {
+						if k, met := c.at[ToPrepare+" "+tool]; !met || !slices.Contains(c.kit[k].For, name) {
+							c.add(ToPrepare, tool, 0, name)
+							c.kit[c.at[ToPrepare+" "+tool]].Count = 1
+						}
+					}
+					switch {
+					case a.kind != Slice && a.kind != Cube:
+					case f.Category == food.Meat:
+						meat = append(meat, name)
+					default:
+						other = append(other, name)
+					}
+				}
+			}
+			if (f.Category == food.Meat || f.Category == food.Cheese) && !slices.Contains(gloves, name) {
+				gloves = append(gloves, name)
+			}
+			if v, ok := t.Vessel(e.Vessel); ok {
+				c.add(ToPrepare, "bowl: "+strings.ToLower(v.Name), t.Copies(), name)
+			}
+			if e.Form == "rosette" {
+				c.add(ToPrepare, fmt.Sprintf("glass, about %.0f mm across", roseGlass(f)), 0, name)
+				c.kit[c.at[ToPrepare+" "+fmt.Sprintf("glass, about %.0f mm across", roseGlass(f))]].Count = 1
+			}
+		}
+		if t.Board != nil && t.Board.Liner != "" {
+			c.add(ToPrepare, "food-grade liner", t.Copies(), strings.ToLower(t.Board.Name))
+		}
+		for _, r := range t.Reserve {
+			if f, ok := larder.Get(r.Food); ok && r.Grams > 0 {
+				c.add(ToPrepare, "lidded box", 0, strings.ToLower(f.Name))
+			}
+		}
+	}
+	if k, ok := c.at[ToPrepare+" lidded box"]; ok {
+		c.kit[k].Count = len(c.kit[k].For)
+	}
+	if len(other) > 0 {
+		c.add(ToPrepare, "cutting board", 1, unique(other)...)
+	}
+	if len(meat) > 0 {
+		c.add(ToPrepare, "cutting board for meat", 1, unique(meat)...)
+	}
+	if len(gloves) > 0 {
+		c.add(ToPrepare, "pairs of gloves", glovesEach, gloves...)
+	}
+}
+
+// roseGlass is the glass round which a food's rosettes are lapped.
+func roseGlass(f *food.Food) float64 {
+	s, _ := f.Spec("rosette")
+	return s.L
+}
+
+// travelling is what goes along: wrap, what is finished on the spot, and with what.
+func travelling(c *counter, j *job.Job, larder *food.Larder) {
+	c.add(ToTravel, "wrap", wrapPerTray*len(j.Trays), "over the trays")
+	c.add(ToTravel, "cool box with packs", len(j.Trays), "what perishes")
+	c.add(ToTravel, "small knife and cloth", 1, "finishing on the spot")
+	for _, t := range j.Trays {
+		for _, id := range t.Foods() {
+			f, ok := larder.Get(id)
+			switch {
+			case !ok:
+			case f.Needs(food.Softens):
+				c.add(ToTravel, "dry box", 0, strings.ToLower(f.Name))
+			case f.Needs(food.Wilts):
+				c.add(ToTravel, "box with a damp cloth", 0, strings.ToLower(f.Name))
+			}
+		}
+	}
+	for _, what := range []string{"dry box", "box with a damp cloth"} {
+		if k, ok := c.at[ToTravel+" "+what]; ok {
+			c.kit[k].Count = 1
+		}
+	}
+}
+
+func unique(list []string) []string {
+	out := slices.Clone(list)
+	slices.Sort(out)
+	return slices.Compact(out)
+}

@@ -1,0 +1,552 @@
+package prep
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+
+	"happytray/core/brief"
+	"happytray/core/craft"
+	"happytray/core/food"
+	"happytray/core/job"
+	"happytray/core/say"
+	"happytray/core/schedule"
+	"happytray/core/tray"
+)
+
+// Kinds of work, in the order in which a food goes through them.
+const (
+	SetUp   = "set-up" // boards, knives, gloves and cloths are put out, bowls are washed
+	Line    = "line"   // a board gets its liner
+	GetOut  = "get-out"
+	WashDry = "wash"
+	Drip    = "drip" // what is washed or drained is left by itself
+	Drain   = "drain"
+	Peel    = "peel"
+	Stone   = "stone"
+	Slice   = "slice"
+	Cube    = "cube"
+	Fold    = "fold"
+	Thread  = "thread" // on picks
+	Snip    = "snip"   // clusters, sprigs
+	Lemon   = "lemon"  // into water with lemon
+	Heat    = "heat"
+	Cool    = "cool"
+	Portion = "portion" // into bowls
+	Box     = "box"     // the reserve, into its boxes
+	Cards   = "cards"
+	Pack    = "pack" // the kit
+	Lay     = "lay"
+	Load    = "load"
+	Drive   = "drive"
+	Unload  = "unload"
+)
+
+// ahead tells, form by form, what kind of handwork it is and how much of it can be done before anything is laid,
+// as a share of the seconds of the form; the rest is setting it down. What is not named goes from its pack to the
+// board. The shares are reckoned from what hands do: a rosette is turned on its glass and only set down, a folded
+// trail is folded ahead but stood up on the board, crackers are only laid.
+var ahead = map[string]struct {
+	kind  string
+	share float64
+	says  string
+}{
+	"cut-round": {Slice, .7, "cut into wedges, kept in the round"}, "shingle": {Slice, .75, "sliced"}, "fan": {Slice, .75, "sliced"}, "arc": {Slice, .75, "sliced"},
+	"ring": {Slice, .75, "sliced"}, "coins": {Slice, .75, "cut into coins"}, "slices": {Slice, .75, "sliced"}, "slab": {Slice, .7, "sliced with a sawing stroke"},
+	"halves": {Slice, .75, "halved"}, "whole": {Slice, .6, "begun with a slice or two"}, "batons": {Slice, .75, "cut into sticks"}, "criss-cross": {Slice, .6, "cut into sticks"},
+	"upright": {Slice, .7, "cut into sticks"}, "tumble": {Cube, .8, "cut into cubes or broken into lumps"},
+	"trail": {Fold, .7, "folded in quarters"}, "half-fold-fan": {Fold, .65, "folded in half"}, "ribbon": {Fold, .75, "gathered into ribbons"}, "rolls": {Fold, .8, "rolled, seam down"},
+	"rosette": {Fold, .92, "lapped round the rim of a glass into rosettes"}, "flower": {Fold, .85, "folded and stood in small dishes"},
+	"skewer": {Thread, .9, "threaded on picks"}, "cluster": {Snip, .6, "snipped into small clusters"}, "sprig": {Snip, .4, "snipped into sprigs"}, "petals": {Snip, .4, "plucked"},
+	"bowl": {Portion, .7, "filled into bowls"}, "pot": {Portion, .8, "filled into pots"}, "topping": {Portion, 0, ""},
+}
+
+// handmade is the least seconds a piece takes for its form to be handwork and not just laid from the pack.
+const handmade = 1.8
+
+// Minutes before serving that work may be done at most, and why (docs/craft.md, Time and care).
+const (
+	earlyMin   = 360 // what keeps covered and cold: folded, drained, toasted, portioned
+	cutMin     = 240 // cut cheese, wrapped
+	driesMin   = 90  // aged cheese dries where it is cut
+	weepsMin   = 90  // juicy fruit weeps
+	brownsMin  = 75  // apples and pears, even with lemon
+	crispMin   = 45  // crackers and bread on the board go soft
+	wiltsMin   = 40  // herbs and flowers
+	toppingMin = 30
+	asideMin   = 12 // by when what is no laying is done: the last minutes are the tray's
+	standsMin  = 30 // of the hours that perishable food may stand out, at least so many are the guests'
+)
+
+// Seconds of work that no form says. Each is a plain kitchen estimate for one pair of hands.
+const (
+	setUpSecs, vesselSecs    = 240, 30
+	lineSecs                 = 90
+	getOutSecs               = 20
+	washSecs, washGramSecs   = 30, .1
+	dripSecs                 = 600
+	drainSecs, drainGramSecs = 30, .06
+	peelGramSecs             = .25
+	stoneSecs                = 3 // a piece
+	lemonSecs                = 40
+	coolSecs                 = 600
+	boxSecs, boxGramSecs     = 25, .02
+	cardSecs                 = 40
+	packSecs                 = 180
+	loadSecs, unloadSecs     = 300, 300
+	loadTraySecs             = 90
+	sheetPieces              = 24 // on a baking sheet
+	mostPart                 = 600
+	leastBoxG                = 10 // less is a cook's bite and no reserve
+)
+
+// work is one task before it has its time.
+type work struct {
+	id, kind, food, form string
+	says, tool           string
+	count                int
+	grams                float64
+	seconds              int
+	hands                int
+	ovenC                int
+	hob                  bool
+	after                []string
+	elements             []string
+	from, by             int // seconds from serving; schedule.Any for no bound
+	tray                 int // from 1; 0 for none of them
+	late                 bool
+}
+
+// portion is how much of a food in a form there is over all trays, the reserve with it.
+type portion struct {
+	food     *food.Food
+	spec     food.Spec
+	pieces   int
+	grams    float64
+	reserveG float64
+	vessels  int
+	elements []string
+	open     bool // some of it lies in no vessel
+}
+
+// worker collects the work of a job.
+type worker struct {
+	j      *job.Job
+	larder *food.Larder
+	ovens  int
+	people int
+	works  []work
+	last   map[string][]string // of a food in a form: what must be done before it is laid
+	leave  int                 // seconds before serving at which the trays must be ready to go; 0 where they stay
+	arrive int
+	road   int // seconds
+	hold   float64
+	says   []string
+	off    map[string]bool // foods that are left off, to see what that saves
+}
+
+func (w *worker) add(t work) string {
+	w.works = append(w.works, t)
+	return t.id
+}
+
+func minutes(m float64) int { return -int(math.Round(m * 60)) }
+
+// portions are the foods of a job in their forms, in the order in which they are first met.
+func (w *worker) portions() []*portion {
+	var out []*portion
+	at := map[string]*portion{}
+	of := func(foodID, form string) *portion {
+		f, ok := w.larder.Get(foodID)
+		if !ok || f.Category == food.NotFood || w.off[foodID] {
+			return nil
+		}
+		key := StepName(foodID, form)
+		p := at[key]
+		if p == nil {
+			p = &portion{food: f}
+			p.spec, _ = f.Spec(form)
+			p.spec.Form = form
+			at[key] = p
+			out = append(out, p)
+		}
+		return p
+	}
+	for _, t := range w.j.Trays {
+		times := t.Copies()
+		for i := range t.Elements {
+			e := &t.Elements[i]
+			p := of(e.Food, e.Form)
+			if p == nil {
+				continue
+			}
+			p.pieces += e.Count * times
+			p.grams += e.Grams * float64(times)
+			p.elements = append(p.elements, e.ID)
+			if e.Vessel != "" {
+				p.vessels += times
+			} else {
+				p.open = true
+			}
+		}
+	}
+	for _, t := range w.j.Trays {
+		for _, r := range t.Reserve {
+			if r.Grams <= 0 {
+				continue
+			}
+			form := r.Form
+			for _, p := range out { // it is made ready as what lies on the tray is
+				if p.food.ID == r.Food && (form == "" || at[StepName(r.Food, form)] == nil) {
+					form = p.spec.Form
+					break
+				}
+			}
+			if p := of(r.Food, form); p != nil {
+				g := r.Grams * float64(t.Copies())
+				p.grams += g
+				p.reserveG += g
+				if p.spec.MassG > 0 && !food.InVessel(form) {
+					p.pieces += int(math.Ceil(g / p.spec.MassG))
+				}
+			}
+		}
+	}
+	return out
+}
+
+// makeReady adds what is done to a food in a form before it is laid.
+func (w *worker) makeReady(p *portion) {
+	f, key := p.food, StepName(p.food.ID, p.spec.Form)
+	name := strings.ToLower(f.Name)
+	id := func(kind string) string { return kind + "-" + f.ID + "-" + p.spec.Form }
+	var before []string
+	step := func(t work) {
+		t.id, t.food, t.form, t.elements, t.grams = id(t.kind), f.ID, p.spec.Form, p.elements, math.Round(p.grams)
+		if t.count == 0 {
+			t.count = max(1, p.pieces)
+		}
+		t.after = before
+		if t.from == 0 {
+			t.from = minutes(earlyMin)
+		}
+		before = w.parted(t)
+	}
+	where := "from the cupboard"
+	if f.Needs(food.Cold) {
+		where = "from the fridge"
+	}
+	before = []string{SetUp}
+	out := work{kind: GetOut, seconds: getOutSecs, hands: 1, count: 1, says: fmt.Sprintf("Get the %s out %s", name, where)}
+	if w.leave == 0 { // what travels warms up where it is served
+		out.by = minutes(float64(w.warmUp(f)))
+	}
+	step(out)
+	if f.Needs(food.Wash) {
+		step(work{kind: WashDry, seconds: washSecs + int(washGramSecs*p.grams), hands: 1, says: fmt.Sprintf("Wash the %s, %.0f g, and lay it out to dry", name, p.grams)})
+		step(work{kind: Drip, seconds: dripSecs, says: fmt.Sprintf("Let the %s dry on a cloth", name)})
+	}
+	if f.Needs(food.Drain) {
+		step(work{kind: Drain, seconds: drainSecs + int(drainGramSecs*p.grams), hands: 1, tool: "sieve", says: fmt.Sprintf("Drain the %s, %.0f g", name, p.grams)})
+		t := work{kind: Drip, seconds: dripSecs, says: fmt.Sprintf("Let the %s drip", name)}
+		if f.Needs(food.Wash) { // it dripped once already
+			t.kind = Cool
+		}
+		step(t)
+	}
+	peeled := f.Needs(food.Peel) && (p.spec.Form != "whole" || f.ID == "pineapple")
+	if peeled {
+		step(work{kind: Peel, seconds: int(peelGramSecs * p.grams), hands: 1, tool: "peeler", says: fmt.Sprintf("Peel the %s", name)})
+	}
+	if f.Needs(food.StoneOut) && p.spec.Form != "whole" && p.spec.Form != "drift" {
+		step(work{kind: Stone, seconds: stoneSecs * max(1, p.pieces), hands: 1, tool: "small knife", says: fmt.Sprintf("Take the stones out of the %s", name)})
+	}
+	a, known := ahead[p.spec.Form]
+	hand := p.spec.Seconds * float64(p.pieces)
+	if food.InVessel(p.spec.Form) {
+		hand = p.spec.Seconds * math.Max(1, float64(p.pieces))
+	}
+	if !known || a.share == 0 || p.spec.Seconds < handmade && a.kind != Portion {
+		a.kind = ""
+	}
+	if a.kind != "" && a.kind != Portion {
+		from := minutes(earlyMin)
+		switch {
+		case f.Needs(food.Dries):
+			from = minutes(driesMin)
+		case f.Needs(food.Browns):
+			from = minutes(brownsMin)
+		case f.Wetness == food.Juicy && f.Category == food.Fruit:
+			from = minutes(weepsMin)
+		case f.Category == food.Cheese:
+			from = minutes(cutMin)
+		}
+		says := fmt.Sprintf("%d pieces of %s, %s", p.pieces, name, a.says)
+		if p.spec.Form == "rosette" {
+			says += fmt.Sprintf(", about %.0f mm across", p.spec.L)
+		}
+		step(work{kind: a.kind, seconds: int(hand * a.share), hands: 1, tool: toolFor(f, a.kind), from: from, says: says})
+		if f.Needs(food.Browns) {
+			step(work{kind: Lemon, seconds: lemonSecs, hands: 1, from: from, says: fmt.Sprintf("Put the %s into cold water with lemon, then pat it dry", name)})
+		}
+	}
+	if h := f.Heat; h != nil {
+		w.heat(p, &before)
+	}
+	if a.kind == Portion {
+		step(work{kind: Portion, seconds: int(hand * a.share), hands: 1, count: max(1, p.vessels), tool: "spoon", says: fmt.Sprintf("Fill %s with the %s", say.Count(max(1, p.vessels), "bowl"), name)})
+	}
+	if p.reserveG >= leastBoxG {
+		box := before
+		w.add(work{id: id(Box), kind: Box, food: f.ID, form: p.spec.Form, seconds: boxSecs + int(boxGramSecs*p.reserveG), hands: 1, count: 1, grams: math.Round(p.reserveG), after: box,
+			tool: "lidded box", from: minutes(earlyMin), by: minutes(asideMin), says: fmt.Sprintf("%.0f g of %s into a box with its name, for topping up", p.reserveG, name)})
+	}
+	w.last[key] = before
+}
+
+// warmUp is how long before serving a food leaves the fridge, minutes: as its entry says, or as the house does it
+// with all cheese and meat.
+func (w *worker) warmUp(f *food.Food) int {
+	if school := w.j.Brief.HouseRules().WarmUpMin; school > 0 && f.WarmUpMin > 0 && (f.Category == food.Cheese || f.Category == food.Meat) {
+		return min(school, int(w.hold)-standsMin)
+	}
+	return min(f.WarmUpMin, int(w.hold)-standsMin)
+}
+
+// heat adds what is cooked: sheet by sheet in the oven, which takes no hands meanwhile, or on the hob, which does.
+func (w *worker) heat(p *portion, before *[]string) {
+	f, h := p.food, p.food.Heat
+	name := strings.ToLower(f.Name)
+	cooks := map[string]string{"toast": "Toast", "roast": "Roast", "grill": "Grill", "fry": "Fry", "blanch": "Blanch"}[h.How]
+	if h.OvenC > 0 && w.ovens < 1 {
+		w.says = append(w.says, fmt.Sprintf("There is no oven for the %s: buy it ready, or leave it out.", name))
+		return
+	}
+	secs := int(math.Round(h.Minutes * 60))
+	var done []string
+	if h.OvenC > 0 {
+		sheets := max(1, (p.pieces+sheetPieces-1)/sheetPieces)
+		left := p.pieces
+		for n := range sheets {
+			pieces := left / (sheets - n)
+			left -= pieces
+			id := fmt.Sprintf("%s-%s-%s", Heat, f.ID, p.spec.Form)
+			if sheets > 1 {
+				id += fmt.Sprintf("-%d", n+1)
+			}
+			done = append(done, w.add(work{id: id, kind: Heat, food: f.ID, form: p.spec.Form, seconds: secs, ovenC: h.OvenC, count: pieces, after: *before, elements: p.elements,
+				tool: "baking sheet", from: minutes(earlyMin), says: fmt.Sprintf("%s the %s, %s, %.0f minutes at %d degrees", cooks, name, say.Count(pieces, "piece"), h.Minutes, h.OvenC)}))
+		}
+	} else {
+		done = append(done, w.add(work{id: fmt.Sprintf("%s-%s-%s", Heat, f.ID, p.spec.Form), kind: Heat, food: f.ID, form: p.spec.Form, seconds: secs, hands: 1, hob: true, count: max(1, p.pieces), after: *before,
+			elements: p.elements, tool: "pan", from: minutes(earlyMin), says: fmt.Sprintf("%s the %s, %.0f minutes", cooks, name, h.Minutes)}))
+	}
+	id := fmt.Sprintf("%s-%s-%s-hot", Cool, f.ID, p.spec.Form)
+	*before = []string{w.add(work{id: id, kind: Cool, food: f.ID, form: p.spec.Form, seconds: coolSecs, count: 1, after: done, elements: p.elements, from: minutes(earlyMin), says: fmt.Sprintf("Let the %s cool", name)})}
+}
+
+// parted adds a task, in parts where it is long and there are several who can share it; their names.
+func (w *worker) parted(t work) []string {
+	parts := 1
+	if t.hands > 0 && w.people > 1 && t.seconds > mostPart {
+		parts = min(w.people, (t.seconds+mostPart-1)/mostPart, max(1, t.count))
+	}
+	if parts == 1 {
+		return []string{w.add(t)}
+	}
+	var ids []string
+	seconds, count := t.seconds, t.count
+	for n := range parts {
+		q := t
+		q.id = fmt.Sprintf("%s-%d", t.id, n+1)
+		q.seconds, q.count = seconds/(parts-n), count/(parts-n)
+		seconds, count = seconds-q.seconds, count-q.count
+		q.says = fmt.Sprintf("%s: %d of them, part %d of %d", t.says, q.count, n+1, parts)
+		ids = append(ids, w.add(q))
+	}
+	return ids
+}
+
+// toolFor is what a kind of handwork is done with, as the craft names it.
+func toolFor(f *food.Food, kind string) string {
+	switch {
+	case kind == Slice && f.Category == food.Cheese && f.Firmness == "soft":
+		return "holed blade"
+	case kind == Cube && f.Firmness == "hard":
+		return "pointed blade"
+	case kind == Slice && f.Category == food.Cheese, kind == Cube && f.Category == food.Cheese:
+		return "cheese knife"
+	case kind == Slice || kind == Cube:
+		return "kitchen knife"
+	case kind == Fold:
+		return "clean hands or gloves"
+	case kind == Thread:
+		return "picks"
+	case kind == Snip:
+		return "scissors"
+	}
+	return ""
+}
+
+// layTray adds the laying of one tray in its order: a step waits for its food to be ready, for what it lies on or
+// against, and for the step but one before it, so that two can lay at one tray and no more.
+func (w *worker) layTray(n int, t *tray.Tray) {
+	sheet := Order(t, w.larder)
+	times := float64(t.Copies())
+	prefix := fmt.Sprintf("%s-%d-", Lay, n+1)
+	ids := map[int][]string{}
+	lined := ""
+	if t.Board != nil && t.Board.Liner != "" {
+		lined = w.add(work{id: fmt.Sprintf("%s-%d", Line, n+1), kind: Line, seconds: int(lineSecs * times), hands: 1, count: t.Copies(), after: []string{SetUp}, from: minutes(earlyMin), by: -w.leave, tray: n + 1,
+			tool: "food-grade liner", says: fmt.Sprintf("Line %s", w.boardName(n))})
+	}
+	order := map[bool][][]string{} // of what is laid at home and, where the tray travels, of what is laid on the spot
+	onSpot := map[int]bool{}
+	for _, s := range sheet.Steps {
+		f, ok := w.larder.Get(s.Food)
+		if !ok || w.off[s.Food] {
+			continue
+		}
+		spec, _ := f.Spec(s.Form)
+		share := 1.0
+		if a, known := ahead[s.Form]; known && a.share > 0 && (spec.Seconds >= handmade || a.kind == Portion) {
+			share = 1 - a.share
+		}
+		secs := 0.0
+		for _, id := range s.Elements {
+			e := &t.Elements[t.Find(id)]
+			secs += (spec.Seconds*float64(e.Count)*share + layEach*60) * times
+		}
+		k := work{id: prefix + s.Food + "-" + s.Form, kind: Lay, food: s.Food, form: s.Form, seconds: max(1, int(secs)), hands: 1, count: max(1, s.Pieces), grams: s.Grams, elements: s.Elements, tray: n + 1,
+			from: minutes(cutMin), by: -w.leave, says: "Lay the " + strings.ToLower(f.Name) + ": " + s.Says}
+		k.after = append(k.after, w.last[StepName(s.Food, s.Form)]...)
+		if len(k.after) == 0 {
+			k.after = []string{SetUp}
+		}
+		if lined != "" {
+			k.after = append(k.after, lined)
+		}
+		for _, need := range s.After {
+			k.after = append(k.after, ids[need.Step]...)
+			k.late = k.late || onSpot[need.Step]
+		}
+		w.window(&k, f, t.Elements[t.Find(s.Elements[0])].Vessel != "")
+		onSpot[s.Number] = k.late && w.leave > 0
+		laid := order[onSpot[s.Number]]
+		if len(laid) > 1 {
+			k.after = append(k.after, laid[len(laid)-2]...)
+		}
+		slices.Sort(k.after)
+		k.after = slices.Compact(k.after)
+		ids[s.Number] = w.parted(k)
+		order[onSpot[s.Number]] = append(laid, ids[s.Number])
+	}
+}
+
+// window bounds when a food is laid: what goes soft, wilts or weeps late, on the spot where the tray travels, and what
+// perishes within its hours.
+func (w *worker) window(k *work, f *food.Food, inVessel bool) {
+	stands := minutes(w.hold - standsMin)
+	switch {
+	case f.Needs(food.Softens):
+		k.late, k.from = true, minutes(crispMin)
+	case f.Needs(food.Wilts):
+		k.late, k.from = true, minutes(wiltsMin)
+	case k.form == "topping":
+		k.late, k.from = true, minutes(toppingMin)
+	case f.Wetness == food.Juicy && f.Category == food.Fruit && !inVessel:
+		k.from = minutes(weepsMin)
+	case f.Needs(food.Perishable):
+		k.from = stands
+	}
+	if w.leave > 0 {
+		if k.late { // finished where it is served
+			k.from, k.by = max(k.from, -w.arrive), 0
+			k.after = append(k.after, Unload)
+			return
+		}
+		k.from -= w.leave // its minutes before serving become minutes before leaving
+	}
+}
+
+func (w *worker) boardName(n int) string {
+	if len(w.j.Trays) > 1 {
+		return fmt.Sprintf("board %d", n+1)
+	}
+	return "the board"
+}
+
+// collect is all the work of a job.
+func (w *worker) collect() {
+	w.last = map[string][]string{}
+	w.hold, _ = craft.Hold(w.j.Brief)
+	vessels := 0
+	for _, t := range w.j.Trays {
+		vessels += len(t.Vessels) * t.Copies()
+	}
+	if w.road = road(w.j.Brief); w.road > 0 {
+		w.arrive = unloadSecs + 60*crispMin
+		w.leave = w.arrive + w.road + loadSecs + loadTraySecs*len(w.j.Trays)
+	}
+	w.add(work{id: SetUp, kind: SetUp, seconds: setUpSecs + vesselSecs*vessels, hands: 1, count: 1, from: minutes(earlyMin + 60), by: 0,
+		says: "Wash boards and bowls, put out cutting boards, knives, gloves and cloths, and wash hands"})
+	for _, p := range w.portions() {
+		w.makeReady(p)
+	}
+	for n, t := range w.j.Trays {
+		w.layTray(n, t)
+	}
+	w.sundries()
+	for i := range w.works {
+		k := &w.works[i]
+		if w.leave > 0 && k.kind != Lay && k.kind != Load && k.kind != Drive && k.kind != Unload {
+			if k.from != schedule.Any {
+				k.from -= w.leave
+			}
+			k.by = min(k.by, 0) - w.leave
+		}
+	}
+}
+
+// usualRoad is how long a tray travels where the host says only that it does, minutes.
+const usualRoad = 30
+
+func road(b brief.Brief) int {
+	switch {
+	case !b.Travels.Yes:
+		return 0
+	case b.Travels.Minutes > 0:
+		return int(math.Round(b.Travels.Minutes * 60))
+	}
+	return usualRoad * 60
+}
+
+// sundries are the cards, the kit, and the road.
+func (w *worker) sundries() {
+	cheeses := map[string]bool{}
+	var laid []string
+	for _, t := range w.j.Trays {
+		for _, id := range t.Foods() {
+			if f, ok := w.larder.Get(id); ok && f.Category == food.Cheese {
+				cheeses[id] = true
+			}
+		}
+	}
+	if len(cheeses) > 0 {
+		w.add(work{id: Cards, kind: Cards, seconds: cardSecs * len(cheeses), hands: 1, count: len(cheeses), from: minutes(24 * 60), tool: "card and pen", by: minutes(asideMin), says: fmt.Sprintf("Write or print %s: name, milk, allergens", say.Count(len(cheeses), "card"))})
+	}
+	pack := w.add(work{id: Pack, kind: Pack, seconds: packSecs, hands: 1, count: 1, from: minutes(24 * 60), by: minutes(asideMin), says: "Put out the kit: knives, spoons, tongs, picks, plates and napkins, counted"})
+	if w.leave == 0 {
+		return
+	}
+	for _, k := range w.works {
+		if k.kind == Lay && !k.late || k.kind == Box || k.kind == Portion {
+			laid = append(laid, k.id)
+		}
+	}
+	load := w.add(work{id: Load, kind: Load, seconds: loadSecs + loadTraySecs*len(w.j.Trays), hands: 1, count: len(w.j.Trays), after: append(laid, pack), from: schedule.Any, by: -w.arrive - w.road,
+		says: "Cover the trays, pack crackers and greens apart, and load"})
+	drive := w.add(work{id: Drive, kind: Drive, seconds: w.road, hands: 1, count: 1, after: []string{load}, from: schedule.Any, by: -w.arrive, says: fmt.Sprintf("On the road, %d minutes", w.road/60)})
+	w.add(work{id: Unload, kind: Unload, seconds: unloadSecs, hands: 1, count: len(w.j.Trays), after: []string{drive}, from: schedule.Any, by: 0, says: "Carry in, set the trays where they are served, uncover"})
+}

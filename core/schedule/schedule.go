@@ -1,0 +1,357 @@
+// Package schedule plans tasks backwards from the moment by which they must be done, with hands and
+// ovens that are few. It knows nothing of food. Times are whole seconds on an axis of the caller's, so
+// that sums are exact.
+package schedule
+
+import (
+	"fmt"
+	"math"
+	"math/rand/v2"
+	"slices"
+
+	"happytray/core/fault"
+)
+
+// Any is a From that bounds nothing.
+const Any = math.MinInt32
+
+// Task is one thing to do.
+type Task struct {
+	Length int   // seconds
+	Hands  int   // people it takes; 0 for what goes on by itself
+	OvenC  int   // the oven it is in, degrees C; 0 for none
+	After  []int // the tasks that must have ended before it begins
+	From   int   // not to begin before, or Any
+	By     int   // to end by
+}
+
+// Limits are the hands and ovens there are.
+type Limits struct {
+	Hands, Ovens int
+	Sheets       int // tasks of one temperature that an oven takes at once; at least 1
+}
+
+// Plan says when each task begins.
+type Plan struct {
+	Start []int
+	Oven  []int // which oven, from 0; -1 for none
+	Begin int   // when the first one does
+	Early int   // seconds by which tasks begin before their From, in all: hands or ovens are too few for these windows
+}
+
+// Options tell how long to look for a better plan. The zero value looks about as long as is useful.
+type Options struct {
+	Rounds int    // plans that are tried; 0 for as many as suit the number of tasks
+	Seed   uint64 // which are
+}
+
+// MostTasks bounds a plan.
+const MostTasks = 2000
+
+// Backward plans every task as late as can be: a serial schedule is built backwards in the order of latest
+// chains, then neighbours in that order change places as long as it gets better (Kolisch & Hartmann 1999).
+// Better is: less that begins before its From, then a later beginning, then less waiting between. The same
+// tasks give the same plan.
+func Backward(tasks []Task, l Limits, o Options) (Plan, error) {
+	if len(tasks) > MostTasks {
+		return Plan{}, fault.Bad("tasks", "are %d; a plan has at most %d", len(tasks), MostTasks)
+	}
+	if l.Hands < 1 {
+		return Plan{}, fault.Bad("people", "somebody has to do the work")
+	}
+	order, err := downstream(tasks)
+	if err != nil {
+		return Plan{}, err
+	}
+	for i, t := range tasks {
+		switch {
+		case t.Length < 0:
+			return Plan{}, fault.Bad("tasks", "task %d takes less than no time", i)
+		case t.Hands > l.Hands:
+			return Plan{}, fault.Bad("people", "task %d takes %d, and there are %d", i, t.Hands, l.Hands)
+		case t.OvenC > 0 && l.Ovens < 1:
+			return Plan{}, fault.Bad("ovens", "task %d needs one", i)
+		}
+	}
+	if len(tasks) == 0 {
+		return Plan{Start: []int{}, Oven: []int{}}, nil
+	}
+	b := builder{tasks: tasks, limits: l, next: nexts(tasks)}
+	b.limits.Sheets = max(1, l.Sheets)
+	b.urgent(order)
+	best := b.build(order)
+	rounds := o.Rounds
+	if rounds == 0 {
+		rounds = min(1500, 60000/len(tasks))
+	}
+	r := rand.New(rand.NewPCG(o.Seed, uint64(len(tasks))))
+	try := make([]int, len(order))
+	for n := 0; n < rounds && len(order) > 1; n++ {
+		copy(try, order)
+		from := r.IntN(len(try))
+		to := min(len(try)-1, max(0, from+r.IntN(9)-4))
+		if n%4 == 3 { // now and then farther
+			to = r.IntN(len(try))
+		}
+		if from == to || !b.shift(try, from, to) {
+			continue
+		}
+		if p := b.build(try); !best.beats(p) {
+			best = p
+			copy(order, try)
+		}
+	}
+	return Plan{Start: slices.Clone(best.start), Oven: slices.Clone(best.oven), Begin: best.begin, Early: best.early}, nil
+}
+
+// builder builds plans of the same tasks.
+type builder struct {
+	tasks  []Task
+	limits Limits
+	next   [][]int // what comes after each
+}
+
+// built is one plan, with what it is judged by.
+type built struct {
+	start, oven  []int
+	begin, early int
+	waiting      int // seconds from the begin to each start, in all: less is later
+}
+
+func (p *built) beats(q built) bool {
+	if p.early != q.early {
+		return p.early < q.early
+	}
+	if p.begin != q.begin {
+		return p.begin > q.begin
+	}
+	return p.waiting > q.waiting
+}
+
+func nexts(tasks []Task) [][]int {
+	out := make([][]int, len(tasks))
+	for i, t := range tasks {
+		for _, a := range t.After {
+			out[a] = append(out[a], i)
+		}
+	}
+	return out
+}
+
+// downstream lists the tasks so that each comes behind what comes after it; an error where they go in a circle.
+func downstream(tasks []Task) ([]int, error) {
+	left := make([]int, len(tasks)) // tasks after it that are not listed yet
+	for i, t := range tasks {
+		for _, a := range t.After {
+			if a < 0 || a >= len(tasks) || a == i {
+				return nil, fault.Bad("tasks", "task %d comes after %d, which is none", i, a)
+			}
+			left[a]++
+		}
+	}
+	var out []int
+	for i := range tasks {
+		if left[i] == 0 {
+			out = append(out, i)
+		}
+	}
+	for n := 0; n < len(out); n++ {
+		for _, a := range tasks[out[n]].After {
+			if left[a]--; left[a] == 0 {
+				out = append(out, a)
+			}
+		}
+	}
+	if len(out) < len(tasks) {
+		return nil, fmt.Errorf("the tasks go in a circle")
+	}
+	return out, nil
+}
+
+// urgent sorts an order so that what could end last, were there hands for everything, is placed first.
+func (b *builder) urgent(order []int) {
+	ends := make([]int, len(b.tasks))
+	work, latest := 0, math.MinInt
+	for _, t := range b.tasks {
+		work += t.Length * t.Hands
+		latest = max(latest, t.By)
+	}
+	begin := latest - work/b.limits.Hands
+	for n := len(order) - 1; n >= 0; n-- {
+		i := order[n]
+		at := max(begin, b.tasks[i].From)
+		for _, a := range b.tasks[i].After {
+			at = max(at, ends[a])
+		}
+		ends[i] = at + b.tasks[i].Length
+	}
+	left := make([]int, len(b.tasks))
+	for i := range b.next {
+		left[i] = len(b.next[i])
+	}
+	var free []int
+	for i := range left {
+		if left[i] == 0 {
+			free = append(free, i)
+		}
+	}
+	for n := range order {
+		at := 0
+		for k := range free {
+			if ends[free[k]] > ends[free[at]] || ends[free[k]] == ends[free[at]] && free[k] < free[at] {
+				at = k
+			}
+		}
+		i := free[at]
+		free = slices.Delete(free, at, at+1)
+		order[n] = i
+		for _, a := range b.tasks[i].After {
+			if left[a]--; left[a] == 0 {
+				free = append(free, a)
+			}
+		}
+	}
+}
+
+// shift carries one task of an order to another place in it, as far as what comes before and after it lets it.
+func (b *builder) shift(order []int, from, to int) bool {
+	i := order[from]
+	step := 1
+	if to < from {
+		step = -1
+	}
+	at := from
+	for ; at != to; at += step {
+		o := order[at+step]
+		// on its way back it may not pass what comes after it, and on its way on not what comes before it
+		if step < 0 && slices.Contains(b.next[i], o) || step > 0 && slices.Contains(b.tasks[i].After, o) {
+			break
+		}
+		order[at] = o
+	}
+	order[at] = i
+	return at != from
+}
+
+// build places the tasks of an order one by one, each as late as hands, ovens and what comes after it allow.
+func (b *builder) build(order []int) built {
+	p := built{start: make([]int, len(b.tasks)), oven: make([]int, len(b.tasks)), begin: math.MaxInt}
+	hands := profile{}
+	ovens := make([][]baking, b.limits.Ovens)
+	for _, i := range order {
+		t := &b.tasks[i]
+		end := t.By
+		for _, a := range b.next[i] {
+			end = min(end, p.start[a])
+		}
+		p.oven[i] = -1
+		for {
+			if t.Hands > 0 {
+				end = hands.latest(end, t.Length, b.limits.Hands-t.Hands)
+			}
+			if t.OvenC == 0 {
+				break
+			}
+			o, free := latestOven(ovens, end, t.Length, t.OvenC, b.limits.Sheets)
+			if free == end {
+				p.oven[i] = o
+				break
+			}
+			end = free
+		}
+		s := end - t.Length
+		if t.Hands > 0 {
+			hands.take(s, end, t.Hands)
+		}
+		if o := p.oven[i]; o >= 0 {
+			ovens[o] = append(ovens[o], baking{s, end, t.OvenC})
+		}
+		p.start[i] = s
+		p.begin = min(p.begin, s)
+		if t.From != Any && s < t.From {
+			p.early += t.From - s
+		}
+	}
+	for _, s := range p.start {
+		p.waiting += s - p.begin
+	}
+	return p
+}
+
+type baking struct{ from, to, degrees int }
+
+// latestOven is an oven that is free for so long up to end, or the latest end before it at which one may be.
+func latestOven(ovens [][]baking, end, length, degrees, sheets int) (oven, at int) {
+	at = math.MinInt
+	for o, in := range ovens {
+		with, before := 0, math.MinInt // what is in it then, and when the first of that goes in
+		blocked := false
+		for _, k := range in {
+			if k.to <= end-length || k.from >= end {
+				continue
+			}
+			with++
+			blocked = blocked || k.degrees != degrees
+			before = max(before, k.from)
+		}
+		if !blocked && with < sheets {
+			return o, end
+		}
+		if before > at {
+			oven, at = o, before
+		}
+	}
+	return oven, min(at, end-1)
+}
+
+// profile is how many hands are taken over time: used[k] from at[k] up to at[k+1].
+type profile struct {
+	at   []int
+	used []int
+}
+
+// latest is the latest end, not after a given one, of a stretch so long in which no more hands than free are taken.
+func (p *profile) latest(end, length, free int) int {
+	k, found := slices.BinarySearch(p.at, end)
+	if !found {
+		k--
+	} else {
+		k-- // the stretch that ends there
+	}
+	for ; k >= 0; k-- {
+		if p.used[k] > free {
+			end = min(end, p.at[k])
+			continue
+		}
+		if p.at[k] <= end-length {
+			return end
+		}
+	}
+	return end
+}
+
+// take has hands taken from one moment to another.
+func (p *profile) take(from, to, hands int) {
+	if from >= to {
+		return
+	}
+	a, b := p.split(from), p.split(to)
+	for k := a; k < b; k++ {
+		p.used[k] += hands
+	}
+}
+
+// split makes sure that a stretch begins at a moment; its place.
+func (p *profile) split(t int) int {
+	k, found := slices.BinarySearch(p.at, t)
+	if found {
+		return k
+	}
+	used := 0
+	if k > 0 {
+		used = p.used[k-1]
+	}
+	p.at = slices.Insert(p.at, k, t)
+	p.used = slices.Insert(p.used, k, used)
+	return k
+}
