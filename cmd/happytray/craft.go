@@ -4,7 +4,6 @@ import (
 	"bufio"
 	"context"
 	"encoding/json"
-	"errors"
 	"fmt"
 	"io"
 	"math"
@@ -14,7 +13,6 @@ import (
 	"github.com/spf13/cobra"
 
 	"happytray/app"
-	"happytray/art"
 	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
@@ -294,43 +292,4 @@ func reviewCommand() *cobra.Command {
 type reviewOfTray struct {
 	Tray int `json:"tray"` // from 1
 	review.Review
-}
-
-func exportCommand() *cobra.Command {
-	var as, slant, crop string
-	var names bool
-	c := &cobra.Command{Use: "export", Short: "Write the tray on standard input in another format", Args: noArgs}
-	which := whichTray(c)
-	c.RunE = func(*cobra.Command, []string) error {
-		if as != "svg" {
-			return usageError{fmt.Errorf("--as takes svg, not %q", as)}
-		}
-		j, t, larder, err := readOne(*which)
-		if err != nil {
-			return err
-		}
-		if t.Board == nil {
-			return fault.Bad("board", "there is nothing to draw without a board")
-		}
-		svg := ""
-		switch {
-		case slant != "" && crop != "":
-			return usageError{errors.New("--crop is straight from above; leave --slant off")}
-		case slant != "":
-			if svg, err = art.Slant(j.Title, t, larder, slant, names); err != nil {
-				return err
-			}
-		default:
-			if svg, err = art.Picture(j.Title, t, larder, names, crop); err != nil {
-				return err
-			}
-		}
-		_, err = io.WriteString(os.Stdout, svg)
-		return err
-	}
-	c.Flags().StringVar(&as, "as", "svg", "svg")
-	c.Flags().StringVar(&slant, "slant", "", "at a slant, as seen from the bottom, top, left or right")
-	c.Flags().StringVar(&crop, "crop", "", "straight from above, filled with food in a frame of these sides: "+fmt.Sprint(art.Crops))
-	c.Flags().BoolVar(&names, "names", false, "with the names of what lies on it")
-	return c
 }

@@ -1,0 +1,410 @@
+package sheet
+
+import (
+	"bytes"
+	"context"
+	"encoding/xml"
+	"fmt"
+	"io"
+	"math"
+	"strconv"
+	"strings"
+	"testing"
+
+	"github.com/ledongthuc/pdf"
+
+	"happytray/core/arrange"
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/geom"
+	"happytray/core/job"
+	"happytray/core/plan"
+	"happytray/core/prep"
+	"happytray/core/price"
+	"happytray/core/shop"
+	"happytray/core/tray"
+)
+
+var larder = food.BuiltIn()
+
+func laid(t testing.TB, b brief.Brief) *job.Job {
+	t.Helper()
+	j, err := plan.Of(b, larder, board.BuiltInCabinet())
+	if err != nil {
+		t.Fatal(err)
+	}
+	for n := range j.Trays {
+		res, err := arrange.Lay(context.Background(), j.Trays[n], larder, arrange.Options{Seed: 1, Effort: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		j.Trays[n] = res.Tray
+	}
+	return j
+}
+
+const point = 25.4 / 72 // mm
+
+// read is a PDF as a reader that is not the writer's sees it: of each page its size, its paths and its text, mm from
+// the upper left.
+type read struct {
+	w, h  float64
+	paths []geom.Outline
+	lines [][2]geom.Point
+	text  string
+}
+
+func readPDF(t *testing.T, raw []byte) (out []read) {
+	t.Helper()
+	r, err := pdf.NewReader(bytes.NewReader(raw), int64(len(raw)))
+	if err != nil {
+		t.Fatal(err)
+	}
+	for n := 1; n <= r.NumPage(); n++ {
+		p := r.Page(n)
+		box := p.V.Key("MediaBox")
+		if box.Len() == 0 { // that of all pages
+			box = p.V.Key("Parent").Key("MediaBox")
+		}
+		q := read{w: box.Index(2).Float64() * point, h: box.Index(3).Float64() * point}
+		body := p.V.Key("Contents").Reader()
+		content, err := io.ReadAll(body)
+		if err != nil {
+			t.Fatal(err)
+		}
+		q.paths, q.lines = pathsIn(string(content), q.h)
+		text, err := p.GetPlainText(nil)
+		if err != nil {
+			t.Fatal(err)
+		}
+		q.text = text
+		out = append(out, q)
+	}
+	return out
+}
+
+// pathsIn follows the operators m, l, h and those that paint of a content stream.
+func pathsIn(content string, height float64) (paths []geom.Outline, lines [][2]geom.Point) {
+	var now geom.Outline
+	var stack []float64
+	for _, line := range strings.Split(content, "\n") {
+		stack = stack[:0]
+		for _, f := range strings.Fields(line) {
+			if v, err := strconv.ParseFloat(f, 64); err == nil {
+				stack = append(stack, v)
+				continue
+			}
+			at := func() geom.Point {
+				return geom.Pt(stack[len(stack)-2]*point, height-stack[len(stack)-1]*point)
+			}
+			switch f {
+			case "m":
+				now = geom.Outline{at()}
+			case "l":
+				now = append(now, at())
+			case "c", "v", "y": // round, and not looked at
+				now = nil
+			case "S", "s", "f", "B", "b", "f*", "B*":
+				switch {
+				case len(now) == 2:
+					lines = append(lines, [2]geom.Point{now[0], now[1]})
+				case len(now) > 2:
+					if now[0].Dist(now[len(now)-1]) < .01 {
+						now = now[:len(now)-1]
+					}
+					paths = append(paths, now)
+				}
+				now = nil
+			}
+			stack = stack[:0]
+		}
+	}
+	return paths, lines
+}
+
+// farthest is how far the points of one outline lie from those of another that is as long, mm.
+func farthest(a, b geom.Outline) float64 {
+	if len(a) != len(b) {
+		return math.Inf(1)
+	}
+	worst := 0.0
+	for i := range a {
+		worst = math.Max(worst, a[i].Dist(b[i]))
+	}
+	return worst
+}
+
+// found is the path that an outline, moved by a vector, is drawn as, and how far off it is.
+func found(paths []geom.Outline, o geom.Outline, by geom.Point) (best float64) {
+	best = math.Inf(1)
+	for _, p := range paths {
+		best = math.Min(best, farthest(p, o.Move(by)))
+	}
+	return best
+}
+
+func hundred(lines [][2]geom.Point) bool {
+	for _, l := range lines {
+		if math.Abs(l[0].Dist(l[1])-100) < .02 {
+			return true
+		}
+	}
+	return false
+}
+
+// On one page as large as the board every piece lies where it lies on the tray, to a tenth of a millimetre, and is
+// drawn over what lies under it.
+func TestMatIsTrue(t *testing.T) {
+	j := laid(t, brief.Brief{Guests: brief.Guests{Adults: 14}})
+	one := j.Trays[0]
+	raw, err := Mat(j.Title, one, larder, "whole")
+	if err != nil {
+		t.Fatal(err)
+	}
+	pages := readPDF(t, raw)
+	if len(pages) != 1 {
+		t.Fatalf("%d pages", len(pages))
+	}
+	p := pages[0]
+	var by geom.Point
+	for _, o := range p.paths { // the board's outline says where the tray lies on the page
+		if len(o) == len(one.Board.Outline) {
+			by = o[0].Sub(one.Board.Outline[0])
+			break
+		}
+	}
+	if d := found(p.paths, one.Board.Outline, by); d > .05 {
+		t.Fatalf("the board is %.2f mm off", d)
+	}
+	pieces := 0
+	for i := range one.Elements {
+		for k := range one.Elements[i].Pieces {
+			pieces++
+			if d := found(p.paths, one.Elements[i].Pieces[k].Outline, by); d > .1 {
+				t.Errorf("%s, piece %d: %.2f mm off", one.Elements[i].ID, k, d)
+			}
+		}
+	}
+	if pieces < 60 || !hundred(p.lines) {
+		t.Errorf("%d pieces, a line of 100 mm: %v", pieces, hundred(p.lines))
+	}
+	for _, s := range prep.Order(one, larder).Steps {
+		name, _, _ := strings.Cut(s.Title, ",")
+		if !strings.Contains(p.text, name) {
+			t.Errorf("%s is not named on the mat", name)
+		}
+	}
+	if !bytes.Contains(raw, []byte("/FontFile2")) || bytes.Contains(raw, []byte("/BaseFont /Helvetica")) {
+		t.Error("the letters are not in the file")
+	}
+	again, _ := Mat(j.Title, one, larder, "whole")
+	if !bytes.Equal(raw, again) {
+		t.Error("another file of the same tray")
+	}
+}
+
+// Put together page by page, a mat in pages is the tray: every corner of every piece is on a page, where it belongs,
+// and neighbours share a centimetre.
+func TestMatInPages(t *testing.T) {
+	j := laid(t, brief.Brief{Guests: brief.Guests{Adults: 9}})
+	one := j.Trays[0]
+	for _, on := range []string{"a4", "a3", "letter"} {
+		raw, err := Mat(j.Title, one, larder, on)
+		if err != nil {
+			t.Fatal(err)
+		}
+		pages := readPDF(t, raw)
+		m, _ := matOf(j.Title, one, larder)
+		box := m.box.Grow(frontMM)
+		w, h, _ := size(on)
+		c := cut(box, w, h)
+		if len(pages) != c.across*c.down {
+			t.Fatalf("%s: %d pages, want %d by %d", on, len(pages), c.across, c.down)
+		}
+		if c.stepX+overlapMM != c.innerW || c.innerW > w+h {
+			t.Errorf("%s: %+v", on, c)
+		}
+		for i := range one.Elements {
+			for k := range one.Elements[i].Pieces {
+				o := one.Elements[i].Pieces[k].Outline
+				for _, corner := range o {
+					seen := false
+					for n, p := range pages {
+						by := geom.Pt(marginMM-box.Min.X-float64(n%c.across)*c.stepX, marginMM-box.Min.Y-float64(n/c.across)*c.stepY)
+						q := corner.Add(by)
+						if q.X < marginMM || q.Y < marginMM || q.X > marginMM+c.innerW || q.Y > marginMM+c.innerH {
+							continue
+						}
+						seen = true
+						if d := found(p.paths, o, by); d > .1 {
+							t.Fatalf("%s: page %d: %s is %.2f mm off", on, n+1, one.Elements[i].ID, d)
+						}
+						break
+					}
+					if !seen {
+						t.Fatalf("%s: a corner of %s is on no page", on, one.Elements[i].ID)
+					}
+				}
+			}
+		}
+		for n, p := range pages {
+			if math.Abs(p.w*p.h-w*h) > 1 || !hundred(p.lines) || !strings.Contains(p.text, "of ") {
+				t.Errorf("%s, page %d: %.1f by %.1f mm, a line of 100 mm: %v", on, n+1, p.w, p.h, hundred(p.lines))
+			}
+		}
+	}
+}
+
+func TestMatAsSVG(t *testing.T) {
+	j := laid(t, brief.Brief{Guests: brief.Guests{Adults: 6}})
+	one := j.Trays[0]
+	raw, err := MatSVG("<A & B>", one, larder)
+	if err != nil {
+		t.Fatal(err)
+	}
+	var doc struct {
+		Width, Height string `xml:",attr"`
+		W             string `xml:"width,attr"`
+		Box           string `xml:"viewBox,attr"`
+		Title         string `xml:"title"`
+		Paths         []struct {
+			D     string `xml:"d,attr"`
+			Class string `xml:"class,attr"`
+		} `xml:"path"`
+	}
+	if err := xml.Unmarshal(raw, &doc); err != nil {
+		t.Fatal(err)
+	}
+	if w, _, _ := strings.Cut(doc.W, "mm"); !strings.Contains(doc.Box, " "+w+" ") || doc.Title != "<A & B>" {
+		t.Errorf("%s wide, %s, %q", doc.W, doc.Box, doc.Title)
+	}
+	pieces := map[string]bool{}
+	for _, p := range doc.Paths {
+		if p.Class == "piece" {
+			pieces[p.D] = true
+		}
+	}
+	for i := range one.Elements {
+		for k := range one.Elements[i].Pieces {
+			o := one.Elements[i].Pieces[k].Outline
+			d := fmt.Sprintf("M%s %s", strconv.FormatFloat(math.Round(o[0].X*100)/100, 'f', -1, 64), strconv.FormatFloat(math.Round(o[0].Y*100)/100, 'f', -1, 64))
+			hit := false
+			for have := range pieces {
+				hit = hit || strings.HasPrefix(have, d)
+			}
+			if !hit {
+				t.Errorf("%s, piece %d is not on it", one.Elements[i].ID, k)
+			}
+		}
+	}
+}
+
+func TestBuildCardsQuote(t *testing.T) {
+	b := brief.Brief{Guests: brief.Guests{Adults: 16}, Occasion: "grazing", Host: "Odile Marrow", ServeAt: "2026-11-30T19:00:00+01:00", Place: "Saltmere quay"}
+	j := laid(t, b)
+	j.Title = "First firing – at the new kiln \U0001F9C0"
+	one := j.Trays[0]
+	build, err := Build(j.Title, one, larder, "a4")
+	if err != nil {
+		t.Fatal(err)
+	}
+	pages := readPDF(t, build)
+	if len(pages) != 1 || len(pages[0].paths) < 200 {
+		t.Fatalf("%d pages", len(pages))
+	}
+	for _, s := range prep.Order(one, larder).Steps {
+		if !strings.Contains(strings.ReplaceAll(pages[0].text, "\n", " "), s.Title[:min(4, len(s.Title))]) {
+			t.Errorf("no step of %s", s.Title)
+		}
+	}
+	cards, err := Cards(j, larder, "a4")
+	if err != nil {
+		t.Fatal(err)
+	}
+	all := ""
+	for _, p := range readPDF(t, cards) {
+		all += p.text
+	}
+	foods := 0
+	for _, id := range one.Foods() {
+		f, _ := larder.Get(id)
+		if f.Category == food.Garnish || f.Category == food.NotFood {
+			continue
+		}
+		foods++
+		for _, a := range f.Allergens {
+			if !strings.Contains(all, a) {
+				t.Errorf("%s: nothing of %s", id, a)
+			}
+		}
+	}
+	if n := strings.Count(all, "labels of the packs decide"); n != 2*foods {
+		t.Errorf("%d cautions on %d cards of two sides", n, foods)
+	}
+	for _, never := range []string{"free from", "safe for", "allergen-free"} {
+		if strings.Contains(strings.ToLower(all), never) {
+			t.Errorf("a card says %q", never)
+		}
+	}
+	if !strings.Contains(all, "Best bites") || !strings.Contains(all, ", then ") || !strings.Contains(all, "To drink with it") {
+		t.Error("no best bites, or nothing to drink")
+	}
+	q := price.Of(shop.Of(j, larder), prep.Minutes(j, larder), 1, 16, false, price.Usual)
+	quote, err := Quote(j, larder, q, Money{"EUR", 2}, "a4")
+	if err != nil {
+		t.Fatal(err)
+	}
+	text := readPDF(t, quote)[0].text
+	for _, want := range []string{"Monday 30 November 2026, 19:00", "Odile Marrow", "16 guests", fmt.Sprintf("%.2f EUR", float64(q.Total)/100)} {
+		if !strings.Contains(text, want) {
+			t.Errorf("no %q on the quote", want)
+		}
+	}
+	if strings.Contains(text, "Margin") {
+		t.Error("the client sees the margin")
+	}
+}
+
+func TestSheetsThatCannotBe(t *testing.T) {
+	j := laid(t, brief.Brief{Guests: brief.Guests{Adults: 4}})
+	if _, err := Mat("x", j.Trays[0], larder, "napkin"); err == nil {
+		t.Error("printed on a napkin")
+	}
+	if _, err := Mat("x", &tray.Tray{}, larder, "a4"); err == nil {
+		t.Error("a mat without a board")
+	}
+	if _, err := Build("x", &tray.Tray{Board: j.Trays[0].Board}, larder, "a4"); err == nil {
+		t.Error("nothing is built")
+	}
+	if _, err := Cards(&job.Job{Trays: []*tray.Tray{{}}}, larder, "a4"); err == nil {
+		t.Error("cards of nothing")
+	}
+	// the longest board there is, on the smallest paper
+	b, err := board.Make(board.Request{Shape: "rectangle", LengthMM: 3000, WidthMM: 1000})
+	if err != nil {
+		t.Fatal(err)
+	}
+	raw, err := Mat("A run", &tray.Tray{Board: &b}, larder, "a4")
+	if err != nil {
+		t.Fatal(err)
+	}
+	if n := len(readPDF(t, raw)); n < 60 || n > 90 {
+		t.Errorf("three metres take %d pages", n)
+	}
+}
+
+func BenchmarkMat(b *testing.B) {
+	j := laid(b, brief.Brief{Guests: brief.Guests{Adults: 19}, Occasion: "grazing", Month: 6})
+	one := j.Trays[0]
+	for _, on := range []string{"a4", "whole"} {
+		b.Run(on, func(b *testing.B) {
+			for range b.N {
+				if _, err := Mat("Sixty things", one, larder, on); err != nil {
+					b.Fatal(err)
+				}
+			}
+			b.ReportMetric(float64(len(one.Elements)), "elements")
+		})
+	}
+}
