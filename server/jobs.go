@@ -3,6 +3,7 @@ package server
 import (
 	"context"
 	"errors"
+	"fmt"
 	"net/http"
 	"strconv"
 	"strings"
@@ -245,6 +246,38 @@ func (s *Server) TrayPicture(c *gin.Context, id api.JobId, params api.TrayPictur
 		return
 	}
 	c.Data(http.StatusOK, "image/svg+xml", []byte(svg))
+}
+
+// kitchenOf is who prepares, and with how many ovens; one of each where nothing is said.
+func kitchenOf(people, ovens *int) app.Kitchen {
+	return app.Kitchen{People: or(people, 1), Ovens: or(ovens, 1)}
+}
+
+// JobDay is the work for a job against the clock.
+func (s *Server) JobDay(c *gin.Context, id api.JobId, params api.JobDayParams) {
+	leave, ok := s.turn(c, s.works, nil)
+	if !ok {
+		return
+	}
+	defer leave()
+	d, err := s.app.Day(c.Request.Context(), id, kitchenOf(params.People, params.Ovens))
+	reply(s, c, d, err)
+}
+
+// JobSheet sends what is printed of a job.
+func (s *Server) JobSheet(c *gin.Context, id api.JobId, params api.JobSheetParams) {
+	leave, ok := s.turn(c, s.works, nil)
+	if !ok {
+		return
+	}
+	defer leave()
+	p, err := s.app.Sheet(c.Request.Context(), id, or(params.Tray, 0), string(params.Kind), string(or(params.Paper, "a4")), kitchenOf(params.People, params.Ovens))
+	if err != nil {
+		s.fail(c, aJob, err)
+		return
+	}
+	c.Header("Content-Disposition", fmt.Sprintf("inline; filename=%q", p.Name))
+	c.Data(http.StatusOK, p.Media, p.Data)
 }
 
 // JobDerived tells what follows from a job as it is saved.

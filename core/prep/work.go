@@ -548,5 +548,5 @@ func (w *worker) sundries() {
 	load := w.add(work{id: Load, kind: Load, seconds: loadSecs + loadTraySecs*len(w.j.Trays), hands: 1, count: len(w.j.Trays), after: append(laid, pack), from: schedule.Any, by: -w.arrive - w.road,
 		says: "Cover the trays, pack crackers and greens apart, and load"})
 	drive := w.add(work{id: Drive, kind: Drive, seconds: w.road, hands: 1, count: 1, after: []string{load}, from: schedule.Any, by: -w.arrive, says: fmt.Sprintf("On the road, %d minutes", w.road/60)})
-	w.add(work{id: Unload, kind: Unload, seconds: unloadSecs, hands: 1, count: len(w.j.Trays), after: []string{drive}, from: schedule.Any, by: 0, says: "Carry in, set the trays where they are served, uncover"})
+	w.add(work{id: Unload, kind: Unload, seconds: unloadSecs, hands: 1, count: len(w.j.Trays), after: []string{drive}, from: schedule.Any, by: -w.arrive + unloadSecs, says: "Carry in, set the trays where they are served, uncover"})
 }

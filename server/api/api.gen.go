@@ -822,6 +822,63 @@ func (e ListJobsParamsWhich) Valid() bool {
 	}
 }
 
+// Defines values for JobSheetParamsKind.
+const (
+	JobSheetParamsKindBuild    JobSheetParamsKind = "build"
+	JobSheetParamsKindCalendar JobSheetParamsKind = "calendar"
+	JobSheetParamsKindCards    JobSheetParamsKind = "cards"
+	JobSheetParamsKindMat      JobSheetParamsKind = "mat"
+	JobSheetParamsKindMatSvg   JobSheetParamsKind = "mat-svg"
+	JobSheetParamsKindQuote    JobSheetParamsKind = "quote"
+	JobSheetParamsKindTable    JobSheetParamsKind = "table"
+)
+
+// Valid indicates whether the value is a known member of the JobSheetParamsKind enum.
+func (e JobSheetParamsKind) Valid() bool {
+	switch e {
+	case JobSheetParamsKindBuild:
+		return true
+	case JobSheetParamsKindCalendar:
+		return true
+	case JobSheetParamsKindCards:
+		return true
+	case JobSheetParamsKindMat:
+		return true
+	case JobSheetParamsKindMatSvg:
+		return true
+	case JobSheetParamsKindQuote:
+		return true
+	case JobSheetParamsKindTable:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for JobSheetParamsPaper.
+const (
+	JobSheetParamsPaperA3     JobSheetParamsPaper = "a3"
+	JobSheetParamsPaperA4     JobSheetParamsPaper = "a4"
+	JobSheetParamsPaperLetter JobSheetParamsPaper = "letter"
+	JobSheetParamsPaperWhole  JobSheetParamsPaper = "whole"
+)
+
+// Valid indicates whether the value is a known member of the JobSheetParamsPaper enum.
+func (e JobSheetParamsPaper) Valid() bool {
+	switch e {
+	case JobSheetParamsPaperA3:
+		return true
+	case JobSheetParamsPaperA4:
+		return true
+	case JobSheetParamsPaperLetter:
+		return true
+	case JobSheetParamsPaperWhole:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for ExportTableParamsSeparator.
 const (
 	ExportTableParamsSeparatorComma     ExportTableParamsSeparator = "comma"
@@ -1216,6 +1273,71 @@ type Chosen struct {
 type ColourPart struct {
 	Hex  string  `json:"hex"`
 	Part float64 `json:"part"`
+}
+
+// Day defines model for Day.
+type Day struct {
+	BeginAt  string   `json:"begin_at"`
+	Cautions []string `json:"cautions"`
+
+	// ClearAt by when what perishes must be gone from the table
+	ClearAt string `json:"clear_at"`
+	ColdOut []struct {
+		At   string `json:"at"`
+		Food string `json:"food"`
+		Says string `json:"says"`
+	} `json:"cold_out"`
+	Kit []struct {
+		Count int      `json:"count"`
+		For   []string `json:"for"`
+		Stage *string  `json:"stage,omitempty"`
+		What  string   `json:"what"`
+	} `json:"kit"`
+	LateMinutes float64 `json:"late_minutes"`
+
+	// LeaveAt where the trays travel
+	LeaveAt *string `json:"leave_at,omitempty"`
+	Ovens   int     `json:"ovens"`
+	People  int     `json:"people"`
+
+	// Relative the brief says no time; it is reckoned to a made-up one
+	Relative *bool `json:"relative,omitempty"`
+
+	// Savings changes that let all begin later, and by how many minutes
+	Savings *[]struct {
+		Minutes float64 `json:"minutes"`
+		Says    string  `json:"says"`
+	} `json:"savings,omitempty"`
+
+	// ServeAt RFC 3339
+	ServeAt string    `json:"serve_at"`
+	Tasks   []DayTask `json:"tasks"`
+}
+
+// DayTask defines model for DayTask.
+type DayTask struct {
+	After    []string `json:"after"`
+	Count    int      `json:"count"`
+	Critical bool     `json:"critical"`
+	Earliest string   `json:"earliest"`
+	Elements []string `json:"elements"`
+	Ends     string   `json:"ends"`
+	Food     string   `json:"food"`
+	Form     *string  `json:"form,omitempty"`
+	Grams    *float64 `json:"grams,omitempty"`
+	Id       string   `json:"id"`
+	Kind     string   `json:"kind"`
+	Late     *bool    `json:"late,omitempty"`
+	Latest   string   `json:"latest"`
+	Minutes  float64  `json:"minutes"`
+	Says     string   `json:"says"`
+	Starts   string   `json:"starts"`
+	Tool     *string  `json:"tool,omitempty"`
+	Tray     *int     `json:"tray,omitempty"`
+	Uses     []string `json:"uses"`
+
+	// Who 1 for the first of the people; empty for what goes on by itself
+	Who string `json:"who"`
 }
 
 // Derived defines model for Derived.
@@ -1946,7 +2068,8 @@ type PrepSheet struct {
 	Kit []struct {
 		Count int      `json:"count"`
 		For   []string `json:"for"`
-		Tool  string   `json:"tool"`
+		Stage *string  `json:"stage,omitempty"`
+		What  string   `json:"what"`
 	} `json:"kit"`
 	Minutes float64 `json:"minutes"`
 	Steps   []struct {
@@ -2406,6 +2529,12 @@ type ListJob = string
 // ListWeek defines model for ListWeek.
 type ListWeek = string
 
+// Ovens defines model for Ovens.
+type Ovens = int
+
+// People defines model for People.
+type People = int
+
 // RevisionNumber defines model for RevisionNumber.
 type RevisionNumber = int64
 
@@ -2498,6 +2627,15 @@ type SaveJobParams struct {
 	IfMatch IfMatch `json:"If-Match"`
 }
 
+// JobDayParams defines parameters for JobDay.
+type JobDayParams struct {
+	// People how many prepare, 1 when left out
+	People *People `form:"people,omitempty" json:"people,omitempty"`
+
+	// Ovens how many ovens there are, 1 when left out
+	Ovens *Ovens `form:"ovens,omitempty" json:"ovens,omitempty"`
+}
+
 // JobDerivedParams defines parameters for JobDerived.
 type JobDerivedParams struct {
 	// Tray which of the job's trays, 0 for the first
@@ -2532,6 +2670,27 @@ type JobSceneParams struct {
 	// Tray which of the job's trays, 0 for the first
 	Tray *WhichTray `form:"tray,omitempty" json:"tray,omitempty"`
 }
+
+// JobSheetParams defines parameters for JobSheet.
+type JobSheetParams struct {
+	Kind  JobSheetParamsKind   `form:"kind" json:"kind"`
+	Paper *JobSheetParamsPaper `form:"paper,omitempty" json:"paper,omitempty"`
+
+	// People how many prepare, 1 when left out
+	People *People `form:"people,omitempty" json:"people,omitempty"`
+
+	// Ovens how many ovens there are, 1 when left out
+	Ovens *Ovens `form:"ovens,omitempty" json:"ovens,omitempty"`
+
+	// Tray which of the job's trays, 0 for the first
+	Tray *WhichTray `form:"tray,omitempty" json:"tray,omitempty"`
+}
+
+// JobSheetParamsKind defines parameters for JobSheet.
+type JobSheetParamsKind string
+
+// JobSheetParamsPaper defines parameters for JobSheet.
+type JobSheetParamsPaper string
 
 // TrayPictureParams defines parameters for TrayPicture.
 type TrayPictureParams struct {
@@ -2895,6 +3054,9 @@ type ServerInterface interface {
 	// Carry How everything on a saved tray makes room for what is held over it; small enough for every frame of a drag
 	// (POST /api/v1/jobs/{id}/carry)
 	Carry(c *gin.Context, id JobId)
+	// JobDay The work for a job as it is saved against the clock, backwards from serving, for so many people and ovens
+	// (GET /api/v1/jobs/{id}/day)
+	JobDay(c *gin.Context, id JobId, params JobDayParams)
 	// JobDerived What follows from a job as it is saved; one small question where the document would have to be sent three times
 	// (GET /api/v1/jobs/{id}/derived)
 	JobDerived(c *gin.Context, id JobId, params JobDerivedParams)
@@ -2922,6 +3084,9 @@ type ServerInterface interface {
 	// JobScene A tray of a job as it is saved, as drawings to place
 	// (GET /api/v1/jobs/{id}/scene)
 	JobScene(c *gin.Context, id JobId, params JobSceneParams)
+	// JobSheet What is printed of a job as it is saved, and its work list as a calendar or a table
+	// (GET /api/v1/jobs/{id}/sheet)
+	JobSheet(c *gin.Context, id JobId, params JobSheetParams)
 	// TakeOut Take out a job that was put away
 	// (POST /api/v1/jobs/{id}/take-out)
 	TakeOut(c *gin.Context, id JobId)
@@ -4044,6 +4209,50 @@ func (siw *ServerInterfaceWrapper) Carry(c *gin.Context) {
 	siw.Handler.Carry(c, id)
 }
 
+// JobDay operation middleware
+func (siw *ServerInterfaceWrapper) JobDay(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params JobDayParams
+
+	// ------------- Optional query parameter "people" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "people", c.Request.URL.Query(), &params.People, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter people: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "ovens" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "ovens", c.Request.URL.Query(), &params.Ovens, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter ovens: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.JobDay(c, id, params)
+}
+
 // JobDerived operation middleware
 func (siw *ServerInterfaceWrapper) JobDerived(c *gin.Context) {
 
@@ -4365,6 +4574,74 @@ func (siw *ServerInterfaceWrapper) JobScene(c *gin.Context) {
 	}
 
 	siw.Handler.JobScene(c, id, params)
+}
+
+// JobSheet operation middleware
+func (siw *ServerInterfaceWrapper) JobSheet(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params JobSheetParams
+
+	// ------------- Required query parameter "kind" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "kind", c.Request.URL.Query(), &params.Kind, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter kind: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "paper" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "paper", c.Request.URL.Query(), &params.Paper, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter paper: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "people" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "people", c.Request.URL.Query(), &params.People, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter people: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "ovens" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "ovens", c.Request.URL.Query(), &params.Ovens, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter ovens: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "tray" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "tray", c.Request.URL.Query(), &params.Tray, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter tray: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.JobSheet(c, id, params)
 }
 
 // TakeOut operation middleware
@@ -5517,6 +5794,8 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/revisions/:number", wrapper.Revision)
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/revisions/:number", wrapper.NameRevision)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/revisions/:number/tray.svg", wrapper.RevisionPicture)
+	router.GET(options.BaseURL+"/api/v1/jobs/:id/day", wrapper.JobDay)
+	router.GET(options.BaseURL+"/api/v1/jobs/:id/sheet", wrapper.JobSheet)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/tray.svg", wrapper.TrayPicture)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/derived", wrapper.JobDerived)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/scene", wrapper.JobScene)

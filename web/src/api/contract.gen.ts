@@ -239,6 +239,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        /** The work for a job as it is saved against the clock, backwards from serving, for so many people and ovens */
+        get: operations["jobDay"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/sheet": {
+        parameters: {
+            query?: {
+                /** @description which of the job's trays, 0 for the first */
+                tray?: components["parameters"]["WhichTray"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        /** What is printed of a job as it is saved, and its work list as a calendar or a table */
+        get: operations["jobSheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/tray.svg": {
         parameters: {
             query?: {
@@ -2477,6 +2518,65 @@ export interface components {
                 explanation?: string;
             }[];
         };
+        Day: {
+            /** @description RFC 3339 */
+            serve_at: string;
+            begin_at: string;
+            /** @description where the trays travel */
+            leave_at?: string;
+            /** @description by when what perishes must be gone from the table */
+            clear_at: string;
+            /** @description the brief says no time; it is reckoned to a made-up one */
+            relative?: boolean;
+            /** Format: double */
+            late_minutes: number;
+            people: number;
+            ovens: number;
+            tasks: components["schemas"]["DayTask"][];
+            cold_out: {
+                food: string;
+                at: string;
+                says: string;
+            }[];
+            kit: {
+                what: string;
+                stage?: string;
+                count: number;
+                for: string[];
+            }[];
+            cautions: string[];
+            /** @description changes that let all begin later, and by how many minutes */
+            savings?: {
+                says: string;
+                /** Format: double */
+                minutes: number;
+            }[];
+        };
+        DayTask: {
+            id: string;
+            kind: string;
+            food: string;
+            form?: string;
+            says: string;
+            tool?: string;
+            count: number;
+            /** Format: double */
+            grams?: number;
+            /** Format: double */
+            minutes: number;
+            starts: string;
+            ends: string;
+            /** @description 1 for the first of the people; empty for what goes on by itself */
+            who: string;
+            uses: string[];
+            after: string[];
+            elements: string[];
+            tray?: number;
+            earliest: string;
+            latest: string;
+            critical: boolean;
+            late?: boolean;
+        };
         PrepSheet: {
             /** @description what to drink with the tray, one without alcohol first */
             drinks: {
@@ -2495,7 +2595,8 @@ export interface components {
             cold_out_min: number;
             cautions: string[];
             kit: {
-                tool: string;
+                what: string;
+                stage?: string;
                 count: number;
                 for: string[];
             }[];
@@ -2533,6 +2634,10 @@ export interface components {
         };
     };
     parameters: {
+        /** @description how many prepare, 1 when left out */
+        People: number;
+        /** @description how many ovens there are, 1 when left out */
+        Ovens: number;
         ThingId: string;
         KeptKind: components["schemas"]["KeptKind"];
         /** @description The version this change was made from, 0 for something new */
@@ -2970,6 +3075,69 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
+                    "image/svg+xml": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    jobDay: {
+        parameters: {
+            query?: {
+                /** @description how many prepare, 1 when left out */
+                people?: components["parameters"]["People"];
+                /** @description how many ovens there are, 1 when left out */
+                ovens?: components["parameters"]["Ovens"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The day */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Day"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    jobSheet: {
+        parameters: {
+            query: {
+                /** @description which of the job's trays, 0 for the first */
+                tray?: components["parameters"]["WhichTray"];
+                kind: "mat" | "build" | "cards" | "quote" | "calendar" | "table" | "mat-svg";
+                paper?: "a4" | "a3" | "letter" | "whole";
+                /** @description how many prepare, 1 when left out */
+                people?: components["parameters"]["People"];
+                /** @description how many ovens there are, 1 when left out */
+                ovens?: components["parameters"]["Ovens"];
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                    "text/calendar": string;
+                    "text/csv": string;
                     "image/svg+xml": string;
                 };
             };
@@ -4774,6 +4942,8 @@ type ReadonlyArray<T> = [
     unknown[]
 ] ? Readonly<Exclude<T, undefined>> : Readonly<Exclude<T, undefined>[]>;
 export const pathsApiV1JobsGetParametersQueryWhichValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/jobs"]["get"]["parameters"]["query"]["which"]> = ["coming", "past", "away"];
+export const pathsApiV1JobsIdSheetGetParametersQueryKindValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/jobs/{id}/sheet"]["get"]["parameters"]["query"]["kind"]> = ["mat", "build", "cards", "quote", "calendar", "table", "mat-svg"];
+export const pathsApiV1JobsIdSheetGetParametersQueryPaperValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/jobs/{id}/sheet"]["get"]["parameters"]["query"]["paper"]> = ["a4", "a3", "letter", "whole"];
 export const pathsApiV1PicturePostParametersQueryFromValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/picture"]["post"]["parameters"]["query"]["from"]> = ["above", "bottom", "top", "left", "right"];
 export const pathsApiV1PicturePostParametersQueryCropValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/picture"]["post"]["parameters"]["query"]["crop"]> = ["1:1", "4:5", "2:3", "3:2", "16:9"];
 export const pathsApiV1ShoppingExportGetParametersQueryAsValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/shopping/export"]["get"]["parameters"]["query"]["as"]> = ["text", "csv"];

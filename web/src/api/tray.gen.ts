@@ -290,6 +290,10 @@ export interface Rules {
   greenery?: "sparing" | "none";
   style?: "corners" | "winding" | "mirrored" | "wheel" | "meadow";
   /**
+   * minutes that all cheese and meat warms up before serving; 0 for as long as each wants
+   */
+  warm_up_min?: number;
+  /**
    * cut and kept in its round, or whole
    */
   soft_round?: "cut" | "whole";

@@ -1,80 +1,142 @@
 <script setup lang="ts">
-// The ordered steps with counts, the kit and the cautions; also what is printed.
-import { computed } from 'vue'
+// The work against the clock: who does what when, what leaves the cold when, the kit, and what is printed.
+import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
+import DayChart from '@/components/prep/DayChart.vue'
+import DayLists from '@/components/prep/DayLists.vue'
+import SheetLinks from '@/components/prep/SheetLinks.vue'
 import Stage from '@/components/job/Stage.vue'
 import TraySwitch from '@/components/job/TraySwitch.vue'
+import { useDay } from '@/composables/day'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
+import { minutesFrom } from '@/tray/day'
 import { clock, count, minutes, time, when } from '@/tray/words'
 import { said } from '@/tray/units'
 
 const job = useJob()
 const larder = useLarder()
 const sheet = computed(() => job.prep)
-const serve = computed(() => time(job.tray?.brief.serve_at))
-const start = computed(() => {
-  if (!serve.value || !sheet.value) return ''
-  return clock(new Date(serve.value.getTime() - sheet.value.begin_min * 60000))
-})
-const coldOut = computed(() => {
-  if (!serve.value || !sheet.value) return ''
-  return clock(new Date(serve.value.getTime() - sheet.value.cold_out_min * 60000))
-})
+const { people, ovens, day, wrong } = useDay()
+const chosen = ref('')
+const task = computed(() => day.value?.tasks.find(t => t.id === chosen.value) ?? null)
+const names = (n: number) => (people.value > 1 ? `Hands ${n}` : 'Your hands')
+const at = (s: string) => clock(time(s)!)
+const slack = computed(() => (task.value ? Math.floor(minutesFrom(task.value.ends, task.value.latest)) : 0))
+/** Whether some of the work leads the rest: alone one does it all one after the other. */
+const leads = computed(() => people.value > 1 && !!day.value?.tasks.some(t => t.critical))
+const stages = [
+  ['prepare', 'To prepare'],
+  ['serve', 'To serve'],
+  ['travel', 'To take along'],
+] as const
 const print = () => window.print()
 </script>
 
 <template>
   <Stage title="Prep" look="Kit and cautions">
     <template #acts>
-      <button class="btn next" :disabled="!job.elements.length" @click="print">Print the steps</button>
+      <span class="with">
+        <label class="small"
+          >People <input v-model.number="people" class="field" type="number" min="1" max="20"
+        /></label>
+        <label class="small"
+          >Ovens <input v-model.number="ovens" class="field" type="number" min="0" max="10"
+        /></label>
+      </span>
+      <button class="btn next" :disabled="!job.elements.length" @click="print">Print the work list</button>
     </template>
     <TraySwitch />
     <p v-if="!job.elements.length || !sheet" class="card">
       Steps follow from the foods.
       <RouterLink class="btn next" :to="{ name: 'pick' }">Pick the foods</RouterLink>
     </p>
+    <p v-else-if="wrong" class="card" role="alert">▲ {{ wrong }}</p>
+    <p v-else-if="!day" class="soft">Planning the day</p>
     <template v-else>
+      <p v-if="day.late_minutes > 0" class="card late" role="status">
+        ▲ This would be {{ minutes(day.late_minutes) }} late: the work takes longer than there is until
+        serving.
+      </p>
       <p class="lead">
-        <b class="figure">{{ minutes(sheet.minutes) }}</b> of handwork in
-        {{ count(sheet.steps.length, 'step') }}.
-        <template v-if="serve"
-          >Serving is {{ when(job.tray!.brief.serve_at) }}: begin at <b>{{ start }}</b>, have the cold things
-          out by <b>{{ coldOut }}</b>.</template
+        Begin at
+        <b class="figure">{{
+          day.relative
+            ? minutes(minutesFrom(day.begin_at, day.serve_at)) + ' before serving'
+            : at(day.begin_at)
+        }}</b>
+        <template v-if="day.leave_at"
+          >, leave at <b class="figure">{{ at(day.leave_at) }}</b></template
         >
-        <template v-else
-          >The coldest thing wants {{ minutes(sheet.cold_out_min) }} out of the fridge. Give the brief a
-          serving time to see the clock.</template
+        <template v-if="!day.relative"
+          >, serve at <b class="figure blue">{{ at(day.serve_at) }}</b></template
+        >.
+        <span class="soft"
+          >{{ count(day.tasks.filter(t => t.who).length, 'task') }} by hand{{
+            leads ? '; those underlined in blue lead all the rest' : ''
+          }}.
+          <template v-if="!day.relative"
+            >What perishes goes by {{ at(day.clear_at) }}; local rules first.</template
+          ></span
+        >
+      </p>
+      <p v-if="day.savings?.length" class="small soft savings">
+        To begin later:
+        <span v-for="s in day.savings" :key="s.says"
+          >{{ s.says.toLowerCase() }}, {{ minutes(s.minutes) }}</span
         >
       </p>
       <p class="only-print">
         {{ job.tray!.title }}, {{ when(job.tray!.brief.serve_at) }}, {{ job.tray!.board?.name }}
       </p>
-      <ol class="steps card">
-        <li v-for="s in sheet.steps" :key="s.number">
-          <span class="n figure">{{ s.number }}</span>
-          <img loading="lazy" :src="larder.picture(s.food, s.form)" alt="" />
-          <span>
-            <b>{{ s.title }}</b>
-            <span v-if="s.late" class="late">late: just before serving</span>
-            <br />
-            <span class="soft">{{ said(s.says) }}</span>
-          </span>
-          <span class="nums min">{{ minutes(Math.max(1, s.minutes)) }}</span>
-        </li>
-      </ol>
+      <DayChart
+        class="no-print"
+        :day="day"
+        :chosen="chosen"
+        :names="names"
+        :food-name="id => larder.name(id)"
+        @choose="chosen = chosen === $event ? '' : $event"
+      />
+      <div v-if="task" class="card chosen no-print" role="status">
+        <img v-if="task.food && task.form" :src="larder.picture(task.food, task.form)" alt="" />
+        <p>
+          <b>{{ said(task.says) }}</b>
+          <br />
+          <span class="soft"
+            >{{ at(task.starts) }} to {{ at(task.ends) }},
+            {{ task.minutes < 1 ? 'half a minute' : minutes(task.minutes)
+            }}{{ task.tool ? `, with ${task.tool}` : '' }}.
+            {{
+              task.critical
+                ? 'It leads all that follows: longer here is later at the table.'
+                : slack > 0
+                  ? `It could end ${minutes(slack)} later, with hands free for it.`
+                  : ''
+            }}</span
+          >
+        </p>
+      </div>
+      <DayLists :day="day" :names="names" :chosen="chosen" @choose="chosen = $event" />
     </template>
     <template #look>
       <section v-if="sheet && job.elements.length" class="side">
-        <h2>Kit to pack</h2>
-        <ul class="card kit">
-          <li v-for="k in sheet.kit" :key="k.tool">
-            <span class="figure">{{ k.count }}</span>
-            <span>
-              {{ k.tool }}<br /><span class="soft small">{{ k.for.join(', ') }}</span>
-            </span>
-          </li>
-        </ul>
+        <template v-if="day">
+          <h2 class="no-print">Sheets</h2>
+          <SheetLinks class="no-print" :people="people" :ovens="ovens" />
+          <template v-for="[stage, says] in stages" :key="stage">
+            <template v-if="day.kit.some(k => k.stage === stage)">
+              <h2>{{ says }}</h2>
+              <ul class="card kit">
+                <li v-for="k in day.kit.filter(k => k.stage === stage)" :key="k.what">
+                  <span class="figure">{{ k.count }}</span>
+                  <span>
+                    {{ k.what }}<br /><span class="soft small">{{ k.for.join(', ') }}</span>
+                  </span>
+                </li>
+              </ul>
+            </template>
+          </template>
+        </template>
         <template v-if="sheet.drinks.length">
           <h2>What to drink</h2>
           <ul class="card drinks">
@@ -87,7 +149,7 @@ const print = () => window.print()
         </template>
         <h2>The usual cautions</h2>
         <ul class="small cautions">
-          <li v-for="c in sheet.cautions" :key="c">{{ c }}</li>
+          <li v-for="c in day?.cautions ?? sheet.cautions" :key="c">{{ c }}</li>
         </ul>
       </section>
     </template>
@@ -95,39 +157,34 @@ const print = () => window.print()
 </template>
 
 <style scoped>
+.with {
+  display: flex;
+  gap: 12px;
+}
+.with .field {
+  width: 62px;
+  margin-left: 4px;
+}
 .lead .figure {
   font-size: 1.3rem;
 }
-.steps {
-  padding: 4px 18px;
-}
-.steps li {
-  display: grid;
-  grid-template-columns: 30px 46px 1fr auto;
-  gap: 12px;
-  align-items: center;
-  padding: 8px 0;
-  border-bottom: 1px solid var(--line);
-  break-inside: avoid;
-}
-.steps li:last-child {
-  border-bottom: 0;
-}
-.n {
-  font-size: 1.15rem;
-}
-.steps img {
-  width: 46px;
-  height: 46px;
+.lead .blue {
+  color: var(--blue);
 }
 .late {
-  font-size: 0.78rem;
-  font-weight: 650;
-  color: var(--blue);
-  margin-left: 8px;
+  border: 2px solid #a8341f;
 }
-.min {
-  white-space: nowrap;
+.savings span + span::before {
+  content: '; ';
+}
+.chosen {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+.chosen img {
+  width: 60px;
+  height: 60px;
 }
 .side {
   display: grid;

@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import TornEdge from '@/components/common/TornEdge.vue'
 import { useJob } from '@/stores/job'
-import { clock, count, grams, minutes, money, numberWord, occasions, time, when } from '@/tray/words'
+import { count, grams, minutes, money, numberWord, occasions, when } from '@/tray/words'
 
 const job = useJob()
 const route = useRoute()
@@ -21,7 +21,6 @@ const stages = computed(() => {
   const b = d.brief
   const guests = (b.guests.adults ?? 0) + (b.guests.children ?? 0)
   const picked = d.elements.length > 0
-  const start = time(b.serve_at)
   const prep = job.prep
   const lay = () => {
     if (!picked) return 'nothing to lay yet'
@@ -32,8 +31,7 @@ const stages = computed(() => {
   const begin = () => {
     if (!picked || !prep) return 'after the pick'
     const m = job.basket?.minutes ?? prep.minutes // all trays
-    if (!start) return minutes(m)
-    return `${minutes(m)}, start ${clock(new Date(start.getTime() - (m + prep.cold_out_min) * 60000))}`
+    return `${minutes(m)} by hand`
   }
   return [
     {

@@ -1,0 +1,102 @@
+package app
+
+import (
+	"context"
+	"time"
+
+	"happytray/core/prep"
+	"happytray/core/price"
+	"happytray/formats/sheet"
+	"happytray/formats/worklist"
+)
+
+// Kitchen says with whom and with how many ovens a job is prepared.
+type Kitchen struct{ People, Ovens int }
+
+// longPast is how long after serving nobody is late any more: the evening is over.
+const longPast = 12 * time.Hour
+
+// Day is the work for a job as it is saved against the clock of the house.
+func (a *App) Day(ctx context.Context, id string, k Kitchen) (prep.Day, error) {
+	d, _, err := a.day(ctx, id, 0, k)
+	return d, err
+}
+
+func (a *App) day(ctx context.Context, id string, which int, k Kitchen) (prep.Day, savedJob, error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return prep.Day{}, savedJob{}, err
+	}
+	s, err := a.Settings(ctx) // an hour off is worse than no plan
+	if err != nil {
+		return prep.Day{}, savedJob{}, err
+	}
+	now, err := a.savedTray(ctx, id, which, h)
+	if err != nil {
+		return prep.Day{}, savedJob{}, err
+	}
+	o := prep.Options{People: k.People, Ovens: k.Ovens, Zone: s.Location(), Save: true}
+	if at, ok := now.reading.Brief.ServeTime(o.Zone); ok && a.now().Before(at.Add(longPast)) {
+		o.Now = a.now().Truncate(time.Minute)
+	}
+	d, err := prep.Plan(now.reading.Job, now.larder, o)
+	return d, now, err
+}
+
+// Printed is a file that was made of a job.
+type Printed struct {
+	Name, Media string
+	Data        []byte
+}
+
+// Sheets are what is printed of a job, and the forms of its work list.
+var Sheets = []string{"mat", "build", "cards", "quote", "calendar", "table", "mat-svg"}
+
+// Sheet makes a file of a job as it is saved; which is its tray, where only one is on it.
+func (a *App) Sheet(ctx context.Context, id string, which int, kind, paper string, k Kitchen) (out Printed, err error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return out, err
+	}
+	now, err := a.savedTray(ctx, id, which, h)
+	if err != nil {
+		return out, err
+	}
+	j, title := now.reading.Job, now.reading.Title
+	ending := "pdf"
+	out.Media = "application/pdf"
+	switch kind {
+	case "calendar":
+		out.Media, ending = "text/calendar", "ics"
+		var d prep.Day
+		if d, _, err = a.day(ctx, id, which, k); err == nil {
+			out.Data, err = worklist.Calendar(title, id, now.revision, d)
+		}
+	case "table":
+		out.Media, ending = "text/csv", "csv"
+		var d prep.Day
+		if d, _, err = a.day(ctx, id, which, k); err == nil {
+			out.Data, err = worklist.Table(d)
+		}
+	case "mat-svg":
+		out.Media, ending = "image/svg+xml", "svg"
+		out.Data, err = sheet.MatSVG(title, now.tray(), now.larder)
+	case "build":
+		out.Data, err = sheet.Build(title, now.tray(), now.larder, paper)
+	case "cards":
+		out.Data, err = sheet.Cards(j, now.larder, paper)
+	case "quote":
+		var s Settings
+		var q price.Quote
+		if s, err = a.Settings(ctx); err != nil {
+			return out, err
+		}
+		if q, err = a.Quote(ctx, j); err == nil {
+			out.Data, err = sheet.Quote(j, now.larder, q, sheet.Money{Currency: s.Currency, Digits: s.Digits()}, paper)
+		}
+	default:
+		out.Data, err = sheet.Mat(title, now.tray(), now.larder, paper)
+	}
+	out.Name = worklist.Name(title, kind, ending)
+	return out, err
+}

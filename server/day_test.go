@@ -1,0 +1,78 @@
+package server
+
+import (
+	"bytes"
+	"strings"
+	"testing"
+	"time"
+
+	"happytray/server/api"
+)
+
+// The work for a saved job against the clock, with more hands later; its sheets are files of their kind; a day that is
+// over is late for nobody, and one that begins too late says so.
+func TestDayAndSheets(t *testing.T) {
+	d := open(t, db.DSN())
+	serve := time.Now().Add(72 * time.Hour).Truncate(time.Hour)
+	made := func(title string, at time.Time) string {
+		j := d.planned(title, `{"guests":{"adults":9},"serve_at":"`+at.Format(time.RFC3339)+`"}`)
+		return "/api/v1/jobs/" + j.Id
+	}
+	id := "/api/v1/jobs/" + d.make("Whenever", `{"guests":{"adults":9}}`).Id
+	if a := d.ask("PUT", id, file(t, laid(t, 9)), "If-Match", `"1"`); a.status != 200 {
+		t.Fatalf("%.300s", a.body)
+	}
+	var untimed api.Day
+	d.ask("GET", id+"/day", nil).into(t, &untimed)
+	if untimed.Relative == nil || !*untimed.Relative || len(untimed.Tasks) < 20 {
+		t.Errorf("a brief without a time: %+v", untimed.ServeAt)
+	}
+	id = made("Against the clock, again", serve)
+	var one, three api.Day
+	d.ask("GET", id+"/day", nil).into(t, &one)
+	d.ask("GET", id+"/day?people=3&ovens=2", nil).into(t, &three)
+	at := func(s string) time.Time {
+		v, err := time.Parse(time.RFC3339, s)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return v
+	}
+	if !at(one.ServeAt).Equal(serve) || one.LateMinutes != 0 || at(three.BeginAt).Before(at(one.BeginAt)) || three.People != 3 {
+		t.Errorf("alone from %s, three from %s, to serve at %s", one.BeginAt, three.BeginAt, one.ServeAt)
+	}
+	for query, status := range map[string]int{"people=0": 400, "people=99": 400, "people=x": 400, "ovens=-1": 400, "people=2&people=3": 400} {
+		if a := d.ask("GET", id+"/day?"+query, nil); a.status != status {
+			t.Errorf("%s: %d", query, a.status)
+		}
+	}
+	var soon, over api.Day
+	d.ask("GET", made("In ten minutes", time.Now().Add(10*time.Minute))+"/day", nil).into(t, &soon)
+	if soon.LateMinutes < 10 || soon.Savings == nil || len(*soon.Savings) == 0 {
+		t.Errorf("served in ten minutes: %v late", soon.LateMinutes)
+	}
+	d.ask("GET", made("Last week", time.Now().Add(-170*time.Hour))+"/day", nil).into(t, &over)
+	if over.LateMinutes != 0 {
+		t.Errorf("a week ago: %v late", over.LateMinutes)
+	}
+	for kind, begins := range map[string]string{"mat": "%PDF-", "build": "%PDF-", "cards": "%PDF-", "quote": "%PDF-", "calendar": "BEGIN:VCALENDAR", "table": "id,kind,food", "mat-svg": "<svg"} {
+		a := d.ask("GET", id+"/sheet?kind="+kind+"&paper=a3", nil)
+		if a.status != 200 || !bytes.HasPrefix(a.body, []byte(begins)) || !strings.Contains(a.header.Get("Content-Disposition"), "against-the-clock-again-"+kind) {
+			t.Errorf("%s: %d %.60q %s", kind, a.status, a.body, a.header.Get("Content-Disposition"))
+		}
+	}
+	for path, status := range map[string]int{id + "/sheet?kind=poster": 400, id + "/sheet": 400, id + "/sheet?kind=mat&paper=napkin": 400, id + "/sheet?kind=mat&tray=7": 422, "/api/v1/jobs/nobody/day": 404, "/api/v1/jobs/nobody/sheet?kind=mat": 404} {
+		if a := d.ask("GET", path, nil); a.status != status {
+			t.Errorf("%s: %d, want %d: %s", path, a.status, status, a.body)
+		}
+	}
+	bare := "/api/v1/jobs/" + d.make("Not yet chosen", `{"guests":{"adults":3}}`).Id
+	for _, kind := range []string{"mat", "build", "cards"} {
+		if a := d.ask("GET", bare+"/sheet?kind="+kind, nil); a.status != 422 {
+			t.Errorf("%s of nothing: %d %s", kind, a.status, a.body)
+		}
+	}
+	if a := d.ask("GET", bare+"/day", nil); a.status != 200 {
+		t.Errorf("a day of nothing: %d %s", a.status, a.body)
+	}
+}

@@ -1,0 +1,215 @@
+<script setup lang="ts">
+// A day as bars against the clock: people, oven, and what goes on by itself; the chain that leads it all is blue.
+import { computed } from 'vue'
+import type { Day, DayTask } from '@/api/client'
+import { lanesOf, minutesFrom, ticksOf } from '@/tray/day'
+import { clock, time } from '@/tray/words'
+
+const props = defineProps<{
+  day: Day
+  chosen: string
+  names: (n: number) => string
+  foodName: (id: string) => string
+}>()
+const emit = defineEmits<{ choose: [id: string] }>()
+
+const long = computed(() => Math.max(1, minutesFrom(props.day.begin_at, props.day.serve_at)))
+const at = (min: number) => `${(100 * min) / long.value}%`
+const lanes = computed(() => lanesOf(props.day, props.names))
+const ticks = computed(() => ticksOf(props.day.begin_at, long.value))
+const leave = computed(() =>
+  props.day.leave_at ? minutesFrom(props.day.begin_at, props.day.leave_at) : null,
+)
+const out = computed(() => {
+  const rows = new Map<string, string[]>()
+  for (const c of props.day.cold_out) rows.set(c.at, [...(rows.get(c.at) ?? []), props.foodName(c.food)])
+  return [...rows].map(([when, foods]) => ({ at: minutesFrom(props.day.begin_at, when), foods, when }))
+})
+const hour = (s: string) => clock(time(s)!)
+const says = (t: DayTask) =>
+  `${t.says}, ${hour(t.starts)} to ${hour(t.ends)}${t.critical ? ', it leads all that follows' : ''}`
+/** What a bar is called where there is room. */
+const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split(',')[0]!
+</script>
+
+<template>
+  <div class="chart" role="group" aria-label="The day against the clock">
+    <div class="scale" aria-hidden="true">
+      <span />
+      <div class="run">
+        <span v-for="k in ticks" :key="k.at" class="tick" :style="{ left: at(k.at) }">{{ k.says }}</span>
+      </div>
+    </div>
+    <div v-for="(l, i) in lanes" :key="i" class="lane" :class="l.kind">
+      <span class="who small">{{ l.name }}</span>
+      <div class="run">
+        <span v-for="k in ticks" :key="k.at" class="line" :style="{ left: at(k.at) }" aria-hidden="true" />
+        <button
+          v-for="b in l.bars"
+          :key="b.task.id"
+          type="button"
+          class="stint"
+          :class="[
+            b.task.kind,
+            { critical: b.task.critical, late: b.task.late, chosen: b.task.id === chosen },
+          ]"
+          :style="{ left: at(b.from), width: at(b.long) }"
+          :aria-label="says(b.task)"
+          :aria-pressed="b.task.id === chosen"
+          :title="says(b.task)"
+          @click="emit('choose', b.task.id)"
+        >
+          <span v-if="(100 * b.long) / long > 5.5">{{ short(b.task) }}</span>
+        </button>
+        <span v-if="leave !== null" class="leave" :style="{ left: at(leave) }" aria-hidden="true" />
+        <span class="serve" :style="{ left: '100%' }" aria-hidden="true" />
+      </div>
+    </div>
+    <div v-if="out.length" class="lane cold">
+      <span class="who small">Out of the cold</span>
+      <div class="run">
+        <span
+          v-for="c in out"
+          :key="c.when"
+          class="out"
+          :style="{ left: at(Math.max(0, c.at)) }"
+          :title="`${hour(c.when)}: ${c.foods.join(', ')}`"
+        >
+          <b>{{ hour(c.when) }}</b> {{ c.foods.join(', ').toLowerCase() }}
+        </span>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.chart {
+  display: grid;
+  gap: 5px;
+}
+.scale,
+.lane {
+  display: grid;
+  grid-template-columns: 92px 1fr;
+  gap: 10px;
+  align-items: center;
+}
+.run {
+  position: relative;
+  height: 36px;
+  background: var(--linen);
+  border-radius: 6px;
+}
+.scale .run {
+  height: 20px;
+  background: none;
+}
+.oven .run {
+  height: 26px;
+}
+.self .run {
+  height: 15px;
+}
+.self {
+  margin-top: -3px;
+}
+.self .stint {
+  top: 2px;
+  height: calc(100% - 4px);
+  font-size: 0;
+}
+.tick {
+  position: absolute;
+  transform: translateX(-50%);
+  font-size: 0.78rem;
+  color: var(--soft);
+  font-variant-numeric: tabular-nums;
+}
+.line {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  width: 1px;
+  background: var(--line);
+}
+.who {
+  color: var(--soft);
+  text-align: right;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.person .who {
+  color: var(--ink);
+  font-weight: 650;
+}
+.stint {
+  position: absolute;
+  display: block;
+  top: 3px;
+  height: calc(100% - 6px);
+  min-width: 3px;
+  padding: 0 4px;
+  border: 1px solid #fbfaf6;
+  border-radius: 4px;
+  background: #cdc6b6;
+  color: var(--ink);
+  font: inherit;
+  font-size: 0.74rem;
+  text-align: left;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  cursor: pointer;
+}
+.stint.lay {
+  background: #b6ae9b;
+}
+.self .stint {
+  background: repeating-linear-gradient(115deg, #ded8cb 0 5px, #ece8df 5px 10px);
+}
+.oven .stint {
+  background: #d8c3a5;
+}
+.stint.late {
+  border-style: dashed;
+  border-color: var(--ink);
+}
+.stint.critical {
+  box-shadow: inset 0 -4px 0 var(--blue);
+}
+.stint.chosen {
+  outline: 3px solid var(--blue);
+  outline-offset: 0;
+  z-index: 2;
+}
+.serve,
+.leave {
+  position: absolute;
+  top: -3px;
+  bottom: -3px;
+  width: 3px;
+  margin-left: -2px;
+  background: var(--blue);
+}
+.leave {
+  background: none;
+  border-left: 3px dotted var(--blue);
+}
+.cold .run {
+  height: auto;
+  min-height: 26px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 3px 16px;
+  padding: 4px 10px;
+  background: none;
+}
+.out {
+  font-size: 0.82rem;
+  color: var(--soft);
+}
+.out b {
+  color: var(--blue);
+}
+</style>

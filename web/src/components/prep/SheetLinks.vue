@@ -1,0 +1,77 @@
+<script setup lang="ts">
+// What is printed of the job, and the work list for a calendar or a spreadsheet.
+import { computed, ref } from 'vue'
+import { useJob } from '@/stores/job'
+
+const props = defineProps<{ people: number; ovens: number }>()
+const job = useJob()
+const paper = ref('a4')
+const sheets = [
+  ['mat', 'The mat', 'full size, to slip under the liner'],
+  ['build', 'Build sheet', 'one page to lay it by'],
+  ['cards', 'Cards', 'names and allergens, best bites, drinks'],
+  ['quote', 'Quote', 'for the client'],
+] as const
+const lists = [
+  ['calendar', 'Calendar', 'a task an event, with alarms'],
+  ['table', 'Table', 'for a spreadsheet'],
+  ['mat-svg', 'Mat as SVG', 'for a cutter or a large printer'],
+] as const
+const address = computed(() => (kind: string) => {
+  const q = new URLSearchParams({
+    kind,
+    paper: paper.value,
+    people: String(props.people),
+    ovens: String(props.ovens),
+    tray: String(job.at),
+  })
+  return `/api/v1/jobs/${encodeURIComponent(job.id)}/sheet?${q}`
+})
+</script>
+
+<template>
+  <div class="card sheets">
+    <label class="paper">
+      <span class="soft small">Paper</span>
+      <select v-model="paper" class="field">
+        <option value="a4">A4</option>
+        <option value="a3">A3</option>
+        <option value="letter">Letter</option>
+        <option value="whole">as large as the board</option>
+      </select>
+    </label>
+    <a v-for="[kind, name, says] in sheets" :key="kind" :href="address(kind)" target="_blank" rel="noopener">
+      <b>{{ name }}</b> <span class="soft small">{{ says }}</span>
+    </a>
+    <a v-for="[kind, name, says] in lists" :key="kind" :href="address(kind)" download>
+      <b>{{ name }}</b> <span class="soft small">{{ says }}</span>
+    </a>
+  </div>
+</template>
+
+<style scoped>
+.sheets {
+  display: grid;
+  gap: 2px;
+}
+.paper {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin-bottom: 6px;
+}
+a {
+  display: block;
+  padding: 7px 0;
+  min-height: 30px;
+  color: var(--ink);
+  text-decoration: none;
+  border-top: 1px solid var(--line);
+}
+a b {
+  color: var(--blue);
+}
+a:hover b {
+  text-decoration: underline;
+}
+</style>

@@ -1,0 +1,59 @@
+import type { Day, DayTask } from '@/api/client'
+import { time } from './words'
+
+/** Minutes from one written moment to another. */
+export const minutesFrom = (a: string, b: string) =>
+  ((time(b)?.getTime() ?? 0) - (time(a)?.getTime() ?? 0)) / 60_000
+
+export type Bar = { task: DayTask; from: number; long: number }
+export type Lane = { name: string; kind: 'person' | 'oven' | 'self'; bars: Bar[] }
+
+/**
+ * The rows of a day against the clock: each of the people, the ovens, and what goes on by itself, packed so
+ * that no two bars of a row overlap. From and long are minutes from the begin.
+ */
+export function lanesOf(day: Day, names: (n: number) => string): Lane[] {
+  const bar = (task: DayTask): Bar => ({
+    task,
+    from: minutesFrom(day.begin_at, task.starts),
+    long: task.minutes,
+  })
+  const out: Lane[] = []
+  for (let n = 1; n <= day.people; n++)
+    out.push({
+      name: names(n),
+      kind: 'person',
+      bars: day.tasks.filter(t => t.who === String(n)).map(bar),
+    })
+  const packed = (name: string, kind: Lane['kind'], tasks: DayTask[]) => {
+    const rows: Bar[][] = []
+    for (const b of tasks.map(bar)) {
+      const row = rows.find(r => r.at(-1)!.from + r.at(-1)!.long <= b.from + 0.01)
+      if (row) row.push(b)
+      else rows.push([b])
+    }
+    rows.forEach((bars, i) => out.push({ name: i ? '' : name, kind, bars }))
+  }
+  const isOven = (t: DayTask) => t.uses.some(u => u.startsWith('oven'))
+  packed('Oven', 'oven', day.tasks.filter(isOven))
+  packed(
+    'By itself',
+    'self',
+    day.tasks.filter(t => !t.who && !isOven(t)),
+  )
+  return out
+}
+
+/** The minutes at which a clock of so many minutes, that begins at a written moment, is ticked: each full step of it. */
+export function ticksOf(begin: string, long: number): { at: number; says: string }[] {
+  const step = [5, 10, 15, 30, 60, 120].find(s => long / s <= 12) ?? 240
+  const from = time(begin)
+  if (!from) return []
+  const first = step - ((from.getHours() * 60 + from.getMinutes() + from.getSeconds() / 60) % step)
+  const out = []
+  for (let at = first % step; at <= long + 0.01; at += step) {
+    const t = new Date(from.getTime() + at * 60_000)
+    out.push({ at, says: `${t.getHours()}:${String(t.getMinutes()).padStart(2, '0')}` })
+  }
+  return out
+}

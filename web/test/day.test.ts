@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest'
+import { lanesOf, minutesFrom, ticksOf } from '@/tray/day'
+import type { Day, DayTask } from '@/api/client'
+
+const at = (min: number) => {
+  const t = 18 * 60 + min
+  const two = (n: number) => String(n).padStart(2, '0')
+  return `2026-11-30T${two(Math.floor(t / 60))}:${two(t % 60)}:00+01:00`
+}
+const task = (id: string, from: number, long: number, who: string, uses: string[] = []): DayTask => ({
+  id,
+  kind: 'slice',
+  food: 'apple',
+  says: id,
+  count: 1,
+  minutes: long,
+  starts: at(from),
+  ends: at(from + long),
+  who,
+  uses,
+  after: [],
+  elements: [],
+  earliest: at(0),
+  latest: at(60),
+  critical: false,
+})
+const day = (tasks: DayTask[]): Day => ({
+  serve_at: at(60),
+  begin_at: at(0),
+  clear_at: at(120),
+  late_minutes: 0,
+  people: 2,
+  ovens: 1,
+  tasks,
+  cold_out: [],
+  kit: [],
+  cautions: [],
+})
+
+describe('a day against the clock', () => {
+  it('has a row for each of the people, the oven, and what goes on by itself, in which no two overlap', () => {
+    const lanes = lanesOf(
+      day([
+        task('a', 0, 10, '1'),
+        task('b', 5, 10, '2'),
+        task('c', 10, 20, ''),
+        task('d', 15, 5, ''),
+        task('e', 30, 5, ''),
+        task('f', 20, 8, '', ['oven 180']),
+      ]),
+      n => `Hands ${n}`,
+    )
+    expect(lanes.map(l => [l.name, l.kind, l.bars.map(b => b.task.id).join('')])).toEqual([
+      ['Hands 1', 'person', 'a'],
+      ['Hands 2', 'person', 'b'],
+      ['Oven', 'oven', 'f'],
+      ['By itself', 'self', 'ce'],
+      ['', 'self', 'd'],
+    ])
+    expect(lanes[1]!.bars[0]).toMatchObject({ from: 5, long: 10 })
+  })
+  it('is ticked at full steps of the clock, no more than a dozen', () => {
+    expect(ticksOf('2026-11-30T18:07:30+01:00', 53).map(t => t.says)).toEqual([
+      '18:10',
+      '18:15',
+      '18:20',
+      '18:25',
+      '18:30',
+      '18:35',
+      '18:40',
+      '18:45',
+      '18:50',
+      '18:55',
+      '19:00',
+    ])
+    expect(ticksOf('2026-11-30T18:00:00Z', 30)[0]).toEqual({ at: 0, says: '18:00' })
+    expect(ticksOf('2026-11-30T08:00:00Z', 700).length).toBeLessThan(14)
+    expect(ticksOf('soon', 10)).toEqual([])
+  })
+  it('reckons over midnight', () => {
+    expect(minutesFrom('2026-11-30T23:50:00Z', '2026-12-01T00:20:00Z')).toBe(30)
+  })
+})
