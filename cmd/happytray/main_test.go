@@ -129,6 +129,35 @@ func TestPipeline(t *testing.T) {
 		if svg := must(t, laid, "export", "--as", "svg"); !bytes.HasPrefix(svg, []byte("<svg")) || !bytes.Contains(svg, []byte(`mm"`)) {
 			t.Errorf("%s: %.60s", name, svg)
 		}
+		var day struct {
+			ServeAt     string  `json:"serve_at"`
+			BeginAt     string  `json:"begin_at"`
+			LateMinutes float64 `json:"late_minutes"`
+			People      int
+			Tasks       []struct{ ID, Kind, Says, Starts, Ends, Who, Earliest, Latest string }
+			Kit         []struct {
+				What  string
+				Count int
+			}
+			Cautions []string
+		}
+		if err := json.Unmarshal(must(t, laid, "prep", "--people", "2"), &day); err != nil {
+			t.Fatal(err)
+		}
+		if day.ServeAt == "" || day.BeginAt >= day.ServeAt || day.People != 2 || len(day.Tasks) < 12 || len(day.Kit) < 5 || len(day.Cautions) < 4 || day.LateMinutes != 0 {
+			t.Errorf("%s: a day of %d tasks from %s to %s", name, len(day.Tasks), day.BeginAt, day.ServeAt)
+		}
+		for _, sheet := range []string{"mat", "build", "cards", "quote"} {
+			if out := must(t, laid, "export", "--as", "pdf", "--sheet", sheet, "--paper", "a3"); !bytes.HasPrefix(out, []byte("%PDF-")) || !bytes.HasSuffix(bytes.TrimSpace(out), []byte("%%EOF")) {
+				t.Errorf("%s: %s is %.20q", name, sheet, out)
+			}
+		}
+		if out := must(t, laid, "export", "--as", "ics"); bytes.Count(out, []byte("BEGIN:VEVENT")) < 12 {
+			t.Errorf("%s: %.60q", name, out)
+		}
+		if out := must(t, laid, "export", "--as", "csv"); bytes.Count(out, []byte("\r\n")) < 12 {
+			t.Errorf("%s: %.60q", name, out)
+		}
 	}
 }
 
@@ -343,6 +372,17 @@ func TestHowItEnds(t *testing.T) {
 		{"", []string{"arrange", "--fast"}, 2, "fast"},
 		{"", []string{"arrange", "--seconds", "soon"}, 2, "seconds"},
 		{planned, []string{"export", "--as", "gif"}, 2, "gif"},
+		{planned, []string{"export", "--as", "pdf", "--sheet", "poster"}, 2, "sheet"},
+		{planned, []string{"export", "--as", "pdf", "--paper", "napkin"}, 2, "paper"},
+		{planned, []string{"export", "--as", "svg", "--sheet", "cards"}, 2, "mat"},
+		{planned, []string{"export", "--slant", "left", "--crop", "1:1"}, 2, "slant"},
+		{planned, []string{"export", "--crop", "7:1"}, 1, "crop"},
+		{planned, []string{"prep", "--people", "0"}, 1, "people"},
+		{planned, []string{"prep", "--people", "some"}, 2, "people"},
+		{planned, []string{"prep", "--ovens", "-1"}, 1, "ovens"},
+		{planned, []string{"prep", "--now", "soon"}, 2, "now"},
+		{strings.Replace(planned, `"guests":`, `"serve_at":"tea time","guests":`, 1), []string{"prep"}, 1, "serve_at"},
+		{"", []string{"prep"}, 1, "JSON"},
 		{"", []string{"plan"}, 1, "JSON"},
 		{"{", []string{"plan"}, 1, "JSON"},
 		{`{"guests":{"adults":0}}`, []string{"plan"}, 1, "guests"},

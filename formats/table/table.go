@@ -74,6 +74,34 @@ func list(name string, at func(f *food.Food) *[]string) column {
 		set: func(f *food.Food, c string) error { *at(f) = words(c); return nil }}
 }
 
+// heat is written as toast 180 8: how, degrees of the oven or 0 for the hob, minutes.
+func heat(name string) column {
+	return column{name: name, get: func(f *food.Food) string {
+		if f.Heat == nil {
+			return ""
+		}
+		return fmt.Sprintf("%s %d %s", f.Heat.How, f.Heat.OvenC, decimal(f.Heat.Minutes))
+	}, set: func(f *food.Food, c string) (err error) {
+		w := words(c)
+		if len(w) == 0 {
+			f.Heat = nil
+			return nil
+		}
+		if len(w) != 3 {
+			return fmt.Errorf("is written as toast 180 8: how, degrees of the oven or 0, minutes")
+		}
+		h := food.Heat{How: w[0]}
+		if h.OvenC, err = parseWhole(w[1]); err != nil {
+			return err
+		}
+		if h.Minutes, err = parseNumber(w[2]); err != nil {
+			return err
+		}
+		f.Heat = &h
+		return nil
+	}}
+}
+
 // drawnAs is written as oval: whole fig; any: fig half.
 func drawnAs(name string) column {
 	return column{name: name, get: func(f *food.Food) string {
@@ -165,6 +193,8 @@ var columns = []column{
 	months("season_south", func(f *food.Food) *[]int { return &f.SeasonSouth }),
 	whole("keeps_days", func(f *food.Food) *int { return &f.KeepsDays }),
 	whole("warm_up_min", func(f *food.Food) *int { return &f.WarmUpMin }),
+	list("handling", func(f *food.Food) *[]string { return &f.Handling }),
+	heat("heat"),
 	text("tool", func(f *food.Food) *string { return &f.Tool }),
 	number("liking", func(f *food.Food) *float64 { return &f.Liking }),
 	yes("choking", func(f *food.Food) *bool { return &f.Choking }),

@@ -651,6 +651,25 @@ export interface Food {
    */
   keeps_days: number;
   warm_up_min: number;
+  /**
+   * what is done to it before it is laid, besides what its form says, and what it does not bear
+   *
+   * @maxItems 11
+   */
+  handling?: (
+    "ready" | "cold" | "perishable" | "wash" | "drain" | "peel" | "stone" | "browns" | "dries" | "softens" | "wilts"
+  )[];
+  /**
+   * how it is cooked
+   */
+  heat?: {
+    how: "toast" | "roast" | "grill" | "fry" | "blanch";
+    /**
+     * degrees C; left out for on the hob
+     */
+    oven_c?: number;
+    minutes: number;
+  };
   tool: string;
   /**
    * share of guests who take some

@@ -32,6 +32,27 @@ const flags = [
   ['choking', 'can choke small children'],
   ['melts', 'melts on a hot day'],
 ] as const
+type Handling = NonNullable<Food['handling']>[number]
+const handlings: readonly [Handling, string][] = [
+  ['cold', 'lives in the fridge'],
+  ['perishable', 'perishes out of it'],
+  ['wash', 'is washed'],
+  ['drain', 'is drained'],
+  ['peel', 'is peeled'],
+  ['stone', 'is stoned'],
+  ['browns', 'browns when cut'],
+  ['dries', 'dries when cut'],
+  ['softens', 'goes soft'],
+  ['wilts', 'wilts'],
+]
+/** Ticks or unticks a word; with none left it goes from its pack to the board. */
+function handled(word: Handling, on: boolean) {
+  emit('change', now => {
+    const rest = (now.handling ?? []).filter(w => w !== word && w !== 'ready')
+    const next = on ? [...rest, word] : rest
+    return { handling: next.length ? next : ['ready' as const] }
+  })
+}
 function month(m: number) {
   emit('change', now => ({
     season: now.season.includes(m)
@@ -319,6 +340,18 @@ const isCheese = computed(() => f.value.category === 'cheese')
           />
           min to warm up</label
         >
+      </div>
+
+      <span :class="{ mine: mine('handling') }">Handling</span>
+      <div class="flags">
+        <label v-for="[word, says] in handlings" :key="word">
+          <input
+            type="checkbox"
+            :checked="f.handling?.includes(word)"
+            @change="handled(word, ($event.target as HTMLInputElement).checked)"
+          />
+          {{ says }}
+        </label>
       </div>
 
       <span :class="{ mine: mine('tool') }">Tool</span>
