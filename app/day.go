@@ -11,7 +11,10 @@ import (
 )
 
 // Kitchen says with whom and with how many ovens a job is prepared.
-type Kitchen struct{ People, Ovens int }
+type Kitchen struct {
+	People, Ovens int
+	Left          bool // only what is not done yet, planned anew from now
+}
 
 // longPast is how long after serving nobody is late any more: the evening is over.
 const longPast = 12 * time.Hour
@@ -38,6 +41,16 @@ func (a *App) day(ctx context.Context, id string, which int, k Kitchen) (prep.Da
 	o := prep.Options{People: k.People, Ovens: k.Ovens, Zone: s.Location(), Save: true}
 	if at, ok := now.reading.Brief.ServeTime(o.Zone); ok && a.now().Before(at.Add(longPast)) {
 		o.Now = a.now().Truncate(time.Minute)
+	}
+	if k.Left {
+		ticks, err := a.ticks(ctx, id)
+		if err != nil {
+			return prep.Day{}, savedJob{}, err
+		}
+		o.Done = make(map[string]bool, len(ticks))
+		for task := range ticks {
+			o.Done[task] = true
+		}
 	}
 	d, err := prep.Plan(now.reading.Job, now.larder, o)
 	return d, now, err

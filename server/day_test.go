@@ -66,6 +66,45 @@ func TestDayAndSheets(t *testing.T) {
 			t.Errorf("%s: %d, want %d: %s", path, a.status, status, a.body)
 		}
 	}
+	// what is ticked is ticked for everybody, and is not planned again
+	first := one.Tasks[0].Id
+	if a := d.ask("PUT", id+"/ticks/"+first, []byte(`{"done":true}`)); a.status != 204 {
+		t.Fatalf("%d %s", a.status, a.body)
+	}
+	var ticks api.Ticks
+	d.ask("GET", id+"/ticks", nil).into(t, &ticks)
+	if len(ticks.Ticks) != 1 || ticks.Ticks[0].Task != first || time.Since(ticks.Ticks[0].At) > time.Minute {
+		t.Errorf("%+v", ticks)
+	}
+	var left api.Day
+	d.ask("GET", id+"/day?left=true", nil).into(t, &left)
+	if len(left.Tasks) != len(one.Tasks)-1 || left.Tasks[0].Id == first {
+		t.Errorf("%d tasks are left of %d", len(left.Tasks), len(one.Tasks))
+	}
+	for _, k := range left.Tasks {
+		for _, a := range k.After {
+			if a == first {
+				t.Errorf("%s waits for what is done", k.Id)
+			}
+		}
+	}
+	if a := d.ask("PUT", id+"/ticks/"+first, []byte(`{"done":false}`)); a.status != 204 {
+		t.Errorf("%d", a.status)
+	}
+	d.ask("GET", id+"/ticks", nil).into(t, &ticks)
+	if len(ticks.Ticks) != 0 {
+		t.Errorf("%+v", ticks)
+	}
+	for body, status := range map[string]int{`{}`: 400, `{"done":"yes"}`: 400, `{"done":true,"by":"me"}`: 400, `[`: 400} {
+		if a := d.ask("PUT", id+"/ticks/"+first, []byte(body)); a.status != status {
+			t.Errorf("%s: %d", body, a.status)
+		}
+	}
+	for path, status := range map[string]int{id + "/ticks/" + strings.Repeat("x", 300): 400, "/api/v1/jobs/nobody/ticks/x": 404} {
+		if a := d.ask("PUT", path, []byte(`{"done":true}`)); a.status != status {
+			t.Errorf("%.60s: %d", path, a.status)
+		}
+	}
 	bare := "/api/v1/jobs/" + d.make("Not yet chosen", `{"guests":{"adults":3}}`).Id
 	for _, kind := range []string{"mat", "build", "cards"} {
 		if a := d.ask("GET", bare+"/sheet?kind="+kind, nil); a.status != 422 {

@@ -260,8 +260,30 @@ func (s *Server) JobDay(c *gin.Context, id api.JobId, params api.JobDayParams) {
 		return
 	}
 	defer leave()
-	d, err := s.app.Day(c.Request.Context(), id, kitchenOf(params.People, params.Ovens))
+	k := kitchenOf(params.People, params.Ovens)
+	k.Left = or(params.Left, false)
+	d, err := s.app.Day(c.Request.Context(), id, k)
 	reply(s, c, d, err)
+}
+
+// Ticks lists what of a job's work was done.
+func (s *Server) Ticks(c *gin.Context, id api.JobId) {
+	ticks, err := s.app.Ticks(c.Request.Context(), id)
+	if err != nil {
+		s.fail(c, aJob, err)
+		return
+	}
+	c.JSON(http.StatusOK, gin.H{"ticks": ticks})
+}
+
+// SetTick notes that a task was done, or was not.
+func (s *Server) SetTick(c *gin.Context, id api.JobId, task string) {
+	var in api.TickAsked
+	if err := document.Read(body(c), &in); err != nil {
+		s.fail(c, aJob, err)
+		return
+	}
+	s.done(c, aJob, s.app.SetTick(c.Request.Context(), id, task, in.Done))
 }
 
 // JobSheet sends what is printed of a job.

@@ -72,11 +72,12 @@ type Day struct {
 
 // Options tell with whom and what a day is worked.
 type Options struct {
-	People int            // at least 1
-	Ovens  int            // 0 for none
-	Zone   *time.Location // of a serving time that is written without one; UTC where left out
-	Now    time.Time      // nothing can begin before; the zero time bounds nothing
-	Save   bool           // look for the changes that save most
+	People int             // at least 1
+	Ovens  int             // 0 for none
+	Zone   *time.Location  // of a serving time that is written without one; UTC where left out
+	Now    time.Time       // nothing can begin before; the zero time bounds nothing
+	Save   bool            // look for the changes that save most
+	Done   map[string]bool // tasks that are done already, by their names: the rest is planned
 }
 
 // Made up: a day that no brief names is reckoned to this moment.
@@ -106,7 +107,7 @@ func Plan(j *job.Job, larder *food.Larder, o Options) (Day, error) {
 			return Day{}, fault.Bad("serve_at", "%.40q is no time; write it as 2026-11-30T19:00", j.Brief.ServeAt)
 		}
 	}
-	w := &worker{j: j, larder: larder, ovens: o.Ovens, people: o.People}
+	w := &worker{j: j, larder: larder, ovens: o.Ovens, people: o.People, done: o.Done}
 	if waiting := w.waiting(); waiting > 0 {
 		w.says = append(w.says, fmt.Sprintf("%s beside the board: lay the tray first, and the order of hands follows from where things lie.", are(waiting)))
 	}
@@ -144,6 +145,7 @@ func (w *worker) waiting() (n int) {
 func (w *worker) planned(ovens int) (schedule.Plan, error) {
 	w.works = nil
 	w.collect()
+	w.works = slices.DeleteFunc(w.works, func(k work) bool { return w.done[k.id] })
 	at := make(map[string]int, len(w.works))
 	for i, k := range w.works {
 		if _, twice := at[k.id]; twice {
@@ -201,6 +203,7 @@ func (w *worker) day(p schedule.Plan, o Options) Day {
 		if t.After == nil {
 			t.After = []string{}
 		}
+		t.After = slices.DeleteFunc(t.After, func(a string) bool { return w.done[a] })
 		if t.Elements == nil {
 			t.Elements = []string{}
 		}
@@ -387,7 +390,7 @@ func (w *worker) tooEarly(p schedule.Plan, when func(int) string) (out []string)
 func savings(j *job.Job, larder *food.Larder, o Options, begin int) []Saving {
 	var out []Saving
 	try := func(says string, people, ovens int, off map[string]bool) {
-		w := &worker{j: j, larder: larder, ovens: ovens, people: people, off: off}
+		w := &worker{j: j, larder: larder, ovens: ovens, people: people, off: off, done: o.Done}
 		if p, err := w.planned(ovens); err == nil && p.Begin > begin {
 			out = append(out, Saving{says, math.Round(float64(p.Begin-begin)/6) / 10})
 		}

@@ -143,6 +143,7 @@ type worker struct {
 	road   int // seconds
 	hold   float64
 	says   []string
+	done   map[string]bool // tasks that are done
 	off    map[string]bool // foods that are left off, to see what that saves
 }
 

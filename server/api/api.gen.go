@@ -2446,6 +2446,19 @@ type Tick struct {
 	Key  string `json:"key"`
 }
 
+// TickAsked defines model for TickAsked.
+type TickAsked struct {
+	Done bool `json:"done"`
+}
+
+// Ticks defines model for Ticks.
+type Ticks struct {
+	Ticks []struct {
+		At   time.Time `json:"at"`
+		Task string    `json:"task"`
+	} `json:"ticks"`
+}
+
 // TrayDocument A tray file, docs/formats/tray.schema.json
 type TrayDocument = Document
 
@@ -2634,6 +2647,9 @@ type JobDayParams struct {
 
 	// Ovens how many ovens there are, 1 when left out
 	Ovens *Ovens `form:"ovens,omitempty" json:"ovens,omitempty"`
+
+	// Left only what is not done yet, planned anew from now
+	Left *bool `form:"left,omitempty" json:"left,omitempty"`
 }
 
 // JobDerivedParams defines parameters for JobDerived.
@@ -2881,6 +2897,9 @@ type ReviewMovesJSONRequestBody = Moves
 // NameRevisionJSONRequestBody defines body for NameRevision for application/json ContentType.
 type NameRevisionJSONRequestBody NameRevisionJSONBody
 
+// SetTickJSONRequestBody defines body for SetTick for application/json ContentType.
+type SetTickJSONRequestBody = TickAsked
+
 // UseKeptJSONRequestBody defines body for UseKept for application/json ContentType.
 type UseKeptJSONRequestBody = BriefDocument
 
@@ -3090,6 +3109,12 @@ type ServerInterface interface {
 	// TakeOut Take out a job that was put away
 	// (POST /api/v1/jobs/{id}/take-out)
 	TakeOut(c *gin.Context, id JobId)
+	// Ticks What of the work for a job was done, and when; everybody who prepares sees the same
+	// (GET /api/v1/jobs/{id}/ticks)
+	Ticks(c *gin.Context, id JobId)
+	// SetTick Note that a task was done, or that it was not after all
+	// (PUT /api/v1/jobs/{id}/ticks/{task})
+	SetTick(c *gin.Context, id JobId, task string)
 	// TrayPicture The tray drawn to scale
 	// (GET /api/v1/jobs/{id}/tray.svg)
 	TrayPicture(c *gin.Context, id JobId, params TrayPictureParams)
@@ -4243,6 +4268,14 @@ func (siw *ServerInterfaceWrapper) JobDay(c *gin.Context) {
 		return
 	}
 
+	// ------------- Optional query parameter "left" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "left", c.Request.URL.Query(), &params.Left, runtime.BindQueryParameterOptions{Type: "boolean", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter left: %w", err), http.StatusBadRequest)
+		return
+	}
+
 	for _, middleware := range siw.HandlerMiddlewares {
 		middleware(c)
 		if c.IsAborted() {
@@ -4667,6 +4700,65 @@ func (siw *ServerInterfaceWrapper) TakeOut(c *gin.Context) {
 	}
 
 	siw.Handler.TakeOut(c, id)
+}
+
+// Ticks operation middleware
+func (siw *ServerInterfaceWrapper) Ticks(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Ticks(c, id)
+}
+
+// SetTick operation middleware
+func (siw *ServerInterfaceWrapper) SetTick(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Path parameter "task" -------------
+	var task string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "task", c.Param("task"), &task, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter task: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.SetTick(c, id, task)
 }
 
 // TrayPicture operation middleware
@@ -5795,6 +5887,8 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/revisions/:number", wrapper.NameRevision)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/revisions/:number/tray.svg", wrapper.RevisionPicture)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/day", wrapper.JobDay)
+	router.GET(options.BaseURL+"/api/v1/jobs/:id/ticks", wrapper.Ticks)
+	router.PUT(options.BaseURL+"/api/v1/jobs/:id/ticks/:task", wrapper.SetTick)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/sheet", wrapper.JobSheet)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/tray.svg", wrapper.TrayPicture)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/derived", wrapper.JobDerived)

@@ -258,6 +258,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/ticks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        /** What of the work for a job was done, and when; everybody who prepares sees the same */
+        get: operations["ticks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/ticks/{task}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+                task: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Note that a task was done, or that it was not after all */
+        put: operations["setTick"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/sheet": {
         parameters: {
             query?: {
@@ -2552,6 +2591,16 @@ export interface components {
                 minutes: number;
             }[];
         };
+        Ticks: {
+            ticks: {
+                task: string;
+                /** Format: date-time */
+                at: string;
+            }[];
+        };
+        TickAsked: {
+            done: boolean;
+        };
         DayTask: {
             id: string;
             kind: string;
@@ -3088,6 +3137,8 @@ export interface operations {
                 people?: components["parameters"]["People"];
                 /** @description how many ovens there are, 1 when left out */
                 ovens?: components["parameters"]["Ovens"];
+                /** @description only what is not done yet, planned anew from now */
+                left?: boolean;
             };
             header?: never;
             path: {
@@ -3105,6 +3156,55 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Day"];
                 };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    ticks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The ticks */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ticks"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    setTick: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+                task: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TickAsked"];
+            };
+        };
+        responses: {
+            /** @description Noted */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: components["responses"]["Problem"];
         };

@@ -1,0 +1,83 @@
+package app
+
+import (
+	"context"
+	"encoding/json"
+	"maps"
+	"slices"
+	"time"
+
+	"happytray/core/fault"
+)
+
+// Tick is a task that was done, and when.
+type Tick struct {
+	Task string    `json:"task"`
+	At   time.Time `json:"at"`
+}
+
+// mostTaskName bounds the name of a task, and mostTicks what is kept of a job's.
+const (
+	mostTaskName = 200
+	mostTicks    = 500
+)
+
+func ticksFact(job string) string { return "done/" + job }
+
+func readTicks(kept string) (map[string]time.Time, error) {
+	out := map[string]time.Time{}
+	if kept == "" {
+		return out, nil
+	}
+	err := json.Unmarshal([]byte(kept), &out)
+	return out, err
+}
+
+// Ticks lists what of a job's work was done, in the order of its names. Everybody who prepares sees the same.
+func (a *App) Ticks(ctx context.Context, id string) ([]Tick, error) {
+	if _, err := a.store.Head(ctx, id); err != nil {
+		return nil, err
+	}
+	ticks, err := a.ticks(ctx, id)
+	out := []Tick{}
+	for _, task := range slices.Sorted(maps.Keys(ticks)) {
+		out = append(out, Tick{task, ticks[task]})
+	}
+	return out, err
+}
+
+func (a *App) ticks(ctx context.Context, id string) (map[string]time.Time, error) {
+	kept, err := a.store.Fact(ctx, ticksFact(id))
+	if err != nil {
+		return nil, err
+	}
+	return readTicks(kept)
+}
+
+// SetTick notes that a task was done, or that it was not after all.
+func (a *App) SetTick(ctx context.Context, id, task string, done bool) error {
+	if task == "" || len(task) > mostTaskName {
+		return fault.Bad("task", "should have 1 to %d letters", mostTaskName)
+	}
+	if _, err := a.store.Head(ctx, id); err != nil {
+		return err
+	}
+	return a.store.ChangeFact(ctx, ticksFact(id), func(was string) (string, error) {
+		ticks, err := readTicks(was)
+		if err != nil {
+			return "", err
+		}
+		if done {
+			if _, met := ticks[task]; !met {
+				ticks[task] = a.now().UTC().Truncate(time.Second)
+			}
+		} else {
+			delete(ticks, task)
+		}
+		if len(ticks) > mostTicks {
+			return "", fault.Bad("task", "no day has so many tasks")
+		}
+		raw, err := json.Marshal(ticks)
+		return string(raw), err
+	})
+}
