@@ -10,9 +10,9 @@ import (
 	"happytray/formats/worklist"
 )
 
-// Kitchen says with whom and with how many ovens a job is prepared.
+// Kitchen says with whom and with how many ovens a job is prepared; as many as the house has where nothing is said.
 type Kitchen struct {
-	People, Ovens int
+	People, Ovens *int
 	Left          bool // only what is not done yet, planned anew from now
 }
 
@@ -38,7 +38,13 @@ func (a *App) day(ctx context.Context, id string, which int, k Kitchen) (prep.Da
 	if err != nil {
 		return prep.Day{}, savedJob{}, err
 	}
-	o := prep.Options{People: k.People, Ovens: k.Ovens, Zone: s.Location(), Save: true}
+	o := prep.Options{People: s.People, Ovens: s.Ovens, Zone: s.Location(), Save: true}
+	if k.People != nil {
+		o.People = *k.People
+	}
+	if k.Ovens != nil {
+		o.Ovens = *k.Ovens
+	}
 	if at, ok := now.reading.Brief.ServeTime(o.Zone); ok && a.now().Before(at.Add(longPast)) {
 		o.Now = a.now().Truncate(time.Minute)
 	}

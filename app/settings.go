@@ -24,6 +24,8 @@ type Settings struct {
 	Zone       string `json:"zone"`       // IANA name; "" for the zone of this machine
 	Shop       string `json:"shop"`       // address of a shop's feed, or ""
 	Rates      Rates  `json:"rates"`
+	People     int    `json:"people"` // who prepare
+	Ovens      int    `json:"ovens"`
 }
 
 // Rates are what a seller reckons with; money in minor units.
@@ -43,7 +45,7 @@ func (r Rates) forQuote() price.Rates {
 // usualSettings are those of a house that has set nothing.
 func usualSettings() Settings {
 	u := price.Usual
-	return Settings{Length: "cm", Mass: "g", Hemisphere: "north", Rates: Rates{u.Hourly, u.Setup, u.Packaging, u.Delivery, u.Overhead, u.Margin}}
+	return Settings{Length: "cm", Mass: "g", Hemisphere: "north", Rates: Rates{u.Hourly, u.Setup, u.Packaging, u.Delivery, u.Overhead, u.Margin}, People: 1, Ovens: 1}
 }
 
 // settingsFact is the name under which settings are kept.

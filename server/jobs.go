@@ -248,10 +248,8 @@ func (s *Server) TrayPicture(c *gin.Context, id api.JobId, params api.TrayPictur
 	c.Data(http.StatusOK, "image/svg+xml", []byte(svg))
 }
 
-// kitchenOf is who prepares, and with how many ovens; one of each where nothing is said.
-func kitchenOf(people, ovens *int) app.Kitchen {
-	return app.Kitchen{People: or(people, 1), Ovens: or(ovens, 1)}
-}
+// kitchenOf is who prepares, and with how many ovens, where that is said.
+func kitchenOf(people, ovens *int) app.Kitchen { return app.Kitchen{People: people, Ovens: ovens} }
 
 // JobDay is the work for a job against the clock.
 func (s *Server) JobDay(c *gin.Context, id api.JobId, params api.JobDayParams) {

@@ -245,7 +245,7 @@ func (w *worker) makeReady(p *portion) {
 	}
 	step(out)
 	if f.Needs(food.Wash) {
-		step(work{kind: WashDry, seconds: washSecs + int(washGramSecs*p.grams), hands: 1, says: fmt.Sprintf("Wash the %s, %.0f g, and lay it out to dry", name, p.grams)})
+		step(work{kind: WashDry, seconds: washSecs + int(washGramSecs*p.grams), hands: 1, says: fmt.Sprintf("Wash the %s, %.0f g, and lay out to dry", name, p.grams)})
 		step(work{kind: Drip, seconds: dripSecs, says: fmt.Sprintf("Let the %s dry on a cloth", name)})
 	}
 	if f.Needs(food.Drain) {

@@ -34,3 +34,49 @@ test('the day is planned for the hands there are, a task says what it is, and th
   await page.getByLabel('People').fill('0')
   await expect(chart.locator('.person')).toHaveCount(1)
 })
+
+test('at the counter the steps go by keys, two screens share one list, and what is ticked without a server catches up', async ({
+  page,
+  browser,
+}) => {
+  await openDemo(page, 'Night-sky', 'Prep')
+  await page.getByLabel('People').fill('2')
+  await page.getByRole('link', { name: 'At the counter' }).click()
+  const which = page.locator('.which')
+  await expect(which).toContainText(/^\s*1 of \d+/)
+  await expect(page.getByRole('img', { name: /^The tray, with/ })).toBeVisible()
+  const all = Number((await which.innerText()).match(/of (\d+)/)![1])
+  await page.keyboard.press(' ')
+  await expect(which).toContainText('2 of')
+  await page.keyboard.press('ArrowRight')
+  await expect(which).toContainText('3 of')
+  await page.keyboard.press('ArrowLeft')
+  await expect(which).toContainText('2 of')
+  await expect(page.getByText('· done')).toBeVisible()
+  await clean(page)
+
+  // on another screen the same is ticked, and what is ticked there is ticked here within a second or so
+  const other = await (await browser.newContext()).newPage()
+  await other.goto(page.url())
+  await expect(other.locator('.which')).toContainText('3 of')
+  await other.getByRole('button', { name: 'Done, next' }).click()
+  await expect(other.locator('.which')).toContainText('4 of')
+  await page.keyboard.press('ArrowRight') // from where it was gone back to, to the first that is not done
+  await expect(which).toContainText('4 of')
+
+  // the connection drops: the work goes on, and is told when it is back
+  await page.context().setOffline(true)
+  await page.keyboard.press(' ')
+  await expect(which).toContainText('5 of')
+  await expect(page.getByRole('status').filter({ hasText: 'cannot be reached' })).toContainText('1 tick ')
+  await page.context().setOffline(false)
+  await expect(page.getByText('cannot be reached')).toHaveCount(0)
+  await expect(other.locator('.which')).toContainText('5 of')
+
+  // only one's own steps
+  await page.getByRole('combobox').selectOption({ label: 'Hands 2' })
+  expect(Number((await which.innerText()).match(/of (\d+)/)![1])).toBeLessThan(all)
+  await other.close()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('group', { name: 'The day against the clock' })).toBeVisible()
+})

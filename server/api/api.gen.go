@@ -2294,6 +2294,10 @@ type Settings struct {
 	Hemisphere SettingsHemisphere `json:"hemisphere"`
 	Length     SettingsLength     `json:"length"`
 	Mass       SettingsMass       `json:"mass"`
+	Ovens      *int               `json:"ovens,omitempty"`
+
+	// People how many prepare
+	People *int `json:"people,omitempty"`
 
 	// Rates what a seller reckons with; money is minor units
 	Rates *Rates `json:"rates,omitempty"`
@@ -2642,10 +2646,10 @@ type SaveJobParams struct {
 
 // JobDayParams defines parameters for JobDay.
 type JobDayParams struct {
-	// People how many prepare, 1 when left out
+	// People how many prepare; as many as the house has when left out
 	People *People `form:"people,omitempty" json:"people,omitempty"`
 
-	// Ovens how many ovens there are, 1 when left out
+	// Ovens how many ovens there are; as many as the house has when left out
 	Ovens *Ovens `form:"ovens,omitempty" json:"ovens,omitempty"`
 
 	// Left only what is not done yet, planned anew from now
@@ -2692,10 +2696,10 @@ type JobSheetParams struct {
 	Kind  JobSheetParamsKind   `form:"kind" json:"kind"`
 	Paper *JobSheetParamsPaper `form:"paper,omitempty" json:"paper,omitempty"`
 
-	// People how many prepare, 1 when left out
+	// People how many prepare; as many as the house has when left out
 	People *People `form:"people,omitempty" json:"people,omitempty"`
 
-	// Ovens how many ovens there are, 1 when left out
+	// Ovens how many ovens there are; as many as the house has when left out
 	Ovens *Ovens `form:"ovens,omitempty" json:"ovens,omitempty"`
 
 	// Tray which of the job's trays, 0 for the first

@@ -44,6 +44,12 @@ export const router = createRouter({
       ],
     },
     {
+      path: '/jobs/:id/counter',
+      name: 'counter',
+      component: () => import('./views/CounterView.vue'),
+      meta: { title: 'At the counter' },
+    },
+    {
       path: '/shopping',
       name: 'shopping',
       component: () => import('./views/ShoppingView.vue'),

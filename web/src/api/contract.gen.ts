@@ -1552,6 +1552,9 @@ export interface components {
             hemisphere: "north" | "south";
             /** @description time zone of the house, an IANA name; empty for the zone of the machine that serves */
             zone?: string;
+            /** @description how many prepare */
+            people?: number;
+            ovens?: number;
             /** @description of the smaller coin of the currency; said by the server, and not taken */
             digits?: number;
         };
@@ -2683,9 +2686,9 @@ export interface components {
         };
     };
     parameters: {
-        /** @description how many prepare, 1 when left out */
+        /** @description how many prepare; as many as the house has when left out */
         People: number;
-        /** @description how many ovens there are, 1 when left out */
+        /** @description how many ovens there are; as many as the house has when left out */
         Ovens: number;
         ThingId: string;
         KeptKind: components["schemas"]["KeptKind"];
@@ -3133,9 +3136,9 @@ export interface operations {
     jobDay: {
         parameters: {
             query?: {
-                /** @description how many prepare, 1 when left out */
+                /** @description how many prepare; as many as the house has when left out */
                 people?: components["parameters"]["People"];
-                /** @description how many ovens there are, 1 when left out */
+                /** @description how many ovens there are; as many as the house has when left out */
                 ovens?: components["parameters"]["Ovens"];
                 /** @description only what is not done yet, planned anew from now */
                 left?: boolean;
@@ -3216,9 +3219,9 @@ export interface operations {
                 tray?: components["parameters"]["WhichTray"];
                 kind: "mat" | "build" | "cards" | "quote" | "calendar" | "table" | "mat-svg";
                 paper?: "a4" | "a3" | "letter" | "whole";
-                /** @description how many prepare, 1 when left out */
+                /** @description how many prepare; as many as the house has when left out */
                 people?: components["parameters"]["People"];
-                /** @description how many ovens there are, 1 when left out */
+                /** @description how many ovens there are; as many as the house has when left out */
                 ovens?: components["parameters"]["Ovens"];
             };
             header?: never;

@@ -1,14 +1,22 @@
-import { ref, shallowRef, watch } from 'vue'
-import { useStorage } from '@vueuse/core'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { api, take, Trouble, type Day } from '@/api/client'
 import { newest } from '@/composables/newest'
 import { useJob } from '@/stores/job'
+import { useSettings } from '@/stores/settings'
 
-/** The work for the job against the clock, as it is saved, for the people and ovens of this kitchen. */
+/** The work for the job against the clock, as it is saved, for the people and ovens of the house. */
 export function useDay() {
   const job = useJob()
-  const people = useStorage('people who prepare', 1)
-  const ovens = useStorage('ovens', 1)
+  const settings = useSettings()
+  void settings.read()
+  const people = computed({
+    get: () => settings.people ?? 1,
+    set: n => void settings.change({ people: within(n, 1, 20) }),
+  })
+  const ovens = computed({
+    get: () => settings.ovens ?? 1,
+    set: n => void settings.change({ ovens: within(n, 0, 10) }),
+  })
   const day = shallowRef<Day | null>(null)
   const wrong = ref('')
   const read = newest(

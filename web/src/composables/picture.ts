@@ -19,7 +19,7 @@ export async function drawing(
   tray: TrayFile,
   from: From,
   names: boolean,
-  crop: string,
+  crop = '',
   signal?: AbortSignal,
 ): Promise<string> {
   const query = new URLSearchParams({ from, names: String(names) })

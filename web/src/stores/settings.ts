@@ -8,13 +8,17 @@ export const useSettings = defineStore('settings', () => {
   const wrong = ref('')
   const shop = ref<string | null>(null) // null until it is read, and then left as it is there
   const rates = ref<Rates | null>(null)
+  const people = ref<number | null>(null) // who prepare
+  const ovens = ref<number | null>(null)
   let reading: Promise<void> | null = null
   let known = false // they were read
 
-  function adopt({ shop: at, rates: r, ...shown }: Settings) {
+  function adopt({ shop: at, rates: r, people: p, ovens: o, ...shown }: Settings) {
     Object.assign(units, shown)
     shop.value = at ?? null
     rates.value = r ?? null
+    people.value = p ?? null
+    ovens.value = o ?? null
   }
   /** What is saved; the digits of the coin are the server's word, not ours. */
   const now = (): Settings => ({
@@ -25,6 +29,8 @@ export const useSettings = defineStore('settings', () => {
     zone: units.zone,
     shop: shop.value ?? undefined,
     rates: rates.value ?? undefined,
+    people: people.value ?? undefined,
+    ovens: ovens.value ?? undefined,
   })
 
   function read(): Promise<void> {
@@ -57,5 +63,5 @@ export const useSettings = defineStore('settings', () => {
       wrong.value = e instanceof Trouble ? e.message : 'That could not be saved. Try again.'
     }
   }
-  return { wrong, shop, rates, read, change }
+  return { wrong, shop, rates, people, ovens, read, change }
 })

@@ -44,7 +44,13 @@ const print = () => window.print()
           >Ovens <input v-model.number="ovens" class="field" type="number" min="0" max="10"
         /></label>
       </span>
-      <button class="btn next" :disabled="!job.elements.length" @click="print">Print the work list</button>
+      <button class="btn" :disabled="!job.elements.length" @click="print">Print the work list</button>
+      <RouterLink
+        v-if="job.elements.length"
+        class="btn next"
+        :to="{ name: 'counter', params: { id: job.id } }"
+        >At the counter</RouterLink
+      >
     </template>
     <TraySwitch />
     <p v-if="!job.elements.length || !sheet" class="card">

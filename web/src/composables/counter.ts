@@ -1,0 +1,140 @@
+import { computed, ref, shallowRef } from 'vue'
+import { useIntervalFn, useStorage } from '@vueuse/core'
+import { api, take, Trouble, type Day, type DayTask, type Job } from '@/api/client'
+import type { TrayFile } from '@/api/tray.gen'
+
+const every = 800 // ms between looks at what others have ticked
+
+type Timer = { task: string; says: string; until: number }
+type Said = { task: string; done: boolean }
+
+/**
+ * The work at the counter, a step at a time: what is ticked here is ticked on every screen within a second, and
+ * what could not be sent waits and is sent when the server is back.
+ */
+export function useCounter(id: string) {
+  const title = ref('')
+  const trays = shallowRef<TrayFile[]>([])
+  const day = shallowRef<Day | null>(null)
+  const done = shallowRef<ReadonlySet<string>>(new Set())
+  const away = ref(false)
+  const wrong = ref('')
+  const waiting = useStorage<Said[]>(`ticks of ${id}`, [])
+  const timers = useStorage<Timer[]>(`timers of ${id}`, [])
+  const who = useStorage(`hands of ${id}`, 0) // 0 for everybody
+  const people = computed(() => day.value?.people ?? 1)
+  const path = { path: { id } }
+
+  async function open() {
+    try {
+      const j = await take<Job>(api.GET('/api/v1/jobs/{id}', { params: path }))
+      title.value = j.document.title
+      const more = (j.document as { trays?: TrayFile[] }).trays
+      trays.value = more?.length ? more : [j.document]
+      await Promise.all([plan(false), look()])
+      wrong.value = ''
+    } catch (e) {
+      wrong.value = e instanceof Trouble ? e.message : 'The work cannot be read just now.'
+    }
+  }
+  /** Plans the day; again, only what is left of it from now on. */
+  async function plan(again: boolean) {
+    const query = again ? { left: true } : {}
+    const d = await take<Day>(api.GET('/api/v1/jobs/{id}/day', { params: { ...path, query } }))
+    const kept = again ? (day.value?.tasks.filter(t => done.value.has(t.id)) ?? []) : []
+    day.value = { ...d, tasks: [...kept, ...d.tasks] }
+  }
+  async function again() {
+    try {
+      await send()
+      await plan(true)
+      wrong.value = ''
+    } catch (e) {
+      wrong.value = e instanceof Trouble ? e.message : 'The rest cannot be planned just now.'
+    }
+  }
+
+  async function look() {
+    const { ticks } = await take<{ ticks: { task: string }[] }>(
+      api.GET('/api/v1/jobs/{id}/ticks', { params: path }),
+    )
+    const now = new Set(ticks.map(t => t.task))
+    for (const w of waiting.value)
+      if (w.done) now.add(w.task)
+      else now.delete(w.task)
+    if (now.size !== done.value.size || [...now].some(t => !done.value.has(t))) done.value = now
+  }
+  async function send() {
+    for (let w = waiting.value[0]; w; w = waiting.value[0]) {
+      const params = { path: { id, task: w.task } }
+      try {
+        await take(api.PUT('/api/v1/jobs/{id}/ticks/{task}', { params, body: { done: w.done } }))
+      } catch (e) {
+        if (!(e instanceof Trouble) || e.status === 0 || e.status >= 500) throw e // it is sent when the server is back
+      }
+      waiting.value = waiting.value.filter(x => x !== w && x.task + x.done !== w.task + w.done)
+    }
+  }
+  function tick(task: DayTask, is: boolean) {
+    const next = new Set(done.value)
+    if (is) next.add(task.id)
+    else next.delete(task.id)
+    done.value = next
+    waiting.value = [...waiting.value.filter(w => w.task !== task.id), { task: task.id, done: is }]
+    if (is) begin(task)
+    void round()
+  }
+
+  /** What goes on by itself once a task is done gets its clock; it survives a reload. */
+  function begin(after: DayTask) {
+    const follow = day.value?.tasks.filter(t => !t.who && t.after.includes(after.id)) ?? []
+    const known = new Set(timers.value.map(t => t.task))
+    timers.value = [
+      ...timers.value,
+      ...follow
+        .filter(t => !known.has(t.id))
+        .map(t => ({ task: t.id, says: t.says, until: Date.now() + t.minutes * 60_000 })),
+    ]
+  }
+  const dropTimer = (task: string) => (timers.value = timers.value.filter(t => t.task !== task))
+
+  let busy = false
+  async function round() {
+    if (busy) return
+    busy = true
+    try {
+      await send()
+      if (day.value) await look()
+      away.value = false
+    } catch {
+      away.value = true
+    } finally {
+      busy = false
+    }
+  }
+  useIntervalFn(round, every)
+
+  const steps = computed(
+    () => day.value?.tasks.filter(t => t.who && (!who.value || t.who === String(who.value))) ?? [],
+  )
+  const now = shallowRef(new Date())
+  useIntervalFn(() => (now.value = new Date()), 500)
+  return {
+    title,
+    trays,
+    day,
+    done,
+    away,
+    wrong,
+    waiting,
+    timers,
+    who,
+    people,
+    steps,
+    now,
+    open,
+    again,
+    tick,
+    dropTimer,
+  }
+}

@@ -1,0 +1,404 @@
+<script setup lang="ts">
+// At the counter: one step at a time in type for two metres, its pieces lit on the tray, next and back by large
+// buttons, space or arrows; timers run on, the screen stays awake, and two who prepare share one list.
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
+import { onKeyStroke, useWakeLock } from '@vueuse/core'
+import type { TrayFile } from '@/api/tray.gen'
+import LitTray from '@/components/prep/LitTray.vue'
+import { drawing } from '@/composables/picture'
+import { useCounter } from '@/composables/counter'
+import { useLarder } from '@/stores/larder'
+import { clock, count, minutes, time } from '@/tray/words'
+import { said } from '@/tray/units'
+
+const route = useRoute()
+const router = useRouter()
+const id = String(route.params.id)
+const c = useCounter(id)
+const larder = useLarder()
+const wake = useWakeLock()
+onMounted(() => {
+  void c.open()
+  void larder.read()
+  if (wake.isSupported.value) void wake.request('screen').catch(() => undefined)
+})
+
+const at = ref<string | null>(null) // the step that was gone to; else the first that is not done
+const index = computed(() => {
+  const there = c.steps.value.findIndex(t => t.id === at.value)
+  if (there >= 0) return there
+  const first = c.steps.value.findIndex(t => !c.done.value.has(t.id))
+  return first < 0 ? c.steps.value.length : first
+})
+const step = computed(() => c.steps.value[index.value] ?? null)
+const next = computed(() => c.steps.value.slice(index.value + 1).find(t => !c.done.value.has(t.id)) ?? null)
+const left = computed(() => c.steps.value.filter(t => !c.done.value.has(t.id)).length)
+watch(c.who, () => (at.value = null))
+
+function forward() {
+  const t = step.value
+  if (!t) return
+  if (!c.done.value.has(t.id)) c.tick(t, true)
+  at.value = null
+}
+function back() {
+  const before = c.steps.value[index.value - 1]
+  if (before) at.value = before.id
+}
+function undo() {
+  if (step.value) c.tick(step.value, false)
+}
+onKeyStroke(e => {
+  if ((e.target as Element).closest('select, input')) return
+  const act = {
+    ' ': forward,
+    ArrowRight: forward,
+    ArrowLeft: back,
+    Escape: () => void router.push({ name: 'prep', params: { id } }),
+  }[e.key]
+  if (!act || ((e.target as Element).closest('button, a') && e.key === ' ')) return
+  act()
+  e.preventDefault()
+})
+
+/** Minutes behind the plan, where the day is today's. */
+const behind = computed(() => {
+  const t = step.value
+  if (!t || c.day.value?.relative) return null
+  const m = (c.now.value.getTime() - new Date(t.starts).getTime()) / 60_000
+  return Math.abs(m) < 12 * 60 ? Math.round(m) : null
+})
+const hour = (s: string) => clock(time(s)!)
+const which = computed(() => {
+  const t = step.value
+  if (!t) return 0
+  if (t.tray) return t.tray - 1
+  return Math.max(
+    0,
+    c.trays.value.findIndex(one => one.elements.some(e => t.elements.includes(e.id))),
+  )
+})
+const tray = computed(() => c.trays.value[which.value] ?? null)
+/** The drawing of that tray: fetched once, so that it stays when the connection drops. */
+const drawn = shallowRef<{ src: string; box: [number, number, number, number] } | null>(null)
+const kept = new Map<TrayFile, { src: string; box: [number, number, number, number] }>()
+watch(tray, async t => {
+  if (!t?.board) return
+  let d = kept.get(t)
+  if (!d) {
+    try {
+      const svg = await drawing(t, 'above', false)
+      const box = /viewBox="([^"]+)"/.exec(svg)?.[1]?.split(' ').map(Number) ?? []
+      if (box.length !== 4) return
+      d = {
+        src: URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' })),
+        box: box as [number, number, number, number],
+      }
+      kept.set(t, d)
+    } catch {
+      return // the words are enough
+    }
+  }
+  if (tray.value === t) drawn.value = d
+})
+onBeforeUnmount(() => kept.forEach(d => URL.revokeObjectURL(d.src)))
+function remains(until: number) {
+  const s = Math.ceil((until - c.now.value.getTime()) / 1000)
+  if (s <= 0) return 'ready'
+  return `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`
+}
+</script>
+
+<template>
+  <main id="work" class="counter">
+    <header>
+      <RouterLink :to="{ name: 'prep', params: { id } }" class="leave">‹ Prep</RouterLink>
+      <h1>{{ c.title.value || 'At the counter' }}</h1>
+      <label v-if="(c.day.value?.people ?? 1) > 1">
+        <span class="only-read">Whose steps</span>
+        <select v-model.number="c.who.value">
+          <option :value="0">Everybody</option>
+          <option v-for="n in c.day.value!.people" :key="n" :value="n">Hands {{ n }}</option>
+        </select>
+      </label>
+      <p class="clock nums">
+        {{ clock(c.now.value) }}
+        <span v-if="c.day.value && !c.day.value.relative" class="serve"
+          >serve {{ hour(c.day.value.serve_at) }}</span
+        >
+      </p>
+    </header>
+
+    <ul v-if="c.timers.value.length" class="timers" aria-label="Timers">
+      <li v-for="t in c.timers.value" :key="t.task" :class="{ ready: t.until <= c.now.value.getTime() }">
+        <b class="nums">{{ remains(t.until) }}</b> {{ t.says }}
+        <button :aria-label="`Put away the timer: ${t.says}`" @click="c.dropTimer(t.task)">×</button>
+      </li>
+    </ul>
+    <p v-if="c.away.value" class="note" role="status">
+      The server cannot be reached. Go on: {{ count(c.waiting.value.length, 'tick') }} will be sent when it is
+      back.
+    </p>
+    <p v-if="c.wrong.value" class="note" role="alert">▲ {{ c.wrong.value }}</p>
+
+    <section v-if="step" class="step" aria-live="polite">
+      <div class="see">
+        <LitTray
+          v-if="tray?.board && drawn"
+          :src="drawn.src"
+          :box="drawn.box"
+          :tray="tray"
+          :lit="step.elements"
+          :says="`The tray, with ${step.elements.length} things of this step lit`"
+        />
+      </div>
+      <div class="what">
+        <p class="which nums">
+          {{ index + 1 }} of {{ c.steps.value.length }}
+          <span v-if="step.who && !c.who.value && c.people.value > 1">, hands {{ step.who }}</span>
+        </p>
+        <div class="says">
+          <img v-if="step.food && step.form" :src="larder.picture(step.food, step.form)" alt="" />
+          <p class="big">{{ said(step.says) }}</p>
+        </div>
+        <p class="more">
+          {{ minutes(Math.max(1, step.minutes)) }}<template v-if="step.tool">, with {{ step.tool }}</template
+          ><template v-if="c.day.value && !c.day.value.relative">, from {{ hour(step.starts) }}</template>
+          <b v-if="c.done.value.has(step.id)"> · done</b>
+        </p>
+        <p v-if="behind !== null && behind > 2" class="behind">
+          {{ minutes(behind) }} behind the plan.
+          <button class="small" @click="c.again()">Plan the rest again</button>
+        </p>
+        <p v-if="next" class="then">Then: {{ said(next.says) }}</p>
+      </div>
+    </section>
+    <section v-else-if="c.day.value" class="all" role="status">
+      <p class="big">
+        {{ c.steps.value.length ? 'All done.' : 'There is nothing to do yet: foods come first.' }}
+      </p>
+    </section>
+    <p v-else-if="!c.wrong.value" class="note">Reading the work</p>
+
+    <footer>
+      <button class="wet" :disabled="index === 0" @click="back">‹ Back</button>
+      <button v-if="step && c.done.value.has(step.id)" class="wet" @click="undo">Not done after all</button>
+      <button class="wet go" :disabled="!step" @click="forward">
+        {{ step && c.done.value.has(step.id) ? 'Next ›' : 'Done, next ›' }}
+      </button>
+    </footer>
+    <p class="only-read" role="status">{{ left }} steps are left</p>
+  </main>
+</template>
+
+<style>
+html:has(.counter) {
+  background: #182220; /* the room that is kept for a scrollbar, too */
+}
+</style>
+
+<style scoped>
+.counter {
+  position: fixed;
+  inset: 0;
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+  padding: 18px 26px 22px;
+  background: #182220;
+  color: #f4f1e8;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 22px;
+}
+h1 {
+  flex: 1;
+  min-width: 0;
+  font-size: 1.25rem;
+  color: #cfd6d1;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.leave {
+  color: #b8cdf3;
+  text-decoration: none;
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+}
+select {
+  min-height: 44px;
+  padding: 0 12px;
+  font: inherit;
+  color: inherit;
+  background: #26332f;
+  border: 1.5px solid #5f6e69;
+  border-radius: 8px;
+}
+.clock {
+  margin: 0;
+  font-size: 1.7rem;
+  font-family: var(--head);
+  font-weight: 700;
+}
+.serve {
+  font-size: 1.1rem;
+  color: #9dbcf2;
+  margin-left: 8px;
+}
+.timers {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.timers li {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  padding: 4px 6px 4px 14px;
+  background: #26332f;
+  border-radius: 999px;
+}
+.timers .ready {
+  background: #9dbcf2;
+  color: #14203a;
+}
+.timers button {
+  width: 44px;
+  height: 44px;
+  border: 0;
+  background: none;
+  color: inherit;
+  font-size: 1.4rem;
+  cursor: pointer;
+}
+.note {
+  margin: 0;
+  padding: 8px 14px;
+  background: #3a2f1c;
+  border-radius: 8px;
+}
+.step {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 30px;
+  align-items: center;
+}
+.see {
+  height: 100%;
+  min-height: 0;
+}
+.what {
+  display: grid;
+  gap: 16px;
+}
+.which {
+  margin: 0;
+  font-size: 1.3rem;
+  color: #b7c0bb;
+}
+.says {
+  display: flex;
+  gap: 20px;
+  align-items: center;
+}
+.says img {
+  width: 110px;
+  height: 110px;
+  background: #efe9dc;
+  border-radius: 14px;
+  padding: 6px;
+}
+.big {
+  margin: 0;
+  font-family: var(--head);
+  font-weight: 700;
+  font-size: clamp(1.9rem, 3.3vw, 3.2rem);
+  line-height: 1.15;
+}
+.more {
+  margin: 0;
+  font-size: 1.4rem;
+  color: #d5dbd6;
+}
+.behind {
+  margin: 0;
+  font-size: 1.2rem;
+  color: #f3c88b;
+}
+.behind button {
+  min-height: 44px;
+  margin-left: 8px;
+  padding: 0 14px;
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 1.5px solid currentColor;
+  border-radius: 8px;
+  cursor: pointer;
+}
+.then {
+  margin: 0;
+  font-size: 1.15rem;
+  color: #a9b4ae;
+}
+.all {
+  flex: 1;
+  display: grid;
+  place-items: center;
+}
+footer {
+  display: flex;
+  gap: 16px;
+}
+.wet {
+  flex: 1;
+  min-height: 92px;
+  font: inherit;
+  font-size: 1.7rem;
+  font-weight: 650;
+  color: #f4f1e8;
+  background: #2b3935;
+  border: 2px solid #55645f;
+  border-radius: 16px;
+  cursor: pointer;
+}
+.wet:disabled {
+  opacity: 0.4;
+}
+.go {
+  flex: 2;
+  background: #2f62ba;
+  border-color: #2f62ba;
+}
+button:focus-visible,
+select:focus-visible,
+.leave:focus-visible {
+  outline: 4px solid #b8cdf3;
+  outline-offset: 2px;
+}
+@media (max-width: 760px) {
+  .counter {
+    padding: 12px 14px 16px;
+  }
+  .step {
+    grid-template-columns: 1fr;
+    grid-template-rows: minmax(120px, 34vh) auto;
+    overflow-y: auto;
+  }
+  .says img {
+    width: 72px;
+    height: 72px;
+  }
+  header {
+    flex-wrap: wrap;
+    gap: 10px;
+  }
+}
+</style>
