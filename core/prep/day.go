@@ -2,6 +2,7 @@ package prep
 
 import (
 	"fmt"
+	"maps"
 	"math"
 	"slices"
 	"sort"
@@ -38,6 +39,7 @@ type Task struct {
 	Latest   string   `json:"latest"`   // by when it must have ended
 	Critical bool     `json:"critical"` // it leads it all: were it longer, all would have to begin earlier
 	Late     bool     `json:"late,omitempty"`
+	Jobs     []string `json:"jobs,omitempty"` // of several, those it is for
 }
 
 // ColdOut is when a food leaves the fridge for the last time.
@@ -45,6 +47,7 @@ type ColdOut struct {
 	Food string `json:"food"`
 	At   string `json:"at"`
 	Says string `json:"says"`
+	Job  string `json:"job,omitempty"` // of several
 }
 
 // Saving is a change and the minutes that all would begin later with it.
@@ -68,6 +71,7 @@ type Day struct {
 	Kit         []Kit     `json:"kit"`
 	Cautions    []string  `json:"cautions"`
 	Savings     []Saving  `json:"savings,omitempty"`
+	Jobs        []Served  `json:"jobs,omitempty"` // of a day with several
 }
 
 // Options tell with whom and what a day is worked.
@@ -90,37 +94,85 @@ const (
 	ovenSheets = 2 // that an oven takes at once
 )
 
+// Booked is a job that is worked on with others of its day.
+type Booked struct {
+	ID     string // of its own among them
+	Job    *job.Job
+	Larder *food.Larder
+}
+
+// Served is one of the jobs of a day.
+type Served struct {
+	Job     string `json:"job"`
+	Title   string `json:"title"`
+	ServeAt string `json:"serve_at"`
+	LeaveAt string `json:"leave_at,omitempty"`
+	ClearAt string `json:"clear_at"`
+}
+
 // Plan is the day of a job: every task as late as the food likes it and hands and ovens allow. Times are whole
 // seconds inside. Where something is to be done earlier than it bears, the cautions say so.
 func Plan(j *job.Job, larder *food.Larder, o Options) (Day, error) {
+	return PlanDay([]Booked{{Job: j, Larder: larder}}, o)
+}
+
+// MostJobs bounds what is planned as one day.
+const MostJobs = 12
+
+// PlanDay is the day of several jobs, each served at its own time, with the same hands and ovens; what is done to a
+// food in a form for several of them is done once, where its windows let it. The names of tasks of more than one job
+// begin with that of their job, or with day where they are for several.
+func PlanDay(all []Booked, o Options) (Day, error) {
 	if o.People < 1 || o.People > MostPeople {
 		return Day{}, fault.Bad("people", "should be between 1 and %d: somebody has to do the work", MostPeople)
 	}
 	if o.Ovens < 0 || o.Ovens > MostOvens {
 		return Day{}, fault.Bad("ovens", "should be between 0 and %d", MostOvens)
 	}
+	if len(all) == 0 || len(all) > MostJobs {
+		return Day{}, fault.Bad("jobs", "of a day are 1 to %d", MostJobs)
+	}
 	if o.Zone == nil {
 		o.Zone = time.UTC
 	}
-	if len(j.Brief.ServeAt) > 0 {
-		if _, ok := j.Brief.ServeTime(o.Zone); !ok {
-			return Day{}, fault.Bad("serve_at", "%.40q is no time; write it as 2026-11-30T19:00", j.Brief.ServeAt)
+	d := &kitchenDay{o: o, booked: all}
+	for _, b := range all {
+		serve, said := b.Job.Brief.ServeTime(o.Zone)
+		if !said && b.Job.Brief.ServeAt != "" {
+			return Day{}, fault.Bad("serve_at", "%.40q is no time; write it as 2026-11-30T19:00", b.Job.Brief.ServeAt)
 		}
+		if !said && len(all) > 1 {
+			return Day{}, fault.Bad("serve_at", "%.60s says no serving time; a day is planned from those", b.Job.Title)
+		}
+		if !said {
+			serve, d.relative = Unsaid, true
+		}
+		d.serve = append(d.serve, serve)
 	}
-	w := &worker{j: j, larder: larder, ovens: o.Ovens, people: o.People, done: o.Done}
-	if waiting := w.waiting(); waiting > 0 {
-		w.says = append(w.says, fmt.Sprintf("%s beside the board: lay the tray first, and the order of hands follows from where things lie.", are(waiting)))
-	}
-	p, err := w.planned(o.Ovens)
+	d.base = slices.MinFunc(d.serve, time.Time.Compare)
+	p, err := d.planned(o.People, o.Ovens, nil)
 	if err != nil {
 		return Day{}, err
 	}
-	d := w.day(p, o)
+	out := d.write(p)
 	if o.Save {
-		d.Savings = savings(j, larder, o, p.Begin)
+		out.Savings = d.savings(p.Begin)
 	}
-	return d, nil
+	return out, nil
 }
+
+// kitchenDay is a day while it is planned: seconds are from the first serving.
+type kitchenDay struct {
+	o        Options
+	booked   []Booked
+	serve    []time.Time
+	base     time.Time
+	relative bool
+	jobs     []*worker
+	works    []work
+}
+
+func (d *kitchenDay) off(n int) int { return int(d.serve[n].Sub(d.base) / time.Second) }
 
 func are(n int) string {
 	if n == 1 {
@@ -141,20 +193,111 @@ func (w *worker) waiting() (n int) {
 	return n
 }
 
+// collect gathers the work of all jobs.
+func (d *kitchenDay) collect(people, ovens int, off map[string]bool) {
+	d.jobs, d.works = nil, nil
+	for n, b := range d.booked {
+		w := &worker{j: b.Job, larder: b.Larder, ovens: ovens, people: people, off: off}
+		if waiting := w.waiting(); waiting > 0 {
+			w.says = append(w.says, fmt.Sprintf("%s beside the board: lay the tray first, and the order of hands follows from where things lie.", are(waiting)))
+		}
+		w.collect()
+		d.jobs = append(d.jobs, w)
+		for _, k := range w.works {
+			k.of, k.base = []int{n}, k.id
+			if k.from != schedule.Any {
+				k.from += d.off(n)
+			}
+			k.by += d.off(n)
+			if len(d.booked) > 1 {
+				k.id = b.ID + "/" + k.id
+				after := make([]string, len(k.after))
+				for i, a := range k.after {
+					after[i] = b.ID + "/" + a
+				}
+				k.after = after
+			}
+			d.works = append(d.works, k)
+		}
+	}
+	if len(d.booked) > 1 {
+		d.join()
+	}
+}
+
+// joined are the kinds of work that are done once for several jobs; how long all of it takes follows from how long
+// each takes.
+var joined = map[string]func(a, b int) int{
+	SetUp: func(a, b int) int { return a + b - setUpSecs }, GetOut: func(a, b int) int { return max(a, b) }, Drip: func(a, b int) int { return max(a, b) },
+	WashDry: func(a, b int) int { return a + b - washSecs }, Drain: func(a, b int) int { return a + b - drainSecs },
+	Peel: sum, Stone: sum, Slice: sum, Cube: sum, Fold: sum, Thread: sum, Snip: sum, Lemon: func(a, b int) int { return max(a, b) },
+}
+
+func sum(a, b int) int { return a + b }
+
+// join makes one task of those that do the same to the same food for several jobs, where one time suits all.
+func (d *kitchenDay) join() {
+	first := map[string]int{}
+	now := map[string]string{} // the names of those that were joined
+	var out []work
+	for _, k := range d.works {
+		together, can := joined[k.kind]
+		n, met := first[k.base]
+		if !can || !met {
+			if can {
+				first[k.base] = len(out)
+			}
+			out = append(out, k)
+			continue
+		}
+		a := &out[n]
+		from, by, seconds := max(a.from, k.from), min(a.by, k.by), together(a.seconds, k.seconds)
+		if a.from == schedule.Any {
+			from = k.from
+		}
+		if slices.Contains(a.of, k.of[0]) || from != schedule.Any && from+2*seconds > by {
+			out = append(out, k)
+			continue
+		}
+		name := "day/" + k.base
+		now[a.id], now[k.id] = name, name
+		a.says = strings.Replace(a.says, fmt.Sprintf("%d pieces", a.count), fmt.Sprintf("%d pieces", a.count+k.count), 1)
+		a.says = strings.Replace(a.says, fmt.Sprintf("%.0f g", a.grams), fmt.Sprintf("%.0f g", a.grams+k.grams), 1)
+		a.id, a.from, a.by, a.seconds = name, from, by, seconds
+		if k.kind != SetUp && k.kind != GetOut {
+			a.count += k.count
+		}
+		a.grams += k.grams
+		a.after = append(slices.Clone(a.after), k.after...)
+		a.elements = append(slices.Clone(a.elements), k.elements...)
+		a.of = append(slices.Clone(a.of), k.of...)
+	}
+	for i := range out {
+		for n, a := range out[i].after {
+			for next, ok := now[a]; ok && next != a; next, ok = now[a] {
+				a = next
+			}
+			out[i].after[n] = a
+		}
+		slices.Sort(out[i].after)
+		out[i].after = slices.Compact(out[i].after)
+	}
+	d.works = out
+}
+
 // planned collects the work and gives each task its time.
-func (w *worker) planned(ovens int) (schedule.Plan, error) {
-	w.works = nil
-	w.collect()
-	w.works = slices.DeleteFunc(w.works, func(k work) bool { return w.done[k.id] })
-	at := make(map[string]int, len(w.works))
-	for i, k := range w.works {
+func (d *kitchenDay) planned(people, ovens int, off map[string]bool) (schedule.Plan, error) {
+	d.collect(people, ovens, off)
+	d.works = slices.DeleteFunc(d.works, func(k work) bool { return d.o.Done[k.id] })
+	at := make(map[string]int, len(d.works))
+	for i, k := range d.works {
 		if _, twice := at[k.id]; twice {
 			return schedule.Plan{}, fmt.Errorf("two tasks are called %s", k.id)
 		}
 		at[k.id] = i
 	}
-	tasks := make([]schedule.Task, len(w.works))
-	for i, k := range w.works {
+	tasks := make([]schedule.Task, len(d.works))
+	for i, k := range d.works {
 		tasks[i] = schedule.Task{Length: k.seconds, Hands: k.hands, OvenC: k.ovenC, From: k.from, By: k.by}
 		for _, a := range k.after {
 			if n, ok := at[a]; ok && n != i {
@@ -165,47 +308,45 @@ func (w *worker) planned(ovens int) (schedule.Plan, error) {
 	if len(tasks) > schedule.MostTasks {
 		return schedule.Plan{}, fault.Bad("trays", "hold more work than one plan takes; plan them one by one")
 	}
-	return schedule.Backward(tasks, schedule.Limits{Hands: w.people, Ovens: ovens, Sheets: ovenSheets}, schedule.Options{Seed: 1})
+	return schedule.Backward(tasks, schedule.Limits{Hands: people, Ovens: ovens, Sheets: ovenSheets}, schedule.Options{Seed: 1})
 }
 
-// day writes a plan with names and times.
-func (w *worker) day(p schedule.Plan, o Options) Day {
-	serve, said := w.j.Brief.ServeTime(o.Zone)
-	d := Day{People: o.People, Ovens: o.Ovens, Tasks: []Task{}, ColdOut: []ColdOut{}, Kit: []Kit{}, Cautions: []string{}}
-	if !said {
-		serve, d.Relative = Unsaid, true
-		d.Cautions = append(d.Cautions, "The brief says no serving time: all times are reckoned to 18:00 on 1 January 2000.")
+// write writes a plan with names and times.
+func (d *kitchenDay) write(p schedule.Plan) Day {
+	o := d.o
+	out := Day{People: o.People, Ovens: o.Ovens, Relative: d.relative, Tasks: []Task{}, ColdOut: []ColdOut{}, Kit: []Kit{}, Cautions: []string{}}
+	if d.relative {
+		out.Cautions = append(out.Cautions, "The brief says no serving time: all times are reckoned to 18:00 on 1 January 2000.")
 	}
-	begin := serve.Add(time.Duration(p.Begin) * time.Second)
-	if !o.Now.IsZero() && begin.Before(o.Now) {
-		late := o.Now.Sub(begin).Round(time.Second)
-		d.LateMinutes = math.Ceil(late.Minutes())
-		serve = serve.Add(time.Duration(d.LateMinutes) * time.Minute)
+	base := d.base
+	if begin := base.Add(time.Duration(p.Begin) * time.Second); !o.Now.IsZero() && begin.Before(o.Now) && len(d.works) > 0 {
+		out.LateMinutes = math.Ceil(o.Now.Sub(begin).Round(time.Second).Minutes())
+		base = base.Add(time.Duration(out.LateMinutes) * time.Minute)
 	}
-	at := func(seconds int) time.Time { return serve.Add(time.Duration(seconds) * time.Second) }
-	when := func(seconds int) string { return at(seconds).Format(time.RFC3339) }
-	d.ServeAt, d.BeginAt = when(0), when(p.Begin)
-	if w.leave > 0 {
-		d.LeaveAt = when(-w.arrive - w.road)
-	}
-	order := make([]int, len(w.works))
+	when := func(seconds int) string { return base.Add(time.Duration(seconds) * time.Second).Format(time.RFC3339) }
+	out.ServeAt, out.BeginAt = when(0), when(p.Begin)
+	order := make([]int, len(d.works))
 	for i := range order {
 		order[i] = i
 	}
 	sort.SliceStable(order, func(a, b int) bool { return p.Start[order[a]] < p.Start[order[b]] })
-	who := w.hands(p, order)
-	earliest, latest, critical := w.slack(p, order, who)
+	who := d.hands(p, order)
+	earliest, latest, critical := d.slack(p, order, who)
 	for _, i := range order {
-		k := &w.works[i]
+		k := &d.works[i]
 		t := Task{ID: k.id, Kind: k.kind, Food: k.food, Form: k.form, Says: k.says, Tool: k.tool, Count: max(1, k.count), Grams: k.grams, Minutes: math.Round(float64(k.seconds)/60*100) / 100,
-			Starts: when(p.Start[i]), Ends: when(p.Start[i] + k.seconds), Uses: []string{}, After: slices.Clone(k.after), Elements: slices.Clone(k.elements), Tray: k.tray,
+			Starts: when(p.Start[i]), Ends: when(p.Start[i] + k.seconds), Uses: []string{}, After: []string{}, Elements: []string{}, Tray: k.tray,
 			Earliest: when(earliest[i]), Latest: when(latest[i]), Critical: critical[i], Late: k.late}
-		if t.After == nil {
-			t.After = []string{}
+		for _, a := range k.after {
+			if !o.Done[a] {
+				t.After = append(t.After, a)
+			}
 		}
-		t.After = slices.DeleteFunc(t.After, func(a string) bool { return w.done[a] })
-		if t.Elements == nil {
-			t.Elements = []string{}
+		t.Elements = append(t.Elements, k.elements...)
+		if len(d.booked) > 1 {
+			for _, n := range k.of {
+				t.Jobs = append(t.Jobs, d.booked[n].ID)
+			}
 		}
 		if who[i] > 0 {
 			t.Who = fmt.Sprint(who[i])
@@ -216,29 +357,71 @@ func (w *worker) day(p schedule.Plan, o Options) Day {
 		if k.hob {
 			t.Uses = append(t.Uses, "hob")
 		}
-		d.Tasks = append(d.Tasks, t)
+		out.Tasks = append(out.Tasks, t)
 	}
-	w.coldOut(&d, p, when)
-	d.Kit = kitOf(w.j, w.larder)
-	d.Cautions = append(d.Cautions, w.says...)
-	d.Cautions = append(d.Cautions, w.tooEarly(p, when)...)
-	if n := len(w.j.Trays); n > 0 {
-		d.Cautions = append(d.Cautions, allCautions(w.j, w.larder)...)
+	for n, w := range d.jobs {
+		clear := d.coldOut(&out, n, p, when)
+		out.Kit = addKit(out.Kit, kitOf(w.j, w.larder))
+		one := Served{Job: d.booked[n].ID, Title: w.j.Title, ServeAt: when(d.off(n)), ClearAt: when(clear)}
+		if w.leave > 0 {
+			one.LeaveAt = when(d.off(n) - w.arrive - w.road)
+		}
+		if n == 0 {
+			out.ClearAt, out.LeaveAt = one.ClearAt, one.LeaveAt
+		}
+		if len(d.booked) > 1 {
+			out.Jobs = append(out.Jobs, one)
+		}
+		out.Cautions = appendNew(out.Cautions, w.says...)
 	}
-	return d
+	sort.SliceStable(out.ColdOut, func(a, b int) bool { return out.ColdOut[a].At < out.ColdOut[b].At })
+	out.Cautions = appendNew(out.Cautions, d.tooEarly(p)...)
+	for _, w := range d.jobs {
+		if len(w.j.Trays) > 0 {
+			out.Cautions = appendNew(out.Cautions, allCautions(w.j, w.larder)...)
+		}
+	}
+	return out
+}
+
+func appendNew(list []string, more ...string) []string {
+	for _, s := range more {
+		if !slices.Contains(list, s) {
+			list = append(list, s)
+		}
+	}
+	return list
+}
+
+// addKit puts the kits of jobs together: what is served with is counted for each, what is prepared with serves all.
+func addKit(kit, more []Kit) []Kit {
+	for _, k := range more {
+		n := slices.IndexFunc(kit, func(o Kit) bool { return o.What == k.What && o.Stage == k.Stage })
+		if n < 0 {
+			kit = append(kit, k)
+			continue
+		}
+		if k.Stage == ToPrepare && !strings.HasPrefix(k.What, "bowl: ") && k.What != "lidded box" {
+			kit[n].Count = max(kit[n].Count, k.Count)
+		} else {
+			kit[n].Count += k.Count
+		}
+		kit[n].For = appendNew(kit[n].For, k.For...)
+	}
+	return kit
 }
 
 // hands gives each task that takes some to one of the people, from 1: to one who is at the same food already, where
 // there is one.
-func (w *worker) hands(p schedule.Plan, order []int) []int {
-	who := make([]int, len(w.works))
-	free := make([]int, w.people) // until when each is busy
-	at := make([]string, w.people)
+func (d *kitchenDay) hands(p schedule.Plan, order []int) []int {
+	who := make([]int, len(d.works))
+	free := make([]int, d.o.People) // until when each is busy
+	at := make([]string, d.o.People)
 	for n := range free {
 		free[n] = math.MinInt
 	}
 	for _, i := range order {
-		k := &w.works[i]
+		k := &d.works[i]
 		if k.hands == 0 {
 			continue
 		}
@@ -260,17 +443,17 @@ func (w *worker) hands(p schedule.Plan, order []int) []int {
 // slack is when each task could begin at the earliest and by when it must have ended, with hands enough, and whether
 // it leads it all: by what comes before it, on the board or in the same hands and oven, it cannot begin earlier
 // than it does.
-func (w *worker) slack(p schedule.Plan, order, who []int) (earliest, latest []int, critical []bool) {
-	n := len(w.works)
+func (d *kitchenDay) slack(p schedule.Plan, order, who []int) (earliest, latest []int, critical []bool) {
+	n := len(d.works)
 	at := make(map[string]int, n)
-	for i := range w.works {
-		at[w.works[i].id] = i
+	for i := range d.works {
+		at[d.works[i].id] = i
 	}
 	earliest, latest, critical = make([]int, n), make([]int, n), make([]bool, n)
 	lead := make([]int, n) // the earliest begin with these hands
 	last := map[string]int{}
 	for _, i := range order {
-		k := &w.works[i]
+		k := &d.works[i]
 		earliest[i], lead[i] = p.Begin, p.Begin
 		if k.from != schedule.Any {
 			earliest[i] = min(p.Start[i], max(p.Begin, k.from))
@@ -278,16 +461,16 @@ func (w *worker) slack(p schedule.Plan, order, who []int) (earliest, latest []in
 		}
 		for _, a := range k.after {
 			if b, ok := at[a]; ok {
-				earliest[i] = max(earliest[i], earliest[b]+w.works[b].seconds)
-				lead[i] = max(lead[i], lead[b]+w.works[b].seconds)
+				earliest[i] = max(earliest[i], earliest[b]+d.works[b].seconds)
+				lead[i] = max(lead[i], lead[b]+d.works[b].seconds)
 			}
 		}
 		for _, by := range []string{fmt.Sprint("hands ", who[i]), fmt.Sprint("oven ", p.Oven[i])} {
 			if by == "hands 0" || by == "oven -1" {
 				continue
 			}
-			if b, ok := last[by]; ok && p.Start[b]+w.works[b].seconds <= p.Start[i] {
-				lead[i] = max(lead[i], lead[b]+w.works[b].seconds)
+			if b, ok := last[by]; ok && p.Start[b]+d.works[b].seconds <= p.Start[i] {
+				lead[i] = max(lead[i], lead[b]+d.works[b].seconds)
 			}
 			last[by] = i
 		}
@@ -297,29 +480,31 @@ func (w *worker) slack(p schedule.Plan, order, who []int) (earliest, latest []in
 	}
 	for n := len(order) - 1; n >= 0; n-- {
 		i := order[n]
-		for _, a := range w.works[i].after {
+		for _, a := range d.works[i].after {
 			if b, ok := at[a]; ok {
-				latest[b] = min(latest[b], latest[i]-w.works[i].seconds)
+				latest[b] = min(latest[b], latest[i]-d.works[i].seconds)
 			}
 		}
 	}
 	for i := range latest {
-		latest[i] = max(latest[i], p.Start[i]+w.works[i].seconds)
+		latest[i] = max(latest[i], p.Start[i]+d.works[i].seconds)
 	}
 	return earliest, latest, critical
 }
 
-// coldOut tells when each food that was cold leaves the fridge for the last time: when it is got out, where that is
-// within the hours that it may stand out with some left for the guests; else it goes back, and leaves it again as
-// long before serving as it wants to warm up.
-func (w *worker) coldOut(d *Day, p schedule.Plan, when func(int) string) {
+// coldOut tells when each food of a job that was cold leaves the fridge for the last time: when it is got out, where
+// that is within the hours that it may stand out with some left for the guests; else it goes back, and leaves it again
+// as long before serving as it wants to warm up. It answers with the second at which what perishes must go.
+func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) string) int {
+	w := d.jobs[n]
+	serve := d.off(n)
 	stands := int(w.hold * 60)
-	bound := -(stands - 60*standsMin)
+	bound := serve - (stands - 60*standsMin)
 	out, laid := map[string]int{}, map[string]bool{}
 	var foods []string
-	for i, k := range w.works {
+	for i, k := range d.works {
 		f, ok := w.larder.Get(k.food)
-		if !ok || !f.Needs(food.Cold) || f.WarmUpMin == 0 && !f.Needs(food.Perishable) {
+		if !slices.Contains(k.of, n) || !ok || !f.Needs(food.Cold) || f.WarmUpMin == 0 && !f.Needs(food.Perishable) {
 			continue
 		}
 		switch k.kind {
@@ -334,43 +519,53 @@ func (w *worker) coldOut(d *Day, p schedule.Plan, when func(int) string) {
 			}
 		}
 	}
-	first := 0
+	first := serve
 	for _, id := range foods {
 		f, _ := w.larder.Get(id)
-		warm := w.warmUp(f)
-		at, says := out[id], "when it is got out"
+		at, begun := out[id]
+		if !begun { // it was got out already
+			continue
+		}
+		says := "when it is got out"
 		if at < bound || w.leave > 0 { // it goes back into the cold, or travels in it
-			at, says = -60*warm, fmt.Sprintf("%d minutes to warm up", warm)
+			warm := w.warmUp(f)
+			at, says = serve-60*warm, fmt.Sprintf("%d minutes to warm up", warm)
 			if warm == 0 {
 				says = "served cold"
 			}
 		}
 		first = min(first, at)
-		d.ColdOut = append(d.ColdOut, ColdOut{id, when(at), says})
+		c := ColdOut{Food: id, At: when(at), Says: says}
+		if len(d.booked) > 1 {
+			c.Job = d.booked[n].ID
+		}
+		to.ColdOut = append(to.ColdOut, c)
 	}
-	sort.SliceStable(d.ColdOut, func(a, b int) bool { return d.ColdOut[a].At < d.ColdOut[b].At })
-	d.ClearAt = when(first + stands)
+	return first + stands
 }
 
 // tooEarly says of what is done earlier than it bears, because hands or ovens are too few for its window.
-func (w *worker) tooEarly(p schedule.Plan, when func(int) string) (out []string) {
+func (d *kitchenDay) tooEarly(p schedule.Plan) (out []string) {
 	worst := map[string]int{}
-	var foods []string
-	for i, k := range w.works {
+	var foods []*food.Food
+	for i, k := range d.works {
 		if k.from == schedule.Any || p.Start[i] >= k.from || k.food == "" {
 			continue
 		}
+		f, ok := d.jobs[k.of[0]].larder.Get(k.food)
+		if !ok {
+			continue
+		}
 		if _, met := worst[k.food]; !met {
-			foods = append(foods, k.food)
+			foods = append(foods, f)
 		}
 		worst[k.food] = max(worst[k.food], k.from-p.Start[i])
 	}
-	for _, id := range foods {
-		f, ok := w.larder.Get(id)
-		if !ok || worst[id] < 60 {
+	for _, f := range foods {
+		if worst[f.ID] < 60 {
 			continue
 		}
-		m := (worst[id] + 59) / 60
+		m := (worst[f.ID] + 59) / 60
 		why, mend := "longer than it should stand out", "cover the tray and chill it again"
 		switch {
 		case f.Needs(food.Softens):
@@ -387,36 +582,30 @@ func (w *worker) tooEarly(p schedule.Plan, when func(int) string) (out []string)
 
 // savings tries what could let all begin later: another pair of hands, another oven, doing without the food that
 // takes most work, and tells of the three that save most.
-func savings(j *job.Job, larder *food.Larder, o Options, begin int) []Saving {
+func (d *kitchenDay) savings(begin int) []Saving {
 	var out []Saving
 	try := func(says string, people, ovens int, off map[string]bool) {
-		w := &worker{j: j, larder: larder, ovens: ovens, people: people, off: off, done: o.Done}
-		if p, err := w.planned(ovens); err == nil && p.Begin > begin {
+		with := *d
+		with.o.People, with.o.Ovens = people, ovens
+		if p, err := with.planned(people, ovens, off); err == nil && p.Begin > begin && len(with.works) > 0 {
 			out = append(out, Saving{says, math.Round(float64(p.Begin-begin)/6) / 10})
 		}
 	}
-	if o.People < MostPeople {
-		try("Another pair of hands", o.People+1, o.Ovens, nil)
+	if d.o.People < MostPeople {
+		try("Another pair of hands", d.o.People+1, d.o.Ovens, nil)
 	}
-	try("A second oven", o.People, o.Ovens+1, nil)
-	w := &worker{j: j, larder: larder, ovens: o.Ovens, people: o.People}
-	w.collect()
-	secs := map[string]int{}
-	for _, k := range w.works {
-		if k.food != "" && k.hands > 0 {
+	try("A second oven", d.o.People, d.o.Ovens+1, nil)
+	secs, names := map[string]int{}, map[string]string{}
+	for _, k := range d.works {
+		if f, ok := d.jobs[k.of[0]].larder.Get(k.food); ok && k.hands > 0 {
 			secs[k.food] += k.seconds
+			names[k.food] = strings.ToLower(f.Name)
 		}
 	}
-	var foods []string
-	for id := range secs {
-		foods = append(foods, id)
-	}
-	sort.Slice(foods, func(a, b int) bool {
-		return secs[foods[a]] > secs[foods[b]] || secs[foods[a]] == secs[foods[b]] && foods[a] < foods[b]
-	})
+	foods := slices.Sorted(maps.Keys(secs))
+	sort.SliceStable(foods, func(a, b int) bool { return secs[foods[a]] > secs[foods[b]] })
 	for _, id := range foods[:min(4, len(foods))] {
-		f, _ := larder.Get(id)
-		try("Leaving out the "+strings.ToLower(f.Name), o.People, o.Ovens, map[string]bool{id: true})
+		try("Leaving out the "+names[id], d.o.People, d.o.Ovens, map[string]bool{id: true})
 	}
 	sort.SliceStable(out, func(a, b int) bool { return out[a].Minutes > out[b].Minutes })
 	return out[:min(3, len(out))]

@@ -301,3 +301,86 @@ func BenchmarkPlan(b *testing.B) {
 		b.ReportMetric(float64(len(d.Tasks)), "tasks")
 	}
 }
+
+// Two jobs of one day: what is done to one food for both is done once and counts are kept, each is laid by its own
+// serving, nobody does two things at once, and nothing begins before what it waits for.
+func TestTwoJobsOfADay(t *testing.T) {
+	foods := []brief.Want{{Food: "wide-sausage", Form: "trail"}, {Food: "orange-block"}, {Food: "round-crackers"}, {Food: "red-grapes"}, {Food: "chickpea-dip"}, {Food: "apple"}}
+	first := laidJob(t, brief.Brief{Guests: brief.Guests{Adults: 10}, ServeAt: "2026-11-30T18:00:00Z", Foods: foods})
+	second := laidJob(t, brief.Brief{Guests: brief.Guests{Adults: 14}, ServeAt: "2026-11-30T19:30:00Z", Foods: foods})
+	first.Title, second.Title = "First", "Second"
+	booked := []Booked{{"a", first, first.Larder(food.BuiltIn())}, {"b", second, second.Larder(food.BuiltIn())}}
+	for _, people := range []int{1, 3} {
+		d, err := PlanDay(booked, Options{People: people, Ovens: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		counts := func(d Day, kind, id string) (n, tasks int) {
+			for _, k := range d.Tasks {
+				if k.Kind == kind && k.Food == id {
+					n += k.Count
+					tasks++
+				}
+			}
+			return n, tasks
+		}
+		one, err := Plan(first, booked[0].Larder, Options{People: people, Ovens: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		two, err := Plan(second, booked[1].Larder, Options{People: people, Ovens: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, c := range [][2]string{{Fold, "wide-sausage"}, {Slice, "apple"}, {WashDry, "red-grapes"}, {Lay, "orange-block"}} {
+			a, _ := counts(one, c[0], c[1])
+			b, _ := counts(two, c[0], c[1])
+			if n, _ := counts(d, c[0], c[1]); n != a+b {
+				t.Errorf("%d people: %s of %s counts %d, want %d and %d", people, c[0], c[1], n, a, b)
+			}
+		}
+		if _, tasks := counts(d, Fold, "wide-sausage"); tasks != 1 && people == 1 {
+			t.Errorf("the sausage is folded %d times", tasks)
+		}
+		if len(d.Jobs) != 2 || d.Jobs[0].ServeAt != "2026-11-30T18:00:00Z" || d.Jobs[1].ServeAt != "2026-11-30T19:30:00Z" {
+			t.Errorf("%+v", d.Jobs)
+		}
+		byID := map[string]Task{}
+		for _, k := range d.Tasks {
+			byID[k.ID] = k
+		}
+		shared := 0
+		for _, k := range d.Tasks {
+			if len(k.Jobs) == 2 {
+				shared++
+			}
+			for _, job := range k.Jobs {
+				serve := map[string]string{"a": d.Jobs[0].ServeAt, "b": d.Jobs[1].ServeAt}[job]
+				if at(t, k.Ends).After(at(t, serve)) {
+					t.Errorf("%s ends at %s, %s is served at %s", k.ID, k.Ends, job, serve)
+				}
+			}
+			for _, a := range k.After {
+				if at(t, byID[a].Ends).After(at(t, k.Starts)) {
+					t.Errorf("%s begins before %s has ended", k.ID, a)
+				}
+			}
+			for _, o := range d.Tasks {
+				if o.ID != k.ID && o.Who != "" && o.Who == k.Who && at(t, o.Starts).Before(at(t, k.Ends)) && at(t, k.Starts).Before(at(t, o.Ends)) {
+					t.Errorf("%s does %s and %s at once", k.Who, k.ID, o.ID)
+				}
+			}
+		}
+		if shared < 5 {
+			t.Errorf("only %d tasks are done for both", shared)
+		}
+	}
+	bare := first.Clone()
+	bare.Brief.ServeAt = ""
+	if _, err := PlanDay([]Booked{{"a", bare, booked[0].Larder}, booked[1]}, Options{People: 1, Ovens: 1}); err == nil {
+		t.Error("a day is planned from a job without a time")
+	}
+	if _, err := PlanDay(nil, Options{People: 1}); err == nil {
+		t.Error("a day of nothing")
+	}
+}

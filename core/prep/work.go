@@ -116,6 +116,8 @@ type work struct {
 	from, by             int // seconds from serving; schedule.Any for no bound
 	tray                 int // from 1; 0 for none of them
 	late                 bool
+	of                   []int  // the jobs of a day that it is for
+	base                 string // its name within its job
 }
 
 // portion is how much of a food in a form there is over all trays, the reserve with it.
@@ -143,11 +145,13 @@ type worker struct {
 	road   int // seconds
 	hold   float64
 	says   []string
-	done   map[string]bool // tasks that are done
 	off    map[string]bool // foods that are left off, to see what that saves
 }
 
 func (w *worker) add(t work) string {
+	if t.hands > 0 {
+		t.seconds = max(1, t.seconds)
+	}
 	w.works = append(w.works, t)
 	return t.id
 }
