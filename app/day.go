@@ -4,10 +4,12 @@ import (
 	"context"
 	"time"
 
+	"happytray/core/fault"
 	"happytray/core/prep"
 	"happytray/core/price"
 	"happytray/formats/sheet"
 	"happytray/formats/worklist"
+	"happytray/store"
 )
 
 // Kitchen says with whom and with how many ovens a job is prepared; as many as the house has where nothing is said.
@@ -38,13 +40,7 @@ func (a *App) day(ctx context.Context, id string, which int, k Kitchen) (prep.Da
 	if err != nil {
 		return prep.Day{}, savedJob{}, err
 	}
-	o := prep.Options{People: s.People, Ovens: s.Ovens, Zone: s.Location(), Save: true}
-	if k.People != nil {
-		o.People = *k.People
-	}
-	if k.Ovens != nil {
-		o.Ovens = *k.Ovens
-	}
+	o := k.options(s)
 	if at, ok := now.reading.Brief.ServeTime(o.Zone); ok && a.now().Before(at.Add(longPast)) {
 		o.Now = a.now().Truncate(time.Minute)
 	}
@@ -60,6 +56,59 @@ func (a *App) day(ctx context.Context, id string, which int, k Kitchen) (prep.Da
 	}
 	d, err := prep.Plan(now.reading.Job, now.larder, o)
 	return d, now, err
+}
+
+// DayOf is the work for all jobs that are served on a day, written 2026-11-30, and are no drafts: something is to be
+// laid for them.
+func (a *App) DayOf(ctx context.Context, date string, k Kitchen) (prep.Day, error) {
+	day, err := time.Parse(time.DateOnly, date)
+	if err != nil {
+		return prep.Day{}, fault.Bad("date", "write the day as 2026-11-30")
+	}
+	h, err := a.House(ctx)
+	if err != nil {
+		return prep.Day{}, err
+	}
+	s, err := a.Settings(ctx)
+	if err != nil {
+		return prep.Day{}, err
+	}
+	// a day's width more on either side, because the day that is written counts, not the hour it is elsewhere
+	jobs, err := a.store.Jobs(ctx, store.Query{From: day.AddDate(0, 0, -1), To: day.AddDate(0, 0, 2), Timed: true})
+	if err != nil {
+		return prep.Day{}, err
+	}
+	o := k.options(s)
+	var booked []prep.Booked
+	for _, j := range jobs {
+		now, err := a.savedTray(ctx, j.ID, 0, h)
+		if err != nil {
+			return prep.Day{}, err
+		}
+		at, timed := now.reading.Brief.ServeTime(o.Zone)
+		if now.reading.Brief.ServeDay() != date || !timed || len(now.tray().Elements) == 0 {
+			continue
+		}
+		if booked = append(booked, prep.Booked{ID: j.ID, Job: now.reading.Job, Larder: now.larder}); len(booked) == 1 && a.now().Before(at.Add(longPast)) {
+			o.Now = a.now().Truncate(time.Minute)
+		}
+	}
+	if len(booked) == 0 {
+		return prep.Day{Tasks: []prep.Task{}, ColdOut: []prep.ColdOut{}, Kit: []prep.Kit{}, Cautions: []string{}, People: o.People, Ovens: o.Ovens}, nil
+	}
+	return prep.PlanDay(booked, o)
+}
+
+// options are the kitchen's, or the house's where nothing is said.
+func (k Kitchen) options(s Settings) prep.Options {
+	o := prep.Options{People: s.People, Ovens: s.Ovens, Zone: s.Location(), Save: true}
+	if k.People != nil {
+		o.People = *k.People
+	}
+	if k.Ovens != nil {
+		o.Ovens = *k.Ovens
+	}
+	return o
 }
 
 // Printed is a file that was made of a job.

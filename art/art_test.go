@@ -38,6 +38,13 @@ func wellFormed(t *testing.T, name, svg string) map[string]int {
 			t.Fatalf("%s: %v", name, err)
 		}
 		if e, ok := tok.(xml.StartElement); ok {
+			said := map[string]bool{}
+			for _, a := range e.Attr { // a browser draws nothing of a document that says an attribute twice
+				if said[a.Name.Local] {
+					t.Errorf("%s: <%s> says %s twice", name, e.Name.Local, a.Name.Local)
+				}
+				said[a.Name.Local] = true
+			}
 			n[e.Name.Local]++
 			for _, a := range e.Attr {
 				if strings.Contains(a.Value, "NaN") || strings.Contains(a.Value, "Inf") {

@@ -181,7 +181,7 @@ func upright(p *pen, m mouth, fd *food.Food, s food.Spec) {
 		c := colour.Lab{L: out.L + p.between(-5, 4), A: out.A, B: out.B}
 		mid := foot.Add(top).Mul(.5)
 		p.path(poly(o), p.linear(0, 0, 1, 1, tone(c, -3, 0), 0, tone(c, 4, 0), .35, tone(c, -20, 1), 1), "stroke", tone(c, -30, 1), "stroke-width", ".45")
-		p.line("M"+xy(mid.Add(side.Mul(-.35)))+"L"+xy(top.Add(side.Mul(-.45))), tone(c, 12, 0), s.W*.16, "opacity", ".5", "stroke-linecap", "round")
+		p.line("M"+xy(mid.Add(side.Mul(-.35)))+"L"+xy(top.Add(side.Mul(-.45))), tone(c, 12, 0), s.W*.16, "opacity", ".5")
 		end := geom.Ellipse(s.W*.5, math.Max(s.W*.2, s.W*.5*(1-.62*away)), 18)
 		if s.Shape == "box" || s.Shape == "slab" {
 			end = geom.Box(s.W, math.Max(s.W*.4, s.W*(1-.55*away)), s.W*.1)

@@ -113,7 +113,7 @@ func folds(p *pen, s subject, c colour.Lab, lip string, width float64) {
 			for k := 1; k < steps; k += 2 {
 				d += "Q" + xy(far[k]) + " " + xy(far[k+1])
 			}
-			p.line(d, lip, width, "opacity", ".9", "stroke-linecap", "round")
+			p.line(d, lip, width, "opacity", ".9")
 		}
 	})
 }

@@ -66,6 +66,26 @@ func TestDayAndSheets(t *testing.T) {
 			t.Errorf("%s: %d, want %d: %s", path, a.status, status, a.body)
 		}
 	}
+	// all jobs of a day are one plan
+	another := made("On the same day", serve.Add(20*time.Minute))
+	var both api.Day
+	d.ask("GET", "/api/v1/days/"+serve.Format(time.DateOnly)+"?people=2", nil).into(t, &both)
+	if both.Jobs == nil || len(*both.Jobs) < 2 || len(both.Tasks) <= len(one.Tasks) {
+		t.Errorf("%d tasks of %v", len(both.Tasks), both.Jobs)
+	}
+	if a := d.ask("DELETE", another, nil); a.status >= 300 {
+		t.Error(a.status)
+	}
+	var none api.Day
+	d.ask("GET", "/api/v1/days/1999-01-01", nil).into(t, &none)
+	if len(none.Tasks) != 0 {
+		t.Errorf("%d tasks on a day without jobs", len(none.Tasks))
+	}
+	for path, status := range map[string]int{"/api/v1/days/today": 422, "/api/v1/days/2026-13-40": 422, "/api/v1/days/2026-11-30T00": 400} {
+		if a := d.ask("GET", path, nil); a.status != status {
+			t.Errorf("%s: %d", path, a.status)
+		}
+	}
 	// what is ticked is ticked for everybody, and is not planned again
 	first := one.Tasks[0].Id
 	if a := d.ask("PUT", id+"/ticks/"+first, []byte(`{"done":true}`)); a.status != 204 {

@@ -264,6 +264,17 @@ func (s *Server) JobDay(c *gin.Context, id api.JobId, params api.JobDayParams) {
 	reply(s, c, d, err)
 }
 
+// DayOf is the work for all jobs of a day.
+func (s *Server) DayOf(c *gin.Context, date string, params api.DayOfParams) {
+	leave, ok := s.turn(c, s.works, nil)
+	if !ok {
+		return
+	}
+	defer leave()
+	d, err := s.app.DayOf(c.Request.Context(), date, kitchenOf(params.People, params.Ovens))
+	reply(s, c, d, err)
+}
+
 // Ticks lists what of a job's work was done.
 func (s *Server) Ticks(c *gin.Context, id api.JobId) {
 	ticks, err := s.app.Ticks(c.Request.Context(), id)

@@ -111,9 +111,9 @@ test('a stylist plans a tray from nothing', async ({ page }) => {
   const again = await stored(page, id)
   expect([again.x, again.y, again.locked]).toEqual([after.x, after.y, true])
 
-  // the steps to print
+  // the work list to print
   await page.getByRole('link', { name: /^Prep/ }).click()
-  const steps = page.locator('.steps li')
+  const steps = page.getByRole('region', { name: /^What .* does$/ }).locator('li')
   await expect.poll(() => steps.count()).toBeGreaterThan(8)
   await expect(steps.first()).toContainText('min')
   await expect(page.getByText('Labels of your own packs decide')).toBeVisible()

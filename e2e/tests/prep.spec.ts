@@ -30,6 +30,13 @@ test('the day is planned for the hands there are, a task says what it is, and th
   expect(await sheet('Table')).toMatch(/^id,kind,food/)
   expect(await sheet('Mat as SVG')).toMatch(/^<svg/)
 
+  // the whole day is the same work, and that of other jobs with it
+  await page.getByRole('link', { name: 'The whole day' }).click()
+  await expect(chart.locator('.person')).toHaveCount(3)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/\d/)
+  await clean(page)
+  await page.goBack()
+
   // an impossible number of hands is brought back to one that is possible
   await page.getByLabel('People').fill('0')
   await expect(chart.locator('.person')).toHaveCount(1)

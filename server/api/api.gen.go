@@ -1283,10 +1283,20 @@ type Day struct {
 	// ClearAt by when what perishes must be gone from the table
 	ClearAt string `json:"clear_at"`
 	ColdOut []struct {
-		At   string `json:"at"`
-		Food string `json:"food"`
-		Says string `json:"says"`
+		At   string  `json:"at"`
+		Food string  `json:"food"`
+		Job  *string `json:"job,omitempty"`
+		Says string  `json:"says"`
 	} `json:"cold_out"`
+
+	// Jobs of a day with several
+	Jobs *[]struct {
+		ClearAt string  `json:"clear_at"`
+		Job     string  `json:"job"`
+		LeaveAt *string `json:"leave_at,omitempty"`
+		ServeAt string  `json:"serve_at"`
+		Title   string  `json:"title"`
+	} `json:"jobs,omitempty"`
 	Kit []struct {
 		Count int      `json:"count"`
 		For   []string `json:"for"`
@@ -1326,15 +1336,18 @@ type DayTask struct {
 	Form     *string  `json:"form,omitempty"`
 	Grams    *float64 `json:"grams,omitempty"`
 	Id       string   `json:"id"`
-	Kind     string   `json:"kind"`
-	Late     *bool    `json:"late,omitempty"`
-	Latest   string   `json:"latest"`
-	Minutes  float64  `json:"minutes"`
-	Says     string   `json:"says"`
-	Starts   string   `json:"starts"`
-	Tool     *string  `json:"tool,omitempty"`
-	Tray     *int     `json:"tray,omitempty"`
-	Uses     []string `json:"uses"`
+
+	// Jobs of several, those it is for
+	Jobs    *[]string `json:"jobs,omitempty"`
+	Kind    string    `json:"kind"`
+	Late    *bool     `json:"late,omitempty"`
+	Latest  string    `json:"latest"`
+	Minutes float64   `json:"minutes"`
+	Says    string    `json:"says"`
+	Starts  string    `json:"starts"`
+	Tool    *string   `json:"tool,omitempty"`
+	Tray    *int      `json:"tray,omitempty"`
+	Uses    []string  `json:"uses"`
 
 	// Who 1 for the first of the people; empty for what goes on by itself
 	Who string `json:"who"`
@@ -2592,6 +2605,15 @@ type BoardPictureParams struct {
 	V *string `form:"v,omitempty" json:"v,omitempty"`
 }
 
+// DayOfParams defines parameters for DayOf.
+type DayOfParams struct {
+	// People how many prepare; as many as the house has when left out
+	People *People `form:"people,omitempty" json:"people,omitempty"`
+
+	// Ovens how many ovens there are; as many as the house has when left out
+	Ovens *Ovens `form:"ovens,omitempty" json:"ovens,omitempty"`
+}
+
 // SaveFoodParams defines parameters for SaveFood.
 type SaveFoodParams struct {
 	// IfMatch The version this change was made from, 0 for something new
@@ -3011,6 +3033,9 @@ type ServerInterface interface {
 	// MainColours The main colours of a picture, which is not kept
 	// (POST /api/v1/colours)
 	MainColours(c *gin.Context)
+	// DayOf The work for all jobs that are served on a day, as one plan with the same hands
+	// (GET /api/v1/days/{date})
+	DayOf(c *gin.Context, date string, params DayOfParams)
 	// CreateFood A food of one's own, as a copy or new
 	// (POST /api/v1/foods)
 	CreateFood(c *gin.Context)
@@ -3579,6 +3604,50 @@ func (siw *ServerInterfaceWrapper) MainColours(c *gin.Context) {
 	}
 
 	siw.Handler.MainColours(c)
+}
+
+// DayOf operation middleware
+func (siw *ServerInterfaceWrapper) DayOf(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "date" -------------
+	var date string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "date", c.Param("date"), &date, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter date: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params DayOfParams
+
+	// ------------- Optional query parameter "people" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "people", c.Request.URL.Query(), &params.People, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter people: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "ovens" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "ovens", c.Request.URL.Query(), &params.Ovens, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter ovens: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.DayOf(c, date, params)
 }
 
 // CreateFood operation middleware
@@ -5891,6 +5960,7 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/revisions/:number", wrapper.NameRevision)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/revisions/:number/tray.svg", wrapper.RevisionPicture)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/day", wrapper.JobDay)
+	router.GET(options.BaseURL+"/api/v1/days/:date", wrapper.DayOf)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/ticks", wrapper.Ticks)
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/ticks/:task", wrapper.SetTick)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/sheet", wrapper.JobSheet)

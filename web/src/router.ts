@@ -50,6 +50,12 @@ export const router = createRouter({
       meta: { title: 'At the counter' },
     },
     {
+      path: '/days/:date',
+      name: 'day',
+      component: () => import('./views/DayView.vue'),
+      meta: { title: 'The day' },
+    },
+    {
       path: '/shopping',
       name: 'shopping',
       component: () => import('./views/ShoppingView.vue'),

@@ -258,6 +258,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/days/{date}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description 2026-11-30 */
+                date: string;
+            };
+            cookie?: never;
+        };
+        /** The work for all jobs that are served on a day, as one plan with the same hands */
+        get: operations["dayOf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/ticks": {
         parameters: {
             query?: never;
@@ -2579,6 +2599,7 @@ export interface components {
                 food: string;
                 at: string;
                 says: string;
+                job?: string;
             }[];
             kit: {
                 what: string;
@@ -2587,6 +2608,14 @@ export interface components {
                 for: string[];
             }[];
             cautions: string[];
+            /** @description of a day with several */
+            jobs?: {
+                job: string;
+                title: string;
+                serve_at: string;
+                leave_at?: string;
+                clear_at: string;
+            }[];
             /** @description changes that let all begin later, and by how many minutes */
             savings?: {
                 says: string;
@@ -2628,6 +2657,8 @@ export interface components {
             latest: string;
             critical: boolean;
             late?: boolean;
+            /** @description of several, those it is for */
+            jobs?: string[];
         };
         PrepSheet: {
             /** @description what to drink with the tray, one without alcohol first */
@@ -3146,6 +3177,35 @@ export interface operations {
             header?: never;
             path: {
                 id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The day */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Day"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    dayOf: {
+        parameters: {
+            query?: {
+                /** @description how many prepare; as many as the house has when left out */
+                people?: components["parameters"]["People"];
+                /** @description how many ovens there are; as many as the house has when left out */
+                ovens?: components["parameters"]["Ovens"];
+            };
+            header?: never;
+            path: {
+                /** @description 2026-11-30 */
+                date: string;
             };
             cookie?: never;
         };

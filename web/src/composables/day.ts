@@ -4,9 +4,8 @@ import { newest } from '@/composables/newest'
 import { useJob } from '@/stores/job'
 import { useSettings } from '@/stores/settings'
 
-/** The work for the job against the clock, as it is saved, for the people and ovens of the house. */
-export function useDay() {
-  const job = useJob()
+/** The people and ovens of the house, which every screen sees alike. */
+export function useKitchen() {
   const settings = useSettings()
   void settings.read()
   const people = computed({
@@ -17,19 +16,20 @@ export function useDay() {
     get: () => settings.ovens ?? 1,
     set: n => void settings.change({ ovens: within(n, 0, 10) }),
   })
+  const query = computed(() => ({ people: within(people.value, 1, 20), ovens: within(ovens.value, 0, 10) }))
+  return { people, ovens, query }
+}
+
+/** Work against the clock, planned anew whenever what it is asked with changes; ask answers null where there is none. */
+function usePlanned(ask: (signal: AbortSignal) => Promise<Day> | null, on: () => unknown[]) {
   const day = shallowRef<Day | null>(null)
   const wrong = ref('')
   const read = newest(
     async signal => {
-      const id = job.id
-      if (!id || !job.elements.length) return
+      const asked = ask(signal)
+      if (!asked) return
       try {
-        const query = { people: within(people.value, 1, 20), ovens: within(ovens.value, 0, 10) }
-        const d = await take<Day>(
-          api.GET('/api/v1/jobs/{id}/day', { params: { path: { id }, query }, signal }),
-        )
-        if (job.id !== id) return
-        day.value = d
+        day.value = await asked
         wrong.value = ''
       } catch (e) {
         if (!signal.aborted)
@@ -39,8 +39,40 @@ export function useDay() {
     60,
     true,
   )
-  watch([people, ovens, () => job.revision, () => job.id], read, { immediate: true })
-  return { people, ovens, day, wrong }
+  watch(on, read, { immediate: true })
+  return { day, wrong }
+}
+
+/** The work for the job as it is saved. */
+export function useDay() {
+  const job = useJob()
+  const { people, ovens, query } = useKitchen()
+  const planned = usePlanned(
+    signal =>
+      job.id && job.elements.length
+        ? take<Day>(
+            api.GET('/api/v1/jobs/{id}/day', {
+              params: { path: { id: job.id }, query: query.value },
+              signal,
+            }),
+          )
+        : null,
+    () => [query.value.people, query.value.ovens, job.revision, job.id],
+  )
+  return { people, ovens, ...planned }
+}
+
+/** The work for all jobs of a day, written 2026-11-30. */
+export function useDayOf(date: () => string) {
+  const { people, ovens, query } = useKitchen()
+  const planned = usePlanned(
+    signal =>
+      take<Day>(
+        api.GET('/api/v1/days/{date}', { params: { path: { date: date() }, query: query.value }, signal }),
+      ),
+    () => [query.value.people, query.value.ovens, date()],
+  )
+  return { people, ovens, ...planned }
 }
 
 const within = (n: number, least: number, most: number) =>

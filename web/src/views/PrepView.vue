@@ -2,8 +2,10 @@
 // The work against the clock: who does what when, what leaves the cold when, the kit, and what is printed.
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
+import ChosenTask from '@/components/prep/ChosenTask.vue'
 import DayChart from '@/components/prep/DayChart.vue'
 import DayLists from '@/components/prep/DayLists.vue'
+import KitLists from '@/components/prep/KitLists.vue'
 import SheetLinks from '@/components/prep/SheetLinks.vue'
 import Stage from '@/components/job/Stage.vue'
 import TraySwitch from '@/components/job/TraySwitch.vue'
@@ -12,7 +14,6 @@ import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
 import { minutesFrom } from '@/tray/day'
 import { clock, count, minutes, time, when } from '@/tray/words'
-import { said } from '@/tray/units'
 
 const job = useJob()
 const larder = useLarder()
@@ -22,14 +23,9 @@ const chosen = ref('')
 const task = computed(() => day.value?.tasks.find(t => t.id === chosen.value) ?? null)
 const names = (n: number) => (people.value > 1 ? `Hands ${n}` : 'Your hands')
 const at = (s: string) => clock(time(s)!)
-const slack = computed(() => (task.value ? Math.floor(minutesFrom(task.value.ends, task.value.latest)) : 0))
 /** Whether some of the work leads the rest: alone one does it all one after the other. */
 const leads = computed(() => people.value > 1 && !!day.value?.tasks.some(t => t.critical))
-const stages = [
-  ['prepare', 'To prepare'],
-  ['serve', 'To serve'],
-  ['travel', 'To take along'],
-] as const
+const date = computed(() => job.tray?.brief.serve_at?.slice(0, 10) ?? '')
 const print = () => window.print()
 </script>
 
@@ -45,6 +41,7 @@ const print = () => window.print()
         /></label>
       </span>
       <button class="btn" :disabled="!job.elements.length" @click="print">Print the work list</button>
+      <RouterLink v-if="date" class="btn" :to="{ name: 'day', params: { date } }">The whole day</RouterLink>
       <RouterLink
         v-if="job.elements.length"
         class="btn next"
@@ -103,25 +100,7 @@ const print = () => window.print()
         :food-name="id => larder.name(id)"
         @choose="chosen = chosen === $event ? '' : $event"
       />
-      <div v-if="task" class="card chosen no-print" role="status">
-        <img v-if="task.food && task.form" :src="larder.picture(task.food, task.form)" alt="" />
-        <p>
-          <b>{{ said(task.says) }}</b>
-          <br />
-          <span class="soft"
-            >{{ at(task.starts) }} to {{ at(task.ends) }},
-            {{ task.minutes < 1 ? 'half a minute' : minutes(task.minutes)
-            }}{{ task.tool ? `, with ${task.tool}` : '' }}.
-            {{
-              task.critical
-                ? 'It leads all that follows: longer here is later at the table.'
-                : slack > 0
-                  ? `It could end ${minutes(slack)} later, with hands free for it.`
-                  : ''
-            }}</span
-          >
-        </p>
-      </div>
+      <ChosenTask v-if="task" class="no-print" :task="task" />
       <DayLists :day="day" :names="names" :chosen="chosen" @choose="chosen = $event" />
     </template>
     <template #look>
@@ -129,19 +108,7 @@ const print = () => window.print()
         <template v-if="day">
           <h2 class="no-print">Sheets</h2>
           <SheetLinks class="no-print" :people="people" :ovens="ovens" />
-          <template v-for="[stage, says] in stages" :key="stage">
-            <template v-if="day.kit.some(k => k.stage === stage)">
-              <h2>{{ says }}</h2>
-              <ul class="card kit">
-                <li v-for="k in day.kit.filter(k => k.stage === stage)" :key="k.what">
-                  <span class="figure">{{ k.count }}</span>
-                  <span>
-                    {{ k.what }}<br /><span class="soft small">{{ k.for.join(', ') }}</span>
-                  </span>
-                </li>
-              </ul>
-            </template>
-          </template>
+          <KitLists :kit="day.kit" />
         </template>
         <template v-if="sheet.drinks.length">
           <h2>What to drink</h2>
@@ -183,29 +150,13 @@ const print = () => window.print()
 .savings span + span::before {
   content: '; ';
 }
-.chosen {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-}
-.chosen img {
-  width: 60px;
-  height: 60px;
-}
 .side {
   display: grid;
   gap: 10px;
 }
-.kit,
 .drinks {
   display: grid;
   gap: 8px;
-}
-.kit li {
-  display: grid;
-  grid-template-columns: 30px 1fr;
-  gap: 8px;
-  line-height: 1.3;
 }
 .cautions {
   display: grid;

@@ -13,7 +13,14 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 
-const long = computed(() => Math.max(1, minutesFrom(props.day.begin_at, props.day.serve_at)))
+/** When each job is served, minutes from the begin. */
+const serves = computed(() =>
+  (props.day.jobs?.length ? props.day.jobs : [{ title: '', serve_at: props.day.serve_at }]).map(j => ({
+    at: minutesFrom(props.day.begin_at, j.serve_at),
+    says: `${j.title ? j.title + ': ' : ''}serve at ${clock(time(j.serve_at)!)}`,
+  })),
+)
+const long = computed(() => Math.max(1, ...serves.value.map(s => s.at)))
 const at = (min: number) => `${(100 * min) / long.value}%`
 const lanes = computed(() => lanesOf(props.day, props.names))
 const ticks = computed(() => ticksOf(props.day.begin_at, long.value))
@@ -62,7 +69,14 @@ const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split('
           <span v-if="(100 * b.long) / long > 5.5">{{ short(b.task) }}</span>
         </button>
         <span v-if="leave !== null" class="leave" :style="{ left: at(leave) }" aria-hidden="true" />
-        <span class="serve" :style="{ left: '100%' }" aria-hidden="true" />
+        <span
+          v-for="s in serves"
+          :key="s.says"
+          class="serve"
+          :style="{ left: at(s.at) }"
+          :title="s.says"
+          aria-hidden="true"
+        />
       </div>
     </div>
     <div v-if="out.length" class="lane cold">

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+// What is known of one task: when, with what, and how much later it could be.
+import { computed } from 'vue'
+import type { DayTask } from '@/api/client'
+import { useLarder } from '@/stores/larder'
+import { minutesFrom } from '@/tray/day'
+import { clock, minutes, time } from '@/tray/words'
+import { said } from '@/tray/units'
+
+const props = defineProps<{ task: DayTask }>()
+const larder = useLarder()
+const at = (s: string) => clock(time(s)!)
+const slack = computed(() => Math.floor(minutesFrom(props.task.ends, props.task.latest)))
+</script>
+
+<template>
+  <div class="card chosen" role="status">
+    <img v-if="task.food && task.form" :src="larder.picture(task.food, task.form)" alt="" />
+    <p>
+      <b>{{ said(task.says) }}</b>
+      <br />
+      <span class="soft"
+        >{{ at(task.starts) }} to {{ at(task.ends) }},
+        {{ task.minutes < 1 ? 'half a minute' : minutes(task.minutes)
+        }}{{ task.tool ? `, with ${task.tool}` : '' }}.
+        {{
+          task.critical
+            ? 'It leads all that follows: longer here is later at the table.'
+            : slack > 0
+              ? `It could end ${minutes(slack)} later, with hands free for it.`
+              : ''
+        }}</span
+      >
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.chosen {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+img {
+  width: 60px;
+  height: 60px;
+}
+</style>
