@@ -566,7 +566,7 @@ func (d *kitchenDay) tooEarly(p schedule.Plan) (out []string) {
 			continue
 		}
 		m := (worst[f.ID] + 59) / 60
-		why, mend := "longer than it should stand out", "cover the tray and chill it again"
+		why, mend := "and stands out longer than it should", "cover the tray and chill it again"
 		switch {
 		case f.Needs(food.Softens):
 			why, mend = "and goes soft", "lay it at the very end, or put it beside the tray"

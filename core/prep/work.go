@@ -262,7 +262,7 @@ func (w *worker) makeReady(p *portion) {
 	}
 	peeled := f.Needs(food.Peel) && (p.spec.Form != "whole" || f.ID == "pineapple")
 	if peeled {
-		step(work{kind: Peel, seconds: int(peelGramSecs * p.grams), hands: 1, tool: "peeler", says: fmt.Sprintf("Peel the %s", name)})
+		step(work{kind: Peel, seconds: int(peelGramSecs * p.grams), hands: 1, tool: peelTool(f), says: fmt.Sprintf("Peel the %s", name)})
 	}
 	if f.Needs(food.StoneOut) && p.spec.Form != "whole" && p.spec.Form != "drift" {
 		step(work{kind: Stone, seconds: stoneSecs * max(1, p.pieces), hands: 1, tool: "small knife", says: fmt.Sprintf("Take the stones out of the %s", name)})
@@ -371,6 +371,17 @@ func (w *worker) parted(t work) []string {
 		ids = append(ids, w.add(q))
 	}
 	return ids
+}
+
+// peelTool is what a food is peeled with.
+func peelTool(f *food.Food) string {
+	switch {
+	case f.ID == "mandarin":
+		return "fingers"
+	case f.Category == food.Vegetable:
+		return "peeler"
+	}
+	return "small knife"
 }
 
 // toolFor is what a kind of handwork is done with, as the craft names it.

@@ -27,10 +27,13 @@ test('lay', async ({ page }) => {
   await shoot(page, 'lay')
 })
 
-test('the order of hands', async ({ page }) => {
-  await openDemo(page, 'First firing', 'Lay')
-  await page.getByRole('button', { name: /^Step 9,/ }).click()
-  await shoot(page, 'lay-step')
+test('at the counter', async ({ page }) => {
+  await openDemo(page, 'First firing', 'Prep')
+  await page.getByLabel('People').fill('2')
+  await page.getByRole('link', { name: 'At the counter' }).click()
+  await page.locator('.step image').first().waitFor()
+  for (let n = 0; n < 21; n++) await page.keyboard.press(' ')
+  await shoot(page, 'counter')
 })
 
 test('several trays, their list and their price', async ({ page }) => {

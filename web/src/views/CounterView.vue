@@ -155,8 +155,8 @@ function remains(until: number) {
       </div>
       <div class="what">
         <p class="which nums">
-          {{ index + 1 }} of {{ c.steps.value.length }}
-          <span v-if="step.who && !c.who.value && c.people.value > 1">, hands {{ step.who }}</span>
+          {{ index + 1 }} of {{ c.steps.value.length
+          }}{{ step.who && !c.who.value && c.people.value > 1 ? `, hands ${step.who}` : '' }}
         </p>
         <div class="says">
           <img v-if="step.food && step.form" :src="larder.picture(step.food, step.form)" alt="" />

@@ -32,14 +32,6 @@ const print = () => window.print()
 <template>
   <Stage title="Prep" look="Kit and cautions">
     <template #acts>
-      <span class="with">
-        <label class="small"
-          >People <input v-model.number="people" class="field" type="number" min="1" max="20"
-        /></label>
-        <label class="small"
-          >Ovens <input v-model.number="ovens" class="field" type="number" min="0" max="10"
-        /></label>
-      </span>
       <button class="btn" :disabled="!job.elements.length" @click="print">Print the work list</button>
       <RouterLink v-if="date" class="btn" :to="{ name: 'day', params: { date } }">The whole day</RouterLink>
       <RouterLink
@@ -61,28 +53,38 @@ const print = () => window.print()
         ▲ This would be {{ minutes(day.late_minutes) }} late: the work takes longer than there is until
         serving.
       </p>
-      <p class="lead">
-        Begin at
-        <b class="figure">{{
-          day.relative
-            ? minutes(minutesFrom(day.begin_at, day.serve_at)) + ' before serving'
-            : at(day.begin_at)
-        }}</b>
-        <template v-if="day.leave_at"
-          >, leave at <b class="figure">{{ at(day.leave_at) }}</b></template
-        >
-        <template v-if="!day.relative"
-          >, serve at <b class="figure blue">{{ at(day.serve_at) }}</b></template
-        >.
-        <span class="soft"
-          >{{ count(day.tasks.filter(t => t.who).length, 'task') }} by hand{{
-            leads ? '; those underlined in blue lead all the rest' : ''
-          }}.
+      <div class="first">
+        <p class="lead">
+          Begin at
+          <b class="figure">{{
+            day.relative
+              ? minutes(minutesFrom(day.begin_at, day.serve_at)) + ' before serving'
+              : at(day.begin_at)
+          }}</b>
+          <template v-if="day.leave_at"
+            >, leave at <b class="figure">{{ at(day.leave_at) }}</b></template
+          >
           <template v-if="!day.relative"
-            >What perishes goes by {{ at(day.clear_at) }}; local rules first.</template
-          ></span
-        >
-      </p>
+            >, serve at <b class="figure blue">{{ at(day.serve_at) }}</b></template
+          >.
+          <span class="soft"
+            >{{ count(day.tasks.filter(t => t.who).length, 'task') }} by hand{{
+              leads ? '; those underlined in blue lead all the rest' : ''
+            }}.
+            <template v-if="!day.relative"
+              >What perishes goes by {{ at(day.clear_at) }}; local rules first.</template
+            ></span
+          >
+        </p>
+        <span class="with no-print">
+          <label class="small"
+            >People <input v-model.number="people" class="field" type="number" min="1" max="20"
+          /></label>
+          <label class="small"
+            >Ovens <input v-model.number="ovens" class="field" type="number" min="0" max="10"
+          /></label>
+        </span>
+      </div>
       <p v-if="day.savings?.length" class="small soft savings">
         To begin later:
         <span v-for="s in day.savings" :key="s.says"
@@ -98,6 +100,7 @@ const print = () => window.print()
         :chosen="chosen"
         :names="names"
         :food-name="id => larder.name(id)"
+        :leads="leads"
         @choose="chosen = chosen === $event ? '' : $event"
       />
       <ChosenTask v-if="task" class="no-print" :task="task" />
@@ -130,9 +133,16 @@ const print = () => window.print()
 </template>
 
 <style scoped>
+.first {
+  display: flex;
+  gap: 20px;
+  align-items: flex-start;
+  justify-content: space-between;
+}
 .with {
   display: flex;
   gap: 12px;
+  white-space: nowrap;
 }
 .with .field {
   width: 62px;

@@ -10,6 +10,7 @@ const props = defineProps<{
   chosen: string
   names: (n: number) => string
   foodName: (id: string) => string
+  leads: boolean // what leads all the rest is marked: alone one does it all one after the other
 }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 
@@ -58,7 +59,7 @@ const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split('
           class="stint"
           :class="[
             b.task.kind,
-            { critical: b.task.critical, late: b.task.late, chosen: b.task.id === chosen },
+            { critical: leads && b.task.critical, late: b.task.late, chosen: b.task.id === chosen },
           ]"
           :style="{ left: at(b.from), width: at(b.long) }"
           :aria-label="says(b.task)"
