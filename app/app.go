@@ -8,6 +8,7 @@ import (
 	"time"
 
 	"happytray/core/job"
+	"happytray/devices/scale"
 	"happytray/store"
 )
 
@@ -19,6 +20,8 @@ type App struct {
 	shop   ShopPolicy
 	house  houseCache
 	known  job.Known
+	scale  *scale.Scale // nil for none
+	pan    Pan          // of a simulated one
 	judged judgedCache
 }
 
@@ -27,11 +30,17 @@ type Options struct {
 	Log  *slog.Logger     // nobody is told where nil
 	Now  func() time.Time // time.Now where nil
 	Shop ShopPolicy
+	// Scale is the address of a bench scale, host:port; none where empty. Pan is that of a simulated one.
+	Scale string
+	Pan   Pan
 }
 
 // New is the product over a store.
 func New(st *store.Store, o Options) *App {
 	a := &App{store: st, log: o.Log, now: o.Now, shop: o.Shop, judged: newJudgedCache(mostJudged)}
+	if o.Scale != "" {
+		a.scale, a.pan = &scale.Scale{Address: o.Scale}, o.Pan
+	}
 	if a.log == nil {
 		a.log = slog.New(slog.DiscardHandler)
 	}

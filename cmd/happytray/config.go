@@ -9,6 +9,8 @@ import (
 	"strings"
 
 	"github.com/caarlos0/env/v11"
+
+	"happytray/devices/scale"
 )
 
 // config is what the environment sets. Every name is in `happytray serve --help`.
@@ -18,6 +20,7 @@ type config struct {
 	Hosts    []string `env:"HAPPYTRAY_HOSTS" says:"names this server is reached by, besides localhost and its own address, with commas between them"`
 	Debug    string   `env:"HAPPYTRAY_DEBUG_ADDR" says:"address on loopback for /metrics and /debug/pprof; without it there are none"`
 	ShopNets []string `env:"HAPPYTRAY_SHOP_NETS" says:"networks besides the public ones in which a shop's feed may be, such as 192.168.4.0/24"`
+	Scale    string   `env:"HAPPYTRAY_SCALE" says:"address of a bench scale, host:port; serve --scale starts a simulated one"`
 	LogLevel string   `env:"HAPPYTRAY_LOG" envDefault:"info" says:"debug, info, warn or error"`
 	LogJSON  bool     `env:"HAPPYTRAY_LOG_JSON" says:"true writes the log as JSON"`
 }
@@ -40,6 +43,11 @@ func readConfig() (config, error) {
 	}
 	if _, err := c.level(); err != nil {
 		return c, err
+	}
+	if c.Scale != "" {
+		if err := scale.Check(c.Scale); err != nil {
+			return c, err
+		}
 	}
 	if _, err := c.shopNets(); err != nil {
 		return c, err

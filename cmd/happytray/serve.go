@@ -19,6 +19,7 @@ import (
 
 	"happytray/app"
 	"happytray/server"
+	standinscale "happytray/standin/scale"
 	"happytray/standin/shop"
 	"happytray/store"
 	"happytray/store/localdb"
@@ -26,7 +27,7 @@ import (
 )
 
 func serveCommand() *cobra.Command {
-	var withDemo, withShop bool
+	var withDemo, withShop, withScale bool
 	var dir string
 	c := &cobra.Command{Use: "serve", Short: "Serve the product", Args: noArgs, Long: serveHelp(),
 		RunE: func(*cobra.Command, []string) error {
@@ -36,9 +37,10 @@ func serveCommand() *cobra.Command {
 			}
 			ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
 			defer stop()
-			return serve(ctx, conf, dir, withDemo, withShop)
+			return serve(ctx, conf, dir, withDemo, withShop, withScale)
 		}}
 	c.Flags().BoolVar(&withDemo, "demo", false, "load the demo world, once")
+	c.Flags().BoolVar(&withScale, "scale", false, "start a simulated bench scale on loopback, which the weigh-out screen can load")
 	c.Flags().BoolVar(&withShop, "shop", false, "start the simulated shop on loopback and read its prices, unless another is set")
 	c.Flags().StringVar(&dir, "dir", ".local", "where the private database lives")
 	return c
@@ -59,7 +61,7 @@ func serveHelp() string {
 }
 
 // serve runs until ctx ends, then finishes what it started.
-func serve(ctx context.Context, conf config, dir string, withDemo, withShop bool) (err error) {
+func serve(ctx context.Context, conf config, dir string, withDemo, withShop, withScale bool) (err error) {
 	log := conf.logger()
 	addr := conf.Addr
 	// the port first: if it is taken there is no need to wake the database
@@ -93,7 +95,15 @@ func serve(ctx context.Context, conf config, dir string, withDemo, withShop bool
 	if err != nil {
 		return err
 	}
-	product := app.New(st, app.Options{Log: log, Shop: app.ShopPolicy{Loopback: withShop, Nets: nets}})
+	options := app.Options{Log: log, Shop: app.ShopPolicy{Loopback: withShop, Nets: nets}, Scale: conf.Scale}
+	if withScale {
+		stop, err := openScale(&options, log)
+		if err != nil {
+			return err
+		}
+		defer stop()
+	}
+	product := app.New(st, options)
 	if withDemo {
 		loaded, err := product.LoadDemo(ctx)
 		if err != nil {
@@ -166,6 +176,19 @@ func openShop(ctx context.Context, product *app.App, log *slog.Logger) (stop fun
 	}
 	log.Info("the simulated shop is open", "feed", address)
 	return func() { srv.Close() }, nil
+}
+
+// openScale starts the simulated scale on a free port of loopback.
+func openScale(o *app.Options, log *slog.Logger) (stop func(), err error) {
+	l, err := net.Listen("tcp", "127.0.0.1:0")
+	if err != nil {
+		return nil, fmt.Errorf("the simulated scale finds no port: %v", err)
+	}
+	s := &standinscale.Scale{}
+	go s.Serve(l)
+	o.Scale, o.Pan = l.Addr().String(), s
+	log.Info("the simulated scale stands", "address", o.Scale)
+	return func() { l.Close() }, nil
 }
 
 // openDebug serves figures and profiles on loopback.

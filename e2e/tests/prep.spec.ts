@@ -87,3 +87,27 @@ test('at the counter the steps go by keys, two screens share one list, and what 
   await page.keyboard.press('Escape')
   await expect(page.getByRole('group', { name: 'The day against the clock' })).toBeVisible()
 })
+
+test('food is weighed out: over and under in pieces, what is right comes by itself, and by hand where one likes', async ({
+  page,
+}) => {
+  await openDemo(page, 'First firing', 'Prep')
+  await page.getByRole('link', { name: 'Weigh out' }).click()
+  const list = page.getByRole('list', { name: 'What is weighed' }).getByRole('button')
+  await expect(list.first()).toHaveAttribute('aria-current', 'step')
+  const live = page.locator('.live')
+  await expect(live).toHaveText(/^0\.0/)
+  await page.getByRole('button', { name: '+50' }).click()
+  await expect(live).toHaveText(/^50\.0/)
+  await expect(page.getByRole('status').filter({ hasText: / more/ })).toBeVisible()
+  await clean(page)
+  await page.getByRole('button', { name: 'what is wanted' }).click()
+  await expect(list.nth(1)).toHaveAttribute('aria-current', 'step') // it lay still, was right, and the next one came
+  await expect(list.first()).toContainText('✓')
+  await expect(live).toHaveText(/^0\.0/) // tared
+  await page.getByLabel('By hand, g').fill('123')
+  await page.getByRole('button', { name: 'Record' }).click()
+  await expect(list.nth(1)).toContainText('✓ 123 g')
+  await page.reload()
+  await expect(list.nth(2)).toHaveAttribute('aria-current', 'step')
+})

@@ -1861,6 +1861,11 @@ type LikeAsked struct {
 	Which *int `json:"which,omitempty"`
 }
 
+// LoadAsked defines model for LoadAsked.
+type LoadAsked struct {
+	Grams float64 `json:"grams"`
+}
+
 // Lot defines model for Lot.
 type Lot struct {
 	// BestBefore 2026-11-30, or empty
@@ -2250,6 +2255,22 @@ type Saving struct {
 	Says    string   `json:"says"`
 }
 
+// ScaleReading defines model for ScaleReading.
+type ScaleReading struct {
+	Grams float64 `json:"grams"`
+
+	// Over more lies on it than it weighs
+	Over bool `json:"over"`
+
+	// Says why there is no reading
+	Says      string `json:"says"`
+	Simulated bool   `json:"simulated"`
+	Steady    bool   `json:"steady"`
+
+	// There the house has a scale
+	There bool `json:"there"`
+}
+
 // Scene defines model for Scene.
 type Scene struct {
 	Bands []struct {
@@ -2531,6 +2552,23 @@ type Way struct {
 
 	// Tray A tray file, docs/formats/tray.schema.json
 	Tray TrayDocument `json:"tray"`
+}
+
+// WeightAsked defines model for WeightAsked.
+type WeightAsked struct {
+	Food  string  `json:"food"`
+	Form  string  `json:"form"`
+	Grams float64 `json:"grams"`
+}
+
+// Weights defines model for Weights.
+type Weights struct {
+	Weights []struct {
+		At    time.Time `json:"at"`
+		Food  string    `json:"food"`
+		Form  string    `json:"form"`
+		Grams float64   `json:"grams"`
+	} `json:"weights"`
 }
 
 // Wetness defines model for Wetness.
@@ -2926,6 +2964,9 @@ type NameRevisionJSONRequestBody NameRevisionJSONBody
 // SetTickJSONRequestBody defines body for SetTick for application/json ContentType.
 type SetTickJSONRequestBody = TickAsked
 
+// SetWeightJSONRequestBody defines body for SetWeight for application/json ContentType.
+type SetWeightJSONRequestBody = WeightAsked
+
 // UseKeptJSONRequestBody defines body for UseKept for application/json ContentType.
 type UseKeptJSONRequestBody = BriefDocument
 
@@ -2967,6 +3008,9 @@ type ReviewJSONRequestBody = TrayDocument
 
 // SavingsJSONRequestBody defines body for Savings for application/json ContentType.
 type SavingsJSONRequestBody = TrayDocument
+
+// LoadScaleJSONRequestBody defines body for LoadScale for application/json ContentType.
+type LoadScaleJSONRequestBody = LoadAsked
 
 // SceneJSONRequestBody defines body for Scene for application/json ContentType.
 type SceneJSONRequestBody = TrayDocument
@@ -3150,6 +3194,12 @@ type ServerInterface interface {
 	// Undo Go back one revision
 	// (POST /api/v1/jobs/{id}/undo)
 	Undo(c *gin.Context, id JobId, params UndoParams)
+	// Weights What was weighed for a job
+	// (GET /api/v1/jobs/{id}/weights)
+	Weights(c *gin.Context, id JobId)
+	// SetWeight Record what a food in a form weighs; nought takes the record away
+	// (PUT /api/v1/jobs/{id}/weights)
+	SetWeight(c *gin.Context, id JobId)
 	// UseKept A brief with a kept choice for its foods, for its own guests
 	// (POST /api/v1/kept-choices/{id}/use)
 	UseKept(c *gin.Context, id ThingId)
@@ -3210,6 +3260,15 @@ type ServerInterface interface {
 	// Savings The changes to a planned job that save most for least loss of balance
 	// (POST /api/v1/savings)
 	Savings(c *gin.Context)
+	// Scale What the bench scale shows, or why it shows nothing
+	// (GET /api/v1/scale)
+	Scale(c *gin.Context)
+	// LoadScale Lay so much more on the simulated scale, or take it off
+	// (POST /api/v1/scale/load)
+	LoadScale(c *gin.Context)
+	// TareScale Set the scale to nought with what lies on it
+	// (POST /api/v1/scale/tare)
+	TareScale(c *gin.Context)
 	// Scene A tray as drawings to place
 	// (POST /api/v1/scene)
 	Scene(c *gin.Context)
@@ -4930,6 +4989,56 @@ func (siw *ServerInterfaceWrapper) Undo(c *gin.Context) {
 	siw.Handler.Undo(c, id, params)
 }
 
+// Weights operation middleware
+func (siw *ServerInterfaceWrapper) Weights(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Weights(c, id)
+}
+
+// SetWeight operation middleware
+func (siw *ServerInterfaceWrapper) SetWeight(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.SetWeight(c, id)
+}
+
 // UseKept operation middleware
 func (siw *ServerInterfaceWrapper) UseKept(c *gin.Context) {
 
@@ -5411,6 +5520,45 @@ func (siw *ServerInterfaceWrapper) Savings(c *gin.Context) {
 	}
 
 	siw.Handler.Savings(c)
+}
+
+// Scale operation middleware
+func (siw *ServerInterfaceWrapper) Scale(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Scale(c)
+}
+
+// LoadScale operation middleware
+func (siw *ServerInterfaceWrapper) LoadScale(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.LoadScale(c)
+}
+
+// TareScale operation middleware
+func (siw *ServerInterfaceWrapper) TareScale(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.TareScale(c)
 }
 
 // Scene operation middleware
@@ -5960,6 +6108,11 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/revisions/:number", wrapper.NameRevision)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/revisions/:number/tray.svg", wrapper.RevisionPicture)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/day", wrapper.JobDay)
+	router.GET(options.BaseURL+"/api/v1/scale", wrapper.Scale)
+	router.POST(options.BaseURL+"/api/v1/scale/tare", wrapper.TareScale)
+	router.POST(options.BaseURL+"/api/v1/scale/load", wrapper.LoadScale)
+	router.GET(options.BaseURL+"/api/v1/jobs/:id/weights", wrapper.Weights)
+	router.PUT(options.BaseURL+"/api/v1/jobs/:id/weights", wrapper.SetWeight)
 	router.GET(options.BaseURL+"/api/v1/days/:date", wrapper.DayOf)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/ticks", wrapper.Ticks)
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/ticks/:task", wrapper.SetTick)

@@ -50,6 +50,12 @@ export const router = createRouter({
       meta: { title: 'At the counter' },
     },
     {
+      path: '/jobs/:id/weigh',
+      name: 'weigh',
+      component: () => import('./views/WeighView.vue'),
+      meta: { title: 'Weigh out' },
+    },
+    {
       path: '/days/:date',
       name: 'day',
       component: () => import('./views/DayView.vue'),

@@ -258,6 +258,77 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the bench scale shows, or why it shows nothing */
+        get: operations["scale"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/scale/tare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Set the scale to nought with what lies on it */
+        post: operations["tareScale"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/scale/load": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lay so much more on the simulated scale, or take it off */
+        post: operations["loadScale"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/weights": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        /** What was weighed for a job */
+        get: operations["weights"];
+        /** Record what a food in a form weighs; nought takes the record away */
+        put: operations["setWeight"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/days/{date}": {
         parameters: {
             query?: never;
@@ -2623,6 +2694,38 @@ export interface components {
                 minutes: number;
             }[];
         };
+        ScaleReading: {
+            /** @description the house has a scale */
+            there: boolean;
+            simulated: boolean;
+            /** Format: double */
+            grams: number;
+            steady: boolean;
+            /** @description more lies on it than it weighs */
+            over: boolean;
+            /** @description why there is no reading */
+            says: string;
+        };
+        LoadAsked: {
+            /** Format: double */
+            grams: number;
+        };
+        WeightAsked: {
+            food: string;
+            form: string;
+            /** Format: double */
+            grams: number;
+        };
+        Weights: {
+            weights: {
+                food: string;
+                form: string;
+                /** Format: double */
+                grams: number;
+                /** Format: date-time */
+                at: string;
+            }[];
+        };
         Ticks: {
             ticks: {
                 task: string;
@@ -3190,6 +3293,117 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Day"];
                 };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    scale: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The newest reading */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScaleReading"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    tareScale: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It was told */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    loadScale: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadAsked"];
+            };
+        };
+        responses: {
+            /** @description It lies there */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    weights: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The weights */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Weights"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    setWeight: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeightAsked"];
+            };
+        };
+        responses: {
+            /** @description Recorded */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: components["responses"]["Problem"];
         };

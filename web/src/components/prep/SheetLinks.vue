@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What is printed of the job, and the work list for a calendar or a spreadsheet.
 import { computed, ref } from 'vue'
+import { RouterLink } from 'vue-router'
 import { useJob } from '@/stores/job'
 
 const props = defineProps<{ people: number; ovens: number }>()
@@ -43,6 +44,9 @@ const address = computed(() => (kind: string) => {
     <a v-for="[kind, name, says] in sheets" :key="kind" :href="address(kind)" target="_blank" rel="noopener">
       <b>{{ name }}</b> <span class="soft small">{{ says }}</span>
     </a>
+    <RouterLink :to="{ name: 'weigh', params: { id: job.id } }">
+      <b>Weigh out</b> <span class="soft small">food by food, with the scale</span>
+    </RouterLink>
     <a v-for="[kind, name, says] in lists" :key="kind" :href="address(kind)" download>
       <b>{{ name }}</b> <span class="soft small">{{ says }}</span>
     </a>

@@ -1,0 +1,49 @@
+package server
+
+import (
+	"net/http"
+
+	"github.com/gin-gonic/gin"
+
+	"happytray/app"
+	"happytray/core/document"
+	"happytray/server/api"
+)
+
+// Scale answers with what the bench scale shows.
+func (s *Server) Scale(c *gin.Context) {
+	c.JSON(http.StatusOK, s.app.Scale(c.Request.Context()))
+}
+
+// TareScale sets it to nought.
+func (s *Server) TareScale(c *gin.Context) { s.done(c, aThing, s.app.TareScale(c.Request.Context())) }
+
+// LoadScale lays something on the simulated scale.
+func (s *Server) LoadScale(c *gin.Context) {
+	var in api.LoadAsked
+	if err := document.Read(body(c), &in); err != nil {
+		s.fail(c, aThing, err)
+		return
+	}
+	s.done(c, aThing, s.app.LoadScale(in.Grams))
+}
+
+// Weights lists what was weighed for a job.
+func (s *Server) Weights(c *gin.Context, id api.JobId) {
+	list, err := s.app.Weights(c.Request.Context(), id)
+	if err != nil {
+		s.fail(c, aJob, err)
+		return
+	}
+	c.JSON(http.StatusOK, gin.H{"weights": list})
+}
+
+// SetWeight records what a food weighs.
+func (s *Server) SetWeight(c *gin.Context, id api.JobId) {
+	var in api.WeightAsked
+	if err := document.Read(body(c), &in); err != nil {
+		s.fail(c, aJob, err)
+		return
+	}
+	s.done(c, aJob, s.app.SetWeight(c.Request.Context(), id, app.Weighed{Food: in.Food, Form: in.Form, Grams: in.Grams}))
+}

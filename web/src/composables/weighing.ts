@@ -1,0 +1,123 @@
+import { computed, ref, shallowRef } from 'vue'
+import { useIntervalFn, useStorage } from '@vueuse/core'
+import { api, take, Trouble, type Job, type ScaleReading } from '@/api/client'
+import type { TrayFile } from '@/api/tray.gen'
+
+const every = 250 // ms between looks at the scale
+const rest = 900 // ms that what is right has to lie still before it is taken
+
+/** What is to be weighed: a food in a form, for all trays and the reserve together. */
+export type Portion = { food: string; form: string; grams: number; piece: number | null }
+
+/** What trays hold, food by food; piece is the mass of one where it falls into pieces. */
+export function portionsOf(trays: readonly TrayFile[]): Portion[] {
+  const out = new Map<string, Portion & { count: number }>()
+  const add = (food: string, form: string, grams: number, count: number, pieces: boolean, times: number) => {
+    const key = `${food}/${form}`
+    const p = out.get(key) ?? { food, form, grams: 0, count: 0, piece: null }
+    p.grams += grams * times
+    p.count += count * times
+    p.piece = pieces && p.count > 1 ? p.grams / p.count : p.piece
+    out.set(key, p)
+  }
+  for (const t of trays) {
+    const times = (t as { part?: { copies?: number } }).part?.copies ?? 1
+    for (const e of t.elements)
+      if (e.category !== 'prop' && e.grams > 0) add(e.food, e.form, e.grams, e.count, !e.vessel, times)
+    for (const r of t.reserve ?? [])
+      if (r.grams > 0) add(r.food, r.form ?? '', r.grams, r.count ?? 0, false, times)
+  }
+  return [...out.values()].map(({ food, form, grams, piece }) => ({
+    food,
+    form,
+    grams: Math.round(grams),
+    piece,
+  }))
+}
+
+/** How far off is right: two per cent, or what a kitchen scale shows. */
+export const within = (target: number) => Math.max(2, target * 0.02)
+
+/** Weighing out food by food: the scale is looked at, what is right and lies still is recorded, and the next one comes. */
+export function useWeighing(id: string) {
+  const title = ref('')
+  const portions = shallowRef<Portion[]>([])
+  const weighed = shallowRef<ReadonlyMap<string, number>>(new Map())
+  const scale = shallowRef<ScaleReading | null>(null)
+  const byItself = useStorage('weigh by itself', true)
+  const at = ref(0)
+  const wrong = ref('')
+  const path = { path: { id } }
+  const key = (p: Portion) => `${p.food}/${p.form}`
+  const now = computed(() => portions.value[at.value] ?? null)
+
+  async function open() {
+    try {
+      const j = await take<Job>(api.GET('/api/v1/jobs/{id}', { params: path }))
+      title.value = j.document.title
+      const more = (j.document as { trays?: TrayFile[] }).trays
+      portions.value = portionsOf(more?.length ? more : [j.document])
+      const { weights } = await take<{ weights: { food: string; form: string; grams: number }[] }>(
+        api.GET('/api/v1/jobs/{id}/weights', { params: path }),
+      )
+      weighed.value = new Map(weights.map(w => [`${w.food}/${w.form}`, w.grams]))
+      const first = portions.value.findIndex(p => !weighed.value.has(key(p)))
+      at.value = first < 0 ? 0 : first
+      wrong.value = ''
+    } catch (e) {
+      wrong.value = e instanceof Trouble ? e.message : 'The job cannot be read just now.'
+    }
+  }
+
+  async function record(grams: number) {
+    const p = now.value
+    if (!p || !(grams >= 0)) return
+    try {
+      const body = { food: p.food, form: p.form, grams: Math.round(grams * 10) / 10 }
+      await take(api.PUT('/api/v1/jobs/{id}/weights', { params: path, body }))
+      weighed.value = new Map(weighed.value).set(key(p), body.grams)
+      if (scale.value?.there) await take(api.POST('/api/v1/scale/tare')).catch(() => undefined)
+      still = 0
+      if (at.value < portions.value.length - 1) at.value++
+      wrong.value = ''
+    } catch (e) {
+      wrong.value = e instanceof Trouble ? e.message : 'That could not be recorded. Try again.'
+    }
+  }
+  async function tare() {
+    try {
+      await take(api.POST('/api/v1/scale/tare'))
+      wrong.value = ''
+    } catch (e) {
+      wrong.value = e instanceof Trouble ? e.message : 'The scale did not hear that.'
+    }
+  }
+  /** Lays something on the simulated scale. */
+  const load = (grams: number) =>
+    take(api.POST('/api/v1/scale/load', { body: { grams } })).catch(() => undefined)
+
+  let still = 0 // since when what is right lies still
+  let busy = false
+  async function look() {
+    if (busy) return
+    busy = true
+    try {
+      const r = await take<ScaleReading>(api.GET('/api/v1/scale'))
+      scale.value = r
+      const p = now.value
+      const right =
+        !!p && r.there && !r.says && r.steady && Math.abs(r.grams - p.grams) <= within(p.grams) && r.grams > 0
+      if (!right) still = 0
+      else if (!still) still = Date.now()
+      else if (byItself.value && Date.now() - still >= rest && !weighed.value.has(key(p!)))
+        await record(r.grams)
+    } catch {
+      scale.value = scale.value && { ...scale.value, says: 'The server cannot be reached.' }
+    } finally {
+      busy = false
+    }
+  }
+  useIntervalFn(look, every)
+
+  return { title, portions, weighed, scale, byItself, at, wrong, now, key, open, record, tare, load }
+}

@@ -1,0 +1,321 @@
+<script setup lang="ts">
+// Weighing out, food by food: the target, the live weight, over and under in grams and pieces.
+import { computed, onMounted, ref, watch } from 'vue'
+import { RouterLink, useRoute } from 'vue-router'
+import { useWeighing, within } from '@/composables/weighing'
+import { useLarder } from '@/stores/larder'
+import { count, grams } from '@/tray/words'
+
+const route = useRoute()
+const id = String(route.params.id)
+const w = useWeighing(id)
+const larder = useLarder()
+onMounted(() => {
+  void w.open()
+  void larder.read()
+})
+const hand = ref<number | null>(null)
+watch(w.at, () => (hand.value = null))
+
+const live = computed(() => {
+  const s = w.scale.value
+  return s?.there && !s.says && !s.over ? s.grams : null
+})
+const off = computed(() => (live.value === null || !w.now.value ? null : live.value - w.now.value.grams))
+const verdict = computed(() => {
+  const [p, d] = [w.now.value, off.value]
+  if (!p || d === null) return ''
+  if (Math.abs(d) <= within(p.grams)) return w.scale.value?.steady ? 'right' : 'nearly'
+  const pieces = p.piece ? Math.round(Math.abs(d) / p.piece) : 0
+  const of = pieces ? `, about ${count(pieces, 'piece')}` : ''
+  return d < 0 ? `${grams(-d)} more${of}` : `${grams(d)} too much${of}`
+})
+const share = computed(() =>
+  w.now.value && live.value !== null ? Math.max(0, Math.min(1.25, live.value / w.now.value.grams)) : 0,
+)
+const done = computed(() => w.portions.value.filter(p => w.weighed.value.has(w.key(p))).length)
+const shown = (g: number) => g.toFixed(g < 100 ? 1 : 0)
+</script>
+
+<template>
+  <main id="work" class="weigh">
+    <header>
+      <RouterLink :to="{ name: 'prep', params: { id } }" class="leave">‹ Prep</RouterLink>
+      <h1>{{ w.title.value || 'Weigh out' }}</h1>
+      <label class="by"
+        ><input v-model="w.byItself.value" type="checkbox" /> next by itself when it is right and still</label
+      >
+      <p class="nums">{{ done }} of {{ w.portions.value.length }}</p>
+    </header>
+    <p v-if="w.wrong.value" class="note" role="alert">▲ {{ w.wrong.value }}</p>
+    <p v-if="w.scale.value?.says" class="note" role="status">{{ w.scale.value.says }}</p>
+    <p v-else-if="w.scale.value?.over" class="note" role="status">
+      More lies on the scale than it weighs. Take some off.
+    </p>
+
+    <div v-if="w.now.value" class="two">
+      <ol class="list" aria-label="What is weighed">
+        <li v-for="(p, i) in w.portions.value" :key="w.key(p)">
+          <button :aria-current="i === w.at.value ? 'step' : undefined" @click="w.at.value = i">
+            <img :src="larder.picture(p.food, p.form)" alt="" loading="lazy" />
+            <span>{{ larder.name(p.food) }}</span>
+            <span class="nums">{{
+              w.weighed.value.has(w.key(p)) ? '✓ ' + grams(w.weighed.value.get(w.key(p))!) : grams(p.grams)
+            }}</span>
+          </button>
+        </li>
+      </ol>
+      <section class="now" aria-live="polite">
+        <p class="name">{{ larder.name(w.now.value.food) }}</p>
+        <p class="target nums">{{ grams(w.now.value.grams) }}</p>
+        <p class="live nums" :class="{ right: verdict === 'right' }">
+          {{ live === null ? '–' : shown(live) }}<span> g</span>
+        </p>
+        <div class="bar-of" aria-hidden="true">
+          <span :style="{ width: `${share * 80}%` }" :class="{ much: share > 1.02 }" /><i />
+        </div>
+        <p class="verdict" role="status">{{ verdict }}</p>
+        <div class="acts">
+          <button v-if="w.scale.value?.there" class="wet" @click="w.tare">Tare</button>
+          <button
+            class="wet go"
+            :disabled="live === null || live <= 0"
+            @click="live !== null && w.record(live)"
+          >
+            Take it
+          </button>
+        </div>
+        <form class="hand" @submit.prevent="hand !== null && w.record(hand)">
+          <label
+            >By hand, g <input v-model.number="hand" type="number" min="0" max="100000" step="any"
+          /></label>
+          <button class="wet small" :disabled="hand === null">Record</button>
+        </form>
+        <p v-if="w.scale.value?.simulated" class="pan">
+          The scale is simulated. Lay on it:
+          <button v-for="g in [-50, -5, 5, 50]" :key="g" class="wet small" @click="w.load(g)">
+            {{ g > 0 ? `+${g}` : g }}
+          </button>
+          <button class="wet small" @click="w.load(w.now.value!.grams - (live ?? 0))">what is wanted</button>
+        </p>
+      </section>
+    </div>
+    <p v-else-if="!w.wrong.value" class="note">There is nothing to weigh yet: foods come first.</p>
+  </main>
+</template>
+
+<style>
+html:has(.weigh) {
+  background: #182220;
+}
+</style>
+
+<style scoped>
+.weigh {
+  position: fixed;
+  inset: 0;
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+  padding: 18px 26px;
+  background: #182220;
+  color: #f4f1e8;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 22px;
+}
+h1 {
+  flex: 1;
+  min-width: 0;
+  font-size: 1.25rem;
+  color: #cfd6d1;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+header p {
+  margin: 0;
+  font-size: 1.3rem;
+}
+.leave {
+  color: #b8cdf3;
+  text-decoration: none;
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+}
+.by {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 44px;
+}
+.note {
+  margin: 0;
+  padding: 8px 14px;
+  background: #3a2f1c;
+  border-radius: 8px;
+}
+.two {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: 360px 1fr;
+  gap: 34px;
+}
+.list {
+  overflow-y: auto;
+  display: grid;
+  align-content: start;
+  gap: 2px;
+}
+.list button {
+  display: grid;
+  grid-template-columns: 40px 1fr auto;
+  gap: 12px;
+  align-items: center;
+  width: 100%;
+  min-height: 50px;
+  padding: 4px 12px;
+  font: inherit;
+  text-align: left;
+  color: inherit;
+  background: none;
+  border: 2px solid transparent;
+  border-radius: 10px;
+  cursor: pointer;
+}
+.list button[aria-current] {
+  border-color: #9dbcf2;
+  background: #26332f;
+}
+.list img {
+  width: 40px;
+  height: 40px;
+  background: #efe9dc;
+  border-radius: 8px;
+  padding: 3px;
+}
+.now {
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  justify-content: center;
+  gap: 10px;
+  text-align: center;
+}
+.now p {
+  margin: 0;
+}
+.name {
+  font-size: 1.8rem;
+  font-family: var(--head);
+  font-weight: 700;
+}
+.target {
+  font-size: 1.5rem;
+  color: #9dbcf2;
+}
+.live {
+  font-size: clamp(4rem, 11vw, 9rem);
+  line-height: 1;
+  font-family: var(--head);
+  font-weight: 800;
+}
+.live span {
+  font-size: 0.4em;
+}
+.live.right {
+  color: #a9d79b;
+}
+.bar-of {
+  position: relative;
+  width: min(560px, 90%);
+  height: 16px;
+  background: #2b3935;
+  border-radius: 8px;
+  overflow: hidden;
+}
+.bar-of span {
+  display: block;
+  height: 100%;
+  background: #9dbcf2;
+}
+.bar-of .much {
+  background: #f3a57a;
+}
+.bar-of i {
+  position: absolute;
+  left: 80%;
+  top: 0;
+  bottom: 0;
+  width: 3px;
+  background: #fff;
+}
+.verdict {
+  min-height: 2.2rem;
+  font-size: 1.5rem;
+}
+.acts,
+.hand,
+.pan {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  flex-wrap: wrap;
+  justify-content: center;
+}
+.wet {
+  min-height: 64px;
+  min-width: 130px;
+  padding: 0 20px;
+  font: inherit;
+  font-size: 1.3rem;
+  font-weight: 650;
+  color: #f4f1e8;
+  background: #2b3935;
+  border: 2px solid #55645f;
+  border-radius: 14px;
+  cursor: pointer;
+}
+.wet.small {
+  min-height: 44px;
+  min-width: 56px;
+  font-size: 1rem;
+}
+.wet:disabled {
+  opacity: 0.4;
+}
+.go {
+  background: #2f62ba;
+  border-color: #2f62ba;
+}
+.hand input {
+  width: 110px;
+  min-height: 44px;
+  margin-left: 6px;
+  padding: 0 10px;
+  font: inherit;
+  color: inherit;
+  background: #26332f;
+  border: 1.5px solid #5f6e69;
+  border-radius: 8px;
+}
+button:focus-visible,
+input:focus-visible,
+.leave:focus-visible {
+  outline: 4px solid #b8cdf3;
+  outline-offset: 2px;
+}
+@media (max-width: 760px) {
+  .two {
+    grid-template-columns: 1fr;
+    overflow-y: auto;
+  }
+  .list {
+    max-height: 26vh;
+  }
+}
+</style>
