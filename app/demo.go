@@ -3,6 +3,7 @@ package app
 import (
 	"context"
 	"encoding/json"
+	"slices"
 
 	"happytray/core/food"
 	"happytray/core/kept"
@@ -65,9 +66,20 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 		}
 	}
 	return a.store.Once(ctx, demoFact, func(st *store.Store) error {
-		for _, m := range all {
-			if _, err := st.Create(ctx, m.head, m.document, m.says); err != nil {
+		things := slices.Clone(things) // a try that is done again begins with what was reckoned
+		for n, m := range all {
+			j, err := st.Create(ctx, m.head, m.document, m.says)
+			if err != nil {
 				return err
+			}
+			if n == 0 { // the first tray is a pattern for others: it is known by its job, which has its name only now
+				k := demo.Pattern
+				k.Laid = &kept.Laid{Job: j.ID, Revision: j.Head}
+				raw, err := json.Marshal(k)
+				if err != nil {
+					return err
+				}
+				things = append(things, store.Thing{Kind: kept.Pattern, ID: k.ID, Document: string(raw)})
 			}
 		}
 		_, err := st.ChangeHouse(ctx, store.Change{Lots: lots, Things: things})

@@ -112,6 +112,9 @@ func Cupboard(today time.Time) food.Stock {
 	}
 }
 
+// Pattern is the first job's tray, kept for others to be laid like; where it lies is known once the job has its name.
+var Pattern = kept.Kept{ID: "kiln-oval", Name: "The kiln’s oval"}
+
 // Shelf is what the studio has kept: ideas seen about Saltmere, a theme, and the choice that went down
 // well at the seed swap.
 func Shelf(larder *food.Larder) (map[string][]kept.Kept, error) {

@@ -60,6 +60,9 @@ func TestTheShelfIsSound(t *testing.T) {
 		t.Fatal(err)
 	}
 	for _, kind := range kept.Kinds {
+		if kind == kept.Pattern { // is kept of a job once that is there
+			continue
+		}
 		if len(shelf[kind]) == 0 {
 			t.Errorf("no %s", kind)
 		}

@@ -87,6 +87,7 @@ test('a tray is seen as it was, as large as on the table, filled with food, and 
   await page.locator('.el-select', { hasText: 'suits the board' }).click()
   await page.getByRole('option', { name: /like another tray/ }).click()
   const like = page.getByRole('dialog', { name: 'Lay it like another tray' })
+  await expect(like.getByRole('button', { name: 'The kiln’s oval' })).toBeVisible() // of the demo world
   await like.getByLabel('Keep this tray as a pattern').fill('Two long rivers')
   await like.getByRole('button', { name: 'Keep it' }).click()
   await expect(like.getByRole('button', { name: 'Two long rivers' })).toBeVisible()

@@ -111,3 +111,23 @@ test('food is weighed out: over and under in pieces, what is right comes by itse
   await page.reload()
   await expect(list.nth(2)).toHaveAttribute('aria-current', 'step')
 })
+
+test('what is printed from the browser has neither the frame of the page nor its buttons', async ({ page }) => {
+  await openDemo(page, 'First firing', 'Prep')
+  await expect(page.getByRole('region', { name: /^What .* does$/ }).first()).toBeVisible()
+  await page.emulateMedia({ media: 'print' })
+  const bare = async () => {
+    await expect(page.locator('nav:visible')).toHaveCount(0)
+    expect(await page.locator('main button:visible').allInnerTexts()).toEqual([])
+  }
+  await bare()
+  await expect(page.locator('.only-print')).toContainText('First firing at the new kiln')
+  await expect(page.locator('.only-print')).toBeVisible()
+  await page.emulateMedia({ media: 'screen' })
+  await page.getByRole('link', { name: /^Amounts/ }).click()
+  await page.getByRole('link', { name: 'Shopping list' }).click()
+  await page.getByRole('checkbox').first().waitFor()
+  await page.emulateMedia({ media: 'print' })
+  await bare()
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+})

@@ -16,14 +16,14 @@ const rooms = [
 
 <template>
   <div class="house" :class="{ wide }">
-    <nav aria-label="Rooms of the house">
+    <nav class="no-print" aria-label="Rooms of the house">
       <span class="name figure">Happy Tray</span>
       <RouterLink v-for="r in rooms" :key="r.name" :to="{ name: r.name }">{{ r.says }}</RouterLink>
     </nav>
     <main id="work">
       <header>
         <h1>{{ title }}</h1>
-        <div class="acts"><slot name="acts" /></div>
+        <div class="acts no-print"><slot name="acts" /></div>
       </header>
       <slot />
     </main>
