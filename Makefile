@@ -21,7 +21,7 @@ help: ## say what there is to make
 
 demo: build ## start everything with demo data at http://127.0.0.1:8080
 	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client
-	@exec bin/happytray serve --demo --shop --scale
+	@exec bin/happytray serve --demo --shop --scale --probe
 
 build: bin/happytray ## the one binary, web included
 

@@ -8,6 +8,7 @@ import (
 	"time"
 
 	"happytray/core/job"
+	"happytray/devices/probe"
 	"happytray/devices/scale"
 	"happytray/store"
 )
@@ -22,6 +23,7 @@ type App struct {
 	known  job.Known
 	scale  *scale.Scale // nil for none
 	pan    Pan          // of a simulated one
+	probe  *probe.Box   // nil for none
 	judged judgedCache
 }
 
@@ -33,13 +35,17 @@ type Options struct {
 	// Scale is the address of a bench scale, host:port; none where empty. Pan is that of a simulated one.
 	Scale string
 	Pan   Pan
+	Probe string // address of a box of thermometers, host:port; none where empty
 }
 
 // New is the product over a store.
 func New(st *store.Store, o Options) *App {
 	a := &App{store: st, log: o.Log, now: o.Now, shop: o.Shop, judged: newJudgedCache(mostJudged)}
+	if o.Probe != "" {
+		a.probe = probe.New(o.Probe, a.clock)
+	}
 	if o.Scale != "" {
-		a.scale, a.pan = &scale.Scale{Address: o.Scale}, o.Pan
+		a.scale, a.pan = scale.New(o.Scale), o.Pan
 	}
 	if a.log == nil {
 		a.log = slog.New(slog.DiscardHandler)
@@ -49,6 +55,8 @@ func New(st *store.Store, o Options) *App {
 	}
 	return a
 }
+
+func (a *App) clock() time.Time { return a.now() }
 
 // Store is where everything is kept.
 func (a *App) Store() *store.Store { return a.store }

@@ -7,6 +7,7 @@ import (
 	"time"
 
 	"happytray/core/fault"
+	"happytray/core/say"
 	"happytray/store"
 )
 
@@ -36,8 +37,14 @@ func (a *App) Scale(ctx context.Context) ScaleReading {
 	}
 	ctx, done := context.WithTimeout(ctx, readWithin)
 	defer done()
-	r := a.scale.Read(ctx)
-	return ScaleReading{There: true, Simulated: a.pan != nil, Grams: r.Grams, Steady: r.Steady, Over: r.Over, Says: r.Wrong}
+	out := ScaleReading{There: true, Simulated: a.pan != nil}
+	r, err := a.scale.Read(ctx)
+	if err != nil {
+		out.Says = say.Upper(err.Error())
+		return out
+	}
+	out.Grams, out.Steady, out.Over = r.Grams, r.Steady, r.Over
+	return out
 }
 
 // TareScale sets the scale to nought.

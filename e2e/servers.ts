@@ -29,7 +29,7 @@ function server(url: string, name: string, flags: string) {
 export const servers = (workers: number, withEmpty = true) =>
   Array.from({ length: workers }, (_, n) => [
     ...(withEmpty ? [server(at(n, 0), `empty-${n}`, '')] : []),
-    server(at(n, 1), `demo-${n}`, '--demo --scale'),
+    server(at(n, 1), `demo-${n}`, '--demo --scale --probe'),
   ]).flat()
 
 export const browser = {

@@ -28,6 +28,21 @@ func (s *Server) LoadScale(c *gin.Context) {
 	s.done(c, aThing, s.app.LoadScale(in.Grams))
 }
 
+// Holding tells how long what perishes has stood out.
+func (s *Server) Holding(c *gin.Context, id api.JobId) {
+	leave, ok := s.turn(c, s.works, nil)
+	if !ok {
+		return
+	}
+	defer leave()
+	h, err := s.app.Holding(c.Request.Context(), id)
+	if err != nil {
+		s.fail(c, aJob, err)
+		return
+	}
+	c.JSON(http.StatusOK, h)
+}
+
 // Weights lists what was weighed for a job.
 func (s *Server) Weights(c *gin.Context, id api.JobId) {
 	list, err := s.app.Weights(c.Request.Context(), id)

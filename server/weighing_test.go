@@ -22,6 +22,27 @@ func TestWeighing(t *testing.T) {
 			t.Errorf("%s without a scale: %d", path, a.status)
 		}
 	}
+	// what perishes: nothing is out yet, then since it was ticked
+	j := d.planned("Held", `{"guests":{"adults":6},"foods":["soft-white-round","round-crackers","red-grapes","wide-sausage"],"serve_at":"`+time.Now().Add(2*time.Hour).UTC().Format(time.RFC3339)+`"}`)
+	var h api.Holding
+	d.ask("GET", "/api/v1/jobs/"+j.Id+"/holding", nil).into(t, &h)
+	if h.Since != nil || h.HoldMin != 120 || len(h.Says) == 0 || !strings.Contains(h.Says[len(h.Says)-1], "Local food rules") {
+		t.Errorf("%+v", h)
+	}
+	var day api.Day
+	d.ask("GET", "/api/v1/jobs/"+j.Id+"/day", nil).into(t, &day)
+	for _, k := range day.Tasks {
+		if k.Kind == "get-out" && (k.Food == "soft-white-round" || k.Food == "round-crackers") {
+			d.ask("PUT", "/api/v1/jobs/"+j.Id+"/ticks/"+k.Id, []byte(`{"done":true}`))
+		}
+	}
+	d.ask("GET", "/api/v1/jobs/"+j.Id+"/holding", nil).into(t, &h)
+	if h.Since == nil || h.ClearAt == nil || h.LeftMin < 118 || h.LeftMin > 120 {
+		t.Errorf("%+v", h)
+	}
+	if a := d.ask("GET", "/api/v1/jobs/nobody/holding", nil); a.status != 404 {
+		t.Errorf("%d", a.status)
+	}
 	id := "/api/v1/jobs/" + d.make("Weighed out", `{"guests":{"adults":4}}`).Id + "/weights"
 	put := func(body string) int { return d.ask("PUT", id, []byte(body)).status }
 	if put(`{"food":"almonds","form":"drift","grams":120.5}`) != 204 || put(`{"food":"honey","form":"bowl","grams":80}`) != 204 || put(`{"food":"almonds","form":"drift","grams":118}`) != 204 {

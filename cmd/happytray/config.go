@@ -10,7 +10,7 @@ import (
 
 	"github.com/caarlos0/env/v11"
 
-	"happytray/devices/scale"
+	"happytray/devices/lines"
 )
 
 // config is what the environment sets. Every name is in `happytray serve --help`.
@@ -21,6 +21,7 @@ type config struct {
 	Debug    string   `env:"HAPPYTRAY_DEBUG_ADDR" says:"address on loopback for /metrics and /debug/pprof; without it there are none"`
 	ShopNets []string `env:"HAPPYTRAY_SHOP_NETS" says:"networks besides the public ones in which a shop's feed may be, such as 192.168.4.0/24"`
 	Scale    string   `env:"HAPPYTRAY_SCALE" says:"address of a bench scale, host:port; serve --scale starts a simulated one"`
+	Probe    string   `env:"HAPPYTRAY_PROBE" says:"address of a box of thermometers, host:port; serve --probe starts a simulated one"`
 	LogLevel string   `env:"HAPPYTRAY_LOG" envDefault:"info" says:"debug, info, warn or error"`
 	LogJSON  bool     `env:"HAPPYTRAY_LOG_JSON" says:"true writes the log as JSON"`
 }
@@ -44,8 +45,11 @@ func readConfig() (config, error) {
 	if _, err := c.level(); err != nil {
 		return c, err
 	}
-	if c.Scale != "" {
-		if err := scale.Check(c.Scale); err != nil {
+	for what, address := range map[string]string{"scale": c.Scale, "thermometer": c.Probe} {
+		if address == "" {
+			continue
+		}
+		if err := lines.Check(what, address); err != nil {
 			return c, err
 		}
 	}

@@ -95,6 +95,9 @@ func (e *exported) write(j *job.Job, t *tray.Tray, larder *food.Larder) ([]byte,
 		if err != nil {
 			return nil, err
 		}
+		if d.Relative {
+			fmt.Fprintln(os.Stderr, unsaid)
+		}
 		if e.as == "csv" {
 			return worklist.Table(d)
 		}

@@ -2,6 +2,7 @@ package main
 
 import (
 	"fmt"
+	"os"
 	"time"
 
 	"github.com/spf13/cobra"
@@ -28,6 +29,9 @@ func kitchen(c *cobra.Command, o *prep.Options) (read func() error) {
 	}
 }
 
+// unsaid is told where a brief names no serving time.
+const unsaid = "The brief says no serving time: all times are reckoned to 2000-01-01T18:00:00Z."
+
 // prepCommand plans the work for a job against the clock.
 func prepCommand() *cobra.Command {
 	o := prep.Options{Save: true}
@@ -44,6 +48,9 @@ func prepCommand() *cobra.Command {
 		d, err := prep.Plan(j, larder, o)
 		if err != nil {
 			return err
+		}
+		if d.Relative {
+			fmt.Fprintln(os.Stderr, unsaid)
 		}
 		return writeJSON(d)
 	}

@@ -19,6 +19,7 @@ import (
 
 	"happytray/app"
 	"happytray/server"
+	standinprobe "happytray/standin/probe"
 	standinscale "happytray/standin/scale"
 	"happytray/standin/shop"
 	"happytray/store"
@@ -27,7 +28,7 @@ import (
 )
 
 func serveCommand() *cobra.Command {
-	var withDemo, withShop, withScale bool
+	var withDemo, withShop, withScale, withProbe bool
 	var dir string
 	c := &cobra.Command{Use: "serve", Short: "Serve the product", Args: noArgs, Long: serveHelp(),
 		RunE: func(*cobra.Command, []string) error {
@@ -37,10 +38,11 @@ func serveCommand() *cobra.Command {
 			}
 			ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
 			defer stop()
-			return serve(ctx, conf, dir, withDemo, withShop, withScale)
+			return serve(ctx, conf, dir, withDemo, withShop, withScale, withProbe)
 		}}
 	c.Flags().BoolVar(&withDemo, "demo", false, "load the demo world, once")
 	c.Flags().BoolVar(&withScale, "scale", false, "start a simulated bench scale on loopback, which the weigh-out screen can load")
+	c.Flags().BoolVar(&withProbe, "probe", false, "start simulated thermometers on loopback, in the fridge and on the table")
 	c.Flags().BoolVar(&withShop, "shop", false, "start the simulated shop on loopback and read its prices, unless another is set")
 	c.Flags().StringVar(&dir, "dir", ".local", "where the private database lives")
 	return c
@@ -61,7 +63,7 @@ func serveHelp() string {
 }
 
 // serve runs until ctx ends, then finishes what it started.
-func serve(ctx context.Context, conf config, dir string, withDemo, withShop, withScale bool) (err error) {
+func serve(ctx context.Context, conf config, dir string, withDemo, withShop, withScale, withProbe bool) (err error) {
 	log := conf.logger()
 	addr := conf.Addr
 	// the port first: if it is taken there is no need to wake the database
@@ -95,7 +97,17 @@ func serve(ctx context.Context, conf config, dir string, withDemo, withShop, wit
 	if err != nil {
 		return err
 	}
-	options := app.Options{Log: log, Shop: app.ShopPolicy{Loopback: withShop, Nets: nets}, Scale: conf.Scale}
+	options := app.Options{Log: log, Shop: app.ShopPolicy{Loopback: withShop, Nets: nets}, Scale: conf.Scale, Probe: conf.Probe}
+	if withProbe {
+		l, err := net.Listen("tcp", "127.0.0.1:0")
+		if err != nil {
+			return fmt.Errorf("the simulated thermometers find no port: %v", err)
+		}
+		defer l.Close()
+		go (&standinprobe.Box{}).Serve(l)
+		options.Probe = l.Addr().String()
+		log.Info("the simulated thermometers hang", "address", options.Probe)
+	}
 	if withScale {
 		stop, err := openScale(&options, log)
 		if err != nil {

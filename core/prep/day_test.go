@@ -206,6 +206,24 @@ func TestWhatIsDone(t *testing.T) {
 	}
 }
 
+// What is done ahead and what is left for laying are one whole, for every food in every form; whole fruit is not begun.
+func TestReadied(t *testing.T) {
+	for _, f := range food.BuiltIn().All() {
+		for _, s := range f.Forms {
+			kind, share, how := readied(&f, s)
+			if (kind == "") != (share == 0) || share < 0 || share > .95 || kind != "" && how == "" {
+				t.Errorf("%s as %s: %q, %v, %q", f.ID, s.Form, kind, share, how)
+			}
+			if kind != "" && s.Form == "whole" && f.Category != food.Cheese {
+				t.Errorf("%s is begun whole", f.ID)
+			}
+			if kind == "" && s.Seconds >= 6 && s.Form != "prop" && s.Form != "topping" && s.Form != "whole" {
+				t.Errorf("%s as %s takes %v s a piece, all of it while it is laid", f.ID, s.Form, s.Seconds)
+			}
+		}
+	}
+}
+
 func TestKit(t *testing.T) {
 	b := brief.Brief{Guests: brief.Guests{Adults: 12}, Travels: brief.Travels{Yes: true}, Foods: []brief.Want{{Food: "garden-skewers"}, {Food: "dark-olives"}, {Food: "pistachios"}, {Food: "orange-block"}, {Food: "wide-sausage"},
 		{Food: "honey"}, {Food: "round-crackers"}, {Food: "mint"}, {Food: "soft-white-round"}}}

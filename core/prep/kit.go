@@ -59,6 +59,12 @@ func (c *counter) add(stage, what string, count int, for_ ...string) {
 	}
 }
 
+// one is add for what does for all that it is for.
+func (c *counter) one(stage, what string, for_ ...string) {
+	c.add(stage, what, 0, for_...)
+	c.kit[c.at[stage+" "+what]].Count = 1
+}
+
 // kitOf is what some trays want beside them: a tool for everything that needs one where it lies, picks by guests, but
 // none for what is on picks already, dishes, plates and napkins.
 func kitOf(j *job.Job, larder *food.Larder) []Kit {
@@ -142,22 +148,17 @@ func preparing(c *counter, j *job.Job, larder *food.Larder) {
 				continue
 			}
 			name := strings.ToLower(f.Name)
-			if a, known := ahead[e.Form]; known && a.kind != "" && a.kind != Portion {
-				if spec, _ := f.Spec(e.Form); spec.Seconds >= handmade {
-					if tool := toolFor(f, a.kind); tool != "" && a.kind != Thread && a.kind != Fold {
-						if k, met := c.at[ToPrepare+" "+tool]; !met || !slices.Contains(c.kit[k].For, name) {
-							c.add(ToPrepare, tool, 0, name)
-							c.kit[c.at[ToPrepare+" "+tool]].Count = 1
-						}
-					}
-					switch {
-					case a.kind != Slice && a.kind != Cube:
-					case f.Category == food.Meat:
-						meat = append(meat, name)
-					default:
-						other = append(other, name)
-					}
-				}
+			spec, _ := f.Spec(e.Form)
+			kind, _, _ := readied(f, spec)
+			if tool := toolFor(f, kind); tool != "" && kind != Thread && kind != Fold {
+				c.one(ToPrepare, tool, name)
+			}
+			switch {
+			case kind != Slice && kind != Cube:
+			case f.Category == food.Meat:
+				meat = append(meat, name)
+			default:
+				other = append(other, name)
 			}
 			if (f.Category == food.Meat || f.Category == food.Cheese) && !slices.Contains(gloves, name) {
 				gloves = append(gloves, name)
@@ -166,8 +167,7 @@ func preparing(c *counter, j *job.Job, larder *food.Larder) {
 				c.add(ToPrepare, "bowl: "+strings.ToLower(v.Name), t.Copies(), name)
 			}
 			if e.Form == "rosette" {
-				c.add(ToPrepare, fmt.Sprintf("glass, about %.0f mm across", roseGlass(f)), 0, name)
-				c.kit[c.at[ToPrepare+" "+fmt.Sprintf("glass, about %.0f mm across", roseGlass(f))]].Count = 1
+				c.one(ToPrepare, fmt.Sprintf("glass, about %.0f mm across", roseGlass(f)), name)
 			}
 		}
 		if t.Board != nil && t.Board.Liner != "" {
@@ -210,15 +210,10 @@ func travelling(c *counter, j *job.Job, larder *food.Larder) {
 			switch {
 			case !ok:
 			case f.Needs(food.Softens):
-				c.add(ToTravel, "dry box", 0, strings.ToLower(f.Name))
+				c.one(ToTravel, "dry box", strings.ToLower(f.Name))
 			case f.Needs(food.Wilts):
-				c.add(ToTravel, "box with a damp cloth", 0, strings.ToLower(f.Name))
+				c.one(ToTravel, "box with a damp cloth", strings.ToLower(f.Name))
 			}
-		}
-	}
-	for _, what := range []string{"dry box", "box with a damp cloth"} {
-		if k, ok := c.at[ToTravel+" "+what]; ok {
-			c.kit[k].Count = 1
 		}
 	}
 }

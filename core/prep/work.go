@@ -62,6 +62,17 @@ var ahead = map[string]struct {
 	"bowl": {Portion, .7, "filled into bowls"}, "pot": {Portion, .8, "filled into pots"}, "topping": {Portion, 0, ""},
 }
 
+// readied is the kind of handwork that makes a food ready in a form ahead of laying, the share of the form's seconds
+// that it is, and how it is said; no kind where it goes from its pack to the board. Whole fruit is for looks, and only
+// whole cheese is begun.
+func readied(f *food.Food, s food.Spec) (kind string, share float64, how string) {
+	a, known := ahead[s.Form]
+	if !known || a.share == 0 || s.Seconds < handmade && a.kind != Portion || s.Form == "whole" && f.Category != food.Cheese {
+		return "", 0, ""
+	}
+	return a.kind, a.share, a.says
+}
+
 // handmade is the least seconds a piece takes for its form to be handwork and not just laid from the pack.
 const handmade = 1.8
 
@@ -267,15 +278,12 @@ func (w *worker) makeReady(p *portion) {
 	if f.Needs(food.StoneOut) && p.spec.Form != "whole" && p.spec.Form != "drift" {
 		step(work{kind: Stone, seconds: stoneSecs * max(1, p.pieces), hands: 1, tool: "small knife", says: fmt.Sprintf("Take the stones out of the %s", name)})
 	}
-	a, known := ahead[p.spec.Form]
+	kind, share, how := readied(f, p.spec)
 	hand := p.spec.Seconds * float64(p.pieces)
 	if food.InVessel(p.spec.Form) {
 		hand = p.spec.Seconds * math.Max(1, float64(p.pieces))
 	}
-	if !known || a.share == 0 || p.spec.Seconds < handmade && a.kind != Portion {
-		a.kind = ""
-	}
-	if a.kind != "" && a.kind != Portion {
+	if kind != "" && kind != Portion {
 		from := minutes(earlyMin)
 		switch {
 		case f.Needs(food.Dries):
@@ -287,11 +295,11 @@ func (w *worker) makeReady(p *portion) {
 		case f.Category == food.Cheese:
 			from = minutes(cutMin)
 		}
-		says := fmt.Sprintf("%d pieces of %s, %s", p.pieces, name, a.says)
+		says := fmt.Sprintf("%d pieces of %s, %s", p.pieces, name, how)
 		if p.spec.Form == "rosette" {
 			says += fmt.Sprintf(", about %.0f mm across", p.spec.L)
 		}
-		step(work{kind: a.kind, seconds: int(hand * a.share), hands: 1, tool: toolFor(f, a.kind), from: from, says: says})
+		step(work{kind: kind, seconds: int(hand * share), hands: 1, tool: toolFor(f, kind), from: from, says: says})
 		if f.Needs(food.Browns) {
 			step(work{kind: Lemon, seconds: lemonSecs, hands: 1, from: from, says: fmt.Sprintf("Put the %s into cold water with lemon, then pat it dry", name)})
 		}
@@ -299,8 +307,8 @@ func (w *worker) makeReady(p *portion) {
 	if h := f.Heat; h != nil {
 		w.heat(p, &before)
 	}
-	if a.kind == Portion {
-		step(work{kind: Portion, seconds: int(hand * a.share), hands: 1, count: max(1, p.vessels), tool: "spoon", says: fmt.Sprintf("Fill %s with the %s", say.Count(max(1, p.vessels), "bowl"), name)})
+	if kind == Portion {
+		step(work{kind: Portion, seconds: int(hand * share), hands: 1, count: max(1, p.vessels), tool: "spoon", says: fmt.Sprintf("Fill %s with the %s", say.Count(max(1, p.vessels), "bowl"), name)})
 	}
 	if p.reserveG >= leastBoxG {
 		box := before
@@ -426,8 +434,8 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 		}
 		spec, _ := f.Spec(s.Form)
 		share := 1.0
-		if a, known := ahead[s.Form]; known && a.share > 0 && (spec.Seconds >= handmade || a.kind == Portion) {
-			share = 1 - a.share
+		if kind, ready, _ := readied(f, spec); kind != "" {
+			share = 1 - ready
 		}
 		secs := 0.0
 		for _, id := range s.Elements {

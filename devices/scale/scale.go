@@ -3,174 +3,66 @@
 package scale
 
 import (
-	"bufio"
 	"context"
-	"errors"
 	"fmt"
-	"io"
 	"math"
-	"net"
 	"strconv"
 	"strings"
 	"sync"
-	"time"
+
+	"happytray/devices/lines"
 )
 
 // Reading is what the scale shows.
 type Reading struct {
 	Grams  float64
-	Steady bool   // it has come to rest
-	Over   bool   // more lies on it than it weighs
-	Wrong  string // why there is no reading, in a sentence; empty where there is one
+	Steady bool // it has come to rest
+	Over   bool // more lies on it than it weighs
 }
 
-// Bounds of what a scale may say and of how long it is waited for.
-const (
-	mostLine  = 64 // bytes
-	mostGrams = 1e5
-	silence   = 2 * time.Second
-	idle      = 12 * time.Second // after the last question the line is let go
-	nonsense  = 8                // lines in a row that cannot be read
-)
+const mostGrams = 1e5
 
-// What is said where there is no reading.
-const (
-	saysAway     = "The scale cannot be reached. Is it on, and on the net?"
-	saysSilent   = "The scale says nothing. Is it on?"
-	saysNonsense = "The scale sends what cannot be read. Turn it off and on."
-)
-
-// ErrAway is told where the scale cannot be reached.
-var ErrAway = errors.New("the scale cannot be reached; is it on, and on the net?")
-
-// Scale is one scale. It is asked by several at once; one line to it is held while somebody asks.
+// Scale is one scale.
 type Scale struct {
-	Address string // host:port
+	device lines.Device
 
-	mu    sync.Mutex
-	conn  net.Conn
-	now   Reading
-	got   bool // a reading came
-	heard time.Time
-	asked time.Time
-	bad   int
+	mu  sync.Mutex
+	now Reading
 }
 
-// Read is the newest reading. Where the line is not held yet it is taken, and the first reading is waited for.
-func (s *Scale) Read(ctx context.Context) Reading {
-	if err := s.hold(ctx); err != nil {
-		return Reading{Wrong: saysAway}
-	}
-	for {
+// New is the scale at an address, host:port.
+func New(address string) *Scale {
+	s := &Scale{}
+	s.device = lines.Device{Address: address, Hear: s.hear}
+	return s
+}
+
+func (s *Scale) hear(line string) bool {
+	r, ok := parse(line)
+	if ok {
 		s.mu.Lock()
-		now, got, since, bad, gone := s.now, s.got, time.Since(s.heard), s.bad, s.conn == nil
+		s.now = r
 		s.mu.Unlock()
-		switch {
-		case gone:
-			return Reading{Wrong: saysAway}
-		case bad >= nonsense:
-			return Reading{Wrong: saysNonsense}
-		case since > silence:
-			return Reading{Wrong: saysSilent}
-		case got:
-			return now
-		}
-		select {
-		case <-ctx.Done():
-			return Reading{Wrong: saysSilent}
-		case <-time.After(20 * time.Millisecond):
-		}
 	}
+	return ok
+}
+
+// Read is the newest reading; the error says in a sentence why there is none.
+func (s *Scale) Read(ctx context.Context) (Reading, error) {
+	if err := s.device.Wait(ctx); err != nil {
+		return Reading{}, fmt.Errorf("the scale %w", err)
+	}
+	s.mu.Lock()
+	defer s.mu.Unlock()
+	return s.now, nil
 }
 
 // Tare sets the scale to nought with what lies on it.
 func (s *Scale) Tare(ctx context.Context) error {
-	if err := s.hold(ctx); err != nil {
-		return ErrAway
-	}
-	s.mu.Lock()
-	defer s.mu.Unlock()
-	if s.conn == nil {
-		return ErrAway
-	}
-	if err := s.conn.SetWriteDeadline(time.Now().Add(silence)); err != nil {
-		return ErrAway
-	}
-	if _, err := io.WriteString(s.conn, "tare\n"); err != nil {
-		return ErrAway
+	if err := s.device.Say(ctx, "tare"); err != nil {
+		return fmt.Errorf("the scale %w", err)
 	}
 	return nil
-}
-
-// hold takes the line to the scale, unless it is held.
-func (s *Scale) hold(ctx context.Context) error {
-	s.mu.Lock()
-	defer s.mu.Unlock()
-	s.asked = time.Now()
-	if s.conn != nil {
-		return nil
-	}
-	d := net.Dialer{Timeout: silence}
-	conn, err := d.DialContext(ctx, "tcp", s.Address)
-	if err != nil {
-		return err
-	}
-	s.conn, s.now, s.got, s.heard, s.bad = conn, Reading{}, false, time.Now(), 0
-	go s.listen(conn)
-	return nil
-}
-
-// listen reads lines until the scale is gone or nobody has asked for a while. Of a flood only the newest counts.
-func (s *Scale) listen(conn net.Conn) {
-	defer func() {
-		conn.Close()
-		s.mu.Lock()
-		if s.conn == conn {
-			s.conn = nil
-		}
-		s.mu.Unlock()
-	}()
-	r := bufio.NewReaderSize(conn, 4096)
-	for {
-		if err := conn.SetReadDeadline(time.Now().Add(silence)); err != nil {
-			return
-		}
-		line, err := readLine(r)
-		s.mu.Lock()
-		left := time.Since(s.asked) > idle
-		switch {
-		case left:
-		case err == nil:
-			if now, ok := parse(line); ok {
-				s.now, s.got, s.heard, s.bad = now, true, time.Now(), 0
-			} else {
-				s.bad++
-				s.heard = time.Now()
-			}
-		}
-		s.mu.Unlock()
-		var slow net.Error
-		if left || err != nil && !(errors.As(err, &slow) && slow.Timeout()) {
-			return
-		}
-	}
-}
-
-// readLine is the next line, of which what is longer than a reading is thrown away.
-func readLine(r *bufio.Reader) (string, error) {
-	var b strings.Builder
-	for {
-		c, err := r.ReadByte()
-		if err != nil {
-			return "", err
-		}
-		if c == '\n' {
-			return b.String(), nil
-		}
-		if b.Len() < mostLine {
-			b.WriteByte(c)
-		}
-	}
 }
 
 // parse reads a line: "steady 123.4 g", "moving 118 g" or "over".
@@ -187,13 +79,4 @@ func parse(line string) (Reading, bool) {
 		return Reading{}, false
 	}
 	return Reading{Grams: g, Steady: f[0] == "steady"}, true
-}
-
-// Check reports why an address is none of a scale.
-func Check(address string) error {
-	host, port, err := net.SplitHostPort(address)
-	if n, bad := strconv.Atoi(port); err != nil || host == "" || bad != nil || n < 1 || n > 65535 {
-		return fmt.Errorf("the scale's address is written as host:port, not %.80q", address)
-	}
-	return nil
 }

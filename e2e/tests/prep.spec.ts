@@ -80,6 +80,9 @@ test('at the counter the steps go by keys, two screens share one list, and what 
   await expect(page.getByText('cannot be reached')).toHaveCount(0)
   await expect(other.locator('.which')).toContainText('5 of')
 
+  // the thermometers of the house, and the clock of what stands out once some was got out
+  await expect(page.locator('.hold')).toContainText(/table 2\d\.\d °C/)
+
   // only one's own steps
   await page.getByRole('combobox').selectOption({ label: 'Hands 2' })
   expect(Number((await which.innerText()).match(/of (\d+)/)![1])).toBeLessThan(all)

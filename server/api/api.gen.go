@@ -1618,6 +1618,24 @@ type Health struct {
 	Status   string `json:"status"`
 }
 
+// Holding defines model for Holding.
+type Holding struct {
+	ClearAt *string `json:"clear_at,omitempty"`
+	HoldMin float64 `json:"hold_min"`
+	LeftMin float64 `json:"left_min"`
+	Probes  []struct {
+		At time.Time `json:"at"`
+
+		// C degrees C
+		C     float64 `json:"c"`
+		Probe string  `json:"probe"`
+	} `json:"probes"`
+	Says []string `json:"says"`
+
+	// Since when the first of it left the cold, as it was ticked; left out while none has
+	Since *string `json:"since,omitempty"`
+}
+
 // ImportLine defines model for ImportLine.
 type ImportLine struct {
 	Food string         `json:"food"`
@@ -3155,6 +3173,9 @@ type ServerInterface interface {
 	// Head The number of the last revision, to see whether another window has saved
 	// (GET /api/v1/jobs/{id}/head)
 	Head(c *gin.Context, id JobId)
+	// Holding How long what perishes has been out of the cold, and by when it must go
+	// (GET /api/v1/jobs/{id}/holding)
+	Holding(c *gin.Context, id JobId)
 	// Redo Go forward one revision
 	// (POST /api/v1/jobs/{id}/redo)
 	Redo(c *gin.Context, id JobId, params RedoParams)
@@ -4477,6 +4498,31 @@ func (siw *ServerInterfaceWrapper) Head(c *gin.Context) {
 	}
 
 	siw.Handler.Head(c, id)
+}
+
+// Holding operation middleware
+func (siw *ServerInterfaceWrapper) Holding(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Holding(c, id)
 }
 
 // Redo operation middleware
@@ -6111,6 +6157,7 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.GET(options.BaseURL+"/api/v1/scale", wrapper.Scale)
 	router.POST(options.BaseURL+"/api/v1/scale/tare", wrapper.TareScale)
 	router.POST(options.BaseURL+"/api/v1/scale/load", wrapper.LoadScale)
+	router.GET(options.BaseURL+"/api/v1/jobs/:id/holding", wrapper.Holding)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/weights", wrapper.Weights)
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/weights", wrapper.SetWeight)
 	router.GET(options.BaseURL+"/api/v1/days/:date", wrapper.DayOf)

@@ -309,6 +309,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/holding": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        /** How long what perishes has been out of the cold, and by when it must go */
+        get: operations["holding"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/weights": {
         parameters: {
             query?: never;
@@ -2694,6 +2713,26 @@ export interface components {
                 minutes: number;
             }[];
         };
+        Holding: {
+            /** @description when the first of it left the cold, as it was ticked; left out while none has */
+            since?: string;
+            clear_at?: string;
+            /** Format: double */
+            left_min: number;
+            /** Format: double */
+            hold_min: number;
+            probes: {
+                probe: string;
+                /**
+                 * Format: double
+                 * @description degrees C
+                 */
+                c: number;
+                /** Format: date-time */
+                at: string;
+            }[];
+            says: string[];
+        };
         ScaleReading: {
             /** @description the house has a scale */
             there: boolean;
@@ -3356,6 +3395,29 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    holding: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The clock */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Holding"];
+                };
             };
             default: components["responses"]["Problem"];
         };

@@ -1,6 +1,6 @@
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useIntervalFn, useStorage } from '@vueuse/core'
-import { api, take, Trouble, type Day, type DayTask, type Job } from '@/api/client'
+import { api, take, Trouble, type Day, type DayTask, type Holding, type Job } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
 
 const every = 800 // ms between looks at what others have ticked
@@ -113,6 +113,16 @@ export function useCounter(id: string) {
     }
   }
   useIntervalFn(round, every)
+  /** How long what perishes has stood out. */
+  const holding = shallowRef<Holding | null>(null)
+  async function hold() {
+    if (!day.value?.tasks.length) return
+    holding.value = await take<Holding>(api.GET('/api/v1/jobs/{id}/holding', { params: path })).catch(
+      () => holding.value,
+    )
+  }
+  useIntervalFn(hold, 15_000)
+  watch(done, hold)
 
   const steps = computed(
     () => day.value?.tasks.filter(t => t.who && (!who.value || t.who === String(who.value))) ?? [],
@@ -128,6 +138,7 @@ export function useCounter(id: string) {
     wrong,
     waiting,
     timers,
+    holding,
     who,
     people,
     steps,

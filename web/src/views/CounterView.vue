@@ -69,6 +69,7 @@ const behind = computed(() => {
   const m = (c.now.value.getTime() - new Date(t.starts).getTime()) / 60_000
   return Math.abs(m) < 12 * 60 ? Math.round(m) : null
 })
+const over = computed(() => !!c.holding.value?.since && c.holding.value.left_min <= 15)
 const hour = (s: string) => clock(time(s)!)
 const which = computed(() => {
   const t = step.value
@@ -130,6 +131,17 @@ function remains(until: number) {
       </p>
     </header>
 
+    <p v-if="c.holding.value?.since || c.holding.value?.probes.length" class="hold small" :class="{ over }">
+      <template v-if="c.holding.value.since && c.holding.value.clear_at"
+        >Out of the cold since {{ hour(c.holding.value.since) }}, clear away by
+        <b>{{ hour(c.holding.value.clear_at) }}</b>,
+        {{ c.holding.value.left_min > 0 ? minutes(c.holding.value.left_min) + ' left' : 'it is time' }}.
+      </template>
+      <span v-for="p in c.holding.value.probes" :key="p.probe" class="nums"
+        >{{ p.probe }} {{ p.c.toFixed(1) }} °C
+      </span>
+      <template v-for="s in c.holding.value.says" :key="s"> {{ s }}</template>
+    </p>
     <ul v-if="c.timers.value.length" class="timers" aria-label="Timers">
       <li v-for="t in c.timers.value" :key="t.task" :class="{ ready: t.until <= c.now.value.getTime() }">
         <b class="nums">{{ remains(t.until) }}</b> {{ t.says }}
@@ -275,6 +287,17 @@ select {
   color: inherit;
   font-size: 1.4rem;
   cursor: pointer;
+}
+.hold {
+  margin: 0;
+  color: #b7c0bb;
+}
+.hold .nums {
+  color: #e6e2d6;
+  margin-right: 10px;
+}
+.hold.over {
+  color: #f3c88b;
 }
 .note {
   margin: 0;

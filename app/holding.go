@@ -1,0 +1,97 @@
+package app
+
+import (
+	"context"
+	"fmt"
+	"time"
+
+	"happytray/core/brief"
+	"happytray/core/craft"
+	"happytray/core/food"
+	"happytray/core/prep"
+	"happytray/core/say"
+	"happytray/devices/probe"
+)
+
+// Holding is how long what perishes has stood out, and by when it must go.
+type Holding struct {
+	Since   string          `json:"since,omitempty"` // when the first of it left the cold, as it was ticked; empty while none has
+	ClearAt string          `json:"clear_at,omitempty"`
+	LeftMin float64         `json:"left_min"` // below nought once it is over
+	HoldMin float64         `json:"hold_min"`
+	Probes  []probe.Reading `json:"probes"`
+	Says    []string        `json:"says"`
+}
+
+// warmFridge is above what a fridge is commonly asked to keep, degrees C: what perishes is held at 5 or below in most
+// places, and a degree for the probe.
+const warmFridge = 6.0
+
+// Holding tells how long the perishable food of a job has been out of the cold, from the ticks of those who got it out,
+// and by when it must go; a table that a probe finds hot has the shorter time. The usual caution stands beside it: local
+// rules come first.
+func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
+	d, now, err := a.day(ctx, id, 0, Kitchen{})
+	if err != nil {
+		return Holding{}, err
+	}
+	ticks, err := a.ticks(ctx, id)
+	if err != nil {
+		return Holding{}, err
+	}
+	hold, caution := craft.Hold(now.reading.Brief)
+	out := Holding{HoldMin: hold, Probes: []probe.Reading{}, Says: []string{}}
+	a.probed(ctx, &out)
+	zone := d.ServeAt
+	var first time.Time
+	for _, k := range d.Tasks {
+		f, ok := now.larder.Get(k.Food)
+		at, done := ticks[k.ID]
+		if k.Kind != prep.GetOut || !ok || !f.Needs(food.Perishable) || !done {
+			continue
+		}
+		if first.IsZero() || at.Before(first) {
+			first = at
+		}
+	}
+	if !first.IsZero() {
+		if s, err := time.Parse(time.RFC3339, zone); err == nil {
+			first = first.In(s.Location())
+		}
+		clear := first.Add(time.Duration(out.HoldMin * float64(time.Minute)))
+		out.Since, out.ClearAt = first.Format(time.RFC3339), clear.Format(time.RFC3339)
+		out.LeftMin = clear.Sub(a.now()).Minutes()
+		switch {
+		case out.LeftMin <= 0:
+			out.Says = append(out.Says, "The time that perishable food may stand out is over: clear it away and throw it out.")
+		case out.LeftMin <= 15:
+			out.Says = append(out.Says, fmt.Sprintf("%s left: put out no more, and get ready to clear away.", say.Count(int(out.LeftMin)+1, "minute")))
+		}
+	}
+	out.Says = append(out.Says, caution)
+	return out, nil
+}
+
+// probed reads the thermometers, where the house has some.
+func (a *App) probed(ctx context.Context, out *Holding) {
+	if a.probe == nil {
+		return
+	}
+	ctx, done := context.WithTimeout(ctx, readWithin)
+	defer done()
+	all, err := a.probe.Read(ctx)
+	if err != nil {
+		out.Says = append(out.Says, say.Upper(err.Error()))
+		return
+	}
+	out.Probes = all
+	for _, r := range all {
+		switch {
+		case r.Probe == "table" && r.C > brief.Hot && out.HoldMin > 60:
+			out.HoldMin = 60
+			out.Says = append(out.Says, fmt.Sprintf("It is %.0f °C at the table: perishable food stands out one hour, not two.", r.C))
+		case r.Probe == "fridge" && r.C > warmFridge:
+			out.Says = append(out.Says, fmt.Sprintf("The fridge is at %.1f °C: colder is wanted for what perishes.", r.C))
+		}
+	}
+}
