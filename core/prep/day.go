@@ -2,7 +2,6 @@ package prep
 
 import (
 	"fmt"
-	"maps"
 	"math"
 	"slices"
 	"sort"
@@ -13,7 +12,6 @@ import (
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
-	"happytray/core/say"
 	"happytray/core/schedule"
 )
 
@@ -191,98 +189,6 @@ func (w *worker) waiting() (n int) {
 		}
 	}
 	return n
-}
-
-// collect gathers the work of all jobs.
-func (d *kitchenDay) collect(people, ovens int, off map[string]bool) {
-	d.jobs, d.works = nil, nil
-	for n, b := range d.booked {
-		w := &worker{j: b.Job, larder: b.Larder, ovens: ovens, people: people, off: off}
-		if waiting := w.waiting(); waiting > 0 {
-			w.says = append(w.says, fmt.Sprintf("%s beside the board: lay the tray first, and the order of hands follows from where things lie.", are(waiting)))
-		}
-		w.collect()
-		d.jobs = append(d.jobs, w)
-		for _, k := range w.works {
-			k.of, k.base = []int{n}, k.id
-			if k.from != schedule.Any {
-				k.from += d.off(n)
-			}
-			k.by += d.off(n)
-			if len(d.booked) > 1 {
-				k.id = b.ID + "/" + k.id
-				after := make([]string, len(k.after))
-				for i, a := range k.after {
-					after[i] = b.ID + "/" + a
-				}
-				k.after = after
-			}
-			d.works = append(d.works, k)
-		}
-	}
-	if len(d.booked) > 1 {
-		d.join()
-	}
-}
-
-// joined are the kinds of work that are done once for several jobs; how long all of it takes follows from how long
-// each takes.
-var joined = map[string]func(a, b int) int{
-	SetUp: func(a, b int) int { return a + b - setUpSecs }, GetOut: func(a, b int) int { return max(a, b) }, Drip: func(a, b int) int { return max(a, b) },
-	WashDry: func(a, b int) int { return a + b - washSecs }, Drain: func(a, b int) int { return a + b - drainSecs },
-	Peel: sum, Stone: sum, Slice: sum, Cube: sum, Fold: sum, Thread: sum, Snip: sum, Lemon: func(a, b int) int { return max(a, b) },
-}
-
-func sum(a, b int) int { return a + b }
-
-// join makes one task of those that do the same to the same food for several jobs, where one time suits all.
-func (d *kitchenDay) join() {
-	first := map[string]int{}
-	now := map[string]string{} // the names of those that were joined
-	var out []work
-	for _, k := range d.works {
-		together, can := joined[k.kind]
-		n, met := first[k.base]
-		if !can || !met {
-			if can {
-				first[k.base] = len(out)
-			}
-			out = append(out, k)
-			continue
-		}
-		a := &out[n]
-		from, by, seconds := max(a.from, k.from), min(a.by, k.by), together(a.seconds, k.seconds)
-		if a.from == schedule.Any {
-			from = k.from
-		}
-		if slices.Contains(a.of, k.of[0]) || from != schedule.Any && from+2*seconds > by {
-			out = append(out, k)
-			continue
-		}
-		name := "day/" + k.base
-		now[a.id], now[k.id] = name, name
-		a.says = strings.Replace(a.says, fmt.Sprintf("%d pieces", a.count), fmt.Sprintf("%d pieces", a.count+k.count), 1)
-		a.says = strings.Replace(a.says, fmt.Sprintf("%.0f g", a.grams), fmt.Sprintf("%.0f g", a.grams+k.grams), 1)
-		a.id, a.from, a.by, a.seconds = name, from, by, seconds
-		if k.kind != SetUp && k.kind != GetOut {
-			a.count += k.count
-		}
-		a.grams += k.grams
-		a.after = append(slices.Clone(a.after), k.after...)
-		a.elements = append(slices.Clone(a.elements), k.elements...)
-		a.of = append(slices.Clone(a.of), k.of...)
-	}
-	for i := range out {
-		for n, a := range out[i].after {
-			for next, ok := now[a]; ok && next != a; next, ok = now[a] {
-				a = next
-			}
-			out[i].after[n] = a
-		}
-		slices.Sort(out[i].after)
-		out[i].after = slices.Compact(out[i].after)
-	}
-	d.works = out
 }
 
 // planned collects the work and gives each task its time.
@@ -490,125 +396,6 @@ func (d *kitchenDay) slack(p schedule.Plan, order, who []int) (earliest, latest 
 		latest[i] = max(latest[i], p.Start[i]+d.works[i].seconds)
 	}
 	return earliest, latest, critical
-}
-
-// coldOut tells when each food of a job that was cold leaves the fridge for the last time: when it is got out, where
-// that is within the hours that it may stand out with some left for the guests; else it goes back, and leaves it again
-// as long before serving as it wants to warm up. It answers with the second at which what perishes must go.
-func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) string) int {
-	w := d.jobs[n]
-	serve := d.off(n)
-	stands := int(w.hold * 60)
-	bound := serve - (stands - 60*standsMin)
-	out, laid := map[string]int{}, map[string]bool{}
-	var foods []string
-	for i, k := range d.works {
-		f, ok := w.larder.Get(k.food)
-		if !slices.Contains(k.of, n) || !ok || !f.Needs(food.Cold) || f.WarmUpMin == 0 && !f.Needs(food.Perishable) {
-			continue
-		}
-		switch k.kind {
-		case GetOut:
-			if was, met := out[k.food]; !met || p.Start[i] < was {
-				out[k.food] = p.Start[i]
-			}
-		case Lay:
-			if !laid[k.food] {
-				laid[k.food] = true
-				foods = append(foods, k.food)
-			}
-		}
-	}
-	first := serve
-	for _, id := range foods {
-		f, _ := w.larder.Get(id)
-		at, begun := out[id]
-		if !begun { // it was got out already
-			continue
-		}
-		says := "when it is got out"
-		if at < bound || w.leave > 0 { // it goes back into the cold, or travels in it
-			warm := w.warmUp(f)
-			at, says = serve-60*warm, fmt.Sprintf("%d minutes to warm up", warm)
-			if warm == 0 {
-				says = "served cold"
-			}
-		}
-		first = min(first, at)
-		c := ColdOut{Food: id, At: when(at), Says: says}
-		if len(d.booked) > 1 {
-			c.Job = d.booked[n].ID
-		}
-		to.ColdOut = append(to.ColdOut, c)
-	}
-	return first + stands
-}
-
-// tooEarly says of what is done earlier than it bears, because hands or ovens are too few for its window.
-func (d *kitchenDay) tooEarly(p schedule.Plan) (out []string) {
-	worst := map[string]int{}
-	var foods []*food.Food
-	for i, k := range d.works {
-		if k.from == schedule.Any || p.Start[i] >= k.from || k.food == "" {
-			continue
-		}
-		f, ok := d.jobs[k.of[0]].larder.Get(k.food)
-		if !ok {
-			continue
-		}
-		if _, met := worst[k.food]; !met {
-			foods = append(foods, f)
-		}
-		worst[k.food] = max(worst[k.food], k.from-p.Start[i])
-	}
-	for _, f := range foods {
-		if worst[f.ID] < 60 {
-			continue
-		}
-		m := (worst[f.ID] + 59) / 60
-		why, mend := "and stands out longer than it should", "cover the tray and chill it again"
-		switch {
-		case f.Needs(food.Softens):
-			why, mend = "and goes soft", "lay it at the very end, or put it beside the tray"
-		case f.Needs(food.Wilts):
-			why, mend = "and wilts", "keep it damp and cold until the end"
-		case f.Wetness == food.Juicy || f.Needs(food.Browns):
-			why, mend = "and weeps or browns", "keep it covered and cold"
-		}
-		out = append(out, fmt.Sprintf("%s is worked on %s too early %s: %s, or find another pair of hands.", f.Name, say.Count(m, "minute"), why, mend))
-	}
-	return out
-}
-
-// savings tries what could let all begin later: another pair of hands, another oven, doing without the food that
-// takes most work, and tells of the three that save most.
-func (d *kitchenDay) savings(begin int) []Saving {
-	var out []Saving
-	try := func(says string, people, ovens int, off map[string]bool) {
-		with := *d
-		with.o.People, with.o.Ovens = people, ovens
-		if p, err := with.planned(people, ovens, off); err == nil && p.Begin > begin && len(with.works) > 0 {
-			out = append(out, Saving{says, math.Round(float64(p.Begin-begin)/6) / 10})
-		}
-	}
-	if d.o.People < MostPeople {
-		try("Another pair of hands", d.o.People+1, d.o.Ovens, nil)
-	}
-	try("A second oven", d.o.People, d.o.Ovens+1, nil)
-	secs, names := map[string]int{}, map[string]string{}
-	for _, k := range d.works {
-		if f, ok := d.jobs[k.of[0]].larder.Get(k.food); ok && k.hands > 0 {
-			secs[k.food] += k.seconds
-			names[k.food] = strings.ToLower(f.Name)
-		}
-	}
-	foods := slices.Sorted(maps.Keys(secs))
-	sort.SliceStable(foods, func(a, b int) bool { return secs[foods[a]] > secs[foods[b]] })
-	for _, id := range foods[:min(4, len(foods))] {
-		try("Leaving out the "+names[id], d.o.People, d.o.Ovens, map[string]bool{id: true})
-	}
-	sort.SliceStable(out, func(a, b int) bool { return out[a].Minutes > out[b].Minutes })
-	return out[:min(3, len(out))]
 }
 
 // allCautions are the cautions of all trays of a job, each once.

@@ -1,0 +1,98 @@
+package prep
+
+import (
+	"fmt"
+	"slices"
+
+	"happytray/core/food"
+	"happytray/core/say"
+	"happytray/core/schedule"
+)
+
+// coldOut tells when each food of a job that was cold leaves the fridge for the last time: when it is got out, where
+// that is within the hours that it may stand out with some left for the guests; else it goes back, and leaves it again
+// as long before serving as it wants to warm up. It answers with the second at which what perishes must go.
+func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) string) int {
+	w := d.jobs[n]
+	serve := d.off(n)
+	stands := int(w.hold * 60)
+	bound := serve - (stands - 60*standsMin)
+	out, laid := map[string]int{}, map[string]bool{}
+	var foods []string
+	for i, k := range d.works {
+		f, ok := w.larder.Get(k.food)
+		if !slices.Contains(k.of, n) || !ok || !f.Needs(food.Cold) || f.WarmUpMin == 0 && !f.Needs(food.Perishable) {
+			continue
+		}
+		switch k.kind {
+		case GetOut:
+			if was, met := out[k.food]; !met || p.Start[i] < was {
+				out[k.food] = p.Start[i]
+			}
+		case Lay:
+			if !laid[k.food] {
+				laid[k.food] = true
+				foods = append(foods, k.food)
+			}
+		}
+	}
+	first := serve
+	for _, id := range foods {
+		f, _ := w.larder.Get(id)
+		at, begun := out[id]
+		if !begun { // it was got out already
+			continue
+		}
+		says := "when it is got out"
+		if at < bound || w.leave > 0 { // it goes back into the cold, or travels in it
+			warm := w.warmUp(f)
+			at, says = serve-60*warm, fmt.Sprintf("%d minutes to warm up", warm)
+			if warm == 0 {
+				says = "served cold"
+			}
+		}
+		first = min(first, at)
+		c := ColdOut{Food: id, At: when(at), Says: says}
+		if len(d.booked) > 1 {
+			c.Job = d.booked[n].ID
+		}
+		to.ColdOut = append(to.ColdOut, c)
+	}
+	return first + stands
+}
+
+// tooEarly says of what is done earlier than it bears, because hands or ovens are too few for its window.
+func (d *kitchenDay) tooEarly(p schedule.Plan) (out []string) {
+	worst := map[string]int{}
+	var foods []*food.Food
+	for i, k := range d.works {
+		if k.from == schedule.Any || p.Start[i] >= k.from || k.food == "" {
+			continue
+		}
+		f, ok := d.jobs[k.of[0]].larder.Get(k.food)
+		if !ok {
+			continue
+		}
+		if _, met := worst[k.food]; !met {
+			foods = append(foods, f)
+		}
+		worst[k.food] = max(worst[k.food], k.from-p.Start[i])
+	}
+	for _, f := range foods {
+		if worst[f.ID] < 60 {
+			continue
+		}
+		m := (worst[f.ID] + 59) / 60
+		why, mend := "and stands out longer than it should", "cover the tray and chill it again"
+		switch {
+		case f.Needs(food.Softens):
+			why, mend = "and goes soft", "lay it at the very end, or put it beside the tray"
+		case f.Needs(food.Wilts):
+			why, mend = "and wilts", "keep it damp and cold until the end"
+		case f.Wetness == food.Juicy || f.Needs(food.Browns):
+			why, mend = "and weeps or browns", "keep it covered and cold"
+		}
+		out = append(out, fmt.Sprintf("%s is worked on %s too early %s: %s, or find another pair of hands.", f.Name, say.Count(m, "minute"), why, mend))
+	}
+	return out
+}
