@@ -44,6 +44,9 @@ func (a *App) day(ctx context.Context, id string, which int, k Kitchen) (prep.Da
 	if at, ok := now.reading.Brief.ServeTime(o.Zone); ok && a.now().Before(at.Add(longPast)) {
 		o.Now = a.now().Truncate(time.Minute)
 	}
+	if o.Pins, err = a.pins(ctx, id); err != nil {
+		return prep.Day{}, savedJob{}, err
+	}
 	if k.Left {
 		ticks, err := a.ticks(ctx, id)
 		if err != nil {

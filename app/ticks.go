@@ -81,3 +81,43 @@ func (a *App) SetTick(ctx context.Context, id, task string, done bool) error {
 		return string(raw), err
 	})
 }
+
+func pinsFact(job string) string { return "pins/" + job }
+
+// pins are when tasks of a job are to begin, as somebody has moved them.
+func (a *App) pins(ctx context.Context, id string) (map[string]time.Time, error) {
+	kept, err := a.store.Fact(ctx, pinsFact(id))
+	if err != nil {
+		return nil, err
+	}
+	return readTicks(kept)
+}
+
+// mostPins bounds how many tasks of a job are moved by hand.
+const mostPins = 100
+
+// Pin has a task begin at a moment, or, where that is the zero time, when the plan likes it again.
+func (a *App) Pin(ctx context.Context, id, task string, starts time.Time) error {
+	if task == "" || len(task) > mostTaskName {
+		return fault.Bad("task", "should have 1 to %d letters", mostTaskName)
+	}
+	if _, err := a.store.Head(ctx, id); err != nil {
+		return err
+	}
+	return a.store.ChangeFact(ctx, pinsFact(id), func(was string) (string, error) {
+		pins, err := readTicks(was)
+		if err != nil {
+			return "", err
+		}
+		if starts.IsZero() {
+			delete(pins, task)
+		} else {
+			pins[task] = starts.UTC().Truncate(time.Second)
+		}
+		if len(pins) > mostPins {
+			return "", fault.Bad("task", "%d tasks are held by hand already; let some go", mostPins)
+		}
+		raw, err := json.Marshal(pins)
+		return string(raw), err
+	})
+}

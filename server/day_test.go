@@ -108,6 +108,43 @@ func TestDayAndSheets(t *testing.T) {
 			}
 		}
 	}
+	// a task that was moved begins then, for everybody, until it is given back
+	moved := one.Tasks[len(one.Tasks)/2]
+	for i := range one.Tasks {
+		if one.Tasks[i].Kind == "slice" || one.Tasks[i].Kind == "fold" {
+			moved = one.Tasks[i]
+			break
+		}
+	}
+	to := at(moved.Starts).Add(-15 * time.Minute)
+	pin := id + "/pins/" + moved.Id
+	if a := d.ask("PUT", pin, []byte(`{"starts":"`+to.Format(time.RFC3339)+`"}`)); a.status != 204 {
+		t.Fatalf("%d %s", a.status, a.body)
+	}
+	starts := func() (string, bool) {
+		var day api.Day
+		d.ask("GET", id+"/day", nil).into(t, &day)
+		for _, k := range day.Tasks {
+			if k.Id == moved.Id {
+				return k.Starts, k.Pinned != nil && *k.Pinned
+			}
+		}
+		return "", false
+	}
+	if now, pinned := starts(); !pinned || !at(now).Equal(to) {
+		t.Errorf("put at %s it begins at %s", to, now)
+	}
+	if a := d.ask("PUT", pin, []byte(`{}`)); a.status != 204 {
+		t.Errorf("%d", a.status)
+	}
+	if _, pinned := starts(); pinned {
+		t.Error("it is held still")
+	}
+	for body, status := range map[string]int{`{"starts":"soon"}`: 422, `{"starts":5}`: 400, `{"at":"x"}`: 400, `[`: 400} {
+		if a := d.ask("PUT", pin, []byte(body)); a.status != status {
+			t.Errorf("%s: %d", body, a.status)
+		}
+	}
 	if a := d.ask("PUT", id+"/ticks/"+first, []byte(`{"done":false}`)); a.status != 204 {
 		t.Errorf("%d", a.status)
 	}

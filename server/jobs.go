@@ -7,6 +7,7 @@ import (
 	"net/http"
 	"strconv"
 	"strings"
+	"time"
 
 	"github.com/gin-gonic/gin"
 
@@ -283,6 +284,23 @@ func (s *Server) Ticks(c *gin.Context, id api.JobId) {
 		return
 	}
 	c.JSON(http.StatusOK, gin.H{"ticks": ticks})
+}
+
+// PinTask has a task begin when somebody has put it, or when the plan likes it again.
+func (s *Server) PinTask(c *gin.Context, id api.JobId, task string) {
+	var in api.PinAsked
+	err := document.Read(body(c), &in)
+	var at time.Time
+	if err == nil && in.Starts != nil {
+		if at, err = time.Parse(time.RFC3339, *in.Starts); err != nil {
+			err = fault.Bad("starts", "write the time as 2026-11-30T18:20:00+01:00")
+		}
+	}
+	if err != nil {
+		s.fail(c, aJob, err)
+		return
+	}
+	s.done(c, aJob, s.app.Pin(c.Request.Context(), id, task, at))
 }
 
 // SetTick notes that a task was done, or was not.

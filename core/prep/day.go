@@ -37,7 +37,8 @@ type Task struct {
 	Latest   string   `json:"latest"`   // by when it must have ended
 	Critical bool     `json:"critical"` // it leads it all: were it longer, all would have to begin earlier
 	Late     bool     `json:"late,omitempty"`
-	Jobs     []string `json:"jobs,omitempty"` // of several, those it is for
+	Jobs     []string `json:"jobs,omitempty"`   // of several, those it is for
+	Pinned   bool     `json:"pinned,omitempty"` // it was moved by hand
 }
 
 // ColdOut is when a food leaves the fridge for the last time.
@@ -74,12 +75,13 @@ type Day struct {
 
 // Options tell with whom and what a day is worked.
 type Options struct {
-	People int             // at least 1
-	Ovens  int             // 0 for none
-	Zone   *time.Location  // of a serving time that is written without one; UTC where left out
-	Now    time.Time       // nothing can begin before; the zero time bounds nothing
-	Save   bool            // look for the changes that save most
-	Done   map[string]bool // tasks that are done already, by their names: the rest is planned
+	People int                  // at least 1
+	Ovens  int                  // 0 for none
+	Zone   *time.Location       // of a serving time that is written without one; UTC where left out
+	Now    time.Time            // nothing can begin before; the zero time bounds nothing
+	Save   bool                 // look for the changes that save most
+	Done   map[string]bool      // tasks that are done already, by their names: the rest is planned
+	Pins   map[string]time.Time // when tasks are to begin, as somebody has moved them
 }
 
 // Made up: a day that no brief names is reckoned to this moment.
@@ -204,6 +206,10 @@ func (d *kitchenDay) planned(people, ovens int, off map[string]bool) (schedule.P
 	}
 	tasks := make([]schedule.Task, len(d.works))
 	for i, k := range d.works {
+		if to, ok := d.o.Pins[k.id]; ok { // as late as it was put: later is not wanted, earlier is told of
+			k.from = int(to.Sub(d.base) / time.Second)
+			k.by = min(k.by, k.from+k.seconds)
+		}
 		tasks[i] = schedule.Task{Length: k.seconds, Hands: k.hands, OvenC: k.ovenC, From: k.from, By: k.by}
 		for _, a := range k.after {
 			if n, ok := at[a]; ok && n != i {
@@ -243,6 +249,7 @@ func (d *kitchenDay) write(p schedule.Plan) Day {
 		t := Task{ID: k.id, Kind: k.kind, Food: k.food, Form: k.form, Says: k.says, Tool: k.tool, Count: max(1, k.count), Grams: k.grams, Minutes: math.Round(float64(k.seconds)/60*100) / 100,
 			Starts: when(p.Start[i]), Ends: when(p.Start[i] + k.seconds), Uses: []string{}, After: []string{}, Elements: []string{}, Tray: k.tray,
 			Earliest: when(earliest[i]), Latest: when(latest[i]), Critical: critical[i], Late: k.late}
+		_, t.Pinned = o.Pins[k.id]
 		for _, a := range k.after {
 			if !o.Done[a] {
 				t.After = append(t.After, a)
@@ -281,6 +288,7 @@ func (d *kitchenDay) write(p schedule.Plan) Day {
 		out.Cautions = appendNew(out.Cautions, w.says...)
 	}
 	sort.SliceStable(out.ColdOut, func(a, b int) bool { return out.ColdOut[a].At < out.ColdOut[b].At })
+	out.Cautions = appendNew(out.Cautions, d.notKept(p)...)
 	out.Cautions = appendNew(out.Cautions, d.tooEarly(p)...)
 	for _, w := range d.jobs {
 		if len(w.j.Trays) > 0 {

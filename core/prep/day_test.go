@@ -402,3 +402,54 @@ func TestTwoJobsOfADay(t *testing.T) {
 		t.Error("a day of nothing")
 	}
 }
+
+// A task that somebody has moved begins then, what it waits for goes before it, and where what follows does not let it,
+// that is said.
+func TestMovedByHand(t *testing.T) {
+	j := laidJob(t, evenings[0])
+	larder := j.Larder(food.BuiltIn())
+	before, err := Plan(j, larder, Options{People: 2, Ovens: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	var one Task
+	for _, k := range before.Tasks {
+		if k.Kind == Fold || k.Kind == Slice {
+			one = k
+			break
+		}
+	}
+	to := at(t, one.Starts).Add(-30 * time.Minute)
+	with := func(pins map[string]time.Time) (Day, Task) {
+		d, err := Plan(j, larder, Options{People: 2, Ovens: 1, Pins: pins})
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, k := range d.Tasks {
+			if k.ID == one.ID {
+				return d, k
+			}
+		}
+		t.Fatal("it is gone")
+		return d, one
+	}
+	d, now := with(map[string]time.Time{one.ID: to})
+	if !at(t, now.Starts).Equal(to) || !now.Pinned || len(d.Tasks) != len(before.Tasks) {
+		t.Errorf("put at %s it begins at %s", to, now.Starts)
+	}
+	byID := map[string]Task{}
+	for _, k := range d.Tasks {
+		byID[k.ID] = k
+	}
+	for _, k := range d.Tasks {
+		for _, a := range k.After {
+			if at(t, byID[a].Ends).After(at(t, k.Starts)) {
+				t.Errorf("%s begins before %s has ended", k.ID, a)
+			}
+		}
+	}
+	late, now := with(map[string]time.Time{one.ID: at(t, before.ServeAt)})
+	if at(t, now.Ends).After(at(t, before.ServeAt)) || !strings.Contains(strings.Join(late.Cautions, " "), "cannot begin at") {
+		t.Errorf("put at serving it begins at %s: %v", now.Starts, late.Cautions)
+	}
+}

@@ -3,6 +3,7 @@ package prep
 import (
 	"fmt"
 	"slices"
+	"time"
 
 	"happytray/core/food"
 	"happytray/core/say"
@@ -93,6 +94,21 @@ func (d *kitchenDay) tooEarly(p schedule.Plan) (out []string) {
 			why, mend = "and weeps or browns", "keep it covered and cold"
 		}
 		out = append(out, fmt.Sprintf("%s is worked on %s too early %s: %s, or find another pair of hands.", f.Name, say.Count(m, "minute"), why, mend))
+	}
+	return out
+}
+
+// notKept says which tasks could not begin when somebody had put them: what comes after them, or other work of these
+// hands, wants them earlier.
+func (d *kitchenDay) notKept(p schedule.Plan) (out []string) {
+	for i, k := range d.works {
+		to, ok := d.o.Pins[k.id]
+		if !ok {
+			continue
+		}
+		if early := int(to.Sub(d.base)/time.Second) - p.Start[i]; early >= 60 {
+			out = append(out, fmt.Sprintf("%s cannot begin at %s: what follows needs it done; it begins %s earlier.", k.says, to.In(d.base.Location()).Format("15:04"), say.Count((early+30)/60, "minute")))
+		}
 	}
 	return out
 }

@@ -18,6 +18,17 @@ test('the day is planned for the hands there are, a task says what it is, and th
   await expect(page.getByRole('status').filter({ hasText: /\d\d:\d\d to \d\d:\d\d/ })).toBeVisible()
   await clean(page)
 
+  // moved by hand it begins then, and it is said what became of the rest; given back, the plan has it again
+  const was = await page.getByRole('status').filter({ hasText: /\d\d:\d\d to/ }).innerText()
+  for (let n = 0; n < 2; n++) {
+    await bar.focus()
+    await page.keyboard.press('Alt+ArrowLeft')
+    await expect(page.getByText(/All begins .*moved\./)).toBeVisible()
+  }
+  await expect(page.getByRole('status').filter({ hasText: /\d\d:\d\d to/ })).not.toHaveText(was)
+  await page.getByRole('button', { name: 'Moved by hand; give it back to the plan' }).click()
+  await expect(page.getByRole('button', { name: 'Moved by hand; give it back to the plan' })).toHaveCount(0)
+
   const sheet = async (name: string) => {
     const href = await page.getByRole('link', { name }).getAttribute('href')
     const answer = await page.request.get(href!)

@@ -12,6 +12,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/price"
+	"happytray/core/say"
 )
 
 // caution stands on every card: no card is a promise.
@@ -87,7 +88,7 @@ func Cards(j *job.Job, larder *food.Larder, on string) ([]byte, error) {
 	if len(j.Trays) > 0 {
 		var lines []string
 		for _, d := range drink.With(j.Trays[0], larder) {
-			lines = append(lines, d.Name+": "+d.Why)
+			lines = append(lines, say.Upper(d.Name)+": "+d.Why)
 		}
 		if len(lines) > 0 {
 			x, y := place()

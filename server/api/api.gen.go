@@ -1343,11 +1343,14 @@ type DayTask struct {
 	Late    *bool     `json:"late,omitempty"`
 	Latest  string    `json:"latest"`
 	Minutes float64   `json:"minutes"`
-	Says    string    `json:"says"`
-	Starts  string    `json:"starts"`
-	Tool    *string   `json:"tool,omitempty"`
-	Tray    *int      `json:"tray,omitempty"`
-	Uses    []string  `json:"uses"`
+
+	// Pinned it was moved by hand
+	Pinned *bool    `json:"pinned,omitempty"`
+	Says   string   `json:"says"`
+	Starts string   `json:"starts"`
+	Tool   *string  `json:"tool,omitempty"`
+	Tray   *int     `json:"tray,omitempty"`
+	Uses   []string `json:"uses"`
 
 	// Who 1 for the first of the people; empty for what goes on by itself
 	Who string `json:"who"`
@@ -2077,6 +2080,12 @@ type Partner struct {
 	Id   string `json:"id"`
 	Name string `json:"name"`
 	Why  string `json:"why"`
+}
+
+// PinAsked defines model for PinAsked.
+type PinAsked struct {
+	// Starts RFC 3339; left out to let it go
+	Starts *string `json:"starts,omitempty"`
 }
 
 // Portion defines model for Portion.
@@ -2973,6 +2982,9 @@ type SaveJobJSONRequestBody = TrayDocument
 // CarryJSONRequestBody defines body for Carry for application/json ContentType.
 type CarryJSONRequestBody = CarryAsked
 
+// PinTaskJSONRequestBody defines body for PinTask for application/json ContentType.
+type PinTaskJSONRequestBody = PinAsked
+
 // ReviewMovesJSONRequestBody defines body for ReviewMoves for application/json ContentType.
 type ReviewMovesJSONRequestBody = Moves
 
@@ -3176,6 +3188,9 @@ type ServerInterface interface {
 	// Holding How long what perishes has been out of the cold, and by when it must go
 	// (GET /api/v1/jobs/{id}/holding)
 	Holding(c *gin.Context, id JobId)
+	// PinTask Have a task begin at a moment, as late as what follows lets it; without one, when the plan likes it again
+	// (PUT /api/v1/jobs/{id}/pins/{task})
+	PinTask(c *gin.Context, id JobId, task string)
 	// Redo Go forward one revision
 	// (POST /api/v1/jobs/{id}/redo)
 	Redo(c *gin.Context, id JobId, params RedoParams)
@@ -4523,6 +4538,40 @@ func (siw *ServerInterfaceWrapper) Holding(c *gin.Context) {
 	}
 
 	siw.Handler.Holding(c, id)
+}
+
+// PinTask operation middleware
+func (siw *ServerInterfaceWrapper) PinTask(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Path parameter "task" -------------
+	var task string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "task", c.Param("task"), &task, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter task: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.PinTask(c, id, task)
 }
 
 // Redo operation middleware
@@ -6162,6 +6211,7 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/weights", wrapper.SetWeight)
 	router.GET(options.BaseURL+"/api/v1/days/:date", wrapper.DayOf)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/ticks", wrapper.Ticks)
+	router.PUT(options.BaseURL+"/api/v1/jobs/:id/pins/:task", wrapper.PinTask)
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/ticks/:task", wrapper.SetTick)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/sheet", wrapper.JobSheet)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/tray.svg", wrapper.TrayPicture)

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { lanesOf, minutesFrom, ticksOf } from '@/tray/day'
+import { lanesOf, minutesFrom, ticksOf, whatChanged } from '@/tray/day'
 import type { Day, DayTask } from '@/api/client'
 
 const at = (min: number) => {
@@ -76,6 +76,15 @@ describe('a day against the clock', () => {
     expect(ticksOf('2026-11-30T18:00:00Z', 30)[0]).toEqual({ at: 0, says: '18:00' })
     expect(ticksOf('2026-11-30T08:00:00Z', 700).length).toBeLessThan(14)
     expect(ticksOf('soon', 10)).toEqual([])
+  })
+  it('says what became of the rest when a task was moved', () => {
+    const before = day([task('a', 0, 10, '1'), task('b', 10, 10, '1'), task('c', 20, 10, '1')])
+    const after = {
+      ...day([task('a', 0, 10, '1'), task('b', 5, 10, '1'), task('c', 25, 10, '1')]),
+      begin_at: at(-12),
+    }
+    expect(whatChanged(before, after, 'b')).toBe('All begins 12 min earlier; 1 other task moved.')
+    expect(whatChanged(before, before, 'b')).toBe('All begins as before; nothing else moved.')
   })
   it('reckons over midnight', () => {
     expect(minutesFrom('2026-11-30T23:50:00Z', '2026-12-01T00:20:00Z')).toBe(30)

@@ -387,6 +387,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/pins/{task}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+                task: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Have a task begin at a moment, as late as what follows lets it; without one, when the plan likes it again */
+        put: operations["pinTask"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/ticks/{task}": {
         parameters: {
             query?: never;
@@ -2772,6 +2792,10 @@ export interface components {
                 at: string;
             }[];
         };
+        PinAsked: {
+            /** @description RFC 3339; left out to let it go */
+            starts?: string;
+        };
         TickAsked: {
             done: boolean;
         };
@@ -2799,6 +2823,8 @@ export interface components {
             latest: string;
             critical: boolean;
             late?: boolean;
+            /** @description it was moved by hand */
+            pinned?: boolean;
             /** @description of several, those it is for */
             jobs?: string[];
         };
@@ -3518,6 +3544,32 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Ticks"];
                 };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    pinTask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+                task: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PinAsked"];
+            };
+        };
+        responses: {
+            /** @description Noted */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: components["responses"]["Problem"];
         };

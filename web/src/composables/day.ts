@@ -1,8 +1,9 @@
 import { computed, ref, shallowRef, watch } from 'vue'
-import { api, take, Trouble, type Day } from '@/api/client'
+import { api, take, Trouble, type Day, type DayTask } from '@/api/client'
 import { newest } from '@/composables/newest'
 import { useJob } from '@/stores/job'
 import { useSettings } from '@/stores/settings'
+import { whatChanged } from '@/tray/day'
 
 /** The people and ovens of the house, which every screen sees alike. */
 export function useKitchen() {
@@ -40,7 +41,7 @@ function usePlanned(ask: (signal: AbortSignal) => Promise<Day> | null, on: () =>
     true,
   )
   watch(on, read, { immediate: true })
-  return { day, wrong }
+  return { day, wrong, read }
 }
 
 /** The work for the job as it is saved. */
@@ -59,7 +60,26 @@ export function useDay() {
         : null,
     () => [query.value.people, query.value.ovens, job.revision, job.id],
   )
-  return { people, ovens, ...planned }
+  /** What became of the plan by the last move. */
+  const changed = ref('')
+  /** Has a task begin so many minutes later, or earlier; null lets it go to where the plan likes it. */
+  async function move(task: DayTask, by: number | null) {
+    const before = planned.day.value
+    const starts = by === null ? undefined : new Date(Date.parse(task.starts) + by * 60_000).toISOString()
+    try {
+      const params = { path: { id: job.id, task: task.id } }
+      await take(api.PUT('/api/v1/jobs/{id}/pins/{task}', { params, body: starts ? { starts } : {} }))
+    } catch (e) {
+      planned.wrong.value = e instanceof Trouble ? e.message : 'It could not be moved. Try again.'
+      return
+    }
+    const stop = watch(planned.day, now => {
+      stop()
+      changed.value = before && now ? whatChanged(before, now, task.id) : ''
+    })
+    planned.read()
+  }
+  return { people, ovens, changed, move, ...planned }
 }
 
 /** The work for all jobs of a day, written 2026-11-30. */

@@ -1,5 +1,5 @@
 import type { Day, DayTask } from '@/api/client'
-import { time } from './words'
+import { count, minutes, time } from './words'
 
 /** Minutes from one written moment to another. */
 export const minutesFrom = (a: string, b: string) =>
@@ -56,4 +56,15 @@ export function ticksOf(begin: string, long: number): { at: number; says: string
     out.push({ at, says: `${t.getHours()}:${String(t.getMinutes()).padStart(2, '0')}` })
   }
   return out
+}
+
+/** What moving one task did to the rest of the plan, in a sentence. */
+export function whatChanged(before: Day, now: Day, task: string): string {
+  const was = new Map(before.tasks.map(t => [t.id, t.starts]))
+  const others = now.tasks.filter(t => t.id !== task && was.has(t.id) && was.get(t.id) !== t.starts).length
+  const by = Math.round(minutesFrom(before.begin_at, now.begin_at))
+  const begin = by
+    ? `All begins ${minutes(Math.abs(by))} ${by < 0 ? 'earlier' : 'later'}`
+    : 'All begins as before'
+  return `${begin}; ${others ? count(others, 'other task') + ' moved' : 'nothing else moved'}.`
 }

@@ -64,6 +64,7 @@ const title = computed(() => when(date.value + 'T12:00').split(',')[0] ?? date.v
         :names="names"
         :food-name="id => larder.name(id)"
         :leads="people > 1"
+        :moves="false"
         @choose="chosen = chosen === $event ? '' : $event"
       />
       <ChosenTask v-if="task" :task="task" />

@@ -9,6 +9,7 @@ import KitLists from '@/components/prep/KitLists.vue'
 import SheetLinks from '@/components/prep/SheetLinks.vue'
 import Stage from '@/components/job/Stage.vue'
 import TraySwitch from '@/components/job/TraySwitch.vue'
+import type { DayTask } from '@/api/client'
 import { useDay } from '@/composables/day'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
@@ -18,10 +19,18 @@ import { clock, count, minutes, time, when } from '@/tray/words'
 const job = useJob()
 const larder = useLarder()
 const sheet = computed(() => job.prep)
-const { people, ovens, day, wrong } = useDay()
+const { people, ovens, day, wrong, changed, move } = useDay()
 const chosen = ref('')
 const task = computed(() => day.value?.tasks.find(t => t.id === chosen.value) ?? null)
 const names = (n: number) => (people.value > 1 ? `Hands ${n}` : 'Your hands')
+function choose(id: string) {
+  changed.value = ''
+  chosen.value = chosen.value === id ? '' : id
+}
+function shift(t: DayTask, by: number) {
+  chosen.value = t.id
+  void move(t, by)
+}
 const at = (s: string) => clock(time(s)!)
 /** Whether some of the work leads the rest: alone one does it all one after the other. */
 const leads = computed(() => people.value > 1 && !!day.value?.tasks.some(t => t.critical))
@@ -101,9 +110,11 @@ const print = () => window.print()
         :names="names"
         :food-name="id => larder.name(id)"
         :leads="leads"
-        @choose="chosen = chosen === $event ? '' : $event"
+        moves
+        @move="shift"
+        @choose="choose"
       />
-      <ChosenTask v-if="task" class="no-print" :task="task" />
+      <ChosenTask v-if="task" class="no-print" :task="task" :changed="changed" @free="move(task, null)" />
       <DayLists :day="day" :names="names" :chosen="chosen" @choose="chosen = $event" />
     </template>
     <template #look>

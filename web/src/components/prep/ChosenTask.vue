@@ -7,7 +7,8 @@ import { minutesFrom } from '@/tray/day'
 import { clock, minutes, time } from '@/tray/words'
 import { said } from '@/tray/units'
 
-const props = defineProps<{ task: DayTask }>()
+const props = defineProps<{ task: DayTask; changed?: string }>()
+const emit = defineEmits<{ free: [] }>()
 const larder = useLarder()
 const at = (s: string) => clock(time(s)!)
 const slack = computed(() => Math.floor(minutesFrom(props.task.ends, props.task.latest)))
@@ -29,8 +30,12 @@ const slack = computed(() => Math.floor(minutesFrom(props.task.ends, props.task.
             : slack > 0
               ? `It could end ${minutes(slack)} later, with hands free for it.`
               : ''
-        }}</span
+        }}
+        <b v-if="changed">{{ changed }}</b></span
       >
+      <button v-if="task.pinned" class="btn quiet" @click="emit('free')">
+        Moved by hand; give it back to the plan
+      </button>
     </p>
   </div>
 </template>

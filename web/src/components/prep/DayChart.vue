@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A day as bars against the clock: people, oven, and what goes on by itself; the chain that leads it all is blue.
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Day, DayTask } from '@/api/client'
 import { lanesOf, minutesFrom, ticksOf } from '@/tray/day'
 import { clock, time } from '@/tray/words'
@@ -10,9 +10,10 @@ const props = defineProps<{
   chosen: string
   names: (n: number) => string
   foodName: (id: string) => string
+  moves: boolean // tasks can be dragged to another time
   leads: boolean // what leads all the rest is marked: alone one does it all one after the other
 }>()
-const emit = defineEmits<{ choose: [id: string] }>()
+const emit = defineEmits<{ choose: [id: string]; move: [task: DayTask, minutes: number] }>()
 
 /** When each job is served, minutes from the begin. */
 const serves = computed(() =>
@@ -33,6 +34,31 @@ const out = computed(() => {
   for (const c of props.day.cold_out) rows.set(c.at, [...(rows.get(c.at) ?? []), props.foodName(c.food)])
   return [...rows].map(([when, foods]) => ({ at: minutesFrom(props.day.begin_at, when), foods, when }))
 })
+// dragging a bar: how far it was drawn, in minutes, and whether it was at all
+const drawn = ref<{ id: string; from: number; by: number; width: number } | null>(null)
+function grip(e: PointerEvent, t: DayTask) {
+  if (!props.moves || !t.who || e.button !== 0) return
+  const el = e.currentTarget as HTMLElement
+  el.setPointerCapture(e.pointerId)
+  drawn.value = { id: t.id, from: e.clientX, by: 0, width: el.parentElement!.clientWidth }
+}
+function draw(e: PointerEvent) {
+  const d = drawn.value
+  if (d) drawn.value = { ...d, by: ((e.clientX - d.from) / d.width) * long.value }
+}
+function drop(t: DayTask, keep: boolean) {
+  const d = drawn.value
+  drawn.value = null
+  if (!d || Math.abs((d.by / long.value) * d.width) < 5) return emit('choose', t.id)
+  if (keep) emit('move', t, Math.round(d.by))
+}
+function press(e: KeyboardEvent, t: DayTask) {
+  if (e.key === 'Enter' || e.key === ' ') emit('choose', t.id)
+  else if (props.moves && t.who && e.altKey && (e.key === 'ArrowLeft' || e.key === 'ArrowRight'))
+    emit('move', t, e.key === 'ArrowLeft' ? -5 : 5)
+  else return
+  e.preventDefault()
+}
 const hour = (s: string) => clock(time(s)!)
 const says = (t: DayTask) =>
   `${t.says}, ${hour(t.starts)} to ${hour(t.ends)}${t.critical ? ', it leads all that follows' : ''}`
@@ -59,13 +85,23 @@ const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split('
           class="stint"
           :class="[
             b.task.kind,
-            { critical: leads && b.task.critical, late: b.task.late, chosen: b.task.id === chosen },
+            {
+              critical: leads && b.task.critical,
+              late: b.task.late,
+              chosen: b.task.id === chosen,
+              pinned: b.task.pinned,
+            },
           ]"
-          :style="{ left: at(b.from), width: at(b.long) }"
+          :style="{ left: at(b.from + (drawn?.id === b.task.id ? drawn.by : 0)), width: at(b.long) }"
           :aria-label="says(b.task)"
           :aria-pressed="b.task.id === chosen"
           :title="says(b.task)"
-          @click="emit('choose', b.task.id)"
+          @pointerdown="grip($event, b.task)"
+          @pointermove="draw"
+          @pointerup="drop(b.task, true)"
+          @pointercancel="drop(b.task, false)"
+          @keydown="press($event, b.task)"
+          @click="$event.detail || emit('choose', b.task.id)"
         >
           <span v-if="(100 * b.long) / long > 5.5">{{ short(b.task) }}</span>
         </button>
@@ -176,6 +212,7 @@ const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split('
   overflow: hidden;
   text-overflow: ellipsis;
   cursor: pointer;
+  touch-action: pan-y;
 }
 .stint.lay {
   background: #b6ae9b;
@@ -185,6 +222,9 @@ const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split('
 }
 .oven .stint {
   background: #d8c3a5;
+}
+.stint.pinned {
+  box-shadow: inset 0 0 0 2px var(--blue);
 }
 .stint.late {
   border-style: dashed;
