@@ -57,6 +57,10 @@ test('a tray is seen as it was, as large as on the table, filled with food, and 
   await expect(page.getByRole('img', { name: 'The tray as it lay before' })).toBeVisible()
   await page.keyboard.press('b')
   await expect(page.getByRole('img', { name: 'The tray as it lay before' })).toHaveCount(0)
+  const undone = page.waitForResponse(r => r.request().method() === 'PUT' && r.url().includes('/jobs/'))
+  await first.focus()
+  await page.keyboard.press('l') // as other journeys find it
+  await undone
 
   // a card is measured once; then the board is as wide on the screen as its millimetres say
   await page.getByRole('button', { name: 'True size' }).click()
