@@ -56,6 +56,15 @@ export async function score(page: Page): Promise<number> {
 
 export const holds = (page: Page): Locator => page.locator('[data-hold]')
 
+/** The key that moves something that lies at x by 10 mm towards the middle of its board, and how far that is: near the
+ * edge it would be drawn inside. */
+export async function inward(page: Page, x: number): Promise<[key: string, by: number]> {
+  const id = page.url().match(/jobs\/([^/]+)/)![1]
+  const job = await (await page.request.get(new URL(`/api/v1/jobs/${id}`, page.url()).href)).json()
+  const xs = job.document.board.outline.map((p: number[]) => p[0]) as number[]
+  return x > (Math.min(...xs) + Math.max(...xs)) / 2 ? ['Shift+ArrowLeft', -10] : ['Shift+ArrowRight', 10]
+}
+
 /** Where an element says it lies, from the document the server holds. */
 export async function stored(page: Page, element: string) {
   const id = page.url().match(/jobs\/([^/]+)/)![1]

@@ -1,7 +1,7 @@
 // What happens when things go wrong: nothing is lost, and a sentence says what to do.
 import { expect, type Page } from '@playwright/test'
 import { demo } from '../servers'
-import { openDemo, saved, stored, test } from './common'
+import { inward, openDemo, saved, stored, test } from './common'
 
 test.use({ baseURL: demo })
 
@@ -25,13 +25,14 @@ test('two windows change one job: both versions are offered, neither is lost', a
   await saved(other)
 
   await take(page, 2)
-  await page.keyboard.press('Shift+ArrowRight')
+  const [key, by] = await inward(page, start.x)
+  await page.keyboard.press(key)
   const question = page.getByRole('dialog', { name: 'This job was changed elsewhere' })
   await expect(question).toBeVisible()
   expect((await stored(page, id)).x).toBeCloseTo(start.x - 2, 1) // not overwritten
   await question.getByRole('button', { name: 'Save mine on top' }).click()
   await saved(page)
-  expect((await stored(page, id)).x).toBeCloseTo(start.x + 10, 1)
+  expect((await stored(page, id)).x).toBeCloseTo(start.x + by, 1)
   await page.getByRole('button', { name: 'Undo' }).click() // theirs is still there
   await expect.poll(async () => (await stored(page, id)).x).toBeCloseTo(start.x - 2, 1)
 
@@ -52,12 +53,13 @@ test('the database is away: the work is kept here and saved when it is back', as
   await expect(page.locator('[data-hold]').first()).toBeAttached()
   const id = await take(page, 4)
   const start = await stored(page, id)
+  const [key, by] = await inward(page, start.x)
   await page.route('**/api/v1/jobs/*', r =>
     r.request().method() === 'PUT'
       ? r.fulfill({ status: 503, contentType: 'application/problem+json', body: '{"type":"about:blank","title":"The database does not answer","status":503}' })
       : r.continue(),
   )
-  await page.keyboard.press('Shift+ArrowRight')
+  await page.keyboard.press(key)
   await expect(page.locator('.says')).toContainText('Kept in this browser')
 
   // even if the window is closed in between
@@ -66,7 +68,7 @@ test('the database is away: the work is kept here and saved when it is back', as
   expect((await stored(page, id)).x).toBeCloseTo(start.x, 1)
   await page.unroute('**/api/v1/jobs/*')
   await saved(page)
-  expect((await stored(page, id)).x).toBeCloseTo(start.x + 10, 1)
+  expect((await stored(page, id)).x).toBeCloseTo(start.x + by, 1)
 })
 
 test('the server cannot be reached at all', async ({ page }) => {
