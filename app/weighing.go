@@ -7,6 +7,7 @@ import (
 	"time"
 
 	"happytray/core/fault"
+	"happytray/core/prep"
 	"happytray/core/say"
 	"happytray/store"
 )
@@ -106,6 +107,19 @@ func (a *App) Weights(ctx context.Context, id string) ([]Weighed, error) {
 		return nil, err
 	}
 	return readWeighed(kept)
+}
+
+// Portions are what is weighed out for a job as it is saved.
+func (a *App) Portions(ctx context.Context, id string) ([]prep.Weighing, error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return nil, err
+	}
+	now, err := a.savedTray(ctx, id, 0, h)
+	if err != nil {
+		return nil, err
+	}
+	return prep.Weighings(now.reading.Job, now.larder), nil
 }
 
 // SetWeight records what a food in a form weighs; nought takes the record away.

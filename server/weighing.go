@@ -43,14 +43,19 @@ func (s *Server) Holding(c *gin.Context, id api.JobId) {
 	c.JSON(http.StatusOK, h)
 }
 
-// Weights lists what was weighed for a job.
+// Weights lists what is to be weighed for a job, and what was.
 func (s *Server) Weights(c *gin.Context, id api.JobId) {
 	list, err := s.app.Weights(c.Request.Context(), id)
 	if err != nil {
 		s.fail(c, aJob, err)
 		return
 	}
-	c.JSON(http.StatusOK, gin.H{"weights": list})
+	portions, err := s.app.Portions(c.Request.Context(), id)
+	if err != nil {
+		s.fail(c, aJob, err)
+		return
+	}
+	c.JSON(http.StatusOK, gin.H{"weights": list, "portions": portions})
 }
 
 // SetWeight records what a food weighs.

@@ -124,9 +124,7 @@ func TestDaysAreSound(t *testing.T) {
 			pieces, held := 0, 0
 			for _, one := range j.Trays {
 				for _, e := range one.Elements {
-					if f, _ := larder.Get(e.Food); f.Category != food.NotFood || true {
-						held += e.Count * one.Copies()
-					}
+					held += e.Count * one.Copies()
 				}
 			}
 			laid := map[string]int{}
@@ -451,5 +449,60 @@ func TestMovedByHand(t *testing.T) {
 	late, now := with(map[string]time.Time{one.ID: at(t, before.ServeAt)})
 	if at(t, now.Ends).After(at(t, before.ServeAt)) || !strings.Contains(strings.Join(late.Cautions, " "), "cannot begin at") {
 		t.Errorf("put at serving it begins at %s: %v", now.Starts, late.Cautions)
+	}
+}
+
+// What was got out before the rest is planned still counts: it is taken to have come out as early as it may, so that
+// nobody is told to clear away later than is right.
+func TestClearAwayCountsWhatIsOut(t *testing.T) {
+	j := laidJob(t, evenings[0])
+	larder := j.Larder(food.BuiltIn())
+	whole, err := Plan(j, larder, Options{People: 2, Ovens: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	done := map[string]bool{}
+	for _, k := range whole.Tasks {
+		if k.Kind == GetOut {
+			done[k.ID] = true
+		}
+	}
+	left, err := Plan(j, larder, Options{People: 2, Ovens: 1, Done: done})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if at(t, left.ClearAt).After(at(t, whole.ClearAt)) {
+		t.Errorf("clear away by %s; with all of it out already by %s", whole.ClearAt, left.ClearAt)
+	}
+}
+
+func TestWeighings(t *testing.T) {
+	j := laidJob(t, evenings[1])
+	larder := j.Larder(food.BuiltIn())
+	want := map[string]float64{}
+	for _, one := range j.Trays {
+		for _, e := range one.Elements {
+			if f, _ := larder.Get(e.Food); f.Category != food.NotFood {
+				want[e.Food] += e.Grams * float64(one.Copies())
+			}
+		}
+		for _, r := range one.Reserve {
+			want[r.Food] += r.Grams * float64(one.Copies())
+		}
+	}
+	got := map[string]float64{}
+	for _, p := range Weighings(j, larder) {
+		got[p.Food] += p.Grams
+		if p.WithinG < 2 || p.WithinG > max(2, p.Grams*.021) {
+			t.Errorf("%s: right within %v of %v g", p.Food, p.WithinG, p.Grams)
+		}
+		if food.InVessel(p.Form) && p.PieceG != 0 {
+			t.Errorf("%s in its bowl is counted in pieces", p.Food)
+		}
+	}
+	for id, g := range want {
+		if d := got[id] - g; d > 1.5 || d < -1.5 {
+			t.Errorf("%s: %v g, want %v", id, got[id], g)
+		}
 	}
 }

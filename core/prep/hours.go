@@ -41,7 +41,8 @@ func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) str
 	for _, id := range foods {
 		f, _ := w.larder.Get(id)
 		at, begun := out[id]
-		if !begun { // it was got out already
+		if !begun { // it was got out already, and may have been as early as it bears
+			first = min(first, bound)
 			continue
 		}
 		says := "when it is got out"

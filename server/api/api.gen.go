@@ -2590,6 +2590,17 @@ type WeightAsked struct {
 
 // Weights defines model for Weights.
 type Weights struct {
+	Portions []struct {
+		Food  string  `json:"food"`
+		Form  string  `json:"form"`
+		Grams float64 `json:"grams"`
+
+		// PieceG of one piece, 0 where it is not counted
+		PieceG float64 `json:"piece_g"`
+
+		// WithinG how far off is right
+		WithinG float64 `json:"within_g"`
+	} `json:"portions"`
 	Weights []struct {
 		At    time.Time `json:"at"`
 		Food  string    `json:"food"`
@@ -3230,7 +3241,7 @@ type ServerInterface interface {
 	// Undo Go back one revision
 	// (POST /api/v1/jobs/{id}/undo)
 	Undo(c *gin.Context, id JobId, params UndoParams)
-	// Weights What was weighed for a job
+	// Weights What is to be weighed for a job, and what was
 	// (GET /api/v1/jobs/{id}/weights)
 	Weights(c *gin.Context, id JobId)
 	// SetWeight Record what a food in a form weighs; nought takes the record away

@@ -337,7 +337,7 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** What was weighed for a job */
+        /** What is to be weighed for a job, and what was */
         get: operations["weights"];
         /** Record what a food in a form weighs; nought takes the record away */
         put: operations["setWeight"];
@@ -2776,6 +2776,22 @@ export interface components {
             grams: number;
         };
         Weights: {
+            portions: {
+                food: string;
+                form: string;
+                /** Format: double */
+                grams: number;
+                /**
+                 * Format: double
+                 * @description of one piece, 0 where it is not counted
+                 */
+                piece_g: number;
+                /**
+                 * Format: double
+                 * @description how far off is right
+                 */
+                within_g: number;
+            }[];
             weights: {
                 food: string;
                 form: string;

@@ -1,42 +1,12 @@
 import { computed, ref, shallowRef } from 'vue'
 import { useIntervalFn, useStorage } from '@vueuse/core'
-import { api, take, Trouble, type Job, type ScaleReading } from '@/api/client'
-import type { TrayFile } from '@/api/tray.gen'
+import { api, take, Trouble, type Job, type ScaleReading, type Weights } from '@/api/client'
 
 const every = 250 // ms between looks at the scale
 const rest = 900 // ms that what is right has to lie still before it is taken
 
 /** What is to be weighed: a food in a form, for all trays and the reserve together. */
-export type Portion = { food: string; form: string; grams: number; piece: number | null }
-
-/** What trays hold, food by food; piece is the mass of one where it falls into pieces. */
-export function portionsOf(trays: readonly TrayFile[]): Portion[] {
-  const out = new Map<string, Portion & { count: number }>()
-  const add = (food: string, form: string, grams: number, count: number, pieces: boolean, times: number) => {
-    const key = `${food}/${form}`
-    const p = out.get(key) ?? { food, form, grams: 0, count: 0, piece: null }
-    p.grams += grams * times
-    p.count += count * times
-    p.piece = pieces && p.count > 1 ? p.grams / p.count : p.piece
-    out.set(key, p)
-  }
-  for (const t of trays) {
-    const times = (t as { part?: { copies?: number } }).part?.copies ?? 1
-    for (const e of t.elements)
-      if (e.category !== 'prop' && e.grams > 0) add(e.food, e.form, e.grams, e.count, !e.vessel, times)
-    for (const r of t.reserve ?? [])
-      if (r.grams > 0) add(r.food, r.form ?? '', r.grams, r.count ?? 0, false, times)
-  }
-  return [...out.values()].map(({ food, form, grams, piece }) => ({
-    food,
-    form,
-    grams: Math.round(grams),
-    piece,
-  }))
-}
-
-/** How far off is right: two per cent, or what a kitchen scale shows. */
-export const within = (target: number) => Math.max(2, target * 0.02)
+export type Portion = Weights['portions'][number]
 
 /** Weighing out food by food: the scale is looked at, what is right and lies still is recorded, and the next one comes. */
 export function useWeighing(id: string) {
@@ -55,11 +25,10 @@ export function useWeighing(id: string) {
     try {
       const j = await take<Job>(api.GET('/api/v1/jobs/{id}', { params: path }))
       title.value = j.document.title
-      const more = (j.document as { trays?: TrayFile[] }).trays
-      portions.value = portionsOf(more?.length ? more : [j.document])
-      const { weights } = await take<{ weights: { food: string; form: string; grams: number }[] }>(
+      const { portions: all, weights } = await take<Weights>(
         api.GET('/api/v1/jobs/{id}/weights', { params: path }),
       )
+      portions.value = all
       weighed.value = new Map(weights.map(w => [`${w.food}/${w.form}`, w.grams]))
       const first = portions.value.findIndex(p => !weighed.value.has(key(p)))
       at.value = first < 0 ? 0 : first
@@ -106,7 +75,7 @@ export function useWeighing(id: string) {
       scale.value = r
       const p = now.value
       const right =
-        !!p && r.there && !r.says && r.steady && Math.abs(r.grams - p.grams) <= within(p.grams) && r.grams > 0
+        !!p && r.there && !r.says && r.steady && Math.abs(r.grams - p.grams) <= p.within_g && r.grams > 0
       if (!right) still = 0
       else if (!still) still = Date.now()
       else if (byItself.value && Date.now() - still >= rest && !weighed.value.has(key(p!)))

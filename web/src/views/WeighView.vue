@@ -2,7 +2,7 @@
 // Weighing out, food by food: the target, the live weight, over and under in grams and pieces.
 import { computed, onMounted, ref, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
-import { useWeighing, within } from '@/composables/weighing'
+import { useWeighing } from '@/composables/weighing'
 import { useLarder } from '@/stores/larder'
 import { count, grams } from '@/tray/words'
 
@@ -25,8 +25,8 @@ const off = computed(() => (live.value === null || !w.now.value ? null : live.va
 const verdict = computed(() => {
   const [p, d] = [w.now.value, off.value]
   if (!p || d === null) return ''
-  if (Math.abs(d) <= within(p.grams)) return w.scale.value?.steady ? 'right' : 'nearly'
-  const pieces = p.piece ? Math.round(Math.abs(d) / p.piece) : 0
+  if (Math.abs(d) <= p.within_g) return w.scale.value?.steady ? 'right' : 'nearly'
+  const pieces = p.piece_g ? Math.round(Math.abs(d) / p.piece_g) : 0
   const of = pieces ? `, about ${count(pieces, 'piece')}` : ''
   return d < 0 ? `${grams(-d)} more${of}` : `${grams(d)} too much${of}`
 })
