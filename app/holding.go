@@ -41,7 +41,7 @@ func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
 	}
 	hold, caution := craft.Hold(now.reading.Brief)
 	out := Holding{HoldMin: hold, Probes: []probe.Reading{}, Says: []string{}}
-	a.probed(ctx, &out)
+	a.probed(ctx, now.reading.Brief, &out)
 	zone := d.ServeAt
 	var first time.Time
 	for _, k := range d.Tasks {
@@ -72,8 +72,8 @@ func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
 	return out, nil
 }
 
-// probed reads the thermometers, where the house has some.
-func (a *App) probed(ctx context.Context, out *Holding) {
+// probed reads the thermometers, where the house has some; a table that is warmer than the brief says has its own time.
+func (a *App) probed(ctx context.Context, b brief.Brief, out *Holding) {
 	if a.probe == nil {
 		return
 	}
@@ -86,11 +86,17 @@ func (a *App) probed(ctx context.Context, out *Holding) {
 	}
 	out.Probes = all
 	for _, r := range all {
-		switch {
-		case r.Probe == "table" && r.C > brief.Hot && out.HoldMin > 60:
-			out.HoldMin = 60
-			out.Says = append(out.Says, fmt.Sprintf("It is %.0f °C at the table: perishable food stands out one hour, not two.", r.C))
-		case r.Probe == "fridge" && r.C > warmFridge:
+		switch r.Probe {
+		case "table":
+			b.TemperatureC = &r.C
+			if hold, _ := craft.Hold(b); hold < out.HoldMin {
+				out.HoldMin = hold
+				out.Says = append(out.Says, fmt.Sprintf("It is %.0f °C at the table: perishable food stands out %s in all.", r.C, say.Hours(hold)))
+			}
+		case "fridge":
+			if r.C <= warmFridge {
+				continue
+			}
 			out.Says = append(out.Says, fmt.Sprintf("The fridge is at %.1f °C: colder is wanted for what perishes.", r.C))
 		}
 	}

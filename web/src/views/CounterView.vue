@@ -69,7 +69,8 @@ const behind = computed(() => {
   const m = (c.now.value.getTime() - new Date(t.starts).getTime()) / 60_000
   return Math.abs(m) < 12 * 60 ? Math.round(m) : null
 })
-const over = computed(() => !!c.holding.value?.since && c.holding.value.left_min <= 15)
+/** More than the usual caution is said of what stands out. */
+const over = computed(() => (c.holding.value?.says.length ?? 0) > 1)
 const hour = (s: string) => clock(time(s)!)
 const which = computed(() => {
   const t = step.value
