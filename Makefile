@@ -11,7 +11,7 @@ MADE_FROM := server/api/openapi.yaml server/api/codegen.yaml docs/formats/tray.s
 # packages in which goroutines meet, tested with the race detector and nowhere else, and the
 # tests of others in which they do
 RACY := ./app/... ./store/...
-RACY_SERVER := AtOnce|Each|Queue|Those|TooMany|Twenty|ArrangeStreams|ReviewOfMoves|Lost|JobFromBrief
+RACY_SERVER := AtOnce|Each|Queue|Those|TooMany|Twenty|ArrangeStreams|ReviewOfMoves|Lost|JobFromBrief|AKeyLets|LongAnswer
 RACY_ARRANGE := SameSeed|ProposalsDiffer|Mend|Stopped|Panic
 
 .PHONY: help demo build check check-go check-web fresh test lint lint-go lint-web audit-web audit-frames test-go-plain test-go-race test-go test-web generate shots sheet bench bench-arranging clean
@@ -78,7 +78,7 @@ lint-web:
 
 # one package at a time on either side, as most of them use one core
 test-go: web/dist/index.html
-	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client
+	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client nginx:nginx-light
 	@$(MAKE) --no-print-directory -j2 -Otarget test-go-plain test-go-race
 
 test-go-plain:

@@ -12,6 +12,8 @@ export const workers = Number(process.env.WORKERS ?? 2)
 
 const at = (worker: number, which: number) => `http://127.0.0.1:${8471 + 10 * worker + which}`
 const mine = Number(process.env.TEST_PARALLEL_INDEX ?? 0)
+/** Where devices come in, once it is open. */
+export const door = (url: string) => url.replace(/\d+$/, port => String(Number(port) + 5))
 export const empty = at(mine, 0)
 export const demo = at(mine, 1)
 
@@ -19,7 +21,12 @@ function server(url: string, name: string, flags: string) {
   return {
     command: `../bin/happytray serve ${flags} --dir ${join(home, name)}`,
     url: `${url}/healthz`,
-    env: { HAPPYTRAY_ADDR: new URL(url).host, HAPPYTRAY_DB: '', HAPPYTRAY_LOG: 'warn' },
+    env: {
+      HAPPYTRAY_ADDR: new URL(url).host,
+      HAPPYTRAY_DOOR: new URL(door(url)).host,
+      HAPPYTRAY_DB: '',
+      HAPPYTRAY_LOG: 'warn',
+    },
     timeout: 90_000,
     reuseExistingServer: false,
     gracefulShutdown: { signal: 'SIGTERM' as const, timeout: 30_000 },

@@ -15,6 +15,7 @@ import (
 type early struct {
 	fonts string
 	views map[string]string // Link headers by the name of a view
+	door  map[string]bool   // the files of the door's page
 }
 
 // chunk is an entry of the build's manifest.
@@ -27,7 +28,7 @@ type chunk struct {
 
 // readEarly reads the build's manifest; without one nothing is told early.
 func readEarly(web fs.FS) (early, error) {
-	e := early{views: map[string]string{}}
+	e := early{views: map[string]string{}, door: map[string]bool{}}
 	raw, err := fs.ReadFile(web, "manifest.json")
 	if err != nil {
 		return e, nil
@@ -43,6 +44,14 @@ func readEarly(web fs.FS) (early, error) {
 		}
 	}
 	e.fonts = strings.Join(fonts, ", ")
+	gather(manifest, doorPage, e.door)
+	for _, c := range manifest {
+		if e.door[c.File] {
+			for _, a := range c.Assets { // fonts
+				e.door[a] = true
+			}
+		}
+	}
 	with := map[string]bool{} // what comes along with every page
 	gather(manifest, "index.html", with)
 	for source := range manifest {

@@ -17,6 +17,8 @@ import (
 type pages struct {
 	files map[string]*page
 	early early
+	door  *page           // what is shown to who was not let in; nil where it is not built
+	open  map[string]bool // names of what that page is made of
 }
 
 type page struct {
@@ -46,7 +48,19 @@ func readPages(web fs.FS) (*pages, error) {
 	if err == nil {
 		s.early, err = readEarly(web)
 	}
+	s.door, s.open = s.files[doorPage], s.early.door
 	return s, err
+}
+
+// doorPage is shown to who was not let in, and under its own path to everybody.
+const (
+	doorPage = "door.html"
+	doorPath = "/enter"
+)
+
+// ofDoor reports whether a request is for the door's own page or what that is made of.
+func (s *pages) ofDoor(r *http.Request) bool {
+	return (r.Method == http.MethodGet || r.Method == http.MethodHead) && (r.URL.Path == doorPath || s.open[strings.TrimPrefix(r.URL.Path, "/")])
 }
 
 // serve answers with a page; unknown paths are the front end's own routes.
@@ -55,6 +69,9 @@ func (s *pages) serve(c *gin.Context) {
 	if strings.HasPrefix(name, "api/") || c.Request.Method != http.MethodGet && c.Request.Method != http.MethodHead {
 		problem(c, http.StatusNotFound, "There is nothing here", "", "")
 		return
+	}
+	if "/"+name == doorPath {
+		name = doorPage
 	}
 	p, ok := s.files[name]
 	if !ok && (strings.HasPrefix(name, "assets/") || path.Ext(name) != "") {

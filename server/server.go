@@ -9,6 +9,7 @@ import (
 	"net"
 	"net/http"
 	"runtime"
+	"slices"
 	"time"
 
 	"github.com/gin-gonic/gin"
@@ -23,6 +24,7 @@ type Options struct {
 	Log     *slog.Logger  // nobody is told where nil
 	Hosts   []string      // names it is reached by, besides those of loopback
 	Metrics *Metrics      // counted into; nowhere where nil
+	Door    *Doorkeeper   // listens for devices; nothing does where nil
 	Stalled time.Duration // how long a client may read nothing of an answer; 10 s where 0
 }
 
@@ -31,6 +33,7 @@ type Server struct {
 	app      *app.App
 	log      *slog.Logger
 	metrics  *Metrics
+	door     *Doorkeeper
 	searches *queue              // that take seconds of a core or more
 	works    *queue              // that take tens of milliseconds
 	uploads  *semaphore.Weighted // bytes of bodies that are being taken in
@@ -51,7 +54,7 @@ const (
 func Handler(a *app.App, web fs.FS, o Options) (http.Handler, error) {
 	gin.SetMode(gin.ReleaseMode)
 	cores := runtime.GOMAXPROCS(0)
-	s := &Server{app: a, log: o.Log, metrics: o.Metrics, searches: newQueue(max(1, cores), waitingSearches), works: newQueue(2*cores+2, waitingWorks),
+	s := &Server{app: a, log: o.Log, metrics: o.Metrics, door: o.Door, searches: newQueue(max(1, cores), waitingSearches), works: newQueue(2*cores+2, waitingWorks),
 		uploads: semaphore.NewWeighted(uploadBudget), photos: newQueue(1, waitingPhotos), stalled: o.Stalled}
 	for name, q := range map[string]*queue{"searches": s.searches, "works": s.works, "photos": s.photos} {
 		s.metrics.waiting(name, q.length)
@@ -73,7 +76,7 @@ func Handler(a *app.App, web fs.FS, o Options) (http.Handler, error) {
 	r := gin.New()
 	r.HandleMethodNotAllowed = true
 	r.ContextWithFallback = true
-	r.Use(s.tell, s.recover, headers, hosts(o.Hosts), sameOrigin(), s.deadlines(check), packed())
+	r.Use(s.tell, s.recover, headers, hosts(slices.Concat(o.Hosts, o.Door.hosts())), sameOrigin(), s.deadlines(check), s.guard(site), packed())
 	api.RegisterHandlersWithOptions(r, s, api.GinServerOptions{
 		Middlewares: []api.MiddlewareFunc{s.takeBody, check.validate},
 		ErrorHandler: func(c *gin.Context, err error, status int) {

@@ -12,6 +12,8 @@ const groups = [
   { name: 'shared', test: /\/src\//, minShareCount: 3, priority: 1 },
 ]
 
+const file = (name: string) => fileURLToPath(new URL(name, import.meta.url))
+
 export default defineConfig({
   plugins: [
     vue(),
@@ -22,13 +24,17 @@ export default defineConfig({
       algorithms: [defineAlgorithm('gzip', { level: 9 }), 'brotliCompress'],
     }),
   ],
-  resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
+  resolve: { alias: { '@': file('./src') } },
   build: {
     target: 'es2022',
     manifest: 'manifest.json',
     emptyOutDir: true,
     chunkSizeWarningLimit: 900,
-    rolldownOptions: { checks: { pluginTimings: false }, output: { codeSplitting: { groups } } },
+    rolldownOptions: {
+      input: { index: file('index.html'), door: file('door.html') }, // the door's page stands alone
+      checks: { pluginTimings: false },
+      output: { codeSplitting: { groups } },
+    },
   },
   server: { proxy: { '/api': `http://${server}`, '/healthz': `http://${server}` } },
 })

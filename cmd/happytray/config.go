@@ -11,6 +11,7 @@ import (
 	"github.com/caarlos0/env/v11"
 
 	"happytray/devices/lines"
+	"happytray/server"
 )
 
 // config is what the environment sets. Every name is in `happytray serve --help`.
@@ -18,6 +19,8 @@ type config struct {
 	Addr     string   `env:"HAPPYTRAY_ADDR" envDefault:"127.0.0.1:8080" says:"address to serve on"`
 	DB       string   `env:"HAPPYTRAY_DB" says:"an existing MariaDB or cluster, user:password@tcp(host:port)/name; without it a private one is started"`
 	Hosts    []string `env:"HAPPYTRAY_HOSTS" says:"names this server is reached by, besides localhost and its own address, with commas between them"`
+	Door     string   `env:"HAPPYTRAY_DOOR" envDefault:":8090" says:"address on which phones and tablets are let in, once the door is opened on Devices"`
+	DoorURL  string   `env:"HAPPYTRAY_DOOR_URL" says:"how they reach it where a proxy with TLS stands before it, such as https://tray.example"`
 	Debug    string   `env:"HAPPYTRAY_DEBUG_ADDR" says:"address on loopback for /metrics and /debug/pprof; without it there are none"`
 	ShopNets []string `env:"HAPPYTRAY_SHOP_NETS" says:"networks besides the public ones in which a shop's feed may be, such as 192.168.4.0/24"`
 	Scale    string   `env:"HAPPYTRAY_SCALE" says:"address of a bench scale, host:port; serve --scale starts a simulated one"`
@@ -52,6 +55,9 @@ func readConfig() (config, error) {
 		if err := lines.Check(what, address); err != nil {
 			return c, err
 		}
+	}
+	if _, err := server.NewDoorkeeper(c.Door, c.DoorURL); err != nil {
+		return c, err
 	}
 	if _, err := c.shopNets(); err != nil {
 		return c, err

@@ -150,10 +150,23 @@ func serve(ctx context.Context, conf config, dir string, withDemo, withShop, wit
 		}
 		defer stop()
 	}
-	handler, err := server.Handler(product, web.Files(), server.Options{Log: log, Hosts: conf.Hosts, Metrics: metrics})
+	door, err := server.NewDoorkeeper(conf.Door, conf.DoorURL)
 	if err != nil {
 		return err
 	}
+	handler, err := server.Handler(product, web.Files(), server.Options{Log: log, Hosts: conf.Hosts, Metrics: metrics, Door: door})
+	if err != nil {
+		return err
+	}
+	kept := make(chan struct{})
+	go func() {
+		defer close(kept)
+		door.Keep(watch, product, handler, log)
+	}()
+	defer func() { // before the database goes
+		stopWatching()
+		<-kept
+	}()
 	srv := server.New(handler, log)
 	done := make(chan error, 1)
 	go func() { done <- srv.Serve(l) }()

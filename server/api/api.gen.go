@@ -144,6 +144,24 @@ func (e DietWord) Valid() bool {
 	}
 }
 
+// Defines values for DoorHere.
+const (
+	DoorHereDevice DoorHere = "device"
+	DoorHereHouse  DoorHere = "house"
+)
+
+// Valid indicates whether the value is a known member of the DoorHere enum.
+func (e DoorHere) Valid() bool {
+	switch e {
+	case DoorHereDevice:
+		return true
+	case DoorHereHouse:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for FindingSeverity.
 const (
 	FindingSeverityMend FindingSeverity = "mend"
@@ -1364,11 +1382,69 @@ type Derived struct {
 	Revision int64     `json:"revision"`
 }
 
+// Device defines model for Device.
+type Device struct {
+	Id    string    `json:"id"`
+	LetIn time.Time `json:"let_in"`
+	Name  string    `json:"name"`
+	Seen  time.Time `json:"seen"`
+}
+
 // DietWord what else a guest may avoid
 type DietWord string
 
+// Door defines model for Door.
+type Door struct {
+	// Addresses where devices find the door
+	Addresses []string `json:"addresses"`
+	Devices   []Device `json:"devices"`
+
+	// Here which of them asks
+	Here DoorHere `json:"here"`
+
+	// KeyUntil of a key that nobody has used
+	KeyUntil *time.Time `json:"key_until,omitempty"`
+
+	// Listening beyond this machine, just now
+	Listening bool `json:"listening"`
+
+	// Name of the device that asks
+	Name *string `json:"name,omitempty"`
+	Open bool    `json:"open"`
+
+	// Secure what goes through it is encrypted on the way
+	Secure *bool `json:"secure,omitempty"`
+
+	// Trouble why it does not listen although the door is open; else empty
+	Trouble string `json:"trouble"`
+}
+
+// DoorHere which of them asks
+type DoorHere string
+
+// DoorAsked defines model for DoorAsked.
+type DoorAsked struct {
+	Open bool `json:"open"`
+}
+
+// DoorKey defines model for DoorKey.
+type DoorKey struct {
+	// Key as it can be typed
+	Key string `json:"key"`
+
+	// Links addresses that hold it, best first
+	Links []string  `json:"links"`
+	Until time.Time `json:"until"`
+}
+
 // ElementDocument One element of a tray file, docs/formats/tray.schema.json#/$defs/element
 type ElementDocument = Document
+
+// EnterAsked defines model for EnterAsked.
+type EnterAsked struct {
+	Key  string `json:"key"`
+	Name string `json:"name"`
+}
 
 // Fewer defines model for Fewer.
 type Fewer struct {
@@ -2972,6 +3048,12 @@ type ChoiceJSONRequestBody = ChoiceAsked
 // ChoicesJSONRequestBody defines body for Choices for application/json ContentType.
 type ChoicesJSONRequestBody = BriefDocument
 
+// SetDoorJSONRequestBody defines body for SetDoor for application/json ContentType.
+type SetDoorJSONRequestBody = DoorAsked
+
+// EnterJSONRequestBody defines body for Enter for application/json ContentType.
+type EnterJSONRequestBody = EnterAsked
+
 // CreateFoodJSONRequestBody defines body for CreateFood for application/json ContentType.
 type CreateFoodJSONRequestBody = NewFood
 
@@ -3121,6 +3203,24 @@ type ServerInterface interface {
 	// DayOf The work for all jobs that are served on a day, as one plan with the same hands
 	// (GET /api/v1/days/{date})
 	DayOf(c *gin.Context, date string, params DayOfParams)
+	// Door Whether phones and tablets may be let in, and which are; a device hears only of itself
+	// (GET /api/v1/door)
+	Door(c *gin.Context)
+	// SetDoor Open the door or shut it; only at the house's own computer
+	// (PUT /api/v1/door)
+	SetDoor(c *gin.Context)
+	// PutOut Put a device out, at once; only at the house's own computer
+	// (DELETE /api/v1/door/devices/{device})
+	PutOut(c *gin.Context, device string)
+	// Enter Come in by a key; the device is known by a cookie from then on
+	// (POST /api/v1/door/enter)
+	Enter(c *gin.Context)
+	// MakeKey A key that lets one device in within some minutes, and withdraws the one before; only at the house's own computer
+	// (POST /api/v1/door/key)
+	MakeKey(c *gin.Context)
+	// Leave Put out the device that asks
+	// (POST /api/v1/door/leave)
+	Leave(c *gin.Context)
 	// CreateFood A food of one's own, as a copy or new
 	// (POST /api/v1/foods)
 	CreateFood(c *gin.Context)
@@ -3754,6 +3854,96 @@ func (siw *ServerInterfaceWrapper) DayOf(c *gin.Context) {
 	}
 
 	siw.Handler.DayOf(c, date, params)
+}
+
+// Door operation middleware
+func (siw *ServerInterfaceWrapper) Door(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Door(c)
+}
+
+// SetDoor operation middleware
+func (siw *ServerInterfaceWrapper) SetDoor(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.SetDoor(c)
+}
+
+// PutOut operation middleware
+func (siw *ServerInterfaceWrapper) PutOut(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "device" -------------
+	var device string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "device", c.Param("device"), &device, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter device: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.PutOut(c, device)
+}
+
+// Enter operation middleware
+func (siw *ServerInterfaceWrapper) Enter(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Enter(c)
+}
+
+// MakeKey operation middleware
+func (siw *ServerInterfaceWrapper) MakeKey(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.MakeKey(c)
+}
+
+// Leave operation middleware
+func (siw *ServerInterfaceWrapper) Leave(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Leave(c)
 }
 
 // CreateFood operation middleware
@@ -6259,6 +6449,12 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.POST(options.BaseURL+"/api/v1/palettes", wrapper.ReadPalette)
 	router.GET(options.BaseURL+"/api/v1/palettes/file", wrapper.WritePalette)
 	router.GET(options.BaseURL+"/api/v1/palettes/region/:region", wrapper.RegionPalette)
+	router.GET(options.BaseURL+"/api/v1/door", wrapper.Door)
+	router.PUT(options.BaseURL+"/api/v1/door", wrapper.SetDoor)
+	router.POST(options.BaseURL+"/api/v1/door/key", wrapper.MakeKey)
+	router.POST(options.BaseURL+"/api/v1/door/enter", wrapper.Enter)
+	router.POST(options.BaseURL+"/api/v1/door/leave", wrapper.Leave)
+	router.DELETE(options.BaseURL+"/api/v1/door/devices/:device", wrapper.PutOut)
 	router.GET(options.BaseURL+"/api/v1/settings", wrapper.Settings)
 	router.PUT(options.BaseURL+"/api/v1/settings", wrapper.SaveSettings)
 	router.GET(options.BaseURL+"/api/v1/larder/search", wrapper.SearchLarder)

@@ -92,6 +92,12 @@ export const router = createRouter({
       meta: { title: 'The shelf' },
     },
     {
+      path: '/devices',
+      name: 'devices',
+      component: () => import('./views/DevicesView.vue'),
+      meta: { title: 'Devices' },
+    },
+    {
       path: '/settings',
       name: 'settings',
       component: () => import('./views/SettingsView.vue'),

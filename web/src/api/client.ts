@@ -40,6 +40,8 @@ export type ShoppingList = Schemas['ShoppingList']
 export type Shop = Schemas['Shop']
 export type Palette = Schemas['Palette']
 export type Settings = Schemas['Settings']
+export type Door = Schemas['Door']
+export type DoorKey = Schemas['DoorKey']
 export type Shelves = Schemas['Shelves']
 export type FoodCard = Schemas['FoodCard']
 export type FoodPage = Omit<Schemas['FoodPage'], 'food' | 'others'> & { food: FoodEntry; others: Spec[] }
@@ -95,6 +97,8 @@ export async function take<T>(
     throw new Trouble(0, 'The server cannot be reached. Your changes are kept here until it is back.')
   }
   if (answer.response.ok) return answer.data as T
+  // this device was put out; what was not saved is kept in it until it is let in again
+  if (answer.response.status === 401) location.replace('/enter')
   throw trouble(answer.error, answer.response.status)
 }
 

@@ -1046,6 +1046,94 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/door": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whether phones and tablets may be let in, and which are; a device hears only of itself */
+        get: operations["door"];
+        /** Open the door or shut it; only at the house's own computer */
+        put: operations["setDoor"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/door/key": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A key that lets one device in within some minutes, and withdraws the one before; only at the house's own computer */
+        post: operations["makeKey"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/door/enter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Come in by a key; the device is known by a cookie from then on */
+        post: operations["enter"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/door/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put out the device that asks */
+        post: operations["leave"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/door/devices/{device}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                device: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Put a device out, at once; only at the house's own computer */
+        delete: operations["putOut"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/settings": {
         parameters: {
             query?: never;
@@ -1540,6 +1628,53 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Door: {
+            /**
+             * @description which of them asks
+             * @enum {string}
+             */
+            here: "house" | "device";
+            /** @description of the device that asks */
+            name?: string;
+            open: boolean;
+            /** @description beyond this machine, just now */
+            listening: boolean;
+            /** @description why it does not listen although the door is open; else empty */
+            trouble: string;
+            /** @description where devices find the door */
+            addresses: string[];
+            /** @description what goes through it is encrypted on the way */
+            secure?: boolean;
+            /**
+             * Format: date-time
+             * @description of a key that nobody has used
+             */
+            key_until?: string;
+            devices: components["schemas"]["Device"][];
+        };
+        Device: {
+            id: string;
+            name: string;
+            /** Format: date-time */
+            let_in: string;
+            /** Format: date-time */
+            seen: string;
+        };
+        DoorAsked: {
+            open: boolean;
+        };
+        DoorKey: {
+            /** @description as it can be typed */
+            key: string;
+            /** @description addresses that hold it, best first */
+            links: string[];
+            /** Format: date-time */
+            until: string;
+        };
+        EnterAsked: {
+            key: string;
+            name: string;
+        };
         /**
          * @description one of the 14 that labels must name
          * @enum {string}
@@ -4517,6 +4652,135 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    door: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The door */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Door"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    setDoor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DoorAsked"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    makeKey: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The key */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoorKey"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    enter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EnterAsked"];
+            };
+        };
+        responses: {
+            /** @description It is in */
+            204: {
+                headers: {
+                    "Set-Cookie"?: string;
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    leave: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is out */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    putOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                device: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is out */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     settings: {
         parameters: {
             query?: never;
@@ -5460,6 +5724,7 @@ export const pathsApiV1LarderSearchGetParametersQueryHemisphereValues: ReadonlyA
 export const pathsApiV1LarderExportTableGetParametersQuerySeparatorValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/larder/export/{table}"]["get"]["parameters"]["query"]["separator"]> = ["comma", "semicolon", "tab"];
 export const pathsApiV1LarderExportTableGetParametersQueryDecimalValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/larder/export/{table}"]["get"]["parameters"]["query"]["decimal"]> = ["point", "comma"];
 export const pathsApiV1LarderExportTableGetParametersPathTableValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/larder/export/{table}"]["get"]["parameters"]["path"]["table"]> = ["larder", "packs", "stock"];
+export const doorHereValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Door"]["here"]> = ["house", "device"];
 export const allergenValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Allergen"]> = ["gluten", "crustaceans", "egg", "fish", "peanuts", "soy", "milk", "nuts", "celery", "mustard", "sesame", "sulphites", "lupin", "molluscs"];
 export const dietWordValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DietWord"]> = ["meat", "pork", "beef", "animal", "rennet", "alcohol"];
 export const themeNameValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ThemeName"]> = ["harvest", "first frost", "midwinter feast", "spring garden", "picnic", "harbour", "orchard", "meadow flowers", "dusk and smoke", "black and gold", "hearts", "snow", "school's out", "tea time"];

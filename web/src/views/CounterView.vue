@@ -143,6 +143,9 @@ function remains(until: number) {
       </span>
       <template v-for="s in c.holding.value.says" :key="s"> {{ s }}</template>
     </p>
+    <p v-if="!wake.isSupported.value" class="hold small">
+      This browser lets no page keep the screen awake here: have the device do it, in its own settings.
+    </p>
     <ul v-if="c.timers.value.length" class="timers" aria-label="Timers">
       <li v-for="t in c.timers.value" :key="t.task" :class="{ ready: t.until <= c.now.value.getTime() }">
         <b class="nums">{{ remains(t.until) }}</b> {{ t.says }}
@@ -237,6 +240,7 @@ h1 {
   text-overflow: ellipsis;
 }
 .leave {
+  white-space: nowrap;
   color: #b8cdf3;
   text-decoration: none;
   min-height: 44px;

@@ -168,6 +168,12 @@ const print = () => window.print()
 .late {
   border: 2px solid #a8341f;
 }
+@media (max-width: 760px) {
+  .first {
+    flex-direction: column;
+    gap: 10px;
+  }
+}
 .savings span + span::before {
   content: '; ';
 }

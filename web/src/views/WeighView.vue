@@ -140,6 +140,7 @@ header p {
   font-size: 1.3rem;
 }
 .leave {
+  white-space: nowrap;
   color: #b8cdf3;
   text-decoration: none;
   min-height: 44px;

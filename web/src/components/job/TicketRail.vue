@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The kitchen ticket: the job's stages in the order of work, each with the one
 // figure that matters. It is the way around and the summary at once.
-import { computed } from 'vue'
+import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import TornEdge from '@/components/common/TornEdge.vue'
 import { useJob } from '@/stores/job'
@@ -65,6 +65,18 @@ const stages = computed(() => {
   ]
 })
 const now = computed(() => String(route.name ?? ''))
+// on a phone the stages lie side by side: the one that is open is brought into sight
+const stagesBar = useTemplateRef('stagesBar')
+watch(
+  now,
+  async () => {
+    await nextTick()
+    const bar = stagesBar.value
+    const on = bar?.querySelector<HTMLElement>('.now')
+    if (bar && on) bar.scrollLeft = on.offsetLeft - (bar.clientWidth - on.offsetWidth) / 2
+  },
+  { immediate: true, flush: 'post' },
+)
 </script>
 
 <template>
@@ -76,7 +88,7 @@ const now = computed(() => String(route.name ?? ''))
         <span class="soft small">{{ when(job.doc.brief.serve_at) }}</span>
         <span v-if="job.doc.brief.host" class="soft small">{{ job.doc.brief.host }}</span>
       </header>
-      <nav aria-label="Stages of the job">
+      <nav ref="stagesBar" aria-label="Stages of the job">
         <RouterLink
           v-for="s in stages"
           :key="s.to"
@@ -191,6 +203,7 @@ nav {
   nav {
     flex-direction: row;
     overflow-x: auto;
+    position: relative; /* what its parts are measured from */
   }
   .stage {
     min-width: 122px;

@@ -1,0 +1,45 @@
+import { defineStore } from 'pinia'
+import { ref, shallowRef } from 'vue'
+import { api, take, Trouble, type Door, type DoorKey } from '@/api/client'
+
+/** The door by which phones and tablets come in: whether it is open, who is in, and the key that was made last. */
+export const useDoor = defineStore('door', () => {
+  const door = shallowRef<Door | null>(null)
+  const key = shallowRef<DoorKey | null>(null)
+  const wrong = ref('')
+  const busy = ref(false)
+
+  async function read() {
+    try {
+      door.value = await take<Door>(api.GET('/api/v1/door'))
+      if (!door.value.key_until) key.value = null // somebody came in by it, or its time is up
+      wrong.value = ''
+    } catch (e) {
+      wrong.value = e instanceof Trouble ? e.message : 'The door cannot be seen just now.'
+    }
+  }
+  async function act(does: () => Promise<unknown>) {
+    busy.value = true
+    let said = ''
+    try {
+      await does()
+    } catch (e) {
+      said = e instanceof Trouble ? e.message : 'That did not work. Try again.'
+    }
+    await read()
+    if (said) wrong.value = said
+    busy.value = false
+  }
+  const set = (open: boolean) => act(() => take(api.PUT('/api/v1/door', { body: { open } })))
+  const makeKey = () =>
+    act(async () => {
+      key.value = await take<DoorKey>(api.POST('/api/v1/door/key'))
+    })
+  const putOut = (device: string) =>
+    act(() => take(api.DELETE('/api/v1/door/devices/{device}', { params: { path: { device } } })))
+  async function leave() {
+    await act(() => take(api.POST('/api/v1/door/leave')))
+    location.assign('/enter')
+  }
+  return { door, key, wrong, busy, read, set, makeKey, putOut, leave }
+})
