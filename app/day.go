@@ -14,8 +14,8 @@ import (
 
 // Kitchen says with whom and with how many ovens a job is prepared; as many as the house has where nothing is said.
 type Kitchen struct {
-	People, Ovens *int
-	Left          bool // only what is not done yet, planned anew from now
+	People, Ovens, Shelves *int
+	Left                   bool // only what is not done yet, planned anew from now
 }
 
 // longPast is how long after serving nobody is late any more: the evening is over.
@@ -104,14 +104,38 @@ func (a *App) DayOf(ctx context.Context, date string, k Kitchen) (prep.Day, erro
 
 // options are the kitchen's, or the house's where nothing is said.
 func (k Kitchen) options(s Settings) prep.Options {
-	o := prep.Options{People: s.People, Ovens: s.Ovens, Zone: s.Location(), Save: true}
+	o := prep.Options{People: s.People, Ovens: s.Ovens, Shelves: s.Shelves, Zone: s.Location(), Save: true}
 	if k.People != nil {
 		o.People = *k.People
 	}
 	if k.Ovens != nil {
 		o.Ovens = *k.Ovens
 	}
+	if k.Shelves != nil {
+		o.Shelves = *k.Shelves
+	}
 	return o
+}
+
+// DaySheet is the work of a day as a file: a calendar or a table. A calendar that is made later supersedes one made
+// before.
+func (a *App) DaySheet(ctx context.Context, date, kind string, k Kitchen) (out Printed, err error) {
+	d, err := a.DayOf(ctx, date, k)
+	if err != nil {
+		return out, err
+	}
+	if len(d.Tasks) == 0 {
+		return out, fault.Bad("date", "there is no work on %.10s", date)
+	}
+	title := "The day " + date
+	if kind == "calendar" {
+		out.Data, err = worklist.Calendar(title, "day/"+date, a.now().Unix()/60, d)
+		out.Media, out.Name = "text/calendar", worklist.Name(title, kind, "ics")
+		return out, err
+	}
+	out.Data, err = worklist.Table(d)
+	out.Media, out.Name = "text/csv", worklist.Name(title, kind, "csv")
+	return out, err
 }
 
 // Printed is a file that was made of a job.

@@ -26,6 +26,7 @@ type Settings struct {
 	Rates      Rates  `json:"rates"`
 	People     int    `json:"people"` // who prepare
 	Ovens      int    `json:"ovens"`
+	Shelves    int    `json:"shelves"` // of the fridge; 0 where nobody counts them
 }
 
 // Rates are what a seller reckons with; money in minor units.

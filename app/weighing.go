@@ -122,6 +122,37 @@ func (a *App) Portions(ctx context.Context, id string) ([]prep.Weighing, error) 
 	return prep.Weighings(now.reading.Job, now.larder), nil
 }
 
+// TakeWeights keeps a job with the amounts that were weighed out as its next revision, and tells what changed:
+// nothing is kept where all was right.
+func (a *App) TakeWeights(ctx context.Context, id string) ([]string, error) {
+	list, err := a.Weights(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	h, err := a.House(ctx)
+	if err != nil {
+		return nil, err
+	}
+	now, err := a.savedTray(ctx, id, 0, h)
+	if err != nil {
+		return nil, err
+	}
+	weights := make([]prep.Weight, len(list))
+	for i, w := range list {
+		weights[i] = prep.Weight{Food: w.Food, Form: w.Form, Grams: w.Grams}
+	}
+	j, says, err := prep.AsWeighed(ctx, now.reading.Job, now.larder, weights)
+	if err != nil || len(says) == 0 {
+		return says, err
+	}
+	raw, err := j.Write()
+	if err != nil {
+		return nil, err
+	}
+	_, _, err = a.SaveJob(ctx, id, now.revision, raw, "amounts as weighed out")
+	return says, err
+}
+
 // SetWeight records what a food in a form weighs; nought takes the record away.
 func (a *App) SetWeight(ctx context.Context, id string, w Weighed) error {
 	if err := fault.First(func() error { return fault.Text("food", w.Food, 80) }, func() error { return fault.Text("form", w.Form, 40) },

@@ -73,6 +73,18 @@ func TestDayAndSheets(t *testing.T) {
 	if both.Jobs == nil || len(*both.Jobs) < 2 || len(both.Tasks) <= len(one.Tasks) {
 		t.Errorf("%d tasks of %v", len(both.Tasks), both.Jobs)
 	}
+	calendar := d.ask("GET", "/api/v1/days/"+serve.Format(time.DateOnly)+"/sheet?kind=calendar", nil)
+	if calendar.status != 200 || strings.Count(string(calendar.body), "SUMMARY:Serve: ") != len(*both.Jobs) || !strings.Contains(string(calendar.body), "SUMMARY:Serve: On the same day") {
+		t.Errorf("%d, served %d times of %d", calendar.status, strings.Count(string(calendar.body), "SUMMARY:Serve: "), len(*both.Jobs))
+	}
+	if table := d.ask("GET", "/api/v1/days/"+serve.Format(time.DateOnly)+"/sheet?kind=table&people=2", nil); table.status != 200 || strings.Count(string(table.body), "\r\n") != len(both.Tasks)+1 {
+		t.Errorf("%d rows of %d tasks", strings.Count(string(table.body), "\r\n"), len(both.Tasks))
+	}
+	for path, status := range map[string]int{"1999-01-01/sheet?kind=table": 422, "today/sheet?kind=table": 422, "1999-01-01/sheet?kind=mat": 400} {
+		if a := d.ask("GET", "/api/v1/days/"+path, nil); a.status != status {
+			t.Errorf("%s: %d", path, a.status)
+		}
+	}
 	if a := d.ask("DELETE", another, nil); a.status >= 300 {
 		t.Error(a.status)
 	}

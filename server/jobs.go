@@ -276,6 +276,27 @@ func (s *Server) DayOf(c *gin.Context, date string, params api.DayOfParams) {
 	reply(s, c, d, err)
 }
 
+// DaySheet sends the work of a day as a file.
+func (s *Server) DaySheet(c *gin.Context, date string, params api.DaySheetParams) {
+	leave, ok := s.turn(c, s.works, nil)
+	if !ok {
+		return
+	}
+	defer leave()
+	p, err := s.app.DaySheet(c.Request.Context(), date, string(params.Kind), kitchenOf(params.People, params.Ovens))
+	s.print(c, p, err)
+}
+
+// print sends what was made to be printed or read by another program.
+func (s *Server) print(c *gin.Context, p app.Printed, err error) {
+	if err != nil {
+		s.fail(c, aJob, err)
+		return
+	}
+	c.Header("Content-Disposition", fmt.Sprintf("inline; filename=%q", p.Name))
+	c.Data(http.StatusOK, p.Media, p.Data)
+}
+
 // Ticks lists what of a job's work was done.
 func (s *Server) Ticks(c *gin.Context, id api.JobId) {
 	ticks, err := s.app.Ticks(c.Request.Context(), id)
@@ -321,12 +342,7 @@ func (s *Server) JobSheet(c *gin.Context, id api.JobId, params api.JobSheetParam
 	}
 	defer leave()
 	p, err := s.app.Sheet(c.Request.Context(), id, or(params.Tray, 0), string(params.Kind), string(or(params.Paper, "a4")), kitchenOf(params.People, params.Ovens))
-	if err != nil {
-		s.fail(c, aJob, err)
-		return
-	}
-	c.Header("Content-Disposition", fmt.Sprintf("inline; filename=%q", p.Name))
-	c.Data(http.StatusOK, p.Media, p.Data)
+	s.print(c, p, err)
 }
 
 // JobDerived tells what follows from a job as it is saved.

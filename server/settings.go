@@ -14,7 +14,7 @@ func settingsOf(v app.Settings) api.Settings {
 	digits := v.Digits()
 	rates := ratesOut(v.Rates)
 	return api.Settings{Length: api.SettingsLength(v.Length), Mass: api.SettingsMass(v.Mass), Currency: v.Currency, Hemisphere: api.SettingsHemisphere(v.Hemisphere),
-		Zone: &v.Zone, Shop: &v.Shop, Rates: &rates, Digits: &digits, People: &v.People, Ovens: &v.Ovens}
+		Zone: &v.Zone, Shop: &v.Shop, Rates: &rates, Digits: &digits, People: &v.People, Ovens: &v.Ovens, Shelves: &v.Shelves}
 }
 
 func ratesOut(r app.Rates) api.Rates {
@@ -38,7 +38,7 @@ func (s *Server) SaveSettings(c *gin.Context) {
 		v, err = s.app.SaveSettings(c.Request.Context(), func(v *app.Settings) error {
 			v.Length, v.Mass, v.Currency, v.Hemisphere = string(in.Length), string(in.Mass), in.Currency, string(in.Hemisphere)
 			v.Zone, v.Shop = or(in.Zone, v.Zone), or(in.Shop, v.Shop)
-			v.People, v.Ovens = or(in.People, v.People), or(in.Ovens, v.Ovens)
+			v.People, v.Ovens, v.Shelves = or(in.People, v.People), or(in.Ovens, v.Ovens), or(in.Shelves, v.Shelves)
 			v.Rates = ratesIn(or(in.Rates, ratesOut(v.Rates)))
 			return nil
 		})

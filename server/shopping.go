@@ -10,6 +10,7 @@ import (
 	"happytray/app"
 	"happytray/core/document"
 	"happytray/core/fault"
+	"happytray/formats/sheet"
 	"happytray/formats/table"
 	"happytray/server/api"
 	"happytray/store"
@@ -62,7 +63,7 @@ func (s *Server) ExportShopping(c *gin.Context, params api.ExportShoppingParams)
 		return
 	}
 	ctx := c.Request.Context()
-	if params.As == "text" {
+	if params.As != "csv" {
 		done := map[string]bool{}
 		for _, id := range l.Ticks {
 			done[id] = true
@@ -70,6 +71,16 @@ func (s *Server) ExportShopping(c *gin.Context, params api.ExportShoppingParams)
 		v, err := s.app.Settings(ctx)
 		if err != nil {
 			s.fail(c, aThing, err)
+			return
+		}
+		if params.As == "pdf" {
+			data, err := sheet.Shopping(l.Title, l.List, done, sheet.Money{Currency: v.Currency, Digits: v.Digits()}, "a4")
+			if err != nil {
+				s.fail(c, aThing, err)
+				return
+			}
+			c.Header("Content-Disposition", `inline; filename="shopping.pdf"`)
+			c.Data(http.StatusOK, "application/pdf", data)
 			return
 		}
 		c.Header("Content-Disposition", `attachment; filename="shopping.txt"`)

@@ -79,6 +79,9 @@ func TestShoppingForAJobAndAWeek(t *testing.T) {
 	if text.status != 200 || strings.Count(string(text.body), "[x]") != 1 || !strings.Contains(string(text.body), "For Early list") {
 		t.Errorf("%d %s", text.status, text.body)
 	}
+	if pdf := other.ask("GET", "/api/v1/shopping/export?as=pdf&job="+one.Id, nil); pdf.status != 200 || !strings.HasPrefix(string(pdf.body), "%PDF-") {
+		t.Errorf("%d %.100s", pdf.status, pdf.body)
+	}
 	csv := other.ask("GET", "/api/v1/shopping/export?as=csv&separator=semicolon&decimal=comma&week=2031-03-05", nil)
 	if csv.status != 200 || !strings.Contains(string(csv.body), "section;food;name") {
 		t.Errorf("%d %.100s", csv.status, csv.body)
@@ -88,7 +91,7 @@ func TestShoppingForAJobAndAWeek(t *testing.T) {
 	if len(job.Ticks) != 0 {
 		t.Errorf("ticks %v", job.Ticks)
 	}
-	for path, status := range map[string]int{"/api/v1/shopping": 422, "/api/v1/shopping?week=soon": 422, "/api/v1/shopping?job=none": 404, "/api/v1/shopping/export?as=pdf&week=2031-03-05": 400} {
+	for path, status := range map[string]int{"/api/v1/shopping": 422, "/api/v1/shopping?week=soon": 422, "/api/v1/shopping?job=none": 404, "/api/v1/shopping/export?as=odt&week=2031-03-05": 400} {
 		if a := d.ask("GET", path, nil); a.status != status {
 			t.Errorf("%s: %d, want %d: %s", path, a.status, status, a.body)
 		}

@@ -58,6 +58,21 @@ func (s *Server) Weights(c *gin.Context, id api.JobId) {
 	c.JSON(http.StatusOK, gin.H{"weights": list, "portions": portions})
 }
 
+// TakeWeights makes what was weighed out the job's amounts.
+func (s *Server) TakeWeights(c *gin.Context, id api.JobId) {
+	leave, ok := s.turn(c, s.works, nil)
+	if !ok {
+		return
+	}
+	defer leave()
+	says, err := s.app.TakeWeights(c.Request.Context(), id)
+	if err != nil {
+		s.fail(c, aJob, err)
+		return
+	}
+	c.JSON(http.StatusOK, api.WeightsTaken{Says: says})
+}
+
 // SetWeight records what a food weighs.
 func (s *Server) SetWeight(c *gin.Context, id api.JobId) {
 	var in api.WeightAsked

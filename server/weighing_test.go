@@ -1,6 +1,7 @@
 package server
 
 import (
+	"fmt"
 	"math"
 	"strings"
 	"testing"
@@ -63,6 +64,56 @@ func TestWeighing(t *testing.T) {
 	for _, bad := range []string{`{}`, `{"food":"a","form":"b","grams":-1}`, `{"food":"","form":"b","grams":1}`, `{"food":"a","form":"b","grams":1e9}`, `{"food":"a","form":"b","grams":"1"}`, `[`} {
 		if got := put(bad); got != 400 && got != 422 {
 			t.Errorf("%s: %d", bad, got)
+		}
+	}
+	if a := d.ask("POST", "/api/v1/jobs/nobody/weights/take", nil); a.status != 404 {
+		t.Errorf("%d", a.status)
+	}
+	// what was weighed becomes the job's amounts, as a step that can be undone
+	at := "/api/v1/jobs/" + j.Id
+	d.ask("GET", at+"/weights", nil).into(t, &w)
+	was := len(w.Portions)
+	grapes := w.Portions[0]
+	for _, p := range w.Portions {
+		if p.Food == "red-grapes" {
+			grapes = p
+		}
+	}
+	take := func() (out api.WeightsTaken) {
+		t.Helper()
+		a := d.ask("POST", at+"/weights/take", nil)
+		if a.status != 200 {
+			t.Fatalf("%d %s", a.status, a.body)
+		}
+		a.into(t, &out)
+		return out
+	}
+	if says := take().Says; len(says) != 0 {
+		t.Errorf("nothing was weighed: %v", says)
+	}
+	more := math.Round(grapes.Grams * 1.3)
+	d.ask("PUT", at+"/weights", fmt.Appendf(nil, `{"food":"red-grapes","form":%q,"grams":%v}`, grapes.Form, more))
+	if says := take().Says; len(says) != 1 || !strings.Contains(says[0], "in reserve") {
+		t.Errorf("%v", says)
+	}
+	d.ask("GET", at+"/weights", nil).into(t, &w)
+	for _, p := range w.Portions {
+		if p.Food == "red-grapes" && math.Abs(p.Grams-more) > 1 || len(w.Portions) != was {
+			t.Errorf("%+v, weighed %v", p, more)
+		}
+	}
+	if says := take().Says; len(says) != 0 {
+		t.Errorf("once more: %v", says)
+	}
+	var head api.Job
+	d.ask("GET", at, nil).into(t, &head)
+	if a := d.ask("POST", at+"/undo", nil, "If-Match", fmt.Sprintf(`"%d"`, head.Revision)); a.status != 200 {
+		t.Errorf("undo: %d %s", a.status, a.body)
+	}
+	d.ask("GET", at+"/weights", nil).into(t, &w)
+	for _, p := range w.Portions {
+		if p.Food == "red-grapes" && p.Grams != grapes.Grams {
+			t.Errorf("undone: %+v, was %v", p, grapes.Grams)
 		}
 	}
 	if a := d.ask("PUT", "/api/v1/jobs/nobody/weights", []byte(`{"food":"a","form":"b","grams":1}`)); a.status != 404 {

@@ -15,6 +15,7 @@ func kitchen(c *cobra.Command, o *prep.Options) (read func() error) {
 	var now string
 	c.Flags().IntVar(&o.People, "people", 1, "how many prepare")
 	c.Flags().IntVar(&o.Ovens, "ovens", 1, "how many ovens there are")
+	c.Flags().IntVar(&o.Shelves, "shelves", 0, "how many shelves the fridge has; 0 does not count them")
 	c.Flags().StringVar(&now, "now", "", "when work can begin at the earliest, RFC 3339; left out, whenever it must")
 	return func() error {
 		if now == "" {

@@ -70,18 +70,20 @@ type Day struct {
 	Kit         []Kit     `json:"kit"`
 	Cautions    []string  `json:"cautions"`
 	Savings     []Saving  `json:"savings,omitempty"`
-	Jobs        []Served  `json:"jobs,omitempty"` // of a day with several
+	Fridge      *Fridge   `json:"fridge,omitempty"` // where its shelves are counted
+	Jobs        []Served  `json:"jobs,omitempty"`   // of a day with several
 }
 
 // Options tell with whom and what a day is worked.
 type Options struct {
-	People int                  // at least 1
-	Ovens  int                  // 0 for none
-	Zone   *time.Location       // of a serving time that is written without one; UTC where left out
-	Now    time.Time            // nothing can begin before; the zero time bounds nothing
-	Save   bool                 // look for the changes that save most
-	Done   map[string]bool      // tasks that are done already, by their names: the rest is planned
-	Pins   map[string]time.Time // when tasks are to begin, as somebody has moved them
+	People  int                  // at least 1
+	Ovens   int                  // 0 for none
+	Shelves int                  // of the fridge; 0 where nobody counts them
+	Zone    *time.Location       // of a serving time that is written without one; UTC where left out
+	Now     time.Time            // nothing can begin before; the zero time bounds nothing
+	Save    bool                 // look for the changes that save most
+	Done    map[string]bool      // tasks that are done already, by their names: the rest is planned
+	Pins    map[string]time.Time // when tasks are to begin, as somebody has moved them
 }
 
 // Made up: a day that no brief names is reckoned to this moment.
@@ -117,7 +119,7 @@ func Plan(j *job.Job, larder *food.Larder, o Options) (Day, error) {
 }
 
 // MostJobs bounds what is planned as one day.
-const MostJobs = 12
+const MostJobs = 24
 
 // PlanDay is the day of several jobs, each served at its own time, with the same hands and ovens; what is done to a
 // food in a form for several of them is done once, where its windows let it. The names of tasks of more than one job
@@ -128,6 +130,9 @@ func PlanDay(all []Booked, o Options) (Day, error) {
 	}
 	if o.Ovens < 0 || o.Ovens > MostOvens {
 		return Day{}, fault.Bad("ovens", "should be between 0 and %d", MostOvens)
+	}
+	if o.Shelves < 0 || o.Shelves > MostShelves {
+		return Day{}, fault.Bad("shelves", "should be between 0 and %d", MostShelves)
 	}
 	if len(all) == 0 || len(all) > MostJobs {
 		return Day{}, fault.Bad("jobs", "of a day are 1 to %d", MostJobs)
@@ -290,6 +295,9 @@ func (d *kitchenDay) write(p schedule.Plan) Day {
 	sort.SliceStable(out.ColdOut, func(a, b int) bool { return out.ColdOut[a].At < out.ColdOut[b].At })
 	out.Cautions = appendNew(out.Cautions, d.notKept(p)...)
 	out.Cautions = appendNew(out.Cautions, d.tooEarly(p)...)
+	var cold []string
+	out.Fridge, cold = d.fridge()
+	out.Cautions = appendNew(out.Cautions, cold...)
 	for _, w := range d.jobs {
 		if len(w.j.Trays) > 0 {
 			out.Cautions = appendNew(out.Cautions, allCautions(w.j, w.larder)...)

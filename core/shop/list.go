@@ -2,6 +2,7 @@ package shop
 
 import (
 	"cmp"
+	"fmt"
 	"math"
 	"slices"
 	"strings"
@@ -58,6 +59,24 @@ type Item struct {
 	LeftG      float64  `json:"left_g"`
 	For        []string `json:"for"` // titles of the jobs, in time order
 	OutOfStock bool     `json:"out_of_stock"`
+}
+
+// Buys says which packs are bought: 2 × 125 g (40 g is in the cupboard).
+func (it Item) Buys() string {
+	var packs []string
+	for _, p := range it.Packs {
+		packs = append(packs, fmt.Sprintf("%d × %.0f g", p.Count, p.Grams))
+	}
+	what := strings.Join(packs, ", ")
+	if what == "" {
+		what = "all of it is in the cupboard"
+	} else if it.CupboardG >= 1 {
+		what += fmt.Sprintf(" (%.0f g is in the cupboard)", it.CupboardG)
+	}
+	if it.OutOfStock {
+		what += ", sold out today"
+	}
+	return what
 }
 
 // List is what to buy for one job or for several.

@@ -125,6 +125,14 @@ test('food is weighed out: over and under in pieces, what is right comes by itse
   await expect(list.nth(1)).toContainText('✓ 123 g')
   await page.reload()
   await expect(list.nth(2)).toHaveAttribute('aria-current', 'step')
+
+  // what is there becomes what is planned, and undo takes it back
+  await page.getByRole('button', { name: 'Take the weights over' }).click()
+  await expect(page.getByText(/The job has these amounts now.* g (more|less)/)).toBeVisible()
+  await clean(page)
+  await page.getByRole('link', { name: 'Prep' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.locator('.says')).toHaveText(/^saved/)
 })
 
 test('what is printed from the browser has neither the frame of the page nor its buttons', async ({ page }) => {

@@ -408,3 +408,48 @@ func BenchmarkMat(b *testing.B) {
 		})
 	}
 }
+
+// A shopping list has a box and a line for each food, on as many pages as it takes, and what it comes to.
+func TestShopping(t *testing.T) {
+	j := laid(t, brief.Brief{Guests: brief.Guests{Adults: 60}, Occasion: "meal"})
+	list := shop.Buy([]shop.Needs{shop.NeedsOf(j, larder)}, larder, nil)
+	for len(list.Sections) < 30 { // a week of jobs
+		list.Sections = append(list.Sections, list.Sections...)
+	}
+	done := map[string]bool{list.Sections[0].Items[0].Food: true}
+	raw, err := Shopping("For the week of 2026-11-23 to 2026-11-29", list, done, Money{"EUR", 2}, "a4")
+	if err != nil {
+		t.Fatal(err)
+	}
+	pages := readPDF(t, raw)
+	text, boxes := "", 0
+	for _, p := range pages {
+		text += strings.ReplaceAll(p.text, "\n", " ")
+	}
+	if len(pages) < 2 {
+		t.Errorf("%d pages for %d parts of a shop", len(pages), len(list.Sections))
+	}
+	items := 0
+	for _, s := range list.Sections {
+		for _, it := range s.Items {
+			items++
+			if !strings.Contains(text, it.Name[:min(6, len(it.Name))]) {
+				t.Errorf("no %s", it.Name)
+			}
+		}
+	}
+	if want := fmt.Sprintf("%.2f EUR", float64(list.Cost)/100); !strings.Contains(text, want) {
+		t.Errorf("it does not come to %s", want)
+	}
+	boxes = strings.Count(text, " g") // each line says its packs
+	if boxes < items/2 {
+		t.Errorf("%d packs for %d foods", boxes, items)
+	}
+	empty, err := Shopping("Nothing", shop.List{}, nil, Money{"EUR", 2}, "letter")
+	if err != nil || !strings.Contains(readPDF(t, empty)[0].text, "nothing to buy") {
+		t.Error(err)
+	}
+	if _, err := Shopping("x", list, nil, Money{}, "a7"); err == nil {
+		t.Error("a paper that there is not")
+	}
+}

@@ -60,20 +60,7 @@ func ListText(title string, list shop.List, done map[string]bool, currency strin
 			if done[it.Food] {
 				box = "[x]"
 			}
-			var packs []string
-			for _, p := range it.Packs {
-				packs = append(packs, fmt.Sprintf("%d × %.0f g", p.Count, p.Grams))
-			}
-			what := strings.Join(packs, ", ")
-			if what == "" {
-				what = "all of it is in the cupboard"
-			} else if it.CupboardG >= 1 {
-				what += fmt.Sprintf(" (%.0f g is in the cupboard)", it.CupboardG)
-			}
-			if it.OutOfStock {
-				what += ", sold out today"
-			}
-			fmt.Fprintf(&b, "%s %s: %s\n", box, strings.Join(strings.Fields(it.Name), " "), what)
+			fmt.Fprintf(&b, "%s %s: %s\n", box, strings.Join(strings.Fields(it.Name), " "), it.Buys())
 		}
 	}
 	fmt.Fprintf(&b, "\n%s\n", strings.TrimSpace("About "+price(list.Cost, digits)+" "+currency))

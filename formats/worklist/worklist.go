@@ -66,16 +66,30 @@ func Calendar(title, job string, revision int64, d prep.Day) ([]byte, error) {
 			a.SetProperty(ics.ComponentPropertyDescription, line(t.Says))
 		}
 	}
-	serve := c.AddEvent(uid(job, "serve"))
-	serve.SetDtStampTime(stamp)
-	serve.SetSequence(int(revision))
-	serve.SetStartAt(stamp)
-	serve.SetEndAt(stamp.Add(time.Minute))
-	serve.SetSummary(line("Serve: " + title))
-	a := serve.AddAlarm()
-	a.SetAction(ics.ActionDisplay)
-	a.SetTrigger("-PT15M")
-	a.SetProperty(ics.ComponentPropertyDescription, line("Serve: "+title))
+	served := d.Jobs
+	if len(served) == 0 {
+		served = []prep.Served{{Title: title, ServeAt: d.ServeAt}}
+	}
+	for _, s := range served {
+		at, err := time.Parse(time.RFC3339, s.ServeAt)
+		if err != nil {
+			return nil, err
+		}
+		name := "serve"
+		if s.Job != "" { // of a day with several
+			name += "/" + s.Job
+		}
+		serve := c.AddEvent(uid(job, name))
+		serve.SetDtStampTime(stamp)
+		serve.SetSequence(int(revision))
+		serve.SetStartAt(at)
+		serve.SetEndAt(at.Add(time.Minute))
+		serve.SetSummary(line("Serve: " + s.Title))
+		a := serve.AddAlarm()
+		a.SetAction(ics.ActionDisplay)
+		a.SetTrigger("-PT15M")
+		a.SetProperty(ics.ComponentPropertyDescription, line("Serve: "+s.Title))
+	}
 	return []byte(c.Serialize(ics.WithNewLineWindows, ics.WithLineLength(75))), nil
 }
 

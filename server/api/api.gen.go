@@ -819,6 +819,24 @@ func (e Wetness) Valid() bool {
 	}
 }
 
+// Defines values for DaySheetParamsKind.
+const (
+	DaySheetParamsKindCalendar DaySheetParamsKind = "calendar"
+	DaySheetParamsKindTable    DaySheetParamsKind = "table"
+)
+
+// Valid indicates whether the value is a known member of the DaySheetParamsKind enum.
+func (e DaySheetParamsKind) Valid() bool {
+	switch e {
+	case DaySheetParamsKindCalendar:
+		return true
+	case DaySheetParamsKindTable:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for ListJobsParamsWhich.
 const (
 	ListJobsParamsWhichAway   ListJobsParamsWhich = "away"
@@ -1032,6 +1050,7 @@ func (e DrawPictureParamsCrop) Valid() bool {
 // Defines values for ExportShoppingParamsAs.
 const (
 	ExportShoppingParamsAsCsv  ExportShoppingParamsAs = "csv"
+	ExportShoppingParamsAsPdf  ExportShoppingParamsAs = "pdf"
 	ExportShoppingParamsAsText ExportShoppingParamsAs = "text"
 )
 
@@ -1039,6 +1058,8 @@ const (
 func (e ExportShoppingParamsAs) Valid() bool {
 	switch e {
 	case ExportShoppingParamsAsCsv:
+		return true
+	case ExportShoppingParamsAsPdf:
 		return true
 	case ExportShoppingParamsAsText:
 		return true
@@ -1306,6 +1327,15 @@ type Day struct {
 		Job  *string `json:"job,omitempty"`
 		Says string  `json:"says"`
 	} `json:"cold_out"`
+
+	// Fridge where its shelves are counted: the room that cold food takes before the work begins
+	Fridge *struct {
+		Litres float64 `json:"litres"`
+
+		// Needs shelves
+		Needs   int `json:"needs"`
+		Shelves int `json:"shelves"`
+	} `json:"fridge,omitempty"`
 
 	// Jobs of a day with several
 	Jobs *[]struct {
@@ -2439,6 +2469,9 @@ type Settings struct {
 	// Rates what a seller reckons with; money is minor units
 	Rates *Rates `json:"rates,omitempty"`
 
+	// Shelves of the fridge; 0 where nobody counts them
+	Shelves *int `json:"shelves,omitempty"`
+
 	// Shop address of a shop's feed, or empty
 	Shop *string `json:"shop,omitempty"`
 
@@ -2685,6 +2718,12 @@ type Weights struct {
 	} `json:"weights"`
 }
 
+// WeightsTaken defines model for WeightsTaken.
+type WeightsTaken struct {
+	// Says a sentence for each food that changed; none where all was right
+	Says []string `json:"says"`
+}
+
 // Wetness defines model for Wetness.
 type Wetness string
 
@@ -2765,6 +2804,19 @@ type DayOfParams struct {
 	// Ovens how many ovens there are; as many as the house has when left out
 	Ovens *Ovens `form:"ovens,omitempty" json:"ovens,omitempty"`
 }
+
+// DaySheetParams defines parameters for DaySheet.
+type DaySheetParams struct {
+	// People how many prepare; as many as the house has when left out
+	People *People `form:"people,omitempty" json:"people,omitempty"`
+
+	// Ovens how many ovens there are; as many as the house has when left out
+	Ovens *Ovens             `form:"ovens,omitempty" json:"ovens,omitempty"`
+	Kind  DaySheetParamsKind `form:"kind" json:"kind"`
+}
+
+// DaySheetParamsKind defines parameters for DaySheet.
+type DaySheetParamsKind string
 
 // SaveFoodParams defines parameters for SaveFood.
 type SaveFoodParams struct {
@@ -3203,6 +3255,9 @@ type ServerInterface interface {
 	// DayOf The work for all jobs that are served on a day, as one plan with the same hands
 	// (GET /api/v1/days/{date})
 	DayOf(c *gin.Context, date string, params DayOfParams)
+	// DaySheet The work for all jobs of a day for a calendar or a spreadsheet
+	// (GET /api/v1/days/{date}/sheet)
+	DaySheet(c *gin.Context, date string, params DaySheetParams)
 	// Door Whether phones and tablets may be let in, and which are; a device hears only of itself
 	// (GET /api/v1/door)
 	Door(c *gin.Context)
@@ -3347,6 +3402,9 @@ type ServerInterface interface {
 	// SetWeight Record what a food in a form weighs; nought takes the record away
 	// (PUT /api/v1/jobs/{id}/weights)
 	SetWeight(c *gin.Context, id JobId)
+	// TakeWeights Keep the amounts that were weighed out as the job's; reserve makes up for what differs, and then the trays
+	// (POST /api/v1/jobs/{id}/weights/take)
+	TakeWeights(c *gin.Context, id JobId)
 	// UseKept A brief with a kept choice for its foods, for its own guests
 	// (POST /api/v1/kept-choices/{id}/use)
 	UseKept(c *gin.Context, id ThingId)
@@ -3449,7 +3507,7 @@ type ServerInterface interface {
 	// Shopping What to buy for one job, or for all jobs of a week
 	// (GET /api/v1/shopping)
 	Shopping(c *gin.Context, params ShoppingParams)
-	// ExportShopping The same as text or CSV
+	// ExportShopping The same as text, CSV or PDF
 	// (GET /api/v1/shopping/export)
 	ExportShopping(c *gin.Context, params ExportShoppingParams)
 	// Tick Tick one food of a list off, or take the tick back
@@ -3854,6 +3912,58 @@ func (siw *ServerInterfaceWrapper) DayOf(c *gin.Context) {
 	}
 
 	siw.Handler.DayOf(c, date, params)
+}
+
+// DaySheet operation middleware
+func (siw *ServerInterfaceWrapper) DaySheet(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "date" -------------
+	var date string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "date", c.Param("date"), &date, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter date: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params DaySheetParams
+
+	// ------------- Optional query parameter "people" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "people", c.Request.URL.Query(), &params.People, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter people: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "ovens" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "ovens", c.Request.URL.Query(), &params.Ovens, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter ovens: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Required query parameter "kind" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "kind", c.Request.URL.Query(), &params.Kind, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter kind: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.DaySheet(c, date, params)
 }
 
 // Door operation middleware
@@ -5335,6 +5445,31 @@ func (siw *ServerInterfaceWrapper) SetWeight(c *gin.Context) {
 	siw.Handler.SetWeight(c, id)
 }
 
+// TakeWeights operation middleware
+func (siw *ServerInterfaceWrapper) TakeWeights(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.TakeWeights(c, id)
+}
+
 // UseKept operation middleware
 func (siw *ServerInterfaceWrapper) UseKept(c *gin.Context) {
 
@@ -6410,7 +6545,9 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/holding", wrapper.Holding)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/weights", wrapper.Weights)
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/weights", wrapper.SetWeight)
+	router.POST(options.BaseURL+"/api/v1/jobs/:id/weights/take", wrapper.TakeWeights)
 	router.GET(options.BaseURL+"/api/v1/days/:date", wrapper.DayOf)
+	router.GET(options.BaseURL+"/api/v1/days/:date/sheet", wrapper.DaySheet)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/ticks", wrapper.Ticks)
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/pins/:task", wrapper.PinTask)
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/ticks/:task", wrapper.SetTick)

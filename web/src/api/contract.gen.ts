@@ -348,6 +348,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/weights/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep the amounts that were weighed out as the job's; reserve makes up for what differs, and then the trays */
+        post: operations["takeWeights"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/days/{date}": {
         parameters: {
             query?: never;
@@ -360,6 +379,26 @@ export interface paths {
         };
         /** The work for all jobs that are served on a day, as one plan with the same hands */
         get: operations["dayOf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/days/{date}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description 2026-11-30 */
+                date: string;
+            };
+            cookie?: never;
+        };
+        /** The work for all jobs of a day for a calendar or a spreadsheet */
+        get: operations["daySheet"];
         put?: never;
         post?: never;
         delete?: never;
@@ -934,7 +973,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The same as text or CSV */
+        /** The same as text, CSV or PDF */
         get: operations["exportShopping"];
         put?: never;
         post?: never;
@@ -1660,6 +1699,10 @@ export interface components {
             /** Format: date-time */
             seen: string;
         };
+        WeightsTaken: {
+            /** @description a sentence for each food that changed; none where all was right */
+            says: string[];
+        };
         DoorAsked: {
             open: boolean;
         };
@@ -1820,6 +1863,8 @@ export interface components {
             /** @description how many prepare */
             people?: number;
             ovens?: number;
+            /** @description of the fridge; 0 where nobody counts them */
+            shelves?: number;
             /** @description of the smaller coin of the currency; said by the server, and not taken */
             digits?: number;
         };
@@ -2861,6 +2906,14 @@ export interface components {
                 leave_at?: string;
                 clear_at: string;
             }[];
+            /** @description where its shelves are counted: the room that cold food takes before the work begins */
+            fridge?: {
+                /** Format: double */
+                litres: number;
+                shelves: number;
+                /** @description shelves */
+                needs: number;
+            };
             /** @description changes that let all begin later, and by how many minutes */
             savings?: {
                 says: string;
@@ -3647,6 +3700,29 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    takeWeights: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What changed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeightsTaken"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     dayOf: {
         parameters: {
             query?: {
@@ -3671,6 +3747,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Day"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    daySheet: {
+        parameters: {
+            query: {
+                /** @description how many prepare; as many as the house has when left out */
+                people?: components["parameters"]["People"];
+                /** @description how many ovens there are; as many as the house has when left out */
+                ovens?: components["parameters"]["Ovens"];
+                kind: "calendar" | "table";
+            };
+            header?: never;
+            path: {
+                /** @description 2026-11-30 */
+                date: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                    "text/csv": string;
                 };
             };
             default: components["responses"]["Problem"];
@@ -4491,7 +4598,7 @@ export interface operations {
                 job?: components["parameters"]["ListJob"];
                 /** @description of all jobs of the week that this day is in, 2026-11-30 */
                 week?: components["parameters"]["ListWeek"];
-                as: "text" | "csv";
+                as: "text" | "csv" | "pdf";
                 separator?: "comma" | "semicolon" | "tab";
                 decimal?: "point" | "comma";
             };
@@ -4509,6 +4616,7 @@ export interface operations {
                 content: {
                     "text/plain": string;
                     "text/csv": string;
+                    "application/pdf": string;
                 };
             };
             default: components["responses"]["Problem"];
@@ -5713,11 +5821,12 @@ type ReadonlyArray<T> = [
     unknown[]
 ] ? Readonly<Exclude<T, undefined>> : Readonly<Exclude<T, undefined>[]>;
 export const pathsApiV1JobsGetParametersQueryWhichValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/jobs"]["get"]["parameters"]["query"]["which"]> = ["coming", "past", "away"];
+export const pathsApiV1DaysDateSheetGetParametersQueryKindValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/days/{date}/sheet"]["get"]["parameters"]["query"]["kind"]> = ["calendar", "table"];
 export const pathsApiV1JobsIdSheetGetParametersQueryKindValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/jobs/{id}/sheet"]["get"]["parameters"]["query"]["kind"]> = ["mat", "build", "cards", "quote", "calendar", "table", "mat-svg"];
 export const pathsApiV1JobsIdSheetGetParametersQueryPaperValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/jobs/{id}/sheet"]["get"]["parameters"]["query"]["paper"]> = ["a4", "a3", "letter", "whole"];
 export const pathsApiV1PicturePostParametersQueryFromValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/picture"]["post"]["parameters"]["query"]["from"]> = ["above", "bottom", "top", "left", "right"];
 export const pathsApiV1PicturePostParametersQueryCropValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/picture"]["post"]["parameters"]["query"]["crop"]> = ["1:1", "4:5", "2:3", "3:2", "16:9"];
-export const pathsApiV1ShoppingExportGetParametersQueryAsValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/shopping/export"]["get"]["parameters"]["query"]["as"]> = ["text", "csv"];
+export const pathsApiV1ShoppingExportGetParametersQueryAsValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/shopping/export"]["get"]["parameters"]["query"]["as"]> = ["text", "csv", "pdf"];
 export const pathsApiV1ShoppingExportGetParametersQuerySeparatorValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/shopping/export"]["get"]["parameters"]["query"]["separator"]> = ["comma", "semicolon", "tab"];
 export const pathsApiV1ShoppingExportGetParametersQueryDecimalValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/shopping/export"]["get"]["parameters"]["query"]["decimal"]> = ["point", "comma"];
 export const pathsApiV1LarderSearchGetParametersQueryHemisphereValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/larder/search"]["get"]["parameters"]["query"]["hemisphere"]> = ["north", "south"];

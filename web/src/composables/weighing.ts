@@ -53,6 +53,31 @@ export function useWeighing(id: string) {
       wrong.value = e instanceof Trouble ? e.message : 'That could not be recorded. Try again.'
     }
   }
+  /** What was recorded and is not what was planned. */
+  const differ = computed(() =>
+    portions.value.filter(p => {
+      const g = weighed.value.get(key(p))
+      return g !== undefined && Math.abs(g - p.grams) > p.within_g
+    }),
+  )
+  const taken = ref<string[]>([])
+  /** Makes what was weighed out the job's amounts. */
+  async function takeOver() {
+    try {
+      const { says } = await take<{ says: string[] }>(
+        api.POST('/api/v1/jobs/{id}/weights/take', { params: path }),
+      )
+      const here = now.value && key(now.value)
+      await open()
+      at.value = Math.max(
+        0,
+        portions.value.findIndex(p => key(p) === here),
+      )
+      taken.value = says
+    } catch (e) {
+      wrong.value = e instanceof Trouble ? e.message : 'The amounts could not be changed. Try again.'
+    }
+  }
   async function tare() {
     try {
       await take(api.POST('/api/v1/scale/tare'))
@@ -88,5 +113,22 @@ export function useWeighing(id: string) {
   }
   useIntervalFn(look, every)
 
-  return { title, portions, weighed, scale, byItself, at, wrong, now, key, open, record, tare, load }
+  return {
+    title,
+    portions,
+    weighed,
+    scale,
+    byItself,
+    at,
+    wrong,
+    now,
+    key,
+    open,
+    record,
+    tare,
+    load,
+    differ,
+    taken,
+    takeOver,
+  }
 }

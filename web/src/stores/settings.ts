@@ -10,15 +10,17 @@ export const useSettings = defineStore('settings', () => {
   const rates = ref<Rates | null>(null)
   const people = ref<number | null>(null) // who prepare
   const ovens = ref<number | null>(null)
+  const shelves = ref<number | null>(null) // of the fridge
   let reading: Promise<void> | null = null
   let known = false // they were read
 
-  function adopt({ shop: at, rates: r, people: p, ovens: o, ...shown }: Settings) {
+  function adopt({ shop: at, rates: r, people: p, ovens: o, shelves: f, ...shown }: Settings) {
     Object.assign(units, shown)
     shop.value = at ?? null
     rates.value = r ?? null
     people.value = p ?? null
     ovens.value = o ?? null
+    shelves.value = f ?? null
   }
   /** What is saved; the digits of the coin are the server's word, not ours. */
   const now = (): Settings => ({
@@ -31,6 +33,7 @@ export const useSettings = defineStore('settings', () => {
     rates: rates.value ?? undefined,
     people: people.value ?? undefined,
     ovens: ovens.value ?? undefined,
+    shelves: shelves.value ?? undefined,
   })
 
   function read(): Promise<void> {
@@ -63,5 +66,5 @@ export const useSettings = defineStore('settings', () => {
       wrong.value = e instanceof Trouble ? e.message : 'That could not be saved. Try again.'
     }
   }
-  return { wrong, shop, rates, people, ovens, read, change }
+  return { wrong, shop, rates, people, ovens, shelves, read, change }
 })

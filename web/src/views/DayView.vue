@@ -21,12 +21,18 @@ const task = computed(() => day.value?.tasks.find(t => t.id === chosen.value) ??
 const names = (n: number) => (people.value > 1 ? `Hands ${n}` : 'Your hands')
 const at = (s: string) => clock(time(s)!)
 const shared = computed(() => day.value?.tasks.filter(t => (t.jobs?.length ?? 0) > 1).length ?? 0)
+const file = (kind: string) =>
+  `/api/v1/days/${date.value}/sheet?kind=${kind}&people=${people.value}&ovens=${ovens.value}`
 const title = computed(() => when(date.value + 'T12:00').split(',')[0] ?? date.value)
 </script>
 
 <template>
   <House :title="title" wide>
     <template #acts>
+      <template v-if="day?.tasks.length">
+        <a class="btn" :href="file('calendar')" download>Calendar</a>
+        <a class="btn" :href="file('table')" download>Table</a>
+      </template>
       <label class="small"
         >People <input v-model.number="people" class="field few" type="number" min="1" max="20"
       /></label>

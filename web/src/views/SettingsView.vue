@@ -128,6 +128,19 @@ const choices = [
         </ElSelect>
         <span class="soft small">Serving times are meant in this zone.</span>
       </div>
+      <div class="row">
+        <span>Fridge</span>
+        <ElInputNumber
+          :model-value="settings.shelves ?? 0"
+          :min="0"
+          :max="60"
+          :controls="false"
+          aria-label="Shelves of the fridge"
+          style="width: 110px"
+          @change="(n: number | undefined) => settings.change({ shelves: n ?? 0 })"
+        />
+        <span class="soft small">shelves; where they are counted, Prep says when the food does not fit.</span>
+      </div>
     </section>
     <section class="card" aria-label="The shop">
       <h2>Prices of a shop</h2>

@@ -76,6 +76,7 @@ const print = () => window.print()
         >All jobs of that week</RouterLink
       >
       <a class="btn" :href="file('text')" download>As text</a>
+      <a class="btn" :href="file('pdf')" target="_blank">As PDF</a>
       <a class="btn" :href="file('csv')" download>As CSV</a>
       <button class="btn next" :disabled="!list?.list.items" @click="print">Print</button>
     </template>

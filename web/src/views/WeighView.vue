@@ -53,6 +53,14 @@ const shown = (g: number) => g.toFixed(g < 100 ? 1 : 0)
       More lies on the scale than it weighs. Take some off.
     </p>
 
+    <p v-if="w.differ.value.length" class="note over-to" role="status">
+      {{ count(w.differ.value.length, 'food') }}
+      {{ w.differ.value.length === 1 ? 'weighs' : 'weigh' }} something else than planned.
+      <button class="wet small" @click="w.takeOver">Take the weights over to the tray</button>
+    </p>
+    <p v-else-if="w.taken.value.length" class="note" role="status">
+      The job has these amounts now, and undo on its stages takes them back. {{ w.taken.value.join(' ') }}
+    </p>
     <div v-if="w.now.value" class="two">
       <ol class="list" aria-label="What is weighed">
         <li v-for="(p, i) in w.portions.value" :key="w.key(p)">
@@ -111,6 +119,12 @@ html:has(.weigh) {
 </style>
 
 <style scoped>
+.over-to {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  flex-wrap: wrap;
+}
 .weigh {
   position: fixed;
   inset: 0;
