@@ -114,7 +114,9 @@ func TestBehindAProxyWithTLS(t *testing.T) {
 
 	jar, _ := cookiejar.New(nil)
 	client := &http.Client{Jar: jar, Timeout: 20 * time.Second, Transport: &http.Transport{TLSClientConfig: &tls.Config{RootCAs: pool, ServerName: name},
-		DialContext: func(ctx context.Context, _, _ string) (net.Conn, error) { return (&net.Dialer{}).DialContext(ctx, "tcp", front) }}}
+		DialContext: func(ctx context.Context, _, _ string) (net.Conn, error) {
+			return (&net.Dialer{}).DialContext(ctx, "tcp", front)
+		}}}
 	ask := func(method, path, body string) (*http.Response, string) {
 		t.Helper()
 		req, _ := http.NewRequest(method, "https://"+name+path, strings.NewReader(body))
