@@ -149,7 +149,7 @@ var order = [][]string{
 	{"amount"},
 	{"tray"},
 	{"job", "drink"},
-	{"plan"},
+	{"plan", "graze"},
 	{"shop", "review", "kept"},
 	{"price", "arrange", "lens", "schedule"},
 	{"prep"},

@@ -358,6 +358,39 @@ func TestLarderKeepsToItsSchema(t *testing.T) {
 	}
 }
 
+// The forecast of a laid tray, twice the same for a seed, another one for another.
+func TestGraze(t *testing.T) {
+	laid := must(t, must(t, []byte(`{"guests":{"adults":8},"diets":[{"who":"Bas","count":1,"avoid":["milk"]}]}`), "plan"), "arrange", "--seconds", ".3")
+	var f struct {
+		Evenings, Guests int
+		Elements         []struct {
+			ID, Food string
+			LaidG    float64                         `json:"laid_g"`
+			EatenG   struct{ P10, P50, P90 float64 } `json:"eaten_g"`
+			Why      []string
+		}
+		Groups []struct {
+			Who     string
+			Count   int
+			WantedG float64 `json:"wanted_g"`
+		}
+		Looks []struct{ Minute float64 }
+	}
+	one := must(t, laid, "graze", "--evenings", "50", "--seed", "3")
+	if err := json.Unmarshal(one, &f); err != nil {
+		t.Fatal(err)
+	}
+	if f.Evenings != 50 || f.Guests != 8 || len(f.Elements) < 8 || len(f.Groups) != 2 || f.Groups[0].Count != 1 || f.Groups[1].WantedG < 1000 || len(f.Looks) != 3 {
+		t.Errorf("%+v", f)
+	}
+	if !bytes.Equal(one, must(t, laid, "graze", "--seed", "3", "--evenings", "50")) {
+		t.Error("the same seed gives other bytes")
+	}
+	if bytes.Equal(one, must(t, laid, "graze", "--seed", "4", "--evenings", "50")) {
+		t.Error("another seed gives the same bytes")
+	}
+}
+
 func TestHowItEnds(t *testing.T) {
 	planned := string(must(t, []byte(`{"guests":{"adults":3}}`), "plan"))
 	for _, c := range []struct {
@@ -377,6 +410,9 @@ func TestHowItEnds(t *testing.T) {
 		{planned, []string{"export", "--as", "svg", "--sheet", "cards"}, 2, "mat"},
 		{planned, []string{"export", "--slant", "left", "--crop", "1:1"}, 2, "slant"},
 		{planned, []string{"export", "--crop", "7:1"}, 1, "crop"},
+		{planned, []string{"graze", "--evenings", "0"}, 1, "evenings"},
+		{planned, []string{"graze", "--evenings", "some"}, 2, "evenings"},
+		{"", []string{"graze"}, 1, "JSON"},
 		{planned, []string{"prep", "--people", "0"}, 1, "people"},
 		{planned, []string{"prep", "--people", "some"}, 2, "people"},
 		{planned, []string{"prep", "--ovens", "-1"}, 1, "ovens"},

@@ -72,9 +72,6 @@ func (t *table) shared(i int) bool {
 // free reports whether a food's amount is ours to reckon.
 func (t *table) free(i int) bool { return t.shared(i) && t.foods[i].Grams == 0 }
 
-// mostLift is how much more than usual of the others people eat where a kind is missing.
-const mostLift = 1.6
-
 // spread gives every group its share of each kind and every food its part of them by liking.
 func (t *table) spread() {
 	appetites := t.brief.Guests.Appetites()
@@ -108,7 +105,7 @@ func (t *table) spread() {
 		if have == 0 {
 			continue
 		}
-		lift := math.Min(mostLift, all/have)
+		lift := math.Min(craft.MostLift, all/have)
 		for _, c := range food.Categories {
 			if pulls[c] > 0 {
 				t.kind[c] += shares[c] * lift

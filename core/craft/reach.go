@@ -1,6 +1,12 @@
 package craft
 
-import "happytray/core/food"
+import (
+	"slices"
+
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/food"
+)
 
 // Reach is how far one reaches over a board in comfort, mm (docs/craft.md, Boards).
 const Reach = 450.0
@@ -21,3 +27,22 @@ func IsSought(f *food.Food) bool { return f.Liking >= Sought }
 
 // IsWanted reports whether everybody wants one of a food: a crowd-pleaser.
 func IsWanted(f *food.Food) bool { return f.Liking >= Wanted }
+
+// longBoard is the length over the breadth from which on nobody stands at the ends of a board
+// unless the brief says so.
+const longBoard = 1.8
+
+// StandAt lists the sides of a board that guests stand at: those that it can be reached from, without
+// the ends of a long one where the brief names no sides.
+func StandAt(b brief.Brief, on *board.Board) []string {
+	box := on.FoodZone.Bounds()
+	ends := []string{}
+	switch {
+	case len(b.Access) > 0 || len(on.Access) < 4:
+	case box.W() >= longBoard*box.H():
+		ends = []string{"left", "right"}
+	case box.H() >= longBoard*box.W():
+		ends = []string{"top", "bottom"}
+	}
+	return slices.DeleteFunc(slices.Clone(on.Access), func(side string) bool { return slices.Contains(ends, side) })
+}

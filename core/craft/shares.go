@@ -105,6 +105,9 @@ func tilted(shares map[food.Category]float64, tilt map[string]float64) map[food.
 	return shares
 }
 
+// MostLift is how much more than usual of the others people eat where a kind is missing.
+const MostLift = 1.6
+
 // Eaten is all that the table eats, grams.
 func Eaten(b brief.Brief) float64 {
 	shares, all := Shares(b, WithMeat), 0.0

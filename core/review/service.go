@@ -75,24 +75,7 @@ func (m *measures) reach() {
 	}
 }
 
-// longBoard is the length over the breadth from which on nobody stands at the ends of a board
-// unless the brief says so.
-const longBoard = 1.8
-
-// standAt lists the sides that guests stand at: those of the board, without the ends of a long one
-// where the brief names no sides.
-func (l *Live) standAt() []string {
-	box := l.tray.Board.FoodZone.Bounds()
-	ends := []string{}
-	switch {
-	case len(l.tray.Brief.Access) > 0 || len(l.tray.Board.Access) < 4:
-	case box.W() >= longBoard*box.H():
-		ends = []string{"left", "right"}
-	case box.H() >= longBoard*box.W():
-		ends = []string{"top", "bottom"}
-	}
-	return slices.DeleteFunc(slices.Clone(l.tray.Board.Access), func(side string) bool { return slices.Contains(ends, side) })
-}
+func (l *Live) standAt() []string { return craft.StandAt(l.tray.Brief, l.tray.Board) }
 
 // wantsTool reports whether guests cannot take an element with clean fingers.
 func (m *measures) wantsTool(i int) bool {
