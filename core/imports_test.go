@@ -153,7 +153,7 @@ var order = [][]string{
 	{"shop", "review", "kept"},
 	{"price", "arrange", "lens", "schedule"},
 	{"prep"},
-	{"outlook"},
+	{"outlook", "learn"},
 }
 
 func TestNothingLooksBack(t *testing.T) {

@@ -391,6 +391,39 @@ func TestGraze(t *testing.T) {
 	}
 }
 
+// Records teach; foods and reasons that nobody knows are told of and count all the same.
+func TestLearn(t *testing.T) {
+	in := []byte(`{"records":[{"date":"2026-03-05","occasion":"nibble","crowd":"Saltmere potters","guests":{"adults":10,"children":2},"lasted_min":90,"foods":[
+		{"food":"red-grapes","share_g":10,"laid_g":200,"left_g":120,"gone_at_min":null,"reasons":["too_sour"]},
+		{"food":"moon-cheese","share_g":10,"laid_g":100,"left_g":0,"gone_at_min":40,"reasons":["haunted"]}]}]}`)
+	out, says, exit := run(t, in, "learn")
+	if exit != 0 || !strings.Contains(string(says), "does not know moon-cheese") || !strings.Contains(string(says), "haunted") {
+		t.Fatalf("%d %s", exit, says)
+	}
+	type factor struct {
+		Food       string
+		Factor, SD float64
+		Evenings   int
+		Because    []string
+	}
+	var l struct {
+		Foods  []factor
+		Crowds []struct {
+			Crowd string
+			Foods []factor
+		}
+	}
+	if err := json.Unmarshal(out, &l); err != nil {
+		t.Fatal(err)
+	}
+	if len(l.Foods) != 2 || l.Foods[0].Food != "moon-cheese" || l.Foods[0].Factor <= 1 || l.Foods[1].Factor >= 1 || len(l.Crowds) != 1 || len(l.Crowds[0].Foods) != 2 || len(l.Foods[1].Because) != 1 {
+		t.Errorf("%+v", l)
+	}
+	if out, says, exit := run(t, []byte(`{"records":[]}`), "learn", "--month", "3", "--occasion", "meal"); exit != 0 || strings.TrimSpace(string(out)) != `{"foods":[],"crowds":[]}` || len(says) > 0 {
+		t.Errorf("no records: %d %s %s", exit, out, says)
+	}
+}
+
 func TestHowItEnds(t *testing.T) {
 	planned := string(must(t, []byte(`{"guests":{"adults":3}}`), "plan"))
 	for _, c := range []struct {
@@ -410,6 +443,9 @@ func TestHowItEnds(t *testing.T) {
 		{planned, []string{"export", "--as", "svg", "--sheet", "cards"}, 2, "mat"},
 		{planned, []string{"export", "--slant", "left", "--crop", "1:1"}, 2, "slant"},
 		{planned, []string{"export", "--crop", "7:1"}, 1, "crop"},
+		{"", []string{"learn"}, 1, "JSON"},
+		{`{"records":[]}`, []string{"learn", "--month", "13"}, 2, "month"},
+		{`{"records":[{"date":"2026-01-01","guests":{"adults":3},"lasted_min":60,"foods":[{"food":"red-grapes","share_g":5,"laid_g":10,"left_g":12}]}]}`, []string{"learn"}, 1, "records[0].foods[0].left_g"},
 		{planned, []string{"graze", "--evenings", "0"}, 1, "evenings"},
 		{planned, []string{"graze", "--evenings", "some"}, 2, "evenings"},
 		{"", []string{"graze"}, 1, "JSON"},
