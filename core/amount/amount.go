@@ -17,7 +17,8 @@ type Amount struct {
 	pick.Choice
 	Grams float64
 	Why   string
-	Parts bool // a part of a round is enough: there are several trays, or single plates
+	Parts bool    // a part of a round is enough: there are several trays, or single plates
+	Usual float64 // grams that its part by liking would be before anything was learnt
 }
 
 // least is the part of its usual share that a food keeps when the host has set so
@@ -68,6 +69,7 @@ func Of(b brief.Brief, chosen []pick.Choice) []Amount {
 		default:
 			a.Grams, a.Why, a.Parts = t.grams[i], t.why(i), t.parts[i]
 		}
+		a.Usual = t.plain[i]
 	}
 	return out
 }

@@ -21,7 +21,8 @@ type table struct {
 	wants  []float64                 // grams, by group
 	eats   [][]bool                  // by food and group
 	grams  []float64                 // of each food
-	usual  []float64                 // what its part by liking would be
+	usual  []float64                 // what its part by liking would be, as was learnt of it
+	plain  []float64                 // the same before anything was learnt
 	kind   map[food.Category]float64 // grams of a category, all groups
 	parts  []bool                    // less than a whole of it is laid
 	said   []string                  // what decided an amount, where it was not liking
@@ -52,7 +53,7 @@ func (t *table) only(kept []int) {
 	t.foods = foods
 	n := len(foods)
 	t.specs, t.eats = make([]food.Spec, n), make([][]bool, n)
-	t.grams, t.usual, t.said, t.parts = make([]float64, n), make([]float64, n), make([]string, n), make([]bool, n)
+	t.grams, t.usual, t.plain, t.said, t.parts = make([]float64, n), make([]float64, n), make([]float64, n), make([]string, n), make([]bool, n)
 	for i, c := range foods {
 		t.specs[i], _ = c.Food.Spec(c.Form)
 		t.eats[i] = make([]bool, len(t.groups))
@@ -106,15 +107,19 @@ func (t *table) spread() {
 			continue
 		}
 		lift := math.Min(craft.MostLift, all/have)
-		for _, c := range food.Categories {
-			if pulls[c] > 0 {
-				t.kind[c] += shares[c] * lift
-			}
-		}
+		before, after := 0.0, 0.0
 		for i, c := range t.foods {
 			if cat := c.Food.Category; t.shared(i) && t.eats[i][g] {
-				t.usual[i] += shares[cat] * lift * pull(c) / pulls[cat]
+				learnt, _ := t.brief.Eats(c.Food.ID)
+				grams := shares[cat] * lift * pull(c) / pulls[cat] * learnt
+				t.usual[i] += grams
+				t.kind[cat] += grams
+				t.plain[i] += grams / learnt
+				before, after = before+grams/learnt, after+grams
 			}
+		}
+		if before > 0 {
+			t.wants[g] *= after / before // they want what they were seen to eat
 		}
 	}
 	// what is set by hand takes from the others of its kind
@@ -379,5 +384,14 @@ func (t *table) why(i int) string {
 			}
 		}
 	}
+	if learnt, because := t.brief.Eats(c.Food.ID); math.Abs(learnt-1) >= told {
+		says += fmt.Sprintf(" This crowd eats %.2g of its usual share.", learnt)
+		for _, s := range because {
+			says += " " + s
+		}
+	}
 	return says
 }
+
+// told is how far from the usual share something learnt is told of.
+const told = .02

@@ -43,6 +43,8 @@ type Brief struct {
 	Choice       int                `json:"choice,omitempty"`  // which of the choices of foods that suit; 0 for the one that follows from the brief
 	Leaning      string             `json:"leaning,omitempty"` // what a choice is made for: liked, season or new; "" for a bit of each
 	Had          *Had               `json:"had,omitempty"`     // what was on the trays before, so that this one is another
+	Crowd        string             `json:"crowd,omitempty"`   // who is fed, where it is not the host: what they eat is remembered by it
+	Learnt       []Learnt           `json:"learnt,omitempty"`  // what evenings before have taught of foods for them
 	Serving      string             `json:"serving,omitempty"` // shared (default) or plates, one for each guest
 	Board        *board.Request     `json:"board,omitempty"`
 	Boards       []board.Request    `json:"boards,omitempty"` // a set that shares the food; counts before Board

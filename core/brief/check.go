@@ -14,7 +14,7 @@ import (
 
 // Check bounds a brief that came from outside. The first fault in this order is the one that is told.
 func (b Brief) Check() error {
-	return fault.First(b.checkGuests, b.checkWords, b.checkEvening, b.checkDiets, b.checkTheme, b.checkRest, b.checkFoods, b.checkChoice, b.checkBoards)
+	return fault.First(b.checkGuests, b.checkWords, b.checkEvening, b.checkDiets, b.checkTheme, b.checkRest, b.checkFoods, b.checkChoice, b.checkLearnt, b.checkBoards)
 }
 
 // checkGuests counts who comes.
@@ -180,7 +180,7 @@ func (b Brief) checkRest() error {
 	for _, c := range []struct {
 		field, v string
 		most     int
-	}{{"place", b.Place, 160}, {"host", b.Host, 160}, {"note", b.Note, 2000}} {
+	}{{"place", b.Place, 160}, {"host", b.Host, 160}, {"crowd", b.Crowd, 160}, {"note", b.Note, 2000}} {
 		if err := fault.Text(c.field, c.v, c.most); err != nil {
 			return err
 		}

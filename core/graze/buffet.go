@@ -58,6 +58,8 @@ const mostSpots = 64
 type served struct {
 	food   *food.Food
 	kind   int
+	liking float64 // as was learnt
+	learnt float64 // factor on its share
 	laid   float64
 	laidAt []int  // dishes
 	eats   []bool // by group
@@ -105,7 +107,8 @@ func newBuffet(trays []*tray.Tray, numbers []int, larder *food.Larder, p *parame
 			if !met {
 				k = len(b.foods)
 				foods[f.ID] = k
-				b.foods = append(b.foods, served{food: f, kind: b.kindOf(f.Category)})
+				learnt, _ := b.brief.Eats(f.ID)
+				b.foods = append(b.foods, served{food: f, kind: b.kindOf(f.Category), learnt: learnt, liking: learnt * math.Max(.05, f.Liking)})
 			}
 			d := b.lay(n, t, e, f)
 			d.tray, d.element, d.food, d.kind = numbers[n], i, k, b.foods[k].kind
@@ -341,13 +344,13 @@ func (b *buffet) offers() {
 		}
 		for f := range b.foods {
 			if ofFood[f] > 0 {
-				liking[b.foods[f].kind] += math.Max(.05, b.foods[f].food.Liking)
+				liking[b.foods[f].kind] += b.foods[f].liking
 			}
 		}
 		for i := range b.dishes {
 			d := &b.dishes[i]
 			if ease[i] > 0 {
-				s.near = append(s.near, offer{i, d.food, d.kind, ease[i] / ofFood[d.food] * math.Max(.05, b.foods[d.food].food.Liking) / liking[d.kind]})
+				s.near = append(s.near, offer{i, d.food, d.kind, ease[i] / ofFood[d.food] * b.foods[d.food].liking / liking[d.kind]})
 			}
 		}
 		slices.SortStableFunc(s.near, func(a, c offer) int { return a.kind - c.kind })
@@ -369,6 +372,7 @@ func (b *buffet) invite() {
 		out := group{who: g.Who, count: g.Count, wants: make([]float64, len(b.kinds))}
 		meat := craft.WithoutMeat
 		there := make([]bool, len(b.kinds))
+		plain, learnt := make([]float64, len(b.kinds)), make([]float64, len(b.kinds))
 		for i := range b.foods {
 			f := &b.foods[i]
 			eats := f.food.Breaks(g.Avoid) == ""
@@ -378,6 +382,8 @@ func (b *buffet) invite() {
 			}
 			out.eats++
 			there[f.kind] = true
+			plain[f.kind] += f.liking / f.learnt
+			learnt[f.kind] += f.liking
 			if f.food.Category == food.Meat {
 				if f.food.Breaks([]string{"meat"}) != "" {
 					meat = craft.WithMeat
@@ -397,8 +403,8 @@ func (b *buffet) invite() {
 		if have > 0 {
 			lift := math.Min(craft.MostLift, whole/have)
 			for k, c := range b.kinds {
-				if there[k] {
-					out.wants[k] = shares[c] * lift / float64(g.Count)
+				if there[k] { // of each food what was learnt
+					out.wants[k] = shares[c] * lift / float64(g.Count) * learnt[k] / plain[k]
 				}
 			}
 		}

@@ -236,6 +236,16 @@ export interface Brief {
   leaning?: "liked" | "season" | "new";
   had?: Had;
   /**
+   * who is fed, where it is not the host: what they eat is remembered by it
+   */
+  crowd?: string;
+  /**
+   * what evenings before have taught of foods for this crowd
+   *
+   * @maxItems 400
+   */
+  learnt?: Learnt[];
+  /**
    * plates: one for each guest
    */
   serving?: "shared" | "plates";
@@ -369,6 +379,23 @@ export interface Had {
    * the day of serving that it was looked up for
    */
   day?: string;
+}
+export interface Learnt {
+  food: string;
+  /**
+   * on its usual share
+   */
+  factor: number;
+  /**
+   * the evenings that say so
+   *
+   * @maxItems 8
+   */
+  because?: string[];
+  /**
+   * the usual share counts all the same
+   */
+  refused?: boolean;
 }
 /**
  * a built-in board by id, or one by shape and size
