@@ -25,6 +25,8 @@ type App struct {
 	pan    Pan          // of a simulated one
 	probe  *probe.Box   // nil for none
 	judged judgedCache
+	learnt learntCache
+	seen   forecasts
 }
 
 // Options are how an App behaves. The zero value is good.
@@ -40,7 +42,7 @@ type Options struct {
 
 // New is the product over a store.
 func New(st *store.Store, o Options) *App {
-	a := &App{store: st, log: o.Log, now: o.Now, shop: o.Shop, judged: newJudgedCache(mostJudged)}
+	a := &App{store: st, log: o.Log, now: o.Now, shop: o.Shop, judged: newJudgedCache(mostJudged), learnt: newLearntCache(), seen: newForecasts()}
 	if o.Probe != "" {
 		a.probe = probe.New(o.Probe, a.clock)
 	}

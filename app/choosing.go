@@ -84,7 +84,12 @@ func (a *App) Plan(ctx context.Context, b brief.Brief) (*job.Job, error) {
 		return nil, err
 	}
 	a.remember(ctx, &b)
-	return plan.Of(b, h.Larder, h.Cabinet)
+	a.teach(ctx, &b)
+	j, err := plan.Of(b, h.Larder, h.Cabinet)
+	if err == nil {
+		forget(j)
+	}
+	return j, err
 }
 
 // Offer is one of the choices of foods that a brief can have, planned through.
@@ -114,6 +119,7 @@ func (a *App) Offers(ctx context.Context, b brief.Brief) ([]Offer, error) {
 		return nil, err
 	}
 	a.remember(ctx, &b)
+	a.teach(ctx, &b)
 	b.Foods = nil
 	var out []Offer
 	foods := make([][]*food.Food, len(brief.Leanings))

@@ -23,6 +23,7 @@ func (a *App) Outlook(ctx context.Context, b brief.Brief) (outlook.Outlook, erro
 		return outlook.Outlook{}, err
 	}
 	a.remember(ctx, &b)
+	a.teach(ctx, &b)
 	zone := a.now().Location()
 	if s, err := a.Settings(ctx); err == nil {
 		zone = s.Location()
@@ -40,10 +41,12 @@ func (a *App) Replan(ctx context.Context, old *job.Job) (*job.Job, error) {
 	if len(old.Brief.Foods) == 0 { // they are chosen, so what was before counts
 		a.remember(ctx, &old.Brief)
 	}
+	a.teach(ctx, &old.Brief)
 	planned, err := plan.Again(old, h.Larder, h.Cabinet)
 	if err != nil {
 		return nil, err
 	}
+	forget(planned)
 	larder := planned.Larder(h.Larder)
 	for i, now := range planned.Trays {
 		if i >= len(old.Trays) {

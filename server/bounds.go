@@ -29,7 +29,7 @@ func timeOf(operation string) time.Duration {
 	switch operation {
 	case "arrange", "mend", "layLike":
 		return searchTime
-	case "importTable", "saveFoodPhoto", "mainColours":
+	case "importTable", "saveFoodPhoto", "mainColours", "addPhoto":
 		return tableTime
 	}
 	return usualTime
@@ -38,7 +38,7 @@ func timeOf(operation string) time.Duration {
 // mostOf is how many bytes an operation's body may have. What holds no document is small.
 func mostOf(operation string) int64 {
 	switch operation {
-	case "saveFoodPhoto", "mainColours":
+	case "saveFoodPhoto", "mainColours", "addPhoto":
 		return photo.MaxBytes
 	case "saveSettings", "tick", "createFood", "saveStock", "reviewMoves", "carry", "saveVessel":
 		return 256 << 10

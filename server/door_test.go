@@ -170,7 +170,7 @@ func routes(tb testing.TB, job string) (out [][2]string) {
 	if err != nil {
 		tb.Fatal(err)
 	}
-	names := strings.NewReplacer("{id}", job, "{task}", "lay", "{date}", "2026-11-27", "{region}", "inland", "{table}", "foods.csv", "{form}", "bowl", "{kind}", "ideas", "{number}", "1", "{device}", "x", "{vessel}", "bowl")
+	names := strings.NewReplacer("{id}", job, "{task}", "lay", "{date}", "2026-11-27", "{region}", "inland", "{table}", "foods.csv", "{form}", "bowl", "{kind}", "ideas", "{number}", "1", "{device}", "x", "{photo}", "x", "{vessel}", "bowl")
 	for path, item := range doc.Paths.Map() {
 		for method := range item.Operations() {
 			at := names.Replace(path)

@@ -1476,6 +1476,62 @@ type EnterAsked struct {
 	Name string `json:"name"`
 }
 
+// Evening defines model for Evening.
+type Evening struct {
+	Crowd  string        `json:"crowd"`
+	Date   string        `json:"date"`
+	Dishes []EveningDish `json:"dishes"`
+
+	// Done it was looked back on
+	Done   bool `json:"done"`
+	Guests struct {
+		Adults   int  `json:"adults"`
+		Children *int `json:"children,omitempty"`
+		Hearty   *int `json:"hearty,omitempty"`
+		Light    *int `json:"light,omitempty"`
+	} `json:"guests"`
+	Id string `json:"id"`
+
+	// Job left out where it was noted without one
+	Job       *string       `json:"job,omitempty"`
+	LastedMin float64       `json:"lasted_min"`
+	Notes     []EveningNote `json:"notes"`
+	Occasion  string        `json:"occasion"`
+	Title     string        `json:"title"`
+	Version   int64         `json:"version"`
+}
+
+// EveningDish defines model for EveningDish.
+type EveningDish struct {
+	Element   *string    `json:"element,omitempty"`
+	Food      string     `json:"food"`
+	Foreseen  *Quantiles `json:"foreseen,omitempty"`
+	Form      *string    `json:"form,omitempty"`
+	GoneAtMin *float64   `json:"gone_at_min,omitempty"`
+	LaidG     float64    `json:"laid_g"`
+	LeftG     float64    `json:"left_g"`
+	Reasons   []string   `json:"reasons"`
+
+	// ShareG of its food, for a grown-up, before anything was learnt
+	ShareG float64 `json:"share_g"`
+	Tray   int     `json:"tray"`
+}
+
+// EveningNote defines model for EveningNote.
+type EveningNote struct {
+	At   time.Time `json:"at"`
+	Says string    `json:"says"`
+}
+
+// Factor defines model for Factor.
+type Factor struct {
+	Because  []string `json:"because"`
+	Evenings int      `json:"evenings"`
+	Factor   float64  `json:"factor"`
+	Food     string   `json:"food"`
+	Sd       float64  `json:"sd"`
+}
+
 // Fewer defines model for Fewer.
 type Fewer struct {
 	Id     string `json:"id"`
@@ -1592,6 +1648,53 @@ type FoodPage struct {
 	Version int64          `json:"version"`
 }
 
+// Forecast of so many simulated evenings; p10, p50, p90 are what it is in one, five and nine of ten at most
+type Forecast struct {
+	Crowd []struct {
+		Share float64 `json:"share"`
+		Side  string  `json:"side"`
+		Tray  *int    `json:"tray,omitempty"`
+	} `json:"crowd"`
+	Elements []struct {
+		EatenG    Quantiles  `json:"eaten_g"`
+		Food      string     `json:"food"`
+		GoneAtMin *Quantiles `json:"gone_at_min,omitempty"`
+		GoneShare float64    `json:"gone_share"`
+		Id        string     `json:"id"`
+		LaidG     float64    `json:"laid_g"`
+		LeftG     Quantiles  `json:"left_g"`
+
+		// Tray of several, from 1
+		Tray *int     `json:"tray,omitempty"`
+		Why  []string `json:"why"`
+	} `json:"elements"`
+	Evenings int `json:"evenings"`
+	Groups   []struct {
+		Count   int       `json:"count"`
+		GotG    Quantiles `json:"got_g"`
+		WantedG float64   `json:"wanted_g"`
+		Who     string    `json:"who"`
+
+		// Without guests who got less than half of what they wanted
+		Without float64 `json:"without"`
+	} `json:"groups"`
+	Guests int `json:"guests"`
+	Looks  []struct {
+		LeftShare float64 `json:"left_share"`
+		Minute    float64 `json:"minute"`
+	} `json:"looks"`
+	Minutes float64 `json:"minutes"`
+	TopUp   []struct {
+		Food   string  `json:"food"`
+		Grams  float64 `json:"grams"`
+		Minute float64 `json:"minute"`
+	} `json:"top_up"`
+	Waste struct {
+		Cost  int     `json:"cost"`
+		Grams float64 `json:"grams"`
+	} `json:"waste"`
+}
+
 // FormMeasure defines model for FormMeasure.
 type FormMeasure struct {
 	AcrossMm float64 `json:"across_mm"`
@@ -1680,6 +1783,13 @@ type GiveWayAsked struct {
 type Glass struct {
 	Mm   float64 `json:"mm"`
 	Name string  `json:"name"`
+}
+
+// GoneAsked defines model for GoneAsked.
+type GoneAsked struct {
+	Element string `json:"element"`
+	Gone    bool   `json:"gone"`
+	Tray    *int   `json:"tray,omitempty"`
 }
 
 // HandAnswer defines model for HandAnswer.
@@ -1993,6 +2103,54 @@ type LoadAsked struct {
 	Grams float64 `json:"grams"`
 }
 
+// Logbook defines model for Logbook.
+type Logbook struct {
+	Crowds   []string        `json:"crowds"`
+	Evenings []LoggedEvening `json:"evenings"`
+
+	// Foods what was learnt, for the crowd that is asked for or for everybody
+	Foods   []LoggedFood `json:"foods"`
+	Reasons []string     `json:"reasons"`
+	Years   []int        `json:"years"`
+}
+
+// LoggedEvening defines model for LoggedEvening.
+type LoggedEvening struct {
+	// CostLeft what was left at today's prices, minor units
+	CostLeft int    `json:"cost_left"`
+	Crowd    string `json:"crowd"`
+	Date     string `json:"date"`
+	Foods    []struct {
+		Food      string    `json:"food"`
+		GoneAtMin *float64  `json:"gone_at_min,omitempty"`
+		LaidG     float64   `json:"laid_g"`
+		LeftG     float64   `json:"left_g"`
+		Reasons   *[]string `json:"reasons,omitempty"`
+	} `json:"foods"`
+
+	// ForeseenLeftG what the forecast said would be left, where there was one
+	ForeseenLeftG *float64  `json:"foreseen_left_g,omitempty"`
+	Guests        int       `json:"guests"`
+	Id            string    `json:"id"`
+	Job           *string   `json:"job,omitempty"`
+	LaidG         float64   `json:"laid_g"`
+	LeftG         float64   `json:"left_g"`
+	Notes         *[]string `json:"notes,omitempty"`
+	Title         string    `json:"title"`
+}
+
+// LoggedFood defines model for LoggedFood.
+type LoggedFood struct {
+	Because  []string `json:"because"`
+	Evenings int      `json:"evenings"`
+	Factor   float64  `json:"factor"`
+	Food     string   `json:"food"`
+	LaidG    float64  `json:"laid_g"`
+	LeftG    float64  `json:"left_g"`
+	Name     string   `json:"name"`
+	Sd       float64  `json:"sd"`
+}
+
 // Lot defines model for Lot.
 type Lot struct {
 	// BestBefore 2026-11-30, or empty
@@ -2071,6 +2229,11 @@ type NewJob struct {
 	// Brief A brief, docs/formats/tray.schema.json#/$defs/brief
 	Brief BriefDocument `json:"brief"`
 	Title string        `json:"title"`
+}
+
+// NoteAsked defines model for NoteAsked.
+type NoteAsked struct {
+	Says string `json:"says"`
 }
 
 // Offer defines model for Offer.
@@ -2188,6 +2351,17 @@ type Partner struct {
 	Why  string `json:"why"`
 }
 
+// PhotoKept defines model for PhotoKept.
+type PhotoKept struct {
+	Id     string    `json:"id"`
+	MadeAt time.Time `json:"made_at"`
+}
+
+// PhotoList defines model for PhotoList.
+type PhotoList struct {
+	Photos []PhotoKept `json:"photos"`
+}
+
 // PinAsked defines model for PinAsked.
 type PinAsked struct {
 	// Starts RFC 3339; left out to let it go
@@ -2298,6 +2472,13 @@ type PutRequest struct {
 
 	// Tray A tray file, docs/formats/tray.schema.json
 	Tray TrayDocument `json:"tray"`
+}
+
+// Quantiles defines model for Quantiles.
+type Quantiles struct {
+	P10 float64 `json:"p10"`
+	P50 float64 `json:"p50"`
+	P90 float64 `json:"p90"`
 }
 
 // Quote defines model for Quote.
@@ -2888,6 +3069,12 @@ type JobDerivedParams struct {
 	Tray *WhichTray `form:"tray,omitempty" json:"tray,omitempty"`
 }
 
+// SaveEveningParams defines parameters for SaveEvening.
+type SaveEveningParams struct {
+	// IfMatch The version this change was made from, 0 for something new
+	IfMatch IfVersion `json:"If-Match"`
+}
+
 // RedoParams defines parameters for Redo.
 type RedoParams struct {
 	// IfMatch The ETag of the revision this change was made from
@@ -3001,6 +3188,18 @@ type SearchLarderParams struct {
 
 // SearchLarderParamsHemisphere defines parameters for SearchLarder.
 type SearchLarderParamsHemisphere string
+
+// LogbookParams defines parameters for Logbook.
+type LogbookParams struct {
+	// Crowd of this crowd only
+	Crowd *string `form:"crowd,omitempty" json:"crowd,omitempty"`
+
+	// Food with this food only
+	Food *string `form:"food,omitempty" json:"food,omitempty"`
+
+	// Year of this year only
+	Year *int `form:"year,omitempty" json:"year,omitempty"`
+}
 
 // ReadPaletteTextBody defines parameters for ReadPalette.
 type ReadPaletteTextBody = string
@@ -3126,6 +3325,15 @@ type SaveJobJSONRequestBody = TrayDocument
 
 // CarryJSONRequestBody defines body for Carry for application/json ContentType.
 type CarryJSONRequestBody = CarryAsked
+
+// SaveEveningJSONRequestBody defines body for SaveEvening for application/json ContentType.
+type SaveEveningJSONRequestBody = Evening
+
+// NoteGoneJSONRequestBody defines body for NoteGone for application/json ContentType.
+type NoteGoneJSONRequestBody = GoneAsked
+
+// AddNoteJSONRequestBody defines body for AddNote for application/json ContentType.
+type AddNoteJSONRequestBody = NoteAsked
 
 // PinTaskJSONRequestBody defines body for PinTask for application/json ContentType.
 type PinTaskJSONRequestBody = PinAsked
@@ -3348,6 +3556,36 @@ type ServerInterface interface {
 	// JobDerived What follows from a job as it is saved; one small question where the document would have to be sent three times
 	// (GET /api/v1/jobs/{id}/derived)
 	JobDerived(c *gin.Context, id JobId, params JobDerivedParams)
+	// DropEvening Take what was noted away, and what it taught
+	// (DELETE /api/v1/jobs/{id}/evening)
+	DropEvening(c *gin.Context, id JobId)
+	// Evening What was noted of a job's evening, or what can be; version 0 where nothing was
+	// (GET /api/v1/jobs/{id}/evening)
+	Evening(c *gin.Context, id JobId)
+	// SaveEvening Keep what came home; later amounts learn from it
+	// (PUT /api/v1/jobs/{id}/evening)
+	SaveEvening(c *gin.Context, id JobId, params SaveEveningParams)
+	// NoteGone Note while the evening goes on that an element is gone, now, or that it is not after all
+	// (PUT /api/v1/jobs/{id}/evening/gone)
+	NoteGone(c *gin.Context, id JobId)
+	// AddNote Note something on the evening, with the time
+	// (POST /api/v1/jobs/{id}/evening/notes)
+	AddNote(c *gin.Context, id JobId)
+	// Photos The photographs of an evening, in the order in which they were made
+	// (GET /api/v1/jobs/{id}/evening/photos)
+	Photos(c *gin.Context, id JobId)
+	// AddPhoto Keep a photograph of the evening, made small and without whatever else its file says; twelve at most
+	// (POST /api/v1/jobs/{id}/evening/photos)
+	AddPhoto(c *gin.Context, id JobId)
+	// DropPhoto Throw a photograph away
+	// (DELETE /api/v1/jobs/{id}/evening/photos/{photo})
+	DropPhoto(c *gin.Context, id JobId, photo string)
+	// Photo A photograph of an evening
+	// (GET /api/v1/jobs/{id}/evening/photos/{photo})
+	Photo(c *gin.Context, id JobId, photo string)
+	// Forecast How the trays of a job as it is saved will be eaten
+	// (GET /api/v1/jobs/{id}/forecast)
+	Forecast(c *gin.Context, id JobId)
 	// Head The number of the last revision, to see whether another window has saved
 	// (GET /api/v1/jobs/{id}/head)
 	Head(c *gin.Context, id JobId)
@@ -3426,6 +3664,12 @@ type ServerInterface interface {
 	// LayLike Lay a tray as one of a saved job is laid, scaled to its own board and amounts
 	// (POST /api/v1/like)
 	LayLike(c *gin.Context)
+	// Logbook The evenings that were looked back on and what they teach
+	// (GET /api/v1/logbook)
+	Logbook(c *gin.Context, params LogbookParams)
+	// ExportLogbook Every dish of every evening as a table
+	// (GET /api/v1/logbook/export)
+	ExportLogbook(c *gin.Context)
 	// Mend The one change that helps most against a finding, if one raises the total
 	// (POST /api/v1/mend)
 	Mend(c *gin.Context)
@@ -4801,6 +5045,301 @@ func (siw *ServerInterfaceWrapper) JobDerived(c *gin.Context) {
 	siw.Handler.JobDerived(c, id, params)
 }
 
+// DropEvening operation middleware
+func (siw *ServerInterfaceWrapper) DropEvening(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.DropEvening(c, id)
+}
+
+// Evening operation middleware
+func (siw *ServerInterfaceWrapper) Evening(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Evening(c, id)
+}
+
+// SaveEvening operation middleware
+func (siw *ServerInterfaceWrapper) SaveEvening(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params SaveEveningParams
+
+	headers := c.Request.Header
+
+	// ------------- Required header parameter "If-Match" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("If-Match")]; found {
+		var IfMatch IfVersion
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandler(c, fmt.Errorf("Expected one value for If-Match, got %d", n), http.StatusBadRequest)
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "If-Match", valueList[0], &IfMatch, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: true, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter If-Match: %w", err), http.StatusBadRequest)
+			return
+		}
+
+		params.IfMatch = IfMatch
+
+	} else {
+		siw.ErrorHandler(c, fmt.Errorf("Header parameter If-Match is required, but not found"), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.SaveEvening(c, id, params)
+}
+
+// NoteGone operation middleware
+func (siw *ServerInterfaceWrapper) NoteGone(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.NoteGone(c, id)
+}
+
+// AddNote operation middleware
+func (siw *ServerInterfaceWrapper) AddNote(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.AddNote(c, id)
+}
+
+// Photos operation middleware
+func (siw *ServerInterfaceWrapper) Photos(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Photos(c, id)
+}
+
+// AddPhoto operation middleware
+func (siw *ServerInterfaceWrapper) AddPhoto(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.AddPhoto(c, id)
+}
+
+// DropPhoto operation middleware
+func (siw *ServerInterfaceWrapper) DropPhoto(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Path parameter "photo" -------------
+	var photo string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "photo", c.Param("photo"), &photo, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter photo: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.DropPhoto(c, id, photo)
+}
+
+// Photo operation middleware
+func (siw *ServerInterfaceWrapper) Photo(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Path parameter "photo" -------------
+	var photo string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "photo", c.Param("photo"), &photo, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter photo: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Photo(c, id, photo)
+}
+
+// Forecast operation middleware
+func (siw *ServerInterfaceWrapper) Forecast(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Forecast(c, id)
+}
+
 // Head operation middleware
 func (siw *ServerInterfaceWrapper) Head(c *gin.Context) {
 
@@ -5720,6 +6259,62 @@ func (siw *ServerInterfaceWrapper) LayLike(c *gin.Context) {
 	siw.Handler.LayLike(c)
 }
 
+// Logbook operation middleware
+func (siw *ServerInterfaceWrapper) Logbook(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params LogbookParams
+
+	// ------------- Optional query parameter "crowd" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "crowd", c.Request.URL.Query(), &params.Crowd, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter crowd: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "food" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "food", c.Request.URL.Query(), &params.Food, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter food: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "year" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "year", c.Request.URL.Query(), &params.Year, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter year: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Logbook(c, params)
+}
+
+// ExportLogbook operation middleware
+func (siw *ServerInterfaceWrapper) ExportLogbook(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.ExportLogbook(c)
+}
+
 // Mend operation middleware
 func (siw *ServerInterfaceWrapper) Mend(c *gin.Context) {
 
@@ -6546,6 +7141,18 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/weights", wrapper.Weights)
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/weights", wrapper.SetWeight)
 	router.POST(options.BaseURL+"/api/v1/jobs/:id/weights/take", wrapper.TakeWeights)
+	router.GET(options.BaseURL+"/api/v1/jobs/:id/forecast", wrapper.Forecast)
+	router.DELETE(options.BaseURL+"/api/v1/jobs/:id/evening", wrapper.DropEvening)
+	router.GET(options.BaseURL+"/api/v1/jobs/:id/evening", wrapper.Evening)
+	router.PUT(options.BaseURL+"/api/v1/jobs/:id/evening", wrapper.SaveEvening)
+	router.PUT(options.BaseURL+"/api/v1/jobs/:id/evening/gone", wrapper.NoteGone)
+	router.POST(options.BaseURL+"/api/v1/jobs/:id/evening/notes", wrapper.AddNote)
+	router.GET(options.BaseURL+"/api/v1/jobs/:id/evening/photos", wrapper.Photos)
+	router.POST(options.BaseURL+"/api/v1/jobs/:id/evening/photos", wrapper.AddPhoto)
+	router.DELETE(options.BaseURL+"/api/v1/jobs/:id/evening/photos/:photo", wrapper.DropPhoto)
+	router.GET(options.BaseURL+"/api/v1/jobs/:id/evening/photos/:photo", wrapper.Photo)
+	router.GET(options.BaseURL+"/api/v1/logbook", wrapper.Logbook)
+	router.GET(options.BaseURL+"/api/v1/logbook/export", wrapper.ExportLogbook)
 	router.GET(options.BaseURL+"/api/v1/days/:date", wrapper.DayOf)
 	router.GET(options.BaseURL+"/api/v1/days/:date/sheet", wrapper.DaySheet)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/ticks", wrapper.Ticks)

@@ -367,6 +367,159 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        /** How the trays of a job as it is saved will be eaten */
+        get: operations["forecast"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/evening": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        /** What was noted of a job's evening, or what can be; version 0 where nothing was */
+        get: operations["evening"];
+        /** Keep what came home; later amounts learn from it */
+        put: operations["saveEvening"];
+        post?: never;
+        /** Take what was noted away, and what it taught */
+        delete: operations["dropEvening"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/evening/gone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Note while the evening goes on that an element is gone, now, or that it is not after all */
+        put: operations["noteGone"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/evening/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note something on the evening, with the time */
+        post: operations["addNote"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/evening/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        /** The photographs of an evening, in the order in which they were made */
+        get: operations["photos"];
+        put?: never;
+        /** Keep a photograph of the evening, made small and without whatever else its file says; twelve at most */
+        post: operations["addPhoto"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/evening/photos/{photo}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+                photo: string;
+            };
+            cookie?: never;
+        };
+        /** A photograph of an evening */
+        get: operations["photo"];
+        put?: never;
+        post?: never;
+        /** Throw a photograph away */
+        delete: operations["dropPhoto"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/logbook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The evenings that were looked back on and what they teach */
+        get: operations["logbook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/logbook/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every dish of every evening as a table */
+        get: operations["exportLogbook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/days/{date}": {
         parameters: {
             query?: never;
@@ -1667,6 +1820,195 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Quantiles: {
+            /** Format: double */
+            p10: number;
+            /** Format: double */
+            p50: number;
+            /** Format: double */
+            p90: number;
+        };
+        /** @description of so many simulated evenings; p10, p50, p90 are what it is in one, five and nine of ten at most */
+        Forecast: {
+            evenings: number;
+            guests: number;
+            /** Format: double */
+            minutes: number;
+            elements: {
+                id: string;
+                /** @description of several, from 1 */
+                tray?: number;
+                food: string;
+                /** Format: double */
+                laid_g: number;
+                eaten_g: components["schemas"]["Quantiles"];
+                left_g: components["schemas"]["Quantiles"];
+                gone_at_min?: components["schemas"]["Quantiles"] | null;
+                /** Format: double */
+                gone_share: number;
+                why: string[];
+            }[];
+            groups: {
+                who: string;
+                count: number;
+                /** Format: double */
+                wanted_g: number;
+                got_g: components["schemas"]["Quantiles"];
+                /**
+                 * Format: double
+                 * @description guests who got less than half of what they wanted
+                 */
+                without: number;
+            }[];
+            looks: {
+                /** Format: double */
+                minute: number;
+                /** Format: double */
+                left_share: number;
+            }[];
+            top_up: {
+                /** Format: double */
+                minute: number;
+                food: string;
+                /** Format: double */
+                grams: number;
+            }[];
+            waste: {
+                /** Format: double */
+                grams: number;
+                cost: number;
+            };
+            crowd: {
+                tray?: number;
+                side: string;
+                /** Format: double */
+                share: number;
+            }[];
+        };
+        EveningDish: {
+            tray: number;
+            element?: string;
+            food: string;
+            form?: string;
+            /**
+             * Format: double
+             * @description of its food, for a grown-up, before anything was learnt
+             */
+            share_g: number;
+            /** Format: double */
+            laid_g: number;
+            /** Format: double */
+            left_g: number;
+            /** Format: double */
+            gone_at_min?: number | null;
+            reasons: string[];
+            foreseen?: components["schemas"]["Quantiles"];
+        };
+        EveningNote: {
+            /** Format: date-time */
+            at: string;
+            says: string;
+        };
+        Evening: {
+            id: string;
+            /** @description left out where it was noted without one */
+            job?: string;
+            title: string;
+            crowd: string;
+            date: string;
+            occasion: string;
+            guests: {
+                adults: number;
+                children?: number;
+                light?: number;
+                hearty?: number;
+            };
+            /** Format: double */
+            lasted_min: number;
+            dishes: components["schemas"]["EveningDish"][];
+            notes: components["schemas"]["EveningNote"][];
+            /** @description it was looked back on */
+            done: boolean;
+            /** Format: int64 */
+            version: number;
+        };
+        GoneAsked: {
+            tray?: number;
+            element: string;
+            gone: boolean;
+        };
+        NoteAsked: {
+            says: string;
+        };
+        PhotoKept: {
+            id: string;
+            /** Format: date-time */
+            made_at: string;
+        };
+        PhotoList: {
+            photos: components["schemas"]["PhotoKept"][];
+        };
+        Factor: {
+            food: string;
+            /** Format: double */
+            factor: number;
+            /** Format: double */
+            sd: number;
+            evenings: number;
+            because: string[];
+        };
+        Logbook: {
+            evenings: components["schemas"]["LoggedEvening"][];
+            /** @description what was learnt, for the crowd that is asked for or for everybody */
+            foods: components["schemas"]["LoggedFood"][];
+            crowds: string[];
+            years: number[];
+            reasons: string[];
+        };
+        LoggedEvening: {
+            id: string;
+            job?: string;
+            title: string;
+            crowd: string;
+            date: string;
+            guests: number;
+            /** Format: double */
+            laid_g: number;
+            /** Format: double */
+            left_g: number;
+            /** @description what was left at today's prices, minor units */
+            cost_left: number;
+            /**
+             * Format: double
+             * @description what the forecast said would be left, where there was one
+             */
+            foreseen_left_g?: number;
+            notes?: string[];
+            foods: {
+                food: string;
+                /** Format: double */
+                laid_g: number;
+                /** Format: double */
+                left_g: number;
+                /** Format: double */
+                gone_at_min?: number | null;
+                reasons?: string[];
+            }[];
+        };
+        LoggedFood: {
+            food: string;
+            name: string;
+            /** Format: double */
+            factor: number;
+            /** Format: double */
+            sd: number;
+            evenings: number;
+            because: string[];
+            /** Format: double */
+            laid_g: number;
+            /** Format: double */
+            left_g: number;
+        };
         Door: {
             /**
              * @description which of them asks
@@ -3718,6 +4060,303 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WeightsTaken"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    forecast: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The forecast */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Forecast"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    evening: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The evening */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Evening"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    saveEvening: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version this change was made from, 0 for something new */
+                "If-Match": components["parameters"]["IfVersion"];
+            };
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Evening"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Evening"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    dropEvening: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is gone */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    noteGone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GoneAsked"];
+            };
+        };
+        responses: {
+            /** @description The evening */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Evening"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addNote: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoteAsked"];
+            };
+        };
+        responses: {
+            /** @description The evening */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Evening"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    photos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The list */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoList"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/png": string;
+                "image/jpeg": string;
+            };
+        };
+        responses: {
+            /** @description Kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoKept"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The photograph */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    dropPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is gone */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    logbook: {
+        parameters: {
+            query?: {
+                /** @description of this crowd only */
+                crowd?: string;
+                /** @description with this food only */
+                food?: string;
+                /** @description of this year only */
+                year?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The logbook */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Logbook"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    exportLogbook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The table */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
                 };
             };
             default: components["responses"]["Problem"];

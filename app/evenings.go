@@ -1,0 +1,428 @@
+package app
+
+import (
+	"cmp"
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+	"time"
+
+	"happytray/core/amount"
+	"happytray/core/brief"
+	"happytray/core/fault"
+	"happytray/core/food"
+	"happytray/core/graze"
+	"happytray/core/job"
+	"happytray/core/learn"
+	"happytray/core/pick"
+	"happytray/store"
+)
+
+// Evening is what was noted of one: while it went on and when it was looked back on.
+type Evening struct {
+	ID        string       `json:"id"`            // its job's, where it has one
+	Job       string       `json:"job,omitempty"` // "" where it was noted without one
+	Title     string       `json:"title"`
+	Crowd     string       `json:"crowd"`
+	Date      string       `json:"date"` // 2026-11-30
+	Occasion  string       `json:"occasion"`
+	Guests    brief.Guests `json:"guests"`
+	LastedMin float64      `json:"lasted_min"`
+	Dishes    []Dish       `json:"dishes"`
+	Notes     []Note       `json:"notes"`
+	Done      bool         `json:"done"` // it was looked back on; before that only what was noted on the evening is there
+	Version   int64        `json:"version"`
+}
+
+// Dish is one element of the evening's trays, or a food where it was noted without a tray.
+type Dish struct {
+	Tray      int      `json:"tray"` // from 0
+	Element   string   `json:"element,omitempty"`
+	Food      string   `json:"food"`
+	Form      string   `json:"form,omitempty"`
+	ShareG    float64  `json:"share_g"` // of its food, for a grown-up, before anything was learnt
+	LaidG     float64  `json:"laid_g"`
+	LeftG     float64  `json:"left_g"`
+	GoneAtMin *float64 `json:"gone_at_min"`
+	Reasons   []string `json:"reasons"`
+	Foreseen  *Range   `json:"foreseen,omitempty"` // grams left
+}
+
+// Range is what a number is in one, five and nine of ten evenings.
+type Range = graze.Range
+
+// Note is something that was said of an evening.
+type Note struct {
+	At   time.Time `json:"at"`
+	Says string    `json:"says"`
+}
+
+const (
+	mostDishes   = 1200
+	mostNotes    = 60
+	mostNoteSays = 1000
+	// MostPhotos is how many photographs an evening has at most.
+	MostPhotos = 12
+)
+
+// CrowdOf is who is fed: what they eat is remembered by it.
+func CrowdOf(b brief.Brief) string { return strings.TrimSpace(cmp.Or(b.Crowd, b.Host)) }
+
+func readEvening(e store.Evening) (out Evening, err error) {
+	if err = json.Unmarshal([]byte(e.Document), &out); err != nil {
+		return out, fmt.Errorf("what was noted of an evening cannot be read: %w", err)
+	}
+	out.ID, out.Version = e.ID, e.Version
+	return out, nil
+}
+
+func (e Evening) write() (store.Evening, error) {
+	raw, err := json.Marshal(e)
+	return store.Evening{Day: e.Date, Crowd: e.Crowd, Document: string(raw)}, err
+}
+
+// Evening is what was noted of a job's evening, or what can be: every element laid and nothing left to say yet.
+func (a *App) Evening(ctx context.Context, id string) (Evening, error) {
+	kept, err := a.store.Evening(ctx, id)
+	if err == nil {
+		return readEvening(kept)
+	}
+	if !errors.Is(err, store.ErrNotFound) {
+		return Evening{}, err
+	}
+	return a.blank(ctx, id)
+}
+
+// blank is a job's evening before anybody noted anything.
+func (a *App) blank(ctx context.Context, id string) (Evening, error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return Evening{}, err
+	}
+	now, err := a.savedTray(ctx, id, 0, h)
+	if err != nil {
+		return Evening{}, err
+	}
+	s, err := a.Settings(ctx)
+	if err != nil {
+		return Evening{}, err
+	}
+	return blankOf(id, now.reading.Job, now.larder, a.today(s)), nil
+}
+
+// blankOf is a job's evening before anybody noted anything.
+func blankOf(id string, j *job.Job, larder *food.Larder, today string) Evening {
+	b := j.Brief
+	out := Evening{ID: id, Job: id, Title: j.Title, Crowd: CrowdOf(b), Date: cmp.Or(b.ServeDay(), today), Occasion: b.For(), Guests: b.Guests, LastedMin: b.Lasts(), Dishes: []Dish{}, Notes: []Note{}}
+	shares := SharesOf(j, larder)
+	for n, t := range j.Trays {
+		times := float64(t.Copies())
+		for i := range t.Elements {
+			e := &t.Elements[i]
+			f, ok := larder.Get(e.Food)
+			if !ok || f.Category == food.NotFood || f.Category == food.Garnish || !e.Placed || e.Grams <= 0 {
+				continue
+			}
+			out.Dishes = append(out.Dishes, Dish{Tray: n, Element: e.ID, Food: e.Food, Form: e.Form, ShareG: shares[e.Food], LaidG: math.Round(10*e.Grams*times) / 10, Reasons: []string{}})
+		}
+	}
+	return out
+}
+
+// SharesOf are the grams for a grown-up that a job's foods are reckoned with before anything was learnt.
+func SharesOf(j *job.Job, larder *food.Larder) map[string]float64 {
+	var chosen []pick.Choice
+	met := map[string]bool{}
+	for _, t := range j.Trays {
+		for _, e := range t.Elements {
+			if f, ok := larder.Get(e.Food); ok && !met[e.Food] {
+				met[e.Food] = true
+				chosen = append(chosen, pick.Choice{Food: f, Form: e.Form})
+			}
+		}
+	}
+	out := map[string]float64{}
+	for _, x := range amount.Of(j.Brief, chosen) {
+		out[x.Food.ID] = math.Round(10*x.Usual/math.Max(.5, j.Brief.Guests.Appetites())) / 10
+	}
+	return out
+}
+
+// check holds an evening against sense.
+func (e *Evening) check() error {
+	if len(e.Dishes) > mostDishes {
+		return fault.Bad("dishes", "%d at most", mostDishes)
+	}
+	if len(e.Notes) > mostNotes {
+		return fault.Bad("notes", "%d at most", mostNotes)
+	}
+	for i, n := range e.Notes {
+		if err := fault.Text(fmt.Sprintf("notes[%d].says", i), n.Says, mostNoteSays); err != nil {
+			return err
+		}
+	}
+	if err := fault.First(func() error { return fault.Text("title", e.Title, 160) }, func() error { return fault.Text("crowd", e.Crowd, 160) }); err != nil {
+		return err
+	}
+	for i := range e.Dishes {
+		d := &e.Dishes[i]
+		if d.Reasons == nil {
+			d.Reasons = []string{}
+		}
+		for _, r := range d.Reasons {
+			if !slices.Contains(learn.Reasons, r) {
+				return fault.Bad(fmt.Sprintf("dishes[%d].reasons", i), "%.40q is no reason; known are %s", r, strings.Join(learn.Reasons, ", "))
+			}
+		}
+	}
+	// each dish by itself, as it stands on the table, then all of them by food
+	one := e.record(func(d Dish) string { return d.Food + "\x00" + d.Element + fmt.Sprint(d.Tray) })
+	for i := range one.Foods {
+		one.Foods[i].Food, _, _ = strings.Cut(one.Foods[i].Food, "\x00")
+		single := one
+		single.Foods = one.Foods[i : i+1]
+		if err := single.Check(); err != nil {
+			return fault.In(fmt.Sprintf("dishes[%d]", i), err)
+		}
+	}
+	r := e.Record()
+	return r.Check()
+}
+
+// Record is the evening as it is learnt from: its dishes by food.
+func (e *Evening) Record() learn.Record { return e.record(func(d Dish) string { return d.Food }) }
+
+func (e *Evening) record(key func(Dish) string) learn.Record {
+	out := learn.Record{Date: e.Date, Occasion: e.Occasion, Crowd: e.Crowd, Guests: e.Guests, LastedMin: e.LastedMin}
+	at := map[string]int{}
+	for _, d := range e.Dishes {
+		i, met := at[key(d)]
+		if !met {
+			i = len(out.Foods)
+			at[key(d)] = i
+			out.Foods = append(out.Foods, learn.Remains{Food: key(d), ShareG: d.ShareG, GoneAtMin: d.GoneAtMin, Reasons: []string{}})
+		}
+		f := &out.Foods[i]
+		f.LaidG, f.LeftG = f.LaidG+d.LaidG, f.LeftG+d.LeftG
+		switch { // a food is gone when the last of it is
+		case d.GoneAtMin == nil || f.GoneAtMin == nil:
+			f.GoneAtMin = nil
+		case *d.GoneAtMin > *f.GoneAtMin:
+			f.GoneAtMin = d.GoneAtMin
+		}
+		for _, r := range d.Reasons {
+			if !slices.Contains(f.Reasons, r) {
+				f.Reasons = append(f.Reasons, r)
+			}
+		}
+	}
+	return out
+}
+
+// SaveEvening keeps what was noted of a job's evening, on top of the version that was seen, 0 for nothing.
+func (a *App) SaveEvening(ctx context.Context, id string, seen int64, in Evening) (Evening, error) {
+	if _, err := a.store.Head(ctx, id); err != nil {
+		return Evening{}, err
+	}
+	in.ID, in.Job = id, id
+	if err := in.check(); err != nil {
+		return Evening{}, err
+	}
+	kept, err := a.store.ChangeEvening(ctx, id, func(was store.Evening) (store.Evening, error) {
+		if was.Version != seen {
+			return was, store.ErrConflict
+		}
+		return in.write()
+	})
+	if err != nil {
+		return Evening{}, err
+	}
+	return readEvening(kept)
+}
+
+// DropEvening takes what was noted of an evening away: what it taught is undone with it.
+func (a *App) DropEvening(ctx context.Context, id string) error {
+	_, err := a.store.ChangeEvening(ctx, id, func(was store.Evening) (store.Evening, error) {
+		if was.Version == 0 {
+			return was, store.ErrNotFound
+		}
+		return store.Evening{}, nil
+	})
+	return err
+}
+
+// NoteGone notes while an evening goes on that an element is gone, now, or that it is not after all.
+func (a *App) NoteGone(ctx context.Context, id string, tray int, element string, gone bool) (Evening, error) {
+	return a.onTheEvening(ctx, id, func(e *Evening, minute float64) error {
+		for i := range e.Dishes {
+			d := &e.Dishes[i]
+			if d.Tray != tray || d.Element != element {
+				continue
+			}
+			d.GoneAtMin, d.LeftG = nil, 0
+			if gone {
+				d.GoneAtMin = &minute
+			}
+			return nil
+		}
+		return fault.Bad("element", "there is no such thing on this tray")
+	})
+}
+
+// AddNote notes something on the evening, with the time.
+func (a *App) AddNote(ctx context.Context, id, says string) (Evening, error) {
+	return a.onTheEvening(ctx, id, func(e *Evening, _ float64) error {
+		if strings.TrimSpace(says) == "" {
+			return fault.Bad("says", "write what is to be remembered")
+		}
+		e.Notes = append(e.Notes, Note{a.now().UTC().Truncate(time.Second), strings.TrimSpace(says)})
+		return nil
+	})
+}
+
+// onTheEvening changes what is noted of a job's evening, whoever else does; minute is how far it has gone.
+func (a *App) onTheEvening(ctx context.Context, id string, change func(e *Evening, minute float64) error) (Evening, error) {
+	blank, err := a.blank(ctx, id)
+	if err != nil {
+		return Evening{}, err
+	}
+	minute, err := a.minuteOf(ctx, id, blank.LastedMin)
+	if err != nil {
+		return Evening{}, err
+	}
+	kept, err := a.store.ChangeEvening(ctx, id, func(was store.Evening) (store.Evening, error) {
+		e := blank
+		e.Dishes, e.Notes = slices.Clone(blank.Dishes), slices.Clone(blank.Notes)
+		if was.Version > 0 {
+			var err error
+			if e, err = readEvening(was); err != nil {
+				return was, err
+			}
+		}
+		if err := change(&e, minute); err != nil {
+			return was, err
+		}
+		if err := e.check(); err != nil {
+			return was, err
+		}
+		return e.write()
+	})
+	if err != nil {
+		return Evening{}, err
+	}
+	return readEvening(kept)
+}
+
+// minuteOf is how many minutes of a job's evening have gone, within the evening.
+func (a *App) minuteOf(ctx context.Context, id string, lasts float64) (float64, error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return 0, err
+	}
+	now, err := a.savedTray(ctx, id, 0, h)
+	if err != nil {
+		return 0, err
+	}
+	s, err := a.Settings(ctx)
+	if err != nil {
+		return 0, err
+	}
+	at, ok := now.reading.Brief.ServeTime(s.Location())
+	if !ok {
+		return 0, nil
+	}
+	return math.Round(math.Min(lasts, math.Max(0, a.now().Sub(at).Minutes()))), nil
+}
+
+// Learnt is what all evenings before a day have taught, "" for all of them, for an occasion and a month.
+func (a *App) Learnt(ctx context.Context, before string, o learn.Options) (learn.Learnt, error) {
+	version, err := a.store.EveningsVersion(ctx)
+	if err != nil {
+		return learn.Learnt{}, err
+	}
+	key := learntKey{version, before, o}
+	if l, ok := a.learnt.Get(key); ok {
+		return l, nil
+	}
+	list, err := a.Evenings(ctx)
+	if err != nil {
+		return learn.Learnt{}, err
+	}
+	var records []learn.Record
+	for i := range list {
+		if list[i].Done && (before == "" || list[i].Date < before) {
+			records = append(records, list[i].Record())
+		}
+	}
+	l, err := learn.Of(records, o)
+	if err == nil {
+		a.learnt.Add(key, l)
+	}
+	return l, err
+}
+
+// Evenings lists what was noted, the latest first.
+func (a *App) Evenings(ctx context.Context) ([]Evening, error) {
+	list, err := a.store.Evenings(ctx)
+	if err != nil {
+		return nil, err
+	}
+	out := make([]Evening, 0, len(list))
+	for _, k := range list {
+		e, err := readEvening(k)
+		if err != nil {
+			return nil, err
+		}
+		out = append(out, e)
+	}
+	return out, nil
+}
+
+// told is how far from the usual share something learnt changes an amount, and mostTold how many evenings are told of.
+const (
+	told     = .03
+	mostTold = 2
+)
+
+// teach fills in what evenings before the brief's day have taught of its crowd. What the host has refused stays
+// refused. Where the evenings cannot be read the usual shares count: it is no reason to plan nothing.
+func (a *App) teach(ctx context.Context, b *brief.Brief) {
+	l, err := a.Learnt(ctx, b.ServeDay(), learn.Options{Occasion: b.For(), Month: b.SeasonMonth()})
+	if err != nil {
+		return
+	}
+	refused := map[string]bool{}
+	for _, x := range b.Learnt {
+		refused[x.Food] = x.Refused
+	}
+	b.Learnt = nil
+	crowd := CrowdOf(*b)
+	for _, everybody := range l.Foods {
+		f, _ := l.For(crowd, everybody.Food)
+		if math.Abs(f.Factor-1) < told || len(b.Learnt) >= brief.MaxLearnt {
+			continue
+		}
+		b.Learnt = append(b.Learnt, brief.Learnt{Food: f.Food, Factor: math.Min(8, math.Max(.125, f.Factor)), Because: f.Because[:min(mostTold, len(f.Because))], Refused: refused[f.Food]})
+	}
+}
+
+// forget leaves of what was learnt what is on the trays.
+func forget(j *job.Job) {
+	on := map[string]bool{}
+	for _, t := range j.Trays {
+		for _, id := range t.Foods() {
+			on[id] = true
+		}
+	}
+	only := func(list []brief.Learnt) []brief.Learnt {
+		return slices.DeleteFunc(slices.Clone(list), func(l brief.Learnt) bool { return !on[l.Food] })
+	}
+	j.Brief.Learnt = only(j.Brief.Learnt)
+	for _, t := range j.Trays {
+		t.Brief.Learnt = only(t.Brief.Learnt)
+	}
+}

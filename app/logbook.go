@@ -1,0 +1,199 @@
+package app
+
+import (
+	"bytes"
+	"context"
+	"encoding/csv"
+	"math"
+	"slices"
+	"strconv"
+	"strings"
+	"time"
+
+	"github.com/google/uuid"
+
+	"happytray/core/food"
+	"happytray/core/learn"
+	"happytray/store"
+)
+
+// Logbook is the evenings that were looked back on, the latest first, and what they teach.
+type Logbook struct {
+	Evenings []LoggedEvening `json:"evenings"`
+	Foods    []LoggedFood    `json:"foods"`
+	Crowds   []string        `json:"crowds"`
+	Years    []int           `json:"years"`
+	Reasons  []string        `json:"reasons"`
+}
+
+// LoggedEvening is one of them, by food.
+type LoggedEvening struct {
+	ID       string       `json:"id"`
+	Job      string       `json:"job,omitempty"`
+	Title    string       `json:"title"`
+	Crowd    string       `json:"crowd"`
+	Date     string       `json:"date"`
+	Guests   int          `json:"guests"`
+	LaidG    float64      `json:"laid_g"`
+	LeftG    float64      `json:"left_g"`
+	CostLeft int          `json:"cost_left"` // at today's prices
+	Foreseen *float64     `json:"foreseen_left_g,omitempty"`
+	Notes    []string     `json:"notes"`
+	Foods    []LoggedDish `json:"foods"`
+}
+
+// LoggedDish is what became of one food on an evening.
+type LoggedDish struct {
+	Food      string   `json:"food"`
+	LaidG     float64  `json:"laid_g"`
+	LeftG     float64  `json:"left_g"`
+	GoneAtMin *float64 `json:"gone_at_min"`
+	Reasons   []string `json:"reasons"`
+}
+
+// LoggedFood is what was learnt of a food, and what became of it on all the evenings listed.
+type LoggedFood struct {
+	learn.Factor
+	Name  string  `json:"name"`
+	LaidG float64 `json:"laid_g"`
+	LeftG float64 `json:"left_g"`
+}
+
+// Narrowed is what of a logbook is asked for; zero values ask for everything.
+type Narrowed struct {
+	Crowd, Food string
+	Year        int
+}
+
+// Logbook lists the evenings that were looked back on.
+func (a *App) Logbook(ctx context.Context, n Narrowed) (Logbook, error) {
+	out := Logbook{Evenings: []LoggedEvening{}, Foods: []LoggedFood{}, Crowds: []string{}, Years: []int{}, Reasons: learn.Reasons}
+	h, err := a.House(ctx)
+	if err != nil {
+		return out, err
+	}
+	list, err := a.Evenings(ctx)
+	if err != nil {
+		return out, err
+	}
+	larder := h.All
+	laid, left := map[string]float64{}, map[string]float64{}
+	for i := range list {
+		e := &list[i]
+		if !e.Done {
+			continue
+		}
+		if e.Crowd != "" && !slices.Contains(out.Crowds, e.Crowd) {
+			out.Crowds = append(out.Crowds, e.Crowd)
+		}
+		year, _ := strconv.Atoi(e.Date[:min(4, len(e.Date))])
+		if !slices.Contains(out.Years, year) {
+			out.Years = append(out.Years, year)
+		}
+		logged := e.logged(larder)
+		with := func(d LoggedDish) bool { return d.Food == n.Food }
+		if n.Crowd != "" && e.Crowd != n.Crowd || n.Year != 0 && year != n.Year || n.Food != "" && !slices.ContainsFunc(logged.Foods, with) {
+			continue
+		}
+		out.Evenings = append(out.Evenings, logged)
+		for _, f := range logged.Foods {
+			laid[f.Food] += f.LaidG
+			left[f.Food] += f.LeftG
+		}
+	}
+	slices.Sort(out.Crowds)
+	l, err := a.Learnt(ctx, "", learn.Options{})
+	if err != nil {
+		return out, err
+	}
+	for _, everybody := range l.Foods {
+		if _, on := laid[everybody.Food]; !on {
+			continue
+		}
+		f, _ := l.For(n.Crowd, everybody.Food)
+		name := f.Food
+		if known, ok := larder.Get(f.Food); ok {
+			name = known.Name
+		}
+		out.Foods = append(out.Foods, LoggedFood{Factor: f, Name: name, LaidG: round1(laid[f.Food]), LeftG: round1(left[f.Food])})
+	}
+	return out, nil
+}
+
+func round1(v float64) float64 { return math.Round(10*v) / 10 }
+
+// logged is an evening by food.
+func (e *Evening) logged(larder *food.Larder) LoggedEvening {
+	out := LoggedEvening{ID: e.ID, Job: e.Job, Title: e.Title, Crowd: e.Crowd, Date: e.Date, Guests: e.Guests.Total(), Notes: []string{}, Foods: []LoggedDish{}}
+	cost := 0.0
+	r := e.Record()
+	for _, f := range r.Foods {
+		out.Foods = append(out.Foods, LoggedDish{f.Food, round1(f.LaidG), round1(f.LeftG), f.GoneAtMin, f.Reasons})
+		out.LaidG += f.LaidG
+		out.LeftG += f.LeftG
+		if known, ok := larder.Get(f.Food); ok {
+			cost += f.LeftG * larder.GramPrice(known)
+		}
+	}
+	foreseen, any := 0.0, false
+	for _, d := range e.Dishes {
+		if d.Foreseen != nil {
+			foreseen, any = foreseen+d.Foreseen.P50, true
+		}
+	}
+	if any {
+		foreseen = round1(foreseen)
+		out.Foreseen = &foreseen
+	}
+	for _, n := range e.Notes {
+		out.Notes = append(out.Notes, n.Says)
+	}
+	out.LaidG, out.LeftG, out.CostLeft = round1(out.LaidG), round1(out.LeftG), int(math.Round(cost))
+	return out
+}
+
+// LogbookTable is every dish of every evening as CSV.
+func (a *App) LogbookTable(ctx context.Context) ([]byte, error) {
+	list, err := a.Evenings(ctx)
+	if err != nil {
+		return nil, err
+	}
+	var b bytes.Buffer
+	w := csv.NewWriter(&b)
+	w.UseCRLF = true
+	_ = w.Write([]string{"date", "title", "crowd", "occasion", "adults", "children", "lasted_min", "food", "form", "share_g", "laid_g", "left_g", "gone_at_min", "reasons"})
+	for i := range list {
+		e := &list[i]
+		if !e.Done {
+			continue
+		}
+		for _, d := range e.Dishes {
+			gone := ""
+			if d.GoneAtMin != nil {
+				gone = number(*d.GoneAtMin)
+			}
+			row := []string{e.Date, e.Title, e.Crowd, e.Occasion, strconv.Itoa(e.Guests.Adults), strconv.Itoa(e.Guests.Children), number(e.LastedMin), d.Food, d.Form, number(d.ShareG), number(d.LaidG), number(d.LeftG), gone, strings.Join(d.Reasons, "; ")}
+			for k := range row { // what a spreadsheet would take for a formula
+				if row[k] != "" && strings.ContainsAny(row[k][:1], "=+-@\t\r") {
+					row[k] = "'" + row[k]
+				}
+			}
+			if err := w.Write(row); err != nil {
+				return nil, err
+			}
+		}
+	}
+	w.Flush()
+	return b.Bytes(), w.Error()
+}
+
+func number(v float64) string { return strconv.FormatFloat(v, 'f', -1, 64) }
+
+// AddPhoto keeps a photograph of a job's evening, a JPEG that was made small.
+func (a *App) AddPhoto(ctx context.Context, id string, jpeg []byte) (store.Photo, error) {
+	if _, err := a.store.Head(ctx, id); err != nil {
+		return store.Photo{}, err
+	}
+	p := store.Photo{Evening: id, ID: uuid.NewString(), Media: "image/jpeg", Data: jpeg, MadeAt: a.now().UTC().Truncate(time.Millisecond)}
+	return p, a.store.AddPhoto(ctx, p, MostPhotos)
+}

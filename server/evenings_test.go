@@ -1,0 +1,256 @@
+package server
+
+import (
+	"bytes"
+	"encoding/json"
+	"fmt"
+	"image"
+	"image/color"
+	"image/png"
+	"strings"
+	"testing"
+	"time"
+
+	"happytray/server/api"
+)
+
+// From serving to the next brief: what was noted on the evening and looked back on changes what the same crowd gets the
+// next time, says so, can be refused, and is undone with the record.
+func TestFromServingToTheNextBrief(t *testing.T) {
+	d := open(t, db.DSN())
+	served := time.Now().Add(-40 * time.Minute)
+	brief := func(at time.Time) string {
+		return `{"guests":{"adults":12},"host":"The tide gauge club","foods":["orange-block","wide-sausage","round-crackers","red-grapes","almonds","chickpea-dip"],"serve_at":"` + at.UTC().Format(time.RFC3339) + `"}`
+	}
+	first := d.laidOut("The first evening", brief(served))
+	at := "/api/v1/jobs/" + first + "/evening"
+	var e api.Evening
+	d.ask("GET", at, nil).into(t, &e)
+	if e.Version != 0 || e.Done || e.Crowd != "The tide gauge club" || len(e.Dishes) < 5 || e.LastedMin != 60 {
+		t.Fatalf("%+v", e)
+	}
+	for _, x := range e.Dishes {
+		if x.LaidG <= 0 || x.LeftG != 0 || x.ShareG <= 0 || x.GoneAtMin != nil {
+			t.Errorf("before anything was noted: %+v", x)
+		}
+	}
+	// on the evening: one tap, and a note, each with the time
+	grapes := ""
+	for _, x := range e.Dishes {
+		if x.Food == "red-grapes" {
+			grapes = *x.Element
+		}
+	}
+	gone := d.ask("PUT", at+"/gone", fmt.Appendf(nil, `{"tray":0,"element":%q,"gone":true}`, grapes))
+	if gone.status != 200 {
+		t.Fatalf("%d %s", gone.status, gone.body)
+	}
+	d.ask("POST", at+"/notes", []byte(`{"says":"They stand at the window side."}`)).into(t, &e)
+	if e.Version != 2 || e.Done || len(e.Notes) != 1 || time.Since(e.Notes[0].At) > time.Minute {
+		t.Errorf("%+v", e.Notes)
+	}
+	for _, x := range e.Dishes {
+		if *x.Element == grapes && (x.GoneAtMin == nil || *x.GoneAtMin < 39 || *x.GoneAtMin > 41) {
+			t.Errorf("gone at %v", x.GoneAtMin)
+		}
+	}
+	for body, status := range map[string]int{`{"element":"nothing","gone":true}`: 422, `{}`: 400, `{"element":"x","gone":"yes"}`: 400} {
+		if a := d.ask("PUT", at+"/gone", []byte(body)); a.status != status {
+			t.Errorf("%s: %d", body, a.status)
+		}
+	}
+	// looked back: most of the dip came home
+	e.Done = true
+	for i := range e.Dishes {
+		switch e.Dishes[i].Food {
+		case "chickpea-dip":
+			e.Dishes[i].LeftG = .8 * e.Dishes[i].LaidG
+			e.Dishes[i].Reasons = []string{"too sour"}
+		case "red-grapes": // all of them went early
+			x := 20.0
+			e.Dishes[i].GoneAtMin = &x
+		default:
+			e.Dishes[i].LeftG = .02 * e.Dishes[i].LaidG
+		}
+	}
+	save := func(version int64, e api.Evening) answer {
+		raw, _ := json.Marshal(e)
+		return d.ask("PUT", at, raw, "If-Match", fmt.Sprint(version))
+	}
+	if a := save(1, e); a.status != 412 {
+		t.Errorf("over what somebody else noted: %d", a.status)
+	}
+	worse := e
+	worse.Dishes = append([]api.EveningDish{}, e.Dishes...)
+	worse.Dishes[0].LeftG = worse.Dishes[0].LaidG + 50
+	if a := save(2, worse); a.status != 422 || !strings.Contains(string(a.body), "left") {
+		t.Errorf("more left than laid: %d %s", a.status, a.body)
+	}
+	if a := save(2, e); a.status != 200 {
+		t.Fatalf("%d %s", a.status, a.body)
+	}
+
+	grams := func(document any) map[string]float64 {
+		var doc struct {
+			Elements []struct {
+				Food  string
+				Grams float64
+			}
+			Reserve []struct {
+				Food  string
+				Grams float64
+			}
+		}
+		raw, _ := json.Marshal(document)
+		if err := json.Unmarshal(raw, &doc); err != nil {
+			t.Fatal(err)
+		}
+		out := map[string]float64{}
+		for _, x := range doc.Elements {
+			out[x.Food] += x.Grams
+		}
+		for _, x := range doc.Reserve {
+			out[x.Food] += x.Grams
+		}
+		return out
+	}
+	plan := func(brief string) (map[string]float64, string) {
+		a := d.ask("POST", "/api/v1/plan", []byte(brief))
+		if a.status != 200 {
+			t.Fatalf("%d %s", a.status, a.body)
+		}
+		var doc any
+		a.into(t, &doc)
+		return grams(doc), string(a.body)
+	}
+	next := brief(time.Now().Add(100 * time.Hour))
+	with, file := plan(next)
+	if !strings.Contains(file, `"learnt"`) || !strings.Contains(file, "too sour") {
+		t.Error("the next brief does not say what was learnt")
+	}
+	refusedBrief := strings.Replace(next, `"host"`, `"learnt":[{"food":"chickpea-dip","factor":1,"refused":true}],"host"`, 1)
+	refused, _ := plan(refusedBrief)
+	before, _ := plan(brief(served.Add(-48 * time.Hour))) // an evening cannot teach one before it
+	if with["chickpea-dip"] > .8*before["chickpea-dip"] || with["red-grapes"] < 1.1*before["red-grapes"] {
+		t.Errorf("dip %.0f g, was %.0f; grapes %.0f g, were %.0f", with["chickpea-dip"], before["chickpea-dip"], with["red-grapes"], before["red-grapes"])
+	}
+	if r := refused["chickpea-dip"] / before["chickpea-dip"]; r < .97 || r > 1.03 {
+		t.Errorf("refused: dip %.0f g, was %.0f", refused["chickpea-dip"], before["chickpea-dip"])
+	}
+	if a := d.ask("DELETE", at, nil); a.status != 204 {
+		t.Fatal(a.status)
+	}
+	if undone, _ := plan(next); undone["chickpea-dip"] != before["chickpea-dip"] || undone["red-grapes"] != before["red-grapes"] {
+		t.Errorf("undone: dip %.0f g, was %.0f", undone["chickpea-dip"], before["chickpea-dip"])
+	}
+	if a := d.ask("DELETE", at, nil); a.status != 404 {
+		t.Errorf("once more: %d", a.status)
+	}
+}
+
+// laidOut is a job planned from a brief, with its tray laid, saved.
+func (d *desk) laidOut(title, brief string) string {
+	d.tb.Helper()
+	j := d.planned(title, brief)
+	var now api.Job
+	d.ask("GET", "/api/v1/jobs/"+j.Id, nil).into(d.tb, &now)
+	raw, _ := json.Marshal(now.Document)
+	var laid []byte
+	for _, line := range bytes.Split(bytes.TrimSpace(d.ask("POST", "/api/v1/arrange?seconds=1&effort=1", raw).body), []byte("\n")) {
+		var p struct{ Tray json.RawMessage }
+		if json.Unmarshal(line, &p) == nil && len(p.Tray) > 0 {
+			laid = p.Tray
+		}
+	}
+	if a := d.ask("PUT", "/api/v1/jobs/"+j.Id, laid, "If-Match", fmt.Sprintf(`"%d"`, now.Revision)); a.status != 200 {
+		d.tb.Fatalf("%d %.300s", a.status, a.body)
+	}
+	return j.Id
+}
+
+func TestForecastAndPhotos(t *testing.T) {
+	d := open(t, db.DSN())
+	id := "/api/v1/jobs/" + d.laidOut("Foreseen", `{"guests":{"adults":8}}`)
+	var f api.Forecast
+	d.ask("GET", id+"/forecast", nil).into(t, &f)
+	if f.Guests != 8 || len(f.Elements) < 6 || len(f.Looks) != 3 || f.Evenings < 100 {
+		t.Errorf("%+v", f)
+	}
+	if a := d.ask("GET", "/api/v1/jobs/nobody/forecast", nil); a.status != 404 {
+		t.Error(a.status)
+	}
+	img := image.NewNRGBA(image.Rect(0, 0, 60, 40))
+	for i := range img.Pix {
+		img.Pix[i] = 200
+	}
+	img.Set(3, 3, color.Black)
+	var b bytes.Buffer
+	if err := png.Encode(&b, img); err != nil {
+		t.Fatal(err)
+	}
+	var kept api.PhotoKept
+	a := d.ask("POST", id+"/evening/photos", b.Bytes(), "Content-Type", "image/png")
+	if a.status != 201 {
+		t.Fatalf("%d %s", a.status, a.body)
+	}
+	a.into(t, &kept)
+	if p := d.ask("GET", id+"/evening/photos/"+kept.Id, nil); p.status != 200 || !bytes.HasPrefix(p.body, []byte{0xff, 0xd8}) || !strings.Contains(p.header.Get("Cache-Control"), "private") {
+		t.Errorf("%d %s", p.status, p.header)
+	}
+	for range 11 {
+		d.ask("POST", id+"/evening/photos", b.Bytes(), "Content-Type", "image/png")
+	}
+	if a := d.ask("POST", id+"/evening/photos", b.Bytes(), "Content-Type", "image/png"); a.status != 422 || !strings.Contains(string(a.body), "12 photographs") {
+		t.Errorf("a thirteenth: %d %s", a.status, a.body)
+	}
+	if a := d.ask("POST", id+"/evening/photos", []byte("no picture"), "Content-Type", "image/png"); a.status != 422 {
+		t.Errorf("no picture: %d", a.status)
+	}
+	var list api.PhotoList
+	d.ask("GET", id+"/evening/photos", nil).into(t, &list)
+	if len(list.Photos) != 12 || list.Photos[0].Id != kept.Id {
+		t.Errorf("%d photographs", len(list.Photos))
+	}
+	if a := d.ask("DELETE", id+"/evening/photos/"+kept.Id, nil); a.status != 204 {
+		t.Error(a.status)
+	}
+	if a := d.ask("GET", id+"/evening/photos/"+kept.Id, nil); a.status != 404 {
+		t.Error(a.status)
+	}
+	if a := d.ask("POST", "/api/v1/jobs/nobody/evening/photos", b.Bytes(), "Content-Type", "image/png"); a.status != 404 {
+		t.Error(a.status)
+	}
+}
+
+func TestLogbook(t *testing.T) {
+	d := open(t, db.DSN())
+	id := d.laidOut("Logged", `{"guests":{"adults":6},"host":"=The lamp room","serve_at":"2025-11-02T18:00:00Z"}`)
+	at := "/api/v1/jobs/" + id + "/evening"
+	var e api.Evening
+	d.ask("GET", at, nil).into(t, &e)
+	e.Done = true
+	e.Dishes[0].LeftG = e.Dishes[0].LaidG / 2
+	raw, _ := json.Marshal(e)
+	if a := d.ask("PUT", at, raw, "If-Match", "0"); a.status != 200 {
+		t.Fatalf("%d %s", a.status, a.body)
+	}
+	var l api.Logbook
+	d.ask("GET", "/api/v1/logbook?crowd=%3DThe+lamp+room", nil).into(t, &l)
+	if len(l.Evenings) != 1 || l.Evenings[0].LeftG <= 0 || l.Evenings[0].LeftG >= l.Evenings[0].LaidG || len(l.Foods) == 0 || len(l.Foods[0].Because) == 0 || len(l.Reasons) != 9 {
+		t.Errorf("%+v", l)
+	}
+	for query, n := range map[string]int{"year=1999": 0, "year=2025&crowd=%3DThe+lamp+room": 1, "food=nothing-such": 0, "food=" + e.Dishes[0].Food + "&crowd=%3DThe+lamp+room": 1} {
+		var one api.Logbook
+		d.ask("GET", "/api/v1/logbook?"+query, nil).into(t, &one)
+		if len(one.Evenings) != n {
+			t.Errorf("%s: %d evenings", query, len(one.Evenings))
+		}
+	}
+	csv := d.ask("GET", "/api/v1/logbook/export", nil)
+	if csv.status != 200 || !strings.Contains(string(csv.body), "'=The lamp room") {
+		t.Errorf("%d %.300s", csv.status, csv.body)
+	}
+	if a := d.ask("DELETE", at, nil); a.status != 204 {
+		t.Error(a.status)
+	}
+}
