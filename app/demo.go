@@ -3,16 +3,26 @@ package app
 import (
 	"context"
 	"encoding/json"
+	"fmt"
 	"slices"
+	"time"
 
 	"happytray/core/food"
+	"happytray/core/graze"
 	"happytray/core/kept"
+	"happytray/core/learn"
 	"happytray/demo"
 	"happytray/store"
 )
 
 // demoFact is the name under which the demo world is loaded, once.
 const demoFact = "demo"
+
+// made is a job of the demo world, ready to be stored.
+type made struct {
+	head           store.Heading
+	document, says string
+}
 
 // LoadDemo loads the demo world into an empty house: once and as a whole, however many
 // processes begin it at a time. It reports whether it was loaded now.
@@ -25,10 +35,6 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 	jobs, err := demo.Jobs(ctx, a.now(), larder)
 	if err != nil {
 		return false, err
-	}
-	type made struct {
-		head           store.Heading
-		document, says string
 	}
 	var all []made // reckoned before anything is locked: it takes seconds
 	s, err := a.Settings(ctx)
@@ -65,7 +71,23 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 			things = append(things, store.Thing{Kind: kind, ID: k.ID, Document: string(raw)})
 		}
 	}
+	evenings, swap, played, err := a.demoEvenings(ctx)
+	if err != nil {
+		return false, err
+	}
 	return a.store.Once(ctx, demoFact, func(st *store.Store) error {
+		if err := keepEvenings(ctx, st, evenings); err != nil {
+			return err
+		}
+		past, err := st.Create(ctx, swap.head, swap.document, swap.says)
+		if err != nil {
+			return err
+		}
+		swapped := played
+		swapped.ID, swapped.Job = past.ID, past.ID
+		if err := keepEvenings(ctx, st, []Evening{swapped}); err != nil {
+			return err
+		}
 		things := slices.Clone(things) // a try that is done again begins with what was reckoned
 		for n, m := range all {
 			j, err := st.Create(ctx, m.head, m.document, m.says)
@@ -82,7 +104,85 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 				things = append(things, store.Thing{Kind: kept.Pattern, ID: k.ID, Document: string(raw)})
 			}
 		}
-		_, err := st.ChangeHouse(ctx, store.Change{Lots: lots, Things: things})
+		_, err = st.ChangeHouse(ctx, store.Change{Lots: lots, Things: things})
 		return err
 	})
+}
+
+// demoEvenings are the evenings of the demo world's past year, and the past job with what came home of it.
+func (a *App) demoEvenings(ctx context.Context) (evenings []Evening, swap made, swapped Evening, err error) {
+	larder := food.BuiltIn()
+	past, err := demo.Evenings(a.now(), larder)
+	if err != nil {
+		return nil, swap, swapped, err
+	}
+	for n, p := range past {
+		e := Evening{ID: fmt.Sprintf("demo-%02d", n+1), Title: p.Title, Crowd: p.Crowd, Date: p.Date, Occasion: p.Occasion, Guests: p.Guests, LastedMin: p.LastedMin, Dishes: []Dish{}, Notes: []Note{}, Done: true}
+		for _, f := range p.Foods {
+			e.Dishes = append(e.Dishes, Dish{Food: f.Food, ShareG: f.ShareG, LaidG: f.LaidG, LeftG: f.LeftG, GoneAtMin: f.GoneAtMin, Reasons: f.Reasons})
+		}
+		at, _ := time.Parse(time.DateOnly, p.Date)
+		for _, says := range p.Notes {
+			e.Notes = append(e.Notes, Note{at.Add(22 * time.Hour), says})
+		}
+		evenings = append(evenings, e)
+	}
+	s, err := a.Settings(ctx)
+	if err != nil {
+		return nil, swap, swapped, err
+	}
+	j, played, err := demo.Swapped(ctx, a.now(), larder)
+	if err != nil {
+		return nil, swap, swapped, err
+	}
+	with := j.Larder(larder)
+	if swap.head, err = headingOf(j, with, s.Location(), scores(j, with)); err != nil {
+		return nil, swap, swapped, err
+	}
+	raw, err := j.Write()
+	if err != nil {
+		return nil, swap, swapped, err
+	}
+	swap.document, swap.says = string(raw), "laid the tray"
+	swapped = blankOf("", j, with, a.today(s))
+	swapped.Done = true
+	foreseen, err := graze.Of(ctx, j, with, graze.Options{Evenings: foreseenEvenings, Seed: 1})
+	if err != nil {
+		return nil, swap, swapped, err
+	}
+	for i := range swapped.Dishes {
+		d := &swapped.Dishes[i]
+		for _, p := range played {
+			if p.Tray == d.Tray && p.ID == d.Element {
+				d.LeftG, d.GoneAtMin = min(p.LeftG, d.LaidG), p.GoneAtMin
+			}
+		}
+		for k := range foreseen.Elements {
+			if e := &foreseen.Elements[k]; max(1, e.Tray)-1 == d.Tray && e.ID == d.Element {
+				left := e.LeftG
+				d.Foreseen = &left
+				if d.LeftG > .5*d.LaidG && len(e.Why) > 0 {
+					d.Reasons = append(d.Reasons, learn.OutOfReach)
+				}
+			}
+		}
+	}
+	if at, ok := j.Brief.ServeTime(s.Location()); ok {
+		for _, n := range demo.SwapNotes {
+			swapped.Notes = append(swapped.Notes, Note{at.Add(time.Duration(n.Minute) * time.Minute).UTC(), n.Says})
+		}
+	}
+	return evenings, swap, swapped, nil
+}
+
+func keepEvenings(ctx context.Context, st *store.Store, list []Evening) error {
+	for _, e := range list {
+		if err := e.check(); err != nil {
+			return fmt.Errorf("%s of %s: %w", e.Title, e.Date, err)
+		}
+		if _, err := st.ChangeEvening(ctx, e.ID, func(store.Evening) (store.Evening, error) { return e.write() }); err != nil {
+			return err
+		}
+	}
+	return nil
 }

@@ -13,12 +13,14 @@ import (
 
 	"happytray/core/amount"
 	"happytray/core/brief"
+	"happytray/core/craft"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/graze"
 	"happytray/core/job"
 	"happytray/core/learn"
 	"happytray/core/pick"
+	"happytray/core/prep"
 	"happytray/store"
 )
 
@@ -34,8 +36,11 @@ type Evening struct {
 	LastedMin float64      `json:"lasted_min"`
 	Dishes    []Dish       `json:"dishes"`
 	Notes     []Note       `json:"notes"`
-	Done      bool         `json:"done"` // it was looked back on; before that only what was noted on the evening is there
+	Done      bool         `json:"done"`           // it was looked back on; before that only what was noted on the evening is there
+	Kept      []string     `json:"kept,omitempty"` // foods whose remains went into the cupboard
 	Version   int64        `json:"version"`
+	// Advice is what is usually done with what came home. It is reckoned, not kept.
+	Advice []prep.Advice `json:"advice,omitempty"`
 }
 
 // Dish is one element of the evening's trays, or a food where it was noted without a tray.
@@ -81,6 +86,7 @@ func readEvening(e store.Evening) (out Evening, err error) {
 }
 
 func (e Evening) write() (store.Evening, error) {
+	e.Advice = nil
 	raw, err := json.Marshal(e)
 	return store.Evening{Day: e.Date, Crowd: e.Crowd, Document: string(raw)}, err
 }
@@ -88,13 +94,80 @@ func (e Evening) write() (store.Evening, error) {
 // Evening is what was noted of a job's evening, or what can be: every element laid and nothing left to say yet.
 func (a *App) Evening(ctx context.Context, id string) (Evening, error) {
 	kept, err := a.store.Evening(ctx, id)
-	if err == nil {
-		return readEvening(kept)
+	if errors.Is(err, store.ErrNotFound) {
+		return a.blank(ctx, id)
 	}
-	if !errors.Is(err, store.ErrNotFound) {
+	if err != nil {
 		return Evening{}, err
 	}
-	return a.blank(ctx, id)
+	return a.read(ctx, kept)
+}
+
+// read reads an evening and advises on what came home of it.
+func (a *App) read(ctx context.Context, kept store.Evening) (Evening, error) {
+	e, err := readEvening(kept)
+	if err != nil {
+		return e, err
+	}
+	h, err := a.House(ctx)
+	if err != nil {
+		return e, err
+	}
+	hold := usualHold
+	var larder = h.All
+	if now, err := a.savedTray(ctx, e.ID, 0, h); err == nil {
+		hold, _ = craft.Hold(now.reading.Brief)
+		larder = now.larder
+	}
+	for _, f := range e.Record().Foods {
+		if known, ok := larder.Get(f.Food); ok && f.LeftG >= 1 {
+			e.Advice = append(e.Advice, prep.AdviseOn(known, f.LeftG, e.LastedMin+float64(known.WarmUpMin), hold))
+		}
+	}
+	return e, nil
+}
+
+// usualHold is how long what perishes may stand out where nothing of the place is known, minutes (docs/craft.md, Time
+// and care).
+const usualHold = 120.0
+
+// KeepRemains puts what came home of a food into the cupboard, good until the day that is advised, once.
+func (a *App) KeepRemains(ctx context.Context, id, foodID string) (Evening, error) {
+	e, err := a.Evening(ctx, id)
+	if err != nil {
+		return e, err
+	}
+	i := slices.IndexFunc(e.Advice, func(x prep.Advice) bool { return x.Food == foodID })
+	if i < 0 || e.Advice[i].Days == 0 {
+		return e, fault.Bad("food", "there is nothing of it to keep")
+	}
+	if slices.Contains(e.Kept, foodID) {
+		return e, nil
+	}
+	on, err := time.Parse(time.DateOnly, e.Date)
+	if err != nil {
+		return e, err
+	}
+	h, err := a.fresh(ctx)
+	if err != nil {
+		return e, err
+	}
+	lots := slices.Clone(h.Stock[foodID])
+	until := on.AddDate(0, 0, e.Advice[i].Days).Format(time.DateOnly)
+	if k := slices.IndexFunc(lots, func(l food.Lot) bool { return l.BestBefore == until }); k >= 0 {
+		lots[k].Grams += e.Advice[i].Grams
+	} else {
+		lots = append(lots, food.Lot{Grams: e.Advice[i].Grams, BestBefore: until})
+	}
+	if err := a.SaveStock(ctx, foodID, lots); err != nil {
+		return e, err
+	}
+	return a.onTheEvening(ctx, id, func(e *Evening, _ float64) error {
+		if !slices.Contains(e.Kept, foodID) {
+			e.Kept = append(e.Kept, foodID)
+		}
+		return nil
+	})
 }
 
 // blank is a job's evening before anybody noted anything.
@@ -241,7 +314,7 @@ func (a *App) SaveEvening(ctx context.Context, id string, seen int64, in Evening
 	if err != nil {
 		return Evening{}, err
 	}
-	return readEvening(kept)
+	return a.read(ctx, kept)
 }
 
 // DropEvening takes what was noted of an evening away: what it taught is undone with it.
@@ -314,7 +387,7 @@ func (a *App) onTheEvening(ctx context.Context, id string, change func(e *Evenin
 	if err != nil {
 		return Evening{}, err
 	}
-	return readEvening(kept)
+	return a.read(ctx, kept)
 }
 
 // minuteOf is how many minutes of a job's evening have gone, within the evening.

@@ -73,6 +73,17 @@ func (s *Server) NoteGone(c *gin.Context, id api.JobId) {
 	s.noted(c, e, err)
 }
 
+// KeepRemains puts remains into the cupboard.
+func (s *Server) KeepRemains(c *gin.Context, id api.JobId) {
+	var in api.KeepRemainsAsked
+	if err := document.Read(body(c), &in); err != nil {
+		s.fail(c, anEvening, err)
+		return
+	}
+	e, err := s.app.KeepRemains(c.Request.Context(), id, in.Food)
+	s.noted(c, e, err)
+}
+
 // AddNote notes something.
 func (s *Server) AddNote(c *gin.Context, id api.JobId) {
 	var in api.NoteAsked

@@ -65,7 +65,7 @@ func TestFromServingToTheNextBrief(t *testing.T) {
 		switch e.Dishes[i].Food {
 		case "chickpea-dip":
 			e.Dishes[i].LeftG = .8 * e.Dishes[i].LaidG
-			e.Dishes[i].Reasons = []string{"too sour"}
+			e.Dishes[i].Reasons = []api.Reason{api.ReasonTooSour}
 		case "red-grapes": // all of them went early
 			x := 20.0
 			e.Dishes[i].GoneAtMin = &x
@@ -88,6 +88,40 @@ func TestFromServingToTheNextBrief(t *testing.T) {
 	}
 	if a := save(2, e); a.status != 200 {
 		t.Fatalf("%d %s", a.status, a.body)
+	}
+
+	// what came home is advised on, and kept in the cupboard once
+	d.ask("GET", at, nil).into(t, &e)
+	if e.Advice == nil || len(*e.Advice) < 4 {
+		t.Fatalf("%+v", e.Advice)
+	}
+	kept := ""
+	for _, x := range *e.Advice {
+		if x.Food == "almonds" || x.Food == "round-crackers" {
+			if x.Grams >= 15 && x.Days > 1 {
+				kept = x.Food
+			}
+		}
+		if x.Food == "chickpea-dip" && x.Days > 5 {
+			t.Errorf("a dip that stood out keeps %d days", x.Days)
+		}
+	}
+	if kept == "" {
+		kept = "chickpea-dip"
+	}
+	for range 2 {
+		if a := d.ask("POST", at+"/keep", fmt.Appendf(nil, `{"food":%q}`, kept)); a.status != 200 || !strings.Contains(string(a.body), `"kept"`) {
+			t.Fatalf("%d %s", a.status, a.body)
+		}
+	}
+	if page := d.ask("GET", "/api/v1/foods/"+kept, nil); strings.Count(string(page.body), "best_before") < 1 {
+		t.Errorf("nothing of it is in the cupboard: %.300s", page.body)
+	}
+	if a := d.ask("POST", at+"/keep", []byte(`{"food":"honey"}`)); a.status != 422 {
+		t.Errorf("of what was not there: %d", a.status)
+	}
+	if a := d.ask("PUT", "/api/v1/foods/"+kept+"/stock", []byte(`{"lots":[]}`)); a.status != 204 && a.status != 200 {
+		t.Logf("emptying the cupboard: %d %s", a.status, a.body)
 	}
 
 	grams := func(document any) map[string]float64 {

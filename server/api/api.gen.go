@@ -162,6 +162,30 @@ func (e DoorHere) Valid() bool {
 	}
 }
 
+// Defines values for EveningAdviceDo.
+const (
+	EveningAdviceDoCook      EveningAdviceDo = "cook"
+	EveningAdviceDoFreeze    EveningAdviceDo = "freeze"
+	EveningAdviceDoKeep      EveningAdviceDo = "keep"
+	EveningAdviceDoThrowAway EveningAdviceDo = "throw away"
+)
+
+// Valid indicates whether the value is a known member of the EveningAdviceDo enum.
+func (e EveningAdviceDo) Valid() bool {
+	switch e {
+	case EveningAdviceDoCook:
+		return true
+	case EveningAdviceDoFreeze:
+		return true
+	case EveningAdviceDoKeep:
+		return true
+	case EveningAdviceDoThrowAway:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for FindingSeverity.
 const (
 	FindingSeverityMend FindingSeverity = "mend"
@@ -504,6 +528,45 @@ func (e OfferLeaning) Valid() bool {
 	case OfferLeaningNew:
 		return true
 	case OfferLeaningSeason:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for Reason.
+const (
+	ReasonLovely        Reason = "lovely"
+	ReasonNoTool        Reason = "no tool"
+	ReasonNobodyKnowsIt Reason = "nobody knows it"
+	ReasonNotCut        Reason = "not cut"
+	ReasonOutOfReach    Reason = "out of reach"
+	ReasonRanOutEarly   Reason = "ran out early"
+	ReasonTooMuch       Reason = "too much"
+	ReasonTooSour       Reason = "too sour"
+	ReasonTooStrong     Reason = "too strong"
+)
+
+// Valid indicates whether the value is a known member of the Reason enum.
+func (e Reason) Valid() bool {
+	switch e {
+	case ReasonLovely:
+		return true
+	case ReasonNoTool:
+		return true
+	case ReasonNobodyKnowsIt:
+		return true
+	case ReasonNotCut:
+		return true
+	case ReasonOutOfReach:
+		return true
+	case ReasonRanOutEarly:
+		return true
+	case ReasonTooMuch:
+		return true
+	case ReasonTooSour:
+		return true
+	case ReasonTooStrong:
 		return true
 	default:
 		return false
@@ -1478,6 +1541,15 @@ type EnterAsked struct {
 
 // Evening defines model for Evening.
 type Evening struct {
+	// Advice what is usually done with what came home; reckoned, not kept
+	Advice *[]struct {
+		// Days that it keeps
+		Days  int             `json:"days"`
+		Do    EveningAdviceDo `json:"do"`
+		Food  string          `json:"food"`
+		Grams float64         `json:"grams"`
+		Says  string          `json:"says"`
+	} `json:"advice,omitempty"`
 	Crowd  string        `json:"crowd"`
 	Date   string        `json:"date"`
 	Dishes []EveningDish `json:"dishes"`
@@ -1493,13 +1565,19 @@ type Evening struct {
 	Id string `json:"id"`
 
 	// Job left out where it was noted without one
-	Job       *string       `json:"job,omitempty"`
+	Job *string `json:"job,omitempty"`
+
+	// Kept foods whose remains went into the cupboard
+	Kept      *[]string     `json:"kept,omitempty"`
 	LastedMin float64       `json:"lasted_min"`
 	Notes     []EveningNote `json:"notes"`
 	Occasion  string        `json:"occasion"`
 	Title     string        `json:"title"`
 	Version   int64         `json:"version"`
 }
+
+// EveningAdviceDo defines model for Evening.Advice.Do.
+type EveningAdviceDo string
 
 // EveningDish defines model for EveningDish.
 type EveningDish struct {
@@ -1510,7 +1588,7 @@ type EveningDish struct {
 	GoneAtMin *float64   `json:"gone_at_min,omitempty"`
 	LaidG     float64    `json:"laid_g"`
 	LeftG     float64    `json:"left_g"`
-	Reasons   []string   `json:"reasons"`
+	Reasons   []Reason   `json:"reasons"`
 
 	// ShareG of its food, for a grown-up, before anything was learnt
 	ShareG float64 `json:"share_g"`
@@ -1950,6 +2028,11 @@ type KeepAsked struct {
 	Note    *string   `json:"note,omitempty"`
 	Palette *[]string `json:"palette,omitempty"`
 	Region  *string   `json:"region,omitempty"`
+}
+
+// KeepRemainsAsked defines model for KeepRemainsAsked.
+type KeepRemainsAsked struct {
+	Food string `json:"food"`
 }
 
 // Kept defines model for Kept.
@@ -2503,6 +2586,9 @@ type Rates struct {
 	Packaging   int     `json:"packaging"`
 	SetupMin    float64 `json:"setup_min"`
 }
+
+// Reason why something was left or not
+type Reason string
 
 // Region defines model for Region.
 type Region string
@@ -3332,6 +3418,9 @@ type SaveEveningJSONRequestBody = Evening
 // NoteGoneJSONRequestBody defines body for NoteGone for application/json ContentType.
 type NoteGoneJSONRequestBody = GoneAsked
 
+// KeepRemainsJSONRequestBody defines body for KeepRemains for application/json ContentType.
+type KeepRemainsJSONRequestBody = KeepRemainsAsked
+
 // AddNoteJSONRequestBody defines body for AddNote for application/json ContentType.
 type AddNoteJSONRequestBody = NoteAsked
 
@@ -3568,6 +3657,9 @@ type ServerInterface interface {
 	// NoteGone Note while the evening goes on that an element is gone, now, or that it is not after all
 	// (PUT /api/v1/jobs/{id}/evening/gone)
 	NoteGone(c *gin.Context, id JobId)
+	// KeepRemains Put what came home of a food into the cupboard, good until the day that is advised
+	// (POST /api/v1/jobs/{id}/evening/keep)
+	KeepRemains(c *gin.Context, id JobId)
 	// AddNote Note something on the evening, with the time
 	// (POST /api/v1/jobs/{id}/evening/notes)
 	AddNote(c *gin.Context, id JobId)
@@ -5170,6 +5262,31 @@ func (siw *ServerInterfaceWrapper) NoteGone(c *gin.Context) {
 	}
 
 	siw.Handler.NoteGone(c, id)
+}
+
+// KeepRemains operation middleware
+func (siw *ServerInterfaceWrapper) KeepRemains(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.KeepRemains(c, id)
 }
 
 // AddNote operation middleware
@@ -7146,6 +7263,7 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/evening", wrapper.Evening)
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/evening", wrapper.SaveEvening)
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/evening/gone", wrapper.NoteGone)
+	router.POST(options.BaseURL+"/api/v1/jobs/:id/evening/keep", wrapper.KeepRemains)
 	router.POST(options.BaseURL+"/api/v1/jobs/:id/evening/notes", wrapper.AddNote)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/evening/photos", wrapper.Photos)
 	router.POST(options.BaseURL+"/api/v1/jobs/:id/evening/photos", wrapper.AddPhoto)

@@ -41,6 +41,18 @@ export const router = createRouter({
           component: () => import('./views/PrepView.vue'),
           meta: { title: 'Prep' },
         },
+        {
+          path: 'serve',
+          name: 'serve',
+          component: () => import('./views/ServeView.vue'),
+          meta: { title: 'Serve' },
+        },
+        {
+          path: 'look-back',
+          name: 'look-back',
+          component: () => import('./views/LookBackView.vue'),
+          meta: { title: 'Look back' },
+        },
       ],
     },
     {
@@ -84,6 +96,12 @@ export const router = createRouter({
       name: 'boards',
       component: () => import('./views/BoardsView.vue'),
       meta: { title: 'Boards & bowls' },
+    },
+    {
+      path: '/logbook',
+      name: 'logbook',
+      component: () => import('./views/LogbookView.vue'),
+      meta: { title: 'Logbook' },
     },
     {
       path: '/shelf',

@@ -426,6 +426,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/evening/keep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put what came home of a food into the cupboard, good until the day that is advised */
+        post: operations["keepRemains"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/evening/notes": {
         parameters: {
             query?: never;
@@ -1885,6 +1904,11 @@ export interface components {
                 share: number;
             }[];
         };
+        /**
+         * @description why something was left or not
+         * @enum {string}
+         */
+        Reason: "out of reach" | "no tool" | "not cut" | "too much" | "too strong" | "too sour" | "nobody knows it" | "ran out early" | "lovely";
         EveningDish: {
             tray: number;
             element?: string;
@@ -1901,7 +1925,7 @@ export interface components {
             left_g: number;
             /** Format: double */
             gone_at_min?: number | null;
-            reasons: string[];
+            reasons: components["schemas"]["Reason"][];
             foreseen?: components["schemas"]["Quantiles"];
         };
         EveningNote: {
@@ -1929,6 +1953,19 @@ export interface components {
             notes: components["schemas"]["EveningNote"][];
             /** @description it was looked back on */
             done: boolean;
+            /** @description foods whose remains went into the cupboard */
+            kept?: string[];
+            /** @description what is usually done with what came home; reckoned, not kept */
+            advice?: {
+                food: string;
+                /** Format: double */
+                grams: number;
+                /** @enum {string} */
+                do: "keep" | "freeze" | "cook" | "throw away";
+                /** @description that it keeps */
+                days: number;
+                says: string;
+            }[];
             /** Format: int64 */
             version: number;
         };
@@ -1936,6 +1973,9 @@ export interface components {
             tray?: number;
             element: string;
             gone: boolean;
+        };
+        KeepRemainsAsked: {
+            food: string;
         };
         NoteAsked: {
             says: string;
@@ -4174,6 +4214,33 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["GoneAsked"];
+            };
+        };
+        responses: {
+            /** @description The evening */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Evening"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    keepRemains: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepRemainsAsked"];
             };
         };
         responses: {
@@ -6472,6 +6539,8 @@ export const pathsApiV1LarderSearchGetParametersQueryHemisphereValues: ReadonlyA
 export const pathsApiV1LarderExportTableGetParametersQuerySeparatorValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/larder/export/{table}"]["get"]["parameters"]["query"]["separator"]> = ["comma", "semicolon", "tab"];
 export const pathsApiV1LarderExportTableGetParametersQueryDecimalValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/larder/export/{table}"]["get"]["parameters"]["query"]["decimal"]> = ["point", "comma"];
 export const pathsApiV1LarderExportTableGetParametersPathTableValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/larder/export/{table}"]["get"]["parameters"]["path"]["table"]> = ["larder", "packs", "stock"];
+export const reasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Reason"]> = ["out of reach", "no tool", "not cut", "too much", "too strong", "too sour", "nobody knows it", "ran out early", "lovely"];
+export const eveningAdviceDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Evening"]["advice"]["do"]> = ["keep", "freeze", "cook", "throw away"];
 export const doorHereValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Door"]["here"]> = ["house", "device"];
 export const allergenValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Allergen"]> = ["gluten", "crustaceans", "egg", "fish", "peanuts", "soy", "milk", "nuts", "celery", "mustard", "sesame", "sulphites", "lupin", "molluscs"];
 export const dietWordValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DietWord"]> = ["meat", "pork", "beef", "animal", "rennet", "alcohol"];

@@ -10,6 +10,7 @@ const rooms = [
   { name: 'larder', says: 'Larder' },
   { name: 'boards', says: 'Boards & bowls' },
   { name: 'shelf', says: 'Shelf' },
+  { name: 'logbook', says: 'Logbook' },
   { name: 'devices', says: 'Devices' },
   { name: 'settings', says: 'Settings' },
 ]

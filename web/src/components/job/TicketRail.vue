@@ -5,7 +5,7 @@ import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import TornEdge from '@/components/common/TornEdge.vue'
 import { useJob } from '@/stores/job'
-import { count, grams, minutes, money, numberWord, occasions, when } from '@/tray/words'
+import { clock, count, grams, minutes, money, numberWord, occasions, time, when } from '@/tray/words'
 
 const job = useJob()
 const route = useRoute()
@@ -33,6 +33,9 @@ const stages = computed(() => {
     const m = job.basket?.minutes ?? prep.minutes // all trays
     return `${minutes(m)} by hand`
   }
+  const at = time(b.serve_at)
+  const serves = () => (at ? clock(at) : 'no time set')
+  const back = () => (at && at.getTime() < Date.now() ? 'what came home' : 'afterwards')
   return [
     {
       to: 'brief',
@@ -62,6 +65,8 @@ const stages = computed(() => {
       open: picked && job.waiting.length ? `${job.waiting.length} open` : '',
     },
     { to: 'prep', name: 'Prep', figure: begin(), open: '' },
+    { to: 'serve', name: 'Serve', figure: serves(), open: '' },
+    { to: 'look-back', name: 'Look back', figure: back(), open: '' },
   ]
 })
 const now = computed(() => String(route.name ?? ''))

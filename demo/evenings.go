@@ -1,0 +1,133 @@
+package demo
+
+import (
+	"context"
+	"hash/fnv"
+	"math"
+	"math/rand/v2"
+	"time"
+
+	"happytray/core/amount"
+	"happytray/core/arrange"
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/graze"
+	"happytray/core/job"
+	"happytray/core/learn"
+	"happytray/core/pick"
+	"happytray/core/plan"
+)
+
+// Evening is one that Tern & Tallow has looked back on before this product kept its jobs.
+type Evening struct {
+	Title string
+	learn.Record
+	Notes []string
+}
+
+// crowds are who was fed over the year, and what of it they take more or less of than others do.
+var crowds = []struct {
+	name, title string
+	guests      brief.Guests
+	occasion    string
+	days        []int // before today
+	taste       map[string]float64
+	note        string
+}{
+	{"Saltmere pottery co-op", "Open kiln", brief.Guests{Adults: 20}, "nibble", []int{338, 251, 160, 66}, map[string]float64{"blue-wedge": 1.6, "figs": 1.5, "round-crackers": .8, "green-olives": .5, "red-grapes": .7, "walnuts": 1.4}, "Clay on every hand: what is on picks goes first."},
+	{"Saltmere library", "Reading evening", brief.Guests{Adults: 12, Children: 2}, "grazing", []int{305, 199, 94}, map[string]float64{"red-grapes": 1.5, "orange-block": 1.3, "dark-chocolate": 1.6, "chickpea-dip": .6}, "They sit. Whatever stands in the middle of the table is out of reach."},
+	{"Saltmere allotment society", "Harvest supper", brief.Guests{Adults: 26}, "meal", []int{352, 288, 142, 51}, map[string]float64{"cherry-tomatoes": .4, "cucumber": .5, "wide-sausage": 1.4, "aged-hard": 1.5, "baguette-toasts": 1.3}, "They grow tomatoes. They do not eat ours."},
+	{"Hollin Hill observatory", "Meteor night", brief.Guests{Adults: 30, Children: 4}, "nibble", []int{226, 107}, map[string]float64{"almonds": 1.5, "soft-white-round": .5, "dried-apricots": 1.4}, "Cold: nobody takes off a glove for a spoon."},
+	{"Harbour choir", "After the concert", brief.Guests{Adults: 40}, "grazing", []int{180, 30}, map[string]float64{"round-crackers": 1.4, "orange-block": 1.2, "green-olives": .8}, "All at once, in the first half hour."},
+}
+
+// swapDays is how long ago the seed swap was.
+const swapDays = 24
+
+// Evenings are what was looked back on over the year: amounts as they are planned, eaten by crowds with a taste of
+// their own. They are the same for the same day.
+func Evenings(today time.Time, larder *food.Larder) ([]Evening, error) {
+	var out []Evening
+	for _, c := range crowds {
+		for n, ago := range c.days {
+			on := today.AddDate(0, 0, -ago)
+			b := brief.Brief{Guests: c.guests, Occasion: c.occasion, Host: c.name, Month: int(on.Month()), ServeAt: at(today, -ago, 19, 0), Choice: n}
+			foods, err := plan.Choose(b, larder, board.BuiltInCabinet())
+			if err != nil {
+				return nil, err
+			}
+			out = append(out, Evening{Title: c.title, Record: eaten(b, c.name, foods, c.taste, on), Notes: noted(c.note, n)})
+		}
+	}
+	return out, nil
+}
+
+func noted(note string, n int) []string {
+	if n == 0 {
+		return []string{note}
+	}
+	return []string{}
+}
+
+// eaten is what a crowd leaves of what was chosen for it.
+func eaten(b brief.Brief, crowd string, foods []pick.Choice, taste map[string]float64, on time.Time) learn.Record {
+	h := fnv.New64a()
+	h.Write([]byte(crowd + on.Format(time.DateOnly)))
+	rng := rand.New(rand.NewPCG(h.Sum64(), 1))
+	out := learn.Record{Date: on.Format(time.DateOnly), Occasion: b.For(), Crowd: crowd, Guests: b.Guests, LastedMin: b.Lasts()}
+	whole := math.Exp(.12 * rng.NormFloat64()) // hungrier or less so, all of them
+	for _, a := range amount.Of(b, foods) {
+		if a.Usual <= 0 || a.Food.Category == food.Garnish || a.Food.Category == food.NotFood {
+			continue
+		}
+		like := 1.0
+		if t, ok := taste[a.Food.ID]; ok {
+			like = t
+		}
+		r := learn.Remains{Food: a.Food.ID, ShareG: math.Round(10*a.Usual/b.Guests.Appetites()) / 10, LaidG: math.Round(a.Grams), Reasons: []string{}}
+		would := a.Usual * like * whole * math.Exp(.2*rng.NormFloat64())
+		if would >= r.LaidG*.98 {
+			if rng.IntN(3) > 0 { // somebody saw it
+				at := math.Round(b.Lasts() * math.Min(.98, r.LaidG/would))
+				r.GoneAtMin = &at
+				if at < b.Lasts()/2 {
+					r.Reasons = append(r.Reasons, learn.RanOut)
+				}
+			}
+		} else {
+			r.LeftG = math.Round(r.LaidG - would)
+			switch {
+			case like < .7 && a.Food.Strength >= 4:
+				r.Reasons = append(r.Reasons, learn.TooStrong)
+			case r.LeftG > .6*r.LaidG:
+				r.Reasons = append(r.Reasons, learn.TooMuch)
+			}
+		}
+		out.Foods = append(out.Foods, r)
+	}
+	return out
+}
+
+// SeedSwap is the allotment society's: served, and looked back on.
+func SeedSwap(today time.Time) brief.Brief {
+	return brief.Brief{Guests: brief.Guests{Adults: 17}, Occasion: "grazing", ServeAt: at(today, -swapDays, 18, 0), Host: "Saltmere allotment society",
+		Place: "The long shed", Note: "Seed swap. They come along one wall, with both pockets full.", Access: []string{"bottom"},
+		Diets: []brief.Diet{{Who: "three who eat no meat", Count: 3, Avoid: []string{"meat", "rennet"}}},
+		Board: &board.Request{Shape: "rectangle", LengthMM: 1150, WidthMM: 700, Colour: "#8a5a36", Name: "Shed door, oak"}}
+}
+
+// Swapped is the seed swap with what came home of it, by tray and element.
+func Swapped(ctx context.Context, today time.Time, larder *food.Larder) (*job.Job, []graze.Played, error) {
+	j, err := laid(ctx, "Seed swap", SeedSwap(today), larder, arrange.Options{Seed: 11, Effort: 8})
+	if err != nil {
+		return nil, nil, err
+	}
+	return j, graze.Play(j, j.Larder(larder), 5), nil
+}
+
+// SwapNotes are what was noted on the evening of the seed swap, by minutes from serving.
+var SwapNotes = []struct {
+	Minute int
+	Says   string
+}{{25, "Everybody stands at the beans. The far side is full still."}, {70, "Bread topped up from the box."}, {125, "They took the rest of the hard cheese home."}}

@@ -1,0 +1,260 @@
+<script setup lang="ts">
+// All evenings that were looked back on: how much of each food is really eaten, and how sure that is; what came home.
+import { computed, ref, shallowRef, watch } from 'vue'
+import { RouterLink } from 'vue-router'
+import { api, take, Trouble, type Logbook } from '@/api/client'
+import House from '@/components/house/House.vue'
+import FactorChart from '@/components/evening/FactorChart.vue'
+import LeftChart from '@/components/evening/LeftChart.vue'
+import { useLarder } from '@/stores/larder'
+import { count, grams, money } from '@/tray/words'
+
+const larder = useLarder()
+void larder.read()
+const crowd = ref('')
+const year = ref('')
+const book = shallowRef<Logbook | null>(null)
+const wrong = ref('')
+const food = ref('')
+const evening = ref('')
+const all = ref(false)
+watch(
+  [crowd, year],
+  async () => {
+    try {
+      const query = {
+        ...(crowd.value ? { crowd: crowd.value } : {}),
+        ...(year.value ? { year: Number(year.value) } : {}),
+      }
+      book.value = await take<Logbook>(api.GET('/api/v1/logbook', { params: { query } }))
+      wrong.value = ''
+    } catch (e) {
+      wrong.value = e instanceof Trouble ? e.message : 'The logbook cannot be read just now.'
+    }
+  },
+  { immediate: true },
+)
+/** What is surest to be other than reckoned comes first. */
+const foods = computed(() => [...(book.value?.foods ?? [])].sort((a, b) => surely(b) - surely(a)))
+const surely = (f: { factor: number; sd: number }) =>
+  Math.abs(Math.log(f.factor)) * (f.factor / Math.max(0.05, f.sd))
+const shown = computed(() =>
+  [...foods.value.slice(0, all.value ? undefined : 12)].sort((a, b) => b.factor - a.factor),
+)
+const now = computed(() => book.value?.evenings.find(e => e.id === evening.value) ?? null)
+const part = (left: number, laid: number) => `${Math.round((100 * left) / Math.max(1, laid))} %`
+const each = (cost: number, guests: number) => money(Math.round(cost / Math.max(1, guests)))
+const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })
+const pretty = (d: string) => day.format(new Date(d + 'T12:00'))
+const foreseen = computed(() => {
+  const of = (book.value?.evenings ?? []).filter(e => e.foreseen_left_g !== undefined && e.laid_g > 0)
+  if (!of.length) return null
+  const off = of.map(e => Math.abs(e.foreseen_left_g! - e.left_g) / e.laid_g)
+  return { n: of.length, off: Math.round((100 * off.reduce((s, v) => s + v, 0)) / off.length) }
+})
+</script>
+
+<template>
+  <House title="Logbook">
+    <template #acts>
+      <template v-if="book && (book.evenings.length || crowd || year)">
+        <label class="small" for="crowd">Crowd</label>
+        <select id="crowd" v-model="crowd" class="field">
+          <option value="">everybody</option>
+          <option v-for="c in book.crowds" :key="c" :value="c">{{ c }}</option>
+        </select>
+        <label class="small" for="year">Year</label>
+        <select id="year" v-model="year" class="field">
+          <option value="">all</option>
+          <option v-for="y in book.years" :key="y" :value="String(y)">{{ y }}</option>
+        </select>
+        <a class="btn" href="/api/v1/logbook/export" download>As CSV</a>
+      </template>
+    </template>
+    <p v-if="wrong" class="card" role="alert">▲ {{ wrong }}</p>
+    <section v-if="book && !book.evenings.length" class="card empty">
+      <h2>No evening was looked back on yet</h2>
+      <p>
+        After a job is served, its <b>Look back</b> asks what came home. From then on the next brief of the
+        same crowd gets amounts that fit it better, and says which evenings say so.
+      </p>
+      <p><RouterLink class="btn" :to="{ name: 'bench' }">To the bench</RouterLink></p>
+    </section>
+    <template v-else-if="book">
+      <section class="card">
+        <header class="top">
+          <h2>How much they really eat</h2>
+          <p class="soft small">of what a grown-up is reckoned with · the bar is how sure that is</p>
+        </header>
+        <FactorChart
+          :foods="shown"
+          :picture="id => larder.picture(id)"
+          :chosen="food"
+          @choose="food = food === $event ? '' : $event"
+        />
+        <p v-if="foods.length > 12">
+          <button class="btn quiet" @click="all = !all">
+            {{ all ? 'Only what is surest' : `All ${foods.length} foods` }}
+          </button>
+        </p>
+      </section>
+      <section class="card">
+        <header class="top">
+          <h2>What came home</h2>
+          <p class="soft small">
+            <i class="key dark" /> share of the food left <i class="key" /> foreseen<template v-if="foreseen"
+              >, {{ foreseen.off }} points off in the mean of {{ count(foreseen.n, 'evening') }}</template
+            >
+          </p>
+        </header>
+        <LeftChart
+          v-if="book.evenings.length > 1"
+          :evenings="book.evenings"
+          :chosen="evening"
+          @choose="evening = evening === $event ? '' : $event"
+        />
+        <div v-if="now" class="one">
+          <h3>
+            {{ now.title }}, {{ pretty(now.date) }}
+            <RouterLink v-if="now.job" class="small" :to="{ name: 'look-back', params: { id: now.job } }"
+              >look at it</RouterLink
+            >
+          </h3>
+          <p class="soft">
+            {{ now.crowd }}{{ now.crowd ? ', ' : '' }}{{ count(now.guests, 'guest') }};
+            {{ grams(now.left_g) }} of {{ grams(now.laid_g) }} came home,
+            {{ each(now.cost_left, now.guests) }} a head.
+          </p>
+          <p v-for="n in now.notes" :key="n">{{ n }}</p>
+          <ul class="left">
+            <li v-for="f in now.foods.filter(f => f.left_g > 0.25 * f.laid_g)" :key="f.food">
+              {{ larder.name(f.food) }} <b class="nums">{{ part(f.left_g, f.laid_g) }}</b>
+              <span class="soft">{{ f.reasons?.join(', ') }}</span>
+            </li>
+          </ul>
+        </div>
+      </section>
+      <section class="card">
+        <table>
+          <caption class="only-read">
+            Evenings
+          </caption>
+          <thead>
+            <tr>
+              <th scope="col">Evening</th>
+              <th scope="col">Crowd</th>
+              <th scope="col" class="n">Guests</th>
+              <th scope="col" class="n">Laid</th>
+              <th scope="col" class="n">Came home</th>
+              <th scope="col" class="n">Waste a head</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="e in book.evenings" :key="e.id" :class="{ on: e.id === evening }">
+              <th scope="row">
+                <button class="row" @click="evening = evening === e.id ? '' : e.id">
+                  {{ e.title }}<span class="soft">, {{ pretty(e.date) }}</span>
+                </button>
+              </th>
+              <td>{{ e.crowd }}</td>
+              <td class="n nums">{{ e.guests }}</td>
+              <td class="n nums">{{ grams(e.laid_g) }}</td>
+              <td class="n nums">{{ part(e.left_g, e.laid_g) }}</td>
+              <td class="n nums">{{ each(e.cost_left, e.guests) }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+    </template>
+    <p v-else-if="!wrong" class="soft">Opening the logbook</p>
+  </House>
+</template>
+
+<style scoped>
+.card {
+  padding: 18px 22px;
+}
+.empty {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+  max-width: 620px;
+}
+.top {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 12px;
+  flex-wrap: wrap;
+  margin-bottom: 8px;
+}
+h2 {
+  font-size: 1.25rem;
+}
+.key {
+  display: inline-block;
+  width: 10px;
+  height: 10px;
+  border-radius: 50%;
+  border: 2px solid var(--blue);
+  margin: 0 4px 0 10px;
+}
+.key.dark {
+  background: var(--ink);
+  border-color: var(--ink);
+}
+.one {
+  display: grid;
+  gap: 6px;
+  margin-top: 8px;
+  padding-top: 12px;
+  border-top: 1.5px solid var(--line);
+}
+.left {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th,
+td {
+  text-align: left;
+  padding: 7px 10px 7px 0;
+  border-bottom: 1px solid var(--line);
+  font-weight: 400;
+}
+thead th {
+  font-size: 0.85rem;
+  color: var(--soft);
+}
+.n {
+  text-align: right;
+}
+.row {
+  font: inherit;
+  font-weight: 600;
+  color: inherit;
+  text-align: left;
+  background: none;
+  border: 0;
+  padding: 4px 0;
+  cursor: pointer;
+}
+.row .soft {
+  font-weight: 400;
+}
+tr.on {
+  background: var(--blue-wash);
+}
+@media (max-width: 760px) {
+  th:nth-child(2),
+  td:nth-child(2),
+  th:nth-child(4),
+  td:nth-child(4) {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,312 @@
+<script setup lang="ts">
+// The evening itself, on a phone in the hand: what has stood out how long, what is topped up next and from which box,
+// what is gone by one tap on the tray, notes and photographs with the time.
+import { computed, ref, shallowRef } from 'vue'
+import { RouterLink } from 'vue-router'
+import { useIntervalFn } from '@vueuse/core'
+import { api, take, type Holding } from '@/api/client'
+import type { TrayElement } from '@/api/tray.gen'
+import PhotoStrip from '@/components/evening/PhotoStrip.vue'
+import TapTray from '@/components/evening/TapTray.vue'
+import Stage from '@/components/job/Stage.vue'
+import TraySwitch from '@/components/job/TraySwitch.vue'
+import { useEvening, useForecast } from '@/composables/evening'
+import { useJob } from '@/stores/job'
+import { useLarder } from '@/stores/larder'
+import { clock, grams, minutes, time } from '@/tray/words'
+
+const job = useJob()
+const larder = useLarder()
+const e = useEvening(() => job.id)
+const forecast = useForecast(
+  () => job.id,
+  () => job.revision,
+)
+const now = ref(new Date())
+const holding = shallowRef<Holding | null>(null)
+async function hold() {
+  if (!job.id) return
+  holding.value = await take<Holding>(
+    api.GET('/api/v1/jobs/{id}/holding', { params: { path: { id: job.id } } }),
+  ).catch(() => null)
+}
+void hold()
+useIntervalFn(() => (now.value = new Date()), 5000)
+useIntervalFn(() => void hold(), 15_000)
+
+const serve = computed(() => time(job.doc?.brief.serve_at))
+const after = (m: number) => (serve.value ? new Date(serve.value.getTime() + m * 60_000) : null)
+const ends = computed(() => after(forecast.value?.minutes ?? 0))
+const when = (m: number) => {
+  const at = after(m)
+  return at ? clock(at) : `after ${minutes(m)}`
+}
+/** How far the evening has gone, minutes; null before and long after it. */
+const gone = computed(() => {
+  if (!serve.value) return null
+  const m = (now.value.getTime() - serve.value.getTime()) / 60_000
+  return m >= 0 && m < (forecast.value?.minutes ?? 0) + 180 ? m : null
+})
+const topUps = computed(() => forecast.value?.top_up ?? [])
+const next = computed(() => topUps.value.find(t => t.minute >= (gone.value ?? 0)) ?? null)
+const dishes = computed(() => (e.evening.value?.dishes ?? []).filter(d => d.tray === job.at))
+const goneHere = computed(
+  () => new Set(dishes.value.filter(d => d.gone_at_min != null).map(d => d.element ?? '')),
+)
+const last = ref<TrayElement | null>(null)
+const lit = computed(() => new Set(last.value ? [last.value.id] : []))
+function tap(el: TrayElement) {
+  last.value = el
+  void e.gone(job.at, el.id, !goneHere.value.has(el.id))
+}
+const text = ref('')
+async function note() {
+  if (text.value.trim() && (await e.note(text.value.trim()))) text.value = ''
+}
+const sides = {
+  top: 'the far side',
+  bottom: 'the near side',
+  left: 'the left',
+  right: 'the right',
+} as Record<string, string>
+const crowd = computed(() =>
+  [...(forecast.value?.crowd ?? [])]
+    .filter(c => !c.tray || c.tray === job.at + 1)
+    .sort((a, b) => b.share - a.share),
+)
+const front = computed(() => job.tray?.board?.front ?? 'none')
+const at = (s: string) => clock(new Date(s))
+</script>
+
+<template>
+  <Stage title="Serve" look="The evening">
+    <template #acts>
+      <RouterLink class="btn next" :to="{ name: 'look-back' }">Look back</RouterLink>
+    </template>
+    <TraySwitch />
+    <p v-if="!job.placed.length" class="card">
+      Lay the tray first; here it is watched while it is eaten.
+      <RouterLink class="btn next" :to="{ name: 'lay' }">Lay it</RouterLink>
+    </p>
+    <template v-else>
+      <ul class="clocks">
+        <li class="card">
+          <span class="soft small">{{ gone === null ? 'Served at' : 'Served since' }}</span>
+          <b class="figure">{{ serve ? clock(serve) : 'no time set' }}</b>
+          <span class="small soft">{{
+            gone !== null
+              ? `${minutes(gone)} of ${minutes(forecast?.minutes ?? 0)}`
+              : ends
+                ? `until about ${clock(ends)}`
+                : ''
+          }}</span>
+        </li>
+        <li class="card">
+          <span class="soft small">Clear away by</span>
+          <b class="figure" :class="{ over: (holding?.left_min ?? 1) <= 0 && holding?.since }">{{
+            holding?.clear_at ? at(holding.clear_at) : serve && holding ? when(holding.hold_min) : '–'
+          }}</b>
+          <span class="small soft">{{
+            holding?.since
+              ? `out of the cold since ${at(holding.since)}`
+              : `${minutes(holding?.hold_min ?? 120)} from when it left the cold; local rules first`
+          }}</span>
+        </li>
+        <li class="card">
+          <span class="soft small">Top up next</span>
+          <b class="figure blue">{{ next ? when(next.minute) : 'nothing' }}</b>
+          <span class="small soft">{{
+            next
+              ? `${larder.name(next.food).toLowerCase()}, ${grams(next.grams)} from its box`
+              : topUps.length
+                ? 'all of it is due already'
+                : 'no reserve is kept'
+          }}</span>
+        </li>
+      </ul>
+      <p v-if="e.wrong.value" class="card" role="alert">▲ {{ e.wrong.value }}</p>
+      <p class="soft">Tap what is gone. Tapped again it is there after all.</p>
+      <div class="board">
+        <TapTray
+          :tray="job.tray!"
+          :gone="goneHere"
+          :lit="lit"
+          says="The tray; what is gone is covered"
+          @tap="tap"
+        />
+      </div>
+      <p role="status" class="last">
+        <template v-if="last"
+          ><b>{{ larder.name(last.food) }}</b> {{ goneHere.has(last.id) ? 'is gone' : 'is there' }}.</template
+        >
+        <template v-else>{{ goneHere.size }} of {{ dishes.length }} are gone.</template>
+      </p>
+      <details class="card">
+        <summary>As a list</summary>
+        <ul class="plain">
+          <li v-for="d in dishes" :key="d.element">
+            <label
+              ><input
+                type="checkbox"
+                :checked="d.gone_at_min != null"
+                @change="e.gone(job.at, d.element ?? '', d.gone_at_min == null)"
+              />
+              {{ larder.name(d.food) }}
+              <span class="soft nums">{{
+                d.gone_at_min != null ? `gone at ${when(d.gone_at_min)}` : grams(d.laid_g)
+              }}</span></label
+            >
+          </li>
+        </ul>
+      </details>
+      <form class="card note" @submit.prevent="note">
+        <label for="note">Note, with the time</label>
+        <textarea id="note" v-model="text" class="field" rows="2" maxlength="900" />
+        <button class="btn" :disabled="!text.trim()">Note it</button>
+        <ul v-if="e.evening.value?.notes.length" class="plain">
+          <li v-for="n in e.evening.value.notes" :key="n.at + n.says">
+            <b class="nums">{{ at(n.at) }}</b> {{ n.says }}
+          </li>
+        </ul>
+      </form>
+      <section class="card">
+        <PhotoStrip :photos="e.photos.value" :src="e.photo" @add="e.addPhoto" @drop="e.dropPhoto" />
+      </section>
+    </template>
+    <template #look>
+      <div v-if="forecast && job.placed.length" class="panel">
+        <h2>For the room</h2>
+        <p class="card">
+          <template v-if="front !== 'none'">The front of the tray is {{ sides[front] }}. </template>
+          <template v-for="(c, i) in crowd" :key="c.side">
+            <template v-if="c.share >= 0.02"
+              >{{ i ? ', ' : 'They stand at ' }}{{ sides[c.side] }} ({{
+                Math.round(100 * c.share)
+              }}
+              %)</template
+            > </template
+          >.
+        </p>
+        <h2>Foreseen</h2>
+        <ul class="card looks">
+          <li v-for="l in forecast.looks" :key="l.minute">
+            <span class="nums">{{ when(l.minute) }}</span>
+            <span class="meter"><i :style="{ width: `${100 * l.left_share}%` }" /></span>
+            <b class="nums">{{ Math.round(100 * l.left_share) }} %</b>
+          </li>
+          <li class="soft small wide">so full the trays look, without topping up</li>
+        </ul>
+        <template v-if="topUps.length">
+          <h2>To top up</h2>
+          <ul class="card tops">
+            <li v-for="t in topUps" :key="t.food">
+              <b class="nums">{{ when(t.minute) }}</b> {{ larder.name(t.food).toLowerCase() }},
+              {{ grams(t.grams) }}
+            </li>
+          </ul>
+        </template>
+        <p class="soft small">
+          Of {{ forecast.evenings }} evenings played: {{ grams(forecast.waste.grams) }} are left in the mean.
+        </p>
+      </div>
+    </template>
+  </Stage>
+</template>
+
+<style scoped>
+.clocks {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 10px;
+}
+.clocks li {
+  display: grid;
+  gap: 2px;
+  align-content: start;
+}
+.clocks .figure {
+  font-size: 1.7rem;
+  line-height: 1.15;
+}
+.blue {
+  color: var(--blue);
+}
+.over {
+  color: #a8341f;
+}
+.board {
+  display: grid;
+  justify-items: center;
+}
+.last {
+  min-height: 1.5em;
+  text-align: center;
+}
+.plain {
+  display: grid;
+  gap: 4px;
+}
+.plain label {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 44px;
+}
+.plain input {
+  width: 22px;
+  height: 22px;
+}
+.note {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+}
+.note .field {
+  width: 100%;
+}
+summary {
+  cursor: pointer;
+  font-weight: 600;
+  min-height: 32px;
+}
+.looks li {
+  display: grid;
+  grid-template-columns: 64px 1fr 48px;
+  align-items: center;
+  gap: 10px;
+  min-height: 28px;
+}
+.looks .wide {
+  display: block;
+}
+.meter {
+  height: 8px;
+  border-radius: 4px;
+  background: var(--line);
+}
+.meter i {
+  display: block;
+  height: 100%;
+  border-radius: 4px;
+  background: var(--ink);
+}
+.tops {
+  display: grid;
+  gap: 6px;
+}
+@media (max-width: 560px) {
+  .clocks {
+    grid-template-columns: 1fr;
+  }
+  .clocks li {
+    grid-template-columns: 1fr auto;
+    align-items: baseline;
+  }
+  .clocks .figure {
+    font-size: 1.4rem;
+  }
+  .clocks .small:last-child {
+    grid-column: 1 / -1;
+  }
+}
+</style>
