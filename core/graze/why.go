@@ -31,7 +31,7 @@ func (s *sum) why(i int, left float64, e Element) []string {
 		return append(out, fmt.Sprintf("Nobody reaches it: the nearest of it lies %s from where guests stand.", say.Length(least)))
 	}
 	if none := s.outOfReach(d); none > 0 {
-		out = append(out, fmt.Sprintf("%s of it lies out of everybody's reach.", portion(float64(none)/float64(d.helpings))))
+		out = append(out, say.Upper(fmt.Sprintf("%s of it lies out of everybody's reach.", portion(float64(none)/float64(d.helpings)))))
 	} else if from := s.reachedFrom(d); len(from) == 1 && len(s.sides()) > 1 {
 		out = append(out, fmt.Sprintf("It is only reached from the %s.", sideNames[from[0]]))
 	}

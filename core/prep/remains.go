@@ -3,6 +3,7 @@ package prep
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"happytray/core/food"
 	"happytray/core/say"
@@ -52,6 +53,9 @@ func AdviseOn(f *food.Food, grams, stood, hold float64) Advice {
 		}
 	case freezes[f.Category] && f.Wetness != food.Crisp:
 		out.Do, out.Days, out.Says = Freeze, 30, "Bread freezes well; toast it from frozen."
+	case f.Needs(food.Cold) || slices.Contains([]food.Category{food.Fruit, food.Vegetable, food.Brined, food.Dip}, f.Category):
+		out.Do, out.Days = Keep, max(1, f.KeepsDays)
+		out.Says = fmt.Sprintf("Cold and covered, good for about %s.", say.Count(out.Days, "day"))
 	default:
 		out.Do, out.Days = Keep, max(1, f.KeepsDays)
 		out.Says = fmt.Sprintf("Closed and dry, good for about %s.", say.Count(out.Days, "day"))

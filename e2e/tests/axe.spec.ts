@@ -18,7 +18,7 @@ for (const [title, job] of [
 ]) {
   test(`every stage of ${title}`, async ({ page }) => {
     await openDemo(page, job, 'Brief')
-    for (const stage of ['Brief', 'Pick', 'Amounts', 'Lay', 'Prep']) {
+    for (const stage of ['Brief', 'Pick', 'Amounts', 'Lay', 'Prep', 'Serve', 'Look back']) {
       await page.getByRole('link', { name: new RegExp('^' + stage) }).click()
       await expect(page.locator('h1')).toBeVisible()
       await page.waitForLoadState('networkidle')
@@ -63,6 +63,8 @@ test('every room of the house', async ({ page }) => {
     ['/larder/fennel-sausage', '.scale image'],
     ['/boards', '.shelf img'],
     ['/shelf', '.new'],
+    ['/logbook', '.dot'],
+    ['/devices', 'h2'],
     ['/settings', 'fieldset'],
     ['/shopping', 'h1'],
   ]) {

@@ -1,5 +1,5 @@
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
-import { useDebounceFn, useIntervalFn } from '@vueuse/core'
+import { useDebounceFn, useEventListener, useIntervalFn } from '@vueuse/core'
 import {
   api,
   send,
@@ -96,14 +96,16 @@ export function useEvening(id: () => string) {
       else changed = 0
     }
   }
-  const soon = useDebounceFn(keep, 500)
+  const soon = useDebounceFn(keep, 400)
   function change(to: Partial<Evening>) {
     if (!evening.value) return
     evening.value = { ...evening.value, ...to }
     changed++
+    state.value = 'saving' // it is not kept before the server says so
     void soon()
   }
   onScopeDispose(() => void keep())
+  useEventListener(window, 'pagehide', () => void keep()) // what was slid a moment ago
 
   const foods = computed<Remains[]>(() => {
     const met = new Map<string, Remains>()

@@ -6,6 +6,7 @@ import { api, body, take, type Basket, type Saving } from '@/api/client'
 import type { Brief, Want } from '@/api/tray.gen'
 import AmountsTable from '@/components/amounts/AmountsTable.vue'
 import GroupsTable from '@/components/amounts/GroupsTable.vue'
+import LearntList from '@/components/amounts/LearntList.vue'
 import SavingsList from '@/components/amounts/SavingsList.vue'
 import ShopLine from '@/components/house/ShopLine.vue'
 import Stage from '@/components/job/Stage.vue'
@@ -45,6 +46,21 @@ function fix(food: string, g: number | undefined) {
   return replan(
     { ...brief.value, foods: next },
     g ? `${name}: ${grams(g)}` : `${name}: back to what is reckoned`,
+  )
+}
+
+/** What was learnt of the foods that are on the trays; furthest from the usual first. */
+const learnt = computed(() =>
+  [...(brief.value.learnt ?? [])]
+    .filter(l => forms.value.has(l.food))
+    .sort((a, b) => Math.abs(Math.log(b.factor)) - Math.abs(Math.log(a.factor))),
+)
+function refuse(food: string, refused: boolean) {
+  const next = (brief.value.learnt ?? []).map(l => (l.food === food ? { ...l, refused } : l))
+  const name = larder.name(food).toLowerCase()
+  return replan(
+    { ...brief.value, learnt: next },
+    refused ? `${name}: the usual share` : `${name}: as was learnt`,
   )
 }
 
@@ -149,6 +165,7 @@ const left = computed(() =>
           <dd class="nums r">{{ minutes(basket.minutes) }}</dd>
         </dl>
         <GroupsTable v-if="basket.groups.length > 1" :groups="basket.groups" />
+        <LearntList v-if="learnt.length" :learnt="learnt" :busy="busy" @refuse="refuse" />
         <SavingsList :over="over" :busy="busy" @take="takeSaving" />
         <ShopLine />
         <template v-if="left.length">

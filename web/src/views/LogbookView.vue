@@ -20,13 +20,16 @@ const evening = ref('')
 const all = ref(false)
 watch(
   [crowd, year],
-  async () => {
+  async (_, __, clean) => {
+    let old = false
+    clean(() => (old = true)) // only the newest answer is shown
     try {
       const query = {
         ...(crowd.value ? { crowd: crowd.value } : {}),
         ...(year.value ? { year: Number(year.value) } : {}),
       }
-      book.value = await take<Logbook>(api.GET('/api/v1/logbook', { params: { query } }))
+      const answer = await take<Logbook>(api.GET('/api/v1/logbook', { params: { query } }))
+      if (!old) book.value = answer
       wrong.value = ''
     } catch (e) {
       wrong.value = e instanceof Trouble ? e.message : 'The logbook cannot be read just now.'
@@ -171,6 +174,10 @@ const foreseen = computed(() => {
 </template>
 
 <style scoped>
+select {
+  width: auto;
+  max-width: 240px;
+}
 .card {
   padding: 18px 22px;
 }

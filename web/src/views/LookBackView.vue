@@ -153,7 +153,7 @@ const remains = computed(() =>
         <PhotoStrip :photos="e.photos.value" :src="e.photo" @add="e.addPhoto" @drop="e.dropPhoto" />
       </section>
       <footer class="end">
-        <span>{{ looked.size }} of {{ e.foods.value.length }} looked at</span>
+        <span v-if="!e.evening.value.done">{{ looked.size }} of {{ e.foods.value.length }} looked at</span>
         <button v-if="!e.evening.value.done" class="btn next" @click="done">The rest is gone: done</button>
         <span v-else role="status" class="kept">
           {{ e.state.value === 'saved' ? 'Kept; the next brief knows.' : 'Being kept' }}

@@ -139,12 +139,21 @@ img {
   color: var(--soft);
 }
 @media (max-width: 760px) {
-  .chart {
-    --name: 150px;
-    --say: 0px;
+  .scale {
+    margin: 0 12px;
   }
-  button > span:last-child {
-    grid-column: 2 / -1;
+  .scale span:nth-child(3) {
+    display: none;
+  }
+  button {
+    grid-template-columns: 34px 1fr auto;
+    margin-bottom: 8px;
+  }
+  .line {
+    grid-row: 2;
+    grid-column: 1 / -1;
+    min-height: 26px;
+    margin: 0 12px;
   }
 }
 </style>
