@@ -194,7 +194,7 @@ func Difference(a, b *tray.Tray) float64 {
 
 // compare says of each way in which groups of the review it is ahead of the others.
 func compare(ways []Proposal, larder *food.Larder) {
-	words := map[string]string{"fit": "fuller", "colour": "more colour", "spread": "more even", "flow": "lines that lead", "pairs": "closer pairs", "height": "nothing hidden", "service": "easier to serve", "care": "fewer cautions"}
+	words := map[string]string{"fit": "fuller", "colour": "more colour", "spread": "more even", "flow": "lines that lead", "pairs": "closer pairs", "height": "nothing hidden", "service": "easier to serve", "eaten": "more in reach", "care": "fewer cautions"}
 	groups := make([]map[string]float64, len(ways))
 	for i := range ways {
 		groups[i] = review.NewLive(ways[i].Tray, larder).Totals().Groups

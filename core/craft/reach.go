@@ -11,6 +11,9 @@ import (
 // Reach is how far one reaches over a board in comfort, mm (docs/craft.md, Boards).
 const Reach = 450.0
 
+// FarthestReach is what nobody reaches any more, mm: an outstretched arm less what a body keeps from the edge.
+const FarthestReach = 600.0
+
 // WetBesideCrisp is how far what is juicy or runny keeps from what is crisp, mm, unless a
 // vessel holds one of them (docs/craft.md, Where things go).
 const WetBesideCrisp = 25.0

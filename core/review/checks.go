@@ -62,6 +62,7 @@ func (l *Live) measured(quiet bool) *measures {
 	m.pairings()
 	m.height()
 	m.service()
+	m.eaten()
 	m.care()
 	m.chosen()
 	return m

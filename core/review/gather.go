@@ -23,7 +23,7 @@ type Place struct {
 
 // rank is in what order groups of checks are told: what can hurt guests, what they cannot get at,
 // what does not fit, and then the looks.
-var rank = map[string]int{"care": 0, "service": 1, "fit": 2}
+var rank = map[string]int{"care": 0, "service": 1, "eaten": 1, "fit": 2}
 
 var severityOrder = map[string]int{Stop: 0, Mend: 1, Note: 2}
 

@@ -30,6 +30,7 @@ const (
 	saysHeightSight     = "The %s %s before the %s: %s of it is seen from %s. Tall things go %s."
 	saysServiceCutroom  = "The %s %s %s free in front of it. A knife wants %s: turn it, or move what stands there."
 	saysServiceReach    = "From the %s nobody reaches the %s: %s %s in. Put some of it there too."
+	saysEatenReach      = "Nobody reaches the %s: the nearest of it %s %s from where guests stand. Bring it nearer, or let them stand on another side."
 	saysServiceTool     = "Nothing is planned to take the %s with. Give it a spoon, a pick or a knife in the larder; without one it is not eaten."
 	saysServiceStarted  = "Nobody likes to make the first cut: begin the %s with a slice or two beside it."
 	saysCareWetdry      = "The %s %s %s from the %s, which will go soft. Keep 25 mm or a bowl between them."

@@ -247,6 +247,16 @@ var specimens = []specimen{
 			box(t, "red-grapes", "drift", 60, 60, 500, 200, 18)
 		},
 		func(t *tray.Tray) { box(t, "red-grapes", "drift", 60, 60, 80, 200, 18) }},
+	{"eaten.reach",
+		func(t *tray.Tray) {
+			deepen(t)
+			box(t, "red-grapes", "drift", 60, 60, 300, 700, 18)
+		},
+		func(t *tray.Tray) {
+			deepen(t)
+			box(t, "red-grapes", "drift", 60, 60, 300, 300, 18)
+			box(t, "orange-block", "tumble", 60, 60, 300, 700, 18)
+		}},
 	{"service.tool",
 		func(t *tray.Tray) { put(t, "honey", "bowl", 1, 300, 200, 0) },
 		func(t *tray.Tray) {
@@ -569,4 +579,12 @@ func pathOf(o geom.Outline) string {
 		fmt.Fprintf(&b, "%s%g %g", cmd, math.Round(p.X*2)/2, math.Round(p.Y*2)/2)
 	}
 	return b.String() + "Z"
+}
+
+// deepen makes a tray's board so deep that its far end lies beyond reach of the one side that guests stand at.
+func deepen(t *tray.Tray) {
+	b := *t.Board
+	b.Outline = geom.Outline{{X: 0, Y: 0}, {X: 600, Y: 0}, {X: 600, Y: 1000}, {X: 0, Y: 1000}}
+	b.FoodZone, b.Access = b.Outline, []string{"bottom"}
+	t.Board = &b
 }

@@ -607,6 +607,7 @@ func (e Region) Valid() bool {
 const (
 	ReviewGroupCare    ReviewGroup = "care"
 	ReviewGroupColour  ReviewGroup = "colour"
+	ReviewGroupEaten   ReviewGroup = "eaten"
 	ReviewGroupFit     ReviewGroup = "fit"
 	ReviewGroupFlow    ReviewGroup = "flow"
 	ReviewGroupHeight  ReviewGroup = "height"
@@ -621,6 +622,8 @@ func (e ReviewGroup) Valid() bool {
 	case ReviewGroupCare:
 		return true
 	case ReviewGroupColour:
+		return true
+	case ReviewGroupEaten:
 		return true
 	case ReviewGroupFit:
 		return true

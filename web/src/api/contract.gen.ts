@@ -2148,7 +2148,7 @@ export interface components {
          * @description groups of checks in the order they are read
          * @enum {string}
          */
-        ReviewGroup: "fit" | "colour" | "spread" | "flow" | "pairs" | "height" | "service" | "care";
+        ReviewGroup: "fit" | "colour" | "spread" | "flow" | "pairs" | "height" | "service" | "eaten" | "care";
         /** @description A tray file, docs/formats/tray.schema.json */
         TrayDocument: Record<string, never>;
         /** @description A brief, docs/formats/tray.schema.json#/$defs/brief */
@@ -6555,7 +6555,7 @@ export const textureValues: ReadonlyArray<FlattenedDeepRequired<components>["sch
 export const flavourValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Flavour"]> = ["sweet", "salty", "sour", "briny", "smoky", "spicy", "bitter", "umami", "mild", "fresh"];
 export const regionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Region"]> = ["alpine", "atlantic", "mediterranean", "northern", "eastern", "tropical"];
 export const styleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Style"]> = ["corners", "winding", "mirrored", "wheel", "meadow"];
-export const reviewGroupValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ReviewGroup"]> = ["fit", "colour", "spread", "flow", "pairs", "height", "service", "care"];
+export const reviewGroupValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ReviewGroup"]> = ["fit", "colour", "spread", "flow", "pairs", "height", "service", "eaten", "care"];
 export const keptKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["KeptKind"]> = ["choice", "idea", "theme", "pattern"];
 export const settingsLengthValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Settings"]["length"]> = ["cm", "in"];
 export const settingsMassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Settings"]["mass"]> = ["g", "oz"];

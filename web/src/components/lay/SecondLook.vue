@@ -28,6 +28,7 @@ const why: Record<string, string> = {
   pairs: 'What tastes good together sits together',
   height: 'Tall things do not hide low ones',
   service: 'Room to cut, tools, reach',
+  eaten: 'Nothing lies where nobody reaches',
   care: 'Wet from crisp, nothing rolls, allergens and children minded',
 }
 const groups = computed(() =>
