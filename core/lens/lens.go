@@ -1,5 +1,5 @@
 // Package lens looks at a tray in one respect at a time: its colour families, in grey, as the colour-blind see it, wet
-// and crisp, height, reach, allergens and diets, flow, gaps, pairs, kinds. A lens tells what to tint and to draw over
+// and crisp, height, reach, allergens and diets, flow, gaps, pairs, kinds, what is eaten. A lens tells what to tint and to draw over
 // the tray, in one line what is to be seen, and its number.
 package lens
 
@@ -70,7 +70,7 @@ type Area struct {
 }
 
 // Lenses lists what there is to look through, in the order of their keys.
-var Lenses = []string{"families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue"}
+var Lenses = []string{"families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue", "eaten"}
 
 // seeing is a tray being looked at.
 type seeing struct {
@@ -120,6 +120,10 @@ func Of(t *tray.Tray, larder *food.Larder, lens, word string) (View, error) {
 		s.pairs()
 	case "kinds":
 		s.kinds()
+	case "eaten":
+		if err := s.eaten(); err != nil {
+			return View{}, err
+		}
 	}
 	slices.SortStableFunc(s.view.Key, func(a, b Key) int { return b.Count - a.Count })
 	return s.view, nil

@@ -179,6 +179,27 @@ func TestEveryLens(t *testing.T) {
 	}
 }
 
+// What lies beyond reach is untouched, and it is said why; what lies near is eaten.
+func TestEaten(t *testing.T) {
+	tr := on(t, 700, 1200, map[string]geom.Point{"orange-block": {X: 350, Y: 1100}, "aged-hard": {X: 350, Y: 120}})
+	tr.Brief = brief.Brief{Guests: brief.Guests{Adults: 8}}
+	tr.Board.Access = []string{"bottom"}
+	v := look(t, tr, "eaten", "")
+	if got := tintOf(v, "aged-hard"); got != "untouched" {
+		t.Errorf("out of reach: %s", got)
+	}
+	if got := tintOf(v, "orange-block"); got != "eaten" && got != "gone early" {
+		t.Errorf("near: %s", got)
+	}
+	if len(v.Discs) != 1 || !strings.Contains(v.Discs[0].Says, "Nobody reaches it") || !strings.Contains(v.Number, "g left") {
+		t.Errorf("%+v %s", v.Discs, v.Number)
+	}
+	tr.Brief.Guests.Adults = 0
+	if _, err := Of(tr, larder, "eaten", ""); err == nil || !strings.Contains(err.Error(), "guests") {
+		t.Errorf("nobody comes: %v", err)
+	}
+}
+
 func BenchmarkLenses(b *testing.B) {
 	j, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 24}, Month: 6, Occasion: "grazing"}, larder, board.BuiltInCabinet())
 	if err != nil {

@@ -414,6 +414,7 @@ func (e KeptKind) Valid() bool {
 // Defines values for Lens.
 const (
 	LensAllergens    Lens = "allergens"
+	LensEaten        Lens = "eaten"
 	LensFamilies     Lens = "families"
 	LensFlow         Lens = "flow"
 	LensGaps         Lens = "gaps"
@@ -432,6 +433,8 @@ const (
 func (e Lens) Valid() bool {
 	switch e {
 	case LensAllergens:
+		return true
+	case LensEaten:
 		return true
 	case LensFamilies:
 		return true

@@ -2572,7 +2572,7 @@ export interface components {
             says?: string;
         };
         /** @enum {string} */
-        Lens: "families" | "grey" | "without-green" | "wet" | "height" | "reach" | "allergens" | "flow" | "gaps" | "pairs" | "kinds" | "without-red" | "without-blue";
+        Lens: "families" | "grey" | "without-green" | "wet" | "height" | "reach" | "allergens" | "flow" | "gaps" | "pairs" | "kinds" | "without-red" | "without-blue" | "eaten";
         LensAsked: {
             tray: components["schemas"]["TrayDocument"];
             lens: components["schemas"]["Lens"];
@@ -6563,7 +6563,7 @@ export const settingsHemisphereValues: ReadonlyArray<FlattenedDeepRequired<compo
 export const mineValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Mine"]> = ["built-in", "changed", "own"];
 export const importReportTableValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportReport"]["table"]> = ["larder", "packs", "stock"];
 export const importLineWhatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportLine"]["what"]> = ["added", "changed", "same", "refused"];
-export const lensValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lens"]> = ["families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue"];
+export const lensValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lens"]> = ["families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue", "eaten"];
 export const handAskedKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HandAsked"]["kind"]> = ["move", "swap", "duplicate", "split", "join", "amount", "vessel", "lift", "circle", "open", "bend"];
 export const offerLeaningValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Offer"]["leaning"]> = ["liked", "season", "new"];
 export const jobSummaryStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["JobSummary"]["state"]> = ["briefed", "picked", "laid"];

@@ -3,7 +3,7 @@ import { api, body, take, type LensName, type LensView } from '@/api/client'
 import { useJob } from '@/stores/job'
 import { newest } from './newest'
 
-/** The lenses in the order of their keys, 1 to 9, and what they are called; the last two follow the third. */
+/** The lenses in the order of their keys, 1 to 9, and what they are called; those of the eyes that come last follow the third; then what is eaten. */
 export const lenses: readonly [LensName, string][] = [
   ['families', 'Colour families'],
   ['grey', 'Grey'],
@@ -18,6 +18,7 @@ export const lenses: readonly [LensName, string][] = [
   ['kinds', 'Kinds of food'],
   ['without-red', 'No red cones'],
   ['without-blue', 'No blue cones'],
+  ['eaten', 'How it is eaten'],
 ]
 
 /** The lens that the tray is looked at through, and what it shows; it follows every change. */

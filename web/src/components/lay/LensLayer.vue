@@ -10,6 +10,7 @@ const props = defineProps<{
   view: LensView
   holds: readonly { e: TrayElement; d: string }[]
   scale: number // px for a mm
+  board: readonly (readonly number[])[] // its outline: areas end where it does
   carried: string | null // it is in the hand and not where the lens saw it
 }>()
 
@@ -26,15 +27,17 @@ const tinted = computed(() => {
     return [{ ...h, colour: t.colour, says, fits, x: b.x + b.width / 2, y: b.y + b.height / 2 }]
   })
 })
-const path = (p: number[][]) => 'M' + p.map(q => q.join(' ')).join('L')
+const path = (p: readonly (readonly number[])[]) => 'M' + p.map(q => q.join(' ')).join('L')
 </script>
 
 <template>
   <g class="lens" aria-hidden="true">
+    <clipPath id="on-board"><path :d="path(board) + 'Z'" /></clipPath>
     <path
       v-for="a in view.areas"
       :key="a.says + a.outline[0]"
       class="area"
+      clip-path="url(#on-board)"
       :class="{ bad: a.bad }"
       :d="path(a.outline) + 'Z'"
       :stroke-width="mm(1.5)"

@@ -359,6 +359,7 @@ defineExpose({ boardPoint, focus, fit })
             :view="lens"
             :holds="visible"
             :scale="scale"
+            :board="tray.board!.outline"
             :carried="carried?.id ?? null"
           />
           <g role="group" :aria-label="`The tray, ${holds.length} elements in the order they are laid`">
@@ -385,6 +386,7 @@ defineExpose({ boardPoint, focus, fit })
             :view="lens"
             :holds="[]"
             :scale="scale"
+            :board="tray.board!.outline"
             :carried="carried?.id ?? null"
           />
           <path
