@@ -158,15 +158,12 @@ func (a *App) demoEvenings(ctx context.Context) (evenings []Evening, swap made, 
 			}
 		}
 		for k := range foreseen.Elements {
-			if e := &foreseen.Elements[k]; max(1, e.Tray)-1 == d.Tray && e.ID == d.Element {
-				left := e.LeftG
-				d.Foreseen = &left
-				if d.LeftG > .5*d.LaidG && len(e.Why) > 0 {
-					d.Reasons = append(d.Reasons, learn.OutOfReach)
-				}
+			if e := &foreseen.Elements[k]; max(1, e.Tray)-1 == d.Tray && e.ID == d.Element && d.LeftG > .5*d.LaidG && len(e.Why) > 0 {
+				d.Reasons = append(d.Reasons, learn.OutOfReach)
 			}
 		}
 	}
+	foresee(swapped.Dishes, foreseen)
 	if at, ok := j.Brief.ServeTime(s.Location()); ok {
 		for _, n := range demo.SwapNotes {
 			swapped.Notes = append(swapped.Notes, Note{at.Add(time.Duration(n.Minute) * time.Minute).UTC(), n.Says})

@@ -21,6 +21,7 @@ import (
 	"happytray/core/learn"
 	"happytray/core/pick"
 	"happytray/core/prep"
+	"happytray/core/tray"
 	"happytray/store"
 )
 
@@ -305,6 +306,9 @@ func (a *App) SaveEvening(ctx context.Context, id string, seen int64, in Evening
 	if err := in.check(); err != nil {
 		return Evening{}, err
 	}
+	if in.Done {
+		a.compare(ctx, id, in.Dishes)
+	}
 	kept, err := a.store.ChangeEvening(ctx, id, func(was store.Evening) (store.Evening, error) {
 		if was.Version != seen {
 			return was, store.ErrConflict
@@ -315,6 +319,30 @@ func (a *App) SaveEvening(ctx context.Context, id string, seen int64, in Evening
 		return Evening{}, err
 	}
 	return a.read(ctx, kept)
+}
+
+// compare puts beside what came home what had been foreseen, once. Where nothing can be foreseen the record stands alone.
+func (a *App) compare(ctx context.Context, id string, dishes []Dish) {
+	if slices.ContainsFunc(dishes, func(d Dish) bool { return d.Foreseen != nil }) {
+		return
+	}
+	f, err := a.Forecast(ctx, id)
+	if err != nil {
+		return
+	}
+	foresee(dishes, f)
+}
+
+func foresee(dishes []Dish, f graze.Forecast) {
+	for k := range f.Elements {
+		e := &f.Elements[k]
+		for i := range dishes {
+			if d := &dishes[i]; d.Tray == max(1, e.Tray)-1 && d.Element == e.ID {
+				left := e.LeftG
+				d.Foreseen = &left
+			}
+		}
+	}
 }
 
 // DropEvening takes what was noted of an evening away: what it taught is undone with it.
@@ -481,6 +509,26 @@ func (a *App) teach(ctx context.Context, b *brief.Brief) {
 		}
 		b.Learnt = append(b.Learnt, brief.Learnt{Food: f.Food, Factor: math.Min(8, math.Max(.125, f.Factor)), Because: f.Because[:min(mostTold, len(f.Because))], Refused: refused[f.Food]})
 	}
+}
+
+// teachAgain teaches a job that is planned again. Where food lies on its trays already, what was reckoned with then
+// holds for it: an evening that was looked back on since does not change amounts that are laid. Foods that come new are
+// reckoned with what is known now.
+func (a *App) teachAgain(ctx context.Context, j *job.Job) {
+	was := j.Brief.Learnt
+	a.teach(ctx, &j.Brief)
+	on, laid := map[string]bool{}, false
+	for _, t := range j.Trays {
+		for _, id := range t.Foods() {
+			on[id] = true
+		}
+		laid = laid || slices.ContainsFunc(t.Elements, func(e tray.Element) bool { return e.Placed })
+	}
+	if !laid {
+		return
+	}
+	known := slices.DeleteFunc(j.Brief.Learnt, func(l brief.Learnt) bool { return on[l.Food] })
+	j.Brief.Learnt = append(known, slices.DeleteFunc(slices.Clone(was), func(l brief.Learnt) bool { return !on[l.Food] })...)
 }
 
 // forget leaves of what was learnt what is on the trays.

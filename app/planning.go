@@ -41,7 +41,7 @@ func (a *App) Replan(ctx context.Context, old *job.Job) (*job.Job, error) {
 	if len(old.Brief.Foods) == 0 { // they are chosen, so what was before counts
 		a.remember(ctx, &old.Brief)
 	}
-	a.teach(ctx, &old.Brief)
+	a.teachAgain(ctx, old)
 	planned, err := plan.Again(old, h.Larder, h.Cabinet)
 	if err != nil {
 		return nil, err

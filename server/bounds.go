@@ -14,6 +14,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"happytray/core/document"
+	"happytray/formats/bundle"
 	"happytray/formats/photo"
 )
 
@@ -29,7 +30,7 @@ func timeOf(operation string) time.Duration {
 	switch operation {
 	case "arrange", "mend", "layLike":
 		return searchTime
-	case "importTable", "saveFoodPhoto", "mainColours", "addPhoto":
+	case "importTable", "saveFoodPhoto", "mainColours", "addPhoto", "bringIn", "houseBundle":
 		return tableTime
 	}
 	return usualTime
@@ -40,6 +41,8 @@ func mostOf(operation string) int64 {
 	switch operation {
 	case "saveFoodPhoto", "mainColours", "addPhoto":
 		return photo.MaxBytes
+	case "bringIn":
+		return bundle.MaxPacked
 	case "saveSettings", "tick", "createFood", "saveStock", "reviewMoves", "carry", "saveVessel":
 		return 256 << 10
 	case "undo", "redo", "takeOut", "putAway", "handFoodBack", "takeFoodOut", "takeBoardOut", "takeVesselOut", "askShop":

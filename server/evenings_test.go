@@ -7,6 +7,7 @@ import (
 	"image"
 	"image/color"
 	"image/png"
+	"math"
 	"strings"
 	"testing"
 	"time"
@@ -90,8 +91,16 @@ func TestFromServingToTheNextBrief(t *testing.T) {
 		t.Fatalf("%d %s", a.status, a.body)
 	}
 
+	for _, x := range e.Dishes {
+		if x.Foreseen != nil {
+			t.Error("before it was looked back on there is something foreseen")
+		}
+	}
 	// what came home is advised on, and kept in the cupboard once
 	d.ask("GET", at, nil).into(t, &e)
+	if e.Dishes[0].Foreseen == nil || e.Dishes[0].Foreseen.P90 > e.Dishes[0].LaidG+.2 {
+		t.Errorf("nothing was foreseen: %+v", e.Dishes[0])
+	}
 	if e.Advice == nil || len(*e.Advice) < 4 {
 		t.Fatalf("%+v", e.Advice)
 	}
@@ -170,6 +179,19 @@ func TestFromServingToTheNextBrief(t *testing.T) {
 	}
 	if r := refused["chickpea-dip"] / before["chickpea-dip"]; r < .97 || r > 1.03 {
 		t.Errorf("refused: dip %.0f g, was %.0f", refused["chickpea-dip"], before["chickpea-dip"])
+	}
+	// what lies already keeps its amounts when it is planned again for another reason
+	var was api.Job
+	d.ask("GET", "/api/v1/jobs/"+first, nil).into(t, &was)
+	raw, _ := json.Marshal(was.Document)
+	a := d.ask("POST", "/api/v1/replan", raw)
+	if a.status != 200 {
+		t.Fatalf("%d %s", a.status, a.body)
+	}
+	var again any
+	a.into(t, &again)
+	if is, were := grams(again), grams(was.Document); math.Abs(is["chickpea-dip"]-were["chickpea-dip"]) > 1 {
+		t.Errorf("a laid dip of %.0f g is %.0f g when it is planned again", were["chickpea-dip"], is["chickpea-dip"])
 	}
 	if a := d.ask("DELETE", at, nil); a.status != 204 {
 		t.Fatal(a.status)

@@ -85,3 +85,9 @@ func (s *Store) Once(ctx context.Context, name string, do func(st *Store) error)
 	})
 	return now && err == nil, err
 }
+
+// Whole does several things as one transaction, in which do is given a Store: all of them, or none. do must not use
+// other Stores, and ends soon; it may be called again where the database asks for that.
+func (s *Store) Whole(ctx context.Context, do func(st *Store) error) error {
+	return s.change(ctx, func(tx *gorm.DB) error { return do(&Store{db: tx, sql: s.sql, read: s.read}) })
+}

@@ -260,10 +260,11 @@ func (b *buffet) helping(e *tray.Element, spec food.Spec) float64 {
 	return mass * math.Max(1, math.Round(b.p.bite/mass))
 }
 
-// wantsTool reports whether a dish cannot be taken with clean fingers.
+// wantsTool reports whether a dish is not taken with fingers: what is cut, runny or in a bowl, and by its kind nuts,
+// which without a spoon are hardly eaten, and what is brined or oily (docs/craft.md, Kit).
 func wantsTool(e *tray.Element, f *food.Food, spec food.Spec) bool {
 	_, face := food.CutFace(f, spec)
-	return face || food.InVessel(e.Form) || e.Wetness == food.Runny
+	return face || food.InVessel(e.Form) || e.Wetness == food.Runny || f.Category == food.Nut || f.Category == food.Brined
 }
 
 // begun reports whether something of a food lies there cut already.

@@ -121,6 +121,20 @@ func TestLimits(t *testing.T) {
 			}
 		}
 	})
+	t.Run("a drift of nuts without a spoon, against the wall", func(t *testing.T) {
+		f, _ := larder.Get("walnuts")
+		bare := *f
+		bare.ID, bare.Tool = "bare-walnuts", ""
+		own := larder.With([]food.Food{bare})
+		e := cubes("nuts", "orange-block", 600, geom.Pt(250, 1000), larder)
+		e.Food, e.Form, e.Category = bare.ID, bare.Forms[0].Form, food.Nut
+		got := of(t, one(guests, []string{"bottom", "top"}, 500, 1200, e, cubes("cheese", "orange-block", enough, geom.Pt(250, 1000), larder)), own, graze.Options{})
+		for _, x := range got.Elements {
+			if says := strings.Join(x.Why, " "); x.ID == "nuts" && (!strings.Contains(says, "no tool") || !strings.Contains(says, "only reached from the near side")) {
+				t.Errorf("%q", x.Why)
+			}
+		}
+	})
 	t.Run("no tool", func(t *testing.T) {
 		dip := func(tool string) float64 {
 			f, _ := larder.Get("chickpea-dip")

@@ -40,7 +40,7 @@ test('an evening is served, looked back on in a minute, and the next brief of th
   await clean(hand)
 
   // looked back on: the dip came home, because it was too sour
-  await hand.getByRole('link', { name: 'Look back', exact: true }).first().tap()
+  await hand.getByRole('link', { name: 'What came home', exact: true }).tap()
   await expect(hand.getByRole('heading', { name: 'What came home?' })).toBeVisible()
   await hand.getByRole('list', { name: 'Foods of the evening' }).getByRole('button', { name: /Chickpea/ }).tap()
   await hand.getByLabel('How much was left').fill('80')
@@ -62,6 +62,19 @@ test('an evening is served, looked back on in a minute, and the next brief of th
   await page.getByRole('button', { name: /^Chickpea and sesame dip: 0\.\d+ of its share/ }).click()
   await expect(page.getByText(/too sour; it moves it by −?-?\d+ %/)).toBeVisible()
   await clean(page)
+
+  // it goes out as one file and comes in as another job
+  const zip = await (await api.get(`/api/v1/jobs/${made.id}/bundle`)).body()
+  await page.goto('/settings')
+  const bring = page.getByLabel('Bring in a file')
+  await bring.setInputFiles({ name: 'job.zip', mimeType: 'application/zip', buffer: zip })
+  await expect(page.getByText('1 job came in, 1 photograph')).toBeVisible()
+  const copy = (await page.getByRole('link', { name: 'Lamp supper' }).getAttribute('href'))!.split('/')[2]
+  await clean(page)
+  await bring.setInputFiles({ name: 'half.zip', mimeType: 'application/zip', buffer: zip.subarray(0, 900) })
+  await expect(page.getByRole('alert').filter({ hasText: 'Nothing was changed.' })).toBeVisible()
+  expect((await api.delete(`/api/v1/jobs/${copy}/evening`)).status()).toBe(204)
+  expect((await api.delete(`/api/v1/jobs/${copy}`)).status()).toBe(204)
 
   // the next brief of the crowd
   const later = new Date(Date.now() + 9 * 24 * 3600_000).toISOString()

@@ -1272,6 +1272,20 @@ type BoardDrawn struct {
 // BriefDocument A brief, docs/formats/tray.schema.json#/$defs/brief
 type BriefDocument = Document
 
+// BroughtIn defines model for BroughtIn.
+type BroughtIn struct {
+	// Evenings that have no job
+	Evenings int `json:"evenings"`
+	Jobs     []struct {
+		Id    string `json:"id"`
+		Title string `json:"title"`
+	} `json:"jobs"`
+	Photos int `json:"photos"`
+
+	// Says what was left out, and why
+	Says []string `json:"says"`
+}
+
 // BuyItem defines model for BuyItem.
 type BuyItem struct {
 	Cost       int      `json:"cost"`
@@ -3543,6 +3557,12 @@ type ServerInterface interface {
 	// TakeBoardOut Take a board out again
 	// (POST /api/v1/boards/{id}/take-out)
 	TakeBoardOut(c *gin.Context, id ThingId)
+	// HouseBundle The whole house as one zip of open files
+	// (GET /api/v1/bundle)
+	HouseBundle(c *gin.Context)
+	// BringIn Read the jobs and evenings of such a zip, whole or not at all; jobs come in as new ones
+	// (POST /api/v1/bundle)
+	BringIn(c *gin.Context)
 	// ByHand What a hand does to something on a tray, or with several things at once; everything else makes room
 	// (POST /api/v1/by-hand)
 	ByHand(c *gin.Context)
@@ -3642,6 +3662,9 @@ type ServerInterface interface {
 	// SaveJob Save the document as a new revision
 	// (PUT /api/v1/jobs/{id})
 	SaveJob(c *gin.Context, id JobId, params SaveJobParams)
+	// JobBundle A job with its evening and photographs as one zip of open files, with a manifest and checksums
+	// (GET /api/v1/jobs/{id}/bundle)
+	JobBundle(c *gin.Context, id JobId)
 	// Carry How everything on a saved tray makes room for what is held over it; small enough for every frame of a drag
 	// (POST /api/v1/jobs/{id}/carry)
 	Carry(c *gin.Context, id JobId)
@@ -4158,6 +4181,32 @@ func (siw *ServerInterfaceWrapper) TakeBoardOut(c *gin.Context) {
 	}
 
 	siw.Handler.TakeBoardOut(c, id)
+}
+
+// HouseBundle operation middleware
+func (siw *ServerInterfaceWrapper) HouseBundle(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.HouseBundle(c)
+}
+
+// BringIn operation middleware
+func (siw *ServerInterfaceWrapper) BringIn(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.BringIn(c)
 }
 
 // ByHand operation middleware
@@ -5028,6 +5077,31 @@ func (siw *ServerInterfaceWrapper) SaveJob(c *gin.Context) {
 	}
 
 	siw.Handler.SaveJob(c, id, params)
+}
+
+// JobBundle operation middleware
+func (siw *ServerInterfaceWrapper) JobBundle(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.JobBundle(c, id)
 }
 
 // Carry operation middleware
@@ -7277,6 +7351,9 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/evening/photos/:photo", wrapper.Photo)
 	router.GET(options.BaseURL+"/api/v1/logbook", wrapper.Logbook)
 	router.GET(options.BaseURL+"/api/v1/logbook/export", wrapper.ExportLogbook)
+	router.GET(options.BaseURL+"/api/v1/jobs/:id/bundle", wrapper.JobBundle)
+	router.GET(options.BaseURL+"/api/v1/bundle", wrapper.HouseBundle)
+	router.POST(options.BaseURL+"/api/v1/bundle", wrapper.BringIn)
 	router.GET(options.BaseURL+"/api/v1/days/:date", wrapper.DayOf)
 	router.GET(options.BaseURL+"/api/v1/days/:date/sheet", wrapper.DaySheet)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/ticks", wrapper.Ticks)

@@ -9,6 +9,7 @@ import {
   type EveningDish,
   type Forecast,
   type PhotoKept,
+  type ScaleReading,
 } from '@/api/client'
 
 export { reasonValues as reasons } from '@/api/contract.gen'
@@ -204,6 +205,16 @@ export function useEvening(id: () => string) {
       wrong.value = says(e, 'That could not be put into the cupboard.')
     }
   }
+  /** What of a food lies on the bench scale came home; answers with why it does not, where it does not. */
+  async function weigh(food: string): Promise<string> {
+    const r = await take<ScaleReading>(api.GET('/api/v1/scale')).catch(() => null)
+    if (!r) return 'The server cannot be reached.'
+    if (r.says) return r.says
+    if (r.over) return 'More lies on the scale than it weighs.'
+    if (!r.steady) return 'It is not still yet. Let go of it and press again.'
+    leave(food, r.grams)
+    return ''
+  }
   const photo = (of: string) => `/api/v1/jobs/${id()}/evening/photos/${of}`
   /** Takes all that was noted away, and what it taught. */
   async function forget() {
@@ -235,6 +246,7 @@ export function useEvening(id: () => string) {
     dropPhoto,
     photo,
     keepRemains,
+    weigh,
     forget,
   }
 }

@@ -31,6 +31,7 @@ const gone = computed(
 )
 function look(food: string) {
   open.value = open.value === food ? '' : food
+  scaleSays.value = ''
   looked.value = new Set(looked.value).add(food)
 }
 const tap = (el: TrayElement) => look(el.food)
@@ -45,6 +46,10 @@ const words = (f: Remains) => {
   if (s <= 2) return looked.value.has(f.food) || e.evening.value?.done ? 'all gone' : 'not looked at yet'
   if (s >= 97) return 'untouched'
   return `${grams(f.left)} left`
+}
+const scaleSays = ref('')
+async function weigh() {
+  scaleSays.value = await e.weigh(open.value)
 }
 const done = () => e.change({ done: true })
 const total = computed(() => ({
@@ -104,6 +109,10 @@ const remains = computed(() =>
         />
         <p class="scale small soft" aria-hidden="true">
           <span>all gone</span><span>a third</span><span>two thirds</span><span>untouched</span>
+        </p>
+        <p class="when">
+          <button class="btn" @click="weigh">Weigh it</button>
+          <span role="status" class="soft small">{{ scaleSays }}</span>
         </p>
         <div v-if="share(now) <= 2" class="when">
           <label for="gone">About when was it gone?</label>

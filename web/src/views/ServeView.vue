@@ -81,7 +81,7 @@ const at = (s: string) => clock(new Date(s))
 <template>
   <Stage title="Serve" look="The evening">
     <template #acts>
-      <RouterLink class="btn next" :to="{ name: 'look-back' }">Look back</RouterLink>
+      <RouterLink class="btn next" :to="{ name: 'look-back' }">What came home</RouterLink>
     </template>
     <TraySwitch />
     <p v-if="!job.placed.length" class="card">

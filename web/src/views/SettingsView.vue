@@ -4,6 +4,7 @@ import { ElInputNumber, ElOption, ElSelect } from 'element-plus'
 import 'element-plus/es/components/input-number/style/css'
 import 'element-plus/es/components/select/style/css'
 import House from '@/components/house/House.vue'
+import TakeAlong from '@/components/house/TakeAlong.vue'
 import ShopLine from '@/components/house/ShopLine.vue'
 import type { Rates } from '@/api/client'
 import { useSettings } from '@/stores/settings'
@@ -190,6 +191,7 @@ const choices = [
         are not converted; only the sign before them changes.
       </p>
     </section>
+    <TakeAlong />
   </House>
 </template>
 

@@ -50,6 +50,9 @@ const address = computed(() => (kind: string) => {
     <a v-for="[kind, name, says] in lists" :key="kind" :href="address(kind)" download>
       <b>{{ name }}</b> <span class="soft small">{{ says }}</span>
     </a>
+    <a :href="`/api/v1/jobs/${encodeURIComponent(job.id)}/bundle`" download>
+      <b>The whole job</b> <span class="soft small">as one zip, with its evening and photographs</span>
+    </a>
   </div>
 </template>
 
