@@ -331,7 +331,7 @@ func (a *App) unpack(ctx context.Context, files []bundle.File) (jobs []*coming, 
 			if err != nil {
 				return nil, nil, false, fault.In(f.Path, err)
 			}
-			small, err := p.Small()
+			small, err := p.Fit(photo.LargeSide)
 			if err != nil {
 				return nil, nil, false, err
 			}

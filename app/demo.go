@@ -7,6 +7,8 @@ import (
 	"slices"
 	"time"
 
+	"github.com/google/uuid"
+
 	"happytray/core/food"
 	"happytray/core/graze"
 	"happytray/core/kept"
@@ -71,9 +73,13 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 			things = append(things, store.Thing{Kind: kind, ID: k.ID, Document: string(raw)})
 		}
 	}
-	evenings, swap, played, err := a.demoEvenings(ctx)
+	evenings, swap, played, shot, err := a.demoEvenings(ctx)
 	if err != nil {
 		return false, err
+	}
+	shotAt := a.now().UTC().Truncate(time.Second)
+	if at, err := time.Parse(time.DateOnly, played.Date); err == nil {
+		shotAt = at.Add(17*time.Hour + 40*time.Minute)
 	}
 	return a.store.Once(ctx, demoFact, func(st *store.Store) error {
 		if err := keepEvenings(ctx, st, evenings); err != nil {
@@ -86,6 +92,9 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 		swapped := played
 		swapped.ID, swapped.Job = past.ID, past.ID
 		if err := keepEvenings(ctx, st, []Evening{swapped}); err != nil {
+			return err
+		}
+		if err := st.AddPhoto(ctx, store.Photo{Evening: past.ID, ID: uuid.NewString(), Media: "image/jpeg", Data: shot, MadeAt: shotAt}, MostPhotos); err != nil {
 			return err
 		}
 		things := slices.Clone(things) // a try that is done again begins with what was reckoned
@@ -109,12 +118,12 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 	})
 }
 
-// demoEvenings are the evenings of the demo world's past year, and the past job with what came home of it.
-func (a *App) demoEvenings(ctx context.Context) (evenings []Evening, swap made, swapped Evening, err error) {
+// demoEvenings are the evenings of the demo world's past year, and the past job with what came home of it and a photograph.
+func (a *App) demoEvenings(ctx context.Context) (evenings []Evening, swap made, swapped Evening, shot []byte, err error) {
 	larder := food.BuiltIn()
 	past, err := demo.Evenings(a.now(), larder)
 	if err != nil {
-		return nil, swap, swapped, err
+		return nil, swap, swapped, nil, err
 	}
 	for n, p := range past {
 		e := Evening{ID: fmt.Sprintf("demo-%02d", n+1), Title: p.Title, Crowd: p.Crowd, Date: p.Date, Occasion: p.Occasion, Guests: p.Guests, LastedMin: p.LastedMin, Dishes: []Dish{}, Notes: []Note{}, Done: true}
@@ -129,26 +138,26 @@ func (a *App) demoEvenings(ctx context.Context) (evenings []Evening, swap made, 
 	}
 	s, err := a.Settings(ctx)
 	if err != nil {
-		return nil, swap, swapped, err
+		return nil, swap, swapped, nil, err
 	}
 	j, played, err := demo.Swapped(ctx, a.now(), larder)
 	if err != nil {
-		return nil, swap, swapped, err
+		return nil, swap, swapped, nil, err
 	}
 	with := j.Larder(larder)
 	if swap.head, err = headingOf(j, with, s.Location(), scores(j, with)); err != nil {
-		return nil, swap, swapped, err
+		return nil, swap, swapped, nil, err
 	}
 	raw, err := j.Write()
 	if err != nil {
-		return nil, swap, swapped, err
+		return nil, swap, swapped, nil, err
 	}
 	swap.document, swap.says = string(raw), "laid the tray"
 	swapped = blankOf("", j, with, a.today(s))
 	swapped.Done = true
 	foreseen, err := graze.Of(ctx, j, with, graze.Options{Evenings: foreseenEvenings, Seed: 1})
 	if err != nil {
-		return nil, swap, swapped, err
+		return nil, swap, swapped, nil, err
 	}
 	for i := range swapped.Dishes {
 		d := &swapped.Dishes[i]
@@ -169,7 +178,8 @@ func (a *App) demoEvenings(ctx context.Context) (evenings []Evening, swap made, 
 			swapped.Notes = append(swapped.Notes, Note{at.Add(time.Duration(n.Minute) * time.Minute).UTC(), n.Says})
 		}
 	}
-	return evenings, swap, swapped, nil
+	shot, err = demo.Photograph(j)
+	return evenings, swap, swapped, shot, err
 }
 
 func keepEvenings(ctx context.Context, st *store.Store, list []Evening) error {

@@ -1,8 +1,10 @@
 package demo
 
 import (
+	"bytes"
 	"context"
 	"hash/fnv"
+	"image/jpeg"
 	"math"
 	"math/rand/v2"
 	"time"
@@ -12,11 +14,13 @@ import (
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/geom"
 	"happytray/core/graze"
 	"happytray/core/job"
 	"happytray/core/learn"
 	"happytray/core/pick"
 	"happytray/core/plan"
+	"happytray/standin/camera"
 )
 
 // Evening is one that Tern & Tallow has looked back on before this product kept its jobs.
@@ -131,3 +135,34 @@ var SwapNotes = []struct {
 	Minute int
 	Says   string
 }{{25, "Everybody stands at the beans. The far side is full still."}, {70, "Bread topped up from the box."}, {125, "They took the rest of the hard cheese home."}}
+
+// SwapMoved is how far from its place the first bowl of the seed swap was put down, mm.
+var SwapMoved = geom.Pt(70, -45)
+
+// Photograph is what a camera sees of the seed swap before anybody came: held by hand, lit from one side, and with one
+// bowl put down elsewhere than planned.
+func Photograph(j *job.Job) ([]byte, error) {
+	t := j.Trays[0]
+	moved := map[string]geom.Point{}
+	for _, e := range t.Elements {
+		if e.Vessel != "" && e.Placed {
+			by := SwapMoved
+			box := t.Board.Outline.Bounds()
+			if e.X > box.Centre().X {
+				by.X = -by.X
+			}
+			if e.Y < box.Centre().Y {
+				by.Y = -by.Y
+			}
+			moved[e.ID] = by
+			break
+		}
+	}
+	img, _, err := camera.Take(t, camera.Shot{Tilt: .03, Uneven: .25, Noise: 3, Moved: moved, Seed: 4})
+	if err != nil {
+		return nil, err
+	}
+	var b bytes.Buffer
+	err = jpeg.Encode(&b, img, &jpeg.Options{Quality: 86})
+	return b.Bytes(), err
+}

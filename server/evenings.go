@@ -9,6 +9,7 @@ import (
 	"happytray/app"
 	"happytray/core/document"
 	"happytray/core/fault"
+	"happytray/formats/photo"
 	"happytray/server/api"
 	"happytray/store"
 )
@@ -115,7 +116,7 @@ func (s *Server) AddPhoto(c *gin.Context, id api.JobId) {
 	if !ok {
 		return
 	}
-	small, err := picture.Small()
+	small, err := picture.Fit(photo.LargeSide)
 	var p store.Photo
 	if err == nil {
 		p, err = s.app.AddPhoto(c.Request.Context(), id, small)
@@ -131,8 +132,8 @@ func (s *Server) AddPhoto(c *gin.Context, id api.JobId) {
 }
 
 // Photo sends a photograph of an evening.
-func (s *Server) Photo(c *gin.Context, id api.JobId, photo string) {
-	p, err := s.app.Store().Photo(c.Request.Context(), id, photo)
+func (s *Server) Photo(c *gin.Context, id api.JobId, which string) {
+	p, err := s.app.Store().Photo(c.Request.Context(), id, which)
 	if err != nil {
 		s.fail(c, aThing, err)
 		return
@@ -142,8 +143,8 @@ func (s *Server) Photo(c *gin.Context, id api.JobId, photo string) {
 }
 
 // DropPhoto throws a photograph away.
-func (s *Server) DropPhoto(c *gin.Context, id api.JobId, photo string) {
-	s.done(c, aThing, s.app.Store().DropPhoto(c.Request.Context(), id, photo))
+func (s *Server) DropPhoto(c *gin.Context, id api.JobId, which string) {
+	s.done(c, aThing, s.app.Store().DropPhoto(c.Request.Context(), id, which))
 }
 
 // Logbook lists evenings and what they teach.
@@ -156,4 +157,35 @@ func (s *Server) Logbook(c *gin.Context, params api.LogbookParams) {
 func (s *Server) ExportLogbook(c *gin.Context) {
 	data, err := s.app.LogbookTable(c.Request.Context())
 	s.csv(c, "logbook", data, err)
+}
+
+// BesidePlan holds a photograph from above against the plan.
+func (s *Server) BesidePlan(c *gin.Context, id api.JobId, which string) {
+	var in api.BesideAsked
+	if err := document.Read(body(c), &in); err != nil {
+		s.fail(c, anEvening, err)
+		return
+	}
+	leave, ok := s.turn(c, s.photos, nil)
+	if !ok {
+		return
+	}
+	defer leave()
+	b, err := s.app.BesidePlan(c.Request.Context(), id, which, or(in.Tray, 0), or(in.Corners, nil))
+	reply(s, c, b, err)
+}
+
+// StraightPhoto sends a photograph as if it had been taken from straight above.
+func (s *Server) StraightPhoto(c *gin.Context, id api.JobId, which string, params api.StraightPhotoParams) {
+	leave, ok := s.turn(c, s.photos, nil)
+	if !ok {
+		return
+	}
+	defer leave()
+	data, err := s.app.StraightPhoto(c.Request.Context(), id, which, or(params.Tray, 0))
+	if err != nil {
+		s.fail(c, aThing, err)
+		return
+	}
+	c.Data(http.StatusOK, "image/jpeg", data)
 }

@@ -6,13 +6,17 @@ import (
 	"fmt"
 	"image"
 	"image/color"
+	"image/jpeg"
 	"image/png"
 	"math"
 	"strings"
 	"testing"
 	"time"
 
+	"happytray/core/geom"
+	"happytray/core/job"
 	"happytray/server/api"
+	"happytray/standin/camera"
 )
 
 // From serving to the next brief: what was noted on the evening and looked back on changes what the same crowd gets the
@@ -275,6 +279,88 @@ func TestForecastAndPhotos(t *testing.T) {
 	}
 	if a := d.ask("POST", "/api/v1/jobs/nobody/evening/photos", b.Bytes(), "Content-Type", "image/png"); a.status != 404 {
 		t.Error(a.status)
+	}
+}
+
+// A photograph from above is held against the plan: its corners are found or given and kept, and what was put down
+// elsewhere is named.
+func TestAPhotographBesideThePlan(t *testing.T) {
+	d := open(t, db.DSN())
+	id := "/api/v1/jobs/" + d.laidOut("Photographed", `{"guests":{"adults":12},"board":{"shape":"rectangle","length_mm":620,"width_mm":420,"colour":"#744a2b"}}`)
+	var now api.Job
+	d.ask("GET", id, nil).into(t, &now)
+	raw, _ := json.Marshal(now.Document)
+	j, err := job.Read(raw, larder)
+	if err != nil {
+		t.Fatal(err)
+	}
+	tr := j.Trays[0]
+	bowl, by := "", geom.Pt(36, 20)
+	for _, e := range tr.Elements {
+		if e.Vessel != "" && e.Placed {
+			bowl = e.ID
+			if e.X > 310 {
+				by.X = -by.X
+			}
+			if e.Y > 210 {
+				by.Y = -by.Y
+			}
+			break
+		}
+	}
+	take := func(s camera.Shot) string {
+		t.Helper()
+		img, _, err := camera.Take(tr, s)
+		if err != nil {
+			t.Fatal(err)
+		}
+		var b bytes.Buffer
+		if err := jpeg.Encode(&b, img, nil); err != nil {
+			t.Fatal(err)
+		}
+		var kept api.PhotoKept
+		d.ask("POST", id+"/evening/photos", b.Bytes(), "Content-Type", "image/jpeg").into(t, &kept)
+		return id + "/evening/photos/" + kept.Id
+	}
+	photo := take(camera.Shot{Tilt: .03, Uneven: .2, Noise: 2, Moved: map[string]geom.Point{bowl: by}, Seed: 2})
+	if a := d.ask("GET", photo+"/straight", nil); a.status != 422 || !strings.Contains(string(a.body), "corners") {
+		t.Errorf("straight before anybody knows how: %d %s", a.status, a.body)
+	}
+	var b api.Beside
+	a := d.ask("POST", photo+"/beside", []byte(`{}`))
+	if a.status != 200 {
+		t.Fatalf("%d %s", a.status, a.body)
+	}
+	a.into(t, &b)
+	moved := 0
+	for _, s := range b.Seen {
+		if s.Moved != nil {
+			moved++
+			if s.Element != bowl {
+				t.Errorf("%s is said to be moved", s.Element)
+			}
+		}
+	}
+	if !b.Found || len(b.Corners) != 4 || bowl != "" && (moved != 1 || len(b.Says) == 0 || !strings.Contains(strings.Join(b.Says, " "), "from where it was planned")) {
+		t.Errorf("found %v, %d moved, %q", b.Found, moved, b.Says)
+	}
+	if a := d.ask("GET", photo+"/straight?v=1", nil); a.status != 200 || !bytes.HasPrefix(a.body, []byte{0xff, 0xd8}) {
+		t.Errorf("straight: %d", a.status)
+	}
+	for body, status := range map[string]int{`{"corners":[[0,0],[10,0],[20,0],[30,0]]}`: 422, `{"corners":[[0,0]]}`: 400, `{"corners":[[0,0],[1,"x"],[2,2],[3,3]]}`: 400, `{"tray":7}`: 422, `{"corners":[[0],[1],[2],[3]]}`: 400} {
+		if a := d.ask("POST", photo+"/beside", []byte(body)); a.status != status {
+			t.Errorf("%s: %d %s", body, a.status, a.body)
+		}
+	}
+	if a := d.ask("POST", id+"/evening/photos/none/beside", []byte(`{}`)); a.status != 404 {
+		t.Errorf("no photograph: %d", a.status)
+	}
+	// a photograph of something else: the corners are asked for
+	var kept api.PhotoKept
+	d.ask("POST", id+"/evening/photos", greyPicture(t), "Content-Type", "image/png").into(t, &kept)
+	d.ask("POST", id+"/evening/photos/"+kept.Id+"/beside", []byte(`{}`)).into(t, &b)
+	if b.Found || len(b.Corners) != 4 || !strings.Contains(b.Says[0], "Drag them") {
+		t.Errorf("a grey picture: %+v", b)
 	}
 }
 

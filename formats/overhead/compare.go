@@ -236,7 +236,7 @@ func Says(seen []Seen, name func(element string) string) (out []string) {
 	for _, s := range seen {
 		switch {
 		case s.Moved != nil:
-			out = append(out, fmt.Sprintf("%s lies %.0f mm %s of where it was planned.", name(s.Element), math.Hypot(s.Moved.X, s.Moved.Y), way(*s.Moved)))
+			out = append(out, fmt.Sprintf("%s lies %.0f mm from where it was planned, %s.", name(s.Element), math.Hypot(s.Moved.X, s.Moved.Y), way(*s.Moved)))
 		case s.Alike < departed/2:
 			out = append(out, fmt.Sprintf("%s is not to be seen where it was planned: something lies over it, or it was left out.", name(s.Element)))
 		}
@@ -255,9 +255,9 @@ func way(d geom.Point) string {
 	}
 	switch {
 	case aside != "" && along != "":
-		return "to the " + aside + " and " + along + " than"
+		return "to the " + aside + " and " + along
 	case aside != "":
 		return "to the " + aside
 	}
-	return along + " than"
+	return along
 }

@@ -90,10 +90,16 @@ func pixels(img image.Image) []colour.Lab {
 // keptSide is the longer side of a picture that is kept, pixels.
 const keptSide = 900
 
+// LargeSide is the longer side of a picture in which something is to be measured, pixels.
+const LargeSide = 1600
+
 // Small is the picture as a JPEG to keep, at most 900 pixels on its longer side
 // and without whatever else the file said.
-func (p *Picture) Small() ([]byte, error) {
-	k := math.Min(1, keptSide/float64(max(p.Width, p.Height)))
+func (p *Picture) Small() ([]byte, error) { return p.Fit(keptSide) }
+
+// Fit is the same with at most so many pixels on its longer side.
+func (p *Picture) Fit(side int) ([]byte, error) {
+	k := math.Min(1, float64(side)/float64(max(p.Width, p.Height)))
 	w, h := max(1, int(float64(p.Width)*k)), max(1, int(float64(p.Height)*k))
 	out := image.NewRGBA(image.Rect(0, 0, w, h))
 	draw.Draw(out, out.Bounds(), image.White, image.Point{}, draw.Src)

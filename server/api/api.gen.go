@@ -1236,6 +1236,39 @@ type Basket struct {
 	UsedCost int     `json:"used_cost"`
 }
 
+// Beside defines model for Beside.
+type Beside struct {
+	Corners [][]float64 `json:"corners"`
+
+	// Found they were found, or given; where not, they are a guess to be dragged
+	Found  bool     `json:"found"`
+	Height int      `json:"height"`
+	Says   []string `json:"says"`
+	Seen   []struct {
+		Alike   float64 `json:"alike"`
+		Element string  `json:"element"`
+		Food    string  `json:"food"`
+
+		// Moved by how much it lies elsewhere, mm
+		Moved *[]float64 `json:"moved,omitempty"`
+
+		// Off CIEDE2000 between the colour planned and the one seen
+		Off     float64 `json:"off"`
+		Photo   string  `json:"photo"`
+		Planned string  `json:"planned"`
+	} `json:"seen"`
+
+	// Width of the photograph, px
+	Width int `json:"width"`
+}
+
+// BesideAsked defines model for BesideAsked.
+type BesideAsked struct {
+	// Corners of the board's box in the photograph, px, from the upper left of the plan clockwise; found where they are left out
+	Corners *[][]float64 `json:"corners,omitempty"`
+	Tray    *int         `json:"tray,omitempty"`
+}
+
 // BoardCard defines model for BoardCard.
 type BoardCard struct {
 	AreaCm2  float64 `json:"area_cm2"`
@@ -3181,6 +3214,14 @@ type SaveEveningParams struct {
 	IfMatch IfVersion `json:"If-Match"`
 }
 
+// StraightPhotoParams defines parameters for StraightPhoto.
+type StraightPhotoParams struct {
+	Tray *int `form:"tray,omitempty" json:"tray,omitempty"`
+
+	// V so that browsers ask anew where corners were moved
+	V *string `form:"v,omitempty" json:"v,omitempty"`
+}
+
 // RedoParams defines parameters for Redo.
 type RedoParams struct {
 	// IfMatch The ETag of the revision this change was made from
@@ -3444,6 +3485,9 @@ type KeepRemainsJSONRequestBody = KeepRemainsAsked
 // AddNoteJSONRequestBody defines body for AddNote for application/json ContentType.
 type AddNoteJSONRequestBody = NoteAsked
 
+// BesidePlanJSONRequestBody defines body for BesidePlan for application/json ContentType.
+type BesidePlanJSONRequestBody = BesideAsked
+
 // PinTaskJSONRequestBody defines body for PinTask for application/json ContentType.
 type PinTaskJSONRequestBody = PinAsked
 
@@ -3704,6 +3748,12 @@ type ServerInterface interface {
 	// Photo A photograph of an evening
 	// (GET /api/v1/jobs/{id}/evening/photos/{photo})
 	Photo(c *gin.Context, id JobId, photo string)
+	// BesidePlan Hold a photograph from above against the plan; its corners are found where they are not given, and kept
+	// (POST /api/v1/jobs/{id}/evening/photos/{photo}/beside)
+	BesidePlan(c *gin.Context, id JobId, photo string)
+	// StraightPhoto The photograph by the corners that were kept, as if it had been taken from straight above
+	// (GET /api/v1/jobs/{id}/evening/photos/{photo}/straight)
+	StraightPhoto(c *gin.Context, id JobId, photo string, params StraightPhotoParams)
 	// Forecast How the trays of a job as it is saved will be eaten
 	// (GET /api/v1/jobs/{id}/forecast)
 	Forecast(c *gin.Context, id JobId)
@@ -5510,6 +5560,93 @@ func (siw *ServerInterfaceWrapper) Photo(c *gin.Context) {
 	}
 
 	siw.Handler.Photo(c, id, photo)
+}
+
+// BesidePlan operation middleware
+func (siw *ServerInterfaceWrapper) BesidePlan(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Path parameter "photo" -------------
+	var photo string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "photo", c.Param("photo"), &photo, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter photo: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.BesidePlan(c, id, photo)
+}
+
+// StraightPhoto operation middleware
+func (siw *ServerInterfaceWrapper) StraightPhoto(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Path parameter "photo" -------------
+	var photo string
+
+	err = runtime.BindStyledParameterWithOptions("simple", "photo", c.Param("photo"), &photo, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter photo: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params StraightPhotoParams
+
+	// ------------- Optional query parameter "tray" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "tray", c.Request.URL.Query(), &params.Tray, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter tray: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "v" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "v", c.Request.URL.Query(), &params.V, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter v: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.StraightPhoto(c, id, photo, params)
 }
 
 // Forecast operation middleware
@@ -7349,6 +7486,8 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.POST(options.BaseURL+"/api/v1/jobs/:id/evening/photos", wrapper.AddPhoto)
 	router.DELETE(options.BaseURL+"/api/v1/jobs/:id/evening/photos/:photo", wrapper.DropPhoto)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/evening/photos/:photo", wrapper.Photo)
+	router.POST(options.BaseURL+"/api/v1/jobs/:id/evening/photos/:photo/beside", wrapper.BesidePlan)
+	router.GET(options.BaseURL+"/api/v1/jobs/:id/evening/photos/:photo/straight", wrapper.StraightPhoto)
 	router.GET(options.BaseURL+"/api/v1/logbook", wrapper.Logbook)
 	router.GET(options.BaseURL+"/api/v1/logbook/export", wrapper.ExportLogbook)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/bundle", wrapper.JobBundle)

@@ -505,6 +505,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/evening/photos/{photo}/beside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+                photo: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Hold a photograph from above against the plan; its corners are found where they are not given, and kept */
+        post: operations["besidePlan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/evening/photos/{photo}/straight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+                photo: string;
+            };
+            cookie?: never;
+        };
+        /** The photograph by the corners that were kept, as if it had been taken from straight above */
+        get: operations["straightPhoto"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/logbook": {
         parameters: {
             query?: never;
@@ -2085,6 +2125,35 @@ export interface components {
             laid_g: number;
             /** Format: double */
             left_g: number;
+        };
+        BesideAsked: {
+            tray?: number;
+            /** @description of the board's box in the photograph, px, from the upper left of the plan clockwise; found where they are left out */
+            corners?: number[][];
+        };
+        Beside: {
+            /** @description of the photograph, px */
+            width: number;
+            height: number;
+            corners: number[][];
+            /** @description they were found, or given; where not, they are a guess to be dragged */
+            found: boolean;
+            says: string[];
+            seen: {
+                element: string;
+                food: string;
+                planned: string;
+                photo: string;
+                /**
+                 * Format: double
+                 * @description CIEDE2000 between the colour planned and the one seen
+                 */
+                off: number;
+                /** Format: double */
+                alike: number;
+                /** @description by how much it lies elsewhere, mm */
+                moved?: number[];
+            }[];
         };
         BroughtIn: {
             jobs: {
@@ -4424,6 +4493,62 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    besidePlan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BesideAsked"];
+            };
+        };
+        responses: {
+            /** @description Where hands departed from the plan */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Beside"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    straightPhoto: {
+        parameters: {
+            query?: {
+                tray?: number;
+                /** @description so that browsers ask anew where corners were moved */
+                v?: string;
+            };
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The picture */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
             };
             default: components["responses"]["Problem"];
         };

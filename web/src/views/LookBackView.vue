@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { TrayElement } from '@/api/tray.gen'
+import BesidePlan from '@/components/evening/BesidePlan.vue'
 import PhotoStrip from '@/components/evening/PhotoStrip.vue'
 import TapTray from '@/components/evening/TapTray.vue'
 import Stage from '@/components/job/Stage.vue'
@@ -47,6 +48,7 @@ const words = (f: Remains) => {
   if (s >= 97) return 'untouched'
   return `${grams(f.left)} left`
 }
+const beside = ref('') // the photograph that is held against the plan
 const scaleSays = ref('')
 async function weigh() {
   scaleSays.value = await e.weigh(open.value)
@@ -159,8 +161,25 @@ const remains = computed(() =>
         </li>
       </ul>
       <section class="card">
-        <PhotoStrip :photos="e.photos.value" :src="e.photo" @add="e.addPhoto" @drop="e.dropPhoto" />
+        <PhotoStrip
+          :photos="e.photos.value"
+          :src="e.photo"
+          compare
+          @add="e.addPhoto"
+          @drop="e.dropPhoto"
+          @beside="beside = $event"
+        />
       </section>
+      <BesidePlan
+        v-if="beside"
+        :key="beside + job.at"
+        :job="job.id"
+        :photo="beside"
+        :src="e.photo(beside)"
+        :tray="job.tray!"
+        :at="job.at"
+        @close="beside = ''"
+      />
       <footer class="end">
         <span v-if="!e.evening.value.done">{{ looked.size }} of {{ e.foods.value.length }} looked at</span>
         <button v-if="!e.evening.value.done" class="btn next" @click="done">The rest is gone: done</button>

@@ -3,8 +3,13 @@
 import type { PhotoKept } from '@/api/client'
 import { clock } from '@/tray/words'
 
-const props = defineProps<{ photos: readonly PhotoKept[]; src: (photo: string) => string; most?: number }>()
-const emit = defineEmits<{ add: [file: File]; drop: [photo: string] }>()
+const props = defineProps<{
+  photos: readonly PhotoKept[]
+  src: (photo: string) => string
+  most?: number
+  compare?: boolean
+}>()
+const emit = defineEmits<{ add: [file: File]; drop: [photo: string]; beside: [photo: string] }>()
 function pick(e: Event) {
   const input = e.target as HTMLInputElement
   for (const f of input.files ?? []) emit('add', f)
@@ -21,6 +26,14 @@ const room = () => props.photos.length < (props.most ?? 12)
         ><img :src="src(p.id)" :alt="`Photograph of ${at(p)}`"
       /></a>
       <span class="small soft nums">{{ at(p) }}</span>
+      <button
+        v-if="compare"
+        class="btn quiet"
+        :aria-label="`The photograph of ${at(p)} beside the plan`"
+        @click="emit('beside', p.id)"
+      >
+        Beside the plan
+      </button>
       <button
         class="btn quiet"
         :aria-label="`Throw away the photograph of ${at(p)}`"
