@@ -27,6 +27,22 @@ test('lay', async ({ page }) => {
   await shoot(page, 'lay')
 })
 
+test('serving, looking back, the logbook', async ({ page }) => {
+  await openDemo(page, 'First firing', 'Serve')
+  await page.locator('.tap image').waitFor()
+  await shoot(page, 'serve')
+  await page.goto('/')
+  await page.getByText('Past', { exact: true }).click()
+  await page.locator('.ticket .open', { hasText: 'Seed swap' }).click()
+  await page.getByRole('link', { name: /^Look back/ }).click()
+  await page.locator('.tap image').waitFor()
+  await page.getByRole('list', { name: 'Foods of the evening' }).getByRole('button', { name: /almonds/i }).click()
+  await shoot(page, 'look-back')
+  await page.goto('/logbook')
+  await page.locator('.dot').first().waitFor()
+  await shoot(page, 'logbook')
+})
+
 test('at the counter', async ({ page }) => {
   await openDemo(page, 'First firing', 'Prep')
   await page.getByLabel('People').fill('2')
@@ -38,11 +54,9 @@ test('at the counter', async ({ page }) => {
 
 test('several trays, their list and their price', async ({ page }) => {
   await openDemo(page, 'Night-sky', 'Lay')
-  await shoot(page, 'lay-set')
   await page.getByRole('link', { name: /^Amounts/ }).click()
   await page.getByRole('link', { name: 'Quote' }).click()
   await page.locator('.price').waitFor()
-  await shoot(page, 'quote')
   await page.getByRole('link', { name: 'Back to the amounts' }).click()
   await page.getByRole('link', { name: 'Shopping list' }).click()
   await page.getByRole('checkbox').first().waitFor()
@@ -83,12 +97,6 @@ test('the larder, a food, the boards', async ({ page }) => {
 test('the shelf', async ({ page }) => {
   await page.goto('/shelf')
   await shoot(page, 'shelf')
-})
-
-test('the settings', async ({ page }) => {
-  await page.goto('/settings')
-  await page.locator('fieldset').first().waitFor()
-  await shoot(page, 'settings')
 })
 
 test('through a lens, and at a slant', async ({ page }) => {

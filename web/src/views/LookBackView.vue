@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What came home, within two minutes on a phone: tap a food on the tray, slide what was left, say why.
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { TrayElement } from '@/api/tray.gen'
 import BesidePlan from '@/components/evening/BesidePlan.vue'
@@ -16,6 +16,7 @@ import { clock, count, grams, minutes, time } from '@/tray/words'
 const job = useJob()
 const larder = useLarder()
 const e = useEvening(() => job.id)
+const card = useTemplateRef('card')
 const open = ref('') // the food that is looked at
 const looked = ref<ReadonlySet<string>>(new Set())
 const now = computed(() => e.foods.value.find(f => f.food === open.value) ?? null)
@@ -34,6 +35,8 @@ function look(food: string) {
   open.value = open.value === food ? '' : food
   scaleSays.value = ''
   looked.value = new Set(looked.value).add(food)
+  // asked for from far down the list, what is asked about comes into sight
+  void nextTick(() => card.value?.scrollIntoView({ block: 'nearest' }))
 }
 const tap = (el: TrayElement) => look(el.food)
 const serve = computed(() => time(job.doc?.brief.serve_at))
@@ -85,7 +88,7 @@ const remains = computed(() =>
           @tap="tap"
         />
       </div>
-      <section v-if="now" class="card one" aria-live="polite">
+      <section v-if="now" ref="card" class="card one" aria-live="polite">
         <header>
           <img :src="larder.picture(now.food, now.form)" alt="" />
           <div>
@@ -236,6 +239,7 @@ const remains = computed(() =>
   justify-items: center;
 }
 .one {
+  scroll-margin: 12px 0 90px;
   display: grid;
   gap: 10px;
   padding: 16px 20px 20px;
