@@ -128,7 +128,7 @@ func (a *App) demoEvenings(ctx context.Context) (evenings []Evening, swap made, 
 	for n, p := range past {
 		e := Evening{ID: fmt.Sprintf("demo-%02d", n+1), Title: p.Title, Crowd: p.Crowd, Date: p.Date, Occasion: p.Occasion, Guests: p.Guests, LastedMin: p.LastedMin, Dishes: []Dish{}, Notes: []Note{}, Done: true}
 		for _, f := range p.Foods {
-			e.Dishes = append(e.Dishes, Dish{Food: f.Food, ShareG: f.ShareG, LaidG: f.LaidG, LeftG: f.LeftG, GoneAtMin: f.GoneAtMin, Reasons: f.Reasons})
+			e.Dishes = append(e.Dishes, Dish{Food: f.Food, Form: p.Forms[f.Food], ShareG: f.ShareG, LaidG: f.LaidG, LeftG: f.LeftG, GoneAtMin: f.GoneAtMin, Reasons: f.Reasons})
 		}
 		at, _ := time.Parse(time.DateOnly, p.Date)
 		for _, says := range p.Notes {

@@ -35,6 +35,7 @@ type Evening struct {
 	Occasion  string       `json:"occasion"`
 	Guests    brief.Guests `json:"guests"`
 	LastedMin float64      `json:"lasted_min"`
+	Trays     []LaidOn     `json:"trays,omitempty"`
 	Dishes    []Dish       `json:"dishes"`
 	Notes     []Note       `json:"notes"`
 	Done      bool         `json:"done"`           // it was looked back on; before that only what was noted on the evening is there
@@ -42,6 +43,12 @@ type Evening struct {
 	Version   int64        `json:"version"`
 	// Advice is what is usually done with what came home. It is reckoned, not kept.
 	Advice []prep.Advice `json:"advice,omitempty"`
+}
+
+// LaidOn is what a tray was laid on and how.
+type LaidOn struct {
+	Board string `json:"board"` // its name
+	Style string `json:"style,omitempty"`
 }
 
 // Dish is one element of the evening's trays, or a food where it was noted without a tray.
@@ -195,6 +202,11 @@ func blankOf(id string, j *job.Job, larder *food.Larder, today string) Evening {
 	shares := SharesOf(j, larder)
 	for n, t := range j.Trays {
 		times := float64(t.Copies())
+		on := LaidOn{Style: t.Rules.Style}
+		if t.Board != nil {
+			on.Board = t.Board.Name
+		}
+		out.Trays = append(out.Trays, on)
 		for i := range t.Elements {
 			e := &t.Elements[i]
 			f, ok := larder.Get(e.Food)

@@ -2,6 +2,7 @@ package app
 
 import (
 	"bytes"
+	"cmp"
 	"context"
 	"encoding/csv"
 	"math"
@@ -24,6 +25,16 @@ type Logbook struct {
 	Crowds   []string        `json:"crowds"`
 	Years    []int           `json:"years"`
 	Reasons  []string        `json:"reasons"`
+	Emptied  []Emptied       `json:"emptied"` // by form, board and style: what came home least first
+}
+
+// Emptied is how well something was eaten on all the evenings listed.
+type Emptied struct {
+	By       string  `json:"by"` // form, board or style
+	Name     string  `json:"name"`
+	LaidG    float64 `json:"laid_g"`
+	LeftG    float64 `json:"left_g"`
+	Evenings int     `json:"evenings"`
 }
 
 // LoggedEvening is one of them, by food.
@@ -67,7 +78,7 @@ type Narrowed struct {
 
 // Logbook lists the evenings that were looked back on.
 func (a *App) Logbook(ctx context.Context, n Narrowed) (Logbook, error) {
-	out := Logbook{Evenings: []LoggedEvening{}, Foods: []LoggedFood{}, Crowds: []string{}, Years: []int{}, Reasons: learn.Reasons}
+	out := Logbook{Evenings: []LoggedEvening{}, Foods: []LoggedFood{}, Crowds: []string{}, Years: []int{}, Reasons: learn.Reasons, Emptied: []Emptied{}}
 	h, err := a.House(ctx)
 	if err != nil {
 		return out, err
@@ -78,6 +89,7 @@ func (a *App) Logbook(ctx context.Context, n Narrowed) (Logbook, error) {
 	}
 	larder := h.All
 	laid, left := map[string]float64{}, map[string]float64{}
+	emptied := emptiedOf{}
 	for i := range list {
 		e := &list[i]
 		if !e.Done {
@@ -96,12 +108,14 @@ func (a *App) Logbook(ctx context.Context, n Narrowed) (Logbook, error) {
 			continue
 		}
 		out.Evenings = append(out.Evenings, logged)
+		emptied.add(e)
 		for _, f := range logged.Foods {
 			laid[f.Food] += f.LaidG
 			left[f.Food] += f.LeftG
 		}
 	}
 	slices.Sort(out.Crowds)
+	out.Emptied = emptied.list()
 	l, err := a.Learnt(ctx, "", learn.Options{})
 	if err != nil {
 		return out, err
@@ -196,4 +210,46 @@ func (a *App) AddPhoto(ctx context.Context, id string, jpeg []byte) (store.Photo
 	}
 	p := store.Photo{Evening: id, ID: uuid.NewString(), Media: "image/jpeg", Data: jpeg, MadeAt: a.now().UTC().Truncate(time.Millisecond)}
 	return p, a.store.AddPhoto(ctx, p, MostPhotos)
+}
+
+// emptiedOf adds up what came home by what it was served as and on.
+type emptiedOf map[[2]string]*Emptied
+
+func (m emptiedOf) add(e *Evening) {
+	met := map[[2]string]bool{}
+	note := func(by, name string, d Dish) {
+		if name == "" {
+			return
+		}
+		key := [2]string{by, name}
+		x := m[key]
+		if x == nil {
+			x = &Emptied{By: by, Name: name}
+			m[key] = x
+		}
+		x.LaidG, x.LeftG = x.LaidG+d.LaidG, x.LeftG+d.LeftG
+		if !met[key] {
+			met[key] = true
+			x.Evenings++
+		}
+	}
+	for _, d := range e.Dishes {
+		note("form", d.Form, d)
+		if d.Tray < len(e.Trays) {
+			note("board", e.Trays[d.Tray].Board, d)
+			note("style", e.Trays[d.Tray].Style, d)
+		}
+	}
+}
+
+func (m emptiedOf) list() []Emptied {
+	out := []Emptied{}
+	for _, x := range m {
+		x.LaidG, x.LeftG = round1(x.LaidG), round1(x.LeftG)
+		out = append(out, *x)
+	}
+	slices.SortFunc(out, func(a, b Emptied) int {
+		return cmp.Or(cmp.Compare(a.By, b.By), cmp.Compare(a.LeftG/max(1, a.LaidG), b.LeftG/max(1, b.LaidG)), cmp.Compare(a.Name, b.Name))
+	})
+	return out
 }

@@ -27,6 +27,7 @@ import (
 type Evening struct {
 	Title string
 	learn.Record
+	Forms map[string]string // in which each food was laid
 	Notes []string
 }
 
@@ -61,7 +62,11 @@ func Evenings(today time.Time, larder *food.Larder) ([]Evening, error) {
 			if err != nil {
 				return nil, err
 			}
-			out = append(out, Evening{Title: c.title, Record: eaten(b, c.name, foods, c.taste, on), Notes: noted(c.note, n)})
+			forms := map[string]string{}
+			for _, f := range foods {
+				forms[f.Food.ID] = f.Form
+			}
+			out = append(out, Evening{Title: c.title, Forms: forms, Record: eaten(b, c.name, foods, c.taste, on), Notes: noted(c.note, n)})
 		}
 	}
 	return out, nil

@@ -378,7 +378,7 @@ func TestLogbook(t *testing.T) {
 	}
 	var l api.Logbook
 	d.ask("GET", "/api/v1/logbook?crowd=%3DThe+lamp+room", nil).into(t, &l)
-	if len(l.Evenings) != 1 || l.Evenings[0].LeftG <= 0 || l.Evenings[0].LeftG >= l.Evenings[0].LaidG || len(l.Foods) == 0 || len(l.Foods[0].Because) == 0 || len(l.Reasons) != 9 {
+	if len(l.Evenings) != 1 || l.Evenings[0].LeftG <= 0 || l.Evenings[0].LeftG >= l.Evenings[0].LaidG || len(l.Foods) == 0 || len(l.Foods[0].Because) == 0 || len(l.Reasons) != 9 || len(l.Emptied) < 3 || l.Emptied[0].By != "board" || l.Emptied[0].LeftG <= 0 {
 		t.Errorf("%+v", l)
 	}
 	for query, n := range map[string]int{"year=1999": 0, "year=2025&crowd=%3DThe+lamp+room": 1, "food=nothing-such": 0, "food=" + e.Dishes[0].Food + "&crowd=%3DThe+lamp+room": 1} {

@@ -16,6 +16,7 @@ import (
 	"happytray/app"
 	"happytray/server/api"
 	"happytray/store"
+	"happytray/store/dbtest"
 	"happytray/store/localdb"
 )
 
@@ -134,9 +135,7 @@ func TestSettingsThatCannotBeRead(t *testing.T) {
 	}
 
 	// the database away: what needs it says so, in good time, and what does not goes on
-	if err := syscall.Kill(own.PID(), syscall.SIGSTOP); err != nil {
-		t.Fatal(err)
-	}
+	dbtest.Hang(t, own.PID())
 	for _, c := range []struct {
 		method, path string
 		body         []byte

@@ -19,6 +19,7 @@ import (
 	mysqldriver "github.com/go-sql-driver/mysql"
 	"gorm.io/gorm"
 
+	"happytray/store/dbtest"
 	"happytray/store/localdb"
 )
 
@@ -204,9 +205,7 @@ func TestAHangingDatabase(t *testing.T) {
 	if _, err := s.Create(ctx, Heading{Title: "x"}, `1`, ""); err != nil {
 		t.Fatal(err)
 	}
-	if err := syscall.Kill(db.PID(), syscall.SIGSTOP); err != nil {
-		t.Fatal(err)
-	}
+	dbtest.Hang(t, db.PID())
 	defer syscall.Kill(db.PID(), syscall.SIGCONT)
 	stands(t, db.PID())
 	began := time.Now()

@@ -14,6 +14,7 @@ type evening struct {
 	got     []float64 // grams, by group
 	without []int     // guests of a group who got less than half of what they wanted
 	looks   []float64 // grams left on the buffet at each of the looked-at minutes
+	lefts   [][]int32 // helpings left of each dish at each of them
 	visits  []int     // by spot
 }
 
@@ -61,13 +62,13 @@ func (b *buffet) run(rng *rand.Rand, looks []float64) evening {
 	next := 0
 	for _, v := range visits {
 		for ; next < len(looks) && looks[next] < v.at; next++ {
-			out.looks[next] = t.grams
+			t.look(next)
 		}
 		t.now = v.at
 		t.visit(&guests[v.guest], v.left)
 	}
 	for ; next < len(looks); next++ {
-		out.looks[next] = t.grams
+		t.look(next)
 	}
 	for i := range guests {
 		g := &guests[i]
@@ -77,6 +78,16 @@ func (b *buffet) run(rng *rand.Rand, looks []float64) evening {
 		}
 	}
 	return out
+}
+
+// look notes what is there at one of the looked-at minutes.
+func (t *table) look(n int) {
+	t.out.looks[n] = t.grams
+	left := make([]int32, len(t.out.left))
+	for i, l := range t.out.left {
+		left[i] = int32(l)
+	}
+	t.out.lefts = append(t.out.lefts, left)
 }
 
 // company makes the guests of an evening and when they come to the buffet, in order of time.

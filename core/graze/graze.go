@@ -53,6 +53,7 @@ type Element struct {
 	LeftG     Range    `json:"left_g"`
 	GoneAtMin *Range   `json:"gone_at_min"` // of the evenings in which nothing is left; nil where that is fewer than one in ten
 	GoneShare float64  `json:"gone_share"`  // of the evenings in which nothing is left
+	Looks     []Look   `json:"looks"`       // how full it looks, in the mean, at the same minutes as the trays
 	Why       []string `json:"why"`
 }
 
@@ -285,6 +286,14 @@ func (s *sum) element(i int, j *job.Job) Element {
 	if out.GoneShare >= .1 {
 		r := rangeOf(gone[:n])
 		out.GoneAtMin = &r
+	}
+	out.Looks = []Look{}
+	for k, m := range s.looks() {
+		there := 0.0
+		for n := range s.evenings {
+			there += float64(s.evenings[n].lefts[k][i])
+		}
+		out.Looks = append(out.Looks, Look{m, math.Round(100*there/float64(len(s.evenings)*d.helpings)) / 100})
 	}
 	out.Why = s.why(i, mean(left)/d.laid, out)
 	return out

@@ -208,6 +208,14 @@ func TestForecasts(t *testing.T) {
 				t.Errorf("%s: gone %+v", name, g)
 			}
 			eaten += r.P50
+			if len(e.Looks) != len(f.Looks) {
+				t.Errorf("%s: %d looks at %s", name, len(e.Looks), e.ID)
+			}
+			for k, l := range e.Looks {
+				if l.LeftShare < 0 || l.LeftShare > 1 || k > 0 && l.LeftShare > e.Looks[k-1].LeftShare {
+					t.Errorf("%s: %s looks %+v", name, e.ID, e.Looks)
+				}
+			}
 		}
 		if len(f.Elements) == 0 || eaten == 0 {
 			t.Errorf("%s: nothing is eaten", name)

@@ -31,6 +31,7 @@ type Picture struct {
 	Width, Height int
 	Colours       []colour.Share // three to five, largest first; fewer in a plain picture
 	img           image.Image
+	held          int // how the camera was: its orientation
 }
 
 // Read decodes a picture and finds its main colours. Its size is looked at before
@@ -56,7 +57,10 @@ func Read(b []byte) (*Picture, error) {
 	if err != nil {
 		return nil, fault.Bad("", "the picture is cut short or damaged; save it again")
 	}
-	p := &Picture{Width: c.Width, Height: c.Height, img: img}
+	p := &Picture{Width: c.Width, Height: c.Height, img: img, held: orientationOf(b, kind)}
+	if sideways(p.held) {
+		p.Width, p.Height = p.Height, p.Width
+	}
 	px := pixels(img)
 	if len(px) == 0 {
 		return nil, fault.Bad("", "the picture is see-through all over")
@@ -100,12 +104,13 @@ func (p *Picture) Small() ([]byte, error) { return p.Fit(keptSide) }
 // Fit is the same with at most so many pixels on its longer side.
 func (p *Picture) Fit(side int) ([]byte, error) {
 	k := math.Min(1, float64(side)/float64(max(p.Width, p.Height)))
-	w, h := max(1, int(float64(p.Width)*k)), max(1, int(float64(p.Height)*k))
+	size := p.img.Bounds()
+	w, h := max(1, int(float64(size.Dx())*k)), max(1, int(float64(size.Dy())*k))
 	out := image.NewRGBA(image.Rect(0, 0, w, h))
 	draw.Draw(out, out.Bounds(), image.White, image.Point{}, draw.Src)
 	draw.ApproxBiLinear.Scale(out, out.Bounds(), p.img, p.img.Bounds(), draw.Over, nil)
 	var b bytes.Buffer
-	if err := jpeg.Encode(&b, out, &jpeg.Options{Quality: 82}); err != nil {
+	if err := jpeg.Encode(&b, turned(out, p.held), &jpeg.Options{Quality: 82}); err != nil {
 		return nil, err
 	}
 	return b.Bytes(), nil

@@ -465,6 +465,27 @@ func (e Lens) Valid() bool {
 	}
 }
 
+// Defines values for LogbookEmptiedBy.
+const (
+	LogbookEmptiedByBoard LogbookEmptiedBy = "board"
+	LogbookEmptiedByForm  LogbookEmptiedBy = "form"
+	LogbookEmptiedByStyle LogbookEmptiedBy = "style"
+)
+
+// Valid indicates whether the value is a known member of the LogbookEmptiedBy enum.
+func (e LogbookEmptiedBy) Valid() bool {
+	switch e {
+	case LogbookEmptiedByBoard:
+		return true
+	case LogbookEmptiedByForm:
+		return true
+	case LogbookEmptiedByStyle:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for Milk.
 const (
 	MilkBuffalo Milk = "buffalo"
@@ -1626,7 +1647,11 @@ type Evening struct {
 	Notes     []EveningNote `json:"notes"`
 	Occasion  string        `json:"occasion"`
 	Title     string        `json:"title"`
-	Version   int64         `json:"version"`
+	Trays     *[]struct {
+		Board string  `json:"board"`
+		Style *string `json:"style,omitempty"`
+	} `json:"trays,omitempty"`
+	Version int64 `json:"version"`
 }
 
 // EveningAdviceDo defines model for Evening.Advice.Do.
@@ -1794,6 +1819,10 @@ type Forecast struct {
 		Id        string     `json:"id"`
 		LaidG     float64    `json:"laid_g"`
 		LeftG     Quantiles  `json:"left_g"`
+		Looks     []struct {
+			LeftShare float64 `json:"left_share"`
+			Minute    float64 `json:"minute"`
+		} `json:"looks"`
 
 		// Tray of several, from 1
 		Tray *int     `json:"tray,omitempty"`
@@ -2241,7 +2270,16 @@ type LoadAsked struct {
 
 // Logbook defines model for Logbook.
 type Logbook struct {
-	Crowds   []string        `json:"crowds"`
+	Crowds []string `json:"crowds"`
+
+	// Emptied by form, board and style, what came home least first
+	Emptied []struct {
+		By       LogbookEmptiedBy `json:"by"`
+		Evenings int              `json:"evenings"`
+		LaidG    float64          `json:"laid_g"`
+		LeftG    float64          `json:"left_g"`
+		Name     string           `json:"name"`
+	} `json:"emptied"`
 	Evenings []LoggedEvening `json:"evenings"`
 
 	// Foods what was learnt, for the crowd that is asked for or for everybody
@@ -2249,6 +2287,9 @@ type Logbook struct {
 	Reasons []string     `json:"reasons"`
 	Years   []int        `json:"years"`
 }
+
+// LogbookEmptiedBy defines model for Logbook.Emptied.By.
+type LogbookEmptiedBy string
 
 // LoggedEvening defines model for LoggedEvening.
 type LoggedEvening struct {

@@ -1942,6 +1942,12 @@ export interface components {
                 gone_at_min?: components["schemas"]["Quantiles"] | null;
                 /** Format: double */
                 gone_share: number;
+                looks: {
+                    /** Format: double */
+                    minute: number;
+                    /** Format: double */
+                    left_share: number;
+                }[];
                 why: string[];
             }[];
             groups: {
@@ -2026,6 +2032,10 @@ export interface components {
             };
             /** Format: double */
             lasted_min: number;
+            trays?: {
+                board: string;
+                style?: string;
+            }[];
             dishes: components["schemas"]["EveningDish"][];
             notes: components["schemas"]["EveningNote"][];
             /** @description it was looked back on */
@@ -2081,6 +2091,17 @@ export interface components {
             crowds: string[];
             years: number[];
             reasons: string[];
+            /** @description by form, board and style, what came home least first */
+            emptied: {
+                /** @enum {string} */
+                by: "form" | "board" | "style";
+                name: string;
+                /** Format: double */
+                laid_g: number;
+                /** Format: double */
+                left_g: number;
+                evenings: number;
+            }[];
         };
         LoggedEvening: {
             id: string;
@@ -6783,6 +6804,7 @@ export const pathsApiV1LarderExportTableGetParametersQueryDecimalValues: Readonl
 export const pathsApiV1LarderExportTableGetParametersPathTableValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/larder/export/{table}"]["get"]["parameters"]["path"]["table"]> = ["larder", "packs", "stock"];
 export const reasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Reason"]> = ["out of reach", "no tool", "not cut", "too much", "too strong", "too sour", "nobody knows it", "ran out early", "lovely"];
 export const eveningAdviceDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Evening"]["advice"]["do"]> = ["keep", "freeze", "cook", "throw away"];
+export const logbookEmptiedByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Logbook"]["emptied"]["by"]> = ["form", "board", "style"];
 export const doorHereValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Door"]["here"]> = ["house", "device"];
 export const allergenValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Allergen"]> = ["gluten", "crustaceans", "egg", "fish", "peanuts", "soy", "milk", "nuts", "celery", "mustard", "sesame", "sulphites", "lupin", "molluscs"];
 export const dietWordValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DietWord"]> = ["meat", "pork", "beef", "animal", "rennet", "alcohol"];

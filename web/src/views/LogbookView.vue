@@ -47,6 +47,21 @@ const shown = computed(() =>
 const now = computed(() => book.value?.evenings.find(e => e.id === evening.value) ?? null)
 const part = (left: number, laid: number) => `${Math.round((100 * left) / Math.max(1, laid))} %`
 const each = (cost: number, guests: number) => money(Math.round(cost / Math.max(1, guests)))
+const best = computed(() =>
+  (
+    [
+      ['form', 'Forms'],
+      ['board', 'Boards'],
+      ['style', 'Styles'],
+    ] as const
+  )
+    .map(([by, says]) => ({
+      by,
+      says,
+      list: (book.value?.emptied ?? []).filter(x => x.by === by).slice(0, 8),
+    }))
+    .filter(b => b.list.length),
+)
 const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })
 const pretty = (d: string) => day.format(new Date(d + 'T12:00'))
 const foreseen = computed(() => {
@@ -137,6 +152,24 @@ const foreseen = computed(() => {
           </ul>
         </div>
       </section>
+      <section v-if="best.length" class="card" aria-label="What empties best">
+        <header class="top">
+          <h2>What empties best</h2>
+          <p class="soft small">share of what was laid that came home</p>
+        </header>
+        <div class="best">
+          <div v-for="b in best" :key="b.by">
+            <h3>{{ b.says }}</h3>
+            <ul>
+              <li v-for="x in b.list" :key="x.name">
+                <span>{{ x.name.replaceAll('-', ' ') }}</span>
+                <span class="meter"><i :style="{ width: part(x.left_g, x.laid_g) }" /></span>
+                <b class="nums">{{ part(x.left_g, x.laid_g) }}</b>
+              </li>
+            </ul>
+          </div>
+        </div>
+      </section>
       <section class="card">
         <table>
           <caption class="only-read">
@@ -221,6 +254,29 @@ h2 {
   display: flex;
   flex-wrap: wrap;
   gap: 4px 20px;
+}
+.best {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(260px, 1fr));
+  gap: 8px 32px;
+}
+.best li {
+  display: grid;
+  grid-template-columns: 110px 1fr 46px;
+  gap: 10px;
+  align-items: center;
+  min-height: 30px;
+}
+.meter {
+  height: 8px;
+  border-radius: 4px;
+  background: var(--line);
+}
+.meter i {
+  display: block;
+  height: 100%;
+  border-radius: 4px;
+  background: var(--ink);
 }
 table {
   width: 100%;

@@ -53,10 +53,23 @@ const dishes = computed(() => (e.evening.value?.dishes ?? []).filter(d => d.tray
 const goneHere = computed(
   () => new Set(dishes.value.filter(d => d.gone_at_min != null).map(d => d.element ?? '')),
 )
+/** The minute at which the tray is looked ahead to; null shows it as it is. */
+const ahead = ref<number | null>(null)
+const eaten = computed(() => {
+  const by = new Map<string, number>()
+  if (ahead.value === null) return by
+  for (const e of forecast.value?.elements ?? []) {
+    const l = e.looks.find(l => l.minute === ahead.value)
+    if (l && (!e.tray || e.tray === job.at + 1)) by.set(e.id, 1 - l.left_share)
+  }
+  return by
+})
+const none: ReadonlySet<string> = new Set()
 const last = ref<TrayElement | null>(null)
 const lit = computed(() => new Set(last.value ? [last.value.id] : []))
 function tap(el: TrayElement) {
   last.value = el
+  ahead.value = null
   void e.gone(job.at, el.id, !goneHere.value.has(el.id))
 }
 const text = ref('')
@@ -129,11 +142,28 @@ const at = (s: string) => clock(new Date(s))
       <div class="board">
         <TapTray
           :tray="job.tray!"
-          :gone="goneHere"
+          :gone="ahead === null ? goneHere : none"
           :lit="lit"
-          says="The tray; what is gone is covered"
+          :eaten="eaten"
+          :says="
+            ahead === null
+              ? 'The tray; what is gone is covered'
+              : `The tray as it is foreseen to look at ${when(ahead)}`
+          "
           @tap="tap"
         />
+      </div>
+      <div v-if="forecast?.looks.length" class="ahead" role="group" aria-label="Look ahead">
+        <button class="chip" :aria-pressed="ahead === null" @click="ahead = null">as it is</button>
+        <button
+          v-for="l in forecast.looks"
+          :key="l.minute"
+          class="chip nums"
+          :aria-pressed="ahead === l.minute"
+          @click="ahead = l.minute"
+        >
+          {{ when(l.minute) }}
+        </button>
       </div>
       <p role="status" class="last">
         <template v-if="last"
@@ -237,6 +267,12 @@ const at = (s: string) => clock(new Date(s))
 .board {
   display: grid;
   justify-items: center;
+}
+.ahead {
+  display: flex;
+  justify-content: center;
+  flex-wrap: wrap;
+  gap: 8px;
 }
 .last {
   min-height: 1.5em;

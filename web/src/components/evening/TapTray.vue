@@ -10,6 +10,7 @@ const props = defineProps<{
   gone: ReadonlySet<string>
   lit: ReadonlySet<string>
   says: string
+  eaten?: ReadonlyMap<string, number> // of each element, the part that is foreseen to be gone
 }>()
 const emit = defineEmits<{ tap: [element: TrayElement] }>()
 
@@ -42,6 +43,11 @@ const covered = computed(() =>
     .map(path)
     .join(''),
 )
+const thinned = computed(() =>
+  placed.value
+    .map(e => ({ id: e.id, d: path(e), part: props.eaten?.get(e.id) ?? 0 }))
+    .filter(e => e.part > 0.03),
+)
 const rings = computed(() =>
   placed.value
     .filter(e => props.lit.has(e.id))
@@ -61,6 +67,7 @@ const ground = computed(() => props.tray.board?.liner || props.tray.board?.colou
 <template>
   <svg v-if="box.length === 4" :viewBox="box.join(' ')" role="img" :aria-label="says" class="tap">
     <image :href="src" :x="box[0]" :y="box[1]" :width="box[2]" :height="box[3]" />
+    <path v-for="t in thinned" :key="t.id" :d="t.d" :fill="ground" :opacity="0.94 * t.part" class="thin" />
     <path v-if="covered" :d="covered" :fill="ground" class="gone" />
     <circle v-for="c in rings" :key="c.id" :cx="c.x" :cy="c.y" :r="c.r" />
     <path v-for="e in placed" :key="e.id" :d="path(e)" class="hit" :data-tap="e.id" @click="emit('tap', e)" />
@@ -77,6 +84,9 @@ const ground = computed(() => props.tray.board?.liner || props.tray.board?.colou
 }
 .none {
   min-height: 220px;
+}
+.thin {
+  pointer-events: none;
 }
 .gone {
   opacity: 0.86;
