@@ -7,12 +7,14 @@ import (
 	"strings"
 	"time"
 
+	"happytray/core/craft"
 	"happytray/core/drink"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/price"
 	"happytray/core/say"
+	"happytray/core/tray"
 )
 
 // caution stands on every card: no card is a promise.
@@ -95,7 +97,44 @@ func Cards(j *job.Job, larder *food.Larder, on string) ([]byte, error) {
 			listCard(p, "To drink with it", lines, x, y+cardH, cardW)
 		}
 	}
+	for n, t := range j.Trays { // for who carries it in
+		x, y := place()
+		listCard(p, "For the room", roomLines(n, len(j.Trays), t), x, y+cardH, cardW)
+	}
 	return p.bytes()
+}
+
+// sideWords says a side of a tray as who looks at its plan does.
+var sideWords = map[string]string{"top": "the far side of the plan", "bottom": "the near side of the plan", "left": "its left", "right": "its right"}
+
+// roomLines tell which tray it is, how it is turned and from where guests take.
+func roomLines(n, of int, t *tray.Tray) (out []string) {
+	which := "The tray"
+	if of > 1 {
+		which = fmt.Sprintf("Tray %d of %d", n+1, of)
+	}
+	if t.Board == nil {
+		return []string{which + " has no board yet."}
+	}
+	out = append(out, fmt.Sprintf("%s: %s.", which, t.Board.Name))
+	if t.Part.Whose() != "" {
+		out = append(out, "For "+t.Part.Whose()+".")
+	}
+	if side, ok := sideWords[t.Board.Front]; ok {
+		out = append(out, "Its front is "+side+": it faces the room.")
+	} else {
+		out = append(out, "It has no front: turn it as the table likes.")
+	}
+	var sides []string
+	for _, s := range craft.StandAt(t.Brief, t.Board) {
+		sides = append(sides, sideWords[s])
+	}
+	if len(sides) > 0 && len(sides) < 4 {
+		out = append(out, "Guests stand at "+strings.Join(sides, " and ")+": keep that side free.")
+	} else {
+		out = append(out, "Guests reach it from all round: keep 80 cm free.")
+	}
+	return append(out, "Tools in, stones' dish and napkins beside it; out of the sun.")
 }
 
 func nameCard(p page, f *food.Food, x, y, w, h float64) {

@@ -347,6 +347,9 @@ func TestBuildCardsQuote(t *testing.T) {
 			t.Errorf("a card says %q", never)
 		}
 	}
+	if strings.Count(all, "For the room") != len(j.Trays) || !strings.Contains(all, one.Board.Name) || !strings.Contains(all, "Guests") {
+		t.Error("no card for the room")
+	}
 	if !strings.Contains(all, "Best bites") || !strings.Contains(all, ", then ") || !strings.Contains(all, "To drink with it") {
 		t.Error("no best bites, or nothing to drink")
 	}

@@ -29,8 +29,7 @@ export function useCounter(id: string) {
     try {
       const j = await take<Job>(api.GET('/api/v1/jobs/{id}', { params: path }))
       title.value = j.document.title
-      const more = (j.document as { trays?: TrayFile[] }).trays
-      trays.value = more?.length ? more : [j.document]
+      trays.value = [j.document, ...(j.document.further ?? [])]
       await Promise.all([plan(false), look()])
       wrong.value = ''
     } catch (e) {

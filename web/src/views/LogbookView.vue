@@ -5,6 +5,7 @@ import { RouterLink } from 'vue-router'
 import { api, take, Trouble, type Logbook } from '@/api/client'
 import House from '@/components/house/House.vue'
 import FactorChart from '@/components/evening/FactorChart.vue'
+import WhereLeft from '@/components/evening/WhereLeft.vue'
 import LeftChart from '@/components/evening/LeftChart.vue'
 import { useLarder } from '@/stores/larder'
 import { count, grams, money } from '@/tray/words'
@@ -15,6 +16,7 @@ const crowd = ref('')
 const year = ref('')
 const book = shallowRef<Logbook | null>(null)
 const wrong = ref('')
+const of = ref<'share' | 'cost'>('share')
 const food = ref('')
 const evening = ref('')
 const all = ref(false)
@@ -119,6 +121,12 @@ const foreseen = computed(() => {
       <section class="card">
         <header class="top">
           <h2>What came home</h2>
+          <p class="of" role="group" aria-label="What the chart shows">
+            <button class="chip" :aria-pressed="of === 'share'" @click="of = 'share'">
+              share of the food
+            </button>
+            <button class="chip" :aria-pressed="of === 'cost'" @click="of = 'cost'">waste a head</button>
+          </p>
           <p class="soft small">
             <i class="key dark" /> share of the food left <i class="key" /> foreseen<template v-if="foreseen"
               >, {{ foreseen.off }} points off in the mean of {{ count(foreseen.n, 'evening') }}</template
@@ -129,6 +137,7 @@ const foreseen = computed(() => {
           v-if="book.evenings.length > 1"
           :evenings="book.evenings"
           :chosen="evening"
+          :of="of"
           @choose="evening = evening === $event ? '' : $event"
         />
         <div v-if="now" class="one">
@@ -144,6 +153,7 @@ const foreseen = computed(() => {
             {{ each(now.cost_left, now.guests) }} a head.
           </p>
           <p v-for="n in now.notes" :key="n">{{ n }}</p>
+          <WhereLeft v-if="now.job" :key="now.job" :job="now.job" />
           <ul class="left">
             <li v-for="f in now.foods.filter(f => f.left_g > 0.25 * f.laid_g)" :key="f.food">
               {{ larder.name(f.food) }} <b class="nums">{{ part(f.left_g, f.laid_g) }}</b>
@@ -254,6 +264,11 @@ h2 {
   display: flex;
   flex-wrap: wrap;
   gap: 4px 20px;
+}
+.of {
+  display: flex;
+  gap: 6px;
+  margin-right: auto;
 }
 .best {
   display: grid;

@@ -4,8 +4,9 @@ import { computed } from 'vue'
 import { scaleLinear, scaleTime } from 'd3-scale'
 import { line } from 'd3-shape'
 import type { LoggedEvening } from '@/api/client'
+import { money } from '@/tray/words'
 
-const props = defineProps<{ evenings: readonly LoggedEvening[]; chosen: string }>()
+const props = defineProps<{ evenings: readonly LoggedEvening[]; chosen: string; of: 'share' | 'cost' }>()
 const emit = defineEmits<{ choose: [evening: string] }>()
 const W = 720
 const H = 220
@@ -17,8 +18,8 @@ const points = computed(() =>
     .map(e => ({
       ...e,
       at: new Date(e.date + 'T12:00'),
-      part: e.left_g / e.laid_g,
-      seen: e.foreseen_left_g === undefined ? null : e.foreseen_left_g / e.laid_g,
+      part: props.of === 'share' ? e.left_g / e.laid_g : e.cost_left / Math.max(1, e.guests),
+      seen: props.of === 'share' && e.foreseen_left_g !== undefined ? e.foreseen_left_g / e.laid_g : null,
     })),
 )
 const x = computed(() =>
@@ -28,7 +29,10 @@ const x = computed(() =>
 )
 const y = computed(() =>
   scaleLinear()
-    .domain([0, Math.max(0.2, ...points.value.map(p => Math.max(p.part, p.seen ?? 0)))])
+    .domain([
+      0,
+      Math.max(props.of === 'share' ? 0.2 : 20, ...points.value.map(p => Math.max(p.part, p.seen ?? 0))),
+    ])
     .nice(4)
     .range([H - pad.bottom, pad.top]),
 )
@@ -41,14 +45,14 @@ const path = computed(
 )
 const months = computed(() => x.value.ticks(8))
 const month = new Intl.DateTimeFormat('en-GB', { month: 'short' })
-const percent = (v: number) => `${Math.round(100 * v)} %`
+const said = (v: number) => (props.of === 'share' ? `${Math.round(100 * v)} %` : money(Math.round(v)))
 </script>
 
 <template>
   <svg :viewBox="`0 0 ${W} ${H}`" role="group" aria-label="What came home, evening by evening">
     <g v-for="v in y.ticks(4)" :key="v">
       <line :x1="pad.left" :x2="W - pad.right" :y1="y(v)" :y2="y(v)" class="grid" />
-      <text :x="pad.left - 8" :y="y(v) + 4" text-anchor="end">{{ percent(v) }}</text>
+      <text :x="pad.left - 8" :y="y(v) + 4" text-anchor="end">{{ said(v) }}</text>
     </g>
     <text v-for="m in months" :key="+m" :x="x(m)" :y="H - 6" text-anchor="middle">{{ month.format(m) }}</text>
     <path :d="path" class="way" />
@@ -62,11 +66,11 @@ const percent = (v: number) => `${Math.round(100 * v)} %`
         :class="{ on: p.id === chosen }"
         tabindex="0"
         role="button"
-        :aria-label="`${p.title}, ${p.date}: ${percent(p.part)} came home`"
+        :aria-label="`${p.title}, ${p.date}: ${said(p.part)} ${of === 'share' ? 'came home' : 'a head was left'}`"
         @click="emit('choose', p.id)"
         @keydown.enter="emit('choose', p.id)"
       >
-        <title>{{ p.title }}, {{ p.date }}: {{ percent(p.part) }}</title>
+        <title>{{ p.title }}, {{ p.date }}: {{ said(p.part) }}</title>
       </circle>
     </g>
   </svg>
