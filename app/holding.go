@@ -3,6 +3,7 @@ package app
 import (
 	"context"
 	"fmt"
+	"slices"
 	"time"
 
 	"happytray/core/brief"
@@ -19,8 +20,16 @@ type Holding struct {
 	ClearAt string          `json:"clear_at,omitempty"`
 	LeftMin float64         `json:"left_min"` // below nought once it is over
 	HoldMin float64         `json:"hold_min"`
+	Trays   []TrayClock     `json:"trays"` // of what lies on each, in their order
 	Probes  []probe.Reading `json:"probes"`
 	Says    []string        `json:"says"`
+}
+
+// TrayClock is how long what perishes on one tray has stood out.
+type TrayClock struct {
+	Since   string  `json:"since,omitempty"`
+	ClearAt string  `json:"clear_at,omitempty"`
+	LeftMin float64 `json:"left_min"`
 }
 
 // warmFridge is above what a fridge is commonly asked to keep, degrees C: what perishes is held at 5 or below in most
@@ -40,10 +49,10 @@ func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
 		return Holding{}, err
 	}
 	hold, caution := craft.Hold(now.reading.Brief)
-	out := Holding{HoldMin: hold, Probes: []probe.Reading{}, Says: []string{}}
+	out := Holding{HoldMin: hold, Trays: []TrayClock{}, Probes: []probe.Reading{}, Says: []string{}}
 	a.probed(ctx, now.reading.Brief, &out)
-	zone := d.ServeAt
 	var first time.Time
+	firsts := make([]time.Time, len(now.reading.Trays))
 	for _, k := range d.Tasks {
 		f, ok := now.larder.Get(k.Food)
 		at, done := ticks[k.ID]
@@ -53,14 +62,30 @@ func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
 		if first.IsZero() || at.Before(first) {
 			first = at
 		}
+		for n, t := range now.reading.Trays {
+			if slices.Contains(t.Foods(), k.Food) && (firsts[n].IsZero() || at.Before(firsts[n])) {
+				firsts[n] = at
+			}
+		}
+	}
+	served, err := time.Parse(time.RFC3339, d.ServeAt)
+	if err != nil {
+		return out, err
+	}
+	clock := func(since time.Time) TrayClock {
+		if since.IsZero() {
+			return TrayClock{}
+		}
+		since = since.In(served.Location())
+		clear := since.Add(time.Duration(out.HoldMin * float64(time.Minute)))
+		return TrayClock{since.Format(time.RFC3339), clear.Format(time.RFC3339), clear.Sub(a.now()).Minutes()}
+	}
+	for _, f := range firsts {
+		out.Trays = append(out.Trays, clock(f))
 	}
 	if !first.IsZero() {
-		if s, err := time.Parse(time.RFC3339, zone); err == nil {
-			first = first.In(s.Location())
-		}
-		clear := first.Add(time.Duration(out.HoldMin * float64(time.Minute)))
-		out.Since, out.ClearAt = first.Format(time.RFC3339), clear.Format(time.RFC3339)
-		out.LeftMin = clear.Sub(a.now()).Minutes()
+		c := clock(first)
+		out.Since, out.ClearAt, out.LeftMin = c.Since, c.ClearAt, c.LeftMin
 		switch {
 		case out.LeftMin <= 0:
 			out.Says = append(out.Says, "The time that perishable food may stand out is over: clear it away and throw it out.")

@@ -41,6 +41,9 @@ func TestWeighing(t *testing.T) {
 	if h.Since == nil || h.ClearAt == nil || h.LeftMin < 118 || h.LeftMin > 120 {
 		t.Errorf("%+v", h)
 	}
+	if len(h.Trays) != 1 || h.Trays[0].Since == nil || *h.Trays[0].ClearAt != *h.ClearAt {
+		t.Errorf("its only tray: %+v", h.Trays)
+	}
 	if a := d.ask("GET", "/api/v1/jobs/nobody/holding", nil); a.status != 404 {
 		t.Errorf("%d", a.status)
 	}

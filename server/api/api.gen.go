@@ -2013,6 +2013,13 @@ type Holding struct {
 
 	// Since when the first of it left the cold, as it was ticked; left out while none has
 	Since *string `json:"since,omitempty"`
+
+	// Trays the same of what lies on each tray
+	Trays []struct {
+		ClearAt *string `json:"clear_at,omitempty"`
+		LeftMin float64 `json:"left_min"`
+		Since   *string `json:"since,omitempty"`
+	} `json:"trays"`
 }
 
 // ImportLine defines model for ImportLine.

@@ -3449,6 +3449,13 @@ export interface components {
             left_min: number;
             /** Format: double */
             hold_min: number;
+            /** @description the same of what lies on each tray */
+            trays: {
+                since?: string;
+                clear_at?: string;
+                /** Format: double */
+                left_min: number;
+            }[];
             probes: {
                 probe: string;
                 /**

@@ -157,7 +157,7 @@ const foreseen = computed(() => {
           <ul class="left">
             <li v-for="f in now.foods.filter(f => f.left_g > 0.25 * f.laid_g)" :key="f.food">
               {{ larder.name(f.food) }} <b class="nums">{{ part(f.left_g, f.laid_g) }}</b>
-              <span class="soft">{{ f.reasons?.join(', ') }}</span>
+              <span v-if="f.reasons?.length" class="soft">, {{ f.reasons.join(', ') }}</span>
             </li>
           </ul>
         </div>
@@ -173,7 +173,9 @@ const foreseen = computed(() => {
             <ul>
               <li v-for="x in b.list" :key="x.name">
                 <span>{{ x.name.replaceAll('-', ' ') }}</span>
-                <span class="meter"><i :style="{ width: part(x.left_g, x.laid_g) }" /></span>
+                <span class="meter"
+                  ><i :style="{ width: `${(100 * x.left_g) / Math.max(1, x.laid_g)}%` }"
+                /></span>
                 <b class="nums">{{ part(x.left_g, x.laid_g) }}</b>
               </li>
             </ul>

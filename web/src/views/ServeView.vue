@@ -34,6 +34,8 @@ void hold()
 useIntervalFn(() => (now.value = new Date()), 5000)
 useIntervalFn(() => void hold(), 15_000)
 
+/** The clock of the tray that is looked at. */
+const held = computed(() => holding.value?.trays[job.at] ?? null)
 const serve = computed(() => time(job.doc?.brief.serve_at))
 const after = (m: number) => (serve.value ? new Date(serve.value.getTime() + m * 60_000) : null)
 const ends = computed(() => after(forecast.value?.minutes ?? 0))
@@ -116,12 +118,12 @@ const at = (s: string) => clock(new Date(s))
         </li>
         <li class="card">
           <span class="soft small">Clear away by</span>
-          <b class="figure" :class="{ over: (holding?.left_min ?? 1) <= 0 && holding?.since }">{{
-            holding?.clear_at ? at(holding.clear_at) : serve && holding ? when(holding.hold_min) : '–'
+          <b class="figure" :class="{ over: (held?.left_min ?? 1) <= 0 && held?.since }">{{
+            held?.clear_at ? at(held.clear_at) : serve && holding ? when(holding.hold_min) : '–'
           }}</b>
           <span class="small soft">{{
-            holding?.since
-              ? `out of the cold since ${at(holding.since)}`
+            held?.since
+              ? `out of the cold since ${at(held.since)}`
               : `${minutes(holding?.hold_min ?? 120)} from when it left the cold; local rules first`
           }}</span>
         </li>
