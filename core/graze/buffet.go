@@ -22,6 +22,7 @@ type buffet struct {
 	dishes  []dish
 	foods   []served // the foods on it
 	spots   []spot
+	laid    []int // spots from which something can be reached
 	groups  []group
 	people  int
 	trays   []int // their numbers in the job
@@ -31,6 +32,7 @@ type buffet struct {
 // dish is an element as guests find it: so many helpings of one size, some of which can be taken from each spot.
 type dish struct {
 	tray, element int
+	on            int // which of the buffet's trays it lies on
 	food          int // in foods
 	kind          int // in kinds
 	helping       float64
@@ -48,10 +50,10 @@ type heap struct {
 	helpings int
 }
 
-// spots are bits: the k-th stands for the k-th spot of the buffet.
+// spots are bits: each stands for one of the spots before a tray.
 type spots uint64
 
-// mostSpots is how many fit into them; a longer table has guests farther apart.
+// mostSpots is how many fit into them; a longer board has guests farther apart.
 const mostSpots = 64
 
 // served is a food on the buffet.
@@ -68,6 +70,7 @@ type served struct {
 // spot is where a guest stands: before a side of a tray.
 type spot struct {
 	tray   int
+	bit    int // among those of its tray
 	side   string
 	at     geom.Point
 	inward geom.Point
@@ -111,7 +114,7 @@ func newBuffet(trays []*tray.Tray, numbers []int, larder *food.Larder, p *parame
 				b.foods = append(b.foods, served{food: f, kind: b.kindOf(f.Category), learnt: learnt, liking: learnt * math.Max(.05, f.Liking)})
 			}
 			d := b.lay(n, t, e, f)
-			d.tray, d.element, d.food, d.kind = numbers[n], i, k, b.foods[k].kind
+			d.tray, d.on, d.element, d.food, d.kind = numbers[n], n, i, k, b.foods[k].kind
 			b.foods[k].laidAt = append(b.foods[k].laidAt, len(b.dishes))
 			b.foods[k].laid += d.laid
 			b.dishes = append(b.dishes, d)
@@ -136,6 +139,7 @@ func (b *buffet) stand(n int, t *tray.Tray) {
 		return
 	}
 	box := t.Board.FoodZone.Bounds()
+	bit := 0
 	for _, side := range craft.StandAt(t.Brief, t.Board) {
 		long, from, along, inward := box.W(), box.Min, geom.Pt(1, 0), geom.Pt(0, 1)
 		switch side {
@@ -149,8 +153,9 @@ func (b *buffet) stand(n int, t *tray.Tray) {
 		most := max(1, mostSpots/4-1)
 		count := min(most, max(1, int(math.Round(long/b.p.stand))))
 		for k := range count {
-			if len(b.spots) < mostSpots {
-				b.spots = append(b.spots, spot{tray: n, side: side, at: from.Add(along.Mul((float64(k) + .5) * long / float64(count))), inward: inward})
+			if bit < mostSpots {
+				b.spots = append(b.spots, spot{tray: n, bit: bit, side: side, at: from.Add(along.Mul((float64(k) + .5) * long / float64(count))), inward: inward})
+				bit++
 			}
 		}
 	}
@@ -197,7 +202,7 @@ func (b *buffet) lay(n int, t *tray.Tray, e *tray.Element, f *food.Food) dish {
 			far := b.reachOf(s, piece, t, len(parts) == 1)
 			d.far[k] = math.Min(d.far[k], far)
 			if far < b.p.reachMost {
-				from |= 1 << k
+				from |= 1 << s.bit
 			}
 		}
 		if each[from] == 0 {
@@ -330,7 +335,7 @@ func (b *buffet) offers() {
 			d := &b.dishes[i]
 			reached := 0
 			for _, h := range d.heaps {
-				if h.from&(1<<k) != 0 {
+				if d.on == s.tray && h.from&(1<<s.bit) != 0 {
 					reached += h.helpings
 				}
 			}
@@ -353,6 +358,9 @@ func (b *buffet) offers() {
 			if ease[i] > 0 {
 				s.near = append(s.near, offer{i, d.food, d.kind, ease[i] / ofFood[d.food] * b.foods[d.food].liking / liking[d.kind]})
 			}
+		}
+		if len(s.near) > 0 {
+			b.laid = append(b.laid, k)
 		}
 		slices.SortStableFunc(s.near, func(a, c offer) int { return a.kind - c.kind })
 	}

@@ -189,7 +189,7 @@ func (t *table) visit(g *guest, after int) {
 	t.putUpWith(g)
 	due := g.all / float64(after+1)
 	for range walks {
-		if due <= 0 || len(t.b.spots) == 0 {
+		if due <= 0 || len(t.b.laid) == 0 {
 			return
 		}
 		s := t.choose(g)
@@ -234,18 +234,23 @@ func (t *table) putUpWith(g *guest) {
 	}
 }
 
-// choose finds a spot: the better one of two that are free by chance.
+// choose finds a spot: the better one of two that are free by chance, and two others where neither offers anything.
 func (t *table) choose(g *guest) int {
-	one := t.rng.IntN(len(t.b.spots))
-	if len(t.b.spots) == 1 {
+	laid := t.b.laid
+	one := laid[t.rng.IntN(len(laid))]
+	if len(laid) == 1 {
 		return one
 	}
-	two := t.rng.IntN(len(t.b.spots) - 1)
-	if two >= one {
-		two++
-	}
-	if t.weigh(g, two) > t.weigh(g, one) {
-		return two
+	for range walks {
+		two := laid[t.rng.IntN(len(laid))]
+		a, b := t.weigh(g, one), t.weigh(g, two)
+		if b > a {
+			one = two
+		}
+		if a > 0 || b > 0 {
+			break
+		}
+		one = laid[t.rng.IntN(len(laid))]
 	}
 	return one
 }
@@ -283,7 +288,7 @@ func (t *table) weight(g *guest, s int, o *offer) float64 {
 // heapFor is the heap of a dish that a guest at a spot takes from: the one that fewest others reach, -1 for none.
 func (t *table) heapFor(dish, s int) int {
 	for h, left := range t.heaps[dish] {
-		if left > 0 && t.b.dishes[dish].heaps[h].from&(1<<s) != 0 {
+		if left > 0 && t.b.dishes[dish].heaps[h].from&(1<<t.b.spots[s].bit) != 0 {
 			return h
 		}
 	}

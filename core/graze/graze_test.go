@@ -259,6 +259,26 @@ func TestNobodyEatsWhatTheyAvoid(t *testing.T) {
 	}
 }
 
+// A long table of many boards that share their guests is reached along all of it.
+func TestManyBoards(t *testing.T) {
+	larder := food.BuiltIn()
+	j := one(30, everywhere, 1500, 400)
+	first := j.Trays[0]
+	j.Trays = nil
+	for n := range 24 {
+		c := *first
+		c.Part = &tray.Part{Number: n + 1, Of: 24, Guests: j.Brief.Guests, Share: 1. / 24}
+		if n == 23 {
+			c.Elements = []tray.Element{cubes("a", "orange-block", 30*share*2, geom.Pt(700, 200), larder)}
+		}
+		j.Trays = append(j.Trays, &c)
+	}
+	f := of(t, j, larder, graze.Options{Evenings: 200})
+	if f.Guests != 30 || len(f.Elements) != 1 || f.Elements[0].EatenG.P50 < 30*share*.5 {
+		t.Errorf("of the last of 24 boards %+v is eaten by %d", f.Elements, f.Guests)
+	}
+}
+
 func TestWhatCannotBeForeseen(t *testing.T) {
 	larder := food.BuiltIn()
 	empty := one(6, everywhere, 500, 400)
@@ -271,6 +291,10 @@ func TestWhatCannotBeForeseen(t *testing.T) {
 	f = of(t, one(6, everywhere, 500, 400, waiting), larder, graze.Options{Evenings: 10})
 	if f.Elements[0].EatenG.P90 != 0 || !slices.Contains(f.Elements[0].Why, "It waits beside the board.") {
 		t.Errorf("%+v", f.Elements)
+	}
+	f = of(t, one(6, []string{}, 500, 400, cubes("a", "orange-block", 500, geom.Pt(250, 200), larder)), larder, graze.Options{Evenings: 10})
+	if f.Elements[0].EatenG.P90 != 0 || !slices.Contains(f.Elements[0].Why, "Guests stand at no side of its board.") {
+		t.Errorf("no sides: %+v", f.Elements)
 	}
 	for says, o := range map[string]graze.Options{"minus one": {Evenings: -1}, "a million": {Evenings: 1_000_000}} {
 		if _, err := graze.Of(context.Background(), empty, larder, o); err == nil || !strings.Contains(err.Error(), "evenings") {

@@ -27,6 +27,8 @@ func (s *sum) why(i int, left float64, e Element) []string {
 	switch {
 	case math.IsInf(least, 1) && len(d.heaps) == 0:
 		return append(out, "It waits beside the board.")
+	case math.IsInf(least, 1):
+		return append(out, "Guests stand at no side of its board.")
 	case least >= s.p.reachMost:
 		return append(out, fmt.Sprintf("Nobody reaches it: the nearest of it lies %s from where guests stand.", say.Length(least)))
 	}
