@@ -42,7 +42,8 @@ type Evening struct {
 	Kept      []string     `json:"kept,omitempty"` // foods whose remains went into the cupboard
 	Version   int64        `json:"version"`
 	// Advice is what is usually done with what came home. It is reckoned, not kept.
-	Advice []prep.Advice `json:"advice,omitempty"`
+	Advice  []prep.Advice `json:"advice,omitempty"`
+	Caution string        `json:"caution,omitempty"` // how long what perishes may stand out there
 }
 
 // LaidOn is what a tray was laid on and how.
@@ -94,7 +95,7 @@ func readEvening(e store.Evening) (out Evening, err error) {
 }
 
 func (e Evening) write() (store.Evening, error) {
-	e.Advice = nil
+	e.Advice, e.Caution = nil, ""
 	raw, err := json.Marshal(e)
 	return store.Evening{Day: e.Date, Crowd: e.Crowd, Document: string(raw)}, err
 }
@@ -121,23 +122,48 @@ func (a *App) read(ctx context.Context, kept store.Evening) (Evening, error) {
 	if err != nil {
 		return e, err
 	}
-	hold := usualHold
-	var larder = h.All
+	b, larder := brief.Brief{}, h.All
+	out := map[string]float64{}
 	if now, err := a.savedTray(ctx, e.ID, 0, h); err == nil {
-		hold, _ = craft.Hold(now.reading.Brief)
-		larder = now.larder
+		b, larder = now.reading.Brief, now.larder
+		if out, err = a.stoodOut(ctx, e.ID, e.LastedMin); err != nil {
+			return e, err
+		}
 	}
+	var hold float64
+	hold, e.Caution = craft.Hold(b)
 	for _, f := range e.Record().Foods {
 		if known, ok := larder.Get(f.Food); ok && f.LeftG >= 1 {
-			e.Advice = append(e.Advice, prep.AdviseOn(known, f.LeftG, e.LastedMin+float64(known.WarmUpMin), hold))
+			stood := max(out[f.Food], e.LastedMin+float64(known.WarmUpMin))
+			e.Advice = append(e.Advice, prep.AdviseOn(known, f.LeftG, stood, hold))
 		}
 	}
 	return e, nil
 }
 
-// usualHold is how long what perishes may stand out where nothing of the place is known, minutes (docs/craft.md, Time
-// and care).
-const usualHold = 120.0
+// stoodOut is for how many minutes each food of a job had been out of the cold when its evening ended, from when it was
+// ticked as got out; what nobody ticked is not in it.
+func (a *App) stoodOut(ctx context.Context, id string, lasted float64) (map[string]float64, error) {
+	out := map[string]float64{}
+	ticks, err := a.ticks(ctx, id)
+	if err != nil || len(ticks) == 0 {
+		return out, err
+	}
+	d, _, err := a.day(ctx, id, 0, Kitchen{})
+	if err != nil {
+		return out, err
+	}
+	served, err := time.Parse(time.RFC3339, d.ServeAt)
+	if err != nil {
+		return out, err
+	}
+	for _, k := range d.Tasks {
+		if at, done := ticks[k.ID]; done && k.Kind == prep.GetOut {
+			out[k.Food] = max(out[k.Food], served.Sub(at).Minutes()+lasted)
+		}
+	}
+	return out, nil
+}
 
 // KeepRemains puts what came home of a food into the cupboard, good until the day that is advised, once.
 func (a *App) KeepRemains(ctx context.Context, id, foodID string) (Evening, error) {
@@ -167,15 +193,27 @@ func (a *App) KeepRemains(ctx context.Context, id, foodID string) (Evening, erro
 	} else {
 		lots = append(lots, food.Lot{Grams: e.Advice[i].Grams, BestBefore: until})
 	}
-	if err := a.SaveStock(ctx, foodID, lots); err != nil {
+	err = a.store.Whole(ctx, func(st *store.Store) error { // both, or neither: it goes in once
+		in := false
+		_, err := st.ChangeEvening(ctx, id, func(was store.Evening) (store.Evening, error) {
+			now, err := readEvening(was)
+			if err != nil || slices.Contains(now.Kept, foodID) {
+				in = err == nil
+				return was, err
+			}
+			now.Kept = append(now.Kept, foodID)
+			return now.write()
+		})
+		if err != nil || in {
+			return err
+		}
+		_, err = st.ChangeHouse(ctx, store.Change{Lots: map[string][]store.Lot{foodID: lotsOf(foodID, lots)}})
+		return err
+	})
+	if err != nil {
 		return e, err
 	}
-	return a.onTheEvening(ctx, id, func(e *Evening, _ float64) error {
-		if !slices.Contains(e.Kept, foodID) {
-			e.Kept = append(e.Kept, foodID)
-		}
-		return nil
-	})
+	return a.Evening(ctx, id)
 }
 
 // blank is a job's evening before anybody noted anything.

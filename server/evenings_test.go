@@ -15,6 +15,7 @@ import (
 
 	"happytray/core/geom"
 	"happytray/core/job"
+	"happytray/core/prep"
 	"happytray/server/api"
 	"happytray/standin/camera"
 )
@@ -394,5 +395,51 @@ func TestLogbook(t *testing.T) {
 	}
 	if a := d.ask("DELETE", at, nil); a.status != 204 {
 		t.Error(a.status)
+	}
+}
+
+func TestWhatStoodOutBeforeServing(t *testing.T) {
+	d := open(t, db.DSN())
+	id := "/api/v1/jobs/" + d.laidOut("Out early", `{"guests":{"adults":8},"foods":["orange-block","wide-sausage","almonds","red-grapes"],"serve_at":"`+time.Now().Add(3*time.Hour).UTC().Format(time.RFC3339)+`"}`)
+	var e api.Evening
+	d.ask("GET", id+"/evening", nil).into(t, &e)
+	e.Done = true
+	for i := range e.Dishes {
+		e.Dishes[i].LeftG = e.Dishes[i].LaidG
+	}
+	raw, _ := json.Marshal(e)
+	if a := d.ask("PUT", id+"/evening", raw, "If-Match", fmt.Sprint(e.Version)); a.status != 200 {
+		t.Fatalf("%d %s", a.status, a.body)
+	}
+	do := func() map[string]string {
+		out := map[string]string{}
+		var e api.Evening
+		d.ask("GET", id+"/evening", nil).into(t, &e)
+		if e.Caution == nil || !strings.Contains(*e.Caution, "Local food rules") {
+			t.Errorf("%+v", e.Caution)
+		}
+		for _, x := range *e.Advice {
+			out[x.Food] = string(x.Do)
+		}
+		return out
+	}
+	if was := do(); was["wide-sausage"] == "throw away" {
+		t.Fatalf("an hour among guests: %v", was)
+	}
+	var day api.Day
+	d.ask("GET", id+"/day", nil).into(t, &day)
+	ticked := map[string]bool{}
+	for _, k := range day.Tasks {
+		if k.Kind == prep.GetOut {
+			d.ask("PUT", id+"/ticks/"+k.Id, []byte(`{"done":true}`))
+			ticked[k.Food] = true
+		}
+	}
+	if !ticked["orange-block"] {
+		t.Fatalf("the cheese is not got out: %v", ticked)
+	}
+	now := do() // three hours before the guests came, and one with them
+	if now["orange-block"] != "throw away" || now["almonds"] == "throw away" {
+		t.Errorf("%v", now)
 	}
 }

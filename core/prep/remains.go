@@ -3,7 +3,6 @@ package prep
 import (
 	"fmt"
 	"math"
-	"slices"
 
 	"happytray/core/food"
 	"happytray/core/say"
@@ -26,18 +25,28 @@ const (
 	ThrowAway = "throw away"
 )
 
-// freezes are categories that bear freezing without losing what they are.
-var freezes = map[food.Category]bool{food.Cracker: true}
-
 // leastWorth is what is worth a box, g.
 const leastWorth = 15.0
 
+// mostDays bounds how long what has stood among guests is kept, by category, whatever a pack that was only opened would
+// do: cut produce two days (docs/craft.md, Afterwards: cut fruit a day), what was dipped or fished in a few, dry things a
+// month. Estimates on the careful side.
+var mostDays = map[food.Category]int{food.Fruit: 2, food.Vegetable: 2, food.Brined: 5, food.Dip: 7, food.Nut: 30, food.Dried: 30, food.Cracker: 14, food.Sweet: 30}
+
+// usualDays holds for what is not listed: cheese and cold cuts.
+const usualDays = 7
+
 // AdviseOn says what to do with grams of a food that came home after it stood out for minutes, where hold is how long
-// perishable food may (craft.Hold). Days are those that it keeps once opened, a day less for having stood, two at most
-// for what is cut and juicy. It is the usual caution, no licence: local food rules come first.
+// perishable food may (craft.Hold). Days are those that it keeps once opened, a day less where it perishes, and never
+// more than mostDays. It is the usual caution, no licence: local food rules come first.
 func AdviseOn(f *food.Food, grams, stood, hold float64) Advice {
 	out := Advice{Food: f.ID, Grams: math.Round(grams)}
 	perishes := f.Needs(food.Perishable)
+	most, ok := mostDays[f.Category]
+	if !ok {
+		most = usualDays
+	}
+	days := max(1, min(f.KeepsDays, most))
 	switch {
 	case perishes && stood > hold:
 		out.Do, out.Says = ThrowAway, fmt.Sprintf("It stood out for %s, and what perishes may for %s: throw it away, however good it looks.", say.Hours(stood), say.Hours(hold))
@@ -46,19 +55,19 @@ func AdviseOn(f *food.Food, grams, stood, hold float64) Advice {
 	case f.Wetness == food.Juicy || f.Wetness == food.Runny && perishes:
 		out.Do, out.Days, out.Says = Cook, 1, "Cut and juicy: today or tomorrow, in a compote, a salad or a soup."
 	case perishes:
-		out.Do, out.Days = Keep, max(1, min(f.KeepsDays, 14)-1)
+		out.Do, out.Days = Keep, max(1, days-1)
 		out.Says = fmt.Sprintf("Cold and covered, within %s.", say.Count(out.Days, "day"))
 		if f.Category == food.Cheese && (f.Firmness == "hard" || f.Firmness == "firm") {
 			out.Do, out.Says = Cook, fmt.Sprintf("Wrapped and cold within %s; what is cut small melts well over something.", say.Count(out.Days, "day"))
 		}
-	case freezes[f.Category] && f.Wetness != food.Crisp:
+	case f.Category == food.Cracker && f.Wetness != food.Crisp:
 		out.Do, out.Days, out.Says = Freeze, 30, "Bread freezes well; toast it from frozen."
-	case f.Needs(food.Cold) || slices.Contains([]food.Category{food.Fruit, food.Vegetable, food.Brined, food.Dip}, f.Category):
-		out.Do, out.Days = Keep, max(1, f.KeepsDays)
-		out.Says = fmt.Sprintf("Cold and covered, good for about %s.", say.Count(out.Days, "day"))
+	case f.Needs(food.Cold) || f.Category == food.Fruit || f.Category == food.Vegetable || f.Category == food.Brined:
+		out.Do, out.Days = Keep, days
+		out.Says = fmt.Sprintf("Cold and covered, within %s.", say.Count(days, "day"))
 	default:
-		out.Do, out.Days = Keep, max(1, f.KeepsDays)
-		out.Says = fmt.Sprintf("Closed and dry, good for about %s.", say.Count(out.Days, "day"))
+		out.Do, out.Days = Keep, days
+		out.Says = fmt.Sprintf("Closed and dry, within %s.", say.Count(days, "day"))
 	}
 	return out
 }

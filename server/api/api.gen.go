@@ -1624,9 +1624,12 @@ type Evening struct {
 		Grams float64         `json:"grams"`
 		Says  string          `json:"says"`
 	} `json:"advice,omitempty"`
-	Crowd  string        `json:"crowd"`
-	Date   string        `json:"date"`
-	Dishes []EveningDish `json:"dishes"`
+
+	// Caution how long what perishes may stand out there; reckoned, not kept
+	Caution *string       `json:"caution,omitempty"`
+	Crowd   string        `json:"crowd"`
+	Date    string        `json:"date"`
+	Dishes  []EveningDish `json:"dishes"`
 
 	// Done it was looked back on
 	Done   bool `json:"done"`

@@ -2042,6 +2042,8 @@ export interface components {
             done: boolean;
             /** @description foods whose remains went into the cupboard */
             kept?: string[];
+            /** @description how long what perishes may stand out there; reckoned, not kept */
+            caution?: string;
             /** @description what is usually done with what came home; reckoned, not kept */
             advice?: {
                 food: string;

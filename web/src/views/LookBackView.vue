@@ -62,9 +62,7 @@ const total = computed(() => ({
   left: e.foods.value.reduce((s, f) => s + f.left, 0),
 }))
 /** What to do with what came home, what keeps shortest first. */
-const remains = computed(() =>
-  [...(e.evening.value?.advice ?? [])].filter(a => a.grams >= 5).sort((a, b) => a.days - b.days),
-)
+const remains = computed(() => [...(e.evening.value?.advice ?? [])].sort((a, b) => a.days - b.days))
 </script>
 
 <template>
@@ -215,10 +213,7 @@ const remains = computed(() =>
               </button>
             </li>
           </ul>
-          <p class="small soft">
-            Whatever perishes and stood out for two hours in all, one above 32 °C, is thrown away, however
-            good it looks. Local food rules come first.
-          </p>
+          <p v-if="e.evening.value.caution" class="small soft">{{ e.evening.value.caution }}</p>
         </template>
         <template v-if="e.evening.value.notes.length">
           <h2>Noted on the evening</h2>

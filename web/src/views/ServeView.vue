@@ -124,7 +124,7 @@ const at = (s: string) => clock(new Date(s))
           <span class="small soft">{{
             held?.since
               ? `out of the cold since ${at(held.since)}`
-              : `${minutes(holding?.hold_min ?? 120)} from when it left the cold; local rules first`
+              : holding && `${minutes(holding.hold_min)} from when it left the cold; local rules first`
           }}</span>
         </li>
         <li class="card">

@@ -84,12 +84,7 @@ function nudge(i: number, e: KeyboardEvent) {
   move(i, x + way[0]!, y + way[1]!)
 }
 const names = ['upper left', 'upper right', 'lower right', 'lower left']
-const farthest = computed(() =>
-  [...(beside.value?.seen ?? [])]
-    .filter(s => s.off >= 12)
-    .sort((a, b) => b.off - a.off)
-    .slice(0, 8),
-)
+const farthest = computed(() => [...(beside.value?.seen ?? [])].sort((a, b) => b.off - a.off).slice(0, 8))
 const changed = computed(() => {
   const b = beside.value
   return !!b && corners.value.some((c, i) => c[0] !== b.corners[i]?.[0] || c[1] !== b.corners[i]?.[1])
