@@ -72,21 +72,20 @@ func (a *App) JobBundle(ctx context.Context, id string) (name string, data []byt
 func (a *App) jobFiles(ctx context.Context, id, document, in string) ([]bundle.File, error) {
 	files := []bundle.File{{Path: path.Join(in, trayFile), Media: asTray, Data: []byte(document)}}
 	kept, err := a.store.Evening(ctx, id)
-	if errors.Is(err, store.ErrNotFound) {
-		return files, nil
-	}
-	if err != nil {
+	if err != nil && !errors.Is(err, store.ErrNotFound) {
 		return nil, err
 	}
-	e, err := readEvening(kept)
-	if err != nil {
-		return nil, err
+	if err == nil { // photographs may have been taken before anything was noted
+		e, err := readEvening(kept)
+		if err != nil {
+			return nil, err
+		}
+		more, err := eveningFiles(e, path.Join(in, eveningFile), path.Join(in, recordsFile))
+		if err != nil {
+			return nil, err
+		}
+		files = append(files, more...)
 	}
-	more, err := eveningFiles(e, path.Join(in, eveningFile), path.Join(in, recordsFile))
-	if err != nil {
-		return nil, err
-	}
-	files = append(files, more...)
 	photos, err := a.store.Photos(ctx, id)
 	if err != nil {
 		return nil, err
@@ -102,7 +101,7 @@ func (a *App) jobFiles(ctx context.Context, id, document, in string) ([]bundle.F
 }
 
 func eveningFiles(e Evening, at, records string) ([]bundle.File, error) {
-	e.Advice, e.Version = nil, 0
+	e.Advice, e.Caution, e.Version = nil, "", 0
 	raw, err := json.MarshalIndent(e, "", " ")
 	if err != nil {
 		return nil, err

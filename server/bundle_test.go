@@ -157,3 +157,16 @@ func TestAHouseGoesOut(t *testing.T) {
 		}
 	}
 }
+
+func TestPhotographsOfNoEveningGoOut(t *testing.T) {
+	d := open(t, db.DSN())
+	at := "/api/v1/jobs/" + d.laidOut("Only looked at", `{"guests":{"adults":6}}`)
+	if a := d.ask("POST", at+"/evening/photos", greyPicture(t), "Content-Type", "image/png"); a.status != 201 {
+		t.Fatalf("%d %s", a.status, a.body)
+	}
+	var got api.BroughtIn
+	d.ask("POST", "/api/v1/bundle", d.ask("GET", at+"/bundle", nil).body, "Content-Type", "application/zip").into(t, &got)
+	if len(got.Jobs) != 1 || got.Photos != 1 {
+		t.Errorf("%+v", got)
+	}
+}
