@@ -23,12 +23,18 @@ type learntCache struct {
 
 func newLearntCache() learntCache { return learntCache{newLRU[learntKey, learn.Learnt](64)} }
 
-// forecasts holds what was foreseen of saved trays.
-type forecasts struct {
-	*lru.Cache[savedTray, graze.Forecast]
+// foreseenKey is a job as it is saved, with the foods as the house has them.
+type foreseenKey struct {
+	job             string
+	revision, house int64
 }
 
-func newForecasts() forecasts { return forecasts{newLRU[savedTray, graze.Forecast](64)} }
+// forecasts holds what was foreseen of saved jobs.
+type forecasts struct {
+	*lru.Cache[foreseenKey, graze.Forecast]
+}
+
+func newForecasts() forecasts { return forecasts{newLRU[foreseenKey, graze.Forecast](64)} }
 
 func newLRU[K comparable, V any](most int) *lru.Cache[K, V] {
 	c, err := lru.New[K, V](most)
@@ -51,7 +57,7 @@ func (a *App) Forecast(ctx context.Context, id string) (graze.Forecast, error) {
 	if err != nil {
 		return graze.Forecast{}, err
 	}
-	key := savedTray{id, now.revision, -1}
+	key := foreseenKey{id, now.revision, h.Version}
 	if f, ok := a.seen.Get(key); ok {
 		return f, nil
 	}
