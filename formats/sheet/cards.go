@@ -132,7 +132,7 @@ func roomLines(n, of int, t *tray.Tray) (out []string) {
 	if len(sides) > 0 && len(sides) < 4 {
 		out = append(out, "Guests stand at "+strings.Join(sides, " and ")+": keep that side free.")
 	} else {
-		out = append(out, "Guests reach it from all round: keep 80 cm free.")
+		out = append(out, "Guests reach it from all round: keep every side free.")
 	}
 	return append(out, "Tools in, stones' dish and napkins beside it; out of the sun.")
 }
