@@ -32,6 +32,7 @@ const (
 	photosDir    = "photos"
 	eveningsDir  = "evenings"
 	jobsDir      = "jobs"
+	awayDir      = "away" // jobs that were put away
 	// mostJobsOut bounds a house that is written, and mostJobsIn what is read at once.
 	mostJobsOut = 5000
 	mostJobsIn  = 1000
@@ -114,16 +115,18 @@ func eveningFiles(e Evening, at, records string) ([]bundle.File, error) {
 func (a *App) HouseBundle(ctx context.Context) ([]byte, error) {
 	var files []bundle.File
 	var jobs []store.Job
-	for q := (store.Query{Most: page}); len(jobs) < mostJobsOut; {
-		more, err := a.store.Jobs(ctx, q)
-		if err != nil {
-			return nil, err
+	for _, away := range []bool{false, true} {
+		for q := (store.Query{Most: page, Away: away}); len(jobs) < mostJobsOut; {
+			more, err := a.store.Jobs(ctx, q)
+			if err != nil {
+				return nil, err
+			}
+			jobs = append(jobs, more...)
+			if len(more) < page {
+				break
+			}
+			q.After = &more[len(more)-1]
 		}
-		jobs = append(jobs, more...)
-		if len(more) < page {
-			break
-		}
-		q.After = &more[len(more)-1]
 	}
 	of := map[string]bool{}
 	for _, j := range jobs {
@@ -132,7 +135,11 @@ func (a *App) HouseBundle(ctx context.Context) ([]byte, error) {
 			return nil, err
 		}
 		of[j.ID] = true
-		more, err := a.jobFiles(ctx, j.ID, one.Document, path.Join(jobsDir, j.ID))
+		dir := jobsDir
+		if j.ArchivedAt != nil {
+			dir = awayDir
+		}
+		more, err := a.jobFiles(ctx, j.ID, one.Document, path.Join(dir, j.ID))
 		if err != nil {
 			return nil, err
 		}
@@ -201,6 +208,7 @@ type BroughtJob struct {
 
 // coming is a job that is being read.
 type coming struct {
+	away     bool // it was put away where it comes from
 	head     store.Heading
 	document string
 	evening  *Evening
@@ -238,6 +246,11 @@ func (a *App) BringIn(ctx context.Context, raw []byte) (BroughtIn, error) {
 				e := *c.evening
 				e.ID, e.Job = j.ID, j.ID
 				if _, err := st.ChangeEvening(ctx, j.ID, func(store.Evening) (store.Evening, error) { return e.write() }); err != nil {
+					return err
+				}
+			}
+			if c.away {
+				if err := st.Archive(ctx, j.ID, true); err != nil {
 					return err
 				}
 			}
@@ -299,6 +312,7 @@ func (a *App) unpack(ctx context.Context, files []bundle.File) (jobs []*coming, 
 			}
 			larder := j.Larder(h.Larder)
 			c := of(dir)
+			c.away = strings.HasPrefix(dir, awayDir+"/")
 			if c.head, err = headingOf(j, larder, s.Location(), scores(j, larder)); err != nil {
 				return nil, nil, false, err
 			}

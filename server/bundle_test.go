@@ -139,6 +139,10 @@ func TestHostileBundles(t *testing.T) {
 func TestAHouseGoesOut(t *testing.T) {
 	d := open(t, db.DSN())
 	id := d.make("In the house", `{"guests":{"adults":3}}`).Id
+	old := d.make("Put away", `{"guests":{"adults":4}}`).Id
+	if a := d.ask("DELETE", "/api/v1/jobs/"+old, nil); a.status >= 300 {
+		t.Fatalf("%d %s", a.status, a.body)
+	}
 	out := d.ask("GET", "/api/v1/bundle", nil)
 	if out.status != 200 {
 		t.Fatalf("%d %.200s", out.status, out.body)
@@ -151,9 +155,18 @@ func TestAHouseGoesOut(t *testing.T) {
 	for _, f := range files {
 		names[f.Path] = true
 	}
-	for _, want := range []string{fmt.Sprintf("jobs/%s/job.tray.json", id), "house/things.json", "house/cupboard.json", "house/settings.json"} {
+	for _, want := range []string{fmt.Sprintf("jobs/%s/job.tray.json", id), fmt.Sprintf("away/%s/job.tray.json", old), "house/things.json", "house/cupboard.json", "house/settings.json"} {
 		if !names[want] {
 			t.Errorf("no %s among %d files of %s", want, len(files), m.Format)
+		}
+	}
+	// what was put away comes in put away
+	if a := d.ask("POST", "/api/v1/bundle", out.body, "Content-Type", "application/zip"); a.status != 201 {
+		t.Fatalf("%d %.200s", a.status, a.body)
+	}
+	for which, want := range map[string]int{"away": 2, "past": 0, "coming": 0} {
+		if a := d.ask("GET", "/api/v1/jobs?which="+which, nil); strings.Count(string(a.body), `"Put away"`) != want {
+			t.Errorf("%s: %.300s", which, a.body)
 		}
 	}
 }
