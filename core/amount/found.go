@@ -12,7 +12,7 @@ import (
 // numbers.
 type Found struct {
 	Who    string  `json:"who"`
-	Count  int     `json:"count"`
+	Count  int     `json:"count"`   // guests
 	WantsG float64 `json:"wants_g"` // what a guest of this table usually eats, grams
 	FindsG float64 `json:"finds_g"` // what there is for each of them
 }

@@ -14,15 +14,15 @@ type Measure struct {
 	Form     string        `json:"form"`
 	Says     string        `json:"says"`
 	Kind     food.Kind     `json:"kind"`
-	Pieces   int           `json:"pieces"`
-	LengthMM float64       `json:"length_mm"`
+	Pieces   int           `json:"pieces"`    // as the amount asked for makes
+	LengthMM float64       `json:"length_mm"` // of the box round all of it, as it is laid
 	AcrossMM float64       `json:"across_mm"`
 	HeightMM float64       `json:"height_mm"`
 	AreaCM2  float64       `json:"area_cm2"` // board it takes, packed as hands pack it
 	MassG    float64       `json:"mass_g"`
-	Minutes  float64       `json:"minutes"`
-	Slices   int           `json:"slices,omitempty"` // in each rosette
-	Glass    float64       `json:"glass_mm,omitempty"`
+	Minutes  float64       `json:"minutes"`            // of handwork
+	Slices   int           `json:"slices,omitempty"`   // in each rosette
+	Glass    float64       `json:"glass_mm,omitempty"` // mm across, of the glass a rosette is turned out of; 0 for other forms
 	Vessel   *board.Vessel `json:"vessel,omitempty"`
 	Bowls    int           `json:"bowls,omitempty"`  // how many of them hold it
 	Around   *board.Vessel `json:"around,omitempty"` // what an arc or a ring is laid round
@@ -34,7 +34,7 @@ type Measure struct {
 // Yield is what one pack comes to in the form.
 type Yield struct {
 	PackG  float64 `json:"pack_g"`
-	Price  int     `json:"price"`
+	Price  int     `json:"price"`  // minor units
 	Pieces int     `json:"pieces"` // whole ones
 	LeftG  float64 `json:"left_g"`
 }

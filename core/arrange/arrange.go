@@ -49,7 +49,7 @@ const round = 4
 
 // Progress tells how far the search is.
 type Progress struct {
-	Tried    int
+	Tried    int     // layouts, so far
 	Of       int     // layouts to try, 0 when only time bounds the search
 	Share    float64 // 0 to 1 of the work or the time
 	Score    float64 // best so far
@@ -61,7 +61,7 @@ type Progress struct {
 // Unfit is one food that the board could not take, wholly or in part.
 type Unfit struct {
 	Food    string  `json:"food"`
-	Pieces  int     `json:"pieces"`
+	Pieces  int     `json:"pieces"`   // that find no room
 	AreaCM2 float64 `json:"area_cm2"` // room it would take
 	Says    string  `json:"says"`
 }
@@ -69,8 +69,8 @@ type Unfit struct {
 // Result is what a search came to.
 type Result struct {
 	Tray  *tray.Tray
-	Score float64
-	Tried int
+	Score float64 // of the review, 0 to 100
+	Tried int     // layouts
 	Unfit []Unfit
 }
 

@@ -36,8 +36,8 @@ type Carried struct {
 
 // Shift is how a piece lies otherwise than before.
 type Shift struct {
-	Element, Piece int
-	At             geom.Point
+	Element, Piece int        // places in Tray.Elements and in the element's Pieces
+	At             geom.Point // where its middle lies then, board coordinates in mm
 	TurnDeg        float64
 }
 

@@ -93,7 +93,7 @@ func roomOn(ctx context.Context, larder *food.Larder, was, c *tray.Tray, z *zone
 // Fewer is an element that lies with so many pieces less than before.
 type Fewer struct {
 	ID     string
-	Pieces int
+	Pieces int // that are missing
 }
 
 // fewerOf lists what lies with fewer pieces than before.

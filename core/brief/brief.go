@@ -25,7 +25,7 @@ type Brief struct {
 	TemperatureC *float64           `json:"temperature_c,omitempty"` // where the tray stands
 	Host         string             `json:"host,omitempty"`
 	Note         string             `json:"note,omitempty"`
-	Month        int                `json:"month,omitempty"`
+	Month        int                `json:"month,omitempty"`      // 1 to 12; 0 where nobody says
 	Hemisphere   string             `json:"hemisphere,omitempty"` // north (default) or south
 	Diets        []Diet             `json:"diets,omitempty"`
 	Theme        *Theme             `json:"theme,omitempty"`

@@ -6,7 +6,7 @@ import "slices"
 // themselves and what everybody does.
 type Group struct {
 	Who   string
-	Count int
+	Count int // guests
 	Avoid []string
 }
 

@@ -11,10 +11,10 @@ import (
 
 // Guests counts who comes. Light and hearty eaters are among the adults.
 type Guests struct {
-	Adults   int            `json:"adults"`
-	Children int            `json:"children"`
-	Light    int            `json:"light,omitempty"`
-	Hearty   int            `json:"hearty,omitempty"`
+	Adults   int            `json:"adults"`                      // heads
+	Children int            `json:"children"`                    // heads
+	Light    int            `json:"light,omitempty"`             // of the adults, who eat three quarters
+	Hearty   int            `json:"hearty,omitempty"`            // of the adults, who eat a quarter more
 	Infants  int            `json:"infants,omitempty"`           // under one year, among the children
 	Frail    int            `json:"pregnant_or_frail,omitempty"` // pregnant, or of weak immunity
 	Extra    document.Extra `json:"-"`
@@ -41,7 +41,7 @@ func (g Guests) Appetites() float64 {
 // Diet is a group of guests and what they avoid. Count zero means everybody.
 type Diet struct {
 	Who   string         `json:"who,omitempty"`
-	Count int            `json:"count,omitempty"`
+	Count int            `json:"count,omitempty"` // guests
 	Avoid []string       `json:"avoid"`
 	Extra document.Extra `json:"-"`
 }

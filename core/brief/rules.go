@@ -32,9 +32,9 @@ type Rules struct {
 // CheckRule moves one check of the review; what is left out stays as shipped. Gates
 // keep their thresholds, and so does a check whose good and bad value would be one.
 type CheckRule struct {
-	Good   *float64 `json:"good,omitempty"` // the value that scores full marks
-	Bad    *float64 `json:"bad,omitempty"`  // the value that scores none
-	Weight *float64 `json:"weight,omitempty"`
+	Good   *float64 `json:"good,omitempty"`   // the value that scores full marks
+	Bad    *float64 `json:"bad,omitempty"`    // the value that scores none
+	Weight *float64 `json:"weight,omitempty"` // in its group, as Rule.Weight of the review
 }
 
 type plainRules Rules

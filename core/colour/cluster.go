@@ -9,7 +9,7 @@ import (
 // Share is a colour and how much of a picture is near it, 0 to 1.
 type Share struct {
 	Colour Lab
-	Part   float64
+	Part   float64 // 0 to 1 of what was looked at
 }
 
 // Main finds the main colours of a set of pixels, at most five and three at least

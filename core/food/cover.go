@@ -9,8 +9,8 @@ import (
 // Packs is how many packs of one size to buy.
 type Packs struct {
 	Grams float64 `json:"grams"`
-	Price int     `json:"price"`
-	Count int     `json:"count"`
+	Price int     `json:"price"` // of one, minor units
+	Count int     `json:"count"` // of packs
 }
 
 const (

@@ -21,7 +21,7 @@ const (
 type Piece struct {
 	geom.Pose
 	Z, Height float64 // mm above the board of its foot, and its own height
-	Variant   int
+	Variant   int     // of its drawing, 0 and up to Variants
 }
 
 // Form turns an amount of a food into pieces.

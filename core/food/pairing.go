@@ -158,7 +158,7 @@ func (p *Palate) Affinities(i int) []float32 {
 // Partner is a food that another goes with, or clashes with.
 type Partner struct {
 	Food  *Food
-	Worth float64
+	Worth float64 // as Affinity tells it; below 0 for what clashes
 	Why   string
 }
 

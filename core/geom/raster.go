@@ -5,7 +5,7 @@ import "math"
 // Grid is a raster of square cells laid over the plane; cell (0, 0) has its
 // upper left corner at Origin.
 type Grid struct {
-	Origin Point
+	Origin Point   // mm
 	Cell   float64 // mm
 	W, H   int     // cells
 }

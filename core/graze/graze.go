@@ -38,9 +38,9 @@ var lookAt = []float64{15, 30, 60, 120}
 
 // Range is what a number was in one, five and nine of ten evenings at most.
 type Range struct {
-	P10 float64 `json:"p10"`
-	P50 float64 `json:"p50"`
-	P90 float64 `json:"p90"`
+	P10 float64 `json:"p10"` // a tenth of the evenings lie below
+	P50 float64 `json:"p50"` // the median
+	P90 float64 `json:"p90"` // a tenth lie above
 }
 
 // Element is how one element is eaten.
@@ -60,7 +60,7 @@ type Element struct {
 // Group is what guests who avoid the same things get, all of them together.
 type Group struct {
 	Who     string  `json:"who"`
-	Count   int     `json:"count"`
+	Count   int     `json:"count"`    // guests
 	WantedG float64 `json:"wanted_g"` // in the mean
 	GotG    Range   `json:"got_g"`
 	Without float64 `json:"without"` // of its guests, in the mean, how many got less than half of what they wanted
@@ -68,13 +68,13 @@ type Group struct {
 
 // Look is how full the trays look at a minute: in all and by element.
 type Look struct {
-	Minute    float64 `json:"minute"`
-	LeftShare float64 `json:"left_share"`
+	Minute    float64 `json:"minute"`     // after serving
+	LeftShare float64 `json:"left_share"` // 0 to 1 of what was laid, in the mean
 }
 
 // TopUp is a moment to lay more of a food, and how much of its reserve.
 type TopUp struct {
-	Minute float64 `json:"minute"`
+	Minute float64 `json:"minute"` // after serving
 	Food   string  `json:"food"`
 	Grams  float64 `json:"grams"`
 }
@@ -87,15 +87,15 @@ type Waste struct {
 
 // Side is how much of the crowd stands at a side.
 type Side struct {
-	Tray  int     `json:"tray,omitempty"`
+	Tray  int     `json:"tray,omitempty"` // from 1; 0 where the job has one
 	Side  string  `json:"side"`
-	Share float64 `json:"share"`
+	Share float64 `json:"share"` // 0 to 1 of all helpings
 }
 
 // Forecast is what is foreseen of an evening.
 type Forecast struct {
-	Evenings int       `json:"evenings"`
-	Guests   int       `json:"guests"`
+	Evenings int       `json:"evenings"` // played
+	Guests   int       `json:"guests"`   // grown-ups and children
 	Minutes  float64   `json:"minutes"`
 	Elements []Element `json:"elements"`
 	Groups   []Group   `json:"groups"`

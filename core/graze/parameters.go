@@ -15,7 +15,7 @@ var parametersJSON []byte
 // Parameter is one number of the forecast: what it means and where it comes from.
 type Parameter struct {
 	Name  string  `json:"-"`
-	Value float64 `json:"value"`
+	Value float64 `json:"value"` // in its unit
 	Unit  string  `json:"unit"`
 	Says  string  `json:"says"`
 	From  string  `json:"from"`

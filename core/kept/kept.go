@@ -63,8 +63,8 @@ type Kept struct {
 // kept twice.
 type Laid struct {
 	Job      string `json:"job"`
-	Revision int64  `json:"revision"`
-	Tray     int    `json:"tray"` // from 0
+	Revision int64  `json:"revision"` // of that job, from 1
+	Tray     int    `json:"tray"`     // from 0
 }
 
 // MaxFoods bounds a kept choice, and MaxNote the note of an idea, in letters.

@@ -40,10 +40,10 @@ const (
 // Factor is what was learnt of a food.
 type Factor struct {
 	Food     string   `json:"food"`
-	Factor   float64  `json:"factor"` // multiplies share_g
-	SD       float64  `json:"sd"`     // of the factor
-	Evenings int      `json:"evenings"`
-	Because  []string `json:"because"` // what moved it most, first
+	Factor   float64  `json:"factor"`   // multiplies share_g
+	SD       float64  `json:"sd"`       // of the factor
+	Evenings int      `json:"evenings"` // that say something of it
+	Because  []string `json:"because"`  // what moved it most, first
 }
 
 // Crowd is what was learnt of a crowd.

@@ -156,5 +156,8 @@ func (f *Remains) because(reason string) bool {
 
 func (f *Remains) hindered() bool { return slices.ContainsFunc(hindered, f.because) }
 
+// GoneShare is the part of what was laid, 0 to 1, up to which what is left counts as nothing: crumbs.
+const GoneShare = .02
+
 // emptied reports whether nothing to speak of was left.
-func (f *Remains) emptied() bool { return f.LeftG <= math.Max(.02*f.LaidG, .05) }
+func (f *Remains) emptied() bool { return f.LeftG <= math.Max(GoneShare*f.LaidG, .05) }

@@ -22,7 +22,7 @@ type View struct {
 	Says   string         `json:"says"`   // one line: what is to be seen
 	Number string         `json:"number"` // what it comes to, with its unit
 	Vision *colour.Vision `json:"vision,omitempty"`
-	Tints  []Tint         `json:"tints"`
+	Tints  []Tint         `json:"tints"` // an element each
 	Key    []Key          `json:"key"`
 	Lines  []Line         `json:"lines"`
 	Discs  []Disc         `json:"discs"`
@@ -43,12 +43,12 @@ type Tint struct {
 type Key struct {
 	Colour string `json:"colour"`
 	Says   string `json:"says"`
-	Count  int    `json:"count"`
+	Count  int    `json:"count"` // elements of this colour
 }
 
 // Line is drawn over the tray; bad ones are to be mended.
 type Line struct {
-	Path []geom.Point `json:"path"`
+	Path []geom.Point `json:"path"` // board coordinates, mm
 	Bad  bool         `json:"bad"`
 	Says string       `json:"says"`
 	Ends bool         `json:"ends"` // it has a direction: its end is marked
@@ -56,8 +56,8 @@ type Line struct {
 
 // Disc is drawn over the tray.
 type Disc struct {
-	At   geom.Point `json:"at"`
-	R    float64    `json:"r"`
+	At   geom.Point `json:"at"` // board coordinates, mm
+	R    float64    `json:"r"`  // radius, mm
 	Bad  bool       `json:"bad"`
 	Says string     `json:"says"`
 }

@@ -34,33 +34,33 @@ type Grams struct {
 // Kinds is how many foods of one category are suggested.
 type Kinds struct {
 	Category food.Category `json:"category"`
-	Count    int           `json:"count"`
+	Count    int           `json:"count"` // foods
 }
 
 // Tray is one of the job's trays.
 type Tray struct {
 	Name   string  `json:"name"` // of its board
 	Who    string  `json:"who"`
-	Copies int     `json:"copies"`
-	Share  float64 `json:"share"`
+	Copies int     `json:"copies"` // laid alike, at least 1
+	Share  float64 `json:"share"`  // 0 to 1 of what all guests eat
 }
 
 // Outlook is what follows from a brief.
 type Outlook struct {
-	Appetites   float64        `json:"appetites"`
+	Appetites   float64        `json:"appetites"` // of a grown-up, as Guests.Appetites counts them
 	Grams       []Grams        `json:"grams"`
 	TotalG      float64        `json:"total_g"`
 	Kinds       []Kinds        `json:"kinds"`
 	OffTheTray  []string       `json:"off_the_tray"`
 	Board       *board.Board   `json:"-"` // of the first tray
 	Trays       []Tray         `json:"trays"`
-	RoomCM2     float64        `json:"room_cm2"`
+	RoomCM2     float64        `json:"room_cm2"` // that what is planned wants
 	ReserveG    float64        `json:"reserve_g"`
 	Surfaces    []plan.Surface `json:"surfaces"`
-	Minutes     float64        `json:"minutes"`
-	BasketCost  int            `json:"basket_cost"`
-	Budget      int            `json:"budget"`
-	Over        int            `json:"over"` // how far the basket is over the budget; below 0 what is to spare
+	Minutes     float64        `json:"minutes"`     // of handwork
+	BasketCost  int            `json:"basket_cost"` // minor units
+	Budget      int            `json:"budget"`      // minor units, in all; 0 for none
+	Over        int            `json:"over"`        // how far the basket is over the budget; below 0 what is to spare
 	Holding     string         `json:"holding"`
 	HoldMinutes float64        `json:"hold_minutes"`
 	Says        []string       `json:"says"`

@@ -88,17 +88,17 @@ type Need struct {
 // Serving tells what a group of guests finds on the tray.
 type Serving struct {
 	Who   string   `json:"who"`
-	Count int      `json:"count"`
+	Count int      `json:"count"` // guests
 	Avoid []string `json:"avoid"`
 	Foods int      `json:"foods"` // that they can eat
-	Of    int      `json:"of"`
+	Of    int      `json:"of"`    // foods chosen
 	Parts []Found  `json:"parts"`
 }
 
 // Found is how many foods play one part for a group.
 type Found struct {
 	Says  string `json:"says"`
-	Foods int    `json:"foods"`
+	Foods int    `json:"foods"` // that are this part of a plate
 }
 
 // Servings tells for every group of guests what they can eat of a choice: a

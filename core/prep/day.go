@@ -25,17 +25,17 @@ type Task struct {
 	Tool     string   `json:"tool,omitempty"`
 	Count    int      `json:"count"` // pieces, or what is counted
 	Grams    float64  `json:"grams,omitempty"`
-	Minutes  float64  `json:"minutes"`
-	Starts   string   `json:"starts"` // RFC 3339
+	Minutes  float64  `json:"minutes"` // to a hundredth
+	Starts   string   `json:"starts"`  // RFC 3339
 	Ends     string   `json:"ends"`
-	Who      string   `json:"who"`      // 1 for the first of the people; empty for what goes on by itself
-	Uses     []string `json:"uses"`     // "oven 180", "hob"
-	After    []string `json:"after"`    // what must have ended before it
-	Elements []string `json:"elements"` // what of the trays it is for
-	Tray     int      `json:"tray,omitempty"`
-	Earliest string   `json:"earliest"` // when it can begin at the earliest
-	Latest   string   `json:"latest"`   // by when it must have ended
-	Critical bool     `json:"critical"` // it leads it all: were it longer, all would have to begin earlier
+	Who      string   `json:"who"`            // 1 for the first of the people; empty for what goes on by itself
+	Uses     []string `json:"uses"`           // "oven 180", "hob"
+	After    []string `json:"after"`          // what must have ended before it
+	Elements []string `json:"elements"`       // what of the trays it is for
+	Tray     int      `json:"tray,omitempty"` // from 1; 0 where it is for all of them, or the job has one
+	Earliest string   `json:"earliest"`       // when it can begin at the earliest
+	Latest   string   `json:"latest"`         // by when it must have ended
+	Critical bool     `json:"critical"`       // it leads it all: were it longer, all would have to begin earlier
 	Late     bool     `json:"late,omitempty"`
 	Jobs     []string `json:"jobs,omitempty"`   // of several, those it is for
 	Pinned   bool     `json:"pinned,omitempty"` // it was moved by hand
@@ -62,8 +62,8 @@ type Day struct {
 	Relative    bool      `json:"relative,omitempty"` // no time was said: it is reckoned to a made-up one
 	LeaveAt     string    `json:"leave_at,omitempty"`
 	LateMinutes float64   `json:"late_minutes"`
-	People      int       `json:"people"`
-	Ovens       int       `json:"ovens"`
+	People      int       `json:"people"` // pairs of hands
+	Ovens       int       `json:"ovens"`  // 0 for none
 	Tasks       []Task    `json:"tasks"`
 	ColdOut     []ColdOut `json:"cold_out"`
 	ClearAt     string    `json:"clear_at"` // what perishes and stood out since the first left the cold must go

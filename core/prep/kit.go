@@ -16,7 +16,7 @@ import (
 // Kit is one thing to put out or to pack.
 type Kit struct {
 	What  string   `json:"what"`
-	Count int      `json:"count"`
+	Count int      `json:"count"`           // of it to pack
 	For   []string `json:"for"`             // foods, or what it is for
 	Stage string   `json:"stage,omitempty"` // prepare, serve or travel
 }

@@ -19,15 +19,15 @@ import (
 
 // Step is one thing to do, for one food in one form.
 type Step struct {
-	Number   int      `json:"number"`
+	Number   int      `json:"number"` // from 1, in the order of hands
 	Title    string   `json:"title"`
 	Says     string   `json:"says"`
 	Elements []string `json:"elements"`
 	Food     string   `json:"food"`
 	Form     string   `json:"form"`
-	Pieces   int      `json:"pieces"`
+	Pieces   int      `json:"pieces"` // of all its elements
 	Grams    float64  `json:"grams"`
-	Groups   int      `json:"groups"`
+	Groups   int      `json:"groups"` // elements, each in its own place
 	Minutes  float64  `json:"minutes"`
 	Late     bool     `json:"late"`  // only just before serving
 	After    []Need   `json:"after"` // what must be laid before it, and why
@@ -35,7 +35,7 @@ type Step struct {
 
 // Need is a step that must come before another.
 type Need struct {
-	Step int    `json:"step"`
+	Step int    `json:"step"` // its Number
 	Why  string `json:"why"`
 }
 

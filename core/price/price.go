@@ -12,12 +12,12 @@ import (
 
 // Rates are what a seller reckons with. Money is minor units, shares are percent.
 type Rates struct {
-	Hourly    int     `json:"hourly"`    // of handwork
-	Setup     float64 `json:"setup_min"` // minutes of work for each job besides the handwork: shopping, cleaning, loading
-	Packaging int     `json:"packaging"` // for each tray
-	Delivery  int     `json:"delivery"`  // for each job that travels
-	Overhead  float64 `json:"overhead_pct"`
-	Margin    float64 `json:"margin_pct"` // of the price, not of the cost
+	Hourly    int     `json:"hourly"`       // of handwork
+	Setup     float64 `json:"setup_min"`    // minutes of work for each job besides the handwork: shopping, cleaning, loading
+	Packaging int     `json:"packaging"`    // for each tray
+	Delivery  int     `json:"delivery"`     // for each job that travels
+	Overhead  float64 `json:"overhead_pct"` // percent of what the job costs otherwise
+	Margin    float64 `json:"margin_pct"`   // of the price, not of the cost
 }
 
 // Usual are rates to begin with: a helper's hour, three quarters of an hour for
@@ -45,17 +45,17 @@ func (r Rates) Check() error {
 type Line struct {
 	Name  string `json:"name"`
 	Says  string `json:"says"`
-	Money int    `json:"money"`
+	Money int    `json:"money"` // minor units
 }
 
 // Quote is the price of a job: its lines add up to the total to the cent, and the
 // total is the price for each guest times the guests.
 type Quote struct {
 	Lines   []Line `json:"lines"`
-	Cost    int    `json:"cost"` // before margin
-	PerHead int    `json:"per_head"`
-	Guests  int    `json:"guests"`
-	Total   int    `json:"total"`
+	Cost    int    `json:"cost"`     // before margin
+	PerHead int    `json:"per_head"` // minor units
+	Guests  int    `json:"guests"`   // at least 1
+	Total   int    `json:"total"`    // minor units
 }
 
 // Of makes the quote for a job: what its basket costs at the till and what is

@@ -17,7 +17,7 @@ const MostFindings = 12
 // Place is one of the places of a finding that is said once for all of them.
 type Place struct {
 	Elements []string   `json:"elements"`
-	At       geom.Point `json:"at"`
+	At       geom.Point `json:"at"` // board coordinates, mm
 	Says     string     `json:"says"`
 }
 

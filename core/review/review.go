@@ -47,9 +47,9 @@ const GateScore = 40
 // Check is one measured value and what it is worth, 0 to 1.
 type Check struct {
 	ID    string  `json:"id"`
-	Value float64 `json:"value"`
+	Value float64 `json:"value"` // in Unit
 	Unit  string  `json:"unit"`
-	Score float64 `json:"score"`
+	Score float64 `json:"score"` // 0 to 1
 }
 
 // Severities of a finding, worst first.
@@ -62,8 +62,8 @@ const (
 // Fix is a move that mends a finding.
 type Fix struct {
 	Element string  `json:"element"`
-	X       float64 `json:"x"`
-	Y       float64 `json:"y"`
+	X       float64 `json:"x"` // mm
+	Y       float64 `json:"y"` // mm
 	TurnDeg float64 `json:"turn_deg"`
 	Says    string  `json:"says"`
 	Gain    float64 `json:"gain"` // points of the total
@@ -83,7 +83,7 @@ type Finding struct {
 	Check    string     `json:"check"`
 	Severity string     `json:"severity"`
 	Elements []string   `json:"elements"`
-	At       geom.Point `json:"at"`
+	At       geom.Point `json:"at"` // board coordinates, mm
 	Says     string     `json:"says"`
 	Fix      *Fix       `json:"fix"`
 	Places   []Place    `json:"places,omitempty"` // where it is found more than once, the worst first; Elements are those of all
@@ -93,8 +93,8 @@ type Finding struct {
 
 // Review is the whole judgement.
 type Review struct {
-	Score    float64            `json:"score"` // 0 to 100
-	Groups   map[string]float64 `json:"groups"`
+	Score    float64            `json:"score"`  // 0 to 100
+	Groups   map[string]float64 `json:"groups"` // points, 0 to 100
 	Checks   []Check            `json:"checks"`
 	Findings []Finding          `json:"findings"`
 }

@@ -14,9 +14,9 @@ type Rule struct {
 	ID     string  `json:"id"`
 	Group  string  `json:"group"`
 	Unit   string  `json:"unit"`
-	Good   float64 `json:"good"` // the value that scores 1
-	Bad    float64 `json:"bad"`  // the value that scores 0; straight between
-	Weight float64 `json:"weight"`
+	Good   float64 `json:"good"`           // the value that scores 1
+	Bad    float64 `json:"bad"`            // the value that scores 0; straight between
+	Weight float64 `json:"weight"`         // 0 and up; only its proportion to the others of the group counts
 	Gate   bool    `json:"gate,omitempty"` // while it fails the total cannot exceed GateScore
 	Name   string  `json:"name"`
 	About  string  `json:"about"` // what is measured, in a sentence or two

@@ -27,13 +27,13 @@ type Task struct {
 
 // Limits are the hands and ovens there are.
 type Limits struct {
-	Hands, Ovens int
+	Hands, Ovens int // people who work at once, at least 1; ovens, 0 for none
 	Sheets       int // tasks of one temperature that an oven takes at once; at least 1
 }
 
 // Plan says when each task begins.
 type Plan struct {
-	Start []int
+	Start []int // seconds, of each task in the order given
 	Oven  []int // which oven, from 0; -1 for none
 	Begin int   // when the first one does
 	Early int   // seconds by which tasks begin before their From, in all: hands or ovens are too few for these windows

@@ -26,13 +26,13 @@ type Line struct {
 	Category     string  `json:"category"`
 	OnTrayG      float64 `json:"on_tray_g"`
 	ReserveG     float64 `json:"reserve_g"`
-	Pieces       int     `json:"pieces"`
+	Pieces       int     `json:"pieces"`     // laid or to be laid, without the reserve
 	CupboardG    float64 `json:"cupboard_g"` // of what is needed, there already
 	Packs        []Packs `json:"packs"`
 	BasketCost   int     `json:"basket_cost"` // minor units
-	UsedCost     int     `json:"used_cost"`
+	UsedCost     int     `json:"used_cost"`   // minor units; its part of what its packs cost, and what is taken from the cupboard
 	LeftG        float64 `json:"left_g"`
-	KeepsDays    int     `json:"keeps_days"`
+	KeepsDays    int     `json:"keeps_days"` // once opened
 	Explanation  string  `json:"explanation"`
 	HandworkSecs float64 `json:"handwork_seconds"`
 	OutOfStock   bool    `json:"out_of_stock"`   // the shop has none today
@@ -44,9 +44,9 @@ type Basket struct {
 	Lines        []Line         `json:"lines"`
 	OnTrayG      float64        `json:"on_tray_g"`
 	ReserveG     float64        `json:"reserve_g"`
-	BasketCost   int            `json:"basket_cost"`
-	UsedCost     int            `json:"used_cost"`
-	PerGuest     int            `json:"per_guest"`
+	BasketCost   int            `json:"basket_cost"`   // what the till says, minor units
+	UsedCost     int            `json:"used_cost"`     // minor units
+	PerGuest     int            `json:"per_guest"`     // of the basket, minor units
 	Minutes      float64        `json:"minutes"`       // of handwork for all trays, filled in by who knows the steps
 	Budget       int            `json:"budget"`        // in all; 0 for none
 	Over         int            `json:"over"`          // how far the basket is over it; below 0 what is to spare

@@ -16,9 +16,9 @@ import (
 type Needs struct {
 	Job   string             `json:"job"` // id
 	Title string             `json:"title"`
-	Day   string             `json:"day"` // of serving, 2026-11-30, or ""
-	Grams map[string]float64 `json:"grams"`
-	Off   []string           `json:"off"` // what no food on its trays may contain
+	Day   string             `json:"day"`   // of serving, 2026-11-30, or ""
+	Grams map[string]float64 `json:"grams"` // by food
+	Off   []string           `json:"off"`   // what no food on its trays may contain
 }
 
 // NeedsOf adds up all trays of a job and their reserve.
@@ -45,7 +45,7 @@ func NeedsOf(j *job.Job, larder *food.Larder) Needs {
 type Section struct {
 	Name  string `json:"name"`
 	Items []Item `json:"items"`
-	Cost  int    `json:"cost"`
+	Cost  int    `json:"cost"` // minor units
 }
 
 // Item is one food on a shopping list.
@@ -55,7 +55,7 @@ type Item struct {
 	NeedG      float64  `json:"need_g"`
 	CupboardG  float64  `json:"cupboard_g"`
 	Packs      []Packs  `json:"packs"`
-	Cost       int      `json:"cost"`
+	Cost       int      `json:"cost"` // of its packs, minor units
 	LeftG      float64  `json:"left_g"`
 	For        []string `json:"for"` // titles of the jobs, in time order
 	OutOfStock bool     `json:"out_of_stock"`
@@ -82,8 +82,8 @@ func (it Item) Buys() string {
 // List is what to buy for one job or for several.
 type List struct {
 	Sections []Section `json:"sections"`
-	Cost     int       `json:"cost"`
-	Items    int       `json:"items"`
+	Cost     int       `json:"cost"`  // minor units
+	Items    int       `json:"items"` // foods to buy
 }
 
 // sectionOf is where a food stands in a shop. What keeps for weeks once opened

@@ -27,7 +27,7 @@ type Tray struct {
 	Elements []Element
 	Reserve  []Reserve
 	Rules    brief.Rules
-	Seed     uint64
+	Seed     uint64         // of its layouts and of what looks cut by hand
 	Order    []string       // of hands as it is wished, steps as food/form; what is not named keeps its usual place
 	Part     *Part          // of the job's guests, where it has several trays
 	Extra    document.Extra // members of its file that this version does not know
@@ -44,10 +44,10 @@ type Element struct {
 	Vessel   string         `json:"vessel,omitempty"`
 	Placed   bool           `json:"placed"`
 	X        float64        `json:"x"` // mm
-	Y        float64        `json:"y"`
+	Y        float64        `json:"y"` // mm
 	TurnDeg  float64        `json:"turn_deg"`
 	Path     []geom.Point   `json:"path,omitempty"` // of a trail, board coordinates
-	Layer    int            `json:"layer"`
+	Layer    int            `json:"layer"`          // 0 to 100; higher lies above
 	Locked   bool           `json:"locked"`
 	Colour   string         `json:"colour"`
 	Wetness  food.Wetness   `json:"wetness"` // as it lies there; its food's unless the file says otherwise, as of fruit that was dried off
@@ -59,12 +59,12 @@ type Element struct {
 // say how its drawing lies; a reader may ignore them.
 type Piece struct {
 	Outline  geom.Outline   `json:"outline"`
-	ZMM      float64        `json:"z_mm"`
+	ZMM      float64        `json:"z_mm"` // of its underside above the board
 	HeightMM float64        `json:"height_mm"`
 	Colour   string         `json:"colour"`
-	At       geom.Point     `json:"at"`
+	At       geom.Point     `json:"at"` // where its drawing's middle lies, board coordinates in mm
 	TurnDeg  float64        `json:"turn_deg"`
-	Variant  int            `json:"variant"`
+	Variant  int            `json:"variant"` // of its drawing, 0 and up
 	Extra    document.Extra `json:"-"`
 }
 
@@ -73,7 +73,7 @@ type Reserve struct {
 	Food  string         `json:"food"`
 	Form  string         `json:"form"`
 	Grams float64        `json:"grams"`
-	Count int            `json:"count"`
+	Count int            `json:"count"` // pieces
 	Why   string         `json:"why"`
 	Extra document.Extra `json:"-"`
 }
