@@ -242,151 +242,36 @@ func evenly(cells []geom.Point, n int, r *rand.Rand) []geom.Point {
 // settle pushes pieces out of other elements' pieces and off the edge, and
 // pieces of one element apart, until they rest.
 func (sh *share) settle(ctx context.Context, grains []grain) {
-	l := sh.l
-	z := &l.s.zone
-	const bin = 34
-	// a piece on which nothing pushes stays at rest until something near it moves: looked is when it
-	// was looked at last and lay at rest, stirred when something in a bin moved last
-	looked, tick := make([]int32, len(grains)), int32(0)
-	most := 0.0
-	for i := range grains {
-		most = math.Max(most, grains[i].reach)
-	}
-	bins := geom.NewGrid(z.box, bin, 60)
-	starts, order := make([]int32, bins.Cells()+1), make([]int32, len(grains))
-	stirred := make([]int32, bins.Cells())
-	cell := func(p geom.Point) (x, y int) {
-		x, y = bins.At(p)
-		return max(0, min(bins.W-1, x)), max(0, min(bins.H-1, y))
-	}
-	stir := func(p geom.Point) {
-		x, y := cell(p)
-		stirred[y*bins.W+x] = tick
-	}
-	span := int(math.Ceil(2 * most / bin))
+	c := newCrowd(sh, grains)
 	for round := range 26 {
 		if ctx.Err() != nil {
 			break
 		}
-		inBins(grains, starts, order, func(p geom.Point) int {
-			x, y := cell(p)
-			return y*bins.W + x
-		})
-		rest := true
-		for i := range grains {
-			g := &grains[i]
-			push := geom.Point{}
-			cx, cy := cell(g.at)
-			x0, x1, y0, y1 := max(0, cx-span), min(bins.W-1, cx+span), max(0, cy-span), min(bins.H-1, cy+span)
-			if looked[i] > 0 && calm(stirred, bins.W, x0, x1, y0, y1, looked[i]) {
-				continue
-			}
-			tick++
-			for y := y0; y <= y1; y++ {
-				for x := x0; x <= x1; x++ {
-					c := y*bins.W + x
-					for _, j := range order[starts[c]:starts[c+1]] {
-						o := &grains[j]
-						if int(j) == i {
-							continue
-						}
-						d := g.at.Dist(o.at)
-						if d >= g.reach+o.reach {
-							continue
-						}
-						if o.e == g.e {
-							want := .94 * (g.r + o.r)
-							if g.upper != o.upper {
-								want *= .5
-							}
-							if g.laid && d < want {
-								want = math.Min(want, g.home.Dist(o.home)-.2)
-							}
-							if d < want {
-								push = push.Add(g.at.Sub(o.at).Unit().Mul(.35 * (want - d)))
-							}
-							continue
-						}
-						may := review.Touch(&l.t.Elements[g.e], &l.t.Elements[o.e]) * .7
-						if p, away := geom.Deeper(&g.body, &o.body, may); p > 0 {
-							push = push.Add(away.Mul(.5 * (p - may + .1)))
-							rest = false
-						}
-					}
-				}
-			}
-			l.near(g.body.Box, func(o *placed) bool {
-				may := review.Touch(&l.t.Elements[g.e], &l.t.Elements[o.e]) * .7
-				if p, away := geom.Deeper(&g.body, &o.body, may); p > 0 {
-					push = push.Add(away.Mul(.8 * (p - may + .1)))
-					rest = false
-				}
-				return true
-			})
-			if wet, crisp := sh.wetness(g.e); wet || crisp { // wet keeps off crisp
-				l.near(g.body.Box.Grow(keepOffMM), func(o *placed) bool {
-					if l.s.softens(g.e, o.e) || l.s.softens(o.e, g.e) {
-						edge := o.body.Outline.NearestOnEdge(g.at)
-						if d := g.at.Dist(edge) - g.r; d < keepOffMM && d > 0 {
-							push = push.Add(g.at.Sub(edge).Unit().Mul(.3 * (keepOffMM - d)))
-						}
-					}
-					return true
-				})
-			}
-			for k := range sh.rooms {
-				if p, away := geom.Deeper(&g.body, &sh.rooms[k], 2); p > 0 {
-					push = push.Add(away.Mul(.5 * (p - 2)))
-				}
-			}
-			if z.deep(g.at) < g.reach+z.grid.Cell {
-				worst := 0.0
-				for _, q := range g.body.Outline {
-					if d := z.deep(q); d < z.grid.Cell {
-						worst = math.Max(worst, -z.exact(q))
-					}
-				}
-				if worst > 0 {
-					push = push.Add(z.inward(g.at).Mul(worst + .1))
-					rest = false
-				}
-			}
-			if n := push.Len(); n > 0 {
-				if n > 9 {
-					push = push.Mul(9 / n)
-				}
-				stir(g.at)
-				g.moveTo(g.at.Add(push))
-				stir(g.at)
-				looked[i] = 0
-			} else {
-				looked[i] = tick
-			}
-		}
-		if rest && round > 6 {
+		if rest := c.relax(); rest && round > 6 {
 			break
 		}
 	}
 	// what still stands in something looks for a free spot nearby, or goes
 	for i := range grains {
-		g := &grains[i]
-		if sh.legal(grains, i) {
-			continue
+		if g := &grains[i]; !sh.legal(grains, i) {
+			g.gone = ctx.Err() != nil || !sh.nearby(grains, i)
 		}
-		if ctx.Err() != nil {
-			g.gone = true
-			continue
-		}
-		from := g.at
-		found := false
-		for ring := 1; ring <= 5 && !found; ring++ {
-			for k := 0; k < 6*ring && !found; k++ {
-				g.moveTo(from.Add(geom.Polar(float64(ring)*g.r*.55, float64(k)*60/float64(ring))))
-				found = sh.legal(grains, i)
+	}
+}
+
+// nearby moves a grain to the nearest free spot on five rings round it, and reports whether there is one.
+func (sh *share) nearby(grains []grain, i int) bool {
+	g := &grains[i]
+	from := g.at
+	for ring := 1; ring <= 5; ring++ {
+		for k := range 6 * ring {
+			g.moveTo(from.Add(geom.Polar(float64(ring)*g.r*.55, float64(k)*60/float64(ring))))
+			if sh.legal(grains, i) {
+				return true
 			}
 		}
-		g.gone = !found
 	}
+	return false
 }
 
 // inBins sorts pieces by their bins: those of bin c are order[starts[c]:starts[c+1]].

@@ -25,6 +25,17 @@ func (m *measures) planned(f func(i int, e *elem)) {
 }
 
 func (m *measures) care() {
+	m.wetBesideCrisp()
+	m.rolls()
+	m.allergens()
+	m.notForEating()
+	m.stones()
+	m.ground()
+	m.choking()
+}
+
+// wetBesideCrisp counts places where something wet and open lies too near to something crisp.
+func (m *measures) wetBesideCrisp() {
 	l := m.l
 	places := 0
 	for i := range l.elems {
@@ -40,7 +51,11 @@ func (m *measures) care() {
 		}
 	}
 	m.values["care.wetdry"] = float64(places)
+}
 
+// rolls counts round things near an edge without a rim that nothing holds.
+func (m *measures) rolls() {
+	l := m.l
 	loose := 0
 	if l.tray.Board.RimMM == 0 {
 		m.each(func(i int, e *elem) {
@@ -63,7 +78,11 @@ func (m *measures) care() {
 		})
 	}
 	m.values["care.roll"] = float64(loose)
+}
 
+// allergens counts what holds something that guests avoid; traces that its label may name are told and not counted.
+func (m *measures) allergens() {
+	l := m.l
 	broken := 0
 	m.planned(func(i int, e *elem) {
 		if a := e.food.Breaks(l.off); a != "" {
@@ -77,7 +96,10 @@ func (m *measures) care() {
 			m.find("care.allergen", Note, 50, e.middle, []int{i}, saysCareTraces, m.name(i), a)
 		}
 	})
+}
 
+// notForEating counts garnishes that are no food.
+func (m *measures) notForEating() {
 	inedible := 0
 	m.planned(func(i int, e *elem) {
 		if food.NotForEating(e.food) {
@@ -86,7 +108,11 @@ func (m *measures) care() {
 		}
 	})
 	m.values["care.garnish"] = float64(inedible)
+}
 
+// stones counts foods whose stones have no dish to go to.
+func (m *measures) stones() {
+	l := m.l
 	stones, dish := map[*food.Food]bool{}, false
 	m.planned(func(i int, e *elem) {
 		dish = dish || e.food.ID == craft.StoneDish
@@ -104,7 +130,11 @@ func (m *measures) care() {
 			m.find("care.stone", Note, 1, e.middle, []int{i}, saysCareStone, m.name(i), m.does(i, "leaves", "leave"))
 		}
 	})
+}
 
+// ground asks for a liner on a surface that is not for food.
+func (m *measures) ground() {
+	l := m.l
 	if b := l.tray.Board; !b.FoodSafe {
 		m.values["care.ground"] = 0
 		if b.Liner == "" {
@@ -112,7 +142,11 @@ func (m *measures) care() {
 			m.find("care.ground", Mend, 20, b.FoodZone.Centroid(), nil, saysCareGround)
 		}
 	}
+}
 
+// choking counts foods that small children can choke on as they are cut.
+func (m *measures) choking() {
+	l := m.l
 	if l.tray.Brief.Young() {
 		seen := map[string]bool{}
 		m.planned(func(i int, e *elem) {
