@@ -69,6 +69,7 @@ func (p *parting) nearestFree(ctx context.Context, i int, reach float64) bool {
 		turns = turns[:1]
 	}
 	by, turn := l.by, l.turn
+	c := p.newCover(i)
 	const step = 9.0
 	for far := step; far < reach && ctx.Err() == nil; far += step {
 		n := int(math.Min(32, 6+far/9))
@@ -82,6 +83,9 @@ func (p *parting) nearestFree(ctx context.Context, i int, reach float64) bool {
 				return false
 			}
 			for _, more := range turns {
+				if c.meets(to, turn+more) {
+					continue
+				}
 				if l.put(to, turn+more); !p.stuck(i) {
 					p.sort()
 					return true

@@ -1,0 +1,90 @@
+package arrange
+
+import (
+	"math"
+
+	"happytray/core/geom"
+)
+
+// cover tells at a glance most of the places where a lump cannot lie: a disc in each of its bodies is held
+// against a raster of what stands. What it lets through is looked at in full.
+type cover struct {
+	p     *parting
+	e     int // the lump's element
+	home  geom.Point
+	discs []disc
+	grid  geom.Grid
+	on    []int32 // the element that covers each cell and one, 0 where none does
+}
+
+// disc lies in a body: its middle from that of the lump, and its radius, mm.
+type disc struct {
+	at geom.Point
+	r  float64
+}
+
+// coverCell is the side of a cell, mm.
+const coverCell = 4.0
+
+func (p *parting) newCover(i int) cover {
+	l := &p.lumps[i]
+	c := cover{p: p, e: l.e, home: l.home, grid: geom.NewGrid(p.z.box, coverCell, 0)}
+	for k := range l.homes {
+		o := l.homes[k].Outline
+		if mid := o.Centroid(); o.Contains(mid) {
+			c.discs = append(c.discs, disc{mid.Sub(l.home), mid.Dist(o.NearestOnEdge(mid))})
+		}
+	}
+	c.on = make([]int32, c.grid.Cells())
+	for j := range p.lumps {
+		o := &p.lumps[j]
+		if o.e == l.e || o.loose || o.gone {
+			continue
+		}
+		for k := range o.bodies {
+			c.grid.Spans(o.bodies[k].Outline, func(y, x0, x1 int) {
+				for x := max(0, x0); x < min(c.grid.W, x1); x++ {
+					if y >= 0 && y < c.grid.H {
+						c.on[y*c.grid.W+x] = int32(o.e + 1)
+					}
+				}
+			})
+		}
+	}
+	return c
+}
+
+// meets reports whether the lump, moved and turned so, would surely stand in something or over the edge: a
+// point of a disc that lies in another by the half-diagonal of a cell or more is at least so deep in it as the
+// disc reaches beyond that point.
+func (c *cover) meets(by geom.Point, turn float64) bool {
+	const unsure = coverCell * .71
+	pose := geom.Pose{Turn: turn}
+	for _, d := range c.discs {
+		at := c.home.Add(by).Add(pose.Apply(d.at))
+		if c.p.z.deep(at) < d.r-2*c.p.z.grid.Cell {
+			return true
+		}
+		if c.inside(at, d.r-unsure) {
+			return true
+		}
+		if rest := .4*d.r - unsure; rest > tolerance {
+			for k := range 6 {
+				if c.inside(at.Add(geom.Polar(.6*d.r, float64(k)*60)), rest) {
+					return true
+				}
+			}
+		}
+	}
+	return false
+}
+
+// inside reports whether a point lies in something that may stand less deep in the lump than that.
+func (c *cover) inside(q geom.Point, depth float64) bool {
+	x, y := c.grid.At(q)
+	if !c.grid.In(x, y) {
+		return false
+	}
+	e := c.on[y*c.grid.W+x]
+	return e > 0 && depth > tolerance+math.Max(0, c.p.touching(c.e, int(e-1)))
+}
