@@ -102,7 +102,7 @@ func (a *App) jobFiles(ctx context.Context, id, document, in string) ([]bundle.F
 }
 
 func eveningFiles(e Evening, at, records string) ([]bundle.File, error) {
-	e.Advice, e.Caution, e.Version = nil, "", 0
+	e.Advice, e.Caution, e.GoneShare, e.Version = nil, "", 0, 0
 	raw, err := json.MarshalIndent(e, "", " ")
 	if err != nil {
 		return nil, err

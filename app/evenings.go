@@ -44,6 +44,8 @@ type Evening struct {
 	// Advice is what is usually done with what came home. It is reckoned, not kept.
 	Advice  []prep.Advice `json:"advice,omitempty"`
 	Caution string        `json:"caution,omitempty"` // how long what perishes may stand out there
+	// GoneShare is learn.GoneShare, for who asks what was left. It is not kept.
+	GoneShare float64 `json:"gone_share,omitempty"`
 }
 
 // LaidOn is what a tray was laid on and how.
@@ -90,12 +92,12 @@ func readEvening(e store.Evening) (out Evening, err error) {
 	if err = json.Unmarshal([]byte(e.Document), &out); err != nil {
 		return out, fmt.Errorf("what was noted of an evening cannot be read: %w", err)
 	}
-	out.ID, out.Version = e.ID, e.Version
+	out.ID, out.Version, out.GoneShare = e.ID, e.Version, learn.GoneShare
 	return out, nil
 }
 
 func (e Evening) write() (store.Evening, error) {
-	e.Advice, e.Caution = nil, ""
+	e.Advice, e.Caution, e.GoneShare = nil, "", 0
 	raw, err := json.Marshal(e)
 	return store.Evening{Day: e.Date, Crowd: e.Crowd, Document: string(raw)}, err
 }
@@ -236,7 +238,7 @@ func (a *App) blank(ctx context.Context, id string) (Evening, error) {
 // blankOf is a job's evening before anybody noted anything.
 func blankOf(id string, j *job.Job, larder *food.Larder, today string) Evening {
 	b := j.Brief
-	out := Evening{ID: id, Job: id, Title: j.Title, Crowd: CrowdOf(b), Date: cmp.Or(b.ServeDay(), today), Occasion: b.For(), Guests: b.Guests, LastedMin: b.Lasts(), Dishes: []Dish{}, Notes: []Note{}}
+	out := Evening{ID: id, Job: id, Title: j.Title, Crowd: CrowdOf(b), Date: cmp.Or(b.ServeDay(), today), Occasion: b.For(), Guests: b.Guests, LastedMin: b.Lasts(), Dishes: []Dish{}, Notes: []Note{}, GoneShare: learn.GoneShare}
 	shares := SharesOf(j, larder)
 	for n, t := range j.Trays {
 		times := float64(t.Copies())

@@ -21,7 +21,7 @@ import (
 // Logbook is the evenings that were looked back on, the latest first, and what they teach.
 type Logbook struct {
 	Evenings []LoggedEvening `json:"evenings"`
-	Foods    []LoggedFood    `json:"foods"`
+	Foods    []LoggedFood    `json:"foods"` // what is surest to be other than reckoned first
 	Crowds   []string        `json:"crowds"`
 	Years    []int           `json:"years"`
 	Reasons  []string        `json:"reasons"`
@@ -60,6 +60,7 @@ type LoggedDish struct {
 	LeftG     float64  `json:"left_g"`
 	GoneAtMin *float64 `json:"gone_at_min"`
 	Reasons   []string `json:"reasons"`
+	Much      bool     `json:"much"` // of it came home: more than a quarter
 }
 
 // LoggedFood is what was learnt of a food, and what became of it on all the evenings listed.
@@ -131,7 +132,13 @@ func (a *App) Logbook(ctx context.Context, n Narrowed) (Logbook, error) {
 		}
 		out.Foods = append(out.Foods, LoggedFood{Factor: f, Name: name, LaidG: round1(laid[f.Food]), LeftG: round1(left[f.Food])})
 	}
+	slices.SortStableFunc(out.Foods, func(x, y LoggedFood) int { return cmp.Compare(y.surprise(), x.surprise()) })
 	return out, nil
+}
+
+// surprise is how far a food's factor is from 1, in logarithms, over how unsure it is.
+func (f *LoggedFood) surprise() float64 {
+	return math.Abs(math.Log(f.Factor.Factor)) / math.Max(.05, f.SD/f.Factor.Factor)
 }
 
 func round1(v float64) float64 { return math.Round(10*v) / 10 }
@@ -142,7 +149,7 @@ func (e *Evening) logged(larder *food.Larder) LoggedEvening {
 	cost := 0.0
 	r := e.Record()
 	for _, f := range r.Foods {
-		out.Foods = append(out.Foods, LoggedDish{f.Food, round1(f.LaidG), round1(f.LeftG), f.GoneAtMin, f.Reasons})
+		out.Foods = append(out.Foods, LoggedDish{f.Food, round1(f.LaidG), round1(f.LeftG), f.GoneAtMin, f.Reasons, f.LeftG > f.LaidG/4})
 		out.LaidG += f.LaidG
 		out.LeftG += f.LeftG
 		if known, ok := larder.Get(f.Food); ok {

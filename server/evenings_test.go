@@ -15,6 +15,7 @@ import (
 
 	"happytray/core/geom"
 	"happytray/core/job"
+	"happytray/core/learn"
 	"happytray/core/prep"
 	"happytray/server/api"
 	"happytray/standin/camera"
@@ -371,8 +372,16 @@ func TestLogbook(t *testing.T) {
 	at := "/api/v1/jobs/" + id + "/evening"
 	var e api.Evening
 	d.ask("GET", at, nil).into(t, &e)
+	if e.GoneShare == nil || *e.GoneShare != learn.GoneShare {
+		t.Errorf("what counts as gone: %v", e.GoneShare)
+	}
 	e.Done = true
-	e.Dishes[0].LeftG = e.Dishes[0].LaidG / 2
+	half := e.Dishes[0].Food // of all its heaps; of everything else a little
+	for i, dish := range e.Dishes {
+		if e.Dishes[i].LeftG = dish.LaidG / 8; dish.Food == half {
+			e.Dishes[i].LeftG = dish.LaidG / 2
+		}
+	}
 	raw, _ := json.Marshal(e)
 	if a := d.ask("PUT", at, raw, "If-Match", "0"); a.status != 200 {
 		t.Fatalf("%d %s", a.status, a.body)
@@ -381,6 +390,17 @@ func TestLogbook(t *testing.T) {
 	d.ask("GET", "/api/v1/logbook?crowd=%3DThe+lamp+room", nil).into(t, &l)
 	if len(l.Evenings) != 1 || l.Evenings[0].LeftG <= 0 || l.Evenings[0].LeftG >= l.Evenings[0].LaidG || len(l.Foods) == 0 || len(l.Foods[0].Because) == 0 || len(l.Reasons) != 9 || len(l.Emptied) < 3 || l.Emptied[0].By != "board" || l.Emptied[0].LeftG <= 0 {
 		t.Errorf("%+v", l)
+	}
+	for _, f := range l.Evenings[0].Foods {
+		if f.Much != (f.Food == half) {
+			t.Errorf("%s: %g of %g g came home, much: %v", f.Food, f.LeftG, f.LaidG, f.Much)
+		}
+	}
+	for i, f := range l.Foods[1:] {
+		before := l.Foods[i]
+		if sure := math.Abs(math.Log(before.Factor)) / before.Sd * before.Factor; sure < math.Abs(math.Log(f.Factor))/f.Sd*f.Factor-1e-9 && before.Sd > .05 && f.Sd > .05 {
+			t.Errorf("%s stands before %s, which is surer to be other than reckoned", before.Food, f.Food)
+		}
 	}
 	for query, n := range map[string]int{"year=1999": 0, "year=2025&crowd=%3DThe+lamp+room": 1, "food=nothing-such": 0, "food=" + e.Dishes[0].Food + "&crowd=%3DThe+lamp+room": 1} {
 		var one api.Logbook

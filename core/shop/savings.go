@@ -23,6 +23,7 @@ type Saving struct {
 	Grams   float64 `json:"grams,omitempty"` // the amount to set, where the change is to take less
 	Saves   int     `json:"saves"`           // minor units at the till, all effects counted
 	Loss    float64 `json:"loss"`            // of balance, in points of liking; below 0 it wins
+	Loses   string  `json:"loses"`           // the loss in words
 	Says    string  `json:"says"`
 }
 
@@ -128,6 +129,7 @@ func Savings(j *job.Job, larder *food.Larder, cabinet *board.Cabinet, n int) []S
 		same := func(o Saving) bool { return o.Food == s.Food || s.Instead != "" && o.Instead == s.Instead }
 		if len(out) < n && !slices.ContainsFunc(out, same) {
 			s.Loss = math.Round(s.Loss*100) / 100
+			s.Loses = loses(s.Loss)
 			out = append(out, s)
 		}
 	}
@@ -154,4 +156,15 @@ func fewerPacks(packs []food.Pack, need float64, cost int) float64 {
 		}
 	}
 	return low
+}
+
+// loses says a loss of balance in words.
+func loses(loss float64) string {
+	switch {
+	case loss <= .05:
+		return "nothing lost"
+	case loss < .3:
+		return "a little balance lost"
+	}
+	return "balance lost"
 }

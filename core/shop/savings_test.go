@@ -18,3 +18,11 @@ func TestFewerPacks(t *testing.T) {
 		}
 	}
 }
+
+func TestLossInWords(t *testing.T) {
+	for loss, want := range map[float64]string{-.4: "nothing lost", .05: "nothing lost", .06: "a little balance lost", .29: "a little balance lost", .3: "balance lost", 2: "balance lost"} {
+		if got := loses(loss); got != want {
+			t.Errorf("%g: %s, want %s", loss, got, want)
+		}
+	}
+}

@@ -1632,8 +1632,11 @@ type Evening struct {
 	Dishes  []EveningDish `json:"dishes"`
 
 	// Done it was looked back on
-	Done   bool `json:"done"`
-	Guests struct {
+	Done bool `json:"done"`
+
+	// GoneShare of what was laid; up to it what is left counts as nothing; told, not kept
+	GoneShare *float64 `json:"gone_share,omitempty"`
+	Guests    struct {
 		Adults   int  `json:"adults"`
 		Children *int `json:"children,omitempty"`
 		Hearty   *int `json:"hearty,omitempty"`
@@ -2292,7 +2295,7 @@ type Logbook struct {
 	} `json:"emptied"`
 	Evenings []LoggedEvening `json:"evenings"`
 
-	// Foods what was learnt, for the crowd that is asked for or for everybody
+	// Foods what was learnt, for the crowd that is asked for or for everybody; what is surest to be other than reckoned first
 	Foods   []LoggedFood `json:"foods"`
 	Reasons []string     `json:"reasons"`
 	Years   []int        `json:"years"`
@@ -2308,11 +2311,14 @@ type LoggedEvening struct {
 	Crowd    string `json:"crowd"`
 	Date     string `json:"date"`
 	Foods    []struct {
-		Food      string    `json:"food"`
-		GoneAtMin *float64  `json:"gone_at_min,omitempty"`
-		LaidG     float64   `json:"laid_g"`
-		LeftG     float64   `json:"left_g"`
-		Reasons   *[]string `json:"reasons,omitempty"`
+		Food      string   `json:"food"`
+		GoneAtMin *float64 `json:"gone_at_min,omitempty"`
+		LaidG     float64  `json:"laid_g"`
+		LeftG     float64  `json:"left_g"`
+
+		// Much of it came home
+		Much    bool      `json:"much"`
+		Reasons *[]string `json:"reasons,omitempty"`
 	} `json:"foods"`
 
 	// ForeseenLeftG what the forecast said would be left, where there was one
@@ -2754,9 +2760,12 @@ type Saving struct {
 	Form    *string  `json:"form,omitempty"`
 	Grams   *float64 `json:"grams,omitempty"`
 	Instead *string  `json:"instead,omitempty"`
-	Loss    float64  `json:"loss"`
-	Saves   int      `json:"saves"`
-	Says    string   `json:"says"`
+
+	// Loses the loss in words
+	Loses string  `json:"loses"`
+	Loss  float64 `json:"loss"`
+	Saves int     `json:"saves"`
+	Says  string  `json:"says"`
 }
 
 // ScaleReading defines model for ScaleReading.

@@ -13,7 +13,7 @@ vi.mock('@/api/client', async original => ({
   take: (answer: Promise<unknown>) => answer,
 }))
 
-const saving = { food: 'ham', saves: 960, says: 'Less ham', loss: 0, grams: 100 }
+const saving = { food: 'ham', saves: 960, says: 'Less ham', loss: 0, loses: 'nothing lost', grams: 100 }
 
 beforeEach(() => {
   setActivePinia(createPinia())

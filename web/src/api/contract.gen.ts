@@ -2044,6 +2044,11 @@ export interface components {
             kept?: string[];
             /** @description how long what perishes may stand out there; reckoned, not kept */
             caution?: string;
+            /**
+             * Format: double
+             * @description of what was laid; up to it what is left counts as nothing; told, not kept
+             */
+            gone_share?: number;
             /** @description what is usually done with what came home; reckoned, not kept */
             advice?: {
                 food: string;
@@ -2088,7 +2093,7 @@ export interface components {
         };
         Logbook: {
             evenings: components["schemas"]["LoggedEvening"][];
-            /** @description what was learnt, for the crowd that is asked for or for everybody */
+            /** @description what was learnt, for the crowd that is asked for or for everybody; what is surest to be other than reckoned first */
             foods: components["schemas"]["LoggedFood"][];
             crowds: string[];
             years: number[];
@@ -2133,6 +2138,8 @@ export interface components {
                 /** Format: double */
                 gone_at_min?: number | null;
                 reasons?: string[];
+                /** @description of it came home */
+                much: boolean;
             }[];
         };
         LoggedFood: {
@@ -2422,6 +2429,8 @@ export interface components {
             saves: number;
             /** Format: double */
             loss: number;
+            /** @description the loss in words */
+            loses: string;
             says: string;
         };
         ShoppingList: {

@@ -131,14 +131,18 @@ export function useEvening(id: () => string) {
   const edit = (food: string, to: (d: EveningDish) => EveningDish) =>
     change({ dishes: evening.value!.dishes.map(d => (d.food === food ? to(d) : d)) })
 
+  /** What is left of a food counts as nothing, as the server reckons it. */
+  const crumbs = (f: { left: number; laid: number }) => f.left <= (evening.value?.gone_share ?? 0) * f.laid
+
   /** So much of a food came home: each of its heaps an even part of what was laid. */
   function leave(food: string, grams: number) {
     const all = foods.value.find(f => f.food === food)?.laid ?? 0
     const part = all > 0 ? Math.min(1, Math.max(0, grams / all)) : 0
+    const none = crumbs({ left: part, laid: 1 })
     edit(food, d => ({
       ...d,
       left_g: Math.round(10 * d.laid_g * part) / 10,
-      gone_at_min: part > 0.02 ? null : (d.gone_at_min ?? null),
+      gone_at_min: none ? (d.gone_at_min ?? null) : null,
     }))
   }
   /** A food was gone after so many minutes; null for some time, or not at all. */
@@ -237,6 +241,7 @@ export function useEvening(id: () => string) {
     state,
     read,
     change,
+    crumbs,
     leave,
     goneAt,
     because,

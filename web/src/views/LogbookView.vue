@@ -39,10 +39,7 @@ watch(
   },
   { immediate: true },
 )
-/** What is surest to be other than reckoned comes first. */
-const foods = computed(() => [...(book.value?.foods ?? [])].sort((a, b) => surely(b) - surely(a)))
-const surely = (f: { factor: number; sd: number }) =>
-  Math.abs(Math.log(f.factor)) * (f.factor / Math.max(0.05, f.sd))
+const foods = computed(() => book.value?.foods ?? [])
 const shown = computed(() =>
   [...foods.value.slice(0, all.value ? undefined : 12)].sort((a, b) => b.factor - a.factor),
 )
@@ -155,7 +152,7 @@ const foreseen = computed(() => {
           <p v-for="n in now.notes" :key="n">{{ n }}</p>
           <WhereLeft v-if="now.job" :key="now.job" :job="now.job" />
           <ul class="left">
-            <li v-for="f in now.foods.filter(f => f.left_g > 0.25 * f.laid_g)" :key="f.food">
+            <li v-for="f in now.foods.filter(f => f.much)" :key="f.food">
               {{ larder.name(f.food) }} <b class="nums">{{ part(f.left_g, f.laid_g) }}</b>
               <span v-if="f.reasons?.length" class="soft">, {{ f.reasons.join(', ') }}</span>
             </li>

@@ -45,10 +45,9 @@ const when = (m: number) =>
   serve.value ? clock(new Date(serve.value.getTime() + m * 60_000)) : `after ${minutes(m)}`
 const share = (f: Remains) => Math.round((100 * f.left) / Math.max(1, f.laid))
 const words = (f: Remains) => {
-  const s = share(f)
   if (f.gone !== null) return `gone by ${when(f.gone)}`
-  if (s <= 2) return looked.value.has(f.food) || e.evening.value?.done ? 'all gone' : 'not looked at yet'
-  if (s >= 97) return 'untouched'
+  if (e.crumbs(f)) return looked.value.has(f.food) || e.evening.value?.done ? 'all gone' : 'not looked at yet'
+  if (f.left >= f.laid) return 'untouched'
   return `${grams(f.left)} left`
 }
 const beside = ref('') // the photograph that is held against the plan
@@ -117,7 +116,7 @@ const remains = computed(() => [...(e.evening.value?.advice ?? [])].sort((a, b) 
           <button class="btn" @click="weigh">Weigh it</button>
           <span role="status" class="soft small">{{ scaleSays }}</span>
         </p>
-        <div v-if="share(now) <= 2" class="when">
+        <div v-if="e.crumbs(now)" class="when">
           <label for="gone">About when was it gone?</label>
           <select
             id="gone"

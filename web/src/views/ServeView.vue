@@ -86,7 +86,7 @@ const sides = {
 } as Record<string, string>
 const crowd = computed(() =>
   [...(forecast.value?.crowd ?? [])]
-    .filter(c => !c.tray || c.tray === job.at + 1)
+    .filter(c => (!c.tray || c.tray === job.at + 1) && Math.round(100 * c.share) > 0)
     .sort((a, b) => b.share - a.share),
 )
 const front = computed(() => job.tray?.board?.front ?? 'none')
@@ -210,14 +210,10 @@ const at = (s: string) => clock(new Date(s))
         <h2>For the room</h2>
         <p class="card">
           <template v-if="front !== 'none'">The front of the tray is {{ sides[front] }}. </template>
-          <template v-for="(c, i) in crowd" :key="c.side">
-            <template v-if="c.share >= 0.02"
-              >{{ i ? ', ' : 'They stand at ' }}{{ sides[c.side] }} ({{
-                Math.round(100 * c.share)
-              }}
-              %)</template
-            > </template
-          >.
+          <template v-if="crowd.length"
+            >They stand at
+            {{ crowd.map(c => `${sides[c.side]} (${Math.round(100 * c.share)} %)`).join(', ') }}.</template
+          >
         </p>
         <h2>Foreseen</h2>
         <ul class="card looks">

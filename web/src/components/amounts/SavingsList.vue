@@ -34,8 +34,6 @@ watch(
   },
   { immediate: true },
 )
-const loss = (s: Saving) =>
-  s.loss <= 0.05 ? 'nothing lost' : s.loss < 0.3 ? 'a little balance lost' : 'balance lost'
 </script>
 
 <template>
@@ -45,7 +43,7 @@ const loss = (s: Saving) =>
     <ul v-if="list?.length" :aria-busy="old">
       <li v-for="s in list" :key="s.food + s.says" class="card">
         <span class="small"
-          >{{ said(s.says) }}<br /><span class="soft">{{ loss(s) }}</span></span
+          >{{ said(s.says) }}<br /><span class="soft">{{ s.loses }}</span></span
         >
         <b class="nums">{{ money(s.saves) }}</b>
         <button class="btn quiet" :disabled="busy || old" @click="emit('take', s)">
