@@ -100,6 +100,12 @@ test('a finding is mended where one change can, and it is said where none can', 
 test('coming nearer, what lies under the hand stays there', async ({ page }) => {
   await openDemo(page, 'First firing', 'Lay')
   const one = holds(page).first()
+  // a px of the picture is a px of the screen: it would be made anew for every frame otherwise, and smeared
+  const off = await page.locator('canvas.tray').evaluate((c: HTMLCanvasElement) => {
+    const { left, top, width, height } = c.getBoundingClientRect()
+    return { left: left % 1, top: top % 1, width: width - c.width / devicePixelRatio, height: height - c.height / devicePixelRatio }
+  })
+  for (const [what, by] of Object.entries(off)) expect(Math.abs(by), what).toBeLessThan(0.02)
   const box = (await one.boundingBox())!
   const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
   const under = () => page.evaluate(p => document.elementFromPoint(p.x, p.y)?.getAttribute('data-hold'), at)

@@ -1,6 +1,6 @@
-import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { beforeEach, describe, expect, it } from 'vitest'
 import type { Scene } from '@/api/client'
-import { changed, laidOut, paintHand, paintTray, type Part, type Shadows } from '@/tray/paint'
+import { changed, laidOut, paintHand, paintTray, toTurn, type Part, type Sprites } from '@/tray/paint'
 import { keyOf } from '@/tray/given'
 import type { Sprite } from '@/tray/sprites'
 
@@ -26,7 +26,7 @@ const scene: Scene = {
   ],
 }
 
-type Put = { what: unknown; at: number[]; alpha: number }
+type Put = { what: unknown; at: number[]; alpha: number; to: number[] }
 /** A canvas that notes what is put on it, and where. */
 function canvas(name: string) {
   const put: Put[] = []
@@ -41,34 +41,32 @@ function canvas(name: string) {
     beginPath: () => undefined,
     rect: () => undefined,
     clip: () => undefined,
-    drawImage: (what: unknown) => put.push({ what, at, alpha: on.globalAlpha }),
-    fill: (what: unknown) => put.push({ what, at, alpha: on.globalAlpha }),
+    drawImage: (what: unknown, ...to: number[]) => put.push({ what, at, alpha: on.globalAlpha, to }),
   }
   return { on: on as unknown as CanvasRenderingContext2D, put }
 }
-const sprite = (use: string) => ({ sheet: use, from: [0, 0, 1, 1], to: [0, 0, 1, 1] }) as unknown as Sprite
+const one = [0, 0, 1, 1]
+const bitmaps = new Map(
+  ['olive', 'fig'].map(use => {
+    const shade = { sheet: use + ' shade', from: one, to: one }
+    return [use, { sheet: use, from: one, to: one, shade } as unknown as Sprite]
+  }),
+)
+const sprite: Sprites = { of: use => bitmaps.get(use), turned: () => undefined }
 const view = { x: -14, y: -14, scale: 2 }
 
 describe('painting a tray', () => {
   let tray: ReturnType<typeof canvas>
-  let hard: ReturnType<typeof canvas>
-  let shadows: Shadows
+  let shadows: ReturnType<typeof canvas>
   beforeEach(() => {
-    vi.stubGlobal(
-      'Path2D',
-      class {
-        constructor(readonly d: string) {}
-      },
-    )
     tray = canvas('tray')
-    hard = canvas('hard')
-    shadows = { hard: hard.on, soft: canvas('soft').on }
+    shadows = canvas('soft')
   })
   const names = () => tray.put.map(p => (p.what as { name?: string }).name ?? p.what)
 
   const all = () => false
   const paint = (board: unknown, skip: (e: number) => boolean, part?: Part) =>
-    paintTray(tray.on, scene, laidOut(scene, skip, null), view, board as never, sprite, shadows, part)
+    paintTray(tray.on, scene, laidOut(scene, skip, null), view, board as never, sprite, shadows.on, part)
 
   it('puts the shadows of a band under its pieces, above the band below', () => {
     paint('board', all)
@@ -83,42 +81,107 @@ describe('painting a tray', () => {
   })
   it('lets shadows fall to the right and farther down, at half the scale', () => {
     paint(null, all)
-    expect(hard.put[1]!.at).toEqual([1, 0, 0, 1, 78, 88.6])
+    expect(shadows.put[1]!.at).toEqual([1, 0, 0, 1, 78, 88.6])
+  })
+  it('puts what is turned already on whole px, upright', () => {
+    const fig = bitmaps.get('fig')!
+    const known = { picture: 'turned fig' as unknown as CanvasImageSource, x: -30, y: -20, px: 1 }
+    const some: Sprites = { ...sprite, turned: (b, turn) => (b === fig && turn === 0 ? known : undefined) }
+    const at = { x: -14.2, y: -13.9, scale: 2 }
+    paintTray(
+      tray.on,
+      scene,
+      laidOut(scene, e => e === 0, null),
+      at,
+      null,
+      some,
+      shadows.on,
+    )
+    expect(names()).toEqual(['soft', 'turned fig'])
+    expect(tray.put[1]!.at).toEqual([1, 0, 0, 1, 0, 0])
+    expect(tray.put[1]!.to).toEqual([Math.round(74.2 * 2) - 30, Math.round(83.9 * 2) - 20])
+    const wanted = [...toTurn(laidOut(scene, all, null), 2, some)]
+    expect(wanted.map(w => [w.bitmap.sheet, w.turn, w.scale])).toEqual([
+      ['olive', 90, 2],
+      ['olive shade', 90, 1],
+      ['fig', 0, 2],
+      ['fig shade', 0, 1],
+      ['olive', 0, 2],
+      ['olive shade', 0, 1],
+    ])
   })
   it('leaves out what is skipped, with its shadow', () => {
     paint(null, e => e === 0)
     expect(names()).toEqual(['soft', 'fig'])
-    expect(hard.put).toHaveLength(1)
+    expect(shadows.put).toHaveLength(1)
   })
   it('leaves out what has no bitmap yet', () => {
-    const some = (use: string) => (use === 'fig' ? undefined : sprite(use))
-    paintTray(tray.on, scene, laidOut(scene, all, null), view, null, some, shadows)
+    const some = { ...sprite, of: (use: string) => (use === 'fig' ? undefined : bitmaps.get(use)) }
+    paintTray(tray.on, scene, laidOut(scene, all, null), view, null, some, shadows.on)
     expect(names()).toEqual(['soft', 'olive', 'soft', 'olive'])
   })
   it('paints all of what is in the hand, its shadow farther off', () => {
-    paintHand(tray.on, scene, [0], view, sprite, shadows)
+    paintHand(tray.on, scene, [0], view, sprite, shadows.on)
     expect(names()).toEqual(['soft', 'olive', 'olive'])
-    expect(hard.put[0]!.at.slice(4)).toEqual([30, 40.9])
+    expect(shadows.put[0]!.at.slice(4)).toEqual([30, 40.9])
   })
   it('paints nothing for an element that is not there', () => {
-    paintHand(tray.on, scene, [9], view, sprite, shadows)
+    paintHand(tray.on, scene, [9], view, sprite, shadows.on)
     expect(tray.put).toEqual([])
   })
 
-  it('paints anew only round what lies otherwise', () => {
+  describe('where something lies otherwise', () => {
     const was = laidOut(scene, all, null)
-    expect(changed(scene, was, laidOut(scene, all, null), view)).toBeNull()
-    const now = laidOut(scene, all, new Map([[keyOf(1, 0), { x: 80, y: 70, turn: 15 }]]))
-    const part = changed(scene, was, now, view)!
-    // the fig where it lay and where it lies, with what its shadow reaches: 25 mm across a corner and 13.7
-    expect(part.x).toBeGreaterThan(0)
-    expect(part.x).toBeLessThanOrEqual((60 - 25 + 14) * 2)
-    expect(part.x + part.w).toBeGreaterThanOrEqual((80 + 25 + 14) * 2)
-    expect(part.w % 2).toBe(0)
-    paint('board', all, { x: 600, y: 400, w: 100, h: 100 })
-    expect(names()).toEqual(['board']) // no piece reaches there
-    tray.put.length = 0
-    paint('board', all, part)
-    expect(names()).toContain('fig')
+    const after = (moves: [number, number, number, number][]) =>
+      laidOut(scene, all, new Map(moves.map(([e, p, x, y]) => [keyOf(e, p), { x, y, turn: 15 }])))
+    const holds = (parts: Part[], x: number, y: number) =>
+      parts.some(p => p.runs.some(r => x >= r.x && x < r.x + r.w && y >= r.y && y < r.y + r.h))
+
+    it('is nothing to paint where nothing does', () => {
+      expect(changed(scene, was, laidOut(scene, all, null), view)).toEqual([])
+    })
+    it('is painted anew round where it lay and lies, with what its shadow reaches, and nowhere else', () => {
+      const parts = changed(scene, was, after([[1, 0, 80, 70]]), view)
+      expect(parts).toHaveLength(1)
+      // the fig's corner is 35 mm from its middle; its shadow falls 4 and 4.6 mm farther and is soft over 5.7
+      expect(holds(parts, (60 + 14 - 35) * 2, (70 + 14) * 2)).toBe(true)
+      expect(holds(parts, (80 + 14 + 35 + 9) * 2, (70 + 14) * 2)).toBe(true)
+      expect(holds(parts, (80 + 14) * 2, (70 + 14 + 35 + 10) * 2)).toBe(true)
+      expect(holds(parts, (80 + 14 + 35 + 10) * 2 + 34, (70 + 14) * 2)).toBe(false)
+      for (const r of parts[0]!.runs) expect([r.x % 2, r.y % 2, r.w % 2]).toEqual([0, 0, 0])
+      tray.put.length = 0
+      paint('board', all, parts[0])
+      expect(names()).toContain('fig')
+    })
+    it('is two parts where two things far from each other do, each painted by itself', () => {
+      const parts = changed(scene, was, after([[0, 0, 380, 280]]), view)
+      expect(parts).toHaveLength(2)
+      const far = parts.find(p => holds([p], 394 * 2, 294 * 2))!
+      tray.put.length = 0
+      paint('board', e => e === 0, far)
+      expect(names()).toEqual(['board']) // what else there is does not reach there
+    })
+    it('covers all that differs, wherever things go', () => {
+      let seed = 7
+      const random = () => (seed = (seed * 16807) % 2147483647) / 2147483647
+      for (let n = 0; n < 200; n++) {
+        const [x, y] = [random() * 400, random() * 300]
+        const parts = changed(scene, was, after([[1, 0, x, y]]), view)
+        for (const [cx, cy] of [
+          [60, 70],
+          [x, y],
+        ] as const)
+          for (let a = 0; a < 8; a++) {
+            const [px, py] = [(cx + 14 + 34 * Math.cos(a)) * 2, (cy + 14 + 34 * Math.sin(a)) * 2]
+            if (px > 0 && py > 0 && px < 856 && py < 656) expect(holds(parts, px, py)).toBe(true)
+          }
+        const met = new Set<string>() // no tile is painted twice
+        for (const r of parts.flatMap(p => p.runs))
+          for (let k = r.x; k < r.x + r.w; k += 32) {
+            expect(met.has(`${k} ${r.y}`)).toBe(false)
+            met.add(`${k} ${r.y}`)
+          }
+      }
+    })
   })
 })

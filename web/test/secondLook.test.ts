@@ -24,6 +24,7 @@ const look = (findings: unknown[], before: unknown = null) =>
   mount(SecondLook, {
     props: {
       review: { score: 91, groups: { fit: 90 }, checks: [], findings } as never,
+      findings: findings as never,
       before: before as never,
       shown: null,
       laid: true,
@@ -77,12 +78,21 @@ it('lets a finding be waived with a reason, until what it says changes', async (
   expect(cards(w)).toHaveLength(1)
   expect(cards(w)[0]!.text()).toContain('Finding 2.')
   expect(w.find('details').text()).toContain('the host wants it so')
-  await w.setProps({
-    review: { score: 90, groups: {}, checks: [], findings: [{ ...finding(1), says: 'Now 4 mm.' }] } as never,
-  })
+  await w.setProps({ findings: [{ ...finding(1), says: 'Now 4 mm.' }] as never })
   expect(cards(w)[0]!.text()).toContain('Now 4 mm.')
-  await w.setProps({ review: { score: 90, groups: {}, checks: [], findings: [finding(1)] } as never })
+  await w.setProps({ findings: [finding(1)] as never })
   expect(cards(w)).toHaveLength(0)
   await button(w, /^Take up again/).trigger('click')
   expect(cards(w)).toHaveLength(1)
+})
+
+it('leaves a card that is open as it is while what it says changes with the hand', async () => {
+  const w = look([finding(1, 3)])
+  await button(w, /^Waive/).trigger('click')
+  const field = w.get('input.field')
+  await field.setValue('half wri')
+  const card = cards(w)[0]!.element
+  await w.setProps({ findings: [{ ...finding(1, 3), says: 'Now 12 mm.' }] as never })
+  expect(cards(w)[0]!.element).toBe(card)
+  expect((w.get('input.field').element as HTMLInputElement).value).toBe('half wri')
 })

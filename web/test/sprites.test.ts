@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Scene } from '@/api/client'
-import { densityFor, layOut, sheetSVG, useSprites } from '@/tray/sprites'
+import { densityFor, layOut, shadeSVG, sheetSVG, useSprites } from '@/tray/sprites'
 
 const drawing = (svg: string, side: number) => ({
   svg,
@@ -54,6 +54,20 @@ describe('drawings laid out on sheets', () => {
   })
 })
 
+describe('shadows on a sheet', () => {
+  it('are blurred over the whole room that any of them takes, each in its own cell', () => {
+    const s = scene({ olive: drawing('', 20), stick: drawing('', 180) })
+    const [sheet] = layOut(
+      ['olive', 'stick'].map(id => [id, s.drawings[id]!.box] as const),
+      1,
+    )
+    const svg = shadeSVG(s, sheet!, 1)
+    expect(svg).toContain('x="-95.7" y="-95.7" width="191.4" height="191.4"')
+    expect(svg).toContain('stdDeviation="1.9"')
+    expect(svg.match(/<svg x=/g)).toHaveLength(2)
+  })
+})
+
 describe('the bitmaps of a tray', () => {
   const made: string[] = []
   const make = async (svg: string) => {
@@ -66,9 +80,14 @@ describe('the bitmaps of a tray', () => {
     const sprites = useSprites(make)
     const one = scene({ olive: drawing('<circle r="9"/>', 20), fig: drawing('<circle r="22"/>', 50) })
     await sprites.fill(one, 2, on)
-    expect(made).toHaveLength(1)
+    expect(made).toHaveLength(2) // a sheet of drawings and one of shadows
     expect(sprites.missing(one, 2)).toEqual([])
-    expect(sprites.sprite(one, 'fig')!.to).toEqual([-25, -25, 50, 50])
+    const fig = sprites.sprite(one, 'fig')!
+    expect(fig.to).toEqual([-25, -25, 50, 50])
+    // its shadow is soft over 5.7 mm beyond it, on half the px
+    const [x, y, w, h] = fig.shade!.to
+    expect([x, y]).toEqual([-30.7, -30.7])
+    expect([w, h]).toEqual([62, 62]) // whole px
 
     const other = scene({ ...one.drawings, fig: drawing('<circle r="23"/>', 50) })
     expect(sprites.missing(other, 2)).toEqual(['fig'])

@@ -2,15 +2,14 @@
 // as bitmaps all of it is painted within a frame, as live shapes it takes half a second.
 import type { Scene } from '@/api/client'
 
-/** A drawing as a bitmap: where it lies in its sheet, px, and where round its own origin, mm. */
-export type Sprite = {
-  sheet: CanvasImageSource
-  from: [x: number, y: number, w: number, h: number]
-  to: [x: number, y: number, w: number, h: number]
-}
+type Cell = [x: number, y: number, w: number, h: number]
+/** A bitmap on its sheet, px, and where it lies round the origin of what it shows, mm. */
+export type Bitmap = { sheet: CanvasImageSource; from: Cell; to: Cell }
+/** A drawing as a bitmap, and what it casts: soft, with half the px, as nothing soft shows it. */
+export type Sprite = Bitmap & { shade?: Bitmap }
 
 /** One picture that holds several drawings beside each other, px. */
-export type Sheet = { width: number; height: number; cells: Map<string, Sprite['from']> }
+export type Sheet = { width: number; height: number; cells: Map<string, Cell> }
 
 type Box = readonly number[] // x, y, width, height, mm
 
@@ -24,7 +23,7 @@ const gap = 2 // px, so that no drawing bleeds into its neighbour
 /** How many px a mm may get at most, where so much is wanted for drawings of these boxes. */
 export function densityFor(boxes: Iterable<Box>, wanted: number): number {
   let area = 1
-  for (const [, , w = 0, h = 0] of boxes) area += w * h
+  for (const [, , w = 0, h = 0] of boxes) area += w * h + ((w + 6 * softness) * (h + 6 * softness)) / 4 // its shadow
   return Math.min(wanted, Math.sqrt(mostPixels / area))
 }
 
@@ -85,6 +84,31 @@ export function sheetSVG(scene: Scene, sheet: Sheet, density: number): string {
   return `<svg xmlns="${namespace}" width="${sheet.width}" height="${sheet.height}"><defs>${defsFor(scene, drawn)}</defs>${body}</svg>`
 }
 
+const shadowColour = '#2e1a0d'
+/** The standard deviation of a shadow's edge, mm. */
+export const softness = 1.9
+
+/** The room that the shadow of a drawing takes round its origin, mm. */
+function shadeBox(scene: Scene, id: string): Box {
+  const [x = 0, y = 0, w = 0, h = 0] = scene.drawings[id]!.box
+  const soft = 3 * softness
+  return [x - soft, y - soft, w + 2 * soft, h + 2 * soft]
+}
+
+/** A sheet of shadows as an SVG document. */
+export function shadeSVG(scene: Scene, sheet: Sheet, density: number): string {
+  let body = ''
+  let far = 0 // mm that the largest reaches from its origin
+  for (const [id, [x, y, w, h]] of sheet.cells) {
+    const [left = 0, top = 0, wide = 0, high = 0] = shadeBox(scene, id)
+    far = Math.max(far, -left, -top, left + wide, top + high)
+    // each cuts off what would reach into its neighbour
+    body += `<svg x="${x}" y="${y}" width="${w}" height="${h}"><g filter="url(#soft)" transform="scale(${density}) translate(${-left} ${-top})"><path d="${scene.drawings[id]!.shade}"/></g></svg>`
+  }
+  const room = `x="${-far}" y="${-far}" width="${2 * far}" height="${2 * far}"`
+  return `<svg xmlns="${namespace}" width="${sheet.width}" height="${sheet.height}" fill="${shadowColour}"><filter id="soft" filterUnits="userSpaceOnUse" ${room}><feGaussianBlur stdDeviation="${softness}"/></filter>${body}</svg>`
+}
+
 /** The bare board as an SVG document. */
 export function boardSVG(scene: Scene): string {
   const [x, y, w, h] = scene.box
@@ -102,7 +126,7 @@ export async function bitmap(svg: string, width: number, height: number): Promis
     canvas.width = Math.max(1, Math.round(width))
     canvas.height = Math.max(1, Math.round(height))
     canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height)
-    return canvas
+    return await createImageBitmap(canvas) // a canvas is looked at anew each time it is put somewhere
   } finally {
     URL.revokeObjectURL(url)
   }
@@ -133,18 +157,37 @@ export function useSprites(make = bitmap) {
   async function fill(scene: Scene, wanted: number, on: () => boolean) {
     const density = densityFor(boxes(scene), wanted)
     const ids = missing(scene, wanted)
-    for (const sheet of layOut(
-      ids.map(id => [id, scene.drawings[id]!.box] as const),
-      density,
-    )) {
+    const cell = (sheet: CanvasImageSource, from: Cell, [x = 0, y = 0]: Box, of: number): Bitmap => ({
+      sheet,
+      from,
+      to: [x, y, from[2] / of, from[3] / of],
+    })
+    const sheets = (box: (id: string) => Box, of: number) =>
+      layOut(
+        ids.map(id => [id, box(id)] as const),
+        of,
+      )
+    const shades = new Map<string, Bitmap>()
+    for (const sheet of sheets(id => shadeBox(scene, id), density / 2)) {
+      const svg = shadeSVG(scene, sheet, density / 2)
+      const picture = await make(svg, sheet.width, sheet.height).catch(() => null)
+      if (!on()) return
+      if (!picture) continue
+      for (const [id, from] of sheet.cells)
+        shades.set(id, cell(picture, from, shadeBox(scene, id), density / 2))
+    }
+    for (const sheet of sheets(id => scene.drawings[id]!.box, density)) {
       const picture = await make(sheetSVG(scene, sheet, density), sheet.width, sheet.height).catch(() => null)
       if (!on()) return
       if (!picture) continue // the browser cannot read it: what is on it is left out
       for (const [id, from] of sheet.cells) {
         const { svg, box } = scene.drawings[id]!
-        const [x = 0, y = 0] = box
-        const to: Sprite['to'] = [x, y, from[2] / density, from[3] / density]
-        held.set(id, { svg, density, sprite: { sheet: picture, from, to } })
+        const shade = shades.get(id)
+        held.set(id, {
+          svg,
+          density,
+          sprite: { ...cell(picture, from, box, density), ...(shade && { shade }) },
+        })
       }
     }
     for (const id of held.keys()) if (!scene.drawings[id]) held.delete(id)

@@ -2,7 +2,7 @@
 // The tray in the middle: hands, the search, and the review that follows both.
 import { computed, defineAsyncComponent, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
-import { onKeyStroke, useEventListener } from '@vueuse/core'
+import { onKeyStroke, refThrottled, useEventListener } from '@vueuse/core'
 import type { TrayElement, TrayFile } from '@/api/tray.gen'
 import HandTools from '@/components/lay/HandTools.vue'
 import LensBar from '@/components/lay/LensBar.vue'
@@ -100,6 +100,8 @@ const chosen = computed(() => {
   return e?.placed ? e : null
 })
 const review = computed(() => (choosing.value ? ways.review.value : null) ?? hand.inHand.value ?? job.review)
+/** What is told in words and marks: figures follow the hand, but nobody reads words that change sixty times a second. */
+const looked = refThrottled(review, 200, true, true)
 const tray = computed(
   () =>
     (busy.value ? drawn.value : null) ??
@@ -132,7 +134,7 @@ const mostMarks = 6
 const marks = computed<Mark[]>(() => {
   // a mark belongs to a finding that is told, and nothing is told of an empty board
   if (laying.running.value || step.value !== null || !job.placed.length || seen.view.value) return []
-  return (review.value?.findings ?? []).flatMap((f, i) => {
+  return (looked.value?.findings ?? []).flatMap((f, i) => {
     const now = shown.value === i + 1
     if (i >= mostMarks && !now) return []
     const places = now && f.places ? f.places : [f] // all its places, when it is shown
@@ -141,11 +143,11 @@ const marks = computed<Mark[]>(() => {
 })
 function show(n: number) {
   shown.value = shown.value === n ? null : n
-  const id = review.value?.findings[n - 1]?.elements[0]
+  const id = looked.value?.findings[n - 1]?.elements[0]
   if (shown.value && id && hand.element(id)?.placed) selected.value = id
 }
 function mend(n: number) {
-  const f = review.value?.findings[n - 1]
+  const f = looked.value?.findings[n - 1]
   if (f && !busy.value) void mending.mend(n, f)
 }
 watch(selected, () => (hand.before.value = null))
@@ -282,7 +284,7 @@ const keys: Record<string, () => void> = {
   w: () => layAll(3),
   m: () => (mending.offer.value ? mending.accept() : shown.value && mend(shown.value)),
   '.': () => {
-    const n = review.value?.findings.length ?? 0
+    const n = looked.value?.findings.length ?? 0
     if (n) show(((shown.value ?? 0) % Math.min(mostMarks, n)) + 1)
   },
   '+': () => tools.value?.nearer(),
@@ -455,6 +457,7 @@ const heading = computed(() => {
     <template #look>
       <SecondLook
         :review="review"
+        :findings="looked?.findings ?? []"
         :before="hand.before.value"
         :shown="shown"
         :laid="job.placed.length > 0 || choosing"

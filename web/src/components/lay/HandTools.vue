@@ -189,15 +189,21 @@ defineExpose({ nearer, farther })
   text-overflow: ellipsis;
   white-space: nowrap;
 }
-.what b {
-  margin-right: 6px;
+.what b,
+.what b + .soft {
+  display: block;
+  line-height: 1.25;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 .zoom {
   display: flex;
   gap: 4px;
 }
 .looks .field {
-  max-width: 138px;
+  max-width: 142px;
+  padding-left: 9px;
+  font-size: 0.92rem;
 }
 .switches {
   display: inline-flex;

@@ -9,6 +9,7 @@ import { said } from '@/tray/units'
 
 const props = defineProps<{
   review: Review | null
+  findings: readonly Finding[]
   before: Review | null // before what is chosen was moved
   shown: number | null
   laid: boolean
@@ -41,11 +42,18 @@ const groups = computed(() =>
     }),
 )
 const all = ref(false) // the smaller ones, too
-const told = computed<Finding[]>(() => props.review?.findings ?? [])
 /** What is told, each with its number among all, so that marks and keys mean the same; what is waived comes last. */
-const numbered = computed(() => told.value.map((f, i) => ({ f, n: i + 1, waiver: waiving.of(f) })))
+const numbered = computed(() => {
+  const met = new Map<string, number>()
+  return props.findings.map((f, i) => {
+    // by what it is about: what it says changes as something is moved
+    const about = [f.check, ...f.elements].join(' ')
+    met.set(about, (met.get(about) ?? 0) + 1)
+    return { f, n: i + 1, waiver: waiving.of(f), key: `${about} ${met.get(about)}` }
+  })
+})
 const asked = computed(() => numbered.value.filter(x => !x.waiver))
-const findings = computed(() => asked.value.slice(0, all.value ? undefined : most))
+const first = computed(() => asked.value.slice(0, all.value ? undefined : most))
 const more = computed(() => Math.max(0, asked.value.length - most))
 const waived = computed(() => numbered.value.filter(x => x.waiver))
 const asking = ref('') // the finding for which a reason is being written
@@ -54,7 +62,6 @@ function waive(f: Finding) {
   waiving.waive(f, reason.value)
   asking.value = reason.value = ''
 }
-const keyOf = (f: Finding) => f.check + f.says
 const open = ref('') // the check whose places are told one by one
 const score = computed(() => Math.round(props.review?.score ?? 0))
 const change = computed(() => {
@@ -88,8 +95,8 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
       </ul>
       <ol class="findings">
         <li
-          v-for="{ f, n } in findings"
-          :key="keyOf(f)"
+          v-for="{ f, n, key } in first"
+          :key="key"
           class="card"
           :class="[f.severity, { shown: shown === n }]"
         >
@@ -111,8 +118,8 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
               <button
                 v-if="!still && f.severity !== 'stop'"
                 class="btn quiet"
-                :aria-expanded="asking === keyOf(f)"
-                @click="asking = asking === keyOf(f) ? '' : keyOf(f)"
+                :aria-expanded="asking === key"
+                @click="asking = asking === key ? '' : key"
               >
                 Waive<span class="only-read"> finding {{ n }}</span>
               </button>
@@ -126,7 +133,7 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
               </button>
             </span>
           </p>
-          <form v-if="asking === keyOf(f)" class="offer small" @submit.prevent="waive(f)">
+          <form v-if="asking === key" class="offer small" @submit.prevent="waive(f)">
             <label
               >Why it may stay
               <input
@@ -157,11 +164,11 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
       <button v-if="more" class="btn quiet" :aria-expanded="all" @click="all = !all">
         {{ all ? 'Only the first' : `And ${more} smaller ${more === 1 ? 'one' : 'ones'}` }}
       </button>
-      <p v-if="!findings.length" class="soft">Nothing to mend. It can go out.</p>
+      <p v-if="!first.length" class="soft">Nothing to mend. It can go out.</p>
       <details v-if="waived.length" class="let small">
         <summary>{{ waived.length === 1 ? 'One is' : `${waived.length} are` }} waived</summary>
         <ul>
-          <li v-for="{ f, n, waiver } in waived" :key="keyOf(f)">
+          <li v-for="{ f, n, waiver, key } in waived" :key="key">
             {{ said(f.says) }} <span class="soft">{{ waiver!.why || 'No reason given.' }}</span>
             <button v-if="!still" class="btn quiet" @click="waiving.claim(f)">
               Take up again<span class="only-read"> finding {{ n }}</span>

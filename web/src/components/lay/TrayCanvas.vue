@@ -2,7 +2,7 @@
 // The tray at true scale: its picture below, and above it what hands can take
 // hold of. While something is carried only its own picture moves.
 import { computed, nextTick, shallowRef, useId, useTemplateRef, watch } from 'vue'
-import { useElementSize } from '@vueuse/core'
+import { useElementBounding } from '@vueuse/core'
 import type { LensView, Scene } from '@/api/client'
 import type { TrayElement, TrayFile } from '@/api/tray.gen'
 import TrayChosen from '@/components/lay/TrayChosen.vue'
@@ -55,7 +55,7 @@ const emit = defineEmits<{
 const larder = useLarder()
 const ruler = 26 // px for each ruler
 const room = useTemplateRef('room')
-const size = useElementSize(room)
+const size = useElementBounding(room)
 
 const box = computed(() => props.scene.box as [number, number, number, number])
 /** px for a mm, of the whole board and as near as it is looked at */
@@ -72,6 +72,18 @@ const view = computed(() => {
 })
 const px = computed(() => ({ w: view.value.w * scale.value, h: view.value.h * scale.value }))
 const viewBox = computed(() => `${view.value.x} ${view.value.y} ${view.value.w} ${view.value.h}`)
+/** Where the sheet lies in its room: in the middle, on whole px, so that nothing on it is smeared over two. */
+const lies = computed(() => {
+  const middle = (from: number, long: number, own: number) =>
+    Math.max(0, Math.round(from + (long - own) / 2) - from) + 'px'
+  const { left, top, width, height } = size
+  return {
+    width: px.value.w + 'px',
+    height: px.value.h + 'px',
+    marginLeft: middle(left.value, width.value, px.value.w),
+    marginTop: middle(top.value, height.value, px.value.h),
+  }
+})
 const art = computed(() => ({
   left: ruler + 'px',
   top: ruler + 'px',
@@ -311,11 +323,7 @@ defineExpose({ boardPoint, focus, fit })
       @pointermove="pointer = { x: $event.clientX, y: $event.clientY }"
       @pointerleave="pointer = null"
     >
-      <div
-        class="sheet"
-        :class="{ unmeasured: !size.width.value }"
-        :style="{ width: px.w + 'px', height: px.h + 'px' }"
-      >
+      <div class="sheet" :class="{ unmeasured: !size.width.value }" :style="lies">
         <svg v-if="lens?.vision" class="only-read" aria-hidden="true">
           <filter :id="visionId" color-interpolation-filters="linearRGB">
             <feColorMatrix :values="visionMatrix" />
@@ -367,6 +375,7 @@ defineExpose({ boardPoint, focus, fit })
               v-for="h in holds"
               v-show="!hidden.has(h.e.id)"
               :key="h.e.id"
+              v-memo="[h, hidden.has(h.e.id), h.e.id === selected, scale]"
               class="hold"
               :class="{ locked: h.e.locked }"
               :d="h.d"
@@ -450,13 +459,10 @@ defineExpose({ boardPoint, focus, fit })
 .scroll {
   position: absolute;
   inset: 0;
-  display: grid;
-  place-items: center;
   overflow: hidden;
 }
 .scroll.zoomed {
   overflow: auto;
-  place-items: start;
 }
 .sheet {
   position: relative;

@@ -6,8 +6,9 @@ import { useDevicePixelRatio } from '@vueuse/core'
 import type { Scene } from '@/api/client'
 import type { Pose } from '@/tray/move'
 import type { Given } from '@/tray/given'
-import { changed, laidOut, paintHand, paintTray, type Laid, type Shadows } from '@/tray/paint'
+import { changed, laidOut, paintHand, paintTray, toTurn, type Laid, type Sprites } from '@/tray/paint'
 import { bitmap, boardSVG, useSprites } from '@/tray/sprites'
+import { useTurned } from '@/tray/turned'
 
 export type Carried = { index: number; from: Pose; to: Pose }
 
@@ -31,12 +32,23 @@ const density = computed(() => {
   const [, , w, h] = props.scene.box as [number, number, number, number]
   return Math.min(props.scale * pixelRatio.value, Math.sqrt(mostPixels / (w * h)))
 })
+/** The canvas, px. */
+const across = computed(() => {
+  const [, , w, h] = props.scene.box as [number, number, number, number]
+  return { width: Math.round(w * density.value), height: Math.round(h * density.value) }
+})
+/** Its size on the page: a px of the one is a px of the other, or each frame would be made anew from it. */
+const shown = computed(() => ({
+  width: (across.value.width * props.scale) / density.value + 'px',
+  height: (across.value.height * props.scale) / density.value + 'px',
+}))
 
 const tray = useTemplateRef('tray')
 const hand = useTemplateRef('hand')
 const sprites = useSprites()
-const canvas = () => document.createElement('canvas').getContext('2d')!
-let shadows: Shadows | null = null
+const turned = useTurned()
+const drawnOf = (scene: Scene): Sprites => ({ of: use => sprites.sprite(scene, use), turned: turned.find })
+let shadows: CanvasRenderingContext2D | null = null
 let board: { svg: string; density: number; picture: CanvasImageSource } | null = null
 
 /** What is on the canvas: the scene whose bitmaps, and how its pieces lie. */
@@ -46,37 +58,62 @@ let there: { drawings: Scene['drawings']; board: unknown; density: number; laid:
 function paint(all: boolean) {
   const on = tray.value?.getContext('2d')
   if (!on) return
-  shadows ??= { hard: canvas(), soft: canvas() }
+  shadows ??= document.createElement('canvas').getContext('2d')!
   const { scene, carried, inHand, hidden, given } = props
-  const [x, y, w, h] = scene.box as [number, number, number, number]
-  const [width, height] = [Math.round(w * density.value), Math.round(h * density.value)]
+  const [x = 0, y = 0] = scene.box
+  const { width, height } = across.value
   if (on.canvas.width !== width || on.canvas.height !== height) {
     Object.assign(on.canvas, { width, height })
     all = true
   }
   const laid = laidOut(scene, e => (carried && inHand.includes(e)) || hidden(e), given)
-  const sprite = (use: string) => sprites.sprite(scene, use)
   const view = { x, y, scale: density.value }
   const picture = board?.picture ?? null
   const same =
     !all && there?.drawings === scene.drawings && there.board === picture && there.density === density.value
-  const part = same ? changed(scene, there!.laid, laid, view) : undefined
+  const parts = same ? changed(scene, there!.laid, laid, view) : [undefined]
   there = { drawings: scene.drawings, board: picture, density: density.value, laid }
-  if (part === null) return
-  paintTray(on, scene, laid, view, picture, sprite, shadows, part)
+  for (const part of parts) paintTray(on, scene, laid, view, picture, drawnOf(scene), shadows, part)
 }
 function paintCarried() {
   const on = hand.value?.getContext('2d')
   if (!on || !props.carried || !props.around) return
-  shadows ??= { hard: canvas(), soft: canvas() }
+  shadows ??= document.createElement('canvas').getContext('2d')!
   const { x, y, width, height } = props.around
   Object.assign(on.canvas, {
     width: Math.ceil(width * density.value),
     height: Math.ceil(height * density.value),
   })
   const { scene } = props
-  const sprite = (use: string) => sprites.sprite(scene, use)
-  paintHand(on, scene, props.inHand, { x, y, scale: density.value }, sprite, shadows)
+  paintHand(on, scene, props.inHand, { x, y, scale: density.value }, drawnOf(scene), shadows)
+}
+
+let turning = 0
+const slice = 4 // ms, so that a hand on the screen is answered in between
+/** Turns the bitmaps as they lie, in slices while nothing is carried, so that carrying has less to do. */
+function turnAll() {
+  window.clearTimeout(turning)
+  if (typeof OffscreenCanvas === 'undefined') return
+  const { scene } = props
+  const wanted = () =>
+    toTurn(
+      laidOut(scene, () => false, null),
+      density.value,
+      drawnOf(scene),
+    )
+  turned.keep(wanted())
+  let any = false
+  const go = () => {
+    const until = performance.now() + slice
+    const more = () => {
+      any = true
+      return performance.now() < until
+    }
+    if (props.carried) turning = window.setTimeout(go, 200)
+    else if (!turned.fill(wanted(), more)) turning = window.setTimeout(go, 2 * slice)
+    else if (any) paint(true) // all of it the same way
+  }
+  turning = window.setTimeout(go, 2 * slice)
 }
 
 let turn = 0
@@ -89,7 +126,7 @@ async function sharpen() {
   try {
     const svg = boardSVG(scene)
     const old = board?.svg !== svg || board.density < wanted * 0.95
-    if (painted && !old && !sprites.missing(scene, wanted).length) return
+    if (painted && !old && !sprites.missing(scene, wanted).length) return turnAll()
     if (old) {
       const [, , w, h] = scene.box as [number, number, number, number]
       const picture = await bitmap(svg, w * wanted, h * wanted)
@@ -104,6 +141,7 @@ async function sharpen() {
   painted = true
   paint(true)
   paintCarried()
+  turnAll()
 }
 
 let painted = false
@@ -111,6 +149,7 @@ let resting = 0
 watch(
   [() => props.scene, density, () => props.hidden, () => props.carried?.index, () => props.given],
   ([scene, dense, , index], [before, was, , held]) => {
+    if (dense !== was) turned.keep([])
     if (painted) {
       // until there are new bitmaps the ones of before are stretched
       paint(false)
@@ -118,6 +157,7 @@ watch(
     }
     window.clearTimeout(resting)
     if (scene.drawings !== before.drawings || scene.board !== before.board) void sharpen()
+    else if (scene !== before) turnAll()
     else if (dense !== was) resting = window.setTimeout(sharpen, 120) // while one zooms
   },
   { flush: 'post' },
@@ -126,6 +166,7 @@ onMounted(sharpen)
 onBeforeUnmount(() => {
   turn++
   window.clearTimeout(resting)
+  window.clearTimeout(turning)
 })
 
 const [left, top] = [computed(() => props.scene.box[0] ?? 0), computed(() => props.scene.box[1] ?? 0)]
@@ -145,7 +186,7 @@ const place = computed(() => {
 
 <template>
   <div class="picture" aria-hidden="true">
-    <canvas ref="tray" class="tray" />
+    <canvas ref="tray" class="tray" :style="shown" />
     <canvas v-if="carried" ref="hand" class="hand" :style="place" />
   </div>
 </template>
@@ -156,8 +197,6 @@ const place = computed(() => {
 }
 .tray {
   display: block;
-  width: 100%;
-  height: 100%;
 }
 .hand {
   position: absolute;
