@@ -41,3 +41,18 @@ it('takes no more room than it may, and lets go of what is wanted no more', () =
   t.fill(wanted([fig, 1], [fig, 2]), ever)
   expect([t.find(fig, 1), t.find(fig, 2)].map(Boolean)).toEqual([true, false])
 })
+it('turns what moves to a few degrees, once, a few in a frame, as long as there is room', () => {
+  const t = turned(500_000)
+  expect(t.near(olive, 10, 2)).toBeUndefined() // no frame began
+  t.frame()
+  const first = t.near(olive, 10, 2)
+  expect(t.made).toEqual([[olive, 9, 2]])
+  expect(t.near(olive, 8, 2)).toBe(first)
+  for (let turn = 20; turn < 120; turn += 10) t.near(olive, turn, 2)
+  expect(t.made).toHaveLength(8)
+  for (let n = 0; n < 10; n++) {
+    t.frame()
+    for (let turn = 0; turn < 360; turn += 10) t.near(fig, turn, 2)
+  }
+  expect(t.made).toHaveLength(16) // 8 million px: what is over is turned while it is painted
+})

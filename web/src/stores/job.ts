@@ -13,6 +13,7 @@ import {
   type Review,
 } from '@/api/client'
 import type { TrayElement, TrayFile } from '@/api/tray.gen'
+import { afterFrame } from '@/composables/afterFrame'
 import { newest } from '@/composables/newest'
 import { trayAt, withTray } from '@/tray/set'
 import { useToast } from './toast'
@@ -149,7 +150,8 @@ export const useJob = defineStore('job', () => {
     if (at.value > (next.further?.length ?? 0)) at.value = 0
     if (!onlyPlaces) shape.value++
     pendingSays = what
-    holdOn({ revision: revision.value, document: next, says: what })
+    const work = { revision: revision.value, document: next, says: what }
+    void afterFrame().then(() => doc.value === next && base.value !== next && holdOn(work))
     derive()
     if (state.value !== 'clash') schedule()
   }
@@ -317,6 +319,8 @@ export const useJob = defineStore('job', () => {
           return
         }
       }
+      await afterFrame()
+      if (signal.aborted) return
       const post = { body: body(t), signal }
       const sums = async () => {
         if (s === summed) return

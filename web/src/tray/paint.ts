@@ -117,7 +117,7 @@ function partOf(tiles: number[], across: number): Part {
 /** The bitmaps of drawings, and those that are turned already. */
 export type Sprites = {
   of: (use: string) => Sprite | undefined
-  turned: (bitmap: Bitmap, turn: number) => Turned | undefined
+  turned: (bitmap: Bitmap, turn: number, scale: number) => Turned | undefined
 }
 
 /** Puts a bitmap where a piece lies: on whole px where it is turned already, else turned on the way. */
@@ -166,7 +166,7 @@ function paintShadows(on: Canvas, pieces: Placed[], v: View, sprites: Sprites, g
   for (const p of pieces) {
     const shade = sprites.of(p.use)?.shade
     if (!shade) continue
-    const known = sprites.turned(shade, p.turn)
+    const known = sprites.turned(shade, p.turn, half.scale)
     put(gathered, half, shade, p.x + p.shift, p.y + p.shift * fall, p.turn, known)
   }
   level(on)
@@ -178,7 +178,7 @@ function paintShadows(on: Canvas, pieces: Placed[], v: View, sprites: Sprites, g
 function paintPieces(on: Canvas, pieces: Placed[], v: View, sprites: Sprites) {
   for (const p of pieces) {
     const s = sprites.of(p.use)
-    if (s) put(on, v, s, p.x, p.y, p.turn, sprites.turned(s, p.turn))
+    if (s) put(on, v, s, p.x, p.y, p.turn, sprites.turned(s, p.turn, v.scale))
   }
 }
 

@@ -30,15 +30,33 @@ export function turn({ sheet, from, to }: Bitmap, degrees: number, scale: number
   return { picture: canvas.transferToImageBitmap(), x, y, px: width * height }
 }
 
+const mostInFrame = 8 // a quarter of a ms each
+const coarse = 3 // degrees, which nobody sees of what moves
+
 export type Wanted = { bitmap: Bitmap; turn: number; scale: number }
 
 /** What is turned already; all of one scale, as a tray is seen at one. */
 export function useTurned(make = turn) {
   const held = new Map<Bitmap, Map<number, Turned>>()
   let room = mostPixels
+  let left = 0 // that may be made in this frame
 
   const find = (bitmap: Bitmap, degrees: number): Turned | undefined => held.get(bitmap)?.get(degrees)
 
+  /** The same, turned to a few degrees; made where it is not there and there is room. For what moves. */
+  function near(bitmap: Bitmap, degrees: number, scale: number): Turned | undefined {
+    const about = Math.round(degrees / coarse) * coarse
+    const known = find(bitmap, about)
+    if (known || room <= 0 || left <= 0) return known
+    left--
+    const turned = make(bitmap, about, scale)
+    hold(bitmap, about, turned)
+    return turned
+  }
+  /** A frame begins, in which a few may be made for what moves. */
+  function frame() {
+    left = mostInFrame
+  }
   function hold(bitmap: Bitmap, degrees: number, turned: Turned) {
     room -= turned.px
     if (!held.has(bitmap)) held.set(bitmap, new Map())
@@ -64,5 +82,5 @@ export function useTurned(make = turn) {
       if (turned && !find(bitmap, degrees)) hold(bitmap, degrees, turned)
     }
   }
-  return { find, fill, keep }
+  return { find, near, frame, fill, keep }
 }

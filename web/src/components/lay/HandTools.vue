@@ -147,7 +147,7 @@ defineExpose({ nearer, farther })
           {{ chosen.locked ? 'Let go' : 'Lock' }}
         </button>
         <button class="btn quiet" :disabled="chosen.locked" @click="emit('takeOff', chosen)">Take off</button>
-        <MoreActs :key="chosen.id" :chosen="chosen" :acts="acts" />
+        <MoreActs :chosen="chosen" :acts="acts" />
       </template>
       <span class="switches">
         <button class="btn quiet" @click="emit('picture')">Picture</button>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What else can be done with what is chosen, in a card above its button.
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { ElPopover } from 'element-plus'
 import 'element-plus/es/components/popover/style/css'
 import type { TrayElement } from '@/api/tray.gen'
@@ -13,6 +13,19 @@ const props = defineProps<{ chosen: TrayElement; acts: ReturnType<typeof useActs
 const job = useJob()
 const larder = useLarder()
 const open = ref(false)
+// made when it is asked for first: whatever is taken hold of shows this button, and a card takes a frame to make
+const asked = ref(false)
+const button = useTemplateRef('button')
+async function ask() {
+  if (asked.value) return // it follows its button by itself from then on
+  asked.value = true
+  await nextTick()
+  open.value = true
+}
+watch(
+  () => props.chosen.id,
+  () => (open.value = false),
+)
 const kind = computed(() => larder.food(props.chosen.food)?.forms.find(f => f.form === props.chosen.form))
 const bowl = computed(() => !!props.chosen.vessel)
 const whole = computed(() => !bowl.value && kind.value?.kind === 'anchor')
@@ -39,25 +52,28 @@ function then(act: () => unknown) {
 </script>
 
 <template>
+  <button
+    ref="button"
+    class="btn quiet"
+    :aria-expanded="open"
+    aria-haspopup="true"
+    :disabled="chosen.locked"
+    @click="ask"
+    @keydown.esc="shut"
+  >
+    More
+  </button>
   <ElPopover
+    v-if="asked"
     v-model:visible="open"
+    :virtual-ref="button ?? undefined"
+    virtual-triggering
     trigger="click"
     placement="top"
     :width="286"
     :show-arrow="false"
     :hide-after="0"
   >
-    <template #reference>
-      <button
-        class="btn quiet"
-        :aria-expanded="open"
-        aria-haspopup="true"
-        :disabled="chosen.locked"
-        @keydown.esc="shut"
-      >
-        More
-      </button>
-    </template>
     <div
       class="acts"
       role="group"

@@ -47,7 +47,12 @@ const tray = useTemplateRef('tray')
 const hand = useTemplateRef('hand')
 const sprites = useSprites()
 const turned = useTurned()
-const drawnOf = (scene: Scene): Sprites => ({ of: use => sprites.sprite(scene, use), turned: turned.find })
+const turns = typeof OffscreenCanvas !== 'undefined'
+const drawnOf = (scene: Scene): Sprites => ({
+  of: use => sprites.sprite(scene, use),
+  turned: (b, turn, scale) =>
+    turned.find(b, turn) ?? (props.given && turns ? turned.near(b, turn, scale) : undefined),
+})
 let shadows: CanvasRenderingContext2D | null = null
 let board: { svg: string; density: number; picture: CanvasImageSource } | null = null
 
@@ -73,6 +78,7 @@ function paint(all: boolean) {
     !all && there?.drawings === scene.drawings && there.board === picture && there.density === density.value
   const parts = same ? changed(scene, there!.laid, laid, view) : [undefined]
   there = { drawings: scene.drawings, board: picture, density: density.value, laid }
+  turned.frame()
   for (const part of parts) paintTray(on, scene, laid, view, picture, drawnOf(scene), shadows, part)
 }
 function paintCarried() {
@@ -93,7 +99,7 @@ const slice = 4 // ms, so that a hand on the screen is answered in between
 /** Turns the bitmaps as they lie, in slices while nothing is carried, so that carrying has less to do. */
 function turnAll() {
   window.clearTimeout(turning)
-  if (typeof OffscreenCanvas === 'undefined') return
+  if (!turns) return
   const { scene } = props
   const wanted = () =>
     toTurn(
