@@ -13,6 +13,8 @@ MADE_FROM := server/api/openapi.yaml server/api/codegen.yaml docs/formats/tray.s
 RACY := ./app/... ./store/...
 RACY_SERVER := AtOnce|Each|Queue|Those|TooMany|Twenty|ArrangeStreams|ReviewOfMoves|Lost|JobFromBrief|AKeyLets|LongAnswer
 RACY_ARRANGE := SameSeed|ProposalsDiffer|Mend|Stopped|Panic
+# tests that wait for time to pass or go through hundreds of cases: not for every commit
+SLOW := TestAKeyLetsOneDeviceIn|TestSettingsThatCannotBeRead|TestThoseWhoReadNothing|TestPuttingOutEndsALongAnswer|TestAHangingDatabase|TestUpgradeFromEachOlderSchema|TestProbes|TestFaults|TestCornersAndStraightening|TestMovedPiecesAreNamed|TestEveryGroupFindsItsShare|TestBudgetsAreKept|TestConverges
 
 .PHONY: help demo build check check-go check-web fresh test lint lint-go lint-web audit-web audit-frames test-go-plain test-go-race test-go test-web generate shots sheet bench bench-arranging clean
 
@@ -46,8 +48,9 @@ check: fresh ## the quick half of the tests, for every commit
 	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client
 	@$(MAKE) --no-print-directory -j2 -Otarget check-go check-web
 
+# lint-go has vetted it all; nobody debugs these binaries, and without what a debugger reads they link sooner
 check-go: lint-go
-	go test -short $$(go list ./... | grep -vE '/(arrange|demo|backup|cmd/happytray)$$')
+	go test -short -vet=off -ldflags=-w -skip '$(SLOW)' $$(go list ./... | grep -vE '/(arrange|demo|backup|cmd/happytray)$$')
 
 check-web: lint-web
 	cd web && npm run --silent test
@@ -82,13 +85,13 @@ test-go: web/dist/index.html
 	@$(MAKE) --no-print-directory -j2 -Otarget test-go-plain test-go-race
 
 test-go-plain:
-	go test -p 1 $$(go list ./... | grep -vxF "$$(go list $(RACY))")
+	go test -vet=off -ldflags=-w -p 1 $$(go list ./... | grep -vxF "$$(go list $(RACY))")
 	cd bench && go vet ./... && go test ./...
 
 test-go-race:
-	go test -race -short -p 1 $(RACY)
-	go test -race -short -run '$(RACY_SERVER)' ./server
-	go test -race -short -run '$(RACY_ARRANGE)' ./core/arrange
+	go test -vet=off -race -short -p 1 $(RACY)
+	go test -vet=off -race -short -run '$(RACY_SERVER)' ./server
+	go test -vet=off -race -short -run '$(RACY_ARRANGE)' ./core/arrange
 
 test-web: bin/happytray web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json
 	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium-headless-shell:chromium-headless-shell

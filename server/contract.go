@@ -9,6 +9,7 @@ import (
 	"net/http"
 	"slices"
 	"strings"
+	"sync"
 
 	"github.com/getkin/kin-openapi/openapi3"
 	"github.com/getkin/kin-openapi/openapi3filter"
@@ -27,12 +28,18 @@ type contract struct {
 	router routers.Router
 }
 
-func newContract() (*contract, error) {
+// readContract reads it once, for all servers of a process.
+var readContract = sync.OnceValues(func() (*openapi3.T, error) {
 	doc, err := openapi3.NewLoader().LoadFromData(api.Spec)
 	if err != nil {
 		return nil, err
 	}
-	if err := doc.Validate(context.Background()); err != nil {
+	return doc, doc.Validate(context.Background())
+})
+
+func newContract() (*contract, error) {
+	doc, err := readContract()
+	if err != nil {
 		return nil, err
 	}
 	router, err := gorillamux.NewRouter(doc)

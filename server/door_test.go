@@ -18,7 +18,6 @@ import (
 	"testing/fstest"
 	"time"
 
-	"github.com/getkin/kin-openapi/openapi3"
 	"github.com/gorilla/securecookie"
 
 	"happytray/app"
@@ -166,7 +165,7 @@ func (e *entry) let(door, name string) string {
 // routes walks the contract: every way in, with something in the place of its parameters.
 func routes(tb testing.TB, job string) (out [][2]string) {
 	tb.Helper()
-	doc, err := openapi3.NewLoader().LoadFromData(api.Spec)
+	doc, err := readContract()
 	if err != nil {
 		tb.Fatal(err)
 	}

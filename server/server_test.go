@@ -19,7 +19,6 @@ import (
 	"testing/fstest"
 	"time"
 
-	"github.com/getkin/kin-openapi/openapi3"
 	"github.com/getkin/kin-openapi/openapi3filter"
 	"github.com/getkin/kin-openapi/routers"
 	"github.com/getkin/kin-openapi/routers/gorillamux"
@@ -82,7 +81,7 @@ func openApp(tb testing.TB, a *app.App, o Options) *desk {
 	srv.Config = New(h, slog.New(slog.DiscardHandler))
 	srv.Start()
 	tb.Cleanup(srv.Close)
-	doc, err := openapi3.NewLoader().LoadFromData(api.Spec)
+	doc, err := readContract()
 	if err != nil {
 		tb.Fatal(err)
 	}

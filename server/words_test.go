@@ -5,17 +5,14 @@ import (
 	"fmt"
 	"testing"
 
-	"github.com/getkin/kin-openapi/openapi3"
-
 	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/review"
-	"happytray/server/api"
 )
 
 // The contract tells the browser the words of the craft, and they are those of the core.
 func TestTheContractsWordsAreTheCores(t *testing.T) {
-	doc, err := openapi3.NewLoader().LoadFromData(api.Spec)
+	doc, err := readContract()
 	if err != nil {
 		t.Fatal(err)
 	}
