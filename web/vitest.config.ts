@@ -21,6 +21,7 @@ export default defineConfig({
     ],
   },
   test: {
+    setupFiles: ['test/setup.ts'],
     projects: [
       { extends: true, test: { name: 'apart', pool: 'threads', include: include(apart) } },
       {

@@ -104,7 +104,6 @@ beforeEach(() => {
   browser.held.clear()
   browser.room = true
   vi.stubGlobal('window', globalThis)
-  vi.stubGlobal('requestAnimationFrame', (f: () => void) => setTimeout(f, 4))
   wire.calls.length = 0
 })
 afterEach(() => {
