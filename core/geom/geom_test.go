@@ -4,6 +4,7 @@ import (
 	"encoding/json"
 	"math"
 	"math/rand/v2"
+	"slices"
 	"testing"
 )
 
@@ -304,6 +305,30 @@ func TestEdgesNear(t *testing.T) {
 		near := o.EdgesNear(p, 20)
 		if a, b := near.Distance(q), o.EdgeDistance(q); math.Abs(a-b) > 1e-9 {
 			t.Fatalf("%v: %v by the edges near %v, %v by all", q, a, p, b)
+		}
+	}
+}
+
+// A stadium, whose corners meet in a point, has that point once; where an outline has one twice, its inset bends one way
+// all the same.
+func TestInsetOfDoubledPoints(t *testing.T) {
+	stadium := Capsule(150, 58)
+	doubled := append(slices.Clone(stadium), stadium[0])
+	doubled = slices.Insert(doubled, 9, doubled[9], doubled[9])
+	for name, o := range map[string]Outline{"stadium": stadium, "doubled": doubled} {
+		in := o.Inset(10)
+		if !in.Convex() {
+			t.Errorf("the inset of a %s is dented: %v", name, in)
+		}
+		for _, p := range in {
+			if d := stadium.EdgeDistance(p); math.Abs(d-10) > .3 {
+				t.Errorf("%s: a point of the inset is %.2f mm from the edge", name, d)
+			}
+		}
+	}
+	for i, p := range stadium {
+		if p.Dist(stadium[(i+1)%len(stadium)]) < .01 {
+			t.Errorf("the stadium has %v twice", p)
 		}
 	}
 }

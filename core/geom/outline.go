@@ -268,14 +268,33 @@ func (o Outline) Round() Outline {
 	return out
 }
 
+// distinct is the outline without points that lie where the one before lies: between two of them there is no
+// edge that has a direction.
+func (o Outline) distinct() Outline {
+	out := make(Outline, 0, len(o))
+	for _, p := range o {
+		if len(out) == 0 || p.Dist(out[len(out)-1]) > 1e-6 {
+			out = append(out, p)
+		}
+	}
+	for len(out) > 1 && out[0].Dist(out[len(out)-1]) <= 1e-6 {
+		out = out[:len(out)-1]
+	}
+	return out
+}
+
 // Inset is the outline moved inwards by d (outwards when d is negative). Each
 // edge is moved along its normal and neighbours are joined at their crossing,
 // which is exact for convex outlines and close for gently concave ones; an inset
 // wider than the outline gives an empty outline.
 func (o Outline) Inset(d float64) Outline {
-	n := len(o)
-	if n < 3 || d == 0 {
+	if len(o) < 3 || d == 0 {
 		return append(Outline(nil), o...)
+	}
+	o = o.distinct()
+	n := len(o)
+	if n < 3 {
+		return nil
 	}
 	sign := 1.0
 	if o.SignedArea() < 0 {

@@ -36,7 +36,7 @@ func Box(w, h, radius float64) Outline {
 			o = append(o, Point{c.X * (w/2 - radius), c.Y * (h/2 - radius)}.Add(Polar(radius, a)))
 		}
 	}
-	return o
+	return o.distinct() // where a side is no longer than its corners, two of them meet
 }
 
 // Sector is a pie piece of radius r with its tip at the origin, from angle a to
