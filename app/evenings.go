@@ -38,8 +38,9 @@ type Evening struct {
 	Trays     []LaidOn     `json:"trays,omitempty"`
 	Dishes    []Dish       `json:"dishes"`
 	Notes     []Note       `json:"notes"`
-	Done      bool         `json:"done"`           // it was looked back on; before that only what was noted on the evening is there
-	Kept      []string     `json:"kept,omitempty"` // foods whose remains went into the cupboard
+	Done      bool         `json:"done"`             // it was looked back on; before that only what was noted on the evening is there
+	Topped    []ToppedUp   `json:"topped,omitempty"` // what was laid later, in order; it is in LaidG of its dish
+	Kept      []string     `json:"kept,omitempty"`   // foods whose remains went into the cupboard
 	Version   int64        `json:"version"`
 	// Advice is what is usually done with what came home. It is reckoned, not kept.
 	Advice  []prep.Advice `json:"advice,omitempty"`
@@ -68,6 +69,15 @@ type Dish struct {
 	Foreseen  *Range   `json:"foreseen,omitempty"` // grams left
 }
 
+// ToppedUp is more of a food, laid while the evening went on.
+type ToppedUp struct {
+	AtMin   float64 `json:"at_min"` // after serving
+	Tray    int     `json:"tray"`   // from 0
+	Element string  `json:"element"`
+	Food    string  `json:"food"`
+	Grams   float64 `json:"grams"`
+}
+
 // Range is what a number is in one, five and nine of ten evenings.
 type Range = graze.Range
 
@@ -80,6 +90,7 @@ type Note struct {
 const (
 	mostDishes   = 1200
 	mostNotes    = 60
+	mostTopped   = 400
 	mostNoteSays = 1000
 	// MostPhotos is how many photographs an evening has at most.
 	MostPhotos = 12
@@ -283,6 +294,9 @@ func (e *Evening) check() error {
 	if len(e.Dishes) > mostDishes {
 		return fault.Bad("dishes", "%d at most", mostDishes)
 	}
+	if len(e.Topped) > mostTopped {
+		return fault.Bad("topped", "%d at most", mostTopped)
+	}
 	if len(e.Notes) > mostNotes {
 		return fault.Bad("notes", "%d at most", mostNotes)
 	}
@@ -425,6 +439,55 @@ func (a *App) NoteGone(ctx context.Context, id string, tray int, element string,
 		return fault.Bad("element", "there is no such thing on this tray")
 	})
 }
+
+// TopUp notes while an evening goes on that so many grams more of a food were laid, now: where it was gone, or else where
+// least of it was laid.
+func (a *App) TopUp(ctx context.Context, id string, tray int, food string, grams float64) (Evening, error) {
+	return a.onTheEvening(ctx, id, func(e *Evening, minute float64) error {
+		to := -1
+		for i := range e.Dishes {
+			d := &e.Dishes[i]
+			if d.Tray != tray || d.Food != food || d.Element == "" {
+				continue
+			}
+			gone := d.GoneAtMin != nil
+			if to < 0 || gone && e.Dishes[to].GoneAtMin == nil || gone == (e.Dishes[to].GoneAtMin != nil) && d.LaidG < e.Dishes[to].LaidG {
+				to = i
+			}
+		}
+		if to < 0 {
+			return fault.Bad("food", "none of it was laid on this tray, so there is nothing to top up")
+		}
+		if math.IsNaN(grams) || grams < .1 || grams > mostGrams {
+			return fault.Bad("grams", "should be between 0.1 and %d", mostGrams)
+		}
+		d := &e.Dishes[to]
+		d.LaidG, d.GoneAtMin, d.LeftG = round1(d.LaidG+grams), nil, 0
+		e.Topped = append(slices.Clone(e.Topped), ToppedUp{minute, tray, d.Element, food, grams})
+		return nil
+	})
+}
+
+// TakeBackTopUp takes the last of what was noted as laid later back.
+func (a *App) TakeBackTopUp(ctx context.Context, id string) (Evening, error) {
+	return a.onTheEvening(ctx, id, func(e *Evening, _ float64) error {
+		if len(e.Topped) == 0 {
+			return fault.Bad("topped", "nothing was noted as topped up")
+		}
+		last := e.Topped[len(e.Topped)-1]
+		e.Topped = slices.Clone(e.Topped[:len(e.Topped)-1])
+		for i := range e.Dishes {
+			if d := &e.Dishes[i]; d.Tray == last.Tray && d.Element == last.Element && d.Food == last.Food {
+				d.LaidG = round1(math.Max(0, d.LaidG-last.Grams))
+				d.LeftG = math.Min(d.LeftG, d.LaidG)
+			}
+		}
+		return nil
+	})
+}
+
+// mostGrams bounds what is laid later at once.
+const mostGrams = 100_000
 
 // AddNote notes something on the evening, with the time.
 func (a *App) AddNote(ctx context.Context, id, says string) (Evening, error) {

@@ -74,6 +74,23 @@ func (s *Server) NoteGone(c *gin.Context, id api.JobId) {
 	s.noted(c, e, err)
 }
 
+// TopUp notes that more was laid.
+func (s *Server) TopUp(c *gin.Context, id api.JobId) {
+	var in api.ToppedAsked
+	if err := document.Read(body(c), &in); err != nil {
+		s.fail(c, anEvening, err)
+		return
+	}
+	e, err := s.app.TopUp(c.Request.Context(), id, or(in.Tray, 0), in.Food, in.Grams)
+	s.noted(c, e, err)
+}
+
+// TakeBackTopUp takes the last of that back.
+func (s *Server) TakeBackTopUp(c *gin.Context, id api.JobId) {
+	e, err := s.app.TakeBackTopUp(c.Request.Context(), id)
+	s.noted(c, e, err)
+}
+
 // KeepRemains puts remains into the cupboard.
 func (s *Server) KeepRemains(c *gin.Context, id api.JobId) {
 	var in api.KeepRemainsAsked

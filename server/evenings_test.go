@@ -366,6 +366,79 @@ func TestAPhotographBesideThePlan(t *testing.T) {
 	}
 }
 
+// What was laid later counts as laid, where it was gone, and can be taken back.
+func TestToppedUp(t *testing.T) {
+	d := open(t, db.DSN())
+	at := "/api/v1/jobs/" + d.laidOut("Topped up", `{"guests":{"adults":10},"foods":["orange-block","almonds","red-grapes"],"serve_at":"`+time.Now().Add(-30*time.Minute).UTC().Format(time.RFC3339)+`"}`) + "/evening"
+	var e api.Evening
+	d.ask("GET", at, nil).into(t, &e)
+	laid := func() (grams float64) {
+		for _, x := range e.Dishes {
+			if x.Food == "almonds" {
+				grams += x.LaidG
+			}
+		}
+		return grams
+	}
+	dish := func(id string) (out api.EveningDish) {
+		for _, x := range e.Dishes {
+			if *x.Element == id {
+				out = x
+			}
+		}
+		return out
+	}
+	planned, nuts := laid(), ""
+	for _, x := range e.Dishes {
+		if x.Food == "almonds" {
+			nuts = *x.Element
+		}
+	}
+	d.ask("PUT", at+"/gone", fmt.Appendf(nil, `{"element":%q,"gone":true}`, nuts)).into(t, &e)
+	before := dish(nuts)
+	d.ask("POST", at+"/topped", []byte(`{"food":"almonds","grams":45.5}`)).into(t, &e)
+	if x := dish(nuts); x.GoneAtMin != nil || math.Abs(x.LaidG-before.LaidG-45.5) > .06 || math.Abs(laid()-planned-45.5) > .06 {
+		t.Errorf("topped up where it was gone: %+v", x)
+	}
+	if e.Topped == nil || len(*e.Topped) != 1 || (*e.Topped)[0].Element != nuts || (*e.Topped)[0].AtMin < 29 || (*e.Topped)[0].AtMin > 31 {
+		t.Fatalf("%+v", e.Topped)
+	}
+	for body, status := range map[string]int{`{"food":"sea-salt","grams":5}`: 422, `{"food":"almonds","grams":0}`: 400, `{"food":"almonds","grams":1e9}`: 400, `{"food":"almonds","tray":7,"grams":5}`: 422, `{"grams":5}`: 400} {
+		if a := d.ask("POST", at+"/topped", []byte(body)); a.status != status {
+			t.Errorf("%s: %d %s", body, a.status, a.body)
+		}
+	}
+	d.ask("POST", at+"/topped", []byte(`{"food":"almonds","grams":20}`)).into(t, &e)
+	d.ask("DELETE", at+"/topped", nil).into(t, &e)
+	e = api.Evening{} // what is left out then is not there
+	d.ask("DELETE", at+"/topped", nil).into(t, &e)
+	if math.Abs(laid()-planned) > .06 || e.Topped != nil && len(*e.Topped) > 0 {
+		t.Errorf("%g g of %g after both were taken back; %v", laid(), planned, e.Topped)
+	}
+	if a := d.ask("DELETE", at+"/topped", nil); a.status != 422 {
+		t.Errorf("nothing to take back: %d", a.status)
+	}
+	// what was laid later and came home is of all that was laid
+	d.ask("POST", at+"/topped", []byte(`{"food":"almonds","grams":60}`)).into(t, &e)
+	e.Done = true
+	for i := range e.Dishes {
+		if e.Dishes[i].Food == "almonds" {
+			e.Dishes[i].LeftG = e.Dishes[i].LaidG / 2
+		}
+	}
+	raw, _ := json.Marshal(e)
+	if a := d.ask("PUT", at, raw, "If-Match", fmt.Sprint(e.Version)); a.status != 200 {
+		t.Fatalf("%d %s", a.status, a.body)
+	}
+	d.ask("GET", at, nil).into(t, &e)
+	if math.Abs(laid()-planned-60) > .06 || e.Topped == nil || len(*e.Topped) != 1 {
+		t.Errorf("kept: %g g, %v", laid(), e.Topped)
+	}
+	if a := d.ask("DELETE", at, nil); a.status != 204 {
+		t.Error(a.status)
+	}
+}
+
 func TestLogbook(t *testing.T) {
 	d := open(t, db.DSN())
 	id := d.laidOut("Logged", `{"guests":{"adults":6},"host":"=The lamp room","serve_at":"2025-11-02T18:00:00Z"}`)

@@ -22,6 +22,8 @@ test('an evening is served, looked back on in a minute, and the next brief of th
   const planned = await (await api.post('/api/v1/plan', { data: brief(at) })).json()
   const lines = (await (await api.post('/api/v1/arrange?seconds=1&effort=2', { data: { ...planned, title: 'Lamp supper' } })).text()).trim().split('\n')
   const laid = lines.map(l => JSON.parse(l)).filter(l => l.tray).at(-1).tray
+  const nuts = laid.elements.find((e: { food: string; placed: boolean }) => e.food === 'almonds' && e.placed)
+  laid.reserve = [{ food: 'almonds', form: nuts.form, grams: 60, count: 50, why: 'for topping up' }]
   expect((await api.put(`/api/v1/jobs/${made.id}`, { data: laid, headers: { 'If-Match': `"${made.revision}"` } })).status()).toBe(200)
 
   // on the evening, on a phone: one tap for what is gone, a note
@@ -31,6 +33,16 @@ test('an evening is served, looked back on in a minute, and the next brief of th
   const grapes = laid.elements.find((e: { food: string; placed: boolean }) => e.food === 'red-grapes' && e.placed).id
   await hand.locator(`[data-tap="${grapes}"]`).dispatchEvent('click')
   await expect(hand.getByRole('status').filter({ hasText: 'is gone' })).toBeVisible()
+  // the box of almonds is laid, once; it was not after all, and is again
+  await hand.locator(`[data-tap="${nuts.id}"]`).dispatchEvent('click')
+  await hand.getByRole('button', { name: 'Lay 60 g from its box' }).tap()
+  await expect(hand.getByText(/60 g more of .*almonds laid/i)).toBeVisible()
+  await expect(hand.getByRole('button', { name: /from its box/ })).toHaveCount(0)
+  await expect(hand.getByRole('status').filter({ hasText: 'is there' })).toBeVisible()
+  await hand.getByRole('button', { name: 'It was not' }).tap()
+  await expect(hand.getByText(/more of .*almonds laid/i)).toHaveCount(0)
+  await hand.getByRole('button', { name: 'Lay 60 g from its box' }).tap()
+  await expect(hand.getByText(/60 g more of .*almonds laid/i)).toBeVisible()
   await hand.getByLabel('Note, with the time').fill('They stand by the window.')
   await hand.getByRole('button', { name: 'Note it' }).tap()
   await expect(hand.getByText('They stand by the window.')).toBeVisible()

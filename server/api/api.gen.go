@@ -1653,7 +1653,10 @@ type Evening struct {
 	Notes     []EveningNote `json:"notes"`
 	Occasion  string        `json:"occasion"`
 	Title     string        `json:"title"`
-	Trays     *[]struct {
+
+	// Topped what was laid later, in order; it is in laid_g of its dish
+	Topped *[]ToppedUp `json:"topped,omitempty"`
+	Trays  *[]struct {
 		Board string  `json:"board"`
 		Style *string `json:"style,omitempty"`
 	} `json:"trays,omitempty"`
@@ -3013,6 +3016,23 @@ type Ticks struct {
 	} `json:"ticks"`
 }
 
+// ToppedAsked defines model for ToppedAsked.
+type ToppedAsked struct {
+	Food  string  `json:"food"`
+	Grams float64 `json:"grams"`
+	Tray  *int    `json:"tray,omitempty"`
+}
+
+// ToppedUp defines model for ToppedUp.
+type ToppedUp struct {
+	// AtMin after serving
+	AtMin   float64 `json:"at_min"`
+	Element string  `json:"element"`
+	Food    string  `json:"food"`
+	Grams   float64 `json:"grams"`
+	Tray    int     `json:"tray"`
+}
+
 // TrayDocument A tray file, docs/formats/tray.schema.json
 type TrayDocument = Document
 
@@ -3548,6 +3568,9 @@ type AddNoteJSONRequestBody = NoteAsked
 // BesidePlanJSONRequestBody defines body for BesidePlan for application/json ContentType.
 type BesidePlanJSONRequestBody = BesideAsked
 
+// TopUpJSONRequestBody defines body for TopUp for application/json ContentType.
+type TopUpJSONRequestBody = ToppedAsked
+
 // PinTaskJSONRequestBody defines body for PinTask for application/json ContentType.
 type PinTaskJSONRequestBody = PinAsked
 
@@ -3814,6 +3837,12 @@ type ServerInterface interface {
 	// StraightPhoto The photograph by the corners that were kept, as if it had been taken from straight above
 	// (GET /api/v1/jobs/{id}/evening/photos/{photo}/straight)
 	StraightPhoto(c *gin.Context, id JobId, photo string, params StraightPhotoParams)
+	// TakeBackTopUp Take the last of what was noted as laid later back
+	// (DELETE /api/v1/jobs/{id}/evening/topped)
+	TakeBackTopUp(c *gin.Context, id JobId)
+	// TopUp Note while the evening goes on that more of a food was laid, now
+	// (POST /api/v1/jobs/{id}/evening/topped)
+	TopUp(c *gin.Context, id JobId)
 	// Forecast How the trays of a job as it is saved will be eaten
 	// (GET /api/v1/jobs/{id}/forecast)
 	Forecast(c *gin.Context, id JobId)
@@ -5709,6 +5738,56 @@ func (siw *ServerInterfaceWrapper) StraightPhoto(c *gin.Context) {
 	siw.Handler.StraightPhoto(c, id, photo, params)
 }
 
+// TakeBackTopUp operation middleware
+func (siw *ServerInterfaceWrapper) TakeBackTopUp(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.TakeBackTopUp(c, id)
+}
+
+// TopUp operation middleware
+func (siw *ServerInterfaceWrapper) TopUp(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.TopUp(c, id)
+}
+
 // Forecast operation middleware
 func (siw *ServerInterfaceWrapper) Forecast(c *gin.Context) {
 
@@ -7540,6 +7619,8 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/evening", wrapper.Evening)
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/evening", wrapper.SaveEvening)
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/evening/gone", wrapper.NoteGone)
+	router.DELETE(options.BaseURL+"/api/v1/jobs/:id/evening/topped", wrapper.TakeBackTopUp)
+	router.POST(options.BaseURL+"/api/v1/jobs/:id/evening/topped", wrapper.TopUp)
 	router.POST(options.BaseURL+"/api/v1/jobs/:id/evening/keep", wrapper.KeepRemains)
 	router.POST(options.BaseURL+"/api/v1/jobs/:id/evening/notes", wrapper.AddNote)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/evening/photos", wrapper.Photos)

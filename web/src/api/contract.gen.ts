@@ -426,6 +426,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/evening/topped": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note while the evening goes on that more of a food was laid, now */
+        post: operations["topUp"];
+        /** Take the last of what was noted as laid later back */
+        delete: operations["takeBackTopUp"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/evening/keep": {
         parameters: {
             query?: never;
@@ -2040,6 +2060,8 @@ export interface components {
             notes: components["schemas"]["EveningNote"][];
             /** @description it was looked back on */
             done: boolean;
+            /** @description what was laid later, in order; it is in laid_g of its dish */
+            topped?: components["schemas"]["ToppedUp"][];
             /** @description foods whose remains went into the cupboard */
             kept?: string[];
             /** @description how long what perishes may stand out there; reckoned, not kept */
@@ -2067,6 +2089,24 @@ export interface components {
             tray?: number;
             element: string;
             gone: boolean;
+        };
+        ToppedAsked: {
+            tray?: number;
+            food: string;
+            /** Format: double */
+            grams: number;
+        };
+        ToppedUp: {
+            /**
+             * Format: double
+             * @description after serving
+             */
+            at_min: number;
+            tray: number;
+            element: string;
+            food: string;
+            /** Format: double */
+            grams: number;
         };
         KeepRemainsAsked: {
             food: string;
@@ -4372,6 +4412,56 @@ export interface operations {
                 "application/json": components["schemas"]["GoneAsked"];
             };
         };
+        responses: {
+            /** @description The evening */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Evening"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    topUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToppedAsked"];
+            };
+        };
+        responses: {
+            /** @description The evening */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Evening"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeBackTopUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description The evening */
             200: {

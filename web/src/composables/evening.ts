@@ -167,6 +167,25 @@ export function useEvening(id: () => string) {
       wrong.value = says(e, 'That could not be noted. Try again.')
     }
   }
+  /** While the evening goes on: so much more of a food was laid, now; or the last of that was not after all. */
+  async function topUp(tray: number, food: string, grams: number) {
+    try {
+      evening.value = await take<Evening>(
+        api.POST('/api/v1/jobs/{id}/evening/topped', { params: path(), body: { tray, food, grams } }),
+      )
+      wrong.value = ''
+    } catch (e) {
+      wrong.value = says(e, 'That could not be noted. Try again.')
+    }
+  }
+  async function takeBackTopUp() {
+    try {
+      evening.value = await take<Evening>(api.DELETE('/api/v1/jobs/{id}/evening/topped', { params: path() }))
+      wrong.value = ''
+    } catch (e) {
+      wrong.value = says(e, 'That could not be taken back. Try again.')
+    }
+  }
   async function note(text: string) {
     try {
       evening.value = await take<Evening>(
@@ -246,6 +265,8 @@ export function useEvening(id: () => string) {
     goneAt,
     because,
     gone,
+    topUp,
+    takeBackTopUp,
     note,
     addPhoto,
     dropPhoto,

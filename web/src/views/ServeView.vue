@@ -50,7 +50,29 @@ const gone = computed(() => {
   return m >= 0 && m < (forecast.value?.minutes ?? 0) + 180 ? m : null
 })
 const topUps = computed(() => forecast.value?.top_up ?? [])
-const next = computed(() => topUps.value.find(t => t.minute >= (gone.value ?? 0)) ?? null)
+/** What was laid later already, of the forecast's moments the first ones of its food. */
+const topped = computed(() => e.evening.value?.topped ?? [])
+const due = computed(() => {
+  const met = new Map<string, number>()
+  return topUps.value.filter(t => {
+    const n = (met.get(t.food) ?? 0) + 1
+    met.set(t.food, n)
+    return n > topped.value.filter(d => d.food === t.food).length
+  })
+})
+const next = computed(() => due.value[0] ?? null)
+/** The tray on which a food lies, this one first. */
+const trayOf = (food: string) =>
+  [job.at, ...job.trays.keys()].find(n => job.trays[n]?.elements.some(el => el.food === food && el.placed)) ??
+  job.at
+const latest = computed(() => topped.value.at(-1) ?? null)
+/** What is left in the box of a food, g. */
+const boxed = (food: string) =>
+  Math.max(
+    0,
+    (job.tray?.reserve ?? []).filter(r => r.food === food).reduce((g, r) => g + r.grams, 0) -
+      topped.value.filter(d => d.food === food && d.tray === job.at).reduce((g, d) => g + d.grams, 0),
+  )
 const dishes = computed(() => (e.evening.value?.dishes ?? []).filter(d => d.tray === job.at))
 const goneHere = computed(
   () => new Set(dishes.value.filter(d => d.gone_at_min != null).map(d => d.element ?? '')),
@@ -134,9 +156,16 @@ const at = (s: string) => clock(new Date(s))
             next
               ? `${larder.name(next.food).toLowerCase()}, ${grams(next.grams)} from its box`
               : topUps.length
-                ? 'all of it is due already'
+                ? 'all of it is laid'
                 : 'no reserve is kept'
           }}</span>
+          <button
+            v-if="next && gone !== null"
+            class="btn"
+            @click="e.topUp(trayOf(next.food), next.food, next.grams)"
+          >
+            It is laid
+          </button>
         </li>
       </ul>
       <p v-if="e.wrong.value" class="card" role="alert">▲ {{ e.wrong.value }}</p>
@@ -169,9 +198,21 @@ const at = (s: string) => clock(new Date(s))
       </div>
       <p role="status" class="last">
         <template v-if="last"
-          ><b>{{ larder.name(last.food) }}</b> {{ goneHere.has(last.id) ? 'is gone' : 'is there' }}.</template
+          ><b>{{ larder.name(last.food) }}</b> {{ goneHere.has(last.id) ? 'is gone' : 'is there' }}.
+          <button
+            v-if="boxed(last.food) >= 0.1"
+            class="btn"
+            @click="e.topUp(job.at, last.food, Math.round(10 * boxed(last.food)) / 10)"
+          >
+            Lay {{ grams(boxed(last.food)) }} from its box
+          </button></template
         >
         <template v-else>{{ goneHere.size }} of {{ dishes.length }} are gone.</template>
+      </p>
+      <p v-if="latest" class="last">
+        {{ when(latest.at_min) }}: {{ grams(latest.grams) }} more of
+        <b>{{ larder.name(latest.food).toLowerCase() }}</b> laid.
+        <button class="btn quiet" @click="e.takeBackTopUp()">It was not</button>
       </p>
       <details class="card">
         <summary>As a list</summary>
@@ -229,7 +270,7 @@ const at = (s: string) => clock(new Date(s))
           <ul class="card tops">
             <li v-for="t in topUps" :key="t.food">
               <b class="nums">{{ when(t.minute) }}</b> {{ larder.name(t.food).toLowerCase() }},
-              {{ grams(t.grams) }}
+              {{ grams(t.grams) }}<span v-if="!due.includes(t)" class="soft">, laid</span>
             </li>
           </ul>
         </template>
@@ -251,6 +292,10 @@ const at = (s: string) => clock(new Date(s))
   display: grid;
   gap: 2px;
   align-content: start;
+}
+.clocks .btn {
+  justify-self: start;
+  margin-top: 6px;
 }
 .clocks .figure {
   font-size: 1.7rem;
@@ -339,7 +384,8 @@ summary {
   .clocks .figure {
     font-size: 1.4rem;
   }
-  .clocks .small:last-child {
+  .clocks .small:not(:first-child),
+  .clocks .btn {
     grid-column: 1 / -1;
   }
 }
