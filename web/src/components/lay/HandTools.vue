@@ -186,22 +186,22 @@ defineExpose({ nearer, farther })
   min-width: 0;
   margin: 0;
   overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
+  line-height: 1.25;
+  text-wrap: balance;
 }
 .what b,
 .what b + .soft {
   display: block;
-  line-height: 1.25;
   overflow: hidden;
   text-overflow: ellipsis;
+  white-space: nowrap;
 }
 .zoom {
   display: flex;
   gap: 4px;
 }
 .looks .field {
-  max-width: 142px;
+  max-width: 160px;
   padding-left: 9px;
   font-size: 0.92rem;
 }
