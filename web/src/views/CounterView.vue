@@ -11,6 +11,7 @@ import { useCounter } from '@/composables/counter'
 import { useLarder } from '@/stores/larder'
 import { clock, count, minutes, time } from '@/tray/words'
 import { said } from '@/tray/units'
+import '@/style/dark.css'
 
 const route = useRoute()
 const router = useRouter()
@@ -113,7 +114,7 @@ function remains(until: number) {
 </script>
 
 <template>
-  <main id="work" class="counter">
+  <main id="work" class="dark counter">
     <header>
       <RouterLink :to="{ name: 'prep', params: { id } }" class="leave">‹ Prep</RouterLink>
       <h1>{{ c.title.value || 'At the counter' }}</h1>
@@ -208,54 +209,7 @@ function remains(until: number) {
   </main>
 </template>
 
-<style>
-html:has(.counter) {
-  background: #182220; /* the room that is kept for a scrollbar, too */
-}
-</style>
-
 <style scoped>
-.counter {
-  position: fixed;
-  inset: 0;
-  display: flex;
-  flex-direction: column;
-  gap: 14px;
-  padding: 18px 26px 22px;
-  background: #182220;
-  color: #f4f1e8;
-}
-header {
-  display: flex;
-  align-items: center;
-  gap: 22px;
-}
-h1 {
-  flex: 1;
-  min-width: 0;
-  font-size: 1.25rem;
-  color: #cfd6d1;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-.leave {
-  white-space: nowrap;
-  color: #b8cdf3;
-  text-decoration: none;
-  min-height: 44px;
-  display: inline-flex;
-  align-items: center;
-}
-select {
-  min-height: 44px;
-  padding: 0 12px;
-  font: inherit;
-  color: inherit;
-  background: #26332f;
-  border: 1.5px solid #5f6e69;
-  border-radius: 8px;
-}
 .clock {
   margin: 0;
   font-size: 1.7rem;
@@ -303,12 +257,6 @@ select {
 }
 .hold.over {
   color: #f3c88b;
-}
-.note {
-  margin: 0;
-  padding: 8px 14px;
-  background: #3a2f1c;
-  border-radius: 8px;
 }
 .step {
   flex: 1;
@@ -385,31 +333,13 @@ footer {
   display: flex;
   gap: 16px;
 }
-.wet {
+.counter .wet {
   flex: 1;
   min-height: 92px;
-  font: inherit;
   font-size: 1.7rem;
-  font-weight: 650;
-  color: #f4f1e8;
-  background: #2b3935;
-  border: 2px solid #55645f;
-  border-radius: 16px;
-  cursor: pointer;
 }
-.wet:disabled {
-  opacity: 0.4;
-}
-.go {
+.counter .go {
   flex: 2;
-  background: #2f62ba;
-  border-color: #2f62ba;
-}
-button:focus-visible,
-select:focus-visible,
-.leave:focus-visible {
-  outline: 4px solid #b8cdf3;
-  outline-offset: 2px;
 }
 @media (max-width: 760px) {
   .counter {

@@ -5,6 +5,7 @@ import { RouterLink, useRoute } from 'vue-router'
 import { useWeighing } from '@/composables/weighing'
 import { useLarder } from '@/stores/larder'
 import { count, grams } from '@/tray/words'
+import '@/style/dark.css'
 
 const route = useRoute()
 const id = String(route.params.id)
@@ -38,7 +39,7 @@ const shown = (g: number) => g.toFixed(g < 100 ? 1 : 0)
 </script>
 
 <template>
-  <main id="work" class="weigh">
+  <main id="work" class="dark weigh">
     <header>
       <RouterLink :to="{ name: 'prep', params: { id } }" class="leave">‹ Prep</RouterLink>
       <h1>{{ w.title.value || 'Weigh out' }}</h1>
@@ -112,12 +113,6 @@ const shown = (g: number) => g.toFixed(g < 100 ? 1 : 0)
   </main>
 </template>
 
-<style>
-html:has(.weigh) {
-  background: #182220;
-}
-</style>
-
 <style scoped>
 .over-to {
   display: flex;
@@ -125,53 +120,15 @@ html:has(.weigh) {
   gap: 14px;
   flex-wrap: wrap;
 }
-.weigh {
-  position: fixed;
-  inset: 0;
-  display: flex;
-  flex-direction: column;
-  gap: 14px;
-  padding: 18px 26px;
-  background: #182220;
-  color: #f4f1e8;
-}
-header {
-  display: flex;
-  align-items: center;
-  gap: 22px;
-}
-h1 {
-  flex: 1;
-  min-width: 0;
-  font-size: 1.25rem;
-  color: #cfd6d1;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
 header p {
   margin: 0;
   font-size: 1.3rem;
-}
-.leave {
-  white-space: nowrap;
-  color: #b8cdf3;
-  text-decoration: none;
-  min-height: 44px;
-  display: inline-flex;
-  align-items: center;
 }
 .by {
   display: inline-flex;
   gap: 8px;
   align-items: center;
   min-height: 44px;
-}
-.note {
-  margin: 0;
-  padding: 8px 14px;
-  background: #3a2f1c;
-  border-radius: 8px;
 }
 .two {
   flex: 1;
@@ -282,47 +239,20 @@ header p {
   flex-wrap: wrap;
   justify-content: center;
 }
-.wet {
+.weigh .wet {
   min-height: 64px;
   min-width: 130px;
   padding: 0 20px;
-  font: inherit;
   font-size: 1.3rem;
-  font-weight: 650;
-  color: #f4f1e8;
-  background: #2b3935;
-  border: 2px solid #55645f;
-  border-radius: 14px;
-  cursor: pointer;
 }
-.wet.small {
+.weigh .wet.small {
   min-height: 44px;
   min-width: 56px;
   font-size: 1rem;
 }
-.wet:disabled {
-  opacity: 0.4;
-}
-.go {
-  background: #2f62ba;
-  border-color: #2f62ba;
-}
 .hand input {
   width: 110px;
-  min-height: 44px;
   margin-left: 6px;
-  padding: 0 10px;
-  font: inherit;
-  color: inherit;
-  background: #26332f;
-  border: 1.5px solid #5f6e69;
-  border-radius: 8px;
-}
-button:focus-visible,
-input:focus-visible,
-.leave:focus-visible {
-  outline: 4px solid #b8cdf3;
-  outline-offset: 2px;
 }
 @media (max-width: 760px) {
   .two {
