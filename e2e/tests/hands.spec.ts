@@ -121,3 +121,43 @@ test('coming nearer, what lies under the hand stays there', async ({ page }) => 
   await expect.poll(async () => (await one.boundingBox())!.width).toBeGreaterThan(box.width * 2)
   expect(await under()).toBe(id)
 })
+
+test('a board that stands on its narrow side is shown turned, and hands and keys go the way they are seen to', async ({ page }) => {
+  const api = page.request
+  const outline = [
+    [0, 0],
+    [260, 0],
+    [260, 900],
+    [0, 900],
+  ]
+  const brief = { guests: { adults: 8 }, board: { shape: 'outline', outline } }
+  const made = await (await api.post('/api/v1/jobs', { data: { title: 'On its narrow side', brief } })).json()
+  const planned = await (await api.post('/api/v1/plan', { data: brief })).json()
+  const lines = (await (await api.post('/api/v1/arrange?effort=2', { data: { ...planned, title: 'On its narrow side' } })).text()).trim().split('\n')
+  const laid = lines.map(l => JSON.parse(l)).filter(l => l.tray).at(-1).tray
+  expect((await api.put(`/api/v1/jobs/${made.id}`, { data: laid, headers: { 'If-Match': `"${made.revision}"` } })).status()).toBe(200)
+  await page.goto(`/jobs/${made.id}/lay`)
+  await expect(page.getByText('Shown turned: its near side is on the left')).toBeVisible()
+  const picture = (await page.locator('canvas.tray').boundingBox())!
+  expect(picture.width).toBeGreaterThan(2 * picture.height)
+
+  // a bowl is carried to the right, and lies there
+  const bowl = laid.elements.find((e: { vessel?: string; placed: boolean }) => e.vessel && e.placed)
+  const hold = page.locator(`[data-hold="${bowl.id}"]`)
+  await page.getByLabel('Neighbours give way').uncheck()
+  const was = (await hold.boundingBox())!
+  const [x, y] = [was.x + was.width / 2, was.y + was.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  for (let i = 1; i <= 10; i++) await page.mouse.move(x + 4 * i, y)
+  await page.mouse.up()
+  await expect.poll(async () => Math.round((await hold.boundingBox())!.x - was.x)).toBeGreaterThan(30)
+  expect(Math.abs((await hold.boundingBox())!.y - was.y)).toBeLessThan(8)
+  // and by keys a little more
+  const there = (await hold.boundingBox())!
+  await hold.focus()
+  await page.keyboard.press('Shift+ArrowRight')
+  await expect.poll(async () => Math.round((await hold.boundingBox())!.x - there.x)).toBeGreaterThan(3)
+  await page.keyboard.press('Shift+ArrowDown')
+  await expect.poll(async () => Math.round((await hold.boundingBox())!.y - there.y)).toBeGreaterThan(3)
+})

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { TrayElement } from '@/api/tray.gen'
-import { motion, moved, normalTurn, poseOf } from '@/tray/move'
+import { arrowOn, motion, moved, normalTurn, poseOf } from '@/tray/move'
 
 const bowl = (over: Partial<TrayElement> = {}): TrayElement => ({
   id: 'honey',
@@ -107,4 +107,16 @@ describe('a moved element', () => {
     delete e.pieces[0]!.turn_deg
     expect(moved(e, { x: 101, y: 50, turn: 20 }).pieces[0]).toMatchObject({ at: [101, 50], turn_deg: 10 })
   })
+})
+
+it('leads the same way on a board that is shown turned', () => {
+  // a quarter to the right: what is right on the board is down on the screen
+  expect(['ArrowRight', 'ArrowDown', 'ArrowLeft', 'ArrowUp'].map(k => arrowOn(true, k))).toEqual([
+    'ArrowUp',
+    'ArrowRight',
+    'ArrowDown',
+    'ArrowLeft',
+  ])
+  expect(arrowOn(false, 'ArrowRight')).toBe('ArrowRight')
+  expect(arrowOn(true, 'l')).toBe('l')
 })

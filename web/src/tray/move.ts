@@ -56,3 +56,12 @@ export function boxAround(e: TrayElement, room: number) {
     }
   return { x: x0 - room, y: y0 - room, width: x1 - x0 + 2 * room, height: y1 - y0 + 2 * room }
 }
+
+const onTurned: Record<string, string> = {
+  ArrowRight: 'ArrowUp',
+  ArrowUp: 'ArrowLeft',
+  ArrowLeft: 'ArrowDown',
+  ArrowDown: 'ArrowRight',
+}
+/** The arrow key that leads the same way on the board where it is shown turned a quarter to the right. */
+export const arrowOn = (turned: boolean, key: string) => (turned ? (onTurned[key] ?? key) : key)

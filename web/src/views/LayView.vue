@@ -28,7 +28,7 @@ import { useScene } from '@/composables/scene'
 import { froms, type From } from '@/composables/picture'
 import { useWays } from '@/composables/ways'
 import { useJob } from '@/stores/job'
-import { poseOf, type Pose } from '@/tray/move'
+import { arrowOn, poseOf, type Pose } from '@/tray/move'
 import { across, said } from '@/tray/units'
 
 // asked for when it is wanted: few look at it, and its parts are many
@@ -208,7 +208,8 @@ function key(id: string, event: KeyboardEvent) {
     f: () => void nextForm(e),
     t: () => group.toggle(e.id),
   }
-  const act = all[event.key] ?? all[event.key.toLowerCase()]
+  const pressed = arrowOn(canvas.value?.turned ?? false, event.key)
+  const act = all[pressed] ?? all[pressed.toLowerCase()]
   if (!act) return
   event.preventDefault()
   act()

@@ -3,10 +3,12 @@
 // begin elsewhere.
 import { computed, shallowRef, useId } from 'vue'
 import type { TrayElement } from '@/api/tray.gen'
+import { arrowOn } from '@/tray/move'
 
 const props = defineProps<{
   element: TrayElement
   scale: number // px for a mm
+  turned: boolean // the board is shown a quarter turned
   toBoard: (x: number, y: number) => { x: number; y: number }
 }>()
 const emit = defineEmits<{ bend: [path: number[][]] }>()
@@ -73,7 +75,7 @@ function key(event: KeyboardEvent, i: number) {
   const d = event.shiftKey ? 30 : 10
   const by = (
     { ArrowLeft: [-d, 0], ArrowRight: [d, 0], ArrowUp: [0, -d], ArrowDown: [0, d] } as Record<string, Pt>
-  )[event.key]
+  )[arrowOn(props.turned, event.key)]
   if (!by) return
   event.preventDefault()
   event.stopPropagation()

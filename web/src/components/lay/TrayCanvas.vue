@@ -59,10 +59,15 @@ const size = useElementBounding(room)
 
 const box = computed(() => props.scene.box as [number, number, number, number])
 /** px for a mm, of the whole board and as near as it is looked at */
-const fit = computed(() => {
+const fitting = computed(() => {
   const [, , w, h] = box.value
-  return Math.max(0.05, Math.min((size.width.value - ruler) / w, (size.height.value - ruler) / h))
+  const [wide, high] = [size.width.value - ruler, size.height.value - ruler]
+  return { lying: Math.min(wide / w, high / h), turned: Math.min(wide / h, high / w) }
 })
+const helps = 1.15 // times as large at least, or the near side stays where it is
+/** A board that stands on its narrow side is shown a quarter turned where it is seen larger so. */
+const turned = computed(() => fitting.value.turned > helps * fitting.value.lying)
+const fit = computed(() => Math.max(0.05, turned.value ? fitting.value.turned : fitting.value.lying))
 const scale = computed(() => fit.value * props.zoom)
 const mm = (px: number) => px / scale.value
 const view = computed(() => {
@@ -77,13 +82,20 @@ const lies = computed(() => {
   const middle = (from: number, long: number, own: number) =>
     Math.max(0, Math.round(from + (long - own) / 2) - from) + 'px'
   const { left, top, width, height } = size
+  const [w, h] = turned.value ? [px.value.h, px.value.w] : [px.value.w, px.value.h]
   return {
-    width: px.value.w + 'px',
-    height: px.value.h + 'px',
-    marginLeft: middle(left.value, width.value, px.value.w),
-    marginTop: middle(top.value, height.value, px.value.h),
+    width: w + 'px',
+    height: h + 'px',
+    marginLeft: middle(left.value, width.value, w),
+    marginTop: middle(top.value, height.value, h),
   }
 })
+/** The sheet as it is drawn, before it is turned. */
+const flat = computed(() => ({
+  width: px.value.w + 'px',
+  height: px.value.h + 'px',
+  ...(turned.value && { transform: `translateX(${px.value.h}px) rotate(90deg)` }),
+}))
 const art = computed(() => ({
   left: ruler + 'px',
   top: ruler + 'px',
@@ -146,7 +158,10 @@ const lensed = computed(() => {
 const hands = useTemplateRef('hands')
 function toBoard(clientX: number, clientY: number) {
   const rect = hands.value!.getBoundingClientRect()
-  return { x: mm(clientX - rect.left) + view.value.x, y: mm(clientY - rect.top) + view.value.y }
+  const [across, down] = turned.value
+    ? [clientY - rect.top, rect.right - clientX]
+    : [clientX - rect.left, clientY - rect.top]
+  return { x: mm(across) + view.value.x, y: mm(down) + view.value.y }
 }
 const { carried: pulled, ...grip } = useGrip(toBoard)
 /** What is carried as it is seen and put down: drawn against what it comes near to. */
@@ -311,7 +326,7 @@ function focused(id: string) {
 function focus(id: string) {
   hands.value?.querySelector<SVGElement>(`[data-hold="${CSS.escape(id)}"]`)?.focus()
 }
-defineExpose({ boardPoint, focus, fit })
+defineExpose({ boardPoint, focus, fit, turned })
 </script>
 
 <template>
@@ -324,129 +339,135 @@ defineExpose({ boardPoint, focus, fit })
       @pointerleave="pointer = null"
     >
       <div class="sheet" :class="{ unmeasured: !size.width.value }" :style="lies">
-        <svg v-if="lens?.vision" class="only-read" aria-hidden="true">
-          <filter :id="visionId" color-interpolation-filters="linearRGB">
-            <feColorMatrix :values="visionMatrix" />
-          </filter>
-        </svg>
-        <TrayPicture
-          v-if="size.width.value"
-          :style="[art, lensed]"
-          :scene="scene"
-          :scale="scale"
-          :hidden="isHidden"
-          :carried="carried"
-          :given="given"
-          :in-hand="inHand"
-          :around="around"
-        />
-        <img v-if="before" class="before" :style="art" :src="before" alt="The tray as it lay before" />
-        <p v-if="before" class="as-before small">Before the last change</p>
-        <svg class="layer" :viewBox="viewBox" aria-hidden="true">
-          <TrayRulers :outline="tray.board?.outline ?? []" :scale="scale" :breadth="ruler" :at="view" />
-        </svg>
-        <svg
-          ref="hands"
-          class="layer hands"
-          :class="{ fixed }"
-          :viewBox="viewBox"
-          @pointermove="follow"
-          @pointerup="lifted($event) || letGo(true)"
-          @pointercancel="(lifted($event), letGo(false))"
-        >
-          <rect
-            class="ground"
-            :x="view.x"
-            :y="view.y"
-            :width="view.w"
-            :height="view.h"
-            @pointerdown="ground"
-          />
-          <LensLayer
-            v-if="lens && !lens.vision"
-            :view="lens"
-            :holds="visible"
+        <div class="flat" :class="{ turned }" :style="flat">
+          <svg v-if="lens?.vision" class="only-read" aria-hidden="true">
+            <filter :id="visionId" color-interpolation-filters="linearRGB">
+              <feColorMatrix :values="visionMatrix" />
+            </filter>
+          </svg>
+          <TrayPicture
+            v-if="size.width.value"
+            :style="[art, lensed]"
+            :scene="scene"
             :scale="scale"
-            :board="tray.board!.outline"
-            :carried="carried?.id ?? null"
-          />
-          <g role="group" :aria-label="`The tray, ${holds.length} elements in the order they are laid`">
-            <path
-              v-for="h in holds"
-              v-show="!hidden.has(h.e.id)"
-              :key="h.e.id"
-              v-memo="[h, hidden.has(h.e.id), h.e.id === selected, scale]"
-              class="hold"
-              :class="{ locked: h.e.locked }"
-              :d="h.d"
-              :stroke-width="mm(8)"
-              role="button"
-              tabindex="0"
-              :data-hold="h.e.id"
-              :aria-label="h.says"
-              :aria-pressed="h.e.id === selected"
-              @focus="focused(h.e.id)"
-              @keydown="emit('key', h.e.id, $event)"
-              @pointerdown="take($event, h.e, h.index)"
-            />
-          </g>
-          <LensLayer
-            v-if="lens?.vision"
-            :view="lens"
-            :holds="[]"
-            :scale="scale"
-            :board="tray.board!.outline"
-            :carried="carried?.id ?? null"
-          />
-          <path
-            v-if="ghosts"
-            class="ghost"
-            :d="ghosts"
-            :stroke-width="mm(1.5)"
-            :stroke-dasharray="`${mm(4)} ${mm(4)}`"
-          />
-          <path
-            v-if="carried && chosen"
-            class="ghost"
-            :d="chosen.d"
-            :stroke-width="mm(1.5)"
-            :stroke-dasharray="`${mm(4)} ${mm(4)}`"
-          />
-          <g v-for="c in crowded" :key="c.id" :transform="c.motion" class="crowded">
-            <path :d="c.d" class="halo" :stroke-width="mm(6)" />
-            <path :d="c.d" :stroke-width="mm(3)" :stroke-dasharray="`${mm(7)} ${mm(4)}`" />
-          </g>
-          <g v-for="o in others" :key="o.e.id" class="other" :transform="motion">
-            <path :d="o.d" class="halo" :stroke-width="mm(5)" />
-            <path :d="o.d" :stroke-width="mm(2.5)" />
-          </g>
-          <TrayChosen
-            v-if="chosen"
-            :element="chosen.e"
-            :outlines="chosen.d"
-            :scale="scale"
-            :top="view.y + mm(ruler + 8)"
+            :hidden="isHidden"
             :carried="carried"
-            @turn="take($event, chosen.e, chosen.index, true)"
+            :given="given"
+            :in-hand="inHand"
+            :around="around"
           />
-          <TrailHandles
-            v-if="chosen && chosen.e.form === 'trail' && !chosen.e.locked && !carried && !fixed && !more.size"
-            :element="chosen.e"
-            :scale="scale"
-            :to-board="toBoard"
-            @bend="emit('bend', chosen.e.id, $event)"
-          />
-          <rect
-            v-if="area"
-            class="area"
-            v-bind="area"
-            :stroke-width="mm(1.5)"
-            :stroke-dasharray="`${mm(5)} ${mm(4)}`"
-          />
-          <TrayMarks :marks="marks" :scale="scale" @mark="emit('mark', $event)" />
-        </svg>
+          <img v-if="before" class="before" :style="art" :src="before" alt="The tray as it lay before" />
+          <svg class="layer" :viewBox="viewBox" aria-hidden="true">
+            <TrayRulers :outline="tray.board?.outline ?? []" :scale="scale" :breadth="ruler" :at="view" />
+          </svg>
+          <svg
+            ref="hands"
+            class="layer hands"
+            :class="{ fixed }"
+            :viewBox="viewBox"
+            @pointermove="follow"
+            @pointerup="lifted($event) || letGo(true)"
+            @pointercancel="(lifted($event), letGo(false))"
+          >
+            <rect
+              class="ground"
+              :x="view.x"
+              :y="view.y"
+              :width="view.w"
+              :height="view.h"
+              @pointerdown="ground"
+            />
+            <LensLayer
+              v-if="lens && !lens.vision"
+              :view="lens"
+              :holds="visible"
+              :scale="scale"
+              :board="tray.board!.outline"
+              :carried="carried?.id ?? null"
+            />
+            <g role="group" :aria-label="`The tray, ${holds.length} elements in the order they are laid`">
+              <path
+                v-for="h in holds"
+                v-show="!hidden.has(h.e.id)"
+                :key="h.e.id"
+                v-memo="[h, hidden.has(h.e.id), h.e.id === selected, scale]"
+                class="hold"
+                :class="{ locked: h.e.locked }"
+                :d="h.d"
+                :stroke-width="mm(8)"
+                role="button"
+                tabindex="0"
+                :data-hold="h.e.id"
+                :aria-label="h.says"
+                :aria-pressed="h.e.id === selected"
+                @focus="focused(h.e.id)"
+                @keydown="emit('key', h.e.id, $event)"
+                @pointerdown="take($event, h.e, h.index)"
+              />
+            </g>
+            <LensLayer
+              v-if="lens?.vision"
+              :view="lens"
+              :holds="[]"
+              :scale="scale"
+              :board="tray.board!.outline"
+              :carried="carried?.id ?? null"
+            />
+            <path
+              v-if="ghosts"
+              class="ghost"
+              :d="ghosts"
+              :stroke-width="mm(1.5)"
+              :stroke-dasharray="`${mm(4)} ${mm(4)}`"
+            />
+            <path
+              v-if="carried && chosen"
+              class="ghost"
+              :d="chosen.d"
+              :stroke-width="mm(1.5)"
+              :stroke-dasharray="`${mm(4)} ${mm(4)}`"
+            />
+            <g v-for="c in crowded" :key="c.id" :transform="c.motion" class="crowded">
+              <path :d="c.d" class="halo" :stroke-width="mm(6)" />
+              <path :d="c.d" :stroke-width="mm(3)" :stroke-dasharray="`${mm(7)} ${mm(4)}`" />
+            </g>
+            <g v-for="o in others" :key="o.e.id" class="other" :transform="motion">
+              <path :d="o.d" class="halo" :stroke-width="mm(5)" />
+              <path :d="o.d" :stroke-width="mm(2.5)" />
+            </g>
+            <TrayChosen
+              v-if="chosen"
+              :element="chosen.e"
+              :outlines="chosen.d"
+              :scale="scale"
+              :top="view.y + mm(ruler + 8)"
+              :carried="carried"
+              @turn="take($event, chosen.e, chosen.index, true)"
+            />
+            <TrailHandles
+              v-if="
+                chosen && chosen.e.form === 'trail' && !chosen.e.locked && !carried && !fixed && !more.size
+              "
+              :element="chosen.e"
+              :scale="scale"
+              :turned="turned"
+              :to-board="toBoard"
+              @bend="emit('bend', chosen.e.id, $event)"
+            />
+            <rect
+              v-if="area"
+              class="area"
+              v-bind="area"
+              :stroke-width="mm(1.5)"
+              :stroke-dasharray="`${mm(5)} ${mm(4)}`"
+            />
+            <TrayMarks :marks="marks" :scale="scale" @mark="emit('mark', $event)" />
+          </svg>
+        </div>
+        <p v-if="before" class="as-before small">Before the last change</p>
       </div>
     </div>
+    <p v-if="turned && !before" class="as-turned small soft">Shown turned: its near side is on the left</p>
   </div>
 </template>
 
@@ -467,6 +488,27 @@ defineExpose({ boardPoint, focus, fit })
 .sheet {
   position: relative;
   user-select: none; /* what is selected would be dragged away as a picture */
+}
+.flat {
+  position: absolute;
+  transform-origin: 0 0;
+}
+.turned :deep(text) {
+  transform-box: fill-box;
+  transform-origin: center;
+  transform: rotate(-90deg); /* words stay upright */
+}
+.turned :deep(.ruler text) {
+  transform: rotate(-90deg) translateX(-5px); /* mm: the unit at its end has room */
+}
+.as-turned {
+  position: absolute;
+  left: 0;
+  bottom: 0;
+  margin: 0;
+  padding: 2px 10px 2px 0;
+  background: var(--counter);
+  pointer-events: none;
 }
 .sheet.unmeasured {
   visibility: hidden; /* it would be seen to jump to its size */
