@@ -76,6 +76,8 @@ type ToppedUp struct {
 	Element string  `json:"element"`
 	Food    string  `json:"food"`
 	Grams   float64 `json:"grams"`
+	// GoneAtMin is when its dish had been gone, for when this is taken back.
+	GoneAtMin *float64 `json:"gone_at_min,omitempty"`
 }
 
 // Range is what a number is in one, five and nine of ten evenings.
@@ -462,8 +464,8 @@ func (a *App) TopUp(ctx context.Context, id string, tray int, food string, grams
 			return fault.Bad("grams", "should be between 0.1 and %d", mostGrams)
 		}
 		d := &e.Dishes[to]
-		d.LaidG, d.GoneAtMin, d.LeftG = round1(d.LaidG+grams), nil, 0
-		e.Topped = append(slices.Clone(e.Topped), ToppedUp{minute, tray, d.Element, food, grams})
+		e.Topped = append(slices.Clone(e.Topped), ToppedUp{minute, tray, d.Element, food, grams, d.GoneAtMin})
+		d.LaidG, d.GoneAtMin = round1(d.LaidG+grams), nil
 		return nil
 	})
 }
@@ -480,6 +482,7 @@ func (a *App) TakeBackTopUp(ctx context.Context, id string) (Evening, error) {
 			if d := &e.Dishes[i]; d.Tray == last.Tray && d.Element == last.Element && d.Food == last.Food {
 				d.LaidG = round1(math.Max(0, d.LaidG-last.Grams))
 				d.LeftG = math.Min(d.LeftG, d.LaidG)
+				d.GoneAtMin = cmp.Or(d.GoneAtMin, last.GoneAtMin)
 			}
 		}
 		return nil

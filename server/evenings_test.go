@@ -412,6 +412,9 @@ func TestToppedUp(t *testing.T) {
 	d.ask("DELETE", at+"/topped", nil).into(t, &e)
 	e = api.Evening{} // what is left out then is not there
 	d.ask("DELETE", at+"/topped", nil).into(t, &e)
+	if x := dish(nuts); x.GoneAtMin == nil || *x.GoneAtMin != *before.GoneAtMin {
+		t.Errorf("it was gone before what is taken back: %v, was %v", x.GoneAtMin, *before.GoneAtMin)
+	}
 	if math.Abs(laid()-planned) > .06 || e.Topped != nil && len(*e.Topped) > 0 {
 		t.Errorf("%g g of %g after both were taken back; %v", laid(), planned, e.Topped)
 	}

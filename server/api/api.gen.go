@@ -3029,8 +3029,11 @@ type ToppedUp struct {
 	AtMin   float64 `json:"at_min"`
 	Element string  `json:"element"`
 	Food    string  `json:"food"`
-	Grams   float64 `json:"grams"`
-	Tray    int     `json:"tray"`
+
+	// GoneAtMin when its dish had been gone, for when this is taken back
+	GoneAtMin *float64 `json:"gone_at_min,omitempty"`
+	Grams     float64  `json:"grams"`
+	Tray      int      `json:"tray"`
 }
 
 // TrayDocument A tray file, docs/formats/tray.schema.json

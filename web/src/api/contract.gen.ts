@@ -2107,6 +2107,11 @@ export interface components {
             food: string;
             /** Format: double */
             grams: number;
+            /**
+             * Format: double
+             * @description when its dish had been gone, for when this is taken back
+             */
+            gone_at_min?: number;
         };
         KeepRemainsAsked: {
             food: string;
