@@ -155,13 +155,13 @@ func PlanDay(all []Booked, o Options) (Day, error) {
 		d.serve = append(d.serve, serve)
 	}
 	d.base = slices.MinFunc(d.serve, time.Time.Compare)
-	p, err := d.planned(o.People, o.Ovens, nil)
+	p, err := d.planned(easing{people: o.People, ovens: o.Ovens})
 	if err != nil {
 		return Day{}, err
 	}
 	out := d.write(p)
 	if o.Save {
-		out.Savings = d.savings(p.Begin)
+		out.Savings = d.savings(p)
 	}
 	return out, nil
 }
@@ -199,8 +199,8 @@ func (w *worker) waiting() (n int) {
 }
 
 // planned collects the work and gives each task its time.
-func (d *kitchenDay) planned(people, ovens int, off map[string]bool) (schedule.Plan, error) {
-	d.collect(people, ovens, off)
+func (d *kitchenDay) planned(e easing) (schedule.Plan, error) {
+	d.collect(e)
 	d.works = slices.DeleteFunc(d.works, func(k work) bool { return d.o.Done[k.id] })
 	at := make(map[string]int, len(d.works))
 	for i, k := range d.works {
@@ -225,7 +225,7 @@ func (d *kitchenDay) planned(people, ovens int, off map[string]bool) (schedule.P
 	if len(tasks) > schedule.MostTasks {
 		return schedule.Plan{}, fault.Bad("trays", "hold more work than one plan takes; plan them one by one")
 	}
-	return schedule.Backward(tasks, schedule.Limits{Hands: people, Ovens: ovens, Sheets: ovenSheets}, schedule.Options{Seed: 1})
+	return schedule.Backward(tasks, schedule.Limits{Hands: e.people, Ovens: e.ovens, Sheets: ovenSheets}, schedule.Options{Seed: 1})
 }
 
 // write writes a plan with names and times.

@@ -3,6 +3,7 @@ package prep
 import (
 	"context"
 	"fmt"
+	"math"
 	"reflect"
 	"slices"
 	"strings"
@@ -504,5 +505,53 @@ func TestWeighings(t *testing.T) {
 		if d := got[id] - g; d > 1.5 || d < -1.5 {
 			t.Errorf("%s: %v g, want %v", id, got[id], g)
 		}
+	}
+}
+
+// Whoever is late is offered something, whatever leads the day: work, or food that warms up.
+func TestTheLateAreOfferedSomething(t *testing.T) {
+	larder := food.BuiltIn()
+	for n := range 24 {
+		b := brief.Brief{Guests: brief.Guests{Adults: 2 + 3*(n%8)}, Occasion: []string{"nibble", "grazing", "meal"}[n%3], ServeAt: "2026-11-29T19:00:00Z", Choice: n}
+		j, err := plan.Of(b, larder, board.BuiltInCabinet())
+		if err != nil {
+			t.Fatal(err)
+		}
+		d, err := Plan(j, larder, Options{People: 1, Ovens: 1, Now: time.Date(2026, 11, 29, 18, 50, 0, 0, time.UTC), Save: true})
+		if err != nil {
+			t.Fatal(err)
+		}
+		if d.LateMinutes < 1 {
+			t.Errorf("plan %d is not late", n)
+		}
+		if len(d.Savings) == 0 || d.Savings[0].Minutes < min(10, d.LateMinutes/4) {
+			t.Errorf("plan %d is %v minutes late and offered %+v", n, d.LateMinutes, d.Savings)
+		}
+	}
+}
+
+// Fruit that was dried off as its file says may be laid sooner than fruit that weeps.
+func TestAnElementIsAsWetAsItLies(t *testing.T) {
+	j := laidJob(t, brief.Brief{Guests: brief.Guests{Adults: 6}, ServeAt: "2026-11-30T18:00:00Z", Foods: []brief.Want{{Food: "strawberries"}, {Food: "orange-block"}, {Food: "round-crackers"}}})
+	larder := j.Larder(food.BuiltIn())
+	from := func(j *job.Job) (laid int) {
+		w := &worker{j: j, larder: larder, easing: easing{people: 1, ovens: 1}}
+		w.collect()
+		laid = math.MaxInt
+		for _, k := range w.works {
+			if k.kind == Lay && k.food == "strawberries" {
+				laid = k.from
+			}
+		}
+		return laid
+	}
+	dry := j.Clone()
+	for i := range dry.Trays[0].Elements {
+		if e := &dry.Trays[0].Elements[i]; e.Food == "strawberries" {
+			e.Wetness = food.Moist
+		}
+	}
+	if wet, dried := from(j), from(dry); wet != minutes(weepsMin) || dried >= wet {
+		t.Errorf("strawberries are laid from second %d, dried off from %d", wet, dried)
 	}
 }

@@ -66,6 +66,7 @@ func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) str
 // tooEarly says of what is done earlier than it bears, because hands or ovens are too few for its window.
 func (d *kitchenDay) tooEarly(p schedule.Plan) (out []string) {
 	worst := map[string]int{}
+	juicy := map[string]bool{} // as it lies there
 	var foods []*food.Food
 	for i, k := range d.works {
 		if k.from == schedule.Any || p.Start[i] >= k.from || k.food == "" {
@@ -79,6 +80,7 @@ func (d *kitchenDay) tooEarly(p schedule.Plan) (out []string) {
 			foods = append(foods, f)
 		}
 		worst[k.food] = max(worst[k.food], k.from-p.Start[i])
+		juicy[k.food] = juicy[k.food] || k.wet == food.Juicy
 	}
 	for _, f := range foods {
 		if worst[f.ID] < 60 {
@@ -91,7 +93,7 @@ func (d *kitchenDay) tooEarly(p schedule.Plan) (out []string) {
 			why, mend = "and goes soft", "lay it at the very end, or put it beside the tray"
 		case f.Needs(food.Wilts):
 			why, mend = "and wilts", "keep it damp and cold until the end"
-		case f.Wetness == food.Juicy || f.Needs(food.Browns):
+		case juicy[f.ID] || f.Needs(food.Browns):
 			why, mend = "and weeps or browns", "keep it covered and cold"
 		}
 		out = append(out, fmt.Sprintf("%s is worked on %s too early %s: %s, or find another pair of hands.", f.Name, say.Count(m, "minute"), why, mend))

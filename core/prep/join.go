@@ -9,10 +9,10 @@ import (
 )
 
 // collect gathers the work of all jobs.
-func (d *kitchenDay) collect(people, ovens int, off map[string]bool) {
+func (d *kitchenDay) collect(e easing) {
 	d.jobs, d.works = nil, nil
 	for n, b := range d.booked {
-		w := &worker{j: b.Job, larder: b.Larder, ovens: ovens, people: people, off: off}
+		w := &worker{j: b.Job, larder: b.Larder, easing: e}
 		if waiting := w.waiting(); waiting > 0 {
 			w.says = append(w.says, fmt.Sprintf("%s beside the board: lay the tray first, and the order of hands follows from where things lie.", are(waiting)))
 		}

@@ -90,7 +90,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 			at[k] = n
 			layers[n] = e.Layer
 			steps = append(steps, Step{Title: f.Name, Food: f.ID, Form: e.Form, Elements: []string{},
-				Late: f.Wetness == food.Crisp || f.Wetness == food.Juicy && e.Vessel == "" || f.Category == food.Garnish})
+				Late: e.Wetness == food.Crisp || e.Wetness == food.Juicy && e.Vessel == "" || f.Category == food.Garnish})
 		}
 		s := &steps[n]
 		s.Elements = append(s.Elements, e.ID)

@@ -127,6 +127,7 @@ type work struct {
 	from, by             int // seconds from serving; schedule.Any for no bound
 	tray                 int // from 1; 0 for none of them
 	late                 bool
+	wet                  food.Wetness // of what is worked on, as it lies on the tray
 	of                   []int  // the jobs of a day that it is for
 	base                 string // its name within its job
 }
@@ -140,15 +141,15 @@ type portion struct {
 	reserveG float64
 	vessels  int
 	elements []string
-	open     bool // some of it lies in no vessel
+	open     bool         // some of it lies in no vessel
+	wet      food.Wetness // the wettest of it, as it lies on the trays; its food's where none does
 }
 
 // worker collects the work of a job.
 type worker struct {
 	j      *job.Job
 	larder *food.Larder
-	ovens  int
-	people int
+	easing
 	works  []work
 	last   map[string][]string // of a food in a form: what must be done before it is laid
 	leave  int                 // seconds before serving at which the trays must be ready to go; 0 where they stay
@@ -156,7 +157,6 @@ type worker struct {
 	road   int // seconds
 	hold   float64
 	says   []string
-	off    map[string]bool // foods that are left off, to see what that saves
 }
 
 func (w *worker) add(t work) string {
@@ -181,7 +181,7 @@ func (w *worker) portions() []*portion {
 		key := StepName(foodID, form)
 		p := at[key]
 		if p == nil {
-			p = &portion{food: f}
+			p = &portion{food: f, wet: f.Wetness}
 			p.spec, _ = f.Spec(form)
 			p.spec.Form = form
 			at[key] = p
@@ -197,6 +197,10 @@ func (w *worker) portions() []*portion {
 			if p == nil {
 				continue
 			}
+			if len(p.elements) == 0 {
+				p.wet = e.Wetness
+			}
+			p.wet = wetter(p.wet, e.Wetness)
 			p.pieces += e.Count * times
 			p.grams += e.Grams * float64(times)
 			p.elements = append(p.elements, e.ID)
@@ -232,6 +236,14 @@ func (w *worker) portions() []*portion {
 	return out
 }
 
+// wetter is the wetter of two.
+func wetter(a, b food.Wetness) food.Wetness {
+	if slices.Index(food.Wetnesses, string(b)) > slices.Index(food.Wetnesses, string(a)) {
+		return b
+	}
+	return a
+}
+
 // makeReady adds what is done to a food in a form before it is laid.
 func (w *worker) makeReady(p *portion) {
 	f, key := p.food, StepName(p.food.ID, p.spec.Form)
@@ -240,6 +252,7 @@ func (w *worker) makeReady(p *portion) {
 	var before []string
 	step := func(t work) {
 		t.id, t.food, t.form, t.elements, t.grams = id(t.kind), f.ID, p.spec.Form, p.elements, math.Round(p.grams)
+		t.wet = p.wet
 		if t.count == 0 {
 			t.count = max(1, p.pieces)
 		}
@@ -290,7 +303,7 @@ func (w *worker) makeReady(p *portion) {
 			from = minutes(driesMin)
 		case f.Needs(food.Browns):
 			from = minutes(brownsMin)
-		case f.Wetness == food.Juicy && f.Category == food.Fruit:
+		case p.wet == food.Juicy && f.Category == food.Fruit:
 			from = minutes(weepsMin)
 		case f.Category == food.Cheese:
 			from = minutes(cutMin)
@@ -321,10 +334,14 @@ func (w *worker) makeReady(p *portion) {
 // warmUp is how long before serving a food leaves the fridge, minutes: as its entry says, or as the house does it
 // with all cheese and meat.
 func (w *worker) warmUp(f *food.Food) int {
-	if school := w.j.Brief.HouseRules().WarmUpMin; school > 0 && f.WarmUpMin > 0 && (f.Category == food.Cheese || f.Category == food.Meat) {
-		return min(school, int(w.hold)-standsMin)
+	warm := f.WarmUpMin
+	if school := w.j.Brief.HouseRules().WarmUpMin; school > 0 && warm > 0 && (f.Category == food.Cheese || f.Category == food.Meat) {
+		warm = school
 	}
-	return min(f.WarmUpMin, int(w.hold)-standsMin)
+	if w.warmMin > 0 {
+		warm = min(warm, w.warmMin)
+	}
+	return min(warm, int(w.hold)-standsMin)
 }
 
 // heat adds what is cooked: sheet by sheet in the oven, which takes no hands meanwhile, or on the hob, which does.
@@ -455,6 +472,10 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 			k.after = append(k.after, ids[need.Step]...)
 			k.late = k.late || onSpot[need.Step]
 		}
+		k.wet = t.Elements[t.Find(s.Elements[0])].Wetness
+		for _, id := range s.Elements {
+			k.wet = wetter(k.wet, t.Elements[t.Find(id)].Wetness)
+		}
 		w.window(&k, f, t.Elements[t.Find(s.Elements[0])].Vessel != "")
 		onSpot[s.Number] = k.late && w.leave > 0
 		laid := order[onSpot[s.Number]]
@@ -479,7 +500,7 @@ func (w *worker) window(k *work, f *food.Food, inVessel bool) {
 		k.late, k.from = true, minutes(wiltsMin)
 	case k.form == "topping":
 		k.late, k.from = true, minutes(toppingMin)
-	case f.Wetness == food.Juicy && f.Category == food.Fruit && !inVessel:
+	case k.wet == food.Juicy && f.Category == food.Fruit && !inVessel:
 		k.from = minutes(weepsMin)
 	case f.Needs(food.Perishable):
 		k.from = stands
