@@ -21,15 +21,30 @@ type Job struct {
 	Says string
 }
 
+// made is the day on which the world was made up. Everything that is chosen, planned, laid and eaten in it is
+// of that day, whenever it is loaded: only the dates move.
+var made = time.Date(2026, 10, 1, 9, 0, 0, 0, time.UTC)
+
 // at is a time some days from today, at the given hour.
 func at(today time.Time, days, hour, minute int) string {
 	d := today.AddDate(0, 0, days)
 	return time.Date(d.Year(), d.Month(), d.Day(), hour, minute, 0, 0, time.UTC).Format("2006-01-02T15:04")
 }
 
+// season is the month of the made-up world in which something is that is so many days from today.
+func season(days int) int { return int(made.AddDate(0, 0, days).Month()) }
+
+// movedTo gives a job that was planned for the day the world was made the time of its brief today.
+func movedTo(serveAt string, j *job.Job) {
+	j.Brief.ServeAt = serveAt
+	for _, t := range j.Trays {
+		t.Brief.ServeAt = serveAt
+	}
+}
+
 // FirstFiring is the pottery co-op's evening: a laid tray.
 func FirstFiring(today time.Time) brief.Brief {
-	return brief.Brief{Guests: brief.Guests{Adults: 18}, Occasion: "nibble", ServeAt: at(today, 3, 19, 0), Host: "Saltmere pottery co-op",
+	return brief.Brief{Guests: brief.Guests{Adults: 18}, Occasion: "nibble", ServeAt: at(today, 3, 19, 0), Month: season(3), Host: "Saltmere pottery co-op",
 		Place: "The kiln yard, Saltmere", Note: "First firing of the new kiln. Glaze blue if you can find anything blue that is food.",
 		Theme: &brief.Theme{Name: "glaze blue", Palette: []string{"#3b4468", "#6a4fb0", "#f2ebd6", "#b98a2e"}},
 		Board: &board.Request{Shape: "oval", LengthMM: 860, WidthMM: 560, Colour: "#744a2b"}}
@@ -37,7 +52,7 @@ func FirstFiring(today time.Time) brief.Brief {
 
 // QuizFinal is the library's evening: a brief, nothing more yet.
 func QuizFinal(today time.Time) brief.Brief {
-	return brief.Brief{Guests: brief.Guests{Adults: 9}, Occasion: "grazing", ServeAt: at(today, 9, 18, 30), Host: "Saltmere library",
+	return brief.Brief{Guests: brief.Guests{Adults: 9}, Occasion: "grazing", ServeAt: at(today, 9, 18, 30), Month: season(9), Host: "Saltmere library",
 		Place: "Reading room, upstairs", Note: "Quiz league final. Everybody reaches from their own side of the table.",
 		Diets: []brief.Diet{{Who: "everybody", Avoid: []string{"meat", "rennet"}}, {Who: "two of the blue team", Count: 2, Avoid: []string{"gluten"}}},
 		Board: &board.Request{ID: "round-48-walnut"}}
@@ -47,7 +62,7 @@ func QuizFinal(today time.Time) brief.Brief {
 func NightWatch(today time.Time) brief.Brief {
 	cold := 2.0
 	plank := board.Request{Shape: "plank", LengthMM: 1500, WidthMM: 340, Colour: "#9b6f42", Name: "Long plank, larch"}
-	return brief.Brief{Guests: brief.Guests{Adults: 40, Children: 4, Hearty: 8}, Occasion: "nibble", Course: "savoury", Besides: "some", ServeAt: at(today, 6, 21, 0), TemperatureC: &cold,
+	return brief.Brief{Guests: brief.Guests{Adults: 40, Children: 4, Hearty: 8}, Occasion: "nibble", Course: "savoury", Besides: "some", ServeAt: at(today, 6, 21, 0), Month: season(6), TemperatureC: &cold,
 		Host: "Hollin Hill observatory", Place: "The terrace, Hollin Hill", Note: "Night-sky watch. Nothing that needs both hands, everybody holds a telescope or a cup.",
 		Diets:  []brief.Diet{{Who: "six who eat no meat", Count: 6, Avoid: []string{"meat", "rennet"}}},
 		Budget: 24000, Travels: brief.Travels{Yes: true, Minutes: 25}, Boards: []board.Request{plank, plank},
@@ -56,36 +71,45 @@ func NightWatch(today time.Time) brief.Brief {
 
 // RegattaPrizes is the paper boats' afternoon: a plate for each child, picked.
 func RegattaPrizes(today time.Time) brief.Brief {
-	return brief.Brief{Guests: brief.Guests{Children: 12}, Occasion: "nibble", ServeAt: at(today, 12, 15, 0), LastsMinutes: 45, Serving: "plates",
+	return brief.Brief{Guests: brief.Guests{Children: 12}, Occasion: "nibble", ServeAt: at(today, 12, 15, 0), Month: season(12), LastsMinutes: 45, Serving: "plates",
 		Host: "Saltmere paper-boat regatta", Place: "The slipway", Note: "Prizes for twelve small captains.", PerGuest: 600,
 		Diets: []brief.Diet{{Who: "everybody", Avoid: []string{"nuts", "peanuts"}}, {Who: "one without milk", Count: 1, Avoid: []string{"milk"}}}}
 }
 
 // Jobs makes the demo world for a given day.
 func Jobs(ctx context.Context, today time.Time, larder *food.Larder) ([]Job, error) {
-	firing, err := laid(ctx, "First firing at the new kiln", FirstFiring(today), larder, arrange.Options{Seed: 7, Effort: 24})
+	firing, err := laid(ctx, "First firing at the new kiln", FirstFiring, today, larder, arrange.Options{Seed: 7, Effort: 24})
 	if err != nil {
 		return nil, err
 	}
-	watch, err := laid(ctx, "Night-sky watch", NightWatch(today), larder, arrange.Options{Seed: 3, Effort: 10})
+	watch, err := laid(ctx, "Night-sky watch", NightWatch, today, larder, arrange.Options{Seed: 7, Effort: 10})
 	if err != nil {
 		return nil, err
 	}
-	prizes, err := plan.Of(RegattaPrizes(today), larder, board.BuiltInCabinet())
+	prizes, err := planned("Paper-boat regatta prizes", RegattaPrizes, today, larder)
 	if err != nil {
 		return nil, err
 	}
-	prizes.Title = "Paper-boat regatta prizes"
 	return []Job{{firing, "laid the tray"}, {watch, "laid both planks"}, {job.New("Quiz league final", QuizFinal(today)), "wrote the brief"}, {prizes, "picked the foods"}}, nil
 }
 
-// laid is a job with all its trays laid, each from a seed of its own.
-func laid(ctx context.Context, title string, b brief.Brief, larder *food.Larder, o arrange.Options) (*job.Job, error) {
-	j, err := plan.Of(b, larder, board.BuiltInCabinet())
+// planned is a job whose trays wait to be laid, served some days from today.
+func planned(title string, of func(today time.Time) brief.Brief, today time.Time, larder *food.Larder) (*job.Job, error) {
+	j, err := plan.Of(of(made), larder, board.BuiltInCabinet())
 	if err != nil {
 		return nil, err
 	}
 	j.Title = title
+	movedTo(of(today).ServeAt, j)
+	return j, nil
+}
+
+// laid is a job with all its trays laid, each from a seed of its own.
+func laid(ctx context.Context, title string, of func(today time.Time) brief.Brief, today time.Time, larder *food.Larder, o arrange.Options) (*job.Job, error) {
+	j, err := planned(title, of, today, larder)
+	if err != nil {
+		return nil, err
+	}
 	for i, t := range j.Trays {
 		res, err := arrange.Lay(ctx, t, larder, o)
 		if err != nil {

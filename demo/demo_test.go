@@ -2,7 +2,9 @@ package demo
 
 import (
 	"context"
+	"encoding/json"
 	"slices"
+	"strings"
 	"testing"
 	"time"
 
@@ -49,6 +51,60 @@ func TestDemoWorld(t *testing.T) {
 	}
 	if briefed := jobs[2].Trays[0]; len(briefed.Elements) != 0 || len(briefed.Brief.Diets) == 0 {
 		t.Errorf("the briefed job holds %d elements", len(briefed.Elements))
+	}
+}
+
+// The world is the same on every day: foods, amounts, layouts, months and what was left. Only its dates move.
+func TestTheWorldIsTheSameEveryDay(t *testing.T) {
+	larder := food.BuiltIn()
+	world := func(today time.Time) (out []string) {
+		jobs, err := Jobs(context.Background(), today, larder)
+		if err != nil {
+			t.Fatal(err)
+		}
+		swap, played, err := Swapped(context.Background(), today, larder)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, j := range append(jobs, Job{swap, ""}) {
+			at, ok := j.Brief.ServeTime(time.UTC)
+			if days := at.Sub(today).Hours() / 24; !ok || days < -25 || days > 14 {
+				t.Errorf("%s is served at %v, today is %v", j.Title, at, today)
+			}
+			raw, err := j.Write()
+			if err != nil {
+				t.Fatal(err)
+			}
+			out = append(out, strings.ReplaceAll(string(raw), j.Brief.ServeAt, "WHEN"))
+		}
+		list, err := Evenings(today, larder)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for i := range list {
+			list[i].Date = ""
+		}
+		raw, err := json.Marshal([]any{list, played})
+		if err != nil {
+			t.Fatal(err)
+		}
+		return append(out, string(raw))
+	}
+	one := world(made)
+	for _, day := range []string{"2028-02-29T23:50:00Z"} {
+		today, err := time.Parse(time.RFC3339, day)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for i, text := range world(today) {
+			if text != one[i] {
+				at := 0
+				for at < min(len(text), len(one[i])) && text[at] == one[i][at] {
+					at++
+				}
+				t.Errorf("on %s part %d is another from %.120q on, made as %.120q", day, i, text[at:], one[i][at:])
+			}
+		}
 	}
 }
 

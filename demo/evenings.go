@@ -51,13 +51,12 @@ var crowds = []struct {
 const swapDays = 24
 
 // Evenings are what was looked back on over the year: amounts as they are planned, eaten by crowds with a taste of
-// their own. They are the same for the same day.
+// their own.
 func Evenings(today time.Time, larder *food.Larder) ([]Evening, error) {
 	var out []Evening
 	for _, c := range crowds {
 		for n, ago := range c.days {
-			on := today.AddDate(0, 0, -ago)
-			b := brief.Brief{Guests: c.guests, Occasion: c.occasion, Host: c.name, Month: int(on.Month()), ServeAt: at(today, -ago, 19, 0), Choice: n}
+			b := brief.Brief{Guests: c.guests, Occasion: c.occasion, Host: c.name, Month: season(-ago), ServeAt: at(made, -ago, 19, 0), Choice: n}
 			foods, err := plan.Choose(b, larder, board.BuiltInCabinet())
 			if err != nil {
 				return nil, err
@@ -66,7 +65,9 @@ func Evenings(today time.Time, larder *food.Larder) ([]Evening, error) {
 			for _, f := range foods {
 				forms[f.Food.ID] = f.Form
 			}
-			out = append(out, Evening{Title: c.title, Forms: forms, Record: eaten(b, c.name, foods, c.taste, on), Notes: noted(c.note, n)})
+			record := eaten(b, c.name, foods, c.taste, made.AddDate(0, 0, -ago))
+			record.Date = today.AddDate(0, 0, -ago).Format(time.DateOnly)
+			out = append(out, Evening{Title: c.title, Forms: forms, Record: record, Notes: noted(c.note, n)})
 		}
 	}
 	return out, nil
@@ -120,7 +121,7 @@ func eaten(b brief.Brief, crowd string, foods []pick.Choice, taste map[string]fl
 
 // SeedSwap is the allotment society's: served, and looked back on.
 func SeedSwap(today time.Time) brief.Brief {
-	return brief.Brief{Guests: brief.Guests{Adults: 17}, Occasion: "grazing", ServeAt: at(today, -swapDays, 18, 0), Host: "Saltmere allotment society",
+	return brief.Brief{Guests: brief.Guests{Adults: 17}, Occasion: "grazing", ServeAt: at(today, -swapDays, 18, 0), Month: season(-swapDays), Host: "Saltmere allotment society",
 		Place: "The long shed", Note: "Seed swap. They come along one wall, with both pockets full.", Access: []string{"bottom"},
 		Diets: []brief.Diet{{Who: "three who eat no meat", Count: 3, Avoid: []string{"meat", "rennet"}}},
 		Board: &board.Request{Shape: "rectangle", LengthMM: 1150, WidthMM: 700, Colour: "#8a5a36", Name: "Shed door, oak"}}
@@ -128,7 +129,7 @@ func SeedSwap(today time.Time) brief.Brief {
 
 // Swapped is the seed swap with what came home of it, by tray and element.
 func Swapped(ctx context.Context, today time.Time, larder *food.Larder) (*job.Job, []graze.Played, error) {
-	j, err := laid(ctx, "Seed swap", SeedSwap(today), larder, arrange.Options{Seed: 11, Effort: 8})
+	j, err := laid(ctx, "Seed swap", SeedSwap, today, larder, arrange.Options{Seed: 11, Effort: 8})
 	if err != nil {
 		return nil, nil, err
 	}

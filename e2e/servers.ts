@@ -1,5 +1,6 @@
 // The real binary, twice for each worker, each with a database of its own: one bench that
 // is empty and one with the demo world. So no journey sees what another one changes.
+import type { BrowserContext } from '@playwright/test'
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -9,6 +10,28 @@ export const home = (process.env.HT_E2E_HOME ??= mkdtempSync(join(tmpdir(), 'ht-
 
 // as many as there are cores: while one journey waits for its browser, the other's server works
 export const workers = Number(process.env.WORKERS ?? 2)
+
+// The day on which journeys and pictures are made is the same whenever they are, unless HAPPYTRAY_TEST_NOW names
+// another; servers and browsers are as far off the computer's own clock.
+const usual = '2026-10-14T10:30:00Z'
+export const clockOff = Number(
+  (process.env.HT_E2E_CLOCK_OFF ??= String(
+    Date.parse(process.env.HAPPYTRAY_TEST_NOW || usual) - Date.now(),
+  )),
+)
+/** What time it is for the product, ms. */
+export const now = () => Date.now() + clockOff
+/** Shows the pages of a context the time that the servers go by. */
+export const setClock = (context: BrowserContext) =>
+  context.addInitScript((off: number) => {
+    const Plain = Date
+    globalThis.Date = new Proxy(Plain, {
+      construct: (_, args) =>
+        args.length ? Reflect.construct(Plain, args) : new Plain(Plain.now() + off),
+      apply: () => new Plain(Plain.now() + off).toString(),
+      get: (of, name) => (name === 'now' ? () => Plain.now() + off : Reflect.get(of, name)),
+    })
+  }, clockOff)
 
 const at = (worker: number, which: number) => `http://127.0.0.1:${8471 + 10 * worker + which}`
 const mine = Number(process.env.TEST_PARALLEL_INDEX ?? 0)
@@ -26,6 +49,7 @@ function server(url: string, name: string, flags: string) {
       HAPPYTRAY_DOOR: new URL(door(url)).host,
       HAPPYTRAY_DB: '',
       HAPPYTRAY_LOG: 'warn',
+      HAPPYTRAY_CLOCK: new Date(now()).toISOString(),
     },
     timeout: 90_000,
     reuseExistingServer: false,

@@ -7,9 +7,11 @@ import (
 	"net/netip"
 	"os"
 	"strings"
+	"time"
 
 	"github.com/caarlos0/env/v11"
 
+	"happytray/clock"
 	"happytray/devices/lines"
 	"happytray/server"
 )
@@ -25,6 +27,7 @@ type config struct {
 	ShopNets []string `env:"HAPPYTRAY_SHOP_NETS" says:"networks besides the public ones in which a shop's feed may be, such as 192.168.4.0/24"`
 	Scale    string   `env:"HAPPYTRAY_SCALE" says:"address of a bench scale, host:port; serve --scale starts a simulated one"`
 	Probe    string   `env:"HAPPYTRAY_PROBE" says:"address of a box of thermometers, host:port; serve --probe starts a simulated one"`
+	Clock    string   `env:"HAPPYTRAY_CLOCK" says:"what time it is taken to be at the start, such as 2026-12-31T23:50:00Z, for a rehearsal; without it the computer's own clock counts"`
 	LogLevel string   `env:"HAPPYTRAY_LOG" envDefault:"info" says:"debug, info, warn or error"`
 	LogJSON  bool     `env:"HAPPYTRAY_LOG_JSON" says:"true writes the log as JSON"`
 }
@@ -46,6 +49,9 @@ func readConfig() (config, error) {
 		}
 	}
 	if _, err := c.level(); err != nil {
+		return c, err
+	}
+	if _, err := c.now(); err != nil {
 		return c, err
 	}
 	for what, address := range map[string]string{"scale": c.Scale, "thermometer": c.Probe} {
@@ -77,6 +83,18 @@ func configParams() []env.FieldParams {
 		panic(err) // the tags above
 	}
 	return params
+}
+
+// now is the clock that counts.
+func (c config) now() (func() time.Time, error) {
+	if c.Clock == "" {
+		return time.Now, nil
+	}
+	at, err := clock.Parse(c.Clock)
+	if err != nil {
+		return nil, fmt.Errorf("HAPPYTRAY_CLOCK should be a time such as 2026-12-31T23:50:00Z, not %q", c.Clock)
+	}
+	return clock.From(at), nil
 }
 
 func (c config) level() (slog.Level, error) {

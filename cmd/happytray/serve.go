@@ -88,7 +88,11 @@ func serve(ctx context.Context, conf config, dir string, withDemo, withShop, wit
 		}()
 		source = db.DSN()
 	}
-	st, err := open(ctx, source, log)
+	now, err := conf.now()
+	if err != nil {
+		return err
+	}
+	st, err := open(ctx, source, store.Options{Log: log, Now: now})
 	if err != nil {
 		return err
 	}
@@ -97,7 +101,7 @@ func serve(ctx context.Context, conf config, dir string, withDemo, withShop, wit
 	if err != nil {
 		return err
 	}
-	options := app.Options{Log: log, Shop: app.ShopPolicy{Loopback: withShop, Nets: nets}, Scale: conf.Scale, Probe: conf.Probe}
+	options := app.Options{Log: log, Now: now, Shop: app.ShopPolicy{Loopback: withShop, Nets: nets}, Scale: conf.Scale, Probe: conf.Probe}
 	if withProbe {
 		l, err := net.Listen("tcp", "127.0.0.1:0")
 		if err != nil {
@@ -126,7 +130,7 @@ func serve(ctx context.Context, conf config, dir string, withDemo, withShop, wit
 		}
 	}
 	if withShop {
-		stop, err := openShop(ctx, product, log)
+		stop, err := openShop(ctx, product, now, log)
 		if err != nil {
 			return err
 		}
@@ -187,12 +191,12 @@ func serve(ctx context.Context, conf config, dir string, withDemo, withShop, wit
 
 // openShop starts the simulated shop on a free port of loopback and has its prices
 // read, if no other shop is set.
-func openShop(ctx context.Context, product *app.App, log *slog.Logger) (stop func(), err error) {
+func openShop(ctx context.Context, product *app.App, now func() time.Time, log *slog.Logger) (stop func(), err error) {
 	l, err := net.Listen("tcp", "127.0.0.1:0")
 	if err != nil {
 		return nil, fmt.Errorf("the simulated shop finds no port: %v", err)
 	}
-	srv := &http.Server{Handler: &shop.Shop{Seed: 7}, ReadHeaderTimeout: 5 * time.Second, WriteTimeout: 20 * time.Second}
+	srv := &http.Server{Handler: &shop.Shop{Seed: 7, Now: now}, ReadHeaderTimeout: 5 * time.Second, WriteTimeout: 20 * time.Second}
 	go srv.Serve(l)
 	address := "http://" + l.Addr().String() + "/feed.json"
 	if err := product.UseStandIn(ctx, address); err != nil {
@@ -231,10 +235,10 @@ func openDebug(addr string, m *server.Metrics, log *slog.Logger) (stop func(), e
 func shown(addr string) string { return strings.Replace(addr, "[::]", "127.0.0.1", 1) }
 
 // open waits a little for a database that is still starting.
-func open(ctx context.Context, source string, log *slog.Logger) (*store.Store, error) {
+func open(ctx context.Context, source string, o store.Options) (*store.Store, error) {
 	var last error
 	for range 10 {
-		st, err := store.Open(ctx, source, store.Options{Log: log})
+		st, err := store.Open(ctx, source, o)
 		if err == nil {
 			return st, nil
 		}

@@ -1,5 +1,5 @@
-import { test, type Page } from '@playwright/test'
-import { openDemo } from '../tests/common'
+import type { Page } from '@playwright/test'
+import { openDemo, test } from '../tests/common'
 
 const folder = '../docs/screenshots'
 

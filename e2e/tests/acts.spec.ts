@@ -1,7 +1,7 @@
 // What hands do besides moving one thing, by mouse and by keys: each one step to undo.
 import { expect, type Page } from '@playwright/test'
 import { demo } from '../servers'
-import { holds, openDemo, saved, test } from './common'
+import { another, holds, openDemo, saved, test } from './common'
 
 test.use({ baseURL: demo })
 
@@ -142,7 +142,7 @@ test('several things are chosen by area, moved together and laid again, and the 
 })
 
 test('by touch: a second finger turns what the first holds, two bring the tray nearer', async ({ browser }) => {
-  const context = await browser.newContext({ hasTouch: true, viewport: { width: 1024, height: 768 }, baseURL: demo })
+  const context = await another(browser, { hasTouch: true, viewport: { width: 1024, height: 768 }, baseURL: demo })
   const page = await context.newPage()
   await openDemo(page, 'First firing', 'Lay')
   await expect(holds(page).first()).toBeAttached()

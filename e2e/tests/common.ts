@@ -1,13 +1,21 @@
 // What several journeys do.
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test as base, type Locator, type Page } from '@playwright/test'
-import { demo } from '../servers'
+import {
+  expect,
+  test as base,
+  type Browser,
+  type BrowserContextOptions,
+  type Locator,
+  type Page,
+} from '@playwright/test'
+import { demo, setClock } from '../servers'
 
 /** Tests in which a search tries at most so many layouts for each way, 0 for as its time allows: where what it
  * finds is not looked at, its seconds would only be waited for. */
 export const test = base.extend<{ effort: number }>({
   effort: [4, { option: true }],
   context: async ({ context, effort }, use) => {
+    await setClock(context)
     if (effort)
       await context.addInitScript((effort: number) => {
         const plain = window.fetch
@@ -22,6 +30,13 @@ export const test = base.extend<{ effort: number }>({
     await use(context)
   },
 })
+
+/** Another window or device, which nothing links to the first. */
+export async function another(browser: Browser, how: BrowserContextOptions = {}) {
+  const context = await browser.newContext(how)
+  await setClock(context)
+  return context
+}
 
 /** No violations, as axe sees it, on a page or on a part of it. */
 export async function clean(page: Page, part?: string) {

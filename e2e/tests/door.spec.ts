@@ -3,7 +3,7 @@ import { expect, type Browser, type Page } from '@playwright/test'
 import jsQR from 'jsqr'
 import { PNG } from 'pngjs'
 import { demo, door } from '../servers'
-import { clean, test } from './common'
+import { another, clean, test } from './common'
 
 test.use({ baseURL: demo })
 
@@ -15,7 +15,7 @@ const small = {
   hasTouch: true,
   userAgent: 'Mozilla/5.0 (Linux; Android 16) Mobile',
 }
-const phone = async (browser: Browser) => (await browser.newContext({ ...small, baseURL: door(demo) })).newPage()
+const phone = async (browser: Browser) => (await another(browser, { ...small, baseURL: door(demo) })).newPage()
 
 /** What a camera reads from the square code on a page. */
 async function scan(page: Page) {

@@ -1,7 +1,7 @@
 // From serving to the next brief: what was noted on the evening changes what the same crowd gets, and says why.
 import { expect } from '@playwright/test'
-import { demo } from '../servers'
-import { clean, saved, test } from './common'
+import { demo, now } from '../servers'
+import { another, clean, saved, test } from './common'
 
 test.use({ baseURL: demo })
 
@@ -10,7 +10,7 @@ test('an evening is served, looked back on in a minute, and the next brief of th
   browser,
 }) => {
   // a job of a new crowd, served half an hour ago
-  const at = new Date(Date.now() - 30 * 60_000).toISOString()
+  const at = new Date(now() - 30 * 60_000).toISOString()
   const brief = (serve: string) => ({
     guests: { adults: 10 },
     host: 'The lamp room',
@@ -27,7 +27,7 @@ test('an evening is served, looked back on in a minute, and the next brief of th
   expect((await api.put(`/api/v1/jobs/${made.id}`, { data: laid, headers: { 'If-Match': `"${made.revision}"` } })).status()).toBe(200)
 
   // on the evening, on a phone: one tap for what is gone, a note
-  const hand = await (await browser.newContext({ baseURL: demo, viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true })).newPage()
+  const hand = await (await another(browser, { baseURL: demo, viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true })).newPage()
   await hand.goto(`/jobs/${made.id}/serve`)
   await expect(hand.getByText('Served since')).toBeVisible()
   const grapes = laid.elements.find((e: { food: string; placed: boolean }) => e.food === 'red-grapes' && e.placed).id
@@ -89,7 +89,7 @@ test('an evening is served, looked back on in a minute, and the next brief of th
   expect((await api.delete(`/api/v1/jobs/${copy}`)).status()).toBe(204)
 
   // the next brief of the crowd
-  const later = new Date(Date.now() + 9 * 24 * 3600_000).toISOString()
+  const later = new Date(now() + 9 * 24 * 3600_000).toISOString()
   const next = await (await api.post('/api/v1/jobs', { data: { title: 'Lamp supper again', brief: brief(later) } })).json()
   const again = await (await api.post('/api/v1/plan', { data: brief(later) })).json()
   const head = await (await api.get(`/api/v1/jobs/${next.id}`)).json()
@@ -121,7 +121,7 @@ test('an evening is served, looked back on in a minute, and the next brief of th
 
 test('a logbook with nothing in it says how it comes to have something', async ({ browser }) => {
   const { empty } = await import('../servers')
-  const page = await (await browser.newContext({ baseURL: empty })).newPage()
+  const page = await (await another(browser, { baseURL: empty })).newPage()
   await page.goto('/logbook')
   await expect(page.getByRole('heading', { name: 'No evening was looked back on yet' })).toBeVisible()
   await clean(page)

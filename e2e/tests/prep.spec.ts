@@ -1,7 +1,7 @@
 // The work against the clock, and what is printed of it.
 import { expect } from '@playwright/test'
 import { demo } from '../servers'
-import { clean, openDemo, test } from './common'
+import { another, clean, openDemo, test } from './common'
 
 test.use({ baseURL: demo })
 
@@ -75,7 +75,7 @@ test('at the counter the steps go by keys, two screens share one list, and what 
   await clean(page)
 
   // on another screen the same is ticked, and what is ticked there is ticked here within a second or so
-  const other = await (await browser.newContext()).newPage()
+  const other = await (await another(browser)).newPage()
   await other.goto(page.url())
   await expect(other.locator('.which')).toContainText('3 of')
   await other.getByRole('button', { name: 'Done, next' }).click()
