@@ -55,9 +55,9 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 		}
 		all = append(all, made{head, string(raw), j.Says})
 	}
-	lots := map[string][]store.Lot{} // what stood in the cupboard that morning
+	lots := map[string]store.LotsOf{} // what stood in the cupboard that morning
 	for id, l := range demo.Cupboard(a.now()) {
-		lots[id] = lotsOf(id, l)
+		lots[id] = store.JustThese(lotsOf(id, l))
 	}
 	shelf, err := demo.Shelf(larder)
 	if err != nil {
@@ -132,7 +132,7 @@ func (a *App) demoEvenings(ctx context.Context) (evenings []Evening, swap made, 
 		}
 		at, _ := time.Parse(time.DateOnly, p.Date)
 		for _, says := range p.Notes {
-			e.Notes = append(e.Notes, Note{at.Add(22 * time.Hour), says})
+			e.Notes = append(e.Notes, Note{At: at.Add(22 * time.Hour), Says: says})
 		}
 		evenings = append(evenings, e)
 	}
@@ -175,7 +175,7 @@ func (a *App) demoEvenings(ctx context.Context) (evenings []Evening, swap made, 
 	foresee(swapped.Dishes, foreseen)
 	if at, ok := j.Brief.ServeTime(s.Location()); ok {
 		for _, n := range demo.SwapNotes {
-			swapped.Notes = append(swapped.Notes, Note{at.Add(time.Duration(n.Minute) * time.Minute).UTC(), n.Says})
+			swapped.Notes = append(swapped.Notes, Note{At: at.Add(time.Duration(n.Minute) * time.Minute).UTC(), Says: n.Says})
 		}
 	}
 	shot, err = demo.Photograph(j)

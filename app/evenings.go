@@ -71,7 +71,8 @@ type Dish struct {
 
 // ToppedUp is more of a food, laid while the evening went on.
 type ToppedUp struct {
-	AtMin   float64 `json:"at_min"` // after serving
+	ID      string  `json:"id,omitempty"` // as what it was noted where it was made
+	AtMin   float64 `json:"at_min"`       // after serving
 	Tray    int     `json:"tray"`   // from 0
 	Element string  `json:"element"`
 	Food    string  `json:"food"`
@@ -85,6 +86,7 @@ type Range = graze.Range
 
 // Note is something that was said of an evening.
 type Note struct {
+	ID   string    `json:"id,omitempty"` // as what it was noted where it was made
 	At   time.Time `json:"at"`
 	Says string    `json:"says"`
 }
@@ -197,17 +199,7 @@ func (a *App) KeepRemains(ctx context.Context, id, foodID string) (Evening, erro
 	if err != nil {
 		return e, err
 	}
-	h, err := a.fresh(ctx)
-	if err != nil {
-		return e, err
-	}
-	lots := slices.Clone(h.Stock[foodID])
-	until := on.AddDate(0, 0, e.Advice[i].Days).Format(time.DateOnly)
-	if k := slices.IndexFunc(lots, func(l food.Lot) bool { return l.BestBefore == until }); k >= 0 {
-		lots[k].Grams += e.Advice[i].Grams
-	} else {
-		lots = append(lots, food.Lot{Grams: e.Advice[i].Grams, BestBefore: until})
-	}
+	kept := store.Lot{Grams: e.Advice[i].Grams, BestBefore: on.AddDate(0, 0, e.Advice[i].Days).Format(time.DateOnly)}
 	err = a.store.Whole(ctx, func(st *store.Store) error { // both, or neither: it goes in once
 		in := false
 		_, err := st.ChangeEvening(ctx, id, func(was store.Evening) (store.Evening, error) {
@@ -222,13 +214,25 @@ func (a *App) KeepRemains(ctx context.Context, id, foodID string) (Evening, erro
 		if err != nil || in {
 			return err
 		}
-		_, err = st.ChangeHouse(ctx, store.Change{Lots: map[string][]store.Lot{foodID: lotsOf(foodID, lots)}})
+		_, err = st.ChangeHouse(ctx, store.Change{Lots: map[string]store.LotsOf{foodID: with(kept)}})
 		return err
 	})
 	if err != nil {
 		return e, err
 	}
 	return a.Evening(ctx, id)
+}
+
+// with adds a lot to whatever stands in the cupboard when it comes there.
+func with(lot store.Lot) store.LotsOf {
+	return func(was []store.Lot) ([]store.Lot, error) {
+		lots := slices.Clone(was)
+		if k := slices.IndexFunc(lots, func(l store.Lot) bool { return l.BestBefore == lot.BestBefore }); k >= 0 {
+			lots[k].Grams += lot.Grams
+			return lots, nil
+		}
+		return append(lots, lot), nil
+	}
 }
 
 // blank is a job's evening before anybody noted anything.
@@ -378,15 +382,34 @@ func (a *App) SaveEvening(ctx context.Context, id string, seen int64, in Evening
 		a.compare(ctx, id, in.Dishes)
 	}
 	kept, err := a.store.ChangeEvening(ctx, id, func(was store.Evening) (store.Evening, error) {
+		if was.Version == seen+1 {
+			if now, err := readEvening(was); err == nil && now.says(in) {
+				return was, errSame
+			}
+		}
 		if was.Version != seen {
 			return was, store.ErrConflict
 		}
 		return in.write()
 	})
+	if errors.Is(err, errSame) {
+		return a.Evening(ctx, id)
+	}
 	if err != nil {
 		return Evening{}, err
 	}
 	return a.read(ctx, kept)
+}
+
+// errSame is told where what is to be kept stands there already: an answer was lost, and this is the same come again.
+var errSame = errors.New("it stands there already")
+
+// says reports whether two evenings say the same, whatever their versions.
+func (e Evening) says(other Evening) bool {
+	e.Version, other.Version = 0, 0
+	a, errA := e.write()
+	b, errB := other.write()
+	return errA == nil && errB == nil && a.Document == b.Document
 }
 
 // compare puts beside what came home what had been foreseen, once. Where nothing can be foreseen the record stands alone.
@@ -424,9 +447,22 @@ func (a *App) DropEvening(ctx context.Context, id string) error {
 	return err
 }
 
-// NoteGone notes while an evening goes on that an element is gone, now, or that it is not after all.
-func (a *App) NoteGone(ctx context.Context, id string, tray int, element string, gone bool) (Evening, error) {
-	return a.onTheEvening(ctx, id, func(e *Evening, minute float64) error {
+// Entry tells of something that was noted on a device which may have been away: it is sent when the server is back, and
+// perhaps twice, where an answer was lost.
+type Entry struct {
+	Key string        // its name, given where it was made; "" for none
+	Ago time.Duration // how long ago it was made, by that device's reckoning
+}
+
+// mostAgo bounds how old an entry may be.
+const mostAgo = 7 * 24 * time.Hour
+
+// of is when an entry was made, given when it came.
+func (e Entry) of(now time.Time) time.Time { return now.Add(-min(max(e.Ago, 0), mostAgo)) }
+
+// NoteGone notes while an evening goes on that an element is gone, or that it is not after all.
+func (a *App) NoteGone(ctx context.Context, id string, tray int, element string, gone bool, entry Entry) (Evening, error) {
+	return a.onTheEvening(ctx, id, entry, func(e *Evening, minute float64) error {
 		for i := range e.Dishes {
 			d := &e.Dishes[i]
 			if d.Tray != tray || d.Element != element {
@@ -442,10 +478,13 @@ func (a *App) NoteGone(ctx context.Context, id string, tray int, element string,
 	})
 }
 
-// TopUp notes while an evening goes on that so many grams more of a food were laid, now: where it was gone, or else where
-// least of it was laid.
-func (a *App) TopUp(ctx context.Context, id string, tray int, food string, grams float64) (Evening, error) {
-	return a.onTheEvening(ctx, id, func(e *Evening, minute float64) error {
+// TopUp notes while an evening goes on that so many grams more of a food were laid: where it was gone, or else where
+// least of it was laid. The same entry counts once.
+func (a *App) TopUp(ctx context.Context, id string, tray int, food string, grams float64, entry Entry) (Evening, error) {
+	return a.onTheEvening(ctx, id, entry, func(e *Evening, minute float64) error {
+		if entry.Key != "" && slices.ContainsFunc(e.Topped, func(t ToppedUp) bool { return t.ID == entry.Key }) {
+			return nil
+		}
 		to := -1
 		for i := range e.Dishes {
 			d := &e.Dishes[i]
@@ -464,20 +503,27 @@ func (a *App) TopUp(ctx context.Context, id string, tray int, food string, grams
 			return fault.Bad("grams", "should be between 0.1 and %d", mostGrams)
 		}
 		d := &e.Dishes[to]
-		e.Topped = append(slices.Clone(e.Topped), ToppedUp{minute, tray, d.Element, food, grams, d.GoneAtMin})
+		e.Topped = append(slices.Clone(e.Topped), ToppedUp{entry.Key, minute, tray, d.Element, food, grams, d.GoneAtMin})
 		d.LaidG, d.GoneAtMin = round1(d.LaidG+grams), nil
 		return nil
 	})
 }
 
-// TakeBackTopUp takes the last of what was noted as laid later back.
-func (a *App) TakeBackTopUp(ctx context.Context, id string) (Evening, error) {
-	return a.onTheEvening(ctx, id, func(e *Evening, _ float64) error {
-		if len(e.Topped) == 0 {
+// TakeBackTopUp takes what was noted as laid later back: the entry of that key, which may be gone already, or the last
+// one where none is named.
+func (a *App) TakeBackTopUp(ctx context.Context, id string, entry Entry) (Evening, error) {
+	return a.onTheEvening(ctx, id, entry, func(e *Evening, _ float64) error {
+		at := len(e.Topped) - 1
+		if entry.Key != "" {
+			if at = slices.IndexFunc(e.Topped, func(t ToppedUp) bool { return t.ID == entry.Key }); at < 0 {
+				return nil
+			}
+		}
+		if at < 0 {
 			return fault.Bad("topped", "nothing was noted as topped up")
 		}
-		last := e.Topped[len(e.Topped)-1]
-		e.Topped = slices.Clone(e.Topped[:len(e.Topped)-1])
+		last := e.Topped[at]
+		e.Topped = slices.Delete(slices.Clone(e.Topped), at, at+1)
 		for i := range e.Dishes {
 			if d := &e.Dishes[i]; d.Tray == last.Tray && d.Element == last.Element && d.Food == last.Food {
 				d.LaidG = round1(math.Max(0, d.LaidG-last.Grams))
@@ -492,24 +538,70 @@ func (a *App) TakeBackTopUp(ctx context.Context, id string) (Evening, error) {
 // mostGrams bounds what is laid later at once.
 const mostGrams = 100_000
 
-// AddNote notes something on the evening, with the time.
-func (a *App) AddNote(ctx context.Context, id, says string) (Evening, error) {
-	return a.onTheEvening(ctx, id, func(e *Evening, _ float64) error {
+// AddNote notes something on the evening, with the time. The same entry counts once.
+func (a *App) AddNote(ctx context.Context, id, says string, entry Entry) (Evening, error) {
+	return a.onTheEvening(ctx, id, entry, func(e *Evening, _ float64) error {
+		if entry.Key != "" && slices.ContainsFunc(e.Notes, func(n Note) bool { return n.ID == entry.Key }) {
+			return nil
+		}
 		if strings.TrimSpace(says) == "" {
 			return fault.Bad("says", "write what is to be remembered")
 		}
-		e.Notes = append(e.Notes, Note{a.now().UTC().Truncate(time.Second), strings.TrimSpace(says)})
+		e.Notes = append(e.Notes, Note{entry.Key, entry.of(a.now()).UTC().Truncate(time.Second), strings.TrimSpace(says)})
 		return nil
 	})
 }
 
-// onTheEvening changes what is noted of a job's evening, whoever else does; minute is how far it has gone.
-func (a *App) onTheEvening(ctx context.Context, id string, change func(e *Evening, minute float64) error) (Evening, error) {
+// Came is what came home of a dish, or when it was gone, and why.
+type Came struct {
+	Tray      int
+	Element   string
+	Food      string
+	LeftG     float64
+	GoneAtMin *float64
+	Reasons   []string
+}
+
+// ChangeEvening notes what came home of some dishes, whoever notes others meanwhile; and, where done is given, whether all
+// was looked back on.
+func (a *App) ChangeEvening(ctx context.Context, id string, came []Came, done *bool) (Evening, error) {
+	var foreseen []Dish
+	if done != nil && *done { // looked up before anything is locked
+		e, err := a.Evening(ctx, id)
+		if err != nil {
+			return e, err
+		}
+		foreseen = e.Dishes
+		a.compare(ctx, id, foreseen)
+	}
+	return a.onTheEvening(ctx, id, Entry{}, func(e *Evening, _ float64) error {
+		for n, c := range came {
+			i := slices.IndexFunc(e.Dishes, func(d Dish) bool { return d.Tray == c.Tray && d.Element == c.Element && d.Food == c.Food })
+			if i < 0 {
+				return fault.Bad(fmt.Sprintf("dishes[%d]", n), "there is no such thing on this tray")
+			}
+			e.Dishes[i].LeftG, e.Dishes[i].GoneAtMin, e.Dishes[i].Reasons = c.LeftG, c.GoneAtMin, c.Reasons
+		}
+		if done != nil {
+			e.Done = *done
+		}
+		for i := range e.Dishes {
+			d := &e.Dishes[i]
+			if k := slices.IndexFunc(foreseen, func(f Dish) bool { return f.Tray == d.Tray && f.Element == d.Element && f.Food == d.Food }); k >= 0 && d.Foreseen == nil {
+				d.Foreseen = foreseen[k].Foreseen
+			}
+		}
+		return nil
+	})
+}
+
+// onTheEvening changes what is noted of a job's evening, whoever else does; minute is how far it had gone at the entry.
+func (a *App) onTheEvening(ctx context.Context, id string, entry Entry, change func(e *Evening, minute float64) error) (Evening, error) {
 	blank, err := a.blank(ctx, id)
 	if err != nil {
 		return Evening{}, err
 	}
-	minute, err := a.minuteOf(ctx, id, blank.LastedMin)
+	minute, err := a.minuteOf(ctx, id, blank.LastedMin, entry.of(a.now()))
 	if err != nil {
 		return Evening{}, err
 	}
@@ -536,8 +628,8 @@ func (a *App) onTheEvening(ctx context.Context, id string, change func(e *Evenin
 	return a.read(ctx, kept)
 }
 
-// minuteOf is how many minutes of a job's evening have gone, within the evening.
-func (a *App) minuteOf(ctx context.Context, id string, lasts float64) (float64, error) {
+// minuteOf is how many minutes of a job's evening had gone at a time, within the evening.
+func (a *App) minuteOf(ctx context.Context, id string, lasts float64, when time.Time) (float64, error) {
 	h, err := a.House(ctx)
 	if err != nil {
 		return 0, err
@@ -554,7 +646,7 @@ func (a *App) minuteOf(ctx context.Context, id string, lasts float64) (float64, 
 	if !ok {
 		return 0, nil
 	}
-	return math.Round(math.Min(lasts, math.Max(0, a.now().Sub(at).Minutes()))), nil
+	return math.Round(math.Min(lasts, math.Max(0, when.Sub(at).Minutes()))), nil
 }
 
 // Learnt is what all evenings before a day have taught, "" for all of them, for an occasion and a month.

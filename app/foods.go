@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"strings"
+	"time"
 	"unicode"
 
 	"happytray/core/brief"
@@ -152,8 +153,18 @@ func (a *App) HandFoodBack(ctx context.Context, id string) error {
 	return err
 }
 
-// SaveStock keeps what the cupboard holds of a food.
-func (a *App) SaveStock(ctx context.Context, id string, lots []food.Lot) error {
+// KeepsUntil is the day until which a lot of a food that is opened today keeps, by the house's calendar.
+func (a *App) KeepsUntil(ctx context.Context, f *food.Food) (string, error) {
+	s, err := a.Settings(ctx)
+	if err != nil {
+		return "", err
+	}
+	return a.now().In(s.Location()).AddDate(0, 0, f.KeepsDays).Format(time.DateOnly), nil
+}
+
+// SaveStock keeps what the cupboard holds of a food, out of what it held when it was looked at, seen: store.ErrConflict
+// where it holds something else by now. Where seen is nil nobody has looked.
+func (a *App) SaveStock(ctx context.Context, id string, lots, seen []food.Lot) error {
 	h, err := a.fresh(ctx)
 	if err != nil {
 		return err
@@ -176,8 +187,28 @@ func (a *App) SaveStock(ctx context.Context, id string, lots []food.Lot) error {
 			keep = append(keep, store.Lot{Food: id, Grams: l.Grams, BestBefore: l.BestBefore})
 		}
 	}
-	_, err = a.store.ChangeHouse(ctx, store.Change{Lots: map[string][]store.Lot{id: keep}})
+	_, err = a.store.ChangeHouse(ctx, store.Change{Lots: map[string]store.LotsOf{id: func(was []store.Lot) ([]store.Lot, error) {
+		if seen != nil && !sameLots(was, seen) {
+			return nil, store.ErrConflict
+		}
+		return keep, nil
+	}}})
 	return err
+}
+
+// sameLots reports whether the cupboard holds what was seen there, in whatever order.
+func sameLots(was []store.Lot, seen []food.Lot) bool {
+	by := map[string]float64{}
+	for _, l := range was {
+		by[l.BestBefore] = l.Grams
+	}
+	for _, l := range seen {
+		if g, ok := by[l.BestBefore]; !ok || g != l.Grams {
+			return false
+		}
+		delete(by, l.BestBefore)
+	}
+	return len(by) == 0
 }
 
 // SavePhoto keeps a photograph of a food, a small JPEG; without data it throws it away.

@@ -210,12 +210,12 @@ func (a *App) LogbookTable(ctx context.Context) ([]byte, error) {
 
 func number(v float64) string { return strconv.FormatFloat(v, 'f', -1, 64) }
 
-// AddPhoto keeps a photograph of a job's evening, a JPEG that was made small.
-func (a *App) AddPhoto(ctx context.Context, id string, jpeg []byte) (store.Photo, error) {
+// AddPhoto keeps a photograph of a job's evening, a JPEG that was made small. The same entry is kept once.
+func (a *App) AddPhoto(ctx context.Context, id string, jpeg []byte, entry Entry) (store.Photo, error) {
 	if _, err := a.store.Head(ctx, id); err != nil {
 		return store.Photo{}, err
 	}
-	p := store.Photo{Evening: id, ID: uuid.NewString(), Media: "image/jpeg", Data: jpeg, MadeAt: a.now().UTC().Truncate(time.Millisecond)}
+	p := store.Photo{Evening: id, ID: cmp.Or(entry.Key, uuid.NewString()), Media: "image/jpeg", Data: jpeg, MadeAt: entry.of(a.now()).UTC().Truncate(time.Millisecond)}
 	return p, a.store.AddPhoto(ctx, p, MostPhotos)
 }
 

@@ -65,7 +65,7 @@ func (a *App) TakeTable(ctx context.Context, raw []byte, seen int64) (in *table.
 	if seen != h.Version {
 		return in, h.Version, ErrSeen
 	}
-	ch := store.Change{Seen: h.Version, Lots: map[string][]store.Lot{}}
+	ch := store.Change{Seen: h.Version, Lots: map[string]store.LotsOf{}}
 	for i := range in.Foods {
 		t, err := h.thingOf(&in.Foods[i])
 		if err != nil {
@@ -74,7 +74,7 @@ func (a *App) TakeTable(ctx context.Context, raw []byte, seen int64) (in *table.
 		ch.Things = append(ch.Things, t)
 	}
 	for id, lots := range in.Stock {
-		ch.Lots[id] = lotsOf(id, lots)
+		ch.Lots[id] = store.JustThese(lotsOf(id, lots))
 	}
 	if len(ch.Things)+len(ch.Lots) == 0 {
 		return in, h.Version, nil

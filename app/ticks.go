@@ -55,7 +55,7 @@ func (a *App) ticks(ctx context.Context, id string) (map[string]time.Time, error
 }
 
 // SetTick notes that a task was done, or that it was not after all.
-func (a *App) SetTick(ctx context.Context, id, task string, done bool) error {
+func (a *App) SetTick(ctx context.Context, id, task string, done bool, entry Entry) error {
 	if task == "" || len(task) > mostTaskName {
 		return fault.Bad("task", "should have 1 to %d letters", mostTaskName)
 	}
@@ -69,7 +69,7 @@ func (a *App) SetTick(ctx context.Context, id, task string, done bool) error {
 		}
 		if done {
 			if _, met := ticks[task]; !met {
-				ticks[task] = a.now().UTC().Truncate(time.Second)
+				ticks[task] = entry.of(a.now()).UTC().Truncate(time.Second)
 			}
 		} else {
 			delete(ticks, task)

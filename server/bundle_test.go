@@ -10,6 +10,7 @@ import (
 	"testing"
 	"time"
 
+	"happytray/clock/clocktest"
 	"happytray/formats/bundle"
 	"happytray/server/api"
 )
@@ -94,7 +95,7 @@ func TestHostileBundles(t *testing.T) {
 	d := open(t, db.DSN())
 	zip := func(files ...bundle.File) []byte {
 		var b bytes.Buffer
-		if err := bundle.Write(&b, files, time.Now()); err != nil {
+		if err := bundle.Write(&b, files, clocktest.Now()); err != nil {
 			t.Fatal(err)
 		}
 		return b.Bytes()

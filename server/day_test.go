@@ -6,6 +6,7 @@ import (
 	"testing"
 	"time"
 
+	"happytray/clock/clocktest"
 	"happytray/server/api"
 )
 
@@ -13,7 +14,7 @@ import (
 // over is late for nobody, and one that begins too late says so.
 func TestDayAndSheets(t *testing.T) {
 	d := open(t, db.DSN())
-	serve := time.Now().Add(72 * time.Hour).Truncate(time.Hour)
+	serve := clocktest.Now().Add(72 * time.Hour).Truncate(time.Hour)
 	made := func(title string, at time.Time) string {
 		j := d.planned(title, `{"guests":{"adults":9},"serve_at":"`+at.Format(time.RFC3339)+`"}`)
 		return "/api/v1/jobs/" + j.Id
@@ -47,11 +48,11 @@ func TestDayAndSheets(t *testing.T) {
 		}
 	}
 	var soon, over api.Day
-	d.ask("GET", made("In ten minutes", time.Now().Add(10*time.Minute))+"/day", nil).into(t, &soon)
+	d.ask("GET", made("In ten minutes", clocktest.Now().Add(10*time.Minute))+"/day", nil).into(t, &soon)
 	if soon.LateMinutes < 10 || soon.Savings == nil || len(*soon.Savings) == 0 {
 		t.Errorf("served in ten minutes: %v late", soon.LateMinutes)
 	}
-	d.ask("GET", made("Last week", time.Now().Add(-170*time.Hour))+"/day", nil).into(t, &over)
+	d.ask("GET", made("Last week", clocktest.Now().Add(-170*time.Hour))+"/day", nil).into(t, &over)
 	if over.LateMinutes != 0 {
 		t.Errorf("a week ago: %v late", over.LateMinutes)
 	}

@@ -21,6 +21,7 @@ import (
 	"github.com/gorilla/securecookie"
 
 	"happytray/app"
+	"happytray/clock/clocktest"
 	"happytray/server/api"
 	"happytray/store"
 )
@@ -54,7 +55,7 @@ func newEntry(t *testing.T, at, public string) *entry {
 	if err != nil {
 		t.Fatal(err)
 	}
-	now := time.Now()
+	now := clocktest.Now()
 	e := &entry{keeper: keeper, clock: &now}
 	e.app = app.New(st, app.Options{Now: func() time.Time { return *e.clock }})
 	log := slog.New(slog.DiscardHandler)

@@ -3,6 +3,7 @@ package server
 import (
 	"errors"
 	"net/http"
+	"time"
 
 	"github.com/gin-gonic/gin"
 
@@ -49,6 +50,30 @@ func (s *Server) SaveEvening(c *gin.Context, id api.JobId, params api.SaveEvenin
 	s.noted(c, e, err)
 }
 
+// ChangeEvening notes what came home of some dishes.
+func (s *Server) ChangeEvening(c *gin.Context, id api.JobId) {
+	var in api.EveningChange
+	if err := document.Read(body(c), &in); err != nil {
+		s.fail(c, anEvening, err)
+		return
+	}
+	var came []app.Came
+	for _, d := range or(in.Dishes, nil) {
+		one := app.Came{Tray: d.Tray, Element: or(d.Element, ""), Food: d.Food, LeftG: d.LeftG, GoneAtMin: d.GoneAtMin, Reasons: []string{}}
+		for _, r := range d.Reasons {
+			one.Reasons = append(one.Reasons, string(r))
+		}
+		came = append(came, one)
+	}
+	e, err := s.app.ChangeEvening(c.Request.Context(), id, came, in.Done)
+	s.noted(c, e, err)
+}
+
+// entryOf is what a device tells of an entry.
+func entryOf(key *string, agoS *float64) app.Entry {
+	return app.Entry{Key: or(key, ""), Ago: time.Duration(or(agoS, 0) * float64(time.Second))}
+}
+
 // noted answers with an evening as it is noted now.
 func (s *Server) noted(c *gin.Context, e app.Evening, err error) {
 	if err != nil {
@@ -64,30 +89,30 @@ func (s *Server) DropEvening(c *gin.Context, id api.JobId) {
 }
 
 // NoteGone notes that something is gone.
-func (s *Server) NoteGone(c *gin.Context, id api.JobId) {
+func (s *Server) NoteGone(c *gin.Context, id api.JobId, params api.NoteGoneParams) {
 	var in api.GoneAsked
 	if err := document.Read(body(c), &in); err != nil {
 		s.fail(c, anEvening, err)
 		return
 	}
-	e, err := s.app.NoteGone(c.Request.Context(), id, or(in.Tray, 0), in.Element, in.Gone)
+	e, err := s.app.NoteGone(c.Request.Context(), id, or(in.Tray, 0), in.Element, in.Gone, entryOf(params.IdempotencyKey, params.AgoS))
 	s.noted(c, e, err)
 }
 
 // TopUp notes that more was laid.
-func (s *Server) TopUp(c *gin.Context, id api.JobId) {
+func (s *Server) TopUp(c *gin.Context, id api.JobId, params api.TopUpParams) {
 	var in api.ToppedAsked
 	if err := document.Read(body(c), &in); err != nil {
 		s.fail(c, anEvening, err)
 		return
 	}
-	e, err := s.app.TopUp(c.Request.Context(), id, or(in.Tray, 0), in.Food, in.Grams)
+	e, err := s.app.TopUp(c.Request.Context(), id, or(in.Tray, 0), in.Food, in.Grams, entryOf(params.IdempotencyKey, params.AgoS))
 	s.noted(c, e, err)
 }
 
 // TakeBackTopUp takes the last of that back.
-func (s *Server) TakeBackTopUp(c *gin.Context, id api.JobId) {
-	e, err := s.app.TakeBackTopUp(c.Request.Context(), id)
+func (s *Server) TakeBackTopUp(c *gin.Context, id api.JobId, params api.TakeBackTopUpParams) {
+	e, err := s.app.TakeBackTopUp(c.Request.Context(), id, entryOf(params.IdempotencyKey, params.AgoS))
 	s.noted(c, e, err)
 }
 
@@ -103,13 +128,13 @@ func (s *Server) KeepRemains(c *gin.Context, id api.JobId) {
 }
 
 // AddNote notes something.
-func (s *Server) AddNote(c *gin.Context, id api.JobId) {
+func (s *Server) AddNote(c *gin.Context, id api.JobId, params api.AddNoteParams) {
 	var in api.NoteAsked
 	if err := document.Read(body(c), &in); err != nil {
 		s.fail(c, anEvening, err)
 		return
 	}
-	e, err := s.app.AddNote(c.Request.Context(), id, in.Says)
+	e, err := s.app.AddNote(c.Request.Context(), id, in.Says, entryOf(params.IdempotencyKey, params.AgoS))
 	s.noted(c, e, err)
 }
 
@@ -128,7 +153,7 @@ func (s *Server) Photos(c *gin.Context, id api.JobId) {
 }
 
 // AddPhoto keeps a photograph of an evening.
-func (s *Server) AddPhoto(c *gin.Context, id api.JobId) {
+func (s *Server) AddPhoto(c *gin.Context, id api.JobId, params api.AddPhotoParams) {
 	picture, ok := s.readPhoto(c)
 	if !ok {
 		return
@@ -136,7 +161,7 @@ func (s *Server) AddPhoto(c *gin.Context, id api.JobId) {
 	small, err := picture.Fit(photo.LargeSide)
 	var p store.Photo
 	if err == nil {
-		p, err = s.app.AddPhoto(c.Request.Context(), id, small)
+		p, err = s.app.AddPhoto(c.Request.Context(), id, small, entryOf(params.IdempotencyKey, params.AgoS))
 	}
 	switch {
 	case errors.Is(err, store.ErrMany):

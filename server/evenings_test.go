@@ -13,6 +13,7 @@ import (
 	"testing"
 	"time"
 
+	"happytray/clock/clocktest"
 	"happytray/core/geom"
 	"happytray/core/job"
 	"happytray/core/learn"
@@ -25,7 +26,7 @@ import (
 // next time, says so, can be refused, and is undone with the record.
 func TestFromServingToTheNextBrief(t *testing.T) {
 	d := open(t, db.DSN())
-	served := time.Now().Add(-40 * time.Minute)
+	served := clocktest.Now().Add(-40 * time.Minute)
 	brief := func(at time.Time) string {
 		return `{"guests":{"adults":12},"host":"The tide gauge club","foods":["orange-block","wide-sausage","round-crackers","red-grapes","almonds","chickpea-dip"],"serve_at":"` + at.UTC().Format(time.RFC3339) + `"}`
 	}
@@ -172,7 +173,7 @@ func TestFromServingToTheNextBrief(t *testing.T) {
 		a.into(t, &doc)
 		return grams(doc), string(a.body)
 	}
-	next := brief(time.Now().Add(100 * time.Hour))
+	next := brief(clocktest.Now().Add(100 * time.Hour))
 	with, file := plan(next)
 	if !strings.Contains(file, `"learnt"`) || !strings.Contains(file, "too sour") {
 		t.Error("the next brief does not say what was learnt")
@@ -369,7 +370,7 @@ func TestAPhotographBesideThePlan(t *testing.T) {
 // What was laid later counts as laid, where it was gone, and can be taken back.
 func TestToppedUp(t *testing.T) {
 	d := open(t, db.DSN())
-	at := "/api/v1/jobs/" + d.laidOut("Topped up", `{"guests":{"adults":10},"foods":["orange-block","almonds","red-grapes"],"serve_at":"`+time.Now().Add(-30*time.Minute).UTC().Format(time.RFC3339)+`"}`) + "/evening"
+	at := "/api/v1/jobs/" + d.laidOut("Topped up", `{"guests":{"adults":10},"foods":["orange-block","almonds","red-grapes"],"serve_at":"`+clocktest.Now().Add(-30*time.Minute).UTC().Format(time.RFC3339)+`"}`) + "/evening"
 	var e api.Evening
 	d.ask("GET", at, nil).into(t, &e)
 	laid := func() (grams float64) {
@@ -496,7 +497,7 @@ func TestLogbook(t *testing.T) {
 
 func TestWhatStoodOutBeforeServing(t *testing.T) {
 	d := open(t, db.DSN())
-	id := "/api/v1/jobs/" + d.laidOut("Out early", `{"guests":{"adults":8},"foods":["orange-block","wide-sausage","almonds","red-grapes"],"serve_at":"`+time.Now().Add(3*time.Hour).UTC().Format(time.RFC3339)+`"}`)
+	id := "/api/v1/jobs/" + d.laidOut("Out early", `{"guests":{"adults":8},"foods":["orange-block","wide-sausage","almonds","red-grapes"],"serve_at":"`+clocktest.Now().Add(3*time.Hour).UTC().Format(time.RFC3339)+`"}`)
 	var e api.Evening
 	d.ask("GET", id+"/evening", nil).into(t, &e)
 	e.Done = true

@@ -325,13 +325,13 @@ func (s *Server) PinTask(c *gin.Context, id api.JobId, task string) {
 }
 
 // SetTick notes that a task was done, or was not.
-func (s *Server) SetTick(c *gin.Context, id api.JobId, task string) {
+func (s *Server) SetTick(c *gin.Context, id api.JobId, task string, params api.SetTickParams) {
 	var in api.TickAsked
 	if err := document.Read(body(c), &in); err != nil {
 		s.fail(c, aJob, err)
 		return
 	}
-	s.done(c, aJob, s.app.SetTick(c.Request.Context(), id, task, in.Done))
+	s.done(c, aJob, s.app.SetTick(c.Request.Context(), id, task, in.Done, entryOf(params.IdempotencyKey, params.AgoS)))
 }
 
 // JobSheet sends what is printed of a job.

@@ -156,6 +156,9 @@ func (s *Server) answerFood(c *gin.Context, status int, id string) {
 	}
 	out, err := foodPage(h, f)
 	if err == nil {
+		out.LotUntil, err = s.app.KeepsUntil(c.Request.Context(), f)
+	}
+	if err == nil {
 		out.Photo, err = s.app.Store().HasPicture(c.Request.Context(), id)
 	}
 	if err != nil {
@@ -251,13 +254,21 @@ func (s *Server) SaveStock(c *gin.Context, id api.ThingId) {
 	var in api.Lots
 	err := document.Read(body(c), &in)
 	if err == nil {
-		lots := make([]food.Lot, len(in.Lots))
-		for i, l := range in.Lots {
-			lots[i] = food.Lot{Grams: l.Grams, BestBefore: l.BestBefore}
+		var seen []food.Lot
+		if in.Seen != nil {
+			seen = lotsOf(*in.Seen)
 		}
-		err = s.app.SaveStock(c.Request.Context(), id, lots)
+		err = s.app.SaveStock(c.Request.Context(), id, lotsOf(in.Lots), seen)
 	}
 	s.answerFoodAfter(c, http.StatusOK, id, err)
+}
+
+func lotsOf(in []api.Lot) []food.Lot {
+	out := make([]food.Lot, len(in))
+	for i, l := range in {
+		out[i] = food.Lot{Grams: l.Grams, BestBefore: l.BestBefore}
+	}
+	return out
 }
 
 func (s *Server) MeasureForm(c *gin.Context, id api.ThingId, form string, params api.MeasureFormParams) {

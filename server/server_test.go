@@ -24,6 +24,7 @@ import (
 	"github.com/getkin/kin-openapi/routers/gorillamux"
 
 	"happytray/app"
+	"happytray/clock/clocktest"
 	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
@@ -63,12 +64,12 @@ func open(tb testing.TB, source string) *desk {
 
 func openWith(tb testing.TB, source string, o Options) *desk {
 	tb.Helper()
-	st, err := store.Open(context.Background(), source, store.Options{})
+	st, err := store.Open(context.Background(), source, store.Options{Now: clocktest.Now})
 	if err != nil {
 		tb.Fatal(err)
 	}
 	tb.Cleanup(func() { st.Close() })
-	return openApp(tb, app.New(st, app.Options{Shop: app.ShopPolicy{Loopback: true}}), o)
+	return openApp(tb, app.New(st, app.Options{Now: clocktest.Now, Shop: app.ShopPolicy{Loopback: true}}), o)
 }
 
 func openApp(tb testing.TB, a *app.App, o Options) *desk {

@@ -31,12 +31,13 @@ func (s *Server) Settings(c *gin.Context) {
 }
 
 func (s *Server) SaveSettings(c *gin.Context) {
-	var in api.Settings
+	var in api.SettingsChange
 	err := document.Read(body(c), &in)
 	var v app.Settings
 	if err == nil {
 		v, err = s.app.SaveSettings(c.Request.Context(), func(v *app.Settings) error {
-			v.Length, v.Mass, v.Currency, v.Hemisphere = string(in.Length), string(in.Mass), in.Currency, string(in.Hemisphere)
+			v.Length, v.Mass = string(or(in.Length, api.SettingsChangeLength(v.Length))), string(or(in.Mass, api.SettingsChangeMass(v.Mass)))
+			v.Currency, v.Hemisphere = or(in.Currency, v.Currency), string(or(in.Hemisphere, api.SettingsChangeHemisphere(v.Hemisphere)))
 			v.Zone, v.Shop = or(in.Zone, v.Zone), or(in.Shop, v.Shop)
 			v.People, v.Ovens, v.Shelves = or(in.People, v.People), or(in.Ovens, v.Ovens), or(in.Shelves, v.Shelves)
 			v.Rates = ratesIn(or(in.Rates, ratesOut(v.Rates)))

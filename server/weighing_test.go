@@ -7,6 +7,7 @@ import (
 	"testing"
 	"time"
 
+	"happytray/clock/clocktest"
 	"happytray/server/api"
 )
 
@@ -24,7 +25,7 @@ func TestWeighing(t *testing.T) {
 		}
 	}
 	// what perishes: nothing is out yet, then since it was ticked
-	j := d.planned("Held", `{"guests":{"adults":6},"foods":["soft-white-round","round-crackers","red-grapes","wide-sausage"],"serve_at":"`+time.Now().Add(2*time.Hour).UTC().Format(time.RFC3339)+`"}`)
+	j := d.planned("Held", `{"guests":{"adults":6},"foods":["soft-white-round","round-crackers","red-grapes","wide-sausage"],"serve_at":"`+clocktest.Now().Add(2*time.Hour).UTC().Format(time.RFC3339)+`"}`)
 	var h api.Holding
 	d.ask("GET", "/api/v1/jobs/"+j.Id+"/holding", nil).into(t, &h)
 	if h.Since != nil || h.HoldMin != 120 || len(h.Says) == 0 || !strings.Contains(h.Says[len(h.Says)-1], "Local food rules") {

@@ -19,6 +19,7 @@ var (
 	ErrFull      = errors.New("the database's disk is full")
 	ErrNewer     = errors.New("the database was written by a newer version of this program")
 	ErrNothing   = errors.New("there is nothing to go back or forward to")
+	errRaced     = errors.New("another node of the cluster changed it first") // and it is tried again
 	errBadSource = errors.New("the database address cannot be read")
 )
 
@@ -35,7 +36,7 @@ var (
 // mayPass reports whether a transaction that failed so can be tried again as it is.
 func mayPass(err error) bool {
 	var my *mysqldriver.MySQLError
-	return errors.As(err, &my) && passing[my.Number]
+	return errors.Is(err, errRaced) || errors.As(err, &my) && passing[my.Number]
 }
 
 // known turns the many shapes of a database that cannot be worked with into ErrDown and
@@ -46,6 +47,8 @@ func known(err error) error {
 	switch {
 	case err == nil, errors.Is(err, ErrNotFound), errors.Is(err, ErrConflict), errors.Is(err, ErrNothing), errors.Is(err, ErrDown), errors.Is(err, ErrFull):
 		return err
+	case errors.Is(err, errRaced):
+		return fmt.Errorf("%w: %v", ErrConflict, err)
 	case errors.As(err, &my) && (full[my.Number] || my.Number == 1030 && containsErrno(my.Message, syscall.ENOSPC, syscall.EFBIG)):
 		return fmt.Errorf("%w: %v", ErrFull, err)
 	case errors.As(err, &my) && (away[my.Number] || passing[my.Number]): // what passes was tried again and did not

@@ -87,7 +87,7 @@ func (s *Store) ChangeEvening(ctx context.Context, id string, to func(was Evenin
 		if out, err = to(was); err != nil {
 			return err
 		}
-		if err := setFact(tx, eveningsFact, strconv.FormatInt(n+1, 10)); err != nil {
+		if err := swapFact(tx, eveningsFact, version, strconv.FormatInt(n+1, 10)); err != nil {
 			return err
 		}
 		out.ID = id
@@ -97,7 +97,7 @@ func (s *Store) ChangeEvening(ctx context.Context, id string, to func(was Evenin
 			}
 			return tx.Where("id = ?", id).Delete(&Evening{}).Error
 		}
-		out.Version, out.UpdatedAt = was.Version+1, time.Now().UTC().Truncate(time.Millisecond)
+		out.Version, out.UpdatedAt = was.Version+1, s.moment()
 		return tx.Clauses(clause.OnConflict{DoUpdates: clause.AssignmentColumns([]string{"day", "crowd", "document", "version", "updated_at"})}).Create(&out).Error
 	})
 	return out, err
@@ -110,6 +110,9 @@ func (s *Store) AddPhoto(ctx context.Context, p Photo, most int) error {
 			return err
 		}
 		var n int64
+		if err := tx.Model(&Photo{}).Where("evening = ? AND id = ?", p.Evening, p.ID).Count(&n).Error; err != nil || n > 0 {
+			return err // it came twice
+		}
 		if err := tx.Model(&Photo{}).Where("evening = ?", p.Evening).Count(&n).Error; err != nil {
 			return err
 		}

@@ -33,13 +33,22 @@ func factIn(db *gorm.DB, name string) (string, error) {
 	return f.Value, err
 }
 
-// SetFact writes a small fact.
+// SetFact writes a small fact, whatever it was.
 func (s *Store) SetFact(ctx context.Context, name, value string) error {
-	return s.change(ctx, func(tx *gorm.DB) error { return setFact(tx, name, value) })
+	return s.ChangeFact(ctx, name, func(string) (string, error) { return value, nil })
 }
 
-func setFact(tx *gorm.DB, name, value string) error {
-	return tx.Clauses(clause.OnConflict{DoUpdates: clause.AssignmentColumns([]string{"value"})}).Create(&fact{Name: name, Value: value}).Error
+// swapFact writes a fact that still is what was read of it, and errRaced where another node of a cluster
+// was quicker. Locks are each node's own; that this row was changed is what the nodes agree on.
+func swapFact(tx *gorm.DB, name, was, value string) error {
+	if was == value {
+		return nil
+	}
+	r := tx.Model(&fact{}).Where("name = ? AND value = BINARY ?", name, was).Update("value", value)
+	if r.Error == nil && r.RowsAffected == 0 {
+		return errRaced
+	}
+	return r.Error
 }
 
 // ChangeFact makes a fact of what it was, under a lock: nobody else changes it in between.
@@ -53,7 +62,7 @@ func (s *Store) ChangeFact(ctx context.Context, name string, to func(was string)
 		if err != nil {
 			return err
 		}
-		return setFact(tx, name, value)
+		return swapFact(tx, name, was, value)
 	})
 }
 
@@ -73,15 +82,16 @@ func lockFact(tx *gorm.DB, name string) (string, error) {
 // done now. do must not use other Stores, and ends soon.
 func (s *Store) Once(ctx context.Context, name string, do func(st *Store) error) (now bool, err error) {
 	err = s.change(ctx, func(tx *gorm.DB) error {
+		now = false // a try before may have come further than this one
 		was, err := lockFact(tx, name)
 		if err != nil || was != "" {
 			return err
 		}
 		now = true
-		if err := do(&Store{db: tx, sql: s.sql, read: s.read}); err != nil {
+		if err := do(s.within(tx)); err != nil {
 			return err
 		}
-		return setFact(tx, name, "done")
+		return swapFact(tx, name, was, "done")
 	})
 	return now && err == nil, err
 }
@@ -89,5 +99,5 @@ func (s *Store) Once(ctx context.Context, name string, do func(st *Store) error)
 // Whole does several things as one transaction, in which do is given a Store: all of them, or none. do must not use
 // other Stores, and ends soon; it may be called again where the database asks for that.
 func (s *Store) Whole(ctx context.Context, do func(st *Store) error) error {
-	return s.change(ctx, func(tx *gorm.DB) error { return do(&Store{db: tx, sql: s.sql, read: s.read}) })
+	return s.change(ctx, func(tx *gorm.DB) error { return do(s.within(tx)) })
 }

@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"maps"
 	"slices"
 	"strconv"
 	"time"
@@ -94,12 +95,18 @@ func (s *Store) House(ctx context.Context, since int64) (version int64, things [
 
 // Change is a set of edits to the house that is kept whole or not at all.
 type Change struct {
-	Seen    int64            // the house's version the caller saw; 0 for any
-	Things  []Thing          // each with the version the caller saw, unless Seen is set
-	Lots    map[string][]Lot // all lots of a food
-	Picture *Picture         // kept; without data, thrown away
-	New     *NewThing        // made, with an id that nothing has
+	Seen    int64             // the house's version the caller saw; 0 for any
+	Things  []Thing           // each with the version the caller saw, unless Seen is set
+	Lots    map[string]LotsOf // of a food, all its lots out of those it had
+	Picture *Picture          // kept; without data, thrown away
+	New     *NewThing         // made, with an id that nothing has
 }
+
+// LotsOf makes of the lots of a food, as they are when nobody else can change them, those it has then.
+type LotsOf func(was []Lot) ([]Lot, error)
+
+// JustThese are lots whatever was there before.
+func JustThese(lots []Lot) LotsOf { return func([]Lot) ([]Lot, error) { return lots, nil } }
 
 // NewThing is made under the first id that is free.
 type NewThing struct {
@@ -137,7 +144,7 @@ func (s *Store) ChangeHouse(ctx context.Context, c Change) (version int64, err e
 			}
 			things = append(things, made)
 		}
-		now := time.Now().UTC().Truncate(time.Millisecond)
+		now := s.moment()
 		for i := range things {
 			things[i].Version, things[i].UpdatedAt = version, now
 		}
@@ -152,7 +159,7 @@ func (s *Store) ChangeHouse(ctx context.Context, c Change) (version int64, err e
 		if err := writePicture(tx, c.Picture); err != nil {
 			return err
 		}
-		return setFact(tx, houseFact, strconv.FormatInt(version, 10))
+		return swapFact(tx, houseFact, v, strconv.FormatInt(version, 10))
 	})
 	return version, err
 }
@@ -189,22 +196,33 @@ func (n *NewThing) make(tx *gorm.DB) (Thing, error) {
 	return Thing{}, ErrConflict
 }
 
-func writeLots(tx *gorm.DB, by map[string][]Lot) error {
-	var foods []string
+func writeLots(tx *gorm.DB, by map[string]LotsOf) error {
+	foods := slices.Sorted(maps.Keys(by))
 	var lots []Lot
-	for food, list := range by {
-		foods = append(foods, food)
-		for _, l := range list {
-			l.Food = food
-			lots = append(lots, l)
-		}
-	}
-	for len(foods) > 0 {
-		n := min(400, len(foods))
-		if err := tx.Where("food IN ?", foods[:n]).Delete(&Lot{}).Error; err != nil {
+	for from := foods; len(from) > 0; {
+		n := min(400, len(from))
+		var have []Lot
+		if err := tx.Where("food IN ?", from[:n]).Order("food, best_before").Find(&have).Error; err != nil {
 			return err
 		}
-		foods = foods[n:]
+		was := map[string][]Lot{}
+		for _, l := range have {
+			was[l.Food] = append(was[l.Food], l)
+		}
+		for _, food := range from[:n] {
+			list, err := by[food](was[food])
+			if err != nil {
+				return err
+			}
+			for _, l := range list {
+				l.Food = food
+				lots = append(lots, l)
+			}
+		}
+		if err := tx.Where("food IN ?", from[:n]).Delete(&Lot{}).Error; err != nil {
+			return err
+		}
+		from = from[n:]
 	}
 	if len(lots) == 0 {
 		return nil

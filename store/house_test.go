@@ -15,13 +15,13 @@ func TestHouseIsKeptWholeOrNotAtAll(t *testing.T) {
 		t.Fatal(err)
 	}
 	v1, err := s.ChangeHouse(ctx, Change{Things: []Thing{{Kind: KindFood, ID: "whole-1", Document: `{"a":1}`}, {Kind: KindBoard, ID: "whole-1", Document: `{"b":1}`}},
-		Lots: map[string][]Lot{"whole-1": {{Grams: 50}, {Grams: 20, BestBefore: "2027-01-01"}}}})
+		Lots: map[string]LotsOf{"whole-1": JustThese([]Lot{{Grams: 50}, {Grams: 20, BestBefore: "2027-01-01"}})}})
 	if err != nil || v1 <= v0 {
 		t.Fatalf("%d after %d, %v", v1, v0, err)
 	}
 	// one of two things has moved on: neither is kept, nor the lots
 	_, err = s.ChangeHouse(ctx, Change{Things: []Thing{{Kind: KindFood, ID: "whole-2", Document: `{}`}, {Kind: KindFood, ID: "whole-1", Document: `{"a":2}`, Version: v1 - 1}},
-		Lots: map[string][]Lot{"whole-1": nil}})
+		Lots: map[string]LotsOf{"whole-1": JustThese(nil)}})
 	if !errors.Is(err, ErrConflict) {
 		t.Errorf("an old version: %v", err)
 	}
@@ -48,7 +48,7 @@ func TestHouseIsKeptWholeOrNotAtAll(t *testing.T) {
 	if grams != 70 {
 		t.Errorf("%v g in the cupboard, want 70", grams)
 	}
-	if _, err := s.ChangeHouse(ctx, Change{Things: []Thing{{Kind: KindFood, ID: "whole-1", PutAway: true, Version: v1}}, Lots: map[string][]Lot{"whole-1": {{Grams: 5}}}}); err != nil {
+	if _, err := s.ChangeHouse(ctx, Change{Things: []Thing{{Kind: KindFood, ID: "whole-1", PutAway: true, Version: v1}}, Lots: map[string]LotsOf{"whole-1": JustThese([]Lot{{Grams: 5}})}}); err != nil {
 		t.Fatal(err)
 	}
 	_, things, lots, _ = s.House(ctx, v1)
@@ -111,5 +111,48 @@ func TestPictures(t *testing.T) {
 	}
 	if has, err := s.HasPicture(ctx, "figs"); has || err != nil {
 		t.Errorf("%v %v", has, err)
+	}
+}
+
+// Lots are reckoned from what stands there when they are written: whoever puts something in at the same time, nothing
+// is lost, and a change that does not suit what stands there changes nothing.
+func TestLotsAreReckonedFromWhatStandsThere(t *testing.T) {
+	s, ctx := open(t), context.Background()
+	put := func(grams float64) LotsOf {
+		return func(was []Lot) ([]Lot, error) {
+			if len(was) == 0 {
+				return []Lot{{Grams: grams, BestBefore: "2026-12-01"}}, nil
+			}
+			was[0].Grams += grams
+			return was, nil
+		}
+	}
+	var all sync.WaitGroup
+	for range 12 {
+		all.Go(func() {
+			if _, err := s.ChangeHouse(ctx, Change{Lots: map[string]LotsOf{"samphire": put(5), "rusks": put(1)}}); err != nil {
+				t.Error(err)
+			}
+		})
+	}
+	all.Wait()
+	of := func(food string) (grams float64) {
+		_, _, lots, err := s.House(ctx, 0)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, l := range lots {
+			if l.Food == food {
+				grams += l.Grams
+			}
+		}
+		return grams
+	}
+	if a, b := of("samphire"), of("rusks"); a != 60 || b != 12 {
+		t.Errorf("%v and %v g, want 60 and 12", a, b)
+	}
+	_, err := s.ChangeHouse(ctx, Change{Lots: map[string]LotsOf{"rusks": put(1), "samphire": func([]Lot) ([]Lot, error) { return nil, ErrConflict }}})
+	if !errors.Is(err, ErrConflict) || of("rusks") != 12 {
+		t.Errorf("%v, rusks %v g", err, of("rusks"))
 	}
 }

@@ -124,7 +124,7 @@ func (s *Store) Job(ctx context.Context, id string) (j Job, r Revision, err erro
 
 // Create makes a job with its first revision.
 func (s *Store) Create(ctx context.Context, h Heading, document, says string) (Job, error) {
-	now := time.Now().UTC().Truncate(time.Millisecond)
+	now := s.moment()
 	j := Job{ID: uuid.NewString(), Head: 1, CreatedAt: now, UpdatedAt: now}
 	j.take(h)
 	r := Revision{JobID: j.ID, Number: 1, Says: says, CreatedAt: now}
@@ -196,13 +196,13 @@ func (s *Store) SaveDraft(ctx context.Context, d Draft, h Heading, says string) 
 		if err := tx.Model(&Revision{}).Where("job_id = ?", id).Select("MAX(number)").Scan(&last).Error; err != nil {
 			return err
 		}
-		j.UpdatedAt = time.Now().UTC().Truncate(time.Millisecond)
+		j.UpdatedAt = s.moment()
 		j.Head, r.Number, r.CreatedAt = last+1, last+1, j.UpdatedAt
 		j.take(h)
 		if err := tx.Create(&r).Error; err != nil {
 			return err
 		}
-		return writeJob(tx, &j)
+		return writeJob(tx, &j, seen)
 	})
 	if err == nil {
 		s.read.Add(readKey{id, j.Head}, []byte(document))
@@ -215,8 +215,13 @@ func lockJob(tx *gorm.DB, id string) (Job, error) {
 	return jobIn(tx.Clauses(clause.Locking{Strength: "UPDATE"}), id)
 }
 
-func writeJob(tx *gorm.DB, j *Job) error {
-	return tx.Model(&Job{}).Where("id = ?", j.ID).Select("title", "host", "place", "serve_at", "summary", "head", "updated_at").Updates(j).Error
+// writeJob writes the heading of a job whose current revision still is the one that was read.
+func writeJob(tx *gorm.DB, j *Job, seen int64) error {
+	r := tx.Model(&Job{}).Where("id = ? AND head = ?", j.ID, seen).Select("title", "host", "place", "serve_at", "summary", "head", "updated_at").Updates(j)
+	if r.Error == nil && r.RowsAffected == 0 {
+		return errRaced
+	}
+	return r.Error
 }
 
 // HeadingOf makes the heading of a document; it is asked for revisions that were kept
@@ -276,9 +281,9 @@ func (s *Store) step(ctx context.Context, id string, seen int64, heading Heading
 				return err
 			}
 		}
-		j.Head, j.UpdatedAt = number, time.Now().UTC().Truncate(time.Millisecond)
+		j.Head, j.UpdatedAt = number, s.moment()
 		j.take(h)
-		return writeJob(tx, &j)
+		return writeJob(tx, &j, seen)
 	})
 	return j, err
 }
@@ -298,7 +303,7 @@ func (s *Store) Steps(ctx context.Context, r Revision) (undo, redo bool, err err
 func (s *Store) Archive(ctx context.Context, id string, away bool) error {
 	var at *time.Time
 	if away {
-		now := time.Now().UTC()
+		now := s.now().UTC()
 		at = &now
 	}
 	return s.change(ctx, func(tx *gorm.DB) error {

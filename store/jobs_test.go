@@ -230,7 +230,7 @@ func TestSomethingIsDoneOnce(t *testing.T) {
 				if _, err := st.Create(ctx, Heading{Title: "Harbour once"}, `{}`, ""); err != nil {
 					return err
 				}
-				_, err := st.ChangeHouse(ctx, Change{Lots: map[string][]Lot{"kelp": {{Grams: 5}}}})
+				_, err := st.ChangeHouse(ctx, Change{Lots: map[string]LotsOf{"kelp": JustThese([]Lot{{Grams: 5}})}})
 				return err
 			})
 			mu.Lock()

@@ -35,14 +35,17 @@ const (
 
 // Options are how a Store works. The zero value is good.
 type Options struct {
-	Log    *slog.Logger // nobody is told where nil
-	Studio int          // whose everything is; 1 where 0
+	Log    *slog.Logger     // nobody is told where nil
+	Studio int              // whose everything is; 1 where 0
+	Now    func() time.Time // what is written is dated by it; time.Now where nil
 }
 
 // Store is a connection to the database; safe for use by many goroutines.
 type Store struct {
 	db     *gorm.DB
 	sql    *sql.DB
+	now    func() time.Time
+	inner  bool // within another's transaction, which alone is tried again
 	read   *lru.Cache[readKey, []byte]
 	hung   atomic.Int64 // until when nobody is made to wait, Unix nanoseconds
 	filled atomic.Bool  // the last change found the disk full
@@ -108,8 +111,20 @@ func prepare(ctx context.Context, pool *sql.DB, o Options) (*Store, error) {
 	if err != nil {
 		return nil, err
 	}
-	return &Store{db: db, sql: pool, read: read}, nil
+	now := o.Now
+	if now == nil {
+		now = time.Now
+	}
+	return &Store{db: db, sql: pool, now: now, read: read}, nil
 }
+
+// within is the store in a transaction of its own.
+func (s *Store) within(tx *gorm.DB) *Store {
+	return &Store{db: tx, sql: s.sql, now: s.now, inner: true, read: s.read}
+}
+
+// moment is now, as exactly as the database keeps it.
+func (s *Store) moment() time.Time { return s.now().UTC().Truncate(time.Millisecond) }
 
 type quiet struct{}
 
@@ -140,6 +155,9 @@ func (s *Store) Ping(ctx context.Context) error {
 // ask puts a question to the database. It waits no longer than patience, and not at
 // all while the database is known to hang.
 func (s *Store) ask(ctx context.Context, question func(db *gorm.DB) error) error {
+	if s.inner { // in the time of the whole, and what it meets is the whole's to judge
+		return question(s.db)
+	}
 	if time.Now().UnixNano() < s.hung.Load() {
 		return fmt.Errorf("%w: it did not answer a moment ago", ErrDown)
 	}
@@ -156,8 +174,13 @@ func (s *Store) ask(ctx context.Context, question func(db *gorm.DB) error) error
 }
 
 // change makes a change that is kept whole or not at all, and does it again from the
-// start where it met a deadlock or a lock that was held for long.
+// start where it met a deadlock, a lock that was held for long, or another node's change of the same.
+// Within another change it is a part of that, which is done again as a whole: after a deadlock the
+// database has taken back all that came before, too.
 func (s *Store) change(ctx context.Context, edit func(tx *gorm.DB) error) error {
+	if s.inner {
+		return s.db.Transaction(edit)
+	}
 	return s.ask(ctx, func(db *gorm.DB) error {
 		var err error
 		for try := range tries {

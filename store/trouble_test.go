@@ -11,7 +11,9 @@ import (
 	"net"
 	"os"
 	"path/filepath"
+	"strconv"
 	"sync"
+	"sync/atomic"
 	"syscall"
 	"testing"
 	"time"
@@ -94,6 +96,63 @@ func TestDeadlocksAreTriedAgain(t *testing.T) {
 	}
 	all.Wait()
 	if met == 0 {
+		t.Error("nobody met a deadlock, so nothing was tried")
+	}
+}
+
+// A change of several steps that meets a deadlock is done again from its first step: the database has taken all of them
+// back, and whatever was acknowledged is there.
+func TestAWholeIsTriedAgainAsAWhole(t *testing.T) {
+	s, ctx := open(t), context.Background()
+	count := func(name string) int {
+		v, err := s.Fact(ctx, name)
+		if err != nil {
+			t.Fatal(err)
+		}
+		n, _ := strconv.Atoi(v)
+		return n
+	}
+	more := func(was string) (string, error) {
+		n, _ := strconv.Atoi(was)
+		return strconv.Itoa(n + 1), nil
+	}
+	for _, n := range []string{"whole-left", "whole-right"} {
+		if err := s.SetFact(ctx, n, "0"); err != nil {
+			t.Fatal(err)
+		}
+	}
+	var done, begun atomic.Int64
+	var all sync.WaitGroup
+	for i := range 8 {
+		all.Go(func() {
+			one, two := "whole-left", "whole-right"
+			if i%2 == 1 {
+				one, two = two, one
+			}
+			for range 3 {
+				err := s.Whole(ctx, func(st *Store) error {
+					begun.Add(1)
+					if err := st.ChangeFact(ctx, one, more); err != nil {
+						return err
+					}
+					time.Sleep(4 * time.Millisecond)
+					return st.ChangeFact(ctx, two, more)
+				})
+				switch {
+				case err == nil:
+					done.Add(1)
+				case !errors.Is(err, ErrDown): // tried as often as it may be
+					t.Errorf("%d: %v", i, err)
+				}
+			}
+		})
+	}
+	all.Wait()
+	left, right := count("whole-left"), count("whole-right")
+	if int64(left) != done.Load() || left != right || left < 12 {
+		t.Errorf("%d acknowledged, kept %d and %d", done.Load(), left, right)
+	}
+	if begun.Load() == 24 {
 		t.Error("nobody met a deadlock, so nothing was tried")
 	}
 }

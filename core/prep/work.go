@@ -128,8 +128,8 @@ type work struct {
 	tray                 int // from 1; 0 for none of them
 	late                 bool
 	wet                  food.Wetness // of what is worked on, as it lies on the tray
-	of                   []int  // the jobs of a day that it is for
-	base                 string // its name within its job
+	of                   []int        // the jobs of a day that it is for
+	base                 string       // its name within its job
 }
 
 // portion is how much of a food in a form there is over all trays, the reserve with it.

@@ -765,6 +765,60 @@ func (e SettingsMass) Valid() bool {
 	}
 }
 
+// Defines values for SettingsChangeHemisphere.
+const (
+	SettingsChangeHemisphereNorth SettingsChangeHemisphere = "north"
+	SettingsChangeHemisphereSouth SettingsChangeHemisphere = "south"
+)
+
+// Valid indicates whether the value is a known member of the SettingsChangeHemisphere enum.
+func (e SettingsChangeHemisphere) Valid() bool {
+	switch e {
+	case SettingsChangeHemisphereNorth:
+		return true
+	case SettingsChangeHemisphereSouth:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for SettingsChangeLength.
+const (
+	SettingsChangeLengthCm SettingsChangeLength = "cm"
+	SettingsChangeLengthIn SettingsChangeLength = "in"
+)
+
+// Valid indicates whether the value is a known member of the SettingsChangeLength enum.
+func (e SettingsChangeLength) Valid() bool {
+	switch e {
+	case SettingsChangeLengthCm:
+		return true
+	case SettingsChangeLengthIn:
+		return true
+	default:
+		return false
+	}
+}
+
+// Defines values for SettingsChangeMass.
+const (
+	SettingsChangeMassG  SettingsChangeMass = "g"
+	SettingsChangeMassOz SettingsChangeMass = "oz"
+)
+
+// Valid indicates whether the value is a known member of the SettingsChangeMass enum.
+func (e SettingsChangeMass) Valid() bool {
+	switch e {
+	case SettingsChangeMassG:
+		return true
+	case SettingsChangeMassOz:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for Style.
 const (
 	StyleCorners  Style = "corners"
@@ -1666,6 +1720,19 @@ type Evening struct {
 // EveningAdviceDo defines model for Evening.Advice.Do.
 type EveningAdviceDo string
 
+// EveningChange defines model for EveningChange.
+type EveningChange struct {
+	Dishes *[]struct {
+		Element   *string  `json:"element,omitempty"`
+		Food      string   `json:"food"`
+		GoneAtMin *float64 `json:"gone_at_min"`
+		LeftG     float64  `json:"left_g"`
+		Reasons   []Reason `json:"reasons"`
+		Tray      int      `json:"tray"`
+	} `json:"dishes,omitempty"`
+	Done *bool `json:"done,omitempty"`
+}
+
 // EveningDish defines model for EveningDish.
 type EveningDish struct {
 	Element   *string    `json:"element,omitempty"`
@@ -1684,8 +1751,11 @@ type EveningDish struct {
 
 // EveningNote defines model for EveningNote.
 type EveningNote struct {
-	At   time.Time `json:"at"`
-	Says string    `json:"says"`
+	At time.Time `json:"at"`
+
+	// Id as what it was noted where it was made
+	Id   *string `json:"id,omitempty"`
+	Says string  `json:"says"`
 }
 
 // Factor defines model for Factor.
@@ -1797,13 +1867,16 @@ type FoodPage struct {
 	Diets       []string  `json:"diets"`
 
 	// Food One food, docs/formats/tray.schema.json#/$defs/food
-	Food        FoodDocument `json:"food"`
-	Forms       []FormOfFood `json:"forms"`
-	Glasses     []Glass      `json:"glasses"`
-	GoodWith    []Partner    `json:"good_with"`
-	Mine        Mine         `json:"mine"`
-	MonthsNorth []int        `json:"months_north"`
-	MonthsSouth []int        `json:"months_south"`
+	Food     FoodDocument `json:"food"`
+	Forms    []FormOfFood `json:"forms"`
+	Glasses  []Glass      `json:"glasses"`
+	GoodWith []Partner    `json:"good_with"`
+
+	// LotUntil how long a lot that is opened today keeps, by the house's calendar
+	LotUntil    string `json:"lot_until"`
+	Mine        Mine   `json:"mine"`
+	MonthsNorth []int  `json:"months_north"`
+	MonthsSouth []int  `json:"months_south"`
 
 	// Others forms it does not have yet, each as it would begin
 	Others  []SpecDocument `json:"others"`
@@ -2357,6 +2430,9 @@ type Lot struct {
 // Lots defines model for Lots.
 type Lots struct {
 	Lots []Lot `json:"lots"`
+
+	// Seen what the cupboard held when it was looked at; where it holds something else by now, nothing is kept
+	Seen *[]Lot `json:"seen,omitempty"`
 }
 
 // MainColours defines model for MainColours.
@@ -2871,6 +2947,43 @@ type SettingsLength string
 // SettingsMass defines model for Settings.Mass.
 type SettingsMass string
 
+// SettingsChange defines model for SettingsChange.
+type SettingsChange struct {
+	// Currency ISO 4217 code, or empty for bare figures
+	Currency *string `json:"currency,omitempty"`
+
+	// Digits of the smaller coin of the currency; said by the server, and not taken
+	Digits     *int                      `json:"digits,omitempty"`
+	Hemisphere *SettingsChangeHemisphere `json:"hemisphere,omitempty"`
+	Length     *SettingsChangeLength     `json:"length,omitempty"`
+	Mass       *SettingsChangeMass       `json:"mass,omitempty"`
+	Ovens      *int                      `json:"ovens,omitempty"`
+
+	// People how many prepare
+	People *int `json:"people,omitempty"`
+
+	// Rates what a seller reckons with; money is minor units
+	Rates *Rates `json:"rates,omitempty"`
+
+	// Shelves of the fridge; 0 where nobody counts them
+	Shelves *int `json:"shelves,omitempty"`
+
+	// Shop address of a shop's feed, or empty
+	Shop *string `json:"shop,omitempty"`
+
+	// Zone time zone of the house, an IANA name; empty for the zone of the machine that serves
+	Zone *string `json:"zone,omitempty"`
+}
+
+// SettingsChangeHemisphere defines model for SettingsChange.Hemisphere.
+type SettingsChangeHemisphere string
+
+// SettingsChangeLength defines model for SettingsChange.Length.
+type SettingsChangeLength string
+
+// SettingsChangeMass defines model for SettingsChange.Mass.
+type SettingsChangeMass string
+
 // Shelf defines model for Shelf.
 type Shelf struct {
 	Category string     `json:"category"`
@@ -3033,7 +3146,10 @@ type ToppedUp struct {
 	// GoneAtMin when its dish had been gone, for when this is taken back
 	GoneAtMin *float64 `json:"gone_at_min,omitempty"`
 	Grams     float64  `json:"grams"`
-	Tray      int      `json:"tray"`
+
+	// Id as what it was noted where it was made
+	Id   *string `json:"id,omitempty"`
+	Tray int     `json:"tray"`
 }
 
 // TrayDocument A tray file, docs/formats/tray.schema.json
@@ -3137,6 +3253,12 @@ type Yield struct {
 	Pieces int     `json:"pieces"`
 	Price  int     `json:"price"`
 }
+
+// EntryAgo defines model for EntryAgo.
+type EntryAgo = float64
+
+// EntryKey defines model for EntryKey.
+type EntryKey = string
 
 // IfMatch defines model for IfMatch.
 type IfMatch = string
@@ -3297,12 +3419,57 @@ type SaveEveningParams struct {
 	IfMatch IfVersion `json:"If-Match"`
 }
 
+// NoteGoneParams defines parameters for NoteGone.
+type NoteGoneParams struct {
+	// AgoS how long ago it was made, where it could not be sent at once
+	AgoS *EntryAgo `form:"ago_s,omitempty" json:"ago_s,omitempty"`
+
+	// IdempotencyKey a name that was given to this entry where it was made: it counts once, however often it is sent
+	IdempotencyKey *EntryKey `json:"Idempotency-Key,omitempty"`
+}
+
+// AddNoteParams defines parameters for AddNote.
+type AddNoteParams struct {
+	// AgoS how long ago it was made, where it could not be sent at once
+	AgoS *EntryAgo `form:"ago_s,omitempty" json:"ago_s,omitempty"`
+
+	// IdempotencyKey a name that was given to this entry where it was made: it counts once, however often it is sent
+	IdempotencyKey *EntryKey `json:"Idempotency-Key,omitempty"`
+}
+
+// AddPhotoParams defines parameters for AddPhoto.
+type AddPhotoParams struct {
+	// AgoS how long ago it was made, where it could not be sent at once
+	AgoS *EntryAgo `form:"ago_s,omitempty" json:"ago_s,omitempty"`
+
+	// IdempotencyKey a name that was given to this entry where it was made: it counts once, however often it is sent
+	IdempotencyKey *EntryKey `json:"Idempotency-Key,omitempty"`
+}
+
 // StraightPhotoParams defines parameters for StraightPhoto.
 type StraightPhotoParams struct {
 	Tray *int `form:"tray,omitempty" json:"tray,omitempty"`
 
 	// V so that browsers ask anew where corners were moved
 	V *string `form:"v,omitempty" json:"v,omitempty"`
+}
+
+// TakeBackTopUpParams defines parameters for TakeBackTopUp.
+type TakeBackTopUpParams struct {
+	// AgoS how long ago it was made, where it could not be sent at once
+	AgoS *EntryAgo `form:"ago_s,omitempty" json:"ago_s,omitempty"`
+
+	// IdempotencyKey a name that was given to this entry where it was made: it counts once, however often it is sent
+	IdempotencyKey *EntryKey `json:"Idempotency-Key,omitempty"`
+}
+
+// TopUpParams defines parameters for TopUp.
+type TopUpParams struct {
+	// AgoS how long ago it was made, where it could not be sent at once
+	AgoS *EntryAgo `form:"ago_s,omitempty" json:"ago_s,omitempty"`
+
+	// IdempotencyKey a name that was given to this entry where it was made: it counts once, however often it is sent
+	IdempotencyKey *EntryKey `json:"Idempotency-Key,omitempty"`
 }
 
 // RedoParams defines parameters for Redo.
@@ -3354,6 +3521,15 @@ type JobSheetParamsKind string
 
 // JobSheetParamsPaper defines parameters for JobSheet.
 type JobSheetParamsPaper string
+
+// SetTickParams defines parameters for SetTick.
+type SetTickParams struct {
+	// AgoS how long ago it was made, where it could not be sent at once
+	AgoS *EntryAgo `form:"ago_s,omitempty" json:"ago_s,omitempty"`
+
+	// IdempotencyKey a name that was given to this entry where it was made: it counts once, however often it is sent
+	IdempotencyKey *EntryKey `json:"Idempotency-Key,omitempty"`
+}
 
 // TrayPictureParams defines parameters for TrayPicture.
 type TrayPictureParams struct {
@@ -3556,6 +3732,9 @@ type SaveJobJSONRequestBody = TrayDocument
 // CarryJSONRequestBody defines body for Carry for application/json ContentType.
 type CarryJSONRequestBody = CarryAsked
 
+// ChangeEveningJSONRequestBody defines body for ChangeEvening for application/json ContentType.
+type ChangeEveningJSONRequestBody = EveningChange
+
 // SaveEveningJSONRequestBody defines body for SaveEvening for application/json ContentType.
 type SaveEveningJSONRequestBody = Evening
 
@@ -3638,7 +3817,7 @@ type LoadScaleJSONRequestBody = LoadAsked
 type SceneJSONRequestBody = TrayDocument
 
 // SaveSettingsJSONRequestBody defines body for SaveSettings for application/json ContentType.
-type SaveSettingsJSONRequestBody = Settings
+type SaveSettingsJSONRequestBody = SettingsChange
 
 // KeepJSONRequestBody defines body for Keep for application/json ContentType.
 type KeepJSONRequestBody = KeepAsked
@@ -3810,24 +3989,27 @@ type ServerInterface interface {
 	// Evening What was noted of a job's evening, or what can be; version 0 where nothing was
 	// (GET /api/v1/jobs/{id}/evening)
 	Evening(c *gin.Context, id JobId)
+	// ChangeEvening Note what came home of some dishes, whoever notes others at the same time; or that it was all looked back on
+	// (PATCH /api/v1/jobs/{id}/evening)
+	ChangeEvening(c *gin.Context, id JobId)
 	// SaveEvening Keep what came home; later amounts learn from it
 	// (PUT /api/v1/jobs/{id}/evening)
 	SaveEvening(c *gin.Context, id JobId, params SaveEveningParams)
 	// NoteGone Note while the evening goes on that an element is gone, now, or that it is not after all
 	// (PUT /api/v1/jobs/{id}/evening/gone)
-	NoteGone(c *gin.Context, id JobId)
+	NoteGone(c *gin.Context, id JobId, params NoteGoneParams)
 	// KeepRemains Put what came home of a food into the cupboard, good until the day that is advised
 	// (POST /api/v1/jobs/{id}/evening/keep)
 	KeepRemains(c *gin.Context, id JobId)
 	// AddNote Note something on the evening, with the time
 	// (POST /api/v1/jobs/{id}/evening/notes)
-	AddNote(c *gin.Context, id JobId)
+	AddNote(c *gin.Context, id JobId, params AddNoteParams)
 	// Photos The photographs of an evening, in the order in which they were made
 	// (GET /api/v1/jobs/{id}/evening/photos)
 	Photos(c *gin.Context, id JobId)
 	// AddPhoto Keep a photograph of the evening, made small and without whatever else its file says; twelve at most
 	// (POST /api/v1/jobs/{id}/evening/photos)
-	AddPhoto(c *gin.Context, id JobId)
+	AddPhoto(c *gin.Context, id JobId, params AddPhotoParams)
 	// DropPhoto Throw a photograph away
 	// (DELETE /api/v1/jobs/{id}/evening/photos/{photo})
 	DropPhoto(c *gin.Context, id JobId, photo string)
@@ -3842,10 +4024,10 @@ type ServerInterface interface {
 	StraightPhoto(c *gin.Context, id JobId, photo string, params StraightPhotoParams)
 	// TakeBackTopUp Take the last of what was noted as laid later back
 	// (DELETE /api/v1/jobs/{id}/evening/topped)
-	TakeBackTopUp(c *gin.Context, id JobId)
+	TakeBackTopUp(c *gin.Context, id JobId, params TakeBackTopUpParams)
 	// TopUp Note while the evening goes on that more of a food was laid, now
 	// (POST /api/v1/jobs/{id}/evening/topped)
-	TopUp(c *gin.Context, id JobId)
+	TopUp(c *gin.Context, id JobId, params TopUpParams)
 	// Forecast How the trays of a job as it is saved will be eaten
 	// (GET /api/v1/jobs/{id}/forecast)
 	Forecast(c *gin.Context, id JobId)
@@ -3890,7 +4072,7 @@ type ServerInterface interface {
 	Ticks(c *gin.Context, id JobId)
 	// SetTick Note that a task was done, or that it was not after all
 	// (PUT /api/v1/jobs/{id}/ticks/{task})
-	SetTick(c *gin.Context, id JobId, task string)
+	SetTick(c *gin.Context, id JobId, task string, params SetTickParams)
 	// TrayPicture The tray drawn to scale
 	// (GET /api/v1/jobs/{id}/tray.svg)
 	TrayPicture(c *gin.Context, id JobId, params TrayPictureParams)
@@ -3987,7 +4169,7 @@ type ServerInterface interface {
 	// Settings Units, currency and hemisphere
 	// (GET /api/v1/settings)
 	Settings(c *gin.Context)
-	// SaveSettings Keep units, currency and hemisphere
+	// SaveSettings Change some of the settings; what is left out stays as it is
 	// (PUT /api/v1/settings)
 	SaveSettings(c *gin.Context)
 	// Shelf What is kept to be used again, choices, ideas, themes and patterns, with what is put away
@@ -5409,6 +5591,31 @@ func (siw *ServerInterfaceWrapper) Evening(c *gin.Context) {
 	siw.Handler.Evening(c, id)
 }
 
+// ChangeEvening operation middleware
+func (siw *ServerInterfaceWrapper) ChangeEvening(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.ChangeEvening(c, id)
+}
+
 // SaveEvening operation middleware
 func (siw *ServerInterfaceWrapper) SaveEvening(c *gin.Context) {
 
@@ -5476,6 +5683,38 @@ func (siw *ServerInterfaceWrapper) NoteGone(c *gin.Context) {
 		return
 	}
 
+	// Parameter object where we will unmarshal all parameters from the context
+	var params NoteGoneParams
+
+	// ------------- Optional query parameter "ago_s" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "ago_s", c.Request.URL.Query(), &params.AgoS, runtime.BindQueryParameterOptions{Type: "number", Format: "double"})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter ago_s: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	headers := c.Request.Header
+
+	// ------------- Optional header parameter "Idempotency-Key" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("Idempotency-Key")]; found {
+		var IdempotencyKey EntryKey
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandler(c, fmt.Errorf("Expected one value for Idempotency-Key, got %d", n), http.StatusBadRequest)
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "Idempotency-Key", valueList[0], &IdempotencyKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: false, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter Idempotency-Key: %w", err), http.StatusBadRequest)
+			return
+		}
+
+		params.IdempotencyKey = &IdempotencyKey
+
+	}
+
 	for _, middleware := range siw.HandlerMiddlewares {
 		middleware(c)
 		if c.IsAborted() {
@@ -5483,7 +5722,7 @@ func (siw *ServerInterfaceWrapper) NoteGone(c *gin.Context) {
 		}
 	}
 
-	siw.Handler.NoteGone(c, id)
+	siw.Handler.NoteGone(c, id, params)
 }
 
 // KeepRemains operation middleware
@@ -5526,6 +5765,38 @@ func (siw *ServerInterfaceWrapper) AddNote(c *gin.Context) {
 		return
 	}
 
+	// Parameter object where we will unmarshal all parameters from the context
+	var params AddNoteParams
+
+	// ------------- Optional query parameter "ago_s" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "ago_s", c.Request.URL.Query(), &params.AgoS, runtime.BindQueryParameterOptions{Type: "number", Format: "double"})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter ago_s: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	headers := c.Request.Header
+
+	// ------------- Optional header parameter "Idempotency-Key" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("Idempotency-Key")]; found {
+		var IdempotencyKey EntryKey
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandler(c, fmt.Errorf("Expected one value for Idempotency-Key, got %d", n), http.StatusBadRequest)
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "Idempotency-Key", valueList[0], &IdempotencyKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: false, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter Idempotency-Key: %w", err), http.StatusBadRequest)
+			return
+		}
+
+		params.IdempotencyKey = &IdempotencyKey
+
+	}
+
 	for _, middleware := range siw.HandlerMiddlewares {
 		middleware(c)
 		if c.IsAborted() {
@@ -5533,7 +5804,7 @@ func (siw *ServerInterfaceWrapper) AddNote(c *gin.Context) {
 		}
 	}
 
-	siw.Handler.AddNote(c, id)
+	siw.Handler.AddNote(c, id, params)
 }
 
 // Photos operation middleware
@@ -5576,6 +5847,38 @@ func (siw *ServerInterfaceWrapper) AddPhoto(c *gin.Context) {
 		return
 	}
 
+	// Parameter object where we will unmarshal all parameters from the context
+	var params AddPhotoParams
+
+	// ------------- Optional query parameter "ago_s" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "ago_s", c.Request.URL.Query(), &params.AgoS, runtime.BindQueryParameterOptions{Type: "number", Format: "double"})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter ago_s: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	headers := c.Request.Header
+
+	// ------------- Optional header parameter "Idempotency-Key" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("Idempotency-Key")]; found {
+		var IdempotencyKey EntryKey
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandler(c, fmt.Errorf("Expected one value for Idempotency-Key, got %d", n), http.StatusBadRequest)
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "Idempotency-Key", valueList[0], &IdempotencyKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: false, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter Idempotency-Key: %w", err), http.StatusBadRequest)
+			return
+		}
+
+		params.IdempotencyKey = &IdempotencyKey
+
+	}
+
 	for _, middleware := range siw.HandlerMiddlewares {
 		middleware(c)
 		if c.IsAborted() {
@@ -5583,7 +5886,7 @@ func (siw *ServerInterfaceWrapper) AddPhoto(c *gin.Context) {
 		}
 	}
 
-	siw.Handler.AddPhoto(c, id)
+	siw.Handler.AddPhoto(c, id, params)
 }
 
 // DropPhoto operation middleware
@@ -5756,6 +6059,38 @@ func (siw *ServerInterfaceWrapper) TakeBackTopUp(c *gin.Context) {
 		return
 	}
 
+	// Parameter object where we will unmarshal all parameters from the context
+	var params TakeBackTopUpParams
+
+	// ------------- Optional query parameter "ago_s" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "ago_s", c.Request.URL.Query(), &params.AgoS, runtime.BindQueryParameterOptions{Type: "number", Format: "double"})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter ago_s: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	headers := c.Request.Header
+
+	// ------------- Optional header parameter "Idempotency-Key" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("Idempotency-Key")]; found {
+		var IdempotencyKey EntryKey
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandler(c, fmt.Errorf("Expected one value for Idempotency-Key, got %d", n), http.StatusBadRequest)
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "Idempotency-Key", valueList[0], &IdempotencyKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: false, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter Idempotency-Key: %w", err), http.StatusBadRequest)
+			return
+		}
+
+		params.IdempotencyKey = &IdempotencyKey
+
+	}
+
 	for _, middleware := range siw.HandlerMiddlewares {
 		middleware(c)
 		if c.IsAborted() {
@@ -5763,7 +6098,7 @@ func (siw *ServerInterfaceWrapper) TakeBackTopUp(c *gin.Context) {
 		}
 	}
 
-	siw.Handler.TakeBackTopUp(c, id)
+	siw.Handler.TakeBackTopUp(c, id, params)
 }
 
 // TopUp operation middleware
@@ -5781,6 +6116,38 @@ func (siw *ServerInterfaceWrapper) TopUp(c *gin.Context) {
 		return
 	}
 
+	// Parameter object where we will unmarshal all parameters from the context
+	var params TopUpParams
+
+	// ------------- Optional query parameter "ago_s" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "ago_s", c.Request.URL.Query(), &params.AgoS, runtime.BindQueryParameterOptions{Type: "number", Format: "double"})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter ago_s: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	headers := c.Request.Header
+
+	// ------------- Optional header parameter "Idempotency-Key" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("Idempotency-Key")]; found {
+		var IdempotencyKey EntryKey
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandler(c, fmt.Errorf("Expected one value for Idempotency-Key, got %d", n), http.StatusBadRequest)
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "Idempotency-Key", valueList[0], &IdempotencyKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: false, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter Idempotency-Key: %w", err), http.StatusBadRequest)
+			return
+		}
+
+		params.IdempotencyKey = &IdempotencyKey
+
+	}
+
 	for _, middleware := range siw.HandlerMiddlewares {
 		middleware(c)
 		if c.IsAborted() {
@@ -5788,7 +6155,7 @@ func (siw *ServerInterfaceWrapper) TopUp(c *gin.Context) {
 		}
 	}
 
-	siw.Handler.TopUp(c, id)
+	siw.Handler.TopUp(c, id, params)
 }
 
 // Forecast operation middleware
@@ -6304,6 +6671,38 @@ func (siw *ServerInterfaceWrapper) SetTick(c *gin.Context) {
 		return
 	}
 
+	// Parameter object where we will unmarshal all parameters from the context
+	var params SetTickParams
+
+	// ------------- Optional query parameter "ago_s" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "ago_s", c.Request.URL.Query(), &params.AgoS, runtime.BindQueryParameterOptions{Type: "number", Format: "double"})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter ago_s: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	headers := c.Request.Header
+
+	// ------------- Optional header parameter "Idempotency-Key" -------------
+	if valueList, found := headers[http.CanonicalHeaderKey("Idempotency-Key")]; found {
+		var IdempotencyKey EntryKey
+		n := len(valueList)
+		if n != 1 {
+			siw.ErrorHandler(c, fmt.Errorf("Expected one value for Idempotency-Key, got %d", n), http.StatusBadRequest)
+			return
+		}
+
+		err = runtime.BindStyledParameterWithOptions("simple", "Idempotency-Key", valueList[0], &IdempotencyKey, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationHeader, Explode: false, Required: false, Type: "string", Format: ""})
+		if err != nil {
+			siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter Idempotency-Key: %w", err), http.StatusBadRequest)
+			return
+		}
+
+		params.IdempotencyKey = &IdempotencyKey
+
+	}
+
 	for _, middleware := range siw.HandlerMiddlewares {
 		middleware(c)
 		if c.IsAborted() {
@@ -6311,7 +6710,7 @@ func (siw *ServerInterfaceWrapper) SetTick(c *gin.Context) {
 		}
 	}
 
-	siw.Handler.SetTick(c, id, task)
+	siw.Handler.SetTick(c, id, task, params)
 }
 
 // TrayPicture operation middleware
@@ -7620,6 +8019,7 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/forecast", wrapper.Forecast)
 	router.DELETE(options.BaseURL+"/api/v1/jobs/:id/evening", wrapper.DropEvening)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/evening", wrapper.Evening)
+	router.PATCH(options.BaseURL+"/api/v1/jobs/:id/evening", wrapper.ChangeEvening)
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/evening", wrapper.SaveEvening)
 	router.PUT(options.BaseURL+"/api/v1/jobs/:id/evening/gone", wrapper.NoteGone)
 	router.DELETE(options.BaseURL+"/api/v1/jobs/:id/evening/topped", wrapper.TakeBackTopUp)

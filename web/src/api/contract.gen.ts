@@ -404,7 +404,8 @@ export interface paths {
         delete: operations["dropEvening"];
         options?: never;
         head?: never;
-        patch?: never;
+        /** Note what came home of some dishes, whoever notes others at the same time; or that it was all looked back on */
+        patch: operations["changeEvening"];
         trace?: never;
     };
     "/api/v1/jobs/{id}/evening/gone": {
@@ -1451,7 +1452,7 @@ export interface paths {
         };
         /** Units, currency and hemisphere */
         get: operations["settings"];
-        /** Keep units, currency and hemisphere */
+        /** Change some of the settings; what is left out stays as it is */
         put: operations["saveSettings"];
         post?: never;
         delete?: never;
@@ -2035,6 +2036,21 @@ export interface components {
             /** Format: date-time */
             at: string;
             says: string;
+            /** @description as what it was noted where it was made */
+            id?: string;
+        };
+        EveningChange: {
+            done?: boolean;
+            dishes?: {
+                tray: number;
+                element?: string;
+                food: string;
+                /** Format: double */
+                left_g: number;
+                /** Format: double */
+                gone_at_min: number | null;
+                reasons: components["schemas"]["Reason"][];
+            }[];
         };
         Evening: {
             id: string;
@@ -2097,6 +2113,8 @@ export interface components {
             grams: number;
         };
         ToppedUp: {
+            /** @description as what it was noted where it was made */
+            id?: string;
             /**
              * Format: double
              * @description after serving
@@ -2442,6 +2460,28 @@ export interface components {
             /** @description of the smaller coin of the currency; said by the server, and not taken */
             digits?: number;
         };
+        SettingsChange: {
+            /** @description address of a shop's feed, or empty */
+            shop?: string;
+            rates?: components["schemas"]["Rates"];
+            /** @enum {string} */
+            length?: "cm" | "in";
+            /** @enum {string} */
+            mass?: "g" | "oz";
+            /** @description ISO 4217 code, or empty for bare figures */
+            currency?: string;
+            /** @enum {string} */
+            hemisphere?: "north" | "south";
+            /** @description time zone of the house, an IANA name; empty for the zone of the machine that serves */
+            zone?: string;
+            /** @description how many prepare */
+            people?: number;
+            ovens?: number;
+            /** @description of the fridge; 0 where nobody counts them */
+            shelves?: number;
+            /** @description of the smaller coin of the currency; said by the server, and not taken */
+            digits?: number;
+        };
         /** @description what a seller reckons with; money is minor units */
         Rates: {
             hourly: number;
@@ -2582,6 +2622,8 @@ export interface components {
         };
         Lots: {
             lots: components["schemas"]["Lot"][];
+            /** @description what the cupboard held when it was looked at; where it holds something else by now, nothing is kept */
+            seen?: components["schemas"]["Lot"][];
         };
         Lot: {
             /** Format: double */
@@ -2598,6 +2640,8 @@ export interface components {
             /** Format: int64 */
             version: number;
             stock: components["schemas"]["Lot"][];
+            /** @description how long a lot that is opened today keeps, by the house's calendar */
+            lot_until: string;
             diets: string[];
             months_north: number[];
             months_south: number[];
@@ -3687,6 +3731,10 @@ export interface components {
         RevisionNumber: number;
         /** @description which of the job's trays, 0 for the first */
         WhichTray: number;
+        /** @description a name that was given to this entry where it was made: it counts once, however often it is sent */
+        EntryKey: string;
+        /** @description how long ago it was made, where it could not be sent at once */
+        EntryAgo: number;
         JobId: string;
         /** @description The ETag of the revision this change was made from */
         IfMatch: string;
@@ -4403,10 +4451,43 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    noteGone: {
+    changeEvening: {
         parameters: {
             query?: never;
             header?: never;
+            path: {
+                id: components["parameters"]["JobId"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EveningChange"];
+            };
+        };
+        responses: {
+            /** @description The evening */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Evening"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    noteGone: {
+        parameters: {
+            query?: {
+                /** @description how long ago it was made, where it could not be sent at once */
+                ago_s?: components["parameters"]["EntryAgo"];
+            };
+            header?: {
+                /** @description a name that was given to this entry where it was made: it counts once, however often it is sent */
+                "Idempotency-Key"?: components["parameters"]["EntryKey"];
+            };
             path: {
                 id: components["parameters"]["JobId"];
             };
@@ -4432,8 +4513,14 @@ export interface operations {
     };
     topUp: {
         parameters: {
-            query?: never;
-            header?: never;
+            query?: {
+                /** @description how long ago it was made, where it could not be sent at once */
+                ago_s?: components["parameters"]["EntryAgo"];
+            };
+            header?: {
+                /** @description a name that was given to this entry where it was made: it counts once, however often it is sent */
+                "Idempotency-Key"?: components["parameters"]["EntryKey"];
+            };
             path: {
                 id: components["parameters"]["JobId"];
             };
@@ -4459,8 +4546,14 @@ export interface operations {
     };
     takeBackTopUp: {
         parameters: {
-            query?: never;
-            header?: never;
+            query?: {
+                /** @description how long ago it was made, where it could not be sent at once */
+                ago_s?: components["parameters"]["EntryAgo"];
+            };
+            header?: {
+                /** @description a name that was given to this entry where it was made: it counts once, however often it is sent */
+                "Idempotency-Key"?: components["parameters"]["EntryKey"];
+            };
             path: {
                 id: components["parameters"]["JobId"];
             };
@@ -4509,8 +4602,14 @@ export interface operations {
     };
     addNote: {
         parameters: {
-            query?: never;
-            header?: never;
+            query?: {
+                /** @description how long ago it was made, where it could not be sent at once */
+                ago_s?: components["parameters"]["EntryAgo"];
+            };
+            header?: {
+                /** @description a name that was given to this entry where it was made: it counts once, however often it is sent */
+                "Idempotency-Key"?: components["parameters"]["EntryKey"];
+            };
             path: {
                 id: components["parameters"]["JobId"];
             };
@@ -4559,8 +4658,14 @@ export interface operations {
     };
     addPhoto: {
         parameters: {
-            query?: never;
-            header?: never;
+            query?: {
+                /** @description how long ago it was made, where it could not be sent at once */
+                ago_s?: components["parameters"]["EntryAgo"];
+            };
+            header?: {
+                /** @description a name that was given to this entry where it was made: it counts once, however often it is sent */
+                "Idempotency-Key"?: components["parameters"]["EntryKey"];
+            };
             path: {
                 id: components["parameters"]["JobId"];
             };
@@ -4916,8 +5021,14 @@ export interface operations {
     };
     setTick: {
         parameters: {
-            query?: never;
-            header?: never;
+            query?: {
+                /** @description how long ago it was made, where it could not be sent at once */
+                ago_s?: components["parameters"]["EntryAgo"];
+            };
+            header?: {
+                /** @description a name that was given to this entry where it was made: it counts once, however often it is sent */
+                "Idempotency-Key"?: components["parameters"]["EntryKey"];
+            };
             path: {
                 id: components["parameters"]["JobId"];
                 task: string;
@@ -6001,7 +6112,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Settings"];
+                "application/json": components["schemas"]["SettingsChange"];
             };
         };
         responses: {
@@ -6937,6 +7048,9 @@ export const keptKindValues: ReadonlyArray<FlattenedDeepRequired<components>["sc
 export const settingsLengthValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Settings"]["length"]> = ["cm", "in"];
 export const settingsMassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Settings"]["mass"]> = ["g", "oz"];
 export const settingsHemisphereValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Settings"]["hemisphere"]> = ["north", "south"];
+export const settingsChangeLengthValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SettingsChange"]["length"]> = ["cm", "in"];
+export const settingsChangeMassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SettingsChange"]["mass"]> = ["g", "oz"];
+export const settingsChangeHemisphereValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SettingsChange"]["hemisphere"]> = ["north", "south"];
 export const mineValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Mine"]> = ["built-in", "changed", "own"];
 export const importReportTableValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportReport"]["table"]> = ["larder", "packs", "stock"];
 export const importLineWhatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportLine"]["what"]> = ["added", "changed", "same", "refused"];

@@ -95,8 +95,19 @@ export function useFoodPage() {
 
   const stock = (next: (now: Lot[]) => Lot[]) =>
     inTurn(async () => {
-      const lots = next(page.value!.stock)
-      page.value = await take<FoodPage>(api.PUT('/api/v1/foods/{id}/stock', { ...path(), body: { lots } }))
+      const keep = () => {
+        const seen = page.value!.stock
+        return take<FoodPage>(
+          api.PUT('/api/v1/foods/{id}/stock', { ...path(), body: { lots: next(seen), seen } }),
+        )
+      }
+      try {
+        page.value = await keep()
+      } catch (e) {
+        if (!(e instanceof Trouble) || e.status !== 412) throw e
+        await refresh() // the same change to what another window made of it
+        page.value = await keep()
+      }
     })
 
   const putAway = () =>

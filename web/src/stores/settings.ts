@@ -22,7 +22,7 @@ export const useSettings = defineStore('settings', () => {
     ovens.value = o ?? null
     shelves.value = f ?? null
   }
-  /** What is saved; the digits of the coin are the server's word, not ours. */
+  /** What is shown; the digits of the coin are the server's word, not ours. */
   const now = (): Settings => ({
     length: units.length,
     mass: units.mass,
@@ -50,7 +50,7 @@ export const useSettings = defineStore('settings', () => {
   }
 
   /** Changes some of the settings. Those shown before they could be read are never saved over the real ones. */
-  async function change(part: Partial<Settings>) {
+  async function change(part: Omit<Partial<Settings>, 'digits'>) {
     await read()
     if (!known) {
       wrong.value = 'The settings cannot be read just now, so nothing is changed. Try again in a moment.'
@@ -59,7 +59,8 @@ export const useSettings = defineStore('settings', () => {
     const was = { ...now(), digits: units.digits }
     adopt({ ...was, ...part })
     try {
-      adopt(await take<Settings>(api.PUT('/api/v1/settings', { body: now() })))
+      // the rest is as another window may have set it in the meantime
+      adopt(await take<Settings>(api.PUT('/api/v1/settings', { body: part })))
       wrong.value = ''
     } catch (e) {
       adopt(was)

@@ -42,7 +42,7 @@ function lot(i: number, part: Partial<Lot>) {
 const addLot = () =>
   emit('stock', now => {
     const days = now.map(l => l.best_before)
-    let day = new Date(Date.now() + f.value.keeps_days * 864e5).toISOString().slice(0, 10)
+    let day = props.page.lot_until
     while (days.includes(day)) day = new Date(Date.parse(day) + 864e5).toISOString().slice(0, 10)
     return [...now, { grams: f.value.packs[0]?.grams ?? 100, best_before: day }]
   })
