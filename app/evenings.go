@@ -73,7 +73,7 @@ type Dish struct {
 type ToppedUp struct {
 	ID      string  `json:"id,omitempty"` // as what it was noted where it was made
 	AtMin   float64 `json:"at_min"`       // after serving
-	Tray    int     `json:"tray"`   // from 0
+	Tray    int     `json:"tray"`         // from 0
 	Element string  `json:"element"`
 	Food    string  `json:"food"`
 	Grams   float64 `json:"grams"`

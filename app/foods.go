@@ -9,6 +9,7 @@ import (
 	"unicode"
 
 	"happytray/core/brief"
+	"happytray/core/diet"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/store"
@@ -234,6 +235,7 @@ type Shelf struct {
 // Shelves is what a search of the larder found.
 type Shelves struct {
 	Total   int
+	Traces  int // foods left out because traces of what is to be without may be in them
 	Shelves []Shelf
 }
 
@@ -243,14 +245,24 @@ func (h *House) Search(q food.Query, away bool, perShelf int) Shelves {
 	if away {
 		larder = h.All
 	}
+	of := func(f *food.Food) bool { return !away || h.State(store.KindFood, f.ID).PutAway }
 	var out Shelves
+	if len(q.Without) > 0 {
+		with := q
+		with.Without = nil
+		for _, f := range larder.Search(with) {
+			if v, _ := diet.Avoiding(q.Without, f); v == diet.Traces && of(f) {
+				out.Traces++
+			}
+		}
+	}
 	at := map[food.Category]int{}
 	for i, cat := range food.Categories {
 		at[cat] = i
 		out.Shelves = append(out.Shelves, Shelf{Category: cat})
 	}
 	for _, f := range larder.Search(q) {
-		if away && !h.State(store.KindFood, f.ID).PutAway {
+		if !of(f) {
 			continue
 		}
 		shelf := &out.Shelves[at[f.Category]]

@@ -6,6 +6,7 @@ import (
 
 	"happytray/core/arrange"
 	"happytray/core/brief"
+	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/outlook"
@@ -128,7 +129,14 @@ func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, e
 	}
 	off := b.OffTheTray()
 	for _, f := range larder.All() {
-		out.Shelves = append(out.Shelves, Speaks{f.ID, f.Breaks(off), f.MayHold(off), !f.InSeason(b.SeasonMonth(), b.Hemisphere), larder.OutOfStock(f.ID)})
+		s := Speaks{Food: f.ID, OutOfSeason: !f.InSeason(b.SeasonMonth(), b.Hemisphere), OutOfStock: larder.OutOfStock(f.ID)}
+		switch v, word := diet.Avoiding(off, &f); v {
+		case diet.Avoided:
+			s.Avoided = word
+		case diet.Traces:
+			s.Traces = word
+		}
+		out.Shelves = append(out.Shelves, s)
 	}
 	return out, nil
 }

@@ -144,6 +144,7 @@ var order = [][]string{
 	{"document"},
 	{"food", "board"},
 	{"brief"},
+	{"diet"},
 	{"craft"},
 	{"pick"},
 	{"amount"},

@@ -128,7 +128,7 @@ func (s *Server) SearchLarder(c *gin.Context, p api.SearchLarderParams) {
 	}
 	day, month := s.app.Today(settings)
 	found := h.Search(q, or(p.PutAway, false), or(p.PerShelf, 60))
-	out := api.Shelves{Version: h.Version, Total: found.Total, Shelves: []api.Shelf{}}
+	out := api.Shelves{Version: h.Version, Total: found.Total, Traces: found.Traces, Shelves: []api.Shelf{}}
 	for _, sh := range found.Shelves {
 		shelf := api.Shelf{Category: string(sh.Category), Total: sh.Total, Foods: []api.FoodCard{}}
 		for _, f := range sh.Foods {

@@ -113,7 +113,7 @@ func Meatless(chosen []pick.Choice) craft.Meatless {
 	for _, c := range chosen {
 		switch {
 		case c.Food.Category != food.Meat:
-		case c.Food.Breaks([]string{"meat"}) != "":
+		case c.Food.Holds("meat"):
 			return craft.WithMeat
 		default:
 			out = craft.StandIn

@@ -5,6 +5,7 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/food"
 )
 
@@ -38,12 +39,12 @@ func FoundBy(b brief.Brief, grams map[string]float64, larder *food.Larder) []Fou
 		}
 		eaters := 0.0
 		for _, g := range groups {
-			if f.Breaks(g.Avoid) == "" {
+			if diet.CanEat(g.Avoid, f) {
 				eaters += float64(g.Count)
 			}
 		}
 		for i, g := range groups {
-			if f.Breaks(g.Avoid) == "" && eaters > 0 {
+			if diet.CanEat(g.Avoid, f) && eaters > 0 {
 				out[i].FindsG += amount / eaters
 			}
 		}

@@ -6,6 +6,7 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/pick"
 )
@@ -58,7 +59,7 @@ func (t *table) only(kept []int) {
 		t.specs[i], _ = c.Food.Spec(c.Form)
 		t.eats[i] = make([]bool, len(t.groups))
 		for g := range t.groups {
-			t.eats[i][g] = c.Food.Breaks(t.groups[g].Avoid) == ""
+			t.eats[i][g] = diet.CanEat(t.groups[g].Avoid, c.Food)
 		}
 	}
 }

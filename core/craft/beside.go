@@ -1,6 +1,9 @@
 package craft
 
-import "happytray/core/food"
+import (
+	"happytray/core/diet"
+	"happytray/core/food"
+)
 
 // How well two foods must go together (food.Affinity) before they want to lie near each
 // other, and how badly before they are to lie apart (docs/craft.md, Where things go).
@@ -35,10 +38,11 @@ const (
 // ApartOf tells which side a food is on; words are what those guests avoid
 // (brief.KeptApart), and open says that no vessel holds it.
 func ApartOf(f *food.Food, words []string, open bool) Apart {
+	avoided, _ := diet.Avoiding(words, f)
 	switch {
 	case len(words) == 0 || !open:
 		return OnNoSide
-	case f.Breaks(words) != "":
+	case avoided == diet.Avoided:
 		return KeptOff
 	case f.Category == food.Cheese || f.Category == food.Dip || f.Category == food.Brined:
 		return ForAll

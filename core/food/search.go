@@ -49,7 +49,7 @@ func (l *Larder) Search(q Query) []*Food {
 		if q.Category != "" && f.Category != q.Category || q.Milk != "" && f.Milk != q.Milk || q.Firmness != "" && f.Firmness != q.Firmness {
 			continue
 		}
-		if q.Month != 0 && !f.InSeason(q.Month, q.Hemisphere) || len(q.Without) > 0 && f.Breaks(q.Without) != "" {
+		if q.Month != 0 && !f.InSeason(q.Month, q.Hemisphere) || (f.Breaks(q.Without) != "" || f.MayHold(q.Without) != "") {
 			continue
 		}
 		if q.Form != "" {

@@ -8,6 +8,7 @@ import (
 	"happytray/core/amount"
 	"happytray/core/brief"
 	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/tray"
@@ -384,7 +385,7 @@ func (b *buffet) invite() {
 		plain, learnt := make([]float64, len(b.kinds)), make([]float64, len(b.kinds))
 		for i := range b.foods {
 			f := &b.foods[i]
-			eats := f.food.Breaks(g.Avoid) == ""
+			eats := diet.CanEat(g.Avoid, f.food)
 			f.eats = append(f.eats, eats)
 			if !eats {
 				continue
@@ -394,7 +395,7 @@ func (b *buffet) invite() {
 			plain[f.kind] += f.liking / f.learnt
 			learnt[f.kind] += f.liking
 			if f.food.Category == food.Meat {
-				if f.food.Breaks([]string{"meat"}) != "" {
+				if f.food.Holds("meat") {
 					meat = craft.WithMeat
 				} else if meat != craft.WithMeat {
 					meat = craft.StandIn

@@ -10,7 +10,7 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/colour"
-	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
@@ -145,7 +145,7 @@ func Of(j *job.Job, larder *food.Larder) Kept {
 // food in its place; what was done is said.
 func For(k Kept, b brief.Brief, larder *food.Larder) (brief.Brief, []string) {
 	b.Foods = nil
-	off := b.OffTheTray()
+	at := diet.At(b)
 	var on []*food.Food
 	for _, p := range k.Foods {
 		if f, ok := larder.Get(p.Food); ok {
@@ -171,23 +171,23 @@ func For(k Kept, b brief.Brief, larder *food.Larder) (brief.Brief, []string) {
 			continue
 		}
 		why := ""
-		switch {
-		case f.Breaks(off) != "":
-			why = fmt.Sprintf("contains %s, which guests avoid", f.Breaks(off))
-		case f.MayHold(off) != "":
-			why = fmt.Sprintf("may contain %s, which guests avoid", f.MayHold(off))
+		switch v, word := at.For(f); {
+		case v == diet.Avoided:
+			why = fmt.Sprintf("contains %s, which guests avoid", word)
+		case v == diet.Traces:
+			why = fmt.Sprintf("may contain %s, which guests avoid", word)
 		case bans[f.ID]:
 			why = "is not to come on this tray"
-		case craft.NotForTheYoung(b, f):
+		case v == diet.NotForChildren:
 			why = "is not for small children"
-		case craft.SuffersAlways(b, f):
+		case v == diet.DoesNotKeep:
 			why = "does not keep in that heat or on that road"
 		case larder.OutOfStock(f.ID):
 			why = "is out of stock"
 		}
 		if why == "" {
 			form := p.Form
-			if _, has := f.Spec(form); !has || craft.NotInThatForm(b, f, form) || craft.Suffers(b, f, form) != "" {
+			if _, has := f.Spec(form); !has || at.NotAs(f, form) || at.Suffers(f, form) != "" {
 				form = "" // the choice finds one that suits
 			}
 			take(f.ID, form, p.EachG)

@@ -8,6 +8,7 @@ import (
 
 	"happytray/core/colour"
 	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -180,7 +181,7 @@ func (s *seeing) allergens(word string) error {
 	count := map[string]int{}
 	s.each(func(_ *tray.Element, fd *food.Food) {
 		for _, w := range known {
-			if fd.Holds(w) || fd.MayHold([]string{w}) != "" {
+			if !diet.CanEat([]string{w}, fd) {
 				count[w]++
 			}
 		}
@@ -213,13 +214,14 @@ func (s *seeing) allergens(word string) error {
 	near := math.Inf(1)
 	var with, without [][]geom.Body
 	s.each(func(e *tray.Element, fd *food.Food) {
-		switch {
-		case word != "" && fd.Holds(word):
+		v, _ := diet.Avoiding([]string{word}, fd)
+		switch v {
+		case diet.Avoided:
 			s.tint(e, "#a83a2a", "holds "+word)
 			holds++
 			with = append(with, bodies(e))
 			return
-		case word != "" && fd.MayHold([]string{word}) != "":
+		case diet.Traces:
 			s.tint(e, "#dd9a5b", "may hold traces of "+word)
 			may++
 		default:

@@ -14,6 +14,7 @@ import (
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/job"
@@ -234,7 +235,7 @@ func lacking(one *tray.Tray, larder *food.Larder, avoid []string) []string {
 			continue
 		}
 		others |= f.PartOf()
-		if f.Breaks(avoid) == "" {
+		if diet.CanEat(avoid, f) {
 			have |= f.PartOf()
 		}
 	}

@@ -9,6 +9,7 @@ import (
 	"happytray/core/brief"
 	"happytray/core/colour"
 	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/say"
 )
@@ -39,13 +40,13 @@ var wanted = []struct {
 // Balance says what a set of foods covers and lacks. A side that the brief rules
 // out altogether (milk and cheese where nobody takes milk) is left out.
 func Balance(b brief.Brief, foods []*food.Food, larder *food.Larder) []Side {
-	off := b.OffTheTray()
+	at := diet.At(b)
 	var out []Side
 	for _, w := range wanted {
 		possible, have := map[string]bool{}, map[string]bool{}
 		all := larder.All()
 		for i := range all {
-			if all[i].Breaks(off) == "" && suits(b, larder, &all[i]) {
+			if suits(b, at, larder, &all[i]) {
 				for _, v := range w.of(&all[i]) {
 					possible[v] = true
 				}
@@ -114,7 +115,7 @@ func Servings(b brief.Brief, foods []*food.Food) []Serving {
 			s.Parts = append(s.Parts, Found{Says: p.Says})
 		}
 		for _, f := range foods {
-			if f.Breaks(g.Avoid) != "" {
+			if !diet.CanEat(g.Avoid, f) {
 				continue
 			}
 			s.Foods++
@@ -133,6 +134,7 @@ func Servings(b brief.Brief, foods []*food.Food) []Serving {
 // for each up to n foods that would fill it: those that fill most of the whole at
 // once, and suit the rest of the choice best.
 func Needs(b brief.Brief, sides []Side, chosen []*food.Food, larder *food.Larder, under Under, n int) []Need {
+	at := diet.At(b)
 	f := newCandidates(b, larder, under, KindsFor(b, under), craft.Shares(b, craft.WithMeat))
 	s := f.empty()
 	for _, c := range chosen {
@@ -164,7 +166,7 @@ func Needs(b brief.Brief, sides []Side, chosen []*food.Food, larder *food.Larder
 		var can []int
 		for i := range f.cands {
 			c := &f.cands[i]
-			if !slices.Contains(s.on, i) && c.food.Category != food.Garnish && fits(c) && !craft.NotForTheYoung(b, c.food) && c.food.InSeason(b.SeasonMonth(), b.Hemisphere) {
+			if !slices.Contains(s.on, i) && c.food.Category != food.Garnish && fits(c) && suits(b, at, larder, c.food) && c.food.InSeason(b.SeasonMonth(), b.Hemisphere) {
 				can = append(can, i)
 			}
 		}

@@ -8,6 +8,7 @@ import (
 	"happytray/core/brief"
 	"happytray/core/colour"
 	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/food"
 )
 
@@ -123,7 +124,7 @@ func newCandidates(b brief.Brief, larder *food.Larder, under Under, kinds map[fo
 	if b.Photographed != "" {
 		f.seen = forTheLens
 	}
-	off, banned := b.OffTheTray(), map[string]bool{}
+	at, banned := diet.At(b), map[string]bool{}
 	for _, id := range b.Bans {
 		banned[id] = true
 	}
@@ -136,7 +137,7 @@ func newCandidates(b brief.Brief, larder *food.Larder, under Under, kinds map[fo
 	var foods []*food.Food
 	for i := range all {
 		g := &all[i]
-		if !pinned[g.ID] && (banned[g.ID] || larder.OutOfStock(g.ID) || g.Breaks(off) != "" || !suits(b, larder, g)) {
+		if !pinned[g.ID] && (banned[g.ID] || larder.OutOfStock(g.ID) || !suits(b, at, larder, g)) {
 			continue
 		}
 		f.by[g.ID] = len(f.cands)
@@ -162,18 +163,17 @@ func newCandidates(b brief.Brief, larder *food.Larder, under Under, kinds map[fo
 	return f
 }
 
-// suits reports whether a food may be picked unasked for the brief.
-func suits(b brief.Brief, larder *food.Larder, f *food.Food) bool {
+// suits reports whether a food may be picked unasked for the brief, at its table. Traces are the host's to decide, with
+// the label in hand; what pregnant guests are advised against is said, and left to the host, too.
+func suits(b brief.Brief, at diet.Table, larder *food.Larder, f *food.Food) bool {
 	rules := b.HouseRules()
-	switch {
+	switch verdict, _ := at.For(f); {
 	case f.Category == food.NotFood:
 		return false
 	case alien(b, f):
 		return false
-	case craft.NotForTheYoung(b, f) || craft.SuffersAlways(b, f):
+	case verdict > diet.AdvisedAgainst:
 		return false
-	case f.MayHold(b.OffTheTray()) != "":
-		return false // traces are the host's to decide, with the label in hand
 	case f.Category == food.Brined && f.Stone && rules.Olives != "stones":
 		return false // pitted, so that no guest is surprised
 	case b.Plates() && !forPlate(f):
@@ -282,7 +282,7 @@ func (w *weigher) weigh(f *food.Food) cand {
 		_, c.leads = f.Spec("trail")
 	}
 	for i, g := range w.groups {
-		if f.Breaks(g.Avoid) == "" {
+		if diet.CanEat(g.Avoid, f) {
 			c.eats |= 1 << i
 		}
 	}

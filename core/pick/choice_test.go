@@ -9,6 +9,7 @@ import (
 	"happytray/core/brief"
 	"happytray/core/colour"
 	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/food"
 )
 
@@ -108,7 +109,7 @@ func possible(b brief.Brief, g, k int) bool {
 	all := larder.All()
 	for i := range all {
 		f := &all[i]
-		if f.Breaks(off) == "" && f.Breaks(avoid) == "" && suits(b, larder, f) && f.PartOf()&food.Parts[k].Part != 0 && kinds[f.Category] > 0 && !slices.Contains(b.Bans, f.ID) {
+		if diet.CanEat(off, f) && diet.CanEat(avoid, f) && suits(b, diet.At(b), larder, f) && f.PartOf()&food.Parts[k].Part != 0 && kinds[f.Category] > 0 && !slices.Contains(b.Bans, f.ID) {
 			return true
 		}
 	}

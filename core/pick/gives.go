@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"happytray/core/brief"
+	"happytray/core/diet"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/say"
@@ -19,9 +20,11 @@ func gives(b brief.Brief, larder *food.Larder) error {
 	off := b.OffTheTray()
 	count := func(off, bans []string) int {
 		n := 0
+		at := diet.At(b)
+		at.Off = off
 		all := larder.All()
 		for i := range all {
-			if all[i].Breaks(off) == "" && suits(b, larder, &all[i]) && !slices.Contains(bans, all[i].ID) {
+			if suits(b, at, larder, &all[i]) && !slices.Contains(bans, all[i].ID) {
 				n++
 			}
 		}

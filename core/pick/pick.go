@@ -9,6 +9,7 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/fault"
 	"happytray/core/food"
 )
@@ -39,7 +40,7 @@ type Under struct {
 // else is, bans never; if one that is asked for breaks what guests avoid, that is
 // an error that says so.
 func Pick(b brief.Brief, larder *food.Larder, under Under) ([]Choice, error) {
-	p := picker{brief: b, larder: larder, off: b.OffTheTray()}
+	p := picker{brief: b, larder: larder, at: diet.At(b)}
 	for _, asked := range []struct {
 		field, why string
 		wants      []brief.Want
@@ -98,10 +99,11 @@ func (p *picker) ask(w brief.Want, why string) error {
 	if p.has(f.ID) {
 		return nil
 	}
-	if a := f.Breaks(p.off); a != "" {
+	avoided, a := diet.Avoiding(p.at.Off, f)
+	if avoided == diet.Avoided {
 		return fault.Bad("", "%s contains %s, which guests of this brief avoid; take it off the list or change the diet", f.Name, a)
 	}
-	if a := f.MayHold(p.off); a != "" {
+	if avoided == diet.Traces {
 		why += fmt.Sprintf("; it may contain %s, which guests avoid, so read its label", a)
 	}
 	form := w.Form
@@ -125,7 +127,7 @@ func formList(f *food.Food) string {
 type picker struct {
 	brief  brief.Brief
 	larder *food.Larder
-	off    []string
+	at     diet.Table
 	chosen []Choice
 }
 
@@ -142,7 +144,7 @@ func (p *picker) has(id string) bool {
 func (p *picker) form(f *food.Food) string {
 	best, least := f.Forms[0].Form, 1<<30
 	rules := p.brief.HouseRules()
-	noMeat := slices.Contains(p.off, "meat") || slices.Contains(p.off, "animal") || rules.Vegetarians == "shapes"
+	noMeat := slices.Contains(p.at.Off, "meat") || slices.Contains(p.at.Off, "animal") || rules.Vegetarians == "shapes"
 	for i, s := range f.Forms {
 		if s.Form == "topping" && len(f.Forms) > 1 {
 			continue // it wants something under it, so only who asks for it gets it
@@ -162,7 +164,7 @@ func (p *picker) form(f *food.Food) string {
 		if food.Tiny(s) {
 			n += 2 // rather in a vessel
 		}
-		if !craft.IsBite(f, s) || craft.NotInThatForm(p.brief, f, s.Form) || craft.Suffers(p.brief, f, s.Form) != "" {
+		if !craft.IsBite(f, s) || p.at.NotAs(f, s.Form) || p.at.Suffers(f, s.Form) != "" {
 			n += 50
 		}
 		n += 4 * ruled(rules, f, s.Form)

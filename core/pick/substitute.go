@@ -7,7 +7,7 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/colour"
-	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/food"
 )
 
@@ -36,7 +36,8 @@ const (
 // vegetables that fold or roll alike. None is on the tray already, and none holds
 // what guests avoid.
 func Substitutes(b brief.Brief, f *food.Food, form string, on []*food.Food, larder *food.Larder, n int) []Substitute {
-	off, month := b.OffTheTray(), b.SeasonMonth()
+	at, month := diet.At(b), b.SeasonMonth()
+	was, _ := at.For(f)
 	spec, ok := f.Spec(form)
 	if !ok {
 		spec = f.Forms[0]
@@ -46,17 +47,20 @@ func Substitutes(b brief.Brief, f *food.Food, form string, on []*food.Food, lard
 	for _, o := range on {
 		taken[o.ID] = true
 	}
-	noMeat := slices.Contains(off, "meat") || slices.Contains(off, "animal")
+	noMeat := slices.Contains(at.Off, "meat") || slices.Contains(at.Off, "animal")
 	look := colour.Must(f.SurfaceColour(spec))
 	var out []Substitute
 	all := larder.All()
 	for i := range all {
 		g := &all[i]
-		if taken[g.ID] || larder.OutOfStock(g.ID) || g.Breaks(off) != "" || g.MayHold(off) != "" || craft.NotForTheYoung(b, g) && !craft.NotForTheYoung(b, f) {
+		if taken[g.ID] || larder.OutOfStock(g.ID) {
+			continue
+		}
+		if v, _ := at.For(g); v >= diet.Traces || v == diet.NotForChildren && was != diet.NotForChildren {
 			continue
 		}
 		own, alike := nearestForm(g, spec)
-		if craft.Suffers(b, g, own.Form) != "" && craft.Suffers(b, f, spec.Form) == "" {
+		if at.Suffers(g, own.Form) != "" && at.Suffers(f, spec.Form) == "" {
 			continue
 		}
 		standIn := noMeat && f.Category == food.Meat && g.Category == food.Vegetable && alike >= .6

@@ -6,6 +6,7 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/pick"
 	"happytray/core/say"
@@ -40,7 +41,7 @@ func falls(b brief.Brief, chosen []pick.Choice, larder *food.Larder, under pick.
 		for i := range all {
 			if f := &all[i]; f.Category == k.of {
 				n++
-				if f.Breaks(off) != "" || f.MayHold(off) != "" {
+				if !diet.CanEat(off, f) {
 					kept++
 				}
 			}
@@ -96,7 +97,7 @@ func avoidedTheme(b brief.Brief, theme *craft.Theme, larder *food.Larder) []stri
 	off := b.OffTheTray()
 	for _, id := range theme.Belongs {
 		f, ok := larder.Get(id)
-		if ok && f.Breaks(off) == "" && f.MayHold(off) == "" {
+		if ok && diet.CanEat(off, f) {
 			return nil
 		}
 	}

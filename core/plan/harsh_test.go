@@ -7,7 +7,7 @@ import (
 
 	"happytray/core/board"
 	"happytray/core/brief"
-	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/plan"
 )
@@ -36,10 +36,10 @@ func TestHeatAndRoad(t *testing.T) {
 		for _, one := range j.Trays {
 			for _, e := range one.Elements {
 				f, _ := larder.Get(e.Food)
-				says := craft.Suffers(one.Brief, f, e.Form)
+				says := diet.At(one.Brief).Suffers(f, e.Form)
 				if pinned := slices.ContainsFunc(b.Pins, func(w brief.Want) bool { return w.Food == f.ID }); pinned {
 					asked++
-					if (says != "") != craft.SuffersAlways(one.Brief, f) {
+					if v, _ := (diet.Table{WarmthC: one.Brief.Warmth(), RoadMin: one.Brief.Travels.Minutes}).For(f); (says != "") != (v == diet.DoesNotKeep) {
 						t.Errorf("%d: %s was asked for and lies as %s, which %s", n, f.ID, e.Form, says)
 					}
 				} else if says != "" {

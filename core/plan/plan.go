@@ -10,6 +10,7 @@ import (
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
@@ -187,10 +188,21 @@ func briefOf(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder) b
 	if p.Of == 0 {
 		return theirs
 	}
+	verdict := func(q tray.Part, f *food.Food) diet.Verdict {
+		v, _ := diet.Avoiding(q.BriefOf(b).OffTheTray(), f)
+		return v
+	}
+	// what was asked for goes to those who can eat it; to all who do not avoid it, where for each of them traces may be in it
+	least := func(f *food.Food) diet.Verdict {
+		if slices.ContainsFunc(all, func(q tray.Part) bool { return verdict(q, f) == diet.Fine }) {
+			return diet.Fine
+		}
+		return diet.Traces
+	}
 	own := func(wants []brief.Want) (out []brief.Want) {
 		for _, w := range wants {
 			f, ok := larder.Get(w.Food)
-			eats := func(q tray.Part) bool { return !ok || f.Breaks(q.BriefOf(b).OffTheTray()) == "" }
+			eats := func(q tray.Part) bool { return !ok || verdict(q, f) <= least(f) }
 			if !eats(p) {
 				continue
 			}

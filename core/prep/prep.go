@@ -10,6 +10,7 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/drink"
 	"happytray/core/food"
 	"happytray/core/job"
@@ -167,7 +168,7 @@ func advised(t *tray.Tray, larder *food.Larder) (out []string) {
 		if !ok {
 			continue
 		}
-		if is := craft.AdvisedAgainst(f); is != "" {
+		if is := diet.Advised(f); is != "" {
 			foods = append(foods, fmt.Sprintf("%s (%s)", strings.ToLower(f.Name), is))
 		}
 		honey = honey || id == "honey"

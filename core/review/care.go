@@ -5,6 +5,7 @@ import (
 
 	"happytray/core/board"
 	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/say"
@@ -85,14 +86,14 @@ func (m *measures) allergens() {
 	l := m.l
 	broken := 0
 	m.planned(func(i int, e *elem) {
-		if a := e.food.Breaks(l.off); a != "" {
+		if v, a := diet.Avoiding(l.off, e.food); v == diet.Avoided {
 			broken++
 			m.find("care.allergen", Stop, 100, e.middle, []int{i}, saysCareAllergen, m.name(i), m.does(i, "contains", "contain"), a)
 		}
 	})
 	m.values["care.allergen"] = float64(broken)
 	m.planned(func(i int, e *elem) {
-		if a := e.food.MayHold(l.off); a != "" && e.food.Breaks(l.off) == "" {
+		if v, a := diet.Avoiding(l.off, e.food); v == diet.Traces {
 			m.find("care.allergen", Note, 50, e.middle, []int{i}, saysCareTraces, m.name(i), a)
 		}
 	})

@@ -8,6 +8,7 @@ import (
 
 	"happytray/core/amount"
 	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/pick"
 	"happytray/core/say"
@@ -115,12 +116,12 @@ func (t *teller) of(foods ...*food.Food) (out []int) {
 // hard is what does not keep in the heat or on the road, and a board without a rim on the road.
 func (t *teller) hard() {
 	b := t.l.tray.Brief
-	heat, road := craft.Harsh(b)
+	heat, road := diet.At(b).Harsh()
 	if heat || road {
 		n, seen := 0, map[*food.Food]bool{}
 		for i := range t.l.elems {
 			f := t.l.elems[i].food
-			becomes := craft.Suffers(b, f, t.l.tray.Elements[i].Form)
+			becomes := diet.At(b).Suffers(f, t.l.tray.Elements[i].Form)
 			if becomes == "" || seen[f] {
 				continue
 			}
@@ -376,7 +377,7 @@ func (t *teller) toBeHad(kinds []food.Category) bool {
 	all := t.l.larder.All()
 	for i := range all {
 		f := &all[i]
-		if slices.Contains(kinds, f.Category) && f.Breaks(t.l.off) == "" && f.MayHold(t.l.off) == "" {
+		if slices.Contains(kinds, f.Category) && diet.CanEat(t.l.off, f) {
 			return true
 		}
 	}

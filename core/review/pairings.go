@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"happytray/core/craft"
+	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/say"
 )
@@ -74,7 +75,8 @@ func (l *Live) keptApart(i int) string {
 	if craft.ApartOf(l.elems[i].food, l.apart, l.tray.Elements[i].Vessel == "") != craft.KeptOff {
 		return ""
 	}
-	return l.elems[i].food.Breaks(l.apart)
+	_, word := diet.Avoiding(l.apart, l.elems[i].food)
+	return word
 }
 
 // shared reports whether element i lies open and is a main thing for guests who

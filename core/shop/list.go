@@ -8,6 +8,7 @@ import (
 	"strings"
 
 	"happytray/core/brief"
+	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/job"
 )
@@ -16,14 +17,16 @@ import (
 type Needs struct {
 	Job   string             `json:"job"` // id
 	Title string             `json:"title"`
-	Day   string             `json:"day"`   // of serving, 2026-11-30, or ""
-	Grams map[string]float64 `json:"grams"` // by food
-	Off   []string           `json:"off"`   // what no food on its trays may contain
+	Day   string             `json:"day"`             // of serving, 2026-11-30, or ""
+	Grams map[string]float64 `json:"grams"`           // by food
+	Off   []string           `json:"off"`             // what no food on its trays may contain
+	Table *diet.Table        `json:"table,omitempty"` // what else its guests' food has to suit; nil in what was kept before this was
 }
 
 // NeedsOf adds up all trays of a job and their reserve.
 func NeedsOf(j *job.Job, larder *food.Larder) Needs {
-	n := Needs{Title: j.Title, Day: j.Brief.ServeDay(), Grams: map[string]float64{}, Off: j.Brief.OffTheTray()}
+	at := diet.At(j.Brief)
+	n := Needs{Title: j.Title, Day: j.Brief.ServeDay(), Grams: map[string]float64{}, Off: at.Off, Table: &at}
 	add := func(id string, g float64) {
 		if f, ok := larder.Get(id); ok && f.Category != food.NotFood && g > 0 {
 			n.Grams[id] = math.Round((n.Grams[id]+g)*10) / 10
@@ -204,6 +207,17 @@ type Use struct {
 	Says  string `json:"says"`
 }
 
+// suits reports whether a job's guests may be given a food unasked.
+func (n *Needs) suits(f *food.Food) bool {
+	at := diet.Table{}
+	if n.Table != nil {
+		at = *n.Table
+	}
+	at.Off = n.Off
+	v, _ := at.For(f)
+	return v == diet.Fine
+}
+
 // NextUse is the first coming job that can take what stays over of a food opened on
 // day: one that has the food on its list anyway, or else one whose guests can eat
 // it, served before the food is past its days. ok is false when there is none.
@@ -214,13 +228,13 @@ func NextUse(f *food.Food, day string, coming []Needs) (Use, bool) {
 	for i := range coming {
 		n := &coming[i]
 		days, ok := brief.Days(day, n.Day)
-		if !ok || days <= 0 || days > f.KeepsDays || f.Breaks(n.Off) != "" {
+		if !ok || days <= 0 || days > f.KeepsDays {
 			continue
 		}
 		if n.Grams[f.ID] > 0 {
 			return Use{n.Job, n.Title, "it is on its list"}, true
 		}
-		if maybe == nil {
+		if maybe == nil && n.suits(f) {
 			maybe = n
 		}
 	}

@@ -3000,7 +3000,10 @@ type ShelfKept struct {
 type Shelves struct {
 	Shelves []Shelf `json:"shelves"`
 	Total   int     `json:"total"`
-	Version int64   `json:"version"`
+
+	// Traces left out because traces of what is to be without may be in them
+	Traces  int   `json:"traces"`
+	Version int64 `json:"version"`
 }
 
 // Shop defines model for Shop.

@@ -2592,6 +2592,8 @@ export interface components {
         Mine: "built-in" | "changed" | "own";
         Shelves: {
             total: number;
+            /** @description left out because traces of what is to be without may be in them */
+            traces: number;
             /** Format: int64 */
             version: number;
             shelves: components["schemas"]["Shelf"][];

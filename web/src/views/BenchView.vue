@@ -136,7 +136,7 @@ async function moveAway(j: JobSummary) {
       </RouterLink>
     </section>
 
-    <div class="sieve">
+    <div class="filters">
       <ElSegmented v-model="which" :options="lists" aria-label="Which jobs" />
       <ElInput
         v-model="text"
@@ -230,7 +230,7 @@ async function moveAway(j: JobSummary) {
   margin-left: auto;
   border-color: #fff;
 }
-.sieve {
+.filters {
   display: flex;
   gap: 12px 18px;
   flex-wrap: wrap;

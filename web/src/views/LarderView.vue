@@ -115,7 +115,7 @@ useEventListener(window, 'keydown', e => {
     </template>
     <TableFiles v-if="files" @taken="read" />
 
-    <form class="card sieve" role="search" @submit.prevent>
+    <form class="card filters" role="search" @submit.prevent>
       <input
         ref="field"
         v-model="q.text"
@@ -186,7 +186,8 @@ useEventListener(window, 'keydown', e => {
       </div>
       <label class="away"><input v-model="q.away" type="checkbox" /> put away</label>
       <span class="sum soft small" role="status">
-        {{ found ? `${found.total} ${found.total === 1 ? 'food' : 'foods'}` : 'looking' }}
+        {{ found ? `${found.total} ${found.total === 1 ? 'food' : 'foods'}` : 'looking'
+        }}<template v-if="found?.traces">, {{ found.traces }} more may hold traces</template>
         <button v-if="narrowed" type="button" class="btn quiet" @click="clear">Show all</button>
       </span>
     </form>
@@ -201,7 +202,7 @@ useEventListener(window, 'keydown', e => {
       />
     </template>
     <p v-if="found && !shelves.length" class="card">
-      Nothing on the shelves is like that. Loosen the sieve, or add a food of your own.
+      No food is like that. Use fewer filters, or add a food of your own.
     </p>
     <p class="soft small">
       Allergens and diet facts here are what such foods usually hold. The labels of your own packs decide.
@@ -210,7 +211,7 @@ useEventListener(window, 'keydown', e => {
 </template>
 
 <style scoped>
-.sieve {
+.filters {
   display: flex;
   flex-wrap: wrap;
   gap: 8px 10px;
