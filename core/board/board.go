@@ -306,14 +306,8 @@ func (b Board) Ground() string {
 func (b Board) UsableMM2() float64 {
 	a := b.FoodZone.Area()
 	for _, k := range b.Keepouts {
-		switch {
-		case k.Convex():
-			a -= geom.SharedArea(b.FoodZone, k)
-		case b.FoodZone.Convex():
-			a -= geom.SharedArea(k, b.FoodZone)
-		case b.FoodZone.Contains(k.Centroid()): // a bent hole in a bent board: it lies inside or beside it
-			a -= k.Area()
-		}
+		hole := geom.NewBody(k)
+		a -= hole.Shared(b.FoodZone)
 	}
 	return math.Max(0, a)
 }

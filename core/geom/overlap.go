@@ -9,6 +9,7 @@ type Body struct {
 	Hull    Outline
 	convex  bool
 	sign    float64 // of the hull's turn: 1 where the normal of an edge points outward as it is
+	parts   [][]int // of a concave outline: the points of its convex parts; shared by all copies
 }
 
 // NewBody prepares an outline; it is kept, not copied.
@@ -18,6 +19,7 @@ func NewBody(o Outline) Body {
 	if !b.convex {
 		h := b.Outline.Hull()
 		b.Hull, b.sign = h, outward(h)
+		b.parts = convexParts(o)
 	}
 	return b
 }
@@ -133,8 +135,8 @@ func (b *Body) Clone() Body {
 
 // Penetration says how deep a and b overlap, in mm: for convex outlines the
 // smallest shift that parts them (separating axes, Gottschalk 1996), with the
-// direction in which a must move; for others the deepest point of one inside
-// the other. Zero depth means they are apart or only touch.
+// direction in which a must move; for others the most that two of their convex
+// parts overlap, which is no more than that. Zero depth means they are apart or only touch.
 func Penetration(a, b *Body) (depth float64, away Point) {
 	if !a.Box.Meets(b.Box) {
 		return 0, Point{}
@@ -159,8 +161,19 @@ func deeper(a, b *Body, limit float64) (depth float64, away Point) {
 	if depth <= 0 || a.convex && b.convex {
 		return depth, away
 	}
-	d := math.Max(deepest(a.Outline, b.Outline), deepest(b.Outline, a.Outline))
-	return math.Min(d, depth), away
+	most := 0.0
+	theirs := b.Parts()
+	for _, p := range a.Parts() {
+		for i := range theirs {
+			if !p.Box.Meets(theirs[i].Box) {
+				continue
+			}
+			if d, way := hullPenetration(&p, &theirs[i], math.Max(limit, most)); d > most {
+				most, away = d, way
+			}
+		}
+	}
+	return math.Min(most, depth), away
 }
 
 // hullPenetration is zero where the hulls overlap by no more than limit along some axis that is
@@ -260,18 +273,6 @@ func least(o Outline, n Point) float64 {
 		}
 	}
 	return lo
-}
-
-func deepest(a, b Outline) float64 {
-	d := 0.0
-	for i, p := range a {
-		for _, q := range [2]Point{p, p.Lerp(a[(i+1)%len(a)], .5)} {
-			if b.Contains(q) {
-				d = math.Max(d, b.EdgeDistance(q))
-			}
-		}
-	}
-	return d
 }
 
 // Gap is the distance between two outlines in mm, zero when they touch or

@@ -219,7 +219,7 @@ func (l *Live) outside(b *geom.Body, area float64, zone geom.Outline, zoneBox ge
 			}
 		}
 		if inside && !l.zoneCv { // a notch of the zone may cut between two points
-			inside = geom.SharedArea(zone, b.Hull) > area*.999
+			inside = b.Shared(zone) > area*.999
 		}
 	}
 	if !inside {
@@ -227,13 +227,13 @@ func (l *Live) outside(b *geom.Body, area float64, zone geom.Outline, zoneBox ge
 		if l.zoneCv {
 			shared = geom.SharedArea(b.Outline, zone)
 		} else {
-			shared = geom.SharedArea(zone, b.Hull)
+			shared = b.Shared(zone)
 		}
 		out += math.Max(0, area-shared)
 	}
 	for _, k := range l.tray.Board.Keepouts {
 		if kb := k.Bounds(); kb.Meets(b.Box) {
-			out += geom.SharedArea(k, b.Hull)
+			out += b.Shared(k)
 		}
 	}
 	return out
