@@ -113,6 +113,12 @@ func readEvening(e store.Evening) (out Evening, err error) {
 
 func (e Evening) write() (store.Evening, error) {
 	e.Advice, e.Caution, e.GoneShare = nil, "", 0
+	e.Dishes = slices.Clone(e.Dishes)
+	for i := range e.Dishes {
+		if e.Dishes[i].Reasons == nil {
+			e.Dishes[i].Reasons = []string{} // a list in the file, too
+		}
+	}
 	raw, err := json.Marshal(e)
 	return store.Evening{Day: e.Date, Crowd: e.Crowd, Document: string(raw)}, err
 }
@@ -315,11 +321,7 @@ func (e *Evening) check() error {
 		return err
 	}
 	for i := range e.Dishes {
-		d := &e.Dishes[i]
-		if d.Reasons == nil {
-			d.Reasons = []string{}
-		}
-		for _, r := range d.Reasons {
+		for _, r := range e.Dishes[i].Reasons {
 			if !slices.Contains(learn.Reasons, r) {
 				return fault.Bad(fmt.Sprintf("dishes[%d].reasons", i), "%.40q is no reason; known are %s", r, strings.Join(learn.Reasons, ", "))
 			}

@@ -1,7 +1,9 @@
 package amount
 
 import (
+	"maps"
 	"math"
+	"slices"
 
 	"happytray/core/brief"
 	"happytray/core/craft"
@@ -32,7 +34,8 @@ func FoundBy(b brief.Brief, grams map[string]float64, larder *food.Larder) []Fou
 	for i, g := range groups {
 		out[i] = Found{Who: g.Who, Count: g.Count, WantsG: math.Round(all / math.Max(1, guests))}
 	}
-	for id, amount := range grams {
+	for _, id := range slices.Sorted(maps.Keys(grams)) { // in order, so that sums are the same each time
+		amount := grams[id]
 		f, ok := larder.Get(id)
 		if !ok || f.Category == food.Garnish || f.Category == food.NotFood {
 			continue

@@ -41,7 +41,7 @@ func In(parent string, err error) error {
 		field += "."
 	}
 	field += e.Field
-	return &Error{Field: field, Says: e.Says}
+	return &Error{Field: field, Says: e.Says, Unreadable: e.Unreadable}
 }
 
 // Between checks a number from outside; NaN fails.

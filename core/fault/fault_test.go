@@ -11,6 +11,10 @@ func TestFieldsNest(t *testing.T) {
 	if err.Error() != "elements[3].pieces[0].outline: crosses itself" {
 		t.Error(err)
 	}
+	var e *Error
+	if err := In("foods[2]", &Error{Says: "ends in the middle", Unreadable: true}); !errors.As(err, &e) || !e.Unreadable {
+		t.Errorf("%v: that it cannot be read is lost", err)
+	}
 	if got := In("board", errors.New("plain")).Error(); got != "board: plain" {
 		t.Error(got)
 	}

@@ -135,6 +135,10 @@ func (f *file) read(raw []byte, larder *food.Larder) (*Job, error) {
 	if err != nil {
 		return nil, err
 	}
+	with := j.Larder(larder)
+	for _, t := range j.Trays {
+		t.Complete(with)
+	}
 	return j, nil
 }
 

@@ -9,6 +9,17 @@ import (
 	"happytray/core/food"
 )
 
+// Complete says of each element what its file left out and its food tells: how wet it lies there.
+func (t *Tray) Complete(larder *food.Larder) {
+	for i := range t.Elements {
+		if e := &t.Elements[i]; e.Wetness == "" {
+			if f, ok := larder.Get(e.Food); ok {
+				e.Wetness = f.Wetness
+			}
+		}
+	}
+}
+
 // Check reports the first thing of the surface that cannot be worked with. Its brief is
 // the job's to check; pieces are checked when they are read.
 func (t *Tray) Check(larder *food.Larder) error {
@@ -121,11 +132,10 @@ func (e *Element) check(larder *food.Larder) error {
 	if e.Category != "" && e.Category != f.Category {
 		return fault.Bad("category", "%s is %s, not %.40q", f.Name, f.Category, string(e.Category))
 	}
-	if e.Wetness == "" {
-		e.Wetness = f.Wetness
-	}
-	if err := fault.OneOf("wetness", string(e.Wetness), food.Wetnesses...); err != nil {
-		return err
+	if e.Wetness != "" { // else it is as wet as its food
+		if err := fault.OneOf("wetness", string(e.Wetness), food.Wetnesses...); err != nil {
+			return err
+		}
 	}
 	if err := fault.Between("grams", e.Grams, 0, 1e6, " g"); err != nil {
 		return err

@@ -159,6 +159,10 @@ func TestCheck(t *testing.T) {
 		if c.field == "" {
 			if err != nil {
 				t.Error(err)
+			} else if got := tr.Elements[0].Wetness; got != "" {
+				t.Errorf("a look at it says that the almonds are %q", got)
+			} else if tr.Complete(larder); tr.Elements[0].Wetness == "" {
+				t.Error("nobody says how wet the almonds are")
 			} else if got := tr.Elements[0].Wetness; got != food.Dry && got != food.Oily {
 				t.Errorf("almonds that do not say how wet they are are %q", got)
 			}

@@ -7,11 +7,12 @@ import (
 	"sync"
 )
 
-// Do does n things, numbers 0 to n-1 in order, on so many goroutines at once.
+// Do does n things, numbers 0 to n-1 in order, on so many goroutines at once, one at least.
 // A panic in one of them comes up in the goroutine of the caller, with the stack it
 // came from, where a server can answer for it; it would end the process otherwise.
 // It is the only place in the core where goroutines are started.
 func Do(n, workers int, do func(i int)) {
+	workers = max(1, workers)
 	next := make(chan int, n)
 	for i := range n {
 		next <- i

@@ -11,7 +11,7 @@ import (
 )
 
 func TestDoDoesEach(t *testing.T) {
-	for _, c := range []struct{ n, workers int }{{0, 2}, {1, 4}, {9, 1}, {100, 3}} {
+	for _, c := range []struct{ n, workers int }{{0, 2}, {1, 4}, {9, 1}, {100, 3}, {5, 0}, {5, -2}} {
 		done := make([]int32, c.n)
 		workers.Do(c.n, c.workers, func(i int) { atomic.AddInt32(&done[i], 1) })
 		if slices.ContainsFunc(done, func(v int32) bool { return v != 1 }) {
