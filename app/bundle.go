@@ -206,6 +206,10 @@ type BroughtJob struct {
 	Title string `json:"title"`
 }
 
+// mostPixelsIn bounds the photographs of a bundle, all together: what the product writes out has at most 1,600 pixels on
+// the longer side, so that this is some five hundred of them, and it is decoded within the time of a request.
+const mostPixelsIn = 1_000_000_000
+
 // coming is a job that is being read.
 type coming struct {
 	away     bool // it was put away where it comes from
@@ -301,7 +305,18 @@ func (a *App) unpack(ctx context.Context, files []bundle.File) (jobs []*coming, 
 		}
 		return c
 	}
+	pixels := int64(0)
+	for _, f := range files { // before any of them is decoded
+		if path.Base(path.Dir(f.Path)) == photosDir {
+			if pixels += photo.PixelsOf(f.Data); pixels > mostPixelsIn {
+				return nil, nil, false, fault.Bad(f.Path, "the photographs have more than %d million pixels together; bring them in with fewer, or smaller ones", int64(mostPixelsIn)/1_000_000)
+			}
+		}
+	}
 	for _, f := range files {
+		if err := ctx.Err(); err != nil { // each may take a while, and nobody waits any more
+			return nil, nil, false, err
+		}
 		dir, name := path.Split(f.Path)
 		dir = strings.Trim(dir, "/")
 		switch {

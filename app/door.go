@@ -142,6 +142,15 @@ func (a *App) OpenDoor(ctx context.Context, open bool) error {
 	})
 }
 
+// ForgetDoor shuts the door and forgets who was in, with what their tokens are signed by: after a backup was read in, in
+// which devices may be let in that have been put out since.
+func (a *App) ForgetDoor(ctx context.Context) error {
+	return a.changeDoor(ctx, func(d *door) error {
+		*d = door{}
+		return nil
+	})
+}
+
 // MakeKey makes a key that lets one device in until a moment, and withdraws the one before.
 func (a *App) MakeKey(ctx context.Context) (key string, until time.Time, err error) {
 	letters := make([]byte, keyLength)
@@ -231,7 +240,7 @@ func (d *door) tried(now time.Time, from string) bool {
 	return inAll >= wrongInAll || len(d.Tries[from]) >= wrongFrom
 }
 
-// signer makes and checks tokens. They run out by the clock of this machine.
+// signer makes and checks tokens. They run out by the clock of this machine, and by the house's (LetIn).
 func (d *door) signer() *securecookie.SecureCookie {
 	return securecookie.New(d.Secret, nil).SetSerializer(securecookie.JSONEncoder{}).MaxAge(int(tokenHolds.Seconds()))
 }
@@ -247,8 +256,11 @@ func (a *App) LetIn(ctx context.Context, token string) (Device, error) {
 	if i < 0 {
 		return Device{}, ErrNotLetIn
 	}
-	device := d.Devices[i]
-	if now := a.now().UTC().Truncate(time.Second); now.Sub(device.Seen) >= seenEvery {
+	device, now := d.Devices[i], a.now().UTC().Truncate(time.Second)
+	if now.Sub(device.LetIn) > tokenHolds {
+		return Device{}, ErrNotLetIn
+	}
+	if now.Sub(device.Seen) >= seenEvery {
 		err = a.changeDoor(ctx, func(d *door) error {
 			if i := d.known(token); i >= 0 {
 				d.Devices[i].Seen = now

@@ -45,11 +45,19 @@ func mostOf(operation string) int64 {
 		return bundle.MaxPacked
 	case "saveSettings", "tick", "createFood", "saveStock", "reviewMoves", "carry", "saveVessel":
 		return 256 << 10
+	case "enter", "setDoor", "makeKey", "leave", "putOut": // a stranger's may be among them
+		return strangersBody
 	case "undo", "redo", "takeOut", "putAway", "handFoodBack", "takeFoodOut", "takeBoardOut", "takeVesselOut", "askShop":
 		return 4 << 10
 	}
 	return document.MaxBytes
 }
+
+// strangersBody is how many bytes somebody may send who has not been let in: a key and a name.
+const strangersBody = 4 << 10
+
+// errStopping is why a search ends when the server is told to.
+var errStopping = errors.New("the server is being stopped")
 
 // deadlines bounds how long a request may take, by its operation, from its arrival.
 func (s *Server) deadlines(k *contract) gin.HandlerFunc {
@@ -62,6 +70,11 @@ func (s *Server) deadlines(k *contract) gin.HandlerFunc {
 		_ = rc.SetWriteDeadline(now.Add(most + s.stalled))
 		ctx, done := context.WithTimeout(c.Request.Context(), most)
 		defer done()
+		if most == searchTime { // whatever has been found by then is the answer
+			var end context.CancelCauseFunc
+			ctx, end = context.WithCancelCause(ctx)
+			defer context.AfterFunc(s.stopping, func() { end(errStopping) })()
+		}
 		c.Request = c.Request.WithContext(ctx)
 		c.Next()
 	}
@@ -85,15 +98,20 @@ func (s *Server) takeBody(c *gin.Context) {
 	if n := c.Request.ContentLength; n >= 0 {
 		room = n
 	}
-	ctx, done := context.WithTimeout(c.Request.Context(), s.stalled)
-	err := s.uploads.Acquire(ctx, room)
+	held, wait := s.uploads, s.stalled
+	if s.stranger(c) { // holds nothing of what is for the house, and is not waited for
+		held, wait = s.strangers, strangersTime
+		_ = http.NewResponseController(c.Writer).SetReadDeadline(time.Now().Add(strangersTime))
+	}
+	ctx, done := context.WithTimeout(c.Request.Context(), wait)
+	err := held.Acquire(ctx, room)
 	done()
 	if err != nil {
 		s.busy(c)
 		return
 	}
 	// held until the answer is written: what was read is in memory until then
-	c.Set(releaseKey, func() { s.uploads.Release(room) })
+	c.Set(releaseKey, func() { held.Release(room) })
 	from := http.MaxBytesReader(c.Writer, c.Request.Body, most)
 	var body []byte
 	if n := c.Request.ContentLength; n >= 0 {
@@ -136,8 +154,15 @@ func tooLarge(c *gin.Context, most int64) {
 
 // turn waits for a turn in a queue, or answers that there is none.
 func (s *Server) turn(c *gin.Context, q *queue, place func(before int)) (leave func(), ok bool) {
-	leave, err := q.enter(c.Request.Context(), place)
+	device, _ := asking(c)
+	leave, err := q.enter(c.Request.Context(), device.ID, place)
 	switch {
+	case err != nil && errors.Is(context.Cause(c.Request.Context()), errStopping):
+		c.Abort()
+		if !c.Writer.Written() {
+			s.busy(c)
+		}
+		return nil, false
 	case errors.Is(err, errBusy):
 		s.busy(c)
 		return nil, false
@@ -149,6 +174,12 @@ func (s *Server) turn(c *gin.Context, q *queue, place func(before int)) (leave f
 		return nil, false
 	}
 	return leave, true
+}
+
+// stranger reports whether a request comes from somebody at the door who has not been let in.
+func (s *Server) stranger(c *gin.Context) bool {
+	_, let := asking(c)
+	return atDoor(c.Request) && !let
 }
 
 // busy answers that there is too much to do just now.

@@ -111,11 +111,20 @@ func TestHostileBundles(t *testing.T) {
 		return len(l.Jobs) + len(away.Jobs)
 	}
 	before := count()
+	var flat bytes.Buffer
+	if err := png.Encode(&flat, image.NewGray(image.Rect(0, 0, 6000, 6000))); err != nil {
+		t.Fatal(err)
+	}
+	var huge []bundle.File
+	for n := range 30 {
+		huge = append(huge, bundle.File{Path: fmt.Sprintf("photos/2026-10-14T1010%02d.png", n), Media: "image/png", Data: flat.Bytes()})
+	}
 	for name, c := range map[string]struct {
 		raw  []byte
 		says string
 	}{
 		"no zip":                    {[]byte("nothing"), "no zip"},
+		"too many pixels":           {zip(append([]bundle.File{tray}, huge...)...), "million pixels together"},
 		"no job":                    {zip(), "no job in it"},
 		"a job that is none":        {zip(tray, broken), "jobs/2/job.tray.json"},
 		"an evening alone":          {zip(bundle.File{Path: "evening.json", Data: []byte(`{"date":"2026-01-01","guests":{"adults":2},"lasted_min":60}`)}), "without its job"},

@@ -29,8 +29,11 @@ const cookieHolds = 90 * 24 * 3600
 // is the house.
 const deviceKey = "device"
 
-// put out is looked for so often while a long answer is written.
-const lookAgain = time.Second
+// put out is looked for so often while a long answer is written: it ends within a second.
+const lookAgain = 300 * time.Millisecond
+
+// errPutOut is why a long answer ends when its device is put out.
+var errPutOut = errors.New("the device was put out")
 
 type atDoorKey struct{}
 
@@ -90,10 +93,10 @@ func (s *Server) guard(site *pages) gin.HandlerFunc {
 			return
 		}
 		c.Set(deviceKey, device)
-		ctx, end := context.WithCancel(c.Request.Context())
-		defer end()
+		ctx, end := context.WithCancelCause(c.Request.Context())
+		defer end(nil)
 		c.Request = c.Request.WithContext(ctx)
-		defer s.watch(ctx, token, end)()
+		defer s.watch(ctx, token, func() { end(errPutOut) })()
 		c.Next()
 	}
 }

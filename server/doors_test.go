@@ -115,7 +115,7 @@ func TestEveryAnswerSaysHowLongItHolds(t *testing.T) {
 
 func TestQueueKeepsOrderAndBounds(t *testing.T) {
 	q := newQueue(1, 3)
-	first, err := q.enter(context.Background(), nil)
+	first, err := q.enter(context.Background(), "", nil)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -128,7 +128,7 @@ func TestQueueKeepsOrderAndBounds(t *testing.T) {
 		begun := make(chan struct{})
 		all.Go(func() {
 			told := false
-			leave, err := q.enter(context.Background(), func(before int) {
+			leave, err := q.enter(context.Background(), "", func(before int) {
 				mu.Lock()
 				places[i] = append(places[i], before)
 				mu.Unlock()
@@ -148,7 +148,7 @@ func TestQueueKeepsOrderAndBounds(t *testing.T) {
 		})
 		<-begun
 	}
-	if _, err := q.enter(context.Background(), nil); err != errBusy {
+	if _, err := q.enter(context.Background(), "", nil); err != errBusy {
 		t.Errorf("a fourth that waits: %v", err)
 	}
 	first()
@@ -176,10 +176,10 @@ func TestQueueKeepsOrderAndBounds(t *testing.T) {
 		t.Errorf("the last was told its places %v", places[2])
 	}
 	// one that stops waiting leaves the others their turns
-	hold, _ := q.enter(context.Background(), nil)
+	hold, _ := q.enter(context.Background(), "", nil)
 	ctx, stop := context.WithCancel(context.Background())
 	gone := make(chan error)
-	go func() { _, err := q.enter(ctx, nil); gone <- err }()
+	go func() { _, err := q.enter(ctx, "", nil); gone <- err }()
 	for q.length() != 1 {
 		time.Sleep(time.Millisecond)
 	}
@@ -188,10 +188,109 @@ func TestQueueKeepsOrderAndBounds(t *testing.T) {
 		t.Errorf("%v, %d wait", err, q.length())
 	}
 	hold()
-	if again, err := q.enter(context.Background(), nil); err != nil {
+	if again, err := q.enter(context.Background(), "", nil); err != nil {
 		t.Error(err)
 	} else {
 		again()
+	}
+}
+
+// Turns go round among those who ask: one who asks for much does not keep the others waiting, and may not fill the line.
+func TestTurnsGoRound(t *testing.T) {
+	q := newQueue(1, 9)
+	hold, err := q.enter(context.Background(), "", nil)
+	if err != nil {
+		t.Fatal(err)
+	}
+	var mu sync.Mutex
+	var order []string
+	var all sync.WaitGroup
+	ask := func(who string) {
+		n := q.length()
+		all.Go(func() {
+			leave, err := q.enter(context.Background(), who, nil)
+			if err != nil {
+				t.Error(err)
+				return
+			}
+			mu.Lock()
+			order = append(order, who)
+			mu.Unlock()
+			leave()
+		})
+		for q.length() != n+1 {
+			time.Sleep(time.Millisecond)
+		}
+	}
+	for _, who := range []string{"phone", "phone", "phone", "", "tablet", "tablet", ""} {
+		ask(who)
+	}
+	if _, err := q.enter(context.Background(), "phone", nil); err != errBusy {
+		t.Errorf("a fourth of one device waits: %v", err)
+	}
+	hold()
+	all.Wait()
+	if got := strings.Join(order, ","); got != "phone,,tablet,phone,tablet,,phone" {
+		t.Errorf("turns went %q", got)
+	}
+	if len(q.whose)+len(q.served)+len(q.turn) != 0 {
+		t.Errorf("%d %d %d are remembered of nobody", len(q.whose), len(q.served), len(q.turn))
+	}
+}
+
+// A server that is told to stop answers its searches with the best that they have, turns those away who wait for theirs,
+// and says that it is not ready.
+func TestSearchesEndWithTheirBestWhenTheServerStops(t *testing.T) {
+	stopping, stop := context.WithCancel(context.Background())
+	d := openWith(t, db.DSN(), Options{Stopping: stopping})
+	if a := d.ask("GET", "/readyz", nil); a.status != 200 {
+		t.Errorf("ready: %d %s", a.status, a.body)
+	}
+	tray := file(t, waiting(t, 12))
+	answers := make(chan answer, 4)
+	for range cap(answers) {
+		go func() { answers <- d.ask("POST", "/api/v1/arrange?seconds=40", tray) }()
+	}
+	time.Sleep(1500 * time.Millisecond)
+	began := time.Now()
+	stop()
+	best := 0
+	for range cap(answers) {
+		a := <-answers
+		lines := bytes.Split(bytes.TrimSpace(a.body), []byte("\n"))
+		if last := lines[len(lines)-1]; a.status == 200 && bytes.Contains(last, []byte(`"done":true`)) && bytes.Contains(last, []byte(`"tray":{`)) {
+			best++
+		}
+	}
+	if took := time.Since(began); took > 4*time.Second {
+		t.Errorf("searches of 40 s went on for %v", took)
+	}
+	if best < 1 {
+		t.Error("no search ended with its best")
+	}
+	if a := d.ask("GET", "/readyz", nil); a.status != 503 || !bytes.Contains(a.body, []byte("stopping")) {
+		t.Errorf("ready: %d %s", a.status, a.body)
+	}
+	if a := d.ask("GET", "/healthz", nil); a.status != 200 {
+		t.Errorf("alive: %d %s", a.status, a.body)
+	}
+}
+
+// Figures and profiles are read under names of this machine alone.
+func TestFiguresAreForThisMachine(t *testing.T) {
+	st, err := store.Open(context.Background(), db.DSN(), store.Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer st.Close()
+	h := NewMetrics(st, "x").Handler()
+	for host, status := range map[string]int{"localhost:8081": 200, "127.0.0.1:8081": 200, "[::1]:8081": 200, "evil.example": 421, "evil.example:8081": 421, "": 421} {
+		r := httptest.NewRequest("GET", "/metrics", nil)
+		r.Host = host
+		w := httptest.NewRecorder()
+		if h.ServeHTTP(w, r); w.Code != status {
+			t.Errorf("%q: %d", host, w.Code)
+		}
 	}
 }
 

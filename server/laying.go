@@ -271,6 +271,9 @@ type lines struct {
 }
 
 func (l *lines) send(v api.Progress) {
+	if errors.Is(context.Cause(l.c.Request.Context()), errPutOut) {
+		return // nothing more is told to who was put out
+	}
 	if !l.c.Writer.Written() {
 		l.c.Header("Content-Type", "application/x-ndjson")
 		l.c.Status(http.StatusOK)
@@ -361,6 +364,9 @@ func (s *Server) search(ctx context.Context, j *job.Job, larder *food.Larder, o 
 		return last, nil
 	}
 	res, err := arrange.Lay(ctx, j.Trays[0], larder, o)
+	if err == nil && res.Tray == nil { // ended before there was anything
+		err = context.Cause(ctx)
+	}
 	if err != nil {
 		return last, err
 	}

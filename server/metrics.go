@@ -4,6 +4,7 @@ import (
 	"net/http"
 	"net/http/pprof"
 	"strconv"
+	"strings"
 	"time"
 
 	"github.com/prometheus/client_golang/prometheus"
@@ -60,7 +61,8 @@ func (m *Metrics) panicked() {
 }
 
 // Handler serves /metrics and /debug/pprof. It belongs on an address of its own that
-// only this machine reaches.
+// only this machine reaches, and answers under names of this machine alone: a page elsewhere whose name was made to lead
+// here reads nothing.
 func (m *Metrics) Handler() http.Handler {
 	mux := http.NewServeMux()
 	mux.Handle("GET /metrics", promhttp.HandlerFor(m.registry, promhttp.HandlerOpts{}))
@@ -69,5 +71,11 @@ func (m *Metrics) Handler() http.Handler {
 	mux.HandleFunc("GET /debug/pprof/profile", pprof.Profile)
 	mux.HandleFunc("GET /debug/pprof/symbol", pprof.Symbol)
 	mux.HandleFunc("GET /debug/pprof/trace", pprof.Trace)
-	return mux
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		if name := hostOf(strings.ToLower(r.Host)); name != "localhost" && !loopback(name) {
+			http.Error(w, "open it as localhost", http.StatusMisdirectedRequest)
+			return
+		}
+		mux.ServeHTTP(w, r)
+	})
 }

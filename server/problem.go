@@ -46,7 +46,7 @@ var (
 // databaseSays is the status and the sentence for a database that cannot be worked with.
 func databaseSays(err error) (int, string) {
 	if errors.Is(err, store.ErrFull) {
-		return http.StatusInsufficientStorage, "The database's disk is full. Make room on it; what you changed is kept in this window and saved then."
+		return http.StatusInsufficientStorage, "The database's disk is full, or nearly so. Make room on it; what you changed is kept in this window and saved then."
 	}
 	return http.StatusServiceUnavailable, "The database does not answer. Your changes are kept in this window and will be saved when it is back."
 }

@@ -26,19 +26,23 @@ type Options struct {
 	Metrics *Metrics      // counted into; nowhere where nil
 	Door    *Doorkeeper   // listens for devices; nothing does where nil
 	Stalled time.Duration // how long a client may read nothing of an answer; 10 s where 0
+	// Stopping ends when the server is to: searches end with their best then. Never where nil.
+	Stopping context.Context
 }
 
 // Server answers requests. It keeps no state that another process would need.
 type Server struct {
-	app      *app.App
-	log      *slog.Logger
-	metrics  *Metrics
-	door     *Doorkeeper
-	searches *queue              // that take seconds of a core or more
-	works    *queue              // that take tens of milliseconds
-	uploads  *semaphore.Weighted // bytes of bodies that are being taken in
-	photos   *queue              // pictures decoded at once: each may take some hundred MB
-	stalled  time.Duration
+	app       *app.App
+	log       *slog.Logger
+	metrics   *Metrics
+	door      *Doorkeeper
+	searches  *queue              // that take seconds of a core or more
+	works     *queue              // that take tens of milliseconds
+	uploads   *semaphore.Weighted // bytes of bodies that are being taken in
+	strangers *semaphore.Weighted // the same of those who have not been let in
+	stopping  context.Context     // ends when the server is to
+	photos    *queue              // pictures decoded at once: each may take some hundred MB
+	stalled   time.Duration
 }
 
 const (
@@ -48,6 +52,9 @@ const (
 	waitingPhotos   = 8
 	// uploadBudget bounds the bodies that are held at a time, all together.
 	uploadBudget = 128 << 20
+	// strangersBudget is the same for all who have not been let in, and strangersTime is how long one of their bodies may take.
+	strangersBudget = 40 * strangersBody
+	strangersTime   = 5 * time.Second
 )
 
 // Handler builds the routes. web holds the built front end.
@@ -55,12 +62,15 @@ func Handler(a *app.App, web fs.FS, o Options) (http.Handler, error) {
 	gin.SetMode(gin.ReleaseMode)
 	cores := runtime.GOMAXPROCS(0)
 	s := &Server{app: a, log: o.Log, metrics: o.Metrics, door: o.Door, searches: newQueue(max(1, cores), waitingSearches), works: newQueue(2*cores+2, waitingWorks),
-		uploads: semaphore.NewWeighted(uploadBudget), photos: newQueue(1, waitingPhotos), stalled: o.Stalled}
+		uploads: semaphore.NewWeighted(uploadBudget), strangers: semaphore.NewWeighted(strangersBudget), stopping: o.Stopping, photos: newQueue(1, waitingPhotos), stalled: o.Stalled}
 	for name, q := range map[string]*queue{"searches": s.searches, "works": s.works, "photos": s.photos} {
 		s.metrics.waiting(name, q.length)
 	}
 	if s.stalled == 0 {
 		s.stalled = 10 * time.Second
+	}
+	if s.stopping == nil {
+		s.stopping = context.Background()
 	}
 	if s.log == nil {
 		s.log = slog.New(slog.DiscardHandler)
@@ -105,6 +115,16 @@ func New(h http.Handler, log *slog.Logger) *http.Server {
 			}
 			return ctx
 		}}
+}
+
+// Ready answers whether requests should be sent here: the database answers and takes changes, and nobody has told this
+// server to stop. Whether it is alive at all, Health says.
+func (s *Server) Ready(c *gin.Context) {
+	if s.stopping.Err() != nil {
+		c.JSON(http.StatusServiceUnavailable, api.Health{Status: "stopping", Database: "not asked"})
+		return
+	}
+	s.Health(c)
 }
 
 // Health answers whether the database does, and takes changes.

@@ -38,6 +38,9 @@ type Options struct {
 	Log    *slog.Logger     // nobody is told where nil
 	Studio int              // whose everything is; 1 where 0
 	Now    func() time.Time // what is written is dated by it; time.Now where nil
+	// Free is how many bytes are free where the database writes; nil where nobody here can tell. Below LeastFree no change
+	// is taken: a full disk would end the database, and reading with it.
+	Free func() (bytes uint64, err error)
 }
 
 // Store is a connection to the database; safe for use by many goroutines.
@@ -45,6 +48,7 @@ type Store struct {
 	db     *gorm.DB
 	sql    *sql.DB
 	now    func() time.Time
+	free   func() (uint64, error)
 	inner  bool // within another's transaction, which alone is tried again
 	read   *lru.Cache[readKey, []byte]
 	hung   atomic.Int64 // until when nobody is made to wait, Unix nanoseconds
@@ -115,7 +119,7 @@ func prepare(ctx context.Context, pool *sql.DB, o Options) (*Store, error) {
 	if now == nil {
 		now = time.Now
 	}
-	return &Store{db: db, sql: pool, now: now, read: read}, nil
+	return &Store{db: db, sql: pool, now: now, free: o.Free, read: read}, nil
 }
 
 // within is the store in a transaction of its own.
@@ -136,20 +140,31 @@ func (s *Store) Close() error { return s.sql.Close() }
 // Stats are the figures of the pool of connections.
 func (s *Store) Stats() sql.DBStats { return s.sql.Stats() }
 
-// Ping reports whether the database answers and takes changes: ErrDown where it does
-// not answer, ErrFull where its disk was full at the last change.
+// LeastFree is how many bytes must be free for a change to be taken.
+const LeastFree = 64 << 20
+
+// room reports ErrFull where too little is free for a change.
+func (s *Store) room() error {
+	if s.free == nil {
+		return nil
+	}
+	if n, err := s.free(); err == nil && n < LeastFree {
+		return fmt.Errorf("%w: %d MB are free", ErrFull, n>>20)
+	}
+	return nil // what cannot be told keeps nobody from anything
+}
+
+// Ping reports whether the database answers questions and takes changes: ErrDown where it does
+// not answer, ErrFull where its disk is full, or was at the last change. It asks a question, because a node
+// of a cluster that has lost the others answers a greeting and nothing else.
 func (s *Store) Ping(ctx context.Context) error {
-	err := s.ask(ctx, func(db *gorm.DB) error {
-		conn, err := db.DB()
-		if err != nil {
-			return err
-		}
-		return conn.PingContext(db.Statement.Context)
-	})
-	if err == nil && s.filled.Load() {
+	if _, err := s.Fact(ctx, houseFact); err != nil {
+		return err
+	}
+	if s.filled.Load() {
 		return ErrFull
 	}
-	return err
+	return s.room()
 }
 
 // ask puts a question to the database. It waits no longer than patience, and not at
@@ -180,6 +195,9 @@ func (s *Store) ask(ctx context.Context, question func(db *gorm.DB) error) error
 func (s *Store) change(ctx context.Context, edit func(tx *gorm.DB) error) error {
 	if s.inner {
 		return s.db.Transaction(edit)
+	}
+	if err := s.room(); err != nil {
+		return err
 	}
 	return s.ask(ctx, func(db *gorm.DB) error {
 		var err error

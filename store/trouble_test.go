@@ -302,6 +302,44 @@ func TestAHangingDatabase(t *testing.T) {
 	}
 }
 
+// With hardly any room left no change is taken, what is kept stays readable, and it goes on as soon as there is room.
+func TestHardlyAnyRoomLeft(t *testing.T) {
+	free := uint64(LeastFree)
+	s, err := Open(context.Background(), server.DSN(), Options{Free: func() (uint64, error) { return free, nil }})
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer s.Close()
+	ctx := context.Background()
+	j, err := s.Create(ctx, Heading{Title: "There is room"}, `1`, "")
+	if err != nil {
+		t.Fatal(err)
+	}
+	free--
+	if _, err := s.Save(ctx, j.ID, j.Head, Heading{Title: "No more"}, `2`, ""); !errors.Is(err, ErrFull) {
+		t.Errorf("a save: %v", err)
+	}
+	if err := s.SetFact(ctx, "room", "none"); !errors.Is(err, ErrFull) {
+		t.Errorf("a fact: %v", err)
+	}
+	if err := s.Ping(ctx); !errors.Is(err, ErrFull) {
+		t.Errorf("asked how it is: %v", err)
+	}
+	if _, r, err := s.Job(ctx, j.ID); err != nil || r.Document != "1" {
+		t.Errorf("read: %v", err)
+	}
+	free++
+	if _, err := s.Save(ctx, j.ID, j.Head, Heading{Title: "Again"}, `2`, ""); err != nil {
+		t.Errorf("a save: %v", err)
+	}
+	if err := s.Ping(ctx); err != nil {
+		t.Errorf("asked how it is: %v", err)
+	}
+	if n, err := server.Free(); err != nil || n == 0 {
+		t.Errorf("the private database's disk: %d, %v", n, err)
+	}
+}
+
 // A disk without room: what is kept stays readable, and it is said what is the matter.
 func TestAFullDisk(t *testing.T) {
 	small := func(most string) []string {

@@ -10,23 +10,36 @@ import (
 
 	"github.com/spf13/cobra"
 
+	"happytray/app"
+	"happytray/store"
 	"happytray/store/backup"
 	"happytray/store/localdb"
 )
 
 func backupCommand() *cobra.Command {
 	return keepingCommand("backup", "Write everything that is kept into one file, while the product goes on",
-		func(ctx context.Context, a backup.Access, file string) error { return backup.Write(ctx, a, file) }, "kept in")
+		func(ctx context.Context, a backup.Access, _, file string) error { return backup.Write(ctx, a, file) }, "kept in")
 }
 
 func restoreCommand() *cobra.Command {
 	return keepingCommand("restore", "Read a backup into an empty database",
-		func(ctx context.Context, a backup.Access, file string) error { return backup.Read(ctx, a, file) }, "read from")
+		func(ctx context.Context, a backup.Access, source, file string) error {
+			if err := backup.Read(ctx, a, file); err != nil {
+				return err
+			}
+			st, err := open(ctx, source, store.Options{})
+			if err != nil {
+				return err
+			}
+			defer st.Close()
+			fmt.Fprintln(os.Stderr, "The door is shut, and phones and tablets are to be let in again.")
+			return app.New(st, app.Options{}).ForgetDoor(ctx)
+		}, "read from")
 }
 
 // keepingCommand is a command on a whole database: the one that HAPPYTRAY_DB names, or
 // the private one under --dir, whether that runs just now or not.
-func keepingCommand(name, short string, do func(ctx context.Context, a backup.Access, file string) error, done string) *cobra.Command {
+func keepingCommand(name, short string, do func(ctx context.Context, a backup.Access, source, file string) error, done string) *cobra.Command {
 	var dir string
 	c := &cobra.Command{Use: name + " FILE", Short: short, Long: short + ". The database is the one that HAPPYTRAY_DB names, or the private one under --dir.",
 		Args: func(_ *cobra.Command, args []string) error {
@@ -53,7 +66,7 @@ func keepingCommand(name, short string, do func(ctx context.Context, a backup.Ac
 			}
 			a, err := backup.AccessTo(source)
 			if err == nil {
-				err = do(ctx, a, args[0])
+				err = do(ctx, a, source, args[0])
 			}
 			if err == nil {
 				fmt.Fprintln(os.Stderr, "Everything was", done, args[0])

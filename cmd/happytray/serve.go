@@ -76,6 +76,7 @@ func serve(ctx context.Context, conf config, dir string, withDemo, withShop, wit
 	}
 	defer l.Close()
 	source := conf.DB
+	var free func() (uint64, error) // only of our own database is it known where it writes
 	if source == "" {
 		db, err := localdb.Start(ctx, filepath.Join(dir, "db"), localdb.Options{Log: log})
 		if err != nil {
@@ -86,13 +87,13 @@ func serve(ctx context.Context, conf config, dir string, withDemo, withShop, wit
 				log.Error("stopping the database", "error", e)
 			}
 		}()
-		source = db.DSN()
+		source, free = db.DSN(), db.Free
 	}
 	now, err := conf.now()
 	if err != nil {
 		return err
 	}
-	st, err := open(ctx, source, store.Options{Log: log, Now: now})
+	st, err := open(ctx, source, store.Options{Log: log, Now: now, Free: free})
 	if err != nil {
 		return err
 	}
@@ -158,7 +159,7 @@ func serve(ctx context.Context, conf config, dir string, withDemo, withShop, wit
 	if err != nil {
 		return err
 	}
-	handler, err := server.Handler(product, web.Files(), server.Options{Log: log, Hosts: conf.Hosts, Metrics: metrics, Door: door})
+	handler, err := server.Handler(product, web.Files(), server.Options{Log: log, Hosts: conf.Hosts, Metrics: metrics, Door: door, Stopping: ctx})
 	if err != nil {
 		return err
 	}

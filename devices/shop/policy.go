@@ -7,6 +7,7 @@ import (
 	"net/http"
 	"net/netip"
 	"net/url"
+	"slices"
 	"syscall"
 	"time"
 )
@@ -50,11 +51,18 @@ func (p Policy) allows(ip netip.Addr) bool {
 	if ip.IsLoopback() {
 		return p.Loopback
 	}
-	return ip.IsGlobalUnicast() && !ip.IsPrivate() && !shared.Contains(ip)
+	return ip.IsGlobalUnicast() && !ip.IsPrivate() && !slices.ContainsFunc(inside, func(n netip.Prefix) bool { return n.Contains(ip) })
 }
 
-// shared is address space that providers use inside (RFC 6598).
-var shared = netip.MustParsePrefix("100.64.0.0/10")
+// inside are addresses that look public and may lead to machines that only this one can reach: what providers use inside
+// (RFC 6598), and what carries another address in it, through a translator or a tunnel - NAT64 (RFC 6052, RFC 8215),
+// 6to4 (RFC 3056), Teredo (RFC 4380), addresses of IPv4 in IPv6 (RFC 4291) -, and nets for protocols, tests and
+// examples (RFC 6890).
+var inside = []netip.Prefix{
+	netip.MustParsePrefix("100.64.0.0/10"), netip.MustParsePrefix("192.0.0.0/24"), netip.MustParsePrefix("198.18.0.0/15"), netip.MustParsePrefix("240.0.0.0/4"),
+	netip.MustParsePrefix("64:ff9b::/96"), netip.MustParsePrefix("64:ff9b:1::/48"), netip.MustParsePrefix("2002::/16"), netip.MustParsePrefix("2001::/32"),
+	netip.MustParsePrefix("::/96"), netip.MustParsePrefix("100::/64"),
+}
 
 // client asks only machines that the policy allows, whatever a name resolves to, through
 // no proxy, and follows a redirect only to the same place.

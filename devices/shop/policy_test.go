@@ -69,3 +69,18 @@ func TestAShopCannotLeadElsewhere(t *testing.T) {
 		t.Errorf("a redirect elsewhere: %v", err)
 	}
 }
+
+// Addresses that carry another one in them lead wherever that one does.
+func TestTranslatedAddressesAreNotPublic(t *testing.T) {
+	for address, ok := range map[string]bool{
+		"http://[64:ff9b::7f00:1]/feed": false, "http://[64:ff9b::c0a8:104]/feed": false, "http://[64:ff9b:1::a00:1]/feed": false, // NAT64
+		"http://[2002:7f00:1::1]/feed": false, "http://[2002:c0a8:104::]/feed": false, // 6to4
+		"http://[2001:0:4136:e378:8000:63bf:3fff:fdd2]/feed": false, "http://[::10.0.0.1]/feed": false, "http://[100::1]/feed": false,
+		"http://192.0.0.8/feed": false, "http://198.18.0.1/feed": false, "http://240.0.0.1/feed": false,
+		"http://[2a00:1450::1]/feed": true, "http://[2001:4860::1]/feed": true, "http://203.0.114.9/feed": true,
+	} {
+		if err := (Policy{}).Check(address); (err == nil) != ok {
+			t.Errorf("%s: %v", address, err)
+		}
+	}
+}

@@ -34,6 +34,15 @@ type Picture struct {
 	held          int // how the camera was: its orientation
 }
 
+// PixelsOf is how many pixels a picture has, found without decoding them; 0 where it is none.
+func PixelsOf(b []byte) int64 {
+	c, _, err := image.DecodeConfig(bytes.NewReader(b))
+	if err != nil {
+		return 0
+	}
+	return int64(c.Width) * int64(c.Height)
+}
+
 // Read decodes a picture and finds its main colours. Its size is looked at before
 // a pixel is decoded. What is see-through does not count.
 func Read(b []byte) (*Picture, error) {

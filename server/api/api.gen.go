@@ -4223,6 +4223,9 @@ type ServerInterface interface {
 	// Health Whether the server and its database answer
 	// (GET /healthz)
 	Health(c *gin.Context)
+	// Ready Whether requests should be sent here; not while the server is being stopped, or its database takes no changes
+	// (GET /readyz)
+	Ready(c *gin.Context)
 }
 
 // ServerInterfaceWrapper converts contexts to parameters.
@@ -7968,6 +7971,19 @@ func (siw *ServerInterfaceWrapper) Health(c *gin.Context) {
 	siw.Handler.Health(c)
 }
 
+// Ready operation middleware
+func (siw *ServerInterfaceWrapper) Ready(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Ready(c)
+}
+
 // GinServerOptions provides options for the Gin server.
 type GinServerOptions struct {
 	BaseURL      string
@@ -7996,6 +8012,7 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	}
 
 	router.GET(options.BaseURL+"/healthz", wrapper.Health)
+	router.GET(options.BaseURL+"/readyz", wrapper.Ready)
 	router.GET(options.BaseURL+"/api/v1/larder", wrapper.Larder)
 	router.GET(options.BaseURL+"/api/v1/foods/:id/picture.svg", wrapper.FoodPicture)
 	router.GET(options.BaseURL+"/api/v1/jobs", wrapper.ListJobs)

@@ -130,18 +130,11 @@ func Read(ctx context.Context, a Access, file string) error {
 	if err := whole(in); err != nil {
 		return fmt.Errorf("%s: %w", file, err)
 	}
-	var there, says bytes.Buffer
-	cmd, done, err := tool(ctx, "mariadb", a, "--batch", "--skip-column-names", "--execute=SHOW TABLES", a.Database)
+	there, err := ask(ctx, a, "SHOW TABLES")
 	if err != nil {
-		return err
+		return fmt.Errorf("the database cannot be reached: %w", err)
 	}
-	cmd.Stdout, cmd.Stderr = &there, &says
-	err = cmd.Run()
-	done()
-	if err != nil {
-		return fmt.Errorf("the database cannot be reached: %s", complaint(says.String(), err))
-	}
-	if there.Len() > 0 {
+	if there != "" {
 		return errors.New("the database is not empty; a backup is read into an empty one, so that nothing is written over")
 	}
 	if _, err := in.Seek(0, io.SeekStart); err != nil {
@@ -152,16 +145,60 @@ func Read(ctx context.Context, a Access, file string) error {
 		return err
 	}
 	defer unpacked.Close()
-	cmd, done, err = tool(ctx, "mariadb", a, "--default-character-set=utf8mb4", a.Database)
+	// a file may come from anywhere: the client takes statements from it and no commands of its own, which would
+	// run programs and read files of this machine (\! and the like)
+	cmd, done, err := tool(ctx, "mariadb", a, "--sandbox", "--binary-mode", "--default-character-set=utf8mb4", a.Database)
 	if err != nil {
 		return err
 	}
 	defer done()
+	var says bytes.Buffer
 	cmd.Stdin, cmd.Stderr = unpacked, &says
 	if err := cmd.Run(); err != nil {
-		return fmt.Errorf("the backup could not be read in: %s", complaint(says.String(), err))
+		err = fmt.Errorf("the backup could not be read in: %s", complaint(says.String(), err))
+		if left := empty(context.WithoutCancel(ctx), a); left != nil {
+			err = fmt.Errorf("%w; and what was read of it could not be taken away: %w", err, left)
+		}
+		return err
 	}
 	return nil
+}
+
+// empty takes away whatever stands in a database that was empty before.
+func empty(ctx context.Context, a Access) error {
+	list, err := ask(ctx, a, "SHOW FULL TABLES")
+	if err != nil {
+		return err
+	}
+	sql := "SET FOREIGN_KEY_CHECKS=0;"
+	for line := range strings.SplitSeq(strings.TrimSpace(list), "\n") {
+		name, kind, _ := strings.Cut(line, "\t")
+		if name == "" {
+			continue
+		}
+		what := "TABLE"
+		if kind == "VIEW" {
+			what = "VIEW"
+		}
+		sql += fmt.Sprintf("DROP %s IF EXISTS `%s`;", what, strings.ReplaceAll(name, "`", "``"))
+	}
+	_, err = ask(ctx, a, sql)
+	return err
+}
+
+// ask puts statements to a database and answers with the rows, a line each, columns parted by tabs.
+func ask(ctx context.Context, a Access, statements string) (rows string, err error) {
+	cmd, done, err := tool(ctx, "mariadb", a, "--batch", "--raw", "--skip-column-names", "--execute="+statements, a.Database)
+	if err != nil {
+		return "", err
+	}
+	defer done()
+	var out, says bytes.Buffer
+	cmd.Stdout, cmd.Stderr = &out, &says
+	if err := cmd.Run(); err != nil {
+		return "", errors.New(complaint(says.String(), err))
+	}
+	return out.String(), nil
 }
 
 // whole reports what is wrong with a backup, before anything is made of it.

@@ -1,12 +1,15 @@
 package backup
 
 import (
+	"bytes"
 	"context"
 	"fmt"
 	"os"
 	"path/filepath"
 	"strings"
 	"testing"
+
+	"github.com/klauspost/compress/zstd"
 
 	"happytray/store"
 	"happytray/store/dbtest"
@@ -136,6 +139,53 @@ func TestABackupIsReadIntoAnEmptyDatabase(t *testing.T) {
 	left, _ := filepath.Glob(filepath.Join(home, ".backup-*"))
 	if len(left) > 0 {
 		t.Errorf("%v is left", left)
+	}
+}
+
+// A file that looks like a backup runs no program and reads no file, and one that breaks off in the middle leaves nothing.
+func TestAMadeUpBackupDoesNothing(t *testing.T) {
+	ctx := context.Background()
+	fresh, err := localdb.Start(ctx, filepath.Join(home, "made-up"), localdb.Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer fresh.Stop()
+	a := access(t, fresh)
+	ran, secret := filepath.Join(home, "ran"), filepath.Join(home, "secret.sql")
+	if err := os.WriteFile(secret, []byte("CREATE TABLE told (x INT);"), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	for name, lines := range map[string]string{
+		"a command of the shell":     "\\! touch " + ran + "\n",
+		"the same by its name":       "system touch " + ran + "\n",
+		"a file of this machine":     "\\. " + secret + "\n",
+		"the same by its name, too":  "source " + secret + "\n",
+		"what is written elsewhere":  "tee " + ran + "\nSELECT 1;\n",
+		"a table, and then nonsense": "CREATE TABLE jobs (x INT);\nINSERT INTO jobs VALUES (1);\nCREATE VIEW seen AS SELECT * FROM jobs;\nNONSENSE;\n",
+	} {
+		file := filepath.Join(home, "made-up.backup")
+		var b bytes.Buffer
+		z, err := zstd.NewWriter(&b)
+		if err != nil {
+			t.Fatal(err)
+		}
+		fmt.Fprint(z, begins, lines, ends, " on 2026-11-30\n")
+		if err := z.Close(); err != nil {
+			t.Fatal(err)
+		}
+		if err := os.WriteFile(file, b.Bytes(), 0o600); err != nil {
+			t.Fatal(err)
+		}
+		if err := Read(ctx, a, file); err == nil {
+			t.Errorf("%s was read", name)
+		}
+		if _, err := os.Stat(ran); err == nil {
+			t.Errorf("%s ran", name)
+			os.Remove(ran)
+		}
+		if left, err := ask(ctx, a, "SHOW TABLES"); err != nil || left != "" {
+			t.Errorf("%s left %q, %v", name, left, err)
+		}
 	}
 }
 

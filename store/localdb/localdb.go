@@ -415,6 +415,15 @@ func (s *Server) complaint() string {
 	return lines[len(lines)-1]
 }
 
+// Free is how many bytes are free on the disk that the database writes to, for its user.
+func (s *Server) Free() (uint64, error) {
+	var fs syscall.Statfs_t
+	if err := syscall.Statfs(s.data(), &fs); err != nil {
+		return 0, err
+	}
+	return fs.Bavail * uint64(fs.Bsize), nil
+}
+
 // DSN is where the schema's user finds the database.
 func (s *Server) DSN() string { return s.dsn }
 
