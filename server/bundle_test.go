@@ -64,7 +64,7 @@ func TestAJobGoesOutAndComesIn(t *testing.T) {
 	}
 	var photos api.PhotoList
 	d.ask("GET", there+"/evening/photos", nil).into(t, &photos)
-	if len(photos.Photos) != 1 || time.Since(photos.Photos[0].MadeAt) > time.Minute {
+	if len(photos.Photos) != 1 || clocktest.Now().Sub(photos.Photos[0].MadeAt) > time.Minute {
 		t.Errorf("%+v", photos)
 	}
 	for _, path := range []string{at, there} {

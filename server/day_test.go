@@ -106,7 +106,7 @@ func TestDayAndSheets(t *testing.T) {
 	}
 	var ticks api.Ticks
 	d.ask("GET", id+"/ticks", nil).into(t, &ticks)
-	if len(ticks.Ticks) != 1 || ticks.Ticks[0].Task != first || time.Since(ticks.Ticks[0].At) > time.Minute {
+	if len(ticks.Ticks) != 1 || ticks.Ticks[0].Task != first || clocktest.Now().Sub(ticks.Ticks[0].At) > time.Minute {
 		t.Errorf("%+v", ticks)
 	}
 	var left api.Day

@@ -394,7 +394,7 @@ func TestTheLinesAreCounted(t *testing.T) {
 	m := NewMetrics(st, "test")
 	openApp(t, app.New(st, app.Options{}), Options{Metrics: m})
 	rec := httptest.NewRecorder()
-	m.Handler().ServeHTTP(rec, httptest.NewRequest("GET", "/metrics", nil))
+	m.Handler().ServeHTTP(rec, httptest.NewRequest("GET", "http://localhost/metrics", nil))
 	for _, line := range []string{"searches", "works", "photos"} {
 		if want := `happytray_waiting{queue="` + line + `"} 0`; !strings.Contains(rec.Body.String(), want) {
 			t.Errorf("there is no %s", want)

@@ -95,6 +95,7 @@ func TestEntriesCountOnceAndAreOfTheirTime(t *testing.T) {
 func TestTwoLookBackAtOnce(t *testing.T) {
 	d := open(t, db.DSN())
 	at := "/api/v1/jobs/" + d.laidOut("Two remember", `{"guests":{"adults":8},"foods":["orange-block","almonds","red-grapes","round-crackers"],"serve_at":"`+clocktest.Now().Add(-5*time.Hour).UTC().Format(time.RFC3339)+`"}`) + "/evening"
+	defer d.ask("DELETE", at, nil) // what it teaches is nothing to other tests
 	var e api.Evening
 	d.ask("GET", at, nil).into(t, &e)
 	var all sync.WaitGroup
@@ -130,6 +131,7 @@ func TestRemainsOfFourEveningsAtOnce(t *testing.T) {
 	want := 0.0
 	for n := range 4 {
 		at := "/api/v1/jobs/" + d.laidOut(fmt.Sprintf("Comes home %d", n), `{"guests":{"adults":8},"foods":["pecans","orange-block","round-crackers"],"serve_at":"`+clocktest.Now().Add(-6*time.Hour).UTC().Format(time.RFC3339)+`"}`) + "/evening"
+		defer d.ask("DELETE", at, nil)
 		var e api.Evening
 		d.ask("GET", at, nil).into(t, &e)
 		e.Done = true

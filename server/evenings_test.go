@@ -54,7 +54,7 @@ func TestFromServingToTheNextBrief(t *testing.T) {
 		t.Fatalf("%d %s", gone.status, gone.body)
 	}
 	d.ask("POST", at+"/notes", []byte(`{"says":"They stand at the window side."}`)).into(t, &e)
-	if e.Version != 2 || e.Done || len(e.Notes) != 1 || time.Since(e.Notes[0].At) > time.Minute {
+	if e.Version != 2 || e.Done || len(e.Notes) != 1 || clocktest.Now().Sub(e.Notes[0].At) > time.Minute {
 		t.Errorf("%+v", e.Notes)
 	}
 	for _, x := range e.Dishes {

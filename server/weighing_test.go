@@ -55,7 +55,7 @@ func TestWeighing(t *testing.T) {
 	}
 	var w api.Weights
 	d.ask("GET", id, nil).into(t, &w)
-	if len(w.Weights) != 2 || w.Weights[0].Food != "almonds" || math.Abs(w.Weights[0].Grams-118) > .01 || time.Since(w.Weights[0].At) > time.Minute {
+	if len(w.Weights) != 2 || w.Weights[0].Food != "almonds" || math.Abs(w.Weights[0].Grams-118) > .01 || clocktest.Now().Sub(w.Weights[0].At) > time.Minute {
 		t.Errorf("%+v", w)
 	}
 	if put(`{"food":"almonds","form":"drift","grams":0}`) != 204 {
