@@ -60,9 +60,9 @@ test('an evening is served, looked back on in a minute, and the next brief of th
   await expect(hand.getByRole('button', { name: 'too sour' })).toHaveAttribute('aria-pressed', 'true')
   await clean(hand)
   await hand.getByRole('button', { name: 'The rest is gone: done' }).tap()
-  await expect(hand.getByText('Kept; the next brief knows.')).toBeVisible()
+  await expect(hand.getByText('Saved; the next brief knows.')).toBeVisible()
   await hand.reload()
-  await expect(hand.getByText('Kept; the next brief knows.')).toBeVisible()
+  await expect(hand.getByText('Saved; the next brief knows.')).toBeVisible()
   await hand.getByRole('list', { name: 'Foods of the evening' }).getByRole('button', { name: /Chickpea/ }).tap()
   await expect(hand.getByLabel('How much was left')).toHaveValue('80')
 

@@ -7,7 +7,7 @@ async function saved(page: Page) {
   await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
 }
 
-test('foods are found as one types, and sieved', async ({ page }) => {
+test('foods are found as one types, and filtered', async ({ page }) => {
   await page.goto('/larder')
   await expect(page.locator('.sum')).toContainText(/2\d\d foods/)
   await page.keyboard.press('/')
@@ -24,7 +24,7 @@ test('foods are found as one types, and sieved', async ({ page }) => {
   await expect(page.getByRole('link', { name: /^Aged hard cheese/ })).toHaveCount(0)
   await expect(page.getByRole('link', { name: /^Cashew round/ })).toBeVisible()
   await page.getByLabel('Find a food').fill('gravel')
-  await expect(page.getByText('Nothing on the shelves is like that')).toBeVisible()
+  await expect(page.getByText('No food is like that')).toBeVisible()
 })
 
 test('a food shows its forms to scale, and what they come to', async ({ page }) => {
@@ -77,7 +77,7 @@ test('a built-in food is changed, taken back and handed back; a copy is one’s 
   await expect(page.getByText('is put away. Trays that use it keep it')).toBeVisible()
   await page.goto('/larder')
   await page.getByLabel('Find a food').fill('allotment')
-  await expect(page.getByText('Nothing on the shelves')).toBeVisible()
+  await expect(page.getByText('No food is like that')).toBeVisible()
   await page.getByLabel('put away').check()
   await page.getByRole('link', { name: /^Walnuts from the allotment/ }).click()
   await page.getByRole('button', { name: 'Take out again' }).click()

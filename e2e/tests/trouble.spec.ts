@@ -1,7 +1,7 @@
 // What happens when things go wrong: nothing is lost, and a sentence says what to do.
-import { expect, type Page } from '@playwright/test'
-import { demo } from '../servers'
-import { inward, openDemo, saved, stored, test } from './common'
+import { expect, type Page, type Route } from '@playwright/test'
+import { demo, now } from '../servers'
+import { clean, inward, openDemo, saved, stored, test } from './common'
 
 test.use({ baseURL: demo })
 
@@ -82,6 +82,107 @@ test('the server cannot be reached at all', async ({ page }) => {
   await page.unroute('**/api/v1/jobs/*')
   await saved(page)
   expect((await stored(page, id)).y).toBeCloseTo(start.y + 2, 1)
+})
+
+test('changes of a job that was left while the server was away are saved from wherever one is', async ({ page }) => {
+  await openDemo(page, 'First firing', 'Lay')
+  await expect(page.locator('[data-hold]').first()).toBeAttached()
+  const id = await take(page, 6)
+  const start = await stored(page, id)
+  const lay = page.url()
+  await page.route('**/api/v1/jobs/*', r => (r.request().method() === 'PUT' ? r.abort() : r.continue()))
+  const [key, by] = await inward(page, start.x)
+  await page.keyboard.press(key)
+  await expect(page.locator('.says')).toContainText('Kept in this browser')
+  await page.goto(demo + '/larder')
+  await expect(page.getByText('1 entry waits in this browser')).toBeVisible()
+  await clean(page, '.outbox')
+  await page.unroute('**/api/v1/jobs/*')
+  await page.getByRole('button', { name: 'Send now' }).click()
+  await expect(page.locator('.outbox')).toHaveCount(0)
+  await page.goto(lay)
+  await expect(page.locator('[data-hold]').first()).toBeAttached()
+  expect((await stored(page, id)).x).toBeCloseTo(start.x + by, 1)
+})
+
+test('what is noted on an evening without a server survives, counts once, and stands beside what others note', async ({ page }) => {
+  const api = page.request
+  const brief = { guests: { adults: 8 }, serve_at: new Date(now() - 30 * 60_000).toISOString(), foods: ['orange-block', 'almonds', 'red-grapes'] }
+  const made = await (await api.post('/api/v1/jobs', { data: { title: 'In the cellar', brief } })).json()
+  const planned = await (await api.post('/api/v1/plan', { data: brief })).json()
+  const lines = (await (await api.post('/api/v1/arrange?seconds=1&effort=1', { data: { ...planned, title: 'In the cellar' } })).text()).trim().split('\n')
+  const laid = lines.map(l => JSON.parse(l)).filter(l => l.tray).at(-1).tray
+  expect((await api.put(`/api/v1/jobs/${made.id}`, { data: laid, headers: { 'If-Match': `"${made.revision}"` } })).status()).toBe(200)
+  const evening = async () => (await api.get(`/api/v1/jobs/${made.id}/evening`)).json()
+  const grapes = laid.elements.find((e: { food: string; placed: boolean }) => e.food === 'red-grapes' && e.placed).id
+
+  await page.goto(`/jobs/${made.id}/serve`)
+  await expect(page.getByText('Served since')).toBeVisible()
+  const changes = /\/evening\/(gone|notes|photos|topped)|\/weights$/
+  const away = (r: Route) => (r.request().method() === 'GET' ? r.continue() : r.abort())
+  await page.route(changes, away)
+  await page.locator(`[data-tap="${grapes}"]`).dispatchEvent('click')
+  await expect(page.getByRole('status').filter({ hasText: 'is gone' })).toBeVisible()
+  await page.getByLabel('Note, with the time').fill('Dark down here.')
+  await page.getByRole('button', { name: 'Note it' }).click()
+  await page.getByLabel('Add a photograph').setInputFiles('tests/hull.jpg')
+  await expect(page.getByText('3 entries wait in this browser')).toBeVisible()
+  expect((await evening()).version).toBe(0)
+
+  // the page is loaded again, and somebody else notes something meanwhile
+  await page.reload()
+  await expect(page.getByText('3 entries wait in this browser')).toBeVisible()
+  await expect(page.getByText('Dark down here.')).toBeVisible()
+  await page.getByText('As a list').click()
+  await expect(page.getByRole('checkbox', { name: /grapes/i }).first()).toBeChecked()
+  await api.post(`/api/v1/jobs/${made.id}/evening/notes`, { data: { says: 'Light up here.' } })
+
+  // the server is back, but its first answers are lost on the way
+  await page.unroute(changes)
+  let lost = 0
+  await page.route(changes, async r => {
+    if (r.request().method() === 'GET' || lost >= 2) return r.continue()
+    lost++
+    await r.fetch()
+    await r.abort()
+  })
+  await page.getByRole('button', { name: 'Send now' }).click()
+  await expect(page.locator('.outbox')).toHaveCount(0, { timeout: 30_000 })
+  expect(lost).toBe(2)
+  const e = await evening()
+  expect(e.notes.map((n: { says: string }) => n.says).sort()).toEqual(['Dark down here.', 'Light up here.'])
+  expect(e.dishes.find((d: { element: string }) => d.element === grapes).gone_at_min).not.toBeNull()
+  expect((await (await api.get(`/api/v1/jobs/${made.id}/evening/photos`)).json()).photos.length).toBe(1)
+  await page.unroute(changes)
+
+  // weights wait as well
+  await page.goto(`/jobs/${made.id}/weigh`)
+  await page.route(changes, away)
+  await page.getByLabel('By hand, g').fill('120')
+  await page.getByRole('button', { name: 'Record' }).click()
+  await expect(page.getByText('1 entry waits in this browser')).toBeVisible()
+  await page.reload()
+  await page.unroute(changes)
+  await expect(page.locator('.outbox')).toHaveCount(0, { timeout: 30_000 })
+  expect((await (await api.get(`/api/v1/jobs/${made.id}/weights`)).json()).weights.length).toBe(1)
+
+  // what the server will not take is said, and stays until somebody has looked at it
+  await page.goto(`/jobs/${made.id}/serve`)
+  await page.route(changes, r =>
+    r.request().method() === 'GET'
+      ? r.continue()
+      : r.fulfill({ status: 422, contentType: 'application/problem+json', body: '{"type":"about:blank","title":"This cannot be worked with","detail":"60 at most.","status":422}' }),
+  )
+  await page.getByLabel('Note, with the time').fill('One too many')
+  await page.getByRole('button', { name: 'Note it' }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'Not saved: the note “One too many”' })).toBeVisible()
+  await page.reload()
+  await expect(page.getByRole('alert').filter({ hasText: '60 at most.' })).toBeVisible()
+  await page.getByRole('button', { name: 'Drop it' }).click()
+  await expect(page.locator('.outbox')).toHaveCount(0)
+  await page.unroute(changes)
+  expect((await api.delete(`/api/v1/jobs/${made.id}/evening`)).status()).toBe(204)
+  expect((await api.delete(`/api/v1/jobs/${made.id}`)).status()).toBe(204)
 })
 
 test('a brief that cannot be planned says what gives', async ({ page }) => {

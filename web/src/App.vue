@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { RouterView } from 'vue-router'
 import Toast from '@/components/common/Toast.vue'
+import OutboxLine from '@/outbox/OutboxLine.vue'
 import { useSettings } from './stores/settings'
 
 void useSettings().read()
@@ -10,4 +11,5 @@ void useSettings().read()
   <a class="skip" href="#work">To the work</a>
   <RouterView />
   <Toast />
+  <OutboxLine />
 </template>

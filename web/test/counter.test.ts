@@ -1,4 +1,5 @@
 // @vitest-environment happy-dom
+import { createPinia, setActivePinia } from 'pinia'
 import { effectScope } from 'vue'
 import { expect, it, vi } from 'vitest'
 import { useCounter } from '@/composables/counter'
@@ -17,6 +18,7 @@ it('shows every tray of a job, not only the first', async () => {
     if (path.endsWith('/ticks')) return Promise.resolve({ ticks: [] })
     return Promise.resolve({ id: 'j', document: { ...tray('Two planks'), further: [tray('the second')] } })
   })
+  setActivePinia(createPinia())
   const scope = effectScope()
   const c = scope.run(() => useCounter('j'))!
   await c.open()

@@ -42,6 +42,8 @@ vi.mock('idb-keyval', () => ({
   createStore: () => ({}),
   get: async (k: string) => browser.held.get(k),
   del: async (k: string) => void browser.held.delete(k),
+  keys: async () => [],
+  values: async () => [],
   set: async (k: string, v: string) => {
     if (!browser.room) throw new DOMException('full', 'QuotaExceededError')
     browser.held.set(k, v)

@@ -45,12 +45,10 @@ describe('settings', () => {
     await s.read()
     expect(units.length).toBe('in')
   })
-  it('are kept whole when one is changed', async () => {
+  it('send what is changed and nothing else, which another window may have changed', async () => {
     const s = useSettings()
     await s.change({ mass: 'oz' })
-    expect(wire.puts).toEqual([
-      { length: 'in', mass: 'oz', currency: 'EUR', hemisphere: 'south', zone: 'Europe/Lisbon' },
-    ])
+    expect(wire.puts).toEqual([{ mass: 'oz' }])
     expect(units.mass).toBe('oz')
   })
   it('are never written over by those shown before they could be read', async () => {

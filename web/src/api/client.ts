@@ -111,9 +111,15 @@ export async function take<T>(
 }
 
 /** Sends something that is no JSON: a drawing, a table, a picture. */
-export async function send<T>(method: string, path: string, media: string, data: BodyInit): Promise<T> {
+export async function send<T>(
+  method: string,
+  path: string,
+  media: string,
+  data: BodyInit,
+  also: Record<string, string> = {},
+): Promise<T> {
   return take<T>(
-    fetch(path, { method, headers: { 'Content-Type': media }, body: data }).then(async response => {
+    fetch(path, { method, headers: { 'Content-Type': media, ...also }, body: data }).then(async response => {
       const json = response.headers.get('Content-Type')?.includes('json') ? await response.json() : undefined
       return { data: json, error: json, response }
     }),

@@ -1,12 +1,13 @@
 import { computed, ref, shallowRef, watch } from 'vue'
-import { useIntervalFn, useStorage } from '@vueuse/core'
+import { useStorage } from '@vueuse/core'
+import { useOutbox } from '@/outbox/outbox'
+import { useRoutine } from './routine'
 import { api, take, Trouble, type Day, type DayTask, type Holding, type Job } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
 
 const every = 800 // ms between looks at what others have ticked
 
 type Timer = { task: string; says: string; until: number }
-type Said = { task: string; done: boolean }
 
 /**
  * The work at the counter, a step at a time: what is ticked here is ticked on every screen within a second, and
@@ -19,7 +20,9 @@ export function useCounter(id: string) {
   const done = shallowRef<ReadonlySet<string>>(new Set())
   const away = ref(false)
   const wrong = ref('')
-  const waiting = useStorage<Said[]>(`ticks of ${id}`, [])
+  const outbox = useOutbox()
+  /** What was ticked here and the server does not have yet. */
+  const waiting = computed(() => outbox.of(id).flatMap(e => (e.kind === 'tick' ? [e] : [])))
   const timers = useStorage<Timer[]>(`timers of ${id}`, [])
   const who = useStorage(`hands of ${id}`, 0) // 0 for everybody
   const people = computed(() => day.value?.people ?? 1)
@@ -27,7 +30,10 @@ export function useCounter(id: string) {
 
   async function open() {
     try {
-      const j = await take<Job>(api.GET('/api/v1/jobs/{id}', { params: path }))
+      const [j] = await Promise.all([
+        take<Job>(api.GET('/api/v1/jobs/{id}', { params: path })),
+        outbox.open(),
+      ])
       title.value = j.document.title
       trays.value = [j.document, ...(j.document.further ?? [])]
       await Promise.all([plan(false), look()])
@@ -45,7 +51,7 @@ export function useCounter(id: string) {
   }
   async function again() {
     try {
-      await send()
+      await outbox.send()
       await plan(true)
       wrong.value = ''
     } catch (e) {
@@ -63,23 +69,12 @@ export function useCounter(id: string) {
       else now.delete(w.task)
     if (now.size !== done.value.size || [...now].some(t => !done.value.has(t))) done.value = now
   }
-  async function send() {
-    for (let w = waiting.value[0]; w; w = waiting.value[0]) {
-      const params = { path: { id, task: w.task } }
-      try {
-        await take(api.PUT('/api/v1/jobs/{id}/ticks/{task}', { params, body: { done: w.done } }))
-      } catch (e) {
-        if (!(e instanceof Trouble) || e.status === 0 || e.status >= 500) throw e // it is sent when the server is back
-      }
-      waiting.value = waiting.value.filter(x => x !== w && x.task + x.done !== w.task + w.done)
-    }
-  }
   function tick(task: DayTask, is: boolean) {
     const next = new Set(done.value)
     if (is) next.add(task.id)
     else next.delete(task.id)
     done.value = next
-    waiting.value = [...waiting.value.filter(w => w.task !== task.id), { task: task.id, done: is }]
+    outbox.add({ kind: 'tick', job: id, task: task.id, done: is })
     if (is) begin(task)
     void round()
   }
@@ -102,16 +97,16 @@ export function useCounter(id: string) {
     if (busy) return
     busy = true
     try {
-      await send()
+      await outbox.send()
       if (day.value) await look()
-      away.value = false
+      away.value = outbox.away
     } catch {
       away.value = true
     } finally {
       busy = false
     }
   }
-  useIntervalFn(round, every)
+  useRoutine(round, every)
   /** How long what perishes has stood out. */
   const holding = shallowRef<Holding | null>(null)
   async function hold() {
@@ -120,14 +115,14 @@ export function useCounter(id: string) {
       () => holding.value,
     )
   }
-  useIntervalFn(hold, 15_000)
+  useRoutine(hold, 15_000)
   watch(done, hold)
 
   const steps = computed(
     () => day.value?.tasks.filter(t => t.who && (!who.value || t.who === String(who.value))) ?? [],
   )
   const now = shallowRef(new Date())
-  useIntervalFn(() => (now.value = new Date()), 500)
+  useRoutine(() => (now.value = new Date()), 500)
   return {
     title,
     trays,

@@ -1,8 +1,6 @@
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
-import { useDebounceFn, useEventListener, useIntervalFn } from '@vueuse/core'
 import {
   api,
-  send,
   take,
   Trouble,
   type Evening,
@@ -11,6 +9,9 @@ import {
   type PhotoKept,
   type ScaleReading,
 } from '@/api/client'
+import type { Waiting } from '@/outbox/entries'
+import { useOutbox } from '@/outbox/outbox'
+import { useRoutine } from './routine'
 
 export { reasonValues as reasons } from '@/api/contract.gen'
 type Reason = EveningDish['reasons'][number]
@@ -26,22 +27,91 @@ export type Remains = {
   reasons: readonly Reason[]
 }
 
-/** What was noted of a job's evening, on every screen alike: what is changed here is kept at once, and seen elsewhere. */
-export function useEvening(id: () => string) {
-  const evening = shallowRef<Evening | null>(null)
+/** An evening as it will be noted once what waits has been sent; minute is how far it had gone at a time. */
+export function withWaiting(
+  e: Evening,
+  waiting: readonly Waiting[],
+  minute: (at: number) => number,
+): Evening {
+  let out = e
+  const dishes = (to: (d: EveningDish) => EveningDish) => (out = { ...out, dishes: out.dishes.map(to) })
+  for (const w of waiting) {
+    switch (w.kind) {
+      case 'gone':
+        dishes(d =>
+          d.tray === w.tray && d.element === w.element
+            ? { ...d, left_g: 0, gone_at_min: w.gone ? minute(w.at) : null }
+            : d,
+        )
+        break
+      case 'came':
+        dishes(d =>
+          d.tray === w.dish.tray && d.element === w.dish.element && d.food === w.dish.food
+            ? { ...d, ...w.dish }
+            : d,
+        )
+        break
+      case 'done':
+        out = { ...out, done: w.done }
+        break
+      case 'topUp': {
+        const to = out.dishes.find(d => d.tray === w.tray && d.food === w.food)
+        if (!to) break
+        const topped = {
+          id: w.key,
+          at_min: minute(w.at),
+          tray: w.tray,
+          element: to.element ?? '',
+          food: w.food,
+          grams: w.grams,
+        }
+        out = { ...out, topped: [...(out.topped ?? []), topped] }
+        dishes(d => (d === to ? { ...d, laid_g: d.laid_g + w.grams, gone_at_min: null } : d))
+        break
+      }
+      case 'takeBack':
+        out = {
+          ...out,
+          topped: (out.topped ?? []).filter((t, i, all) => (w.entry ? t.id !== w.entry : i < all.length - 1)),
+        }
+        break
+      case 'note':
+        out = { ...out, notes: [...out.notes, { id: w.key, at: new Date(w.at).toISOString(), says: w.says }] }
+        break
+      case 'keep':
+        out = { ...out, kept: [...(out.kept ?? []), w.food] }
+        break
+    }
+  }
+  return out
+}
+
+const every = 2500 // ms between looks at what others note
+
+/**
+ * What was noted of a job's evening, on every screen alike: what is changed here is shown at once, waits in the outbox
+ * until the server has it, and is seen elsewhere. minute is how far the evening had gone at a time.
+ */
+export function useEvening(id: () => string, minute: (at: number) => number = () => 0) {
+  const outbox = useOutbox()
+  const known = shallowRef<Evening | null>(null) // as the server has it
+  const evening = computed(() => known.value && withWaiting(known.value, outbox.of(id()), minute))
   const photos = shallowRef<PhotoKept[]>([])
   const wrong = ref('')
-  const state = ref<'saved' | 'saving' | 'held'>('saved')
   const path = () => ({ path: { id: id() } })
-  let changed = 0 // what is here and not kept yet
+  const state = computed<'saved' | 'saving' | 'held'>(() =>
+    !outbox.of(id()).length ? 'saved' : outbox.away ? 'held' : 'saving',
+  )
 
   const says = (e: unknown, other: string) => (e instanceof Trouble ? e.message : other)
   async function read() {
-    if (!id() || changed) return
+    const job = id()
+    if (!job) return
     try {
+      const before = outbox.count
       const e = await take<Evening>(api.GET('/api/v1/jobs/{id}/evening', { params: path() }))
-      if (!changed) evening.value = e
-      if (state.value === 'held') state.value = 'saved'
+      if (id() !== job || outbox.count < before) return // it was asked before what has arrived since
+      known.value = e
       wrong.value = ''
     } catch (e) {
       wrong.value = says(e, 'The evening cannot be read just now.')
@@ -57,56 +127,22 @@ export function useEvening(id: () => string) {
   watch(
     id,
     () => {
-      evening.value = null
+      known.value = null
       void read()
       void readPhotos()
     },
     { immediate: true },
   )
   // others note things on the same evening
-  useIntervalFn(() => void read(), 2500)
-
-  async function keep() {
-    const e = evening.value
-    if (!e || !changed) return
-    const mine = changed
-    state.value = 'saving'
-    try {
-      const kept = await take<Evening>(
-        api.PUT('/api/v1/jobs/{id}/evening', {
-          params: { ...path(), header: { 'If-Match': String(e.version) } },
-          body: e,
-        }),
-      )
-      if (mine === changed) {
-        changed = 0
-        evening.value = kept
-        state.value = 'saved'
-      } else if (evening.value) {
-        evening.value = { ...evening.value, version: kept.version }
-        void soon()
-      }
-      wrong.value = ''
-    } catch (x) {
-      wrong.value = says(x, 'That could not be kept. Try again.')
-      state.value = 'held'
-      if (x instanceof Trouble && x.status === 412) {
-        changed = 0
-        await read() // as it is now
-      } else if (x instanceof Trouble && x.passing) window.setTimeout(() => void keep(), 2000)
-      else changed = 0
-    }
-  }
-  const soon = useDebounceFn(keep, 400)
-  function change(to: Partial<Evening>) {
-    if (!evening.value) return
-    evening.value = { ...evening.value, ...to }
-    changed++
-    state.value = 'saving' // it is not kept before the server says so
-    void soon()
-  }
-  onScopeDispose(() => void keep())
-  useEventListener(window, 'pagehide', () => void keep()) // what was slid a moment ago
+  useRoutine(() => void read(), every)
+  onScopeDispose(
+    outbox.onSent((e, answer) => {
+      if (e.job !== id()) return
+      if (answer instanceof Trouble) wrong.value = answer.message
+      else if (e.kind === 'photo' || e.kind === 'dropPhoto') void readPhotos()
+      else if (answer && typeof answer === 'object' && 'dishes' in answer) known.value = answer as Evening
+    }),
+  )
 
   const foods = computed<Remains[]>(() => {
     const met = new Map<string, Remains>()
@@ -128,8 +164,26 @@ export function useEvening(id: () => string) {
     if (d.gone_at_min == null || (was && was.gone === null)) return null
     return Math.max(was?.gone ?? 0, d.gone_at_min)
   }
-  const edit = (food: string, to: (d: EveningDish) => EveningDish) =>
-    change({ dishes: evening.value!.dishes.map(d => (d.food === food ? to(d) : d)) })
+  const edit = (
+    food: string,
+    to: (d: EveningDish) => Pick<EveningDish, 'left_g' | 'gone_at_min' | 'reasons'>,
+  ) => {
+    for (const d of evening.value?.dishes ?? [])
+      if (d.food === food) {
+        const { left_g, gone_at_min, reasons } = to(d)
+        const dish = {
+          tray: d.tray,
+          element: d.element,
+          food,
+          left_g,
+          gone_at_min: gone_at_min ?? null,
+          reasons,
+        }
+        outbox.add({ kind: 'came', job: id(), dish })
+      }
+  }
+  /** All was looked back on. */
+  const finish = () => outbox.add({ kind: 'done', job: id(), done: true })
 
   /** What is left of a food counts as nothing, as the server reckons it. */
   const crumbs = (f: { left: number; laid: number }) => f.left <= (evening.value?.gone_share ?? 0) * f.laid
@@ -157,77 +211,18 @@ export function useEvening(id: () => string) {
   }
 
   /** While the evening goes on: an element is gone, now, or is not after all. */
-  async function gone(tray: number, element: string, is: boolean) {
-    try {
-      evening.value = await take<Evening>(
-        api.PUT('/api/v1/jobs/{id}/evening/gone', { params: path(), body: { tray, element, gone: is } }),
-      )
-      wrong.value = ''
-    } catch (e) {
-      wrong.value = says(e, 'That could not be noted. Try again.')
-    }
-  }
+  const gone = (tray: number, element: string, is: boolean) =>
+    void outbox.add({ kind: 'gone', job: id(), tray, element, gone: is })
   /** While the evening goes on: so much more of a food was laid, now; or the last of that was not after all. */
-  async function topUp(tray: number, food: string, grams: number) {
-    try {
-      evening.value = await take<Evening>(
-        api.POST('/api/v1/jobs/{id}/evening/topped', { params: path(), body: { tray, food, grams } }),
-      )
-      wrong.value = ''
-    } catch (e) {
-      wrong.value = says(e, 'That could not be noted. Try again.')
-    }
-  }
-  async function takeBackTopUp() {
-    try {
-      evening.value = await take<Evening>(api.DELETE('/api/v1/jobs/{id}/evening/topped', { params: path() }))
-      wrong.value = ''
-    } catch (e) {
-      wrong.value = says(e, 'That could not be taken back. Try again.')
-    }
-  }
-  async function note(text: string) {
-    try {
-      evening.value = await take<Evening>(
-        api.POST('/api/v1/jobs/{id}/evening/notes', { params: path(), body: { says: text } }),
-      )
-      wrong.value = ''
-      return true
-    } catch (e) {
-      wrong.value = says(e, 'That could not be noted. Try again.')
-      return false
-    }
-  }
-  async function addPhoto(file: File) {
-    try {
-      await send('POST', `/api/v1/jobs/${id()}/evening/photos`, file.type || 'image/jpeg', file)
-      wrong.value = ''
-    } catch (e) {
-      wrong.value = says(e, 'The photograph could not be kept.')
-    }
-    await readPhotos()
-  }
-  async function dropPhoto(photo: string) {
-    try {
-      await take(
-        api.DELETE('/api/v1/jobs/{id}/evening/photos/{photo}', { params: { path: { id: id(), photo } } }),
-      )
-    } catch (e) {
-      wrong.value = says(e, 'The photograph could not be thrown away.')
-    }
-    await readPhotos()
-  }
+  const topUp = (tray: number, food: string, grams: number) =>
+    void outbox.add({ kind: 'topUp', job: id(), tray, food, grams })
+  const takeBackTopUp = () =>
+    void outbox.add({ kind: 'takeBack', job: id(), entry: evening.value?.topped?.at(-1)?.id })
+  const note = (text: string) => void outbox.add({ kind: 'note', job: id(), says: text })
+  const addPhoto = (file: File) => void outbox.add({ kind: 'photo', job: id(), file })
+  const dropPhoto = (photo: string) => void outbox.add({ kind: 'dropPhoto', job: id(), photo })
   /** Puts what came home of a food into the cupboard. */
-  async function keepRemains(food: string) {
-    try {
-      evening.value = await take<Evening>(
-        api.POST('/api/v1/jobs/{id}/evening/keep', { params: path(), body: { food } }),
-      )
-      wrong.value = ''
-    } catch (e) {
-      wrong.value = says(e, 'That could not be put into the cupboard.')
-    }
-  }
+  const keepRemains = (food: string) => void outbox.add({ kind: 'keep', job: id(), food })
   /** What of a food lies on the bench scale came home; answers with why it does not, where it does not. */
   async function weigh(food: string): Promise<string> {
     const r = await take<ScaleReading>(api.GET('/api/v1/scale')).catch(() => null)
@@ -241,7 +236,7 @@ export function useEvening(id: () => string) {
   const photo = (of: string) => `/api/v1/jobs/${id()}/evening/photos/${of}`
   /** Takes all that was noted away, and what it taught. */
   async function forget() {
-    changed = 0
+    for (const e of outbox.of(id())) await outbox.drop(e)
     try {
       await take(api.DELETE('/api/v1/jobs/{id}/evening', { params: path() }))
       wrong.value = ''
@@ -259,7 +254,7 @@ export function useEvening(id: () => string) {
     wrong,
     state,
     read,
-    change,
+    finish,
     crumbs,
     leave,
     goneAt,

@@ -1,5 +1,7 @@
 import { computed, ref, shallowRef } from 'vue'
-import { useIntervalFn, useStorage } from '@vueuse/core'
+import { useStorage } from '@vueuse/core'
+import { useOutbox } from '@/outbox/outbox'
+import { useRoutine } from './routine'
 import { api, take, Trouble, type Job, type ScaleReading, type Weights } from '@/api/client'
 
 const every = 250 // ms between looks at the scale
@@ -10,6 +12,7 @@ export type Portion = Weights['portions'][number]
 
 /** Weighing out food by food: the scale is looked at, what is right and lies still is recorded, and the next one comes. */
 export function useWeighing(id: string) {
+  const outbox = useOutbox()
   const title = ref('')
   const portions = shallowRef<Portion[]>([])
   const weighed = shallowRef<ReadonlyMap<string, number>>(new Map())
@@ -23,13 +26,18 @@ export function useWeighing(id: string) {
 
   async function open() {
     try {
-      const j = await take<Job>(api.GET('/api/v1/jobs/{id}', { params: path }))
+      const [j] = await Promise.all([
+        take<Job>(api.GET('/api/v1/jobs/{id}', { params: path })),
+        outbox.open(),
+      ])
       title.value = j.document.title
       const { portions: all, weights } = await take<Weights>(
         api.GET('/api/v1/jobs/{id}/weights', { params: path }),
       )
       portions.value = all
-      weighed.value = new Map(weights.map(w => [`${w.food}/${w.form}`, w.grams]))
+      // and what was recorded here and is not there yet
+      const here = outbox.of(id).flatMap(e => (e.kind === 'weight' ? [e] : []))
+      weighed.value = new Map([...weights, ...here].map(w => [`${w.food}/${w.form}`, w.grams]))
       const first = portions.value.findIndex(p => !weighed.value.has(key(p)))
       at.value = first < 0 ? 0 : first
       wrong.value = ''
@@ -41,17 +49,13 @@ export function useWeighing(id: string) {
   async function record(grams: number) {
     const p = now.value
     if (!p || !(grams >= 0)) return
-    try {
-      const body = { food: p.food, form: p.form, grams: Math.round(grams * 10) / 10 }
-      await take(api.PUT('/api/v1/jobs/{id}/weights', { params: path, body }))
-      weighed.value = new Map(weighed.value).set(key(p), body.grams)
-      if (scale.value?.there) await take(api.POST('/api/v1/scale/tare')).catch(() => undefined)
-      still = 0
-      if (at.value < portions.value.length - 1) at.value++
-      wrong.value = ''
-    } catch (e) {
-      wrong.value = e instanceof Trouble ? e.message : 'That could not be recorded. Try again.'
-    }
+    const body = { food: p.food, form: p.form, grams: Math.round(grams * 10) / 10 }
+    outbox.add({ kind: 'weight', job: id, ...body })
+    weighed.value = new Map(weighed.value).set(key(p), body.grams)
+    if (scale.value?.there) await take(api.POST('/api/v1/scale/tare')).catch(() => undefined)
+    still = 0
+    if (at.value < portions.value.length - 1) at.value++
+    wrong.value = ''
   }
   /** What was recorded and is not what was planned. */
   const differ = computed(() =>
@@ -64,6 +68,7 @@ export function useWeighing(id: string) {
   /** Makes what was weighed out the job's amounts. */
   async function takeOver() {
     try {
+      await outbox.send()
       const { says } = await take<{ says: string[] }>(
         api.POST('/api/v1/jobs/{id}/weights/take', { params: path }),
       )
@@ -111,7 +116,7 @@ export function useWeighing(id: string) {
       busy = false
     }
   }
-  useIntervalFn(look, every)
+  useRoutine(look, every)
 
   return {
     title,

@@ -16,6 +16,7 @@ import type { TrayElement, TrayFile } from '@/api/tray.gen'
 import { afterFrame } from '@/composables/afterFrame'
 import { newest } from '@/composables/newest'
 import { trayAt, withTray } from '@/tray/set'
+import { useOutbox } from '@/outbox/outbox'
 import { useToast } from './toast'
 import { held, hold, letGo, type Unsaved } from './unsaved'
 
@@ -107,7 +108,7 @@ export const useJob = defineStore('job', () => {
     id.value = job
     at.value = 0
     const asked = take<Job>(api.GET('/api/v1/jobs/{id}', { params: { path: { id: job } } }))
-    const [j, work] = await Promise.all([asked, held(job)])
+    const [j, work] = await Promise.all([asked, held(job).then(mine => mine ?? useOutbox().handOver(job))])
     if (id.value !== job) return
     adopt(j)
     if (!work || equal(work.document, j.document)) return // it reached the server after all
@@ -129,6 +130,17 @@ export const useJob = defineStore('job', () => {
     if (!id.value) return
     await flush()
     window.clearTimeout(timer)
+    if (state.value === 'held' && doc.value && doc.value !== base.value) {
+      // nobody looks at it any more, and it is sent all the same
+      useOutbox().add({
+        kind: 'document',
+        job: id.value,
+        revision: revision.value,
+        document: doc.value,
+        says: pendingSays,
+      })
+      await letGo(id.value)
+    }
     id.value = ''
     doc.value = base.value = null
     review.value = null

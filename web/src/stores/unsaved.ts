@@ -1,4 +1,4 @@
-import { createStore, del, get, set } from 'idb-keyval'
+import { createStore, del, get, keys, set } from 'idb-keyval'
 import type { TrayFile } from '@/api/tray.gen'
 
 /** What a browser holds of a job that is not saved yet. */
@@ -25,6 +25,15 @@ export async function held(id: string): Promise<Unsaved | null> {
     return raw ? (JSON.parse(raw) as Unsaved) : null
   } catch {
     return null
+  }
+}
+
+/** The jobs of which something is held. */
+export async function heldJobs(): Promise<string[]> {
+  try {
+    return (await keys<string>(store())).map(String)
+  } catch {
+    return []
   }
 }
 

@@ -1,18 +1,18 @@
 <script setup lang="ts">
 // Who may see what this computer serves: the door, the square code that lets a device in, and who is in.
 import { computed, onMounted, ref } from 'vue'
-import { useIntervalFn } from '@vueuse/core'
 import House from '@/components/house/House.vue'
 import SquareCode from '@/components/house/SquareCode.vue'
+import { useRoutine } from '@/composables/routine'
 import { ago } from '@/stores/shop'
 import { useDoor } from '@/stores/door'
 import { count } from '@/tray/words'
 
 const d = useDoor()
 onMounted(d.read)
-useIntervalFn(d.read, 2000)
+useRoutine(d.read, 2000)
 const now = ref(new Date())
-useIntervalFn(() => (now.value = new Date()), 1000)
+useRoutine(() => (now.value = new Date()), 1000)
 const left = computed(() => {
   const s = d.key ? Math.max(0, Math.ceil((new Date(d.key.until).getTime() - now.value.getTime()) / 1000)) : 0
   return `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`

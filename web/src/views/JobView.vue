@@ -2,9 +2,10 @@
 // Opens a job and shows its ticket beside the stage.
 import { defineAsyncComponent, ref, watch } from 'vue'
 import { RouterLink, RouterView, onBeforeRouteLeave, useRoute } from 'vue-router'
-import { useDocumentVisibility, useEventListener, useIntervalFn } from '@vueuse/core'
+import { useEventListener } from '@vueuse/core'
 import { Trouble } from '@/api/client'
 import TicketRail from '@/components/job/TicketRail.vue'
+import { useRoutine } from '@/composables/routine'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
 
@@ -32,8 +33,7 @@ async function open() {
 watch(() => route.params.id, open, { immediate: true })
 onBeforeRouteLeave(() => job.close())
 // what another window saves is seen within a second
-const seen = useDocumentVisibility()
-useIntervalFn(() => seen.value === 'visible' && void job.lookElsewhere(), 800)
+useRoutine(() => void job.lookElsewhere(), 800)
 useEventListener(window, 'beforeunload', e => {
   void job.flush()
   if (job.state === 'held' && job.says.includes('no room')) e.preventDefault()

@@ -55,7 +55,7 @@ const scaleSays = ref('')
 async function weigh() {
   scaleSays.value = await e.weigh(open.value)
 }
-const done = () => e.change({ done: true })
+const done = () => e.finish()
 const total = computed(() => ({
   laid: e.foods.value.reduce((s, f) => s + f.laid, 0),
   left: e.foods.value.reduce((s, f) => s + f.left, 0),
@@ -184,7 +184,13 @@ const remains = computed(() => [...(e.evening.value?.advice ?? [])].sort((a, b) 
         <span v-if="!e.evening.value.done">{{ looked.size }} of {{ e.foods.value.length }} looked at</span>
         <button v-if="!e.evening.value.done" class="btn next" @click="done">The rest is gone: done</button>
         <span v-else role="status" class="kept">
-          {{ e.state.value === 'saved' ? 'Kept; the next brief knows.' : 'Being kept' }}
+          {{
+            e.state.value === 'saved'
+              ? 'Saved; the next brief knows.'
+              : e.state.value === 'held'
+                ? 'Waits here until the server is back.'
+                : 'Being saved'
+          }}
           <button class="btn quiet" @click="e.forget">Forget this evening</button>
         </span>
       </footer>

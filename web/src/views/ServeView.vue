@@ -3,7 +3,6 @@
 // what is gone by one tap on the tray, notes and photographs with the time.
 import { computed, ref, shallowRef } from 'vue'
 import { RouterLink } from 'vue-router'
-import { useIntervalFn } from '@vueuse/core'
 import { api, take, type Holding } from '@/api/client'
 import type { TrayElement } from '@/api/tray.gen'
 import PhotoStrip from '@/components/evening/PhotoStrip.vue'
@@ -11,13 +10,17 @@ import TapTray from '@/components/evening/TapTray.vue'
 import Stage from '@/components/job/Stage.vue'
 import TraySwitch from '@/components/job/TraySwitch.vue'
 import { useEvening, useForecast } from '@/composables/evening'
+import { useRoutine } from '@/composables/routine'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
 import { clock, grams, minutes, time } from '@/tray/words'
 
 const job = useJob()
 const larder = useLarder()
-const e = useEvening(() => job.id)
+const e = useEvening(
+  () => job.id,
+  at => Math.max(0, serve.value ? (at - serve.value.getTime()) / 60_000 : 0),
+)
 const forecast = useForecast(
   () => job.id,
   () => job.revision,
@@ -31,8 +34,8 @@ async function hold() {
   ).catch(() => null)
 }
 void hold()
-useIntervalFn(() => (now.value = new Date()), 5000)
-useIntervalFn(() => void hold(), 15_000)
+useRoutine(() => (now.value = new Date()), 5000)
+useRoutine(() => void hold(), 15_000)
 
 /** The clock of the tray that is looked at. */
 const held = computed(() => holding.value?.trays[job.at] ?? null)
@@ -97,8 +100,9 @@ function tap(el: TrayElement) {
   void e.gone(job.at, el.id, !goneHere.value.has(el.id))
 }
 const text = ref('')
-async function note() {
-  if (text.value.trim() && (await e.note(text.value.trim()))) text.value = ''
+function note() {
+  if (text.value.trim()) e.note(text.value.trim())
+  text.value = ''
 }
 const sides = {
   top: 'the far side',

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Says whether everything is saved, and takes steps back and forward.
 import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
-import { useIntervalFn } from '@vueuse/core'
+import { useRoutine } from '@/composables/routine'
 import { useJob } from '@/stores/job'
 
 const HistoryDialog = defineAsyncComponent(() => import('./HistoryDialog.vue'))
@@ -9,7 +9,7 @@ const history = ref(false)
 const wanted = ref(false)
 const job = useJob()
 const now = shallowRef(new Date())
-useIntervalFn(() => (now.value = new Date()), 5000)
+useRoutine(() => (now.value = new Date()), 5000)
 
 const line = computed(() => {
   switch (job.state) {

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+// What was noted here and the server does not have: that it waits, or that it was not taken and why.
+import { computed, onMounted } from 'vue'
+import { RouterLink, useRoute } from 'vue-router'
+import { count } from '@/tray/words'
+import { named } from './entries'
+import { useOutbox } from './outbox'
+
+const outbox = useOutbox()
+onMounted(() => void outbox.open())
+const route = useRoute()
+// the counter says it in its own large type, where this line would lie over its buttons
+const waits = computed(() => (outbox.away && route.name !== 'counter' ? outbox.count : 0))
+</script>
+
+<template>
+  <div v-if="waits || outbox.refused.length" class="outbox no-print">
+    <p v-if="waits" role="status">
+      {{ count(waits, 'entry', 'entries') }} {{ waits === 1 ? 'waits' : 'wait' }} in this browser and
+      {{ waits === 1 ? 'is' : 'are' }} sent when the server is back.
+      <b v-if="!outbox.keeps">This browser has no room to keep them: do not close it.</b>
+      <button type="button" class="btn quiet" @click="outbox.send()">Send now</button>
+    </p>
+    <p v-for="e in outbox.refused" :key="e.key" role="alert">
+      ▲ Not saved: {{ named(e) }}. {{ e.refused }}
+      <RouterLink v-if="e.kind === 'document'" class="btn" :to="{ name: 'brief', params: { id: e.job } }"
+        >Open it</RouterLink
+      >
+      <button v-else type="button" class="btn" @click="outbox.retry(e)">Send again</button>
+      <button type="button" class="btn quiet" @click="outbox.drop(e)">Drop it</button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.outbox {
+  position: fixed;
+  inset: auto 0 0;
+  z-index: 11;
+  background: var(--paper);
+  color: var(--ink);
+  border-top: 1.5px solid var(--line-strong);
+  padding: 6px 14px;
+  box-shadow: 0 -6px 18px rgb(46 40 28 / 18%);
+}
+p {
+  margin: 2px 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+  align-items: center;
+}
+</style>
