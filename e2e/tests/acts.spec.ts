@@ -147,8 +147,7 @@ test('by touch: a second finger turns what the first holds, two bring the tray n
   await openDemo(page, 'First firing', 'Lay')
   await expect(holds(page).first()).toBeAttached()
   const was = await elements(page)
-  // an arc follows what it hugs
-  const row = was.find(e => e.form === 'shingle' || e.form === 'fan')!
+  const row = was.find(e => e.form === 'shingle' || e.form === 'arc' || e.form === 'fan')!
   const touch = await context.newCDPSession(page)
   const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', ...points: [number, number][]) =>
     touch.send('Input.dispatchTouchEvent', { type, touchPoints: points.map(([x, y], id) => ({ x, y, id })) })

@@ -2,7 +2,7 @@
 // The tray at true scale: its picture below, and above it what hands can take
 // hold of. While something is carried only its own picture moves.
 import { computed, nextTick, shallowRef, useId, useTemplateRef, watch } from 'vue'
-import { useElementBounding } from '@vueuse/core'
+import { useElementBounding, useEventListener } from '@vueuse/core'
 import type { LensView, Scene } from '@/api/client'
 import type { TrayElement, TrayFile } from '@/api/tray.gen'
 import TrayChosen from '@/components/lay/TrayChosen.vue'
@@ -247,6 +247,19 @@ function lifted(event: PointerEvent): boolean {
   if (fingers.size < 2 && (!turned || !fingers.size)) pinch = null
   return fingers.size > 0 || !turned // what is held is put down with the last finger
 }
+
+// near the edge the second finger may come down beside the drawing, and turns what the first holds all the same
+useEventListener(
+  window,
+  ['pointerdown', 'pointermove', 'pointerup', 'pointercancel'],
+  (event: PointerEvent) => {
+    if (event.pointerType !== 'touch' || hands.value?.contains(event.target as Node)) return
+    if (event.type === 'pointerdown') {
+      if (grip.holds()) touched(event)
+    } else if (event.type === 'pointermove') twoFingers(event)
+    else if (fingers.has(event.pointerId) && !lifted(event)) letGo(event.type === 'pointerup')
+  },
+)
 
 // the bare counter moves the view when it is larger than its room
 const scroller = useTemplateRef('scroller')
