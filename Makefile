@@ -16,7 +16,7 @@ RACY_ARRANGE := SameSeed|ProposalsDiffer|Mend|Stopped|Panic
 # tests that wait for time to pass or go through hundreds of cases: not for every commit
 SLOW := TestAKeyLetsOneDeviceIn|TestSettingsThatCannotBeRead|TestThoseWhoReadNothing|TestPuttingOutEndsALongAnswer|TestAHangingDatabase|TestUpgradeFromEachOlderSchema|TestProbes|TestFaults|TestCornersAndStraightening|TestMovedPiecesAreNamed|TestEveryGroupFindsItsShare|TestBudgetsAreKept|TestConverges
 
-.PHONY: help demo build check check-go check-web fresh test lint lint-go lint-web audit-web audit-frames test-go-plain test-go-race test-go test-web generate shots sheet bench bench-arranging clean
+.PHONY: help demo build check check-go check-web fresh test lint lint-go lint-web audit-web audit-frames test-go-plain test-go-race test-go test-web test-days generate shots sheet bench bench-arranging clean
 
 help: ## say what there is to make
 	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sort | sed -E 's/:.*## /\t/' | expand -t 20
@@ -56,7 +56,13 @@ check-web: lint-web
 	cd web && npm run --silent test
 
 test: lint test-go test-web ## every test there is
+	@scripts/test-days.sh one
 	@echo "All tests passed."
+
+# the journeys want what test-web sets up
+test-days: bin/happytray web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json ## what depends on the clock, on fourteen days of the years
+	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium-headless-shell:chromium-headless-shell
+	scripts/test-days.sh
 
 lint: fresh
 	@$(MAKE) --no-print-directory -j2 -Otarget lint-go lint-web

@@ -11,12 +11,12 @@ export const home = (process.env.HT_E2E_HOME ??= mkdtempSync(join(tmpdir(), 'ht-
 // as many as there are cores: while one journey waits for its browser, the other's server works
 export const workers = Number(process.env.WORKERS ?? 2)
 
-// The day on which journeys and pictures are made is the same whenever they are, unless HAPPYTRAY_TEST_NOW names
+// The day on which journeys and pictures are made is the same whenever they are, unless HT_TEST_NOW names
 // another; servers and browsers are as far off the computer's own clock.
 const usual = '2026-10-14T10:30:00Z'
 export const clockOff = Number(
   (process.env.HT_E2E_CLOCK_OFF ??= String(
-    Date.parse(process.env.HAPPYTRAY_TEST_NOW || usual) - Date.now(),
+    Date.parse(process.env.HT_TEST_NOW || usual) - Date.now(),
   )),
 )
 /** What time it is for the product, ms. */

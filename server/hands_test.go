@@ -10,6 +10,7 @@ import (
 
 	"happytray/core/board"
 	"happytray/core/food"
+	"happytray/core/geom"
 	"happytray/core/tray"
 	"happytray/server/api"
 )
@@ -245,5 +246,30 @@ func TestSavedStates(t *testing.T) {
 	}
 	if a := d.ask("GET", "/api/v1/jobs/nobody/head", nil); a.status != 404 && a.status != 400 {
 		t.Errorf("the head of nothing: %d", a.status)
+	}
+}
+
+// What is pushed over the edge goes as far as the edge lets it, and it is said by how much less.
+func TestWhatIsDrawnInIsSaid(t *testing.T) {
+	d := open(t, db.DSN())
+	j := laid(t, 6)
+	tr := j.Trays[0]
+	k := slices.IndexFunc(tr.Elements, func(e tray.Element) bool { return e.Placed && e.Vessel != "" })
+	e := &tr.Elements[k]
+	from := e.Pose()
+	box := tr.Board.FoodZone.Bounds()
+	for name, by := range map[string]float64{"over the edge": box.Max.X - from.X + 5, "a little": 0} {
+		moved := j.Clone()
+		moved.Trays[0].Elements[k].MoveTo(geom.Pose{X: from.X + by, Y: from.Y, Turn: from.Turn})
+		raw, err := json.Marshal(map[string]any{"tray": json.RawMessage(file(t, moved)), "element": e.ID, "from": map[string]float64{"x": from.X, "y": from.Y, "turn_deg": from.Turn}})
+		if err != nil {
+			t.Fatal(err)
+		}
+		a := d.ask("POST", "/api/v1/give-way", raw)
+		var out api.GiveWayAnswer
+		a.into(t, &out)
+		if drawn := out.DrawnInMm != nil && *out.DrawnInMm > 5; a.status != 200 || drawn != (by > 1) {
+			t.Errorf("%s: %d, drawn in %v", name, a.status, out.DrawnInMm)
+		}
 	}
 }

@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
+	"math"
 	"net/http"
 	"time"
 
@@ -90,6 +91,10 @@ func (s *Server) GiveWay(c *gin.Context) {
 			return out, err
 		}
 		now := room.Tray.Elements[room.Tray.Find(in.Element)].Pose()
+		if d := math.Hypot(now.X-to.X, now.Y-to.Y); d > 0 {
+			d = math.Round(10*d) / 10
+			out.DrawnInMm = &d
+		}
 		out.Lifted = list(room.Lifted)
 		out.Fewer = fewer(room)
 		if out.Moved = len(room.Moved)+len(room.Lifted)+len(room.Fewer) > 0 || now != to; out.Moved {

@@ -1,4 +1,4 @@
-// Package clocktest is the clock of tests: the same day whenever they run, or the one that HAPPYTRAY_TEST_NOW names
+// Package clocktest is the clock of tests: the same day whenever they run, or the one that HT_TEST_NOW names
 // where what depends on the clock is tried on other days (make test-days).
 package clocktest
 
@@ -17,13 +17,13 @@ const Usual = "2026-10-14T10:30:00Z"
 var Now = clock.From(begin())
 
 func begin() time.Time {
-	text := os.Getenv("HAPPYTRAY_TEST_NOW")
+	text := os.Getenv("HT_TEST_NOW")
 	if text == "" {
 		text = Usual
 	}
 	at, err := clock.Parse(text)
 	if err != nil {
-		panic(fmt.Sprintf("HAPPYTRAY_TEST_NOW is %q: %v", text, err))
+		panic(fmt.Sprintf("HT_TEST_NOW is %q: %v", text, err))
 	}
 	return at
 }

@@ -1995,6 +1995,9 @@ type Found struct {
 
 // GiveWayAnswer defines model for GiveWayAnswer.
 type GiveWayAnswer struct {
+	// DrawnInMm by how much less far the element went than it was put, because the edge or a handle was in the way
+	DrawnInMm *float64 `json:"drawn_in_mm,omitempty"`
+
 	// Fewer elements of which some pieces found no room and went to reserve
 	Fewer []Fewer `json:"fewer"`
 

@@ -77,6 +77,15 @@ describe('neighbours that give way', () => {
     expect(wire.asked[0]!.body).toMatchObject({ element: 'bowl', from: { x: 1, y: 0, turn_deg: 0 } })
     expect(job.doc?.title).toBe('settled')
   })
+  it('tell what was moved less far than it was put, because the edge is in the way', async () => {
+    const job = useJob()
+    await job.open('j')
+    const { after } = useGiveWay()
+    wire.answer = { moved: true, lifted: [], drawn_in_mm: 6.5, tray: tray('settled') }
+    after('bowl', at(1), 'moved the bowl')
+    await rest()
+    expect(useToast().now?.says).toMatch(/^The edge is in the way: the .+ went 0\.7 cm less far\.$/)
+  })
   it('are not asked when they are not to, and nothing happens when none has to', async () => {
     const job = useJob()
     await job.open('j')

@@ -2957,6 +2957,11 @@ export interface components {
         };
         GiveWayAnswer: {
             moved: boolean;
+            /**
+             * Format: double
+             * @description by how much less far the element went than it was put, because the edge or a handle was in the way
+             */
+            drawn_in_mm?: number;
             /** @description elements that found no room and wait beside the board */
             lifted: string[];
             /** @description elements of which some pieces found no room and went to reserve */

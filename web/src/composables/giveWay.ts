@@ -59,7 +59,7 @@ export function useGiveWay(drawing?: Pick<ReturnType<typeof useScene>, 'place'>)
       )
       // moved on meanwhile: the next rest asks again
       if (answer.moved && answer.tray && job.tray === tray) {
-        roomSays(tray, answer)
+        roomSays(tray, answer, element)
         const alike = drawing?.place(answer.tray) ?? false
         return job.changeTray(answer.tray, `${says}, and its neighbours gave way`, alike, where)
       }
