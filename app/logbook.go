@@ -15,6 +15,7 @@ import (
 
 	"happytray/core/food"
 	"happytray/core/learn"
+	"happytray/formats/cell"
 	"happytray/store"
 )
 
@@ -194,12 +195,7 @@ func (a *App) LogbookTable(ctx context.Context) ([]byte, error) {
 				gone = number(*d.GoneAtMin)
 			}
 			row := []string{e.Date, e.Title, e.Crowd, e.Occasion, strconv.Itoa(e.Guests.Adults), strconv.Itoa(e.Guests.Children), number(e.LastedMin), d.Food, d.Form, number(d.ShareG), number(d.LaidG), number(d.LeftG), gone, strings.Join(d.Reasons, "; ")}
-			for k := range row { // what a spreadsheet would take for a formula
-				if row[k] != "" && strings.ContainsAny(row[k][:1], "=+-@\t\r") {
-					row[k] = "'" + row[k]
-				}
-			}
-			if err := w.Write(row); err != nil {
+			if err := w.Write(cell.Row(row)); err != nil {
 				return nil, err
 			}
 		}

@@ -189,6 +189,9 @@ func TestActsKeepTheirBounds(t *testing.T) {
 			t.Errorf("%s of what is locked: %v", a.Kind, err)
 		}
 	}
+	if _, err := ByHand(context.Background(), tr, larder, Act{Kind: "swap", Element: loose, Other: cup}); err == nil || !strings.Contains(err.Error(), "locked") {
+		t.Errorf("swapped with what is locked: %v", err)
+	}
 	if _, err := ByHand(context.Background(), tr, larder, Act{Kind: "duplicate", Element: row}); err != nil {
 		t.Errorf("a second one of what is locked: %v", err)
 	}

@@ -223,7 +223,7 @@ func TestGapBetweenOutlines(t *testing.T) {
 	for _, c := range []struct {
 		at   Point
 		want float64
-	}{{Pt(30, 0), 10}, {Pt(0, -45), 25}, {Pt(23, 24), 5}, {Pt(20, 0), 0}, {Pt(10, 10), 0}} {
+	}{{Pt(30, 0), 10}, {Pt(0, -45), 25}, {Pt(23, 24), 5}, {Pt(20, 0), 0}, {Pt(10, 10), 0}, {Pt(19.7, 0), 0}, {Pt(19.4, 12), 0}, {Pt(20.3, 0), .3}} {
 		b := NewBody(Box(20, 20, 0).Move(c.at))
 		if g := Gap(&a, &b, 100); math.Abs(g-c.want) > 1e-9 {
 			t.Errorf("at %v: %v, want %v", c.at, g, c.want)

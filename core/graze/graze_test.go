@@ -103,6 +103,14 @@ func TestLimits(t *testing.T) {
 			t.Errorf("%.0f g are eaten of so much, %.0f of twice that", sum(once), sum(twice))
 		}
 	})
+	t.Run("just in reach, and just beyond", func(t *testing.T) {
+		for far, some := range map[float64]bool{430: true, 540: true, 650: false, 760: false} { // from the near side to the middle of the heap, mm
+			f := of(t, one(guests, []string{"bottom"}, 500, 900, cubes("a", "orange-block", enough, geom.Pt(250, 900-far), larder)), larder, graze.Options{})
+			if got := sum(f); (got > 1) != some {
+				t.Errorf("%.0f mm away %.0f g are eaten", far, got)
+			}
+		}
+	})
 	t.Run("too little", func(t *testing.T) {
 		f := of(t, one(guests, everywhere, 500, 400, cubes("a", "orange-block", guests*share/4, middle, larder)), larder, graze.Options{})
 		e := f.Elements[0]

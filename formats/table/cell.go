@@ -64,26 +64,6 @@ func words(c string) []string {
 	return w
 }
 
-// risky are the characters at which a spreadsheet takes a cell for a formula, and
-// the one that undoes it.
-const risky = "=+-@\t\r'"
-
-// defused keeps a spreadsheet from taking a text for a formula.
-func defused(c string) string {
-	if c != "" && strings.ContainsRune(risky, rune(c[0])) {
-		return "'" + c
-	}
-	return c
-}
-
-// plain undoes defused.
-func plain(c string) string {
-	if len(c) > 1 && c[0] == '\'' && strings.ContainsRune(risky, rune(c[1])) {
-		return c[1:]
-	}
-	return c
-}
-
 // price writes minor units in the larger coin.
 func price(minor, digits int) string {
 	return strconv.FormatFloat(float64(minor)/math.Pow10(digits), 'f', digits, 64)

@@ -8,6 +8,7 @@ import (
 	"strings"
 
 	"happytray/core/shop"
+	"happytray/formats/cell"
 )
 
 // WriteList writes a shopping list as CSV, a line for each pack size of a food, and
@@ -28,7 +29,7 @@ func WriteList(w io.Writer, list shop.List, o Options) error {
 	}
 	for _, s := range list.Sections {
 		for _, it := range s.Items {
-			row := []string{s.Name, defused(it.Food), defused(it.Name), o.number(decimal(it.NeedG)), o.number(decimal(it.CupboardG)), "", "", "", "", defused(strings.Join(it.For, ", "))}
+			row := []string{s.Name, cell.Text(it.Food), cell.Text(it.Name), o.number(decimal(it.NeedG)), o.number(decimal(it.CupboardG)), "", "", "", "", cell.Text(strings.Join(it.For, ", "))}
 			packs := it.Packs
 			if len(packs) == 0 {
 				packs = []shop.Packs{{}}

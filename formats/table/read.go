@@ -14,6 +14,7 @@ import (
 	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/food"
+	"happytray/formats/cell"
 )
 
 // What becomes of a line.
@@ -224,7 +225,7 @@ func (in *reader) cell(rec []string, name string) (string, bool) {
 	if !ok || i >= len(rec) {
 		return "", false
 	}
-	return strings.TrimSpace(plain(rec[i])), true
+	return strings.TrimSpace(cell.Plain(rec[i])), true
 }
 
 func (in *reader) row(line int, rec []string) {

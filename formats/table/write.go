@@ -8,6 +8,7 @@ import (
 	"strings"
 
 	"happytray/core/food"
+	"happytray/formats/cell"
 )
 
 // Options say how a file is written. The zero value is commas and points.
@@ -53,19 +54,19 @@ func Write(w io.Writer, t Table, larder *food.Larder, stock food.Stock, o Option
 				s := &f.Forms[k]
 				row[0], row[1] = f.ID, s.Form
 				for c, col := range columns {
-					cell := ""
+					text := ""
 					switch {
 					case col.spec:
-						cell = col.gets(s)
+						text = col.gets(s)
 					case k == 0 || col.name == "name": // the rest stands in the food's first row
-						cell = col.get(f)
+						text = col.get(f)
 					}
 					if col.keep && !isText(col.name) {
-						cell = n(cell)
+						text = n(text)
 					} else {
-						cell = defused(cell)
+						text = cell.Text(text)
 					}
-					row[c+2] = cell
+					row[c+2] = text
 				}
 				if err := out.Write(row); err != nil {
 					return err
@@ -75,7 +76,7 @@ func Write(w io.Writer, t Table, larder *food.Larder, stock food.Stock, o Option
 	case Packs:
 		for i := range foods {
 			for _, p := range foods[i].Packs {
-				if err := out.Write([]string{foods[i].ID, defused(foods[i].Name), n(decimal(p.Grams)), n(price(p.Price, o.Digits))}); err != nil {
+				if err := out.Write([]string{foods[i].ID, cell.Text(foods[i].Name), n(decimal(p.Grams)), n(price(p.Price, o.Digits))}); err != nil {
 					return err
 				}
 			}
@@ -87,7 +88,7 @@ func Write(w io.Writer, t Table, larder *food.Larder, stock food.Stock, o Option
 				name = f.Name
 			}
 			for _, l := range stock[id] {
-				if err := out.Write([]string{id, defused(name), n(decimal(l.Grams)), l.BestBefore}); err != nil {
+				if err := out.Write([]string{id, cell.Text(name), n(decimal(l.Grams)), l.BestBefore}); err != nil {
 					return err
 				}
 			}

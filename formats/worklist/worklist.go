@@ -15,6 +15,7 @@ import (
 	ics "github.com/arran4/golang-ical"
 
 	"happytray/core/prep"
+	"happytray/formats/cell"
 )
 
 // Calendar is a day as an iCalendar file, a task an event with an alarm at its start. Each event keeps its UID for as
@@ -128,7 +129,7 @@ func Table(d prep.Day) ([]byte, error) {
 		}
 		row := []string{t.ID, t.Kind, t.Food, t.Says, strconv.Itoa(t.Count), number(t.Grams), number(t.Minutes), t.Starts, t.Ends, t.Who, t.Tool, strings.Join(t.Uses, " + "), strings.Join(t.After, " "), tray, yes(t.Critical)}
 		for i := range row {
-			row[i] = plain(row[i])
+			row[i] = cell.Text(line(row[i]))
 		}
 		if err := w.Write(row); err != nil {
 			return nil, err
@@ -145,16 +146,6 @@ func yes(b bool) string {
 		return "yes"
 	}
 	return ""
-}
-
-func plain(s string) string {
-	s = line(s)
-	if s != "" && strings.ContainsRune("=+-@", rune(s[0])) {
-		if _, err := strconv.ParseFloat(s, 64); err != nil {
-			return "'" + s
-		}
-	}
-	return s
 }
 
 // Name is a file name for what belongs to a job.
