@@ -159,7 +159,7 @@ test('what is noted on an evening without a server survives, counts once, and st
   await page.goto(`/jobs/${made.id}/weigh`)
   await page.route(changes, away)
   await page.getByLabel('By hand, g').fill('120')
-  await page.getByRole('button', { name: 'Record' }).click()
+  await page.getByLabel('By hand, g').press('Enter')
   await expect(page.getByText('1 entry waits in this browser')).toBeVisible()
   await page.reload()
   await page.unroute(changes)
