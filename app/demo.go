@@ -9,9 +9,9 @@ import (
 
 	"github.com/google/uuid"
 
+	"happytray/app/template"
 	"happytray/core/food"
 	"happytray/core/graze"
-	"happytray/core/kept"
 	"happytray/core/learn"
 	"happytray/demo"
 	"happytray/store"
@@ -64,7 +64,7 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 		return false, err
 	}
 	var things []store.Thing
-	for _, kind := range kept.Kinds {
+	for _, kind := range template.Kinds {
 		for _, k := range shelf[kind] {
 			raw, err := json.Marshal(k)
 			if err != nil {
@@ -105,12 +105,12 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 			}
 			if n == 0 { // the first tray is a pattern for others: it is known by its job, which has its name only now
 				k := demo.Pattern
-				k.Laid = &kept.Laid{Job: j.ID, Revision: j.Head}
+				k.Laid = &template.Laid{Job: j.ID, Revision: j.Head}
 				raw, err := json.Marshal(k)
 				if err != nil {
 					return err
 				}
-				things = append(things, store.Thing{Kind: kept.Pattern, ID: k.ID, Document: string(raw)})
+				things = append(things, store.Thing{Kind: template.Pattern, ID: k.ID, Document: string(raw)})
 			}
 		}
 		_, err = st.ChangeHouse(ctx, store.Change{Lots: lots, Things: things})

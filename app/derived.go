@@ -3,11 +3,11 @@ package app
 import (
 	"context"
 
+	"happytray/app/template"
 	"happytray/art"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
-	"happytray/core/kept"
 	"happytray/core/prep"
 	"happytray/core/review"
 	"happytray/core/shop"
@@ -54,7 +54,7 @@ func (a *App) savedTray(ctx context.Context, id string, which int, h *House) (sa
 }
 
 // LaidTray is a tray on which something lies, of a saved job: as it is now, where no saved state is named.
-func (a *App) LaidTray(ctx context.Context, of kept.Laid) (*tray.Tray, error) {
+func (a *App) LaidTray(ctx context.Context, of template.Laid) (*tray.Tray, error) {
 	h, err := a.House(ctx)
 	if err != nil {
 		return nil, err

@@ -13,7 +13,6 @@ import (
 
 	"happytray/core/amount"
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/graze"
@@ -21,6 +20,7 @@ import (
 	"happytray/core/learn"
 	"happytray/core/pick"
 	"happytray/core/prep"
+	"happytray/core/safety"
 	"happytray/core/tray"
 	"happytray/store"
 )
@@ -154,7 +154,7 @@ func (a *App) read(ctx context.Context, kept store.Evening) (Evening, error) {
 		}
 	}
 	var hold float64
-	hold, e.Caution = craft.Hold(b)
+	hold, e.Caution = safety.Hold(b)
 	for _, f := range e.Record().Foods {
 		if known, ok := larder.Get(f.Food); ok && f.LeftG >= 1 {
 			stood := max(out[f.Food], e.LastedMin+float64(known.WarmUpMin))

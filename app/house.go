@@ -10,9 +10,9 @@ import (
 	"sync/atomic"
 	"time"
 
+	"happytray/app/template"
 	"happytray/core/board"
 	"happytray/core/food"
-	"happytray/core/kept"
 	"happytray/store"
 )
 
@@ -219,7 +219,7 @@ func (h *House) knows(kind, id string) (ok bool) {
 		_, ok = h.Vessel(id)
 	default:
 		_, ok = h.things[kind][id]
-		ok = ok && slices.Contains(kept.Kinds, kind)
+		ok = ok && slices.Contains(template.Kinds, kind)
 	}
 	return ok
 }

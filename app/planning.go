@@ -4,12 +4,12 @@ import (
 	"context"
 	"math"
 
+	"happytray/app/estimate"
 	"happytray/core/arrange"
 	"happytray/core/brief"
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/job"
-	"happytray/core/outlook"
 	"happytray/core/pick"
 	"happytray/core/plan"
 	"happytray/core/prep"
@@ -18,10 +18,10 @@ import (
 )
 
 // Outlook is what follows from a brief.
-func (a *App) Outlook(ctx context.Context, b brief.Brief) (outlook.Outlook, error) {
+func (a *App) Outlook(ctx context.Context, b brief.Brief) (estimate.Estimate, error) {
 	h, err := a.House(ctx)
 	if err != nil {
-		return outlook.Outlook{}, err
+		return estimate.Estimate{}, err
 	}
 	a.remember(ctx, &b)
 	a.teach(ctx, &b)
@@ -29,7 +29,7 @@ func (a *App) Outlook(ctx context.Context, b brief.Brief) (outlook.Outlook, erro
 	if s, err := a.Settings(ctx); err == nil {
 		zone = s.Location()
 	}
-	return outlook.Of(b, h.Larder, h.Cabinet, a.now().In(zone))
+	return estimate.FromBrief(b, h.Larder, h.Cabinet, a.now().In(zone))
 }
 
 // Replan plans a job's brief again, keeping in place what it leaves as it was; foods

@@ -2,7 +2,6 @@ package app
 
 import (
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
@@ -57,7 +56,7 @@ func checkJob(j *job.Job) error {
 }
 
 func checkRules(r brief.Rules) error {
-	err := craft.CheckStyle(r.Style)
+	err := brief.CheckStyle(r.Style)
 	if err == nil {
 		err = review.CheckRules(r)
 	}

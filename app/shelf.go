@@ -7,17 +7,17 @@ import (
 	"slices"
 	"strings"
 
+	"happytray/app/template"
 	"happytray/core/brief"
 	"happytray/core/fault"
 	"happytray/core/job"
-	"happytray/core/kept"
 	"happytray/store"
 )
 
 // OnShelf is one thing that was kept, of its kind, with what is known of it besides.
 type OnShelf struct {
 	Kind string
-	kept.Kept
+	template.Template
 	PutAway bool
 	Version int64
 }
@@ -36,7 +36,7 @@ func (a *App) onShelf(h *House, kind, id string) (OnShelf, bool) {
 		return OnShelf{}, false
 	}
 	out := OnShelf{Kind: kind, PutAway: t.PutAway, Version: t.Version}
-	if err := json.Unmarshal([]byte(t.Document), &out.Kept); err != nil {
+	if err := json.Unmarshal([]byte(t.Document), &out.Template); err != nil {
 		a.log.Error("something on the shelf cannot be read", "kind", kind, "id", id, "error", err)
 		return OnShelf{}, false
 	}
@@ -50,7 +50,7 @@ func (a *App) Shelf(ctx context.Context) ([]OnShelf, error) {
 		return nil, err
 	}
 	out := []OnShelf{}
-	for _, kind := range kept.Kinds {
+	for _, kind := range template.Kinds {
 		first := len(out)
 		for _, id := range slices.Sorted(maps.Keys(h.things[kind])) {
 			if k, ok := a.onShelf(h, kind, id); ok {
@@ -66,13 +66,13 @@ func (a *App) Shelf(ctx context.Context) ([]OnShelf, error) {
 
 // Keep puts something new on the shelf, under the first id that its name gives. The choice of a job
 // is taken from it.
-func (a *App) Keep(ctx context.Context, kind string, k kept.Kept, of *job.Job) (OnShelf, error) {
+func (a *App) Keep(ctx context.Context, kind string, k template.Template, of *job.Job) (OnShelf, error) {
 	h, err := a.fresh(ctx)
 	if err != nil {
 		return OnShelf{}, err
 	}
 	if of != nil {
-		from := kept.Of(of, of.Larder(h.Larder))
+		from := template.FromJob(of, of.Larder(h.Larder))
 		k.Foods, k.Guests, k.Occasion = from.Foods, from.Guests, from.Occasion
 	}
 	if err := k.Check(kind); err != nil {
@@ -92,12 +92,12 @@ func (a *App) Keep(ctx context.Context, kind string, k kept.Kept, of *job.Job) (
 		return string(raw), err
 	}}
 	version, err := a.store.ChangeHouse(ctx, store.Change{New: n})
-	return OnShelf{Kind: kind, Kept: k, Version: version}, err
+	return OnShelf{Kind: kind, Template: k, Version: version}, err
 }
 
 // ChangeKept keeps a thing on the shelf anew; version is the one the caller saw. The foods of a choice
 // stay as they were kept.
-func (a *App) ChangeKept(ctx context.Context, kind, id string, k kept.Kept, version int64) (OnShelf, error) {
+func (a *App) ChangeKept(ctx context.Context, kind, id string, k template.Template, version int64) (OnShelf, error) {
 	h, err := a.fresh(ctx)
 	if err != nil {
 		return OnShelf{}, err
@@ -107,7 +107,7 @@ func (a *App) ChangeKept(ctx context.Context, kind, id string, k kept.Kept, vers
 		return OnShelf{}, store.ErrNotFound
 	}
 	k.ID, k.Photo, k.Laid = id, was.Photo, was.Laid
-	if kind == kept.Choice {
+	if kind == template.Choice {
 		k.Foods, k.Guests, k.Occasion = was.Foods, was.Guests, was.Occasion
 	}
 	if err := k.Check(kind); err != nil {
@@ -120,7 +120,7 @@ func (a *App) ChangeKept(ctx context.Context, kind, id string, k kept.Kept, vers
 	t := h.thing(kind, id)
 	t.Document, t.Version = string(raw), version
 	now, err := a.store.ChangeHouse(ctx, store.Change{Things: []store.Thing{t}})
-	return OnShelf{Kind: kind, Kept: k, PutAway: t.PutAway, Version: now}, err
+	return OnShelf{Kind: kind, Template: k, PutAway: t.PutAway, Version: now}, err
 }
 
 // UseChoice is a brief with a kept choice for its foods, and what was done for it.
@@ -129,14 +129,14 @@ func (a *App) UseChoice(ctx context.Context, id string, b brief.Brief) (brief.Br
 	if err != nil {
 		return b, nil, err
 	}
-	k, ok := a.onShelf(h, kept.Choice, id)
+	k, ok := a.onShelf(h, template.Choice, id)
 	if !ok {
 		return b, nil, store.ErrNotFound
 	}
 	if err := b.Check(); err != nil {
 		return b, nil, fault.In("brief", err)
 	}
-	out, says := kept.For(k.Kept, b, h.Larder)
+	out, says := template.Apply(k.Template, b, h.Larder)
 	return out, says, nil
 }
 
@@ -146,16 +146,16 @@ func (a *App) SaveIdeaPhoto(ctx context.Context, id string, jpeg []byte) error {
 	if err != nil {
 		return err
 	}
-	k, ok := a.onShelf(h, kept.Idea, id)
+	k, ok := a.onShelf(h, template.Idea, id)
 	if !ok {
 		return store.ErrNotFound
 	}
 	k.Photo = len(jpeg) > 0
-	raw, err := json.Marshal(k.Kept)
+	raw, err := json.Marshal(k.Template)
 	if err != nil {
 		return err
 	}
-	t := h.thing(kept.Idea, id)
+	t := h.thing(template.Idea, id)
 	t.Document = string(raw)
 	_, err = a.store.ChangeHouse(ctx, store.Change{Things: []store.Thing{t}, Picture: &store.Picture{Food: photoPrefix + id, Media: "image/jpeg", Data: jpeg}})
 	return err

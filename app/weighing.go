@@ -9,6 +9,7 @@ import (
 	"happytray/core/fault"
 	"happytray/core/prep"
 	"happytray/core/say"
+	"happytray/core/weighing"
 	"happytray/store"
 )
 
@@ -137,11 +138,11 @@ func (a *App) TakeWeights(ctx context.Context, id string) ([]string, error) {
 	if err != nil {
 		return nil, err
 	}
-	weights := make([]prep.Weight, len(list))
+	weights := make([]weighing.Weight, len(list))
 	for i, w := range list {
-		weights[i] = prep.Weight{Food: w.Food, Form: w.Form, Grams: w.Grams}
+		weights[i] = weighing.Weight{Food: w.Food, Form: w.Form, Grams: w.Grams}
 	}
-	j, says, err := prep.AsWeighed(ctx, now.reading.Job, now.larder, weights)
+	j, says, err := weighing.AsWeighed(ctx, now.reading.Job, now.larder, weights)
 	if err != nil || len(says) == 0 {
 		return says, err
 	}

@@ -145,16 +145,17 @@ var order = [][]string{
 	{"food", "board"},
 	{"brief"},
 	{"diet"},
-	{"craft"},
+	{"portion", "safety", "adjacency", "access", "theme"},
 	{"pick"},
 	{"amount"},
 	{"tray"},
 	{"job", "drink"},
 	{"plan", "graze"},
-	{"shop", "review", "kept"},
-	{"price", "arrange", "lens", "schedule"},
-	{"prep"},
-	{"outlook", "learn"},
+	{"shop", "review", "schedule"},
+	{"prep"}, // knows no arranger
+	{"price", "arrange", "lens"},
+	{"weighing"},
+	{"learn"},
 }
 
 func TestNothingLooksBack(t *testing.T) {

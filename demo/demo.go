@@ -6,12 +6,12 @@ import (
 	"context"
 	"time"
 
+	"happytray/app/template"
 	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/job"
-	"happytray/core/kept"
 	"happytray/core/plan"
 )
 
@@ -137,23 +137,23 @@ func Cupboard(today time.Time) food.Stock {
 }
 
 // Pattern is the first job's tray, kept for others to be laid like; where it lies is known once the job has its name.
-var Pattern = kept.Kept{ID: "kiln-oval", Name: "The kiln’s oval"}
+var Pattern = template.Template{ID: "kiln-oval", Name: "The kiln’s oval"}
 
 // Shelf is what the studio has kept: ideas seen about Saltmere, a theme, and the choice that went down
 // well at the seed swap.
-func Shelf(larder *food.Larder) (map[string][]kept.Kept, error) {
+func Shelf(larder *food.Larder) (map[string][]template.Template, error) {
 	swap, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 26}, Occasion: "grazing", Month: 10, Host: "Saltmere allotment society"}, larder, board.BuiltInCabinet())
 	if err != nil {
 		return nil, err
 	}
-	choice := kept.Of(swap, larder)
+	choice := template.FromJob(swap, larder)
 	choice.ID, choice.Name = "seed-swap", "The seed swap, autumn"
-	return map[string][]kept.Kept{
-		kept.Idea: {
+	return map[string][]template.Template{
+		template.Idea: {
 			{ID: "nets-on-the-quay", Name: "Nets on the quay", Note: "Rust, tar and bleached rope, all in one heap. Try it with smoke and old cheese.", Palette: []string{"#a05a3c", "#3a2e28", "#e3d6bd", "#6f7a5c"}},
 			{ID: "hoar-on-the-kiln-roof", Name: "Hoar on the kiln roof", Note: "White on brick, one blue door.", Palette: []string{"#f4f1ea", "#8a4632", "#3b4468"}},
 		},
-		kept.Theme:  {{ID: "glaze-blue", Name: "Glaze blue", Palette: []string{"#3b4468", "#6a4fb0", "#f2ebd6", "#b98a2e"}, Belongs: []string{"blueberries", "blackberries", "creamy-blue", "edible-violas"}, Liner: "#f2ebd6"}},
-		kept.Choice: {choice},
+		template.Theme:  {{ID: "glaze-blue", Name: "Glaze blue", Palette: []string{"#3b4468", "#6a4fb0", "#f2ebd6", "#b98a2e"}, Belongs: []string{"blueberries", "blackberries", "creamy-blue", "edible-violas"}, Liner: "#f2ebd6"}},
+		template.Choice: {choice},
 	}, nil
 }

@@ -8,8 +8,8 @@ import (
 	"testing"
 	"time"
 
+	"happytray/app/template"
 	"happytray/core/food"
-	"happytray/core/kept"
 	"happytray/core/review"
 )
 
@@ -115,8 +115,8 @@ func TestTheShelfIsSound(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	for _, kind := range kept.Kinds {
-		if kind == kept.Pattern { // is kept of a job once that is there
+	for _, kind := range template.Kinds {
+		if kind == template.Pattern { // is kept of a job once that is there
 			continue
 		}
 		if len(shelf[kind]) == 0 {

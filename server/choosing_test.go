@@ -7,9 +7,9 @@ import (
 	"testing"
 
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/safety"
 	"happytray/server/api"
 )
 
@@ -26,7 +26,7 @@ func TestWhatWasServedIsRemembered(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	ids := slices.DeleteFunc(served.Trays[0].Foods(), func(id string) bool { return id == craft.StoneDish })
+	ids := slices.DeleteFunc(served.Trays[0].Foods(), func(id string) bool { return id == safety.StoneDish })
 	planned := func(doc string) brief.Brief {
 		t.Helper()
 		a := d.ask("POST", "/api/v1/plan", []byte(doc))

@@ -11,6 +11,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"happytray/app"
+	"happytray/app/template"
 	"happytray/art"
 	"happytray/core/arrange"
 	"happytray/core/board"
@@ -19,7 +20,6 @@ import (
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/job"
-	"happytray/core/kept"
 	"happytray/core/lens"
 	"happytray/core/review"
 	"happytray/core/tray"
@@ -149,7 +149,7 @@ func (s *Server) ByHand(c *gin.Context) {
 func (s *Server) LayLike(c *gin.Context) {
 	var in api.LikeAsked
 	asked(s, c, s.searches, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder, written func(*tray.Tray) (api.Document, error)) (out api.HandAnswer, err error) {
-		other, err := s.app.LaidTray(c.Request.Context(), kept.Laid{Job: in.Job, Revision: or(in.Revision, 0), Tray: or(in.Which, 0)})
+		other, err := s.app.LaidTray(c.Request.Context(), template.Laid{Job: in.Job, Revision: or(in.Revision, 0), Tray: or(in.Which, 0)})
 		if err != nil {
 			return out, err
 		}

@@ -7,12 +7,12 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"happytray/app"
+	"happytray/app/estimate"
 	"happytray/core/brief"
 	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
-	"happytray/core/outlook"
 	"happytray/core/pick"
 	"happytray/core/prep"
 	"happytray/core/price"
@@ -77,7 +77,7 @@ func ofJob[T any](s *Server, c *gin.Context, work func(h *app.House, j *job.Read
 
 // outlookAnswer is the outlook with its board as a card.
 type outlookAnswer struct {
-	outlook.Outlook
+	estimate.Estimate
 	Board api.BoardCard `json:"board"`
 }
 

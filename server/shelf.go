@@ -8,11 +8,11 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"happytray/app"
+	"happytray/app/template"
 	"happytray/core/brief"
 	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/job"
-	"happytray/core/kept"
 	"happytray/server/api"
 )
 
@@ -39,15 +39,15 @@ func (s *Server) Shelf(c *gin.Context) {
 }
 
 // readKept is what a request asks to keep, and the job that a choice is taken from.
-func (s *Server) readKept(c *gin.Context) (k kept.Kept, of *job.Job, err error) {
+func (s *Server) readKept(c *gin.Context) (k template.Template, of *job.Job, err error) {
 	var in api.KeepAsked
 	if err = document.Read(body(c), &in); err != nil {
 		return k, nil, err
 	}
-	k = kept.Kept{Name: in.Name, Note: or(in.Note, ""), Palette: or(in.Palette, nil), Region: or(in.Region, ""), Belongs: or(in.Belongs, nil), Alien: or(in.Alien, nil),
+	k = template.Template{Name: in.Name, Note: or(in.Note, ""), Palette: or(in.Palette, nil), Region: or(in.Region, ""), Belongs: or(in.Belongs, nil), Alien: or(in.Alien, nil),
 		Garnish: or(in.Garnish, nil), Liner: or(in.Liner, "")}
 	if in.Laid != nil {
-		k.Laid = &kept.Laid{Job: in.Laid.Job, Revision: in.Laid.Revision, Tray: in.Laid.Tray}
+		k.Laid = &template.Laid{Job: in.Laid.Job, Revision: in.Laid.Revision, Tray: in.Laid.Tray}
 	}
 	if in.Job == nil {
 		return k, nil, nil

@@ -6,7 +6,6 @@ import (
 
 	"happytray/core/board"
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/plan"
@@ -43,7 +42,7 @@ func generated(n int) []*tray.Tray {
 		i := len(out)
 		b := brief.Brief{Guests: brief.Guests{Adults: 2 + int(math.Exp(r.Float64()*3.2)), Children: r.IntN(3)}, Month: 1 + r.IntN(12),
 			Occasion: []string{"nibble", "nibble", "grazing", "meal"}[r.IntN(4)],
-			Rules:    &brief.Rules{Style: append([]string{""}, craft.Styles...)[i%6]}}
+			Rules:    &brief.Rules{Style: append([]string{""}, brief.Styles...)[i%6]}}
 		if a := avoid[r.IntN(len(avoid))]; a != nil {
 			count := 0
 			if a[0] == "meat" {

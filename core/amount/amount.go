@@ -7,9 +7,9 @@ import (
 	"strconv"
 
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/pick"
+	"happytray/core/portion"
 )
 
 // Amount is how much of one chosen food the table gets.
@@ -108,15 +108,15 @@ func appetites(b brief.Brief) string {
 }
 
 // Meatless says whether there is meat among what was chosen, or what stands in for it.
-func Meatless(chosen []pick.Choice) craft.Meatless {
-	out := craft.WithoutMeat
+func Meatless(chosen []pick.Choice) portion.Meatless {
+	out := portion.WithoutMeat
 	for _, c := range chosen {
 		switch {
 		case c.Food.Category != food.Meat:
 		case c.Food.Holds("meat"):
-			return craft.WithMeat
+			return portion.WithMeat
 		default:
-			out = craft.StandIn
+			out = portion.StandIn
 		}
 	}
 	return out

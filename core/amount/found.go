@@ -6,9 +6,9 @@ import (
 	"slices"
 
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/diet"
 	"happytray/core/food"
+	"happytray/core/portion"
 )
 
 // Found is what one guest of a group finds on the trays: if all share what they may eat, by their
@@ -28,7 +28,7 @@ func FoundBy(b brief.Brief, grams map[string]float64, larder *food.Larder) []Fou
 		guests += float64(g.Count)
 	}
 	for _, c := range food.Categories { // in order, so that sums are the same each time
-		all += craft.Shares(b, craft.WithMeat)[c]
+		all += portion.Shares(b, portion.WithMeat)[c]
 	}
 	out := make([]Found, len(groups))
 	for i, g := range groups {

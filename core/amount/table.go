@@ -5,10 +5,10 @@ import (
 	"math"
 
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/pick"
+	"happytray/core/portion"
 )
 
 // table is the foods that were chosen against the groups of guests that eat them, while amounts
@@ -94,7 +94,7 @@ func (t *table) spread() {
 				pulls[c.Food.Category] += pull(c)
 			}
 		}
-		shares := craft.SharesOf(t.brief, appetites*t.part[g], Meatless(theirs))
+		shares := portion.SharesOf(t.brief, appetites*t.part[g], Meatless(theirs))
 		all, have := 0.0, 0.0
 		for _, c := range food.Categories { // in order, so that sums are the same each time
 			all += shares[c]
@@ -107,7 +107,7 @@ func (t *table) spread() {
 		if have == 0 {
 			continue
 		}
-		lift := math.Min(craft.MostLift, all/have)
+		lift := math.Min(portion.MostLift, all/have)
 		before, after := 0.0, 0.0
 		for i, c := range t.foods {
 			if cat := c.Food.Category; t.shared(i) && t.eats[i][g] {
@@ -205,7 +205,7 @@ func (t *table) one() {
 		f, spec := c.Food, t.specs[i]
 		was := t.grams[i]
 		unit := food.WholeG(spec)
-		if crowd := spec.MassG * float64(t.eaters(i)); (unit == 0 || !b.Plates()) && craft.IsWanted(f) && !OneByOne(spec) && t.grams[i] < crowd && !(b.Course == "sweet" && f.Category == food.Cheese) {
+		if crowd := spec.MassG * float64(t.eaters(i)); (unit == 0 || !b.Plates()) && portion.IsWanted(f) && !OneByOne(spec) && t.grams[i] < crowd && !(b.Course == "sweet" && f.Category == food.Cheese) {
 			t.grams[i], t.said[i] = crowd, fmt.Sprintf("One for each of %d guests, because everybody wants it.", t.eaters(i))
 		}
 		if unit > 0 && !b.Plates() && (t.grams[i] >= PartOfWhole*unit && unit <= mostOfKind*t.kind[f.Category] || !food.Divisible(f, spec)) {
@@ -253,7 +253,7 @@ func (t *table) one() {
 // seen is the least grams of a food that are worth their place.
 func (t *table) seen(i int) float64 {
 	switch spec := t.specs[i]; {
-	case craft.IsWanted(t.foods[i].Food) && !OneByOne(spec) && food.WholeG(spec) == 0: // one for everybody who can eat it
+	case portion.IsWanted(t.foods[i].Food) && !OneByOne(spec) && food.WholeG(spec) == 0: // one for everybody who can eat it
 		return spec.MassG * float64(max(t.eaters(i), fewest(t.brief, spec)))
 	case food.InVessel(spec.Form):
 		return leastBowl

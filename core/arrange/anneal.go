@@ -5,8 +5,8 @@ import (
 	"math"
 	"math/rand/v2"
 
+	"happytray/core/adjacency"
 	"happytray/core/colour"
-	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
 )
@@ -82,9 +82,9 @@ func (s *search) pairWeights(p *plan) [][]float64 {
 				w += .3
 			}
 			switch goes := s.goes(a.e, b.e); {
-			case craft.ArePartners(goes):
+			case adjacency.ArePartners(goes):
 				w -= .5
-			case craft.SpoilEachOther(goes):
+			case adjacency.SpoilEachOther(goes):
 				w += .8
 			}
 			t[i][j], t[j][i] = w, w
@@ -232,7 +232,7 @@ func ballGap(a, b []ball, most float64) float64 {
 }
 
 func wetBeside(a, b *body) bool {
-	return a.vessel == nil && b.vessel == nil && craft.EitherSoftens(a.wetness, b.wetness)
+	return a.vessel == nil && b.vessel == nil && adjacency.EitherSoftens(a.wetness, b.wetness)
 }
 
 // group is a body and what moves with it: the arcs that ride on it, and its answer on

@@ -14,7 +14,8 @@ import (
 	"sync"
 	"time"
 
-	"happytray/core/craft"
+	"happytray/core/adjacency"
+	"happytray/core/brief"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -26,7 +27,7 @@ import (
 // Options bound and steer the search. The zero value lays with the board's own
 // style, seed 0 and the default effort.
 type Options struct {
-	Style   string  // one of craft.Styles, or "" for the one that suits the board
+	Style   string  // one of brief.Styles, or "" for the one that suits the board
 	Seed    uint64  // same seed, tray and effort: same layout, on any number of cores
 	Effort  int     // layouts tried; 0 means DefaultEffort, or as time allows when Seconds is set
 	Seconds float64 // upper bound on the time taken; 0 means none
@@ -77,7 +78,7 @@ type Result struct {
 // check bounds options that came from outside.
 func (o Options) check() error {
 	if o.Style != "" {
-		if err := fault.OneOf("style", o.Style, craft.Styles...); err != nil {
+		if err := fault.OneOf("style", o.Style, brief.Styles...); err != nil {
 			return err
 		}
 	}
@@ -234,8 +235,8 @@ func (s *search) know() {
 		for j := range n {
 			s.tastes[i][j] = row[index[j]]
 		}
-		side := craft.ApartOf(foods[index[i]], words, s.tray.Elements[i].Vessel == "")
-		s.meats[i], s.mains[i] = side == craft.KeptOff, side == craft.ForAll
+		side := adjacency.ApartOf(foods[index[i]], words, s.tray.Elements[i].Vessel == "")
+		s.meats[i], s.mains[i] = side == adjacency.KeptOff, side == adjacency.ForAll
 	}
 }
 

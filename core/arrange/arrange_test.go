@@ -11,7 +11,6 @@ import (
 
 	"happytray/core/board"
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/job"
@@ -58,7 +57,7 @@ func generated(n int) []brief.Brief {
 	var out []brief.Brief
 	for i := range n {
 		b := brief.Brief{Guests: brief.Guests{Adults: 1 + int(math.Exp(r.Float64()*4.2)), Children: r.IntN(3)}, Month: 1 + r.IntN(12),
-			Occasion: []string{"nibble", "grazing", "meal"}[r.IntN(3)], Rules: &brief.Rules{Style: append([]string{""}, craft.Styles...)[r.IntN(6)]}}
+			Occasion: []string{"nibble", "grazing", "meal"}[r.IntN(3)], Rules: &brief.Rules{Style: append([]string{""}, brief.Styles...)[r.IntN(6)]}}
 		if d := diets[r.IntN(len(diets))]; d != nil {
 			b.Diets = []brief.Diet{{Who: "guests", Avoid: d}}
 		}

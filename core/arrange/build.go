@@ -7,7 +7,7 @@ import (
 	"math/rand/v2"
 	"strings"
 
-	"happytray/core/craft"
+	"happytray/core/adjacency"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
@@ -285,7 +285,7 @@ func (l *layout) fits(e int) bool {
 // softened reports whether a laid element lies as near as wets to what it wets, or of what
 // wets it.
 func (l *layout) softened(e int) bool {
-	const asked = craft.WetBesideCrisp + .2 // of which rounding may take some
+	const asked = adjacency.WetBesideCrisp + .2 // of which rounding may take some
 	el := &l.t.Elements[e]
 	if el.Vessel != "" || !el.Wetness.Wets() && el.Wetness != food.Crisp {
 		return false

@@ -6,8 +6,8 @@ import (
 	"math/rand/v2"
 	"slices"
 
+	"happytray/core/adjacency"
 	"happytray/core/colour"
-	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
@@ -346,7 +346,7 @@ func (sh *share) borders(look int) (sides [][]side, all float64) {
 // softens reports whether element a, lying open, would soften element b.
 func (s *search) softens(a, b int) bool {
 	ea, eb := &s.tray.Elements[a], &s.tray.Elements[b]
-	return ea.Vessel == "" && eb.Vessel == "" && craft.Softens(ea.Wetness, eb.Wetness)
+	return ea.Vessel == "" && eb.Vessel == "" && adjacency.Softens(ea.Wetness, eb.Wetness)
 }
 
 // exchange swaps the foods of regions wherever that lowers the cost of their
@@ -487,9 +487,9 @@ func (s *search) beside(ia, ib int, t *tray.Tray, fa, fb *food.Food) float64 {
 		v += 3
 	}
 	switch goes := s.goes(ia, ib); {
-	case craft.ArePartners(goes):
+	case adjacency.ArePartners(goes):
 		v -= .5
-	case craft.SpoilEachOther(goes):
+	case adjacency.SpoilEachOther(goes):
 		v += 1
 	}
 	return v

@@ -6,8 +6,8 @@ import (
 	"math/rand/v2"
 	"slices"
 
+	"happytray/core/adjacency"
 	"happytray/core/colour"
-	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/tray"
@@ -141,7 +141,7 @@ func (l *layout) bland(green int, q geom.Point, mine colour.Lab) (float64, bool)
 	}
 	score := 0.0
 	for i, a := range under {
-		if craft.SpoilEachOther(l.s.goes(green, a)) { // mint beside smoke
+		if adjacency.SpoilEachOther(l.s.goes(green, a)) { // mint beside smoke
 			return 0, false
 		}
 		la := colour.Must(l.t.Elements[a].Colour)

@@ -9,7 +9,7 @@ import (
 	"slices"
 	"sort"
 
-	"happytray/core/craft"
+	"happytray/core/adjacency"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
@@ -343,7 +343,7 @@ func (sh *share) dry(grains []grain, i int) bool {
 // wets it.
 func (sh *share) softening(grains []grain, i int) bool {
 	g := &grains[i]
-	const asked = craft.WetBesideCrisp + .2 // of which rounding may take some
+	const asked = adjacency.WetBesideCrisp + .2 // of which rounding may take some
 	hit := false
 	sh.l.near(g.body.Box.Grow(asked), func(o *placed) bool {
 		hit = (sh.l.s.softens(g.e, o.e) || sh.l.s.softens(o.e, g.e)) && geom.Gap(&g.body, &o.body, asked) < asked

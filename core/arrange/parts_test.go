@@ -10,7 +10,6 @@ import (
 
 	"happytray/core/board"
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/tray"
@@ -57,7 +56,7 @@ func TestSitesLieInside(t *testing.T) {
 	for _, r := range []board.Request{{Shape: "round", LengthMM: 400}, {Shape: "plank", LengthMM: 900, WidthMM: 240}, {Shape: "half-round", LengthMM: 500}, {Shape: "paddle", LengthMM: 460, WidthMM: 240}, {Shape: "hexagon", LengthMM: 420}} {
 		z := newZone(made(t, r))
 		seen := map[string]geom.Point{}
-		for _, style := range craft.Styles {
+		for _, style := range brief.Styles {
 			for _, n := range []int{1, 2, 5, 9} {
 				sites := z.sites(style, n, food.Rand(4))
 				if len(sites) != n {
@@ -89,7 +88,7 @@ func TestSitesLieInside(t *testing.T) {
 func TestGuideRunsInsideAndAlong(t *testing.T) {
 	for _, r := range []board.Request{{Shape: "oval", LengthMM: 700, WidthMM: 420}, {Shape: "round", LengthMM: 420}, {Shape: "plank", LengthMM: 1100, WidthMM: 260}} {
 		z := newZone(made(t, r))
-		for _, style := range craft.Styles {
+		for _, style := range brief.Styles {
 			line := z.guide(style, 0, 1, 500, 44, food.Rand(6))
 			long := 0.0
 			for i, p := range line {
@@ -217,7 +216,7 @@ func TestStylesDiffer(t *testing.T) {
 	}
 	tr := planned(t, brief.Brief{Guests: brief.Guests{Adults: 9}, Board: &board.Request{ID: "oval-62-walnut"}})
 	places := map[string][]geom.Point{}
-	for _, style := range craft.Styles {
+	for _, style := range brief.Styles {
 		res, err := Lay(context.Background(), tr, larder, Options{Style: style, Effort: 2, Seed: 1})
 		if err != nil {
 			t.Fatal(err)

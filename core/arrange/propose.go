@@ -5,7 +5,7 @@ import (
 	"math"
 	"slices"
 
-	"happytray/core/craft"
+	"happytray/core/brief"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/review"
@@ -112,7 +112,7 @@ func stylesFor(t *tray.Tray, asked string, n int) []string {
 		}
 	}
 	for len(out) < n {
-		out = append(out, out[len(out)-len(craft.Styles)])
+		out = append(out, out[len(out)-len(brief.Styles)])
 	}
 	return out[:n]
 }

@@ -5,12 +5,13 @@ import (
 	"math/bits"
 	"slices"
 
+	"happytray/core/access"
 	"happytray/core/amount"
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/portion"
 	"happytray/core/tray"
 )
 
@@ -141,7 +142,7 @@ func (b *buffet) stand(n int, t *tray.Tray) {
 	}
 	box := t.Board.FoodZone.Bounds()
 	bit := 0
-	for _, side := range craft.StandAt(t.Brief, t.Board) {
+	for _, side := range access.StandAt(t.Brief, t.Board) {
 		long, from, along, inward := box.W(), box.Min, geom.Pt(1, 0), geom.Pt(0, 1)
 		switch side {
 		case "bottom":
@@ -380,7 +381,7 @@ func (b *buffet) invite() {
 			continue
 		}
 		out := group{who: g.Who, count: g.Count, wants: make([]float64, len(b.kinds))}
-		meat := craft.WithoutMeat
+		meat := portion.WithoutMeat
 		there := make([]bool, len(b.kinds))
 		plain, learnt := make([]float64, len(b.kinds)), make([]float64, len(b.kinds))
 		for i := range b.foods {
@@ -396,13 +397,13 @@ func (b *buffet) invite() {
 			learnt[f.kind] += f.liking
 			if f.food.Category == food.Meat {
 				if f.food.Holds("meat") {
-					meat = craft.WithMeat
-				} else if meat != craft.WithMeat {
-					meat = craft.StandIn
+					meat = portion.WithMeat
+				} else if meat != portion.WithMeat {
+					meat = portion.StandIn
 				}
 			}
 		}
-		shares := craft.SharesOf(b.brief, b.brief.Guests.Appetites()*float64(g.Count)/float64(all), meat)
+		shares := portion.SharesOf(b.brief, b.brief.Guests.Appetites()*float64(g.Count)/float64(all), meat)
 		whole, have := 0.0, 0.0
 		for _, c := range food.Categories {
 			whole += shares[c]
@@ -411,7 +412,7 @@ func (b *buffet) invite() {
 			}
 		}
 		if have > 0 {
-			lift := math.Min(craft.MostLift, whole/have)
+			lift := math.Min(portion.MostLift, whole/have)
 			for k, c := range b.kinds {
 				if there[k] { // of each food what was learnt
 					out.wants[k] = shares[c] * lift / float64(g.Count) * learnt[k] / plain[k]

@@ -33,15 +33,15 @@ func (s *sum) why(i int, left float64, e Element) []string {
 		return append(out, fmt.Sprintf("Nobody reaches it: the nearest of it lies %s from where guests stand.", say.Length(least)))
 	}
 	if none := s.outOfReach(d); none > 0 {
-		out = append(out, say.Upper(fmt.Sprintf("%s of it lies out of everybody's reach.", portion(float64(none)/float64(d.helpings)))))
+		out = append(out, say.Upper(fmt.Sprintf("%s of it lies out of everybody's reach.", inWords(float64(none)/float64(d.helpings)))))
 	} else if from := s.reachedFrom(d); len(from) == 1 && len(s.sides()) > 1 {
 		out = append(out, fmt.Sprintf("It is only reached from the %s.", sideNames[from[0]]))
 	}
 	if d.noTool {
-		out = append(out, fmt.Sprintf("There is no tool for it: %s of the guests takes it all the same.", portion(s.p.noTool)))
+		out = append(out, fmt.Sprintf("There is no tool for it: %s of the guests takes it all the same.", inWords(s.p.noTool)))
 	}
 	if d.uncut {
-		out = append(out, fmt.Sprintf("Nobody has begun it: only %s of the guests cuts into it.", portion(s.p.uncut)))
+		out = append(out, fmt.Sprintf("Nobody has begun it: only %s of the guests cuts into it.", inWords(s.p.uncut)))
 	}
 	if not, who := s.notFor(d); not > 0 {
 		out = append(out, fmt.Sprintf("%d of %d guests do not eat it (%s).", not*s.copies, s.people*s.copies, strings.Join(who, ", ")))
@@ -53,7 +53,7 @@ func (s *sum) why(i int, left float64, e Element) []string {
 	case left >= much && f.Liking < .5:
 		out = append(out, "Few guests take it.")
 	case left >= much && len(out) == 0:
-		out = append(out, fmt.Sprintf("There is more of it than they want: %s stays.", portion(left)))
+		out = append(out, fmt.Sprintf("There is more of it than they want: %s stays.", inWords(left)))
 	case e.GoneShare >= .5 && e.GoneAtMin != nil && e.GoneAtMin.P50 < .6*s.minutes:
 		out = append(out, fmt.Sprintf("Gone after %s of %s: they would take more.", say.Hours(e.GoneAtMin.P50), say.Hours(s.minutes)))
 	}
@@ -100,8 +100,8 @@ func (s *sum) notFor(d *dish) (n int, who []string) {
 	return n, who
 }
 
-// portion says a share in words of the table.
-func portion(share float64) string {
+// inWords says a share in words of the table.
+func inWords(share float64) string {
 	for _, w := range []struct {
 		most float64
 		says string

@@ -6,8 +6,8 @@ import (
 	"slices"
 	"strings"
 
+	"happytray/core/adjacency"
 	"happytray/core/colour"
-	"happytray/core/craft"
 	"happytray/core/diet"
 	"happytray/core/fault"
 	"happytray/core/food"
@@ -115,7 +115,7 @@ func (s *seeing) wet() {
 				continue
 			}
 			least = math.Min(least, gap)
-			if gap < craft.WetBesideCrisp {
+			if gap < adjacency.WetBesideCrisp {
 				n++
 				s.view.Lines = append(s.view.Lines, Line{Path: []geom.Point{at.Round(), to.Round()}, Bad: true, Says: fmt.Sprintf("%s and %s, %s", s.name(w.e), s.name(c.e), say.Length(gap))})
 			}

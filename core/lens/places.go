@@ -4,9 +4,11 @@ import (
 	"fmt"
 	"math"
 
-	"happytray/core/craft"
+	"happytray/core/access"
+	"happytray/core/adjacency"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/portion"
 	"happytray/core/review"
 	"happytray/core/say"
 	"happytray/core/tray"
@@ -20,17 +22,17 @@ func (s *seeing) reach() {
 	if len(sides) == 0 {
 		sides = []string{"top", "right", "bottom", "left"}
 	}
-	s.view.Title, s.view.Says = "Reach", fmt.Sprintf("An arm reaches %s; what many want should lie within that of every side where guests stand", say.Length(craft.Reach))
+	s.view.Title, s.view.Says = "Reach", fmt.Sprintf("An arm reaches %s; what many want should lie within that of every side where guests stand", say.Length(access.Reach))
 	for _, side := range sides {
 		at, way := review.SideLine(zone, side)
 		deep := zone.H()
 		if way.X != 0 {
 			deep = zone.W()
 		}
-		if deep <= craft.Reach { // all of it is within reach from there
+		if deep <= access.Reach { // all of it is within reach from there
 			continue
 		}
-		far := at.Add(way.Mul(craft.Reach))
+		far := at.Add(way.Mul(access.Reach))
 		beyond := geom.Rect{Min: zone.Min, Max: zone.Max}
 		switch side {
 		case "top":
@@ -47,7 +49,7 @@ func (s *seeing) reach() {
 	}
 	missed := map[string]int{}
 	s.each(func(_ *tray.Element, fd *food.Food) {
-		if !craft.IsSought(fd) || missed[fd.ID] != 0 {
+		if !portion.IsSought(fd) || missed[fd.ID] != 0 {
 			return
 		}
 		missed[fd.ID] = 1
@@ -64,7 +66,7 @@ func (s *seeing) reach() {
 					best = math.Min(best, near.Sub(at).Dot(way))
 				}
 			})
-			if best > craft.Reach {
+			if best > access.Reach {
 				missed[fd.ID] = 2
 			}
 		}
@@ -214,7 +216,7 @@ func (s *seeing) pairs() {
 	for i, a := range all {
 		row := palate.Affinities(i)
 		for j, b := range all[:i] {
-			goes, spoils := craft.ArePartners(row[j]), craft.SpoilEachOther(row[j])
+			goes, spoils := adjacency.ArePartners(row[j]), adjacency.SpoilEachOther(row[j])
 			if a.Food == b.Food || !goes && !spoils {
 				continue
 			}

@@ -8,9 +8,9 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/colour"
-	"happytray/core/craft"
 	"happytray/core/diet"
 	"happytray/core/food"
+	"happytray/core/portion"
 	"happytray/core/say"
 )
 
@@ -135,7 +135,7 @@ func Servings(b brief.Brief, foods []*food.Food) []Serving {
 // once, and suit the rest of the choice best.
 func Needs(b brief.Brief, sides []Side, chosen []*food.Food, larder *food.Larder, under Under, n int) []Need {
 	at := diet.At(b)
-	f := newCandidates(b, larder, under, KindsFor(b, under), craft.Shares(b, craft.WithMeat))
+	f := newCandidates(b, larder, under, KindsFor(b, under), portion.Shares(b, portion.WithMeat))
 	s := f.empty()
 	for _, c := range chosen {
 		if i, ok := f.by[c.ID]; ok {

@@ -7,9 +7,10 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/colour"
-	"happytray/core/craft"
 	"happytray/core/diet"
 	"happytray/core/food"
+	"happytray/core/portion"
+	"happytray/core/theme"
 )
 
 // The weights of a choice, in points of liking: what every guest takes is worth
@@ -178,7 +179,7 @@ func suits(b brief.Brief, at diet.Table, larder *food.Larder, f *food.Food) bool
 		return false // pitted, so that no guest is surprised
 	case b.Plates() && !forPlate(f):
 		return false
-	case !slices.ContainsFunc(f.Forms, func(s food.Spec) bool { return s.Form != "topping" && craft.IsBite(f, s) }):
+	case !slices.ContainsFunc(f.Forms, func(s food.Spec) bool { return s.Form != "topping" && portion.IsBite(f, s) }):
 		return false // there is nothing of it that guests can eat as it lies
 	case b.Course == "sweet":
 		return larder.ForDessert(f)
@@ -190,7 +191,7 @@ func suits(b brief.Brief, at diet.Table, larder *food.Larder, f *food.Food) bool
 
 // alien reports whether a food breaks the brief's theme.
 func alien(b brief.Brief, f *food.Food) bool {
-	t := craft.ThemeOf(b)
+	t := theme.ForBrief(b)
 	return t != nil && slices.Contains(t.Alien, f.ID)
 }
 
@@ -217,7 +218,7 @@ type weigher struct {
 	month   int
 	day     string
 	palette []colour.Lab
-	theme   *craft.Theme // nil for none
+	theme   *theme.Theme // nil for none
 	ground  *colour.Lab
 	usual   map[food.Category]float64 // price of a gram in the middle of its kind
 	each    map[food.Category]float64 // grams of one food of a kind
@@ -231,7 +232,7 @@ func newWeigher(b brief.Brief, larder *food.Larder, under Under, kinds map[food.
 		usual: map[food.Category]float64{}, each: map[food.Category]float64{}}
 	w.young = float64(b.Guests.Children) / float64(b.Guests.Total())
 	w.shapes = b.HouseRules().Vegetarians == "shapes" || slices.Contains(w.off, "meat") || slices.Contains(w.off, "animal")
-	if w.theme = craft.ThemeOf(b); w.theme != nil {
+	if w.theme = theme.ForBrief(b); w.theme != nil {
 		for _, hex := range w.theme.Palette {
 			if c, err := colour.Parse(hex); err == nil {
 				w.palette = append(w.palette, c)
@@ -294,7 +295,7 @@ func (w *weigher) weigh(f *food.Food) cand {
 		c.notNow = true
 		add(outOfSeason, "")
 	}
-	c.pleases = craft.IsWanted(f)
+	c.pleases = portion.IsWanted(f)
 	switch w.b.Leaning {
 	case "liked":
 		add(forLiked*(f.Liking-.5), "what everybody takes")
@@ -303,8 +304,8 @@ func (w *weigher) weigh(f *food.Food) cand {
 			add(forSeason, "at its best this month")
 		}
 	case "new":
-		if f.Liking < craft.Sought {
-			add(forNew*(craft.Sought-f.Liking)+.1, "something new for the curious")
+		if f.Liking < portion.Sought {
+			add(forNew*(portion.Sought-f.Liking)+.1, "something new for the curious")
 		}
 	}
 	if had := w.b.Had; had != nil {

@@ -8,9 +8,9 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/colour"
-	"happytray/core/craft"
 	"happytray/core/diet"
 	"happytray/core/food"
+	"happytray/core/portion"
 )
 
 // anyBrief is a made-up brief; r decides everything about it.
@@ -122,7 +122,7 @@ func TestNoSwapIsBetter(t *testing.T) {
 	for _, n := range []int{6, 14, 40} {
 		b := adults(n)
 		kinds := KindsFor(b, Under{})
-		f := newCandidates(b, larder, Under{}, kinds, craft.Shares(b, craft.WithMeat))
+		f := newCandidates(b, larder, Under{}, kinds, portion.Shares(b, portion.WithMeat))
 		s := f.empty()
 		worth := 0.0
 		for _, c := range food.Categories {

@@ -8,10 +8,10 @@ import (
 	"strings"
 
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/diet"
 	"happytray/core/fault"
 	"happytray/core/food"
+	"happytray/core/portion"
 )
 
 // Choice is one picked food with the form it is to be laid in, and why.
@@ -55,7 +55,7 @@ func Pick(b brief.Brief, larder *food.Larder, under Under) ([]Choice, error) {
 		return p.chosen, nil // the host's own list is the whole list
 	}
 	kinds := KindsFor(b, under)
-	f := newCandidates(b, larder, under, kinds, craft.Shares(b, craft.WithMeat))
+	f := newCandidates(b, larder, under, kinds, portion.Shares(b, portion.WithMeat))
 	s := f.empty()
 	fixed := map[int]bool{}
 	for _, c := range p.chosen {
@@ -164,7 +164,7 @@ func (p *picker) form(f *food.Food) string {
 		if food.Tiny(s) {
 			n += 2 // rather in a vessel
 		}
-		if !craft.IsBite(f, s) || p.at.NotAs(f, s.Form) || p.at.Suffers(f, s.Form) != "" {
+		if !portion.IsBite(f, s) || p.at.NotAs(f, s.Form) || p.at.Suffers(f, s.Form) != "" {
 			n += 50
 		}
 		n += 4 * ruled(rules, f, s.Form)

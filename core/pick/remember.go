@@ -6,8 +6,8 @@ import (
 	"strings"
 
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/food"
+	"happytray/core/portion"
 	"happytray/core/say"
 )
 
@@ -100,11 +100,11 @@ func SetsApart(b brief.Brief, chosen []*food.Food, others ...[]*food.Food) strin
 			}
 		}
 	case "new":
-		if fresh := sorted(func(f *food.Food) bool { return f.Liking < craft.Sought-.1 }, false); len(fresh) > 0 {
+		if fresh := sorted(func(f *food.Food) bool { return f.Liking < portion.Sought-.1 }, false); len(fresh) > 0 {
 			says = fmt.Sprintf("Seldom on a tray: %s.", names(fresh))
 		}
 	default:
-		if liked := sorted(craft.IsSought, true); len(liked) > 0 {
+		if liked := sorted(portion.IsSought, true); len(liked) > 0 {
 			says = fmt.Sprintf("What everybody takes: %s.", names(liked))
 		}
 	}

@@ -4,8 +4,8 @@ import (
 	"slices"
 
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/food"
+	"happytray/core/portion"
 )
 
 // Scale weighs changes to a choice: how much balance it loses or wins by them.
@@ -21,7 +21,7 @@ func NewScale(b brief.Brief, larder *food.Larder, under Under, foods []*food.Foo
 		b.Foods = append(b.Foods, brief.Want{Food: f.ID})
 	}
 	b.Budget, b.PerGuest = 0, 0 // money is not balance
-	f := newCandidates(b, larder, under, KindsFor(b, under), craft.Shares(b, craft.WithMeat))
+	f := newCandidates(b, larder, under, KindsFor(b, under), portion.Shares(b, portion.WithMeat))
 	s := f.empty()
 	for _, c := range foods {
 		if i, ok := f.by[c.ID]; ok {

@@ -7,8 +7,8 @@ import (
 	"testing"
 
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/food"
+	"happytray/core/portion"
 )
 
 // likeness is shared foods over all foods of two choices.
@@ -72,7 +72,7 @@ func TestChoicesDiffer(t *testing.T) {
 			pleases, liking := 0, 0.0
 			for _, x := range c {
 				liking += x.Food.Liking / float64(len(c))
-				if craft.IsWanted(x.Food) {
+				if portion.IsWanted(x.Food) {
 					pleases++
 				}
 			}
@@ -101,7 +101,7 @@ func TestChoicesDiffer(t *testing.T) {
 func TestEveryChoiceIsCloseToTheBest(t *testing.T) {
 	for _, b := range slices.Concat(eighteen(14, ""), eighteen(40, "the rowing club")) {
 		kinds := KindsFor(b, Under{})
-		f := newCandidates(b, larder, Under{}, kinds, craft.Shares(b, craft.WithMeat))
+		f := newCandidates(b, larder, Under{}, kinds, portion.Shares(b, portion.WithMeat))
 		s := f.empty()
 		f.fill(s, kinds, nil)
 		f.settle(s, nil)

@@ -9,8 +9,8 @@ import (
 	"happytray/core/amount"
 	"happytray/core/board"
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/fault"
+	"happytray/core/safety"
 	"happytray/core/say"
 	"happytray/core/tray"
 )
@@ -58,13 +58,13 @@ func chooseBoards(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet
 		return []board.Board{plate}, nil, nil
 	}
 	want := wanted(b, amounts, cabinet)
-	best := choose(want, b.Guests.Total(), cabinet.Usual(), craft.WantsRim(b))
-	rims := !craft.WantsRim(b) || !slices.ContainsFunc(last, withoutRim) || slices.ContainsFunc(best, withoutRim)
+	best := choose(want, b.Guests.Total(), cabinet.Usual(), safety.WantsRim(b))
+	rims := !safety.WantsRim(b) || !slices.ContainsFunc(last, withoutRim) || slices.ContainsFunc(best, withoutRim)
 	if rims && suits(b, want, cabinet, last) {
 		return last, nil, nil
 	}
 	says := borrow(b, best, want)
-	if craft.WantsRim(b) && slices.ContainsFunc(best, withoutRim) {
+	if safety.WantsRim(b) && slices.ContainsFunc(best, withoutRim) {
 		says = append(says, "On the road a rim keeps things on the board, and there are not enough boards with one: borrow rimmed trays, or lay it where it is served.")
 	}
 	return best, says, nil

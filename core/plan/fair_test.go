@@ -9,9 +9,9 @@ import (
 
 	"happytray/core/board"
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/plan"
+	"happytray/core/portion"
 	"happytray/core/shop"
 )
 
@@ -24,7 +24,7 @@ func finds(b brief.Brief, grams map[string]float64) map[string]float64 {
 		guests += float64(g.Count)
 	}
 	target := 0.0
-	for _, g := range craft.Shares(b, craft.WithMeat) {
+	for _, g := range portion.Shares(b, portion.WithMeat) {
 		target += g
 	}
 	out := map[string]float64{}
@@ -135,7 +135,7 @@ func TestKindsGrowSmoothly(t *testing.T) {
 				if err != nil {
 					t.Fatal(err)
 				}
-				out, want := map[food.Category]float64{}, craft.Shares(b, craft.WithMeat)
+				out, want := map[food.Category]float64{}, portion.Shares(b, portion.WithMeat)
 				for id, g := range foodsOf(j) {
 					f, _ := larder.Get(id)
 					out[f.Category] += g / want[f.Category]

@@ -5,11 +5,11 @@ import (
 	"slices"
 
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/pick"
 	"happytray/core/say"
+	"happytray/core/theme"
 )
 
 // kindsMissed are the kinds that a table asks after, with their words; of the others nobody does.
@@ -90,7 +90,7 @@ func who(b brief.Brief) (n int) {
 }
 
 // avoidedTheme says so where guests avoid all the foods that make a theme.
-func avoidedTheme(b brief.Brief, theme *craft.Theme, larder *food.Larder) []string {
+func avoidedTheme(b brief.Brief, theme *theme.Theme, larder *food.Larder) []string {
 	if theme == nil || len(theme.Belongs) == 0 {
 		return nil
 	}

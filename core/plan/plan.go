@@ -9,13 +9,14 @@ import (
 	"happytray/core/amount"
 	"happytray/core/board"
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/diet"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/pick"
+	"happytray/core/safety"
 	"happytray/core/say"
+	"happytray/core/theme"
 	"happytray/core/tray"
 )
 
@@ -117,7 +118,7 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 	if err != nil {
 		return nil, nil, err
 	}
-	theme := craft.ThemeOf(b)
+	theme := theme.ForBrief(b)
 	if theme != nil && theme.NameOnly && (p.Of == 0 || p.Who == all[0].Who) {
 		says = append(says, fmt.Sprintf("The theme %.80q is a name only: give it colours or a landscape, or take one that is known here, such as %s.", theme.Name, knownThemes()))
 	}
@@ -161,10 +162,10 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 // stoneDish is a dish for each board where what was chosen leaves stones or shells behind. A host's own
 // list is the whole list, and beside plates it stands on the table.
 func stoneDish(b brief.Brief, chosen []pick.Choice, larder *food.Larder, boards int) (amount.Amount, bool) {
-	dish, ok := larder.Get(craft.StoneDish)
-	stones := slices.ContainsFunc(chosen, func(c pick.Choice) bool { return craft.LeavesStones(c.Food) })
-	has := slices.ContainsFunc(chosen, func(c pick.Choice) bool { return c.Food.ID == craft.StoneDish })
-	if !ok || !stones || has || b.Plates() || len(b.Foods) > 0 || slices.Contains(b.Bans, craft.StoneDish) || len(dish.Forms) == 0 {
+	dish, ok := larder.Get(safety.StoneDish)
+	stones := slices.ContainsFunc(chosen, func(c pick.Choice) bool { return safety.LeavesStones(c.Food) })
+	has := slices.ContainsFunc(chosen, func(c pick.Choice) bool { return c.Food.ID == safety.StoneDish })
+	if !ok || !stones || has || b.Plates() || len(b.Foods) > 0 || slices.Contains(b.Bans, safety.StoneDish) || len(dish.Forms) == 0 {
 		return amount.Amount{}, false
 	}
 	c := pick.Choice{Food: dish, Form: dish.Forms[0].Form, Why: "for stones and shells"}
@@ -174,7 +175,7 @@ func stoneDish(b brief.Brief, chosen []pick.Choice, larder *food.Larder, boards 
 // knownThemes names a few of the themes that a brief may name.
 func knownThemes() string {
 	var names []string
-	for _, t := range craft.Themes[:4] {
+	for _, t := range theme.BuiltIn[:4] {
 		names = append(names, t.Name)
 	}
 	return say.And(names)

@@ -11,11 +11,11 @@ import (
 	"happytray/core/amount"
 	"happytray/core/board"
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/pick"
 	"happytray/core/plan"
+	"happytray/core/portion"
 	"happytray/core/price"
 	"happytray/core/shop"
 	"happytray/core/tray"
@@ -145,7 +145,7 @@ func TestMonotoneInGuests(t *testing.T) {
 				if food.WholeG(spec) > 0 {
 					each *= 2.0 / 3 // a round of eight pieces is cut into as many as there are guests, twelve at most
 				}
-				if a.Food.Liking >= craft.Wanted && !amount.OneByOne(spec) && a.Food.Category != food.Garnish && a.Grams < each*float64(n)-1e-6 {
+				if a.Food.Liking >= portion.Wanted && !amount.OneByOne(spec) && a.Food.Category != food.Garnish && a.Grams < each*float64(n)-1e-6 {
 					t.Errorf("%d guests, %s: %.0f g of %s is not one for each", n, occasion, a.Grams, a.Food.Name)
 				}
 				if a.Why == "" || !strings.HasSuffix(a.Why, ".") {

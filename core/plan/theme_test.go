@@ -9,9 +9,9 @@ import (
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/colour"
-	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/plan"
+	"happytray/core/theme"
 )
 
 // inPalette is the share of what is seen of a plan that lies within 15 CIEDE2000 of a palette: the
@@ -61,7 +61,7 @@ func TestAPalettePulls(t *testing.T) {
 
 // Every theme brings what belongs to it, and nothing that breaks it; a name that says nothing says so.
 func TestThemesWork(t *testing.T) {
-	for _, th := range craft.Themes {
+	for _, th := range theme.BuiltIn {
 		for _, month := range []int{3, 7, 12} {
 			j, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 14}, Month: month, Occasion: "grazing", Theme: &brief.Theme{Name: th.Name}}, larder, board.BuiltInCabinet())
 			if err != nil {

@@ -8,10 +8,10 @@ import (
 	"strings"
 	"time"
 
-	"happytray/core/craft"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/safety"
 	"happytray/core/schedule"
 )
 
@@ -416,7 +416,7 @@ func (d *kitchenDay) slack(p schedule.Plan, order, who []int) (earliest, latest 
 
 // allCautions are the cautions of all trays of a job, each once.
 func allCautions(j *job.Job, larder *food.Larder) (out []string) {
-	_, hold := craft.Hold(j.Brief)
+	_, hold := safety.Hold(j.Brief)
 	out = append(out, hold)
 	for _, t := range j.Trays {
 		for _, s := range Order(t, larder).Cautions {

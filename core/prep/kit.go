@@ -7,9 +7,9 @@ import (
 	"sort"
 	"strings"
 
-	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/safety"
 	"happytray/core/tray"
 )
 
@@ -96,7 +96,7 @@ func serving(c *counter, trays []*tray.Tray, guests int, larder *food.Larder) {
 				continue
 			}
 			name := strings.ToLower(f.Name)
-			dish = dish || f.ID == craft.StoneDish
+			dish = dish || f.ID == safety.StoneDish
 			switch {
 			case f.Category == food.NotFood:
 				c.add(ToServe, name, max(1, e.Count)*times, "the tray, not to be eaten")

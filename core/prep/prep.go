@@ -9,11 +9,11 @@ import (
 	"strings"
 
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/diet"
 	"happytray/core/drink"
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/safety"
 	"happytray/core/say"
 	"happytray/core/tray"
 )
@@ -184,7 +184,7 @@ func advised(t *tray.Tray, larder *food.Larder) (out []string) {
 
 // cautions are the usual ones; local rules and the packs' own labels decide.
 func cautions(b brief.Brief) []string {
-	_, hold := craft.Hold(b)
+	_, hold := safety.Hold(b)
 	out := []string{
 		hold,
 		"Wash hands and tools between meat, cheese and anything for guests with allergies. Nothing here will be cooked.",

@@ -7,9 +7,9 @@ import (
 	"strings"
 
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/safety"
 	"happytray/core/say"
 	"happytray/core/schedule"
 	"happytray/core/tray"
@@ -525,7 +525,7 @@ func (w *worker) boardName(n int) string {
 // collect is all the work of a job.
 func (w *worker) collect() {
 	w.last = map[string][]string{}
-	w.hold, _ = craft.Hold(w.j.Brief)
+	w.hold, _ = safety.Hold(w.j.Brief)
 	vessels := 0
 	for _, t := range w.j.Trays {
 		vessels += len(t.Vessels) * t.Copies()

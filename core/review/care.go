@@ -3,11 +3,12 @@ package review
 import (
 	"math"
 
+	"happytray/core/adjacency"
 	"happytray/core/board"
-	"happytray/core/craft"
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/safety"
 	"happytray/core/say"
 )
 
@@ -44,10 +45,10 @@ func (m *measures) wetBesideCrisp() {
 			if i == j || !l.wets(i, j) {
 				continue
 			}
-			if g := l.at(i, j).wet; g < craft.WetBesideCrisp {
+			if g := l.at(i, j).wet; g < adjacency.WetBesideCrisp {
 				places++
 				at := l.elems[i].middle.Lerp(l.elems[j].middle, .5)
-				m.find("care.wetdry", Mend, (craft.WetBesideCrisp-g)/4, at, []int{i, j}, saysCareWetdry, m.name(i), m.does(i, "lies", "lie"), say.Length(g), m.name(j))
+				m.find("care.wetdry", Mend, (adjacency.WetBesideCrisp-g)/4, at, []int{i, j}, saysCareWetdry, m.name(i), m.does(i, "lies", "lie"), say.Length(g), m.name(j))
 			}
 		}
 	}
@@ -116,8 +117,8 @@ func (m *measures) stones() {
 	l := m.l
 	stones, dish := map[*food.Food]bool{}, false
 	m.planned(func(i int, e *elem) {
-		dish = dish || e.food.ID == craft.StoneDish
-		if craft.LeavesStones(e.food) && !stones[e.food] {
+		dish = dish || e.food.ID == safety.StoneDish
+		if safety.LeavesStones(e.food) && !stones[e.food] {
 			stones[e.food] = true
 		}
 	})

@@ -7,10 +7,11 @@ import (
 	"strings"
 
 	"happytray/core/amount"
-	"happytray/core/craft"
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/pick"
+	"happytray/core/portion"
+	"happytray/core/safety"
 	"happytray/core/say"
 )
 
@@ -135,7 +136,7 @@ func (t *teller) hard() {
 		}
 		t.out.values["care.heat"] = float64(n)
 	}
-	if craft.WantsRim(b) {
+	if safety.WantsRim(b) {
 		t.out.values["care.rim"] = 0
 		named := len(b.Boards) > 0 || b.Board != nil && !b.Board.Zero() // the planner says it of those it chose
 		if t.l.tray.Board.RimMM == 0 {
@@ -154,7 +155,7 @@ func (t *teller) standing() {
 	if b.LastsMinutes <= 0 && b.Travels.Minutes <= 0 {
 		return
 	}
-	hold, _ := craft.Hold(b)
+	hold, _ := safety.Hold(b)
 	over := b.Lasts() + b.Travels.Minutes - hold
 	t.out.values["care.hold"] = math.Max(0, over)
 	if over > 0 {
@@ -184,7 +185,7 @@ func (t *teller) dipping() {
 func (t *teller) bites() {
 	n, seen := 0, map[*food.Food]bool{}
 	for i := range t.l.elems {
-		if f := t.l.elems[i].food; !craft.IsBite(f, t.l.elems[i].spec) && !seen[f] {
+		if f := t.l.elems[i].food; !portion.IsBite(f, t.l.elems[i].spec) && !seen[f] {
 			seen[f] = true
 			n++
 			t.remark("service.bite", Note, 2, []int{i}, saysServiceBite, t.m.name(i), t.m.does(i, "is", "are"), t.m.does(i, "it", "them"), t.m.does(i, "it", "them"))
@@ -319,11 +320,11 @@ func (t *teller) kinds() {
 			all += t.grams[f.ID]
 		}
 	}
-	meat := craft.WithMeat
+	meat := portion.WithMeat
 	if of[food.Meat] == 0 {
-		meat = craft.WithoutMeat
+		meat = portion.WithoutMeat
 	}
-	shares := craft.Shares(b, meat)
+	shares := portion.Shares(b, meat)
 	if b.Course == "sweet" {
 		delete(shares, food.Cracker) // fruit and sweets are what it is made of
 	}
@@ -338,7 +339,7 @@ func (t *teller) kinds() {
 			want += shares[c] / eaten
 			have += of[c] / all
 		}
-		if k.of[0] == food.Meat && meat == craft.WithMeat {
+		if k.of[0] == food.Meat && meat == portion.WithMeat {
 			want *= t.eatMeat()
 		}
 		if all == 0 || eaten == 0 || want < .08 || !t.toBeHad(k.of) {

@@ -3,7 +3,7 @@ package review
 import (
 	"math"
 
-	"happytray/core/craft"
+	"happytray/core/access"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/say"
@@ -29,7 +29,7 @@ func (m *measures) eaten() {
 			for b := range e.bodies {
 				d := depth(box, sides, e.bodies[b].Box)
 				nearest = math.Min(nearest, d)
-				if d >= craft.FarthestReach {
+				if d >= access.FarthestReach {
 					out++
 				}
 			}
@@ -51,15 +51,15 @@ func anywhereBeyond(box geom.Rect, sides []string) bool {
 	c := box.Centre()
 	if len(sides) == 1 { // the far end of it
 		from, in := SideLine(box, sides[0])
-		return math.Max(box.Min.Sub(from).Dot(in), box.Max.Sub(from).Dot(in)) >= craft.FarthestReach
+		return math.Max(box.Min.Sub(from).Dot(in), box.Max.Sub(from).Dot(in)) >= access.FarthestReach
 	}
-	return depth(box, sides, geom.Rect{Min: c, Max: c}) >= craft.FarthestReach || corner(box, sides)
+	return depth(box, sides, geom.Rect{Min: c, Max: c}) >= access.FarthestReach || corner(box, sides)
 }
 
 // corner reports whether a corner of a board that is reached from a few sides only lies beyond reach.
 func corner(box geom.Rect, sides []string) bool {
 	for _, c := range []geom.Point{box.Min, box.Max, geom.Pt(box.Min.X, box.Max.Y), geom.Pt(box.Max.X, box.Min.Y)} {
-		if depth(box, sides, geom.Rect{Min: c, Max: c}) >= craft.FarthestReach {
+		if depth(box, sides, geom.Rect{Min: c, Max: c}) >= access.FarthestReach {
 			return true
 		}
 	}

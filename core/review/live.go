@@ -3,8 +3,8 @@ package review
 import (
 	"math"
 
+	"happytray/core/adjacency"
 	"happytray/core/colour"
-	"happytray/core/craft"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/tray"
@@ -63,7 +63,7 @@ type pair struct {
 	depth float64 // deepest overlap beyond what is allowed, mm
 	at    geom.Point
 	gap   float64 // mm between their pieces' boxes where they care for each other and it is small, else between their own
-	wet   float64 // mm between their pieces, where one of them wets the other within craft.WetBesideCrisp; else infinite
+	wet   float64 // mm between their pieces, where one of them wets the other within adjacency.WetBesideCrisp; else infinite
 }
 
 // NewLive prepares a tray for review. The tray is copied.
@@ -260,8 +260,8 @@ func (l *Live) measurePair(i, j int) pair {
 	if near == 0 {
 		l.overlap(&p, i, j)
 	}
-	if near < craft.WetBesideCrisp && wets {
-		p.wet = l.trueGap(i, j, craft.WetBesideCrisp)
+	if near < adjacency.WetBesideCrisp && wets {
+		p.wet = l.trueGap(i, j, adjacency.WetBesideCrisp)
 	}
 	return p
 }
@@ -339,7 +339,7 @@ func (l *Live) difference(a, b colour.Lab) float64 {
 // wets reports whether element i, lying open, softens element j.
 func (l *Live) wets(i, j int) bool {
 	a, b := &l.tray.Elements[i], &l.tray.Elements[j]
-	return a.Vessel == "" && b.Vessel == "" && craft.Softens(a.Wetness, b.Wetness)
+	return a.Vessel == "" && b.Vessel == "" && adjacency.Softens(a.Wetness, b.Wetness)
 }
 
 // enough is how many overlapping pieces settle that two elements are in the same

@@ -3,7 +3,7 @@ package review
 import (
 	"math"
 
-	"happytray/core/craft"
+	"happytray/core/adjacency"
 	"happytray/core/food"
 	"happytray/core/tray"
 )
@@ -30,7 +30,7 @@ func touch(a, b nature) float64 {
 	if a.kind == food.KindAnchor || b.kind == food.KindAnchor {
 		return 1
 	}
-	if craft.EitherSoftens(a.wetness, b.wetness) {
+	if adjacency.EitherSoftens(a.wetness, b.wetness) {
 		return 1
 	}
 	if a.drapes || b.drapes {

@@ -3,7 +3,7 @@ package review
 import (
 	"math"
 
-	"happytray/core/craft"
+	"happytray/core/adjacency"
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/say"
@@ -41,9 +41,9 @@ func newTastes(l *Live) (t tastes) {
 		for j, w := range palate.Affinities(k) {
 			switch {
 			case j == k:
-			case craft.ArePartners(w):
+			case adjacency.ArePartners(w):
 				near = append(near, members[j]...)
-			case craft.SpoilEachOther(w) && j < k:
+			case adjacency.SpoilEachOther(w) && j < k:
 				for _, a := range members[k] {
 					for _, b := range members[j] {
 						t.clash = append(t.clash, [2]int{a, b})
@@ -72,7 +72,7 @@ func newTastes(l *Live) (t tastes) {
 // keptApart is what element i holds that is kept apart for some guests, or "". In
 // a vessel it is apart already.
 func (l *Live) keptApart(i int) string {
-	if craft.ApartOf(l.elems[i].food, l.apart, l.tray.Elements[i].Vessel == "") != craft.KeptOff {
+	if adjacency.ApartOf(l.elems[i].food, l.apart, l.tray.Elements[i].Vessel == "") != adjacency.KeptOff {
 		return ""
 	}
 	_, word := diet.Avoiding(l.apart, l.elems[i].food)
@@ -82,7 +82,7 @@ func (l *Live) keptApart(i int) string {
 // shared reports whether element i lies open and is a main thing for guests who
 // avoid what is kept apart.
 func (l *Live) shared(i int) bool {
-	return craft.ApartOf(l.elems[i].food, l.apart, l.tray.Elements[i].Vessel == "") == craft.ForAll
+	return adjacency.ApartOf(l.elems[i].food, l.apart, l.tray.Elements[i].Vessel == "") == adjacency.ForAll
 }
 
 func (m *measures) pairings() {

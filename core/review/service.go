@@ -4,9 +4,10 @@ import (
 	"math"
 	"slices"
 
-	"happytray/core/craft"
+	"happytray/core/access"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/portion"
 	"happytray/core/say"
 )
 
@@ -44,7 +45,7 @@ func (m *measures) reach() {
 	ok, all := 0, 0
 	for k, first := range l.tastes.first {
 		f := l.elems[first].food
-		if !craft.IsSought(f) {
+		if !portion.IsSought(f) {
 			continue
 		}
 		for _, side := range l.standAt() {
@@ -60,14 +61,14 @@ func (m *measures) reach() {
 				}
 			}
 			all++
-			if best <= craft.Reach {
+			if best <= access.Reach {
 				ok++
 				continue
 			}
 			if math.IsInf(best, 1) {
 				continue // it waits beside the board, out of everybody's reach; fit.placed says so
 			}
-			m.find("service.reach", Mend, (best-craft.Reach)/100+1, l.elems[first].middle, []int{first}, saysServiceReach, sideNames[side], m.name(first), m.does(first, "it begins", "they begin"), say.Length(best))
+			m.find("service.reach", Mend, (best-access.Reach)/100+1, l.elems[first].middle, []int{first}, saysServiceReach, sideNames[side], m.name(first), m.does(first, "it begins", "they begin"), say.Length(best))
 		}
 	}
 	if all > 0 {
@@ -75,7 +76,7 @@ func (m *measures) reach() {
 	}
 }
 
-func (l *Live) standAt() []string { return craft.StandAt(l.tray.Brief, l.tray.Board) }
+func (l *Live) standAt() []string { return access.StandAt(l.tray.Brief, l.tray.Board) }
 
 // wantsTool reports whether guests cannot take an element with clean fingers.
 func (m *measures) wantsTool(i int) bool {

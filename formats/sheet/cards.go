@@ -7,7 +7,7 @@ import (
 	"strings"
 	"time"
 
-	"happytray/core/craft"
+	"happytray/core/access"
 	"happytray/core/drink"
 	"happytray/core/fault"
 	"happytray/core/food"
@@ -126,7 +126,7 @@ func roomLines(n, of int, t *tray.Tray) (out []string) {
 		out = append(out, "It has no front: turn it as the table likes.")
 	}
 	var sides []string
-	for _, s := range craft.StandAt(t.Brief, t.Board) {
+	for _, s := range access.StandAt(t.Brief, t.Board) {
 		sides = append(sides, sideWords[s])
 	}
 	if len(sides) > 0 && len(sides) < 4 {

@@ -1,4 +1,4 @@
-package craft
+package safety
 
 import "happytray/core/food"
 

@@ -1,6 +1,6 @@
-// Package kept is what a stylist puts on the shelf to use again: a choice of foods with its amounts,
+// Package template is what a stylist puts on the shelf to use again: a choice of foods with its amounts,
 // an idea with its colours, a theme of one's own, a laid tray as a pattern.
-package kept
+package template
 
 import (
 	"fmt"
@@ -37,8 +37,8 @@ type Portion struct {
 	EachG float64 `json:"each_g"`
 }
 
-// Kept is one thing on the shelf. What its kind does not need is left out.
-type Kept struct {
+// Template is one thing on the shelf. What its kind does not need is left out.
+type Template struct {
 	ID   string `json:"id"`
 	Name string `json:"name"`
 
@@ -74,7 +74,7 @@ const (
 )
 
 // Check bounds what is kept.
-func (k Kept) Check(kind string) error {
+func (k Template) Check(kind string) error {
 	if err := fault.OneOf("kind", kind, Kinds...); err != nil {
 		return err
 	}
@@ -111,14 +111,14 @@ func (k Kept) Check(kind string) error {
 	return k.theme().Check("")
 }
 
-func (k Kept) theme() brief.Theme {
+func (k Template) theme() brief.Theme {
 	return brief.Theme{Name: k.Name, Palette: k.Palette, Region: k.Region, Belongs: k.Belongs, Alien: k.Alien, Garnish: k.Garnish, Liner: k.Liner}
 }
 
-// Of is a job's choice, to be kept: each of its foods in its form, with grams for each appetite of
+// FromJob is a job's choice, to be kept: each of its foods in its form, with grams for each appetite of
 // those who share it. Props are not kept.
-func Of(j *job.Job, larder *food.Larder) Kept {
-	k := Kept{Guests: j.Brief.Guests.Total(), Occasion: j.Brief.For()}
+func FromJob(j *job.Job, larder *food.Larder) Template {
+	k := Template{Guests: j.Brief.Guests.Total(), Occasion: j.Brief.For()}
 	grams := map[string]float64{}
 	for _, one := range j.Trays {
 		times := float64(one.Copies())
@@ -140,10 +140,10 @@ func Of(j *job.Job, larder *food.Larder) Kept {
 	return k
 }
 
-// For is a brief with a kept choice for its foods, as much of each for an appetite as it was; what the
+// Apply is a brief with a kept choice for its foods, as much of each for an appetite as it was; what the
 // host pinned stays. What its guests avoid, or the larder does not have, is left out, with the nearest
 // food in its place; what was done is said.
-func For(k Kept, b brief.Brief, larder *food.Larder) (brief.Brief, []string) {
+func Apply(k Template, b brief.Brief, larder *food.Larder) (brief.Brief, []string) {
 	b.Foods = nil
 	at := diet.At(b)
 	var on []*food.Food

@@ -1,9 +1,15 @@
-package craft
+// Package adjacency says what may lie beside what: wet and crisp, foods that go together or spoil each other, and what is
+// kept apart for some of the guests.
+package adjacency
 
 import (
 	"happytray/core/diet"
 	"happytray/core/food"
 )
+
+// WetBesideCrisp is how far what is juicy or runny keeps from what is crisp, mm, unless a
+// vessel holds one of them (docs/craft.md, Where things go).
+const WetBesideCrisp = 25.0
 
 // How well two foods must go together (food.Affinity) before they want to lie near each
 // other, and how badly before they are to lie apart (docs/craft.md, Where things go).

@@ -1,4 +1,5 @@
-package prep
+// Package weighing makes what was weighed out the amounts of a job.
+package weighing
 
 import (
 	"cmp"
@@ -11,6 +12,7 @@ import (
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/prep"
 	"happytray/core/tray"
 )
 
@@ -31,7 +33,7 @@ func AsWeighed(ctx context.Context, j *job.Job, larder *food.Larder, weights []W
 	out := j.Clone()
 	says := []string{}
 	total := map[string]float64{} // by food, as it is then
-	for _, w := range Weighings(j, larder) {
+	for _, w := range prep.Weighings(j, larder) {
 		i := slices.IndexFunc(weights, func(v Weight) bool { return v.Food == w.Food && v.Form == w.Form })
 		if i < 0 || weights[i].Grams <= 0 {
 			total[w.Food] += w.Grams

@@ -1,4 +1,4 @@
-package outlook
+package estimate
 
 import (
 	"strings"
@@ -16,7 +16,7 @@ var (
 	cabinet = board.BuiltInCabinet()
 )
 
-func of(t *testing.T, doc, now string) Outlook {
+func of(t *testing.T, doc, now string) Estimate {
 	t.Helper()
 	b, err := brief.Read([]byte(doc))
 	if err != nil {
@@ -28,7 +28,7 @@ func of(t *testing.T, doc, now string) Outlook {
 			t.Fatal(err)
 		}
 	}
-	o, err := Of(b, larder, cabinet, at)
+	o, err := FromBrief(b, larder, cabinet, at)
 	if err != nil {
 		t.Fatalf("%s: %v", doc, err)
 	}
@@ -84,13 +84,13 @@ func TestOutlookAddsUp(t *testing.T) {
 	}
 }
 
-func BenchmarkOutlook40(b *testing.B) {
+func BenchmarkEstimate40(b *testing.B) {
 	br, err := brief.Read([]byte(`{"guests":{"adults":40}}`))
 	if err != nil {
 		b.Fatal(err)
 	}
 	for b.Loop() {
-		if _, err := Of(br, larder, cabinet, time.Time{}); err != nil {
+		if _, err := FromBrief(br, larder, cabinet, time.Time{}); err != nil {
 			b.Fatal(err)
 		}
 	}

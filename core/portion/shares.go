@@ -1,5 +1,6 @@
-// Package craft holds rules of the craft that several packages need, each once.
-package craft
+// Package portion says how much guests eat: grams for each kind of food by the occasion and what else there is, what a
+// bite is, and which foods everybody wants one of.
+package portion
 
 import (
 	"math"

@@ -1,4 +1,5 @@
-package craft
+// Package theme holds the themes that a board may have: what belongs to each, its colours, and what breaks it.
+package theme
 
 import (
 	"strings"
@@ -21,7 +22,7 @@ type Theme struct {
 
 // Themes that a brief may name. Palettes are of colours that food has; what belongs and what does
 // not is the look and the story of each, by our own judgement.
-var Themes = []Theme{
+var BuiltIn = []Theme{
 	{Name: "harvest", Palette: []string{"#c8742a", "#8a3b1e", "#e0b04a", "#5a1a3c"}, Liner: "#efe0c2",
 		Belongs: []string{"apple", "pear", "figs", "red-grapes", "plum", "walnuts", "pecans", "aged-hard", "orange-block", "mountain-wheel", "old-wheel", "sourdough-slices", "walnut-toasts", "apple-rings", "dried-figs", "onion-jam", "venison-sausage"},
 		Alien:   []string{"pineapple", "passion-fruit", "melon", "mango-strips", "marshmallows"}, Garnish: []string{"sage", "rosemary", "thyme"}},
@@ -66,14 +67,14 @@ var Themes = []Theme{
 		Alien:   []string{"pepper-sausage", "paprika-sausage", "pickled-onions", "corn-chips", "garlic-cream"}, Garnish: []string{"rose-petals", "mint", "edible-violas"}},
 }
 
-// ThemeOf is the theme of a brief: a built-in one by its name, with the brief's own colours,
+// ForBrief is the theme of a brief: a built-in one by its name, with the brief's own colours,
 // landscape and foods before its own, or just those; nil where there is none.
-func ThemeOf(b brief.Brief) *Theme {
+func ForBrief(b brief.Brief) *Theme {
 	if b.Theme == nil {
 		return nil
 	}
 	out := Theme{Name: b.Theme.Name}
-	for _, t := range Themes {
+	for _, t := range BuiltIn {
 		if strings.EqualFold(strings.TrimSpace(b.Theme.Name), t.Name) {
 			out = t
 		}

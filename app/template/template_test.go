@@ -1,4 +1,4 @@
-package kept_test
+package template_test
 
 import (
 	"math"
@@ -6,10 +6,10 @@ import (
 	"strings"
 	"testing"
 
+	"happytray/app/template"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
-	"happytray/core/kept"
 	"happytray/core/plan"
 )
 
@@ -23,9 +23,9 @@ func TestAChoiceIsUsedAgain(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	k := kept.Of(first, larder)
+	k := template.FromJob(first, larder)
 	k.Name = "The autumn one"
-	if err := k.Check(kept.Choice); err != nil {
+	if err := k.Check(template.Choice); err != nil {
 		t.Fatal(err)
 	}
 	if len(k.Foods) < 12 || k.Guests != 12 || k.Occasion != "grazing" {
@@ -47,7 +47,7 @@ func TestAChoiceIsUsedAgain(t *testing.T) {
 		}
 		return out
 	}
-	other, says := kept.For(k, brief.Brief{Guests: brief.Guests{Adults: 30}, Occasion: "nibble", Month: 10}, larder)
+	other, says := template.Apply(k, brief.Brief{Guests: brief.Guests{Adults: 30}, Occasion: "nibble", Month: 10}, larder)
 	if len(says) != 1 || !strings.Contains(says[0], "12") || !strings.Contains(says[0], "30") {
 		t.Errorf("says %q", says)
 	}
@@ -62,7 +62,7 @@ func TestAChoiceIsUsedAgain(t *testing.T) {
 			t.Errorf("%s: %.0f g for 12 and %.0f g for 30", p.Food, small[p.Food], large[p.Food])
 		}
 	}
-	milkless, says := kept.For(k, brief.Brief{Guests: brief.Guests{Adults: 12}, Occasion: "grazing", Month: 10, Diets: []brief.Diet{{Count: 1, Avoid: []string{"milk", "nuts"}}}}, larder)
+	milkless, says := template.Apply(k, brief.Brief{Guests: brief.Guests{Adults: 12}, Occasion: "grazing", Month: 10, Diets: []brief.Diet{{Count: 1, Avoid: []string{"milk", "nuts"}}}}, larder)
 	for _, w := range milkless.Foods {
 		f, _ := larder.Get(w.Food)
 		if f.Breaks([]string{"milk", "nuts"}) != "" || f.MayHold([]string{"milk", "nuts"}) != "" {
@@ -75,11 +75,11 @@ func TestAChoiceIsUsedAgain(t *testing.T) {
 	if _, err := plan.Of(milkless, larder, cabinet); err != nil {
 		t.Error(err)
 	}
-	pinned, _ := kept.For(k, brief.Brief{Guests: brief.Guests{Adults: 12}, Month: 10, Pins: []brief.Want{{Food: "candied-orange"}}}, larder)
+	pinned, _ := template.Apply(k, brief.Brief{Guests: brief.Guests{Adults: 12}, Month: 10, Pins: []brief.Want{{Food: "candied-orange"}}}, larder)
 	if grams(pinned)["candied-orange"] == 0 {
 		t.Error("what the host pinned went for the kept choice")
 	}
-	gone, says := kept.For(kept.Kept{Foods: []kept.Portion{{Food: "no-such-food", EachG: 20}}}, brief.Brief{Guests: brief.Guests{Adults: 4}}, larder)
+	gone, says := template.Apply(template.Template{Foods: []template.Portion{{Food: "no-such-food", EachG: 20}}}, brief.Brief{Guests: brief.Guests{Adults: 4}}, larder)
 	if len(gone.Foods) != 0 || len(says) != 2 {
 		t.Errorf("%v %q", gone.Foods, says)
 	}
@@ -89,23 +89,23 @@ func TestWhatIsKeptIsChecked(t *testing.T) {
 	long := strings.Repeat("x", 3000)
 	for _, c := range []struct {
 		kind  string
-		k     kept.Kept
+		k     template.Template
 		field string
 	}{
-		{kept.Idea, kept.Kept{Name: "Rust and linen", Note: "On a market stall.", Palette: []string{"#a05a3c", "#efe8d9"}}, ""},
-		{kept.Theme, kept.Kept{Name: "Kiln night", Palette: []string{"#7f8f98"}, Belongs: []string{"blueberries"}, Liner: "#201c1a"}, ""},
-		{"shelf", kept.Kept{Name: "x"}, "kind"},
-		{kept.Idea, kept.Kept{Name: "  "}, "name"},
-		{kept.Idea, kept.Kept{Name: long}, "name"},
-		{kept.Idea, kept.Kept{Name: "x", Note: long}, "note"},
-		{kept.Idea, kept.Kept{Name: "x", Palette: []string{"blueish"}}, "palette[0]"},
-		{kept.Theme, kept.Kept{Name: "x"}, "palette"},
-		{kept.Theme, kept.Kept{Name: "x", Region: "the moon"}, "region"},
-		{kept.Theme, kept.Kept{Name: "x", Region: "alpine", Liner: "wood"}, "liner"},
-		{kept.Theme, kept.Kept{Name: "x", Belongs: []string{long}}, "belongs[0]"},
-		{kept.Choice, kept.Kept{Name: "x"}, "foods"},
-		{kept.Choice, kept.Kept{Name: "x", Foods: []kept.Portion{{Food: "honey", EachG: -1}}}, "foods[0].each_g"},
-		{kept.Choice, kept.Kept{Name: "x", Foods: []kept.Portion{{Food: long, EachG: 1}}}, "foods[0].food"},
+		{template.Idea, template.Template{Name: "Rust and linen", Note: "On a market stall.", Palette: []string{"#a05a3c", "#efe8d9"}}, ""},
+		{template.Theme, template.Template{Name: "Kiln night", Palette: []string{"#7f8f98"}, Belongs: []string{"blueberries"}, Liner: "#201c1a"}, ""},
+		{"shelf", template.Template{Name: "x"}, "kind"},
+		{template.Idea, template.Template{Name: "  "}, "name"},
+		{template.Idea, template.Template{Name: long}, "name"},
+		{template.Idea, template.Template{Name: "x", Note: long}, "note"},
+		{template.Idea, template.Template{Name: "x", Palette: []string{"blueish"}}, "palette[0]"},
+		{template.Theme, template.Template{Name: "x"}, "palette"},
+		{template.Theme, template.Template{Name: "x", Region: "the moon"}, "region"},
+		{template.Theme, template.Template{Name: "x", Region: "alpine", Liner: "wood"}, "liner"},
+		{template.Theme, template.Template{Name: "x", Belongs: []string{long}}, "belongs[0]"},
+		{template.Choice, template.Template{Name: "x"}, "foods"},
+		{template.Choice, template.Template{Name: "x", Foods: []template.Portion{{Food: "honey", EachG: -1}}}, "foods[0].each_g"},
+		{template.Choice, template.Template{Name: "x", Foods: []template.Portion{{Food: long, EachG: 1}}}, "foods[0].food"},
 	} {
 		err := c.k.Check(c.kind)
 		if (err == nil) != (c.field == "") || err != nil && !strings.Contains(err.Error(), c.field) {

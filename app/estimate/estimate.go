@@ -1,7 +1,7 @@
-// Package outlook says what follows from a brief before anything is laid: grams,
+// Package estimate says what follows from a brief before anything is laid: grams,
 // kinds, board, minutes, money and how long the food may stand, and what of it
 // does not work out.
-package outlook
+package estimate
 
 import (
 	"fmt"
@@ -10,17 +10,19 @@ import (
 	"strings"
 	"time"
 
+	"happytray/core/access"
 	"happytray/core/amount"
 	"happytray/core/board"
 	"happytray/core/brief"
-	"happytray/core/craft"
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/job"
 	"happytray/core/pick"
 	"happytray/core/plan"
+	"happytray/core/portion"
 	"happytray/core/prep"
+	"happytray/core/safety"
 	"happytray/core/say"
 	"happytray/core/shop"
 	"happytray/core/tray"
@@ -46,8 +48,8 @@ type Tray struct {
 	Share  float64 `json:"share"`  // 0 to 1 of what all guests eat
 }
 
-// Outlook is what follows from a brief.
-type Outlook struct {
+// Estimate is what follows from a brief.
+type Estimate struct {
 	Appetites   float64        `json:"appetites"` // of a grown-up, as Guests.Appetites counts them
 	Grams       []Grams        `json:"grams"`
 	TotalG      float64        `json:"total_g"`
@@ -67,22 +69,22 @@ type Outlook struct {
 	Says        []string       `json:"says"`
 }
 
-// Of works a brief out. now is the present minute in the zone of the house, or the zero
+// FromBrief works a brief out. now is the present minute in the zone of the house, or the zero
 // time where it does not matter; it tells a serving time that has passed.
-func Of(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now time.Time) (Outlook, error) {
+func FromBrief(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now time.Time) (Estimate, error) {
 	job, err := plan.Of(b, larder, cabinet)
 	if err != nil {
-		return Outlook{}, err
+		return Estimate{}, err
 	}
-	out := Outlook{Appetites: b.Guests.Appetites(), OffTheTray: b.OffTheTray(), Board: job.Trays[0].Board, Minutes: prep.Minutes(job, larder)}
+	out := Estimate{Appetites: b.Guests.Appetites(), OffTheTray: b.OffTheTray(), Board: job.Trays[0].Board, Minutes: prep.Minutes(job, larder)}
 	basket := shop.Of(job, larder)
 	out.BasketCost, out.Budget, out.Over = basket.BasketCost, basket.Budget, basket.Over
 	if out.OffTheTray == nil {
 		out.OffTheTray = []string{}
 	}
-	out.HoldMinutes, out.Holding = craft.Hold(b)
+	out.HoldMinutes, out.Holding = safety.Hold(b)
 	chosen := chosenOf(job, larder)
-	shares, kinds := craft.Shares(b, amount.Meatless(chosen)), pick.KindsFor(b, plan.Under(b, cabinet))
+	shares, kinds := portion.Shares(b, amount.Meatless(chosen)), pick.KindsFor(b, plan.Under(b, cabinet))
 	for _, cat := range food.Categories {
 		if g := shares[cat]; g > 0 {
 			out.TotalG += g
@@ -131,7 +133,7 @@ func chosenOf(job *job.Job, larder *food.Larder) []pick.Choice {
 }
 
 // says names in plain sentences what follows, and what does not work out.
-func says(b brief.Brief, job *job.Job, larder *food.Larder, o Outlook, now time.Time) []string {
+func says(b brief.Brief, job *job.Job, larder *food.Larder, o Estimate, now time.Time) []string {
 	out := []string{}
 	add := func(format string, args ...any) { out = append(out, fmt.Sprintf(format, args...)) }
 	if at, ok := b.ServeTime(now.Location()); ok && !now.IsZero() && at.Before(now.Truncate(time.Minute)) {
@@ -204,16 +206,16 @@ func says(b brief.Brief, job *job.Job, larder *food.Larder, o Outlook, now time.
 
 // unreached is how deep the part of a board is that nobody can reach from the sides
 // where guests stand, mm; 0 where all of it can be, as from all round.
-func unreached(access []string, box geom.Rect) float64 {
-	if len(access) == 0 {
-		access = []string{"top", "right", "bottom", "left"}
+func unreached(from []string, box geom.Rect) float64 {
+	if len(from) == 0 {
+		from = []string{"top", "right", "bottom", "left"}
 	}
 	strip := func(near, across string, wide float64) float64 { // between two opposite sides
-		switch sides := b2i(slices.Contains(access, near)) + b2i(slices.Contains(access, across)); sides {
+		switch sides := b2i(slices.Contains(from, near)) + b2i(slices.Contains(from, across)); sides {
 		case 0:
 			return math.Inf(1)
 		default:
-			return math.Max(0, wide-float64(sides)*craft.Reach)
+			return math.Max(0, wide-float64(sides)*access.Reach)
 		}
 	}
 	return math.Min(strip("top", "bottom", box.H()), strip("left", "right", box.W()))

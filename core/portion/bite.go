@@ -1,4 +1,4 @@
-package craft
+package portion
 
 import "happytray/core/food"
 

@@ -1,4 +1,6 @@
-package craft
+// Package safety says how long food may stand out, and what else the usual cautions count on. Local food rules come
+// first, and nothing here promises that something is safe.
+package safety
 
 import (
 	"fmt"

@@ -1,4 +1,4 @@
-package craft
+package theme
 
 import (
 	"testing"
@@ -11,11 +11,11 @@ import (
 // Every theme has a palette that can be read, names foods that are there, and nothing both belongs
 // to it and breaks it.
 func TestThemesAreWhole(t *testing.T) {
-	if len(Themes) < 14 {
-		t.Errorf("%d themes", len(Themes))
+	if len(BuiltIn) < 14 {
+		t.Errorf("%d themes", len(BuiltIn))
 	}
 	seen := map[string]bool{}
-	for _, th := range Themes {
+	for _, th := range BuiltIn {
 		if seen[th.Name] || len(th.Palette) < 3 || len(th.Palette) > 5 || len(th.Belongs) < 10 || len(th.Garnish) == 0 {
 			t.Errorf("%+v", th)
 		}
@@ -46,10 +46,10 @@ func TestThemesAreWhole(t *testing.T) {
 }
 
 func TestThemeOf(t *testing.T) {
-	if ThemeOf(brief.Brief{}) != nil {
+	if ForBrief(brief.Brief{}) != nil {
 		t.Error("a theme of nothing")
 	}
-	of := func(th brief.Theme) *Theme { return ThemeOf(brief.Brief{Theme: &th}) }
+	of := func(th brief.Theme) *Theme { return ForBrief(brief.Brief{Theme: &th}) }
 	if th := of(brief.Theme{Name: " Harbour "}); th.NameOnly || len(th.Regions) != 2 || len(th.Belongs) == 0 {
 		t.Errorf("%+v", th)
 	}

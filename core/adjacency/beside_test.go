@@ -1,9 +1,9 @@
-package craft_test
+package adjacency_test
 
 import (
 	"testing"
 
-	"happytray/core/craft"
+	"happytray/core/adjacency"
 	"happytray/core/food"
 )
 
@@ -12,10 +12,10 @@ func TestWhatSoftens(t *testing.T) {
 		a, b food.Wetness
 		want bool
 	}{{food.Juicy, food.Crisp, true}, {food.Runny, food.Crisp, true}, {food.Crisp, food.Juicy, false}, {food.Dry, food.Crisp, false}, {food.Juicy, food.Dry, false}} {
-		if got := craft.Softens(c.a, c.b); got != c.want {
+		if got := adjacency.Softens(c.a, c.b); got != c.want {
 			t.Errorf("%s softens %s: %v", c.a, c.b, got)
 		}
-		if got := craft.EitherSoftens(c.b, c.a); got != (c.want || craft.Softens(c.b, c.a)) {
+		if got := adjacency.EitherSoftens(c.b, c.a); got != (c.want || adjacency.Softens(c.b, c.a)) {
 			t.Errorf("%s and %s: %v", c.b, c.a, got)
 		}
 	}
@@ -33,17 +33,17 @@ func TestWhatIsKeptApart(t *testing.T) {
 		id    string
 		words []string
 		open  bool
-		want  craft.Apart
+		want  adjacency.Apart
 	}{
-		{"air-dried-ham", []string{"meat"}, true, craft.KeptOff},
-		{"air-dried-ham", []string{"meat"}, false, craft.OnNoSide},
-		{"air-dried-ham", nil, true, craft.OnNoSide},
-		{"soft-white-round", []string{"meat"}, true, craft.ForAll},
-		{"soft-white-round", []string{"animal"}, true, craft.KeptOff},
-		{"honey", []string{"meat"}, true, craft.ForAll},
-		{"almonds", []string{"meat"}, true, craft.OnNoSide},
+		{"air-dried-ham", []string{"meat"}, true, adjacency.KeptOff},
+		{"air-dried-ham", []string{"meat"}, false, adjacency.OnNoSide},
+		{"air-dried-ham", nil, true, adjacency.OnNoSide},
+		{"soft-white-round", []string{"meat"}, true, adjacency.ForAll},
+		{"soft-white-round", []string{"animal"}, true, adjacency.KeptOff},
+		{"honey", []string{"meat"}, true, adjacency.ForAll},
+		{"almonds", []string{"meat"}, true, adjacency.OnNoSide},
 	} {
-		if got := craft.ApartOf(get(c.id), c.words, c.open); got != c.want {
+		if got := adjacency.ApartOf(get(c.id), c.words, c.open); got != c.want {
 			t.Errorf("%s, %v avoided, open %v: %v, want %v", c.id, c.words, c.open, got, c.want)
 		}
 	}
@@ -52,7 +52,7 @@ func TestWhatIsKeptApart(t *testing.T) {
 func TestPartnersAreThoseTheLarderNames(t *testing.T) {
 	honey, _ := food.BuiltIn().Get("honey")
 	blue, _ := food.BuiltIn().Get("blue-wedge")
-	if w, _ := food.Affinity(honey, blue); !craft.ArePartners(float32(w)) || craft.SpoilEachOther(float32(w)) {
+	if w, _ := food.Affinity(honey, blue); !adjacency.ArePartners(float32(w)) || adjacency.SpoilEachOther(float32(w)) {
 		t.Errorf("honey and blue: %v", w)
 	}
 }

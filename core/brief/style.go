@@ -1,4 +1,4 @@
-package craft
+package brief
 
 import "happytray/core/fault"
 
