@@ -1,7 +1,9 @@
 # Happy Tray. `make demo` and `make test` do all their own set-up on a Debian
 # machine with Go and Node.
 SHELL := /bin/bash
-export GOFLAGS := -buildvcs=false
+# msgpack is a codec of a library that nothing here speaks
+export GOFLAGS := -buildvcs=false -tags=nomsgpack
+VERSION := $(shell git describe --tags --always --dirty 2>/dev/null || echo dev)
 
 WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/package.json
 GO_SOURCES := $(shell find . -name node_modules -prune -o -name .local -prune -o \( -name '*.go' -o -name '*.sql' -o -name '*.json' -path './core/*' -o -name openapi.yaml \) -print)
@@ -28,7 +30,7 @@ demo: build ## start everything with demo data at http://127.0.0.1:8080
 build: bin/happytray ## the one binary, web included
 
 bin/happytray: web/dist/index.html $(GO_SOURCES) go.mod go.sum
-	go build -o $@ ./cmd/happytray
+	go build -trimpath -ldflags "-s -w -X main.version=$(VERSION)" -o $@ ./cmd/happytray
 
 web/dist/index.html: web/node_modules/.package-lock.json $(WEB_SOURCES)
 	cd web && npm run --silent build -- --logLevel warn
@@ -101,6 +103,7 @@ test-go-race:
 
 test-web: bin/happytray web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json
 	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium-headless-shell:chromium-headless-shell
+	@[ "$$(stat -c %s bin/happytray)" -lt 36000000 ] || { echo "bin/happytray has $$(stat -c %s bin/happytray) bytes; 36 million at most: what does it carry that nobody needs?"; exit 1; }
 	cd web && npm run --silent test
 	cd e2e && npx playwright test
 
