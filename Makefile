@@ -18,7 +18,7 @@ RACY_ARRANGE := SameSeed|ProposalsDiffer|Mend|Stopped|Panic
 # tests that wait for time to pass or go through hundreds of cases: not for every commit
 SLOW := TestAKeyLetsOneDeviceIn|TestSettingsThatCannotBeRead|TestThoseWhoReadNothing|TestPuttingOutEndsALongAnswer|TestAHangingDatabase|TestUpgradeFromEachOlderSchema|TestProbes|TestFaults|TestCornersAndStraightening|TestMovedPiecesAreNamed|TestEveryGroupFindsItsShare|TestBudgetsAreKept|TestConverges
 
-.PHONY: help demo build check check-go check-web fresh test lint lint-go lint-web audit-web audit-frames test-go-plain test-go-race test-go test-web test-days generate shots sheet bench bench-arranging clean
+.PHONY: help demo build check check-go check-web fresh test lint lint-go lint-web audit-web audit-frames test-go-plain test-go-race test-go test-web test-days generate shots sheet bench bench-arranging bench-cluster clean
 
 help: ## say what there is to make
 	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sort | sed -E 's/:.*## /\t/' | expand -t 20
@@ -118,6 +118,10 @@ bench: web/dist/index.html ## the benchmarks
 	cd bench && go run ./choosing
 	cd bench && go run ./drops
 	go test -run '^$$' -bench . -benchmem ./core/... ./art/... ./formats/... ./store/... ./server/...
+
+bench-cluster: ## whether anything is lost when three nodes of a cluster are written at once
+	@scripts/need.sh mariadbd:mariadb-server rsync:rsync /usr/lib/galera/libgalera_smm.so:galera-4
+	cd bench && go run ./cluster
 
 # performance, accessibility and what shifts, as Lighthouse sees the demo world on a desktop machine
 audit-web: bin/happytray e2e/audit/node_modules/.package-lock.json ## the bench, Lay and Larder held against the bars of docs/speed.md

@@ -1,10 +1,10 @@
 #!/usr/bin/env bash
-# Installs the Debian packages whose programs are missing: need.sh PROGRAM:PACKAGE ...
+# Installs the Debian packages whose programs, or files by their path, are missing: need.sh PROGRAM:PACKAGE ...
 set -euo pipefail
 missing=()
 for pair in "$@"; do
   program=${pair%%:*} package=${pair#*:}
-  PATH=$PATH:/usr/sbin command -v "$program" >/dev/null || missing+=("$package")
+  [[ $program == /* && -e $program ]] || PATH=$PATH:/usr/sbin command -v "$program" >/dev/null || missing+=("$package")
 done
 [ ${#missing[@]} -eq 0 ] && exit 0
 as_root=()

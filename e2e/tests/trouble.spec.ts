@@ -77,11 +77,12 @@ test('the server cannot be reached at all', async ({ page }) => {
   const id = await take(page, 3)
   const start = await stored(page, id)
   await page.route('**/api/v1/jobs/*', r => (r.request().method() === 'PUT' ? r.abort() : r.continue()))
-  await page.keyboard.press('ArrowDown')
+  const [key, by] = await inward(page, start.x)
+  await page.keyboard.press(key)
   await expect(page.locator('.says')).toContainText('Kept in this browser')
   await page.unroute('**/api/v1/jobs/*')
   await saved(page)
-  expect((await stored(page, id)).y).toBeCloseTo(start.y + 2, 1)
+  expect((await stored(page, id)).x).toBeCloseTo(start.x + by, 1)
 })
 
 test('changes of a job that was left while the server was away are saved from wherever one is', async ({ page }) => {
@@ -102,7 +103,7 @@ test('changes of a job that was left while the server was away are saved from wh
   await expect(page.locator('.outbox')).toHaveCount(0)
   await page.goto(lay)
   await expect(page.locator('[data-hold]').first()).toBeAttached()
-  expect((await stored(page, id)).x).toBeCloseTo(start.x + by, 1)
+  await expect.poll(async () => (await stored(page, id)).x).toBeCloseTo(start.x + by, 1)
 })
 
 test('what is noted on an evening without a server survives, counts once, and stands beside what others note', async ({ page }) => {
@@ -148,11 +149,12 @@ test('what is noted on an evening without a server survives, counts once, and st
   })
   await page.getByRole('button', { name: 'Send now' }).click()
   await expect(page.locator('.outbox')).toHaveCount(0, { timeout: 30_000 })
+  const photos = async () => (await (await api.get(`/api/v1/jobs/${made.id}/evening/photos`)).json()).photos.length
+  await expect.poll(photos, { timeout: 20_000 }).toBe(1) // it was the last in the line
   expect(lost).toBe(2)
   const e = await evening()
   expect(e.notes.map((n: { says: string }) => n.says).sort()).toEqual(['Dark down here.', 'Light up here.'])
   expect(e.dishes.find((d: { element: string }) => d.element === grapes).gone_at_min).not.toBeNull()
-  expect((await (await api.get(`/api/v1/jobs/${made.id}/evening/photos`)).json()).photos.length).toBe(1)
   await page.unroute(changes)
 
   // weights wait as well
@@ -163,8 +165,9 @@ test('what is noted on an evening without a server survives, counts once, and st
   await expect(page.getByText('1 entry waits in this browser')).toBeVisible()
   await page.reload()
   await page.unroute(changes)
-  await expect(page.locator('.outbox')).toHaveCount(0, { timeout: 30_000 })
-  expect((await (await api.get(`/api/v1/jobs/${made.id}/weights`)).json()).weights.length).toBe(1)
+  const weights = async () => (await (await api.get(`/api/v1/jobs/${made.id}/weights`)).json()).weights.length
+  await expect.poll(weights, { timeout: 30_000 }).toBe(1)
+  await expect(page.locator('.outbox')).toHaveCount(0)
 
   // what the server will not take is said, and stays until somebody has looked at it
   await page.goto(`/jobs/${made.id}/serve`)
