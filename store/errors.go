@@ -39,6 +39,12 @@ func mayPass(err error) bool {
 	return errors.Is(err, errRaced) || errors.As(err, &my) && passing[my.Number]
 }
 
+// taken reports whether a row of that key is there already.
+func taken(err error) bool {
+	var my *mysqldriver.MySQLError
+	return errors.As(err, &my) && my.Number == 1062
+}
+
 // known turns the many shapes of a database that cannot be worked with into ErrDown and
 // ErrFull; all else stays as it is.
 func known(err error) error {

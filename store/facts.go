@@ -88,7 +88,7 @@ func (s *Store) Once(ctx context.Context, name string, do func(st *Store) error)
 			return err
 		}
 		now = true
-		if err := do(s.within(tx)); err != nil {
+		if err := s.within(tx, do); err != nil {
 			return err
 		}
 		return swapFact(tx, name, was, "done")
@@ -99,5 +99,5 @@ func (s *Store) Once(ctx context.Context, name string, do func(st *Store) error)
 // Whole does several things as one transaction, in which do is given a Store: all of them, or none. do must not use
 // other Stores, and ends soon; it may be called again where the database asks for that.
 func (s *Store) Whole(ctx context.Context, do func(st *Store) error) error {
-	return s.change(ctx, func(tx *gorm.DB) error { return do(s.within(tx)) })
+	return s.change(ctx, func(tx *gorm.DB) error { return s.within(tx, do) })
 }

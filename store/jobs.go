@@ -200,6 +200,9 @@ func (s *Store) SaveDraft(ctx context.Context, d Draft, h Heading, says string) 
 		j.Head, r.Number, r.CreatedAt = last+1, last+1, j.UpdatedAt
 		j.take(h)
 		if err := tx.Create(&r).Error; err != nil {
+			if taken(err) { // by another node, whose change of the job is on its way here
+				err = errRaced
+			}
 			return err
 		}
 		return writeJob(tx, &j, seen)

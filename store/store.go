@@ -49,7 +49,7 @@ type Store struct {
 	sql    *sql.DB
 	now    func() time.Time
 	free   func() (uint64, error)
-	inner  bool // within another's transaction, which alone is tried again
+	whole  *whole // within another's transaction, which alone is tried again; nil for none
 	read   *lru.Cache[readKey, []byte]
 	hung   atomic.Int64 // until when nobody is made to wait, Unix nanoseconds
 	filled atomic.Bool  // the last change found the disk full
@@ -67,6 +67,10 @@ func Open(ctx context.Context, source string, o Options) (*Store, error) {
 	cfg.Collation = "utf8mb4_unicode_ci"
 	cfg.Logger = quiet{}
 	cfg.ClientFoundRows = true
+	// Values are put into statements here. With statements that are prepared by the server, the driver closes each after its
+	// use, and a close is not answered: where a node takes back a transaction just then because another one was quicker, nobody
+	// would be told, and what follows would be written outside of any.
+	cfg.InterpolateParams = true
 	if cfg.Params == nil {
 		cfg.Params = map[string]string{}
 	}
@@ -100,7 +104,7 @@ func prepare(ctx context.Context, pool *sql.DB, o Options) (*Store, error) {
 	if o.Log != nil {
 		log = newSaid(o.Log)
 	}
-	db, err := gorm.Open(mysql.New(mysql.Config{Conn: pool, SkipInitializeWithVersion: true}), &gorm.Config{Logger: log, SkipDefaultTransaction: true})
+	db, err := gorm.Open(mysql.New(mysql.Config{Conn: pool, SkipInitializeWithVersion: true}), &gorm.Config{Logger: log, SkipDefaultTransaction: true, DisableNestedTransaction: true})
 	if err != nil {
 		return nil, err
 	}
@@ -122,9 +126,19 @@ func prepare(ctx context.Context, pool *sql.DB, o Options) (*Store, error) {
 	return &Store{db: db, sql: pool, now: now, free: o.Free, read: read}, nil
 }
 
-// within is the store in a transaction of its own.
-func (s *Store) within(tx *gorm.DB) *Store {
-	return &Store{db: tx, sql: s.sql, now: s.now, inner: true, read: s.read}
+// whole is a transaction of several changes.
+type whole struct {
+	failed error // the first change that did not succeed: the whole does not either
+}
+
+// within does something in a transaction, with a store of its own.
+func (s *Store) within(tx *gorm.DB, do func(st *Store) error) error {
+	w := &whole{}
+	err := do(&Store{db: tx, sql: s.sql, now: s.now, whole: w, read: s.read})
+	if err == nil {
+		err = w.failed
+	}
+	return err
 }
 
 // moment is now, as exactly as the database keeps it.
@@ -170,7 +184,7 @@ func (s *Store) Ping(ctx context.Context) error {
 // ask puts a question to the database. It waits no longer than patience, and not at
 // all while the database is known to hang.
 func (s *Store) ask(ctx context.Context, question func(db *gorm.DB) error) error {
-	if s.inner { // in the time of the whole, and what it meets is the whole's to judge
+	if s.whole != nil { // in the time of the whole, and what it meets is the whole's to judge
 		return question(s.db)
 	}
 	if time.Now().UnixNano() < s.hung.Load() {
@@ -191,10 +205,15 @@ func (s *Store) ask(ctx context.Context, question func(db *gorm.DB) error) error
 // change makes a change that is kept whole or not at all, and does it again from the
 // start where it met a deadlock, a lock that was held for long, or another node's change of the same.
 // Within another change it is a part of that, which is done again as a whole: after a deadlock the
-// database has taken back all that came before, too.
+// database has taken back all that came before, too. There are no savepoints for the same reason: of a transaction
+// that was taken back they are gone, and what follows would be written outside of any.
 func (s *Store) change(ctx context.Context, edit func(tx *gorm.DB) error) error {
-	if s.inner {
-		return s.db.Transaction(edit)
+	if s.whole != nil {
+		err := edit(s.db)
+		if err != nil && s.whole.failed == nil {
+			s.whole.failed = err
+		}
+		return err
 	}
 	if err := s.room(); err != nil {
 		return err
