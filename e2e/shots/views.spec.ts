@@ -36,7 +36,7 @@ test('serving, looking back, the logbook', async ({ page }) => {
   await page.locator('.ticket .open', { hasText: 'Seed swap' }).click()
   await page.getByRole('link', { name: /^Look back/ }).click()
   await page.locator('.tap image').waitFor()
-  await page.getByRole('list', { name: 'Foods of the evening' }).getByRole('button', { name: /almonds/i }).click()
+  await page.getByRole('list', { name: 'Foods of the evening' }).getByRole('button', { name: / left/ }).first().click()
   await shoot(page, 'look-back')
   await page.goto('/logbook')
   await page.locator('.dot').first().waitFor()

@@ -14,6 +14,8 @@ const waits = computed(() => (outbox.away && route.name !== 'counter' ? outbox.c
 </script>
 
 <template>
+  <!-- so that what lies under the line can be scrolled out from under it -->
+  <div v-if="waits || outbox.refused.length" class="room no-print" aria-hidden="true" />
   <div v-if="waits || outbox.refused.length" class="outbox no-print">
     <p v-if="waits" role="status">
       {{ count(waits, 'entry', 'entries') }} {{ waits === 1 ? 'waits' : 'wait' }} in this browser and
@@ -33,6 +35,9 @@ const waits = computed(() => (outbox.away && route.name !== 'counter' ? outbox.c
 </template>
 
 <style scoped>
+.room {
+  height: 60px;
+}
 .outbox {
   position: fixed;
   inset: auto 0 0;
