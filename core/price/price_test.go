@@ -27,6 +27,9 @@ func TestOfWorkedOut(t *testing.T) {
 	if q.PerHead != 2270 || q.Total != 24970 || q.Lines[6].Money != 24970-16610 {
 		t.Errorf("%d for each, %d in all, %d of margin", q.PerHead, q.Total, q.Lines[6].Money)
 	}
+	if says := q.Lines[6].Says; says != "33.5 % of the price" {
+		t.Errorf("the margin is %q", says)
+	}
 }
 
 // Whatever the rates, the lines add up, nobody pays less than it costs, and no more than ten

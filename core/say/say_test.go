@@ -44,3 +44,19 @@ func TestManyAndLength(t *testing.T) {
 		}
 	}
 }
+
+func TestListsAndLengthsAtTheirEnds(t *testing.T) {
+	for _, c := range []struct {
+		things  []string
+		or, and string
+	}{{nil, "", ""}, {[]string{"figs"}, "figs", "figs"}, {[]string{"figs", "pears"}, "figs or pears", "figs and pears"}, {[]string{"figs", "pears", "honey"}, "figs, pears or honey", "figs, pears and honey"}} {
+		if Or(c.things) != c.or || And(c.things) != c.and {
+			t.Errorf("%v: %q, %q", c.things, Or(c.things), And(c.things))
+		}
+	}
+	for mm, want := range map[float64]string{0: "0 mm", 45: "45 mm", 99.4: "99 mm", 99.5: "10 cm", 610: "61 cm"} {
+		if got := Length(mm); got != want {
+			t.Errorf("%v mm: %q, want %q", mm, got, want)
+		}
+	}
+}
