@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
-# Runs what depends on the clock on other days than the usual one: all of them, or with "one" a single one that changes
-# with the commit. The clocks of product and tests are set (HT_TEST_NOW); the computer's own is left alone.
+# Runs what depends on the clock on other days than the usual one: all of them, with "one" a single one that changes
+# with the commit, or those that are named. The clocks of product and tests are set (HT_TEST_NOW); the computer's own is left alone.
 set -euo pipefail
 cd "$(dirname "$0")/.."
 days=(
@@ -22,6 +22,8 @@ days=(
 if [ "${1:-}" = one ]; then
   commit=$(git rev-parse HEAD 2>/dev/null || echo 0)
   days=("${days[$((16#${commit:0:7} % ${#days[@]}))]}")
+elif [ $# -gt 0 ]; then
+  days=("$@")
 fi
 for day in "${days[@]}"; do
   echo "As if it were $day:"
