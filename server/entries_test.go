@@ -135,10 +135,11 @@ func TestRemainsOfFourEveningsAtOnce(t *testing.T) {
 		var e api.Evening
 		d.ask("GET", at, nil).into(t, &e)
 		e.Done = true
+		left := 0.0
 		for i := range e.Dishes {
 			if e.Dishes[i].Food == "pecans" {
 				e.Dishes[i].LeftG = float64(int(e.Dishes[i].LaidG / 2))
-				want += e.Dishes[i].LeftG
+				left += e.Dishes[i].LeftG
 			}
 		}
 		long := "The long table in the reading room upstairs, oak, with both its leaves drawn out and the liner on"
@@ -155,7 +156,12 @@ func TestRemainsOfFourEveningsAtOnce(t *testing.T) {
 				t.Fatalf("%d %s", a.status, a.body)
 			}
 		}
-		places = append(places, at)
+		if left >= 1 { // a hasty search may leave them beside the board
+			places, want = append(places, at), want+left
+		}
+	}
+	if len(places) < 2 {
+		t.Fatalf("pecans were laid on %d of four boards", len(places))
 	}
 	stock := func() (grams float64) {
 		page, _ := d.food("pecans")
