@@ -2,6 +2,8 @@ package diet
 
 import (
 	"slices"
+	"strings"
+	"unicode"
 
 	"happytray/core/food"
 )
@@ -26,12 +28,19 @@ func Advised(f *food.Food) string {
 	return ""
 }
 
+// IsHoney reports whether a food is honey, or made with it: the larder's own, and what a house calls so. Honeycomb is
+// it only where it comes of bees; that of boiled sugar is a toffee.
+func IsHoney(f *food.Food) bool {
+	words := strings.FieldsFunc(strings.ToLower(f.Name), func(r rune) bool { return !unicode.IsLetter(r) })
+	return f.ID == "honey" || slices.Contains(words, "honey") || slices.Contains(words, "honeycomb") && f.Holds("animal")
+}
+
 // tooSmallFor reports whether a food is not put before guests unasked because small children
 // come: what can choke in every form it takes, and honey where infants come. Where children are
 // most of the guests, no nuts, honey or picks at all.
 func (t Table) tooSmallFor(f *food.Food) bool {
 	switch {
-	case f.ID == "honey" && (t.Infants || t.MostlyYoung):
+	case IsHoney(f) && (t.Infants || t.MostlyYoung):
 		return true
 	case !t.Children:
 		return false

@@ -49,3 +49,21 @@ func TestNotForTheYoung(t *testing.T) {
 		t.Error("an infant and honey")
 	}
 }
+
+// A house's own honey is kept from infants like the larder's; what only sounds like it is not.
+func TestHoneyOfAHouse(t *testing.T) {
+	for _, c := range []struct {
+		name  string
+		diet  []string
+		honey bool
+	}{{"Heather honey", nil, true}, {"Honey-mustard dip", nil, true}, {"Honeycomb, cut", []string{"animal"}, true},
+		{"Honeycomb toffee", nil, false}, {"Honeydew melon", nil, false}} {
+		f := &food.Food{ID: "own-1", Name: c.name, Category: food.Dip, Diet: c.diet, Forms: []food.Spec{{Form: "bowl"}}}
+		if IsHoney(f) != c.honey {
+			t.Errorf("%s: %v", c.name, !c.honey)
+		}
+		if v, _ := (Table{Children: true, Infants: true}).For(f); (v == NotForChildren) != c.honey {
+			t.Errorf("an infant and %s: %v", c.name, v)
+		}
+	}
+}

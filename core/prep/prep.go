@@ -171,7 +171,7 @@ func advised(t *tray.Tray, larder *food.Larder) (out []string) {
 		if is := diet.Advised(f); is != "" {
 			foods = append(foods, fmt.Sprintf("%s (%s)", strings.ToLower(f.Name), is))
 		}
-		honey = honey || id == "honey"
+		honey = honey || diet.IsHoney(f)
 	}
 	if t.Brief.Guests.Frail > 0 && len(foods) > 0 {
 		out = append(out, "Pregnant guests and those of weak immunity are commonly advised against "+say.And(foods)+". Tell them what lies where; a doctor or midwife advises, and labels tell whether milk was pasteurised.")
