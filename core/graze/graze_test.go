@@ -8,34 +8,15 @@ import (
 	"strings"
 	"testing"
 
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/graze"
 	"happytray/core/job"
-	"happytray/core/plan"
+	"happytray/core/plan/plantest"
 	"happytray/core/tray"
 )
-
-// laid plans a brief and lays its trays.
-func laid(t testing.TB, b brief.Brief) (*job.Job, *food.Larder) {
-	t.Helper()
-	j, err := plan.Of(b, food.BuiltIn(), board.BuiltInCabinet())
-	if err != nil {
-		t.Fatal(err)
-	}
-	larder := j.Larder(food.BuiltIn())
-	for n := range j.Trays {
-		res, err := arrange.Lay(context.Background(), j.Trays[n], larder, arrange.Options{Seed: 1, Effort: 1})
-		if err != nil {
-			t.Fatal(err)
-		}
-		j.Trays[n] = res.Tray
-	}
-	return j, larder
-}
 
 // one is a tray of a board with dishes put on it by hand, for so many grown-ups.
 func one(guests int, access []string, longMM, wideMM float64, dishes ...tray.Element) *job.Job {
@@ -195,7 +176,8 @@ func TestForecasts(t *testing.T) {
 		"plates":  {Guests: brief.Guests{Children: 12}, Serving: "plates"},
 		"by wall": {Guests: brief.Guests{Adults: 16}, Access: []string{"bottom"}},
 	} {
-		j, larder := laid(t, b)
+		j := plantest.Laid(t, b)
+		larder := j.Larder(food.BuiltIn())
 		f := of(t, j, larder, graze.Options{Evenings: 200, Seed: 5, Workers: 1})
 		again := of(t, j, larder, graze.Options{Evenings: 200, Seed: 5, Workers: 3})
 		one, _ := json.Marshal(f)
@@ -321,7 +303,8 @@ func TestWhatCannotBeForeseen(t *testing.T) {
 
 // 1,000 evenings of 40 guests and 40 elements: under a second on two cores (docs/speed.md).
 func BenchmarkThousandEvenings(b *testing.B) {
-	j, larder := laid(b, brief.Brief{Guests: brief.Guests{Adults: 40}, Occasion: "grazing"})
+	j := plantest.Laid(b, brief.Brief{Guests: brief.Guests{Adults: 40}, Occasion: "grazing"})
+	larder := j.Larder(food.BuiltIn())
 	n := 0
 	for _, t := range j.Trays {
 		n += len(t.Elements)

@@ -1,7 +1,6 @@
 package prep
 
 import (
-	"context"
 	"fmt"
 	"math"
 	"reflect"
@@ -10,30 +9,13 @@ import (
 	"testing"
 	"time"
 
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/plan"
+	"happytray/core/plan/plantest"
 )
-
-func laidJob(t testing.TB, b brief.Brief) *job.Job {
-	t.Helper()
-	j, err := plan.Of(b, food.BuiltIn(), board.BuiltInCabinet())
-	if err != nil {
-		t.Fatal(err)
-	}
-	larder := j.Larder(food.BuiltIn())
-	for n := range j.Trays {
-		res, err := arrange.Lay(context.Background(), j.Trays[n], larder, arrange.Options{Seed: 1, Effort: 1})
-		if err != nil {
-			t.Fatal(err)
-		}
-		j.Trays[n] = res.Tray
-	}
-	return j
-}
 
 func at(t *testing.T, s string) time.Time {
 	t.Helper()
@@ -58,7 +40,7 @@ var evenings = []brief.Brief{
 // laid late or it is said, and what is cut and laid is what the trays hold.
 func TestDaysAreSound(t *testing.T) {
 	for n, b := range evenings {
-		j := laidJob(t, b)
+		j := plantest.Laid(t, b)
 		larder := j.Larder(food.BuiltIn())
 		for _, people := range []int{1, 2, 4} {
 			d, err := Plan(j, larder, Options{People: people, Ovens: 1, Zone: time.UTC})
@@ -162,7 +144,7 @@ func TestDaysAreSound(t *testing.T) {
 // Each food goes through what its entry and its form say, in that order; the reserve is boxed; what is on picks
 // already needs none.
 func TestWhatIsDone(t *testing.T) {
-	j := laidJob(t, evenings[3])
+	j := plantest.Laid(t, evenings[3])
 	d, err := Plan(j, j.Larder(food.BuiltIn()), Options{People: 2, Ovens: 1})
 	if err != nil {
 		t.Fatal(err)
@@ -226,7 +208,7 @@ func TestReadied(t *testing.T) {
 func TestKit(t *testing.T) {
 	b := brief.Brief{Guests: brief.Guests{Adults: 12}, Travels: brief.Travels{Yes: true}, Foods: []brief.Want{{Food: "garden-skewers"}, {Food: "dark-olives"}, {Food: "pistachios"}, {Food: "orange-block"}, {Food: "wide-sausage"},
 		{Food: "honey"}, {Food: "round-crackers"}, {Food: "mint"}, {Food: "soft-white-round"}}}
-	j := laidJob(t, b)
+	j := plantest.Laid(t, b)
 	d, err := Plan(j, j.Larder(food.BuiltIn()), Options{People: 1, Ovens: 1})
 	if err != nil {
 		t.Fatal(err)
@@ -256,7 +238,7 @@ func TestKit(t *testing.T) {
 }
 
 func TestDaysThatCannotBe(t *testing.T) {
-	j := laidJob(t, evenings[3])
+	j := plantest.Laid(t, evenings[3])
 	larder := j.Larder(food.BuiltIn())
 	for name, o := range map[string]Options{"nobody": {Ovens: 1}, "a crowd": {People: 900}, "less than no oven": {People: 1, Ovens: -1}} {
 		if _, err := Plan(j, larder, o); err == nil {
@@ -291,7 +273,7 @@ func TestDaysThatCannotBe(t *testing.T) {
 
 // More hands never begin earlier by more than the search's grain, and one more kind of work never later.
 func TestMoreHandsBeginLater(t *testing.T) {
-	j := laidJob(t, evenings[1])
+	j := plantest.Laid(t, evenings[1])
 	larder := j.Larder(food.BuiltIn())
 	var last time.Time
 	for people := 1; people <= 4; people++ {
@@ -308,7 +290,7 @@ func TestMoreHandsBeginLater(t *testing.T) {
 }
 
 func BenchmarkPlan(b *testing.B) {
-	j := laidJob(b, evenings[1])
+	j := plantest.Laid(b, evenings[1])
 	larder := j.Larder(food.BuiltIn())
 	for range b.N {
 		d, err := Plan(j, larder, Options{People: 3, Ovens: 1})
@@ -323,8 +305,8 @@ func BenchmarkPlan(b *testing.B) {
 // serving, nobody does two things at once, and nothing begins before what it waits for.
 func TestTwoJobsOfADay(t *testing.T) {
 	foods := []brief.Want{{Food: "wide-sausage", Form: "trail"}, {Food: "orange-block"}, {Food: "round-crackers"}, {Food: "red-grapes"}, {Food: "chickpea-dip"}, {Food: "apple"}}
-	first := laidJob(t, brief.Brief{Guests: brief.Guests{Adults: 10}, ServeAt: "2026-11-30T18:00:00Z", Foods: foods})
-	second := laidJob(t, brief.Brief{Guests: brief.Guests{Adults: 14}, ServeAt: "2026-11-30T19:30:00Z", Foods: foods})
+	first := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 10}, ServeAt: "2026-11-30T18:00:00Z", Foods: foods})
+	second := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 14}, ServeAt: "2026-11-30T19:30:00Z", Foods: foods})
 	first.Title, second.Title = "First", "Second"
 	booked := []Booked{{"a", first, first.Larder(food.BuiltIn())}, {"b", second, second.Larder(food.BuiltIn())}}
 	for _, people := range []int{1, 3} {
@@ -405,7 +387,7 @@ func TestTwoJobsOfADay(t *testing.T) {
 // A task that somebody has moved begins then, what it waits for goes before it, and where what follows does not let it,
 // that is said.
 func TestMovedByHand(t *testing.T) {
-	j := laidJob(t, evenings[0])
+	j := plantest.Laid(t, evenings[0])
 	larder := j.Larder(food.BuiltIn())
 	before, err := Plan(j, larder, Options{People: 2, Ovens: 1})
 	if err != nil {
@@ -456,7 +438,7 @@ func TestMovedByHand(t *testing.T) {
 // What was got out before the rest is planned still counts: it is taken to have come out as early as it may, so that
 // nobody is told to clear away later than is right.
 func TestClearAwayCountsWhatIsOut(t *testing.T) {
-	j := laidJob(t, evenings[0])
+	j := plantest.Laid(t, evenings[0])
 	larder := j.Larder(food.BuiltIn())
 	whole, err := Plan(j, larder, Options{People: 2, Ovens: 1})
 	if err != nil {
@@ -478,7 +460,7 @@ func TestClearAwayCountsWhatIsOut(t *testing.T) {
 }
 
 func TestWeighings(t *testing.T) {
-	j := laidJob(t, evenings[1])
+	j := plantest.Laid(t, evenings[1])
 	larder := j.Larder(food.BuiltIn())
 	want := map[string]float64{}
 	for _, one := range j.Trays {
@@ -536,7 +518,7 @@ func TestTheLateAreOfferedSomething(t *testing.T) {
 
 // Fruit that was dried off as its file says may be laid sooner than fruit that weeps.
 func TestAnElementIsAsWetAsItLies(t *testing.T) {
-	j := laidJob(t, brief.Brief{Guests: brief.Guests{Adults: 6}, ServeAt: "2026-11-30T18:00:00Z", Foods: []brief.Want{{Food: "strawberries"}, {Food: "orange-block"}, {Food: "round-crackers"}}})
+	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 6}, ServeAt: "2026-11-30T18:00:00Z", Foods: []brief.Want{{Food: "strawberries"}, {Food: "orange-block"}, {Food: "round-crackers"}}})
 	larder := j.Larder(food.BuiltIn())
 	from := func(j *job.Job) (laid int) {
 		w := &worker{j: j, larder: larder, easing: easing{people: 1, ovens: 1}}

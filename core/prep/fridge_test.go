@@ -7,11 +7,12 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/plan/plantest"
 )
 
 // What waits in the cold is counted for all jobs of a day, against the shelves there are.
 func TestFridge(t *testing.T) {
-	j := laidJob(t, brief.Brief{Guests: brief.Guests{Adults: 25}, ServeAt: "2026-12-05T18:00"})
+	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 25}, ServeAt: "2026-12-05T18:00"})
 	larder := j.Larder(food.BuiltIn())
 	day := func(shelves, jobs int) Day {
 		t.Helper()

@@ -6,33 +6,14 @@ import (
 	"strings"
 	"testing"
 
-	"happytray/core/arrange"
-	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/job"
-	"happytray/core/plan"
+	"happytray/core/plan/plantest"
 	"happytray/core/prep"
 	"happytray/core/review"
 	"happytray/core/tray"
 )
-
-func laidJob(t testing.TB, b brief.Brief) *job.Job {
-	t.Helper()
-	j, err := plan.Of(b, food.BuiltIn(), board.BuiltInCabinet())
-	if err != nil {
-		t.Fatal(err)
-	}
-	larder := j.Larder(food.BuiltIn())
-	for n := range j.Trays {
-		res, err := arrange.Lay(t.Context(), j.Trays[n], larder, arrange.Options{Seed: 1, Effort: 1})
-		if err != nil {
-			t.Fatal(err)
-		}
-		j.Trays[n] = res.Tray
-	}
-	return j
-}
 
 // held is what a job has of a food in a form, on trays and in reserve, g.
 func held(j *job.Job, foodID, form string) (on, by float64, count int) {
@@ -53,7 +34,7 @@ func held(j *job.Job, foodID, form string) (on, by float64, count int) {
 }
 
 func TestAsWeighed(t *testing.T) {
-	j := laidJob(t, brief.Brief{Guests: brief.Guests{Adults: 12}, ServeAt: "2026-12-05T18:00"})
+	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 12}, ServeAt: "2026-12-05T18:00"})
 	larder := j.Larder(food.BuiltIn())
 	all := prep.Weighings(j, larder)
 	var counted prep.Weighing // something loose of many pieces

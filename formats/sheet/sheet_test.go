@@ -2,7 +2,6 @@ package sheet
 
 import (
 	"bytes"
-	"context"
 	"encoding/xml"
 	"fmt"
 	"io"
@@ -13,13 +12,12 @@ import (
 
 	"github.com/ledongthuc/pdf"
 
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/job"
-	"happytray/core/plan"
+	"happytray/core/plan/plantest"
 	"happytray/core/prep"
 	"happytray/core/price"
 	"happytray/core/shop"
@@ -27,22 +25,6 @@ import (
 )
 
 var larder = food.BuiltIn()
-
-func laid(t testing.TB, b brief.Brief) *job.Job {
-	t.Helper()
-	j, err := plan.Of(b, larder, board.BuiltInCabinet())
-	if err != nil {
-		t.Fatal(err)
-	}
-	for n := range j.Trays {
-		res, err := arrange.Lay(context.Background(), j.Trays[n], larder, arrange.Options{Seed: 1, Effort: 1})
-		if err != nil {
-			t.Fatal(err)
-		}
-		j.Trays[n] = res.Tray
-	}
-	return j
-}
 
 const point = 25.4 / 72 // mm
 
@@ -156,7 +138,7 @@ func hundred(lines [][2]geom.Point) bool {
 // On one page as large as the board every piece lies where it lies on the tray, to a tenth of a millimetre, and is
 // drawn over what lies under it.
 func TestMatIsTrue(t *testing.T) {
-	j := laid(t, brief.Brief{Guests: brief.Guests{Adults: 14}})
+	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 14}})
 	one := j.Trays[0]
 	raw, err := Mat(j.Title, one, larder, "whole")
 	if err != nil {
@@ -207,7 +189,7 @@ func TestMatIsTrue(t *testing.T) {
 // Put together page by page, a mat in pages is the tray: every corner of every piece is on a page, where it belongs,
 // and neighbours share a centimetre.
 func TestMatInPages(t *testing.T) {
-	j := laid(t, brief.Brief{Guests: brief.Guests{Adults: 9}})
+	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 9}})
 	one := j.Trays[0]
 	for _, on := range []string{"a4", "a3", "letter"} {
 		raw, err := Mat(j.Title, one, larder, on)
@@ -257,7 +239,7 @@ func TestMatInPages(t *testing.T) {
 }
 
 func TestMatAsSVG(t *testing.T) {
-	j := laid(t, brief.Brief{Guests: brief.Guests{Adults: 6}})
+	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 6}})
 	one := j.Trays[0]
 	raw, err := MatSVG("<A & B>", one, larder)
 	if err != nil {
@@ -302,7 +284,7 @@ func TestMatAsSVG(t *testing.T) {
 
 func TestBuildCardsQuote(t *testing.T) {
 	b := brief.Brief{Guests: brief.Guests{Adults: 16}, Occasion: "grazing", Host: "Odile Marrow", ServeAt: "2026-11-30T19:00:00+01:00", Place: "Saltmere quay"}
-	j := laid(t, b)
+	j := plantest.Laid(t, b)
 	j.Title = "First firing – at the new kiln \U0001F9C0"
 	one := j.Trays[0]
 	build, err := Build(j.Title, one, larder, "a4")
@@ -370,7 +352,7 @@ func TestBuildCardsQuote(t *testing.T) {
 }
 
 func TestSheetsThatCannotBe(t *testing.T) {
-	j := laid(t, brief.Brief{Guests: brief.Guests{Adults: 4}})
+	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 4}})
 	if _, err := Mat("x", j.Trays[0], larder, "napkin"); err == nil {
 		t.Error("printed on a napkin")
 	}
@@ -398,7 +380,7 @@ func TestSheetsThatCannotBe(t *testing.T) {
 }
 
 func BenchmarkMat(b *testing.B) {
-	j := laid(b, brief.Brief{Guests: brief.Guests{Adults: 19}, Occasion: "grazing", Month: 6})
+	j := plantest.Laid(b, brief.Brief{Guests: brief.Guests{Adults: 19}, Occasion: "grazing", Month: 6})
 	one := j.Trays[0]
 	for _, on := range []string{"a4", "whole"} {
 		b.Run(on, func(b *testing.B) {
@@ -414,7 +396,7 @@ func BenchmarkMat(b *testing.B) {
 
 // A shopping list has a box and a line for each food, on as many pages as it takes, and what it comes to.
 func TestShopping(t *testing.T) {
-	j := laid(t, brief.Brief{Guests: brief.Guests{Adults: 60}, Occasion: "meal"})
+	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 60}, Occasion: "meal"})
 	list := shop.Buy([]shop.Needs{shop.NeedsOf(j, larder)}, larder, nil)
 	for len(list.Sections) < 30 { // a week of jobs
 		list.Sections = append(list.Sections, list.Sections...)

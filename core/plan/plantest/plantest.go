@@ -1,0 +1,31 @@
+// Package plantest plans and lays jobs for tests.
+package plantest
+
+import (
+	"testing"
+
+	"happytray/core/arrange"
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/job"
+	"happytray/core/plan"
+)
+
+// Laid plans a brief out of the built-in larder and lays its trays, always alike.
+func Laid(t testing.TB, b brief.Brief) *job.Job {
+	t.Helper()
+	j, err := plan.Of(b, food.BuiltIn(), board.BuiltInCabinet())
+	if err != nil {
+		t.Fatal(err)
+	}
+	larder := j.Larder(food.BuiltIn())
+	for n := range j.Trays {
+		res, err := arrange.Lay(t.Context(), j.Trays[n], larder, arrange.Options{Seed: 1, Effort: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		j.Trays[n] = res.Tray
+	}
+	return j
+}
