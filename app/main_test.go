@@ -8,12 +8,10 @@ import (
 	"time"
 
 	"happytray/clock/clocktest"
-	"happytray/core/arrange"
-	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/job"
-	"happytray/core/plan"
+	"happytray/core/plan/plantest"
 	"happytray/store"
 	"happytray/store/dbtest"
 	"happytray/store/localdb"
@@ -62,15 +60,8 @@ func served(t *testing.T, a *App, at time.Time, foods ...string) string {
 	for _, id := range foods {
 		b.Foods = append(b.Foods, brief.Want{Food: id})
 	}
-	j, err := plan.Of(b, food.BuiltIn(), board.BuiltInCabinet())
-	if err != nil {
-		t.Fatal(err)
-	}
-	res, err := arrange.Lay(context.Background(), j.Trays[0], j.Larder(food.BuiltIn()), arrange.Options{Seed: 1, Effort: 1})
-	if err != nil {
-		t.Fatal(err)
-	}
-	j.Trays[0], j.Title = res.Tray, "Served"
+	j := plantest.Laid(t, b)
+	j.Title = "Served"
 	return kept(t, a, j)
 }
 
