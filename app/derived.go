@@ -43,14 +43,27 @@ func (a *App) savedTray(ctx context.Context, id string, which int, h *House) (sa
 	if err != nil {
 		return savedJob{}, err
 	}
-	now, err := a.Read([]byte(r.Document), h.All)
+	return a.savedAs(j.Head, r.Document, which, h)
+}
+
+func (a *App) savedAs(revision int64, document string, which int, h *House) (savedJob, error) {
+	now, err := a.Read([]byte(document), h.All)
 	if err != nil {
 		return savedJob{}, err
 	}
 	if which < 0 || which >= len(now.Trays) {
 		return savedJob{}, fault.Bad("tray", "this job has %d trays", len(now.Trays))
 	}
-	return savedJob{j.Head, now, which, now.Larder(h.Larder)}, nil
+	return savedJob{revision, now, which, now.Larder(h.Larder)}, nil
+}
+
+// trayAt is a job as it was saved in an earlier revision.
+func (a *App) trayAt(ctx context.Context, id string, revision int64, which int, h *House) (savedJob, error) {
+	r, err := a.store.Revision(ctx, id, revision)
+	if err != nil {
+		return savedJob{}, err
+	}
+	return a.savedAs(revision, r.Document, which, h)
 }
 
 // LaidTray is a tray on which something lies, of a saved job: as it is now, where no saved state is named.
@@ -67,18 +80,11 @@ func (a *App) LaidTray(ctx context.Context, of template.Laid) (*tray.Tray, error
 		}
 		t = now.tray()
 	} else {
-		r, err := a.store.Revision(ctx, of.Job, of.Revision)
+		was, err := a.trayAt(ctx, of.Job, of.Revision, of.Tray, h)
 		if err != nil {
 			return nil, err
 		}
-		j, err := ReadJob([]byte(r.Document), h.All)
-		if err != nil {
-			return nil, err
-		}
-		if of.Tray < 0 || of.Tray >= len(j.Trays) {
-			return nil, fault.Bad("tray", "that job has no tray %d", of.Tray+1)
-		}
-		t = j.Trays[of.Tray]
+		t = was.tray()
 	}
 	for i := range t.Elements {
 		if t.Elements[i].Placed {

@@ -2,22 +2,16 @@ package app
 
 import (
 	"bytes"
-	"context"
-	"fmt"
 	"hash/maphash"
 	"slices"
 	"sync"
 
 	lru "github.com/hashicorp/golang-lru/v2"
 
-	"happytray/core/arrange"
-	"happytray/core/fault"
 	"happytray/core/food"
-	"happytray/core/geom"
 	"happytray/core/job"
 	"happytray/core/review"
 	"happytray/core/tray"
-	"happytray/store"
 )
 
 // mostJudged is how many trays have their review prepared at a time, some 1.6 MB each, and
@@ -32,7 +26,7 @@ const (
 // can prepare one again.
 type judgedCache struct {
 	surfaces *lru.Cache[uint64, *judged]
-	saved    *lru.Cache[savedTray, *judged]
+	saved    *lru.Cache[savedTray, *openTray]
 	seed     maphash.Seed
 }
 
@@ -53,8 +47,6 @@ type judged struct {
 	home  []tray.Element // as they lie
 	moved map[int]bool   // which lie otherwise in live
 
-	carry   *arrange.Carry // what is in a hand
-	carried []string
 }
 
 func newJudgedCache(most int) judgedCache {
@@ -62,7 +54,7 @@ func newJudgedCache(most int) judgedCache {
 	if err != nil {
 		panic(err) // only for a size under one
 	}
-	saved, err := lru.New[savedTray, *judged](most)
+	saved, err := lru.New[savedTray, *openTray](most)
 	if err != nil {
 		panic(err)
 	}
@@ -122,94 +114,4 @@ func (a *App) ReviewTray(r *job.Reading, larder *food.Larder, h *House) (review.
 		return review.Review{}, err
 	}
 	return v.review, nil
-}
-
-// Move is where an element would lie.
-type Move struct {
-	ID string
-	To geom.Pose
-}
-
-// saved is the prepared review of a tray of a job as it was saved in a revision.
-func (a *App) saved(ctx context.Context, id string, revision int64, which int) (*judged, error) {
-	key := savedTray{id, revision, which}
-	if v, ok := a.judged.saved.Get(key); ok {
-		return v, nil
-	}
-	h, err := a.House(ctx)
-	if err != nil {
-		return nil, err
-	}
-	now, err := a.savedTray(ctx, id, which, h)
-	if err == nil && now.revision != revision {
-		err = store.ErrConflict
-	}
-	if err != nil {
-		return nil, err
-	}
-	v := prepare(now.tray(), now.larder)
-	a.judged.saved.Add(key, v)
-	return v, nil
-}
-
-// ReviewMoves judges a tray of a saved job with some elements moved and everything else
-// where it was saved. It is fast enough to follow a hand.
-func (a *App) ReviewMoves(ctx context.Context, id string, revision int64, which int, moves []Move) (review.Review, error) {
-	v, err := a.saved(ctx, id, revision, which)
-	if err != nil {
-		return review.Review{}, err
-	}
-	v.mu.Lock()
-	defer v.mu.Unlock()
-	otherwise := map[int]tray.Element{}
-	for i, m := range moves {
-		k := v.live.Tray().Find(m.ID)
-		if k < 0 {
-			return review.Review{}, fault.Bad(fmt.Sprintf("moves[%d].id", i), "there is no element %.60q on this tray", m.ID)
-		}
-		e := v.home[k]
-		e.MoveTo(m.To)
-		otherwise[k] = e
-	}
-	return v.with(otherwise), nil
-}
-
-// Carrying is how a tray lies while something is held over it, and what the second look says of that.
-type Carrying struct {
-	At     geom.Pose // where what is held would be put down
-	Shifts []arrange.Shift
-	Stuck  []string
-	Review review.Review
-}
-
-// CarryOver tells how everything on a tray of a saved job makes room for an element of it that is held
-// at a pose; where it hugs, it is drawn against what it comes near to. It is fast enough to follow a hand.
-func (a *App) CarryOver(ctx context.Context, id string, revision int64, which int, held Move, along []string, hugs bool) (Carrying, error) {
-	v, err := a.saved(ctx, id, revision, which)
-	if err != nil {
-		return Carrying{}, err
-	}
-	v.mu.Lock()
-	defer v.mu.Unlock()
-	t := v.live.Tray()
-	inHand := append([]string{held.ID}, along...)
-	if v.carry == nil || !slices.Equal(v.carried, inHand) {
-		was := t.Clone()
-		copy(was.Elements, v.home)
-		if v.carry, err = arrange.NewCarry(was, held.ID, along...); err != nil {
-			v.carry = nil
-			return Carrying{}, err
-		}
-		v.carried = inHand
-	}
-	at := v.carry.At
-	if hugs {
-		at = v.carry.Hugging
-	}
-	now := at(ctx, held.To)
-	out := Carrying{At: now.At, Shifts: now.Shifts, Review: v.with(now.Elements)}
-	for _, k := range now.Stuck {
-		out.Stuck = append(out.Stuck, t.Elements[k].ID)
-	}
-	return out, nil
 }

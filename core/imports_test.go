@@ -154,6 +154,7 @@ var order = [][]string{
 	{"shop", "review", "schedule"},
 	{"prep"}, // knows no arranger
 	{"price", "arrange", "lens"},
+	{"edit"},
 	{"weighing", "plan/plantest"}, // plantest lays jobs for tests alone
 	{"learn"},
 }

@@ -43,7 +43,7 @@ func mostOf(operation string) int64 {
 		return photo.MaxBytes
 	case "bringIn":
 		return bundle.MaxPacked
-	case "saveSettings", "tick", "createFood", "saveStock", "reviewMoves", "carry", "saveVessel":
+	case "saveSettings", "tick", "createFood", "saveStock", "edit", "saveVessel":
 		return 256 << 10
 	case "enter", "setDoor", "makeKey", "leave", "putOut": // a stranger's may be among them
 		return strangersBody

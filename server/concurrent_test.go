@@ -62,14 +62,16 @@ func TestSavesAndReviewsAtOnce(t *testing.T) {
 				e.MoveTo(at)
 				raw := file(t, tr)
 				want := review.Of(tr.Trays[0], tr.Larder(larder)).Score
-				var judged, moved struct{ Score float64 }
+				var judged struct{ Score float64 }
+				var moved told
 				d.ask("POST", "/api/v1/review", raw).into(t, &judged)
 				if a := d.ask("PUT", id, raw, "If-Match", fmt.Sprintf(`"%d"`, n)); a.status != http.StatusOK {
 					t.Errorf("job %d, save %d: %d %s", i, n, a.status, a.body)
 				}
-				d.ask("POST", id+"/review", fmt.Appendf(nil, `{"revision":%d,"moves":[]}`, n+1)).into(t, &moved)
-				if judged.Score != want || moved.Score != want {
-					t.Errorf("job %d, save %d: %v when judged, %v when kept, want %v", i, n, judged.Score, moved.Score, want)
+				held := fmt.Sprintf(`{"kind":"move","ids":[%q],"alone":true,"to":{"x":%v,"y":%v,"turn_deg":%v}}`, e.ID, e.X, e.Y, e.TurnDeg)
+				d.ask("POST", id+"/edits", fmt.Appendf(nil, `{"revision":%d,"preview":true,"command":%s}`, n+1, held)).into(t, &moved)
+				if judged.Score != want || moved.Review.Score != want {
+					t.Errorf("job %d, save %d: %v when judged, %v when kept, want %v", i, n, judged.Score, moved.Review.Score, want)
 				}
 			}
 		})

@@ -8,14 +8,11 @@ import (
 	"slices"
 	"testing"
 
-	"happytray/core/board"
-	"happytray/core/food"
-	"happytray/core/geom"
 	"happytray/core/tray"
 	"happytray/server/api"
 )
 
-// handed reads an answer of /by-hand or /like as a tray file.
+// handed reads an answer of /like as a tray file.
 func handed(t *testing.T, a answer) (doc struct {
 	Elements []tray.Element `json:"elements"`
 	Vessels  []struct {
@@ -23,67 +20,12 @@ func handed(t *testing.T, a answer) (doc struct {
 	} `json:"vessels"`
 }) {
 	t.Helper()
-	var out api.HandAnswer
+	var out api.LaidAnswer
 	a.into(t, &out)
 	if err := json.Unmarshal(out.Tray, &doc); err != nil {
 		t.Fatal(err)
 	}
 	return doc
-}
-
-// Each act of a hand is done over HTTP, and what cannot be done is refused with a sentence.
-func TestByHand(t *testing.T) {
-	d := open(t, db.DSN())
-	j := laid(t, 12)
-	tr, raw := j.Trays[0], file(t, j)
-	find := func(want func(e *tray.Element) bool) string {
-		i := slices.IndexFunc(tr.Elements, func(e tray.Element) bool { return e.Placed && want(&e) })
-		if i < 0 {
-			t.Fatal("the tray lacks something")
-		}
-		return tr.Elements[i].ID
-	}
-	bowl := find(func(e *tray.Element) bool { return e.Vessel != "" })
-	heap := find(func(e *tray.Element) bool { return e.Vessel == "" && e.Kind() == food.KindLoose && e.Count > 4 })
-	row := find(func(e *tray.Element) bool { return e.Vessel == "" && e.Kind() == food.KindRow && e.Count > 4 })
-	act := func(more string) answer {
-		return d.ask("POST", "/api/v1/by-hand", fmt.Appendf(nil, `{"tray":%s,%s}`, raw, more))
-	}
-	at := func(doc []tray.Element, id string) *tray.Element {
-		return &doc[slices.IndexFunc(doc, func(e tray.Element) bool { return e.ID == id })]
-	}
-	was := at(tr.Elements, heap)
-	if doc := handed(t, act(fmt.Sprintf(`"kind":"duplicate","element":%q`, heap))); len(doc.Elements) != len(tr.Elements)+1 {
-		t.Errorf("duplicated, %d elements of %d", len(doc.Elements), len(tr.Elements))
-	}
-	if doc := handed(t, act(fmt.Sprintf(`"kind":"amount","element":%q,"count":%d`, heap, was.Count-2))); at(doc.Elements, heap).Count != was.Count-2 {
-		t.Errorf("two less: %d of %d", at(doc.Elements, heap).Count, was.Count)
-	}
-	if doc := handed(t, act(fmt.Sprintf(`"kind":"lift","element":%q,"lift_mm":20`, bowl))); at(doc.Elements, bowl).Pieces[0].ZMM != 20 {
-		t.Error("it is not lifted")
-	}
-	if doc := handed(t, act(fmt.Sprintf(`"kind":"move","moves":[{"id":%q,"x":%v,"y":%v,"turn_deg":0},{"id":%q,"x":%v,"y":%v,"turn_deg":10}]`, bowl, was.X, was.Y, row, tr.Elements[0].X, tr.Elements[0].Y))); at(doc.Elements, bowl).X == at(tr.Elements, bowl).X {
-		t.Error("nothing was moved")
-	}
-	vs := board.BuiltInCabinet().Vessels()
-	large := vs[len(vs)-1].ID
-	if doc := handed(t, act(fmt.Sprintf(`"kind":"vessel","element":%q,"vessel":%q`, bowl, large))); at(doc.Elements, bowl).Vessel != large {
-		t.Errorf("it stands in %s", at(doc.Elements, bowl).Vessel)
-	}
-	for more, status := range map[string]int{
-		`"kind":"fly","element":"x"`: 400, `"kind":"swap"`: 422, `"kind":"move"`: 422,
-		fmt.Sprintf(`"kind":"swap","element":%q,"other":"nobody"`, bowl):                  422,
-		fmt.Sprintf(`"kind":"vessel","element":%q,"vessel":"no-such"`, bowl):              422,
-		fmt.Sprintf(`"kind":"lift","element":%q,"lift_mm":900`, bowl):                     400,
-		fmt.Sprintf(`"kind":"bend","element":%q,"path":[[1,2],[3]]`, row):                 400,
-		fmt.Sprintf(`"kind":"open","element":%q,"open":1.2`, heap):                        422,
-		`"kind":"move","moves":[{"id":"nobody","x":1,"y":1,"turn_deg":0}]`:                422,
-		fmt.Sprintf(`"kind":"move","moves":[{"id":%q,"x":1e7,"y":1,"turn_deg":0}]`, bowl): 400,
-	} {
-		if a := act(more); a.status != status || !bytes.Contains(a.body, []byte(`"title"`)) {
-			t.Errorf("%s: %d, want %d: %.200s", more, a.status, status, a.body)
-		}
-	}
 }
 
 // A tray is seen through lenses, drawn from all sides, and laid like another.
@@ -246,30 +188,5 @@ func TestSavedStates(t *testing.T) {
 	}
 	if a := d.ask("GET", "/api/v1/jobs/nobody/head", nil); a.status != 404 && a.status != 400 {
 		t.Errorf("the head of nothing: %d", a.status)
-	}
-}
-
-// What is pushed over the edge goes as far as the edge lets it, and it is said by how much less.
-func TestWhatIsDrawnInIsSaid(t *testing.T) {
-	d := open(t, db.DSN())
-	j := laid(t, 6)
-	tr := j.Trays[0]
-	k := slices.IndexFunc(tr.Elements, func(e tray.Element) bool { return e.Placed && e.Vessel != "" })
-	e := &tr.Elements[k]
-	from := e.Pose()
-	box := tr.Board.FoodZone.Bounds()
-	for name, by := range map[string]float64{"over the edge": box.Max.X - from.X + 5, "a little": 0} {
-		moved := j.Clone()
-		moved.Trays[0].Elements[k].MoveTo(geom.Pose{X: from.X + by, Y: from.Y, Turn: from.Turn})
-		raw, err := json.Marshal(map[string]any{"tray": json.RawMessage(file(t, moved)), "element": e.ID, "from": map[string]float64{"x": from.X, "y": from.Y, "turn_deg": from.Turn}})
-		if err != nil {
-			t.Fatal(err)
-		}
-		a := d.ask("POST", "/api/v1/give-way", raw)
-		var out api.GiveWayAnswer
-		a.into(t, &out)
-		if drawn := out.DrawnInMm != nil && *out.DrawnInMm > 5; a.status != 200 || drawn != (by > 1) {
-			t.Errorf("%s: %d, drawn in %v", name, a.status, out.DrawnInMm)
-		}
 	}
 }

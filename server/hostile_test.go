@@ -101,7 +101,7 @@ func TestHostileInput(t *testing.T) {
 	}
 	briefs := []string{"outlook", "plan", "amounts"}
 	trays := []string{"replan", "review", "scene", "basket", "prep", "savings", "quote", "arrange"}
-	others := []string{"choice", "substitutes", "put", "give-way", "mend", "jobs", "foods", "boards"}
+	others := []string{"choice", "substitutes", "mend", "jobs/" + j.Id + "/edits", "jobs", "foods", "boards"}
 	for name, body := range hostile(tr) {
 		ofTray := strings.Contains(body, `"elements"`)
 		for _, p := range briefs {

@@ -15,7 +15,6 @@ import (
 	"happytray/core/brief"
 	"happytray/core/document"
 	"happytray/core/fault"
-	"happytray/core/geom"
 	"happytray/server/api"
 	"happytray/store"
 )
@@ -368,54 +367,4 @@ func ofSaved[T any](s *Server, c *gin.Context, work func(context.Context) (T, er
 		return
 	}
 	c.JSON(http.StatusOK, v)
-}
-
-// Carry answers where everything on a saved tray makes room for what is held over it.
-func (s *Server) Carry(c *gin.Context, id api.JobId) {
-	var in api.CarryAsked
-	if err := document.Read(body(c), &in); err != nil {
-		s.fail(c, aJob, err)
-		return
-	}
-	leave, ok := s.turn(c, s.works, nil)
-	if !ok {
-		return
-	}
-	defer leave()
-	got, err := s.app.CarryOver(c.Request.Context(), id, in.Revision, or(in.Tray, 0), app.Move{ID: in.Element, To: geom.Pose{X: in.X, Y: in.Y, Turn: in.TurnDeg}}, or(in.Along, nil), or(in.Hugs, false))
-	if err != nil {
-		s.fail(c, aJob, err)
-		return
-	}
-	out := gin.H{"at": [3]float64{got.At.X, got.At.Y, got.At.Turn}, "stuck": list(got.Stuck), "review": got.Review}
-	shifts := make([][5]float64, len(got.Shifts))
-	for i, m := range got.Shifts {
-		shifts[i] = [5]float64{float64(m.Element), float64(m.Piece), m.At.X, m.At.Y, m.TurnDeg}
-	}
-	out["shifts"] = shifts
-	c.JSON(http.StatusOK, out)
-}
-
-// ReviewMoves judges the saved tray with some elements moved.
-func (s *Server) ReviewMoves(c *gin.Context, id api.JobId) {
-	var in api.Moves
-	if err := document.Read(body(c), &in); err != nil {
-		s.fail(c, aJob, err)
-		return
-	}
-	leave, ok := s.turn(c, s.works, nil)
-	if !ok {
-		return
-	}
-	defer leave()
-	moves := make([]app.Move, len(in.Moves))
-	for i, m := range in.Moves {
-		moves[i] = app.Move{ID: m.Id, To: geom.Pose{X: m.X, Y: m.Y, Turn: m.TurnDeg}}
-	}
-	rev, err := s.app.ReviewMoves(c.Request.Context(), id, in.Revision, or(in.Tray, 0), moves)
-	if err != nil {
-		s.fail(c, aJob, err)
-		return
-	}
-	c.JSON(http.StatusOK, rev)
 }

@@ -4,7 +4,6 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
-	"math"
 	"net/http"
 	"time"
 
@@ -14,7 +13,6 @@ import (
 	"happytray/app/template"
 	"happytray/art"
 	"happytray/core/arrange"
-	"happytray/core/board"
 	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/food"
@@ -50,105 +48,18 @@ func asked[T any](s *Server, c *gin.Context, q *queue, in any, raw func() []byte
 	reply(s, c, v, err)
 }
 
-// Put lays one element by hand, finds room for it, or gives it another form.
-func (s *Server) Put(c *gin.Context) {
-	var in api.PutRequest
-	asked(s, c, s.works, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder, _ func(*tray.Tray) (api.Document, error)) (out api.PutAnswer, err error) {
-		room := true
-		var e tray.Element
-		switch {
-		case in.Form != nil:
-			e, err = arrange.Reform(t, larder, in.Element, *in.Form)
-		case in.At != nil:
-			e, err = arrange.Put(t, larder, in.Element, geom.Pose{X: in.At.X, Y: in.At.Y, Turn: in.At.TurnDeg})
-		default:
-			e, room, err = arrange.FindRoom(c.Request.Context(), t, larder, in.Element)
-		}
-		if err != nil {
-			return out, err
-		}
-		out.Room = room
-		out.Element, err = json.Marshal(e)
-		return out, err
-	})
-}
-
-// GiveWay lets the neighbours of a moved element make room for it.
-func (s *Server) GiveWay(c *gin.Context) {
-	var in api.GiveWayAsked
-	asked(s, c, s.works, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder, written func(*tray.Tray) (api.Document, error)) (out api.GiveWayAnswer, err error) {
-		if t.Find(in.Element) < 0 {
-			return out, fault.Bad("element", "there is no element %.60q on this tray", in.Element)
-		}
-		e := &t.Elements[t.Find(in.Element)]
-		if !e.Placed {
-			return out, fault.Bad("element", "%.60q does not lie on the board", in.Element)
-		}
-		to := e.Pose()
-		e.MoveTo(geom.Pose{X: in.From.X, Y: in.From.Y, Turn: in.From.TurnDeg}) // where it came from is room for the others
-		room, err := arrange.MakeRoom(c.Request.Context(), t, larder, in.Element, to)
-		if err != nil {
-			return out, err
-		}
-		now := room.Tray.Elements[room.Tray.Find(in.Element)].Pose()
-		if d := math.Hypot(now.X-to.X, now.Y-to.Y); d > 0 {
-			d = math.Round(10*d) / 10
-			out.DrawnInMm = &d
-		}
-		out.Lifted = list(room.Lifted)
-		out.Fewer = fewer(room)
-		if out.Moved = len(room.Moved)+len(room.Lifted)+len(room.Fewer) > 0 || now != to; out.Moved {
-			raw, bad := written(room.Tray)
-			out.Tray, err = &raw, bad
-		}
-		return out, err
-	})
-}
-
-func fewer(room arrange.Room) []api.Fewer {
+func fewer(all []arrange.Fewer) []api.Fewer {
 	out := []api.Fewer{}
-	for _, f := range room.Fewer {
+	for _, f := range all {
 		out = append(out, api.Fewer{Id: f.ID, Pieces: f.Pieces})
 	}
 	return out
 }
 
-// ByHand does one act of a hand, or moves several things together, and lets everything else make room.
-func (s *Server) ByHand(c *gin.Context) {
-	var in api.HandAsked
-	asked(s, c, s.works, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder, written func(*tray.Tray) (api.Document, error)) (out api.HandAnswer, err error) {
-		var room arrange.Room
-		if in.Kind == api.HandAskedKindMove {
-			var held []arrange.Held
-			for _, m := range or(in.Moves, nil) {
-				held = append(held, arrange.Held{ID: m.Id, At: geom.Pose{X: m.X, Y: m.Y, Turn: m.TurnDeg}})
-			}
-			room, err = arrange.MakeRoomFor(c.Request.Context(), t, larder, held...)
-		} else {
-			act := arrange.Act{Kind: string(in.Kind), Element: or(in.Element, ""), Other: or(in.Other, ""), Count: or(in.Count, 0), LiftMM: or(in.LiftMm, 0), Deg: or(in.Deg, 0), Open: or(in.Open, 0)}
-			for _, q := range or(in.Path, nil) {
-				act.Path = append(act.Path, geom.Pt(q[0], q[1]))
-			}
-			if act.Kind == "vessel" {
-				if act.Vessel, err = s.vessel(c.Request.Context(), t, larder, act.Element, in.Vessel); err != nil {
-					return out, err
-				}
-			}
-			room, err = arrange.ByHand(c.Request.Context(), t, larder, act)
-		}
-		if err != nil {
-			return out, err
-		}
-		out.Lifted, out.Fewer = list(room.Lifted), fewer(room)
-		out.Tray, err = written(room.Tray)
-		return out, err
-	})
-}
-
 // LayLike lays a tray as one of a saved job is laid. It works as hard as a short search.
 func (s *Server) LayLike(c *gin.Context) {
 	var in api.LikeAsked
-	asked(s, c, s.searches, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder, written func(*tray.Tray) (api.Document, error)) (out api.HandAnswer, err error) {
+	asked(s, c, s.searches, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder, written func(*tray.Tray) (api.Document, error)) (out api.LaidAnswer, err error) {
 		other, err := s.app.LaidTray(c.Request.Context(), template.Laid{Job: in.Job, Revision: or(in.Revision, 0), Tray: or(in.Which, 0)})
 		if err != nil {
 			return out, err
@@ -157,31 +68,10 @@ func (s *Server) LayLike(c *gin.Context) {
 		if err != nil {
 			return out, err
 		}
-		out.Lifted, out.Fewer = list(room.Lifted), fewer(room)
+		out.Lifted, out.Fewer = list(room.Lifted), fewer(room.Fewer)
 		out.Tray, err = written(room.Tray)
 		return out, err
 	})
-}
-
-// vessel is one of a tray's vessels, or of the house's; where none is named, the next that holds the element.
-func (s *Server) vessel(ctx context.Context, t *tray.Tray, larder *food.Larder, element string, id *string) (*board.Vessel, error) {
-	h, err := s.app.House(ctx)
-	if err != nil {
-		return nil, err
-	}
-	vessels := h.Cabinet.Vessels()
-	if id == nil {
-		return arrange.NextVessel(t, larder, element, vessels)
-	}
-	if v, ok := t.Vessel(*id); ok {
-		return &v, nil
-	}
-	for _, v := range vessels {
-		if v.ID == *id {
-			return &v, nil
-		}
-	}
-	return nil, fault.Bad("vessel", "there is no vessel %.60q", *id)
 }
 
 // Mend looks for the change that helps most against a finding. It works as hard as a search.
@@ -266,6 +156,12 @@ func (s *Server) Scene(c *gin.Context) {
 // wishSeconds bounds how long is looked for what would take everything.
 const wishSeconds = 3
 
+// How long a search goes on where nobody says: by then most of what it finds is found (docs/arranging.md).
+const (
+	pays        = 3.0 // seconds
+	paysForWays = 7.0
+)
+
 // lines writes lines of JSON to a client that must read them: one that does not ends
 // the search, so that it keeps nobody from theirs.
 type lines struct {
@@ -311,7 +207,12 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 		return
 	}
 	larder := j.Larder(h.Larder)
-	o := arrange.Options{Seconds: or(params.Seconds, 3), Effort: or(params.Effort, 0), Seed: j.Trays[0].Seed, Style: string(or(params.Style, ""))}
+	ways := or(params.Ways, 1)
+	usual := pays
+	if ways > 1 {
+		usual = paysForWays
+	}
+	o := arrange.Options{Seconds: or(params.Seconds, usual), Effort: or(params.Effort, 0), Seed: j.Trays[0].Seed, Style: string(or(params.Style, "")), Only: or(params.Only, nil), Afresh: or(params.Afresh, false)}
 	if params.Seed != nil {
 		o.Seed = uint64(*params.Seed)
 	}
@@ -336,9 +237,12 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 		}
 		out.send(l)
 	}
-	last, err := s.search(ctx, j, larder, o, or(params.Ways, 1))
+	last, err := s.search(ctx, j, larder, o, ways)
 	if err != nil {
-		if ctx.Err() == nil {
+		switch bad := (*fault.Error)(nil); {
+		case errors.As(err, &bad) && !c.Writer.Written():
+			s.fail(c, aThing, err)
+		case ctx.Err() == nil:
 			s.log.Error("search failed", "error", err)
 		}
 		return

@@ -7,13 +7,10 @@ import (
 	"fmt"
 	"io"
 	"log/slog"
-	"math"
 	"net/http"
 	"net/http/httptest"
 	"os"
 	"path/filepath"
-	"reflect"
-	"slices"
 	"strings"
 	"testing"
 	"testing/fstest"
@@ -32,7 +29,6 @@ import (
 	"happytray/core/geom"
 	"happytray/core/job"
 	"happytray/core/plan"
-	"happytray/core/tray"
 	"happytray/server/api"
 	"happytray/store"
 	"happytray/store/dbtest"
@@ -265,7 +261,7 @@ func TestJobFromBriefToUndo(t *testing.T) {
 func TestEverythingThatIsReckoned(t *testing.T) {
 	d := open(t, db.DSN())
 	tr := laid(t, 8)
-	raw, first := file(t, tr), tr.Trays[0].Elements[0].ID
+	raw := file(t, tr)
 	for _, path := range []string{"/api/v1/review", "/api/v1/scene", "/api/v1/basket", "/api/v1/prep"} {
 		if a := d.ask("POST", path, raw); a.status != 200 {
 			t.Errorf("%s: %d %.200s", path, a.status, a.body)
@@ -282,28 +278,10 @@ func TestEverythingThatIsReckoned(t *testing.T) {
 			t.Errorf("%s: %d %.200s", path, a.status, a.body)
 		}
 	}
-	put := func(rest string) answer {
-		return d.ask("POST", "/api/v1/put", []byte(`{"tray":`+string(raw)+`,`+rest+`}`))
-	}
-	var got struct {
-		Element tray.Element
-		Room    bool
-	}
-	put(`"element":"`+first+`","at":{"x":111,"y":99,"turn_deg":30}`).into(t, &got)
-	if got.Element.X != 111 || !got.Element.Placed || got.Element.ID != first {
-		t.Errorf("%+v", got)
-	}
-	if a := put(`"element":"nobody"`); a.status != 422 {
-		t.Errorf("%d %s", a.status, a.body)
-	}
-	if a := put(`"element":"` + first + `","form":"pyramid"`); a.status != 422 {
-		t.Errorf("%d %s", a.status, a.body)
-	}
 }
 
-// A bowl is pushed into its neighbours: they give way, and a finding is mended, or it
-// is said that nothing helps.
-func TestGiveWayAndMend(t *testing.T) {
+// A bowl was pushed into its neighbours: a finding is mended, or it is said that nothing helps.
+func TestMend(t *testing.T) {
 	d := open(t, db.DSN())
 	plan := d.ask("POST", "/api/v1/plan", []byte(`{"guests":{"adults":4},"month":9}`)).body
 	var laid json.RawMessage
@@ -335,14 +313,6 @@ func TestGiveWayAndMend(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	var way struct {
-		Moved bool            `json:"moved"`
-		Tray  json.RawMessage `json:"tray"`
-	}
-	d.ask("POST", "/api/v1/give-way", []byte(fmt.Sprintf(`{"tray":%s,"element":%q,"from":{"x":%v,"y":%v,"turn_deg":%v}}`, raw, e.ID, from.X, from.Y, from.Turn))).into(t, &way)
-	if !way.Moved || way.Tray == nil {
-		t.Errorf("nothing gave way: %v", way.Moved)
-	}
 	var rev struct {
 		Score    float64
 		Findings []struct {
@@ -367,113 +337,8 @@ func TestGiveWayAndMend(t *testing.T) {
 			t.Errorf("mended, it scores %v after %v", rev.Score, before)
 		}
 	}
-	for body, status := range map[string]int{
-		fmt.Sprintf(`{"tray":%s,"element":"nobody","from":{"x":0,"y":0,"turn_deg":0}}`, raw): 422,
-		fmt.Sprintf(`{"tray":%s,"element":"x"}`, raw):                                        400,
-		`{"tray":{},"element":"x","from":{"x":0,"y":0,"turn_deg":0}}`:                        422,
-	} {
-		if a := d.ask("POST", "/api/v1/give-way", []byte(body)); a.status != status {
-			t.Errorf("%.40s: %d, want %d", body[len(body)-40:], a.status, status)
-		}
-	}
 	if a := d.ask("POST", "/api/v1/mend", []byte(`{"tray":{"format":"happytray/1","title":"x","brief":{"guests":{"adults":1}},"board":null,"vessels":[],"elements":[],"reserve":[],"rules":{},"seed":1},"check":"fit.gap","elements":[],"at":[0,0]}`)); a.status != 422 {
 		t.Errorf("without a board: %d", a.status)
-	}
-}
-
-// A review of moves against a saved tray equals the review of the tray so moved.
-func TestReviewOfMoves(t *testing.T) {
-	d := open(t, db.DSN())
-	tr := laid(t, 8)
-	j := d.make("Moved about", `{"guests":{"adults":8}}`)
-	id := "/api/v1/jobs/" + j.Id
-	if a := d.ask("PUT", id, file(t, tr), "If-Match", `"1"`); a.status != 200 {
-		t.Fatal(string(a.body))
-	}
-	for k, e := range tr.Trays[0].Elements[:6] {
-		at := e.Pose()
-		at.X, at.Turn = at.X+float64(7*k), at.Turn+15
-		a := d.ask("POST", id+"/review", []byte(fmt.Sprintf(`{"revision":2,"moves":[{"id":%q,"x":%v,"y":%v,"turn_deg":%v}]}`, e.ID, at.X, at.Y, at.Turn)))
-		moved := tr.Clone()
-		moved.Trays[0].Elements[k].MoveTo(at)
-		full := d.ask("POST", "/api/v1/review", file(t, moved))
-		var x, y api.Review
-		a.into(t, &x)
-		full.into(t, &y)
-		if x.Score != y.Score || len(x.Findings) != len(y.Findings) {
-			t.Errorf("%s: %v by moves, %v by the whole tray", e.ID, x.Score, y.Score)
-		}
-	}
-	for body, status := range map[string]int{
-		`{"revision":1,"moves":[]}`:                                         412,
-		`{"revision":2,"moves":[{"id":"nobody","x":1,"y":1,"turn_deg":0}]}`: 422,
-		`{"revision":2,"moves":[{"id":"a","x":1e9,"y":1,"turn_deg":0}]}`:    400,
-		`{"revision":2,"moves":[{"id":"a","x":"1","y":1,"turn_deg":0}]}`:    400,
-		`{"revision":2,"moves":[` + strings.Repeat(`{},`, 401) + `{}]}`:     400,
-		`{"revision":2}`: 400, `{"revision":2,"moves":[],"and":1}`: 400, `[]`: 400, ``: 400, `{`: 400,
-	} {
-		if a := d.ask("POST", id+"/review", []byte(body)); a.status != status {
-			t.Errorf("%.60s: %d, want %d: %s", body, a.status, status, a.body)
-		}
-	}
-}
-
-// What is held over a saved tray is answered by where others make room, judged as it lies then; moves
-// asked in between are judged as if nothing had been held.
-func TestCarry(t *testing.T) {
-	d := open(t, db.DSN())
-	tr := laid(t, 8)
-	j := d.make("Carried about", `{"guests":{"adults":8}}`)
-	id := "/api/v1/jobs/" + j.Id
-	if a := d.ask("PUT", id, file(t, tr), "If-Match", `"1"`); a.status != 200 {
-		t.Fatal(string(a.body))
-	}
-	k := slices.IndexFunc(tr.Trays[0].Elements, func(e tray.Element) bool { return e.Vessel != "" })
-	e := tr.Trays[0].Elements[k]
-	hold := func(dx float64) []byte {
-		return fmt.Appendf(nil, `{"revision":2,"element":%q,"x":%v,"y":%v,"turn_deg":%v}`, e.ID, e.X+dx, e.Y, e.TurnDeg)
-	}
-	var home, away, still, back api.CarryAnswer
-	var before, after api.Review
-	d.ask("POST", id+"/review", []byte(`{"revision":2,"moves":[]}`)).into(t, &before)
-	d.ask("POST", id+"/carry", hold(0)).into(t, &home)
-	d.ask("POST", id+"/carry", hold(60)).into(t, &away)
-	d.ask("POST", id+"/review", []byte(`{"revision":2,"moves":[]}`)).into(t, &after)
-	d.ask("POST", id+"/carry", hold(60)).into(t, &still)
-	d.ask("POST", id+"/carry", hold(0)).into(t, &back)
-	if len(away.Shifts) < 2 || !reflect.DeepEqual(away, still) {
-		t.Errorf("%d pieces make room, then %d", len(away.Shifts), len(still.Shifts))
-	}
-	if !reflect.DeepEqual(home, back) || len(home.Shifts) != len(e.Pieces) {
-		t.Errorf("back where it lay %d pieces lie otherwise", len(back.Shifts))
-	}
-	if before.Score != after.Score || before.Score != home.Review.Score {
-		t.Errorf("%v before, %v after, %v held where it lay", before.Score, after.Score, home.Review.Score)
-	}
-	// with a second in the hand it goes as far, and drawn against things it is told how far
-	o := tr.Trays[0].Elements[slices.IndexFunc(tr.Trays[0].Elements, func(o tray.Element) bool { return o.ID != e.ID && o.Placed })]
-	var both, hugged api.CarryAnswer
-	d.ask("POST", id+"/carry", bytes.Replace(hold(60), []byte("{"), fmt.Appendf(nil, `{"along":[%q],`, o.ID), 1)).into(t, &both)
-	d.ask("POST", id+"/carry", bytes.Replace(hold(60), []byte("{"), []byte(`{"hugs":true,`), 1)).into(t, &hugged)
-	d.ask("POST", id+"/carry", hold(60)).into(t, &still)
-	if both.At[0] != e.X+60 || math.Hypot(hugged.At[0]-away.At[0], hugged.At[1]-away.At[1]) > 12 {
-		t.Errorf("held at %v with another, at %v against something, at %v alone", both.At, hugged.At, away.At)
-	}
-	if !reflect.DeepEqual(away, still) {
-		t.Error("what was carried before changes the answer")
-	}
-	for body, status := range map[string]int{
-		`{"revision":2,"along":["nobody"],"element":"` + e.ID + `","x":1,"y":1,"turn_deg":0}`: 422,
-		`{"revision":1,"element":"` + e.ID + `","x":1,"y":1,"turn_deg":0}`:                    412,
-		`{"revision":2,"element":"nobody","x":1,"y":1,"turn_deg":0}`:                          422,
-		`{"revision":2,"element":"` + e.ID + `","x":1e9,"y":1,"turn_deg":0}`:                  400,
-		`{"revision":2,"element":"` + e.ID + `","x":1,"y":1}`:                                 400,
-		`{"revision":2,"tray":7,"element":"a","x":1,"y":1,"turn_deg":0}`:                      422,
-		`{`: 400, ``: 400,
-	} {
-		if a := d.ask("POST", id+"/carry", []byte(body)); a.status != status {
-			t.Errorf("%.80s: %d, want %d: %s", body, a.status, status, a.body)
-		}
 	}
 }
 

@@ -241,16 +241,12 @@ func TestAJobOfSeveralTrays(t *testing.T) {
 	}
 	second := 1
 	ask := func(which *int, id string) answer {
-		raw, err := json.Marshal(api.Moves{Revision: j.Revision, Tray: which, Moves: []struct {
-			Id      string  `json:"id"`
-			TurnDeg float64 `json:"turn_deg"`
-			X       float64 `json:"x"`
-			Y       float64 `json:"y"`
-		}{{Id: id, X: 10, Y: 10}}})
+		yes := true
+		raw, err := json.Marshal(api.EditAsked{Revision: j.Revision, Tray: which, Preview: &yes, Command: api.Command{Kind: api.CommandKindLock, Ids: []string{id}}})
 		if err != nil {
 			t.Fatal(err)
 		}
-		return d.ask("POST", "/api/v1/jobs/"+j.Id+"/review", raw)
+		return d.ask("POST", "/api/v1/jobs/"+j.Id+"/edits", raw)
 	}
 	if a := ask(&second, whole.Trays[1].Elements[0].ID); a.status != 200 {
 		t.Errorf("%d %s", a.status, a.body)

@@ -135,19 +135,16 @@ type drop struct {
 }
 
 func dropped(t *tray.Tray, before review.Review, k int, to geom.Pose) (d drop) {
-	began := time.Now()
-	room, err := arrange.MakeRoom(ctx, t, larder, t.Elements[k].ID, to)
-	d.put = time.Since(began)
-	if err != nil {
-		panic(err)
-	}
 	c, err := arrange.NewCarry(t, t.Elements[k].ID)
 	if err != nil {
 		panic(err)
 	}
-	began = time.Now()
+	began := time.Now()
 	c.At(ctx, to)
 	d.carry = time.Since(began)
+	began = time.Now()
+	room := c.PutDown(ctx, larder)
+	d.put = time.Since(began)
 	after := review.Of(room.Tray, larder)
 	d.legal, d.lost, d.checks = after.Legal(), before.Score-after.Score, map[string]float64{}
 	for _, c := range before.Checks {

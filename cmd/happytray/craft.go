@@ -17,6 +17,7 @@ import (
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/document"
+	"happytray/core/edit"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -246,14 +247,17 @@ func putCommand() *cobra.Command {
 		if !cmd.Flags().Changed("turn") {
 			turn = t.Elements[k].TurnDeg
 		}
-		room, err := arrange.MakeRoom(context.Background(), t, larder, id, geom.Pose{X: x, Y: y, Turn: turn})
+		fixed := t.Elements[k].Locked // who names it means it
+		t.Elements[k].Locked = false
+		res, err := edit.Apply(context.Background(), t, larder, edit.Command{Kind: edit.Move, IDs: []string{id}, To: &geom.Pose{X: x, Y: y, Turn: turn}})
 		if err != nil {
 			return err
 		}
-		if len(room.Lifted) > 0 {
-			fmt.Fprintln(os.Stderr, "No room is left on the board for "+say.And(room.Lifted)+"; beside it they wait.")
+		if len(res.Lifted) > 0 {
+			fmt.Fprintln(os.Stderr, "There is no room on the board for "+say.And(res.Lifted)+" now; it waits beside the board.")
 		}
-		j.Trays[*which-1] = room.Tray
+		res.Tray.Elements[res.Tray.Find(id)].Locked = fixed
+		j.Trays[*which-1] = res.Tray
 		return writeJSON(j)
 	}
 	return c

@@ -33,6 +33,9 @@ type Options struct {
 	Seconds float64 // upper bound on the time taken; 0 means none
 	Workers int     // 0 means one per core
 
+	Only   []string // elements that are laid, the others stay as they are; nil for all that are not locked
+	Afresh bool     // what is laid comes off first, so that another layout may come back than one that is no worse
+
 	// Progress is called with each better layout and after each round, never
 	// from two goroutines at once.
 	Progress func(Progress)
@@ -100,6 +103,9 @@ func Lay(ctx context.Context, t *tray.Tray, larder *food.Larder, o Options) (Res
 	}
 	if err := o.check(); err != nil {
 		return Result{}, err
+	}
+	if len(o.Only) > 0 || o.Afresh {
+		return layChosen(ctx, t, larder, o)
 	}
 	effort := o.Effort
 	if effort == 0 {

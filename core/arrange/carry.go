@@ -2,10 +2,13 @@ package arrange
 
 import (
 	"context"
+	"maps"
+	"slices"
 
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/review"
 	"happytray/core/tray"
 )
 
@@ -18,6 +21,9 @@ type Carry struct {
 	z zone
 	p *parting
 	h hugging
+
+	lies map[int]tray.Element // what lies otherwise in what was shown last, with every piece
+	to   geom.Pose            // where what is held was shown
 }
 
 // Carried is how a tray lies while an element is held at a pose.
@@ -86,6 +92,28 @@ func (c *Carry) Hugging(ctx context.Context, to geom.Pose) Carried {
 	return c.at(ctx, to)
 }
 
+// Alone is At where nothing else makes room, and nothing is drawn inside.
+func (c *Carry) Alone(to geom.Pose) Carried {
+	from := c.t.Elements[c.k].Pose()
+	out := Carried{At: to, Elements: map[int]tray.Element{}}
+	for i := range c.t.Elements {
+		if !c.p.held[i] {
+			continue
+		}
+		e := c.t.Elements[i]
+		e.Pieces = slices.Clone(e.Pieces)
+		turned := geom.Pose{Turn: to.Turn - from.Turn}
+		at := to.At().Add(turned.Apply(e.Pose().At().Sub(from.At())))
+		e.MoveTo(geom.Pose{X: at.X, Y: at.Y, Turn: geom.NormalTurn(e.TurnDeg + turned.Turn)})
+		out.Elements[i] = e
+		for n := range e.Pieces {
+			out.Shifts = append(out.Shifts, Shift{i, n, e.Pieces[n].At, e.Pieces[n].TurnDeg})
+		}
+	}
+	c.lies, c.to = out.Elements, to
+	return out
+}
+
 func (c *Carry) at(ctx context.Context, to geom.Pose) Carried {
 	p := c.p
 	held := c.t.Elements[c.k]
@@ -128,6 +156,7 @@ func (c *Carry) at(ctx context.Context, to geom.Pose) Carried {
 		}
 		out.Elements[l.e] = e
 	}
+	c.lies, c.to = maps.Clone(out.Elements), out.At
 	for i, e := range out.Elements {
 		if e.Kind() == food.KindLoose && e.Vessel == "" {
 			if e.Pieces = c.settled(i, e.Pieces); len(e.Pieces) == 0 {
@@ -141,6 +170,52 @@ func (c *Carry) at(ctx context.Context, to geom.Pose) Carried {
 		}
 	}
 	return out
+}
+
+// PutDown puts what is held down where it was shown last, and everything else stays as it made room then: only
+// what was seen to find none, and loose food that had not found its place yet, is still moved. Where something
+// finds no room like that, room is made anew, from how the tray lay before, if more finds its place so.
+func (c *Carry) PutDown(ctx context.Context, larder *food.Larder) Room {
+	held := make([]int, 0, len(c.p.held))
+	for i := range c.t.Elements { // in the order of the tray
+		if c.p.held[i] && i != c.k {
+			held = append(held, i)
+		}
+	}
+	held = append([]int{c.k}, held...)
+	lies := c.t.Clone()
+	for i, e := range c.lies {
+		e.Pieces = slices.Clone(e.Pieces)
+		if lies.Elements[i] = e; e.Kind() == food.KindLoose && e.Vessel == "" {
+			settleIn(&lies.Elements[i])
+		}
+	}
+	m := newMaking(ctx, larder, c.t, lies, &c.z, held)
+	for _, i := range c.p.active { // loose food settles wherever something made room
+		if l := &c.p.lumps[i]; l.moved() {
+			m.windows = append(m.windows, l.box, l.box.Move(l.by.Mul(-1)))
+		}
+	}
+	loose := c.t.Elements[c.k].Kind() == food.KindLoose
+	out := m.finish(m.part(false), loose)
+	if loose && out.short == 0 && !review.NewLive(out.tray, larder).Fits() { // as pieces that flow may come to lie
+		out.short = m.whole
+	}
+	if out.short > 0 {
+		bare := c.t.Clone()
+		for _, i := range held {
+			to := lies.Elements[i].Pose()
+			if i == c.k { // the middle of what has flowed is another
+				to = c.to
+			}
+			bare.Elements[i].MoveTo(to)
+			drawIn(&c.z, &bare.Elements[i])
+		}
+		if anew := newMaking(ctx, larder, c.t, bare, &c.z, held).best(); anew.short < out.short {
+			out = anew
+		}
+	}
+	return m.room(out)
 }
 
 // settled are the loose pieces of an element that lie in nothing else's.

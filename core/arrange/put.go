@@ -72,8 +72,44 @@ func FindRoom(ctx context.Context, t *tray.Tray, larder *food.Larder, id string)
 		return best, true, nil
 	}
 	mid := t.Board.FoodZone.Centroid()
+	from := e.Pose()
+	if !t.Board.FoodZone.Contains(from.At()) { // it never lay there
+		from = geom.Pose{X: mid.X, Y: mid.Y, Turn: e.TurnDeg}
+	}
+	if best, ok := nearestRoom(ctx, t, larder, id, from); ok {
+		return best, true, nil
+	}
 	put, err := Put(t, larder, id, geom.Pose{X: mid.X, Y: mid.Y, Turn: e.TurnDeg})
 	return put, false, err
+}
+
+// nearestRoom lays an element that stands where it lay, if it has room there, or else as near to that as it has.
+func nearestRoom(ctx context.Context, t *tray.Tray, larder *food.Larder, id string, from geom.Pose) (tray.Element, bool) {
+	put, err := Put(t, larder, id, from)
+	if err != nil || !put.Placed {
+		return put, false
+	}
+	c := t.Clone()
+	k := c.Find(id)
+	put.Locked = false
+	c.Elements[k] = put
+	z := newZone(c.Board)
+	p := newParting(&z, c, []int{k}, false)
+	for i := range p.lumps {
+		l := &p.lumps[i]
+		if l.e != k {
+			continue
+		}
+		l.light = 1 // what is held counts as standing in nothing
+		if p.stuck(i) && !p.nearestFree(ctx, i, math.Hypot(p.z.box.W(), p.z.box.H())) {
+			return put, false
+		}
+		at := l.carries(put.Pose().At())
+		put.MoveTo(geom.Pose{X: at.X, Y: at.Y, Turn: put.TurnDeg + l.turn})
+	}
+	put.Locked = t.Elements[k].Locked
+	c.Elements[k] = put
+	return put, legal(c, larder)
 }
 
 // element finds an element with its food and spec.

@@ -73,9 +73,23 @@ func roomOn(ctx context.Context, larder *food.Larder, was, c *tray.Tray, z *zone
 		made := newZone(c.Board)
 		z = &made
 	}
-	m := making{ctx: ctx, larder: larder, was: was, tray: c, held: held, z: z}
-	for n, k := range held {
+	for _, k := range held {
 		drawIn(z, &c.Elements[k])
+	}
+	m := newMaking(ctx, larder, was, c, z, held)
+	return m.room(m.best())
+}
+
+// room is what an outcome came to.
+func (m *making) room(out outcome) Room {
+	return Room{Tray: out.tray, Moved: movedOf(m.was, out.tray, m.held, out.lifted), Lifted: out.lifted, Fewer: fewerOf(m.tray, out.tray)}
+}
+
+// newMaking readies a tray c on which some elements were put down for the rest to make room; was is the tray
+// before.
+func newMaking(ctx context.Context, larder *food.Larder, was, c *tray.Tray, z *zone, held []int) *making {
+	m := &making{ctx: ctx, larder: larder, was: was, tray: c, held: held, z: z, whole: pieces(c)}
+	for n, k := range held {
 		m.windows = append(m.windows, boxOf(c.Elements[k].Pieces))
 		if o := was.Find(c.Elements[k].ID); o >= 0 && was.Elements[o].Placed && len(was.Elements[o].Pieces) > 0 {
 			from := boxOf(was.Elements[o].Pieces)
@@ -85,9 +99,7 @@ func roomOn(ctx context.Context, larder *food.Larder, was, c *tray.Tray, z *zone
 			m.left = append(m.left, from)
 		}
 	}
-	m.whole = pieces(c)
-	out := m.best()
-	return Room{Tray: out.tray, Moved: movedOf(was, out.tray, held, out.lifted), Lifted: out.lifted, Fewer: fewerOf(c, out.tray)}
+	return m
 }
 
 // Fewer is an element that lies with so many pieces less than before.
@@ -160,7 +172,7 @@ func (m *making) best() outcome {
 		}
 	}
 	for _, p := range parted {
-		ways = append(ways, func() outcome { return m.finish(p) })
+		ways = append(ways, func() outcome { return m.finish(p, false) })
 	}
 	all := make([]outcome, len(ways))
 	workers.Do(len(ways), 2, func(i int) {
@@ -221,12 +233,12 @@ func (m *making) part(change bool) *parting {
 	return p
 }
 
-// finish finds places for what is still stuck, and lets loose food settle.
-func (m *making) finish(p *parting) outcome {
+// finish finds places for what is still stuck, and lets loose food settle; with itself what is held does, too.
+func (m *making) finish(p *parting, itself bool) outcome {
 	c := p.t
 	p.elsewhere(m.ctx)
 	out := outcome{tray: c, lifted: p.write(m.ctx)}
-	if given, did := giveWayIn(m.ctx, c, m.larder, m.z, m.held, false, slices.Concat(m.windows, m.left, p.windows(m.was))); did {
+	if given, did := giveWayIn(m.ctx, c, m.larder, m.z, m.held, itself, slices.Concat(m.windows, m.left, p.windows(m.was))); did {
 		out.tray = given
 	}
 	out.short = m.whole - pieces(out.tray)

@@ -8,8 +8,8 @@ import (
 	"math"
 	"slices"
 
-	"happytray/core/arrange"
 	"happytray/core/brief"
+	"happytray/core/edit"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/prep"
@@ -201,7 +201,7 @@ func (c *correction) fromElement(ctx context.Context, t *tray.Tray, id string, g
 	n := min(c.count(grams), e.Count-1)
 	group := e.Vessel == "" && e.Kind() != food.KindAnchor && e.Placed && len(e.Pieces) > 0
 	if group && n > 0 {
-		with, err := arrange.ByHand(ctx, t, c.larder, arrange.Act{Kind: "amount", Element: id, Count: e.Count - n})
+		with, err := edit.Apply(ctx, t, c.larder, edit.Command{Kind: edit.Amount, IDs: []string{id}, Count: e.Count - n})
 		if err != nil {
 			return 0, 0, err
 		}

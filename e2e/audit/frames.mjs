@@ -50,15 +50,24 @@ try {
     await client.send('HeapProfiler.collectGarbage')
     return (await client.send('Runtime.getHeapUsage')).usedSize / 1e6
   }
-  const took = []
-  await page.exposeFunction('told', ms => took.push(ms))
+  const took = { carried: [], rests: [], 'put down': [] }
+  let largest = 0
+  await page.exposeFunction('told', (ms, kind, size) => {
+    took[kind].push(ms)
+    if (kind === 'put down') largest = Math.max(largest, size)
+  })
   await page.addInitScript(() => {
     const plain = window.fetch
     window.fetch = async (...a) => {
       const url = String(a[0]?.url ?? a[0])
+      if (url.endsWith('/edits') && a[0]?.clone) a[0].bodyText = await a[0].clone().text()
       const began = performance.now()
       const r = await plain(...a)
-      if (url.includes('/carry')) window.told(performance.now() - began)
+      if (url.endsWith('/edits')) {
+        const asked = String(a[0]?.bodyText ?? a[1]?.body ?? '')
+        const kind = asked.includes('"rests":true') ? 'rests' : asked.includes('"preview":true') ? 'carried' : 'put down'
+        window.told(performance.now() - began, kind, asked.length)
+      }
       return r
     }
     window.frames_ = []
@@ -107,7 +116,9 @@ try {
   console.log(`| ${laid.elements.length} elements, ${pieces} pieces, ${firsts.length} carried in ${minutes} min | figure |\n|---|---|`)
   console.log(`| frames while carrying: median, p95, p99, longest | ${ms(at(all, 0.5))}, ${ms(at(all, 0.95))}, ${ms(at(all, 0.99))}, ${ms(at(all, 1))} ms |`)
   console.log(`| the longest of the first eight frames after a grip: median, worst | ${ms(at(firsts, 0.5))}, ${ms(at(firsts, 1))} ms |`)
-  console.log(`| from asking to what makes room and its score: median, p95 | ${ms(at(took, 0.5))}, ${ms(at(took, 0.95))} ms, ${took.length} answers |`)
+  for (const [kind, list] of Object.entries(took))
+    console.log(`| from asking to the answer, ${kind}: median, p95 | ${ms(at(list, 0.5))}, ${ms(at(list, 0.95))} ms, ${list.length} answers |`)
+  console.log(`| the largest request of putting down | ${largest} bytes |`)
   console.log(`| heap before, after | ${ms(before)}, ${ms(after)} MB |`)
   await browser.close()
 } finally {

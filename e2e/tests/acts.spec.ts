@@ -1,7 +1,7 @@
 // What hands do besides moving one thing, by mouse and by keys: each one step to undo.
 import { expect, type Page } from '@playwright/test'
 import { demo } from '../servers'
-import { another, holds, openDemo, saved, test } from './common'
+import { another, holds, openDemo, saved, test, wasDone } from './common'
 
 test.use({ baseURL: demo })
 
@@ -22,11 +22,9 @@ async function elements(page: Page): Promise<Laid[]> {
 }
 const hold = (page: Page, id: string) => page.locator(`[data-hold="${id}"]`)
 async function acted(page: Page, act: () => Promise<unknown>) {
-  const done = page.waitForResponse('**/api/v1/by-hand')
-  const kept = page.waitForResponse(r => r.request().method() === 'PUT' && /\/jobs\/[^/]+(\?|$)/.test(r.url()))
+  const done = page.waitForResponse(wasDone)
   await act()
   expect((await done).status()).toBe(200)
-  expect((await kept).status()).toBe(200)
   await saved(page)
 }
 async function undo(page: Page, was: Laid[]) {
@@ -169,7 +167,7 @@ test('by touch: a second finger turns what the first holds, two bring the tray n
   await send('touchMove', [x + 8, y])
   await send('touchStart', [x + 8, y], [x + 108, y])
   await send('touchMove', [x + 8, y], [x + 8 + 70, y + 70])
-  const asked = page.waitForResponse('**/api/v1/give-way')
+  const asked = page.waitForResponse(wasDone)
   await send('touchEnd', [x + 8, y])
   await send('touchEnd')
   await asked

@@ -7,6 +7,7 @@ import {
   type BrowserContextOptions,
   type Locator,
   type Page,
+  type Response,
 } from '@playwright/test'
 import { demo, setClock } from '../servers'
 
@@ -63,6 +64,10 @@ export async function clearBench(page: Page) {
 export async function saved(page: Page) {
   await expect(page.locator('.says')).toHaveText(/^saved/)
 }
+
+/** Whether an answer says that a command was done, and not only previewed. */
+export const wasDone = (r: Response) =>
+  r.url().endsWith('/edits') && r.ok() && !/"preview":true/.test(r.request().postData() ?? '')
 
 /** The score in big figures. */
 export async function score(page: Page): Promise<number> {

@@ -68,7 +68,7 @@ test('a stylist plans a tray from nothing', async ({ page }) => {
   const box = (await bowl.boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
   await page.mouse.down()
-  const asked = page.waitForRequest(r => /jobs\/.+\/(review|carry)$/.test(r.url()))
+  const asked = page.waitForRequest(r => /jobs\/.+\/edits$/.test(r.url()))
   await page.mouse.move(box.x + box.width / 2 + 60, box.y + box.height / 2 + 40, { steps: 8 })
   await asked
   await expect(page.locator('.score')).toContainText('by this move')

@@ -1,7 +1,7 @@
 // Lenses, the view at a slant, and pictures to give away.
 import { expect } from '@playwright/test'
 import { demo } from '../servers'
-import { clean, holds, openDemo, test } from './common'
+import { clean, holds, openDemo, test, wasDone } from './common'
 
 test.use({ baseURL: demo })
 
@@ -50,14 +50,14 @@ test('a tray is seen as it was, as large as on the table, filled with food, and 
   await openDemo(page, 'Night-sky', 'Lay')
   const first = holds(page).first()
   await first.focus()
-  const done = page.waitForResponse(r => r.request().method() === 'PUT' && r.url().includes('/jobs/'))
+  const done = page.waitForResponse(wasDone)
   await page.keyboard.press('l') // a change, so that something came before it
   await done
   await page.getByLabel('As it was before').check()
   await expect(page.getByRole('img', { name: 'The tray as it lay before' })).toBeVisible()
   await page.keyboard.press('b')
   await expect(page.getByRole('img', { name: 'The tray as it lay before' })).toHaveCount(0)
-  const undone = page.waitForResponse(r => r.request().method() === 'PUT' && r.url().includes('/jobs/'))
+  const undone = page.waitForResponse(wasDone)
   await first.focus()
   await page.keyboard.press('l') // as other journeys find it
   await undone

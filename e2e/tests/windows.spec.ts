@@ -1,7 +1,7 @@
 // Two windows on one job, and the job's history.
 import { expect } from '@playwright/test'
 import { demo } from '../servers'
-import { holds, openDemo, saved, test } from './common'
+import { holds, openDemo, saved, test, wasDone } from './common'
 
 test.use({ baseURL: demo })
 
@@ -16,23 +16,47 @@ test('a second window sees a change within a second or two, and conflicting ones
   await page.locator(`[data-hold="${id}"]`).focus()
   const says = () => other.locator(`[data-hold="${id}"]`).getAttribute('aria-label')
   const locked = /locked/.test((await says())!) // another journey may have left it so
-  const kept = page.waitForResponse(r => r.request().method() === 'PUT')
+  const kept = page.waitForResponse(wasDone)
   await page.keyboard.press('l')
   await kept
   await expect(other.getByText('Another window changed this job')).toBeVisible({ timeout: 4000 })
   await expect.poll(async () => /locked/.test((await says())!)).toBe(!locked)
 
-  // both at once: the later one is asked
+  // both at once, each with something else: both hold
   await other.route('**/head', r => r.abort())
-  const saves = page.waitForResponse(r => r.request().method() === 'PUT')
+  const saves = page.waitForResponse(wasDone)
   await page.keyboard.press('l')
   await saves
   const second = (await holds(other).nth(1).getAttribute('data-hold'))!
-  await other.locator(`[data-hold="${second}"]`).focus()
+  const lies = other.locator(`[data-hold="${second}"]`)
+  const secondLocked = /locked/.test((await lies.getAttribute('aria-label'))!)
+  await lies.focus()
+  const both = other.waitForResponse(wasDone)
   await other.keyboard.press('l')
+  await both
+  await expect.poll(async () => /locked/.test((await says())!)).toBe(locked)
+  expect(/locked/.test((await lies.getAttribute('aria-label'))!)).toBe(!secondLocked)
+  await other.keyboard.press('l') // as other journeys find it
+  await saved(other)
+
+  // both with the same: the later one is asked
+  await page.bringToFront()
+  await expect.poll(async () => /locked/.test((await page.locator(`[data-hold="${second}"]`).getAttribute('aria-label'))!)).toBe(secondLocked)
+  const free = (await page.locator('.hold:not(.locked)').nth(3).getAttribute('data-hold'))!
+  const label = (p: typeof page) => p.locator(`[data-hold="${free}"]`).getAttribute('aria-label')
+  const third = page.waitForResponse(wasDone)
+  await page.locator(`[data-hold="${free}"]`).focus()
+  await page.keyboard.press('l')
+  await third
+  await other.bringToFront()
+  await other.locator(`[data-hold="${free}"]`).focus()
+  await other.keyboard.press('Delete')
   await expect(other.getByRole('dialog', { name: 'This job was changed elsewhere' })).toBeVisible()
   await other.getByRole('button', { name: 'Take the other' }).click()
-  await expect.poll(async () => /locked/.test((await says())!)).toBe(locked) // as it was, after both
+  await expect.poll(async () => /locked/.test((await label(other))!)).toBe(true) // as the first left it
+  await page.bringToFront()
+  await page.keyboard.press('l')
+  await saved(page)
   await other.close()
 })
 

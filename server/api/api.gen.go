@@ -114,6 +114,66 @@ func (e Category) Valid() bool {
 	}
 }
 
+// Defines values for CommandKind.
+const (
+	CommandKindAmount    CommandKind = "amount"
+	CommandKindBend      CommandKind = "bend"
+	CommandKindCircle    CommandKind = "circle"
+	CommandKindDuplicate CommandKind = "duplicate"
+	CommandKindForm      CommandKind = "form"
+	CommandKindJoin      CommandKind = "join"
+	CommandKindLay       CommandKind = "lay"
+	CommandKindLift      CommandKind = "lift"
+	CommandKindLock      CommandKind = "lock"
+	CommandKindMove      CommandKind = "move"
+	CommandKindOpen      CommandKind = "open"
+	CommandKindSplit     CommandKind = "split"
+	CommandKindSwap      CommandKind = "swap"
+	CommandKindTakeOff   CommandKind = "take-off"
+	CommandKindUnlock    CommandKind = "unlock"
+	CommandKindVessel    CommandKind = "vessel"
+)
+
+// Valid indicates whether the value is a known member of the CommandKind enum.
+func (e CommandKind) Valid() bool {
+	switch e {
+	case CommandKindAmount:
+		return true
+	case CommandKindBend:
+		return true
+	case CommandKindCircle:
+		return true
+	case CommandKindDuplicate:
+		return true
+	case CommandKindForm:
+		return true
+	case CommandKindJoin:
+		return true
+	case CommandKindLay:
+		return true
+	case CommandKindLift:
+		return true
+	case CommandKindLock:
+		return true
+	case CommandKindMove:
+		return true
+	case CommandKindOpen:
+		return true
+	case CommandKindSplit:
+		return true
+	case CommandKindSwap:
+		return true
+	case CommandKindTakeOff:
+		return true
+	case CommandKindUnlock:
+		return true
+	case CommandKindVessel:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for DietWord.
 const (
 	DietWordAlcohol DietWord = "alcohol"
@@ -270,51 +330,6 @@ func (e Flavour) Valid() bool {
 	case FlavourSweet:
 		return true
 	case FlavourUmami:
-		return true
-	default:
-		return false
-	}
-}
-
-// Defines values for HandAskedKind.
-const (
-	HandAskedKindAmount    HandAskedKind = "amount"
-	HandAskedKindBend      HandAskedKind = "bend"
-	HandAskedKindCircle    HandAskedKind = "circle"
-	HandAskedKindDuplicate HandAskedKind = "duplicate"
-	HandAskedKindJoin      HandAskedKind = "join"
-	HandAskedKindLift      HandAskedKind = "lift"
-	HandAskedKindMove      HandAskedKind = "move"
-	HandAskedKindOpen      HandAskedKind = "open"
-	HandAskedKindSplit     HandAskedKind = "split"
-	HandAskedKindSwap      HandAskedKind = "swap"
-	HandAskedKindVessel    HandAskedKind = "vessel"
-)
-
-// Valid indicates whether the value is a known member of the HandAskedKind enum.
-func (e HandAskedKind) Valid() bool {
-	switch e {
-	case HandAskedKindAmount:
-		return true
-	case HandAskedKindBend:
-		return true
-	case HandAskedKindCircle:
-		return true
-	case HandAskedKindDuplicate:
-		return true
-	case HandAskedKindJoin:
-		return true
-	case HandAskedKindLift:
-		return true
-	case HandAskedKindMove:
-		return true
-	case HandAskedKindOpen:
-		return true
-	case HandAskedKindSplit:
-		return true
-	case HandAskedKindSwap:
-		return true
-	case HandAskedKindVessel:
 		return true
 	default:
 		return false
@@ -1427,34 +1442,16 @@ type Cabinet struct {
 	Vessels []VesselPage `json:"vessels"`
 }
 
-// CarryAnswer defines model for CarryAnswer.
-type CarryAnswer struct {
+// CarriedAnswer how a tray lies while something is held over it
+type CarriedAnswer struct {
 	// At x, y and turn in degrees of what is held as it would be put down: drawn inside, and against what it comes near to
-	At     []float64 `json:"at"`
-	Review Review    `json:"review"`
+	At []float64 `json:"at"`
 
 	// Shifts pieces that lie otherwise than they were saved, as element, piece, x, y, turn in degrees
 	Shifts [][]float64 `json:"shifts"`
 
 	// Stuck elements that find no room where they are
 	Stuck []string `json:"stuck"`
-}
-
-// CarryAsked defines model for CarryAsked.
-type CarryAsked struct {
-	// Along what moves along as the element goes
-	Along   *[]string `json:"along,omitempty"`
-	Element string    `json:"element"`
-
-	// Hugs whether it is drawn against what it comes near to, and an arc round what it lies against
-	Hugs     *bool `json:"hugs,omitempty"`
-	Revision int64 `json:"revision"`
-
-	// Tray which of the job's trays, the first when left out
-	Tray    *int    `json:"tray,omitempty"`
-	TurnDeg float64 `json:"turn_deg"`
-	X       float64 `json:"x"`
-	Y       float64 `json:"y"`
 }
 
 // Category shelves of the larder in the order they are read
@@ -1504,6 +1501,38 @@ type ColourPart struct {
 	Hex  string  `json:"hex"`
 	Part float64 `json:"part"`
 }
+
+// Command one thing that a hand does to a tray: move (to, hugs, alone), form (form, alone), amount (count), vessel (vessel), lift (lift_mm), circle (deg), open (open), bend (path); lay, take-off, lock, unlock, duplicate, split; swap and join want two ids
+type Command struct {
+	// Alone whether nothing else makes room
+	Alone *bool    `json:"alone,omitempty"`
+	Count *int     `json:"count,omitempty"`
+	Deg   *float64 `json:"deg,omitempty"`
+	Form  *string  `json:"form,omitempty"`
+
+	// Hugs whether it is drawn against what it comes near to, and an arc round what it lies against
+	Hugs *bool `json:"hugs,omitempty"`
+
+	// Ids elements it is done to; of several that are moved, the one that the hand has hold of first
+	Ids    []string     `json:"ids"`
+	Kind   CommandKind  `json:"kind"`
+	LiftMm *float64     `json:"lift_mm,omitempty"`
+	Open   *float64     `json:"open,omitempty"`
+	Path   *[][]float64 `json:"path,omitempty"`
+
+	// To where the first is put; the others go as it does
+	To *struct {
+		TurnDeg float64 `json:"turn_deg"`
+		X       float64 `json:"x"`
+		Y       float64 `json:"y"`
+	} `json:"to,omitempty"`
+
+	// Vessel left out: the next that holds it
+	Vessel *string `json:"vessel,omitempty"`
+}
+
+// CommandKind defines model for Command.Kind.
+type CommandKind string
 
 // Day defines model for Day.
 type Day struct {
@@ -1614,6 +1643,21 @@ type Device struct {
 // DietWord what else a guest may avoid
 type DietWord string
 
+// Displaced what was done to what the command is not of
+type Displaced struct {
+	// DrawnInMm by how much less far it went than it was put, because the edge or a handle was in the way
+	DrawnInMm float64 `json:"drawn_in_mm"`
+
+	// Fewer elements of which some pieces found no room and went to reserve
+	Fewer []Fewer `json:"fewer"`
+
+	// Lifted elements that found no room and wait beside the board
+	Lifted []string `json:"lifted"`
+
+	// NoRoom elements that were to be laid where there is room and lie in the middle as there is none
+	NoRoom []string `json:"no_room"`
+}
+
 // Door defines model for Door.
 type Door struct {
 	// Addresses where devices find the door
@@ -1656,6 +1700,55 @@ type DoorKey struct {
 	// Links addresses that hold it, best first
 	Links []string  `json:"links"`
 	Until time.Time `json:"until"`
+}
+
+// EditAnswer defines model for EditAnswer.
+type EditAnswer struct {
+	// Carried how a tray lies while something is held over it
+	Carried *CarriedAnswer `json:"carried,omitempty"`
+
+	// Changed elements that are new or otherwise than before, in the order of the tray, new ones last; none in the preview of a move
+	Changed []ElementDocument `json:"changed"`
+
+	// Displaced what was done to what the command is not of
+	Displaced Displaced `json:"displaced"`
+
+	// Gone elements that are no more
+	Gone []string `json:"gone"`
+
+	// Reserve the tray's reserve, where it is otherwise than before
+	Reserve *[]ReserveDocument `json:"reserve,omitempty"`
+	Review  Review             `json:"review"`
+
+	// Revision the saved state that the answer is of: the next one, unless it is a preview
+	Revision int64 `json:"revision"`
+
+	// SavedAt left out in a preview
+	SavedAt *time.Time `json:"saved_at,omitempty"`
+
+	// Says what was done, as the history has it
+	Says *string `json:"says,omitempty"`
+
+	// Vessels the tray's vessels, where one has come
+	Vessels *[]VesselDocument `json:"vessels,omitempty"`
+}
+
+// EditAsked defines model for EditAsked.
+type EditAsked struct {
+	// Command one thing that a hand does to a tray: move (to, hugs, alone), form (form, alone), amount (count), vessel (vessel), lift (lift_mm), circle (deg), open (open), bend (path); lay, take-off, lock, unlock, duplicate, split; swap and join want two ids
+	Command Command `json:"command"`
+
+	// Preview whether nothing is kept
+	Preview *bool `json:"preview,omitempty"`
+
+	// Rests preview of a move: the hand rests, so what is told is what putting down there comes to
+	Rests *bool `json:"rests,omitempty"`
+
+	// Revision the saved state that the command is done to
+	Revision int64 `json:"revision"`
+
+	// Tray which of the job's trays, the first when left out
+	Tray *int `json:"tray,omitempty"`
 }
 
 // ElementDocument One element of a tray file, docs/formats/tray.schema.json#/$defs/element
@@ -1993,37 +2086,6 @@ type Found struct {
 	Says  string `json:"says"`
 }
 
-// GiveWayAnswer defines model for GiveWayAnswer.
-type GiveWayAnswer struct {
-	// DrawnInMm by how much less far the element went than it was put, because the edge or a handle was in the way
-	DrawnInMm *float64 `json:"drawn_in_mm,omitempty"`
-
-	// Fewer elements of which some pieces found no room and went to reserve
-	Fewer []Fewer `json:"fewer"`
-
-	// Lifted elements that found no room and wait beside the board
-	Lifted []string `json:"lifted"`
-	Moved  bool     `json:"moved"`
-
-	// Tray A tray file, docs/formats/tray.schema.json
-	Tray *TrayDocument `json:"tray,omitempty"`
-}
-
-// GiveWayAsked defines model for GiveWayAsked.
-type GiveWayAsked struct {
-	Element string `json:"element"`
-
-	// From where the element lay before
-	From struct {
-		TurnDeg float64 `json:"turn_deg"`
-		X       float64 `json:"x"`
-		Y       float64 `json:"y"`
-	} `json:"from"`
-
-	// Tray A tray file, docs/formats/tray.schema.json
-	Tray TrayDocument `json:"tray"`
-}
-
 // Glass defines model for Glass.
 type Glass struct {
 	Mm   float64 `json:"mm"`
@@ -2036,44 +2098,6 @@ type GoneAsked struct {
 	Gone    bool   `json:"gone"`
 	Tray    *int   `json:"tray,omitempty"`
 }
-
-// HandAnswer defines model for HandAnswer.
-type HandAnswer struct {
-	Fewer  []Fewer  `json:"fewer"`
-	Lifted []string `json:"lifted"`
-
-	// Tray A tray file, docs/formats/tray.schema.json
-	Tray TrayDocument `json:"tray"`
-}
-
-// HandAsked defines model for HandAsked.
-type HandAsked struct {
-	Count   *int     `json:"count,omitempty"`
-	Deg     *float64 `json:"deg,omitempty"`
-	Element *string  `json:"element,omitempty"`
-
-	// Kind move: moves; swap, join: with other; amount: count; vessel: vessel; lift: lift_mm; circle: deg; open: open; bend: path
-	Kind   HandAskedKind `json:"kind"`
-	LiftMm *float64      `json:"lift_mm,omitempty"`
-	Moves  *[]struct {
-		Id      string  `json:"id"`
-		TurnDeg float64 `json:"turn_deg"`
-		X       float64 `json:"x"`
-		Y       float64 `json:"y"`
-	} `json:"moves,omitempty"`
-	Open  *float64     `json:"open,omitempty"`
-	Other *string      `json:"other,omitempty"`
-	Path  *[][]float64 `json:"path,omitempty"`
-
-	// Tray A tray file, docs/formats/tray.schema.json
-	Tray TrayDocument `json:"tray"`
-
-	// Vessel left out: the next that holds it
-	Vessel *string `json:"vessel,omitempty"`
-}
-
-// HandAskedKind move: moves; swap, join: with other; amount: count; vessel: vessel; lift: lift_mm; circle: deg; open: open; bend: path
-type HandAskedKind string
 
 // Health defines model for Health.
 type Health struct {
@@ -2260,6 +2284,15 @@ type KindCount struct {
 	Category string `json:"category"`
 	Have     int    `json:"have"`
 	Want     int    `json:"want"`
+}
+
+// LaidAnswer defines model for LaidAnswer.
+type LaidAnswer struct {
+	Fewer  []Fewer  `json:"fewer"`
+	Lifted []string `json:"lifted"`
+
+	// Tray A tray file, docs/formats/tray.schema.json
+	Tray TrayDocument `json:"tray"`
 }
 
 // LaidTray of a pattern: a tray as a job's saved state has it
@@ -2470,20 +2503,6 @@ type Milk string
 
 // Mine defines model for Mine.
 type Mine string
-
-// Moves defines model for Moves.
-type Moves struct {
-	Moves []struct {
-		Id      string  `json:"id"`
-		TurnDeg float64 `json:"turn_deg"`
-		X       float64 `json:"x"`
-		Y       float64 `json:"y"`
-	} `json:"moves"`
-	Revision int64 `json:"revision"`
-
-	// Tray which of the job's trays, the first when left out
-	Tray *int `json:"tray,omitempty"`
-}
 
 // Need defines model for Need.
 type Need struct {
@@ -2723,32 +2742,6 @@ type Progress struct {
 	Would *[]string `json:"would,omitempty"`
 }
 
-// PutAnswer defines model for PutAnswer.
-type PutAnswer struct {
-	// Element One element of a tray file, docs/formats/tray.schema.json#/$defs/element
-	Element ElementDocument `json:"element"`
-
-	// Room false when no free room was found
-	Room bool `json:"room"`
-}
-
-// PutRequest defines model for PutRequest.
-type PutRequest struct {
-	// At where to lay it; left out, where there is room
-	At *struct {
-		TurnDeg float64 `json:"turn_deg"`
-		X       float64 `json:"x"`
-		Y       float64 `json:"y"`
-	} `json:"at,omitempty"`
-	Element string `json:"element"`
-
-	// Form another form for it
-	Form *string `json:"form,omitempty"`
-
-	// Tray A tray file, docs/formats/tray.schema.json
-	Tray TrayDocument `json:"tray"`
-}
-
 // Quantiles defines model for Quantiles.
 type Quantiles struct {
 	P10 float64 `json:"p10"`
@@ -2784,6 +2777,9 @@ type Reason string
 
 // Region defines model for Region.
 type Region string
+
+// ReserveDocument What is kept back of a food, docs/formats/tray.schema.json#/$defs/reserve
+type ReserveDocument = Document
 
 // Review defines model for Review.
 type Review struct {
@@ -3298,12 +3294,20 @@ type WhichTray = int
 
 // ArrangeParams defines parameters for Arrange.
 type ArrangeParams struct {
-	Style   *Style   `form:"style,omitempty" json:"style,omitempty"`
-	Seed    *int     `form:"seed,omitempty" json:"seed,omitempty"`
+	Style *Style `form:"style,omitempty" json:"style,omitempty"`
+	Seed  *int   `form:"seed,omitempty" json:"seed,omitempty"`
+
+	// Seconds how long is searched; left out, as long as it pays
 	Seconds *float64 `form:"seconds,omitempty" json:"seconds,omitempty"`
 
 	// Effort at most so many layouts tried for each way: the same on every machine, as long as the seconds do not end first
 	Effort *int `form:"effort,omitempty" json:"effort,omitempty"`
+
+	// Afresh whether what lies there and is not locked is taken off first: the search gives back nothing worse than it was given, and another way is wanted
+	Afresh *bool `form:"afresh,omitempty" json:"afresh,omitempty"`
+
+	// Only elements that are laid, the others stay; all that are not locked when left out
+	Only *[]string `form:"only,omitempty" json:"only,omitempty"`
 
 	// Ways so many layouts that differ, all in the last line
 	Ways *int `form:"ways,omitempty" json:"ways,omitempty"`
@@ -3702,9 +3706,6 @@ type MakeBoardJSONRequestBody = BoardDocument
 // SaveBoardJSONRequestBody defines body for SaveBoard for application/json ContentType.
 type SaveBoardJSONRequestBody = BoardDocument
 
-// ByHandJSONRequestBody defines body for ByHand for application/json ContentType.
-type ByHandJSONRequestBody = HandAsked
-
 // ChoiceJSONRequestBody defines body for Choice for application/json ContentType.
 type ChoiceJSONRequestBody = ChoiceAsked
 
@@ -3726,17 +3727,14 @@ type SaveFoodJSONRequestBody = FoodDocument
 // SaveStockJSONRequestBody defines body for SaveStock for application/json ContentType.
 type SaveStockJSONRequestBody = Lots
 
-// GiveWayJSONRequestBody defines body for GiveWay for application/json ContentType.
-type GiveWayJSONRequestBody = GiveWayAsked
-
 // CreateJobJSONRequestBody defines body for CreateJob for application/json ContentType.
 type CreateJobJSONRequestBody = NewJob
 
 // SaveJobJSONRequestBody defines body for SaveJob for application/json ContentType.
 type SaveJobJSONRequestBody = TrayDocument
 
-// CarryJSONRequestBody defines body for Carry for application/json ContentType.
-type CarryJSONRequestBody = CarryAsked
+// EditJSONRequestBody defines body for Edit for application/json ContentType.
+type EditJSONRequestBody = EditAsked
 
 // ChangeEveningJSONRequestBody defines body for ChangeEvening for application/json ContentType.
 type ChangeEveningJSONRequestBody = EveningChange
@@ -3761,9 +3759,6 @@ type TopUpJSONRequestBody = ToppedAsked
 
 // PinTaskJSONRequestBody defines body for PinTask for application/json ContentType.
 type PinTaskJSONRequestBody = PinAsked
-
-// ReviewMovesJSONRequestBody defines body for ReviewMoves for application/json ContentType.
-type ReviewMovesJSONRequestBody = Moves
 
 // NameRevisionJSONRequestBody defines body for NameRevision for application/json ContentType.
 type NameRevisionJSONRequestBody NameRevisionJSONBody
@@ -3800,9 +3795,6 @@ type PlanJSONRequestBody = BriefDocument
 
 // PrepJSONRequestBody defines body for Prep for application/json ContentType.
 type PrepJSONRequestBody = TrayDocument
-
-// PutJSONRequestBody defines body for Put for application/json ContentType.
-type PutJSONRequestBody = PutRequest
 
 // QuoteJSONRequestBody defines body for Quote for application/json ContentType.
 type QuoteJSONRequestBody = TrayDocument
@@ -3878,9 +3870,6 @@ type ServerInterface interface {
 	// BringIn Read the jobs and evenings of such a zip, whole or not at all; jobs come in as new ones
 	// (POST /api/v1/bundle)
 	BringIn(c *gin.Context)
-	// ByHand What a hand does to something on a tray, or with several things at once; everything else makes room
-	// (POST /api/v1/by-hand)
-	ByHand(c *gin.Context)
 	// Choice The foods a brief comes to, or those that are on its trays already, why, and how balanced they are
 	// (POST /api/v1/choice)
 	Choice(c *gin.Context)
@@ -3950,9 +3939,6 @@ type ServerInterface interface {
 	// TakeFoodOut Take a food out again
 	// (POST /api/v1/foods/{id}/take-out)
 	TakeFoodOut(c *gin.Context, id ThingId)
-	// GiveWay Let everything else make room for an element that was moved by hand: what stands slides, trails bend, loose food flows; what is locked stays
-	// (POST /api/v1/give-way)
-	GiveWay(c *gin.Context)
 	// DropIdeaPhoto Throw the picture away
 	// (DELETE /api/v1/ideas/{id}/photo)
 	DropIdeaPhoto(c *gin.Context, id ThingId)
@@ -3980,15 +3966,15 @@ type ServerInterface interface {
 	// JobBundle A job with its evening and photographs as one zip of open files, with a manifest and checksums
 	// (GET /api/v1/jobs/{id}/bundle)
 	JobBundle(c *gin.Context, id JobId)
-	// Carry How everything on a saved tray makes room for what is held over it; small enough for every frame of a drag
-	// (POST /api/v1/jobs/{id}/carry)
-	Carry(c *gin.Context, id JobId)
 	// JobDay The work for a job as it is saved against the clock, backwards from serving, for so many people and ovens
 	// (GET /api/v1/jobs/{id}/day)
 	JobDay(c *gin.Context, id JobId, params JobDayParams)
 	// JobDerived What follows from a job as it is saved; one small question where the document would have to be sent three times
 	// (GET /api/v1/jobs/{id}/derived)
 	JobDerived(c *gin.Context, id JobId, params JobDerivedParams)
+	// Edit Do a command to a saved tray and keep it as the next revision; with preview tell only how the tray would lie, which is small enough for every frame of a drag
+	// (POST /api/v1/jobs/{id}/edits)
+	Edit(c *gin.Context, id JobId)
 	// DropEvening Take what was noted away, and what it taught
 	// (DELETE /api/v1/jobs/{id}/evening)
 	DropEvening(c *gin.Context, id JobId)
@@ -4049,9 +4035,6 @@ type ServerInterface interface {
 	// Redo Go forward one revision
 	// (POST /api/v1/jobs/{id}/redo)
 	Redo(c *gin.Context, id JobId, params RedoParams)
-	// ReviewMoves Judge a saved tray with some elements moved; small enough for every frame of a drag
-	// (POST /api/v1/jobs/{id}/review)
-	ReviewMoves(c *gin.Context, id JobId)
 	// Revisions A page of what was saved, newest first
 	// (GET /api/v1/jobs/{id}/revisions)
 	Revisions(c *gin.Context, id JobId, params RevisionsParams)
@@ -4145,9 +4128,6 @@ type ServerInterface interface {
 	// Prep The ordered steps of a tray
 	// (POST /api/v1/prep)
 	Prep(c *gin.Context)
-	// Put Lay one element of a tray by hand, find room for it, or give it another form
-	// (POST /api/v1/put)
-	Put(c *gin.Context)
 	// Quote The price of a planned job at the seller's rates
 	// (POST /api/v1/quote)
 	Quote(c *gin.Context)
@@ -4291,6 +4271,22 @@ func (siw *ServerInterfaceWrapper) Arrange(c *gin.Context) {
 	err = runtime.BindQueryParameterWithOptions("form", true, false, "effort", c.Request.URL.Query(), &params.Effort, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
 	if err != nil {
 		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter effort: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "afresh" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "afresh", c.Request.URL.Query(), &params.Afresh, runtime.BindQueryParameterOptions{Type: "boolean", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter afresh: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "only" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "only", c.Request.URL.Query(), &params.Only, runtime.BindQueryParameterOptions{Type: "array", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter only: %w", err), http.StatusBadRequest)
 		return
 	}
 
@@ -4540,19 +4536,6 @@ func (siw *ServerInterfaceWrapper) BringIn(c *gin.Context) {
 	}
 
 	siw.Handler.BringIn(c)
-}
-
-// ByHand operation middleware
-func (siw *ServerInterfaceWrapper) ByHand(c *gin.Context) {
-
-	for _, middleware := range siw.HandlerMiddlewares {
-		middleware(c)
-		if c.IsAborted() {
-			return
-		}
-	}
-
-	siw.Handler.ByHand(c)
 }
 
 // Choice operation middleware
@@ -5158,19 +5141,6 @@ func (siw *ServerInterfaceWrapper) TakeFoodOut(c *gin.Context) {
 	siw.Handler.TakeFoodOut(c, id)
 }
 
-// GiveWay operation middleware
-func (siw *ServerInterfaceWrapper) GiveWay(c *gin.Context) {
-
-	for _, middleware := range siw.HandlerMiddlewares {
-		middleware(c)
-		if c.IsAborted() {
-			return
-		}
-	}
-
-	siw.Handler.GiveWay(c)
-}
-
 // DropIdeaPhoto operation middleware
 func (siw *ServerInterfaceWrapper) DropIdeaPhoto(c *gin.Context) {
 
@@ -5437,31 +5407,6 @@ func (siw *ServerInterfaceWrapper) JobBundle(c *gin.Context) {
 	siw.Handler.JobBundle(c, id)
 }
 
-// Carry operation middleware
-func (siw *ServerInterfaceWrapper) Carry(c *gin.Context) {
-
-	var err error
-	_ = err
-
-	// ------------- Path parameter "id" -------------
-	var id JobId
-
-	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
-	if err != nil {
-		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
-		return
-	}
-
-	for _, middleware := range siw.HandlerMiddlewares {
-		middleware(c)
-		if c.IsAborted() {
-			return
-		}
-	}
-
-	siw.Handler.Carry(c, id)
-}
-
 // JobDay operation middleware
 func (siw *ServerInterfaceWrapper) JobDay(c *gin.Context) {
 
@@ -5548,6 +5493,31 @@ func (siw *ServerInterfaceWrapper) JobDerived(c *gin.Context) {
 	}
 
 	siw.Handler.JobDerived(c, id, params)
+}
+
+// Edit operation middleware
+func (siw *ServerInterfaceWrapper) Edit(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// ------------- Path parameter "id" -------------
+	var id JobId
+
+	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Edit(c, id)
 }
 
 // DropEvening operation middleware
@@ -6326,31 +6296,6 @@ func (siw *ServerInterfaceWrapper) Redo(c *gin.Context) {
 	}
 
 	siw.Handler.Redo(c, id, params)
-}
-
-// ReviewMoves operation middleware
-func (siw *ServerInterfaceWrapper) ReviewMoves(c *gin.Context) {
-
-	var err error
-	_ = err
-
-	// ------------- Path parameter "id" -------------
-	var id JobId
-
-	err = runtime.BindStyledParameterWithOptions("simple", "id", c.Param("id"), &id, runtime.BindStyledParameterOptions{ParamLocation: runtime.ParamLocationPath, Explode: false, Required: true, Type: "string", Format: "", ValueIsUnescaped: true})
-	if err != nil {
-		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter id: %w", err), http.StatusBadRequest)
-		return
-	}
-
-	for _, middleware := range siw.HandlerMiddlewares {
-		middleware(c)
-		if c.IsAborted() {
-			return
-		}
-	}
-
-	siw.Handler.ReviewMoves(c, id)
 }
 
 // Revisions operation middleware
@@ -7367,19 +7312,6 @@ func (siw *ServerInterfaceWrapper) Prep(c *gin.Context) {
 	siw.Handler.Prep(c)
 }
 
-// Put operation middleware
-func (siw *ServerInterfaceWrapper) Put(c *gin.Context) {
-
-	for _, middleware := range siw.HandlerMiddlewares {
-		middleware(c)
-		if c.IsAborted() {
-			return
-		}
-	}
-
-	siw.Handler.Put(c)
-}
-
 // Quote operation middleware
 func (siw *ServerInterfaceWrapper) Quote(c *gin.Context) {
 
@@ -8069,17 +8001,13 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/tray.svg", wrapper.TrayPicture)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/derived", wrapper.JobDerived)
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/scene", wrapper.JobScene)
-	router.POST(options.BaseURL+"/api/v1/jobs/:id/review", wrapper.ReviewMoves)
-	router.POST(options.BaseURL+"/api/v1/jobs/:id/carry", wrapper.Carry)
+	router.POST(options.BaseURL+"/api/v1/jobs/:id/edits", wrapper.Edit)
 	router.POST(options.BaseURL+"/api/v1/outlook", wrapper.Outlook)
 	router.POST(options.BaseURL+"/api/v1/substitutes", wrapper.Substitutes)
 	router.POST(options.BaseURL+"/api/v1/plan", wrapper.Plan)
 	router.POST(options.BaseURL+"/api/v1/replan", wrapper.Replan)
 	router.POST(options.BaseURL+"/api/v1/choice", wrapper.Choice)
 	router.POST(options.BaseURL+"/api/v1/choices", wrapper.Choices)
-	router.POST(options.BaseURL+"/api/v1/put", wrapper.Put)
-	router.POST(options.BaseURL+"/api/v1/give-way", wrapper.GiveWay)
-	router.POST(options.BaseURL+"/api/v1/by-hand", wrapper.ByHand)
 	router.POST(options.BaseURL+"/api/v1/like", wrapper.LayLike)
 	router.POST(options.BaseURL+"/api/v1/lens", wrapper.Lens)
 	router.POST(options.BaseURL+"/api/v1/mend", wrapper.Mend)

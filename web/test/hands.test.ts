@@ -3,10 +3,14 @@ import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { TrayElement, TrayFile } from '@/api/tray.gen'
 
-type Moves = { revision: number; moves: { id: string; x: number; y: number; turn_deg: number }[] }
+type Asked = {
+  revision: number
+  preview?: boolean
+  rests?: boolean
+  command: { ids: string[]; to: object; alone?: boolean }
+}
 const wire = vi.hoisted(() => ({
-  asked: [] as Moves[],
-  carried: [] as unknown[],
+  asked: [] as Asked[],
   pending: [] as ((score: number) => void)[],
   fail: false,
 }))
@@ -26,21 +30,15 @@ vi.mock('openapi-fetch', () => ({
         }),
       PUT: async () => ok({ revision: 5, saved_at: '2026-11-24T10:00:01Z' }),
       POST: async (path: string, options: { body: unknown }) => {
-        if (!/{id}\/(review|carry)$/.test(path)) return ok({})
+        if (!path.endsWith('/edits')) return ok({})
         if (wire.fail) throw new TypeError('gone')
-        const carried = path.endsWith('carry')
-        if (carried) wire.carried.push(options.body)
-        else wire.asked.push(options.body as Moves)
+        wire.asked.push(options.body as Asked)
         return new Promise(done =>
           wire.pending.push(score => {
             const review = { score, groups: {}, checks: [], findings: [] }
-            done(
-              ok(
-                carried
-                  ? { at: [15, 19, 350], shifts: [[0, 2, 5, 6, 30]], stuck: ['honey'], review }
-                  : review,
-              ),
-            )
+            const displaced = { lifted: [], fewer: [], drawn_in_mm: 0, no_room: [] }
+            const carried = { at: [15, 19, 350], shifts: [[0, 2, 5, 6, 30]], stuck: ['honey'] }
+            done(ok({ revision: 4, changed: [], gone: [], displaced, carried, review }))
           }),
         )
       },
@@ -106,7 +104,7 @@ beforeEach(() => {
   setActivePinia(createPinia())
   vi.useFakeTimers()
   frames = []
-  wire.asked.length = wire.carried.length = wire.pending.length = 0
+  wire.asked.length = wire.pending.length = 0
   wire.fail = false
   vi.stubGlobal('window', globalThis)
   vi.stubGlobal('requestAnimationFrame', (f: () => void) => frames.push(f))
@@ -126,8 +124,9 @@ describe('what makes room under the hand', () => {
     const { hand } = await open()
     hand.follow('figs', { x: 13, y: 20, turn: 0 })
     await frame()
-    expect(wire.carried).toEqual([
-      { revision: 4, tray: 0, element: 'figs', x: 13, y: 20, turn_deg: 0, along: [], hugs: true },
+    const to = { x: 13, y: 20, turn_deg: 0 }
+    expect(wire.asked).toEqual([
+      { revision: 4, tray: 0, command: { kind: 'move', ids: ['figs'], to, hugs: true }, preview: true },
     ])
     wire.pending.shift()!(70)
     await vi.advanceTimersByTimeAsync(0)
@@ -142,16 +141,32 @@ describe('what makes room under the hand', () => {
     hand.rest()
     expect(hand.given.value).toBeNull()
   })
-  it('is not asked where nothing is to give way, nor of a tray that is not saved', async () => {
+  it('moves alone where nothing is to give way, and is not asked of a tray that is not saved', async () => {
     const { hand } = await open(false)
     hand.follow('figs', { x: 13, y: 20, turn: 0 })
     await frame()
-    expect([wire.carried.length, wire.asked.length]).toEqual([0, 1])
+    expect(wire.asked[0]!.command.alone).toBe(true)
     const { job, hand: other } = await open()
     job.doc = { ...job.doc!, title: 'changed' }
     other.follow('figs', { x: 13, y: 20, turn: 0 })
     await frame()
-    expect(wire.carried).toEqual([])
+    expect(wire.asked).toHaveLength(1)
+  })
+  it('is told what putting down comes to once the hand rests', async () => {
+    const { hand } = await open()
+    hand.follow('figs', { x: 13, y: 20, turn: 0 }, ['almonds'])
+    await frame()
+    wire.pending.shift()!(70)
+    await vi.advanceTimersByTimeAsync(100)
+    await frame()
+    expect(wire.asked.map(a => [a.rests ?? false, a.command.ids])).toEqual([
+      [false, ['figs', 'almonds']],
+      [true, ['figs', 'almonds']],
+    ])
+    hand.letGo()
+    await vi.advanceTimersByTimeAsync(500)
+    await frame()
+    expect(wire.asked).toHaveLength(2)
   })
   it('leaves an answer that comes after the hand has let go', async () => {
     const { hand } = await open()
@@ -168,13 +183,13 @@ describe('the review that follows the hand', () => {
   async function open() {
     const job = useJob()
     await job.open('j')
-    return { job, hand: useCarrying(() => false) }
+    return { job, hand: useCarrying(() => true) }
   }
   it('asks once a frame, for the newest place, against the saved revision', async () => {
     const { hand } = await open()
     for (const x of [11, 12, 13]) hand.follow('figs', { x, y: 20, turn: 0 })
     await frame()
-    expect(wire.asked).toEqual([{ revision: 4, tray: 0, moves: [{ id: 'figs', x: 13, y: 20, turn_deg: 0 }] }])
+    expect(wire.asked.map(a => a.command.to)).toEqual([{ x: 13, y: 20, turn_deg: 0 }])
   })
   it('has one request under way at a time, then asks for the newest', async () => {
     const { hand } = await open()
@@ -188,21 +203,7 @@ describe('the review that follows the hand', () => {
     await vi.advanceTimersByTimeAsync(0)
     expect(hand.inHand.value?.score).toBe(77)
     await frame()
-    expect(wire.asked[1]!.moves).toEqual([{ id: 'figs', x: 19, y: 20, turn_deg: 5 }])
-  })
-  it('tells of earlier moves that are not saved yet', async () => {
-    const { job, hand } = await open()
-    job.changeElement(element('almonds', { x: 99 }), 'moved', true)
-    hand.follow('figs', { x: 11, y: 20, turn: 0 })
-    await frame()
-    expect(wire.asked[0]!.moves.map(m => m.id)).toEqual(['almonds', 'figs'])
-  })
-  it('leaves it to the whole review when more than places differ', async () => {
-    const { job, hand } = await open()
-    job.changeElement(element('almonds', { form: 'bowl' }), 'another form')
-    hand.follow('figs', { x: 11, y: 20, turn: 0 })
-    await frame()
-    expect(wire.asked).toHaveLength(0)
+    expect(wire.asked[1]!.command.to).toEqual({ x: 19, y: 20, turn_deg: 5 })
   })
   it('forgets an answer that comes after the hand let go', async () => {
     const { hand } = await open()
@@ -248,7 +249,7 @@ describe('laying', () => {
     const seen: string[] = []
     return { job, seen, laying: useLaying(t => seen.push(t.title)) }
   }
-  it('sends only what is locked along, shows what comes, and keeps the last', async () => {
+  it('sends the tray as it is and asks for it afresh, shows what comes, and keeps the last', async () => {
     const fetch = search([
       { tried: 1, share: 0.2, score: 60, done: false, tray: laid('a') },
       { tried: 5, share: 0.9, score: 60, done: false },
@@ -264,12 +265,19 @@ describe('laying', () => {
     const { job, seen, laying } = await open()
     await laying.lay('wheel', 9)
     const sent = JSON.parse(fetch.mock.calls[0]![1].body as string) as TrayFile
-    expect(sent.elements.map(e => e.placed)).toEqual([false, false, true])
-    expect(sent.elements[0]!.pieces).toEqual([])
+    expect(sent).toEqual(tray())
+    expect(fetch.mock.calls[0]![0]).toBe('/api/v1/arrange?style=wheel&seed=9&afresh=true&ways=1')
     expect(seen).toEqual(['a', 'b'])
     expect([job.doc?.title, job.doc?.seed, laying.best.value, laying.tried.value]).toEqual(['b', 9, 70, 6])
     expect(laying.unfit.value).toEqual(['Figs: 2 did not fit.'])
     expect(laying.running.value).toBe(false)
+  })
+  it('asks for only some of it, and keeps the seed then', async () => {
+    const fetch = search([{ tried: 1, share: 1, score: 60, done: true, tray: laid('a') }])
+    const { job, laying } = await open()
+    await laying.lay('', 9, 1, new Set(['figs', 'almonds']))
+    expect(fetch.mock.calls[0]![0]).toMatch(/only=figs&only=almonds&/)
+    expect([job.doc?.title, job.doc?.seed]).toEqual(['a', 1])
   })
   it('stopped, keeps the best so far', async () => {
     search([{ tried: 1, share: 0.1, score: 60, done: false, tray: laid('a') }], true)

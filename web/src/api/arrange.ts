@@ -4,8 +4,11 @@ import type { TrayFile } from './tray.gen'
 export type ArrangeOptions = {
   style?: string
   seed?: number
-  seconds?: number
   ways?: number
+  /** What is laid comes off first, as another way is wanted. */
+  afresh?: boolean
+  /** The elements that are laid, where it is not all that are not locked. */
+  only?: ReadonlySet<string> | null
   signal: AbortSignal
 }
 
@@ -14,7 +17,8 @@ export async function* arrange(tray: TrayFile, o: ArrangeOptions): AsyncGenerato
   const query = new URLSearchParams()
   if (o.style) query.set('style', o.style)
   if (o.seed !== undefined) query.set('seed', String(o.seed))
-  if (o.seconds) query.set('seconds', String(o.seconds))
+  if (o.afresh) query.set('afresh', 'true')
+  for (const id of o.only ?? []) query.append('only', id)
   if (o.ways) query.set('ways', String(o.ways))
   let response: Response
   try {

@@ -1,6 +1,15 @@
 import createClient from 'openapi-fetch'
 import type { components, paths } from './contract.gen'
-import type { Board, BoardRequest, Food as FoodEntry, Spec, TrayElement, TrayFile, Vessel } from './tray.gen'
+import type {
+  Board,
+  BoardRequest,
+  Food as FoodEntry,
+  Reserve,
+  Spec,
+  TrayElement,
+  TrayFile,
+  Vessel,
+} from './tray.gen'
 
 type Schemas = components['schemas']
 export type Problem = Schemas['Problem']
@@ -13,7 +22,13 @@ export type Revision = Schemas['Revision']
 export type SavedState = Schemas['SavedState']
 export type LensName = Schemas['Lens']
 export type LensView = Schemas['LensView']
-export type CarryAnswer = Schemas['CarryAnswer']
+export type Command = Schemas['Command']
+export type Displaced = Schemas['Displaced']
+export type EditAnswer = Omit<Schemas['EditAnswer'], 'changed' | 'vessels' | 'reserve'> & {
+  changed: TrayElement[]
+  vessels?: Vessel[]
+  reserve?: Reserve[]
+}
 export type Basket = Schemas['Basket']
 export type PrepSheet = Schemas['PrepSheet']
 export type Day = Schemas['Day']
@@ -66,7 +81,6 @@ export type OutlineFound = Omit<Schemas['OutlineFound'], 'request' | 'drawn'> & 
   request: BoardRequest
   drawn: BoardDrawn
 }
-export type PutAnswer = { element: TrayElement; room: boolean }
 
 export const api = createClient<paths>({ baseUrl: '/' })
 

@@ -841,7 +841,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/jobs/{id}/review": {
+    "/api/v1/jobs/{id}/edits": {
         parameters: {
             query?: never;
             header?: never;
@@ -852,27 +852,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Judge a saved tray with some elements moved; small enough for every frame of a drag */
-        post: operations["reviewMoves"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/jobs/{id}/carry": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: components["parameters"]["JobId"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** How everything on a saved tray makes room for what is held over it; small enough for every frame of a drag */
-        post: operations["carry"];
+        /** Do a command to a saved tray and keep it as the next revision; with preview tell only how the tray would lie, which is small enough for every frame of a drag */
+        post: operations["edit"];
         delete?: never;
         options?: never;
         head?: never;
@@ -975,57 +956,6 @@ export interface paths {
         put?: never;
         /** Three choices of foods for a brief, planned through, with what sets each apart */
         post: operations["choices"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/put": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Lay one element of a tray by hand, find room for it, or give it another form */
-        post: operations["put"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/give-way": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Let everything else make room for an element that was moved by hand: what stands slides, trails bend, loose food flows; what is locked stays */
-        post: operations["giveWay"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/by-hand": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** What a hand does to something on a tray, or with several things at once; everything else makes room */
-        post: operations["byHand"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2453,6 +2383,8 @@ export interface components {
             brief: components["schemas"]["BriefDocument"];
             says: string[];
         };
+        /** @description What is kept back of a food, docs/formats/tray.schema.json#/$defs/reserve */
+        ReserveDocument: Record<string, never>;
         /** @description One vessel, docs/formats/tray.schema.json#/$defs/vessel */
         VesselDocument: Record<string, never>;
         Settings: {
@@ -2891,15 +2823,26 @@ export interface components {
             /** @description which of that job's trays, the first when left out */
             which?: number;
         };
-        HandAsked: {
-            tray: components["schemas"]["TrayDocument"];
-            /**
-             * @description move: moves; swap, join: with other; amount: count; vessel: vessel; lift: lift_mm; circle: deg; open: open; bend: path
-             * @enum {string}
-             */
-            kind: "move" | "swap" | "duplicate" | "split" | "join" | "amount" | "vessel" | "lift" | "circle" | "open" | "bend";
-            element?: string;
-            other?: string;
+        /** @description one thing that a hand does to a tray: move (to, hugs, alone), form (form, alone), amount (count), vessel (vessel), lift (lift_mm), circle (deg), open (open), bend (path); lay, take-off, lock, unlock, duplicate, split; swap and join want two ids */
+        Command: {
+            /** @enum {string} */
+            kind: "move" | "lay" | "take-off" | "lock" | "unlock" | "form" | "swap" | "duplicate" | "split" | "join" | "amount" | "vessel" | "lift" | "circle" | "open" | "bend";
+            /** @description elements it is done to; of several that are moved, the one that the hand has hold of first */
+            ids: string[];
+            /** @description where the first is put; the others go as it does */
+            to?: {
+                /** Format: double */
+                x: number;
+                /** Format: double */
+                y: number;
+                /** Format: double */
+                turn_deg: number;
+            };
+            /** @description whether it is drawn against what it comes near to, and an arc round what it lies against */
+            hugs?: boolean;
+            /** @description whether nothing else makes room */
+            alone?: boolean;
+            form?: string;
             count?: number;
             /** @description left out: the next that holds it */
             vessel?: string;
@@ -2910,17 +2853,70 @@ export interface components {
             /** Format: double */
             open?: number;
             path?: number[][];
-            moves?: {
-                id: string;
-                /** Format: double */
-                x: number;
-                /** Format: double */
-                y: number;
-                /** Format: double */
-                turn_deg: number;
-            }[];
         };
-        HandAnswer: {
+        EditAsked: {
+            /**
+             * Format: int64
+             * @description the saved state that the command is done to
+             */
+            revision: number;
+            /** @description which of the job's trays, the first when left out */
+            tray?: number;
+            command: components["schemas"]["Command"];
+            /** @description whether nothing is kept */
+            preview?: boolean;
+            /** @description preview of a move: the hand rests, so what is told is what putting down there comes to */
+            rests?: boolean;
+        };
+        EditAnswer: {
+            /**
+             * Format: int64
+             * @description the saved state that the answer is of: the next one, unless it is a preview
+             */
+            revision: number;
+            /**
+             * Format: date-time
+             * @description left out in a preview
+             */
+            saved_at?: string;
+            /** @description elements that are new or otherwise than before, in the order of the tray, new ones last; none in the preview of a move */
+            changed: components["schemas"]["ElementDocument"][];
+            /** @description elements that are no more */
+            gone: string[];
+            /** @description the tray's vessels, where one has come */
+            vessels?: components["schemas"]["VesselDocument"][];
+            /** @description the tray's reserve, where it is otherwise than before */
+            reserve?: components["schemas"]["ReserveDocument"][];
+            /** @description what was done, as the history has it */
+            says?: string;
+            displaced: components["schemas"]["Displaced"];
+            carried?: components["schemas"]["CarriedAnswer"];
+            review: components["schemas"]["Review"];
+        };
+        /** @description what was done to what the command is not of */
+        Displaced: {
+            /** @description elements that found no room and wait beside the board */
+            lifted: string[];
+            /** @description elements of which some pieces found no room and went to reserve */
+            fewer: components["schemas"]["Fewer"][];
+            /**
+             * Format: double
+             * @description by how much less far it went than it was put, because the edge or a handle was in the way
+             */
+            drawn_in_mm: number;
+            /** @description elements that were to be laid where there is room and lie in the middle as there is none */
+            no_room: string[];
+        };
+        /** @description how a tray lies while something is held over it */
+        CarriedAnswer: {
+            /** @description x, y and turn in degrees of what is held as it would be put down: drawn inside, and against what it comes near to */
+            at: number[];
+            /** @description pieces that lie otherwise than they were saved, as element, piece, x, y, turn in degrees */
+            shifts: number[][];
+            /** @description elements that find no room where they are */
+            stuck: string[];
+        };
+        LaidAnswer: {
             tray: components["schemas"]["TrayDocument"];
             lifted: string[];
             fewer: components["schemas"]["Fewer"][];
@@ -2928,78 +2924,6 @@ export interface components {
         Fewer: {
             id: string;
             pieces: number;
-        };
-        CarryAsked: {
-            /** Format: int64 */
-            revision: number;
-            /** @description which of the job's trays, the first when left out */
-            tray?: number;
-            element: string;
-            /** Format: double */
-            x: number;
-            /** Format: double */
-            y: number;
-            /** Format: double */
-            turn_deg: number;
-            /** @description what moves along as the element goes */
-            along?: string[];
-            /** @description whether it is drawn against what it comes near to, and an arc round what it lies against */
-            hugs?: boolean;
-        };
-        CarryAnswer: {
-            /** @description x, y and turn in degrees of what is held as it would be put down: drawn inside, and against what it comes near to */
-            at: number[];
-            /** @description pieces that lie otherwise than they were saved, as element, piece, x, y, turn in degrees */
-            shifts: number[][];
-            /** @description elements that find no room where they are */
-            stuck: string[];
-            review: components["schemas"]["Review"];
-        };
-        GiveWayAnswer: {
-            moved: boolean;
-            /**
-             * Format: double
-             * @description by how much less far the element went than it was put, because the edge or a handle was in the way
-             */
-            drawn_in_mm?: number;
-            /** @description elements that found no room and wait beside the board */
-            lifted: string[];
-            /** @description elements of which some pieces found no room and went to reserve */
-            fewer: components["schemas"]["Fewer"][];
-            tray?: components["schemas"]["TrayDocument"];
-        };
-        GiveWayAsked: {
-            tray: components["schemas"]["TrayDocument"];
-            element: string;
-            /** @description where the element lay before */
-            from: {
-                /** Format: double */
-                x: number;
-                /** Format: double */
-                y: number;
-                /** Format: double */
-                turn_deg: number;
-            };
-        };
-        PutRequest: {
-            tray: components["schemas"]["TrayDocument"];
-            element: string;
-            /** @description another form for it */
-            form?: string;
-            /** @description where to lay it; left out, where there is room */
-            at?: {
-                /** Format: double */
-                x: number;
-                /** Format: double */
-                y: number;
-                /** Format: double */
-                turn_deg: number;
-            };
-        };
-        PutAnswer: {
-            element: components["schemas"]["ElementDocument"];
-            /** @description false when no free room was found */
-            room: boolean;
         };
         ChoiceAsked: {
             brief: components["schemas"]["BriefDocument"];
@@ -3191,21 +3115,6 @@ export interface components {
             says: string;
             /** Format: date-time */
             saved_at: string;
-        };
-        Moves: {
-            /** Format: int64 */
-            revision: number;
-            /** @description which of the job's trays, the first when left out */
-            tray?: number;
-            moves: {
-                id: string;
-                /** Format: double */
-                x: number;
-                /** Format: double */
-                y: number;
-                /** Format: double */
-                turn_deg: number;
-            }[];
         };
         Larder: {
             foods: components["schemas"]["Food"][];
@@ -5219,7 +5128,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    reviewMoves: {
+    edit: {
         parameters: {
             query?: never;
             header?: never;
@@ -5230,44 +5139,17 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Moves"];
+                "application/json": components["schemas"]["EditAsked"];
             };
         };
         responses: {
-            /** @description The review */
+            /** @description What has changed */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Review"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    carry: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: components["parameters"]["JobId"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["CarryAsked"];
-            };
-        };
-        responses: {
-            /** @description Where pieces lie then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CarryAnswer"];
+                    "application/json": components["schemas"]["EditAnswer"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -5423,81 +5305,6 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    put: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PutRequest"];
-            };
-        };
-        responses: {
-            /** @description The element as it lies now */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PutAnswer"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    giveWay: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["GiveWayAsked"];
-            };
-        };
-        responses: {
-            /** @description The tray as it lies then, left out where nothing had to move */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["GiveWayAnswer"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    byHand: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["HandAsked"];
-            };
-        };
-        responses: {
-            /** @description The tray as it lies then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HandAnswer"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
     layLike: {
         parameters: {
             query?: never;
@@ -5517,7 +5324,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HandAnswer"];
+                    "application/json": components["schemas"]["LaidAnswer"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -5578,9 +5385,14 @@ export interface operations {
             query?: {
                 style?: components["schemas"]["Style"];
                 seed?: number;
+                /** @description how long is searched; left out, as long as it pays */
                 seconds?: number;
                 /** @description at most so many layouts tried for each way: the same on every machine, as long as the seconds do not end first */
                 effort?: number;
+                /** @description whether what lies there and is not locked is taken off first: the search gives back nothing worse than it was given, and another way is wanted */
+                afresh?: boolean;
+                /** @description elements that are laid, the others stay; all that are not locked when left out */
+                only?: string[];
                 /** @description so many layouts that differ, all in the last line */
                 ways?: number;
             };
@@ -7108,7 +6920,7 @@ export const mineValues: ReadonlyArray<FlattenedDeepRequired<components>["schema
 export const importReportTableValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportReport"]["table"]> = ["larder", "packs", "stock"];
 export const importLineWhatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportLine"]["what"]> = ["added", "changed", "same", "refused"];
 export const lensValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lens"]> = ["families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue", "eaten"];
-export const handAskedKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HandAsked"]["kind"]> = ["move", "swap", "duplicate", "split", "join", "amount", "vessel", "lift", "circle", "open", "bend"];
+export const commandKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Command"]["kind"]> = ["move", "lay", "take-off", "lock", "unlock", "form", "swap", "duplicate", "split", "join", "amount", "vessel", "lift", "circle", "open", "bend"];
 export const offerLeaningValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Offer"]["leaning"]> = ["liked", "season", "new"];
 export const jobSummaryStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["JobSummary"]["state"]> = ["briefed", "picked", "laid"];
 export const findingSeverityValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Finding"]["severity"]> = ["stop", "mend", "note"];

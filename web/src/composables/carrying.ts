@@ -1,10 +1,25 @@
 import { shallowRef } from 'vue'
-import { api, take, type CarryAnswer, type Review } from '@/api/client'
+import { api, take, type Command, type EditAnswer, type Review } from '@/api/client'
 import { useJob } from '@/stores/job'
 import { shortest, type Pose } from '@/tray/move'
 import { givenBy, type Given } from '@/tray/given'
 
-type Asked = { element: string; pose: Pose; along: string[]; hugs: boolean }
+const still = 90 // ms after which a hand rests, and is shown what putting down there comes to
+
+/** The move of what is held to a pose: what the preview asks, and putting down does. */
+export function moveOf(
+  element: string,
+  { x, y, turn }: Pose,
+  o: { along?: readonly string[]; hugs?: boolean; alone?: boolean } = {},
+): Command {
+  return {
+    kind: 'move',
+    ids: [element, ...(o.along ?? [])],
+    to: { x, y, turn_deg: turn },
+    ...(o.hugs && !o.alone && { hugs: true }),
+    ...(o.alone && { alone: true }),
+  }
+}
 
 /**
  * What is seen while something is in the hand: how everything else makes room for it, and the
@@ -19,14 +34,24 @@ export function useCarrying(gives: () => boolean) {
   const stuck = shallowRef<string[]>([])
   /** How far what is held is drawn from where the hand has it: against what it comes near to, or inside. */
   const drawn = shallowRef<Pose | null>(null)
-  let next: Asked | null = null
+  /** The move as it was asked last; null while nothing is held. */
+  const asked = shallowRef<Command | null>(null)
+  let next: { move: Command; rests: boolean } | null = null
   let busy = false
   let held = false
+  let resting = 0
 
   function follow(element: string, pose: Pose, along: string[] = [], hugs = true) {
     if (!held && job.doc !== job.base) void job.flush() // what is asked is asked of the saved tray
     held = true
-    next = { element, pose, along, hugs }
+    const move = moveOf(element, pose, { along, hugs, alone: !gives() })
+    asked.value = move
+    want(move, false)
+    window.clearTimeout(resting)
+    resting = window.setTimeout(() => held && want(move, true), still)
+  }
+  function want(move: Command, rests: boolean) {
+    next = { move, rests }
     if (!busy) void run()
   }
 
@@ -34,18 +59,11 @@ export function useCarrying(gives: () => boolean) {
     busy = true
     while (next && job.tray && job.baseTray) {
       await new Promise(requestAnimationFrame)
-      const now: Asked | null = next
-      if (!now) break
+      const now: typeof next = next
+      if (!now || job.doc !== job.base) break
       next = null
       try {
-        const r =
-          gives() && job.doc === job.base
-            ? await makeRoom(now)
-            : now.along.length
-              ? null
-              : await judge(now.element, now.pose)
-        if (!r) break
-        if (held) inHand.value = r
+        await preview(now.move, now.rests)
       } catch {
         break // the review of the whole tray follows when it is put down
       }
@@ -53,58 +71,34 @@ export function useCarrying(gives: () => boolean) {
     busy = false
   }
 
-  async function makeRoom({ element, pose: { x, y, turn }, along, hugs }: Asked): Promise<Review> {
+  async function preview(command: Command, rests: boolean) {
     const tray = job.tray
-    const a = await take<CarryAnswer>(
-      api.POST('/api/v1/jobs/{id}/carry', {
+    const a = await take<EditAnswer>(
+      api.POST('/api/v1/jobs/{id}/edits', {
         params: { path: { id: job.id } },
-        body: { revision: job.revision, tray: job.at, element, x, y, turn_deg: turn, along, hugs },
+        body: { revision: job.revision, tray: job.at, command, preview: true, ...(rests && { rests }) },
       }),
     )
-    if (held && job.tray === tray) {
-      given.value = givenBy(a.shifts)
-      const [ax = x, ay = y, aTurn = turn] = a.at
-      drawn.value = { x: ax - x, y: ay - y, turn: shortest(aTurn - turn) }
-      stuck.value = a.stuck
-    }
-    return a.review
-  }
-
-  async function judge(element: string, pose: Pose): Promise<Review | null> {
-    const moves = unsavedMoves(element, pose)
-    if (!moves) return null
-    return take<Review>(
-      api.POST('/api/v1/jobs/{id}/review', {
-        params: { path: { id: job.id } },
-        body: { revision: job.revision, tray: job.at, moves },
-      }),
-    )
-  }
-
-  /** Every place that differs from the saved tray; null when more than places differ. */
-  function unsavedMoves(element: string, pose: Pose) {
-    const saved = new Map(job.baseTray!.elements.map(e => [e.id, e]))
-    const moves = []
-    for (const e of job.elements) {
-      const was = saved.get(e.id)
-      if (!was || was.placed !== e.placed || was.form !== e.form || was.count !== e.count) return null
-      const at = e.id === element ? pose : { x: e.x, y: e.y, turn: e.turn_deg }
-      if (at.x !== was.x || at.y !== was.y || at.turn !== was.turn_deg)
-        moves.push({ id: e.id, x: at.x, y: at.y, turn_deg: at.turn })
-    }
-    return moves
+    if (!held || job.tray !== tray || !a.carried || !command.to) return
+    const { x, y, turn_deg: turn } = command.to
+    given.value = givenBy(a.carried.shifts)
+    const [ax = x, ay = y, aTurn = turn] = a.carried.at
+    drawn.value = { x: ax - x, y: ay - y, turn: shortest(aTurn - turn) }
+    stuck.value = a.carried.stuck
+    inHand.value = a.review
   }
 
   /** Lets go. What made room is shown as it is until rest is called: when everything has its place, or goes back. */
   function letGo() {
     held = false
     next = null
-    inHand.value = drawn.value = null
+    window.clearTimeout(resting)
+    inHand.value = drawn.value = asked.value = null
     stuck.value = []
   }
   function rest() {
     if (!held) given.value = null
   }
 
-  return { inHand, given, drawn, stuck, follow, letGo, rest }
+  return { inHand, given, drawn, stuck, asked, follow, letGo, rest }
 }

@@ -32,25 +32,18 @@ export function useLaying(preview: (t: TrayFile) => void) {
     unfit.value = would.value = []
     says.value = ''
     stop = new AbortController()
-    // the search never gives back less than it was given, and another way is
-    // wanted: so only what is locked goes along
     const given = job.tray
-    const elements = given.elements.map(e => {
-      if (e.locked || (only && !only.has(e.id))) return e.placed ? { ...e, locked: true } : e
-      return { ...e, placed: false, pieces: [], path: undefined }
-    })
-    const lockedAsGiven = (t: TrayFile): TrayFile => {
-      if (!only) return t
-      const was = new Map(given.elements.map(e => [e.id, e.locked]))
-      return { ...t, elements: t.elements.map(e => ({ ...e, locked: was.get(e.id) ?? e.locked })) }
-    }
     let found: TrayFile | null = null
     let several: Way[] = []
     try {
-      for await (const line of arrange(
-        { ...job.tray, elements },
-        { style, seed, seconds: wanted > 1 ? 7 : 3, ways: wanted, signal: stop.signal },
-      )) {
+      for await (const line of arrange(given, {
+        style,
+        seed,
+        ways: wanted,
+        afresh: true,
+        only,
+        signal: stop.signal,
+      })) {
         share.value = line.share
         tried.value = line.tried
         best.value = line.score
@@ -72,12 +65,7 @@ export function useLaying(preview: (t: TrayFile) => void) {
       return
     }
     if (found && only)
-      job.changeTray(
-        lockedAsGiven({ ...found, seed: given.seed }),
-        `laid ${only.size} of it again`,
-        false,
-        where,
-      )
+      job.changeTray({ ...found, seed: given.seed }, `laid ${only.size} of it again`, false, where)
     else if (found)
       job.changeTray({ ...found, seed }, style ? `laid the tray, ${style}` : 'laid the tray', false, where)
     else if (stop.signal.aborted)

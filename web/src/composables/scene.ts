@@ -1,8 +1,7 @@
-import { ref, shallowRef, watch } from 'vue'
+import { onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { api, body, take, type SavedScene, type Scene } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
 import { useJob } from '@/stores/job'
-import { motion, normalTurn, type Pose } from '@/tray/move'
 import { newest } from './newest'
 
 /**
@@ -64,24 +63,6 @@ export function useScene() {
     { immediate: true },
   )
 
-  /** Shifts the drawings of one element as its pieces were moved. */
-  function shift(element: number, from: Pose, to: Pose) {
-    if (!scene.value) return
-    const carry = motion(from, to)
-    const turn = to.turn - from.turn
-    scene.value = {
-      ...scene.value,
-      bands: scene.value.bands.map(b => ({
-        pieces: b.pieces.map(p => {
-          if (p.e !== element) return p
-          const [x = p.x, y = p.y] = carry([p.x, p.y])
-          return { ...p, x, y, turn: normalTurn(p.turn + turn) }
-        }),
-      })),
-    }
-    drawn.value = job.tray
-  }
-
   /**
    * Puts the drawings where their pieces lie on a tray that differs from the drawn one in places
    * only; false, and nothing is done, where it differs in more.
@@ -116,5 +97,7 @@ export function useScene() {
     return true
   }
 
-  return { scene, drawn, missing, draw, preview, shift, place }
+  job.drawnBy(place)
+  onScopeDispose(() => job.drawnBy(null))
+  return { scene, drawn, missing, draw, preview }
 }

@@ -1,6 +1,7 @@
 // What is acknowledged on screen before the server has it, what of it replaces what was noted before, and how it is sent.
-import { api, body, send, take, type EveningDish } from '@/api/client'
-import type { TrayFile } from '@/api/tray.gen'
+import { api, body, send, take, type EditAnswer, type EveningDish } from '@/api/client'
+import type { Pending } from '@/stores/edits'
+import type { Unsaved } from '@/stores/unsaved'
 
 /** What came home of a dish. */
 export type Came = Pick<EveningDish, 'tray' | 'element' | 'food' | 'left_g' | 'reasons'> & {
@@ -20,7 +21,7 @@ export type Entry = { job: string } & (
   | { kind: 'weight'; food: string; form: string; grams: number }
   | { kind: 'photo'; file: Blob }
   | { kind: 'dropPhoto'; photo: string }
-  | { kind: 'document'; revision: number; document: TrayFile; says: string }
+  | ({ kind: 'document' } & Unsaved)
 )
 
 /** An entry that waits, under the name and with the time it was given where it was made. */
@@ -136,6 +137,7 @@ export function deliver(e: Waiting): Promise<unknown> {
         }),
       )
     case 'document':
+      if (e.edits?.length) return commands(e.job, e.revision, e.edits)
       return take(
         api.PUT('/api/v1/jobs/{id}', {
           params: {
@@ -147,4 +149,17 @@ export function deliver(e: Waiting): Promise<unknown> {
         }),
       )
   }
+}
+
+/** Sends the commands to a job one after the other. Sent again as an answer was lost, each comes to what it came to. */
+async function commands(job: string, from: number, edits: readonly Pending[]) {
+  let revision = from
+  for (const { tray, command } of edits) {
+    const params = { path: { id: job } }
+    const answer = await take<EditAnswer>(
+      api.POST('/api/v1/jobs/{id}/edits', { params, body: { revision, tray, command } }),
+    )
+    revision = answer.revision
+  }
+  return { revision }
 }

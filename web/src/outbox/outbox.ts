@@ -150,7 +150,8 @@ export const useOutbox = defineStore('outbox', () => {
     const e = [...waiting.value, ...refused.value].find(w => w.kind === 'document' && w.job === job)
     if (!e || e.kind !== 'document' || e === underWay) return null
     await drop(e)
-    return { revision: e.revision, document: e.document, says: e.says }
+    const { revision, document, says, edits } = e
+    return { revision, document, says, ...(edits && { edits }) }
   }
 
   /** What of a job waits, in order. */

@@ -7,7 +7,9 @@ import {
   take,
   Trouble,
   type Basket,
+  type Command,
   type Derived,
+  type EditAnswer,
   type Job,
   type PrepSheet,
   type Review,
@@ -15,8 +17,11 @@ import {
 import type { TrayElement, TrayFile } from '@/api/tray.gen'
 import { afterFrame } from '@/composables/afterFrame'
 import { newest } from '@/composables/newest'
+import { effect, showsAtOnce, stillLies } from '@/tray/edit'
+import type { Pose } from '@/tray/move'
 import { trayAt, withTray } from '@/tray/set'
 import { useOutbox } from '@/outbox/outbox'
+import { editQueue } from './edits'
 import { useToast } from './toast'
 import { held, hold, letGo, type Unsaved } from './unsaved'
 
@@ -60,6 +65,32 @@ export const useJob = defineStore('job', () => {
   const placed = computed(() => elements.value.filter(e => e.placed))
   const waiting = computed(() => elements.value.filter(e => !e.placed))
 
+  /** Draws places anew; false where more than places differs from what is drawn. */
+  let place: ((t: TrayFile) => boolean) | null = null
+  const drawnBy = (how: typeof place) => (place = how)
+  const edits = editQueue({
+    id,
+    at,
+    revision,
+    doc,
+    base,
+    shown: () => {
+      const t = tray.value
+      if (t && !place?.(t)) shape.value++
+    },
+    kept: a => {
+      savedAt.value = a.saved_at ? new Date(a.saved_at) : new Date()
+      canUndo.value = true
+      canRedo.value = false
+      review.value = a.review
+      if (a.reserve || summed !== shape.value) derive()
+    },
+    clashed: other => {
+      theirs.value = other
+      state.value = 'clash'
+    },
+  })
+
   function show(d: TrayFile) {
     doc.value = d
     if (at.value > (d.further?.length ?? 0)) at.value = 0
@@ -86,7 +117,8 @@ export const useJob = defineStore('job', () => {
   /** Sees whether another window has saved, and takes its version where nothing is changed here. */
   async function lookElsewhere() {
     const job = id.value
-    if (!job || handFull.value || state.value !== 'saved' || doc.value !== base.value) return
+    if (!job || handFull.value || edits.pending() || state.value !== 'saved' || doc.value !== base.value)
+      return
     try {
       const params = { path: { id: job } }
       const { revision: there } = await take<{ revision: number }>(
@@ -115,6 +147,11 @@ export const useJob = defineStore('job', () => {
     // work from an earlier visit that never reached the server
     holdOn(work)
     pendingSays = work.says
+    const mine = work.edits ?? []
+    if (mine.length && mine.every(p => stillLies(p.was, trayAt(j.document, p.tray)))) {
+      edits.resume(mine)
+      return schedule()
+    }
     if (work.revision === j.revision) {
       show(work.document)
       schedule()
@@ -130,6 +167,8 @@ export const useJob = defineStore('job', () => {
     if (!id.value) return
     await flush()
     window.clearTimeout(timer)
+    const mine = edits.all()
+    edits.clear()
     if (state.value === 'held' && doc.value && doc.value !== base.value) {
       // nobody looks at it any more, and it is sent all the same
       useOutbox().add({
@@ -138,6 +177,7 @@ export const useJob = defineStore('job', () => {
         revision: revision.value,
         document: doc.value,
         says: pendingSays,
+        ...(mine.length && { edits: mine }),
       })
       await letGo(id.value)
     }
@@ -158,6 +198,7 @@ export const useJob = defineStore('job', () => {
 
   /** Makes next the document, and saves it soon. */
   function change(next: TrayFile, what: string, onlyPlaces = false) {
+    edits.swallowed()
     doc.value = next
     if (at.value > (next.further?.length ?? 0)) at.value = 0
     if (!onlyPlaces) shape.value++
@@ -173,13 +214,44 @@ export const useJob = defineStore('job', () => {
     if (doc.value) change(withTray(doc.value, where, next), what, onlyPlaces)
   }
 
-  function changeElement(next: TrayElement, what: string, onlyPlaces = false) {
-    if (!tray.value) return
-    changeTray(
-      { ...tray.value, elements: elements.value.map(e => (e.id === next.id ? next : e)) },
-      what,
-      onlyPlaces,
-    )
+  /**
+   * Does a command of a hand to the tray on the table: it is seen at once, where shown says otherwise than the
+   * command does, and kept by the server. What the server made of it, or null where it will be sent later.
+   */
+  async function edit(command: Command, shown?: Pose): Promise<EditAnswer | null> {
+    edits.settleNow()
+    if (!edits.pending() && doc.value !== base.value) await flush()
+    const t = tray.value
+    if (!t) return null
+    if (!edits.pending() && doc.value !== base.value) {
+      // the document itself waits to be saved; the command joins it
+      unlessShown(t, command)
+      changeTray(effect(t, command, shown), 'changed by hand', command.kind === 'move')
+      return null
+    }
+    if (state.value === 'held') unlessShown(t, command)
+    const answer = edits.add(edits.of(command, shown))
+    going()
+    return answer
+  }
+  function unlessShown(t: TrayFile, command: Command) {
+    if (!showsAtOnce(command, t))
+      throw new Trouble(0, 'The server cannot be reached. This can be done when it is back.')
+  }
+  /** Does a move of the keys, a moment after the last of them. */
+  async function editSoon(command: Command): Promise<EditAnswer | null> {
+    if (!edits.pending() && doc.value !== base.value) return edit(command)
+    const answer = edits.addSoon(command, going)
+    if (state.value === 'saved') state.value = 'waiting'
+    return answer
+  }
+  /** Sends what is pending, and holds it in this browser until it is answered. */
+  function going() {
+    if (state.value !== 'held') state.value = 'saving'
+    const mine = { revision: revision.value, document: doc.value!, says: '', edits: edits.all() }
+    void afterFrame().then(() => edits.pending() && holdOn(mine))
+    window.clearTimeout(timer)
+    void save()
   }
 
   /** Puts another of the job's trays on the table. */
@@ -196,11 +268,6 @@ export const useJob = defineStore('job', () => {
     timer = window.setTimeout(() => void save(), after)
   }
 
-  /** Puts off the saving of what waits, so that what belongs together is one revision. */
-  function later(ms: number) {
-    if (state.value === 'waiting') schedule(ms)
-  }
-
   /** What changes the job on the server is asked one after the other, each with the revision the one before came to. */
   let turn: Promise<unknown> = Promise.resolve()
   function inTurn(ask: () => Promise<void>): Promise<void> {
@@ -215,10 +282,20 @@ export const useJob = defineStore('job', () => {
   }
 
   async function send() {
-    const sent = doc.value
     const job = id.value
+    try {
+      while (await edits.send());
+    } catch (e) {
+      return failed(e)
+    }
+    if (id.value !== job || state.value === 'clash') return
+    const sent = doc.value
+    if (edits.pending()) return // the keys have not rested yet
     if (!sent || sent === base.value) {
-      if (sent) state.value = 'saved'
+      if (!sent) return
+      state.value = 'saved'
+      says.value = ''
+      void letGo(job)
       return
     }
     if (state.value !== 'held') state.value = 'saving'
@@ -270,7 +347,8 @@ export const useJob = defineStore('job', () => {
   /** Saves at once whatever waits. */
   async function flush() {
     window.clearTimeout(timer)
-    for (let round = 0; round < 3 && doc.value && doc.value !== base.value; round++) {
+    edits.settleNow()
+    for (let round = 0; round < 3 && doc.value && (edits.pending() || doc.value !== base.value); round++) {
       if (state.value === 'clash' || state.value === 'held' || state.value === 'refused') break
       await save()
       window.clearTimeout(timer)
@@ -304,6 +382,7 @@ export const useJob = defineStore('job', () => {
     base.value = theirs.value.document
     theirs.value = null
     state.value = 'waiting'
+    await saving // what was refused is over
     await save()
   }
   function takeTheirs() {
@@ -381,9 +460,10 @@ export const useJob = defineStore('job', () => {
     close,
     change,
     changeTray,
-    changeElement,
+    edit,
+    editSoon,
+    drawnBy,
     turnTo,
-    later,
     flush,
     undo,
     redo,

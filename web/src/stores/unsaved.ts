@@ -1,8 +1,9 @@
 import { createStore, del, get, keys, set } from 'idb-keyval'
 import type { TrayFile } from '@/api/tray.gen'
+import type { Pending } from './edits'
 
-/** What a browser holds of a job that is not saved yet. */
-export type Unsaved = { revision: number; document: TrayFile; says: string }
+/** What a browser holds of a job that is not saved yet: its document, and the commands that led to it where that is all. */
+export type Unsaved = { revision: number; document: TrayFile; says: string; edits?: Pending[] }
 
 let db: ReturnType<typeof createStore> | undefined
 const store = () => (db ??= createStore('happytray', 'unsaved'))

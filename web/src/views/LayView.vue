@@ -28,7 +28,7 @@ import { useScene } from '@/composables/scene'
 import { froms, type From } from '@/composables/picture'
 import { useWays } from '@/composables/ways'
 import { useJob } from '@/stores/job'
-import { arrowOn, poseOf, type Pose } from '@/tray/move'
+import { arrowOn, type Pose } from '@/tray/move'
 import { across, said } from '@/tray/units'
 
 // asked for when it is wanted: few look at it, and its parts are many
@@ -45,8 +45,8 @@ const ways = useWays(laying, drawing)
 const { choosing } = ways
 const mending = useMending()
 const selected = ref<string | null>(null)
-const acts = useActs(drawing, selected)
-const hand = useByHand(drawing, selected, acts)
+const acts = useActs(selected)
+const hand = useByHand(selected)
 const group = useGroup(selected)
 const seen = useLens()
 
@@ -162,16 +162,11 @@ function select(id: string | null, adds: boolean) {
   } else if (id !== first) group.clear()
   selected.value = id
 }
-function drop(id: string, from: Pose, to: Pose) {
-  if (group.members.value.length > 1 && id === selected.value)
-    void hand.dropAll(group.members.value, from, to)
-  else hand.drop(id, from, to)
-}
-function carry(id: string, to: Pose, hugs: boolean) {
-  const along =
-    id === selected.value ? group.members.value.filter(m => m.id !== id && !m.locked).map(m => m.id) : []
-  hand.carry(id, to, along, hugs)
-}
+/** What moves along with what is taken hold of. */
+const along = (id: string) =>
+  id === selected.value ? group.members.value.filter(m => m.id !== id && !m.locked).map(m => m.id) : []
+const drop = (id: string, to: Pose) => void hand.drop(id, to, along(id))
+const carry = (id: string, to: Pose, hugs: boolean) => hand.carry(id, to, along(id), hugs)
 /** Lays only these again; everything else stays where it is. */
 function layThese(members: readonly TrayElement[]) {
   if (busy.value || !members.length) return
@@ -201,10 +196,10 @@ function key(id: string, event: KeyboardEvent) {
   const e = hand.element(id)
   if (!e || busy.value || event.ctrlKey || event.metaKey || event.altKey) return
   const some = group.members.value
-  const moves = hand.keys(e, event.shiftKey)
   const all: Record<string, () => unknown> = {
     ...acts.keys(e, event.shiftKey),
-    ...(some.length > 1 ? groupKeys(e, some, event.shiftKey) : moves),
+    ...hand.keys(some.length > 1 ? [e, ...some.filter(m => m.id !== e.id)] : [e], event.shiftKey),
+    ...(some.length > 1 && groupKeys(some)),
     f: () => void nextForm(e),
     t: () => group.toggle(e.id),
   }
@@ -216,27 +211,8 @@ function key(id: string, event: KeyboardEvent) {
 }
 
 /** The acts of the keys on several things that are chosen together. */
-function groupKeys(
-  e: TrayElement,
-  some: readonly TrayElement[],
-  big: boolean,
-): Record<string, () => unknown> {
-  const d = big ? 10 : 2
-  const from = poseOf(e)
-  const by =
-    (dx: number, dy: number, turn = 0) =>
-    () =>
-      hand.dropAll(some, from, { x: from.x + dx, y: from.y + dy, turn: from.turn + turn })
+function groupKeys(some: readonly TrayElement[]): Record<string, () => unknown> {
   return {
-    ArrowLeft: by(-d, 0),
-    ArrowRight: by(d, 0),
-    ArrowUp: by(0, -d),
-    ArrowDown: by(0, d),
-    '[': by(0, 0, big ? -15 : -5),
-    ']': by(0, 0, big ? 15 : 5),
-    l: () => hand.lockAll(some),
-    Delete: () => hand.takeAllOff(some),
-    Backspace: () => hand.takeAllOff(some),
     r: () => layThese(some),
     x: () => some.length === 2 && acts.swap(some[0]!, some[1]!),
   }
@@ -430,12 +406,12 @@ const heading = computed(() => {
       :members="group.members.value"
       :actual="actualZoom"
       :before="!!earlier.url.value"
-      @turn="(e, by) => hand.nudge(e, 0, 0, by)"
+      @turn="(e, by) => hand.nudge([e], 0, 0, by)"
       @form="nextForm"
-      @lock="hand.lock"
-      @take-off="hand.takeOff"
-      @lock-all="hand.lockAll"
-      @take-all-off="hand.takeAllOff"
+      @lock="e => hand.lock([e])"
+      @take-off="e => hand.takeOff([e])"
+      @lock-all="hand.lock"
+      @take-all-off="hand.takeOff"
       @lay-these="layThese"
       @keys="keysOpen = true"
       @picture="pictureOpen = true"

@@ -62,7 +62,7 @@ defineExpose({ nearer, farther })
     <div class="line">
       <p v-if="acts.pairing.value" class="what" role="status">
         <b>Tap what it {{ acts.pairing.value.kind === 'swap' ? 'changes places' : 'is joined' }} with.</b>
-        <button class="btn quiet" @click="acts.alone()">Leave it</button>
+        <button class="btn quiet" @click="acts.unpair()">Leave it</button>
       </p>
       <p v-else-if="members.length > 1" class="what">
         <b>{{ count(members.length, 'thing') }}</b> <span class="soft small">chosen together</span>

@@ -45,7 +45,7 @@ const emit = defineEmits<{
   area: [box: { x: number; y: number; width: number; height: number }]
   bend: [id: string, path: number[][]]
   carry: [id: string, pose: Pose, hugs: boolean]
-  drop: [id: string, from: Pose, to: Pose]
+  drop: [id: string, to: Pose]
   leave: []
   zoom: [to: number]
   key: [id: string, event: KeyboardEvent]
@@ -300,7 +300,7 @@ function letGo(keep: boolean) {
   area.value = null
   const c = carried.value
   if (!grip.letGo() || !c) return
-  if (keep) emit('drop', c.id, c.from, c.to)
+  if (keep) emit('drop', c.id, c.to)
   else emit('leave')
 }
 
