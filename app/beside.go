@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"context"
 	"encoding/json"
+	"happytray/core/round"
 	"image"
 	"image/jpeg"
 	"math"
@@ -120,7 +121,7 @@ func (a *App) BesidePlan(ctx context.Context, id, photo string, which int, given
 		return element
 	}
 	for _, p := range c {
-		out.Corners = append(out.Corners, [2]float64{math.Round(10*p.X) / 10, math.Round(10*p.Y) / 10})
+		out.Corners = append(out.Corners, [2]float64{round.Tenth(p.X), round.Tenth(p.Y)})
 	}
 	out.Says = append(out.Says, overhead.Says(seen, name)...)
 	for _, s := range seen {

@@ -6,6 +6,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"happytray/core/round"
 	"math"
 	"slices"
 	"strings"
@@ -506,7 +507,7 @@ func (a *App) TopUp(ctx context.Context, id string, tray int, food string, grams
 		}
 		d := &e.Dishes[to]
 		e.Topped = append(slices.Clone(e.Topped), ToppedUp{entry.Key, minute, tray, d.Element, food, grams, d.GoneAtMin})
-		d.LaidG, d.GoneAtMin = round1(d.LaidG+grams), nil
+		d.LaidG, d.GoneAtMin = round.Tenth(d.LaidG+grams), nil
 		return nil
 	})
 }
@@ -528,7 +529,7 @@ func (a *App) TakeBackTopUp(ctx context.Context, id string, entry Entry) (Evenin
 		e.Topped = slices.Delete(slices.Clone(e.Topped), at, at+1)
 		for i := range e.Dishes {
 			if d := &e.Dishes[i]; d.Tray == last.Tray && d.Element == last.Element && d.Food == last.Food {
-				d.LaidG = round1(math.Max(0, d.LaidG-last.Grams))
+				d.LaidG = round.Tenth(math.Max(0, d.LaidG-last.Grams))
 				d.LeftG = math.Min(d.LeftG, d.LaidG)
 				d.GoneAtMin = cmp.Or(d.GoneAtMin, last.GoneAtMin)
 			}

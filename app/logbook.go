@@ -5,6 +5,7 @@ import (
 	"cmp"
 	"context"
 	"encoding/csv"
+	"happytray/core/round"
 	"math"
 	"slices"
 	"strconv"
@@ -131,7 +132,7 @@ func (a *App) Logbook(ctx context.Context, n Narrowed) (Logbook, error) {
 		if known, ok := larder.Get(f.Food); ok {
 			name = known.Name
 		}
-		out.Foods = append(out.Foods, LoggedFood{Factor: f, Name: name, LaidG: round1(laid[f.Food]), LeftG: round1(left[f.Food])})
+		out.Foods = append(out.Foods, LoggedFood{Factor: f, Name: name, LaidG: round.Tenth(laid[f.Food]), LeftG: round.Tenth(left[f.Food])})
 	}
 	slices.SortStableFunc(out.Foods, func(x, y LoggedFood) int { return cmp.Compare(y.surprise(), x.surprise()) })
 	return out, nil
@@ -142,15 +143,13 @@ func (f *LoggedFood) surprise() float64 {
 	return math.Abs(math.Log(f.Factor.Factor)) / math.Max(.05, f.SD/f.Factor.Factor)
 }
 
-func round1(v float64) float64 { return math.Round(10*v) / 10 }
-
 // logged is an evening by food.
 func (e *Evening) logged(larder *food.Larder) LoggedEvening {
 	out := LoggedEvening{ID: e.ID, Job: e.Job, Title: e.Title, Crowd: e.Crowd, Date: e.Date, Guests: e.Guests.Total(), Notes: []string{}, Foods: []LoggedDish{}}
 	cost := 0.0
 	r := e.Record()
 	for _, f := range r.Foods {
-		out.Foods = append(out.Foods, LoggedDish{f.Food, round1(f.LaidG), round1(f.LeftG), f.GoneAtMin, f.Reasons, f.LeftG > f.LaidG/4})
+		out.Foods = append(out.Foods, LoggedDish{f.Food, round.Tenth(f.LaidG), round.Tenth(f.LeftG), f.GoneAtMin, f.Reasons, f.LeftG > f.LaidG/4})
 		out.LaidG += f.LaidG
 		out.LeftG += f.LeftG
 		if known, ok := larder.Get(f.Food); ok {
@@ -164,13 +163,13 @@ func (e *Evening) logged(larder *food.Larder) LoggedEvening {
 		}
 	}
 	if any {
-		foreseen = round1(foreseen)
+		foreseen = round.Tenth(foreseen)
 		out.Foreseen = &foreseen
 	}
 	for _, n := range e.Notes {
 		out.Notes = append(out.Notes, n.Says)
 	}
-	out.LaidG, out.LeftG, out.CostLeft = round1(out.LaidG), round1(out.LeftG), int(math.Round(cost))
+	out.LaidG, out.LeftG, out.CostLeft = round.Tenth(out.LaidG), round.Tenth(out.LeftG), int(math.Round(cost))
 	return out
 }
 
@@ -248,7 +247,7 @@ func (m emptiedOf) add(e *Evening) {
 func (m emptiedOf) list() []Emptied {
 	out := []Emptied{}
 	for _, x := range m {
-		x.LaidG, x.LeftG = round1(x.LaidG), round1(x.LeftG)
+		x.LaidG, x.LeftG = round.Tenth(x.LaidG), round.Tenth(x.LeftG)
 		out = append(out, *x)
 	}
 	slices.SortFunc(out, func(a, b Emptied) int {

@@ -2,7 +2,7 @@ package app
 
 import (
 	"context"
-	"math"
+	"happytray/core/round"
 
 	"happytray/app/estimate"
 	"happytray/core/arrange"
@@ -215,7 +215,7 @@ func (a *App) Substitutes(ctx context.Context, b brief.Brief, id, form string, o
 	}
 	out := pick.Substitutes(b, f, form, there, h.Larder, most)
 	for i := range out {
-		out[i].Near = math.Round(out[i].Near*1000) / 1000
+		out[i].Near = round.To(out[i].Near, 3)
 	}
 	return out, nil
 }

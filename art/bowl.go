@@ -10,12 +10,8 @@ import (
 	"happytray/core/geom"
 )
 
-// Bowl draws a vessel from above with what is in it: rim, wall, a dark inner
+// bowlFrom draws a vessel from above with what is in it: rim, wall, a dark inner
 // ring, and a swirl of dip or a heap of pieces.
-func Bowl(v board.Vessel, fd *food.Food, s food.Spec, defs map[string]string) string {
-	return bowlFrom(0, v, fd, s, defs)
-}
-
 func bowlFrom(least Least, v board.Vessel, fd *food.Food, s food.Spec, defs map[string]string) string {
 	key := fmt.Sprintf("bowl|%v|%v|%s", least, v, spriteKey{*fd, s.Form, 0}.key())
 	return remembered(key, defs, func(defs map[string]string) string { return bowl(least, v, fd, s, defs) })

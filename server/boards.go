@@ -2,6 +2,7 @@ package server
 
 import (
 	"encoding/json"
+	"happytray/core/round"
 	"math"
 	"net/http"
 
@@ -88,7 +89,7 @@ func readOutline(h *app.House, raw []byte, length float64) (out api.OutlineFound
 	if err != nil {
 		return out, err
 	}
-	out = api.OutlineFound{Physical: d.Physical, LengthMm: round1(d.LengthMM()), WidthMm: round1(d.WidthMM()), Notes: list(d.Notes)}
+	out = api.OutlineFound{Physical: d.Physical, LengthMm: round.Tenth(d.LengthMM()), WidthMm: round.Tenth(d.WidthMM()), Notes: list(d.Notes)}
 	if length == 0 {
 		if length = d.LengthMM(); !d.Physical || length < 100 || length > 3000 { // shown at a usual size until it is known
 			length = 450

@@ -1,7 +1,6 @@
 package server
 
 import (
-	"math"
 	"net/http"
 	"time"
 
@@ -13,6 +12,7 @@ import (
 	"happytray/core/edit"
 	"happytray/core/geom"
 	"happytray/core/review"
+	"happytray/core/round"
 	"happytray/core/tray"
 	"happytray/server/api"
 )
@@ -85,7 +85,7 @@ func command(in api.Command) edit.Command {
 
 func answerOf(e app.Edited) edited {
 	out := edited{Revision: e.Revision, Changed: list(e.Changed), Gone: list(e.Gone), Vessels: e.Vessels, Says: e.Says, Review: e.Review,
-		Displaced: api.Displaced{Lifted: list(e.Lifted), Fewer: fewer(e.Fewer), DrawnInMm: math.Round(10*e.DrawnInMM) / 10, NoRoom: list(e.NoRoom)}}
+		Displaced: api.Displaced{Lifted: list(e.Lifted), Fewer: fewer(e.Fewer), DrawnInMm: round.Tenth(e.DrawnInMM), NoRoom: list(e.NoRoom)}}
 	if !e.SavedAt.IsZero() {
 		out.SavedAt = &e.SavedAt
 	}

@@ -310,5 +310,3 @@ func (s *Server) MeasureForm(c *gin.Context, id api.ThingId, form string, params
 	c.Header("Cache-Control", checked)
 	c.JSON(http.StatusOK, out)
 }
-
-func round1(v float64) float64 { return math.Round(v*10) / 10 }

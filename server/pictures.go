@@ -2,7 +2,7 @@ package server
 
 import (
 	"context"
-	"math"
+	"happytray/core/round"
 	"net/http"
 
 	"github.com/gin-gonic/gin"
@@ -34,7 +34,7 @@ func (s *Server) MainColours(c *gin.Context) {
 	}
 	out := api.MainColours{Width: p.Width, Height: p.Height, Colours: []api.ColourPart{}}
 	for _, sh := range p.Colours {
-		out.Colours = append(out.Colours, api.ColourPart{Hex: sh.Colour.Hex(), Part: math.Round(sh.Part*1000) / 1000})
+		out.Colours = append(out.Colours, api.ColourPart{Hex: sh.Colour.Hex(), Part: round.To(sh.Part, 3)})
 	}
 	c.JSON(http.StatusOK, out)
 }

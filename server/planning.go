@@ -1,7 +1,6 @@
 package server
 
 import (
-	"math"
 	"net/http"
 
 	"github.com/gin-gonic/gin"
@@ -16,6 +15,7 @@ import (
 	"happytray/core/pick"
 	"happytray/core/prep"
 	"happytray/core/price"
+	"happytray/core/round"
 	"happytray/core/shop"
 	"happytray/server/api"
 )
@@ -162,7 +162,7 @@ func (s *Server) Choices(c *gin.Context) {
 		for _, o := range offers {
 			to := api.Offer{Leaning: api.OfferLeaning(o.Leaning), Says: o.Says, BasketCost: o.Cost, PerGuest: o.PerGuest, Over: o.Over, Minutes: o.Minutes, Foods: []api.Portion{}, Sides: sidesOf(o.Sides)}
 			for _, p := range o.Foods {
-				to.Foods = append(to.Foods, api.Portion{Food: p.Food.ID, Form: p.Form, Grams: math.Round(p.Grams*10) / 10, Colour: p.Food.Colour, Category: string(p.Food.Category)})
+				to.Foods = append(to.Foods, api.Portion{Food: p.Food.ID, Form: p.Form, Grams: round.Tenth(p.Grams), Colour: p.Food.Colour, Category: string(p.Food.Category)})
 			}
 			out.Offers = append(out.Offers, to)
 		}

@@ -5,8 +5,8 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
+	"happytray/core/round"
 	"io"
-	"math"
 	"os"
 	"os/signal"
 
@@ -127,7 +127,7 @@ func basketCommand() *cobra.Command {
 			b := shop.Of(j, larder)
 			out := bill{Lines: make([]billLine, len(b.Lines)), UsedCost: b.UsedCost, BasketCost: b.BasketCost}
 			for i, l := range b.Lines {
-				out.Lines[i] = billLine{l.Food, math.Round((l.OnTrayG+l.ReserveG)*10) / 10, l.CupboardG, l.Packs, l.UsedCost, l.BasketCost, l.LeftG}
+				out.Lines[i] = billLine{l.Food, round.Tenth(l.OnTrayG + l.ReserveG), l.CupboardG, l.Packs, l.UsedCost, l.BasketCost, l.LeftG}
 			}
 			return writeJSON(out)
 		}}

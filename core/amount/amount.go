@@ -10,6 +10,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/pick"
 	"happytray/core/portion"
+	"happytray/core/round"
 )
 
 // Amount is how much of one chosen food the table gets.
@@ -104,7 +105,7 @@ func appetites(b brief.Brief) string {
 	if n == 1 {
 		return "one appetite"
 	}
-	return strconv.FormatFloat(math.Round(100*n)/100, 'f', -1, 64) + " appetites"
+	return strconv.FormatFloat(round.Hundredth(n), 'f', -1, 64) + " appetites"
 }
 
 // Meatless says whether there is meat among what was chosen, or what stands in for it.

@@ -6,6 +6,7 @@ import (
 	"happytray/core/board"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/round"
 )
 
 // Measure is what a food in a form comes to, for a number of pieces: the room
@@ -70,8 +71,8 @@ func MeasureForm(f *food.Food, form string, n int, glass float64, around *board.
 	}
 	kind := food.FormByID(form)
 	m.Form, m.Says, m.Kind, m.Pieces = form, kind.Says(), kind.Kind(), n
-	m.MassG = round1(float64(n) * spec.MassG)
-	m.Minutes = round1(float64(n) * spec.Seconds / 60)
+	m.MassG = round.Tenth(float64(n) * spec.MassG)
+	m.Minutes = round.Tenth(float64(n) * spec.Seconds / 60)
 	if food.InVessel(form) {
 		used := map[string]bool{}
 		ml := food.FillOf(f, spec, n)
@@ -80,7 +81,7 @@ func MeasureForm(f *food.Food, form string, n int, glass float64, around *board.
 			m.Bowls = max(1, int(math.Ceil(ml/(v.CapacityML*.9)-1e-9)))
 			box := v.Footprint().Bounds()
 			m.LengthMM, m.AcrossMM, m.HeightMM = box.W(), box.H(), math.Max(v.HeightMM, standing(spec))
-			m.AreaCM2 = round1(float64(m.Bowls) * v.Footprint().Area() / 100)
+			m.AreaCM2 = round.Tenth(float64(m.Bowls) * v.Footprint().Area() / 100)
 		}
 	} else {
 		var box geom.Rect
@@ -109,9 +110,9 @@ func MeasureForm(f *food.Food, form string, n int, glass float64, around *board.
 			m.HeightMM = math.Max(m.HeightMM, p.Z+p.Height)
 		}
 		m.LengthMM, m.AcrossMM = math.Max(box.W(), box.H()), math.Min(box.W(), box.H())
-		m.AreaCM2 = round1(food.FootprintMM2(spec, n) / 100)
+		m.AreaCM2 = round.Tenth(food.FootprintMM2(spec, n) / 100)
 		if form == "ring" { // as wide as what it goes round makes it
-			m.AreaCM2 = round1(2 * math.Pi * m.Laid[0].At().Len() * spec.L / 100)
+			m.AreaCM2 = round.Tenth(2 * math.Pi * m.Laid[0].At().Len() * spec.L / 100)
 		}
 	}
 	m.LengthMM, m.AcrossMM, m.HeightMM = math.Round(m.LengthMM), math.Round(m.AcrossMM), math.Round(m.HeightMM)
@@ -120,7 +121,7 @@ func MeasureForm(f *food.Food, form string, n int, glass float64, around *board.
 		if spec.Shape == "vessel" { // a dip has no pieces; a pack fills what it fills
 			y.Pieces = 0
 		} else {
-			y.LeftG = round1(p.Grams - float64(y.Pieces)*spec.MassG)
+			y.LeftG = round.Tenth(p.Grams - float64(y.Pieces)*spec.MassG)
 		}
 		m.Yields = append(m.Yields, y)
 	}
@@ -158,5 +159,3 @@ func plain(cabinet *board.Cabinet) []board.Vessel {
 	}
 	return out
 }
-
-func round1(v float64) float64 { return math.Round(v*10) / 10 }

@@ -3,6 +3,7 @@ package arrange
 import (
 	"context"
 	"fmt"
+	"happytray/core/round"
 	"slices"
 	"strings"
 
@@ -201,13 +202,13 @@ func part(t *tray.Tray, larder *food.Larder, k int) (*tray.Tray, int) {
 	c := t.Clone()
 	half := c.Elements[k]
 	half.Count /= 2
-	half.Grams = round1(spec.MassG * float64(half.Count))
+	half.Grams = round.Tenth(spec.MassG * float64(half.Count))
 	for n := 2; c.Find(half.ID) >= 0; n++ {
 		half.ID = fmt.Sprintf("%s-%d", half.Food, n)
 	}
 	e := &c.Elements[k]
 	e.Count -= half.Count
-	e.Grams = round1(e.Grams - half.Grams)
+	e.Grams = round.Tenth(e.Grams - half.Grams)
 	e.Placed, e.Pieces, e.Path = false, nil, nil
 	half.Placed, half.Pieces, half.Path = false, nil, nil
 	c.Elements = append(c.Elements, half)

@@ -9,6 +9,7 @@ package arrange
 import (
 	"context"
 	"fmt"
+	"happytray/core/round"
 	"math"
 	"runtime"
 	"sync"
@@ -49,7 +50,7 @@ const maxEffort = 100000
 
 // round is how many layouts are tried side by side from one best: a constant,
 // so that the outcome does not depend on the number of cores.
-const round = 4
+const sideBySide = 4
 
 // Progress tells how far the search is.
 type Progress struct {
@@ -152,7 +153,7 @@ func Lay(ctx context.Context, t *tray.Tray, larder *food.Larder, o Options) (Res
 	}
 	stale := 0
 	for tried < effort {
-		n := min(round, effort-tried)
+		n := min(sideBySide, effort-tried)
 		if tried == 0 { // something to look at first
 			n = 1
 		}
@@ -301,7 +302,7 @@ func takeBack(t *tray.Tray, larder *food.Larder) *tray.Tray {
 				e := &c.Elements[i]
 				if e.Food == r.Food && e.Form == r.Form && !e.Locked {
 					e.Count += r.Count
-					e.Grams = round1(e.Grams + r.Grams)
+					e.Grams = round.Tenth(e.Grams + r.Grams)
 					given = true
 					break
 				}
@@ -314,8 +315,6 @@ func takeBack(t *tray.Tray, larder *food.Larder) *tray.Tray {
 	c.Reserve = keep
 	return c
 }
-
-func round1(v float64) float64 { return math.Round(v*10) / 10 }
 
 // keptOff says what an element that does not lie on a tray would wet or be softened by there.
 func (s *search) keptOff(t *tray.Tray, i int) string {
@@ -369,7 +368,7 @@ func (s *search) unfit(t *tray.Tray) []Unfit {
 			out = append(out, Unfit{Food: e.Food})
 		}
 		out[k].Pieces += missing
-		out[k].AreaCM2 = round1(out[k].AreaCM2 + area)
+		out[k].AreaCM2 = round.Tenth(out[k].AreaCM2 + area)
 		if e.Form == "topping" {
 			out[k].Says = fmt.Sprintf("%s: there is nothing to put it on. A soft cheese left whole or in its round would take it, or a dip.", f.Name)
 			continue

@@ -10,6 +10,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
+	"happytray/core/round"
 	"happytray/core/tray"
 )
 
@@ -309,7 +310,7 @@ func (b *body) place(e *tray.Element) {
 	if b.fixed {
 		return
 	}
-	pose := geom.Pose{X: math.Round(b.pose.X*100) / 100, Y: math.Round(b.pose.Y*100) / 100, Turn: math.Round(geom.NormalTurn(b.pose.Turn)*100) / 100}
+	pose := geom.Pose{X: round.Hundredth(b.pose.X), Y: round.Hundredth(b.pose.Y), Turn: round.Hundredth(geom.NormalTurn(b.pose.Turn))}
 	e.Placed = true
 	e.X, e.Y, e.TurnDeg = pose.X, pose.Y, pose.Turn
 	e.Pieces = tray.Place(b.food, b.spec, b.vessel, pose, b.pieces)

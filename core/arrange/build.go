@@ -3,6 +3,7 @@ package arrange
 import (
 	"context"
 	"fmt"
+	"happytray/core/round"
 	"math"
 	"math/rand/v2"
 	"strings"
@@ -312,16 +313,16 @@ func (l *layout) short(e *tray.Element, n int) {
 	f, _ := l.s.larder.Get(e.Food)
 	spec, _ := f.Spec(e.Form)
 	missing := e.Count - n
-	grams := round1(math.Min(e.Grams, spec.MassG*float64(missing)))
+	grams := round.Tenth(math.Min(e.Grams, spec.MassG*float64(missing)))
 	if n == 0 {
 		grams = e.Grams
 	}
-	e.Count, e.Grams = n, round1(e.Grams-grams)
+	e.Count, e.Grams = n, round.Tenth(e.Grams-grams)
 	for i := range l.t.Reserve {
 		rv := &l.t.Reserve[i]
 		if rv.Food == e.Food && rv.Form == e.Form && rv.Why == noRoom {
 			rv.Count += missing
-			rv.Grams = round1(rv.Grams + grams)
+			rv.Grams = round.Tenth(rv.Grams + grams)
 			return
 		}
 	}

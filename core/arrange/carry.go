@@ -2,6 +2,7 @@ package arrange
 
 import (
 	"context"
+	"happytray/core/round"
 	"maps"
 	"slices"
 
@@ -146,13 +147,13 @@ func (c *Carry) at(ctx context.Context, to geom.Pose) Carried {
 		}
 		for n := first; n < last; n++ {
 			q := &e.Pieces[n]
-			q.Outline, q.At, q.TurnDeg = l.bodies[n-first].Outline.Round(), l.carries(q.At).Round(), round2(geom.NormalTurn(q.TurnDeg+l.turn))
+			q.Outline, q.At, q.TurnDeg = l.bodies[n-first].Outline.Round(), l.carries(q.At).Round(), round.Hundredth(geom.NormalTurn(q.TurnDeg+l.turn))
 			out.Shifts = append(out.Shifts, Shift{l.e, n, q.At, q.TurnDeg})
 		}
 		if l.piece < 0 {
 			pose := e.Pose()
 			at := l.carries(pose.At()).Round()
-			e.X, e.Y, e.TurnDeg = at.X, at.Y, round2(geom.NormalTurn(pose.Turn+l.turn))
+			e.X, e.Y, e.TurnDeg = at.X, at.Y, round.Hundredth(geom.NormalTurn(pose.Turn+l.turn))
 		}
 		out.Elements[l.e] = e
 	}

@@ -3,6 +3,7 @@ package arrange
 import (
 	"context"
 	"fmt"
+	"happytray/core/round"
 	"math"
 	"strings"
 
@@ -40,7 +41,7 @@ func Fixes(ctx context.Context, t *tray.Tray, larder *food.Larder, rev *review.R
 				continue
 			}
 			m := try.moves[0]
-			to := geom.Pose{X: round2(m.to.X), Y: round2(m.to.Y), Turn: round2(geom.NormalTurn(m.to.Turn))}
+			to := geom.Pose{X: round.Hundredth(m.to.X), Y: round.Hundredth(m.to.Y), Turn: round.Hundredth(geom.NormalTurn(m.to.Turn))}
 			live.Move(m.k, to)
 			if fits && !live.Fits() { // most moves on a full tray end here
 				live.Set(m.k, t.Elements[m.k])
@@ -50,7 +51,7 @@ func Fixes(ctx context.Context, t *tray.Tray, larder *food.Larder, rev *review.R
 			if now.Score > best && (now.Legal() || !base.Legal()) {
 				best = now.Score
 				fd, _ := larder.Get(t.Elements[m.k].Food)
-				f.Fix = &review.Fix{Element: t.Elements[m.k].ID, X: to.X, Y: to.Y, TurnDeg: to.Turn, Gain: math.Round((now.Score-base.Score)*100) / 100,
+				f.Fix = &review.Fix{Element: t.Elements[m.k].ID, X: to.X, Y: to.Y, TurnDeg: to.Turn, Gain: round.Hundredth(now.Score - base.Score),
 					Says: fixSays(strings.ToLower(fd.Name), t.Elements[m.k].Pose(), to)}
 			}
 			live.Set(m.k, t.Elements[m.k])

@@ -2,6 +2,7 @@ package arrange
 
 import (
 	"context"
+	"happytray/core/round"
 	"math"
 	"slices"
 
@@ -214,7 +215,7 @@ func (l *layout) yield(i int, grains []grain) {
 		case !g.upper:
 			p.ZMM = 0
 		case p.ZMM == 0: // it was piled up
-			p.ZMM = round1(.6 * p.HeightMM)
+			p.ZMM = round.Tenth(.6 * p.HeightMM)
 		}
 	}
 	if len(gone) > 0 {

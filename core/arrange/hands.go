@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"context"
 	"fmt"
+	"happytray/core/round"
 	"math"
 	"slices"
 
@@ -153,7 +154,7 @@ func (h *hand) duplicate() ([]int, error) {
 	}
 	c := *h.e
 	c.ID, c.Locked, c.Extra = h.anotherID(), false, nil
-	c.Grams = round1(h.fetch(c.Count, c.Grams/float64(max(1, c.Count))))
+	c.Grams = round.Tenth(h.fetch(c.Count, c.Grams/float64(max(1, c.Count))))
 	box := boxOf(c.Pieces)
 	by := geom.Pt(box.W()+4, 0)
 	if zone := h.t.Board.FoodZone.Bounds(); box.Max.X+box.W() > zone.Max.X {
@@ -178,8 +179,8 @@ func (h *hand) fetch(count int, each float64) (grams float64) {
 			i--
 			continue
 		}
-		part := round1(r.Grams * float64(count) / float64(r.Count))
-		r.Count, r.Grams = r.Count-count, round1(r.Grams-part)
+		part := round.Tenth(r.Grams * float64(count) / float64(r.Count))
+		r.Count, r.Grams = r.Count-count, round.Tenth(r.Grams-part)
 		return grams + part
 	}
 	return grams + each*float64(count)
@@ -190,11 +191,11 @@ func (h *hand) keep(count int, grams float64) {
 	for i := range h.t.Reserve {
 		if r := &h.t.Reserve[i]; r.Food == h.e.Food && r.Form == h.e.Form {
 			r.Count += count
-			r.Grams = round1(r.Grams + grams)
+			r.Grams = round.Tenth(r.Grams + grams)
 			return
 		}
 	}
-	h.t.Reserve = append(h.t.Reserve, tray.Reserve{Food: h.e.Food, Form: h.e.Form, Count: count, Grams: round1(grams), Why: noRoom})
+	h.t.Reserve = append(h.t.Reserve, tray.Reserve{Food: h.e.Food, Form: h.e.Form, Count: count, Grams: round.Tenth(grams), Why: noRoom})
 }
 
 // divisible reports whether an element is a group of pieces.
@@ -235,8 +236,8 @@ func (h *hand) split() ([]int, error) {
 	c.Pieces = slices.Clone(ps[n:])
 	h.e.Pieces, h.e.Path = ps[:n:n], nil
 	c.Count, h.e.Count = len(c.Pieces), n
-	c.Grams = round1(each * float64(c.Count))
-	h.e.Grams = round1(h.e.Grams - c.Grams)
+	c.Grams = round.Tenth(each * float64(c.Count))
+	h.e.Grams = round.Tenth(h.e.Grams - c.Grams)
 	settleIn(h.e)
 	settleIn(&c)
 	h.t.Elements = append(h.t.Elements, c)
@@ -291,7 +292,7 @@ func (h *hand) join(id string) ([]int, error) {
 		settleIn(h.e)
 	}
 	h.e.Count += other.Count
-	h.e.Grams = round1(h.e.Grams + other.Grams)
+	h.e.Grams = round.Tenth(h.e.Grams + other.Grams)
 	id = h.e.ID // its place changes where the other lay before it
 	h.t.Elements = slices.Delete(h.t.Elements, o, o+1)
 	h.k = h.t.Find(id)
@@ -336,11 +337,11 @@ func (h *hand) amount(n int) error {
 func (h *hand) weigh(n int, each float64) {
 	was := h.e.Count
 	if n < was {
-		less := round1(each * float64(was-n))
+		less := round.Tenth(each * float64(was-n))
 		h.keep(was-n, less)
-		h.e.Grams = round1(h.e.Grams - less)
+		h.e.Grams = round.Tenth(h.e.Grams - less)
 	} else {
-		h.e.Grams = round1(h.e.Grams + h.fetch(n-was, each))
+		h.e.Grams = round.Tenth(h.e.Grams + h.fetch(n-was, each))
 	}
 	h.e.Count = n
 }
@@ -456,7 +457,7 @@ func (h *hand) raise(mm float64) error {
 	}
 	ps := slices.Clone(h.e.Pieces)
 	for i := range ps {
-		ps[i].ZMM = round1(mm)
+		ps[i].ZMM = round.Tenth(mm)
 	}
 	h.e.Pieces = ps
 	return nil
@@ -509,7 +510,7 @@ func (h *hand) open(by float64) error {
 		for n, q := range ps[i].Outline {
 			o[n] = poses[i].Apply(was.Inverse(q)).Round()
 		}
-		ps[i].Outline, ps[i].At, ps[i].TurnDeg = o, poses[i].At().Round(), round2(geom.NormalTurn(poses[i].Turn))
+		ps[i].Outline, ps[i].At, ps[i].TurnDeg = o, poses[i].At().Round(), round.Hundredth(geom.NormalTurn(poses[i].Turn))
 	}
 	h.e.Pieces, h.e.Path = ps, nil
 	return nil

@@ -3,6 +3,7 @@ package arrange
 import (
 	"cmp"
 	"context"
+	"happytray/core/round"
 	"math"
 	"reflect"
 	"runtime"
@@ -81,7 +82,7 @@ func Mend(ctx context.Context, t *tray.Tray, larder *food.Larder, f review.Findi
 		}
 		if gain > worthMending && worth > most {
 			most, ok = worth, true
-			best = Mended{Tray: c, Score: revs[i].Score, Gain: math.Round(gain*10) / 10, Says: all[i].says}
+			best = Mended{Tray: c, Score: revs[i].Score, Gain: round.Tenth(gain), Says: all[i].says}
 		}
 	}
 	return best, ok

@@ -3,6 +3,7 @@ package arrange
 import (
 	"context"
 	"fmt"
+	"happytray/core/round"
 	"math"
 
 	"happytray/core/food"
@@ -86,7 +87,7 @@ func TakePlaces(ctx context.Context, was, now *tray.Tray, larder *food.Larder, g
 		if !inPlace(ctx, now, larder, f, spec, e, place, grams) {
 			per := spec.MassG
 			e.Count = max(1, int(math.Round(grams/per)))
-			e.Grams, e.Placed, e.Pieces = round1(float64(e.Count)*per), false, nil
+			e.Grams, e.Placed, e.Pieces = round.Tenth(float64(e.Count)*per), false, nil
 			now.Elements = append(now.Elements, e)
 			found, room, err := FindRoom(ctx, now, larder, e.ID)
 			if err != nil {
@@ -115,10 +116,10 @@ func inPlace(ctx context.Context, now *tray.Tray, larder *food.Larder, f *food.F
 			return false
 		}
 		grams = math.Min(grams, v.CapacityML*.9*f.Density)
-		e.Count, e.Grams = 1, round1(grams)
+		e.Count, e.Grams = 1, round.Tenth(grams)
 		if spec.Shape != "vessel" {
 			e.Count = max(1, food.HoldsOf(f, spec, grams/f.Density))
-			e.Grams = round1(float64(e.Count) * spec.MassG)
+			e.Grams = round.Tenth(float64(e.Count) * spec.MassG)
 		}
 		e.Pieces = tray.Place(f, spec, &v, place.Pose(), food.FormByID(spec.Form).Lay(f.ID, spec, e.Count))
 		now.Elements = append(now.Elements, e)
@@ -142,8 +143,8 @@ func inPlace(ctx context.Context, now *tray.Tray, larder *food.Larder, f *food.F
 				at := o.At.Add(inward.Mul(shift))
 				pieces[k] = food.Piece{Pose: geom.Pose{X: at.X, Y: at.Y, Turn: o.TurnDeg}, Z: o.ZMM, Height: spec.H, Variant: o.Variant % food.Variants}
 			}
-			e.X, e.Y = round2(place.X+inward.X*shift), round2(place.Y+inward.Y*shift)
-			e.Count, e.Grams = n, round1(float64(n)*spec.MassG)
+			e.X, e.Y = round.Hundredth(place.X+inward.X*shift), round.Hundredth(place.Y+inward.Y*shift)
+			e.Count, e.Grams = n, round.Tenth(float64(n)*spec.MassG)
 			e.Pieces = tray.Place(f, spec, nil, geom.Pose{}, pieces)
 			now.Elements = append(now.Elements[:at], e)
 			if legal(now, larder) {
@@ -163,12 +164,12 @@ func inPlace(ctx context.Context, now *tray.Tray, larder *food.Larder, f *food.F
 func hold(t *tray.Tray, f *food.Food, spec food.Spec, grams float64) {
 	for i := range t.Reserve {
 		if r := &t.Reserve[i]; r.Food == f.ID {
-			r.Grams = round1(r.Grams + grams)
+			r.Grams = round.Tenth(r.Grams + grams)
 			r.Count = int(math.Round(r.Grams / spec.MassG))
 			return
 		}
 	}
-	t.Reserve = append(t.Reserve, tray.Reserve{Food: f.ID, Form: spec.Form, Grams: round1(grams), Count: int(math.Round(grams / spec.MassG)), Why: noRoom})
+	t.Reserve = append(t.Reserve, tray.Reserve{Food: f.ID, Form: spec.Form, Grams: round.Tenth(grams), Count: int(math.Round(grams / spec.MassG)), Why: noRoom})
 }
 
 // legal reports whether what is placed overlaps nothing and lies on the board.

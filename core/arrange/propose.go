@@ -2,6 +2,7 @@ package arrange
 
 import (
 	"context"
+	"happytray/core/round"
 	"math"
 	"slices"
 
@@ -147,7 +148,7 @@ func diverse(ways []Proposal, n int) []Proposal {
 		if len(out) == 1 {
 			out[i].Differs = 0
 		}
-		out[i].Differs = math.Round(out[i].Differs*1000) / 1000
+		out[i].Differs = round.To(out[i].Differs, 3)
 	}
 	return out
 }

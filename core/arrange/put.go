@@ -2,6 +2,7 @@ package arrange
 
 import (
 	"context"
+	"happytray/core/round"
 	"math"
 
 	"happytray/core/fault"
@@ -21,7 +22,7 @@ func Put(t *tray.Tray, larder *food.Larder, id string, at geom.Pose) (tray.Eleme
 	if t.Board == nil {
 		return tray.Element{}, fault.Bad("board", "choose a board before laying the tray")
 	}
-	at = geom.Pose{X: round2(at.X), Y: round2(at.Y), Turn: round2(geom.NormalTurn(at.Turn))}
+	at = geom.Pose{X: round.Hundredth(at.X), Y: round.Hundredth(at.Y), Turn: round.Hundredth(geom.NormalTurn(at.Turn))}
 	pieces := food.FormByID(spec.Form).Lay(f.ID, spec, e.Count)
 	e.Path = nil
 	if v, ok := t.Vessel(e.Vessel); ok {
@@ -148,7 +149,7 @@ func Reform(t *tray.Tray, larder *food.Larder, id, form string) (tray.Element, e
 		n = max(1, int(math.Round(float64(n)/float64(max(3, spec.N))))) * max(3, spec.N)
 	}
 	e.Form, e.Vessel, e.Count = form, "", max(1, min(n, tray.MaxPieces))
-	e.Grams = round1(spec.MassG * float64(e.Count))
+	e.Grams = round.Tenth(spec.MassG * float64(e.Count))
 	e.Colour = f.SurfaceColour(spec)
 	e.Layer = food.Layer(f, spec)
 	c := t.Clone()
@@ -158,5 +159,3 @@ func Reform(t *tray.Tray, larder *food.Larder, id, form string) (tray.Element, e
 	}
 	return Put(c, larder, id, e.Pose())
 }
-
-func round2(v float64) float64 { return math.Round(v*100) / 100 }

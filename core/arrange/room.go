@@ -2,6 +2,7 @@ package arrange
 
 import (
 	"context"
+	"happytray/core/round"
 	"math"
 	"slices"
 
@@ -371,7 +372,7 @@ func (p *parting) write(ctx context.Context) (lifted []string) {
 		case l.part != [2]int{}:
 			for n := l.part[0]; n < l.part[1]; n++ {
 				q := &e.Pieces[n]
-				q.Outline, q.At, q.TurnDeg = l.bodies[n-l.part[0]].Outline.Round(), l.carries(q.At).Round(), round2(geom.NormalTurn(q.TurnDeg+l.turn))
+				q.Outline, q.At, q.TurnDeg = l.bodies[n-l.part[0]].Outline.Round(), l.carries(q.At).Round(), round.Hundredth(geom.NormalTurn(q.TurnDeg+l.turn))
 			}
 		case l.piece < 0:
 			pose := e.Pose()
@@ -379,7 +380,7 @@ func (p *parting) write(ctx context.Context) (lifted []string) {
 			e.MoveTo(geom.Pose{X: at.X, Y: at.Y, Turn: pose.Turn + l.turn})
 		default:
 			q := &e.Pieces[l.piece]
-			q.Outline, q.At, q.TurnDeg = l.bodies[0].Outline.Round(), l.carries(q.At).Round(), round2(geom.NormalTurn(q.TurnDeg+l.turn))
+			q.Outline, q.At, q.TurnDeg = l.bodies[0].Outline.Round(), l.carries(q.At).Round(), round.Hundredth(geom.NormalTurn(q.TurnDeg+l.turn))
 		}
 	}
 	for i := range p.t.Elements {
@@ -411,8 +412,8 @@ func (p *parting) short(i int, gone []int) {
 	}
 	e.Pieces = stay
 	e.Count -= len(gone)
-	e.Grams = round1(each * float64(e.Count))
-	p.t.Reserve = append(p.t.Reserve, tray.Reserve{Food: e.Food, Form: e.Form, Grams: round1(each * float64(len(gone))), Count: len(gone), Why: noRoom})
+	e.Grams = round.Tenth(each * float64(e.Count))
+	p.t.Reserve = append(p.t.Reserve, tray.Reserve{Food: e.Food, Form: e.Form, Grams: round.Tenth(each * float64(len(gone))), Count: len(gone), Why: noRoom})
 }
 
 // windows are the boxes in which something was moved, before and after.

@@ -2,6 +2,7 @@ package arrange
 
 import (
 	"context"
+	"happytray/core/round"
 	"math"
 	"math/rand/v2"
 
@@ -139,7 +140,7 @@ func (l *layout) slices(e int, f *food.Food, spec food.Spec, line []geom.Point) 
 		if len(el.Pieces) > 0 {
 			z = 2
 		}
-		one := tray.Place(f, spec, nil, geom.Pose{X: at.X, Y: at.Y, Turn: math.Round(turn*100) / 100}, []food.Piece{{Z: z, Height: spec.H, Variant: variant}})
+		one := tray.Place(f, spec, nil, geom.Pose{X: at.X, Y: at.Y, Turn: round.Hundredth(turn)}, []food.Piece{{Z: z, Height: spec.H, Variant: variant}})
 		b := geom.NewBody(one[0].Outline)
 		if !l.s.zone.holds(&b) || l.clash(e, &b, touchSlack) {
 			d += 4 // pass the obstacle and begin again beyond it

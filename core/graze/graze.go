@@ -7,6 +7,7 @@ package graze
 
 import (
 	"context"
+	"happytray/core/round"
 	"math"
 	"math/rand/v2"
 	"runtime"
@@ -213,12 +214,10 @@ func mean(sorted []float64) float64 {
 // rangeOf is the 10th, 50th and 90th per cent of sorted numbers, each the least that so many reach.
 func rangeOf(sorted []float64) Range {
 	at := func(part float64) float64 {
-		return round(sorted[min(len(sorted)-1, int(math.Ceil(part*float64(len(sorted))))-1)])
+		return round.Tenth(sorted[min(len(sorted)-1, int(math.Ceil(part*float64(len(sorted))))-1)])
 	}
 	return Range{at(.1), at(.5), at(.9)}
 }
-
-func round(v float64) float64 { return math.Round(10*v) / 10 }
 
 // write tells what came of all evenings.
 func (f *Forecast) write(j *job.Job, larder *food.Larder, sums []*sum) {
@@ -246,8 +245,8 @@ func (f *Forecast) write(j *job.Job, larder *food.Larder, sums []*sum) {
 				wanted += w
 			}
 			got := rangeOf(s.over(func(e *evening) float64 { return e.got[n] * times }))
-			f.Groups = append(f.Groups, Group{Who: g.who, Count: g.count * s.copies, WantedG: round(wanted * float64(g.count) * times), GotG: got,
-				Without: round(mean(s.over(func(e *evening) float64 { return float64(e.without[n]) })) * times)})
+			f.Groups = append(f.Groups, Group{Who: g.who, Count: g.count * s.copies, WantedG: round.Tenth(wanted * float64(g.count) * times), GotG: got,
+				Without: round.Tenth(mean(s.over(func(e *evening) float64 { return float64(e.without[n]) })) * times)})
 		}
 		for k, m := range s.looks() {
 			looked[m] += mean(s.over(func(e *evening) float64 { return e.looks[k] })) * times
@@ -269,14 +268,14 @@ func (f *Forecast) write(j *job.Job, larder *food.Larder, sums []*sum) {
 		}
 		return 0
 	})
-	f.Waste = Waste{round(waste), int(math.Round(cost))}
+	f.Waste = Waste{round.Tenth(waste), int(math.Round(cost))}
 }
 
 // element tells of one dish.
 func (s *sum) element(i int, j *job.Job) Element {
 	d := &s.dishes[i]
 	e := &j.Trays[d.tray].Elements[d.element]
-	out := Element{ID: e.ID, Food: e.Food, LaidG: round(d.laid)}
+	out := Element{ID: e.ID, Food: e.Food, LaidG: round.Tenth(d.laid)}
 	left := s.over(func(e *evening) float64 { return float64(e.left[i]) * d.helping })
 	out.LeftG = rangeOf(left)
 	out.EatenG = rangeOf(s.over(func(e *evening) float64 { return d.laid - float64(e.left[i])*d.helping }))
@@ -322,7 +321,7 @@ func (s *sum) topUp(j *job.Job) (out []TopUp) {
 		}
 		thin := s.over(func(e *evening) float64 { return e.thinAt[k] })
 		if at := thin[(len(thin)-1)/2]; !math.IsInf(at, 1) {
-			out = append(out, TopUp{math.Round(at), s.foods[k].food.ID, round(reserve)})
+			out = append(out, TopUp{math.Round(at), s.foods[k].food.ID, round.Tenth(reserve)})
 		}
 	}
 	return out
@@ -351,7 +350,7 @@ func (s *sum) crowd(several bool) (out []Side) {
 		out[n].Share += float64(count[k]) / math.Max(1, float64(all))
 	}
 	for i := range out {
-		out[i].Share = math.Round(1000*out[i].Share) / 1000
+		out[i].Share = round.To(out[i].Share, 3)
 	}
 	return out
 }

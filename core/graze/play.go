@@ -6,6 +6,7 @@ import (
 
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/round"
 )
 
 // Played is what became of one element on one evening.
@@ -24,7 +25,7 @@ func Play(j *job.Job, larder *food.Larder, seed uint64) (out []Played) {
 		e := b.run(rand.New(rand.NewPCG(seed, uint64(n))), nil)
 		for i := range b.dishes {
 			d := &b.dishes[i]
-			p := Played{Tray: d.tray, ID: j.Trays[d.tray].Elements[d.element].ID, LaidG: round(d.laid), LeftG: round(float64(e.left[i]) * d.helping)}
+			p := Played{Tray: d.tray, ID: j.Trays[d.tray].Elements[d.element].ID, LaidG: round.Tenth(d.laid), LeftG: round.Tenth(float64(e.left[i]) * d.helping)}
 			if at := e.goneAt[i]; !math.IsInf(at, 1) {
 				at = math.Round(at)
 				p.GoneAtMin, p.LeftG = &at, 0

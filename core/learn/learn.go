@@ -13,6 +13,7 @@ package learn
 import (
 	"cmp"
 	"fmt"
+	"happytray/core/round"
 	"maps"
 	"math"
 	"slices"
@@ -311,7 +312,7 @@ func told(fit *[points]float64, evenings int) (factor, sd float64) {
 	return factor, math.Sqrt(math.Max(0, two/sum-(one/sum)*(one/sum)))
 }
 
-func three(v float64) float64 { return math.Round(1000*v) / 1000 }
+func three(v float64) float64 { return round.To(v, 3) }
 
 // everybody tells what was learnt of a food from all.
 func (f *learning) everybody(id string) Factor {

@@ -2,6 +2,7 @@ package lens
 
 import (
 	"fmt"
+	"happytray/core/round"
 	"math"
 
 	"happytray/core/access"
@@ -170,7 +171,7 @@ func (s *seeing) gaps() {
 			break
 		}
 		c := g.Centre(at%g.W, at/g.W)
-		s.view.Discs = append(s.view.Discs, Disc{At: c.Round(), R: math.Round(r*10) / 10, Bad: 2*r > 22, Says: say.Length(2*r) + " bare"})
+		s.view.Discs = append(s.view.Discs, Disc{At: c.Round(), R: round.Tenth(r), Bad: 2*r > 22, Says: say.Length(2*r) + " bare"})
 		w := g.Window(geom.Rect{Min: c, Max: c}.Grow(2*r), 0)
 		for y := w.Y0; y < w.Y1; y++ {
 			for x := w.X0; x < w.X1; x++ {

@@ -2,6 +2,7 @@ package plan
 
 import (
 	"fmt"
+	"happytray/core/round"
 	"math"
 
 	"happytray/core/amount"
@@ -84,7 +85,7 @@ func lay(t *tray.Tray, b brief.Brief, amounts []amount.Amount, cabinet *board.Ca
 		if a.Food.Category == food.Cracker {
 			why = "beside the board, kept crisp"
 		}
-		t.Reserve = append(t.Reserve, tray.Reserve{Food: a.Food.ID, Form: a.Form, Grams: math.Round(left*10) / 10,
+		t.Reserve = append(t.Reserve, tray.Reserve{Food: a.Food.ID, Form: a.Form, Grams: round.Tenth(left),
 			Count: int(math.Round(left / spec.MassG)), Why: why})
 	}
 }
@@ -92,9 +93,9 @@ func lay(t *tray.Tray, b brief.Brief, amounts []amount.Amount, cabinet *board.Ca
 // fine rounds grams to a tenth, petals to a hundredth.
 func fine(g float64) float64 {
 	if g < 1 {
-		return math.Max(.01, math.Round(g*100)/100)
+		return math.Max(.01, round.Hundredth(g))
 	}
-	return math.Round(g*10) / 10
+	return round.Tenth(g)
 }
 
 func dropLargest(gs []amount.Group) []amount.Group {

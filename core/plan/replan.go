@@ -8,6 +8,7 @@ import (
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/round"
 	"happytray/core/tray"
 )
 
@@ -145,7 +146,7 @@ func settle(t *tray.Tray, larder *food.Larder, like tray.Element, wanted float64
 	if wanted < math.Max(2, spec.MassG*.6) {
 		return
 	}
-	t.Reserve = append(t.Reserve, tray.Reserve{Food: like.Food, Form: like.Form, Grams: math.Round(wanted*10) / 10, Count: int(math.Round(wanted / spec.MassG)), Why: why})
+	t.Reserve = append(t.Reserve, tray.Reserve{Food: like.Food, Form: like.Form, Grams: round.Tenth(wanted), Count: int(math.Round(wanted / spec.MassG)), Why: why})
 }
 
 // sameSize reports whether an element's pieces are still the size they were when

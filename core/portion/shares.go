@@ -109,15 +109,6 @@ func tilted(shares map[food.Category]float64, tilt map[string]float64) map[food.
 // MostLift is how much more than usual of the others people eat where a kind is missing.
 const MostLift = 1.6
 
-// Eaten is all that the table eats, grams.
-func Eaten(b brief.Brief) float64 {
-	shares, all := Shares(b, WithMeat), 0.0
-	for _, c := range food.Categories {
-		all += shares[c]
-	}
-	return math.Round(all)
-}
-
 // Stretch is how much more than usual is eaten because of how long the occasion
 // lasts: people eat most at first, so half as long again takes a fifth more.
 func Stretch(b brief.Brief) float64 {

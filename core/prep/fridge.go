@@ -2,6 +2,7 @@ package prep
 
 import (
 	"fmt"
+	"happytray/core/round"
 	"math"
 
 	"happytray/core/food"
@@ -36,7 +37,7 @@ func (d *kitchenDay) fridge() (*Fridge, []string) {
 			}
 		}
 	}
-	f := &Fridge{Litres: math.Round(10*litres) / 10, Shelves: d.o.Shelves, Needs: int(math.Ceil(litres / shelfL))}
+	f := &Fridge{Litres: round.Tenth(litres), Shelves: d.o.Shelves, Needs: int(math.Ceil(litres / shelfL))}
 	if f.Needs <= f.Shelves {
 		return f, nil
 	}

@@ -4,6 +4,7 @@ package prep
 
 import (
 	"fmt"
+	"happytray/core/round"
 	"math"
 	"sort"
 	"strings"
@@ -125,7 +126,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 		f, _ := larder.Get(s.Food)
 		s.Says = says(s, f != nil && f.Category == food.Cheese)
 		sheet.Minutes += s.Minutes
-		s.Minutes = math.Round(s.Minutes*10) / 10
+		s.Minutes = round.Tenth(s.Minutes)
 		sheet.Steps = append(sheet.Steps, s)
 	}
 	sheet.Minutes = math.Round(sheet.Minutes)

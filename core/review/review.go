@@ -13,6 +13,7 @@ import (
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/round"
 	"happytray/core/tray"
 )
 
@@ -119,7 +120,7 @@ func total(rules []Rule, values map[string]float64) Review {
 		if r.Gate && v > 1e-6 {
 			gated = true
 		}
-		rev.Checks = append(rev.Checks, Check{r.ID, round(v, 3), r.Unit, round(s, 4)})
+		rev.Checks = append(rev.Checks, Check{r.ID, round.To(v, 3), r.Unit, round.To(s, 4)})
 		sum[r.Group] += s * r.Weight
 		weight[r.Group] += r.Weight
 	}
@@ -129,7 +130,7 @@ func total(rules []Rule, values map[string]float64) Review {
 			continue
 		}
 		s := sum[g.Name] / weight[g.Name]
-		rev.Groups[g.Name] = round(100*s, 1)
+		rev.Groups[g.Name] = round.To(100*s, 1)
 		all += s * g.Weight
 		w += g.Weight
 	}
@@ -139,13 +140,8 @@ func total(rules []Rule, values map[string]float64) Review {
 	if gated {
 		rev.Score = math.Min(rev.Score, GateScore)
 	}
-	rev.Score = round(rev.Score, 2)
+	rev.Score = round.To(rev.Score, 2)
 	return rev
-}
-
-func round(v float64, digits int) float64 {
-	k := math.Pow(10, float64(digits))
-	return math.Round(v*k) / k
 }
 
 // Value finds a check's measured value; ok is false when it was not measured.

@@ -4,6 +4,7 @@ package shop
 
 import (
 	"fmt"
+	"happytray/core/round"
 	"math"
 	"slices"
 	"strings"
@@ -102,7 +103,7 @@ func Of(j *job.Job, larder *food.Larder) Basket {
 		l := lines[id]
 		need := l.OnTrayG + l.ReserveG
 		if f, ok := larder.Get(id); ok {
-			l.CupboardG = math.Round(math.Min(need, larder.OnHand(id, day))*10) / 10
+			l.CupboardG = round.Tenth(math.Min(need, larder.OnHand(id, day)))
 			packs := larder.PacksOf(f)
 			l.OutOfStock = larder.OutOfStock(id)
 			buy := math.Max(0, need-l.CupboardG)
@@ -113,14 +114,14 @@ func Of(j *job.Job, larder *food.Larder) Basket {
 			l.Packs, bought, l.BasketCost = food.Cover(packs, buy)
 			if bought > 0 {
 				l.UsedCost = int(math.Round(float64(l.BasketCost) * buy / bought))
-				l.LeftG = math.Round((bought-buy)*10) / 10
+				l.LeftG = round.Tenth(bought - buy)
 			}
 			there := int(math.Round(l.CupboardG * larder.GramPrice(f)))
 			l.UsedCost += there
 			b.CupboardCost += there
 		}
 		l.Explanation = strings.TrimSpace(whys[id] + " " + say.Upper(explain(l)))
-		l.OnTrayG, l.ReserveG = math.Round(l.OnTrayG*10)/10, math.Round(l.ReserveG*10)/10
+		l.OnTrayG, l.ReserveG = round.Tenth(l.OnTrayG), round.Tenth(l.ReserveG)
 		b.OnTrayG += l.OnTrayG
 		b.ReserveG += l.ReserveG
 		b.BasketCost += l.BasketCost

@@ -3,6 +3,7 @@ package shop
 import (
 	"cmp"
 	"fmt"
+	"happytray/core/round"
 	"math"
 	"slices"
 	"strings"
@@ -29,7 +30,7 @@ func NeedsOf(j *job.Job, larder *food.Larder) Needs {
 	n := Needs{Title: j.Title, Day: j.Brief.ServeDay(), Grams: map[string]float64{}, Off: at.Off, Table: &at}
 	add := func(id string, g float64) {
 		if f, ok := larder.Get(id); ok && f.Category != food.NotFood && g > 0 {
-			n.Grams[id] = math.Round((n.Grams[id]+g)*10) / 10
+			n.Grams[id] = round.Tenth(n.Grams[id] + g)
 		}
 	}
 	for _, one := range j.Trays {
@@ -156,8 +157,8 @@ func Buy(jobs []Needs, larder *food.Larder, stock food.Stock) List {
 		}
 		var bought float64
 		it.Packs, bought, it.Cost = food.Cover(larder.PacksOf(f), buy)
-		it.LeftG = round1(math.Max(0, bought-buy))
-		it.NeedG, it.CupboardG = round1(it.NeedG), round1(it.CupboardG)
+		it.LeftG = round.Tenth(math.Max(0, bought-buy))
+		it.NeedG, it.CupboardG = round.Tenth(it.NeedG), round.Tenth(it.CupboardG)
 		it.OutOfStock = larder.OutOfStock(f.ID) && buy > 0
 		name := sectionOf(f)
 		if by[name] == nil {
@@ -243,5 +244,3 @@ func NextUse(f *food.Food, day string, coming []Needs) (Use, bool) {
 	}
 	return Use{}, false
 }
-
-func round1(v float64) float64 { return math.Round(v*10) / 10 }

@@ -3,6 +3,7 @@ package shop
 import (
 	"cmp"
 	"fmt"
+	"happytray/core/round"
 	"math"
 	"slices"
 	"strings"
@@ -128,7 +129,7 @@ func Savings(j *job.Job, larder *food.Larder, cabinet *board.Cabinet, n int) []S
 	for _, s := range sure {
 		same := func(o Saving) bool { return o.Food == s.Food || s.Instead != "" && o.Instead == s.Instead }
 		if len(out) < n && !slices.ContainsFunc(out, same) {
-			s.Loss = math.Round(s.Loss*100) / 100
+			s.Loss = round.Hundredth(s.Loss)
 			s.Loses = loses(s.Loss)
 			out = append(out, s)
 		}

@@ -3,13 +3,12 @@
 package tray
 
 import (
-	"math"
-
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/document"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/round"
 )
 
 // Bounds of a tray from outside.
@@ -143,7 +142,7 @@ func (e *Element) MoveTo(to geom.Pose) {
 			o[j] = move(q)
 		}
 		p.Outline, p.At = o, move(p.At)
-		p.TurnDeg = round2(geom.NormalTurn(p.TurnDeg + turn))
+		p.TurnDeg = round.Hundredth(geom.NormalTurn(p.TurnDeg + turn))
 		pieces[i] = p
 	}
 	e.Pieces = pieces
@@ -153,10 +152,8 @@ func (e *Element) MoveTo(to geom.Pose) {
 	}
 	e.Path = path
 	at := to.At().Round()
-	e.X, e.Y, e.TurnDeg = at.X, at.Y, round2(geom.NormalTurn(to.Turn))
+	e.X, e.Y, e.TurnDeg = at.X, at.Y, round.Hundredth(geom.NormalTurn(to.Turn))
 }
-
-func round2(v float64) float64 { return math.Round(v*100) / 100 }
 
 // Place puts the pieces of a form, laid round its origin, onto the board.
 func Place(f *food.Food, s food.Spec, vessel *board.Vessel, pose geom.Pose, pieces []food.Piece) []Piece {
@@ -173,8 +170,8 @@ func Place(f *food.Food, s food.Spec, vessel *board.Vessel, pose geom.Pose, piec
 		} else {
 			o = s.Outline(f.ID, p.Variant)
 		}
-		out = append(out, Piece{Outline: at.ApplyAll(o).Round(), ZMM: round2(p.Z), HeightMM: round2(height),
-			Colour: f.SurfaceColour(s), At: at.At().Round(), TurnDeg: round2(at.Turn), Variant: p.Variant})
+		out = append(out, Piece{Outline: at.ApplyAll(o).Round(), ZMM: round.Hundredth(p.Z), HeightMM: round.Hundredth(height),
+			Colour: f.SurfaceColour(s), At: at.At().Round(), TurnDeg: round.Hundredth(at.Turn), Variant: p.Variant})
 	}
 	return out
 }

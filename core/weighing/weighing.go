@@ -5,6 +5,7 @@ import (
 	"cmp"
 	"context"
 	"fmt"
+	"happytray/core/round"
 	"math"
 	"slices"
 
@@ -135,11 +136,11 @@ func (c *correction) putBy(grams float64) {
 	grams /= float64(t.Copies())
 	for i := range t.Reserve {
 		if r := &t.Reserve[i]; r.Food == c.food.ID && r.Form == c.form {
-			r.Grams, r.Count = math.Round(10*(r.Grams+grams))/10, r.Count+c.count(grams)
+			r.Grams, r.Count = round.Tenth(r.Grams+grams), r.Count+c.count(grams)
 			return
 		}
 	}
-	t.Reserve = append(t.Reserve, tray.Reserve{Food: c.food.ID, Form: c.form, Grams: math.Round(10*grams) / 10, Count: c.count(grams), Why: moreWeighed})
+	t.Reserve = append(t.Reserve, tray.Reserve{Food: c.food.ID, Form: c.form, Grams: round.Tenth(grams), Count: c.count(grams), Why: moreWeighed})
 }
 
 // takeOff takes grams out of the reserves and then off the trays, the largest groups first; it answers with how
@@ -188,7 +189,7 @@ func (c *correction) fromReserve(t *tray.Tray, grams float64) (left float64) {
 			continue
 		}
 		part := grams / float64(t.Copies())
-		r.Grams, r.Count = math.Round(10*(r.Grams-part))/10, max(0, r.Count-c.count(part))
+		r.Grams, r.Count = round.Tenth(r.Grams-part), max(0, r.Count-c.count(part))
 		return 0
 	}
 	return grams
@@ -215,6 +216,6 @@ func (c *correction) fromElement(ctx context.Context, t *tray.Tray, id string, g
 		return 0, 0, nil
 	}
 	took = math.Min(grams, e.Grams/2) // what was far less than half is no weight of it
-	e.Grams = math.Round(10*(e.Grams-took)) / 10
+	e.Grams = round.Tenth(e.Grams - took)
 	return took, 0, nil
 }

@@ -2,7 +2,7 @@
 // carried and everything makes room, the time from a move to its score, and the heap after minutes of it.
 // frames.mjs [minutes]; make audit-frames.
 import { spawn } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -88,6 +88,14 @@ try {
       return { id: e.dataset.hold, x: r.x + r.width / 2, y: r.y + r.height / 2 }
     }),
   )
+  // processor time: of the server all it does, of the page its main thread
+  await client.send('Performance.enable')
+  const busy = async () => {
+    const stat = readFileSync(`/proc/${server.pid}/stat`, 'utf8').split(') ')[1].split(' ')
+    const { metrics } = await client.send('Performance.getMetrics')
+    return { server: (Number(stat[11]) + Number(stat[12])) * 10, page: metrics.find(m => m.name === 'TaskDuration').value * 1000 }
+  }
+  const spent = { server: 0, page: 0, previews: 0 }
   const before = await heap()
   const all = []
   const firsts = []
@@ -98,12 +106,17 @@ try {
     await page.mouse.move(h.x, h.y)
     await page.waitForTimeout(200)
     await page.evaluate(() => (window.frames_.length = 0))
+    const [idle, asked] = [await busy(), took.carried.length]
     await page.mouse.down()
     for (let i = 1; i <= 50; i++) {
       await page.mouse.move(h.x + 90 * Math.sin(i / 12), h.y + 40 * Math.sin(i / 7))
       await page.waitForTimeout(12)
     }
     const f = await page.evaluate(() => [...window.frames_])
+    const now = await busy()
+    spent.server += now.server - idle.server
+    spent.page += now.page - idle.page
+    spent.previews += took.carried.length - asked
     firsts.push(Math.max(...f.slice(0, 8)))
     all.push(...f)
     await page.mouse.move(h.x, h.y)
@@ -116,8 +129,9 @@ try {
   console.log(`| ${laid.elements.length} elements, ${pieces} pieces, ${firsts.length} carried in ${minutes} min | figure |\n|---|---|`)
   console.log(`| frames while carrying: median, p95, p99, longest | ${ms(at(all, 0.5))}, ${ms(at(all, 0.95))}, ${ms(at(all, 0.99))}, ${ms(at(all, 1))} ms |`)
   console.log(`| the longest of the first eight frames after a grip: median, worst | ${ms(at(firsts, 0.5))}, ${ms(at(firsts, 1))} ms |`)
-  for (const [kind, list] of Object.entries(took))
+  for (const [kind, list] of Object.entries(took).filter(([, list]) => list.length))
     console.log(`| from asking to the answer, ${kind}: median, p95 | ${ms(at(list, 0.5))}, ${ms(at(list, 0.95))} ms, ${list.length} answers |`)
+  console.log(`| processor time for each preview: server, main thread of the page, in the mean of ${spent.previews} | ${ms(spent.server / spent.previews)}, ${ms(spent.page / spent.previews)} ms |`)
   console.log(`| the largest request of putting down | ${largest} bytes |`)
   console.log(`| heap before, after | ${ms(before)}, ${ms(after)} MB |`)
   await browser.close()

@@ -2,6 +2,7 @@ package overhead
 
 import (
 	"fmt"
+	"happytray/core/round"
 	"image"
 	"image/color"
 	"math"
@@ -81,8 +82,8 @@ func Compare(straight *image.NRGBA, perMM float64, t *tray.Tray) ([]Seen, error)
 		}
 		look := thinned(masks[i])
 		is, should := mean(lab, look), mean(want, look)
-		s := Seen{Element: t.Elements[i].ID, Planned: should.Hex(), Photo: is.Hex(), Off: math.Round(10*colour.Difference(is, should)) / 10}
-		s.Alike = math.Round(100*v.alike(look, 0, 0)) / 100
+		s := Seen{Element: t.Elements[i].ID, Planned: should.Hex(), Photo: is.Hex(), Off: round.Tenth(colour.Difference(is, should))}
+		s.Alike = round.Hundredth(v.alike(look, 0, 0))
 		if s.Alike < departed {
 			s.Moved = v.search(look, i)
 		}
