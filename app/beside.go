@@ -4,13 +4,13 @@ import (
 	"bytes"
 	"context"
 	"encoding/json"
-	"happytray/core/round"
 	"image"
 	"image/jpeg"
 	"math"
 
 	"happytray/core/fault"
 	"happytray/core/geom"
+	"happytray/core/round"
 	"happytray/core/tray"
 	"happytray/formats/overhead"
 )

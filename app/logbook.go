@@ -5,7 +5,6 @@ import (
 	"cmp"
 	"context"
 	"encoding/csv"
-	"happytray/core/round"
 	"math"
 	"slices"
 	"strconv"
@@ -16,6 +15,7 @@ import (
 
 	"happytray/core/food"
 	"happytray/core/learn"
+	"happytray/core/round"
 	"happytray/formats/cell"
 	"happytray/store"
 )

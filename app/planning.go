@@ -2,7 +2,6 @@ package app
 
 import (
 	"context"
-	"happytray/core/round"
 
 	"happytray/app/estimate"
 	"happytray/core/arrange"
@@ -14,6 +13,7 @@ import (
 	"happytray/core/plan"
 	"happytray/core/prep"
 	"happytray/core/price"
+	"happytray/core/round"
 	"happytray/core/shop"
 )
 

@@ -2,7 +2,6 @@ package server
 
 import (
 	"encoding/json"
-	"happytray/core/round"
 	"math"
 	"net/http"
 
@@ -12,6 +11,7 @@ import (
 	"happytray/art"
 	"happytray/core/board"
 	"happytray/core/document"
+	"happytray/core/round"
 	"happytray/formats/outline"
 	"happytray/server/api"
 	"happytray/store"

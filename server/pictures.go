@@ -2,11 +2,11 @@ package server
 
 import (
 	"context"
-	"happytray/core/round"
 	"net/http"
 
 	"github.com/gin-gonic/gin"
 
+	"happytray/core/round"
 	"happytray/formats/photo"
 	"happytray/server/api"
 	"happytray/store"

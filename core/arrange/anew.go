@@ -3,13 +3,13 @@ package arrange
 import (
 	"context"
 	"fmt"
-	"happytray/core/round"
 	"slices"
 	"strings"
 
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
+	"happytray/core/round"
 	"happytray/core/tray"
 )
 

@@ -9,7 +9,6 @@ package arrange
 import (
 	"context"
 	"fmt"
-	"happytray/core/round"
 	"math"
 	"runtime"
 	"sync"
@@ -21,6 +20,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
+	"happytray/core/round"
 	"happytray/core/tray"
 	"happytray/core/workers"
 )

@@ -3,7 +3,6 @@ package arrange
 import (
 	"context"
 	"fmt"
-	"happytray/core/round"
 	"math"
 	"math/rand/v2"
 	"strings"
@@ -12,6 +11,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
+	"happytray/core/round"
 	"happytray/core/tray"
 )
 

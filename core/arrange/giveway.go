@@ -2,12 +2,12 @@ package arrange
 
 import (
 	"context"
-	"happytray/core/round"
 	"math"
 	"slices"
 
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/round"
 	"happytray/core/tray"
 )
 

@@ -4,7 +4,6 @@ import (
 	"cmp"
 	"context"
 	"fmt"
-	"happytray/core/round"
 	"math"
 	"slices"
 
@@ -12,6 +11,7 @@ import (
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/round"
 	"happytray/core/tray"
 )
 

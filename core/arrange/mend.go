@@ -3,7 +3,6 @@ package arrange
 import (
 	"cmp"
 	"context"
-	"happytray/core/round"
 	"math"
 	"reflect"
 	"runtime"
@@ -13,6 +12,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
+	"happytray/core/round"
 	"happytray/core/tray"
 	"happytray/core/workers"
 )

@@ -3,12 +3,12 @@ package arrange
 import (
 	"context"
 	"fmt"
-	"happytray/core/round"
 	"math"
 
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
+	"happytray/core/round"
 	"happytray/core/tray"
 )
 

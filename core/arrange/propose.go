@@ -2,7 +2,6 @@ package arrange
 
 import (
 	"context"
-	"happytray/core/round"
 	"math"
 	"slices"
 
@@ -10,6 +9,7 @@ import (
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/review"
+	"happytray/core/round"
 	"happytray/core/tray"
 )
 

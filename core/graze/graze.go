@@ -7,7 +7,6 @@ package graze
 
 import (
 	"context"
-	"happytray/core/round"
 	"math"
 	"math/rand/v2"
 	"runtime"
@@ -16,6 +15,7 @@ import (
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/round"
 	"happytray/core/tray"
 	"happytray/core/workers"
 )

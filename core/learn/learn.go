@@ -13,11 +13,12 @@ package learn
 import (
 	"cmp"
 	"fmt"
-	"happytray/core/round"
 	"maps"
 	"math"
 	"slices"
 	"time"
+
+	"happytray/core/round"
 )
 
 // Numbers of the rule, and where they come from (docs/learn.md).

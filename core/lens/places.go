@@ -2,7 +2,6 @@ package lens
 
 import (
 	"fmt"
-	"happytray/core/round"
 	"math"
 
 	"happytray/core/access"
@@ -11,6 +10,7 @@ import (
 	"happytray/core/geom"
 	"happytray/core/portion"
 	"happytray/core/review"
+	"happytray/core/round"
 	"happytray/core/say"
 	"happytray/core/tray"
 )

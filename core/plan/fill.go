@@ -2,13 +2,13 @@ package plan
 
 import (
 	"fmt"
-	"happytray/core/round"
 	"math"
 
 	"happytray/core/amount"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/round"
 	"happytray/core/tray"
 )
 

@@ -2,10 +2,10 @@ package prep
 
 import (
 	"fmt"
-	"happytray/core/round"
 	"math"
 
 	"happytray/core/food"
+	"happytray/core/round"
 )
 
 // Fridge is the room that cold food takes before anything of it is got out, when it takes most.

@@ -4,7 +4,6 @@ package prep
 
 import (
 	"fmt"
-	"happytray/core/round"
 	"math"
 	"sort"
 	"strings"
@@ -14,6 +13,7 @@ import (
 	"happytray/core/drink"
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/round"
 	"happytray/core/safety"
 	"happytray/core/say"
 	"happytray/core/tray"

@@ -4,7 +4,6 @@ package shop
 
 import (
 	"fmt"
-	"happytray/core/round"
 	"math"
 	"slices"
 	"strings"
@@ -13,6 +12,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/plan"
+	"happytray/core/round"
 	"happytray/core/say"
 	"happytray/core/tray"
 )

@@ -3,7 +3,6 @@ package shop
 import (
 	"cmp"
 	"fmt"
-	"happytray/core/round"
 	"math"
 	"slices"
 	"strings"
@@ -12,6 +11,7 @@ import (
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/round"
 )
 
 // Needs is what one job asks for of each food, grams.

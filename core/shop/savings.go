@@ -3,7 +3,6 @@ package shop
 import (
 	"cmp"
 	"fmt"
-	"happytray/core/round"
 	"math"
 	"slices"
 	"strings"
@@ -14,6 +13,7 @@ import (
 	"happytray/core/job"
 	"happytray/core/pick"
 	"happytray/core/plan"
+	"happytray/core/round"
 )
 
 // Saving is one change that makes the basket cheaper, and what it costs in balance.

@@ -5,7 +5,6 @@ import (
 	"cmp"
 	"context"
 	"fmt"
-	"happytray/core/round"
 	"math"
 	"slices"
 
@@ -14,6 +13,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/prep"
+	"happytray/core/round"
 	"happytray/core/tray"
 )
 

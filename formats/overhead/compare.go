@@ -2,7 +2,6 @@ package overhead
 
 import (
 	"fmt"
-	"happytray/core/round"
 	"image"
 	"image/color"
 	"math"
@@ -10,6 +9,7 @@ import (
 	"happytray/core/colour"
 	"happytray/core/fault"
 	"happytray/core/geom"
+	"happytray/core/round"
 	"happytray/core/tray"
 )
 
