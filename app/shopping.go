@@ -3,12 +3,15 @@ package app
 import (
 	"context"
 	"fmt"
+	"io"
 	"time"
 
 	"happytray/core/brief"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/shop"
+	"happytray/formats/sheet"
+	"happytray/formats/table"
 	"happytray/store"
 )
 
@@ -32,6 +35,28 @@ type ShoppingList struct {
 	List       shop.List
 	Ticks      []string
 }
+
+// ticked are the foods that are ticked off.
+func (l ShoppingList) ticked() map[string]bool {
+	done := map[string]bool{}
+	for _, id := range l.Ticks {
+		done[id] = true
+	}
+	return done
+}
+
+// PDF is the list to print, on A4.
+func (l ShoppingList) PDF(v Settings) ([]byte, error) {
+	return sheet.Shopping(l.Title, l.List, l.ticked(), sheet.Money{Currency: v.Currency, Digits: v.Digits()}, "a4")
+}
+
+// Text is the list to send on.
+func (l ShoppingList) Text(v Settings) string {
+	return table.ListText(l.Title, l.List, l.ticked(), v.Currency, v.Digits())
+}
+
+// CSV writes the list as a table.
+func (l ShoppingList) CSV(w io.Writer, o table.Options) error { return table.WriteList(w, l.List, o) }
 
 // ShoppingForJob is the list of one job.
 func (a *App) ShoppingForJob(ctx context.Context, id string) (out ShoppingList, err error) {

@@ -8,22 +8,19 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"happytray/app"
-	"happytray/art"
 	"happytray/core/board"
 	"happytray/core/document"
 	"happytray/core/round"
-	"happytray/formats/outline"
 	"happytray/server/api"
-	"happytray/store"
 )
 
 // drawn is a board with what follows from it. svg is left out of lists.
 func drawn(h *app.House, b board.Board, svg bool) (api.BoardDrawn, error) {
 	raw, err := json.Marshal(b)
-	st := h.State(store.KindBoard, b.ID)
+	st := h.State(app.KindBoard, b.ID)
 	out := api.BoardDrawn{Board: raw, Mine: api.Mine(st.Mine), PutAway: st.PutAway, Version: st.Version, AreaCm2: math.Round(b.UsableMM2() / 100), Guests: b.Guests(), Says: list(b.Asks())}
 	if svg {
-		out.Svg = art.BoardAlone(&b)
+		out.Svg = app.DrawBoard(&b)
 	}
 	return out, err
 }
@@ -48,7 +45,7 @@ func (s *Server) Boards(c *gin.Context) {
 			s.fail(c, aThing, err)
 			return
 		}
-		st := h.State(store.KindVessel, v.ID)
+		st := h.State(app.KindVessel, v.ID)
 		out.Vessels = append(out.Vessels, api.VesselPage{Vessel: raw, Mine: api.Mine(st.Mine), PutAway: st.PutAway, Version: st.Version, AcrossMm: math.Round(v.Across())})
 	}
 	c.Header("Cache-Control", checked)
@@ -85,30 +82,17 @@ func (s *Server) ReadOutline(c *gin.Context, params api.ReadOutlineParams) {
 // readOutline is the board in a drawing. length is the real length of its longer side,
 // mm; 0 where the drawing is to be believed.
 func readOutline(h *app.House, raw []byte, length float64) (out api.OutlineFound, err error) {
-	d, err := outline.Read(raw)
+	d, err := app.ReadOutline(raw, length)
 	if err != nil {
 		return out, err
 	}
-	out = api.OutlineFound{Physical: d.Physical, LengthMm: round.Tenth(d.LengthMM()), WidthMm: round.Tenth(d.WidthMM()), Notes: list(d.Notes)}
-	if length == 0 {
-		if length = d.LengthMM(); !d.Physical || length < 100 || length > 3000 { // shown at a usual size until it is known
-			length = 450
-		}
-	}
-	r, err := d.Request(length)
-	if err != nil {
-		return out, err
-	}
-	b, err := board.Make(r)
-	if err != nil {
-		return out, err
-	}
-	board, err := drawn(h, b, true)
+	out = api.OutlineFound{Physical: d.Physical, LengthMm: round.Tenth(d.LengthMM), WidthMm: round.Tenth(d.WidthMM), Notes: list(d.Notes)}
+	board, err := drawn(h, d.Board, true)
 	if err != nil {
 		return out, err
 	}
 	out.Drawn = &board
-	out.Request, err = json.Marshal(r)
+	out.Request, err = json.Marshal(d.Request)
 	return out, err
 }
 
@@ -133,10 +117,10 @@ func (s *Server) SaveBoard(c *gin.Context, id api.ThingId, params api.SaveBoardP
 }
 
 func (s *Server) PutBoardAway(c *gin.Context, id api.ThingId) {
-	s.putAway(c, store.KindBoard, id, true)
+	s.putAway(c, app.KindBoard, id, true)
 }
 func (s *Server) TakeBoardOut(c *gin.Context, id api.ThingId) {
-	s.putAway(c, store.KindBoard, id, false)
+	s.putAway(c, app.KindBoard, id, false)
 }
 
 func (s *Server) BoardPicture(c *gin.Context, id api.ThingId, _ api.BoardPictureParams) {
@@ -146,10 +130,10 @@ func (s *Server) BoardPicture(c *gin.Context, id api.ThingId, _ api.BoardPicture
 	}
 	b, ok := h.Cabinet.Board(id)
 	if !ok {
-		s.fail(c, aThing, store.ErrNotFound)
+		s.fail(c, aThing, app.ErrNotFound)
 		return
 	}
-	picture(c, art.BoardAlone(&b))
+	picture(c, app.DrawBoard(&b))
 }
 
 func (s *Server) SaveVessel(c *gin.Context, id api.ThingId, params api.SaveVesselParams) {
@@ -166,10 +150,10 @@ func (s *Server) SaveVessel(c *gin.Context, id api.ThingId, params api.SaveVesse
 }
 
 func (s *Server) PutVesselAway(c *gin.Context, id api.ThingId) {
-	s.putAway(c, store.KindVessel, id, true)
+	s.putAway(c, app.KindVessel, id, true)
 }
 func (s *Server) TakeVesselOut(c *gin.Context, id api.ThingId) {
-	s.putAway(c, store.KindVessel, id, false)
+	s.putAway(c, app.KindVessel, id, false)
 }
 
 func (s *Server) VesselPicture(c *gin.Context, id api.ThingId, _ api.VesselPictureParams) {
@@ -179,8 +163,8 @@ func (s *Server) VesselPicture(c *gin.Context, id api.ThingId, _ api.VesselPictu
 	}
 	v, ok := h.Vessel(id)
 	if !ok {
-		s.fail(c, aThing, store.ErrNotFound)
+		s.fail(c, aThing, app.ErrNotFound)
 		return
 	}
-	picture(c, art.VesselAlone(v))
+	picture(c, app.DrawVessel(v))
 }

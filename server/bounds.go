@@ -3,6 +3,7 @@ package server
 import (
 	"bytes"
 	"context"
+	"encoding/json"
 	"errors"
 	"fmt"
 	"io"
@@ -10,47 +11,42 @@ import (
 	"strings"
 	"time"
 
+	"github.com/getkin/kin-openapi/openapi3"
 	"github.com/gin-contrib/gzip"
 	"github.com/gin-gonic/gin"
-
-	"happytray/core/document"
-	"happytray/formats/bundle"
-	"happytray/formats/photo"
 )
 
-// How long an answer may take.
-const (
-	usualTime  = 15 * time.Second
-	tableTime  = 60 * time.Second  // a table of thousands of rows
-	searchTime = 180 * time.Second // waiting for a turn, then at most 60 s of search
-)
-
-// timeOf is how long an operation may take.
-func timeOf(operation string) time.Duration {
-	switch operation {
-	case "arrange", "mend", "layLike":
-		return searchTime
-	case "importTable", "saveFoodPhoto", "mainColours", "addPhoto", "bringIn", "houseBundle":
-		return tableTime
-	}
-	return usualTime
+// bounds are what an operation says of itself in openapi.yaml, as x-bounds: how long an answer may take, waiting
+// for a turn included, and how large a request may be.
+type bounds struct {
+	Seconds   int   `json:"seconds"`
+	BodyKB    int64 `json:"body_kb"`
+	BestSoFar bool  `json:"best_so_far"` // whatever has been found when the server stops is the answer
 }
 
-// mostOf is how many bytes an operation's body may have. What holds no document is small.
-func mostOf(operation string) int64 {
-	switch operation {
-	case "saveFoodPhoto", "mainColours", "addPhoto":
-		return photo.MaxBytes
-	case "bringIn":
-		return bundle.MaxPacked
-	case "saveSettings", "tick", "createFood", "saveStock", "edit", "saveVessel":
-		return 256 << 10
-	case "enter", "setDoor", "makeKey", "leave", "putOut": // a stranger's may be among them
-		return strangersBody
-	case "undo", "redo", "takeOut", "putAway", "handFoodBack", "takeFoodOut", "takeBoardOut", "takeVesselOut", "askShop":
-		return 4 << 10
+// unknown bounds what the contract does not know.
+var unknown = bounds{Seconds: 15, BodyKB: 4}
+
+// mostReading is how long a request may take to arrive.
+const mostReading = 60 * time.Second
+
+// boundsOf reads the bounds of every operation. One that says none is a fault of the contract.
+func boundsOf(doc *openapi3.T) (map[string]bounds, error) {
+	out := map[string]bounds{}
+	for path, item := range doc.Paths.Map() {
+		for method, op := range item.Operations() {
+			raw, err := json.Marshal(op.Extensions["x-bounds"])
+			var b bounds
+			if err == nil {
+				err = json.Unmarshal(raw, &b)
+			}
+			if err != nil || b.Seconds < 1 || b.Seconds > 600 || b.BodyKB < 1 || b.BodyKB > 64<<10 {
+				return nil, fmt.Errorf("%s %s says no bounds in openapi.yaml: x-bounds: {seconds: 15, body_kb: 4}", method, path)
+			}
+			out[op.OperationID] = b
+		}
 	}
-	return document.MaxBytes
+	return out, nil
 }
 
 // strangersBody is how many bytes somebody may send who has not been let in: a key and a name.
@@ -63,14 +59,15 @@ var errStopping = errors.New("the server is being stopped")
 func (s *Server) deadlines(k *contract) gin.HandlerFunc {
 	return func(c *gin.Context) {
 		k.find(c)
-		most := timeOf(operation(c))
+		b := k.boundsOf(c)
+		most := time.Duration(b.Seconds) * time.Second
 		rc := http.NewResponseController(c.Writer)
 		now := time.Now()
-		_ = rc.SetReadDeadline(now.Add(min(most, tableTime))) // not known to every kind of writer, as in tests
+		_ = rc.SetReadDeadline(now.Add(min(most, mostReading))) // not known to every kind of writer, as in tests
 		_ = rc.SetWriteDeadline(now.Add(most + s.stalled))
 		ctx, done := context.WithTimeout(c.Request.Context(), most)
 		defer done()
-		if most == searchTime { // whatever has been found by then is the answer
+		if b.BestSoFar {
 			var end context.CancelCauseFunc
 			ctx, end = context.WithCancelCause(ctx)
 			defer context.AfterFunc(s.stopping, func() { end(errStopping) })()
@@ -85,11 +82,11 @@ const bodyKey = "body"
 
 // takeBody reads a request's body within its bound and within what all bodies together
 // may take, and gives it to the handlers as a whole.
-func (s *Server) takeBody(c *gin.Context) {
+func (k *contract) takeBody(s *Server, c *gin.Context) {
 	if c.Request.Body == nil || c.Request.Body == http.NoBody {
 		return
 	}
-	most := mostOf(operation(c))
+	most := k.boundsOf(c).BodyKB << 10
 	if c.Request.ContentLength > most {
 		tooLarge(c, most)
 		return

@@ -26,6 +26,7 @@ import (
 // and never changed.
 type contract struct {
 	router routers.Router
+	bounds map[string]bounds // by operation
 }
 
 // readContract reads it once, for all servers of a process.
@@ -42,8 +43,12 @@ func newContract() (*contract, error) {
 	if err != nil {
 		return nil, err
 	}
+	of, err := boundsOf(doc)
+	if err != nil {
+		return nil, err
+	}
 	router, err := gorillamux.NewRouter(doc)
-	return &contract{router}, err
+	return &contract{router, of}, err
 }
 
 // routeKey is where it lies in a request's context what the contract knows of it.
@@ -67,6 +72,14 @@ func operation(c *gin.Context) string {
 		return f.(found).route.Operation.OperationID
 	}
 	return ""
+}
+
+// boundsOf are the bounds of what a request asks for.
+func (k *contract) boundsOf(c *gin.Context) bounds {
+	if b, ok := k.bounds[operation(c)]; ok {
+		return b
+	}
+	return unknown
 }
 
 // validate checks a request against the contract before a handler sees it.

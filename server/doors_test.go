@@ -283,7 +283,7 @@ func TestFiguresAreForThisMachine(t *testing.T) {
 		t.Fatal(err)
 	}
 	defer st.Close()
-	h := NewMetrics(st, "x").Handler()
+	h := NewMetrics(app.New(st, app.Options{}), "x").Handler()
 	for host, status := range map[string]int{"localhost:8081": 200, "127.0.0.1:8081": 200, "[::1]:8081": 200, "evil.example": 421, "evil.example:8081": 421, "": 421} {
 		r := httptest.NewRequest("GET", "/metrics", nil)
 		r.Host = host
@@ -391,8 +391,9 @@ func TestTheLinesAreCounted(t *testing.T) {
 		t.Fatal(err)
 	}
 	t.Cleanup(func() { st.Close() })
-	m := NewMetrics(st, "test")
-	openApp(t, app.New(st, app.Options{}), Options{Metrics: m})
+	a := app.New(st, app.Options{})
+	m := NewMetrics(a, "test")
+	openApp(t, a, Options{Metrics: m})
 	rec := httptest.NewRecorder()
 	m.Handler().ServeHTTP(rec, httptest.NewRequest("GET", "http://localhost/metrics", nil))
 	for _, line := range []string{"searches", "works", "photos"} {

@@ -11,7 +11,6 @@ import (
 	"happytray/core/document"
 	"happytray/core/edit"
 	"happytray/core/geom"
-	"happytray/core/review"
 	"happytray/core/round"
 	"happytray/core/tray"
 	"happytray/server/api"
@@ -28,7 +27,7 @@ type edited struct {
 	Says      string          `json:"says,omitempty"`
 	Displaced api.Displaced   `json:"displaced"`
 	Carried   *carried        `json:"carried,omitempty"`
-	Review    review.Review   `json:"review"`
+	Review    app.Review      `json:"review"`
 }
 
 // carried is api.CarriedAnswer.

@@ -10,9 +10,7 @@ import (
 	"happytray/app"
 	"happytray/core/document"
 	"happytray/core/fault"
-	"happytray/formats/photo"
 	"happytray/server/api"
-	"happytray/store"
 )
 
 var anEvening = subject{"Nothing was noted of this evening", "Go back to the bench.",
@@ -140,7 +138,7 @@ func (s *Server) AddNote(c *gin.Context, id api.JobId, params api.AddNoteParams)
 
 // Photos lists the photographs of an evening.
 func (s *Server) Photos(c *gin.Context, id api.JobId) {
-	list, err := s.app.Store().Photos(c.Request.Context(), id)
+	list, err := s.app.Photos(c.Request.Context(), id)
 	if err != nil {
 		s.fail(c, anEvening, err)
 		return
@@ -158,13 +156,13 @@ func (s *Server) AddPhoto(c *gin.Context, id api.JobId, params api.AddPhotoParam
 	if !ok {
 		return
 	}
-	small, err := picture.Fit(photo.LargeSide)
-	var p store.Photo
+	small, err := picture.Fit(app.LargeSide)
+	var p app.Photograph
 	if err == nil {
 		p, err = s.app.AddPhoto(c.Request.Context(), id, small, entryOf(params.IdempotencyKey, params.AgoS))
 	}
 	switch {
-	case errors.Is(err, store.ErrMany):
+	case errors.Is(err, app.ErrMany):
 		s.fail(c, anEvening, fault.Bad("", "an evening keeps %d photographs; throw one away first", app.MostPhotos))
 	case err != nil:
 		s.fail(c, aJob, err)
@@ -175,7 +173,7 @@ func (s *Server) AddPhoto(c *gin.Context, id api.JobId, params api.AddPhotoParam
 
 // Photo sends a photograph of an evening.
 func (s *Server) Photo(c *gin.Context, id api.JobId, which string) {
-	p, err := s.app.Store().Photo(c.Request.Context(), id, which)
+	p, err := s.app.Photo(c.Request.Context(), id, which)
 	if err != nil {
 		s.fail(c, aThing, err)
 		return
@@ -186,7 +184,7 @@ func (s *Server) Photo(c *gin.Context, id api.JobId, which string) {
 
 // DropPhoto throws a photograph away.
 func (s *Server) DropPhoto(c *gin.Context, id api.JobId, which string) {
-	s.done(c, aThing, s.app.Store().DropPhoto(c.Request.Context(), id, which))
+	s.done(c, aThing, s.app.DropPhoto(c.Request.Context(), id, which))
 }
 
 // Logbook lists evenings and what they teach.

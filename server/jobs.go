@@ -16,7 +16,6 @@ import (
 	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/server/api"
-	"happytray/store"
 )
 
 func etag(n int64) string { return `"` + strconv.FormatInt(n, 10) + `"` }
@@ -115,7 +114,7 @@ func (s *Server) SaveJob(c *gin.Context, id api.JobId, params api.SaveJobParams)
 
 // clash answers a refused change with the version that is current.
 func (s *Server) clash(c *gin.Context, id string, err error) {
-	if errors.Is(err, store.ErrConflict) {
+	if errors.Is(err, app.ErrConflict) {
 		now, e := s.app.Job(c.Request.Context(), id)
 		if e != nil {
 			s.fail(c, aJob, e) // without the other version there is nothing to choose from

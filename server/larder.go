@@ -11,15 +11,11 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"happytray/app"
-	"happytray/art"
-	"happytray/core/amount"
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/server/api"
-	"happytray/store"
 )
 
 // house is the house as it is, or an answer why it cannot be read.
@@ -54,7 +50,7 @@ func (s *Server) Larder(c *gin.Context) {
 	}
 	out := api.Larder{Foods: []api.Food{}, Boards: []api.BoardCard{}, Vessels: []api.VesselCard{}}
 	for _, f := range h.All.All() {
-		st := h.State(store.KindFood, f.ID)
+		st := h.State(app.KindFood, f.ID)
 		item := api.Food{Id: f.ID, Name: f.Name, Category: string(f.Category), Colour: f.Colour, Texture: f.Texture, Strength: f.Strength, Liking: f.Liking,
 			Flavours: f.Flavours, Allergens: f.Allergens, Diet: f.Diet, Season: f.Season, InSeasonAllYear: len(f.Season) == 0,
 			PutAway: st.PutAway, Version: strconv.FormatInt(st.Version, 10)}
@@ -62,13 +58,13 @@ func (s *Server) Larder(c *gin.Context) {
 			item.Firmness, item.Milk = &f.Firmness, &f.Milk
 		}
 		for _, sp := range f.Forms {
-			item.Forms = append(item.Forms, api.FormOfLarder{Form: sp.Form, MassG: sp.MassG, Says: food.FormByID(sp.Form).Says(), Takes: arrange.Takes(sp.Form), Kind: string(food.FormByID(sp.Form).Kind())})
+			item.Forms = append(item.Forms, api.FormOfLarder{Form: sp.Form, MassG: sp.MassG, Says: food.FormByID(sp.Form).Says(), Takes: app.Takes(sp.Form), Kind: string(food.FormByID(sp.Form).Kind())})
 		}
 		out.Foods = append(out.Foods, item)
 	}
 	for _, b := range smallestFirst(h) {
 		one := card(b)
-		one.PutAway = h.State(store.KindBoard, b.ID).PutAway
+		one.PutAway = h.State(app.KindBoard, b.ID).PutAway
 		out.Boards = append(out.Boards, one)
 	}
 	for _, v := range h.Cabinet.Vessels() {
@@ -83,11 +79,7 @@ func (s *Server) FoodPicture(c *gin.Context, id string, params api.FoodPicturePa
 	if !ok {
 		return
 	}
-	least := art.Least(0)
-	if or(params.Thumb, false) {
-		least = art.Thumb
-	}
-	picture(c, art.PortionFrom(least, f, or(params.Form, "")))
+	picture(c, app.DrawPortion(f, or(params.Form, ""), or(params.Thumb, false)))
 }
 
 // food is the house and one food of it, put away or not; where there is none, it has answered.
@@ -96,7 +88,7 @@ func (s *Server) food(c *gin.Context, id string) (h *app.House, f *food.Food, ok
 		return nil, nil, false
 	}
 	if f, ok = h.All.Get(id); !ok {
-		s.fail(c, aThing, store.ErrNotFound)
+		s.fail(c, aThing, app.ErrNotFound)
 	}
 	return h, f, ok
 }
@@ -132,7 +124,7 @@ func (s *Server) SearchLarder(c *gin.Context, p api.SearchLarderParams) {
 	for _, sh := range found.Shelves {
 		shelf := api.Shelf{Category: string(sh.Category), Total: sh.Total, Foods: []api.FoodCard{}}
 		for _, f := range sh.Foods {
-			st := h.State(store.KindFood, f.ID)
+			st := h.State(app.KindFood, f.ID)
 			card := api.FoodCard{Id: f.ID, Name: f.Name, Category: string(f.Category), Colour: f.Colour, Cut: f.Cut, InSeason: f.InSeason(month, q.Hemisphere),
 				Mine: api.Mine(st.Mine), OnHandG: h.Stock.OnHand(f.ID, day), Version: strconv.FormatInt(st.Version, 10), Forms: []string{}}
 			for _, sp := range f.Forms {
@@ -159,7 +151,7 @@ func (s *Server) answerFood(c *gin.Context, status int, id string) {
 		out.LotUntil, err = s.app.KeepsUntil(c.Request.Context(), f)
 	}
 	if err == nil {
-		out.Photo, err = s.app.Store().HasPicture(c.Request.Context(), id)
+		out.Photo, err = s.app.HasFoodPhoto(c.Request.Context(), id)
 	}
 	if err != nil {
 		s.fail(c, aThing, err)
@@ -171,7 +163,7 @@ func (s *Server) answerFood(c *gin.Context, status int, id string) {
 }
 
 func foodPage(h *app.House, f *food.Food) (out api.FoodPage, err error) {
-	st := h.State(store.KindFood, f.ID)
+	st := h.State(app.KindFood, f.ID)
 	out = api.FoodPage{Mine: api.Mine(st.Mine), Changed: h.ChangedMembers(f.ID), PutAway: st.PutAway, Version: st.Version, Stock: []api.Lot{}, Diets: f.Diets(),
 		MonthsNorth: f.Months("north"), MonthsSouth: f.Months("south"), GoodWith: []api.Partner{}, ClashesWith: []api.Partner{}, Others: []api.SpecDocument{}}
 	if out.Food, err = json.Marshal(f); err != nil {
@@ -188,7 +180,7 @@ func foodPage(h *app.House, f *food.Food) (out api.FoodPage, err error) {
 		out.ClashesWith = append(out.ClashesWith, api.Partner{Id: p.Food.ID, Name: p.Food.Name, Why: p.Why})
 	}
 	for _, sp := range f.Forms {
-		out.Forms = append(out.Forms, api.FormOfFood{Form: sp.Form, Group: amount.GroupOf(sp), Says: food.FormByID(sp.Form).Says()})
+		out.Forms = append(out.Forms, api.FormOfFood{Form: sp.Form, Group: app.GroupOf(sp), Says: food.FormByID(sp.Form).Says()})
 	}
 	for _, sp := range f.Others() {
 		raw, err := json.Marshal(sp)
@@ -247,8 +239,8 @@ func (s *Server) putAway(c *gin.Context, kind, id string, away bool) {
 	s.done(c, aThing, s.app.PutAway(c.Request.Context(), kind, id, away))
 }
 
-func (s *Server) PutFoodAway(c *gin.Context, id api.ThingId) { s.putAway(c, store.KindFood, id, true) }
-func (s *Server) TakeFoodOut(c *gin.Context, id api.ThingId) { s.putAway(c, store.KindFood, id, false) }
+func (s *Server) PutFoodAway(c *gin.Context, id api.ThingId) { s.putAway(c, app.KindFood, id, true) }
+func (s *Server) TakeFoodOut(c *gin.Context, id api.ThingId) { s.putAway(c, app.KindFood, id, false) }
 
 func (s *Server) SaveStock(c *gin.Context, id api.ThingId) {
 	var in api.Lots
@@ -285,7 +277,7 @@ func (s *Server) MeasureForm(c *gin.Context, id api.ThingId, form string, params
 		}
 		around = &v
 	}
-	m, spec, ok := amount.MeasureForm(f, form, or(params.Pieces, 0), or(params.Glass, 0), around, h.Cabinet)
+	m, ok := h.Measure(f, form, or(params.Pieces, 0), or(params.Glass, 0), around)
 	if !ok {
 		problem(c, http.StatusNotFound, "It cannot be laid like that", f.Name+" has no such form. Add one on its page.", "form")
 		return
@@ -301,12 +293,10 @@ func (s *Server) MeasureForm(c *gin.Context, id api.ThingId, form string, params
 	for _, y := range m.Yields {
 		out.Yields = append(out.Yields, api.Yield{LeftG: y.LeftG, PackG: y.PackG, Pieces: y.Pieces, Price: y.Price})
 	}
-	box, svg := art.Laid(f, spec, m.Laid, m.Vessel)
 	if m.Around != nil {
 		out.Around = &m.Around.ID
-		box, svg = art.LaidRound(f, spec, m.Laid, *m.Around, m.Middle)
 	}
-	out.Box, out.Svg = []float64{box.Min.X, box.Min.Y, box.W(), box.H()}, svg
+	out.Box, out.Svg = []float64{m.Box.Min.X, m.Box.Min.Y, m.Box.W(), m.Box.H()}, m.SVG
 	c.Header("Cache-Control", checked)
 	c.JSON(http.StatusOK, out)
 }

@@ -11,22 +11,16 @@ import (
 
 	"happytray/app"
 	"happytray/app/template"
-	"happytray/art"
-	"happytray/core/arrange"
 	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/job"
-	"happytray/core/lens"
-	"happytray/core/review"
-	"happytray/core/tray"
 	"happytray/server/api"
 )
 
-// asked reads a request and the job that it holds in its member tray, and works something
-// out of its first tray; written gives a changed one back as it came, with the others.
-func asked[T any](s *Server, c *gin.Context, q *queue, in any, raw func() []byte, work func(t *tray.Tray, larder *food.Larder, written func(*tray.Tray) (api.Document, error)) (T, error)) {
+// asked reads a request and the job that it holds in its member tray, and works something out of it.
+func asked[T any](s *Server, c *gin.Context, q *queue, in any, raw func() []byte, work func(j *job.Job, larder *food.Larder) (T, error)) {
 	leave, ok := s.turn(c, q, nil)
 	if !ok {
 		return
@@ -42,13 +36,13 @@ func asked[T any](s *Server, c *gin.Context, q *queue, in any, raw func() []byte
 		if bad != nil {
 			err = fault.In("tray", bad)
 		} else {
-			v, err = work(j.Trays[0], j.Larder(h.Larder), func(t *tray.Tray) (api.Document, error) { return j.With(0, t).Write() })
+			v, err = work(j, j.Larder(h.Larder))
 		}
 	}
 	reply(s, c, v, err)
 }
 
-func fewer(all []arrange.Fewer) []api.Fewer {
+func fewer(all []app.Pieces) []api.Fewer {
 	out := []api.Fewer{}
 	for _, f := range all {
 		out = append(out, api.Fewer{Id: f.ID, Pieces: f.Pieces})
@@ -59,17 +53,13 @@ func fewer(all []arrange.Fewer) []api.Fewer {
 // LayLike lays a tray as one of a saved job is laid. It works as hard as a short search.
 func (s *Server) LayLike(c *gin.Context) {
 	var in api.LikeAsked
-	asked(s, c, s.searches, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder, written func(*tray.Tray) (api.Document, error)) (out api.LaidAnswer, err error) {
-		other, err := s.app.LaidTray(c.Request.Context(), template.Laid{Job: in.Job, Revision: or(in.Revision, 0), Tray: or(in.Which, 0)})
-		if err != nil {
-			return out, err
-		}
-		room, err := arrange.Like(c.Request.Context(), t, other, larder)
+	asked(s, c, s.searches, &in, func() []byte { return in.Tray }, func(j *job.Job, larder *food.Larder) (out api.LaidAnswer, err error) {
+		laid, room, err := s.app.LayLike(c.Request.Context(), j, larder, template.Laid{Job: in.Job, Revision: or(in.Revision, 0), Tray: or(in.Which, 0)})
 		if err != nil {
 			return out, err
 		}
 		out.Lifted, out.Fewer = list(room.Lifted), fewer(room.Fewer)
-		out.Tray, err = written(room.Tray)
+		out.Tray, err = laid.Write()
 		return out, err
 	})
 }
@@ -77,21 +67,18 @@ func (s *Server) LayLike(c *gin.Context) {
 // Mend looks for the change that helps most against a finding. It works as hard as a search.
 func (s *Server) Mend(c *gin.Context) {
 	var in api.MendAsked
-	asked(s, c, s.searches, &in, func() []byte { return in.Tray }, func(t *tray.Tray, larder *food.Larder, written func(*tray.Tray) (api.Document, error)) (out api.MendAnswer, err error) {
-		if t.Board == nil {
-			return out, fault.Bad("tray.board", "choose a board before laying the tray")
-		}
-		m, found := arrange.Mend(c.Request.Context(), t, larder, review.Finding{Check: in.Check, Elements: in.Elements, At: geom.Pt(in.At[0], in.At[1])})
+	asked(s, c, s.searches, &in, func() []byte { return in.Tray }, func(j *job.Job, larder *food.Larder) (out api.MendAnswer, err error) {
+		mended, gain, says, found, err := s.app.Mend(c.Request.Context(), j, larder, in.Check, in.Elements, geom.Pt(in.At[0], in.At[1]))
 		if out.Found = found; found {
-			raw, bad := written(m.Tray)
-			out.Tray, out.Gain, out.Says, err = &raw, &m.Gain, &m.Says, bad
+			raw, bad := mended.Write()
+			out.Tray, out.Gain, out.Says, err = pointer(raw), &gain, &says, bad
 		}
 		return out, err
 	})
 }
 
 func (s *Server) Review(c *gin.Context) {
-	ofJob(s, c, func(h *app.House, j *job.Reading, larder *food.Larder) (review.Review, error) {
+	ofJob(s, c, func(h *app.House, j *job.Reading, larder *food.Larder) (app.Review, error) {
 		return s.app.ReviewTray(j, larder, h)
 	})
 }
@@ -99,25 +86,9 @@ func (s *Server) Review(c *gin.Context) {
 // Lens looks at a tray in one respect.
 func (s *Server) Lens(c *gin.Context) {
 	var in api.LensAsked
-	leave, ok := s.turn(c, s.works, nil)
-	if !ok {
-		return
-	}
-	defer leave()
-	h, err := s.app.House(c.Request.Context())
-	if err == nil {
-		err = document.Read(body(c), &in)
-	}
-	var v lens.View
-	if err == nil {
-		j, bad := app.ReadJob(in.Tray, h.Larder)
-		if bad != nil {
-			err = fault.In("tray", bad)
-		} else {
-			v, err = lens.Of(j.Trays[0], j.Larder(h.Larder), string(in.Lens), or(in.Word, ""))
-		}
-	}
-	reply(s, c, v, err)
+	asked(s, c, s.works, &in, func() []byte { return in.Tray }, func(j *job.Job, larder *food.Larder) (app.LensView, error) {
+		return app.Lens(j, larder, string(in.Lens), or(in.Word, ""))
+	})
 }
 
 // DrawPicture draws a tray from above or at a slant, with or without names.
@@ -130,15 +101,7 @@ func (s *Server) DrawPicture(c *gin.Context, params api.DrawPictureParams) {
 	j, err := s.app.Read(body(c), h.Larder)
 	svg := ""
 	if err == nil {
-		t, larder := j.Trays[0], j.Larder(h.Larder)
-		switch from := string(or(params.From, "above")); {
-		case t.Board == nil:
-			err = fault.Bad("board", "choose a board before laying the tray")
-		case from != "above":
-			svg, err = art.Slant(j.Title, t, larder, from, or(params.Names, false))
-		default:
-			svg, err = art.Picture(j.Title, t, larder, or(params.Names, false), string(or(params.Crop, "")))
-		}
+		svg, err = app.DrawTray(j.Job, j.Larder(h.Larder), app.Looked{From: string(or(params.From, "above")), Names: or(params.Names, false), Crop: string(or(params.Crop, ""))})
 	}
 	if err != nil {
 		s.fail(c, aThing, err)
@@ -148,19 +111,10 @@ func (s *Server) DrawPicture(c *gin.Context, params api.DrawPictureParams) {
 }
 
 func (s *Server) Scene(c *gin.Context) {
-	ofJob(s, c, func(_ *app.House, j *job.Reading, larder *food.Larder) (art.Scene, error) {
-		return art.Compose(j.Trays[0], larder), nil
+	ofJob(s, c, func(_ *app.House, j *job.Reading, larder *food.Larder) (app.Drawn, error) {
+		return app.SceneOf(j.Job, larder), nil
 	})
 }
-
-// wishSeconds bounds how long is looked for what would take everything.
-const wishSeconds = 3
-
-// How long a search goes on where nobody says: by then most of what it finds is found (docs/arranging.md).
-const (
-	pays        = 3.0 // seconds
-	paysForWays = 7.0
-)
 
 // lines writes lines of JSON to a client that must read them: one that does not ends
 // the search, so that it keeps nobody from theirs.
@@ -206,15 +160,9 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 		s.fail(c, aThing, err)
 		return
 	}
-	larder := j.Larder(h.Larder)
-	ways := or(params.Ways, 1)
-	usual := pays
-	if ways > 1 {
-		usual = paysForWays
-	}
-	o := arrange.Options{Seconds: or(params.Seconds, usual), Effort: or(params.Effort, 0), Seed: j.Trays[0].Seed, Style: string(or(params.Style, "")), Only: or(params.Only, nil), Afresh: or(params.Afresh, false)}
+	how := app.Search{Seconds: or(params.Seconds, 0), Effort: or(params.Effort, 0), Seed: j.Trays[0].Seed, Style: string(or(params.Style, "")), Only: or(params.Only, nil), Afresh: or(params.Afresh, false), Ways: or(params.Ways, 1)}
 	if params.Seed != nil {
-		o.Seed = uint64(*params.Seed)
+		how.Seed = uint64(*params.Seed)
 	}
 	ctx, end := context.WithCancel(c.Request.Context())
 	defer end()
@@ -228,16 +176,19 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 		return
 	}
 	defer leave()
-	o.Progress = func(p arrange.Progress) {
+	found, err := s.app.Lay(ctx, j, h, how, func(p app.Step) {
 		l := api.Progress{Tried: p.Tried, Share: p.Share, Score: p.Score}
-		if p.Better {
-			if raw, err := j.With(0, p.Tray).Write(); err == nil {
+		if p.Tray != nil {
+			if raw, err := p.Tray.Write(); err == nil {
 				l.Tray = pointer(raw)
 			}
 		}
 		out.send(l)
+	})
+	var last api.Progress
+	if err == nil {
+		last, err = lastLine(found)
 	}
-	last, err := s.search(ctx, j, larder, o, ways)
 	if err != nil {
 		switch bad := (*fault.Error)(nil); {
 		case errors.As(err, &bad) && !c.Writer.Written():
@@ -250,52 +201,37 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 	out.send(last)
 }
 
-// search is the whole of a search, and its last line.
-func (s *Server) search(ctx context.Context, j *job.Job, larder *food.Larder, o arrange.Options, ways int) (last api.Progress, err error) {
-	last.Done, last.Share = true, 1
-	if ways > 1 {
-		all, err := arrange.Propose(ctx, j.Trays[0], larder, o, ways)
-		if err != nil {
-			return last, err
-		}
+// lastLine tells what a search came to.
+func lastLine(f app.Found) (last api.Progress, err error) {
+	last = api.Progress{Done: true, Share: 1, Tried: f.Tried, Score: f.Score, Unfit: unfit(f)}
+	if len(f.Would) > 0 {
+		last.Would = &f.Would
+	}
+	if f.Ways != nil {
 		list := []api.Way{}
-		for i, w := range all {
-			raw, err := j.With(0, w.Tray).Write()
+		for _, w := range f.Ways {
+			raw, err := w.Job.Write()
 			if err != nil {
 				return last, err
-			}
-			if last.Tried += w.Tried; i == 0 {
-				last.Score, last.Tray, last.Unfit = w.Score, pointer(raw), unfit(w.Unfit)
 			}
 			list = append(list, api.Way{Style: api.Style(w.Style), Score: w.Score, Differs: w.Differs, Says: w.Says, Tray: raw})
 		}
 		last.Ways = &list
-		return last, nil
 	}
-	res, err := arrange.Lay(ctx, j.Trays[0], larder, o)
-	if err == nil && res.Tray == nil { // ended before there was anything
-		err = context.Cause(ctx)
+	if f.Job != nil {
+		var raw []byte
+		raw, err = f.Job.Write()
+		last.Tray = pointer(raw)
 	}
-	if err != nil {
-		return last, err
-	}
-	res.Tray.Seed = o.Seed
-	looking, stop := context.WithTimeout(ctx, wishSeconds*time.Second)
-	defer stop()
-	if would := arrange.WouldFit(looking, res.Tray, larder, res.Unfit); len(would) > 0 {
-		last.Would = &would
-	}
-	raw, err := j.With(0, res.Tray).Write()
-	last.Tried, last.Score, last.Tray, last.Unfit = res.Tried, res.Score, pointer(raw), unfit(res.Unfit)
 	return last, err
 }
 
-func unfit(all []arrange.Unfit) *[]api.Unfit {
-	if len(all) == 0 {
+func unfit(f app.Found) *[]api.Unfit {
+	if len(f.Unfit) == 0 {
 		return nil
 	}
-	out := make([]api.Unfit, len(all))
-	for i, u := range all {
+	out := make([]api.Unfit, len(f.Unfit))
+	for i, u := range f.Unfit {
 		out[i] = api.Unfit{Food: u.Food, Pieces: u.Pieces, AreaCm2: u.AreaCM2, Says: u.Says}
 	}
 	return &out

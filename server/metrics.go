@@ -11,7 +11,7 @@ import (
 	"github.com/prometheus/client_golang/prometheus/collectors"
 	"github.com/prometheus/client_golang/prometheus/promhttp"
 
-	"happytray/store"
+	"happytray/app"
 )
 
 // Metrics are figures of a running server, for whoever watches over it. A nil one counts
@@ -22,8 +22,8 @@ type Metrics struct {
 	panics   prometheus.Counter
 }
 
-// NewMetrics counts requests, and the connections of a store.
-func NewMetrics(st *store.Store, version string) *Metrics {
+// NewMetrics counts requests, and the connections of an app to its database.
+func NewMetrics(a *app.App, version string) *Metrics {
 	m := &Metrics{
 		registry: prometheus.NewRegistry(),
 		took: prometheus.NewHistogramVec(prometheus.HistogramOpts{Name: "happytray_request_seconds", Help: "How long answers took.",
@@ -34,9 +34,9 @@ func NewMetrics(st *store.Store, version string) *Metrics {
 	built.Set(1)
 	m.registry.MustRegister(m.took, m.panics, built, collectors.NewGoCollector(), collectors.NewProcessCollector(collectors.ProcessCollectorOpts{}),
 		prometheus.NewGaugeFunc(prometheus.GaugeOpts{Name: "happytray_database_connections", Help: "Open connections to the database."},
-			func() float64 { return float64(st.Stats().OpenConnections) }),
+			func() float64 { return float64(a.Connections().OpenConnections) }),
 		prometheus.NewCounterFunc(prometheus.CounterOpts{Name: "happytray_database_waits_total", Help: "How often somebody waited for a connection."},
-			func() float64 { return float64(st.Stats().WaitCount) }))
+			func() float64 { return float64(a.Connections().WaitCount) }))
 	return m
 }
 

@@ -6,20 +6,19 @@ import (
 
 	"github.com/gin-gonic/gin"
 
+	"happytray/app"
 	"happytray/core/round"
-	"happytray/formats/photo"
 	"happytray/server/api"
-	"happytray/store"
 )
 
 // readPhoto decodes the picture in the request, one at a time.
-func (s *Server) readPhoto(c *gin.Context) (*photo.Picture, bool) {
+func (s *Server) readPhoto(c *gin.Context) (*app.Picture, bool) {
 	leave, ok := s.turn(c, s.photos, nil)
 	if !ok {
 		return nil, false
 	}
 	defer leave()
-	p, err := photo.Read(body(c))
+	p, err := app.ReadPicture(body(c))
 	if err != nil {
 		s.fail(c, aThing, err)
 		return nil, false
@@ -40,7 +39,7 @@ func (s *Server) MainColours(c *gin.Context) {
 }
 
 // sendPhoto answers with a photograph that is kept.
-func (s *Server) sendPhoto(c *gin.Context, p store.Picture, err error) {
+func (s *Server) sendPhoto(c *gin.Context, p app.KeptPicture, err error) {
 	if err != nil {
 		s.fail(c, aThing, err)
 		return
@@ -63,7 +62,7 @@ func (s *Server) savePhoto(c *gin.Context, save func(ctx context.Context, jpeg [
 }
 
 func (s *Server) FoodPhoto(c *gin.Context, id api.ThingId) {
-	p, err := s.app.Store().Picture(c.Request.Context(), id)
+	p, err := s.app.FoodPhoto(c.Request.Context(), id)
 	s.sendPhoto(c, p, err)
 }
 

@@ -12,11 +12,7 @@ import (
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
-	"happytray/core/pick"
-	"happytray/core/prep"
-	"happytray/core/price"
 	"happytray/core/round"
-	"happytray/core/shop"
 	"happytray/server/api"
 )
 
@@ -102,32 +98,32 @@ func (s *Server) Replan(c *gin.Context) {
 }
 
 func (s *Server) Amounts(c *gin.Context) {
-	ofBrief(s, c, func(_ *app.House, b brief.Brief) (shop.Basket, error) {
+	ofBrief(s, c, func(_ *app.House, b brief.Brief) (app.Basket, error) {
 		return s.app.Amounts(c.Request.Context(), b)
 	})
 }
 
 func (s *Server) Basket(c *gin.Context) {
-	ofJob(s, c, func(_ *app.House, j *job.Reading, _ *food.Larder) (shop.Basket, error) {
+	ofJob(s, c, func(_ *app.House, j *job.Reading, _ *food.Larder) (app.Basket, error) {
 		return s.app.Basket(c.Request.Context(), j.Job)
 	})
 }
 
 func (s *Server) Savings(c *gin.Context) {
-	ofJob(s, c, func(h *app.House, j *job.Reading, larder *food.Larder) ([]shop.Saving, error) {
-		return shop.Savings(j.Job, larder, h.Cabinet, 3), nil
+	ofJob(s, c, func(h *app.House, j *job.Reading, larder *food.Larder) ([]app.Saving, error) {
+		return app.Savings(j.Job, h, larder), nil
 	})
 }
 
 func (s *Server) Quote(c *gin.Context) {
-	ofJob(s, c, func(_ *app.House, j *job.Reading, _ *food.Larder) (price.Quote, error) {
+	ofJob(s, c, func(_ *app.House, j *job.Reading, _ *food.Larder) (app.QuoteOf, error) {
 		return s.app.Quote(c.Request.Context(), j.Job)
 	})
 }
 
 func (s *Server) Prep(c *gin.Context) {
-	ofJob(s, c, func(_ *app.House, j *job.Reading, larder *food.Larder) (prep.Sheet, error) {
-		return prep.Order(j.Trays[0], larder), nil
+	ofJob(s, c, func(_ *app.House, j *job.Reading, larder *food.Larder) (app.Prep, error) {
+		return app.PrepOf(j.Job, larder), nil
 	})
 }
 
@@ -170,7 +166,7 @@ func (s *Server) Choices(c *gin.Context) {
 	})
 }
 
-func sidesOf(sides []pick.Side) []api.Side {
+func sidesOf(sides []app.Side) []api.Side {
 	out := []api.Side{}
 	for _, x := range sides {
 		out = append(out, api.Side{Name: x.Name, Have: list(x.Have), Lack: list(x.Lack)})

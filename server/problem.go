@@ -7,9 +7,9 @@ import (
 
 	"github.com/gin-gonic/gin"
 
+	"happytray/app"
 	"happytray/core/fault"
 	"happytray/server/api"
-	"happytray/store"
 )
 
 // problem answers with RFC 9457 problem details: a plain sentence, and the field.
@@ -45,7 +45,7 @@ var (
 
 // databaseSays is the status and the sentence for a database that cannot be worked with.
 func databaseSays(err error) (int, string) {
-	if errors.Is(err, store.ErrFull) {
+	if errors.Is(err, app.ErrFull) {
 		return http.StatusInsufficientStorage, "The database's disk is full, or nearly so. Make room on it; what you changed is kept in this window and saved then."
 	}
 	return http.StatusServiceUnavailable, "The database does not answer. Your changes are kept in this window and will be saved when it is back."
@@ -61,17 +61,17 @@ func (s *Server) fail(c *gin.Context, about subject, err error) {
 		problem(c, http.StatusBadRequest, "This request cannot be read", bad.Says, bad.Field)
 	case errors.As(err, &bad):
 		problem(c, http.StatusUnprocessableEntity, "This cannot be worked with", bad.Says, bad.Field)
-	case errors.Is(err, store.ErrNotFound):
+	case errors.Is(err, app.ErrNotFound):
 		problem(c, http.StatusNotFound, about.missing, about.missingSays, about.field)
-	case errors.Is(err, store.ErrNothing):
+	case errors.Is(err, app.ErrNothing):
 		problem(c, http.StatusConflict, "Nothing to go to", "There is no earlier or later state of this job.", "")
-	case errors.Is(err, store.ErrConflict):
+	case errors.Is(err, app.ErrConflict):
 		problem(c, http.StatusPreconditionFailed, "Changed elsewhere", about.changedSays, "")
-	case errors.Is(err, store.ErrDown):
+	case errors.Is(err, app.ErrDown):
 		status, says := databaseSays(err)
 		c.Header("Retry-After", "2")
 		problem(c, status, "The database does not answer", says, "")
-	case errors.Is(err, store.ErrFull):
+	case errors.Is(err, app.ErrFull):
 		status, says := databaseSays(err)
 		problem(c, status, "The disk is full", says, "")
 	case errors.Is(err, context.DeadlineExceeded):

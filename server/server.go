@@ -88,7 +88,7 @@ func Handler(a *app.App, web fs.FS, o Options) (http.Handler, error) {
 	r.ContextWithFallback = true
 	r.Use(s.tell, s.recover, headers, hosts(slices.Concat(o.Hosts, o.Door.hosts())), sameOrigin(), s.deadlines(check), s.guard(site), packed())
 	api.RegisterHandlersWithOptions(r, s, api.GinServerOptions{
-		Middlewares: []api.MiddlewareFunc{s.takeBody, check.validate},
+		Middlewares: []api.MiddlewareFunc{func(c *gin.Context) { check.takeBody(s, c) }, check.validate},
 		ErrorHandler: func(c *gin.Context, err error, status int) {
 			problem(c, status, "This request cannot be read", err.Error(), "")
 		},
@@ -129,7 +129,7 @@ func (s *Server) Ready(c *gin.Context) {
 
 // Health answers whether the database does, and takes changes.
 func (s *Server) Health(c *gin.Context) {
-	if err := s.app.Store().Ping(c.Request.Context()); err != nil {
+	if err := s.app.Answers(c.Request.Context()); err != nil {
 		_, says := databaseSays(err)
 		c.JSON(http.StatusServiceUnavailable, api.Health{Status: "degraded", Database: says})
 		return

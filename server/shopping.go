@@ -10,10 +10,7 @@ import (
 	"happytray/app"
 	"happytray/core/document"
 	"happytray/core/fault"
-	"happytray/formats/sheet"
-	"happytray/formats/table"
 	"happytray/server/api"
-	"happytray/store"
 )
 
 // shoppingFor makes the list of one job or of a week.
@@ -64,17 +61,13 @@ func (s *Server) ExportShopping(c *gin.Context, params api.ExportShoppingParams)
 	}
 	ctx := c.Request.Context()
 	if params.As != "csv" {
-		done := map[string]bool{}
-		for _, id := range l.Ticks {
-			done[id] = true
-		}
 		v, err := s.app.Settings(ctx)
 		if err != nil {
 			s.fail(c, aThing, err)
 			return
 		}
 		if params.As == "pdf" {
-			data, err := sheet.Shopping(l.Title, l.List, done, sheet.Money{Currency: v.Currency, Digits: v.Digits()}, "a4")
+			data, err := l.PDF(v)
 			if err != nil {
 				s.fail(c, aThing, err)
 				return
@@ -84,13 +77,13 @@ func (s *Server) ExportShopping(c *gin.Context, params api.ExportShoppingParams)
 			return
 		}
 		c.Header("Content-Disposition", `attachment; filename="shopping.txt"`)
-		c.Data(http.StatusOK, "text/plain; charset=utf-8", []byte(table.ListText(l.Title, l.List, done, v.Currency, v.Digits())))
+		c.Data(http.StatusOK, "text/plain; charset=utf-8", []byte(l.Text(v)))
 		return
 	}
 	o, err := s.app.TableOptions(ctx, comma((*string)(params.Separator)), decimalComma((*string)(params.Decimal)))
 	var b bytes.Buffer
 	if err == nil {
-		err = table.WriteList(&b, l.List, o)
+		err = l.CSV(&b, o)
 	}
 	s.csv(c, "shopping", b.Bytes(), err)
 }
@@ -125,7 +118,7 @@ func (s *Server) ExportTable(c *gin.Context, name api.ExportTableParamsTable, pa
 	o, err := s.app.TableOptions(ctx, comma((*string)(params.Separator)), decimalComma((*string)(params.Decimal)))
 	var b bytes.Buffer
 	if err == nil {
-		err = s.app.WriteTable(ctx, &b, table.Table(name), o)
+		err = s.app.WriteTable(ctx, &b, app.Table(name), o)
 	}
 	s.csv(c, string(name), b.Bytes(), err)
 }
@@ -133,15 +126,15 @@ func (s *Server) ExportTable(c *gin.Context, name api.ExportTableParamsTable, pa
 // mostLines is how many lines of a report are sent; its sums count them all.
 const mostLines = 500
 
-func reportOf(in *table.Import, version int64) api.ImportReport {
-	out := api.ImportReport{Table: api.ImportReportTable(in.Table), Added: in.Count[table.Added], Changed: in.Count[table.Changed], Same: in.Count[table.Same],
-		Refused: in.Count[table.Refused], Ignored: list(in.Ignored), Version: version, Lines: []api.ImportLine{}}
+func reportOf(in *app.Import, version int64) api.ImportReport {
+	out := api.ImportReport{Table: api.ImportReportTable(in.Table), Added: in.Count[app.Added], Changed: in.Count[app.Changed], Same: in.Count[app.Same],
+		Refused: in.Count[app.Refused], Ignored: list(in.Ignored), Version: version, Lines: []api.ImportLine{}}
 	for _, worst := range []bool{true, false} { // refused lines first, so that none is left out
 		for _, l := range in.Lines {
-			if (l.What == table.Refused) != worst {
+			if (l.What == app.Refused) != worst {
 				continue
 			}
-			if l.What == table.Same || len(out.Lines) >= mostLines {
+			if l.What == app.Same || len(out.Lines) >= mostLines {
 				out.LinesLeftOut++
 				continue
 			}
@@ -160,7 +153,7 @@ func (s *Server) ImportTable(c *gin.Context, params api.ImportTableParams) {
 	}
 	defer leave()
 	apply := or(params.Apply, false)
-	var in *table.Import
+	var in *app.Import
 	var version int64
 	var err error
 	if apply {
@@ -169,7 +162,7 @@ func (s *Server) ImportTable(c *gin.Context, params api.ImportTableParams) {
 		in, version, err = s.app.LookAtTable(c.Request.Context(), body(c))
 	}
 	switch {
-	case errors.Is(err, app.ErrSeen) || errors.Is(err, store.ErrConflict):
+	case errors.Is(err, app.ErrSeen) || errors.Is(err, app.ErrConflict):
 		problem(c, http.StatusPreconditionFailed, "Changed elsewhere", "The larder was changed since you looked at this file. Look at what it would change now.", "")
 		return
 	case err != nil:

@@ -147,7 +147,7 @@ func serve(ctx context.Context, conf config, dir string, withDemo, withShop, wit
 		stopWatching()
 		<-watching
 	}()
-	metrics := server.NewMetrics(st, versionText())
+	metrics := server.NewMetrics(product, versionText())
 	if conf.Debug != "" {
 		stop, err := openDebug(conf.Debug, metrics, log)
 		if err != nil {
