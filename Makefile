@@ -13,7 +13,7 @@ MADE_FROM := server/api/openapi.yaml server/api/codegen.yaml docs/formats/tray.s
 # packages in which goroutines meet, tested with the race detector and nowhere else, and the
 # tests of others in which they do
 RACY := ./app/... ./store/...
-RACY_SERVER := AtOnce|Each|Queue|Those|TooMany|Twenty|ArrangeStreams|ReviewOfMoves|Lost|JobFromBrief|AKeyLets|LongAnswer
+RACY_SERVER := AtOnce|Each|Queue|Those|TooMany|Twenty|ArrangeStreams|Previews|AnEditKeeps|Lost|JobFromBrief|AKeyLets|LongAnswer
 RACY_ARRANGE := SameSeed|ProposalsDiffer|Mend|Stopped|Panic
 # tests that wait for time to pass or go through hundreds of cases: not for every commit
 SLOW := TestAKeyLetsOneDeviceIn|TestSettingsThatCannotBeRead|TestThoseWhoReadNothing|TestPuttingOutEndsALongAnswer|TestAHangingDatabase|TestUpgradeFromEachOlderSchema|TestProbes|TestFaults|TestCornersAndStraightening|TestMovedPiecesAreNamed|TestEveryGroupFindsItsShare|TestBudgetsAreKept|TestConverges
