@@ -1371,14 +1371,14 @@ type BoardCard struct {
 	WidthMm  float64 `json:"width_mm"`
 }
 
-// BoardDocument One board, docs/formats/tray.schema.json#/$defs/board, or a board's shape and size
+// BoardDocument One board, docs/formats/tray.schema.json#/$defs/board
 type BoardDocument = Document
 
 // BoardDrawn defines model for BoardDrawn.
 type BoardDrawn struct {
 	AreaCm2 float64 `json:"area_cm2"`
 
-	// Board One board, docs/formats/tray.schema.json#/$defs/board, or a board's shape and size
+	// Board One board, docs/formats/tray.schema.json#/$defs/board
 	Board BoardDocument `json:"board"`
 
 	// Guests for how many a nibble fits
@@ -1391,6 +1391,9 @@ type BoardDrawn struct {
 	Svg     string `json:"svg"`
 	Version int64  `json:"version"`
 }
+
+// BoardRequestDocument A board's shape and size, docs/formats/tray.schema.json#/$defs/board_request
+type BoardRequestDocument = Document
 
 // BriefDocument A brief, docs/formats/tray.schema.json#/$defs/brief
 type BriefDocument = Document
@@ -2576,9 +2579,9 @@ type OutlineFound struct {
 	// Physical the drawing says how large it is
 	Physical bool `json:"physical"`
 
-	// Request One board, docs/formats/tray.schema.json#/$defs/board, or a board's shape and size
-	Request BoardDocument `json:"request"`
-	WidthMm float64       `json:"width_mm"`
+	// Request A board's shape and size, docs/formats/tray.schema.json#/$defs/board_request
+	Request BoardRequestDocument `json:"request"`
+	WidthMm float64              `json:"width_mm"`
 }
 
 // Outlook defines model for Outlook.
@@ -3701,7 +3704,7 @@ type ArrangeJSONRequestBody = TrayDocument
 type BasketJSONRequestBody = TrayDocument
 
 // MakeBoardJSONRequestBody defines body for MakeBoard for application/json ContentType.
-type MakeBoardJSONRequestBody = BoardDocument
+type MakeBoardJSONRequestBody = BoardRequestDocument
 
 // SaveBoardJSONRequestBody defines body for SaveBoard for application/json ContentType.
 type SaveBoardJSONRequestBody = BoardDocument

@@ -26,12 +26,12 @@ async function all(o = {}) {
 describe('a search', () => {
   it('gives its lines as they come, however they are cut', async () => {
     const fetch = answer(['{"tried":1,"sco', 're":40}\n{"tried":2', ',"score":50}\n', '\n'])
-    expect(await all({ style: 'wheel', seed: 4, seconds: 2 })).toEqual([
+    expect(await all({ style: 'wheel', seed: 4, afresh: true })).toEqual([
       { tried: 1, score: 40 },
       { tried: 2, score: 50 },
     ])
     expect(fetch.mock.calls[0]).toMatchObject([
-      '/api/v1/arrange?style=wheel&seed=4&seconds=2',
+      '/api/v1/arrange?style=wheel&seed=4&afresh=true',
       { method: 'POST' },
     ])
   })

@@ -1,21 +1,11 @@
 import createClient from 'openapi-fetch'
 import type { components, paths } from './contract.gen'
-import type {
-  Board,
-  BoardRequest,
-  Food as FoodEntry,
-  Reserve,
-  Spec,
-  TrayElement,
-  TrayFile,
-  Vessel,
-} from './tray.gen'
 
 type Schemas = components['schemas']
 export type Problem = Schemas['Problem']
 export type JobSummary = Schemas['JobSummary']
 export type JobList = Schemas['JobList']
-export type Job = Omit<Schemas['Job'], 'document'> & { document: TrayFile }
+export type Job = Schemas['Job']
 export type Review = Schemas['Review']
 export type Finding = Schemas['Finding']
 export type Revision = Schemas['Revision']
@@ -24,11 +14,7 @@ export type LensName = Schemas['Lens']
 export type LensView = Schemas['LensView']
 export type Command = Schemas['Command']
 export type Displaced = Schemas['Displaced']
-export type EditAnswer = Omit<Schemas['EditAnswer'], 'changed' | 'vessels' | 'reserve'> & {
-  changed: TrayElement[]
-  vessels?: Vessel[]
-  reserve?: Reserve[]
-}
+export type EditAnswer = Schemas['EditAnswer']
 export type Basket = Schemas['Basket']
 export type PrepSheet = Schemas['PrepSheet']
 export type Day = Schemas['Day']
@@ -45,8 +31,8 @@ export type Food = Schemas['Food']
 export type Choice = Schemas['Choice']
 export type Offer = Schemas['Offer']
 export type Outlook = Schemas['Outlook']
-export type Way = Omit<Schemas['Way'], 'tray'> & { tray: TrayFile }
-export type Progress = Omit<Schemas['Progress'], 'tray' | 'ways'> & { tray?: TrayFile; ways?: Way[] }
+export type Way = Schemas['Way']
+export type Progress = Schemas['Progress']
 export type Substitute = Schemas['Substitute']
 export type Rates = Schemas['Rates']
 export type Saving = Schemas['Saving']
@@ -67,20 +53,17 @@ export type LoggedEvening = Schemas['LoggedEvening']
 export type DoorKey = Schemas['DoorKey']
 export type Shelves = Schemas['Shelves']
 export type FoodCard = Schemas['FoodCard']
-export type FoodPage = Omit<Schemas['FoodPage'], 'food' | 'others'> & { food: FoodEntry; others: Spec[] }
+export type FoodPage = Schemas['FoodPage']
 export type FormMeasure = Schemas['FormMeasure']
 export type Lot = Schemas['Lot']
 export type MainColours = Schemas['MainColours']
 export type Kept = Schemas['Kept']
 export type KeepAsked = Schemas['KeepAsked']
 export type ImportReport = Schemas['ImportReport']
-export type BoardDrawn = Omit<Schemas['BoardDrawn'], 'board'> & { board: Board }
-export type VesselPage = Omit<Schemas['VesselPage'], 'vessel'> & { vessel: Vessel }
-export type Cabinet = { boards: BoardDrawn[]; vessels: VesselPage[] }
-export type OutlineFound = Omit<Schemas['OutlineFound'], 'request' | 'drawn'> & {
-  request: BoardRequest
-  drawn: BoardDrawn
-}
+export type BoardDrawn = Schemas['BoardDrawn']
+export type VesselPage = Schemas['VesselPage']
+export type Cabinet = Schemas['Cabinet']
+export type OutlineFound = Schemas['OutlineFound']
 
 export const api = createClient<paths>({ baseUrl: '/' })
 
@@ -109,8 +92,8 @@ export function trouble(problem: unknown, status: number): Trouble {
 
 /** Waits for a call and returns its data, or throws a Trouble. */
 export async function take<T>(
-  call: Promise<{ data?: unknown; error?: unknown; response: Response }>,
-): Promise<T> {
+  call: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<NonNullable<T>> {
   let answer
   try {
     answer = await call
@@ -118,7 +101,7 @@ export async function take<T>(
     if (e instanceof DOMException && e.name === 'AbortError') throw e
     throw new Trouble(0, 'The server cannot be reached. Your changes are kept here until it is back.')
   }
-  if (answer.response.ok) return answer.data as T
+  if (answer.response.ok) return answer.data as NonNullable<T>
   // this device was put out; what was not saved is kept in it until it is let in again
   if (answer.response.status === 401) location.replace('/enter')
   throw trouble(answer.error, answer.response.status)
@@ -132,13 +115,10 @@ export async function send<T>(
   data: BodyInit,
   also: Record<string, string> = {},
 ): Promise<T> {
-  return take<T>(
+  return take(
     fetch(path, { method, headers: { 'Content-Type': media, ...also }, body: data }).then(async response => {
       const json = response.headers.get('Content-Type')?.includes('json') ? await response.json() : undefined
       return { data: json, error: json, response }
     }),
   )
 }
-
-/** A tray as a request body: the contract leaves its inside to the tray schema. */
-export const body = (t: unknown) => t as never

@@ -1,6 +1,6 @@
 import { computed, ref, type Ref } from 'vue'
-import { api, body, take, Trouble, type Command } from '@/api/client'
-import type { TrayElement, TrayFile } from '@/api/tray.gen'
+import { api, take, Trouble, type Command } from '@/api/client'
+import type { TrayElement } from '@/api/tray.gen'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
 import { useToast } from '@/stores/toast'
@@ -49,9 +49,9 @@ export function useActs(selected: Ref<string | null>) {
     alone(async () => {
       const tray = job.tray!
       const where = job.at
-      const answer = await take<{ tray: TrayFile; lifted: string[] }>(
+      const answer = await take(
         api.POST('/api/v1/like', {
-          body: body({ tray, job: other, ...(of && { revision: of.revision, which: of.tray }) }),
+          body: { tray, job: other, ...(of && { revision: of.revision, which: of.tray }) },
         }),
       )
       if (job.tray !== tray) return false

@@ -18,7 +18,7 @@ export function useBefore() {
     const now = job.revision
     try {
       const params = { path: { id: job.id }, query: { before: now } }
-      const list = await take<Revision[]>(api.GET('/api/v1/jobs/{id}/revisions', { params }))
+      const list = await take(api.GET('/api/v1/jobs/{id}/revisions', { params }))
       if (job.revision !== now) return
       found.value = list[0] ?? null
       if (!list.length) toast.tell({ says: 'Nothing came before this.' })

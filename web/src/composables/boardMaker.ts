@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef } from 'vue'
-import { api, body, send, take, Trouble, type BoardDrawn, type OutlineFound } from '@/api/client'
+import { api, send, take, Trouble, type BoardDrawn, type OutlineFound } from '@/api/client'
 import type { Board, BoardRequest } from '@/api/tray.gen'
 import { newest } from '@/composables/newest'
 import { bent, boxOf, freeId, stretched, withoutPoint, withPoint, type Pt } from '@/tray/outline'
@@ -25,7 +25,7 @@ export function useBoardMaker() {
 
   const look = newest(async signal => {
     try {
-      made.value = await take<BoardDrawn>(api.POST('/api/v1/boards', { body: body(ask.value), signal }))
+      made.value = await take(api.POST('/api/v1/boards', { body: ask.value, signal }))
       fault.value = ''
     } catch (e) {
       if (e instanceof Trouble) fault.value = e.message
@@ -124,7 +124,7 @@ export function useBoardMaker() {
       await take(
         api.PUT('/api/v1/boards/{id}', {
           params: { path: { id }, header: { 'If-Match': `"${saved.value?.version ?? 0}"` } },
-          body: body(next),
+          body: next,
         }),
       )
       return id

@@ -1,5 +1,5 @@
 import { shallowRef } from 'vue'
-import { api, take, type Command, type EditAnswer, type Review } from '@/api/client'
+import { api, take, type Command, type Review } from '@/api/client'
 import { useJob } from '@/stores/job'
 import { shortest, type Pose } from '@/tray/move'
 import { givenBy, type Given } from '@/tray/given'
@@ -73,7 +73,7 @@ export function useCarrying(gives: () => boolean) {
 
   async function preview(command: Command, rests: boolean) {
     const tray = job.tray
-    const a = await take<EditAnswer>(
+    const a = await take(
       api.POST('/api/v1/jobs/{id}/edits', {
         params: { path: { id: job.id } },
         body: { revision: job.revision, tray: job.at, command, preview: true, ...(rests && { rests }) },

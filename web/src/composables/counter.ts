@@ -2,7 +2,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useStorage } from '@vueuse/core'
 import { useOutbox } from '@/outbox/outbox'
 import { useRoutine } from './routine'
-import { api, take, Trouble, type Day, type DayTask, type Holding, type Job } from '@/api/client'
+import { api, take, Trouble, type Day, type DayTask, type Holding } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
 
 const every = 800 // ms between looks at what others have ticked
@@ -30,10 +30,7 @@ export function useCounter(id: string) {
 
   async function open() {
     try {
-      const [j] = await Promise.all([
-        take<Job>(api.GET('/api/v1/jobs/{id}', { params: path })),
-        outbox.open(),
-      ])
+      const [j] = await Promise.all([take(api.GET('/api/v1/jobs/{id}', { params: path })), outbox.open()])
       title.value = j.document.title
       trays.value = [j.document, ...(j.document.further ?? [])]
       await Promise.all([plan(false), look()])
@@ -45,7 +42,7 @@ export function useCounter(id: string) {
   /** Plans the day; again, only what is left of it from now on. */
   async function plan(again: boolean) {
     const query = again ? { left: true } : {}
-    const d = await take<Day>(api.GET('/api/v1/jobs/{id}/day', { params: { ...path, query } }))
+    const d = await take(api.GET('/api/v1/jobs/{id}/day', { params: { ...path, query } }))
     const kept = again ? (day.value?.tasks.filter(t => done.value.has(t.id)) ?? []) : []
     day.value = { ...d, tasks: [...kept, ...d.tasks] }
   }
@@ -60,9 +57,7 @@ export function useCounter(id: string) {
   }
 
   async function look() {
-    const { ticks } = await take<{ ticks: { task: string }[] }>(
-      api.GET('/api/v1/jobs/{id}/ticks', { params: path }),
-    )
+    const { ticks } = await take(api.GET('/api/v1/jobs/{id}/ticks', { params: path }))
     const now = new Set(ticks.map(t => t.task))
     for (const w of waiting.value)
       if (w.done) now.add(w.task)
@@ -111,7 +106,7 @@ export function useCounter(id: string) {
   const holding = shallowRef<Holding | null>(null)
   async function hold() {
     if (!day.value?.tasks.length) return
-    holding.value = await take<Holding>(api.GET('/api/v1/jobs/{id}/holding', { params: path })).catch(
+    holding.value = await take(api.GET('/api/v1/jobs/{id}/holding', { params: path })).catch(
       () => holding.value,
     )
   }

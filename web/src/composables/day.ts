@@ -51,7 +51,7 @@ export function useDay() {
   const planned = usePlanned(
     signal =>
       job.id && job.elements.length
-        ? take<Day>(
+        ? take(
             api.GET('/api/v1/jobs/{id}/day', {
               params: { path: { id: job.id }, query: query.value },
               signal,
@@ -87,7 +87,7 @@ export function useDayOf(date: () => string) {
   const { people, ovens, query } = useKitchen()
   const planned = usePlanned(
     signal =>
-      take<Day>(
+      take(
         api.GET('/api/v1/days/{date}', { params: { path: { date: date() }, query: query.value }, signal }),
       ),
     () => [query.value.people, query.value.ovens, date()],

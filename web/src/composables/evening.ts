@@ -7,7 +7,6 @@ import {
   type EveningDish,
   type Forecast,
   type PhotoKept,
-  type ScaleReading,
 } from '@/api/client'
 import type { Waiting } from '@/outbox/entries'
 import { useOutbox } from '@/outbox/outbox'
@@ -109,7 +108,7 @@ export function useEvening(id: () => string, minute: (at: number) => number = ()
     if (!job) return
     try {
       const before = outbox.count
-      const e = await take<Evening>(api.GET('/api/v1/jobs/{id}/evening', { params: path() }))
+      const e = await take(api.GET('/api/v1/jobs/{id}/evening', { params: path() }))
       if (id() !== job || outbox.count < before) return // it was asked before what has arrived since
       known.value = e
       wrong.value = ''
@@ -119,9 +118,7 @@ export function useEvening(id: () => string, minute: (at: number) => number = ()
   }
   async function readPhotos() {
     if (!id()) return
-    const list = await take<{ photos: PhotoKept[] }>(
-      api.GET('/api/v1/jobs/{id}/evening/photos', { params: path() }),
-    ).catch(() => null)
+    const list = await take(api.GET('/api/v1/jobs/{id}/evening/photos', { params: path() })).catch(() => null)
     if (list) photos.value = list.photos
   }
   watch(
@@ -225,7 +222,7 @@ export function useEvening(id: () => string, minute: (at: number) => number = ()
   const keepRemains = (food: string) => void outbox.add({ kind: 'keep', job: id(), food })
   /** What of a food lies on the bench scale came home; answers with why it does not, where it does not. */
   async function weigh(food: string): Promise<string> {
-    const r = await take<ScaleReading>(api.GET('/api/v1/scale')).catch(() => null)
+    const r = await take(api.GET('/api/v1/scale')).catch(() => null)
     if (!r) return 'The server cannot be reached.'
     if (r.says) return r.says
     if (r.over) return 'More lies on the scale than it weighs.'
@@ -279,7 +276,7 @@ export function useForecast(id: () => string, revision: () => number) {
     [id, revision],
     async () => {
       if (!id()) return
-      forecast.value = await take<Forecast>(
+      forecast.value = await take(
         api.GET('/api/v1/jobs/{id}/forecast', { params: { path: { id: id() } } }),
       ).catch(() => null)
     },

@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef } from 'vue'
-import { api, body, take, Trouble, type FoodPage, type Lot } from '@/api/client'
+import { api, take, Trouble, type FoodPage, type Lot } from '@/api/client'
 import type { Food } from '@/api/tray.gen'
 import { useLarder } from '@/stores/larder'
 import { useToast } from '@/stores/toast'
@@ -31,7 +31,7 @@ export function useFoodPage() {
     missing.value = false
     before.length = undoable.value = 0
     try {
-      page.value = await take<FoodPage>(api.GET('/api/v1/foods/{id}', { params: { path: { id } } }))
+      page.value = await take(api.GET('/api/v1/foods/{id}', { params: { path: { id } } }))
     } catch (e) {
       missing.value = e instanceof Trouble && e.status === 404
       wrong.value = e instanceof Trouble ? e.message : 'The food cannot be read.'
@@ -60,10 +60,10 @@ export function useFoodPage() {
   }
 
   async function put(next: Food) {
-    page.value = await take<FoodPage>(
+    page.value = await take(
       api.PUT('/api/v1/foods/{id}', {
         params: { path: { id: next.id }, header: { 'If-Match': `"${page.value!.version}"` } },
-        body: body(next),
+        body: next,
       }),
     )
   }
@@ -89,7 +89,7 @@ export function useFoodPage() {
   const handBack = () =>
     inTurn(async () => {
       before.push(page.value!.food)
-      page.value = await take<FoodPage>(api.POST('/api/v1/foods/{id}/hand-back', path()))
+      page.value = await take(api.POST('/api/v1/foods/{id}/hand-back', path()))
       undoable.value = before.length
     })
 
@@ -97,9 +97,7 @@ export function useFoodPage() {
     inTurn(async () => {
       const keep = () => {
         const seen = page.value!.stock
-        return take<FoodPage>(
-          api.PUT('/api/v1/foods/{id}/stock', { ...path(), body: { lots: next(seen), seen } }),
-        )
+        return take(api.PUT('/api/v1/foods/{id}/stock', { ...path(), body: { lots: next(seen), seen } }))
       }
       try {
         page.value = await keep()
@@ -127,16 +125,14 @@ export function useFoodPage() {
       if (page.value?.food.id === id) await refresh()
     })
   async function refresh() {
-    page.value = await take<FoodPage>(api.GET('/api/v1/foods/{id}', path()))
+    page.value = await take(api.GET('/api/v1/foods/{id}', path()))
   }
 
   /** A copy under its own name; its id. */
   async function copy(name: string): Promise<string | null> {
     let id: string | null = null
     await inTurn(async () => {
-      const made = await take<FoodPage>(
-        api.POST('/api/v1/foods', { body: { name, from: page.value!.food.id } }),
-      )
+      const made = await take(api.POST('/api/v1/foods', { body: { name, from: page.value!.food.id } }))
       id = made.food.id
     })
     return id

@@ -1,5 +1,5 @@
 import { ref, shallowRef, watch } from 'vue'
-import { api, body, take, type LensName, type LensView } from '@/api/client'
+import { api, take, type LensName, type LensView } from '@/api/client'
 import { useJob } from '@/stores/job'
 import { newest } from './newest'
 
@@ -32,9 +32,9 @@ export function useLens() {
     async signal => {
       const tray = job.tray
       if (!lens.value || !tray?.board) return
-      const v = await take<LensView>(
+      const v = await take(
         api.POST('/api/v1/lens', {
-          body: body({ tray, lens: lens.value, ...(word.value ? { word: word.value } : {}) }),
+          body: { tray, lens: lens.value, ...(word.value ? { word: word.value } : {}) },
           signal,
         }),
       )

@@ -1,5 +1,5 @@
 import { ref, shallowRef, watch } from 'vue'
-import { api, body, take, Trouble, type Finding } from '@/api/client'
+import { api, take, Trouble, type Finding } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
 import { useJob } from '@/stores/job'
 import { useToast } from '@/stores/toast'
@@ -26,9 +26,9 @@ export function useMending() {
     if (!tray || mending.value !== null) return
     mending.value = n
     try {
-      const m = await take<{ found: boolean; tray?: TrayFile; gain?: number; says?: string }>(
+      const m = await take(
         api.POST('/api/v1/mend', {
-          body: body({ tray, check: f.check, elements: f.elements, at: f.at }),
+          body: { tray, check: f.check, elements: f.elements, at: f.at },
         }),
       )
       if (!m.found || !m.tray) {

@@ -1,5 +1,5 @@
 import { ref } from 'vue'
-import { api, body, take, Trouble } from '@/api/client'
+import { api, take, Trouble } from '@/api/client'
 import type { Brief, TrayFile, Want } from '@/api/tray.gen'
 import { useJob } from '@/stores/job'
 
@@ -18,7 +18,7 @@ export function useReplan() {
     busy.value = true
     wrong.value = ''
     try {
-      const planned = await take<TrayFile>(api.POST('/api/v1/replan', { body: body(asked) }))
+      const planned = await take(api.POST('/api/v1/replan', { body: asked }))
       if (mine !== newest) return false
       job.change(planned, says)
       return true

@@ -1,5 +1,5 @@
 import { onScopeDispose, ref, shallowRef, watch } from 'vue'
-import { api, body, take, type SavedScene, type Scene } from '@/api/client'
+import { api, take, type Scene } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
 import { useJob } from '@/stores/job'
 import { newest } from './newest'
@@ -20,7 +20,7 @@ export function useScene() {
   async function ofSaved(t: TrayFile, signal: AbortSignal): Promise<Scene | null> {
     if (t !== job.tray || job.doc !== job.base) return null
     const params = { path: { id: job.id }, query: job.at ? { tray: job.at } : {} }
-    const s = await take<SavedScene>(api.GET('/api/v1/jobs/{id}/scene', { params, signal }))
+    const s = await take(api.GET('/api/v1/jobs/{id}/scene', { params, signal }))
     return s.revision === job.revision ? s.scene : null
   }
 
@@ -30,8 +30,7 @@ export function useScene() {
       if (!t) return
       try {
         scene.value =
-          (await ofSaved(t, signal)) ??
-          (await take<Scene>(api.POST('/api/v1/scene', { body: body(t), signal })))
+          (await ofSaved(t, signal)) ?? (await take(api.POST('/api/v1/scene', { body: t, signal })))
         drawn.value = t
         missing.value = false
       } catch (e) {

@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef, watch } from 'vue'
-import { api, body, take, type Review } from '@/api/client'
+import { api, take, type Review } from '@/api/client'
 import { useJob } from '@/stores/job'
 import type { useLaying } from './laying'
 import { newest } from './newest'
@@ -15,7 +15,7 @@ export function useWays(laying: ReturnType<typeof useLaying>, drawing: ReturnTyp
 
   const judge = newest(async signal => {
     const w = way()
-    if (w) review.value = await take<Review>(api.POST('/api/v1/review', { body: body(w.tray), signal }))
+    if (w) review.value = await take(api.POST('/api/v1/review', { body: w.tray, signal }))
   }, 10)
   function lookAt(i: number) {
     looked.value = i

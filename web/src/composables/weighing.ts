@@ -2,7 +2,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { useStorage } from '@vueuse/core'
 import { useOutbox } from '@/outbox/outbox'
 import { useRoutine } from './routine'
-import { api, take, Trouble, type Job, type ScaleReading, type Weights } from '@/api/client'
+import { api, take, Trouble, type ScaleReading, type Weights } from '@/api/client'
 
 const every = 250 // ms between looks at the scale
 const rest = 900 // ms that what is right has to lie still before it is taken
@@ -26,14 +26,9 @@ export function useWeighing(id: string) {
 
   async function open() {
     try {
-      const [j] = await Promise.all([
-        take<Job>(api.GET('/api/v1/jobs/{id}', { params: path })),
-        outbox.open(),
-      ])
+      const [j] = await Promise.all([take(api.GET('/api/v1/jobs/{id}', { params: path })), outbox.open()])
       title.value = j.document.title
-      const { portions: all, weights } = await take<Weights>(
-        api.GET('/api/v1/jobs/{id}/weights', { params: path }),
-      )
+      const { portions: all, weights } = await take(api.GET('/api/v1/jobs/{id}/weights', { params: path }))
       portions.value = all
       // and what was recorded here and is not there yet
       const here = outbox.of(id).flatMap(e => (e.kind === 'weight' ? [e] : []))
@@ -69,9 +64,7 @@ export function useWeighing(id: string) {
   async function takeOver() {
     try {
       await outbox.send()
-      const { says } = await take<{ says: string[] }>(
-        api.POST('/api/v1/jobs/{id}/weights/take', { params: path }),
-      )
+      const { says } = await take(api.POST('/api/v1/jobs/{id}/weights/take', { params: path }))
       const here = now.value && key(now.value)
       await open()
       at.value = Math.max(
@@ -101,7 +94,7 @@ export function useWeighing(id: string) {
     if (busy) return
     busy = true
     try {
-      const r = await take<ScaleReading>(api.GET('/api/v1/scale'))
+      const r = await take(api.GET('/api/v1/scale'))
       scale.value = r
       const p = now.value
       const right =

@@ -1,5 +1,5 @@
 // What is acknowledged on screen before the server has it, what of it replaces what was noted before, and how it is sent.
-import { api, body, send, take, type EditAnswer, type EveningDish } from '@/api/client'
+import { api, send, take, type EveningDish } from '@/api/client'
 import type { Pending } from '@/stores/edits'
 import type { Unsaved } from '@/stores/unsaved'
 
@@ -145,7 +145,7 @@ export function deliver(e: Waiting): Promise<unknown> {
             header: { 'If-Match': `"${e.revision}"` },
             query: { says: e.says.slice(0, 200) },
           },
-          body: body(e.document),
+          body: e.document,
         }),
       )
   }
@@ -156,7 +156,7 @@ async function commands(job: string, from: number, edits: readonly Pending[]) {
   let revision = from
   for (const { tray, command } of edits) {
     const params = { path: { id: job } }
-    const answer = await take<EditAnswer>(
+    const answer = await take(
       api.POST('/api/v1/jobs/{id}/edits', { params, body: { revision, tray, command } }),
     )
     revision = answer.revision

@@ -11,7 +11,7 @@ export const useDoor = defineStore('door', () => {
 
   async function read() {
     try {
-      door.value = await take<Door>(api.GET('/api/v1/door'))
+      door.value = await take(api.GET('/api/v1/door'))
       if (!door.value.key_until) key.value = null // somebody came in by it, or its time is up
       wrong.value = ''
     } catch (e) {
@@ -33,7 +33,7 @@ export const useDoor = defineStore('door', () => {
   const set = (open: boolean) => act(() => take(api.PUT('/api/v1/door', { body: { open } })))
   const makeKey = () =>
     act(async () => {
-      key.value = await take<DoorKey>(api.POST('/api/v1/door/key'))
+      key.value = await take(api.POST('/api/v1/door/key'))
     })
   const putOut = (device: string) =>
     act(() => take(api.DELETE('/api/v1/door/devices/{device}', { params: { path: { device } } })))

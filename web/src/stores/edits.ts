@@ -96,7 +96,7 @@ export function editQueue(host: Host) {
     const job = host.id.value
     sent = true
     try {
-      const a = await take<EditAnswer>(
+      const a = await take(
         api.POST('/api/v1/jobs/{id}/edits', {
           params: { path: { id: job } },
           body: { revision: host.revision.value, tray: p.tray, command: p.command },

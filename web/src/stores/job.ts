@@ -3,12 +3,10 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import {
   api,
-  body,
   take,
   Trouble,
   type Basket,
   type Command,
-  type Derived,
   type EditAnswer,
   type Job,
   type PrepSheet,
@@ -121,11 +119,9 @@ export const useJob = defineStore('job', () => {
       return
     try {
       const params = { path: { id: job } }
-      const { revision: there } = await take<{ revision: number }>(
-        api.GET('/api/v1/jobs/{id}/head', { params }),
-      )
+      const { revision: there } = await take(api.GET('/api/v1/jobs/{id}/head', { params }))
       if (id.value !== job || there === revision.value || doc.value !== base.value) return
-      const j = await take<Job>(api.GET('/api/v1/jobs/{id}', { params }))
+      const j = await take(api.GET('/api/v1/jobs/{id}', { params }))
       if (id.value !== job || handFull.value || doc.value !== base.value || j.revision === revision.value)
         return
       adopt(j)
@@ -139,7 +135,7 @@ export const useJob = defineStore('job', () => {
     await close()
     id.value = job
     at.value = 0
-    const asked = take<Job>(api.GET('/api/v1/jobs/{id}', { params: { path: { id: job } } }))
+    const asked = take(api.GET('/api/v1/jobs/{id}', { params: { path: { id: job } } }))
     const [j, work] = await Promise.all([asked, held(job).then(mine => mine ?? useOutbox().handOver(job))])
     if (id.value !== job) return
     adopt(j)
@@ -300,14 +296,14 @@ export const useJob = defineStore('job', () => {
     }
     if (state.value !== 'held') state.value = 'saving'
     try {
-      const done = await take<{ revision: number; saved_at: string }>(
+      const done = await take(
         api.PUT('/api/v1/jobs/{id}', {
           params: {
             path: { id: job },
             header: { 'If-Match': `"${revision.value}"` },
             query: { says: pendingSays.slice(0, 200) },
           },
-          body: body(sent),
+          body: sent,
         }),
       )
       if (id.value !== job) return
@@ -362,7 +358,7 @@ export const useJob = defineStore('job', () => {
       if (state.value !== 'saved' || !before) return
       try {
         const params = { path: { id: id.value }, header: { 'If-Match': `"${revision.value}"` } }
-        const j = await take<Job>(api.POST(path, { params }))
+        const j = await take(api.POST(path, { params }))
         const changed = doc.value
         adopt(j)
         if (changed && changed !== before) change(changed, pendingSays || 'changed') // while it was under way
@@ -398,7 +394,7 @@ export const useJob = defineStore('job', () => {
       if (doc.value === base.value) {
         // the server has it: a small question is enough
         const params = { path: { id: id.value }, query: at.value ? { tray: at.value } : {} }
-        const d = await take<Derived>(api.GET('/api/v1/jobs/{id}/derived', { params, signal }))
+        const d = await take(api.GET('/api/v1/jobs/{id}/derived', { params, signal }))
         if (signal.aborted) return
         if (d.revision === revision.value) {
           review.value = d.review
@@ -412,21 +408,18 @@ export const useJob = defineStore('job', () => {
       }
       await afterFrame()
       if (signal.aborted) return
-      const post = { body: body(t), signal }
+      const post = { body: t, signal }
       const sums = async () => {
         if (s === summed) return
         const [b, p] = await Promise.all([
-          take<Basket>(api.POST('/api/v1/basket', { body: body(doc.value!), signal })),
-          take<PrepSheet>(api.POST('/api/v1/prep', post)),
+          take(api.POST('/api/v1/basket', { body: doc.value!, signal })),
+          take(api.POST('/api/v1/prep', post)),
         ])
         basket.value = b
         prep.value = p
         summed = s
       }
-      await Promise.all([
-        take<Review>(api.POST('/api/v1/review', post)).then(r => (review.value = r)),
-        sums(),
-      ])
+      await Promise.all([take(api.POST('/api/v1/review', post)).then(r => (review.value = r)), sums()])
     },
     40,
     true,

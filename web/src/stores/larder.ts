@@ -8,7 +8,7 @@ export const useLarder = defineStore('larder', () => {
   let reading: Promise<void> | null = null
 
   function read(): Promise<void> {
-    reading ??= take<Larder>(api.GET('/api/v1/larder')).then(
+    reading ??= take(api.GET('/api/v1/larder')).then(
       l => void (all.value = l),
       e => {
         reading = null

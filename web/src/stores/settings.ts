@@ -37,7 +37,7 @@ export const useSettings = defineStore('settings', () => {
   })
 
   function read(): Promise<void> {
-    reading ??= take<Settings>(api.GET('/api/v1/settings')).then(
+    reading ??= take(api.GET('/api/v1/settings')).then(
       s => {
         adopt(s)
         known = true
@@ -60,7 +60,7 @@ export const useSettings = defineStore('settings', () => {
     adopt({ ...was, ...part })
     try {
       // the rest is as another window may have set it in the meantime
-      adopt(await take<Settings>(api.PUT('/api/v1/settings', { body: part })))
+      adopt(await take(api.PUT('/api/v1/settings', { body: part })))
       wrong.value = ''
     } catch (e) {
       adopt(was)

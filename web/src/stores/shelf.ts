@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { api, body, send, take, Trouble, type Kept, type KeepAsked, type MainColours } from '@/api/client'
+import { api, send, take, Trouble, type Kept, type KeepAsked, type MainColours } from '@/api/client'
 import { useToast } from '@/stores/toast'
 
 /** What is kept to be used again: choices, ideas and themes of one's own. */
@@ -22,7 +22,7 @@ export const useShelf = defineStore('shelf', () => {
     wrong.value = ''
     try {
       const out = await ask()
-      all.value = (await take<{ kept: Kept[] }>(api.GET('/api/v1/shelf'))).kept
+      all.value = (await take(api.GET('/api/v1/shelf'))).kept
       return out
     } catch (e) {
       wrong.value = e instanceof Trouble ? e.message : 'That could not be kept. Try again.'
@@ -33,13 +33,13 @@ export const useShelf = defineStore('shelf', () => {
   }
   const read = () => run(async () => undefined)
   const keep = (kind: Kept['kind'], asked: KeepAsked) =>
-    run(() => take<Kept>(api.POST('/api/v1/shelf/{kind}', { params: { path: { kind } }, body: body(asked) })))
+    run(() => take(api.POST('/api/v1/shelf/{kind}', { params: { path: { kind } }, body: asked })))
   const change = (k: Kept, asked: KeepAsked) =>
     run(() =>
-      take<Kept>(
+      take(
         api.PUT('/api/v1/shelf/{kind}/{id}', {
           params: { path: { kind: k.kind, id: k.id }, header: { 'If-Match': `"${k.version}"` } },
-          body: body(asked),
+          body: asked,
         }),
       ),
     )

@@ -19,8 +19,8 @@ export const useShop = defineStore('shop', () => {
       busy.value = false
     }
   }
-  const read = () => run(() => take<Shop>(api.GET('/api/v1/shop')))
-  const ask = () => run(() => take<Shop>(api.POST('/api/v1/shop/ask')))
+  const read = () => run(() => take(api.GET('/api/v1/shop')))
+  const ask = () => run(() => take(api.POST('/api/v1/shop/ask')))
   return { shop, busy, wrong, read, ask }
 })
 

@@ -2,7 +2,7 @@
 // How much of each food, what to buy, what it costs and what stays over.
 import { computed, shallowRef, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
-import { api, body, take, type Basket, type Saving } from '@/api/client'
+import { api, take, type Basket, type Saving } from '@/api/client'
 import type { Brief, Want } from '@/api/tray.gen'
 import AmountsTable from '@/components/amounts/AmountsTable.vue'
 import GroupsTable from '@/components/amounts/GroupsTable.vue'
@@ -70,7 +70,7 @@ const slidden = shallowRef<Record<string, number>>({})
 const tilt = computed<Record<string, number>>(() => ({ ...brief.value.tilt, ...slidden.value }))
 let asked: Brief | null = null
 const reckon = newest(async signal => {
-  if (asked) preview.value = await take<Basket>(api.POST('/api/v1/amounts', { body: body(asked), signal }))
+  if (asked) preview.value = await take(api.POST('/api/v1/amounts', { body: asked, signal }))
 }, 0)
 function slide(category: string, times: number) {
   slidden.value = { ...slidden.value, [category]: times }

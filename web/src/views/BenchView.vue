@@ -7,7 +7,7 @@ import { ElInput, ElSegmented } from 'element-plus'
 import 'element-plus/es/components/input/style/css'
 import 'element-plus/es/components/segmented/style/css'
 import { RouterLink, useRouter } from 'vue-router'
-import { api, take, Trouble, type Job, type JobList, type JobSummary } from '@/api/client'
+import { api, take, Trouble, type JobSummary } from '@/api/client'
 import House from '@/components/house/House.vue'
 import TornEdge from '@/components/common/TornEdge.vue'
 import { useToast } from '@/stores/toast'
@@ -31,7 +31,7 @@ const wrong = ref('')
 const making = ref(false)
 
 const ask = (after?: string) =>
-  take<JobList>(
+  take(
     api.GET('/api/v1/jobs', {
       params: { query: { which: which.value, text: text.value.trim() || undefined, after } },
     }),
@@ -78,11 +78,11 @@ const nextStage = (j: JobSummary) => (j.state === 'laid' ? 'prep' : stageOf[j.st
 async function make() {
   making.value = true
   try {
-    const job = await take<Job>(
+    const job = await take(
       api.POST('/api/v1/jobs', {
         body: {
           title: 'New job',
-          brief: { guests: { adults: 8, children: 0 }, hemisphere: units.hemisphere } as never,
+          brief: { guests: { adults: 8, children: 0 }, hemisphere: units.hemisphere },
         },
       }),
     )

@@ -27,7 +27,7 @@ const seeAway = ref(false)
 
 async function read() {
   try {
-    cabinet.value = await take<Cabinet>(api.GET('/api/v1/boards'))
+    cabinet.value = await take(api.GET('/api/v1/boards'))
     wrong.value = ''
   } catch (e) {
     wrong.value = e instanceof Trouble ? e.message : 'The boards cannot be read.'

@@ -3,7 +3,7 @@
 // sentences; beside it what follows from it.
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, body, take, Trouble, type Outlook } from '@/api/client'
+import { api, take, Trouble, type Outlook } from '@/api/client'
 import type { Brief } from '@/api/tray.gen'
 import BoardLines from '@/components/brief/BoardLines.vue'
 import DietLines from '@/components/brief/DietLines.vue'
@@ -49,7 +49,7 @@ const outlook = shallowRef<Outlook | null>(null)
 const open = ref('')
 const look = newest(async signal => {
   try {
-    outlook.value = await take<Outlook>(api.POST('/api/v1/outlook', { body: body(brief.value), signal }))
+    outlook.value = await take(api.POST('/api/v1/outlook', { body: brief.value, signal }))
     open.value = ''
   } catch (e) {
     if (e instanceof Trouble) open.value = e.message

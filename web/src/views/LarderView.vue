@@ -6,7 +6,7 @@ import { useRouter } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
 import { ElOption, ElSelect } from 'element-plus'
 import 'element-plus/es/components/select/style/css'
-import { api, take, Trouble, type FoodPage, type Shelves } from '@/api/client'
+import { api, take, Trouble, type Shelves } from '@/api/client'
 import House from '@/components/house/House.vue'
 import FoodShelf from '@/components/larder/FoodShelf.vue'
 import TableFiles from '@/components/larder/TableFiles.vue'
@@ -45,7 +45,7 @@ function clear() {
 
 const read = newest(async signal => {
   try {
-    found.value = await take<Shelves>(
+    found.value = await take(
       api.GET('/api/v1/larder/search', {
         params: {
           query: {
@@ -90,9 +90,7 @@ watch(
 
 async function add() {
   try {
-    const page = await take<FoodPage>(
-      api.POST('/api/v1/foods', { body: { name: q.text.trim() || 'New food' } }),
-    )
+    const page = await take(api.POST('/api/v1/foods', { body: { name: q.text.trim() || 'New food' } }))
     await router.push({ name: 'food', params: { id: page.food.id } })
   } catch (e) {
     wrong.value = e instanceof Trouble ? e.message : 'The food cannot be made.'

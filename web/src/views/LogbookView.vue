@@ -30,7 +30,7 @@ watch(
         ...(crowd.value ? { crowd: crowd.value } : {}),
         ...(year.value ? { year: Number(year.value) } : {}),
       }
-      const answer = await take<Logbook>(api.GET('/api/v1/logbook', { params: { query } }))
+      const answer = await take(api.GET('/api/v1/logbook', { params: { query } }))
       if (!old) book.value = answer
       wrong.value = ''
     } catch (e) {

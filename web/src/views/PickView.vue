@@ -4,7 +4,7 @@
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
-import { api, body, take, Trouble, type Choice, type Offer, type Substitute } from '@/api/client'
+import { api, take, Trouble, type Choice, type Offer, type Substitute } from '@/api/client'
 import type { Brief, Want } from '@/api/tray.gen'
 import BalancePanel from '@/components/pick/BalancePanel.vue'
 import KeptChoices from '@/components/pick/KeptChoices.vue'
@@ -36,8 +36,8 @@ function onTrays() {
 
 const read = newest(async signal => {
   try {
-    choice.value = await take<Choice>(
-      api.POST('/api/v1/choice', { body: { brief: body(job.doc!.brief), on: onTrays() }, signal }),
+    choice.value = await take(
+      api.POST('/api/v1/choice', { body: { brief: job.doc!.brief, on: onTrays() }, signal }),
     )
     cannot.value = ''
     if (refill && picked.value) {
@@ -155,10 +155,10 @@ async function offer(id: string) {
     return
   }
   try {
-    const by = await take<Substitute[]>(
+    const by = await take(
       api.POST('/api/v1/substitutes', {
         body: {
-          brief: body(job.doc!.brief),
+          brief: job.doc!.brief,
           food: id,
           form: chosen.value.get(id)?.form,
           on: [...chosen.value.keys()],

@@ -3,7 +3,7 @@
 // below, which is not printed.
 import { computed, ref, shallowRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
-import { api, body, take, Trouble, type Quote } from '@/api/client'
+import { api, take, Trouble, type Quote } from '@/api/client'
 import Stage from '@/components/job/Stage.vue'
 import { newest } from '@/composables/newest'
 import { useJob } from '@/stores/job'
@@ -18,7 +18,7 @@ const quote = shallowRef<Quote | null>(null)
 const wrong = ref('')
 const look = newest(async signal => {
   try {
-    quote.value = await take<Quote>(api.POST('/api/v1/quote', { body: body(job.doc!), signal }))
+    quote.value = await take(api.POST('/api/v1/quote', { body: job.doc!, signal }))
     wrong.value = ''
   } catch (e) {
     if (e instanceof Trouble) wrong.value = e.message

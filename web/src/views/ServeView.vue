@@ -29,7 +29,7 @@ const now = ref(new Date())
 const holding = shallowRef<Holding | null>(null)
 async function hold() {
   if (!job.id) return
-  holding.value = await take<Holding>(
+  holding.value = await take(
     api.GET('/api/v1/jobs/{id}/holding', { params: { path: { id: job.id } } }),
   ).catch(() => null)
 }

@@ -22,7 +22,7 @@ const query = computed((): { job?: string; week?: string } =>
 async function read() {
   wrong.value = ''
   try {
-    list.value = await take<ShoppingList>(api.GET('/api/v1/shopping', { params: { query: query.value } }))
+    list.value = await take(api.GET('/api/v1/shopping', { params: { query: query.value } }))
     done.value = new Set(list.value.ticks)
   } catch (e) {
     list.value = null

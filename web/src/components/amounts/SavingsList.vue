@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The changes that save most for least loss of balance.
 import { computed, ref, shallowRef, watch } from 'vue'
-import { api, body, take, Trouble, type Saving } from '@/api/client'
+import { api, take, Trouble, type Saving } from '@/api/client'
 import { newest } from '@/composables/newest'
 import { useJob } from '@/stores/job'
 import { money, said } from '@/tray/units'
@@ -19,7 +19,7 @@ const wrong = ref('')
 const look = newest(async signal => {
   const shape = job.shape
   try {
-    list.value = await take<Saving[]>(api.POST('/api/v1/savings', { body: body(job.doc!), signal }))
+    list.value = await take(api.POST('/api/v1/savings', { body: job.doc!, signal }))
     of.value = shape
     wrong.value = ''
   } catch (e) {

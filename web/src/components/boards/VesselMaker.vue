@@ -3,7 +3,7 @@
 import { computed, reactive, ref } from 'vue'
 import { ElOption, ElSelect } from 'element-plus'
 import 'element-plus/es/components/select/style/css'
-import { api, body, take, Trouble, type VesselPage } from '@/api/client'
+import { api, take, Trouble, type VesselPage } from '@/api/client'
 import type { Vessel } from '@/api/tray.gen'
 import { boxOf, freeId, stretched, type Pt } from '@/tray/outline'
 import WrittenField from '@/components/common/WrittenField.vue'
@@ -58,7 +58,7 @@ async function save() {
     await take(
       api.PUT('/api/v1/vessels/{id}', {
         params: { path: { id }, header: { 'If-Match': `"${props.copy ? 0 : props.from.version}"` } },
-        body: body(next),
+        body: next,
       }),
     )
     emit('done', id)

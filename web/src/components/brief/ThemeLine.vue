@@ -80,7 +80,7 @@ async function tried(ask: () => Promise<void>) {
 }
 const fromRegion = () =>
   tried(async () => {
-    const p = await take<Palette>(
+    const p = await take(
       api.GET('/api/v1/palettes/region/{region}', { params: { path: { region: theme.value.region! } } }),
     )
     set({ palette: p.colours.slice(0, most) })

@@ -23,7 +23,7 @@ const straight = computed(
 async function look(given?: [number, number][]) {
   busy.value = true
   try {
-    const b = await take<Beside>(
+    const b = await take(
       api.POST('/api/v1/jobs/{id}/evening/photos/{photo}/beside', {
         params: { path: { id: props.job, photo: props.photo } },
         body: { tray: props.at, ...(given ? { corners: given } : {}) },

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Where on its trays an evening's food was left: what was eaten shows the board.
 import { computed, shallowRef, watch } from 'vue'
-import { api, take, type Evening, type Job } from '@/api/client'
+import { api, take, type Evening } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
 import TapTray from './TapTray.vue'
 
@@ -14,8 +14,8 @@ watch(
     const params = { path: { id } }
     try {
       const [j, e] = await Promise.all([
-        take<Job>(api.GET('/api/v1/jobs/{id}', { params })),
-        take<Evening>(api.GET('/api/v1/jobs/{id}/evening', { params })),
+        take(api.GET('/api/v1/jobs/{id}', { params })),
+        take(api.GET('/api/v1/jobs/{id}/evening', { params })),
       ])
       trays.value = [j.document, ...(j.document.further ?? [])]
       evening.value = e

@@ -3,7 +3,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
-import { api, take, Trouble, type Revision, type SavedState } from '@/api/client'
+import { api, take, Trouble, type Revision } from '@/api/client'
 import { useJob } from '@/stores/job'
 import { useToast } from '@/stores/toast'
 import { when } from '@/tray/words'
@@ -22,7 +22,7 @@ async function read(before?: number) {
   try {
     const query = before ? { before } : {}
     const params = { path: { id: job.id }, query }
-    const got = await take<Revision[]>(api.GET('/api/v1/jobs/{id}/revisions', { params }))
+    const got = await take(api.GET('/api/v1/jobs/{id}/revisions', { params }))
     list.value = before ? [...list.value, ...got] : got
     more.value = got.length === page
     wrong.value = ''
@@ -50,12 +50,9 @@ const says = (r: Revision) => r.says || 'begun'
 async function bringBack(r: Revision) {
   try {
     const params = { path: { id: job.id, number: r.number } }
-    const s = await take<SavedState>(api.GET('/api/v1/jobs/{id}/revisions/{number}', { params }))
+    const s = await take(api.GET('/api/v1/jobs/{id}/revisions/{number}', { params }))
     await job.flush()
-    job.change(
-      s.document as never,
-      `brought back ${r.name ? `“${r.name}”` : 'how it was ' + when(r.saved_at)}`,
-    )
+    job.change(s.document, `brought back ${r.name ? `“${r.name}”` : 'how it was ' + when(r.saved_at)}`)
     open.value = false
     toast.tell({ says: 'Brought back. Undo takes it away again.' })
   } catch (e) {

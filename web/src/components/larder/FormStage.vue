@@ -40,7 +40,7 @@ watch(form, () => {
 })
 const read = newest(async signal => {
   try {
-    measure.value = await take<FormMeasure>(
+    measure.value = await take(
       api.GET('/api/v1/foods/{id}/forms/{form}', {
         params: {
           path: { id: props.page.food.id, form: form.value },

@@ -3,7 +3,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
-import { api, take, Trouble, type JobList, type JobSummary } from '@/api/client'
+import { api, take, Trouble, type JobSummary } from '@/api/client'
 import { newest } from '@/composables/newest'
 import { useJob } from '@/stores/job'
 import { useShelf } from '@/stores/shelf'
@@ -44,7 +44,7 @@ const read = newest(
     try {
       const lists = await Promise.all(
         (['coming', 'past'] as const).map(which =>
-          take<JobList>(
+          take(
             api.GET('/api/v1/jobs', {
               params: { query: { which, ...(text.value.trim() ? { text: text.value.trim() } : {}) } },
               signal,

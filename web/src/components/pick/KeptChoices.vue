@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Choices that were kept under a name, to be used for this job's guests; and this one, to be kept.
 import { computed, onMounted, ref } from 'vue'
-import { api, body, take, Trouble, type Kept } from '@/api/client'
+import { api, take, Trouble, type Kept } from '@/api/client'
 import type { Brief, TrayFile } from '@/api/tray.gen'
 import { useShelf } from '@/stores/shelf'
 import { said } from '@/tray/units'
@@ -19,15 +19,15 @@ const ready = computed(() => name.value.trim().length > 0 && props.picked && !sh
 
 async function keep() {
   if (!ready.value) return
-  if (await shelf.keep('choice', { name: name.value.trim(), job: body(props.job) })) name.value = ''
+  if (await shelf.keep('choice', { name: name.value.trim(), job: props.job })) name.value = ''
 }
 async function use(k: Kept) {
   wrong.value = ''
   try {
-    const used = await take<{ brief: Brief; says: string[] }>(
+    const used = await take(
       api.POST('/api/v1/kept-choices/{id}/use', {
         params: { path: { id: k.id } },
-        body: body(props.job.brief),
+        body: props.job.brief,
       }),
     )
     says.value = used.says

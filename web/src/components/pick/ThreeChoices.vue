@@ -2,7 +2,7 @@
 // Three choices of foods side by side, planned through: each drawn as portions, with its
 // colours, cost, work and balance, and what sets it apart.
 import { ref, shallowRef, watch } from 'vue'
-import { api, body, take, Trouble, type Offer } from '@/api/client'
+import { api, take, Trouble, type Offer } from '@/api/client'
 import type { Brief } from '@/api/tray.gen'
 import { newest } from '@/composables/newest'
 import { useLarder } from '@/stores/larder'
@@ -17,9 +17,7 @@ const offers = shallowRef<Offer[] | null>(null)
 const wrong = ref('')
 const read = newest(async signal => {
   try {
-    const all = await take<{ offers: Offer[] }>(
-      api.POST('/api/v1/choices', { body: body(props.brief), signal }),
-    )
+    const all = await take(api.POST('/api/v1/choices', { body: props.brief, signal }))
     offers.value = all.offers
     wrong.value = ''
   } catch (e) {
