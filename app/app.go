@@ -5,9 +5,11 @@ package app
 
 import (
 	"log/slog"
+	"sync/atomic"
 	"time"
 
 	"happytray/core/job"
+	"happytray/core/say"
 	"happytray/devices/probe"
 	"happytray/devices/scale"
 	"happytray/store"
@@ -27,6 +29,7 @@ type App struct {
 	judged judgedCache
 	learnt learntCache
 	seen   forecasts
+	spoken atomic.Pointer[say.Units] // the house's units, as they were read last
 }
 
 // Options are how an App behaves. The zero value is good.

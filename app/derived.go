@@ -108,8 +108,12 @@ func (a *App) Derived(ctx context.Context, id string, which int) (Derived, error
 	if err != nil {
 		return Derived{}, err
 	}
+	s, err := a.Settings(ctx)
+	if err != nil {
+		return Derived{}, err
+	}
 	basket, err := a.Basket(ctx, now.reading.Job)
-	return Derived{now.revision, v.review, basket, prep.Order(now.tray(), now.larder)}, err
+	return Derived{now.revision, v.review.Shown(s.Units()), basket, prep.Order(now.tray(), now.larder)}, err
 }
 
 // Scene is one of a job's trays as it is saved, as drawings to place.

@@ -14,6 +14,7 @@ import (
 	"happytray/core/geom"
 	"happytray/core/job"
 	"happytray/core/review"
+	"happytray/core/say"
 	"happytray/core/tray"
 	"happytray/store"
 )
@@ -23,6 +24,7 @@ type openTray struct {
 	*judged
 	reading *job.Reading
 	larder  *food.Larder // that the job was planned with
+	units   say.Units    // of the house
 
 	session *edit.Session // what is in a hand, guarded by mu of the review
 	held    edit.Command  // and what is done with it
@@ -82,7 +84,7 @@ func (a *App) open(ctx context.Context, id string, revision int64, which int, pa
 	if err != nil {
 		return nil, err
 	}
-	o := &openTray{judged: prepare(now.tray(), now.larder), reading: now.reading, larder: now.larder}
+	o := &openTray{judged: prepare(now.tray(), now.larder), reading: now.reading, larder: now.larder, units: a.units(ctx)}
 	a.judged.saved.Add(key, o)
 	return o, nil
 }
@@ -103,7 +105,7 @@ func (a *App) Preview(ctx context.Context, id string, e Edit, rests bool) (Edite
 	}
 	out := edited(o.tray(e.Tray), res)
 	out.Revision = e.Revision
-	out.Review = review.Of(res.Tray, o.larder)
+	out.Review = review.Of(res.Tray, o.larder).Shown(o.units)
 	return out, nil
 }
 
@@ -141,11 +143,11 @@ func (o *openTray) carry(ctx context.Context, e Edit, rests bool) (Edited, error
 		}
 		held := res.Tray.Elements[res.Tray.Find(e.Command.IDs[0])].Pose()
 		out.Carried = &Carried{At: held, Shifts: shifts(was, lies), Stuck: res.Lifted}
-		out.Revision, out.Review = e.Revision, o.with(lies)
+		out.Revision, out.Review = e.Revision, o.with(lies).Shown(o.units)
 		return out, nil
 	}
 	now := o.session.Preview(ctx, *e.Command.To)
-	out := Edited{Revision: e.Revision, Carried: &Carried{At: now.At, Shifts: now.Shifts}, Review: o.with(now.Elements)}
+	out := Edited{Revision: e.Revision, Carried: &Carried{At: now.At, Shifts: now.Shifts}, Review: o.with(now.Elements).Shown(o.units)}
 	for _, k := range now.Stuck {
 		out.Carried.Stuck = append(out.Carried.Stuck, was.Elements[k].ID)
 	}
@@ -204,7 +206,7 @@ func (a *App) EditJob(ctx context.Context, id string, e Edit) (Edited, error) {
 	}
 	now, err := a.open(ctx, id, out.Revision, e.Tray, true)
 	if err == nil {
-		out.Review = now.review
+		out.Review = now.review.Shown(now.units)
 	}
 	return out, err
 }

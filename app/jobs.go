@@ -258,7 +258,7 @@ func (a *App) SaveJob(ctx context.Context, id string, seen int64, raw []byte, sa
 	if err == nil {
 		for i, v := range views {
 			if v != nil && v.live != nil {
-				a.judged.saved.Add(savedTray{id, j.Head, i}, &openTray{judged: v, reading: given, larder: larder})
+				a.judged.saved.Add(savedTray{id, j.Head, i}, &openTray{judged: v, reading: given, larder: larder, units: s.Units()})
 			}
 		}
 	}

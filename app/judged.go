@@ -2,6 +2,7 @@ package app
 
 import (
 	"bytes"
+	"context"
 	"hash/maphash"
 	"slices"
 	"sync"
@@ -108,10 +109,10 @@ func (v *judged) with(otherwise map[int]tray.Element) review.Review {
 func liesAlike(a, b tray.Piece) bool { return a.At == b.At && a.TurnDeg == b.TurnDeg }
 
 // ReviewTray judges a job's first tray.
-func (a *App) ReviewTray(r *job.Reading, larder *food.Larder, h *House) (review.Review, error) {
+func (a *App) ReviewTray(ctx context.Context, r *job.Reading, larder *food.Larder, h *House) (review.Review, error) {
 	v, err := a.judge(r, 0, larder, h)
 	if err != nil {
 		return review.Review{}, err
 	}
-	return v.review, nil
+	return v.review.Shown(a.units(ctx)), nil
 }

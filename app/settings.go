@@ -12,6 +12,7 @@ import (
 
 	"happytray/core/fault"
 	"happytray/core/price"
+	"happytray/core/say"
 	"happytray/devices/shop"
 )
 
@@ -27,6 +28,13 @@ type Settings struct {
 	People     int    `json:"people"` // who prepare
 	Ovens      int    `json:"ovens"`
 	Shelves    int    `json:"shelves"` // of the fridge; 0 where nobody counts them
+}
+
+// Units are those in which the house is spoken to: where lengths are in inches and amounts in ounces, warmth is in
+// Fahrenheit.
+func (s Settings) Units() say.Units {
+	in, oz := s.Length == "in", s.Mass == "oz"
+	return say.Units{Inches: in, Ounces: oz, Fahrenheit: in && oz}
 }
 
 // Rates are what a seller reckons with; money in minor units.
@@ -74,7 +82,22 @@ func (a *App) Settings(ctx context.Context) (Settings, error) {
 	if err != nil {
 		return Settings{}, err
 	}
-	return readSettings(kept)
+	s, err := readSettings(kept)
+	if err == nil {
+		a.spoken.Store(pointer(s.Units()))
+	}
+	return s, err
+}
+
+func pointer[T any](v T) *T { return &v }
+
+// units are those in which the house is spoken to, as they were read last: what is only judged wants no database.
+func (a *App) units(ctx context.Context) say.Units {
+	if u := a.spoken.Load(); u != nil {
+		return *u
+	}
+	s, _ := a.Settings(ctx) // the usual ones where they cannot be had
+	return s.Units()
 }
 
 // SaveSettings keeps what change makes of the settings as they are, and returns them.
@@ -95,6 +118,12 @@ func (a *App) SaveSettings(ctx context.Context, change func(*Settings) error) (S
 		raw, err := json.Marshal(is)
 		return string(raw), err
 	})
+	if err == nil {
+		a.spoken.Store(pointer(is.Units()))
+	}
+	if err == nil && is.Units() != was.Units() {
+		a.judged.saved.Purge() // they speak in the units of before
+	}
 	if err == nil && is.Shop != was.Shop {
 		err = a.touchHouse(ctx) // every process looks at the shop's prices anew
 	}

@@ -79,7 +79,7 @@ func (s *Server) Mend(c *gin.Context) {
 
 func (s *Server) Review(c *gin.Context) {
 	ofJob(s, c, func(h *app.House, j *job.Reading, larder *food.Larder) (app.Review, error) {
-		return s.app.ReviewTray(j, larder, h)
+		return s.app.ReviewTray(c.Request.Context(), j, larder, h)
 	})
 }
 

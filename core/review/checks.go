@@ -1,10 +1,7 @@
 package review
 
 import (
-	"fmt"
-	"math"
 	"slices"
-	"strings"
 
 	"happytray/core/geom"
 	"happytray/core/say"
@@ -75,7 +72,7 @@ type measures struct {
 	quiet  bool
 }
 
-func (m *measures) find(check, severity string, worth float64, at geom.Point, elements []int, format string, args ...any) {
+func (m *measures) find(check, severity string, worth float64, at geom.Point, elements []int, says say.Sentence) {
 	if m.quiet {
 		return
 	}
@@ -83,38 +80,16 @@ func (m *measures) find(check, severity string, worth float64, at geom.Point, el
 	for i, e := range elements {
 		ids[i] = m.l.tray.Elements[e].ID
 	}
-	m.found = append(m.found, Finding{Check: check, Severity: severity, Elements: ids, At: at.Round(), Says: fmt.Sprintf(format, args...), worth: worth})
+	m.found = append(m.found, Finding{Check: check, Severity: severity, Elements: ids, At: at.Round(), Sentence: says, worth: worth})
 }
 
-// name is how a sentence calls an element.
-func (m *measures) name(i int) string {
-	name := strings.ToLower(m.l.elems[i].food.Name)
+// it is an element in a sentence.
+func (m *measures) it(i int) say.Value {
+	name := m.l.elems[i].food.Name
 	if m.l.tray.Elements[i].Vessel != "" {
-		return "bowl of " + name
+		return say.Bowl(name)
 	}
-	return name
-}
-
-// does gives a verb the number of the element's name: one cheese lies, the almonds lie.
-func (m *measures) does(i int, one, many string) string {
-	if m.l.tray.Elements[i].Vessel == "" && say.Many(m.l.elems[i].food.Name) {
-		return many
-	}
-	return one
-}
-
-// verb gives a word the number of what is counted.
-func verb(n int, one, many string) string {
-	if n == 1 {
-		return one
-	}
-	return many
-}
-
-// part says a share as a kitchen does.
-func part(share float64) string {
-	words := []string{"all", "all", "half", "a third", "a quarter", "a fifth", "a sixth", "a seventh", "an eighth", "a ninth", "a tenth"}
-	return words[int(math.Min(10, math.Max(1, math.Round(1/math.Max(share, .01)))))]
+	return say.Food(name)
 }
 
 func (m *measures) each(f func(i int, e *elem)) {

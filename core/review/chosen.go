@@ -1,10 +1,8 @@
 package review
 
 import (
-	"fmt"
 	"math"
 	"slices"
-	"strings"
 
 	"happytray/core/amount"
 	"happytray/core/diet"
@@ -20,7 +18,7 @@ type remark struct {
 	check, severity string
 	worth           float64
 	elements        []int
-	says            string
+	says            say.Sentence
 }
 
 // told is what the second look says of the choice, the amounts, the board and the evening. It does
@@ -44,7 +42,7 @@ func (m *measures) chosen() {
 		if len(r.elements) > 0 && m.l.elems[r.elements[0]].placed {
 			at = m.l.elems[r.elements[0]].middle
 		}
-		m.find(r.check, r.severity, r.worth, at, r.elements, "%s", r.says)
+		m.find(r.check, r.severity, r.worth, at, r.elements, r.says)
 	}
 }
 
@@ -100,8 +98,8 @@ func (l *Live) tell() *told {
 // begun is how many foods make a tray of which it is said what it lacks: with fewer it is only begun.
 const begun = 6
 
-func (t *teller) remark(check, severity string, worth float64, elements []int, format string, args ...any) {
-	t.out.remarks = append(t.out.remarks, remark{check, severity, worth, elements, fmt.Sprintf(format, args...)})
+func (t *teller) remark(check, severity string, worth float64, elements []int, says say.Sentence) {
+	t.out.remarks = append(t.out.remarks, remark{check, severity, worth, elements, says})
 }
 
 // of lists the first element of a food, where one is on the tray.
@@ -128,11 +126,11 @@ func (t *teller) hard() {
 			}
 			seen[f] = true
 			n++
-			when := fmt.Sprintf("at %.0f °C", b.Warmth())
+			says := say.Of("care.heat."+becomes, t.m.it(i), say.Celsius(b.Warmth()))
 			if !heat {
-				when = "in " + say.Hours(b.Travels.Minutes) + " on the road"
+				says = say.Of("care.heat."+becomes+".road", t.m.it(i), say.Minutes(b.Travels.Minutes))
 			}
-			t.remark("care.heat", Mend, 4, []int{i}, saysCareHeat, t.m.name(i), t.m.does(i, becomes, becomes[:len(becomes)-1]), when)
+			t.remark("care.heat", Mend, 4, []int{i}, says)
 		}
 		t.out.values["care.heat"] = float64(n)
 	}
@@ -142,7 +140,7 @@ func (t *teller) hard() {
 		if t.l.tray.Board.RimMM == 0 {
 			t.out.values["care.rim"] = 1
 			if named {
-				t.remark("care.rim", Mend, 6, nil, saysCareRim)
+				t.remark("care.rim", Mend, 6, nil, say.Of("care.rim"))
 			}
 		}
 	}
@@ -159,7 +157,7 @@ func (t *teller) standing() {
 	over := b.Lasts() + b.Travels.Minutes - hold
 	t.out.values["care.hold"] = math.Max(0, over)
 	if over > 0 {
-		t.remark("care.hold", Mend, over/20, nil, saysCareHold, say.Hours(b.Lasts()+b.Travels.Minutes), say.Hours(hold))
+		t.remark("care.hold", Mend, over/20, nil, say.Of("care.hold", say.Minutes(b.Lasts()+b.Travels.Minutes), say.Minutes(hold)))
 	}
 }
 
@@ -177,7 +175,7 @@ func (t *teller) dipping() {
 	}
 	if len(dips) > 0 {
 		t.out.values["service.dipper"] = float64(len(dips))
-		t.remark("service.dipper", Mend, 4, t.of(dips...), saysServiceDipper, strings.ToLower(dips[0].Name))
+		t.remark("service.dipper", Mend, 4, t.of(dips...), say.Of("service.dipper", say.Food(dips[0].Name)))
 	}
 }
 
@@ -188,7 +186,7 @@ func (t *teller) bites() {
 		if f := t.l.elems[i].food; !portion.IsBite(f, t.l.elems[i].spec) && !seen[f] {
 			seen[f] = true
 			n++
-			t.remark("service.bite", Note, 2, []int{i}, saysServiceBite, t.m.name(i), t.m.does(i, "is", "are"), t.m.does(i, "it", "them"), t.m.does(i, "it", "them"))
+			t.remark("service.bite", Note, 2, []int{i}, say.Of("service.bite", t.m.it(i)))
 		}
 	}
 	t.out.values["service.bite"] = float64(n)
@@ -202,7 +200,7 @@ func (t *teller) seasons() {
 			continue
 		}
 		n++
-		t.remark("service.season", Note, 1, t.of(f), saysServiceSeason, f.Name)
+		t.remark("service.season", Note, 1, t.of(f), say.Of("service.season", say.Word(f.Name)))
 	}
 	t.out.values["service.season"] = float64(n)
 }
@@ -214,7 +212,7 @@ func (t *teller) doubles() {
 		for _, g := range t.foods[:i] {
 			if (t.asked[f.ID] || t.asked[g.ID]) && pick.NearDoubles(f, g) {
 				n++
-				t.remark("spread.double", Note, 1, t.of(g, f), saysSpreadDouble, strings.ToLower(g.Name), strings.ToLower(f.Name))
+				t.remark("spread.double", Note, 1, t.of(g, f), say.Of("spread.double", say.Food(g.Name), say.Food(f.Name)))
 			}
 		}
 	}
@@ -237,7 +235,7 @@ func (t *teller) money() {
 	over := float64(cost)/(budget*times) - 1
 	t.out.values["service.budget"] = math.Max(0, over)
 	if over > .005 {
-		t.remark("service.budget", Mend, 10*over, nil, saysServiceBudget, math.Max(1, 100*over))
+		t.remark("service.budget", Mend, 10*over, nil, say.Of("service.budget", say.Percent(math.Max(1, 100*over))))
 	}
 }
 
@@ -255,7 +253,7 @@ func (t *teller) tooLarge() {
 	each := board.UsableMM2() / 100 / guests
 	t.out.values["fit.board"] = each
 	if each > tooMuchBoard {
-		t.remark("fit.board", Note, each/tooMuchBoard, nil, saysFitBoard, each)
+		t.remark("fit.board", Note, each/tooMuchBoard, nil, say.Of("fit.board", say.CM2(each), say.CM2(250)))
 	}
 }
 
@@ -289,7 +287,7 @@ func (t *teller) shares() {
 		finds := g.FindsG / share
 		least = math.Min(least, finds/g.WantsG)
 		if finds < limit*g.WantsG {
-			t.remark("service.share", Mend, 8*(1-finds/g.WantsG), nil, saysServiceShare, g.Who, math.Round(finds), g.WantsG)
+			t.remark("service.share", Mend, 8*(1-finds/g.WantsG), nil, say.Of("service.share", say.Word(g.Who), say.Grams(math.Round(finds)), say.Grams(g.WantsG)))
 		}
 	}
 	if !math.IsInf(least, 1) {
@@ -301,7 +299,7 @@ func (t *teller) shares() {
 var mainKinds = []struct {
 	says string
 	of   []food.Category
-}{{"cheese", []food.Category{food.Cheese}}, {"meat", []food.Category{food.Meat}}, {"bread and crackers", []food.Category{food.Cracker}}, {"fruit and vegetables", []food.Category{food.Fruit, food.Vegetable}}}
+}{{"cheese", []food.Category{food.Cheese}}, {"meat", []food.Category{food.Meat}}, {"cracker", []food.Category{food.Cracker}}, {"produce", []food.Category{food.Fruit, food.Vegetable}}}
 
 // A kind is too much from muchOfAKind of its usual part of the food on, and too little under
 // littleOfAKind of it.
@@ -348,14 +346,14 @@ func (t *teller) kinds() {
 		switch {
 		case have > muchOfAKind*want:
 			n++
-			t.remark("service.kinds", Note, have/want, nil, saysServiceKinds, 100*have, k.says, 100*want)
+			t.remark("service.kinds", Note, have/want, nil, say.Of("service.kinds", say.Percent(100*have), say.Group(k.says), say.Percent(100*want)))
 		case have < littleOfAKind*want:
 			n++
-			what := "hardly any"
+			code := "service.lack"
 			if have == 0 {
-				what = "no"
+				code = "service.none"
 			}
-			t.remark("service.kinds", Note, 3*(1-have/want), nil, saysServiceLack, what, k.says, 100*want)
+			t.remark("service.kinds", Note, 3*(1-have/want), nil, say.Of(code, say.Group(k.says), say.Percent(100*want)))
 		}
 	}
 	t.out.values["service.kinds"] = float64(n)

@@ -1,11 +1,11 @@
 package review
 
 import (
-	"fmt"
 	"math"
 
 	"happytray/core/colour"
 	"happytray/core/food"
+	"happytray/core/say"
 )
 
 func (m *measures) colours() {
@@ -28,20 +28,22 @@ func (m *measures) colours() {
 	}
 	for _, a := range alike.list {
 		at := l.elems[a.i].middle.Lerp(l.elems[a.j].middle, .5)
-		where := ""
-		if a.places > 1 {
-			where = fmt.Sprintf(" in %d places", a.places)
+		here := func(code string, with ...say.Value) say.Sentence { // once, or in so many places
+			if a.places > 1 {
+				return say.Of(code+"s", append(with, say.N(a.places))...)
+			}
+			return say.Of(code, with...)
 		}
 		if a.rim {
 			bowl, other := a.i, a.j
 			if l.tray.Elements[bowl].Vessel == "" {
 				bowl, other = other, bowl
 			}
-			m.find("colour.neighbour", Mend, a.worth, at, []int{a.i, a.j}, saysColourRim, l.elems[bowl].surface.Family(), l.elems[other].surface.Family(), m.name(other), where)
+			m.find("colour.neighbour", Mend, a.worth, at, []int{a.i, a.j}, here("colour.rim", say.Word(l.elems[bowl].surface.Family()), m.it(other)))
 		} else if l.elems[a.i].food == l.elems[a.j].food {
-			m.find("spread.kind", Mend, a.worth, at, []int{a.i, a.j}, saysSpreadKind, m.name(a.i), where)
+			m.find("spread.kind", Mend, a.worth, at, []int{a.i, a.j}, here("spread.kind", m.it(a.i)))
 		} else {
-			m.find("colour.neighbour", Mend, a.worth, at, []int{a.i, a.j}, saysColourNeighbour, m.name(a.i), m.name(a.j), where)
+			m.find("colour.neighbour", Mend, a.worth, at, []int{a.i, a.j}, here("colour.neighbour", m.it(a.i), m.it(a.j)))
 		}
 	}
 	if length > 0 {
@@ -54,14 +56,14 @@ func (m *measures) colours() {
 		sum += e.area * math.Min(40, d)
 		area += e.area
 		if d < 8 && e.area > 4000 && l.tray.Elements[i].Vessel == "" {
-			m.find("colour.ground", Note, e.area/4000, e.middle, []int{i}, saysColourGround, m.name(i), m.does(i, "is", "are"), m.does(i, "s", ""))
+			m.find("colour.ground", Note, e.area/4000, e.middle, []int{i}, say.Of("colour.ground", m.it(i)))
 		}
 		add(families, e.top.Family(), i, e, e.area)
 	})
 	if area > 0 {
 		m.values["colour.ground"] = sum / area
 	}
-	m.balance("colour.spread", families, area, saysColourSpread)
+	m.balance("colour.spread", families, area)
 	m.repeats(families, area)
 }
 
@@ -103,7 +105,7 @@ func (m *measures) repeats(families map[string]*centroid, area float64) {
 		weight += c.weight
 		if places < 2 && len(c.members) > 0 {
 			i := c.members[0]
-			m.find("colour.repeat", Note, 3*c.weight/area, l.elems[i].middle, []int{i}, saysColourRepeat, key)
+			m.find("colour.repeat", Note, 3*c.weight/area, l.elems[i].middle, []int{i}, say.Of("colour.repeat", say.Word(key)))
 		}
 	}
 	if weight > 0 {

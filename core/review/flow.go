@@ -5,6 +5,7 @@ import (
 
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/say"
 )
 
 // flow measures whether lines lead the eye: how far trails reach, whether they go
@@ -56,7 +57,7 @@ func (m *measures) span() {
 	share := float64(n) / bins
 	m.values["flow.span"] = share
 	if share < .5 && longest >= 0 {
-		m.find("flow.span", Note, 4*(1-share), m.l.elems[longest].middle, []int{longest}, saysFlowSpan, part(share), m.name(longest))
+		m.find("flow.span", Note, 4*(1-share), m.l.elems[longest].middle, []int{longest}, say.Of("flow.span", say.Share(share), m.it(longest)))
 	}
 }
 
@@ -93,7 +94,7 @@ func (m *measures) curve() {
 			}
 		}
 		if breaks > 1+len(el.Pieces)/10 {
-			m.find("flow.curve", Mend, float64(breaks), at, []int{i}, saysFlowCurve, m.name(i), breaks)
+			m.find("flow.curve", Mend, float64(breaks), at, []int{i}, say.Of("flow.curve", m.it(i), say.N(breaks)))
 		}
 	})
 	if all > 0 {
@@ -132,11 +133,11 @@ func (m *measures) follow() {
 			good++
 			return
 		}
-		what := "the edge of the board"
+		says := say.Of("flow.edge", m.it(i), say.Degrees(off))
 		if against >= 0 {
-			what = "the " + m.name(against)
+			says = say.Of("flow.follow", m.it(i), m.it(against), say.Degrees(off))
 		}
-		m.find("flow.follow", Note, off/60, e.middle, []int{i}, saysFlowFollow, m.name(i), m.does(i, "stands", "stand"), what, off)
+		m.find("flow.follow", Note, off/60, e.middle, []int{i}, says)
 	})
 	if all > 0 {
 		m.values["flow.follow"] = float64(good) / float64(all)

@@ -16,9 +16,11 @@ const MostFindings = 12
 
 // Place is one of the places of a finding that is said once for all of them.
 type Place struct {
-	Elements []string   `json:"elements"`
-	At       geom.Point `json:"at"` // board coordinates, mm
-	Says     string     `json:"says"`
+	Elements []string     `json:"elements"`
+	At       geom.Point   `json:"at"` // board coordinates, mm
+	Says     string       `json:"says"`
+	Shown    string       `json:"shown,omitempty"`
+	Sentence say.Sentence `json:"sentence"`
 }
 
 // rank is in what order groups of checks are told: what can hurt guests, what they cannot get at,
@@ -81,10 +83,10 @@ func gather(found []Finding) []Finding {
 		}
 		one := &out[k]
 		if len(one.Places) == 0 {
-			one.Places = []Place{{one.Elements, one.At, one.Says}}
+			one.Places = []Place{{Elements: one.Elements, At: one.At, Sentence: one.Sentence}}
 			one.Elements = slices.Clone(one.Elements)
 		}
-		one.Places = append(one.Places, Place{f.Elements, f.At, f.Says})
+		one.Places = append(one.Places, Place{Elements: f.Elements, At: f.At, Sentence: f.Sentence})
 		one.worth += f.worth
 		for _, id := range f.Elements {
 			if !slices.Contains(one.Elements, id) {
@@ -92,16 +94,44 @@ func gather(found []Finding) []Finding {
 			}
 		}
 	}
-	for i := range out {
-		if n := len(out[i].Places) - 1; n > 0 {
-			out[i].Says += " " + more(n)
-		}
-	}
 	worseFirst(out)
 	for len(out) > MostFindings && out[len(out)-1].Severity != Stop {
 		out = out[:len(out)-1]
 	}
+	for i := range out {
+		out[i].Says = out[i].in(say.Units{})
+		for n := range out[i].Places {
+			p := &out[i].Places[n]
+			p.Says = say.Units{}.Put(p.Sentence)
+		}
+	}
 	return out
+}
+
+// in is what a finding says in some units, and how often it comes again.
+func (f *Finding) in(u say.Units) string {
+	says := u.Put(f.Sentence)
+	if n := len(f.Places) - 1; n > 0 {
+		says += " " + more(n)
+	}
+	return says
+}
+
+// Shown is the review with its findings in the units of whom it is shown to.
+func (r Review) Shown(u say.Units) Review {
+	if u.Metric() {
+		return r
+	}
+	r.Findings = slices.Clone(r.Findings)
+	for i := range r.Findings {
+		f := &r.Findings[i]
+		f.Shown = f.in(u)
+		f.Places = slices.Clone(f.Places)
+		for n := range f.Places {
+			f.Places[n].Shown = u.Put(f.Places[n].Sentence)
+		}
+	}
+	return r
 }
 
 // more says how often a finding comes again.

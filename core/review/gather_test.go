@@ -7,13 +7,14 @@ import (
 	"testing"
 
 	"happytray/core/board"
+	"happytray/core/say"
 )
 
 // What is alike is one finding with its places; what costs the guests most comes first; what stops
 // the tray stands before all, and nothing of it is dropped.
 func TestFindingsAreGathered(t *testing.T) {
 	f := func(check, severity string, worth float64, id string) Finding {
-		return Finding{Check: check, Severity: severity, Elements: []string{id}, Says: "About " + id + ".", worth: worth}
+		return Finding{Check: check, Severity: severity, Elements: []string{id}, Sentence: say.Of("about "+id, say.Word(id)), worth: worth}
 	}
 	got := gather([]Finding{
 		f("colour.neighbour", Mend, 9, "a"), f("care.wetdry", Mend, 1, "b"), f("fit.gap", Mend, 5, "c"), f("service.tool", Note, 1, "d"),
@@ -28,10 +29,10 @@ func TestFindingsAreGathered(t *testing.T) {
 		t.Fatalf("%v, want %v", order, want)
 	}
 	wet := got[1]
-	if wet.Says != "About g. Two more like it." || len(wet.Places) != 3 || wet.Places[0].Says != "About g." || !slices.Equal(wet.Elements, []string{"g", "b"}) {
+	if wet.Says != "about g Two more like it." || len(wet.Places) != 3 || wet.Places[0].Says != "about g" || !slices.Equal(wet.Elements, []string{"g", "b"}) {
 		t.Errorf("%+v", wet)
 	}
-	if len(got[0].Places) != 0 || got[4].Says != "About e. One more like it." {
+	if len(got[0].Places) != 0 || got[4].Says != "about e One more like it." {
 		t.Errorf("%+v", got)
 	}
 	var many []Finding
@@ -57,6 +58,9 @@ func TestNothingIsSaidTwice(t *testing.T) {
 		rev := Of(tr, larder)
 		seen, stops := map[string]bool{}, 0
 		for _, f := range rev.Findings {
+			if strings.ContainsAny(f.Says, "{}") || f.Says == f.Sentence.Code {
+				t.Errorf("%s says %q", f.Check, f.Says)
+			}
 			if seen[f.Check+f.Severity] || seen[f.Says] {
 				t.Errorf("%s is said twice: %s", f.Check, f.Says)
 			}

@@ -350,7 +350,7 @@ func TestBowlsAreSeenByContentsAndRim(t *testing.T) {
 		}
 		return ""
 	}
-	if s := says(bowl("beetroot-dip", "great-bowl")); !strings.HasPrefix(s, "The white bowl and the ") && !strings.HasPrefix(s, "The cream bowl and the ") {
+	if s := says(bowl("beetroot-dip", "great-bowl")); !strings.Contains(s, " beside a white bowl and hardly ") && !strings.Contains(s, " beside a cream bowl and hardly ") {
 		t.Errorf("a white bowl beside a pale cheese: %q", s)
 	}
 	if s := says(bowl("yoghurt-dip", "ink-bowl")); s != "" {

@@ -14,6 +14,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/round"
+	"happytray/core/say"
 	"happytray/core/tray"
 )
 
@@ -81,15 +82,17 @@ type Change struct {
 
 // Finding is one thing the review says, with its spot on the board.
 type Finding struct {
-	Check    string     `json:"check"`
-	Severity string     `json:"severity"`
-	Elements []string   `json:"elements"`
-	At       geom.Point `json:"at"` // board coordinates, mm
-	Says     string     `json:"says"`
-	Fix      *Fix       `json:"fix"`
-	Places   []Place    `json:"places,omitempty"` // where it is found more than once, the worst first; Elements are those of all
-	Mend     *Change    `json:"mend,omitempty"`   // where it was looked for and found
-	worth    float64    // for ordering: points lost
+	Check    string       `json:"check"`
+	Severity string       `json:"severity"`
+	Elements []string     `json:"elements"`
+	At       geom.Point   `json:"at"`              // board coordinates, mm
+	Says     string       `json:"says"`            // in English, in mm, g and °C
+	Shown    string       `json:"shown,omitempty"` // the same in the units of whom it is shown to, where those are others
+	Sentence say.Sentence `json:"sentence"`
+	Fix      *Fix         `json:"fix"`
+	Places   []Place      `json:"places,omitempty"` // where it is found more than once, the worst first; Elements are those of all
+	Mend     *Change      `json:"mend,omitempty"`   // where it was looked for and found
+	worth    float64      // for ordering: points lost
 }
 
 // Review is the whole judgement.

@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"happytray/core/geom"
+	"happytray/core/say"
 )
 
 // Guests look down on a tray at about sightDeg; eyes are never that exact, so what is
@@ -179,10 +180,15 @@ func (m *measures) height() {
 		}
 		share := float64(s.seen[i]) / float64(s.all[i])
 		shares = append(shares, share)
+		says := func(with ...say.Value) say.Sentence {
+			if len(from) == 1 {
+				return say.Of("height.sight", with...)
+			}
+			return say.Of("height.around", with...)
+		}
 		if share < .5 && !m.quiet {
 			if worst := s.hider(i, l.chart.g, l.elems[i].box); worst >= 0 {
-				m.find("height.sight", Mend, 6*(1-share), l.elems[i].middle, []int{i, worst}, saysHeightSight,
-					m.name(worst), m.does(worst, "stands", "stand"), m.name(i), part(share), sidesSaid(from), tallPlace(from))
+				m.find("height.sight", Mend, 6*(1-share), l.elems[i].middle, []int{i, worst}, says(m.it(worst), m.it(i), say.Share(share)))
 			}
 		}
 	}
@@ -208,20 +214,6 @@ func LooksFrom(front string, access []string) []string {
 		return []string{"top", "right", "bottom", "left"}
 	}
 	return access
-}
-
-func sidesSaid(from []string) string {
-	if len(from) == 1 {
-		return "the front"
-	}
-	return "around"
-}
-
-func tallPlace(from []string) string {
-	if len(from) == 1 {
-		return "to the back or the sides"
-	}
-	return "in the middle"
 }
 
 // SideLine gives a point on a side of the board's box and the direction inward, for

@@ -8,6 +8,7 @@ import (
 	"happytray/core/colour"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/say"
 )
 
 // centroid gathers elements of one kind.
@@ -32,7 +33,7 @@ func add(into map[string]*centroid, key string, i int, e *elem, weight float64) 
 // balance scores how far the centres of several kinds lie from the board's own,
 // weighted by their area. A kind that is in one place only, or hardly there,
 // cannot balance and does not count.
-func (m *measures) balance(check string, kinds map[string]*centroid, area float64, says string) {
+func (m *measures) balance(check string, kinds map[string]*centroid, area float64) {
 	sum, weight, worst := 0.0, 0.0, 0.0
 	worstKey := ""
 	for _, key := range sortedKeys(kinds) {
@@ -56,7 +57,7 @@ func (m *measures) balance(check string, kinds map[string]*centroid, area float6
 		at := c.sum.Mul(1 / c.weight)
 		largest := slices.Clone(c.members)
 		slices.SortStableFunc(largest, func(a, b int) int { return cmp.Compare(m.l.elems[b].area, m.l.elems[a].area) })
-		m.find(check, Mend, 8*worst, at, largest[:min(len(largest), 4)], says, thatIs(worstKey), m.side(at))
+		m.find(check, Mend, 8*worst, at, largest[:min(len(largest), 4)], say.Of(check, say.Group(worstKey), say.Word(m.side(at))))
 	}
 }
 
@@ -107,13 +108,13 @@ func (m *measures) spread() {
 		heavy = heavy.Add(e.middle.Mul(w))
 		weight += w
 	})
-	m.balance("spread.category", categories, area, saysSpreadCategory)
+	m.balance("spread.category", categories, area)
 	if weight > 0 {
 		heavy = heavy.Mul(1 / weight)
 		d := heavy.Dist(l.centre) / l.half
 		m.values["spread.weight"] = d
 		if d > .22 {
-			m.find("spread.weight", Mend, 10*d, heavy, nil, saysSpreadWeight, m.side(heavy))
+			m.find("spread.weight", Mend, 10*d, heavy, nil, say.Of("spread.weight", say.Word(m.side(heavy))))
 		}
 	}
 	same, large, all := 0.0, 0.0, 0.0
@@ -130,7 +131,7 @@ func (m *measures) spread() {
 			if l.elems[i].big && l.elems[j].big {
 				large += s
 				if s > 40 {
-					m.find("spread.size", Note, s/60, l.elems[i].middle.Lerp(l.elems[j].middle, .5), []int{i, j}, saysSpreadSize, m.name(i), m.name(j))
+					m.find("spread.size", Note, s/60, l.elems[i].middle.Lerp(l.elems[j].middle, .5), []int{i, j}, say.Of("spread.size", m.it(i), m.it(j)))
 				}
 			}
 		}
@@ -214,6 +215,6 @@ func (m *measures) mirrored() {
 	}
 	if a >= 0 {
 		w := worst[[2]int16{a, b}]
-		m.find("spread.mirror", Mend, 8*off/float64(n), w.sum.Mul(1/w.n), []int{int(a), int(b)}, saysSpreadMirror, m.name(int(a)), m.name(int(b)))
+		m.find("spread.mirror", Mend, 8*off/float64(n), w.sum.Mul(1/w.n), []int{int(a), int(b)}, say.Of("spread.mirror", m.it(int(a)), m.it(int(b))))
 	}
 }

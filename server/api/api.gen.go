@@ -4,6 +4,7 @@
 package api
 
 import (
+	"encoding/json"
 	"fmt"
 	"net/http"
 	"time"
@@ -1392,7 +1393,7 @@ type BoardDrawn struct {
 	Version int64  `json:"version"`
 }
 
-// BoardRequestDocument A board's shape and size, docs/formats/tray.schema.json#/$defs/board_request
+// BoardRequestDocument A board's shape and size, docs/formats/tray.schema.json#/$defs/boardRequest
 type BoardRequestDocument = Document
 
 // BriefDocument A brief, docs/formats/tray.schema.json#/$defs/brief
@@ -1887,9 +1888,21 @@ type Finding struct {
 		At       []float64 `json:"at"`
 		Elements []string  `json:"elements"`
 		Says     string    `json:"says"`
+
+		// Sentence what is said, as data: which sentence, and what it is of, each value under its kind: {"mm": 45}
+		Sentence *Sentence `json:"sentence,omitempty"`
+		Shown    *string   `json:"shown,omitempty"`
 	} `json:"places,omitempty"`
-	Says     string          `json:"says"`
+
+	// Says in English, in mm, g and °C
+	Says string `json:"says"`
+
+	// Sentence what is said, as data: which sentence, and what it is of, each value under its kind: {"mm": 45}
+	Sentence *Sentence       `json:"sentence,omitempty"`
 	Severity FindingSeverity `json:"severity"`
+
+	// Shown the same in the house's units, where those are others
+	Shown *string `json:"shown,omitempty"`
 }
 
 // FindingSeverity defines model for Finding.Severity.
@@ -2579,7 +2592,7 @@ type OutlineFound struct {
 	// Physical the drawing says how large it is
 	Physical bool `json:"physical"`
 
-	// Request A board's shape and size, docs/formats/tray.schema.json#/$defs/board_request
+	// Request A board's shape and size, docs/formats/tray.schema.json#/$defs/boardRequest
 	Request BoardRequestDocument `json:"request"`
 	WidthMm float64              `json:"width_mm"`
 }
@@ -2897,6 +2910,23 @@ type Scene struct {
 
 	// Places where each element lies, as one would say it standing before the board
 	Places []string `json:"places"`
+}
+
+// Sentence what is said, as data: which sentence, and what it is of, each value under its kind: {"mm": 45}
+type Sentence struct {
+	Code string                                           `json:"code"`
+	With *[]map[string]Sentence_With_AdditionalProperties `json:"with,omitempty"`
+}
+
+// SentenceWith0 defines model for Sentence.With.0.
+type SentenceWith0 = string
+
+// SentenceWith1 defines model for Sentence.With.1.
+type SentenceWith1 = float64
+
+// Sentence_With_AdditionalProperties defines model for Sentence.with.AdditionalProperties.
+type Sentence_With_AdditionalProperties struct {
+	union json.RawMessage
 }
 
 // Serving defines model for Serving.
@@ -3834,6 +3864,68 @@ type SubstitutesJSONRequestBody = SubstitutesAsked
 
 // SaveVesselJSONRequestBody defines body for SaveVessel for application/json ContentType.
 type SaveVesselJSONRequestBody = VesselDocument
+
+// AsSentenceWith0 returns the union data inside the Sentence_With_AdditionalProperties as a SentenceWith0
+func (t Sentence_With_AdditionalProperties) AsSentenceWith0() (SentenceWith0, error) {
+	var body SentenceWith0
+	err := json.Unmarshal(t.union, &body)
+	return body, err
+}
+
+// FromSentenceWith0 overwrites any union data inside the Sentence_With_AdditionalProperties as the provided SentenceWith0
+func (t *Sentence_With_AdditionalProperties) FromSentenceWith0(v SentenceWith0) error {
+	b, err := json.Marshal(v)
+	t.union = b
+	return err
+}
+
+// MergeSentenceWith0 performs a merge with any union data inside the Sentence_With_AdditionalProperties, using the provided SentenceWith0
+func (t *Sentence_With_AdditionalProperties) MergeSentenceWith0(v SentenceWith0) error {
+	b, err := json.Marshal(v)
+	if err != nil {
+		return err
+	}
+
+	merged, err := runtime.JSONMerge(t.union, b)
+	t.union = merged
+	return err
+}
+
+// AsSentenceWith1 returns the union data inside the Sentence_With_AdditionalProperties as a SentenceWith1
+func (t Sentence_With_AdditionalProperties) AsSentenceWith1() (SentenceWith1, error) {
+	var body SentenceWith1
+	err := json.Unmarshal(t.union, &body)
+	return body, err
+}
+
+// FromSentenceWith1 overwrites any union data inside the Sentence_With_AdditionalProperties as the provided SentenceWith1
+func (t *Sentence_With_AdditionalProperties) FromSentenceWith1(v SentenceWith1) error {
+	b, err := json.Marshal(v)
+	t.union = b
+	return err
+}
+
+// MergeSentenceWith1 performs a merge with any union data inside the Sentence_With_AdditionalProperties, using the provided SentenceWith1
+func (t *Sentence_With_AdditionalProperties) MergeSentenceWith1(v SentenceWith1) error {
+	b, err := json.Marshal(v)
+	if err != nil {
+		return err
+	}
+
+	merged, err := runtime.JSONMerge(t.union, b)
+	t.union = merged
+	return err
+}
+
+func (t Sentence_With_AdditionalProperties) MarshalJSON() ([]byte, error) {
+	b, err := t.union.MarshalJSON()
+	return b, err
+}
+
+func (t *Sentence_With_AdditionalProperties) UnmarshalJSON(b []byte) error {
+	err := t.union.UnmarshalJSON(b)
+	return err
+}
 
 // ServerInterface represents all server handlers.
 type ServerInterface interface {

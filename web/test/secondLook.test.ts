@@ -86,6 +86,25 @@ it('lets a finding be waived with a reason, until what it says changes', async (
   expect(cards(w)).toHaveLength(1)
 })
 
+it('lets a waived finding be, however it is worded and in whatever units, until what it is of changes', async () => {
+  const job = useJob()
+  job.doc = { title: 't', elements: [], vessels: [], reserve: [], brief: { guests: { adults: 2 } } } as never
+  const gap = (mm: number, says: string) => ({
+    ...finding(1),
+    says,
+    sentence: { code: 'fit.gap', with: [{ mm }] },
+  })
+  const w = look([gap(52.1, 'A bare patch 52 mm across.')])
+  await button(w, /^Waive/).trigger('click')
+  await w.get('form').trigger('submit')
+  expect(cards(w)).toHaveLength(0)
+  await w.setProps({ findings: [{ ...gap(51.8, 'Bare: 52 mm.'), shown: 'Bare: 2 in.' }] as never })
+  expect(cards(w)).toHaveLength(0)
+  expect(w.find('details').text()).toContain('Bare: 2 in.')
+  await w.setProps({ findings: [gap(64, 'Bare: 64 mm.')] as never })
+  expect(cards(w)).toHaveLength(1)
+})
+
 it('leaves a card that is open as it is while what it says changes with the hand', async () => {
   const w = look([finding(1, 3)])
   await button(w, /^Waive/).trigger('click')

@@ -2315,7 +2315,7 @@ export interface components {
         SpecDocument: Spec;
         /** @description One board, docs/formats/tray.schema.json#/$defs/board */
         BoardDocument: Board;
-        /** @description A board's shape and size, docs/formats/tray.schema.json#/$defs/board_request */
+        /** @description A board's shape and size, docs/formats/tray.schema.json#/$defs/boardRequest */
         BoardRequestDocument: BoardRequest;
         /**
          * @description what is kept to be used again
@@ -3286,19 +3286,32 @@ export interface components {
             }[];
             findings: components["schemas"]["Finding"][];
         };
+        /** @description what is said, as data: which sentence, and what it is of, each value under its kind: {"mm": 45} */
+        Sentence: {
+            code: string;
+            with?: {
+                [key: string]: string | number;
+            }[];
+        };
         Finding: {
             check: string;
             /** @enum {string} */
             severity: "stop" | "mend" | "note";
             elements: string[];
             at: number[];
+            /** @description in English, in mm, g and °C */
             says: string;
+            /** @description the same in the house's units, where those are others */
+            shown?: string;
+            sentence?: components["schemas"]["Sentence"];
             fix?: components["schemas"]["Fix"];
             /** @description where it is found more than once, the worst first; elements are those of all */
             places?: {
                 elements: string[];
                 at: number[];
                 says: string;
+                shown?: string;
+                sentence?: components["schemas"]["Sentence"];
             }[];
         };
         Fix: {

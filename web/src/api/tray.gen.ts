@@ -87,7 +87,7 @@ export interface TrayFile {
    */
   order?: string[];
   /**
-   * findings of the second look that were let be, and why; one counts until what it says changes
+   * findings of the second look that were let be, and why; one counts until what it is of changes, however that is worded
    *
    * @maxItems 100
    */
@@ -98,6 +98,14 @@ export interface TrayFile {
      */
     elements: string[];
     says: string;
+    /**
+     * which sentence it was; with with, what it was of
+     */
+    code?: string;
+    /**
+     * @maxItems 12
+     */
+    with?: {}[];
     why: string;
   }[];
   seed: number;

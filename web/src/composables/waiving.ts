@@ -3,8 +3,13 @@ import type { Finding } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
 import { useJob } from '@/stores/job'
 
-/** A finding that was waived, with why; it stays so until what it says changes. */
-export type Waiver = { check: string; elements: string[]; says: string; why: string }
+type Sentence = NonNullable<Finding['sentence']>
+/** A finding that was waived, with why; it stays so until what it is of changes, however that is worded. */
+export type Waiver = { check: string; elements: string[]; says: string; why: string } & Partial<Sentence>
+
+/** What a sentence is of, as it is said: no one sees a tenth of a millimetre. */
+const facts = (s: Partial<Sentence>) =>
+  JSON.stringify([s.code, s.with ?? []], (_, v) => (typeof v === 'number' ? Math.round(v) : v))
 
 const most = 100 // on a tray
 
@@ -17,7 +22,8 @@ export function useWaiving() {
   })
   const same = (w: Waiver, f: Finding) =>
     w.check === f.check &&
-    w.says === f.says &&
+    // of those that were waived before sentences were data, only the words are known
+    (w.code && f.sentence ? facts(w) === facts(f.sentence) : w.says === f.says) &&
     [...w.elements].sort().join() === [...f.elements].sort().join()
   const of = (f: Finding) => waived.value.find(w => same(w, f))
 
@@ -28,7 +34,7 @@ export function useWaiving() {
     write(
       [
         ...waived.value.filter(w => !same(w, f)).slice(1 - most),
-        { check: f.check, elements: f.elements, says: f.says, why: why.trim().slice(0, 200) },
+        { check: f.check, elements: f.elements, says: f.says, ...f.sentence, why: why.trim().slice(0, 200) },
       ],
       'waived a finding',
     )

@@ -102,7 +102,7 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
         >
           <span class="n" aria-hidden="true">{{ n }}</span>
           <p class="small">
-            <strong v-if="f.severity === 'stop'">{{ severity.stop }}. </strong>{{ said(f.says) }}
+            <strong v-if="f.severity === 'stop'">{{ severity.stop }}. </strong>{{ f.shown ?? f.says }}
             <span class="acts">
               <button class="btn quiet" :aria-pressed="shown === n" @click="emit('show', n)">
                 Show<span class="only-read"> finding {{ n }} on the tray</span>
@@ -157,7 +157,7 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
             <button class="btn" @click="emit('decline')">Leave it</button>
           </p>
           <ul v-if="f.places && open === f.check" class="places small">
-            <li v-for="p in f.places" :key="p.says + p.at">{{ said(p.says) }}</li>
+            <li v-for="p in f.places" :key="p.says + p.at">{{ p.shown ?? p.says }}</li>
           </ul>
         </li>
       </ol>
@@ -169,7 +169,7 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
         <summary>{{ waived.length === 1 ? 'One is' : `${waived.length} are` }} waived</summary>
         <ul>
           <li v-for="{ f, n, waiver, key } in waived" :key="key">
-            {{ said(f.says) }} <span class="soft">{{ waiver!.why || 'No reason given.' }}</span>
+            {{ f.shown ?? f.says }} <span class="soft">{{ waiver!.why || 'No reason given.' }}</span>
             <button v-if="!still" class="btn quiet" @click="waiving.claim(f)">
               Take up again<span class="only-read"> finding {{ n }}</span>
             </button>
