@@ -342,7 +342,7 @@ func (a *App) unpack(ctx context.Context, files []bundle.File) (jobs []*coming, 
 			if err := json.Unmarshal(f.Data, &e); err != nil {
 				return nil, nil, false, fault.Bad(f.Path, "it is no record of an evening")
 			}
-			if err := e.check(); err != nil {
+			if err := e.Check(); err != nil {
 				return nil, nil, false, fault.In(f.Path, err)
 			}
 			if id, ok := strings.CutPrefix(dir, eveningsDir+"/"); ok {

@@ -10,6 +10,7 @@ import (
 	"github.com/google/uuid"
 
 	"happytray/app/template"
+	"happytray/core/evening"
 	"happytray/core/food"
 	"happytray/core/graze"
 	"happytray/core/learn"
@@ -126,15 +127,15 @@ func (a *App) demoEvenings(ctx context.Context) (evenings []Evening, swap made, 
 		return nil, swap, swapped, nil, err
 	}
 	for n, p := range past {
-		e := Evening{ID: fmt.Sprintf("demo-%02d", n+1), Title: p.Title, Crowd: p.Crowd, Date: p.Date, Occasion: p.Occasion, Guests: p.Guests, LastedMin: p.LastedMin, Dishes: []Dish{}, Notes: []Note{}, Done: true}
+		e := evening.Evening{ID: fmt.Sprintf("demo-%02d", n+1), Title: p.Title, Crowd: p.Crowd, Date: p.Date, Occasion: p.Occasion, Guests: p.Guests, LastedMin: p.LastedMin, Done: true}
 		for _, f := range p.Foods {
-			e.Dishes = append(e.Dishes, Dish{Food: f.Food, Form: p.Forms[f.Food], ShareG: f.ShareG, LaidG: f.LaidG, LeftG: f.LeftG, GoneAtMin: f.GoneAtMin, Reasons: f.Reasons})
+			e.Dishes = append(e.Dishes, evening.Dish{Food: f.Food, Form: p.Forms[f.Food], ShareG: f.ShareG, LaidG: f.LaidG, LeftG: f.LeftG, GoneAtMin: f.GoneAtMin, Reasons: f.Reasons})
 		}
 		at, _ := time.Parse(time.DateOnly, p.Date)
 		for _, says := range p.Notes {
-			e.Notes = append(e.Notes, Note{At: at.Add(22 * time.Hour), Says: says})
+			e.Notes = append(e.Notes, evening.Note{At: at.Add(22 * time.Hour), Says: says})
 		}
-		evenings = append(evenings, e)
+		evenings = append(evenings, Evening{Evening: e})
 	}
 	s, err := a.Settings(ctx)
 	if err != nil {
@@ -153,7 +154,7 @@ func (a *App) demoEvenings(ctx context.Context) (evenings []Evening, swap made, 
 		return nil, swap, swapped, nil, err
 	}
 	swap.document, swap.says = string(raw), "laid the tray"
-	swapped = blankOf("", j, with, a.today(s))
+	swapped.Evening = evening.Of("", j, with, a.today(s))
 	swapped.Done = true
 	foreseen, err := graze.Of(ctx, j, with, graze.Options{Evenings: foreseenEvenings, Seed: 1})
 	if err != nil {
@@ -172,10 +173,10 @@ func (a *App) demoEvenings(ctx context.Context) (evenings []Evening, swap made, 
 			}
 		}
 	}
-	foresee(swapped.Dishes, foreseen)
+	swapped.Foresee(foreseen)
 	if at, ok := j.Brief.ServeTime(s.Location()); ok {
 		for _, n := range demo.SwapNotes {
-			swapped.Notes = append(swapped.Notes, Note{At: at.Add(time.Duration(n.Minute) * time.Minute).UTC(), Says: n.Says})
+			swapped.Notes = append(swapped.Notes, evening.Note{At: at.Add(time.Duration(n.Minute) * time.Minute).UTC(), Says: n.Says})
 		}
 	}
 	shot, err = demo.Photograph(j)
@@ -184,7 +185,7 @@ func (a *App) demoEvenings(ctx context.Context) (evenings []Evening, swap made, 
 
 func keepEvenings(ctx context.Context, st *store.Store, list []Evening) error {
 	for _, e := range list {
-		if err := e.check(); err != nil {
+		if err := e.Check(); err != nil {
 			return fmt.Errorf("%s of %s: %w", e.Title, e.Date, err)
 		}
 		if _, err := st.ChangeEvening(ctx, e.ID, func(store.Evening) (store.Evening, error) { return e.write() }); err != nil {

@@ -8,6 +8,7 @@ import (
 	"testing"
 	"time"
 
+	"happytray/core/evening"
 	"happytray/core/fault"
 	"happytray/core/prep"
 	"happytray/store"
@@ -31,7 +32,7 @@ func TestAnEvening(t *testing.T) {
 		}
 		return laid, left, gone
 	}
-	nuts := slices.IndexFunc(e.Dishes, func(d Dish) bool { return d.Food == "almonds" })
+	nuts := slices.IndexFunc(e.Dishes, func(d evening.Dish) bool { return d.Food == "almonds" })
 	was, _, _ := of(e, "almonds")
 	if e, err = a.NoteGone(ctx, id, 0, e.Dishes[nuts].Element, true, Entry{Ago: 12 * time.Minute}); err != nil {
 		t.Fatal(err)
@@ -104,7 +105,7 @@ func TestAnEvening(t *testing.T) {
 	}
 	// the whole of it saved from an older version is refused, and the same save come again is not
 	seen := e.Version
-	e.Notes = append(e.Notes, Note{At: clock.now(), Says: "Cold."})
+	e.Notes = append(e.Notes, evening.Note{At: clock.now(), Says: "Cold."})
 	e.Advice, e.Caution = nil, ""
 	one, err := a.SaveEvening(ctx, id, seen, e)
 	if err != nil {

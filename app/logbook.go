@@ -13,6 +13,7 @@ import (
 
 	"github.com/google/uuid"
 
+	"happytray/core/evening"
 	"happytray/core/food"
 	"happytray/core/learn"
 	"happytray/core/round"
@@ -219,7 +220,7 @@ type emptiedOf map[[2]string]*Emptied
 
 func (m emptiedOf) add(e *Evening) {
 	met := map[[2]string]bool{}
-	note := func(by, name string, d Dish) {
+	note := func(by, name string, d evening.Dish) {
 		if name == "" {
 			return
 		}

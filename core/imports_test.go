@@ -158,6 +158,7 @@ var order = [][]string{
 	{"edit"},
 	{"weighing", "plan/plantest"}, // plantest lays jobs for tests alone
 	{"learn"},
+	{"evening"},
 }
 
 func TestNothingLooksBack(t *testing.T) {

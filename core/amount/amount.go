@@ -63,7 +63,7 @@ func Of(b brief.Brief, chosen []pick.Choice) []Amount {
 		case f.Category == food.Garnish:
 			a.Grams = spec.MassG * float64(max(2, min(14, 2+b.Guests.Total()/6)))
 			a.Why = "A few, apart, where the tray looks bland."
-		case a.Form == "topping":
+		case food.Has(a.Form, food.OnFood):
 			a.Grams, a.Why = 2*spec.MassG, "A spoon or two, on what it suits."
 		case f.Category == food.NotFood:
 			a.Grams, a.Why = spec.MassG, "It is not eaten."
@@ -129,7 +129,7 @@ func pull(c pick.Choice) float64 {
 	if tiny(c.Food) {
 		return c.Food.Liking / 2
 	}
-	if c.Form == "trail" {
+	if food.Has(c.Form, food.Winding) {
 		return 2 * c.Food.Liking
 	}
 	return c.Food.Liking
@@ -137,5 +137,5 @@ func pull(c pick.Choice) float64 {
 
 // OneByOne is false for foods where a piece is a bite, true where a piece feeds many.
 func OneByOne(s food.Spec) bool {
-	return s.Form == "whole" || food.InVessel(s.Form) || s.Form == "rosette" || s.MassG > 40
+	return food.Has(s.Form, food.AsItComes) || food.InVessel(s.Form) || food.Has(s.Form, food.Curled) || s.MassG > 40
 }

@@ -107,7 +107,7 @@ func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 		switch kind := food.FormByID(s.Form).Kind(); {
 		case food.InVessel(s.Form):
 			out = append(out, bowls(a, s, grams, short, cabinet, used)...)
-		case s.Form == "cut-round":
+		case food.Has(s.Form, food.CutInPlace):
 			per := max(3, s.N)
 			if s.L > short*.8 && (!a.Parts || n >= per) {
 				continue // a round wider than the board stays in reserve
@@ -121,9 +121,9 @@ func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 			for range rounds {
 				out = append(out, Group{Amount: a, Count: per, Weight: s.MassG * float64(per)})
 			}
-		case s.Form == "ring" || s.Form == "criss-cross": // so many pieces make one
+		case food.Has(s.Form, food.RoundAVessel) || food.Has(s.Form, food.Crossed): // so many pieces make one
 			per := max(2, s.Group)
-			if math.Min(s.L*2+60, 200) > short*.85 && s.Form == "ring" {
+			if math.Min(s.L*2+60, 200) > short*.85 && food.Has(s.Form, food.RoundAVessel) {
 				continue
 			}
 			out = append(out, spread(a, s, max(per/2, n), max(1, min(6, int(math.Round(float64(n)/float64(per))))))...)

@@ -60,7 +60,7 @@ func MeasureForm(f *food.Food, form string, n int, glass float64, around *board.
 		n = GroupOf(spec)
 	}
 	n = min(n, MaxMeasured)
-	if form == "rosette" {
+	if food.Has(form, food.Curled) {
 		at := spec.L
 		if glass > 0 {
 			at = glass
@@ -111,7 +111,7 @@ func MeasureForm(f *food.Food, form string, n int, glass float64, around *board.
 		}
 		m.LengthMM, m.AcrossMM = math.Max(box.W(), box.H()), math.Min(box.W(), box.H())
 		m.AreaCM2 = round.Tenth(food.FootprintMM2(spec, n) / 100)
-		if form == "ring" { // as wide as what it goes round makes it
+		if food.Has(form, food.RoundAVessel) { // as wide as what it goes round makes it
 			m.AreaCM2 = round.Tenth(2 * math.Pi * m.Laid[0].At().Len() * spec.L / 100)
 		}
 	}
@@ -131,11 +131,11 @@ func MeasureForm(f *food.Food, form string, n int, glass float64, around *board.
 // GroupOf is how many pieces of a form make one generous group.
 func GroupOf(s food.Spec) int {
 	switch {
-	case s.Form == "cut-round":
+	case food.Has(s.Form, food.CutInPlace):
 		return max(3, s.N)
 	case s.Group > 0:
 		return s.Group
-	case food.FormByID(s.Form).Kind() == food.KindAnchor, s.Form == "topping":
+	case food.FormByID(s.Form).Kind() == food.KindAnchor, food.Has(s.Form, food.OnFood):
 		return 1
 	}
 	return 8
@@ -143,7 +143,7 @@ func GroupOf(s food.Spec) int {
 
 // standing is how high what stands out of a vessel reaches.
 func standing(s food.Spec) float64 {
-	if s.Form == "upright" || s.Form == "flower" {
+	if food.Has(s.Form, food.StandsOut) {
 		return math.Max(s.L, s.H)
 	}
 	return 0

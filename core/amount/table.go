@@ -68,7 +68,7 @@ func (t *table) only(kept []int) {
 // or toppings.
 func (t *table) shared(i int) bool {
 	c := t.foods[i].Food.Category
-	return c != food.Garnish && c != food.NotFood && t.foods[i].Form != "topping"
+	return c != food.Garnish && c != food.NotFood && !food.Has(t.foods[i].Form, food.OnFood)
 }
 
 // free reports whether a food's amount is ours to reckon.
@@ -169,7 +169,7 @@ func tiny(f *food.Food) bool {
 		if food.Tiny(s) {
 			return true
 		}
-		loose = loose || s.Form != "topping" && s.Shape != "vessel"
+		loose = loose || !food.Has(s.Form, food.OnFood) && s.Shape != "vessel"
 	}
 	return f.Category == food.Nut && !loose
 }

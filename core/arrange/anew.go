@@ -81,7 +81,7 @@ func reforms(t *tray.Tray, larder *food.Larder, f review.Finding) (out []change)
 			continue
 		}
 		for _, s := range fd.Forms {
-			if s.Form == t.Elements[k].Form || !Takes(s.Form) || s.Form == "whole" || len(out) == mendForms {
+			if s.Form == t.Elements[k].Form || !Takes(s.Form) || food.Has(s.Form, food.AsItComes) || len(out) == mendForms {
 				continue
 			}
 			says := "laid the " + nameOf(t, larder, k) + " another way, " + food.FormByID(s.Form).Says()

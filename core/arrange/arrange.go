@@ -369,7 +369,7 @@ func (s *search) unfit(t *tray.Tray) []Unfit {
 		}
 		out[k].Pieces += missing
 		out[k].AreaCM2 = round.Tenth(out[k].AreaCM2 + area)
-		if e.Form == "topping" {
+		if food.Has(e.Form, food.OnFood) {
 			out[k].Says = fmt.Sprintf("%s: there is nothing to put it on. A soft cheese left whole or in its round would take it, or a dip.", f.Name)
 			continue
 		}

@@ -170,7 +170,7 @@ func (b *body) shape() {
 		}
 	}
 	chunk := max(1, (len(f.pieces)+3)/4)
-	if b.spec.Form == "cut-round" {
+	if food.Has(b.spec.Form, food.CutInPlace) {
 		chunk = len(f.pieces)
 	}
 	var group geom.Outline

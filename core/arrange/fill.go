@@ -129,7 +129,7 @@ func newRaster(l *layout, elems []int) *share {
 	}
 	for i := range l.t.Elements {
 		e := &l.t.Elements[i]
-		if !e.Placed || e.Form != "whole" {
+		if !e.Placed || !food.Has(e.Form, food.AsItComes) {
 			continue
 		}
 		f, _ := l.s.larder.Get(e.Food)

@@ -25,7 +25,7 @@ func (l *layout) garnish(mirrored bool, r *rand.Rand) {
 		}
 		f, _ := l.s.larder.Get(e.Food)
 		spec, _ := f.Spec(e.Form)
-		if e.Form == "topping" {
+		if food.Has(e.Form, food.OnFood) {
 			l.top(e, f, spec)
 			continue
 		}
@@ -85,11 +85,11 @@ func (l *layout) top(e *tray.Element, f *food.Food, spec food.Spec) {
 	for k := range l.t.Elements {
 		o := &l.t.Elements[k]
 		under, ok := l.s.larder.Get(o.Food)
-		if !ok || !o.Placed || o.Food == e.Food || o.Form == "topping" {
+		if !ok || !o.Placed || o.Food == e.Food || food.Has(o.Form, food.OnFood) {
 			continue
 		}
 		soft := under.Firmness == "soft" || under.Firmness == "fresh"
-		if !(soft && (o.Form == "whole" || o.Form == "cut-round") || o.Form == "bowl" && o.Wetness == food.Runny) {
+		if !(soft && (food.Has(o.Form, food.AsItComes) || food.Has(o.Form, food.CutInPlace)) || o.Form == "bowl" && o.Wetness == food.Runny) {
 			continue
 		}
 		worth, _ := food.Affinity(f, under)
@@ -128,7 +128,7 @@ func (l *layout) bland(green int, q geom.Point, mine colour.Lab) (float64, bool)
 	l.near(box, func(o *placed) bool {
 		e := &l.t.Elements[o.e]
 		inside := o.body.Outline.Contains(q)
-		if e.Vessel != "" && inside && o.body.Outline.EdgeDistance(q) > 6 || e.Form == "whole" && inside {
+		if e.Vessel != "" && inside && o.body.Outline.EdgeDistance(q) > 6 || food.Has(e.Form, food.AsItComes) && inside {
 			ok = false
 		}
 		if !slices.Contains(under, o.e) {

@@ -66,7 +66,7 @@ func giveWayIn(ctx context.Context, c *tray.Tray, larder *food.Larder, z *zone, 
 		if !ok {
 			return t, false
 		}
-		if spec, _ := f.Spec(e.Form); slices.Contains(held, i) && !itself || e.Locked && !slices.Contains(held, i) || e.Vessel != "" || e.Kind() != food.KindLoose || spec.Form == "criss-cross" {
+		if spec, _ := f.Spec(e.Form); slices.Contains(held, i) && !itself || e.Locked && !slices.Contains(held, i) || e.Vessel != "" || e.Kind() != food.KindLoose || food.Has(spec.Form, food.Crossed) {
 			l.addElement(i)
 			continue
 		}

@@ -322,7 +322,7 @@ func (h *hand) amount(n int) error {
 		if ml := h.fills(each * float64(n)); ml > v.CapacityML {
 			return fault.Bad("count", "%s holds %.0f ml, and that is %.0f ml; choose a larger bowl first", v.Name, v.CapacityML, ml)
 		}
-	case h.e.Form == "cut-round" || h.e.Form == "whole":
+	case food.Has(h.e.Form, food.CutInPlace) || food.Has(h.e.Form, food.AsItComes):
 		return fault.Bad("count", "%s is a whole one; duplicate it, or take one off", h.food.Name)
 	case h.e.Kind() == food.KindLoose:
 		h.heap(n)

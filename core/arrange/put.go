@@ -130,7 +130,7 @@ func element(t *tray.Tray, larder *food.Larder, id string) (tray.Element, *food.
 
 // Takes reports whether an element on a board can be given a form as it lies: what stands
 // in a vessel wants one first, and a topping something to lie on.
-func Takes(form string) bool { return !food.InVessel(form) && form != "topping" }
+func Takes(form string) bool { return !food.InVessel(form) && !food.Has(form, food.OnFood) }
 
 // Reform gives an element another form its food can take, with the same grams
 // in whole pieces of the new one, and lays it where it lay. An unplaced element
@@ -145,7 +145,7 @@ func Reform(t *tray.Tray, larder *food.Larder, id, form string) (tray.Element, e
 		return tray.Element{}, fault.Bad("form", "%s cannot be laid as %.40q here", f.Name, form)
 	}
 	n := int(math.Round(e.Grams / spec.MassG))
-	if form == "cut-round" { // rounds are whole
+	if food.Has(form, food.CutInPlace) { // rounds are whole
 		n = max(1, int(math.Round(float64(n)/float64(max(3, spec.N))))) * max(3, spec.N)
 	}
 	e.Form, e.Vessel, e.Count = form, "", max(1, min(n, tray.MaxPieces))

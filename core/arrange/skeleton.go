@@ -351,7 +351,7 @@ func (s *search) compose(ctx context.Context, r *rand.Rand, number int) plan {
 	rowSites := z.even(scatterPoints(z, len(rows), r), 6)
 	for k, i := range rows {
 		b := &p.bodies[i]
-		if len(hosts) > 0 && (b.spec.Form == "arc" || b.food.Category != food.Garnish && b.spec.Form != "half-fold-fan" && r.IntN(5) < 2) {
+		if len(hosts) > 0 && (food.Has(b.spec.Form, food.Hugs) || b.food.Category != food.Garnish && b.spec.Form != "half-fold-fan" && r.IntN(5) < 2) {
 			b.host = hosts[r.IntN(len(hosts))]
 			b.angle = r.Float64() * 360
 			b.hug(&p.bodies[b.host])
@@ -404,7 +404,7 @@ func (s *search) hosts(p *plan) []int {
 	var out []int
 	for i := range p.bodies {
 		b := &p.bodies[i]
-		if b.kind == food.KindAnchor && (b.vessel != nil && b.vessel.Round() || b.spec.Form == "cut-round" || b.spec.Form == "rosette") && !b.fixed {
+		if b.kind == food.KindAnchor && (b.vessel != nil && b.vessel.Round() || food.Has(b.spec.Form, food.CutInPlace) || food.Has(b.spec.Form, food.Curled)) && !b.fixed {
 			out = append(out, i)
 		}
 	}

@@ -35,7 +35,7 @@ func (t Table) Suffers(f *food.Food, form string) string {
 // always says what becomes of a food in every form it takes, or that there is one in which it keeps.
 func (t Table) always(f *food.Food) (becomes string, always bool) {
 	for _, s := range f.Forms {
-		if s.Form == "topping" {
+		if food.Has(s.Form, food.OnFood) {
 			continue
 		}
 		is := t.Suffers(f, s.Form)

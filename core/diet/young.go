@@ -47,11 +47,11 @@ func (t Table) tooSmallFor(f *food.Food) bool {
 	case t.MostlyYoung && f.Category == food.Nut:
 		return true
 	}
-	return !slices.ContainsFunc(f.Forms, func(s food.Spec) bool { return !t.NotAs(f, s.Form) && s.Form != "topping" })
+	return !slices.ContainsFunc(f.Forms, func(s food.Spec) bool { return !t.NotAs(f, s.Form) && !food.Has(s.Form, food.OnFood) })
 }
 
 // NotAs reports whether a food is not laid in a form unasked because small children come:
 // whole what can choke, and, where they are most of the guests, on picks.
 func (t Table) NotAs(f *food.Food, form string) bool {
-	return t.Children && f.ChokesAs(form) || t.MostlyYoung && form == "skewer"
+	return t.Children && f.ChokesAs(form) || t.MostlyYoung && food.Has(form, food.OnPick)
 }

@@ -178,7 +178,7 @@ func (f *Food) Months(hemisphere string) []int {
 // ChokesAs reports whether a small child can choke on the food as it lies in a form: what is cut
 // open lengthwise lies flat in the mouth.
 func (f *Food) ChokesAs(form string) bool {
-	return f.Choking && form != "halves" && form != "slices" && form != "topping"
+	return f.Choking && !Has(form, CutSmall)
 }
 
 // MayHold names the first of the avoided things that traces of may be in the food, or "". It says

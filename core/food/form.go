@@ -76,7 +76,7 @@ type Face struct {
 // CutFace is the face of a whole food that guests will cut; ok is false for
 // everything that comes in pieces.
 func CutFace(f *Food, s Spec) (face Face, ok bool) {
-	if s.Form != "whole" || f.Category != Cheese && f.Category != Meat {
+	if !Has(s.Form, AsItComes) || f.Category != Cheese && f.Category != Meat {
 		return Face{}, false // a whole fruit waits for nobody's knife
 	}
 	need := 80.0
@@ -96,7 +96,7 @@ func CutFace(f *Food, s Spec) (face Face, ok bool) {
 // so small things pile two or three deep and large ones lie singly (craft: nuts
 // carry 1.2 to 1.5 g on a square centimetre, which is about two layers).
 func (s Spec) Deep() float64 {
-	if s.Form == "halves" || s.Form == "ribbon" || !loose(s.Form) {
+	if Has(s.Form, Halved) || s.Form == "ribbon" || !loose(s.Form) {
 		return 1
 	}
 	return math.Max(1.15, math.Min(2.4, 26/s.H))
@@ -111,13 +111,13 @@ func FootprintMM2(s Spec, n int) float64 {
 	switch f := FormByID(s.Form); {
 	case f == nil:
 		return 0
-	case s.Form == "cut-round":
+	case Has(s.Form, CutInPlace):
 		per, d := max(3, s.N), s.L+8
 		part := math.Min(1, 1.1*float64(n%per)/float64(per)) // a part of a round leaves room beside it that little else fills
 		return (float64(n/per) + part) * math.Pi / 4 * d * d
-	case s.Form == "ring":
+	case Has(s.Form, RoundAVessel):
 		return 2 * math.Pi * ringRadius(s, n, 0) * s.L * 1.04
-	case s.Form == "criss-cross":
+	case Has(s.Form, Crossed):
 		return s.L * s.L * 1.02
 	case f.Kind() == KindAnchor:
 		return float64(n) * s.Outline("", 0).Area()
@@ -129,7 +129,7 @@ func FootprintMM2(s Spec, n int) float64 {
 		return RowLength(n, pitch, s.W) * s.L * .95
 	case f.Kind() == KindTrail:
 		return RowLength(n, s.Pitch, s.L*.6) * s.L * 1.05
-	case s.Form == "halves", s.Form == "ribbon":
+	case Has(s.Form, Halved), s.Form == "ribbon":
 		return float64(n) * s.Outline("", 0).Area() / .82
 	case f.Kind() == KindLoose:
 		return float64(n) * s.Outline("", 0).Area() / .82 / (1 + .45*(s.Deep()-1))
@@ -154,7 +154,7 @@ func Layer(f *Food, s Spec) int {
 		}
 		return 3
 	case KindGarnish:
-		if s.Form == "topping" {
+		if Has(s.Form, OnFood) {
 			return 8
 		}
 		return 7

@@ -88,7 +88,7 @@ func Glasses() []Glass {
 // slices of the same size in as many layers. A rosette whose spec does not know
 // its slice cannot be made otherwise; ok is then false.
 func (s Spec) Round(rim float64) (out Spec, slices int, ok bool) {
-	if s.Form != "rosette" || s.SliceMM <= 0 || rim <= 0 {
+	if !Has(s.Form, Curled) || s.SliceMM <= 0 || rim <= 0 {
 		return s, 0, false
 	}
 	was := SlicesInRosette(s.L, s.SliceMM, rosetteLayers)
@@ -196,7 +196,7 @@ func (Prop) Lay(id string, s Spec, n int) []Piece {
 // what is counted out piece by piece.
 func WholeG(s Spec) float64 {
 	switch {
-	case s.Form == "cut-round":
+	case Has(s.Form, CutInPlace):
 		return s.MassG * float64(max(3, s.N))
 	case FormByID(s.Form).Kind() == KindAnchor && !InVessel(s.Form) && s.MassG > 40:
 		return s.MassG
@@ -207,11 +207,11 @@ func WholeG(s Spec) float64 {
 // Divisible reports whether less than a whole of a food can be laid: some pieces of a round, or
 // another form of it.
 func Divisible(f *Food, s Spec) bool {
-	if s.Form == "cut-round" {
+	if Has(s.Form, CutInPlace) {
 		return true
 	}
 	for _, o := range f.Forms {
-		if o.Form != "topping" && WholeG(o) == 0 {
+		if !Has(o.Form, OnFood) && WholeG(o) == 0 {
 			return true
 		}
 	}

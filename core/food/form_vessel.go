@@ -12,15 +12,6 @@ func (Bowl) Lay(_ string, s Spec, _ int) []Piece {
 	return []Piece{{Height: s.H}}
 }
 
-// InVessel reports whether the form stands in a vessel, whose outline it then has.
-func InVessel(form string) bool {
-	switch form {
-	case "bowl", "pot", "upright", "flower":
-		return true
-	}
-	return false
-}
-
 // Pot is a shredded, potted meat pressed smooth in its vessel.
 type Pot struct{}
 

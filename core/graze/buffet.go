@@ -183,7 +183,7 @@ func (b *buffet) lay(n int, t *tray.Tray, e *tray.Element, f *food.Food) dish {
 	d.helping = e.Grams / float64(d.helpings)
 	d.noTool = f.Tool == "" && wantsTool(e, f, spec)
 	_, face := food.CutFace(f, spec)
-	d.uncut = face && e.Form == "whole" && !begun(t, e)
+	d.uncut = face && food.Has(e.Form, food.AsItComes) && !begun(t, e)
 	d.messy = e.Wetness == food.Crisp && e.Vessel == "" && besideWet(t, e)
 	if !e.Placed || t.Board == nil || len(e.Pieces) == 0 {
 		return d // it waits beside the board
@@ -276,7 +276,7 @@ func wantsTool(e *tray.Element, f *food.Food, spec food.Spec) bool {
 
 // begun reports whether something of a food lies there cut already.
 func begun(t *tray.Tray, e *tray.Element) bool {
-	return slices.ContainsFunc(t.Elements, func(o tray.Element) bool { return o.Food == e.Food && o.Form != "whole" })
+	return slices.ContainsFunc(t.Elements, func(o tray.Element) bool { return o.Food == e.Food && !food.Has(o.Form, food.AsItComes) })
 }
 
 // besideWet reports whether a dish touches something that softens it.

@@ -179,7 +179,7 @@ func suits(b brief.Brief, at diet.Table, larder *food.Larder, f *food.Food) bool
 		return false // pitted, so that no guest is surprised
 	case b.Plates() && !forPlate(f):
 		return false
-	case !slices.ContainsFunc(f.Forms, func(s food.Spec) bool { return s.Form != "topping" && portion.IsBite(f, s) }):
+	case !slices.ContainsFunc(f.Forms, func(s food.Spec) bool { return !food.Has(s.Form, food.OnFood) && portion.IsBite(f, s) }):
 		return false // there is nothing of it that guests can eat as it lies
 	case b.Course == "sweet":
 		return larder.ForDessert(f)
@@ -207,7 +207,7 @@ func forOne(f *food.Food, s food.Spec) bool {
 	if food.InVessel(s.Form) {
 		return f.Category == food.Dip
 	}
-	return s.Form != "topping" && s.Form != "ring" && s.MassG <= largest && math.Max(s.L, s.W) <= 130
+	return !food.Has(s.Form, food.OnFood) && !food.Has(s.Form, food.RoundAVessel) && s.MassG <= largest && math.Max(s.L, s.W) <= 130
 }
 
 // weigher weighs foods one by one.

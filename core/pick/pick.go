@@ -146,7 +146,7 @@ func (p *picker) form(f *food.Food) string {
 	rules := p.brief.HouseRules()
 	noMeat := slices.Contains(p.at.Off, "meat") || slices.Contains(p.at.Off, "animal") || rules.Vegetarians == "shapes"
 	for i, s := range f.Forms {
-		if s.Form == "topping" && len(f.Forms) > 1 {
+		if food.Has(s.Form, food.OnFood) && len(f.Forms) > 1 {
 			continue // it wants something under it, so only who asks for it gets it
 		}
 		n := i
@@ -158,7 +158,7 @@ func (p *picker) form(f *food.Food) string {
 				n += 2
 			}
 		}
-		if s.Form == "trail" && !slices.ContainsFunc(p.chosen, func(c Choice) bool { return c.Form == "trail" }) {
+		if food.Has(s.Form, food.Winding) && !slices.ContainsFunc(p.chosen, func(c Choice) bool { return food.Has(c.Form, food.Winding) }) {
 			n -= 2 // a line that leads the eye, where there is none yet
 		}
 		if food.Tiny(s) {
@@ -171,7 +171,7 @@ func (p *picker) form(f *food.Food) string {
 		if noMeat && f.StandsIn() == s.Form {
 			n -= 3
 		}
-		if p.brief.Young() && f.Category == food.Cheese && s.Form == "whole" {
+		if p.brief.Young() && f.Category == food.Cheese && food.Has(s.Form, food.AsItComes) {
 			n += 2 // children do not cut
 		}
 		if n < least {
@@ -185,13 +185,13 @@ func (p *picker) form(f *food.Food) string {
 func ruled(r brief.Rules, f *food.Food, form string) int {
 	if f.Category == food.Cheese {
 		switch {
-		case r.SoftRound == "whole" && f.Firmness == "soft" && form == "whole", r.HardCheese == "broken" && (f.Firmness == "hard" || f.Firmness == "firm") && form == "tumble":
+		case r.SoftRound == "whole" && f.Firmness == "soft" && food.Has(form, food.AsItComes), r.HardCheese == "broken" && (f.Firmness == "hard" || f.Firmness == "firm") && food.Has(form, food.Broken):
 			return -1
-		case r.HardCheese == "cut" && f.Firmness == "hard" && form == "tumble":
+		case r.HardCheese == "cut" && f.Firmness == "hard" && food.Has(form, food.Broken):
 			return 1
 		}
 	}
-	if f.Category == food.Fruit && r.Grapes == "plucked" && form == "cluster" {
+	if f.Category == food.Fruit && r.Grapes == "plucked" && food.Has(form, food.Bunched) {
 		return 1
 	}
 	return 0

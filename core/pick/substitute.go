@@ -100,7 +100,7 @@ func nearestForm(g *food.Food, spec food.Spec) (food.Spec, float64) {
 	best, most := g.Forms[0], -1.0
 	kind := food.FormByID(spec.Form).Kind()
 	for _, s := range g.Forms {
-		if s.Form == "topping" && spec.Form != "topping" {
+		if food.Has(s.Form, food.OnFood) && !food.Has(spec.Form, food.OnFood) {
 			continue
 		}
 		v := 0.0

@@ -164,10 +164,10 @@ func shareOut(amounts []amount.Amount, surfaces []board.Board) []share {
 // more than a bite; 0 for what can be shared out piece by piece.
 func wholeOf(a amount.Amount) float64 {
 	s, _ := a.Food.Spec(a.Form)
-	if a.Food.Category == food.NotFood || a.Form == "topping" {
+	if a.Food.Category == food.NotFood || food.Has(a.Form, food.OnFood) {
 		return s.MassG
 	}
-	if s.Form == "cut-round" && a.Parts {
+	if food.Has(s.Form, food.CutInPlace) && a.Parts {
 		return 0
 	}
 	return food.WholeG(s)
@@ -178,7 +178,7 @@ func wholeOf(a amount.Amount) float64 {
 func divisible(a amount.Amount) (amount.Amount, bool) {
 	a.Parts = true
 	for _, form := range append([]food.Spec{{Form: a.Form}}, a.Food.Forms...) {
-		if a.Form = form.Form; form.Form != "topping" && wholeOf(a) == 0 {
+		if a.Form = form.Form; !food.Has(form.Form, food.OnFood) && wholeOf(a) == 0 {
 			return a, true
 		}
 	}

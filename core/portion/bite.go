@@ -8,5 +8,5 @@ const biteOfFruit = 60
 // IsBite reports whether guests can eat a food as it lies in a form: whole fruit in its peel, and
 // halves that fill a hand, are props (docs/craft.md, Where things go).
 func IsBite(f *food.Food, s food.Spec) bool {
-	return f.Category != food.Fruit || s.MassG <= biteOfFruit && s.Form != "whole"
+	return f.Category != food.Fruit || s.MassG <= biteOfFruit && !food.Has(s.Form, food.AsItComes)
 }

@@ -100,7 +100,7 @@ func serving(c *counter, trays []*tray.Tray, guests int, larder *food.Larder) {
 			switch {
 			case f.Category == food.NotFood:
 				c.add(ToServe, name, max(1, e.Count)*times, "the tray, not to be eaten")
-			case e.Form == "skewer": // brings its own
+			case food.Has(e.Form, food.OnPick): // brings its own
 				if !slices.Contains(picks, name) {
 					picks = append(picks, name)
 				}
@@ -166,7 +166,7 @@ func preparing(c *counter, j *job.Job, larder *food.Larder) {
 			if v, ok := t.Vessel(e.Vessel); ok {
 				c.add(ToPrepare, "bowl: "+strings.ToLower(v.Name), t.Copies(), name)
 			}
-			if e.Form == "rosette" {
+			if food.Has(e.Form, food.Curled) {
 				c.one(ToPrepare, fmt.Sprintf("glass, about %.0f mm across", roseGlass(f)), name)
 			}
 		}

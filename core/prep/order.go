@@ -65,7 +65,7 @@ func needsOf(t *tray.Tray, steps []Step, usual []int) [][]Need {
 			switch {
 			case a.e.Kind() == food.KindGarnish && lies(a.bodies, b.bodies, 2):
 				how = "lies on"
-			case a.e.Form == "topping" && lies(a.bodies, b.bodies, 2):
+			case food.Has(a.e.Form, food.OnFood) && lies(a.bodies, b.bodies, 2):
 				how = "goes on"
 			case (a.e.Kind() == food.KindRow || a.e.Kind() == food.KindTrail) && (b.e.Kind() == food.KindAnchor || b.e.Vessel != "") && touches(a.bodies, b.bodies):
 				how = "is laid against"

@@ -151,9 +151,9 @@ func says(s Step, begin bool) string {
 	switch {
 	case food.InVessel(s.Form):
 		return fmt.Sprintf("%.0f g %s%s", s.Grams, how, groups)
-	case s.Form == "whole" && begin:
+	case food.Has(s.Form, food.AsItComes) && begin:
 		return fmt.Sprintf("%d, %s, begun with a slice or two beside it", s.Pieces, how)
-	case s.Form == "whole" || s.Form == "rosette" || s.Form == "prop":
+	case food.Has(s.Form, food.AsItComes|food.Curled|food.NotEaten):
 		return fmt.Sprintf("%d, %s", s.Pieces, how)
 	}
 	return fmt.Sprintf("%d pieces, %.0f g, %s%s", s.Pieces, s.Grams, how, groups)

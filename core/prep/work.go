@@ -67,7 +67,7 @@ var ahead = map[string]struct {
 // whole cheese is begun.
 func readied(f *food.Food, s food.Spec) (kind string, share float64, how string) {
 	a, known := ahead[s.Form]
-	if !known || a.share == 0 || s.Seconds < handmade && a.kind != Portion || s.Form == "whole" && f.Category != food.Cheese {
+	if !known || a.share == 0 || s.Seconds < handmade && a.kind != Portion || food.Has(s.Form, food.AsItComes) && f.Category != food.Cheese {
 		return "", 0, ""
 	}
 	return a.kind, a.share, a.says
@@ -284,11 +284,11 @@ func (w *worker) makeReady(p *portion) {
 		}
 		step(t)
 	}
-	peeled := f.Needs(food.Peel) && (p.spec.Form != "whole" || f.ID == "pineapple")
+	peeled := f.Needs(food.Peel) && (!food.Has(p.spec.Form, food.AsItComes) || f.ID == "pineapple")
 	if peeled {
 		step(work{kind: Peel, seconds: int(peelGramSecs * p.grams), hands: 1, tool: peelTool(f), says: fmt.Sprintf("Peel the %s", name)})
 	}
-	if f.Needs(food.StoneOut) && p.spec.Form != "whole" && p.spec.Form != "drift" {
+	if f.Needs(food.StoneOut) && !food.Has(p.spec.Form, food.KeepsStone) {
 		step(work{kind: Stone, seconds: stoneSecs * max(1, p.pieces), hands: 1, tool: "small knife", says: fmt.Sprintf("Take the stones out of the %s", name)})
 	}
 	kind, share, how := readied(f, p.spec)
@@ -309,7 +309,7 @@ func (w *worker) makeReady(p *portion) {
 			from = minutes(cutMin)
 		}
 		says := fmt.Sprintf("%d pieces of %s, %s", p.pieces, name, how)
-		if p.spec.Form == "rosette" {
+		if food.Has(p.spec.Form, food.Curled) {
 			says += fmt.Sprintf(", about %.0f mm across", p.spec.L)
 		}
 		step(work{kind: kind, seconds: int(hand * share), hands: 1, tool: toolFor(f, kind), from: from, says: says})
@@ -498,7 +498,7 @@ func (w *worker) window(k *work, f *food.Food, inVessel bool) {
 		k.late, k.from = true, minutes(crispMin)
 	case f.Needs(food.Wilts):
 		k.late, k.from = true, minutes(wiltsMin)
-	case k.form == "topping":
+	case food.Has(k.form, food.OnFood):
 		k.late, k.from = true, minutes(toppingMin)
 	case k.wet == food.Juicy && f.Category == food.Fruit && !inVessel:
 		k.from = minutes(weepsMin)

@@ -44,7 +44,7 @@ func touch(a, b nature) float64 {
 
 // drapes is true for soft slices that lean on what they lie against.
 func drapes(e *tray.Element) bool {
-	return e.Form == "trail" || e.Form == "ribbon" || e.Form == "half-fold-fan"
+	return food.Has(e.Form, food.Drapes)
 }
 
 // hangs is true for what may lean out over the edge of the food zone.

@@ -81,7 +81,7 @@ func (l *Live) standAt() []string { return access.StandAt(l.tray.Brief, l.tray.B
 // wantsTool reports whether guests cannot take an element with clean fingers.
 func (m *measures) wantsTool(i int) bool {
 	e := &m.l.elems[i]
-	return e.food.Category != food.NotFood && (e.hasFace || m.l.tray.Elements[i].Form == "bowl" || m.l.tray.Elements[i].Form == "pot" || m.l.tray.Elements[i].Wetness == food.Runny)
+	return e.food.Category != food.NotFood && (e.hasFace || food.Has(m.l.tray.Elements[i].Form, food.Spooned) || m.l.tray.Elements[i].Wetness == food.Runny)
 }
 
 func (m *measures) tools() {
@@ -102,7 +102,7 @@ func (m *measures) started() {
 	l := m.l
 	cut := map[*food.Food]bool{}
 	m.each(func(i int, e *elem) {
-		if l.tray.Elements[i].Form != "whole" {
+		if !food.Has(l.tray.Elements[i].Form, food.AsItComes) {
 			cut[e.food] = true
 		}
 	})
@@ -120,7 +120,7 @@ func (m *measures) started() {
 
 // onlyWhole reports whether a food comes in no other form: its prep step says to begin it.
 func onlyWhole(f *food.Food) bool {
-	return !slices.ContainsFunc(f.Forms, func(s food.Spec) bool { return s.Form != "whole" && s.Form != "topping" })
+	return !slices.ContainsFunc(f.Forms, func(s food.Spec) bool { return !food.Has(s.Form, food.AsItComes) && !food.Has(s.Form, food.OnFood) })
 }
 
 // lowMM is how high something may be and still let a knife pass over it.

@@ -164,7 +164,7 @@ func Place(f *food.Food, s food.Spec, vessel *board.Vessel, pose geom.Pose, piec
 		height := p.Height
 		if vessel != nil {
 			o, height = vessel.Footprint(), vessel.HeightMM
-			if s.Form == "upright" || s.Form == "flower" { // it stands out of its vessel
+			if food.Has(s.Form, food.StandsOut) { // it stands out of its vessel
 				height = max(height, s.H, s.L)
 			}
 		} else {
