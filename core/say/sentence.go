@@ -86,13 +86,13 @@ func (v Value) worded() bool {
 	return v.kind == food || v.kind == bowl || v.kind == group || v.kind == word
 }
 
-// MarshalJSON writes {"mm": 12.5}, numbers to the tenth.
+// MarshalJSON writes {"mm": 12.5}, numbers to the tenth; null for what is no number.
 func (v Value) MarshalJSON() ([]byte, error) {
 	if v.worded() {
 		return json.Marshal(map[string]string{string(v.kind): v.text})
 	}
-	if math.IsNaN(v.number) || math.IsInf(v.number, 0) {
-		return nil, fmt.Errorf("a sentence of a %s that is no number", v.kind)
+	if math.IsNaN(v.number) || math.IsInf(v.number, 0) { // a review is not lost over one figure
+		return json.Marshal(map[string]any{string(v.kind): nil})
 	}
 	return json.Marshal(map[string]float64{string(v.kind): math.Round(10*v.number) / 10})
 }

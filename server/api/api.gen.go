@@ -2914,8 +2914,8 @@ type Scene struct {
 
 // Sentence what is said, as data: which sentence, and what it is of, each value under its kind: {"mm": 45}
 type Sentence struct {
-	Code string                                           `json:"code"`
-	With *[]map[string]Sentence_With_AdditionalProperties `json:"with,omitempty"`
+	Code string                                            `json:"code"`
+	With *[]map[string]*Sentence_With_AdditionalProperties `json:"with,omitempty"`
 }
 
 // SentenceWith0 defines model for Sentence.With.0.

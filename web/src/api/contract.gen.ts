@@ -3290,7 +3290,7 @@ export interface components {
         Sentence: {
             code: string;
             with?: {
-                [key: string]: string | number;
+                [key: string]: (string | number) | null;
             }[];
         };
         Finding: {
