@@ -25,7 +25,7 @@ var english = map[string]string{
 	"spread.size":          "The {1} and the {2} are both large and lie side by side. Something small between them would set them off.",
 	"spread.mirror":        "The two sides do not answer each other here: the {1} faces the {2}. Exchange one of them.",
 	"spread.double":        "Guests take {1} and {2} for the same. Another in place of one would give them more to choose from.",
-	"flow.span":            "Trails reach along {1} of the tray. Stretch the {2} trail to the far end.",
+	"flow.span":            "Trails reach along {1} of the tray. Stretch the trail of {2} to the far end.",
 	"flow.curve":           "The trail of {1} is broken or kinked in {2} {2:place|places}. Close the {2:gap|gaps}.",
 	"flow.follow":          "The {1} {1:stands|stand} across the {2}. Turn {1:it|them} by {3} so that {1:it follows|they follow} it.",
 	"flow.edge":            "The {1} {1:stands|stand} across the edge of the board. Turn {1:it|them} by {2} so that {1:it follows|they follow} it.",
@@ -74,6 +74,9 @@ var groups = map[string]struct {
 	"vegetable": {"vegetables", true}, "dried": {"dried fruit", false}, "nut": {"nuts", true}, "cracker": {"bread and crackers", true}, "sweet": {"sweets", true},
 	"garnish": {"herbs", true}, "prop": {"props", true}, "produce": {"fruit and vegetables", true},
 }
+
+// small are numbers as a sentence begins with them.
+var small = []string{"None", "One", "Two", "Three", "Four", "Five", "Six", "Seven", "Eight", "Nine"}
 
 // part says a share in words: a third.
 func part(share float64) string {

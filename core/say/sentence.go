@@ -149,7 +149,11 @@ func (u Units) place(b *strings.Builder, place string, with []Value) {
 		return
 	}
 	v := with[n-1]
-	if !chosen {
+	switch n := int(v.number); {
+	case !chosen && v.kind == count && b.Len() == 0 && n >= 0 && n < len(small): // no sentence begins with a figure
+		b.WriteString(small[n])
+		return
+	case !chosen:
 		b.WriteString(u.value(v))
 		return
 	}

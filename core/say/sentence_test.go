@@ -27,7 +27,10 @@ func TestSentencesAreSaidInTheUnitsThatAreSet(t *testing.T) {
 		{Of("flow.follow", Food("Batons"), Food("Honey"), Degrees(28)), "The batons stand across the honey. Turn them by 28° so that they follow it.", ""},
 		{Of("spread.category", Group("nut"), Word("left")), "Nearly all the nuts are on the left. Guests across the tray would like some too.", ""},
 		{Of("service.kinds", Percent(61), Group("cheese"), Percent(25)), "61 % of it is cheese, where about 25 % is usual: less of it, and more of the rest.", ""},
-		{Of("flow.span", Share(.34), Food("Ham")), "Trails reach along a third of the tray. Stretch the ham trail to the far end.", ""},
+		{Of("flow.span", Share(.34), Food("Ham")), "Trails reach along a third of the tray. Stretch the trail of ham to the far end.", ""},
+		{Of("care.roll", N(1), Food("Blueberries")), "One of the blueberries near the edge has nothing to hold it and may roll off. Tuck it behind something.", ""},
+		{Of("care.roll", N(12), Food("Blueberries")), "12 of the blueberries near the edge have nothing to hold them and may roll off. Tuck them behind something.", ""},
+		{Of("fit.placed", N(3), N(24)), "Three of 24 groups are not on the board yet.", ""},
 		{Of("no.such"), "no.such", ""},
 	} {
 		if got := (Units{}).Put(c.s); got != c.metric {
