@@ -10,6 +10,7 @@ const { wire, kept } = vi.hoisted(() => ({
   wire: {
     sent: [] as { kind: string; key: string }[],
     answer: ((): unknown => undefined) as (e: { kind: string }) => unknown,
+    forgets: 0, // ms that this browser takes to forget what was sent
   },
   kept: new Map<string, unknown>(),
 }))
@@ -28,7 +29,12 @@ vi.mock('idb-keyval', () => ({
   createStore: (name: string) => name,
   get: (k: string) => Promise.resolve(kept.get(k)),
   set: (k: string, v: unknown) => Promise.resolve(void kept.set(k, structuredClone(v))),
-  del: (k: string) => Promise.resolve(void kept.delete(k)),
+  del: (k: string) =>
+    new Promise<void>(done => {
+      const forget = () => done(void kept.delete(k))
+      if (wire.forgets) setTimeout(forget, wire.forgets)
+      else forget()
+    }),
   keys: () => Promise.resolve([]),
   values: () => Promise.resolve([...kept.values()]),
 }))
@@ -42,6 +48,7 @@ beforeEach(() => {
   setActivePinia(createPinia())
   wire.sent = []
   wire.answer = () => undefined
+  wire.forgets = 0
   kept.clear()
 })
 afterEach(() => vi.useRealTimers())
@@ -90,6 +97,19 @@ describe('the outbox', () => {
     expect(new Set(wire.sent.map(e => e.key))).toEqual(new Set([key]))
     expect(o.away).toBe(false)
     expect(o.count).toBe(0)
+  })
+  it('tells the answer in the turn in which nothing waits any more, however long it takes to forget', async () => {
+    const o = useOutbox()
+    wire.forgets = 500
+    wire.answer = () => 'the evening'
+    const waits: number[] = []
+    o.onSent(() => waits.push(o.count))
+    o.add({ kind: 'note', job: 'j', says: 'The far end wanted more.' })
+    await settled()
+    expect(waits).toEqual([0])
+    expect(kept.size).toBe(1)
+    await vi.advanceTimersByTimeAsync(600)
+    expect(kept.size).toBe(0)
   })
   it('lets a later word about the same take the place of one that waits', async () => {
     const o = useOutbox()

@@ -91,10 +91,12 @@ export const useOutbox = defineStore('outbox', () => {
           continue
         }
         const answer = await deliver(e)
-        await drop(e)
+        // in one turn: between what waits and what the answer says nobody sees it in neither
+        const forgotten = drop(e)
         away.value = false
         pause = again
         listeners.forEach(told => told(e, answer))
+        await forgotten
       } catch (x) {
         if (!(x instanceof Trouble)) throw x
         if (x.passing || x.status === 401 || x.status === 429) {
