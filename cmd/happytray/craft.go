@@ -254,7 +254,7 @@ func putCommand() *cobra.Command {
 			return err
 		}
 		if len(res.Lifted) > 0 {
-			fmt.Fprintln(os.Stderr, "There is no room on the board for "+say.And(res.Lifted)+" now; it waits beside the board.")
+			fmt.Fprintln(os.Stderr, "No room is left on the board. In the file, but not placed: "+say.And(res.Lifted)+".")
 		}
 		res.Tray.Elements[res.Tray.Find(id)].Locked = fixed
 		j.Trays[*which-1] = res.Tray

@@ -58,7 +58,7 @@ func ByHand(ctx context.Context, t *tray.Tray, larder *food.Larder, a Act) (Room
 	h.k = h.t.Find(a.Element)
 	h.e = &h.t.Elements[h.k]
 	if h.e.Locked && a.Kind != "duplicate" {
-		return Room{}, fault.Bad("element", "%s is locked; let go of it first", f.Name)
+		return Room{}, fault.Bad("element", "%s is locked; unlock it first", f.Name)
 	}
 	held, err := h.do(a)
 	if err != nil {
@@ -124,7 +124,7 @@ func (h *hand) swap(id string) ([]int, error) {
 	}
 	other := &h.t.Elements[o]
 	if other.Locked {
-		return nil, fault.Bad("other", "one of the two is locked; let go of it first")
+		return nil, fault.Bad("other", "one of the two is locked; unlock it first")
 	}
 	by := boxOf(other.Pieces).Centre().Sub(boxOf(h.e.Pieces).Centre())
 	carry(h.e, by)
@@ -262,7 +262,7 @@ func (h *hand) join(id string) ([]int, error) {
 	case other.Food != h.e.Food || other.Form != h.e.Form:
 		return nil, fault.Bad("other", "only the same food in the same form can be joined")
 	case other.Locked:
-		return nil, fault.Bad("other", "one of the two is locked; let go of it first")
+		return nil, fault.Bad("other", "one of the two is locked; unlock it first")
 	case h.e.Vessel != "":
 		v, _ := h.t.Vessel(h.e.Vessel)
 		if ml := h.fills(h.e.Grams + other.Grams); ml > v.CapacityML {

@@ -54,6 +54,9 @@ type Command struct {
 	Path   []geom.Point  // bend: the line, mm
 }
 
+// mostLaid is for how many things room is looked for at once: each costs as much as a small search.
+const mostLaid = 20
+
 // mostMM is how far from the origin of the board's coordinates anything may be put.
 const mostMM = 10_000
 
@@ -90,6 +93,9 @@ func (c Command) check() error {
 		if len(c.IDs) > want {
 			return fault.Bad("ids", "this is done to one thing at a time")
 		}
+	}
+	if c.Kind == Lay && len(c.IDs) > mostLaid {
+		return fault.Bad("ids", "room is looked for %d things at a time; lay the whole tray instead", mostLaid)
 	}
 	if c.Kind == Move {
 		if c.To == nil {

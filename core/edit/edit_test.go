@@ -289,6 +289,7 @@ func TestCommandsThatCannotBeDone(t *testing.T) {
 		{Command{Kind: Move, IDs: []string{bowl}, To: &geom.Pose{X: 1e6}}, "to"},
 		{Command{Kind: Move, IDs: []string{"nothing"}, To: &geom.Pose{}}, "ids"},
 		{Command{Kind: Move, IDs: []string{bowl, bowl}, To: &geom.Pose{}}, "ids"},
+		{Command{Kind: Lay, IDs: strings.Fields("a b c d e f g h i j k l m n o p q r s t u")}, "ids"},
 		{Command{Kind: Swap, IDs: []string{bowl}}, "ids"},
 		{Command{Kind: Swap, IDs: []string{bowl, heap, "x"}}, "ids"},
 		{Command{Kind: Amount, IDs: []string{heap}}, "count"},

@@ -350,7 +350,7 @@ func TestBowlsAreSeenByContentsAndRim(t *testing.T) {
 		}
 		return ""
 	}
-	if s := says(bowl("beetroot-dip", "great-bowl")); !strings.Contains(s, " beside a white bowl and hardly ") && !strings.Contains(s, " beside a cream bowl and hardly ") {
+	if s := says(bowl("beetroot-dip", "great-bowl")); !strings.Contains(s, " of the white bowl beside it and hardly ") && !strings.Contains(s, " of the cream bowl beside it and hardly ") {
 		t.Errorf("a white bowl beside a pale cheese: %q", s)
 	}
 	if s := says(bowl("yoghurt-dip", "ink-bowl")); s != "" {

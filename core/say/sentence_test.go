@@ -31,6 +31,7 @@ func TestSentencesAreSaidInTheUnitsThatAreSet(t *testing.T) {
 		{Of("care.roll", N(1), Food("Blueberries")), "One of the blueberries near the edge has nothing to hold it and may roll off. Tuck it behind something.", ""},
 		{Of("care.roll", N(12), Food("Blueberries")), "12 of the blueberries near the edge have nothing to hold them and may roll off. Tuck them behind something.", ""},
 		{Of("fit.placed", N(3), N(24)), "Three of 24 groups are not on the board yet.", ""},
+		{Of("colour.rim", Word("orange"), Food("Batons")), "The batons are nearly the colour of the orange bowl beside them and hardly show. Another bowl, or something bright between them, would help.", ""},
 		{Of("no.such"), "no.such", ""},
 	} {
 		if got := (Units{}).Put(c.s); got != c.metric {

@@ -81,7 +81,7 @@ describe('what can be done with what is chosen', () => {
   it('is only letting go where it is locked', () => {
     const t = tools({ ...fig, locked: true })
     const able = t.findAll('button:not([disabled])').map(b => b.text())
-    expect(able).toContain('Let go')
+    expect(able).toContain('Unlock')
     expect(able.join()).not.toMatch(/Next form|Take off|More/)
     expect(t.get('[aria-label="Turn left"]').attributes('disabled')).toBeDefined()
   })

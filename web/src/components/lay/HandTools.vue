@@ -124,7 +124,7 @@ defineExpose({ nearer, farther })
           Join
         </button>
         <button class="btn quiet" @click="emit('lockAll', members)">
-          {{ members.every(m => m.locked) ? 'Let go' : 'Lock' }}
+          {{ members.every(m => m.locked) ? 'Unlock' : 'Lock' }}
         </button>
         <button class="btn quiet" @click="emit('takeAllOff', members)">Take off</button>
       </template>
@@ -144,7 +144,7 @@ defineExpose({ nearer, farther })
           Next form
         </button>
         <button class="btn quiet" @click="emit('lock', chosen)">
-          {{ chosen.locked ? 'Let go' : 'Lock' }}
+          {{ chosen.locked ? 'Unlock' : 'Lock' }}
         </button>
         <button class="btn quiet" :disabled="chosen.locked" @click="emit('takeOff', chosen)">Take off</button>
         <MoreActs :chosen="chosen" :acts="acts" />
