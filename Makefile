@@ -13,8 +13,9 @@ MADE_FROM := server/api/openapi.yaml server/api/codegen.yaml docs/formats/tray.s
 # packages in which goroutines meet, tested with the race detector and nowhere else, and the
 # tests of others in which they do
 RACY := ./app/... ./store/...
+# of which all is run without the detector, too
+RACY_CORE := ./core/workers ./core/pack ./core/search ./core/edit ./core/repair
 RACY_SERVER := AtOnce|Each|Queue|Those|TooMany|Twenty|ArrangeStreams|Previews|AnEditKeeps|Lost|JobFromBrief|AKeyLets|LongAnswer
-RACY_ARRANGE := SameSeed|ProposalsDiffer|Mend|Stopped|Panic
 # tests that wait for time to pass or go through hundreds of cases: not for every commit
 SLOW := TestAKeyLetsOneDeviceIn|TestSettingsThatCannotBeRead|TestThoseWhoReadNothing|TestPuttingOutEndsALongAnswer|TestAHangingDatabase|TestUpgradeFromEachOlderSchema|TestProbes|TestFaults|TestCornersAndStraightening|TestMovedPiecesAreNamed|TestEveryGroupFindsItsShare|TestBudgetsAreKept|TestConverges
 
@@ -52,7 +53,7 @@ check: fresh ## the quick half of the tests, for every commit
 
 # lint-go has vetted it all; nobody debugs these binaries, and without what a debugger reads they link sooner
 check-go: lint-go
-	go test -short -vet=off -ldflags=-w -skip '$(SLOW)' $$(go list ./... | grep -vE '/(arrange|demo|backup|cmd/happytray)$$')
+	go test -short -vet=off -ldflags=-w -skip '$(SLOW)' $$(go list ./... | grep -vE '/(search|edit|repair|pack|demo|backup|cmd/happytray)$$')
 
 check-web: lint-web
 	cd web && npm run --silent test
@@ -97,9 +98,8 @@ test-go-plain:
 	cd bench && go vet ./... && go test ./...
 
 test-go-race:
-	go test -vet=off -race -short -p 1 $(RACY)
+	go test -vet=off -race -short -p 1 $(RACY) $(RACY_CORE)
 	go test -vet=off -race -short -run '$(RACY_SERVER)' ./server
-	go test -vet=off -race -short -run '$(RACY_ARRANGE)' ./core/arrange
 
 test-web: bin/happytray web/node_modules/.package-lock.json e2e/node_modules/.package-lock.json
 	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium-headless-shell:chromium-headless-shell

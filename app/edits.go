@@ -6,13 +6,13 @@ import (
 	"slices"
 	"time"
 
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/edit"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/job"
+	"happytray/core/pack"
 	"happytray/core/review"
 	"happytray/core/say"
 	"happytray/core/tray"
@@ -58,7 +58,7 @@ type Edited struct {
 // Carried is how a tray lies while something is held over it.
 type Carried struct {
 	At     geom.Pose // where what is held would be put down
-	Shifts []arrange.Shift
+	Shifts []pack.Shift
 	Stuck  []string // what finds no room
 }
 
@@ -169,7 +169,7 @@ func (o *openTray) take(e Edit) error {
 
 // shifts are the pieces of some elements that lie otherwise than on a tray; of those with other pieces than
 // before none.
-func shifts(was *tray.Tray, lies map[int]tray.Element) (out []arrange.Shift) {
+func shifts(was *tray.Tray, lies map[int]tray.Element) (out []pack.Shift) {
 	for k := range was.Elements {
 		e, ok := lies[k]
 		if !ok || len(e.Pieces) != len(was.Elements[k].Pieces) {
@@ -178,7 +178,7 @@ func shifts(was *tray.Tray, lies map[int]tray.Element) (out []arrange.Shift) {
 		for n := range e.Pieces {
 			p, o := &e.Pieces[n], &was.Elements[k].Pieces[n]
 			if p.At != o.At || p.TurnDeg != o.TurnDeg {
-				out = append(out, arrange.Shift{Element: k, Piece: n, At: p.At, TurnDeg: p.TurnDeg})
+				out = append(out, pack.Shift{Element: k, Piece: n, At: p.At, TurnDeg: p.TurnDeg})
 			}
 		}
 	}
@@ -237,7 +237,7 @@ func (a *App) vessel(ctx context.Context, t *tray.Tray, larder *food.Larder, ele
 	}
 	vessels := h.Cabinet.Vessels()
 	if id == "" {
-		return arrange.NextVessel(t, larder, element, vessels)
+		return edit.NextVessel(t, larder, element, vessels)
 	}
 	if v, ok := t.Vessel(id); ok {
 		return &v, nil

@@ -5,12 +5,15 @@ import (
 	"time"
 
 	"happytray/app/template"
-	"happytray/core/arrange"
+	"happytray/core/edit"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/job"
+	"happytray/core/pack"
+	"happytray/core/repair"
 	"happytray/core/review"
+	"happytray/core/search"
 	"happytray/core/tray"
 )
 
@@ -47,7 +50,7 @@ type Found struct {
 	Tried int
 	Score float64
 	Job   *job.Job
-	Unfit []arrange.Unfit
+	Unfit []search.Unfit
 	Would []string // that would take all
 	Ways  []Way
 }
@@ -71,8 +74,8 @@ func (a *App) Lay(ctx context.Context, j *job.Job, h *House, s Search, tell func
 			s.Seconds = paysForWays
 		}
 	}
-	o := arrange.Options{Style: s.Style, Seed: s.Seed, Seconds: s.Seconds, Effort: s.Effort, Only: s.Only, Afresh: s.Afresh}
-	o.Progress = func(p arrange.Progress) {
+	o := search.Options{Style: s.Style, Seed: s.Seed, Seconds: s.Seconds, Effort: s.Effort, Only: s.Only, Afresh: s.Afresh}
+	o.Progress = func(p search.Progress) {
 		step := Step{Tried: p.Tried, Share: p.Share, Score: p.Score}
 		if p.Better {
 			step.Tray = j.With(0, p.Tray)
@@ -82,7 +85,7 @@ func (a *App) Lay(ctx context.Context, j *job.Job, h *House, s Search, tell func
 	if s.Ways > 1 {
 		return ways(ctx, j, larder, o, s.Ways)
 	}
-	res, err := arrange.Lay(ctx, j.Trays[0], larder, o)
+	res, err := search.Lay(ctx, j.Trays[0], larder, o)
 	if err == nil && res.Tray == nil { // ended before there was anything
 		err = context.Cause(ctx)
 	}
@@ -92,11 +95,11 @@ func (a *App) Lay(ctx context.Context, j *job.Job, h *House, s Search, tell func
 	res.Tray.Seed = o.Seed
 	looking, stop := context.WithTimeout(ctx, wishTime)
 	defer stop()
-	return Found{res.Tried, res.Score, j.With(0, res.Tray), res.Unfit, arrange.WouldFit(looking, res.Tray, larder, res.Unfit), nil}, nil
+	return Found{res.Tried, res.Score, j.With(0, res.Tray), res.Unfit, search.WouldFit(looking, res.Tray, larder, res.Unfit), nil}, nil
 }
 
-func ways(ctx context.Context, j *job.Job, larder *food.Larder, o arrange.Options, n int) (out Found, err error) {
-	all, err := arrange.Propose(ctx, j.Trays[0], larder, o, n)
+func ways(ctx context.Context, j *job.Job, larder *food.Larder, o search.Options, n int) (out Found, err error) {
+	all, err := search.Propose(ctx, j.Trays[0], larder, o, n)
 	if err != nil {
 		return out, err
 	}
@@ -112,14 +115,14 @@ func ways(ctx context.Context, j *job.Job, larder *food.Larder, o arrange.Option
 }
 
 // LayLike lays a job's first tray as one of a saved job lies. It works as hard as a short search.
-func (a *App) LayLike(ctx context.Context, j *job.Job, larder *food.Larder, like template.Laid) (*job.Job, arrange.Room, error) {
+func (a *App) LayLike(ctx context.Context, j *job.Job, larder *food.Larder, like template.Laid) (*job.Job, pack.Displacement, error) {
 	other, err := a.LaidTray(ctx, like)
 	if err != nil {
-		return nil, arrange.Room{}, err
+		return nil, pack.Displacement{}, err
 	}
-	room, err := arrange.Like(ctx, j.Trays[0], other, larder)
+	room, err := edit.LayLike(ctx, j.Trays[0], other, larder)
 	if err != nil {
-		return nil, arrange.Room{}, err
+		return nil, pack.Displacement{}, err
 	}
 	return j.With(0, room.Tray), room, nil
 }
@@ -130,7 +133,7 @@ func (a *App) Mend(ctx context.Context, j *job.Job, larder *food.Larder, check s
 	if j.Trays[0].Board == nil {
 		return nil, 0, "", false, fault.Bad("tray.board", "choose a board before laying the tray")
 	}
-	m, found := arrange.Mend(ctx, j.Trays[0], larder, review.Finding{Check: check, Elements: elements, At: at})
+	m, found := repair.Suggest(ctx, j.Trays[0], larder, review.Finding{Check: check, Elements: elements, At: at})
 	if !found {
 		return nil, 0, "", false, nil
 	}
@@ -138,10 +141,10 @@ func (a *App) Mend(ctx context.Context, j *job.Job, larder *food.Larder, check s
 }
 
 // Takes reports whether an element on a board can be given a form as it lies.
-func Takes(form string) bool { return arrange.Takes(form) }
+func Takes(form string) bool { return pack.Takes(form) }
 
 // Pieces are the elements that lie with fewer pieces, and by how many.
-type Pieces = arrange.Fewer
+type Pieces = pack.Fewer
 
 // surface is a job's first tray and its board; a fault where it has none.
 func surface(j *job.Job) (*tray.Tray, error) {

@@ -4,9 +4,9 @@ import (
 	"context"
 
 	"happytray/app/estimate"
-	"happytray/core/arrange"
 	"happytray/core/brief"
 	"happytray/core/diet"
+	"happytray/core/edit"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/pick"
@@ -53,8 +53,8 @@ func (a *App) Replan(ctx context.Context, old *job.Job) (*job.Job, error) {
 		if i >= len(old.Trays) {
 			break
 		}
-		if gone, come, ok := arrange.Swapped(old.Trays[i], now); ok {
-			if err := arrange.TakePlaces(ctx, old.Trays[i], now, larder, gone, come); err != nil {
+		if gone, come, ok := edit.Substituted(old.Trays[i], now); ok {
+			if err := edit.Substitute(ctx, old.Trays[i], now, larder, gone, come); err != nil {
 				return nil, err
 			}
 		}

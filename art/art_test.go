@@ -10,11 +10,11 @@ import (
 	"strings"
 	"testing"
 
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/plan"
+	"happytray/core/search"
 	"happytray/core/tray"
 )
 
@@ -104,7 +104,7 @@ func laid(tb testing.TB, guests int) *tray.Tray {
 	if err != nil {
 		tb.Fatal(err)
 	}
-	res, err := arrange.Lay(context.Background(), t.Trays[0], larder, arrange.Options{Effort: 1})
+	res, err := search.Lay(context.Background(), t.Trays[0], larder, search.Options{Effort: 1})
 	if err != nil {
 		tb.Fatal(err)
 	}

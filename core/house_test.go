@@ -50,7 +50,7 @@ func TestThePictureOfTheHouseIsTrue(t *testing.T) {
 	if err != nil || !bytes.Equal(is, got) {
 		t.Errorf("docs/house.svg is not the house as it is: go test ./core -run House -update (%v)", err)
 	}
-	if !uses["core/edit"]["core/arrange"] || uses["core/geom"]["core/food"] || !uses["app"]["store"] {
+	if !uses["core/edit"]["core/pack"] || uses["core/geom"]["core/food"] || !uses["app"]["store"] {
 		t.Error("the rooms were not read")
 	}
 }

@@ -7,12 +7,12 @@ import (
 	"time"
 
 	"happytray/app/template"
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/plan"
+	"happytray/core/search"
 )
 
 // Job is one job of the demo world, ready to be stored.
@@ -78,11 +78,11 @@ func RegattaPrizes(today time.Time) brief.Brief {
 
 // Jobs makes the demo world for a given day.
 func Jobs(ctx context.Context, today time.Time, larder *food.Larder) ([]Job, error) {
-	firing, err := laid(ctx, "First firing at the new kiln", FirstFiring, today, larder, arrange.Options{Seed: 7, Effort: 24})
+	firing, err := laid(ctx, "First firing at the new kiln", FirstFiring, today, larder, search.Options{Seed: 7, Effort: 24})
 	if err != nil {
 		return nil, err
 	}
-	watch, err := laid(ctx, "Night-sky watch", NightWatch, today, larder, arrange.Options{Seed: 7, Effort: 10})
+	watch, err := laid(ctx, "Night-sky watch", NightWatch, today, larder, search.Options{Seed: 7, Effort: 10})
 	if err != nil {
 		return nil, err
 	}
@@ -105,13 +105,13 @@ func planned(title string, of func(today time.Time) brief.Brief, today time.Time
 }
 
 // laid is a job with all its trays laid, each from a seed of its own.
-func laid(ctx context.Context, title string, of func(today time.Time) brief.Brief, today time.Time, larder *food.Larder, o arrange.Options) (*job.Job, error) {
+func laid(ctx context.Context, title string, of func(today time.Time) brief.Brief, today time.Time, larder *food.Larder, o search.Options) (*job.Job, error) {
 	j, err := planned(title, of, today, larder)
 	if err != nil {
 		return nil, err
 	}
 	for i, t := range j.Trays {
-		res, err := arrange.Lay(ctx, t, larder, o)
+		res, err := search.Lay(ctx, t, larder, o)
 		if err != nil {
 			return nil, err
 		}

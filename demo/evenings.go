@@ -10,7 +10,6 @@ import (
 	"time"
 
 	"happytray/core/amount"
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
@@ -20,6 +19,7 @@ import (
 	"happytray/core/learn"
 	"happytray/core/pick"
 	"happytray/core/plan"
+	"happytray/core/search"
 	"happytray/standin/camera"
 )
 
@@ -129,7 +129,7 @@ func SeedSwap(today time.Time) brief.Brief {
 
 // Swapped is the seed swap with what came home of it, by tray and element.
 func Swapped(ctx context.Context, today time.Time, larder *food.Larder) (*job.Job, []graze.Played, error) {
-	j, err := laid(ctx, "Seed swap", SeedSwap, today, larder, arrange.Options{Seed: 11, Effort: 8})
+	j, err := laid(ctx, "Seed swap", SeedSwap, today, larder, search.Options{Seed: 11, Effort: 8})
 	if err != nil {
 		return nil, nil, err
 	}

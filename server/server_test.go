@@ -22,13 +22,13 @@ import (
 
 	"happytray/app"
 	"happytray/clock/clocktest"
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/job"
 	"happytray/core/plan"
+	"happytray/core/search"
 	"happytray/server/api"
 	"happytray/store"
 	"happytray/store/dbtest"
@@ -173,7 +173,7 @@ func waiting(tb testing.TB, adults int) *job.Job {
 func laid(tb testing.TB, adults int) *job.Job {
 	tb.Helper()
 	t := waiting(tb, adults)
-	res, err := arrange.Lay(context.Background(), t.Trays[0], larder, arrange.Options{Effort: 1})
+	res, err := search.Lay(context.Background(), t.Trays[0], larder, search.Options{Effort: 1})
 	if err != nil {
 		tb.Fatal(err)
 	}

@@ -9,12 +9,12 @@ import (
 	"strings"
 	"time"
 
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/geom"
 	"happytray/core/plan"
 	"happytray/core/review"
+	"happytray/core/search"
 	"happytray/core/tray"
 )
 
@@ -32,10 +32,10 @@ func cost(file string) {
 		t := sized(want)
 		start := time.Now()
 		const times = 3
-		var res arrange.Result
+		var res search.Result
 		for k := range times {
 			var err error
-			if res, err = arrange.Lay(context.Background(), t, larder, arrange.Options{Effort: 1, Seed: uint64(k), Workers: 1}); err != nil {
+			if res, err = search.Lay(context.Background(), t, larder, search.Options{Effort: 1, Seed: uint64(k), Workers: 1}); err != nil {
 				panic(err)
 			}
 		}

@@ -13,8 +13,8 @@ import (
 	"sync"
 	"time"
 
-	"happytray/core/arrange"
 	"happytray/core/review"
+	"happytray/core/search"
 	"happytray/core/tray"
 )
 
@@ -46,7 +46,7 @@ type way struct {
 }
 
 func ours(t *tray.Tray, seconds float64, seed uint64) *tray.Tray {
-	res, err := arrange.Lay(context.Background(), t, larder, arrange.Options{Seconds: seconds, Seed: seed, Workers: 1})
+	res, err := search.Lay(context.Background(), t, larder, search.Options{Seconds: seconds, Seed: seed, Workers: 1})
 	if err != nil {
 		panic(err)
 	}

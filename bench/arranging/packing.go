@@ -5,8 +5,8 @@ import (
 	"fmt"
 	"math"
 
-	"happytray/core/arrange"
 	"happytray/core/board"
+	"happytray/core/search"
 	"happytray/core/tray"
 )
 
@@ -66,7 +66,7 @@ func packs(n int, diameter float64, round bool) bool {
 		t.Elements = append(t.Elements, tray.Element{ID: fmt.Sprint("bowl-", i), Food: f.ID, Form: "bowl", Category: f.Category, Grams: 40, Count: 1, Vessel: "bowl",
 			Colour: f.Colour, Wetness: f.Wetness, Pieces: []tray.Piece{}})
 	}
-	res, err := arrange.Lay(context.Background(), t, larder, arrange.Options{Seconds: 2, Seed: 1})
+	res, err := search.Lay(context.Background(), t, larder, search.Options{Seconds: 2, Seed: 1})
 	if err != nil {
 		panic(err)
 	}

@@ -9,11 +9,11 @@ import (
 	"strings"
 	"time"
 
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/plan"
 	"happytray/core/review"
+	"happytray/core/search"
 	"happytray/core/tray"
 )
 
@@ -53,7 +53,7 @@ func promises(n int, seed uint64) {
 	wet, told, beside, total := 0, 0, 0, 0.0
 	var which []string
 	for i, t := range promised(n, seed) {
-		res, err := arrange.Lay(context.Background(), t, larder, arrange.Options{Seconds: 2, Seed: uint64(i) + seed})
+		res, err := search.Lay(context.Background(), t, larder, search.Options{Seconds: 2, Seed: uint64(i) + seed})
 		if err != nil {
 			panic(err)
 		}
@@ -99,7 +99,7 @@ func promises(n int, seed uint64) {
 	}
 	t := sized(160)
 	start := time.Now()
-	if _, err := arrange.Lay(context.Background(), t, larder, arrange.Options{Effort: 1, Seed: 1}); err != nil {
+	if _, err := search.Lay(context.Background(), t, larder, search.Options{Effort: 1, Seed: 1}); err != nil {
 		panic(err)
 	}
 	fmt.Printf("| first layout of %d elements, two cores | %d ms |\n", len(t.Elements), time.Since(start).Milliseconds())
@@ -108,7 +108,7 @@ func promises(n int, seed uint64) {
 		panic(err)
 	}
 	for _, t := range j.Trays[:1] {
-		res, err := arrange.Lay(context.Background(), t, larder, arrange.Options{Seconds: 2, Seed: 1})
+		res, err := search.Lay(context.Background(), t, larder, search.Options{Seconds: 2, Seed: 1})
 		if err != nil {
 			panic(err)
 		}

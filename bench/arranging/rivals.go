@@ -9,10 +9,11 @@ import (
 
 	"gonum.org/v1/gonum/optimize"
 
-	"happytray/core/arrange"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/pack"
 	"happytray/core/review"
+	"happytray/core/search"
 	"happytray/core/tray"
 )
 
@@ -40,7 +41,7 @@ func newBuilder(t *tray.Tray) *builder {
 
 // try lays element i at a pose, if it is legal there.
 func (b *builder) try(i int, at geom.Pose) bool {
-	e, err := arrange.Put(b.t, larder, b.t.Elements[i].ID, at)
+	e, err := pack.Put(b.t, larder, b.t.Elements[i].ID, at)
 	if err != nil || !e.Placed {
 		return false
 	}
@@ -198,7 +199,7 @@ func cmaes(t *tray.Tray, seconds float64, seed uint64) *tray.Tray {
 		if e.Kind() != food.KindAnchor {
 			continue
 		}
-		if put, err := arrange.Put(b.t, larder, e.ID, geom.Pose{X: mid.X, Y: mid.Y}); err == nil && put.Placed {
+		if put, err := pack.Put(b.t, larder, e.ID, geom.Pose{X: mid.X, Y: mid.Y}); err == nil && put.Placed {
 			b.t.Elements[i] = put
 			anchors = append(anchors, i)
 		}
@@ -245,7 +246,7 @@ func cmaes(t *tray.Tray, seconds float64, seed uint64) *tray.Tray {
 		}
 	}
 	left := math.Max(.05, seconds-time.Since(start).Seconds())
-	got, err := arrange.Lay(context.Background(), b.t, larder, arrange.Options{Seconds: left, Effort: 1, Seed: seed, Workers: 1})
+	got, err := search.Lay(context.Background(), b.t, larder, search.Options{Seconds: left, Effort: 1, Seed: seed, Workers: 1})
 	if err != nil {
 		panic(err)
 	}

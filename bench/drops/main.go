@@ -13,13 +13,14 @@ import (
 	"strings"
 	"time"
 
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/pack"
 	"happytray/core/plan"
 	"happytray/core/review"
+	"happytray/core/search"
 	"happytray/core/tray"
 )
 
@@ -103,7 +104,7 @@ func laid(n int, seed uint64) *tray.Tray {
 	if err != nil || len(j.Trays[0].Elements) < 15 || len(j.Trays[0].Elements) > 60 {
 		return nil
 	}
-	res, err := arrange.Lay(ctx, j.Trays[0], larder, arrange.Options{Seed: uint64(n) + seed, Effort: 8})
+	res, err := search.Lay(ctx, j.Trays[0], larder, search.Options{Seed: uint64(n) + seed, Effort: 8})
 	if err != nil {
 		return nil
 	}
@@ -135,7 +136,7 @@ type drop struct {
 }
 
 func dropped(t *tray.Tray, before review.Review, k int, to geom.Pose) (d drop) {
-	c, err := arrange.NewCarry(t, t.Elements[k].ID)
+	c, err := pack.NewCarry(t, t.Elements[k].ID)
 	if err != nil {
 		panic(err)
 	}

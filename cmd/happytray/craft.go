@@ -12,7 +12,6 @@ import (
 	"github.com/spf13/cobra"
 
 	"happytray/app"
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/document"
@@ -22,9 +21,11 @@ import (
 	"happytray/core/geom"
 	"happytray/core/job"
 	"happytray/core/plan"
+	"happytray/core/repair"
 	"happytray/core/review"
 	"happytray/core/round"
 	"happytray/core/say"
+	"happytray/core/search"
 	"happytray/core/shop"
 	"happytray/core/tray"
 )
@@ -134,7 +135,7 @@ func basketCommand() *cobra.Command {
 }
 
 func arrangeCommand() *cobra.Command {
-	var o arrange.Options
+	var o search.Options
 	var proposals int
 	c := &cobra.Command{Use: "arrange", Short: "Lay the tray on standard input", Args: noArgs,
 		RunE: func(cmd *cobra.Command, _ []string) error {
@@ -161,8 +162,8 @@ func arrangeCommand() *cobra.Command {
 }
 
 // propose prints so many ways of laying the first tray that differ, as a list.
-func propose(ctx context.Context, j *job.Job, larder *food.Larder, o arrange.Options, n int) error {
-	ways, err := arrange.Propose(ctx, j.Trays[0], larder, o, n)
+func propose(ctx context.Context, j *job.Job, larder *food.Larder, o search.Options, n int) error {
+	ways, err := search.Propose(ctx, j.Trays[0], larder, o, n)
 	if err != nil {
 		return err
 	}
@@ -175,12 +176,12 @@ func propose(ctx context.Context, j *job.Job, larder *food.Larder, o arrange.Opt
 }
 
 // layAll lays each of the job's trays, in the time that is given for all, and prints the job.
-func layAll(ctx context.Context, j *job.Job, larder *food.Larder, o arrange.Options) error {
+func layAll(ctx context.Context, j *job.Job, larder *food.Larder, o search.Options) error {
 	each := o
 	each.Seconds /= float64(len(j.Trays))
 	for i, t := range j.Trays {
 		each.Seed = o.Seed + uint64(i)
-		res, err := arrange.Lay(ctx, t, larder, each)
+		res, err := search.Lay(ctx, t, larder, each)
 		if err != nil {
 			return err
 		}
@@ -188,7 +189,7 @@ func layAll(ctx context.Context, j *job.Job, larder *food.Larder, o arrange.Opti
 			fmt.Fprintln(os.Stderr, u.Says)
 		}
 		if o.Seconds == 0 { // it takes a few searches more, for which nobody gave time
-			for _, says := range arrange.WouldFit(ctx, res.Tray, larder, res.Unfit) {
+			for _, says := range search.WouldFit(ctx, res.Tray, larder, res.Unfit) {
 				fmt.Fprintln(os.Stderr, says)
 			}
 		}
@@ -269,9 +270,9 @@ func reviewCommand() *cobra.Command {
 	fixes := c.Flags().Bool("fixes", false, "look for a change that mends each finding, half a second each, and print it as its mend")
 	judge := func(t *tray.Tray, larder *food.Larder) review.Review {
 		rev := review.Of(t, larder)
-		arrange.Fixes(context.Background(), t, larder, &rev)
+		repair.Fixes(context.Background(), t, larder, &rev)
 		if *fixes {
-			arrange.Mends(context.Background(), t, larder, &rev)
+			repair.SuggestAll(context.Background(), t, larder, &rev)
 		}
 		return rev
 	}

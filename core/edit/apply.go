@@ -4,10 +4,11 @@ import (
 	"context"
 	"slices"
 
-	"happytray/core/arrange"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/pack"
+	"happytray/core/search"
 	"happytray/core/tray"
 )
 
@@ -22,11 +23,11 @@ type Result struct {
 
 // Displaced is what a command did to what it was not meant for.
 type Displaced struct {
-	Moved     []string        // what made room, in the order of the tray
-	Lifted    []string        // what found no room: it waits beside the board
-	Fewer     []arrange.Fewer // of which some pieces found none: they went to reserve
-	DrawnInMM float64         // how far what was put down was drawn in from the edge
-	NoRoom    []string        // what was to be laid where there is room, and lies in the middle as there is none
+	Moved     []string     // what made room, in the order of the tray
+	Lifted    []string     // what found no room: it waits beside the board
+	Fewer     []pack.Fewer // of which some pieces found none: they went to reserve
+	DrawnInMM float64      // how far what was put down was drawn in from the edge
+	NoRoom    []string     // what was to be laid where there is room, and lies in the middle as there is none
 }
 
 // Apply does a command on a copy of a tray. What cannot be done is told as a fault, and the tray that was
@@ -94,17 +95,13 @@ func (d *doing) do() error {
 	case Form:
 		return d.form()
 	}
-	act := arrange.Act{Kind: string(d.c.Kind), Element: d.c.IDs[0], Count: d.c.Count, Vessel: d.c.Vessel, LiftMM: d.c.LiftMM, Deg: d.c.Deg, Open: d.c.Open, Path: d.c.Path}
-	if len(d.c.IDs) > 1 {
-		act.Other = d.c.IDs[1]
-	}
-	room, err := arrange.ByHand(d.ctx, d.was, d.larder, act)
+	room, err := byHand(d.ctx, d.was, d.larder, d.c)
 	d.take(room)
 	return err
 }
 
 // take keeps what a room came to.
-func (d *doing) take(room arrange.Room) {
+func (d *doing) take(room pack.Displacement) {
 	d.now, d.Moved, d.Lifted, d.Fewer = room.Tray, room.Moved, room.Lifted, room.Fewer
 }
 
@@ -137,7 +134,7 @@ func (d *doing) move() error {
 		return nil
 	}
 	if d.c.Alone {
-		laid, err := arrange.Put(d.was, d.larder, d.c.IDs[0], *d.c.To)
+		laid, err := pack.Put(d.was, d.larder, d.c.IDs[0], *d.c.To)
 		if err != nil {
 			return err
 		}
@@ -145,7 +142,7 @@ func (d *doing) move() error {
 		d.now.Elements[d.now.Find(laid.ID)] = laid
 		return nil
 	}
-	room, err := arrange.MakeRoom(d.ctx, d.was, d.larder, d.c.IDs[0], *d.c.To)
+	room, err := pack.MakeRoom(d.ctx, d.was, d.larder, d.c.IDs[0], *d.c.To)
 	if d.take(room); err == nil {
 		d.DrawnInMM = drawnIn(d.now, d.c.IDs[0], *d.c.To)
 	}
@@ -160,7 +157,7 @@ func drawnIn(t *tray.Tray, id string, to geom.Pose) float64 {
 func (d *doing) lay() error {
 	d.now = d.was.Clone()
 	for _, id := range d.c.IDs {
-		laid, room, err := arrange.FindRoom(d.ctx, d.now, d.larder, id)
+		laid, room, err := search.FindRoom(d.ctx, d.now, d.larder, id)
 		if err != nil {
 			return err
 		}
@@ -177,7 +174,7 @@ func (d *doing) form() error {
 	if e := &d.was.Elements[d.was.Find(id)]; e.Locked {
 		return fault.Bad("ids", "it is locked; unlock it first")
 	}
-	e, err := arrange.Reform(d.was, d.larder, id, d.c.Form)
+	e, err := pack.Reform(d.was, d.larder, id, d.c.Form)
 	if err != nil {
 		return err
 	}
@@ -186,7 +183,7 @@ func (d *doing) form() error {
 	if !e.Placed || d.c.Alone {
 		return nil
 	}
-	room, err := arrange.MakeRoom(d.ctx, d.now, d.larder, id, e.Pose())
+	room, err := pack.MakeRoom(d.ctx, d.now, d.larder, id, e.Pose())
 	d.take(room)
 	return err
 }

@@ -3,10 +3,10 @@ package edit
 import (
 	"context"
 
-	"happytray/core/arrange"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/pack"
 	"happytray/core/tray"
 )
 
@@ -16,10 +16,10 @@ type Session struct {
 	was    *tray.Tray
 	larder *food.Larder
 	c      Command
-	carry  *arrange.Carry
+	carry  *pack.Carry
 
 	to      geom.Pose // where the hand is
-	shown   arrange.Carried
+	shown   pack.Carried
 	settled *Result // what putting down there comes to, where that is known
 }
 
@@ -42,7 +42,7 @@ func NewSession(t *tray.Tray, larder *food.Larder, move Command) (*Session, erro
 	if t.Elements[t.Find(move.IDs[0])].Locked {
 		return nil, fault.Bad("ids", "it is locked; unlock it first")
 	}
-	carry, err := arrange.NewCarry(t, move.IDs[0], move.IDs[1:]...)
+	carry, err := pack.NewCarry(t, move.IDs[0], move.IDs[1:]...)
 	if err != nil {
 		return nil, err
 	}
@@ -51,7 +51,7 @@ func NewSession(t *tray.Tray, larder *food.Larder, move Command) (*Session, erro
 
 // Preview is how the tray lies while the first of what is held is at a pose: everything else makes room, and
 // goes back when the hand goes on. It is quick enough to follow a hand.
-func (s *Session) Preview(ctx context.Context, to geom.Pose) arrange.Carried {
+func (s *Session) Preview(ctx context.Context, to geom.Pose) pack.Carried {
 	s.to, s.settled = to, nil
 	switch {
 	case s.c.Alone:

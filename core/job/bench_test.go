@@ -4,12 +4,12 @@ import (
 	"context"
 	"testing"
 
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/plan"
+	"happytray/core/search"
 )
 
 // laid is a real tray of the size a drag has to keep up with.
@@ -20,7 +20,7 @@ func laid(tb testing.TB) []byte {
 	if err != nil {
 		tb.Fatal(err)
 	}
-	res, err := arrange.Lay(context.Background(), t.Trays[0], larder, arrange.Options{Effort: 1})
+	res, err := search.Lay(context.Background(), t.Trays[0], larder, search.Options{Effort: 1})
 	if err != nil {
 		tb.Fatal(err)
 	}

@@ -4,12 +4,13 @@ import (
 	"strings"
 	"testing"
 
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/pack"
 	"happytray/core/plan"
+	"happytray/core/search"
 	"happytray/core/tray"
 )
 
@@ -35,7 +36,7 @@ func on(t testing.TB, length, width float64, foods map[string]geom.Point) *tray.
 			e.Vessel, tr.Vessels = v.ID, append(tr.Vessels, v)
 		}
 		tr.Elements = append(tr.Elements, e)
-		put, err := arrange.Put(tr, larder, id, geom.Pose{X: at.X, Y: at.Y})
+		put, err := pack.Put(tr, larder, id, geom.Pose{X: at.X, Y: at.Y})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -149,7 +150,7 @@ func TestEveryLens(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	res, err := arrange.Lay(t.Context(), j.Trays[0], larder, arrange.Options{Seed: 3, Effort: 3})
+	res, err := search.Lay(t.Context(), j.Trays[0], larder, search.Options{Seed: 3, Effort: 3})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -205,7 +206,7 @@ func BenchmarkLenses(b *testing.B) {
 	if err != nil {
 		b.Fatal(err)
 	}
-	res, err := arrange.Lay(b.Context(), j.Trays[0], larder, arrange.Options{Seed: 3, Effort: 2})
+	res, err := search.Lay(b.Context(), j.Trays[0], larder, search.Options{Seed: 3, Effort: 2})
 	if err != nil {
 		b.Fatal(err)
 	}

@@ -5,11 +5,11 @@ import (
 	"strings"
 	"testing"
 
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/plan"
+	"happytray/core/search"
 	"happytray/core/tray"
 )
 
@@ -19,7 +19,7 @@ func laidFor(t *testing.T, guests int) *tray.Tray {
 	if err != nil {
 		t.Fatal(err)
 	}
-	res, err := arrange.Lay(t.Context(), j.Trays[0], food.BuiltIn(), arrange.Options{Seed: 3, Effort: 2})
+	res, err := search.Lay(t.Context(), j.Trays[0], food.BuiltIn(), search.Options{Seed: 3, Effort: 2})
 	if err != nil {
 		t.Fatal(err)
 	}

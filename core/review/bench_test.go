@@ -4,12 +4,12 @@ import (
 	"context"
 	"testing"
 
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/plan"
 	"happytray/core/review"
+	"happytray/core/search"
 	"happytray/core/tray"
 )
 
@@ -20,7 +20,7 @@ func large(b *testing.B) (*tray.Tray, *food.Larder) {
 	if err != nil {
 		b.Fatal(err)
 	}
-	res, err := arrange.Lay(context.Background(), j.Trays[0], larder, arrange.Options{Effort: 1})
+	res, err := search.Lay(context.Background(), j.Trays[0], larder, search.Options{Effort: 1})
 	if err != nil {
 		b.Fatal(err)
 	}

@@ -9,12 +9,12 @@ import (
 	"strings"
 	"testing"
 
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/plan"
+	"happytray/core/search"
 	"happytray/core/tray"
 	"happytray/formats/overhead"
 	"happytray/standin/camera"
@@ -26,7 +26,7 @@ func laid(t testing.TB) *tray.Tray {
 	if err != nil {
 		t.Fatal(err)
 	}
-	res, err := arrange.Lay(context.Background(), j.Trays[0], j.Larder(food.BuiltIn()), arrange.Options{Seed: 1, Effort: 2})
+	res, err := search.Lay(context.Background(), j.Trays[0], j.Larder(food.BuiltIn()), search.Options{Seed: 1, Effort: 2})
 	if err != nil {
 		t.Fatal(err)
 	}

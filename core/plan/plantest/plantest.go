@@ -4,12 +4,12 @@ package plantest
 import (
 	"testing"
 
-	"happytray/core/arrange"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/plan"
+	"happytray/core/search"
 )
 
 // Laid plans a brief out of the built-in larder and lays its trays, always alike.
@@ -21,7 +21,7 @@ func Laid(t testing.TB, b brief.Brief) *job.Job {
 	}
 	larder := j.Larder(food.BuiltIn())
 	for n := range j.Trays {
-		res, err := arrange.Lay(t.Context(), j.Trays[n], larder, arrange.Options{Seed: 1, Effort: 1})
+		res, err := search.Lay(t.Context(), j.Trays[n], larder, search.Options{Seed: 1, Effort: 1})
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -1,0 +1,70 @@
+package pack
+
+import (
+	"happytray/core/adjacency"
+	"happytray/core/food"
+	"happytray/core/geom"
+	"happytray/core/tray"
+)
+
+// Problem is a tray to be laid, made ready for the questions that every layout of it asks.
+type Problem struct {
+	Given  *tray.Tray
+	Larder *food.Larder
+	Zone   *Zone
+	tastes [][]float32        // of each pair of elements: how well their foods go together, -1 to 1
+	meats  []bool             // elements that are kept apart for some guests
+	mains  []bool             // elements that those guests eat, lying open
+	Begin  map[int]geom.Point // where loose elements begin; nil for anywhere
+}
+
+// NewProblem readies a tray.
+func NewProblem(t *tray.Tray, larder *food.Larder) *Problem {
+	p := &Problem{Given: t, Larder: larder, Zone: NewZone(t.Board)}
+	p.know()
+	return p
+}
+
+// Affinity is how well the foods of two elements go together, -1 to 1.
+func (p *Problem) Affinity(a, b int) float32 { return p.tastes[a][b] }
+
+// KeptApart reports whether two elements are to be kept apart for some guests.
+func (p *Problem) KeptApart(a, b int) bool {
+	return p.meats[a] && p.mains[b] || p.meats[b] && p.mains[a]
+}
+
+// know looks up what the elements are to each other.
+func (p *Problem) know() {
+	n := len(p.Given.Elements)
+	foods := make([]*food.Food, 0, n)
+	at, index := map[string]int{}, make([]int, n)
+	for i := range p.Given.Elements {
+		id := p.Given.Elements[i].Food
+		k, ok := at[id]
+		if !ok {
+			k = len(foods)
+			at[id] = k
+			f, _ := p.Larder.Get(id)
+			foods = append(foods, f)
+		}
+		index[i] = k
+	}
+	palate := food.NewPalate(foods)
+	words := p.Given.Brief.KeptApart()
+	p.tastes, p.meats, p.mains = make([][]float32, n), make([]bool, n), make([]bool, n)
+	for i := range p.Given.Elements {
+		row := palate.Affinities(index[i])
+		p.tastes[i] = make([]float32, n)
+		for j := range n {
+			p.tastes[i][j] = row[index[j]]
+		}
+		side := adjacency.ApartOf(foods[index[i]], words, p.Given.Elements[i].Vessel == "")
+		p.meats[i], p.mains[i] = side == adjacency.KeptOff, side == adjacency.ForAll
+	}
+}
+
+// Softens reports whether element a, lying open, would soften element b.
+func (p *Problem) Softens(a, b int) bool {
+	ea, eb := &p.Given.Elements[a], &p.Given.Elements[b]
+	return ea.Vessel == "" && eb.Vessel == "" && adjacency.Softens(ea.Wetness, eb.Wetness)
+}

@@ -1,0 +1,213 @@
+package search
+
+import (
+	"context"
+	"fmt"
+	"math"
+	"math/rand/v2"
+	"strings"
+
+	"happytray/core/food"
+	"happytray/core/geom"
+	"happytray/core/pack"
+	"happytray/core/review"
+	"happytray/core/tray"
+)
+
+// building is a layout on its way from a plan.
+type building struct {
+	*pack.Layout
+	plan *plan
+}
+
+// build turns a plan into a whole layout: rigid things, trails, fill, greens.
+// What does not fit goes to reserve or stays unplaced, never on top of others. When ctx
+// ends it leaves out what is not laid yet; what is laid is legal. It answers with the
+// layout's score.
+func (s *composer) build(ctx context.Context, p *plan, r *rand.Rand) (*tray.Tray, float64) {
+	b := &building{Layout: pack.NewLayout(s.Problem, s.Given.Clone()), plan: p}
+	for i := range b.Tray.Elements {
+		e := &b.Tray.Elements[i]
+		if e.Locked && e.Placed {
+			b.AddElement(i)
+			continue
+		}
+		e.Placed, e.Pieces, e.Path = false, []tray.Piece{}, nil
+		if e.Kind() == food.KindLoose || e.Kind() == food.KindGarnish {
+			e.X, e.Y, e.TurnDeg = 0, 0, 0
+		}
+	}
+	b.rigid(ctx)
+	b.trails(ctx)
+	mirrored := p.style == "mirrored"
+	if ctx.Err() == nil {
+		b.Fill(ctx, p.loose, mirrored, r)
+	}
+	if ctx.Err() == nil {
+		b.Garnish(mirrored, r)
+	}
+	return b.Tray, tidy(b.Tray, s.Larder)
+}
+
+// rigid lays anchors and rows where the plan has them. A row that still stands
+// in something gives up pieces from its end; an anchor is left beside the board.
+func (l *building) rigid(ctx context.Context) {
+	p := l.plan
+	order := make([]int, 0, len(p.bodies))
+	for _, kind := range []food.Kind{food.KindAnchor, food.KindRow} {
+		for i := range p.bodies {
+			if p.bodies[i].kind == kind && !p.bodies[i].fixed {
+				order = append(order, i)
+			}
+		}
+	}
+	full := map[string]bool{} // things that found no place, which their likes will not find either
+	for _, i := range order {
+		b := &p.bodies[i]
+		e := &l.Tray.Elements[b.e]
+		trial := *b
+		like := fmt.Sprint(b.food.ID, b.spec.Form, e.Vessel, b.n)
+		for {
+			trial.write(e)
+			if l.Fits(b.e) {
+				if l.Softened(b.e) { // better elsewhere than soft, better less of it than that, and better none
+					dry := *b
+					if !full["dry "+like] && l.elsewhere(ctx, &dry, e) {
+						trial = dry
+					} else if full["dry "+like] = true; !l.shorten(&trial) {
+						e.Placed, e.Pieces = false, []tray.Piece{}
+						break
+					}
+				}
+				l.AddElement(b.e)
+				l.HoldBack(e, trial.n)
+				break
+			}
+			if trial.kind == food.KindRow && trial.n > 3 && ctx.Err() == nil {
+				trial.n--
+				trial.shape()
+				if trial.host >= 0 {
+					trial.hug(&p.bodies[trial.host])
+				}
+				continue
+			}
+			if !full[like] && l.elsewhere(ctx, &trial, e) {
+				l.AddElement(b.e)
+				l.HoldBack(e, trial.n)
+				break
+			}
+			full[like] = true
+			e.Placed, e.Pieces = false, []tray.Piece{}
+			break
+		}
+	}
+}
+
+// shorten takes pieces from the end of a row, up to half of them, until nothing softens there; it reports
+// whether that helps.
+func (l *building) shorten(b *body) bool {
+	e := &l.Tray.Elements[b.e]
+	for least := max(3, (b.n+1)/2); b.kind == food.KindRow && b.n > least; {
+		b.n--
+		b.shape()
+		if b.host >= 0 {
+			b.hug(&l.plan.bodies[b.host])
+		}
+		if b.write(e); l.Fits(b.e) && !l.Softened(b.e) {
+			return true
+		}
+	}
+	return false
+}
+
+// elsewhere looks for any free place for a rigid thing, coarse to fine, nearest
+// to where it was wished, where nothing wets it and it wets nothing.
+func (l *building) elsewhere(ctx context.Context, b *body, e *tray.Element) bool {
+	z := l.Zone
+	from := b.pose.At()
+	host := b.host
+	b.host = -1
+	if host >= 0 {
+		b.bend = 0
+		b.shape()
+	}
+	for ring := 0.0; ring < 2*z.Half && ctx.Err() == nil; ring += 14 {
+		n := max(1, int(ring*2*math.Pi/22))
+		for k := range n {
+			q := from.Add(geom.Polar(ring, float64(k)*360/float64(n)))
+			if z.Depth(q) < 8 {
+				continue
+			}
+			for _, turn := range []float64{b.pose.Turn, b.pose.Turn + 90, b.pose.Turn + 45, b.pose.Turn + 135} {
+				trial := *b
+				trial.move(geom.Pose{X: q.X, Y: q.Y, Turn: turn})
+				if !l.roomFor(&trial) {
+					continue
+				}
+				trial.write(e)
+				if l.Fits(b.e) && !l.Softened(b.e) {
+					*b = trial
+					return true
+				}
+				if b.vessel != nil && b.vessel.Round() {
+					break // round: turning changes nothing
+				}
+			}
+		}
+	}
+	return false
+}
+
+// roomFor is a quick no for a body whose discs or hulls clearly do not fit.
+func (l *building) roomFor(b *body) bool {
+	for _, q := range b.on {
+		if l.Zone.Depth(q.At) < q.R-2*l.Zone.Grid.Cell || l.Covered(q.At) {
+			return false
+		}
+	}
+	hulls := b.firm()
+	for w := range hulls {
+		if !l.Zone.Holds(&hulls[w]) {
+			return false
+		}
+	}
+	return true
+}
+
+// tidy takes out what the review would still call illegal, so that no layout is ever
+// returned with a fault, and answers with the score.
+func tidy(t *tray.Tray, larder *food.Larder) float64 {
+	for range 4 {
+		rev := review.NewLive(t, larder).Review()
+		if rev.Fits() {
+			return rev.Score
+		}
+		for _, f := range rev.Findings {
+			if f.Severity != review.Stop || !strings.HasPrefix(f.Check, "fit.") {
+				continue
+			}
+			victim := -1
+			for _, id := range f.Elements { // the smallest thing gives way
+				i := t.Find(id)
+				if e := &t.Elements[i]; !e.Locked && e.Placed && (victim < 0 || e.Grams < t.Elements[victim].Grams) {
+					victim = i
+				}
+			}
+			if victim >= 0 {
+				e := &t.Elements[victim]
+				e.Placed, e.Pieces, e.Path = false, []tray.Piece{}, nil
+			}
+		}
+	}
+	return review.NewLive(t, larder).Score()
+}
+
+// trails lays each trail near its wished line.
+func (l *building) trails(ctx context.Context) {
+	for k := range l.plan.guides {
+		g := &l.plan.guides[k]
+		if !l.Tray.Elements[g.e].Locked && ctx.Err() == nil {
+			l.Trail(ctx, g.e, g.line, g.width)
+		}
+	}
+}
