@@ -15,18 +15,18 @@ import (
 	"happytray/formats/overhead"
 )
 
-// Beside is a photograph of a tray from above, held against its plan.
-type Beside struct {
-	Width   int          `json:"width"` // of the photograph, px
-	Height  int          `json:"height"`
-	Corners [][2]float64 `json:"corners"` // of the board's box in it, from the upper left of the plan clockwise
-	Found   bool         `json:"found"`   // or given; a guess to be dragged where not
-	Says    []string     `json:"says"`
-	Seen    []SeenBeside `json:"seen"`
+// PhotoCheck is a photograph of a tray from above, held against its plan.
+type PhotoCheck struct {
+	Width   int            `json:"width"` // of the photograph, px
+	Height  int            `json:"height"`
+	Corners [][2]float64   `json:"corners"` // of the board's box in it, from the upper left of the plan clockwise
+	Found   bool           `json:"found"`   // or given; a guess to be dragged where not
+	Says    []string       `json:"says"`
+	Seen    []PhotoElement `json:"seen"`
 }
 
-// SeenBeside is how one element is found in it.
-type SeenBeside struct {
+// PhotoElement is how one element is found in it.
+type PhotoElement struct {
 	Element string    `json:"element"`
 	Food    string    `json:"food"`
 	Planned string    `json:"planned"`
@@ -71,16 +71,16 @@ func (a *App) photographOf(ctx context.Context, id, photo string, which int) (im
 
 // BesidePlan holds a photograph against the plan by its corners: given ones, those kept before, or those that are found.
 // The corners are kept with the photograph.
-func (a *App) BesidePlan(ctx context.Context, id, photo string, which int, given [][]float64) (Beside, error) {
+func (a *App) BesidePlan(ctx context.Context, id, photo string, which int, given [][]float64) (PhotoCheck, error) {
 	img, t, now, err := a.photographOf(ctx, id, photo, which)
 	if err != nil {
-		return Beside{}, err
+		return PhotoCheck{}, err
 	}
 	size := img.Bounds()
-	out := Beside{Width: size.Dx(), Height: size.Dy(), Says: []string{}, Seen: []SeenBeside{}, Found: true}
+	out := PhotoCheck{Width: size.Dx(), Height: size.Dy(), Says: []string{}, Seen: []PhotoElement{}, Found: true}
 	box := t.Board.Outline.Bounds()
 	if box.W()*box.H()*comparedMM*comparedMM > mostCompared {
-		return Beside{}, fault.Bad("tray", "the board is too large to be compared as a whole")
+		return PhotoCheck{}, fault.Bad("tray", "the board is too large to be compared as a whole")
 	}
 	var c overhead.Corners
 	switch kept, err := a.corners(ctx, photo); {
@@ -89,7 +89,7 @@ func (a *App) BesidePlan(ctx context.Context, id, photo string, which int, given
 			c[i] = geom.Pt(given[i][0], given[i][1])
 		}
 	case err != nil:
-		return Beside{}, err
+		return PhotoCheck{}, err
 	case kept != nil:
 		c = *kept
 	default:
@@ -103,14 +103,14 @@ func (a *App) BesidePlan(ctx context.Context, id, photo string, which int, given
 	}
 	straight, err := overhead.Straighten(img, c, box.W(), box.H(), comparedMM)
 	if err != nil {
-		return Beside{}, err
+		return PhotoCheck{}, err
 	}
 	seen, err := overhead.Compare(straight, comparedMM, t)
 	if err != nil {
-		return Beside{}, err
+		return PhotoCheck{}, err
 	}
 	if err := a.keepCorners(ctx, photo, c); err != nil {
-		return Beside{}, err
+		return PhotoCheck{}, err
 	}
 	name := func(element string) string {
 		if k := t.Find(element); k >= 0 {
@@ -125,7 +125,7 @@ func (a *App) BesidePlan(ctx context.Context, id, photo string, which int, given
 	}
 	out.Says = append(out.Says, overhead.Says(seen, name)...)
 	for _, s := range seen {
-		one := SeenBeside{Element: s.Element, Food: t.Elements[t.Find(s.Element)].Food, Planned: s.Planned, Photo: s.Photo, Off: s.Off, Alike: s.Alike}
+		one := PhotoElement{Element: s.Element, Food: t.Elements[t.Find(s.Element)].Food, Planned: s.Planned, Photo: s.Photo, Off: s.Off, Alike: s.Alike}
 		if s.Moved != nil {
 			one.Moved = []float64{s.Moved.X, s.Moved.Y}
 		}

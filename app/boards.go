@@ -46,6 +46,6 @@ func (a *App) saveOwn(ctx context.Context, kind, id, name string, version int64,
 	}
 	t := h.thing(kind, id)
 	t.Document, t.Version = string(raw), version
-	_, err = a.store.ChangeHouse(ctx, store.Change{Things: []store.Thing{t}})
+	_, err = a.store.ChangeHouse(ctx, store.Change{Things: []store.Entry{t}})
 	return err
 }

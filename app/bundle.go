@@ -192,8 +192,8 @@ func (a *App) HouseBundle(ctx context.Context) ([]byte, error) {
 	return b.Bytes(), err
 }
 
-// BroughtIn is what came in with a bundle.
-type BroughtIn struct {
+// Imported is what came in with a bundle.
+type Imported struct {
 	Jobs     []BroughtJob `json:"jobs"`
 	Evenings int          `json:"evenings"` // without a job
 	Photos   int          `json:"photos"`
@@ -222,8 +222,8 @@ type coming struct {
 // BringIn reads a bundle of a job or of a house: whole or not at all. Jobs come in as new ones beside those that are
 // there; evenings without a job come in once. What the house made of foods, boards and vessels, its cupboard and its
 // settings are left as they are here, and it is said.
-func (a *App) BringIn(ctx context.Context, raw []byte) (BroughtIn, error) {
-	out := BroughtIn{Jobs: []BroughtJob{}, Says: []string{}}
+func (a *App) BringIn(ctx context.Context, raw []byte) (Imported, error) {
+	out := Imported{Jobs: []BroughtJob{}, Says: []string{}}
 	_, files, err := bundle.Read(raw)
 	if err != nil {
 		return out, err

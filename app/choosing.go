@@ -37,7 +37,7 @@ func (a *App) remember(ctx context.Context, b *brief.Brief) {
 	if err != nil {
 		return // what is not dated has nothing before it
 	}
-	had := brief.Had{Host: host, Day: day}
+	had := brief.Memory{Host: host, Day: day}
 	if host != "" {
 		same := func(j store.Job) bool { return strings.EqualFold(strings.TrimSpace(j.Host), host) }
 		if had.Last, err = a.servedBefore(ctx, until, store.Query{Text: host, Most: hostJobs}, same, 1); err != nil {
@@ -85,7 +85,7 @@ func (a *App) Plan(ctx context.Context, b brief.Brief) (*job.Job, error) {
 	}
 	a.remember(ctx, &b)
 	a.teach(ctx, &b)
-	j, err := plan.Of(b, h.Larder, h.Cabinet)
+	j, err := plan.FromBrief(b, h.Larder, h.Cabinet)
 	if err == nil {
 		forget(j)
 	}
@@ -125,11 +125,11 @@ func (a *App) Offers(ctx context.Context, b brief.Brief) ([]Offer, error) {
 	foods := make([][]*food.Food, len(brief.Leanings))
 	for i, leaning := range brief.Leanings {
 		b.Leaning = leaning
-		j, err := plan.Of(b, h.Larder, h.Cabinet)
+		j, err := plan.FromBrief(b, h.Larder, h.Cabinet)
 		if err != nil {
 			return nil, err
 		}
-		basket, grams := shop.Of(j, h.Larder), shop.NeedsOf(j, h.Larder).Grams
+		basket, grams := shop.NewBasket(j, h.Larder), shop.NeedsOf(j, h.Larder).Grams
 		o := Offer{Leaning: leaning, Cost: basket.BasketCost, PerGuest: basket.PerGuest, Over: basket.Over, Minutes: prep.Minutes(j, h.Larder)}
 		for _, w := range plan.Wants(j) {
 			if f, ok := h.Larder.Get(w.Food); ok {

@@ -82,7 +82,7 @@ func (a *App) DayOf(ctx context.Context, date string, k Kitchen) (prep.Day, erro
 		return prep.Day{}, err
 	}
 	o := k.options(s)
-	var booked []prep.Booked
+	var booked []prep.DayJob
 	for _, j := range jobs {
 		now, err := a.savedTray(ctx, j.ID, 0, h)
 		if err != nil {
@@ -92,7 +92,7 @@ func (a *App) DayOf(ctx context.Context, date string, k Kitchen) (prep.Day, erro
 		if now.reading.Brief.ServeDay() != date || !timed || len(now.tray().Elements) == 0 {
 			continue
 		}
-		if booked = append(booked, prep.Booked{ID: j.ID, Job: now.reading.Job, Larder: now.larder}); len(booked) == 1 && a.now().Before(at.Add(longPast)) {
+		if booked = append(booked, prep.DayJob{ID: j.ID, Job: now.reading.Job, Larder: now.larder}); len(booked) == 1 && a.now().Before(at.Add(longPast)) {
 			o.Now = a.now().Truncate(time.Minute)
 		}
 	}
@@ -119,7 +119,7 @@ func (k Kitchen) options(s Settings) prep.Options {
 
 // DaySheet is the work of a day as a file: a calendar or a table. A calendar that is made later supersedes one made
 // before.
-func (a *App) DaySheet(ctx context.Context, date, kind string, k Kitchen) (out Printed, err error) {
+func (a *App) DaySheet(ctx context.Context, date, kind string, k Kitchen) (out Sheet, err error) {
 	d, err := a.DayOf(ctx, date, k)
 	if err != nil {
 		return out, err
@@ -138,8 +138,8 @@ func (a *App) DaySheet(ctx context.Context, date, kind string, k Kitchen) (out P
 	return out, err
 }
 
-// Printed is a file that was made of a job.
-type Printed struct {
+// Sheet is a file that was made of a job.
+type Sheet struct {
 	Name, Media string
 	Data        []byte
 }
@@ -148,7 +148,7 @@ type Printed struct {
 var Sheets = []string{"mat", "build", "cards", "quote", "calendar", "table", "mat-svg"}
 
 // Sheet makes a file of a job as it is saved; which is its tray, where only one is on it.
-func (a *App) Sheet(ctx context.Context, id string, which int, kind, paper string, k Kitchen) (out Printed, err error) {
+func (a *App) Sheet(ctx context.Context, id string, which int, kind, paper string, k Kitchen) (out Sheet, err error) {
 	h, err := a.House(ctx)
 	if err != nil {
 		return out, err

@@ -64,14 +64,14 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 	if err != nil {
 		return false, err
 	}
-	var things []store.Thing
+	var things []store.Entry
 	for _, kind := range template.Kinds {
 		for _, k := range shelf[kind] {
 			raw, err := json.Marshal(k)
 			if err != nil {
 				return false, err
 			}
-			things = append(things, store.Thing{Kind: kind, ID: k.ID, Document: string(raw)})
+			things = append(things, store.Entry{Kind: kind, ID: k.ID, Document: string(raw)})
 		}
 	}
 	evenings, swap, played, shot, err := a.demoEvenings(ctx)
@@ -111,7 +111,7 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 				if err != nil {
 					return err
 				}
-				things = append(things, store.Thing{Kind: template.Pattern, ID: k.ID, Document: string(raw)})
+				things = append(things, store.Entry{Kind: template.Pattern, ID: k.ID, Document: string(raw)})
 			}
 		}
 		_, err = st.ChangeHouse(ctx, store.Change{Lots: lots, Things: things})
@@ -154,9 +154,9 @@ func (a *App) demoEvenings(ctx context.Context) (evenings []Evening, swap made, 
 		return nil, swap, swapped, nil, err
 	}
 	swap.document, swap.says = string(raw), "laid the tray"
-	swapped.Evening = evening.Of("", j, with, a.today(s))
+	swapped.Evening = evening.New("", j, with, a.today(s))
 	swapped.Done = true
-	foreseen, err := graze.Of(ctx, j, with, graze.Options{Evenings: foreseenEvenings, Seed: 1})
+	foreseen, err := graze.Simulate(ctx, j, with, graze.Options{Evenings: foreseenEvenings, Seed: 1})
 	if err != nil {
 		return nil, swap, swapped, nil, err
 	}

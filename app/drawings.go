@@ -31,15 +31,15 @@ func DrawPortion(f *food.Food, form string, small bool) string {
 	return art.PortionFrom(least, f, form)
 }
 
-// Looked is how a tray is drawn: from above, or at a slant from a side; crop cuts the picture.
-type Looked struct {
+// View is how a tray is drawn: from above, or at a slant from a side; crop cuts the picture.
+type View struct {
 	From  string // above, or one of the sides
 	Names bool
 	Crop  string
 }
 
 // DrawTray draws a job's first tray as SVG.
-func DrawTray(j *job.Job, larder *food.Larder, how Looked) (string, error) {
+func DrawTray(j *job.Job, larder *food.Larder, how View) (string, error) {
 	t, err := surface(j)
 	if err != nil {
 		return "", err
@@ -55,7 +55,7 @@ func SceneOf(j *job.Job, larder *food.Larder) art.Scene { return art.Compose(j.T
 
 // Lens looks at a job's first tray in one respect.
 func Lens(j *job.Job, larder *food.Larder, name, word string) (lens.View, error) {
-	return lens.Of(j.Trays[0], larder, name, word)
+	return lens.Apply(j.Trays[0], larder, name, word)
 }
 
 // PrepOf is the work on a job's first tray.

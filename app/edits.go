@@ -105,7 +105,7 @@ func (a *App) Preview(ctx context.Context, id string, e Edit, rests bool) (Edite
 	}
 	out := edited(o.tray(e.Tray), res)
 	out.Revision = e.Revision
-	out.Review = review.Of(res.Tray, o.larder).Shown(o.units)
+	out.Review = review.Judge(res.Tray, o.larder).Shown(o.units)
 	return out, nil
 }
 

@@ -79,7 +79,7 @@ func (a *App) read(ctx context.Context, kept store.Evening) (Evening, error) {
 		}
 	}
 	var hold float64
-	hold, e.Caution = safety.Hold(b)
+	hold, e.Caution = safety.HoldingTime(b)
 	for _, f := range e.Record().Foods {
 		if known, ok := larder.Get(f.Food); ok && f.LeftG >= 1 {
 			stood := max(out[f.Food], e.LastedMin+float64(known.WarmUpMin))
@@ -180,7 +180,7 @@ func (a *App) blank(ctx context.Context, id string) (Evening, error) {
 	if err != nil {
 		return Evening{}, err
 	}
-	return Evening{Evening: evening.Of(id, now.reading.Job, now.larder, a.today(s)), GoneShare: learn.GoneShare}, nil
+	return Evening{Evening: evening.New(id, now.reading.Job, now.larder, a.today(s)), GoneShare: learn.GoneShare}, nil
 }
 
 // SaveEvening keeps what was noted of a job's evening, on top of the version that was seen, 0 for nothing.
@@ -377,7 +377,7 @@ func (a *App) Learnt(ctx context.Context, before string, o learn.Options) (learn
 			records = append(records, list[i].Record())
 		}
 	}
-	l, err := learn.Of(records, o)
+	l, err := learn.Fit(records, o)
 	if err == nil {
 		a.learnt.Add(key, l)
 	}
@@ -421,7 +421,7 @@ func (a *App) teach(ctx context.Context, b *brief.Brief) {
 	b.Learnt = nil
 	crowd := evening.CrowdOf(*b)
 	for _, everybody := range l.Foods {
-		f, _ := l.For(crowd, everybody.Food)
+		f, _ := l.FactorOf(crowd, everybody.Food)
 		if math.Abs(f.Factor-1) < told || len(b.Learnt) >= brief.MaxLearnt {
 			continue
 		}

@@ -32,7 +32,7 @@ func (a *App) NewFood(ctx context.Context, name, from string) (id string, err er
 		f = *of
 	}
 	f.Name = name
-	n := &store.NewThing{Kind: store.KindFood, IDs: idsFor(name, func(id string) bool { return h.knows(store.KindFood, id) }),
+	n := &store.NewEntry{Kind: store.KindFood, IDs: idsFor(name, func(id string) bool { return h.knows(store.KindFood, id) }),
 		Make: func(id string) (string, error) {
 			f.ID = id
 			if err := f.Check(); err != nil {
@@ -104,12 +104,12 @@ func (a *App) SaveFood(ctx context.Context, f food.Food, version int64) error {
 		return err
 	}
 	t.Version = version
-	_, err = a.store.ChangeHouse(ctx, store.Change{Things: []store.Thing{t}})
+	_, err = a.store.ChangeHouse(ctx, store.Change{Things: []store.Entry{t}})
 	return err
 }
 
 // thingOf is how a food is kept: of a built-in one only what differs.
-func (h *House) thingOf(f *food.Food) (store.Thing, error) {
+func (h *House) thingOf(f *food.Food) (store.Entry, error) {
 	t := h.thing(store.KindFood, f.ID)
 	var raw json.RawMessage
 	var err error
@@ -150,7 +150,7 @@ func (a *App) HandFoodBack(ctx context.Context, id string) error {
 		return nil
 	}
 	t.Document = ""
-	_, err = a.store.ChangeHouse(ctx, store.Change{Things: []store.Thing{t}})
+	_, err = a.store.ChangeHouse(ctx, store.Change{Things: []store.Entry{t}})
 	return err
 }
 

@@ -61,7 +61,7 @@ func (a *App) Forecast(ctx context.Context, id string) (graze.Forecast, error) {
 	if f, ok := a.seen.Get(key); ok {
 		return f, nil
 	}
-	f, err := graze.Of(ctx, now.reading.Job, now.larder, graze.Options{Evenings: foreseenEvenings, Seed: now.tray().Seed})
+	f, err := graze.Simulate(ctx, now.reading.Job, now.larder, graze.Options{Evenings: foreseenEvenings, Seed: now.tray().Seed})
 	if err == nil {
 		a.seen.Add(key, f)
 	}

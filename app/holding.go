@@ -48,7 +48,7 @@ func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
 	if err != nil {
 		return Holding{}, err
 	}
-	hold, caution := safety.Hold(now.reading.Brief)
+	hold, caution := safety.HoldingTime(now.reading.Brief)
 	out := Holding{HoldMin: hold, Trays: []TrayClock{}, Probes: []probe.Reading{}, Says: []string{}}
 	a.probed(ctx, now.reading.Brief, &out)
 	var first time.Time
@@ -114,7 +114,7 @@ func (a *App) probed(ctx context.Context, b brief.Brief, out *Holding) {
 		switch r.Probe {
 		case "table":
 			b.TemperatureC = &r.C
-			if hold, _ := safety.Hold(b); hold < out.HoldMin {
+			if hold, _ := safety.HoldingTime(b); hold < out.HoldMin {
 				out.HoldMin = hold
 				out.Says = append(out.Says, fmt.Sprintf("It is %.0f °C at the table: perishable food stands out %s in all.", r.C, say.Hours(hold)))
 			}

@@ -26,7 +26,7 @@ type House struct {
 	Stock   food.Stock     // all of it, past its day or not
 
 	builtIn *food.Larder
-	things  map[string]map[string]store.Thing // by kind and id
+	things  map[string]map[string]store.Entry // by kind and id
 	foods   map[string]food.Food              // own and changed ones
 	boards  []board.Board                     // the user's own
 	vessels []board.Vessel
@@ -35,7 +35,7 @@ type House struct {
 
 // shipped is the house before anything was made one's own.
 func shipped() *House {
-	return &House{builtIn: food.BuiltIn(), Larder: food.BuiltIn(), All: food.BuiltIn(), Cabinet: board.BuiltInCabinet(), Stock: food.Stock{}, things: map[string]map[string]store.Thing{}, foods: map[string]food.Food{}}
+	return &House{builtIn: food.BuiltIn(), Larder: food.BuiltIn(), All: food.BuiltIn(), Cabinet: board.BuiltInCabinet(), Stock: food.Stock{}, things: map[string]map[string]store.Entry{}, foods: map[string]food.Food{}}
 }
 
 // houseCache holds the house as it was last read.
@@ -68,7 +68,7 @@ func (a *App) fresh(ctx context.Context) (*House, error) {
 	h.Version = version
 	for _, t := range things {
 		if h.things[t.Kind] == nil {
-			h.things[t.Kind] = map[string]store.Thing{}
+			h.things[t.Kind] = map[string]store.Entry{}
 		}
 		h.things[t.Kind][t.ID] = t
 		if t.Kind != store.KindFood {
@@ -118,7 +118,7 @@ func (h *House) away(kind string) map[string]bool {
 }
 
 // readAll reads the boards or vessels that the user made, in order of id.
-func readAll[T any](things map[string]store.Thing, log *slog.Logger, check func(T) error) []T {
+func readAll[T any](things map[string]store.Entry, log *slog.Logger, check func(T) error) []T {
 	var out []T
 	for _, id := range slices.Sorted(maps.Keys(things)) {
 		if things[id].Document == "" {
@@ -168,11 +168,11 @@ func (a *App) touchHouse(ctx context.Context) error {
 }
 
 // thing is what the user made of something, the zero Thing for nothing.
-func (h *House) thing(kind, id string) store.Thing {
+func (h *House) thing(kind, id string) store.Entry {
 	if t, ok := h.things[kind][id]; ok {
 		return t
 	}
-	return store.Thing{Kind: kind, ID: id}
+	return store.Entry{Kind: kind, ID: id}
 }
 
 // State is what the user made of a thing.
@@ -254,6 +254,6 @@ func (a *App) PutAway(ctx context.Context, kind, id string, away bool) error {
 		return nil
 	}
 	t.PutAway = away
-	_, err = a.store.ChangeHouse(ctx, store.Change{Things: []store.Thing{t}})
+	_, err = a.store.ChangeHouse(ctx, store.Change{Things: []store.Entry{t}})
 	return err
 }

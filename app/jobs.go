@@ -99,18 +99,18 @@ func headingOf(j *job.Job, larder *food.Larder, zone *time.Location, score func(
 
 // scores judges the trays of a job.
 func scores(j *job.Job, larder *food.Larder) func(which int) (float64, error) {
-	return func(which int) (float64, error) { return review.Of(j.Trays[which], larder).Score, nil }
+	return func(which int) (float64, error) { return review.Judge(j.Trays[which], larder).Score, nil }
 }
 
-// Which jobs a list holds.
-type Which string
+// Filter jobs a list holds.
+type Filter string
 
 // Lists of jobs: what is to come or has no time yet, soonest first; what was, latest
 // first; what was put away, latest first.
 const (
-	Coming  Which = "coming"
-	Past    Which = "past"
-	PutAway Which = "away"
+	Coming  Filter = "coming"
+	Past    Filter = "past"
+	PutAway Filter = "away"
 )
 
 // List is a page of jobs. More is the id of the last one where there are further ones.
@@ -124,7 +124,7 @@ type List struct {
 const page = 60
 
 // Jobs lists a page of jobs; after is the id of the last one of the page before, or "".
-func (a *App) Jobs(ctx context.Context, which Which, text, after string) (List, error) {
+func (a *App) Jobs(ctx context.Context, which Filter, text, after string) (List, error) {
 	s, err := a.Settings(ctx)
 	if err != nil {
 		return List{}, err

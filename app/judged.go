@@ -66,7 +66,7 @@ func newJudgedCache(most int) judgedCache {
 func (a *App) judge(r *job.Reading, which int, larder *food.Larder, h *House) (*judged, error) {
 	t := r.Trays[which]
 	if len(t.Elements) > mostElements {
-		return &judged{review: review.Of(t, larder)}, nil
+		return &judged{review: review.Judge(t, larder)}, nil
 	}
 	surface, err := r.Surface(which)
 	if err != nil {

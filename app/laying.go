@@ -52,11 +52,11 @@ type Found struct {
 	Job   *job.Job
 	Unfit []search.Unfit
 	Would []string // that would take all
-	Ways  []Way
+	Ways  []Alternative
 }
 
-// Way is one of several layouts.
-type Way struct {
+// Alternative is one of several layouts.
+type Alternative struct {
 	Style, Says    string
 	Score, Differs float64
 	Job            *job.Job
@@ -103,13 +103,13 @@ func ways(ctx context.Context, j *job.Job, larder *food.Larder, o search.Options
 	if err != nil {
 		return out, err
 	}
-	out.Ways = []Way{}
+	out.Ways = []Alternative{}
 	for i, w := range all {
 		laid := j.With(0, w.Tray)
 		if out.Tried += w.Tried; i == 0 {
 			out.Score, out.Job, out.Unfit = w.Score, laid, w.Unfit
 		}
-		out.Ways = append(out.Ways, Way{w.Style, w.Says, w.Score, w.Differs, laid})
+		out.Ways = append(out.Ways, Alternative{w.Style, w.Says, w.Score, w.Differs, laid})
 	}
 	return out, nil
 }
@@ -144,7 +144,7 @@ func (a *App) Mend(ctx context.Context, j *job.Job, larder *food.Larder, check s
 func Takes(form string) bool { return pack.Takes(form) }
 
 // Pieces are the elements that lie with fewer pieces, and by how many.
-type Pieces = pack.Fewer
+type Pieces = pack.Shortfall
 
 // surface is a job's first tray and its board; a fault where it has none.
 func surface(j *job.Job) (*tray.Tray, error) {

@@ -28,11 +28,11 @@ type Logbook struct {
 	Crowds   []string        `json:"crowds"`
 	Years    []int           `json:"years"`
 	Reasons  []string        `json:"reasons"`
-	Emptied  []Emptied       `json:"emptied"` // by form, board and style: what came home least first
+	Emptied  []EatenUp       `json:"emptied"` // by form, board and style: what came home least first
 }
 
-// Emptied is how well something was eaten on all the evenings listed.
-type Emptied struct {
+// EatenUp is how well something was eaten on all the evenings listed.
+type EatenUp struct {
 	By       string  `json:"by"` // form, board or style
 	Name     string  `json:"name"`
 	LaidG    float64 `json:"laid_g"`
@@ -82,7 +82,7 @@ type Narrowed struct {
 
 // Logbook lists the evenings that were looked back on.
 func (a *App) Logbook(ctx context.Context, n Narrowed) (Logbook, error) {
-	out := Logbook{Evenings: []LoggedEvening{}, Foods: []LoggedFood{}, Crowds: []string{}, Years: []int{}, Reasons: learn.Reasons, Emptied: []Emptied{}}
+	out := Logbook{Evenings: []LoggedEvening{}, Foods: []LoggedFood{}, Crowds: []string{}, Years: []int{}, Reasons: learn.Reasons, Emptied: []EatenUp{}}
 	h, err := a.House(ctx)
 	if err != nil {
 		return out, err
@@ -128,7 +128,7 @@ func (a *App) Logbook(ctx context.Context, n Narrowed) (Logbook, error) {
 		if _, on := laid[everybody.Food]; !on {
 			continue
 		}
-		f, _ := l.For(n.Crowd, everybody.Food)
+		f, _ := l.FactorOf(n.Crowd, everybody.Food)
 		name := f.Food
 		if known, ok := larder.Get(f.Food); ok {
 			name = known.Name
@@ -216,7 +216,7 @@ func (a *App) AddPhoto(ctx context.Context, id string, jpeg []byte, entry Entry)
 }
 
 // emptiedOf adds up what came home by what it was served as and on.
-type emptiedOf map[[2]string]*Emptied
+type emptiedOf map[[2]string]*EatenUp
 
 func (m emptiedOf) add(e *Evening) {
 	met := map[[2]string]bool{}
@@ -227,7 +227,7 @@ func (m emptiedOf) add(e *Evening) {
 		key := [2]string{by, name}
 		x := m[key]
 		if x == nil {
-			x = &Emptied{By: by, Name: name}
+			x = &EatenUp{By: by, Name: name}
 			m[key] = x
 		}
 		x.LaidG, x.LeftG = x.LaidG+d.LaidG, x.LeftG+d.LeftG
@@ -245,13 +245,13 @@ func (m emptiedOf) add(e *Evening) {
 	}
 }
 
-func (m emptiedOf) list() []Emptied {
-	out := []Emptied{}
+func (m emptiedOf) list() []EatenUp {
+	out := []EatenUp{}
 	for _, x := range m {
 		x.LaidG, x.LeftG = round.Tenth(x.LaidG), round.Tenth(x.LeftG)
 		out = append(out, *x)
 	}
-	slices.SortFunc(out, func(a, b Emptied) int {
+	slices.SortFunc(out, func(a, b EatenUp) int {
 		return cmp.Or(cmp.Compare(a.By, b.By), cmp.Compare(a.LeftG/max(1, a.LaidG), b.LeftG/max(1, b.LaidG)), cmp.Compare(a.Name, b.Name))
 	})
 	return out

@@ -43,7 +43,7 @@ func (a *App) Replan(ctx context.Context, old *job.Job) (*job.Job, error) {
 		a.remember(ctx, &old.Brief)
 	}
 	a.teachAgain(ctx, old)
-	planned, err := plan.Again(old, h.Larder, h.Cabinet)
+	planned, err := plan.Replan(old, h.Larder, h.Cabinet)
 	if err != nil {
 		return nil, err
 	}
@@ -71,8 +71,8 @@ type Kinds struct {
 	Want, Have int
 }
 
-// Speaks is what speaks against a food for a brief.
-type Speaks struct {
+// Objection is what speaks against a food for a brief.
+type Objection struct {
 	Food        string
 	Avoided     string // what it holds that is avoided, or ""
 	Traces      string // of what is avoided, that may be in it, or ""
@@ -88,7 +88,7 @@ type Choice struct {
 	Needs    []pick.Need
 	Servings []pick.Serving
 	Kinds    []Kinds
-	Shelves  []Speaks
+	Shelves  []Objection
 	Says     []string // what is other than the last time
 }
 
@@ -129,7 +129,7 @@ func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, e
 	}
 	off := b.OffTheTray()
 	for _, f := range larder.All() {
-		s := Speaks{Food: f.ID, OutOfSeason: !f.InSeason(b.SeasonMonth(), b.Hemisphere), OutOfStock: larder.OutOfStock(f.ID)}
+		s := Objection{Food: f.ID, OutOfSeason: !f.InSeason(b.SeasonMonth(), b.Hemisphere), OutOfStock: larder.OutOfStock(f.ID)}
 		switch v, word := diet.Avoiding(off, &f); v {
 		case diet.Avoided:
 			s.Avoided = word
@@ -149,7 +149,7 @@ func (a *App) Basket(ctx context.Context, j *job.Job) (shop.Basket, error) {
 		return shop.Basket{}, err
 	}
 	larder := j.Larder(h.Larder)
-	b := shop.Of(j, larder)
+	b := shop.NewBasket(j, larder)
 	b.Minutes = prep.Minutes(j, larder)
 	day := j.Brief.ServeDay()
 	coming, err := a.needsAfter(ctx, day)
@@ -166,11 +166,11 @@ func (a *App) Amounts(ctx context.Context, b brief.Brief) (shop.Basket, error) {
 	if err != nil {
 		return shop.Basket{}, err
 	}
-	j, err := plan.Of(b, h.Larder, h.Cabinet)
+	j, err := plan.FromBrief(b, h.Larder, h.Cabinet)
 	if err != nil {
 		return shop.Basket{}, err
 	}
-	out := shop.Of(j, h.Larder)
+	out := shop.NewBasket(j, h.Larder)
 	out.Minutes = prep.Minutes(j, h.Larder)
 	return out, nil
 }
@@ -190,7 +190,7 @@ func (a *App) Quote(ctx context.Context, j *job.Job) (price.Quote, error) {
 		trays += one.Copies()
 	}
 	larder := j.Larder(h.Larder)
-	return price.Of(shop.Of(j, larder), prep.Minutes(j, larder), trays, j.Brief.Guests.Total(), j.Brief.Travels.Yes, s.Rates.forQuote()), nil
+	return price.NewQuote(shop.NewBasket(j, larder), prep.Minutes(j, larder), trays, j.Brief.Guests.Total(), j.Brief.Travels.Yes, s.Rates.forQuote()), nil
 }
 
 // Substitutes names foods that can take another's place under a brief, nearest first.

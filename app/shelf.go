@@ -14,8 +14,8 @@ import (
 	"happytray/store"
 )
 
-// OnShelf is one thing that was kept, of its kind, with what is known of it besides.
-type OnShelf struct {
+// SavedTemplate is one thing that was kept, of its kind, with what is known of it besides.
+type SavedTemplate struct {
 	Kind string
 	template.Template
 	PutAway bool
@@ -30,26 +30,26 @@ const (
 )
 
 // onShelf reads what is kept; what cannot be read is passed over and logged.
-func (a *App) onShelf(h *House, kind, id string) (OnShelf, bool) {
+func (a *App) onShelf(h *House, kind, id string) (SavedTemplate, bool) {
 	t, ok := h.things[kind][id]
 	if !ok || t.Document == "" {
-		return OnShelf{}, false
+		return SavedTemplate{}, false
 	}
-	out := OnShelf{Kind: kind, PutAway: t.PutAway, Version: t.Version}
+	out := SavedTemplate{Kind: kind, PutAway: t.PutAway, Version: t.Version}
 	if err := json.Unmarshal([]byte(t.Document), &out.Template); err != nil {
 		a.log.Error("something on the shelf cannot be read", "kind", kind, "id", id, "error", err)
-		return OnShelf{}, false
+		return SavedTemplate{}, false
 	}
 	return out, true
 }
 
 // Shelf lists what is kept, kind by kind, by name; with what is put away.
-func (a *App) Shelf(ctx context.Context) ([]OnShelf, error) {
+func (a *App) Shelf(ctx context.Context) ([]SavedTemplate, error) {
 	h, err := a.House(ctx)
 	if err != nil {
 		return nil, err
 	}
-	out := []OnShelf{}
+	out := []SavedTemplate{}
 	for _, kind := range template.Kinds {
 		first := len(out)
 		for _, id := range slices.Sorted(maps.Keys(h.things[kind])) {
@@ -57,70 +57,70 @@ func (a *App) Shelf(ctx context.Context) ([]OnShelf, error) {
 				out = append(out, k)
 			}
 		}
-		slices.SortStableFunc(out[first:], func(x, y OnShelf) int {
+		slices.SortStableFunc(out[first:], func(x, y SavedTemplate) int {
 			return strings.Compare(strings.ToLower(x.Name), strings.ToLower(y.Name))
 		})
 	}
 	return out, nil
 }
 
-// Keep puts something new on the shelf, under the first id that its name gives. The choice of a job
+// SaveTemplate puts something new on the shelf, under the first id that its name gives. The choice of a job
 // is taken from it.
-func (a *App) Keep(ctx context.Context, kind string, k template.Template, of *job.Job) (OnShelf, error) {
+func (a *App) SaveTemplate(ctx context.Context, kind string, k template.Template, of *job.Job) (SavedTemplate, error) {
 	h, err := a.fresh(ctx)
 	if err != nil {
-		return OnShelf{}, err
+		return SavedTemplate{}, err
 	}
 	if of != nil {
 		from := template.FromJob(of, of.Larder(h.Larder))
 		k.Foods, k.Guests, k.Occasion = from.Foods, from.Guests, from.Occasion
 	}
 	if err := k.Check(kind); err != nil {
-		return OnShelf{}, err
+		return SavedTemplate{}, err
 	}
 	if k.Laid != nil {
 		if _, err := a.LaidTray(ctx, *k.Laid); err != nil {
-			return OnShelf{}, err
+			return SavedTemplate{}, err
 		}
 	}
 	if len(h.things[kind])-len(h.away(kind)) >= mostKept {
-		return OnShelf{}, fault.Bad("name", "%d lie on the shelf already; take some off it first", mostKept)
+		return SavedTemplate{}, fault.Bad("name", "%d lie on the shelf already; take some off it first", mostKept)
 	}
-	n := &store.NewThing{Kind: kind, IDs: idsFor(k.Name, func(string) bool { return false }), Make: func(id string) (string, error) {
+	n := &store.NewEntry{Kind: kind, IDs: idsFor(k.Name, func(string) bool { return false }), Make: func(id string) (string, error) {
 		k.ID = id
 		raw, err := json.Marshal(k)
 		return string(raw), err
 	}}
 	version, err := a.store.ChangeHouse(ctx, store.Change{New: n})
-	return OnShelf{Kind: kind, Template: k, Version: version}, err
+	return SavedTemplate{Kind: kind, Template: k, Version: version}, err
 }
 
 // ChangeKept keeps a thing on the shelf anew; version is the one the caller saw. The foods of a choice
 // stay as they were kept.
-func (a *App) ChangeKept(ctx context.Context, kind, id string, k template.Template, version int64) (OnShelf, error) {
+func (a *App) ChangeKept(ctx context.Context, kind, id string, k template.Template, version int64) (SavedTemplate, error) {
 	h, err := a.fresh(ctx)
 	if err != nil {
-		return OnShelf{}, err
+		return SavedTemplate{}, err
 	}
 	was, ok := a.onShelf(h, kind, id)
 	if !ok {
-		return OnShelf{}, store.ErrNotFound
+		return SavedTemplate{}, store.ErrNotFound
 	}
 	k.ID, k.Photo, k.Laid = id, was.Photo, was.Laid
 	if kind == template.Choice {
 		k.Foods, k.Guests, k.Occasion = was.Foods, was.Guests, was.Occasion
 	}
 	if err := k.Check(kind); err != nil {
-		return OnShelf{}, err
+		return SavedTemplate{}, err
 	}
 	raw, err := json.Marshal(k)
 	if err != nil {
-		return OnShelf{}, err
+		return SavedTemplate{}, err
 	}
 	t := h.thing(kind, id)
 	t.Document, t.Version = string(raw), version
-	now, err := a.store.ChangeHouse(ctx, store.Change{Things: []store.Thing{t}})
-	return OnShelf{Kind: kind, Template: k, PutAway: t.PutAway, Version: now}, err
+	now, err := a.store.ChangeHouse(ctx, store.Change{Things: []store.Entry{t}})
+	return SavedTemplate{Kind: kind, Template: k, PutAway: t.PutAway, Version: now}, err
 }
 
 // UseChoice is a brief with a kept choice for its foods, and what was done for it.
@@ -157,7 +157,7 @@ func (a *App) SaveIdeaPhoto(ctx context.Context, id string, jpeg []byte) error {
 	}
 	t := h.thing(template.Idea, id)
 	t.Document = string(raw)
-	_, err = a.store.ChangeHouse(ctx, store.Change{Things: []store.Thing{t}, Picture: &store.Picture{Food: photoPrefix + id, Media: "image/jpeg", Data: jpeg}})
+	_, err = a.store.ChangeHouse(ctx, store.Change{Things: []store.Entry{t}, Picture: &store.Picture{Food: photoPrefix + id, Media: "image/jpeg", Data: jpeg}})
 	return err
 }
 

@@ -19,7 +19,7 @@ func TestFindingsAreShownInTheHousesUnits(t *testing.T) {
 			t.Errorf("%s and %s: %+v", c.length, c.mass, s.Units())
 		}
 	}
-	gap := say.Of("fit.gap", say.MM(52))
+	gap := say.New("fit.gap", say.MM(52))
 	r := review.Review{Findings: []review.Finding{{Check: "fit.gap", Says: say.Units{}.Put(gap), Sentence: gap, Places: []review.Place{{Sentence: gap}, {Sentence: gap}}}}}
 	us := r.Shown(say.Units{Inches: true})
 	f := us.Findings[0]

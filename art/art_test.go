@@ -100,7 +100,7 @@ func TestDrawingIsTheSameEveryTime(t *testing.T) {
 
 func laid(tb testing.TB, guests int) *tray.Tray {
 	tb.Helper()
-	t, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 11}, larder, board.BuiltInCabinet())
+	t, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 11}, larder, board.BuiltInCabinet())
 	if err != nil {
 		tb.Fatal(err)
 	}

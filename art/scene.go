@@ -105,7 +105,7 @@ func compose(least Least, t *tray.Tray, larder *food.Larder) Scene {
 // besideSaid says next to what each element lies.
 func besideSaid(t *tray.Tray, larder *food.Larder) []string {
 	out := make([]string, len(t.Elements))
-	for i, near := range t.Beside() {
+	for i, near := range t.Neighbours() {
 		var names []string
 		for _, j := range near {
 			if fd, ok := larder.Get(t.Elements[j].Food); ok {

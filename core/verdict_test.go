@@ -112,7 +112,7 @@ func TestTracesAreForeseenToStay(t *testing.T) {
 	bo, _ := board.BuiltInCabinet().Board("round-48-walnut")
 	j := &job.Job{Brief: b, Trays: []*tray.Tray{{Brief: b, Board: &bo, Elements: []tray.Element{{ID: "a", Food: f.ID, Form: f.Forms[0].Form, Category: f.Category, Grams: 200, Count: 20, Placed: true}}}}}
 	j.NoteFoods(larder)
-	got, err := graze.Of(t.Context(), j, larder, graze.Options{Evenings: 20, Seed: 1})
+	got, err := graze.Simulate(t.Context(), j, larder, graze.Options{Evenings: 20, Seed: 1})
 	if err != nil {
 		t.Fatal(err)
 	}

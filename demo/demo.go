@@ -95,7 +95,7 @@ func Jobs(ctx context.Context, today time.Time, larder *food.Larder) ([]Job, err
 
 // planned is a job whose trays wait to be laid, served some days from today.
 func planned(title string, of func(today time.Time) brief.Brief, today time.Time, larder *food.Larder) (*job.Job, error) {
-	j, err := plan.Of(of(made), larder, board.BuiltInCabinet())
+	j, err := plan.FromBrief(of(made), larder, board.BuiltInCabinet())
 	if err != nil {
 		return nil, err
 	}
@@ -142,7 +142,7 @@ var Pattern = template.Template{ID: "kiln-oval", Name: "The kiln’s oval"}
 // Shelf is what the studio has kept: ideas seen about Saltmere, a theme, and the choice that went down
 // well at the seed swap.
 func Shelf(larder *food.Larder) (map[string][]template.Template, error) {
-	swap, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 26}, Occasion: "grazing", Month: 10, Host: "Saltmere allotment society"}, larder, board.BuiltInCabinet())
+	swap, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 26}, Occasion: "grazing", Month: 10, Host: "Saltmere allotment society"}, larder, board.BuiltInCabinet())
 	if err != nil {
 		return nil, err
 	}

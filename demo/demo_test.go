@@ -36,7 +36,7 @@ func TestDemoWorld(t *testing.T) {
 		}
 	}
 	for _, laid := range append(slices.Clone(jobs[0].Trays), jobs[1].Trays...) {
-		rev := review.Of(laid, larder)
+		rev := review.Judge(laid, larder)
 		if !rev.Legal() || rev.Score < 70 {
 			t.Errorf("%s scores %v: %+v", laid.Board.Name, rev.Score, rev.Findings)
 		}

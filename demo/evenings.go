@@ -87,7 +87,7 @@ func eaten(b brief.Brief, crowd string, foods []pick.Choice, taste map[string]fl
 	rng := rand.New(rand.NewPCG(h.Sum64(), 1))
 	out := learn.Record{Date: on.Format(time.DateOnly), Occasion: b.For(), Crowd: crowd, Guests: b.Guests, LastedMin: b.Lasts()}
 	whole := math.Exp(.12 * rng.NormFloat64()) // hungrier or less so, all of them
-	for _, a := range amount.Of(b, foods) {
+	for _, a := range amount.Apportion(b, foods) {
 		if a.Usual <= 0 || a.Food.Category == food.Garnish || a.Food.Category == food.NotFood {
 			continue
 		}
@@ -128,7 +128,7 @@ func SeedSwap(today time.Time) brief.Brief {
 }
 
 // Swapped is the seed swap with what came home of it, by tray and element.
-func Swapped(ctx context.Context, today time.Time, larder *food.Larder) (*job.Job, []graze.Played, error) {
+func Swapped(ctx context.Context, today time.Time, larder *food.Larder) (*job.Job, []graze.Outcome, error) {
 	j, err := laid(ctx, "Seed swap", SeedSwap, today, larder, search.Options{Seed: 11, Effort: 8})
 	if err != nil {
 		return nil, nil, err

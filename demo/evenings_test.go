@@ -40,13 +40,13 @@ func TestEvenings(t *testing.T) {
 	if len(list) < 14 || len(names) < 4 {
 		t.Errorf("%d evenings of %d crowds", len(list), len(names))
 	}
-	l, err := learn.Of(records, learn.Options{})
+	l, err := learn.Fit(records, learn.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
 	// what was made up of the crowds is found in what they left
-	gardeners, ok := l.For("Saltmere allotment society", "cherry-tomatoes")
-	if everybody, _ := l.For("", "cherry-tomatoes"); !ok || gardeners.Factor >= everybody.Factor || gardeners.Factor > .8 {
+	gardeners, ok := l.FactorOf("Saltmere allotment society", "cherry-tomatoes")
+	if everybody, _ := l.FactorOf("", "cherry-tomatoes"); !ok || gardeners.Factor >= everybody.Factor || gardeners.Factor > .8 {
 		t.Errorf("gardeners eat %.2f of the tomatoes, everybody %.2f", gardeners.Factor, everybody.Factor)
 	}
 }
@@ -58,7 +58,7 @@ func TestForecastOfTheSeedSwap(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	f, err := graze.Of(context.Background(), j, j.Larder(larder), graze.Options{Evenings: 300, Seed: 9})
+	f, err := graze.Simulate(context.Background(), j, j.Larder(larder), graze.Options{Evenings: 300, Seed: 9})
 	if err != nil {
 		t.Fatal(err)
 	}

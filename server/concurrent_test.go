@@ -61,7 +61,7 @@ func TestSavesAndReviewsAtOnce(t *testing.T) {
 				at.X += float64(40 * i) // far enough for another score
 				e.MoveTo(at)
 				raw := file(t, tr)
-				want := review.Of(tr.Trays[0], tr.Larder(larder)).Score
+				want := review.Judge(tr.Trays[0], tr.Larder(larder)).Score
 				var judged struct{ Score float64 }
 				var moved told
 				d.ask("POST", "/api/v1/review", raw).into(t, &judged)

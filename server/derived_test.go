@@ -20,7 +20,7 @@ func TestJobDerived(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	two, err := plan.Of(b, food.BuiltIn(), board.BuiltInCabinet())
+	two, err := plan.FromBrief(b, food.BuiltIn(), board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -74,7 +74,7 @@ func BenchmarkSearchOf5000(b *testing.B) {
 func BenchmarkAmounts(b *testing.B) {
 	d := open(b, db.DSN())
 	larder := food.BuiltIn()
-	j, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 40}, Month: 11}, larder, board.BuiltInCabinet())
+	j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 40}, Month: 11}, larder, board.BuiltInCabinet())
 	if err != nil {
 		b.Fatal(err)
 	}

@@ -39,7 +39,7 @@ func or[T any](p *T, other T) T {
 }
 
 func (s *Server) ListJobs(c *gin.Context, params api.ListJobsParams) {
-	list, err := s.app.Jobs(c.Request.Context(), app.Which(or(params.Which, api.ListJobsParamsWhichComing)), or(params.Text, ""), or(params.After, ""))
+	list, err := s.app.Jobs(c.Request.Context(), app.Filter(or(params.Which, api.ListJobsParamsWhichComing)), or(params.Text, ""), or(params.After, ""))
 	if err != nil {
 		s.fail(c, aJob, err)
 		return
@@ -286,7 +286,7 @@ func (s *Server) DaySheet(c *gin.Context, date string, params api.DaySheetParams
 }
 
 // print sends what was made to be printed or read by another program.
-func (s *Server) print(c *gin.Context, p app.Printed, err error) {
+func (s *Server) print(c *gin.Context, p app.Sheet, err error) {
 	if err != nil {
 		s.fail(c, aJob, err)
 		return

@@ -101,7 +101,7 @@ func (s *Server) DrawPicture(c *gin.Context, params api.DrawPictureParams) {
 	j, err := s.app.Read(body(c), h.Larder)
 	svg := ""
 	if err == nil {
-		svg, err = app.DrawTray(j.Job, j.Larder(h.Larder), app.Looked{From: string(or(params.From, "above")), Names: or(params.Names, false), Crop: string(or(params.Crop, ""))})
+		svg, err = app.DrawTray(j.Job, j.Larder(h.Larder), app.View{From: string(or(params.From, "above")), Names: or(params.Names, false), Crop: string(or(params.Crop, ""))})
 	}
 	if err != nil {
 		s.fail(c, aThing, err)

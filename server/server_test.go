@@ -163,7 +163,7 @@ func (d *desk) make(title, brief string) api.Job {
 // waiting is a job of one tray that waits to be laid.
 func waiting(tb testing.TB, adults int) *job.Job {
 	tb.Helper()
-	t, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: adults}}, larder, board.BuiltInCabinet())
+	t, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: adults}}, larder, board.BuiltInCabinet())
 	if err != nil {
 		tb.Fatal(err)
 	}

@@ -16,7 +16,7 @@ import (
 	"happytray/server/api"
 )
 
-func shelved(k app.OnShelf) api.Kept {
+func shelved(k app.SavedTemplate) api.Kept {
 	out := api.Kept{Kind: api.KeptKind(k.Kind), Id: k.ID, Name: k.Name, PutAway: k.PutAway, Version: k.Version, Foods: []api.KeptPortion{}, Guests: k.Guests, Occasion: k.Occasion,
 		Note: k.Note, Photo: k.Photo, Palette: list(k.Palette), Region: k.Region, Belongs: list(k.Belongs), Alien: list(k.Alien), Garnish: list(k.Garnish), Liner: k.Liner}
 	if k.Laid != nil {
@@ -64,10 +64,10 @@ func (s *Server) readKept(c *gin.Context) (k template.Template, of *job.Job, err
 }
 
 func (s *Server) Keep(c *gin.Context, kind api.KeptKind) {
-	var out app.OnShelf
+	var out app.SavedTemplate
 	k, of, err := s.readKept(c)
 	if err == nil {
-		out, err = s.app.Keep(c.Request.Context(), string(kind), k, of)
+		out, err = s.app.SaveTemplate(c.Request.Context(), string(kind), k, of)
 	}
 	if err != nil {
 		s.fail(c, aThing, err)
@@ -81,7 +81,7 @@ func (s *Server) ChangeKept(c *gin.Context, kind api.KeptKind, id api.ThingId, p
 	if !ok {
 		return
 	}
-	var out app.OnShelf
+	var out app.SavedTemplate
 	k, _, err := s.readKept(c)
 	if err == nil {
 		out, err = s.app.ChangeKept(c.Request.Context(), string(kind), id, k, version)

@@ -20,10 +20,9 @@ const (
 	KindVessel = "vessel"
 )
 
-// Thing is what the user made of one food, board or vessel, or what was kept on the shelf (core/kept).
-// Version goes up with
-// every change; 0 is one that is not kept yet.
-type Thing struct {
+// Entry is what the user made of one food, board or vessel, or what was kept on the shelf. Version goes up with every
+// change; 0 is one that is not kept yet.
+type Entry struct {
 	Studio    int    `gorm:"primaryKey;autoIncrement:false"`
 	Kind      string `gorm:"primaryKey"`
 	ID        string `gorm:"primaryKey"`
@@ -32,6 +31,9 @@ type Thing struct {
 	Version   int64
 	UpdatedAt time.Time
 }
+
+// TableName is where entries are.
+func (Entry) TableName() string { return "things" }
 
 // Lot is grams of a food in the cupboard, best before a day (2026-11-30) or "".
 type Lot struct {
@@ -74,7 +76,7 @@ func (s *Store) HouseVersion(ctx context.Context) (int64, error) {
 
 // House reads what the user made since a version, 0 for everything, and all that
 // is in the cupboard, as they were at one version.
-func (s *Store) House(ctx context.Context, since int64) (version int64, things []Thing, lots []Lot, err error) {
+func (s *Store) House(ctx context.Context, since int64) (version int64, things []Entry, lots []Lot, err error) {
 	err = s.ask(ctx, func(db *gorm.DB) error {
 		return db.Transaction(func(tx *gorm.DB) error {
 			v, err := factIn(tx, houseFact)
@@ -96,10 +98,10 @@ func (s *Store) House(ctx context.Context, since int64) (version int64, things [
 // Change is a set of edits to the house that is kept whole or not at all.
 type Change struct {
 	Seen    int64             // the house's version the caller saw; 0 for any
-	Things  []Thing           // each with the version the caller saw, unless Seen is set
+	Things  []Entry           // each with the version the caller saw, unless Seen is set
 	Lots    map[string]LotsOf // of a food, all its lots out of those it had
 	Picture *Picture          // kept; without data, thrown away
-	New     *NewThing         // made, with an id that nothing has
+	New     *NewEntry         // made, with an id that nothing has
 }
 
 // LotsOf makes of the lots of a food, as they are when nobody else can change them, those it has then.
@@ -108,8 +110,8 @@ type LotsOf func(was []Lot) ([]Lot, error)
 // JustThese are lots whatever was there before.
 func JustThese(lots []Lot) LotsOf { return func([]Lot) ([]Lot, error) { return lots, nil } }
 
-// NewThing is made under the first id that is free.
-type NewThing struct {
+// NewEntry is made under the first id that is free.
+type NewEntry struct {
 	Kind string
 	IDs  func(yield func(id string) bool) // ids to try, in order
 	Make func(id string) (document string, err error)
@@ -165,9 +167,9 @@ func (s *Store) ChangeHouse(ctx context.Context, c Change) (version int64, err e
 }
 
 // unchanged reports ErrConflict where one of the things has moved on.
-func unchanged(tx *gorm.DB, things []Thing) error {
+func unchanged(tx *gorm.DB, things []Entry) error {
 	for _, t := range things {
-		var have Thing
+		var have Entry
 		err := tx.Select("version").Where("kind = ? AND id = ?", t.Kind, t.ID).Take(&have).Error
 		if err != nil && !errors.Is(err, gorm.ErrRecordNotFound) {
 			return err
@@ -181,19 +183,19 @@ func unchanged(tx *gorm.DB, things []Thing) error {
 
 // make finds the first of the ids that is free. Nobody else makes anything meanwhile,
 // because the house's version is locked.
-func (n *NewThing) make(tx *gorm.DB) (Thing, error) {
+func (n *NewEntry) make(tx *gorm.DB) (Entry, error) {
 	for id := range n.IDs {
 		var taken []string
-		if err := tx.Model(&Thing{}).Where("kind = ? AND id = ?", n.Kind, id).Limit(1).Pluck("id", &taken).Error; err != nil {
-			return Thing{}, err
+		if err := tx.Model(&Entry{}).Where("kind = ? AND id = ?", n.Kind, id).Limit(1).Pluck("id", &taken).Error; err != nil {
+			return Entry{}, err
 		}
 		if len(taken) == 0 {
 			document, err := n.Make(id)
 			n.ID = id
-			return Thing{Kind: n.Kind, ID: id, Document: document}, err
+			return Entry{Kind: n.Kind, ID: id, Document: document}, err
 		}
 	}
-	return Thing{}, ErrConflict
+	return Entry{}, ErrConflict
 }
 
 func writeLots(tx *gorm.DB, by map[string]LotsOf) error {

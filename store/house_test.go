@@ -14,18 +14,18 @@ func TestHouseIsKeptWholeOrNotAtAll(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	v1, err := s.ChangeHouse(ctx, Change{Things: []Thing{{Kind: KindFood, ID: "whole-1", Document: `{"a":1}`}, {Kind: KindBoard, ID: "whole-1", Document: `{"b":1}`}},
+	v1, err := s.ChangeHouse(ctx, Change{Things: []Entry{{Kind: KindFood, ID: "whole-1", Document: `{"a":1}`}, {Kind: KindBoard, ID: "whole-1", Document: `{"b":1}`}},
 		Lots: map[string]LotsOf{"whole-1": JustThese([]Lot{{Grams: 50}, {Grams: 20, BestBefore: "2027-01-01"}})}})
 	if err != nil || v1 <= v0 {
 		t.Fatalf("%d after %d, %v", v1, v0, err)
 	}
 	// one of two things has moved on: neither is kept, nor the lots
-	_, err = s.ChangeHouse(ctx, Change{Things: []Thing{{Kind: KindFood, ID: "whole-2", Document: `{}`}, {Kind: KindFood, ID: "whole-1", Document: `{"a":2}`, Version: v1 - 1}},
+	_, err = s.ChangeHouse(ctx, Change{Things: []Entry{{Kind: KindFood, ID: "whole-2", Document: `{}`}, {Kind: KindFood, ID: "whole-1", Document: `{"a":2}`, Version: v1 - 1}},
 		Lots: map[string]LotsOf{"whole-1": JustThese(nil)}})
 	if !errors.Is(err, ErrConflict) {
 		t.Errorf("an old version: %v", err)
 	}
-	if _, err := s.ChangeHouse(ctx, Change{Seen: v0, Things: []Thing{{Kind: KindFood, ID: "whole-3"}}}); !errors.Is(err, ErrConflict) {
+	if _, err := s.ChangeHouse(ctx, Change{Seen: v0, Things: []Entry{{Kind: KindFood, ID: "whole-3"}}}); !errors.Is(err, ErrConflict) {
 		t.Errorf("an old house: %v", err)
 	}
 	version, things, lots, err := s.House(ctx, 0)
@@ -48,7 +48,7 @@ func TestHouseIsKeptWholeOrNotAtAll(t *testing.T) {
 	if grams != 70 {
 		t.Errorf("%v g in the cupboard, want 70", grams)
 	}
-	if _, err := s.ChangeHouse(ctx, Change{Things: []Thing{{Kind: KindFood, ID: "whole-1", PutAway: true, Version: v1}}, Lots: map[string]LotsOf{"whole-1": JustThese([]Lot{{Grams: 5}})}}); err != nil {
+	if _, err := s.ChangeHouse(ctx, Change{Things: []Entry{{Kind: KindFood, ID: "whole-1", PutAway: true, Version: v1}}, Lots: map[string]LotsOf{"whole-1": JustThese([]Lot{{Grams: 5}})}}); err != nil {
 		t.Fatal(err)
 	}
 	_, things, lots, _ = s.House(ctx, v1)
@@ -71,7 +71,7 @@ func TestHouseIsChangedFromManySides(t *testing.T) {
 	seen := map[int64]bool{}
 	for i := range 12 {
 		wg.Go(func() {
-			v, err := s.ChangeHouse(ctx, Change{Things: []Thing{{Kind: KindVessel, ID: fmt.Sprintf("side-%d", i), Document: "{}"}}})
+			v, err := s.ChangeHouse(ctx, Change{Things: []Entry{{Kind: KindVessel, ID: fmt.Sprintf("side-%d", i), Document: "{}"}}})
 			mu.Lock()
 			defer mu.Unlock()
 			if err != nil || seen[v] {

@@ -199,7 +199,7 @@ func TestThingsOfOneNameGetIdsOfTheirOwn(t *testing.T) {
 	got := map[string]bool{}
 	for range 20 {
 		all.Go(func() {
-			n := &NewThing{Kind: KindFood, Make: func(id string) (string, error) { return `{"id":"` + id + `"}`, nil }, IDs: func(yield func(string) bool) {
+			n := &NewEntry{Kind: KindFood, Make: func(id string) (string, error) { return `{"id":"` + id + `"}`, nil }, IDs: func(yield func(string) bool) {
 				for i := 1; yield(fmt.Sprintf("kelp-%d", i)); i++ {
 				}
 			}}

@@ -42,7 +42,7 @@ func TestStudiosAreApart(t *testing.T) {
 		must(s.SetFact(ctx, "settings", own))
 		must(s.Tick(ctx, "list", own, true))
 		must(s.SaveFeed(ctx, Feed{Address: "http://shop", Document: own, ReadAt: &now, TriedAt: now}))
-		_, err := s.ChangeHouse(ctx, Change{Things: []Thing{{Kind: KindFood, ID: "kelp", Document: own}}, Lots: map[string]LotsOf{"kelp": JustThese([]Lot{{Grams: float64(len(own))}})}, Picture: &Picture{Food: "kelp", Data: []byte(own)}})
+		_, err := s.ChangeHouse(ctx, Change{Things: []Entry{{Kind: KindFood, ID: "kelp", Document: own}}, Lots: map[string]LotsOf{"kelp": JustThese([]Lot{{Grams: float64(len(own))}})}, Picture: &Picture{Food: "kelp", Data: []byte(own)}})
 		must(err)
 	}
 	_, err = b.ChangeHouse(ctx, Change{Lots: map[string]LotsOf{"kelp": JustThese(nil)}, Picture: &Picture{Food: "kelp"}})

@@ -72,17 +72,17 @@ type Estimate struct {
 // FromBrief works a brief out. now is the present minute in the zone of the house, or the zero
 // time where it does not matter; it tells a serving time that has passed.
 func FromBrief(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now time.Time) (Estimate, error) {
-	job, err := plan.Of(b, larder, cabinet)
+	job, err := plan.FromBrief(b, larder, cabinet)
 	if err != nil {
 		return Estimate{}, err
 	}
 	out := Estimate{Appetites: b.Guests.Appetites(), OffTheTray: b.OffTheTray(), Board: job.Trays[0].Board, Minutes: prep.Minutes(job, larder)}
-	basket := shop.Of(job, larder)
+	basket := shop.NewBasket(job, larder)
 	out.BasketCost, out.Budget, out.Over = basket.BasketCost, basket.Budget, basket.Over
 	if out.OffTheTray == nil {
 		out.OffTheTray = []string{}
 	}
-	out.HoldMinutes, out.Holding = safety.Hold(b)
+	out.HoldMinutes, out.Holding = safety.HoldingTime(b)
 	chosen := chosenOf(job, larder)
 	shares, kinds := portion.Shares(b, amount.Meatless(chosen)), pick.KindsFor(b, plan.Under(b, cabinet))
 	for _, cat := range food.Categories {
@@ -111,8 +111,8 @@ func FromBrief(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now t
 	out.ReserveG = math.Round(out.ReserveG)
 	out.Surfaces = []plan.Surface{}
 	if !b.Plates() {
-		amounts := amount.Of(b, chosen)
-		out.RoomCM2 = math.Round(plan.Room(b, amounts, cabinet))
+		amounts := amount.Apportion(b, chosen)
+		out.RoomCM2 = math.Round(plan.BoardAreaCM2(b, amounts, cabinet))
 		out.Surfaces = plan.Surfaces(b, amounts, cabinet, 3)
 	}
 	out.Says = says(b, job, larder, out, now)

@@ -145,7 +145,7 @@ func FromJob(j *job.Job, larder *food.Larder) Template {
 // food in its place; what was done is said.
 func Apply(k Template, b brief.Brief, larder *food.Larder) (brief.Brief, []string) {
 	b.Foods = nil
-	at := diet.At(b)
+	at := diet.TableOf(b)
 	var on []*food.Food
 	for _, p := range k.Foods {
 		if f, ok := larder.Get(p.Food); ok {

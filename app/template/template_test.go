@@ -19,7 +19,7 @@ var larder = food.BuiltIn()
 // what its guests avoid.
 func TestAChoiceIsUsedAgain(t *testing.T) {
 	cabinet := board.BuiltInCabinet()
-	first, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 12}, Occasion: "grazing", Month: 10}, larder, cabinet)
+	first, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 12}, Occasion: "grazing", Month: 10}, larder, cabinet)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -32,7 +32,7 @@ func TestAChoiceIsUsedAgain(t *testing.T) {
 		t.Fatalf("%+v", k)
 	}
 	grams := func(b brief.Brief) map[string]float64 {
-		j, err := plan.Of(b, larder, cabinet)
+		j, err := plan.FromBrief(b, larder, cabinet)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -72,7 +72,7 @@ func TestAChoiceIsUsedAgain(t *testing.T) {
 	if len(milkless.Foods) < 8 || !slices.ContainsFunc(says, func(s string) bool { return strings.Contains(s, "instead") }) {
 		t.Errorf("%d foods are left; %q", len(milkless.Foods), says)
 	}
-	if _, err := plan.Of(milkless, larder, cabinet); err != nil {
+	if _, err := plan.FromBrief(milkless, larder, cabinet); err != nil {
 		t.Error(err)
 	}
 	pinned, _ := template.Apply(k, brief.Brief{Guests: brief.Guests{Adults: 12}, Month: 10, Pins: []brief.Want{{Food: "candied-orange"}}}, larder)

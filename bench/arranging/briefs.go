@@ -53,7 +53,7 @@ func generated(n int) []*tray.Tray {
 		if r.IntN(4) == 0 {
 			b.Front = "bottom"
 		}
-		made, err := plan.Of(b, larder, board.BuiltInCabinet())
+		made, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 		if err != nil {
 			continue
 		}
@@ -79,7 +79,7 @@ func generated(n int) []*tray.Tray {
 			w := math.Sqrt(area * 1.12 / ratio)
 			b.Board.LengthMM, b.Board.WidthMM = math.Max(140, w*ratio), math.Max(140, w)
 		}
-		made, err = plan.Of(b, larder, board.BuiltInCabinet())
+		made, err = plan.FromBrief(b, larder, board.BuiltInCabinet())
 		if err != nil {
 			continue
 		}

@@ -58,7 +58,7 @@ func TestRivalsAreLegal(t *testing.T) {
 					placed++
 				}
 			}
-			if rev := review.Of(got, larder); !rev.Fits() || placed == 0 {
+			if rev := review.Judge(got, larder); !rev.Fits() || placed == 0 {
 				t.Errorf("%s on brief %d: %d placed, %+v", w.name, i, placed, rev.Findings)
 			}
 		}

@@ -113,7 +113,7 @@ func sized(want int) *tray.Tray {
 	off := math.MaxInt
 	for _, guests := range []int{1, 2, 3, 4, 6, 8, 10, 12, 14, 17, 20, 25, 30, 40, 50, 60, 75, 90, 105, 120, 150} {
 		for _, occasion := range []string{"nibble", "grazing", "meal"} {
-			made, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: guests}, Occasion: occasion}, larder, board.BuiltInCabinet())
+			made, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: guests}, Occasion: occasion}, larder, board.BuiltInCabinet())
 			if err != nil {
 				continue
 			}

@@ -63,7 +63,7 @@ type tally struct {
 }
 
 func (a *tally) add(t *tray.Tray, took time.Duration, asked float64) {
-	rev := review.Of(t, larder)
+	rev := review.Judge(t, larder)
 	a.n++
 	if rev.Fits() {
 		a.legal++

@@ -26,7 +26,7 @@ func promised(n int, seed uint64) (out []*tray.Tray) {
 		if r.IntN(5) == 0 {
 			b.Diets = []brief.Diet{{Who: "guests", Count: 1, Avoid: []string{[]string{"meat", "nuts", "gluten"}[r.IntN(3)]}}}
 		}
-		made, err := plan.Of(b, larder, board.BuiltInCabinet())
+		made, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 		if err != nil {
 			continue
 		}
@@ -37,7 +37,7 @@ func promised(n int, seed uint64) (out []*tray.Tray) {
 			}
 			w := math.Sqrt(made.Trays[0].Board.UsableMM2() * 1.15 / ratio)
 			b.Board = &board.Request{Shape: shape, LengthMM: w * ratio, WidthMM: w}
-			if made, err = plan.Of(b, larder, board.BuiltInCabinet()); err != nil {
+			if made, err = plan.FromBrief(b, larder, board.BuiltInCabinet()); err != nil {
 				continue
 			}
 		}
@@ -57,7 +57,7 @@ func promises(n int, seed uint64) {
 		if err != nil {
 			panic(err)
 		}
-		rev := review.Of(res.Tray, larder)
+		rev := review.Judge(res.Tray, larder)
 		total += rev.Score / float64(n)
 		for _, c := range rev.Checks {
 			switch c.ID {
@@ -103,7 +103,7 @@ func promises(n int, seed uint64) {
 		panic(err)
 	}
 	fmt.Printf("| first layout of %d elements, two cores | %d ms |\n", len(t.Elements), time.Since(start).Milliseconds())
-	j, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 200}, Month: 6, Occasion: "grazing"}, larder, board.BuiltInCabinet())
+	j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 200}, Month: 6, Occasion: "grazing"}, larder, board.BuiltInCabinet())
 	if err != nil {
 		panic(err)
 	}

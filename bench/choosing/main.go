@@ -54,7 +54,7 @@ func main() {
 }
 
 func planned(b brief.Brief) *job.Job {
-	j, err := plan.Of(b, larder, cabinet)
+	j, err := plan.FromBrief(b, larder, cabinet)
 	if err != nil {
 		return nil
 	}
@@ -142,9 +142,9 @@ func budgets(row func(what, figure string, args ...any)) {
 	for n := range 150 {
 		b := throughTheYear(6 + r.IntN(30))[n%18]
 		free := planned(b)
-		b.Budget = math.Round(float64(shop.Of(free, larder).BasketCost) * (.6 + .4*r.Float64()))
+		b.Budget = math.Round(float64(shop.NewBasket(free, larder).BasketCost) * (.6 + .4*r.Float64()))
 		j := planned(b)
-		switch over := float64(shop.Of(j, larder).BasketCost) - b.Budget; {
+		switch over := float64(shop.NewBasket(j, larder).BasketCost) - b.Budget; {
 		case over <= 0:
 			kept++
 		case len(j.Says) > 0:

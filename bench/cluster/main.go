@@ -310,7 +310,7 @@ func versions(ctx context.Context, stores []*store.Store, writers, each int) (in
 	var mu sync.Mutex
 	met := map[int64]int{}
 	done, err := everywhere(stores, writers, each, func(st *store.Store, writer, n int) error {
-		v, err := st.ChangeHouse(ctx, store.Change{New: &store.NewThing{Kind: store.KindFood, IDs: func(yield func(string) bool) { yield(fmt.Sprintf("food-%d-%d", writer, n)) },
+		v, err := st.ChangeHouse(ctx, store.Change{New: &store.NewEntry{Kind: store.KindFood, IDs: func(yield func(string) bool) { yield(fmt.Sprintf("food-%d-%d", writer, n)) },
 			Make: func(string) (string, error) { return "{}", nil }}})
 		if err == nil {
 			mu.Lock()

@@ -43,7 +43,7 @@ func main() {
 		if t == nil {
 			continue
 		}
-		before := review.Of(t, larder)
+		before := review.Judge(t, larder)
 		if !before.Legal() {
 			continue
 		}
@@ -94,13 +94,13 @@ func laid(n int, seed uint64) *tray.Tray {
 	b := brief.Brief{Guests: brief.Guests{Adults: 5 + n*7%26}, Month: 1 + (n*5+int(seed))%12, Occasion: []string{"nibble", "grazing", "meal"}[n%3], Choice: n}
 	if shape := []string{"", "round", "oval", "", "plank", "half-round"}[n%6]; shape != "" {
 		b.Board = &board.Request{Shape: shape}
-		if made, err := plan.Of(brief.Brief{Guests: b.Guests, Month: b.Month, Occasion: b.Occasion, Choice: n}, larder, cabinet); err == nil {
+		if made, err := plan.FromBrief(brief.Brief{Guests: b.Guests, Month: b.Month, Occasion: b.Occasion, Choice: n}, larder, cabinet); err == nil {
 			ratio := map[string]float64{"round": 1, "oval": 1.4, "plank": 3, "half-round": 2}[shape]
 			w := math.Sqrt(made.Trays[0].Board.UsableMM2() * 1.2 / ratio)
 			b.Board.LengthMM, b.Board.WidthMM = w*ratio, w
 		}
 	}
-	j, err := plan.Of(b, larder, cabinet)
+	j, err := plan.FromBrief(b, larder, cabinet)
 	if err != nil || len(j.Trays[0].Elements) < 15 || len(j.Trays[0].Elements) > 60 {
 		return nil
 	}
@@ -146,7 +146,7 @@ func dropped(t *tray.Tray, before review.Review, k int, to geom.Pose) (d drop) {
 	began = time.Now()
 	room := c.PutDown(ctx, larder)
 	d.put = time.Since(began)
-	after := review.Of(room.Tray, larder)
+	after := review.Judge(room.Tray, larder)
 	d.legal, d.lost, d.checks = after.Legal(), before.Score-after.Score, map[string]float64{}
 	for _, c := range before.Checks {
 		d.checks[c.ID] += 100 * c.Score

@@ -88,7 +88,7 @@ func planCommand() *cobra.Command {
 			if cmd.Flags().Changed("seed") {
 				b.Choice = int(seed % brief.MaxChoice)
 			}
-			j, err := plan.Of(b, food.BuiltIn(), board.BuiltInCabinet())
+			j, err := plan.FromBrief(b, food.BuiltIn(), board.BuiltInCabinet())
 			if err != nil {
 				return err
 			}
@@ -125,7 +125,7 @@ func basketCommand() *cobra.Command {
 			if err != nil {
 				return err
 			}
-			b := shop.Of(j, larder)
+			b := shop.NewBasket(j, larder)
 			out := bill{Lines: make([]billLine, len(b.Lines)), UsedCost: b.UsedCost, BasketCost: b.BasketCost}
 			for i, l := range b.Lines {
 				out.Lines[i] = billLine{l.Food, round.Tenth(l.OnTrayG + l.ReserveG), l.CupboardG, l.Packs, l.UsedCost, l.BasketCost, l.LeftG}
@@ -269,7 +269,7 @@ func reviewCommand() *cobra.Command {
 	which := whichTray(c)
 	fixes := c.Flags().Bool("fixes", false, "look for a change that mends each finding, half a second each, and print it as its mend")
 	judge := func(t *tray.Tray, larder *food.Larder) review.Review {
-		rev := review.Of(t, larder)
+		rev := review.Judge(t, larder)
 		repair.Fixes(context.Background(), t, larder, &rev)
 		if *fixes {
 			repair.SuggestAll(context.Background(), t, larder, &rev)

@@ -113,7 +113,7 @@ func (e *exported) write(j *job.Job, t *tray.Tray, larder *food.Larder) ([]byte,
 			for _, one := range j.Trays {
 				copies += one.Copies()
 			}
-			q := price.Of(shop.Of(j, larder), prep.Minutes(j, larder), copies, j.Brief.Guests.Total(), j.Brief.Travels.Yes, price.Usual)
+			q := price.NewQuote(shop.NewBasket(j, larder), prep.Minutes(j, larder), copies, j.Brief.Guests.Total(), j.Brief.Travels.Yes, price.Usual)
 			return sheet.Quote(j, larder, q, sheet.Money{Digits: 2}, e.paper)
 		}
 		return sheet.Mat(j.Title, t, larder, e.paper)

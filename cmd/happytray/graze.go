@@ -23,7 +23,7 @@ func grazeCommand() *cobra.Command {
 		if err != nil {
 			return err
 		}
-		f, err := graze.Of(context.Background(), j, larder, o)
+		f, err := graze.Simulate(context.Background(), j, larder, o)
 		if err != nil {
 			return err
 		}

@@ -30,7 +30,7 @@ func learnCommand() *cobra.Command {
 		if err != nil {
 			return err
 		}
-		learnt, err := learn.Of(records, o)
+		learnt, err := learn.Fit(records, o)
 		if err != nil {
 			return err
 		}

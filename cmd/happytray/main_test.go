@@ -529,7 +529,7 @@ func TestPutMakesRoom(t *testing.T) {
 			t.Fatal(err)
 		}
 		now := after.Trays[0]
-		if !review.Of(now, food.BuiltIn()).Fits() {
+		if !review.Judge(now, food.BuiltIn()).Fits() {
 			t.Errorf("%s was put down, and the tray does not fit", e.ID)
 		}
 		for _, o := range before.Trays[0].Elements {

@@ -31,19 +31,19 @@ func Softens(a, b food.Wetness) bool { return a.Wets() && b == food.Crisp }
 // EitherSoftens is Softens either way round.
 func EitherSoftens(a, b food.Wetness) bool { return Softens(a, b) || Softens(b, a) }
 
-// Apart is which side a food is on, where some guests' food is kept apart from others'.
-type Apart int
+// Side is which side a food is on, where some guests' food is kept apart from others'.
+type Side int
 
 // Sides of what is kept apart. A vessel keeps what is in it apart already.
 const (
-	OnNoSide Apart = iota
-	KeptOff        // it holds what those guests avoid
-	ForAll         // a main thing for them too, which must not touch what is kept off
+	OnNoSide Side = iota
+	KeptOff       // it holds what those guests avoid
+	ForAll        // a main thing for them too, which must not touch what is kept off
 )
 
 // ApartOf tells which side a food is on; words are what those guests avoid
 // (brief.KeptApart), and open says that no vessel holds it.
-func ApartOf(f *food.Food, words []string, open bool) Apart {
+func ApartOf(f *food.Food, words []string, open bool) Side {
 	avoided, _ := diet.Avoiding(words, f)
 	switch {
 	case len(words) == 0 || !open:

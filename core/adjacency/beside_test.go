@@ -33,7 +33,7 @@ func TestWhatIsKeptApart(t *testing.T) {
 		id    string
 		words []string
 		open  bool
-		want  adjacency.Apart
+		want  adjacency.Side
 	}{
 		{"air-dried-ham", []string{"meat"}, true, adjacency.KeptOff},
 		{"air-dried-ham", []string{"meat"}, false, adjacency.OnNoSide},

@@ -30,7 +30,7 @@ const (
 	most  = 1.6
 )
 
-// Of reckons the grams of every chosen food. Each group of guests has its whole share, by kinds,
+// Apportion reckons the grams of every chosen food. Each group of guests has its whole share, by kinds,
 // of what it can eat, spread over those foods by how well they are liked; a kind that nothing was
 // chosen from, or nothing a group can eat, gives its share to the group's others in proportion.
 // What the host has set holds, and the others of its kind share what is left. Of a food that
@@ -38,7 +38,7 @@ const (
 // come whole; and of each there is at least a group that can be seen. Last, foods that guests with
 // few to choose from can eat become more, and what only the others eat less, until every group
 // finds its share. A food whose kind was tilted away is left out.
-func Of(b brief.Brief, chosen []pick.Choice) []Amount {
+func Apportion(b brief.Brief, chosen []pick.Choice) []Amount {
 	t := newTable(b, chosen)
 	var out []Amount
 	var kept []int

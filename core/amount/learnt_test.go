@@ -16,7 +16,7 @@ func TestLearnt(t *testing.T) {
 	of := func(learnt ...brief.Learnt) map[string]float64 {
 		t.Helper()
 		b := brief.Brief{Guests: brief.Guests{Adults: 24}, Occasion: "grazing", Foods: []brief.Want{{Food: "orange-block"}, {Food: "holey-wheel"}, {Food: "wide-sausage"}, {Food: "round-crackers"}, {Food: "red-grapes"}, {Food: "almonds"}, {Food: "dried-apricots"}}, Learnt: learnt}
-		j, err := plan.Of(b, food.BuiltIn(), board.BuiltInCabinet())
+		j, err := plan.FromBrief(b, food.BuiltIn(), board.BuiltInCabinet())
 		if err != nil {
 			t.Fatal(err)
 		}

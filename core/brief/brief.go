@@ -42,7 +42,7 @@ type Brief struct {
 	Tilt         map[string]float64 `json:"tilt,omitempty"`    // by category, how much more (above 1) or less of it than usual; the whole stays the same
 	Choice       int                `json:"choice,omitempty"`  // which of the choices of foods that suit; 0 for the one that follows from the brief
 	Leaning      string             `json:"leaning,omitempty"` // what a choice is made for: liked, season or new; "" for a bit of each
-	Had          *Had               `json:"had,omitempty"`     // what was on the trays before, so that this one is another
+	Had          *Memory            `json:"had,omitempty"`     // what was on the trays before, so that this one is another
 	Crowd        string             `json:"crowd,omitempty"`   // who is fed, where it is not the host: what they eat is remembered by it
 	Learnt       []Learnt           `json:"learnt,omitempty"`  // what evenings before have taught of foods for them
 	Serving      string             `json:"serving,omitempty"` // shared (default) or plates, one for each guest

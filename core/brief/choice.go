@@ -19,9 +19,9 @@ const MaxChoice = 1 << 30
 // MaxHad bounds the foods that are remembered of trays before.
 const MaxHad = 400
 
-// Had is what was on trays before, foods by their ids: the host's last tray, and those of the
+// Memory is what was on trays before, foods by their ids: the host's last tray, and those of the
 // house's last jobs. How much it weighs is a house rule (Rules.Variety).
-type Had struct {
+type Memory struct {
 	Last   []string       `json:"last,omitempty"`   // on what this host had last
 	Lately []string       `json:"lately,omitempty"` // on the last jobs of the house
 	Host   string         `json:"host,omitempty"`   // whom and which day it was looked up for; "" where it is given by hand
@@ -29,14 +29,14 @@ type Had struct {
 	Extra  document.Extra `json:"-"`
 }
 
-type plainHad Had
+type plainHad Memory
 
-func (h *Had) UnmarshalJSON(raw []byte) (err error) {
+func (h *Memory) UnmarshalJSON(raw []byte) (err error) {
 	h.Extra, err = document.ReadObject(raw, (*plainHad)(h))
 	return err
 }
 
-func (h Had) MarshalJSON() ([]byte, error) { return document.WriteObject(plainHad(h), h.Extra) }
+func (h Memory) MarshalJSON() ([]byte, error) { return document.WriteObject(plainHad(h), h.Extra) }
 
 // checkChoice bounds which choice is asked for, and what is remembered.
 func (b Brief) checkChoice() error {

@@ -11,8 +11,8 @@ import (
 // Unknown names the members of a brief that this version does not know, by their paths,
 // in the order of the brief: they are kept, and change nothing. Each comes with the
 // member that may have been meant, or "".
-func (b Brief) Unknown() []Stranger {
-	var out []Stranger
+func (b Brief) Unknown() []UnknownMember {
+	var out []UnknownMember
 	add := func(at string, extra document.Extra, known any) {
 		names := document.Names(known)
 		for _, name := range extra.Names() {
@@ -20,7 +20,7 @@ func (b Brief) Unknown() []Stranger {
 			if at != "" {
 				path = at + "." + name
 			}
-			out = append(out, Stranger{path, meant(at, name, names)})
+			out = append(out, UnknownMember{path, meant(at, name, names)})
 		}
 	}
 	add("", b.Extra, b)
@@ -46,14 +46,14 @@ func (b Brief) Unknown() []Stranger {
 	return out
 }
 
-// Stranger is a member that is not known.
-type Stranger struct {
+// UnknownMember is a member that is not known.
+type UnknownMember struct {
 	Path  string
 	Meant string // "" where nothing is like it
 }
 
 // Says is one sentence about it.
-func (s Stranger) Says() string {
+func (s UnknownMember) Says() string {
 	says := fmt.Sprintf("this version does not know %.60q, so it changes nothing", s.Path)
 	if s.Meant != "" {
 		says += fmt.Sprintf("; did you mean %q?", s.Meant)

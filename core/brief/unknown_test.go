@@ -19,7 +19,7 @@ func TestUnknownMembersAreNamed(t *testing.T) {
 	if s := strings.Join(got, " "); s != want {
 		t.Errorf("%s\nwant %s", s, want)
 	}
-	if s := (Stranger{"sweet", "course"}).Says(); !strings.Contains(s, `"sweet"`) || !strings.Contains(s, `did you mean "course"?`) {
+	if s := (UnknownMember{"sweet", "course"}).Says(); !strings.Contains(s, `"sweet"`) || !strings.Contains(s, `did you mean "course"?`) {
 		t.Error(s)
 	}
 	if len((Brief{Guests: Guests{Adults: 2}}).Unknown()) != 0 {

@@ -6,8 +6,8 @@ import (
 	"slices"
 )
 
-// Share is a colour and how much of a picture is near it, 0 to 1.
-type Share struct {
+// Swatch is a colour and how much of a picture is near it, 0 to 1.
+type Swatch struct {
 	Colour Lab
 	Part   float64 // 0 to 1 of what was looked at
 }
@@ -17,7 +17,7 @@ type Share struct {
 // spread starts (Arthur & Vassilvitskii 2007), clusters nearer than a difference
 // of 9 taken together and specks of less than three parts in a hundred left to
 // their neighbours. The same pixels give the same colours.
-func Main(pixels []Lab) []Share {
+func Main(pixels []Lab) []Swatch {
 	if len(pixels) == 0 {
 		return nil
 	}
@@ -73,14 +73,14 @@ func Main(pixels []Lab) []Share {
 			break
 		}
 	}
-	var all []Share
+	var all []Swatch
 	for m, c := range middles {
 		if count[m] > 0 {
-			all = append(all, Share{c, count[m] / float64(len(pixels))})
+			all = append(all, Swatch{c, count[m] / float64(len(pixels))})
 		}
 	}
 	all = joined(all)
-	slices.SortStableFunc(all, func(a, b Share) int {
+	slices.SortStableFunc(all, func(a, b Swatch) int {
 		switch {
 		case a.Part > b.Part:
 			return -1
@@ -105,7 +105,7 @@ const (
 
 // joined takes together what is nearly one colour, and gives specks to the
 // nearest, until at most five are left.
-func joined(all []Share) []Share {
+func joined(all []Swatch) []Swatch {
 	for len(all) > 1 {
 		bi, bj, least, order := 0, 0, 0.0, math.Inf(1)
 		for i := range all {
@@ -126,7 +126,7 @@ func joined(all []Share) []Share {
 		}
 		a, b := all[bi], all[bj]
 		n := a.Part + b.Part
-		all[bj] = Share{a.Colour.Mix(b.Colour, b.Part/n), n}
+		all[bj] = Swatch{a.Colour.Mix(b.Colour, b.Part/n), n}
 		all = slices.Delete(all, bi, bi+1)
 	}
 	return all

@@ -13,7 +13,7 @@ func TestHarshBeyondTheLimits(t *testing.T) {
 		warm, road float64
 		heat, long bool
 	}{{20, 0, false, false}, {28, 30, false, false}, {28.1, 30.1, true, true}, {35, 10, true, false}, {2, 90, false, true}} {
-		at := At(brief.Brief{TemperatureC: &c.warm, Travels: brief.Travels{Yes: true, Minutes: c.road}})
+		at := TableOf(brief.Brief{TemperatureC: &c.warm, Travels: brief.Travels{Yes: true, Minutes: c.road}})
 		if heat, road := at.Harsh(); heat != c.heat || road != c.long {
 			t.Errorf("%v degrees and %v minutes: %v %v", c.warm, c.road, heat, road)
 		}

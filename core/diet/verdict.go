@@ -32,15 +32,15 @@ type Table struct {
 	RoadMin     float64  `json:"road_min,omitempty"`     // minutes on the way there
 }
 
-// At is the table of a brief.
-func At(b brief.Brief) Table {
+// TableOf is the table of a brief.
+func TableOf(b brief.Brief) Table {
 	return Table{Off: b.OffTheTray(), Children: b.Young(), MostlyYoung: b.MostlyYoung(), Infants: b.Guests.Infants > 0, Frail: b.Guests.Frail > 0,
 		WarmthC: b.Warmth(), RoadMin: b.Travels.Minutes}
 }
 
 // For is the verdict on a food for the guests of a brief, with the word that it is about: what is avoided, what
 // pregnant guests are advised against, or what becomes of it.
-func For(b brief.Brief, f *food.Food) (Verdict, string) { return At(b).For(f) }
+func For(b brief.Brief, f *food.Food) (Verdict, string) { return TableOf(b).For(f) }
 
 // For is the verdict on a food at this table.
 func (t Table) For(f *food.Food) (Verdict, string) {

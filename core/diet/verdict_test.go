@@ -83,7 +83,7 @@ func TestTheGravestHolds(t *testing.T) {
 
 func BenchmarkFor(b *testing.B) {
 	all := food.BuiltIn().All()
-	at := At(brief.Brief{Guests: brief.Guests{Adults: 8, Children: 2}, Diets: []brief.Diet{{Count: 2, Avoid: []string{"gluten", "nuts"}}}})
+	at := TableOf(brief.Brief{Guests: brief.Guests{Adults: 8, Children: 2}, Diets: []brief.Diet{{Count: 2, Avoid: []string{"gluten", "nuts"}}}})
 	for n := range b.N {
 		at.For(&all[n%len(all)])
 	}

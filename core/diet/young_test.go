@@ -25,13 +25,13 @@ func TestNotForTheYoung(t *testing.T) {
 	get := func(id string) *food.Food { f, _ := food.BuiltIn().Get(id); return f }
 	party := brief.Brief{Guests: brief.Guests{Adults: 3, Children: 9}}
 	for id, want := range map[string]bool{"almonds": true, "pumpkin-seeds": true, "caramels": true, "honey": true, "fruit-skewers": true, "brownie-cubes": false, "strawberries": false} {
-		if got := At(party).tooSmallFor(get(id)); got != want {
+		if got := TableOf(party).tooSmallFor(get(id)); got != want {
 			t.Errorf("a children's party, %s: %v", id, got)
 		}
 	}
 	few := brief.Brief{Guests: brief.Guests{Adults: 9, Children: 1}}
 	for id, want := range map[string]bool{"honey": false, "almonds": true, "green-olives": true, "carrot-sticks": true, "pepper-sausage": true, "blueberries": true, "red-grapes": false, "cherry-tomatoes": false, "wide-sausage": false, "pepper-sticks": false} {
-		if got := At(few).tooSmallFor(get(id)); got != want {
+		if got := TableOf(few).tooSmallFor(get(id)); got != want {
 			t.Errorf("one child among ten, %s: %v", id, got)
 		}
 	}
@@ -40,12 +40,12 @@ func TestNotForTheYoung(t *testing.T) {
 		food, form string
 		want       bool
 	}{{few, "red-grapes", "cluster", true}, {few, "red-grapes", "halves", false}, {few, "cherry-tomatoes", "halves", false}, {few, "gherkins", "skewer", false}, {party, "gherkins", "skewer", true}, {brief.Brief{Guests: brief.Guests{Adults: 4}}, "red-grapes", "cluster", false}} {
-		if got := At(c.b).NotAs(get(c.food), c.form); got != c.want {
+		if got := TableOf(c.b).NotAs(get(c.food), c.form); got != c.want {
 			t.Errorf("%d children, %s as %s: %v", c.b.Guests.Children, c.food, c.form, got)
 		}
 	}
 	few.Guests.Infants = 1
-	if !At(few).tooSmallFor(get("honey")) || At(few).tooSmallFor(get("fig-jam")) {
+	if !TableOf(few).tooSmallFor(get("honey")) || TableOf(few).tooSmallFor(get("fig-jam")) {
 		t.Error("an infant and honey")
 	}
 }

@@ -111,7 +111,7 @@ func (h *hand) heap(n int) {
 	for k := len(ps); k < n; k++ { // the way seeds stand in a sunflower
 		i := float64(k - len(h.e.Pieces) + 1)
 		at := mid.Add(geom.Polar(reach+step*.45*math.Sqrt(i), i*137.5))
-		ps = append(ps, tray.Place(h.food, h.spec, nil, geom.Pose{X: at.X, Y: at.Y}, []food.Piece{{Height: h.spec.H, Variant: k % food.Variants}})...)
+		ps = append(ps, tray.LayOut(h.food, h.spec, nil, geom.Pose{X: at.X, Y: at.Y}, []food.Piece{{Height: h.spec.H, Variant: k % food.Variants}})...)
 	}
 	h.e.Pieces = ps
 }
@@ -136,7 +136,7 @@ func (h *hand) row(n int) {
 	for k := len(ps); k < n; k++ {
 		last := &ps[k-1]
 		at := geom.Pose{X: last.At.X, Y: last.At.Y, Turn: last.TurnDeg}.Then(step)
-		one := tray.Place(h.food, h.spec, nil, at, []food.Piece{{Z: last.ZMM, Height: last.HeightMM, Variant: k % food.Variants}})
+		one := tray.LayOut(h.food, h.spec, nil, at, []food.Piece{{Z: last.ZMM, Height: last.HeightMM, Variant: k % food.Variants}})
 		ps = append(ps, one...)
 	}
 	h.e.Pieces = ps

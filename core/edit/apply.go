@@ -23,11 +23,11 @@ type Result struct {
 
 // Displaced is what a command did to what it was not meant for.
 type Displaced struct {
-	Moved     []string     // what made room, in the order of the tray
-	Lifted    []string     // what found no room: it waits beside the board
-	Fewer     []pack.Fewer // of which some pieces found none: they went to reserve
-	DrawnInMM float64      // how far what was put down was drawn in from the edge
-	NoRoom    []string     // what was to be laid where there is room, and lies in the middle as there is none
+	Moved     []string         // what made room, in the order of the tray
+	Lifted    []string         // what found no room: it waits beside the board
+	Fewer     []pack.Shortfall // of which some pieces found none: they went to reserve
+	DrawnInMM float64          // how far what was put down was drawn in from the edge
+	NoRoom    []string         // what was to be laid where there is room, and lies in the middle as there is none
 }
 
 // Apply does a command on a copy of a tray. What cannot be done is told as a fault, and the tray that was

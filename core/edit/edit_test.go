@@ -70,7 +70,7 @@ func TestCommitKeepsWhatWasShown(t *testing.T) {
 			if again, err := s.Commit(t.Context()); err != nil || again.Tray != got.Tray {
 				t.Error("put down where it was seen to rest it comes to something else")
 			}
-			if !review.Of(onBoard(got.Tray), larder).Legal() {
+			if !review.Judge(onBoard(got.Tray), larder).Legal() {
 				t.Errorf("%s by %v ends on something", e.ID, by)
 			}
 			if e.Kind() == food.KindLoose && e.Vessel == "" {
@@ -204,7 +204,7 @@ func TestWhatChangedMakesTheTray(t *testing.T) {
 			if again, err := Apply(t.Context(), tr, larder, c); err != nil || !reflect.DeepEqual(again, got) {
 				t.Errorf("done again it comes to something else: %v", err)
 			}
-			if c.Kind != Lock && !c.Alone && !review.Of(onBoard(got.Tray), larder).Legal() {
+			if c.Kind != Lock && !c.Alone && !review.Judge(onBoard(got.Tray), larder).Legal() {
 				t.Error("something lies on something else now")
 			}
 			if got.Says == "" || strings.Contains(got.Says, "%!") {

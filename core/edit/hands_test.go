@@ -81,7 +81,7 @@ func TestEveryActLeavesATrayThatFits(t *testing.T) {
 				}
 				continue
 			}
-			if rev := review.Of(room.Tray, plantest.Larder); !rev.Legal() {
+			if rev := review.Judge(room.Tray, plantest.Larder); !rev.Legal() {
 				t.Errorf("%d guests, %s %s: not legal: %v", guests, a.Kind, a.IDs[0], rev.Findings[0])
 			}
 			f := at(tr, a.IDs[0]).Food

@@ -58,9 +58,9 @@ func TestLaidLikeAnother(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		rev := review.Of(room.Tray, plantest.Larder)
+		rev := review.Judge(room.Tray, plantest.Larder)
 		far, n := away(room.Tray, other)
-		was := review.Of(other, plantest.Larder)
+		was := review.Judge(other, plantest.Larder)
 		t.Logf("%d to %d guests %s: %d anchors and bowls %.3f away, score %.1f, was %.1f, %d wait", c.from, c.to, c.on, n, far, rev.Score, was.Score, len(room.Lifted))
 		if !rev.Legal() {
 			t.Errorf("%v: not legal: %v", c, rev.Findings[0])
@@ -76,7 +76,7 @@ func TestLaidLikeAnother(t *testing.T) {
 				t.Errorf("%s found no room on the same board", room.Tray.Elements[i].ID)
 			}
 		}
-		if again, _ := LayLike(ctx, fresh, other, plantest.Larder); review.Of(again.Tray, plantest.Larder).Score != rev.Score {
+		if again, _ := LayLike(ctx, fresh, other, plantest.Larder); review.Judge(again.Tray, plantest.Larder).Score != rev.Score {
 			t.Errorf("%v: another tray each time", c)
 		}
 	}

@@ -122,7 +122,7 @@ func inPlace(ctx context.Context, now *tray.Tray, larder *food.Larder, f *food.F
 			e.Count = max(1, food.HoldsOf(f, spec, grams/f.Density))
 			e.Grams = round.Tenth(float64(e.Count) * spec.MassG)
 		}
-		e.Pieces = tray.Place(f, spec, &v, place.Pose(), food.FormByID(spec.Form).Lay(f.ID, spec, e.Count))
+		e.Pieces = tray.LayOut(f, spec, &v, place.Pose(), food.FormByID(spec.Form).Lay(f.ID, spec, e.Count))
 		now.Elements = append(now.Elements, e)
 		if pack.Legal(now, larder) {
 			return true
@@ -146,7 +146,7 @@ func inPlace(ctx context.Context, now *tray.Tray, larder *food.Larder, f *food.F
 			}
 			e.X, e.Y = round.Hundredth(place.X+inward.X*shift), round.Hundredth(place.Y+inward.Y*shift)
 			e.Count, e.Grams = n, round.Tenth(float64(n)*spec.MassG)
-			e.Pieces = tray.Place(f, spec, nil, geom.Pose{}, pieces)
+			e.Pieces = tray.LayOut(f, spec, nil, geom.Pose{}, pieces)
 			now.Elements = append(now.Elements[:at], e)
 			if pack.Legal(now, larder) {
 				return true

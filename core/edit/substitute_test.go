@@ -19,7 +19,7 @@ import (
 // else moves, and the tray stays legal.
 func TestASubstituteTakesThePlace(t *testing.T) {
 	larder, cabinet := food.BuiltIn(), board.BuiltInCabinet()
-	j, err := planning.Of(brief.Brief{Guests: brief.Guests{Adults: 8}, Month: 9, Foods: plantest.Usual, Board: &board.Request{ID: "rectangle-60-cherry"}}, larder, cabinet)
+	j, err := planning.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 8}, Month: 9, Foods: plantest.Usual, Board: &board.Request{ID: "rectangle-60-cherry"}}, larder, cabinet)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -39,7 +39,7 @@ func TestASubstituteTakesThePlace(t *testing.T) {
 	}
 	old := j.With(0, was.Clone())
 	old.Brief = b
-	again, err := planning.Again(old, larder, cabinet)
+	again, err := planning.Replan(old, larder, cabinet)
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -94,9 +94,9 @@ const (
 // CrowdOf is who is fed: what they eat is remembered by it.
 func CrowdOf(b brief.Brief) string { return strings.TrimSpace(cmp.Or(b.Crowd, b.Host)) }
 
-// Of is a job's evening before anybody noted anything: every element laid, and nothing left to say yet. today is its
+// New is a job's evening before anybody noted anything: every element laid, and nothing left to say yet. today is its
 // day where its brief names none.
-func Of(id string, j *job.Job, larder *food.Larder, today string) Evening {
+func New(id string, j *job.Job, larder *food.Larder, today string) Evening {
 	b := j.Brief
 	out := Evening{ID: id, Job: id, Title: j.Title, Crowd: CrowdOf(b), Date: cmp.Or(b.ServeDay(), today), Occasion: b.For(), Guests: b.Guests, LastedMin: b.Lasts(), Dishes: []Dish{}, Notes: []Note{}}
 	shares := SharesOf(j, larder)
@@ -132,7 +132,7 @@ func SharesOf(j *job.Job, larder *food.Larder) map[string]float64 {
 		}
 	}
 	out := map[string]float64{}
-	for _, x := range amount.Of(j.Brief, chosen) {
+	for _, x := range amount.Apportion(j.Brief, chosen) {
 		out[x.Food.ID] = round.Tenth(x.Usual / math.Max(.5, j.Brief.Guests.Appetites()))
 	}
 	return out

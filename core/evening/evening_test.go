@@ -166,7 +166,7 @@ func TestKeptPlainly(t *testing.T) {
 func TestOfAJob(t *testing.T) {
 	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 6}, Month: 6, Host: " The Orchard "})
 	larder := j.Larder(food.BuiltIn())
-	e := evening.Of("j", j, larder, "2026-10-14")
+	e := evening.New("j", j, larder, "2026-10-14")
 	if e.Date != "2026-10-14" || e.Crowd != "The Orchard" || len(e.Trays) != 1 || e.Trays[0].Board == "" || len(e.Dishes) < 8 {
 		t.Errorf("%+v", e)
 	}

@@ -64,9 +64,9 @@ var formsByID = func() map[string]Form {
 	return by
 }()
 
-// Face is a side from which food is cut or spread, in the element's own
+// CuttingFace is a side from which food is cut or spread, in the element's own
 // coordinates.
-type Face struct {
+type CuttingFace struct {
 	At    geom.Point // middle of the face
 	Dir   float64    // degrees, away from the food
 	Width float64    // mm
@@ -75,9 +75,9 @@ type Face struct {
 
 // CutFace is the face of a whole food that guests will cut; ok is false for
 // everything that comes in pieces.
-func CutFace(f *Food, s Spec) (face Face, ok bool) {
+func CutFace(f *Food, s Spec) (face CuttingFace, ok bool) {
 	if !Has(s.Form, AsItComes) || f.Category != Cheese && f.Category != Meat {
-		return Face{}, false // a whole fruit waits for nobody's knife
+		return CuttingFace{}, false // a whole fruit waits for nobody's knife
 	}
 	need := 80.0
 	if f.Firmness == "fresh" || f.Firmness == "soft" {
@@ -86,9 +86,9 @@ func CutFace(f *Food, s Spec) (face Face, ok bool) {
 	switch s.Shape {
 	case "wedge":
 		mid := geom.Pt(0, s.W*.27)
-		return Face{At: mid, Dir: 90 + 13, Width: s.L * .7, Need: need}, true
+		return CuttingFace{At: mid, Dir: 90 + 13, Width: s.L * .7, Need: need}, true
 	default:
-		return Face{At: geom.Pt(s.L/2, 0), Dir: 0, Width: math.Min(s.W, 60), Need: need}, true
+		return CuttingFace{At: geom.Pt(s.L/2, 0), Dir: 0, Width: math.Min(s.W, 60), Need: need}, true
 	}
 }
 

@@ -92,9 +92,9 @@ func (b *Body) Shift(local Outline, to Point) {
 	b.Box = box
 }
 
-// Carry puts a body where home lies, turned by deg degrees round a point and shifted. The body must be
+// Transform puts a body where home lies, turned by deg degrees round a point and shifted. The body must be
 // a Clone of home; nothing is made anew.
-func (b *Body) Carry(home *Body, about Point, deg float64, by Point) {
+func (b *Body) Transform(home *Body, about Point, deg float64, by Point) {
 	if deg == 0 {
 		b.Box = home.Box.Move(by)
 		for i, q := range home.Outline {

@@ -83,7 +83,7 @@ func TestBodyCarry(t *testing.T) {
 		deg float64
 		by  Point
 	}{{0, Pt(5, -3)}, {90, Pt(0, 0)}, {-35, Pt(100, 40)}} {
-		b.Carry(&home, Pt(10, 10), c.deg, c.by)
+		b.Transform(&home, Pt(10, 10), c.deg, c.by)
 		o := make(Outline, len(home.Outline))
 		for i, q := range home.Outline {
 			o[i] = Pt(10, 10).Add(Pose{Turn: c.deg}.Apply(q.Sub(Pt(10, 10)))).Add(c.by)

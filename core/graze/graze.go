@@ -46,16 +46,16 @@ type Range struct {
 
 // Element is how one element is eaten.
 type Element struct {
-	ID        string   `json:"id"`
-	Tray      int      `json:"tray,omitempty"` // of several, from 1
-	Food      string   `json:"food"`
-	LaidG     float64  `json:"laid_g"`
-	EatenG    Range    `json:"eaten_g"`
-	LeftG     Range    `json:"left_g"`
-	GoneAtMin *Range   `json:"gone_at_min"` // of the evenings in which nothing is left; nil where that is fewer than one in ten
-	GoneShare float64  `json:"gone_share"`  // of the evenings in which nothing is left
-	Looks     []Look   `json:"looks"`       // how full it looks, in the mean, at the same minutes as the trays
-	Why       []string `json:"why"`
+	ID        string     `json:"id"`
+	Tray      int        `json:"tray,omitempty"` // of several, from 1
+	Food      string     `json:"food"`
+	LaidG     float64    `json:"laid_g"`
+	EatenG    Range      `json:"eaten_g"`
+	LeftG     Range      `json:"left_g"`
+	GoneAtMin *Range     `json:"gone_at_min"` // of the evenings in which nothing is left; nil where that is fewer than one in ten
+	GoneShare float64    `json:"gone_share"`  // of the evenings in which nothing is left
+	Looks     []Fullness `json:"looks"`       // how full it looks, in the mean, at the same minutes as the trays
+	Why       []string   `json:"why"`
 }
 
 // Group is what guests who avoid the same things get, all of them together.
@@ -67,8 +67,8 @@ type Group struct {
 	Without float64 `json:"without"` // of its guests, in the mean, how many got less than half of what they wanted
 }
 
-// Look is how full the trays look at a minute: in all and by element.
-type Look struct {
+// Fullness is how full the trays look at a minute: in all and by element.
+type Fullness struct {
 	Minute    float64 `json:"minute"`     // after serving
 	LeftShare float64 `json:"left_share"` // 0 to 1 of what was laid, in the mean
 }
@@ -95,26 +95,26 @@ type Side struct {
 
 // Forecast is what is foreseen of an evening.
 type Forecast struct {
-	Evenings int       `json:"evenings"` // played
-	Guests   int       `json:"guests"`   // grown-ups and children
-	Minutes  float64   `json:"minutes"`
-	Elements []Element `json:"elements"`
-	Groups   []Group   `json:"groups"`
-	Looks    []Look    `json:"looks"`
-	TopUp    []TopUp   `json:"top_up"`
-	Waste    Waste     `json:"waste"`
-	Crowd    []Side    `json:"crowd"`
+	Evenings int        `json:"evenings"` // played
+	Guests   int        `json:"guests"`   // grown-ups and children
+	Minutes  float64    `json:"minutes"`
+	Elements []Element  `json:"elements"`
+	Groups   []Group    `json:"groups"`
+	Looks    []Fullness `json:"looks"`
+	TopUp    []TopUp    `json:"top_up"`
+	Waste    Waste      `json:"waste"`
+	Crowd    []Side     `json:"crowd"`
 }
 
-// Of foresees a job's evening. A stopped context ends it with its error.
-func Of(ctx context.Context, j *job.Job, larder *food.Larder, o Options) (Forecast, error) {
+// Simulate foresees a job's evening. A stopped context ends it with its error.
+func Simulate(ctx context.Context, j *job.Job, larder *food.Larder, o Options) (Forecast, error) {
 	if o.Evenings == 0 {
 		o.Evenings = usualEvenings
 	}
 	if o.Evenings < 1 || o.Evenings > MostEvenings {
 		return Forecast{}, fault.Bad("evenings", "should be between 1 and %d", MostEvenings)
 	}
-	out := Forecast{Evenings: o.Evenings, Elements: []Element{}, Groups: []Group{}, Looks: []Look{}, TopUp: []TopUp{}, Crowd: []Side{}}
+	out := Forecast{Evenings: o.Evenings, Elements: []Element{}, Groups: []Group{}, Looks: []Fullness{}, TopUp: []TopUp{}, Crowd: []Side{}}
 	buffets := buffetsOf(j, larder)
 	people := 0
 	for _, b := range buffets {
@@ -257,7 +257,7 @@ func (f *Forecast) write(j *job.Job, larder *food.Larder, sums []*sum) {
 	slices.SortStableFunc(f.Elements, func(a, b Element) int { return a.Tray - b.Tray })
 	for _, m := range lookAt {
 		if left, ok := looked[m]; ok && laid > 0 {
-			f.Looks = append(f.Looks, Look{m, math.Round(1000*left/laid) / 1000})
+			f.Looks = append(f.Looks, Fullness{m, math.Round(1000*left/laid) / 1000})
 		}
 	}
 	slices.SortStableFunc(f.TopUp, func(a, b TopUp) int {
@@ -286,13 +286,13 @@ func (s *sum) element(i int, j *job.Job) Element {
 		r := rangeOf(gone[:n])
 		out.GoneAtMin = &r
 	}
-	out.Looks = []Look{}
+	out.Looks = []Fullness{}
 	for k, m := range s.looks() {
 		there := 0.0
 		for n := range s.evenings {
 			there += float64(s.evenings[n].lefts[k][i])
 		}
-		out.Looks = append(out.Looks, Look{m, math.Round(100*there/float64(len(s.evenings)*d.helpings)) / 100})
+		out.Looks = append(out.Looks, Fullness{m, math.Round(100*there/float64(len(s.evenings)*d.helpings)) / 100})
 	}
 	out.Why = s.why(i, mean(left)/d.laid, out)
 	return out

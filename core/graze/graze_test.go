@@ -41,7 +41,7 @@ func cubes(id, foodID string, grams float64, at geom.Point, larder *food.Larder)
 
 func of(t testing.TB, j *job.Job, larder *food.Larder, o graze.Options) graze.Forecast {
 	t.Helper()
-	f, err := graze.Of(context.Background(), j, larder, o)
+	f, err := graze.Simulate(context.Background(), j, larder, o)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -287,16 +287,16 @@ func TestWhatCannotBeForeseen(t *testing.T) {
 		t.Errorf("no sides: %+v", f.Elements)
 	}
 	for says, o := range map[string]graze.Options{"minus one": {Evenings: -1}, "a million": {Evenings: 1_000_000}} {
-		if _, err := graze.Of(context.Background(), empty, larder, o); err == nil || !strings.Contains(err.Error(), "evenings") {
+		if _, err := graze.Simulate(context.Background(), empty, larder, o); err == nil || !strings.Contains(err.Error(), "evenings") {
 			t.Errorf("%s: %v", says, err)
 		}
 	}
-	if _, err := graze.Of(context.Background(), one(500, everywhere, 500, 400), larder, graze.Options{Evenings: 20_000}); err == nil || !strings.Contains(err.Error(), "8000 at most") {
+	if _, err := graze.Simulate(context.Background(), one(500, everywhere, 500, 400), larder, graze.Options{Evenings: 20_000}); err == nil || !strings.Contains(err.Error(), "8000 at most") {
 		t.Errorf("ten million guests: %v", err)
 	}
 	ctx, stop := context.WithCancel(context.Background())
 	stop()
-	if _, err := graze.Of(ctx, empty, larder, graze.Options{}); err != context.Canceled {
+	if _, err := graze.Simulate(ctx, empty, larder, graze.Options{}); err != context.Canceled {
 		t.Errorf("stopped: %v", err)
 	}
 }

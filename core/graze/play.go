@@ -9,8 +9,8 @@ import (
 	"happytray/core/round"
 )
 
-// Played is what became of one element on one evening.
-type Played struct {
+// Outcome is what became of one element on one evening.
+type Outcome struct {
 	Tray      int // from 0
 	ID        string
 	LaidG     float64
@@ -20,12 +20,12 @@ type Played struct {
 
 // Play plays one evening: what a forecast is made of, and what the stand-ins of demos and tests look back on. The same
 // seed plays the same evening.
-func Play(j *job.Job, larder *food.Larder, seed uint64) (out []Played) {
+func Play(j *job.Job, larder *food.Larder, seed uint64) (out []Outcome) {
 	for n, b := range buffetsOf(j, larder) {
 		e := b.run(rand.New(rand.NewPCG(seed, uint64(n))), nil)
 		for i := range b.dishes {
 			d := &b.dishes[i]
-			p := Played{Tray: d.tray, ID: j.Trays[d.tray].Elements[d.element].ID, LaidG: round.Tenth(d.laid), LeftG: round.Tenth(float64(e.left[i]) * d.helping)}
+			p := Outcome{Tray: d.tray, ID: j.Trays[d.tray].Elements[d.element].ID, LaidG: round.Tenth(d.laid), LeftG: round.Tenth(float64(e.left[i]) * d.helping)}
 			if at := e.goneAt[i]; !math.IsInf(at, 1) {
 				at = math.Round(at)
 				p.GoneAtMin, p.LeftG = &at, 0

@@ -16,7 +16,7 @@ import (
 func laid(tb testing.TB) []byte {
 	tb.Helper()
 	larder := food.BuiltIn()
-	t, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 20}, Month: 11, Board: &board.Request{ID: "rectangle-90-elm"}}, larder, board.BuiltInCabinet())
+	t, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 20}, Month: 11, Board: &board.Request{ID: "rectangle-90-elm"}}, larder, board.BuiltInCabinet())
 	if err != nil {
 		tb.Fatal(err)
 	}

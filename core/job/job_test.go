@@ -14,7 +14,7 @@ import (
 // Looking at a job changes nothing of it: what its file leaves out is filled in when it is read, and nowhere else.
 func TestACheckChangesNothing(t *testing.T) {
 	larder := food.BuiltIn()
-	j, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 6}}, larder, board.BuiltInCabinet())
+	j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 6}}, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -66,8 +66,8 @@ type Options struct {
 	Month    int    // 1 to 12: evenings of the other half of the year count half
 }
 
-// For is what was learnt of a food for a crowd: its own, or everybody's where it has none; false where there is neither.
-func (l Learnt) For(crowd, food string) (Factor, bool) {
+// FactorOf is what was learnt of a food for a crowd: its own, or everybody's where it has none; false where there is neither.
+func (l Learnt) FactorOf(crowd, food string) (Factor, bool) {
 	find := func(list []Factor) (Factor, bool) {
 		i, ok := slices.BinarySearchFunc(list, food, func(f Factor, id string) int { return cmp.Compare(f.Food, id) })
 		if !ok {
@@ -83,8 +83,8 @@ func (l Learnt) For(crowd, food string) (Factor, bool) {
 	return find(l.Foods)
 }
 
-// Of learns from records, in whatever order they come. Records that make no sense are an error.
-func Of(records []Record, o Options) (Learnt, error) {
+// Fit learns from records, in whatever order they come. Records that make no sense are an error.
+func Fit(records []Record, o Options) (Learnt, error) {
 	out := Learnt{Foods: []Factor{}, Crowds: []Crowd{}}
 	if err := Check(records); err != nil {
 		return out, err

@@ -16,7 +16,7 @@ import (
 
 func of(t testing.TB, records []learn.Record) learn.Learnt {
 	t.Helper()
-	l, err := learn.Of(records, learn.Options{})
+	l, err := learn.Fit(records, learn.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -75,7 +75,7 @@ func TestConverges(t *testing.T) {
 			learnt := learn.Learnt{}
 			for k := range 6 {
 				laid := func(id string) float64 {
-					f, ok := learnt.For("the club", id)
+					f, ok := learnt.FactorOf("the club", id)
 					if !c.follows || !ok {
 						return c.first
 					}
@@ -194,15 +194,15 @@ func TestWhatCounts(t *testing.T) {
 		all = append(all, one("new", 10+n, 320)) // four tenths
 	}
 	long := of(t, all)
-	s, _ := short.For("new", "nuts")
-	l, _ := long.For("new", "nuts")
+	s, _ := short.FactorOf("new", "nuts")
+	l, _ := long.FactorOf("new", "nuts")
 	if !(l.Factor < s.Factor && s.Factor < 1.3) || l.Factor > .6 || s.Factor < .5 {
 		t.Errorf("after one evening %v, after six %v", s.Factor, l.Factor)
 	}
-	if f, ok := long.For("never met", "nuts"); !ok || f.Factor != long.Foods[0].Factor {
+	if f, ok := long.FactorOf("never met", "nuts"); !ok || f.Factor != long.Foods[0].Factor {
 		t.Errorf("a crowd never met: %+v", f)
 	}
-	if _, ok := long.For("new", "unheard of"); ok {
+	if _, ok := long.FactorOf("new", "unheard of"); ok {
 		t.Error("a food never met is known")
 	}
 }
@@ -257,7 +257,7 @@ func FuzzRead(f *testing.F) {
 		if err != nil {
 			return
 		}
-		l, err := learn.Of(records, learn.Options{})
+		l, err := learn.Fit(records, learn.Options{})
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -24,7 +24,7 @@ func (s *seeing) eaten() error {
 	}
 	one := *s.t
 	one.Part = nil // this tray alone, for its guests
-	f, err := graze.Of(context.Background(), &job.Job{Brief: s.t.Brief, Trays: []*tray.Tray{&one}}, s.larder, graze.Options{Evenings: min(playedEvenings, max(20, 60_000/guests)), Seed: 1})
+	f, err := graze.Simulate(context.Background(), &job.Job{Brief: s.t.Brief, Trays: []*tray.Tray{&one}}, s.larder, graze.Options{Evenings: min(playedEvenings, max(20, 60_000/guests)), Seed: 1})
 	if err != nil {
 		return err
 	}

@@ -81,15 +81,15 @@ type seeing struct {
 	keys   map[string]int
 }
 
-// Of looks at a tray through a lens; word is what it is asked about, where it may be asked.
-func Of(t *tray.Tray, larder *food.Larder, lens, word string) (View, error) {
+// Apply looks at a tray through a lens; word is what it is asked about, where it may be asked.
+func Apply(t *tray.Tray, larder *food.Larder, lens, word string) (View, error) {
 	if err := fault.OneOf("lens", lens, Lenses...); err != nil {
 		return View{}, err
 	}
 	if t.Board == nil {
 		return View{}, fault.Bad("board", "choose a board before laying the tray")
 	}
-	s := &seeing{t: t, larder: larder, review: review.Of(t, larder), keys: map[string]int{},
+	s := &seeing{t: t, larder: larder, review: review.Judge(t, larder), keys: map[string]int{},
 		view: View{Lens: lens, Tints: []Tint{}, Key: []Key{}, Lines: []Line{}, Discs: []Disc{}, Areas: []Area{}, Words: []string{}}}
 	switch lens {
 	case "families":

@@ -47,7 +47,7 @@ func on(t testing.TB, length, width float64, foods map[string]geom.Point) *tray.
 
 func look(t testing.TB, tr *tray.Tray, lens, word string) View {
 	t.Helper()
-	v, err := Of(tr, larder, lens, word)
+	v, err := Apply(tr, larder, lens, word)
 	if err != nil {
 		t.Fatalf("%s: %v", lens, err)
 	}
@@ -90,7 +90,7 @@ func TestAllergens(t *testing.T) {
 	if v = look(t, tr, "allergens", ""); v.Word != "gluten" || tintOf(v, "round-crackers") != "holds gluten" {
 		t.Errorf("a guest avoids gluten, and %q is shown: %v", v.Word, v.Tints)
 	}
-	if _, err := Of(tr, larder, "allergens", "dust"); err == nil {
+	if _, err := Apply(tr, larder, "allergens", "dust"); err == nil {
 		t.Error("dust")
 	}
 	plain := look(t, on(t, 300, 200, map[string]geom.Point{"blueberries": geom.Pt(120, 100)}), "allergens", "")
@@ -146,7 +146,7 @@ func TestColoursRunTogether(t *testing.T) {
 
 // Every lens shows something of a laid tray, in one line and with its number, and is the same each time.
 func TestEveryLens(t *testing.T) {
-	j, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 12}, Month: 6, Occasion: "grazing"}, larder, board.BuiltInCabinet())
+	j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 12}, Month: 6, Occasion: "grazing"}, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -170,12 +170,12 @@ func TestEveryLens(t *testing.T) {
 			t.Errorf("%s: %d in the legend, %d tinted", l, n, len(v.Tints))
 		}
 	}
-	if _, err := Of(res.Tray, larder, "x-ray", ""); err == nil {
+	if _, err := Apply(res.Tray, larder, "x-ray", ""); err == nil {
 		t.Error("x-ray")
 	}
 	bare := res.Tray.Clone()
 	bare.Board = nil
-	if _, err := Of(bare, larder, "gaps", ""); err == nil {
+	if _, err := Apply(bare, larder, "gaps", ""); err == nil {
 		t.Error("no board")
 	}
 }
@@ -196,13 +196,13 @@ func TestEaten(t *testing.T) {
 		t.Errorf("%+v %s", v.Discs, v.Number)
 	}
 	tr.Brief.Guests.Adults = 0
-	if _, err := Of(tr, larder, "eaten", ""); err == nil || !strings.Contains(err.Error(), "guests") {
+	if _, err := Apply(tr, larder, "eaten", ""); err == nil || !strings.Contains(err.Error(), "guests") {
 		t.Errorf("nobody comes: %v", err)
 	}
 }
 
 func BenchmarkLenses(b *testing.B) {
-	j, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 24}, Month: 6, Occasion: "grazing"}, larder, board.BuiltInCabinet())
+	j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 24}, Month: 6, Occasion: "grazing"}, larder, board.BuiltInCabinet())
 	if err != nil {
 		b.Fatal(err)
 	}

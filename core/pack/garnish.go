@@ -62,7 +62,7 @@ func (l *Layout) Garnish(mirrored bool, r *rand.Rand) {
 				}
 			}
 			taken = append(taken, at)
-			laid = append(laid, tray.Place(f, spec, nil, geom.Pose{X: at.X, Y: at.Y, Turn: math.Round(turn)}, []food.Piece{{Z: 14, Height: spec.H, Variant: k % food.Variants}})...)
+			laid = append(laid, tray.LayOut(f, spec, nil, geom.Pose{X: at.X, Y: at.Y, Turn: math.Round(turn)}, []food.Piece{{Z: 14, Height: spec.H, Variant: k % food.Variants}})...)
 		}
 		if len(laid) == 0 {
 			continue
@@ -108,7 +108,7 @@ func (l *Layout) top(e *tray.Element, f *food.Food, spec food.Spec) {
 		for _, p := range o.Pieces {
 			top = math.Max(top, p.ZMM+p.HeightMM)
 		}
-		laid = append(laid, tray.Place(f, spec, nil, geom.Pose{X: at.X, Y: at.Y, Turn: float64(40 * i)}, []food.Piece{{Z: top, Height: spec.H, Variant: i % food.Variants}})...)
+		laid = append(laid, tray.LayOut(f, spec, nil, geom.Pose{X: at.X, Y: at.Y, Turn: float64(40 * i)}, []food.Piece{{Z: top, Height: spec.H, Variant: i % food.Variants}})...)
 	}
 	if len(laid) == 0 {
 		return // there is nothing it could go on; it waits beside the board

@@ -14,7 +14,7 @@ import (
 )
 
 func overlap(t *tray.Tray) float64 {
-	for _, c := range review.Of(t, food.BuiltIn()).Checks {
+	for _, c := range review.Judge(t, food.BuiltIn()).Checks {
 		if c.ID == "fit.overlap" {
 			return c.Value
 		}

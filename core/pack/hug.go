@@ -120,7 +120,7 @@ func (h *hugging) drawn(to geom.Pose) geom.Pose {
 	bodies := make([]geom.Body, len(h.bodies))
 	for i := range bodies {
 		bodies[i] = h.bodies[i].Clone()
-		bodies[i].Carry(&h.bodies[i], was.At(), to.Turn-was.Turn, to.At().Sub(was.At()))
+		bodies[i].Transform(&h.bodies[i], was.At(), to.Turn-was.Turn, to.At().Sub(was.At()))
 	}
 	first, at, ok := h.nearest(bodies, -1)
 	if !ok {
@@ -130,7 +130,7 @@ func (h *hugging) drawn(to geom.Pose) geom.Pose {
 	along := geom.Pt(-first.Y, first.X).Mul(1 / first.Len())
 	for i := range bodies {
 		b := bodies[i].Clone()
-		bodies[i].Carry(&b, geom.Point{}, 0, step)
+		bodies[i].Transform(&b, geom.Point{}, 0, step)
 	}
 	if second, _, ok := h.nearest(bodies, at); ok {
 		// how far along the first the second is touched, where it does not lie behind or before it

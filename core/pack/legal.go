@@ -27,7 +27,7 @@ func Legal(t *tray.Tray, larder *food.Larder) bool {
 			placed.Elements = append(placed.Elements, e)
 		}
 	}
-	return review.Of(placed, larder).Legal()
+	return review.Judge(placed, larder).Legal()
 }
 
 // LiesAlike reports whether an element has the same pieces in the same places.

@@ -55,7 +55,7 @@ func TestTrailFollowsAndBreaks(t *testing.T) {
 	honey, _ := foods.Get("honey")
 	hs, _ := honey.Spec("bowl")
 	at := geom.Pose{X: 400, Y: 150}
-	s.Given.Elements[1].Pieces = tray.Place(honey, hs, &bowl, at, []food.Piece{{Height: bowl.HeightMM}})
+	s.Given.Elements[1].Pieces = tray.LayOut(honey, hs, &bowl, at, []food.Piece{{Height: bowl.HeightMM}})
 	s.Given.Elements[1].Placed = true
 	l := NewLayout(s, s.Given.Clone())
 	l.AddElement(1)
@@ -268,7 +268,7 @@ var foods = food.BuiltIn()
 // plannedFor is a tray that is not laid yet.
 func plannedFor(tb testing.TB, b brief.Brief) *tray.Tray {
 	tb.Helper()
-	j, err := planning.Of(b, foods, board.BuiltInCabinet())
+	j, err := planning.FromBrief(b, foods, board.BuiltInCabinet())
 	if err != nil {
 		tb.Fatal(err)
 	}

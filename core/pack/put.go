@@ -25,9 +25,9 @@ func Put(t *tray.Tray, larder *food.Larder, id string, at geom.Pose) (tray.Eleme
 	pieces := food.FormByID(spec.Form).Lay(f.ID, spec, e.Count)
 	e.Path = nil
 	if v, ok := t.Vessel(e.Vessel); ok {
-		e.Pieces = tray.Place(f, spec, &v, at, pieces)
+		e.Pieces = tray.LayOut(f, spec, &v, at, pieces)
 	} else {
-		e.Pieces = tray.Place(f, spec, nil, at, pieces)
+		e.Pieces = tray.LayOut(f, spec, nil, at, pieces)
 	}
 	e.X, e.Y, e.TurnDeg, e.Placed = at.X, at.Y, at.Turn, len(e.Pieces) > 0
 	return e, nil

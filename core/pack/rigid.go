@@ -62,7 +62,7 @@ func (l *body) bin() int {
 func (l *body) put(by geom.Point, turn float64) {
 	l.moved, l.turned = by, turn
 	for i := range l.outlines {
-		l.outlines[i].Carry(&l.rest[i], l.home, turn, by)
+		l.outlines[i].Transform(&l.rest[i], l.home, turn, by)
 		if i == 0 {
 			l.box = l.outlines[i].Box
 		} else {

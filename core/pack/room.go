@@ -16,9 +16,9 @@ import (
 // Displacement is a tray on which one element was put down and the rest has made room.
 type Displacement struct {
 	Tray   *tray.Tray
-	Moved  []string // elements that gave way, in the order of the tray
-	Lifted []string // those that found no room: they wait beside the board
-	Fewer  []Fewer  // those of which some pieces found none: they went to reserve
+	Moved  []string    // elements that gave way, in the order of the tray
+	Lifted []string    // those that found no room: they wait beside the board
+	Fewer  []Shortfall // those of which some pieces found none: they went to reserve
 }
 
 // MakeRoom lays an element at a pose, drawn inside where it would hang over the edge or a handle, and
@@ -30,17 +30,17 @@ type Displacement struct {
 // are projected along their least way out, lighter things giving way more, with a weak spring to
 // where each thing was; a trail is a chain of its folds. Loose food settles as it is laid.
 func MakeRoom(ctx context.Context, t *tray.Tray, larder *food.Larder, id string, at geom.Pose) (Displacement, error) {
-	return MakeRoomFor(ctx, t, larder, Held{id, at})
+	return MakeRoomFor(ctx, t, larder, Placement{id, at})
 }
 
-// Held is an element that a hand puts at a pose.
-type Held struct {
+// Placement is an element that a hand puts at a pose.
+type Placement struct {
 	ID string
 	At geom.Pose
 }
 
 // MakeRoomFor is MakeRoom for several elements that are put down together.
-func MakeRoomFor(ctx context.Context, t *tray.Tray, larder *food.Larder, all ...Held) (Displacement, error) {
+func MakeRoomFor(ctx context.Context, t *tray.Tray, larder *food.Larder, all ...Placement) (Displacement, error) {
 	if t.Board == nil {
 		return Displacement{}, fault.Bad("board", "choose a board before laying the tray")
 	}
@@ -101,18 +101,18 @@ func newRoomMaking(ctx context.Context, larder *food.Larder, was, c *tray.Tray, 
 	return m
 }
 
-// Fewer is an element that lies with so many pieces less than before.
-type Fewer struct {
+// Shortfall is an element that lies with so many pieces less than before.
+type Shortfall struct {
 	ID     string
 	Pieces int // that are missing
 }
 
 // fewerOf lists what lies with fewer pieces than before.
-func fewerOf(was, now *tray.Tray) (out []Fewer) {
+func fewerOf(was, now *tray.Tray) (out []Shortfall) {
 	for i := range was.Elements {
 		o := &now.Elements[i]
 		if n := len(was.Elements[i].Pieces) - len(o.Pieces); n > 0 && o.Placed {
-			out = append(out, Fewer{o.ID, n})
+			out = append(out, Shortfall{o.ID, n})
 		}
 	}
 	return out
@@ -177,7 +177,7 @@ func (m *roomMaking) best() outcome {
 	workers.Do(len(ways), 2, func(i int) {
 		all[i] = ways[i]()
 		if len(ways) > 1 {
-			all[i].score = review.Of(all[i].tray, m.larder).Score
+			all[i].score = review.Judge(all[i].tray, m.larder).Score
 		}
 	})
 	best := all[0]

@@ -34,7 +34,7 @@ func dropped(tb testing.TB, t *tray.Tray, before review.Review, k int, to geom.P
 	if err != nil {
 		tb.Fatal(err)
 	}
-	after := review.Of(room.Tray, plantest.Larder)
+	after := review.Judge(room.Tray, plantest.Larder)
 	d.legal = after.Legal()
 	d.whole = len(room.Lifted) == 0 && pack.Pieces(room.Tray) == pack.Pieces(t)
 	d.lost = before.Score - after.Score
@@ -59,7 +59,7 @@ func drops(tb testing.TB, trays, each int) (near, far []drop) {
 	r := rand.New(rand.NewPCG(13, 1))
 	for n := range trays {
 		t := plantest.Lay(tb, plantest.Planned(tb, brief.Brief{Guests: brief.Guests{Adults: 5 + 3*n}, Month: 1 + n%12, Occasion: []string{"nibble", "grazing", "meal"}[n%3], Choice: n}), search.Options{Seed: uint64(n), Effort: 6}).Tray
-		before := review.Of(t, plantest.Larder)
+		before := review.Judge(t, plantest.Larder)
 		if !before.Legal() {
 			continue
 		}
@@ -150,7 +150,7 @@ func TestRoomIsTheSameEachTime(t *testing.T) {
 		t.Errorf("put back: %v, %v", same.Lifted, err)
 	}
 	over, err := pack.MakeRoom(context.Background(), tr, plantest.Larder, id, geom.Pose{X: -900, Y: 4000, Turn: 77})
-	if err != nil || !review.Of(over.Tray, plantest.Larder).Fits() {
+	if err != nil || !review.Judge(over.Tray, plantest.Larder).Fits() {
 		t.Errorf("dropped over the edge it does not fit: %v", err)
 	}
 	for i := range tr.Elements {

@@ -34,7 +34,7 @@ func TestBareSpotsAreFilled(t *testing.T) {
 	if in == 0 {
 		t.Errorf("nothing lies where the bowl stood")
 	}
-	if rev := review.Of(room.Tray, plantest.Larder); !rev.Legal() {
+	if rev := review.Judge(room.Tray, plantest.Larder); !rev.Legal() {
 		t.Errorf("not legal: %v", rev.Findings)
 	}
 	gap := func(r review.Review) float64 {
@@ -45,7 +45,7 @@ func TestBareSpotsAreFilled(t *testing.T) {
 		}
 		return -1
 	}
-	before, after := gap(review.Of(tr, plantest.Larder)), gap(review.Of(room.Tray, plantest.Larder))
+	before, after := gap(review.Judge(tr, plantest.Larder)), gap(review.Judge(room.Tray, plantest.Larder))
 	if w := box.W(); after > before+.4*w {
 		t.Errorf("the widest bare disc is %.0f mm, %.0f before, the bowl %.0f", after, before, w)
 	}

@@ -126,7 +126,7 @@ func (l *Layout) SetAlong(e int, f *food.Food, spec food.Spec, line []geom.Point
 		if len(el.Pieces) > 0 {
 			z = 2
 		}
-		one := tray.Place(f, spec, nil, geom.Pose{X: at.X, Y: at.Y, Turn: round.Hundredth(turn)}, []food.Piece{{Z: z, Height: spec.H, Variant: variant}})
+		one := tray.LayOut(f, spec, nil, geom.Pose{X: at.X, Y: at.Y, Turn: round.Hundredth(turn)}, []food.Piece{{Z: z, Height: spec.H, Variant: variant}})
 		b := geom.NewBody(one[0].Outline)
 		if !l.Zone.Holds(&b) || l.clash(e, &b, touchSlack) {
 			d += 4 // pass the obstacle and begin again beyond it

@@ -40,7 +40,7 @@ var wanted = []struct {
 // Balance says what a set of foods covers and lacks. A side that the brief rules
 // out altogether (milk and cheese where nobody takes milk) is left out.
 func Balance(b brief.Brief, foods []*food.Food, larder *food.Larder) []Side {
-	at := diet.At(b)
+	at := diet.TableOf(b)
 	var out []Side
 	for _, w := range wanted {
 		possible, have := map[string]bool{}, map[string]bool{}
@@ -134,7 +134,7 @@ func Servings(b brief.Brief, foods []*food.Food) []Serving {
 // for each up to n foods that would fill it: those that fill most of the whole at
 // once, and suit the rest of the choice best.
 func Needs(b brief.Brief, sides []Side, chosen []*food.Food, larder *food.Larder, under Under, n int) []Need {
-	at := diet.At(b)
+	at := diet.TableOf(b)
 	f := newCandidates(b, larder, under, KindsFor(b, under), portion.Shares(b, portion.WithMeat))
 	s := f.empty()
 	for _, c := range chosen {

@@ -125,7 +125,7 @@ func newCandidates(b brief.Brief, larder *food.Larder, under Under, kinds map[fo
 	if b.Photographed != "" {
 		f.seen = forTheLens
 	}
-	at, banned := diet.At(b), map[string]bool{}
+	at, banned := diet.TableOf(b), map[string]bool{}
 	for _, id := range b.Bans {
 		banned[id] = true
 	}

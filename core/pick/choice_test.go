@@ -109,7 +109,7 @@ func possible(b brief.Brief, g, k int) bool {
 	all := larder.All()
 	for i := range all {
 		f := &all[i]
-		if diet.CanEat(off, f) && diet.CanEat(avoid, f) && suits(b, diet.At(b), larder, f) && f.PartOf()&food.Parts[k].Part != 0 && kinds[f.Category] > 0 && !slices.Contains(b.Bans, f.ID) {
+		if diet.CanEat(off, f) && diet.CanEat(avoid, f) && suits(b, diet.TableOf(b), larder, f) && f.PartOf()&food.Parts[k].Part != 0 && kinds[f.Category] > 0 && !slices.Contains(b.Bans, f.ID) {
 			return true
 		}
 	}

@@ -20,7 +20,7 @@ func gives(b brief.Brief, larder *food.Larder) error {
 	off := b.OffTheTray()
 	count := func(off, bans []string) int {
 		n := 0
-		at := diet.At(b)
+		at := diet.TableOf(b)
 		at.Off = off
 		all := larder.All()
 		for i := range all {

@@ -40,7 +40,7 @@ type Under struct {
 // else is, bans never; if one that is asked for breaks what guests avoid, that is
 // an error that says so.
 func Pick(b brief.Brief, larder *food.Larder, under Under) ([]Choice, error) {
-	p := picker{brief: b, larder: larder, at: diet.At(b)}
+	p := picker{brief: b, larder: larder, at: diet.TableOf(b)}
 	for _, asked := range []struct {
 		field, why string
 		wants      []brief.Want

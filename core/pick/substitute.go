@@ -36,7 +36,7 @@ const (
 // vegetables that fold or roll alike. None is on the tray already, and none holds
 // what guests avoid.
 func Substitutes(b brief.Brief, f *food.Food, form string, on []*food.Food, larder *food.Larder, n int) []Substitute {
-	at, month := diet.At(b), b.SeasonMonth()
+	at, month := diet.TableOf(b), b.SeasonMonth()
 	was, _ := at.For(f)
 	spec, ok := f.Spec(form)
 	if !ok {

@@ -172,7 +172,7 @@ func TestNearDoublesByHand(t *testing.T) {
 
 // What the host had, and what the house served lately, comes again less, as the house likes it.
 func TestItRemembers(t *testing.T) {
-	again := func(rule string, part func(ids []string) *brief.Had) (l float64) {
+	again := func(rule string, part func(ids []string) *brief.Memory) (l float64) {
 		for _, b := range eighteen(14, "") {
 			before := b
 			before.Choice = 5
@@ -181,8 +181,8 @@ func TestItRemembers(t *testing.T) {
 		}
 		return l
 	}
-	last := func(ids []string) *brief.Had { return &brief.Had{Last: ids} }
-	lately := func(ids []string) *brief.Had { return &brief.Had{Lately: ids} }
+	last := func(ids []string) *brief.Memory { return &brief.Memory{Last: ids} }
+	lately := func(ids []string) *brief.Memory { return &brief.Memory{Lately: ids} }
 	none, some, strong := again("none", last), again("some", last), again("strong", last)
 	if some > .75*none || strong > .6*some {
 		t.Errorf("likeness to the last tray: %.3f with no rule, %.3f with some, %.3f with a strong one", none, some, strong)

@@ -29,7 +29,7 @@ func benchmarkPlan(b *testing.B, guests int) {
 	l, cabinet := threeHundred(), board.BuiltInCabinet()
 	br := brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 11}
 	for b.Loop() {
-		if _, err := plan.Of(br, l, cabinet); err != nil {
+		if _, err := plan.FromBrief(br, l, cabinet); err != nil {
 			b.Fatal(err)
 		}
 	}
@@ -41,7 +41,7 @@ func BenchmarkPlan2000Of300(b *testing.B) { benchmarkPlan(b, 2000) }
 // A slider of the amounts: the foods and the board stay, everything else is new.
 func BenchmarkSlide40(b *testing.B) {
 	cabinet := board.BuiltInCabinet()
-	job, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 40}, Month: 11}, larder, cabinet)
+	job, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 40}, Month: 11}, larder, cabinet)
 	if err != nil {
 		b.Fatal(err)
 	}
@@ -51,17 +51,17 @@ func BenchmarkSlide40(b *testing.B) {
 	for b.Loop() {
 		n++
 		br.Tilt = map[string]float64{"cheese": float64(n%40) / 20}
-		next, err := plan.Of(br, larder, cabinet)
+		next, err := plan.FromBrief(br, larder, cabinet)
 		if err != nil {
 			b.Fatal(err)
 		}
-		shop.Of(next, larder)
+		shop.NewBasket(next, larder)
 	}
 }
 
 func BenchmarkSavings40(b *testing.B) {
 	cabinet := board.BuiltInCabinet()
-	job, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 40}, Month: 11}, larder, cabinet)
+	job, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 40}, Month: 11}, larder, cabinet)
 	if err != nil {
 		b.Fatal(err)
 	}

@@ -73,7 +73,7 @@ func chooseBoards(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet
 // wanted is how much board is looked for, cm2.
 func wanted(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet) float64 {
 	guests := float64(b.Guests.Total())
-	return math.Max(leastEach*guests, math.Min(mostEach*guests, Room(b, amounts, cabinet)))
+	return math.Max(leastEach*guests, math.Min(mostEach*guests, BoardAreaCM2(b, amounts, cabinet)))
 }
 
 func withoutRim(c board.Board) bool { return c.RimMM == 0 }

@@ -79,7 +79,7 @@ func TestEveryGroupFindsItsShare(t *testing.T) {
 	}
 	planned := 0
 	for n, b := range briefs {
-		j, err := plan.Of(b, larder, cabinet)
+		j, err := plan.FromBrief(b, larder, cabinet)
 		if err != nil {
 			if !strings.Contains(err.Error(), "diets") {
 				t.Fatal(err)
@@ -104,7 +104,7 @@ func TestPlatesAreNotHeaped(t *testing.T) {
 	for n := range 60 {
 		b := dietBrief(r)
 		b.Serving = "plates"
-		j, err := plan.Of(b, larder, cabinet)
+		j, err := plan.FromBrief(b, larder, cabinet)
 		if err != nil {
 			continue
 		}
@@ -131,7 +131,7 @@ func TestKindsGrowSmoothly(t *testing.T) {
 		for _, n := range []int{8, 10, 12, 18, 24, 40} {
 			share := func(n int) map[food.Category]float64 {
 				b := brief.Brief{Guests: brief.Guests{Adults: n}, Occasion: occasion, Month: 9}
-				j, err := plan.Of(b, larder, board.BuiltInCabinet())
+				j, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 				if err != nil {
 					t.Fatal(err)
 				}
@@ -157,7 +157,7 @@ func TestBoardsSuitTheGuests(t *testing.T) {
 	for _, occasion := range []string{"nibble", "grazing", "meal"} {
 		for _, n := range []int{2, 3, 5, 8, 12, 16, 25, 40, 60, 90, 150, 300, 700, 1200, 2000} {
 			b := brief.Brief{Guests: brief.Guests{Adults: n}, Occasion: occasion, Month: 9}
-			j, err := plan.Of(b, larder, board.BuiltInCabinet())
+			j, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -180,7 +180,7 @@ func TestBoardsSuitTheGuests(t *testing.T) {
 			hide[c.ID] = true
 		}
 	}
-	j, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 20}, Month: 9}, larder, cabinet.Without(hide, nil))
+	j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 20}, Month: 9}, larder, cabinet.Without(hide, nil))
 	if err != nil || len(j.Trays) != 1 || len(j.Says) != 1 || !strings.Contains(j.Says[0], "borrow") {
 		t.Errorf("%v, %v", err, j)
 	}
@@ -195,16 +195,16 @@ func TestBudgetsAreKept(t *testing.T) {
 		if n%2 == 0 {
 			b.Diets = nil
 		}
-		free, err := plan.Of(b, larder, board.BuiltInCabinet())
+		free, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 		if err != nil {
 			continue
 		}
-		b.Budget = math.Round(float64(shop.Of(free, larder).BasketCost) * (.55 + .5*r.Float64()))
-		j, err := plan.Of(b, larder, board.BuiltInCabinet())
+		b.Budget = math.Round(float64(shop.NewBasket(free, larder).BasketCost) * (.55 + .5*r.Float64()))
+		j, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 		if err != nil {
 			t.Fatal(err)
 		}
-		basket, sum := shop.Of(j, larder), 0
+		basket, sum := shop.NewBasket(j, larder), 0
 		for _, l := range basket.Lines {
 			for _, p := range l.Packs {
 				sum += p.Count * p.Price
@@ -229,7 +229,7 @@ func TestBudgetsAreKept(t *testing.T) {
 		t.Errorf("%d budgets kept, %d not", kept, over)
 	}
 	b := brief.Brief{Guests: brief.Guests{Adults: 10}, Month: 9, Budget: 1}
-	j, err := plan.Of(b, larder, board.BuiltInCabinet())
+	j, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 	if err != nil || len(j.Says) == 0 || !strings.Contains(j.Says[0], "Over the budget") {
 		t.Errorf("a budget of one coin: %v, %v", err, j)
 	}
@@ -238,7 +238,7 @@ func TestBudgetsAreKept(t *testing.T) {
 // A kind that is tilted away is away, and the others make up for it.
 func TestTiltedAway(t *testing.T) {
 	b := brief.Brief{Guests: brief.Guests{Adults: 12}, Month: 9, Occasion: "grazing", Tilt: map[string]float64{"nut": 0, "sweet": 0}}
-	j, err := plan.Of(b, larder, board.BuiltInCabinet())
+	j, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -251,7 +251,7 @@ func TestTiltedAway(t *testing.T) {
 	for _, c := range food.Categories {
 		b.Tilt[string(c)] = 0
 	}
-	if _, err := plan.Of(b, larder, board.BuiltInCabinet()); err == nil || !strings.Contains(err.Error(), "tilt") {
+	if _, err := plan.FromBrief(b, larder, board.BuiltInCabinet()); err == nil || !strings.Contains(err.Error(), "tilt") {
 		t.Errorf("everything tilted away: %v", err)
 	}
 }

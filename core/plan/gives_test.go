@@ -22,7 +22,7 @@ func TestWhatFallsAwayIsSaid(t *testing.T) {
 		{brief.Brief{Guests: brief.Guests{Adults: 10}, Theme: &brief.Theme{Name: "sea", Belongs: []string{"smoked-salmon", "trout-spread"}}, Diets: []brief.Diet{{Avoid: []string{"fish"}}}}, []string{"theme", "sea", "colours"}},
 		{brief.Brief{Guests: brief.Guests{Adults: 12}, Budget: 1}, []string{"Over the budget by far", "times as much"}},
 	} {
-		j, err := plan.Of(c.b, larder, board.BuiltInCabinet())
+		j, err := plan.FromBrief(c.b, larder, board.BuiltInCabinet())
 		if err != nil {
 			t.Error(err)
 			continue
@@ -34,7 +34,7 @@ func TestWhatFallsAwayIsSaid(t *testing.T) {
 			t.Errorf("%+v: says %q, want one with %q", c.b.Diets, j.Says, c.says)
 		}
 	}
-	plain, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 10}, Theme: &brief.Theme{Name: "harbour"}, Diets: []brief.Diet{{Count: 1, Avoid: []string{"nuts"}}}}, larder, board.BuiltInCabinet())
+	plain, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 10}, Theme: &brief.Theme{Name: "harbour"}, Diets: []brief.Diet{{Count: 1, Avoid: []string{"nuts"}}}}, larder, board.BuiltInCabinet())
 	if err != nil || len(plain.Says) > 0 {
 		t.Errorf("%v: nothing falls away, and it says %q", err, plain.Says)
 	}

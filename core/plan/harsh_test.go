@@ -29,14 +29,14 @@ func TestHeatAndRoad(t *testing.T) {
 			b.Travels = brief.Travels{Yes: true, Minutes: 90}
 			b.Pins = []brief.Want{{Food: "cucumber"}, {Food: "dark-chocolate"}}
 		}
-		j, err := plan.Of(b, larder, board.BuiltInCabinet())
+		j, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 		if err != nil {
 			continue
 		}
 		for _, one := range j.Trays {
 			for _, e := range one.Elements {
 				f, _ := larder.Get(e.Food)
-				says := diet.At(one.Brief).Suffers(f, e.Form)
+				says := diet.TableOf(one.Brief).Suffers(f, e.Form)
 				if pinned := slices.ContainsFunc(b.Pins, func(w brief.Want) bool { return w.Food == f.ID }); pinned {
 					asked++
 					if v, _ := (diet.Table{WarmthC: one.Brief.Warmth(), RoadMin: one.Brief.Travels.Minutes}).For(f); (says != "") != (v == diet.DoesNotKeep) {
@@ -75,7 +75,7 @@ func TestChildrenAreMinded(t *testing.T) {
 			b.Diets[0].Count = 2
 		}
 		b.Choice = n
-		j, err := plan.Of(b, larder, board.BuiltInCabinet())
+		j, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 		if err != nil {
 			continue
 		}

@@ -32,12 +32,12 @@ const Stiff = .7
 // first: a few on and the rest beside is the house's default.
 var crackersOn = map[string][]float64{"": {.8, .55, .35}, "some": {.8, .55, .35}, "on": {1}, "beside": {0}}
 
-// Of picks, portions and chooses boards for a brief, and returns a job whose elements
+// FromBrief picks, portions and chooses boards for a brief, and returns a job whose elements
 // are not placed yet. What the boards cannot carry is in reserve. The food may be shared
 // out over several trays: boards that share fairly, a plate for each guest, or a tray of
 // its own for those who eat no meat. A budget is kept where the larder's prices allow it;
 // what did not work out, the job says.
-func Of(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) (*job.Job, error) {
+func FromBrief(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) (*job.Job, error) {
 	return plan(b, larder, cabinet, nil)
 }
 
@@ -98,7 +98,7 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 	if err != nil {
 		return nil, nil, err
 	}
-	amounts := amount.Of(theirs, chosen)
+	amounts := amount.Apportion(theirs, chosen)
 	for i, a := range amounts {
 		if a.Choice.Grams > 0 {
 			continue

@@ -70,7 +70,7 @@ func briefs(n int) []brief.Brief {
 
 func TestPlanProperties(t *testing.T) {
 	for i, b := range briefs(150) {
-		tr, err := plan.Of(b, larder, board.BuiltInCabinet())
+		tr, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 		if err != nil {
 			t.Fatalf("brief %d %+v: %v", i, b, err)
 		}
@@ -87,7 +87,7 @@ func TestPlanProperties(t *testing.T) {
 				t.Errorf("brief %d: planned element %+v", i, e)
 			}
 		}
-		basket := shop.Of(tr, larder)
+		basket := shop.NewBasket(tr, larder)
 		used, paid := 0, 0
 		for _, l := range basket.Lines {
 			used += l.UsedCost
@@ -108,7 +108,7 @@ func TestPlanProperties(t *testing.T) {
 
 func TestPlanKeepsTheHostsList(t *testing.T) {
 	b := brief.Brief{Guests: brief.Guests{Adults: 6}, Foods: []brief.Want{{Food: "figs"}, {Food: "almonds", Grams: 90}, {Food: "soft-white-round", Form: "whole"}}}
-	tr, err := plan.Of(b, larder, board.BuiltInCabinet())
+	tr, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -134,7 +134,7 @@ func TestPickRefusals(t *testing.T) {
 		"nobody":   {},
 		"too many": {Guests: brief.Guests{Adults: 2001}},
 	} {
-		if _, err := plan.Of(b, larder, board.BuiltInCabinet()); err == nil {
+		if _, err := plan.FromBrief(b, larder, board.BuiltInCabinet()); err == nil {
 			t.Errorf("%s was planned", name)
 		}
 	}
@@ -163,11 +163,11 @@ func TestPickIsBalanced(t *testing.T) {
 func TestMoreGuestsNeverLessFood(t *testing.T) {
 	last := 0.0
 	for _, n := range []int{1, 2, 5, 8, 13, 21, 34, 80, 200, 2000} {
-		tr, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: n}}, larder, board.BuiltInCabinet())
+		tr, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: n}}, larder, board.BuiltInCabinet())
 		if err != nil {
 			t.Fatal(err)
 		}
-		b := shop.Of(tr, larder)
+		b := shop.NewBasket(tr, larder)
 		if total := b.OnTrayG + b.ReserveG; total < last {
 			t.Errorf("%d guests get %.0f g, fewer got %.0f", n, total, last)
 		} else {
@@ -193,7 +193,7 @@ func ExampleCover() {
 func TestReplanKeepsPlaces(t *testing.T) {
 	b := brief.Brief{Guests: brief.Guests{Adults: 10}, Board: &board.Request{ID: "rectangle-60-cherry"},
 		Foods: []brief.Want{{Food: "honey", Grams: 100}, {Food: "figs", Grams: 110}, {Food: "almonds", Grams: 90}, {Food: "fresh-goat-log"}}}
-	old, err := plan.Of(b, larder, board.BuiltInCabinet())
+	old, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -208,7 +208,7 @@ func TestReplanKeepsPlaces(t *testing.T) {
 	next := old.Clone()
 	next.Brief.Foods = append(slices.Clone(b.Foods), brief.Want{Food: "walnuts", Grams: 60})
 	next.Brief.Foods[1].Grams = 300 // but the figs are locked
-	got, err := plan.Again(next, larder, board.BuiltInCabinet())
+	got, err := plan.Replan(next, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -227,7 +227,7 @@ func TestReplanKeepsPlaces(t *testing.T) {
 	}
 	// another board: nothing can stay where it was
 	next.Brief.Board = &board.Request{ID: "round-48-walnut"}
-	if got, err = plan.Again(next, larder, board.BuiltInCabinet()); err != nil {
+	if got, err = plan.Replan(next, larder, board.BuiltInCabinet()); err != nil {
 		t.Fatal(err)
 	}
 	for _, e := range got.Trays[0].Elements {
@@ -237,7 +237,7 @@ func TestReplanKeepsPlaces(t *testing.T) {
 	}
 	// what cannot be planned leaves the old tray alone
 	next.Brief.Foods = []brief.Want{{Food: "moon"}}
-	if _, err := plan.Again(next, larder, board.BuiltInCabinet()); err == nil {
+	if _, err := plan.Replan(next, larder, board.BuiltInCabinet()); err == nil {
 		t.Error("an unknown food was planned")
 	}
 }
@@ -245,7 +245,7 @@ func TestReplanKeepsPlaces(t *testing.T) {
 // A little more or less of a food is no reason to lay it anew: what lies stays, and
 // the difference is in reserve.
 func TestReplanLeavesLaidGroups(t *testing.T) {
-	old, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 12}, Month: 9}, larder, board.BuiltInCabinet())
+	old, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 12}, Month: 9}, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -264,11 +264,11 @@ func TestReplanLeavesLaidGroups(t *testing.T) {
 	next := old.Clone()
 	next.Brief.Foods = plan.Wants(old)
 	next.Brief.Guests.Hearty = 2 // a little more of everything
-	got, err := plan.Again(next, larder, board.BuiltInCabinet())
+	got, err := plan.Replan(next, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
-	fresh, err := plan.Of(next.Brief, larder, board.BuiltInCabinet())
+	fresh, err := plan.FromBrief(next.Brief, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -291,17 +291,17 @@ func TestReplanLeavesLaidGroups(t *testing.T) {
 		}
 	}
 	next.Brief.Guests.Adults = 30 // for so many everything is laid anew
-	if got, err = plan.Again(next, larder, board.BuiltInCabinet()); err != nil || got.Trays[0].Board.ID == old.Trays[0].Board.ID {
+	if got, err = plan.Replan(next, larder, board.BuiltInCabinet()); err != nil || got.Trays[0].Board.ID == old.Trays[0].Board.ID {
 		t.Errorf("thirty guests on %s, %v", got.Trays[0].Board.Name, err)
 	}
 }
 
 func TestBasketExplainsItself(t *testing.T) {
-	tr, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 10}}, larder, board.BuiltInCabinet())
+	tr, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 10}}, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
-	for _, l := range shop.Of(tr, larder).Lines {
+	for _, l := range shop.NewBasket(tr, larder).Lines {
 		if l.Explanation == "" || l.LeftG >= 1 && !strings.Contains(l.Explanation, "stays over") {
 			t.Errorf("%s: %q", l.Food, l.Explanation)
 		}
@@ -314,7 +314,7 @@ func TestPlanOfATonOfEverything(t *testing.T) {
 	for _, f := range larder.All()[:120] { // as many as a brief may name
 		b.Foods = append(b.Foods, brief.Want{Food: f.ID, Grams: 1e6})
 	}
-	tr, err := plan.Of(b, larder, board.BuiltInCabinet())
+	tr, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -325,7 +325,7 @@ func TestPlanOfATonOfEverything(t *testing.T) {
 	if _, err := job.Read(raw, larder); err != nil {
 		t.Error(err)
 	}
-	if basket := shop.Of(tr, larder); basket.BasketCost <= 0 {
+	if basket := shop.NewBasket(tr, larder); basket.BasketCost <= 0 {
 		t.Errorf("a ton of everything costs %d", basket.BasketCost)
 	}
 }
@@ -333,7 +333,7 @@ func TestPlanOfATonOfEverything(t *testing.T) {
 // A brief may ask for a vessel, a hollowed vegetable among them, which nobody gets unasked.
 func TestVesselAskedFor(t *testing.T) {
 	b := brief.Brief{Guests: brief.Guests{Adults: 8}, Foods: []brief.Want{{Food: "herb-dip", Vessel: "squash-bowl"}, {Food: "honey"}, {Food: "carrot-sticks"}}}
-	tr, err := plan.Of(b, larder, board.BuiltInCabinet())
+	tr, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -345,7 +345,7 @@ func TestVesselAskedFor(t *testing.T) {
 		t.Errorf("%v", got)
 	}
 	for n := 2; n < 200; n *= 2 {
-		tr, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: n}}, larder, board.BuiltInCabinet())
+		tr, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: n}}, larder, board.BuiltInCabinet())
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -360,7 +360,7 @@ func TestVesselAskedFor(t *testing.T) {
 // Rings and criss-cross blocks come in groups, never as single slices.
 func TestRingsComeWhole(t *testing.T) {
 	for _, w := range []brief.Want{{Food: "round-crackers", Form: "ring"}, {Food: "orange-block", Form: "criss-cross"}, {Food: "orange-rounds", Form: "ring"}} {
-		tr, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 10}, Foods: []brief.Want{w, {Food: "almonds"}, {Food: "soft-white-round"}}}, larder, board.BuiltInCabinet())
+		tr, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 10}, Foods: []brief.Want{w, {Food: "almonds"}, {Food: "soft-white-round"}}}, larder, board.BuiltInCabinet())
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -381,7 +381,7 @@ func TestRingsComeWhole(t *testing.T) {
 
 // A tray holds every food it uses as it was, and no other.
 func TestTrayKeepsItsFoods(t *testing.T) {
-	tr, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 12}}, larder, board.BuiltInCabinet())
+	tr, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 12}}, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -416,12 +416,12 @@ func TestTrayKeepsItsFoods(t *testing.T) {
 // the till asks less, what lies on the tray is worth the same.
 func TestCupboardIsUsedFirst(t *testing.T) {
 	b := brief.Brief{Guests: brief.Guests{Adults: 8}, ServeAt: "2026-12-05T19:00", Foods: []brief.Want{{Food: "honey", Grams: 100}, {Food: "almonds", Grams: 300}, {Food: "soft-white-round"}}}
-	tr, err := plan.Of(b, larder, board.BuiltInCabinet())
+	tr, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
 	line := func(l *food.Larder, id string) shop.Line {
-		for _, x := range shop.Of(tr, l).Lines {
+		for _, x := range shop.NewBasket(tr, l).Lines {
 			if x.Food == id {
 				return x
 			}

@@ -57,7 +57,7 @@ func TestPlansHold(t *testing.T) {
 	cabinet := board.BuiltInCabinet()
 	for n := range 120 {
 		b := anyBrief(r)
-		made, err := plan.Of(b, larder, cabinet)
+		made, err := plan.FromBrief(b, larder, cabinet)
 		if err != nil {
 			if !strings.Contains(err.Error(), "diets") {
 				t.Fatalf("%d: %v", n, err)
@@ -84,7 +84,7 @@ func TestPlansHold(t *testing.T) {
 				t.Errorf("%d: %d plates for %d guests, %+v", n, plates, b.Guests.Total(), b.Diets)
 			}
 		}
-		basket := shop.Of(made, larder)
+		basket := shop.NewBasket(made, larder)
 		cost, used := 0, 0
 		for _, l := range basket.Lines {
 			bought, line := 0.0, 0
@@ -138,7 +138,7 @@ func TestMonotoneInGuests(t *testing.T) {
 				t.Fatal(err)
 			}
 			all := 0.0
-			for _, a := range amount.Of(b, chosen) {
+			for _, a := range amount.Apportion(b, chosen) {
 				all += a.Grams
 				spec, _ := a.Food.Spec(a.Form)
 				each := spec.MassG
@@ -175,7 +175,7 @@ func TestTheRestMakesUpForWhatIsSet(t *testing.T) {
 		}
 		return sum
 	}
-	before := amount.Of(b, chosen)
+	before := amount.Apportion(b, chosen)
 	for i, a := range before {
 		if a.Food.Category != food.Nut {
 			continue
@@ -183,7 +183,7 @@ func TestTheRestMakesUpForWhatIsSet(t *testing.T) {
 		for _, times := range []float64{.5, 1.4, 30} {
 			set := slices.Clone(chosen)
 			set[i].Grams = math.Round(a.Grams * times)
-			after := amount.Of(b, set)
+			after := amount.Apportion(b, set)
 			if after[i].Grams != set[i].Grams {
 				t.Errorf("set to %v, it is %v", set[i].Grams, after[i].Grams)
 			}
@@ -224,7 +224,7 @@ func TestSubstitutionKeepsDiets(t *testing.T) {
 func TestBoardsShareFairly(t *testing.T) {
 	for _, boards := range [][]board.Request{{{ID: "plank-100-oak"}, {ID: "plank-100-oak"}}, {{ID: "rectangle-60-cherry"}, {ID: "rectangle-52-ash"}, {ID: "round-48-walnut"}}} {
 		b := brief.Brief{Guests: brief.Guests{Adults: 24}, Month: 9, Boards: boards}
-		made, err := plan.Of(b, larder, board.BuiltInCabinet())
+		made, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -260,7 +260,7 @@ func TestBoardsShareFairly(t *testing.T) {
 
 func TestPlatesFollowTastes(t *testing.T) {
 	b := brief.Brief{Guests: brief.Guests{Adults: 6, Children: 6}, Serving: "plates", Diets: []brief.Diet{{Avoid: []string{"nuts"}}, {Who: "two vegans", Count: 2, Avoid: []string{"animal", "meat"}}}}
-	made, err := plan.Of(b, larder, board.BuiltInCabinet())
+	made, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -288,7 +288,7 @@ func TestPlatesFollowTastes(t *testing.T) {
 	for i, w := range b.Foods {
 		if f, _ := larder.Get(w.Food); f.Category == food.Fruit {
 			b.Foods[i].Grams = 720
-			set, err := plan.Of(b, larder, board.BuiltInCabinet())
+			set, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -298,7 +298,7 @@ func TestPlatesFollowTastes(t *testing.T) {
 			break
 		}
 	}
-	if n := shop.Of(made, larder); n.PerGuest < 50 || n.PerGuest > 3000 {
+	if n := shop.NewBasket(made, larder); n.PerGuest < 50 || n.PerGuest > 3000 {
 		t.Errorf("%d for each guest", n.PerGuest)
 	}
 }
@@ -306,7 +306,7 @@ func TestPlatesFollowTastes(t *testing.T) {
 func TestMeatlessTraysApart(t *testing.T) {
 	b := brief.Brief{Guests: brief.Guests{Adults: 20}, Month: 7, Rules: &brief.Rules{Vegetarians: "separate"},
 		Diets: []brief.Diet{{Who: "three", Count: 3, Avoid: []string{"meat", "rennet"}}, {Who: "one", Count: 1, Avoid: []string{"sesame"}}}}
-	made, err := plan.Of(b, larder, board.BuiltInCabinet())
+	made, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -333,11 +333,11 @@ func TestMeatlessTraysApart(t *testing.T) {
 
 func TestBudgetIsFelt(t *testing.T) {
 	cost := func(budget float64) int {
-		made, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 20}, Budget: budget}, larder, board.BuiltInCabinet())
+		made, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 20}, Budget: budget}, larder, board.BuiltInCabinet())
 		if err != nil {
 			t.Fatal(err)
 		}
-		return shop.Of(made, larder).BasketCost
+		return shop.NewBasket(made, larder).BasketCost
 	}
 	if free, poor := cost(0), cost(6000); float64(poor) > .9*float64(free) {
 		t.Errorf("%d within a budget of 6000, %d without", poor, free)
@@ -348,11 +348,11 @@ func TestBudgetIsFelt(t *testing.T) {
 func TestSavingsSave(t *testing.T) {
 	cabinet := board.BuiltInCabinet()
 	b := brief.Brief{Guests: brief.Guests{Adults: 18}, Month: 11, Pins: []brief.Want{{Food: "aged-hard"}}}
-	made, err := plan.Of(b, larder, cabinet)
+	made, err := plan.FromBrief(b, larder, cabinet)
 	if err != nil {
 		t.Fatal(err)
 	}
-	was := shop.Of(made, larder).BasketCost
+	was := shop.NewBasket(made, larder).BasketCost
 	savings := shop.Savings(made, larder, cabinet, 3)
 	if len(savings) != 3 {
 		t.Fatalf("%+v", savings)
@@ -376,11 +376,11 @@ func TestSavingsSave(t *testing.T) {
 			}
 			nb.Foods = append(nb.Foods, w)
 		}
-		cheaper, err := plan.Of(nb, larder, cabinet)
+		cheaper, err := plan.FromBrief(nb, larder, cabinet)
 		if err != nil {
 			t.Fatal(err)
 		}
-		if now := shop.Of(cheaper, larder).BasketCost; was-now != s.Saves {
+		if now := shop.NewBasket(cheaper, larder).BasketCost; was-now != s.Saves {
 			t.Errorf("%s is said to save %d and saves %d", s.Says, s.Saves, was-now)
 		}
 	}
@@ -389,7 +389,7 @@ func TestSavingsSave(t *testing.T) {
 // A worked quote: 60.00 of food, an hour and a half of work at 18.00, two boxes at
 // 3.50, a trip at 12.00, an eighth on top of that, and 30 % of the price is margin.
 func TestQuoteAddsUp(t *testing.T) {
-	q := price.Of(shop.Basket{BasketCost: 6000}, 45, 2, 18, true, price.Rates{Hourly: 1800, Setup: 45, Packaging: 350, Delivery: 1200, Overhead: 12.5, Margin: 30})
+	q := price.NewQuote(shop.Basket{BasketCost: 6000}, 45, 2, 18, true, price.Rates{Hourly: 1800, Setup: 45, Packaging: 350, Delivery: 1200, Overhead: 12.5, Margin: 30})
 	if want := 6000 + 2700 + 700 + 1200 + 1325; q.Cost != want {
 		t.Errorf("cost %d, want %d", q.Cost, want)
 	}
@@ -402,7 +402,7 @@ func TestQuoteAddsUp(t *testing.T) {
 		if err := rates.Check(); err != nil {
 			t.Fatal(err)
 		}
-		q := price.Of(shop.Basket{BasketCost: r.IntN(90000), CupboardCost: r.IntN(3000)}, r.Float64()*300, 1+r.IntN(4), 1+r.IntN(90), r.IntN(2) == 0, rates)
+		q := price.NewQuote(shop.Basket{BasketCost: r.IntN(90000), CupboardCost: r.IntN(3000)}, r.Float64()*300, 1+r.IntN(4), 1+r.IntN(90), r.IntN(2) == 0, rates)
 		sum := 0
 		for _, l := range q.Lines {
 			sum += l.Money
@@ -487,8 +487,8 @@ func TestSurfacesCarry(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		amounts := amount.Of(b, chosen)
-		room := plan.Room(b, amounts, cabinet)
+		amounts := amount.Apportion(b, chosen)
+		room := plan.BoardAreaCM2(b, amounts, cabinet)
 		if room <= last {
 			t.Errorf("%d guests want %v cm2, fewer wanted %v", n, room, last)
 		}

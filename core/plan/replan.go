@@ -12,12 +12,12 @@ import (
 	"happytray/core/tray"
 )
 
-// Again plans a job's brief again and keeps of the old trays whatever the new
+// Replan plans a job's brief again and keeps of the old trays whatever the new
 // brief leaves as it was: its title and seeds, and on the same board the places
 // of elements whose food, form and count are unchanged. Locked elements of a
 // food and form that stay keep their amount as well. Everything else waits
 // beside the board.
-func Again(old *job.Job, larder *food.Larder, cabinet *board.Cabinet) (*job.Job, error) {
+func Replan(old *job.Job, larder *food.Larder, cabinet *board.Cabinet) (*job.Job, error) {
 	var last map[string][]board.Board
 	lies := func(e tray.Element) bool { return e.Placed }
 	if slices.ContainsFunc(old.Trays, func(t *tray.Tray) bool { return slices.ContainsFunc(t.Elements, lies) }) { // what lies somewhere should be able to stay

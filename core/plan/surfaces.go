@@ -21,9 +21,9 @@ type Surface struct {
 	Says   string   `json:"says"`
 }
 
-// Room is how much board the amounts of a brief ask for, cm2, with some of the
+// BoardAreaCM2 is how much board the amounts of a brief ask for, cm2, with some of the
 // crackers beside it. It is what a board must have to carry everything.
-func Room(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet) float64 {
+func BoardAreaCM2(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet) float64 {
 	wide, ok := cabinet.Board("rectangle-110-pine") // no form is too long for this one
 	if !ok {
 		all := cabinet.Boards()
@@ -42,7 +42,7 @@ const setRoom = 1.08
 // enough, those that match and leave least bare first. Where those are not
 // enough either, table runs of paper. An empty list means that nothing is large enough.
 func Surfaces(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet, n int) []Surface {
-	room := Room(b, amounts, cabinet)
+	room := BoardAreaCM2(b, amounts, cabinet)
 	all := slices.DeleteFunc(cabinet.Boards(), func(c board.Board) bool {
 		return c.ID == "plate-24" || !c.FoodSafe && c.Liner == ""
 	})

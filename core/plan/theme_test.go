@@ -18,7 +18,7 @@ import (
 // food of each element by the room it takes.
 func inPalette(t *testing.T, b brief.Brief, palette []string) float64 {
 	t.Helper()
-	j, err := plan.Of(b, larder, board.BuiltInCabinet())
+	j, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -63,7 +63,7 @@ func TestAPalettePulls(t *testing.T) {
 func TestThemesWork(t *testing.T) {
 	for _, th := range theme.BuiltIn {
 		for _, month := range []int{3, 7, 12} {
-			j, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 14}, Month: month, Occasion: "grazing", Theme: &brief.Theme{Name: th.Name}}, larder, board.BuiltInCabinet())
+			j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 14}, Month: month, Occasion: "grazing", Theme: &brief.Theme{Name: th.Name}}, larder, board.BuiltInCabinet())
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -84,7 +84,7 @@ func TestThemesWork(t *testing.T) {
 			}
 		}
 	}
-	j, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 8}, Theme: &brief.Theme{Name: "glaze blue"}}, larder, board.BuiltInCabinet())
+	j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 8}, Theme: &brief.Theme{Name: "glaze blue"}}, larder, board.BuiltInCabinet())
 	if err != nil || len(j.Says) != 1 || !strings.Contains(j.Says[0], "is a name only") {
 		t.Errorf("%v, %v", err, j)
 	}

@@ -34,7 +34,7 @@ func Whys(j *job.Job, larder *food.Larder) map[string]string {
 		for _, r := range one.Reserve {
 			take(r.Food, r.Form)
 		}
-		for _, a := range amount.Of(one.Brief, chosen) {
+		for _, a := range amount.Apportion(one.Brief, chosen) {
 			if _, told := out[a.Food.ID]; !told {
 				if n := one.Copies(); n > 1 {
 					a.Why = fmt.Sprintf("On each of %d plates: %s", n, say.Lower(a.Why))

@@ -96,8 +96,8 @@ const (
 	ovenSheets = 2 // that an oven takes at once
 )
 
-// Booked is a job that is worked on with others of its day.
-type Booked struct {
+// DayJob is a job that is worked on with others of its day.
+type DayJob struct {
 	ID     string // of its own among them
 	Job    *job.Job
 	Larder *food.Larder
@@ -115,7 +115,7 @@ type Served struct {
 // Plan is the day of a job: every task as late as the food likes it and hands and ovens allow. Times are whole
 // seconds inside. Where something is to be done earlier than it bears, the cautions say so.
 func Plan(j *job.Job, larder *food.Larder, o Options) (Day, error) {
-	return PlanDay([]Booked{{Job: j, Larder: larder}}, o)
+	return PlanDay([]DayJob{{Job: j, Larder: larder}}, o)
 }
 
 // MostJobs bounds what is planned as one day.
@@ -124,7 +124,7 @@ const MostJobs = 24
 // PlanDay is the day of several jobs, each served at its own time, with the same hands and ovens; what is done to a
 // food in a form for several of them is done once, where its windows let it. The names of tasks of more than one job
 // begin with that of their job, or with day where they are for several.
-func PlanDay(all []Booked, o Options) (Day, error) {
+func PlanDay(all []DayJob, o Options) (Day, error) {
 	if o.People < 1 || o.People > MostPeople {
 		return Day{}, fault.Bad("people", "should be between 1 and %d: somebody has to do the work", MostPeople)
 	}
@@ -169,7 +169,7 @@ func PlanDay(all []Booked, o Options) (Day, error) {
 // kitchenDay is a day while it is planned: seconds are from the first serving.
 type kitchenDay struct {
 	o        Options
-	booked   []Booked
+	booked   []DayJob
 	serve    []time.Time
 	base     time.Time
 	relative bool
@@ -416,7 +416,7 @@ func (d *kitchenDay) slack(p schedule.Plan, order, who []int) (earliest, latest 
 
 // allCautions are the cautions of all trays of a job, each once.
 func allCautions(j *job.Job, larder *food.Larder) (out []string) {
-	_, hold := safety.Hold(j.Brief)
+	_, hold := safety.HoldingTime(j.Brief)
 	out = append(out, hold)
 	for _, t := range j.Trays {
 		for _, s := range Order(t, larder).Cautions {

@@ -308,7 +308,7 @@ func TestTwoJobsOfADay(t *testing.T) {
 	first := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 10}, ServeAt: "2026-11-30T18:00:00Z", Foods: foods})
 	second := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 14}, ServeAt: "2026-11-30T19:30:00Z", Foods: foods})
 	first.Title, second.Title = "First", "Second"
-	booked := []Booked{{"a", first, first.Larder(food.BuiltIn())}, {"b", second, second.Larder(food.BuiltIn())}}
+	booked := []DayJob{{"a", first, first.Larder(food.BuiltIn())}, {"b", second, second.Larder(food.BuiltIn())}}
 	for _, people := range []int{1, 3} {
 		d, err := PlanDay(booked, Options{People: people, Ovens: 1})
 		if err != nil {
@@ -376,7 +376,7 @@ func TestTwoJobsOfADay(t *testing.T) {
 	}
 	bare := first.Clone()
 	bare.Brief.ServeAt = ""
-	if _, err := PlanDay([]Booked{{"a", bare, booked[0].Larder}, booked[1]}, Options{People: 1, Ovens: 1}); err == nil {
+	if _, err := PlanDay([]DayJob{{"a", bare, booked[0].Larder}, booked[1]}, Options{People: 1, Ovens: 1}); err == nil {
 		t.Error("a day is planned from a job without a time")
 	}
 	if _, err := PlanDay(nil, Options{People: 1}); err == nil {
@@ -499,7 +499,7 @@ func TestTheLateAreOfferedSomething(t *testing.T) {
 	}
 	for n := range plans {
 		b := brief.Brief{Guests: brief.Guests{Adults: 2 + 3*(n%8)}, Occasion: []string{"nibble", "grazing", "meal"}[n%3], ServeAt: "2026-11-29T19:00:00Z", Choice: n}
-		j, err := plan.Of(b, larder, board.BuiltInCabinet())
+		j, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -16,9 +16,9 @@ func TestFridge(t *testing.T) {
 	larder := j.Larder(food.BuiltIn())
 	day := func(shelves, jobs int) Day {
 		t.Helper()
-		booked := []Booked{}
+		booked := []DayJob{}
 		for n := range jobs {
-			booked = append(booked, Booked{ID: string(rune('a' + n)), Job: j, Larder: larder})
+			booked = append(booked, DayJob{ID: string(rune('a' + n)), Job: j, Larder: larder})
 		}
 		d, err := PlanDay(booked, Options{People: 2, Ovens: 1, Shelves: shelves})
 		if err != nil {

@@ -15,7 +15,7 @@ import (
 
 func laidFor(t *testing.T, guests int) *tray.Tray {
 	t.Helper()
-	j, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 6, Occasion: "grazing"}, food.BuiltIn(), board.BuiltInCabinet())
+	j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 6, Occasion: "grazing"}, food.BuiltIn(), board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -185,7 +185,7 @@ func advised(t *tray.Tray, larder *food.Larder) (out []string) {
 
 // cautions are the usual ones; local rules and the packs' own labels decide.
 func cautions(b brief.Brief) []string {
-	_, hold := safety.Hold(b)
+	_, hold := safety.HoldingTime(b)
 	out := []string{
 		hold,
 		"Wash hands and tools between meat, cheese and anything for guests with allergies. Nothing here will be cooked.",

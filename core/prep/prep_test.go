@@ -15,7 +15,7 @@ import (
 // A prop is kit and not food, and what is to be said of a food is said.
 func TestPropsAreKit(t *testing.T) {
 	larder := food.BuiltIn()
-	tr, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 5}, Foods: []brief.Want{{Food: "figs"}, {Food: "glass-candle"}, {Food: "rose-petals"}}}, larder, board.BuiltInCabinet())
+	tr, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 5}, Foods: []brief.Want{{Food: "figs"}, {Food: "glass-candle"}, {Food: "rose-petals"}}}, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -30,7 +30,7 @@ func TestPropsAreKit(t *testing.T) {
 	if kit != 1 || !strings.Contains(said, "flame") || !strings.Contains(said, "florist") {
 		t.Errorf("%d candles in the kit; cautions: %s", kit, said)
 	}
-	for _, l := range shop.Of(tr, larder).Lines {
+	for _, l := range shop.NewBasket(tr, larder).Lines {
 		if l.Food == "glass-candle" {
 			t.Error("the candle is bought with the food")
 		}
@@ -39,7 +39,7 @@ func TestPropsAreKit(t *testing.T) {
 
 func TestOrderCoversEveryElementOnce(t *testing.T) {
 	larder := food.BuiltIn()
-	tr, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 14, Children: 3}, Diets: []brief.Diet{{Who: "one", Count: 1, Avoid: []string{"gluten"}}}}, larder, board.BuiltInCabinet())
+	tr, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 14, Children: 3}, Diets: []brief.Diet{{Who: "one", Count: 1, Avoid: []string{"gluten"}}}}, larder, board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -91,7 +91,7 @@ func TestOrderCoversEveryElementOnce(t *testing.T) {
 func TestAdviceForTheFrail(t *testing.T) {
 	made := func(g brief.Guests) string {
 		b := brief.Brief{Guests: g, Foods: []brief.Want{{Food: "soft-white-round"}, {Food: "orange-block"}, {Food: "air-dried-ham"}, {Food: "honey"}}}
-		j, err := plan.Of(b, food.BuiltIn(), board.BuiltInCabinet())
+		j, err := plan.FromBrief(b, food.BuiltIn(), board.BuiltInCabinet())
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -37,7 +37,7 @@ var mostDays = map[food.Category]int{food.Fruit: 2, food.Vegetable: 2, food.Brin
 const usualDays = 7
 
 // AdviseOn says what to do with grams of a food that came home after it stood out for minutes, where hold is how long
-// perishable food may (safety.Hold). Days are those that it keeps once opened, a day less where it perishes, and never
+// perishable food may (safety.HoldingTime). Days are those that it keeps once opened, a day less where it perishes, and never
 // more than mostDays. It is the usual caution, no licence: local food rules come first.
 func AdviseOn(f *food.Food, grams, stood, hold float64) Advice {
 	out := Advice{Food: f.ID, Grams: math.Round(grams)}

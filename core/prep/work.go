@@ -525,7 +525,7 @@ func (w *worker) boardName(n int) string {
 // collect is all the work of a job.
 func (w *worker) collect() {
 	w.last = map[string][]string{}
-	w.hold, _ = safety.Hold(w.j.Brief)
+	w.hold, _ = safety.HoldingTime(w.j.Brief)
 	vessels := 0
 	for _, t := range w.j.Trays {
 		vessels += len(t.Vessels) * t.Copies()

@@ -58,11 +58,11 @@ type Quote struct {
 	Total   int    `json:"total"`    // minor units
 }
 
-// Of makes the quote for a job: what its basket costs at the till and what is
+// NewQuote makes the quote for a job: what its basket costs at the till and what is
 // taken from the cupboard, minutes of handwork, trays to pack, and whether it
 // travels. The price for each guest is rounded up to ten minor units; what that
 // brings is part of the margin.
-func Of(b shop.Basket, minutes float64, trays, guests int, travels bool, r Rates) Quote {
+func NewQuote(b shop.Basket, minutes float64, trays, guests int, travels bool, r Rates) Quote {
 	q := Quote{Guests: max(1, guests)}
 	add := func(name, says string, money float64) {
 		m := int(math.Round(money))

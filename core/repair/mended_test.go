@@ -17,7 +17,7 @@ func mended(tb testing.TB, trays int) (offered, judged int, longest, all time.Du
 	for k := range trays {
 		tr := plantest.Planned(tb, brief.Brief{Guests: brief.Guests{Adults: 10 + k%6}, Month: 1 + k%12, Occasion: []string{"nibble", "grazing", "meal"}[k%3], Choice: k})
 		t := plantest.Lay(tb, tr, search.Options{Seed: uint64(k), Effort: 30}).Tray
-		rev := review.Of(t, plantest.Larder)
+		rev := review.Judge(t, plantest.Larder)
 		for _, f := range rev.Findings {
 			began := time.Now()
 			m, ok := Suggest(context.Background(), t, plantest.Larder, f)
@@ -28,7 +28,7 @@ func mended(tb testing.TB, trays int) (offered, judged int, longest, all time.Du
 				continue
 			}
 			offered++
-			if after := review.Of(m.Tray, plantest.Larder); after.Score <= rev.Score || rev.Legal() && !after.Legal() || after.Score != m.Score || len(onBoard(m.Tray)) < len(onBoard(t)) {
+			if after := review.Judge(m.Tray, plantest.Larder); after.Score <= rev.Score || rev.Legal() && !after.Legal() || after.Score != m.Score || len(onBoard(m.Tray)) < len(onBoard(t)) {
 				tb.Errorf("%d, %s: %v after %v (%s)", k, f.Check, after.Score, rev.Score, m.Says)
 			}
 			if err := m.Tray.Check(plantest.Larder); err != nil {

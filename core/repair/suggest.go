@@ -61,7 +61,7 @@ const checkGain = .5
 // those the ones count more that the finding's own check gains by. ok is false when none does; then
 // the finding wants more than one change. What is locked, and trails, stay.
 func Suggest(ctx context.Context, t *tray.Tray, larder *food.Larder, f review.Finding) (best Remedy, ok bool) {
-	base := review.Of(t, larder)
+	base := review.Judge(t, larder)
 	all := candidates(t, larder, f)
 	found := make([]*tray.Tray, len(all))
 	revs := make([]review.Review, len(all))
@@ -70,7 +70,7 @@ func Suggest(ctx context.Context, t *tray.Tray, larder *food.Larder, f review.Fi
 			return
 		}
 		if c := all[i].make(ctx); c != nil && ctx.Err() == nil && len(onBoard(c)) >= len(onBoard(t)) {
-			found[i], revs[i] = c, review.Of(c, larder)
+			found[i], revs[i] = c, review.Judge(c, larder)
 		}
 	})
 	most := 0.0

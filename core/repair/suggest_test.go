@@ -40,7 +40,7 @@ func TestMendRaisesTheTotal(t *testing.T) {
 		if tray.of == 1 {
 			now = base
 		}
-		rev := review.Of(now, larder)
+		rev := review.Judge(now, larder)
 		for _, f := range rev.Findings[:min(most, len(rev.Findings))] {
 			judged++
 			m, ok := Suggest(context.Background(), now, larder, f)
@@ -48,7 +48,7 @@ func TestMendRaisesTheTotal(t *testing.T) {
 				continue
 			}
 			offered++
-			after := review.Of(m.Tray, larder)
+			after := review.Judge(m.Tray, larder)
 			if after.Score <= rev.Score || after.Score != m.Score || m.Gain <= 0 || m.Says == "" {
 				t.Errorf("%s, %s: %v after %v, said to be %v (%s)", tray.name, f.Check, after.Score, rev.Score, m.Score, m.Says)
 			}
@@ -71,14 +71,14 @@ func TestMendRaisesTheTotal(t *testing.T) {
 	}
 	stopped, cancel := context.WithCancel(context.Background())
 	cancel()
-	if _, ok := Suggest(stopped, spoiled, larder, review.Of(spoiled, larder).Findings[0]); ok {
+	if _, ok := Suggest(stopped, spoiled, larder, review.Judge(spoiled, larder).Findings[0]); ok {
 		t.Error("stopped before it began, and still something was offered")
 	}
 }
 
 func BenchmarkMend(b *testing.B) {
 	base := plantest.LaidFor(b, 12)
-	f := review.Of(base, food.BuiltIn()).Findings[0]
+	f := review.Judge(base, food.BuiltIn()).Findings[0]
 	for b.Loop() {
 		Suggest(context.Background(), base, food.BuiltIn(), f)
 	}

@@ -16,7 +16,7 @@ import (
 // large is a laid tray of about 60 elements and 800 pieces.
 func large(b *testing.B) (*tray.Tray, *food.Larder) {
 	larder := food.BuiltIn()
-	j, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 30}, Month: 11, Board: &board.Request{ID: "rectangle-110-pine"}}, larder, board.BuiltInCabinet())
+	j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 30}, Month: 11, Board: &board.Request{ID: "rectangle-110-pine"}}, larder, board.BuiltInCabinet())
 	if err != nil {
 		b.Fatal(err)
 	}
@@ -41,7 +41,7 @@ func BenchmarkReview(b *testing.B) {
 	t, larder := large(b)
 	b.ReportAllocs()
 	for b.Loop() {
-		review.Of(t, larder)
+		review.Judge(t, larder)
 	}
 	sizes(b, t)
 }

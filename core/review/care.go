@@ -48,7 +48,7 @@ func (m *measures) wetBesideCrisp() {
 			if g := l.at(i, j).wet; g < adjacency.WetBesideCrisp {
 				places++
 				at := l.elems[i].middle.Lerp(l.elems[j].middle, .5)
-				m.find("care.wetdry", Mend, (adjacency.WetBesideCrisp-g)/4, at, []int{i, j}, say.Of("care.wetdry", m.it(i), say.MM(math.Floor(g)), m.it(j), say.MM(adjacency.WetBesideCrisp)))
+				m.find("care.wetdry", Mend, (adjacency.WetBesideCrisp-g)/4, at, []int{i, j}, say.New("care.wetdry", m.it(i), say.MM(math.Floor(g)), m.it(j), say.MM(adjacency.WetBesideCrisp)))
 			}
 		}
 	}
@@ -75,7 +75,7 @@ func (m *measures) rolls() {
 			}
 			loose += n
 			if n > 0 {
-				m.find("care.roll", Mend, float64(n), at, []int{i}, say.Of("care.roll", say.N(n), m.it(i)))
+				m.find("care.roll", Mend, float64(n), at, []int{i}, say.New("care.roll", say.N(n), m.it(i)))
 			}
 		})
 	}
@@ -89,13 +89,13 @@ func (m *measures) allergens() {
 	m.planned(func(i int, e *elem) {
 		if v, a := diet.Avoiding(l.off, e.food); v == diet.Avoided {
 			broken++
-			m.find("care.allergen", Stop, 100, e.middle, []int{i}, say.Of("care.allergen", m.it(i), say.Word(a)))
+			m.find("care.allergen", Stop, 100, e.middle, []int{i}, say.New("care.allergen", m.it(i), say.Word(a)))
 		}
 	})
 	m.values["care.allergen"] = float64(broken)
 	m.planned(func(i int, e *elem) {
 		if v, a := diet.Avoiding(l.off, e.food); v == diet.Traces {
-			m.find("care.allergen", Note, 50, e.middle, []int{i}, say.Of("care.traces", m.it(i), say.Word(a)))
+			m.find("care.allergen", Note, 50, e.middle, []int{i}, say.New("care.traces", m.it(i), say.Word(a)))
 		}
 	})
 }
@@ -106,7 +106,7 @@ func (m *measures) notForEating() {
 	m.planned(func(i int, e *elem) {
 		if food.NotForEating(e.food) {
 			inedible++
-			m.find("care.garnish", Stop, 100, e.middle, []int{i}, say.Of("care.garnish", m.it(i)))
+			m.find("care.garnish", Stop, 100, e.middle, []int{i}, say.New("care.garnish", m.it(i)))
 		}
 	})
 	m.values["care.garnish"] = float64(inedible)
@@ -129,7 +129,7 @@ func (m *measures) stones() {
 	m.planned(func(i int, e *elem) {
 		if stones[e.food] {
 			delete(stones, e.food)
-			m.find("care.stone", Note, 1, e.middle, []int{i}, say.Of("care.stone", m.it(i)))
+			m.find("care.stone", Note, 1, e.middle, []int{i}, say.New("care.stone", m.it(i)))
 		}
 	})
 }
@@ -141,7 +141,7 @@ func (m *measures) ground() {
 		m.values["care.ground"] = 0
 		if b.Liner == "" {
 			m.values["care.ground"] = 1
-			m.find("care.ground", Mend, 20, b.FoodZone.Centroid(), nil, say.Of("care.ground"))
+			m.find("care.ground", Mend, 20, b.FoodZone.Centroid(), nil, say.New("care.ground"))
 		}
 	}
 }
@@ -154,7 +154,7 @@ func (m *measures) choking() {
 		m.planned(func(i int, e *elem) {
 			if e.food.ChokesAs(l.tray.Elements[i].Form) && !seen[e.food.ID] {
 				seen[e.food.ID] = true
-				m.find("care.child", Note, 1, e.middle, []int{i}, say.Of("care.child", m.it(i)))
+				m.find("care.child", Note, 1, e.middle, []int{i}, say.New("care.child", m.it(i)))
 			}
 		})
 		m.values["care.child"] = float64(len(seen))

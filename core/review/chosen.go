@@ -115,20 +115,20 @@ func (t *teller) of(foods ...*food.Food) (out []int) {
 // hard is what does not keep in the heat or on the road, and a board without a rim on the road.
 func (t *teller) hard() {
 	b := t.l.tray.Brief
-	heat, road := diet.At(b).Harsh()
+	heat, road := diet.TableOf(b).Harsh()
 	if heat || road {
 		n, seen := 0, map[*food.Food]bool{}
 		for i := range t.l.elems {
 			f := t.l.elems[i].food
-			becomes := diet.At(b).Suffers(f, t.l.tray.Elements[i].Form)
+			becomes := diet.TableOf(b).Suffers(f, t.l.tray.Elements[i].Form)
 			if becomes == "" || seen[f] {
 				continue
 			}
 			seen[f] = true
 			n++
-			says := say.Of("care.heat."+becomes, t.m.it(i), say.Celsius(b.Warmth()))
+			says := say.New("care.heat."+becomes, t.m.it(i), say.Celsius(b.Warmth()))
 			if !heat {
-				says = say.Of("care.heat."+becomes+".road", t.m.it(i), say.Minutes(b.Travels.Minutes))
+				says = say.New("care.heat."+becomes+".road", t.m.it(i), say.Minutes(b.Travels.Minutes))
 			}
 			t.remark("care.heat", Mend, 4, []int{i}, says)
 		}
@@ -140,7 +140,7 @@ func (t *teller) hard() {
 		if t.l.tray.Board.RimMM == 0 {
 			t.out.values["care.rim"] = 1
 			if named {
-				t.remark("care.rim", Mend, 6, nil, say.Of("care.rim"))
+				t.remark("care.rim", Mend, 6, nil, say.New("care.rim"))
 			}
 		}
 	}
@@ -153,11 +153,11 @@ func (t *teller) standing() {
 	if b.LastsMinutes <= 0 && b.Travels.Minutes <= 0 {
 		return
 	}
-	hold, _ := safety.Hold(b)
+	hold, _ := safety.HoldingTime(b)
 	over := b.Lasts() + b.Travels.Minutes - hold
 	t.out.values["care.hold"] = math.Max(0, over)
 	if over > 0 {
-		t.remark("care.hold", Mend, over/20, nil, say.Of("care.hold", say.Minutes(b.Lasts()+b.Travels.Minutes), say.Minutes(hold)))
+		t.remark("care.hold", Mend, over/20, nil, say.New("care.hold", say.Minutes(b.Lasts()+b.Travels.Minutes), say.Minutes(hold)))
 	}
 }
 
@@ -175,7 +175,7 @@ func (t *teller) dipping() {
 	}
 	if len(dips) > 0 {
 		t.out.values["service.dipper"] = float64(len(dips))
-		t.remark("service.dipper", Mend, 4, t.of(dips...), say.Of("service.dipper", say.Food(dips[0].Name)))
+		t.remark("service.dipper", Mend, 4, t.of(dips...), say.New("service.dipper", say.Food(dips[0].Name)))
 	}
 }
 
@@ -186,7 +186,7 @@ func (t *teller) bites() {
 		if f := t.l.elems[i].food; !portion.IsBite(f, t.l.elems[i].spec) && !seen[f] {
 			seen[f] = true
 			n++
-			t.remark("service.bite", Note, 2, []int{i}, say.Of("service.bite", t.m.it(i)))
+			t.remark("service.bite", Note, 2, []int{i}, say.New("service.bite", t.m.it(i)))
 		}
 	}
 	t.out.values["service.bite"] = float64(n)
@@ -200,7 +200,7 @@ func (t *teller) seasons() {
 			continue
 		}
 		n++
-		t.remark("service.season", Note, 1, t.of(f), say.Of("service.season", say.Word(f.Name)))
+		t.remark("service.season", Note, 1, t.of(f), say.New("service.season", say.Word(f.Name)))
 	}
 	t.out.values["service.season"] = float64(n)
 }
@@ -212,7 +212,7 @@ func (t *teller) doubles() {
 		for _, g := range t.foods[:i] {
 			if (t.asked[f.ID] || t.asked[g.ID]) && pick.NearDoubles(f, g) {
 				n++
-				t.remark("spread.double", Note, 1, t.of(g, f), say.Of("spread.double", say.Food(g.Name), say.Food(f.Name)))
+				t.remark("spread.double", Note, 1, t.of(g, f), say.New("spread.double", say.Food(g.Name), say.Food(f.Name)))
 			}
 		}
 	}
@@ -235,7 +235,7 @@ func (t *teller) money() {
 	over := float64(cost)/(budget*times) - 1
 	t.out.values["service.budget"] = math.Max(0, over)
 	if over > .005 {
-		t.remark("service.budget", Mend, 10*over, nil, say.Of("service.budget", say.Percent(math.Max(1, 100*over))))
+		t.remark("service.budget", Mend, 10*over, nil, say.New("service.budget", say.Percent(math.Max(1, 100*over))))
 	}
 }
 
@@ -253,7 +253,7 @@ func (t *teller) tooLarge() {
 	each := board.UsableMM2() / 100 / guests
 	t.out.values["fit.board"] = each
 	if each > tooMuchBoard {
-		t.remark("fit.board", Note, each/tooMuchBoard, nil, say.Of("fit.board", say.CM2(each), say.CM2(250)))
+		t.remark("fit.board", Note, each/tooMuchBoard, nil, say.New("fit.board", say.CM2(each), say.CM2(250)))
 	}
 }
 
@@ -287,7 +287,7 @@ func (t *teller) shares() {
 		finds := g.FindsG / share
 		least = math.Min(least, finds/g.WantsG)
 		if finds < limit*g.WantsG {
-			t.remark("service.share", Mend, 8*(1-finds/g.WantsG), nil, say.Of("service.share", say.Word(g.Who), say.Grams(math.Round(finds)), say.Grams(g.WantsG)))
+			t.remark("service.share", Mend, 8*(1-finds/g.WantsG), nil, say.New("service.share", say.Word(g.Who), say.Grams(math.Round(finds)), say.Grams(g.WantsG)))
 		}
 	}
 	if !math.IsInf(least, 1) {
@@ -346,14 +346,14 @@ func (t *teller) kinds() {
 		switch {
 		case have > muchOfAKind*want:
 			n++
-			t.remark("service.kinds", Note, have/want, nil, say.Of("service.kinds", say.Percent(100*have), say.Group(k.says), say.Percent(100*want)))
+			t.remark("service.kinds", Note, have/want, nil, say.New("service.kinds", say.Percent(100*have), say.Group(k.says), say.Percent(100*want)))
 		case have < littleOfAKind*want:
 			n++
 			code := "service.lack"
 			if have == 0 {
 				code = "service.none"
 			}
-			t.remark("service.kinds", Note, 3*(1-have/want), nil, say.Of(code, say.Group(k.says), say.Percent(100*want)))
+			t.remark("service.kinds", Note, 3*(1-have/want), nil, say.New(code, say.Group(k.says), say.Percent(100*want)))
 		}
 	}
 	t.out.values["service.kinds"] = float64(n)

@@ -30,9 +30,9 @@ func (m *measures) colours() {
 		at := l.elems[a.i].middle.Lerp(l.elems[a.j].middle, .5)
 		here := func(code string, with ...say.Value) say.Sentence { // once, or in so many places
 			if a.places > 1 {
-				return say.Of(code+"s", append(with, say.N(a.places))...)
+				return say.New(code+"s", append(with, say.N(a.places))...)
 			}
-			return say.Of(code, with...)
+			return say.New(code, with...)
 		}
 		if a.rim {
 			bowl, other := a.i, a.j
@@ -56,7 +56,7 @@ func (m *measures) colours() {
 		sum += e.area * math.Min(40, d)
 		area += e.area
 		if d < 8 && e.area > 4000 && l.tray.Elements[i].Vessel == "" {
-			m.find("colour.ground", Note, e.area/4000, e.middle, []int{i}, say.Of("colour.ground", m.it(i)))
+			m.find("colour.ground", Note, e.area/4000, e.middle, []int{i}, say.New("colour.ground", m.it(i)))
 		}
 		add(families, e.top.Family(), i, e, e.area)
 	})
@@ -105,7 +105,7 @@ func (m *measures) repeats(families map[string]*centroid, area float64) {
 		weight += c.weight
 		if places < 2 && len(c.members) > 0 {
 			i := c.members[0]
-			m.find("colour.repeat", Note, 3*c.weight/area, l.elems[i].middle, []int{i}, say.Of("colour.repeat", say.Word(key)))
+			m.find("colour.repeat", Note, 3*c.weight/area, l.elems[i].middle, []int{i}, say.New("colour.repeat", say.Word(key)))
 		}
 	}
 	if weight > 0 {

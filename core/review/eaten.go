@@ -36,7 +36,7 @@ func (m *measures) eaten() {
 			if part := float64(out) / float64(len(e.bodies)); part > 0 {
 				far += part * t.Grams
 				if out == len(e.bodies) {
-					m.find("eaten.reach", Mend, 1+3*part, e.middle, []int{i}, say.Of("eaten.reach", m.it(i), say.MM(nearest)))
+					m.find("eaten.reach", Mend, 1+3*part, e.middle, []int{i}, say.New("eaten.reach", m.it(i), say.MM(nearest)))
 				}
 			}
 		}

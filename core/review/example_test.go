@@ -10,9 +10,9 @@ import (
 )
 
 // A board without anything on it is bare, and that is what is said of it.
-func ExampleOf() {
+func ExampleJudge() {
 	b, _ := board.Make(board.Request{Shape: "round", LengthMM: 400})
-	r := review.Of(&tray.Tray{Board: &b}, food.BuiltIn())
+	r := review.Judge(&tray.Tray{Board: &b}, food.BuiltIn())
 	for _, c := range r.Checks {
 		if c.ID == "fit.cover" {
 			fmt.Println(c.ID, c.Value, c.Score)

@@ -12,7 +12,7 @@ func (m *measures) fit() {
 	m.each(func(i int, e *elem) {
 		outside += e.outside
 		if e.outside > 0 {
-			m.find("fit.inside", Stop, e.outside, e.middle, []int{i}, say.Of("fit.inside", m.it(i), say.CM2(e.outside/100)))
+			m.find("fit.inside", Stop, e.outside, e.middle, []int{i}, say.New("fit.inside", m.it(i), say.CM2(e.outside/100)))
 		}
 	})
 	m.values["fit.inside"] = outside
@@ -22,7 +22,7 @@ func (m *measures) fit() {
 		for j := range i {
 			if p := l.at(i, j); p.depth > 0 {
 				deepest = math.Max(deepest, p.depth)
-				m.find("fit.overlap", Stop, 100*p.depth, p.at, []int{i, j}, say.Of("fit.overlap", m.it(i), m.it(j), say.MM(math.Ceil(p.depth))))
+				m.find("fit.overlap", Stop, 100*p.depth, p.at, []int{i, j}, say.New("fit.overlap", m.it(i), m.it(j), say.MM(math.Ceil(p.depth))))
 			}
 		}
 	}
@@ -37,9 +37,9 @@ func (m *measures) fit() {
 	gap, at := f.gaps.widest()
 	m.values["fit.gap"] = gap
 	if gap > 34 {
-		m.find("fit.gap", Mend, gap/4, at, nil, say.Of("fit.gap", say.MM(gap)))
+		m.find("fit.gap", Mend, gap/4, at, nil, say.New("fit.gap", say.MM(gap)))
 	} else if cover < .88 {
-		m.find("fit.cover", Mend, 5, at, nil, say.Of("fit.cover", say.Share(1-cover)))
+		m.find("fit.cover", Mend, 5, at, nil, say.New("fit.cover", say.Share(1-cover)))
 	}
 
 	count, placed := 0, 0
@@ -52,7 +52,7 @@ func (m *measures) fit() {
 	if count > 0 {
 		m.values["fit.placed"] = float64(placed) / float64(count)
 		if placed < count {
-			m.find("fit.placed", Mend, 20, l.centre, nil, say.Of("fit.placed", say.N(count-placed), say.N(count)))
+			m.find("fit.placed", Mend, 20, l.centre, nil, say.New("fit.placed", say.N(count-placed), say.N(count)))
 		}
 	} else {
 		m.values["fit.placed"] = 0

@@ -57,7 +57,7 @@ func (m *measures) span() {
 	share := float64(n) / bins
 	m.values["flow.span"] = share
 	if share < .5 && longest >= 0 {
-		m.find("flow.span", Note, 4*(1-share), m.l.elems[longest].middle, []int{longest}, say.Of("flow.span", say.Share(share), m.it(longest)))
+		m.find("flow.span", Note, 4*(1-share), m.l.elems[longest].middle, []int{longest}, say.New("flow.span", say.Share(share), m.it(longest)))
 	}
 }
 
@@ -94,7 +94,7 @@ func (m *measures) curve() {
 			}
 		}
 		if breaks > 1+len(el.Pieces)/10 {
-			m.find("flow.curve", Mend, float64(breaks), at, []int{i}, say.Of("flow.curve", m.it(i), say.N(breaks)))
+			m.find("flow.curve", Mend, float64(breaks), at, []int{i}, say.New("flow.curve", m.it(i), say.N(breaks)))
 		}
 	})
 	if all > 0 {
@@ -133,9 +133,9 @@ func (m *measures) follow() {
 			good++
 			return
 		}
-		says := say.Of("flow.edge", m.it(i), say.Degrees(off))
+		says := say.New("flow.edge", m.it(i), say.Degrees(off))
 		if against >= 0 {
-			says = say.Of("flow.follow", m.it(i), m.it(against), say.Degrees(off))
+			says = say.New("flow.follow", m.it(i), m.it(against), say.Degrees(off))
 		}
 		m.find("flow.follow", Note, off/60, e.middle, []int{i}, says)
 	})

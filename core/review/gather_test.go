@@ -14,7 +14,7 @@ import (
 // the tray stands before all, and nothing of it is dropped.
 func TestFindingsAreGathered(t *testing.T) {
 	f := func(check, severity string, worth float64, id string) Finding {
-		return Finding{Check: check, Severity: severity, Elements: []string{id}, Sentence: say.Of("about "+id, say.Word(id)), worth: worth}
+		return Finding{Check: check, Severity: severity, Elements: []string{id}, Sentence: say.New("about "+id, say.Word(id)), worth: worth}
 	}
 	got := gather([]Finding{
 		f("colour.neighbour", Mend, 9, "a"), f("care.wetdry", Mend, 1, "b"), f("fit.gap", Mend, 5, "c"), f("service.tool", Note, 1, "d"),
@@ -55,7 +55,7 @@ func TestNothingIsSaidTwice(t *testing.T) {
 			e := &tr.Elements[len(tr.Elements)-1]
 			e.ID += strings.Repeat("x", len(tr.Elements))
 		}
-		rev := Of(tr, larder)
+		rev := Judge(tr, larder)
 		seen, stops := map[string]bool{}, 0
 		for _, f := range rev.Findings {
 			if strings.ContainsAny(f.Says, "{}") || f.Says == f.Sentence.Code {
@@ -86,7 +86,7 @@ func TestEndsOfALongBoard(t *testing.T) {
 		tr.Board = &made
 		tr.Brief.Access = access
 		slab(tr, "red-grapes", 60, 60, 80, 170, 18)
-		v, ok := Of(tr, larder).Value("service.reach")
+		v, ok := Judge(tr, larder).Value("service.reach")
 		if !ok {
 			t.Fatal("reach was not measured")
 		}

@@ -53,7 +53,7 @@ type elem struct {
 	drapes  bool
 	outside float64 // mm2 beyond the food zone
 	room    geom.Outline
-	face    food.Face // on the board
+	face    food.CuttingFace // on the board
 	hasFace bool
 	placed  bool
 }
@@ -199,7 +199,7 @@ func (l *Live) measure(e *tray.Element) elem {
 }
 
 // CutRoom is the strip in front of a face that a knife needs.
-func CutRoom(f food.Face) geom.Outline {
+func CutRoom(f food.CuttingFace) geom.Outline {
 	side := geom.Polar(f.Width/2, f.Dir+90)
 	out := geom.Polar(f.Need, f.Dir)
 	return geom.Outline{f.At.Sub(side), f.At.Add(side), f.At.Add(side).Add(out), f.At.Sub(side).Add(out)}

@@ -27,7 +27,7 @@ func follow(t *testing.T, tr *tray.Tray, moves []byte) {
 			live.Move(i, geom.Pose{X: float64(moves[n+1]) * 2.6, Y: float64(moves[n+2]) * 1.8, Turn: r.Float64() * 360})
 		}
 	}
-	got, want := live.Review(), Of(live.Tray(), larder)
+	got, want := live.Review(), Judge(live.Tray(), larder)
 	if !reflect.DeepEqual(got, want) {
 		for k := range want.Checks {
 			if got.Checks[k] != want.Checks[k] {
@@ -70,14 +70,14 @@ func TestHouseRulesMoveTheChecks(t *testing.T) {
 		return tr
 	}
 	num := func(v float64) *float64 { return &v }
-	closed, airy := Of(bare(brief.Rules{}), larder), Of(bare(brief.Rules{Gaps: "airy"}), larder)
+	closed, airy := Judge(bare(brief.Rules{}), larder), Judge(bare(brief.Rules{Gaps: "airy"}), larder)
 	if airy.Groups["fit"] <= closed.Groups["fit"] {
 		t.Errorf("a house that leaves air scores %v, one that closes gaps %v", airy.Groups["fit"], closed.Groups["fit"])
 	}
 	if closed.Checks[2].Value != airy.Checks[2].Value {
 		t.Error("the rule moved what is measured, not what it is worth")
 	}
-	moved := Of(bare(brief.Rules{Checks: map[string]brief.CheckRule{"fit.cover": {Good: num(.5), Bad: num(.2)}, "fit.gap": {Weight: num(0)}}}), larder)
+	moved := Judge(bare(brief.Rules{Checks: map[string]brief.CheckRule{"fit.cover": {Good: num(.5), Bad: num(.2)}, "fit.gap": {Weight: num(0)}}}), larder)
 	if s, _ := scoreOf(moved, "fit.cover"); s != 1 {
 		t.Errorf("cover is good from a half in this house, and scores %v", s)
 	}
@@ -87,14 +87,14 @@ func TestHouseRulesMoveTheChecks(t *testing.T) {
 	over := table()
 	specimens[1].fail(over)
 	over.Rules.Checks = map[string]brief.CheckRule{"fit.overlap": {Good: num(50), Bad: num(90), Weight: num(0)}}
-	if r := Of(over, larder); r.Legal() || r.Score > GateScore {
+	if r := Judge(over, larder); r.Legal() || r.Score > GateScore {
 		t.Errorf("a house moved a gate away: %v", r.Score)
 	}
 	all := map[string]brief.CheckRule{}
 	for _, id := range CheckIDs() {
 		all[id] = brief.CheckRule{Weight: num(0)}
 	}
-	if r := Of(bare(brief.Rules{Checks: all}), larder); r.Score != 0 && !(r.Score > 0) {
+	if r := Judge(bare(brief.Rules{Checks: all}), larder); r.Score != 0 && !(r.Score > 0) {
 		t.Errorf("nothing weighs anything: %v", r.Score)
 	}
 	for rules, ok := range map[string]bool{"fit.gap": true, "fit.gasp": false, "": false} {

@@ -18,7 +18,7 @@ import (
 // value is one check's measured value; it must have been measured.
 func value(t *testing.T, tr *tray.Tray, check string) float64 {
 	t.Helper()
-	v, ok := Of(tr, larder).Value(check)
+	v, ok := Judge(tr, larder).Value(check)
 	if !ok {
 		t.Fatalf("%s was not measured", check)
 	}
@@ -138,7 +138,7 @@ func TestGapIsMeasured(t *testing.T) {
 	slab(tr, "aged-hard", w, h, z.Max.X-w/2, 200, 10)
 	slab(tr, "orange-block", 80, (h-80)/2, 300, z.Min.Y+(h-80)/4, 10)
 	slab(tr, "round-crackers", 80, (h-80)/2, 300, z.Max.Y-(h-80)/4, 10)
-	r := Of(tr, larder)
+	r := Judge(tr, larder)
 	gap, _ := r.Value("fit.gap")
 	if math.Abs(gap-80) > 6 {
 		t.Errorf("the bare square of 80 mm is measured as %v", gap)
@@ -156,7 +156,7 @@ func TestBalanceFollowsTheMiddle(t *testing.T) {
 		tr := table()
 		slab(tr, "orange-block", 60, 60, x1, 200, 20)
 		slab(tr, "aged-hard", 60, 60, x2, 200, 20)
-		r := Of(tr, larder)
+		r := Judge(tr, larder)
 		category, _ = r.Value("spread.category")
 		weight, _ = r.Value("spread.weight")
 		return
@@ -177,7 +177,7 @@ func TestColourOfNeighbours(t *testing.T) {
 		tr := table()
 		slab(tr, a, 80, 80, 200, 200, 15)
 		slab(tr, b, 80, 80, 280+gap, 200, 15)
-		v, ok := Of(tr, larder).Value("colour.neighbour")
+		v, ok := Judge(tr, larder).Value("colour.neighbour")
 		if !ok {
 			return -1
 		}
@@ -206,7 +206,7 @@ func TestUnfitSurfaceAsksForALiner(t *testing.T) {
 		tr.Board.FoodSafe, tr.Board.Liner = c.safe, c.liner
 		put(tr, "almonds", "drift", 5, 200, 200, 0)
 		n := 0
-		for _, f := range Of(tr, larder).Findings {
+		for _, f := range Judge(tr, larder).Findings {
 			if f.Check == "care.ground" {
 				n++
 			}
@@ -222,7 +222,7 @@ func TestRimKeepsRollingThingsOn(t *testing.T) {
 		tr := table()
 		tr.Board.RimMM = rim
 		put(tr, "red-grapes", "cluster", 1, 30, 200, 0)
-		if got := has(Of(tr, larder), "care.roll"); got != found {
+		if got := has(Judge(tr, larder), "care.roll"); got != found {
 			t.Errorf("rim %v: %v", rim, got)
 		}
 	}
@@ -236,7 +236,7 @@ func TestAlikeNeighboursAreGathered(t *testing.T) {
 		slab(tr, "blackberries", 80, 80, 284, y, 15)
 	}
 	n := 0
-	for _, f := range Of(tr, larder).Findings {
+	for _, f := range Judge(tr, larder).Findings {
 		if f.Check == "colour.neighbour" {
 			n++
 			if len(f.Elements) != 2 {
@@ -304,7 +304,7 @@ func TestReviewOfAnything(t *testing.T) {
 			}
 		}
 	}
-	if rev := Of(&tray.Tray{}, larder); rev.Score != 0 || rev.Findings == nil {
+	if rev := Judge(&tray.Tray{}, larder); rev.Score != 0 || rev.Findings == nil {
 		t.Errorf("a tray without a board: %+v", rev)
 	}
 }
@@ -322,7 +322,7 @@ func TestEverythingOnOneSpot(t *testing.T) {
 		}
 	}
 	start := time.Now()
-	rev := Of(tr, larder)
+	rev := Judge(tr, larder)
 	if took := time.Since(start); took > 30*time.Second {
 		t.Errorf("it took %v", took)
 	}
@@ -343,7 +343,7 @@ func TestBowlsAreSeenByContentsAndRim(t *testing.T) {
 		return tr
 	}
 	says := func(tr *tray.Tray) string {
-		for _, f := range Of(tr, larder).Findings {
+		for _, f := range Judge(tr, larder).Findings {
 			if f.Check == "colour.neighbour" {
 				return f.Says
 			}

@@ -109,7 +109,7 @@ func (m *measures) pairings() {
 		sum += math.Min(best, 300)
 		n++
 		if best > 150 {
-			m.find("pairs.near", Note, best/200, l.elems[bi].middle, []int{bi, bj}, say.Of("pairs.near", m.it(bi), m.it(bj)))
+			m.find("pairs.near", Note, best/200, l.elems[bi].middle, []int{bi, bj}, say.New("pairs.near", m.it(bi), m.it(bj)))
 		}
 	}
 	if n > 0 {
@@ -134,7 +134,7 @@ func (m *measures) apart() {
 		n++
 		if g < 30 {
 			_, why := food.Affinity(l.elems[a].food, l.elems[b].food)
-			m.find("pairs.apart", Note, (40-g)/20, l.elems[a].middle.Lerp(l.elems[b].middle, .5), c[:], say.Of("pairs.apart", m.it(a), m.it(b), say.MM(g), say.Word(why)))
+			m.find("pairs.apart", Note, (40-g)/20, l.elems[a].middle.Lerp(l.elems[b].middle, .5), c[:], say.New("pairs.apart", m.it(a), m.it(b), say.MM(g), say.Word(why)))
 		}
 	}
 	for i := range l.elems {
@@ -155,7 +155,7 @@ func (m *measures) apart() {
 		sum += math.Min(best, apartMM)
 		n++
 		if best < 40 {
-			m.find("pairs.apart", Mend, (80-best)/12, l.elems[i].middle.Lerp(l.elems[other].middle, .5), []int{i, other}, say.Of("pairs.kept", say.Word(l.keptApart(i)), m.it(i), say.MM(best), m.it(other)))
+			m.find("pairs.apart", Mend, (80-best)/12, l.elems[i].middle.Lerp(l.elems[other].middle, .5), []int{i, other}, say.New("pairs.kept", say.Word(l.keptApart(i)), m.it(i), say.MM(best), m.it(other)))
 		}
 	}
 	if n > 0 {

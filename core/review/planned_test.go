@@ -46,13 +46,13 @@ func TestThePlannerIsNotContradicted(t *testing.T) {
 		case 5:
 			b.Theme = &brief.Theme{Name: []string{"harvest", "snow", "tea time", "black and gold"}[r.IntN(4)]}
 		}
-		j, err := plan.Of(b, larder, cabinet)
+		j, err := plan.FromBrief(b, larder, cabinet)
 		if err != nil {
 			continue
 		}
 		planned++
 		for k, one := range j.Trays {
-			for _, f := range review.Of(one, larder).Findings {
+			for _, f := range review.Judge(one, larder).Findings {
 				switch {
 				case slices.Contains(told, f.Check):
 					t.Errorf("%d, tray %d of %d: %s: %s (%s for %d, %v, %s)", n, k+1, len(j.Trays), f.Check, f.Says, b.For(), b.Guests.Total(), b.Diets, b.Course)

@@ -103,8 +103,8 @@ type Review struct {
 	Findings []Finding          `json:"findings"`
 }
 
-// Of reviews a tray from scratch.
-func Of(t *tray.Tray, larder *food.Larder) Review { return NewLive(t, larder).Review() }
+// Judge reviews a tray from scratch.
+func Judge(t *tray.Tray, larder *food.Larder) Review { return NewLive(t, larder).Review() }
 
 // total turns check values into scores, groups and the total. A check that does
 // not apply (no trail, no pairs) is left out of values.

@@ -42,7 +42,7 @@ func put(t *tray.Tray, id, form string, n int, x, y, turn float64) {
 		bowl, _ := t.Vessel("dip-bowl")
 		v = &bowl
 	}
-	e.Pieces = tray.Place(f, s, v, geom.Pose{X: x, Y: y, Turn: turn}, food.FormByID(form).Lay(id, s, n))
+	e.Pieces = tray.LayOut(f, s, v, geom.Pose{X: x, Y: y, Turn: turn}, food.FormByID(form).Lay(id, s, n))
 	t.Elements = append(t.Elements, e)
 }
 
@@ -139,7 +139,7 @@ func TestChecksOnHandBuiltTrays(t *testing.T) {
 	for _, c := range cases {
 		tr := table()
 		c.build(tr)
-		r := Of(tr, larder)
+		r := Judge(tr, larder)
 		if got := has(r, c.check); got != c.found {
 			t.Errorf("%s: %s found = %v, want %v (%+v)", c.name, c.check, got, c.found, r.Checks)
 		}
@@ -174,7 +174,7 @@ func TestCoverCountsArea(t *testing.T) {
 	tr := table()
 	put(tr, "honey", "bowl", 1, 300, 200, 0)
 	put(tr, "fig-jam", "bowl", 1, 150, 200, 0)
-	r := Of(tr, larder)
+	r := Judge(tr, larder)
 	v, _ := r.Value("fit.cover")
 	want := 2 * tr.Elements[0].Pieces[0].Outline.Area() / tr.Board.FoodZone.Area()
 	if v < want*.97 || v > want*1.03 {
@@ -190,7 +190,7 @@ func TestLiveEqualsFull(t *testing.T) {
 	for step := range 60 {
 		i := r.IntN(len(tr.Elements))
 		live.Move(i, geom.Pose{X: 40 + r.Float64()*520, Y: 40 + r.Float64()*320, Turn: r.Float64() * 360})
-		got, want := live.Review(), Of(live.Tray(), larder)
+		got, want := live.Review(), Judge(live.Tray(), larder)
 		if !reflect.DeepEqual(got, want) {
 			t.Fatalf("step %d, element %d: following gives %+v\nfrom scratch %+v", step, i, got.Checks, want.Checks)
 		}

@@ -16,7 +16,7 @@ func TestChecksSayWhatThereIs(t *testing.T) {
 		t.Fatal(err)
 	}
 	said := map[string]bool{"colour.spread": true, "spread.category": true} // by the name of their check
-	of := regexp.MustCompile(`(?:say\.Of|here)\("([a-z.]+)"(\+becomes\+"([a-z.]+)"|\+becomes)?`)
+	of := regexp.MustCompile(`(?:say\.New|here)\("([a-z.]+)"(\+becomes\+"([a-z.]+)"|\+becomes)?`)
 	code := regexp.MustCompile(`code :?= "([a-z.]+)"`)
 	for _, f := range files {
 		if !strings.HasSuffix(f.Name(), ".go") || strings.HasSuffix(f.Name(), "_test.go") {

@@ -23,7 +23,7 @@ func (m *measures) service() {
 		sum += share
 		n++
 		if share < .8 {
-			m.find("service.cutroom", Mend, 10*(1-share), e.face.At, []int{i}, say.Of("service.cutroom", m.it(i), say.MM(free), say.MM(e.face.Need)))
+			m.find("service.cutroom", Mend, 10*(1-share), e.face.At, []int{i}, say.New("service.cutroom", m.it(i), say.MM(free), say.MM(e.face.Need)))
 		}
 	})
 	if n > 0 {
@@ -68,7 +68,7 @@ func (m *measures) reach() {
 			if math.IsInf(best, 1) {
 				continue // it waits beside the board, out of everybody's reach; fit.placed says so
 			}
-			m.find("service.reach", Mend, (best-access.Reach)/100+1, l.elems[first].middle, []int{first}, say.Of("service.reach", say.Word(sideNames[side]), m.it(first), say.MM(best)))
+			m.find("service.reach", Mend, (best-access.Reach)/100+1, l.elems[first].middle, []int{first}, say.New("service.reach", say.Word(sideNames[side]), m.it(first), say.MM(best)))
 		}
 	}
 	if all > 0 {
@@ -91,7 +91,7 @@ func (m *measures) tools() {
 			return
 		}
 		without[e.food] = true
-		m.find("service.tool", Mend, 3, e.middle, []int{i}, say.Of("service.tool", m.it(i)))
+		m.find("service.tool", Mend, 3, e.middle, []int{i}, say.New("service.tool", m.it(i)))
 	})
 	m.values["service.tool"] = float64(len(without))
 }
@@ -113,7 +113,7 @@ func (m *measures) started() {
 			return
 		}
 		whole[e.food] = true
-		m.find("service.started", Note, 2, e.face.At, []int{i}, say.Of("service.started", m.it(i)))
+		m.find("service.started", Note, 2, e.face.At, []int{i}, say.New("service.started", m.it(i)))
 	})
 	m.values["service.started"] = float64(len(whole))
 }

@@ -182,9 +182,9 @@ func (m *measures) height() {
 		shares = append(shares, share)
 		says := func(with ...say.Value) say.Sentence {
 			if len(from) == 1 {
-				return say.Of("height.sight", with...)
+				return say.New("height.sight", with...)
 			}
-			return say.Of("height.around", with...)
+			return say.New("height.around", with...)
 		}
 		if share < .5 && !m.quiet {
 			if worst := s.hider(i, l.chart.g, l.elems[i].box); worst >= 0 {

@@ -432,7 +432,7 @@ func TestEveryCheckPassesAndFails(t *testing.T) {
 		good, bad := table(), table()
 		s.pass(good)
 		s.fail(bad)
-		pass, fail := Of(good, larder), Of(bad, larder)
+		pass, fail := Judge(good, larder), Judge(bad, larder)
 		ps, pok := scoreOf(pass, s.check)
 		fs, fok := scoreOf(fail, s.check)
 		if s.check == "care.child" && !pok {
@@ -523,7 +523,7 @@ func pictureOf(good, bad *tray.Tray, check string) string {
 	var b strings.Builder
 	fmt.Fprintf(&b, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1240 440" font-family="sans-serif" font-size="17">`+"\n")
 	for k, tr := range []*tray.Tray{good, bad} {
-		rev := Of(tr, larder)
+		rev := Judge(tr, larder)
 		v, ok := rev.Value(check)
 		word, ink := "passes", "#3d6b45"
 		if k == 1 {

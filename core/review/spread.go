@@ -57,7 +57,7 @@ func (m *measures) balance(check string, kinds map[string]*centroid, area float6
 		at := c.sum.Mul(1 / c.weight)
 		largest := slices.Clone(c.members)
 		slices.SortStableFunc(largest, func(a, b int) int { return cmp.Compare(m.l.elems[b].area, m.l.elems[a].area) })
-		m.find(check, Mend, 8*worst, at, largest[:min(len(largest), 4)], say.Of(check, say.Group(worstKey), say.Word(m.side(at))))
+		m.find(check, Mend, 8*worst, at, largest[:min(len(largest), 4)], say.New(check, say.Group(worstKey), say.Word(m.side(at))))
 	}
 }
 
@@ -114,7 +114,7 @@ func (m *measures) spread() {
 		d := heavy.Dist(l.centre) / l.half
 		m.values["spread.weight"] = d
 		if d > .22 {
-			m.find("spread.weight", Mend, 10*d, heavy, nil, say.Of("spread.weight", say.Word(m.side(heavy))))
+			m.find("spread.weight", Mend, 10*d, heavy, nil, say.New("spread.weight", say.Word(m.side(heavy))))
 		}
 	}
 	same, large, all := 0.0, 0.0, 0.0
@@ -131,7 +131,7 @@ func (m *measures) spread() {
 			if l.elems[i].big && l.elems[j].big {
 				large += s
 				if s > 40 {
-					m.find("spread.size", Note, s/60, l.elems[i].middle.Lerp(l.elems[j].middle, .5), []int{i, j}, say.Of("spread.size", m.it(i), m.it(j)))
+					m.find("spread.size", Note, s/60, l.elems[i].middle.Lerp(l.elems[j].middle, .5), []int{i, j}, say.New("spread.size", m.it(i), m.it(j)))
 				}
 			}
 		}
@@ -215,6 +215,6 @@ func (m *measures) mirrored() {
 	}
 	if a >= 0 {
 		w := worst[[2]int16{a, b}]
-		m.find("spread.mirror", Mend, 8*off/float64(n), w.sum.Mul(1/w.n), []int{int(a), int(b)}, say.Of("spread.mirror", m.it(int(a)), m.it(int(b))))
+		m.find("spread.mirror", Mend, 8*off/float64(n), w.sum.Mul(1/w.n), []int{int(a), int(b)}, say.New("spread.mirror", m.it(int(a)), m.it(int(b))))
 	}
 }

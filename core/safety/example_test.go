@@ -8,10 +8,10 @@ import (
 )
 
 // How long food may stand out is shorter in the heat; local rules win.
-func ExampleHold() {
+func ExampleHoldingTime() {
 	warm, hot := 20.0, 34.0
-	minutes, _ := safety.Hold(brief.Brief{TemperatureC: &warm})
-	shorter, _ := safety.Hold(brief.Brief{TemperatureC: &hot})
+	minutes, _ := safety.HoldingTime(brief.Brief{TemperatureC: &warm})
+	shorter, _ := safety.HoldingTime(brief.Brief{TemperatureC: &hot})
 	fmt.Println(minutes, shorter)
 	// Output:
 	// 120 60

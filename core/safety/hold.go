@@ -11,9 +11,9 @@ import (
 // WantsRim reports whether a brief's boards should have a rim: it keeps things on, on the road.
 func WantsRim(b brief.Brief) bool { return b.Travels.Yes }
 
-// Hold is how long perishable food may stand out at a brief's table, minutes, and the usual caution
+// HoldingTime is how long perishable food may stand out at a brief's table, minutes, and the usual caution
 // in words (docs/craft.md, Time and care).
-func Hold(b brief.Brief) (minutes float64, says string) {
+func HoldingTime(b brief.Brief) (minutes float64, says string) {
 	if b.Warmth() > brief.Hot {
 		return 60, fmt.Sprintf("At %.0f °C perishable food stands out one hour in all, then it is thrown away. Local food rules come first.", b.Warmth())
 	}

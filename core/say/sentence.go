@@ -15,8 +15,8 @@ type Sentence struct {
 	With []Value `json:"with,omitempty"`
 }
 
-// Of is a sentence of some values, in the order in which its words name them.
-func Of(code string, with ...Value) Sentence { return Sentence{code, with} }
+// New is a sentence of some values, in the order in which its words name them.
+func New(code string, with ...Value) Sentence { return Sentence{code, with} }
 
 // Value is one thing that a sentence is of. In JSON it is a member named by its kind: {"mm": 12.5}.
 type Value struct {

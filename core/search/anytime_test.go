@@ -39,7 +39,7 @@ func TestStoppedAtOnce(t *testing.T) {
 			if err != nil {
 				t.Fatal(err)
 			}
-			if rev := review.Of(res.Tray, plantest.Larder); !rev.Legal() {
+			if rev := review.Judge(res.Tray, plantest.Larder); !rev.Legal() {
 				t.Errorf("%d elements stopped after %v: %+v", len(tr.Elements), after, rev.Findings[0])
 			}
 			if err := res.Tray.Check(plantest.Larder); err != nil {

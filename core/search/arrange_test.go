@@ -48,7 +48,7 @@ func TestLayoutsAreLegalAndLoseNothing(t *testing.T) {
 		}
 		res := plantest.Lay(t, tr, search.Options{Seed: uint64(i), Effort: 2})
 		name := fmt.Sprintf("brief %d (%+v on %s)", i, b.Guests, tr.Board.Name)
-		rev := review.Of(res.Tray, plantest.Larder)
+		rev := review.Judge(res.Tray, plantest.Larder)
 		if !rev.Legal() {
 			t.Errorf("%s: not legal: %+v", name, rev.Findings[0])
 		}
@@ -184,7 +184,7 @@ func TestEveryFoodAlone(t *testing.T) {
 			if placed == 0 {
 				t.Errorf("%s as %s does not lie on an empty board: %+v", f.ID, s.Form, res.Unfit)
 			}
-			if rev := review.Of(res.Tray, plantest.Larder); !rev.Legal() {
+			if rev := review.Judge(res.Tray, plantest.Larder); !rev.Legal() {
 				t.Errorf("%s as %s: %+v", f.ID, s.Form, rev.Findings[0])
 			}
 		}
@@ -216,7 +216,7 @@ func TestImpossibleWishes(t *testing.T) {
 		if took := time.Since(start); took > 20*time.Second { // a hang, not a speed
 			t.Errorf("%s took %v", name, took)
 		}
-		if rev := review.Of(res.Tray, plantest.Larder); !rev.Legal() {
+		if rev := review.Judge(res.Tray, plantest.Larder); !rev.Legal() {
 			t.Errorf("%s: %+v", name, rev.Findings[0])
 		}
 	}
@@ -273,7 +273,7 @@ func TestPutAndFindRoom(t *testing.T) {
 			t.Fatalf("%s: room %v, %v", id, room, err)
 		}
 		tr.Elements[i] = e
-		if rev := review.Of(tr, plantest.Larder); !rev.Legal() {
+		if rev := review.Judge(tr, plantest.Larder); !rev.Legal() {
 			t.Fatalf("%s was laid on something: %+v", id, rev.Findings[0])
 		}
 	}

@@ -272,6 +272,6 @@ func (b *body) write(e *tray.Element) {
 	pose := geom.Pose{X: round.Hundredth(b.pose.X), Y: round.Hundredth(b.pose.Y), Turn: round.Hundredth(geom.NormalTurn(b.pose.Turn))}
 	e.Placed = true
 	e.X, e.Y, e.TurnDeg = pose.X, pose.Y, pose.Turn
-	e.Pieces = tray.Place(b.food, b.spec, b.vessel, pose, b.pieces)
+	e.Pieces = tray.LayOut(b.food, b.spec, b.vessel, pose, b.pieces)
 	e.Path = nil
 }

@@ -38,7 +38,7 @@ func TestEveryFormLiesLegally(t *testing.T) {
 		}
 		tr := plantest.Planned(t, brief.Brief{Guests: brief.Guests{Adults: 7}, Foods: foods})
 		res := plantest.Lay(t, tr, search.Options{Seed: 3, Effort: 2})
-		if rev := review.Of(res.Tray, plantest.Larder); !rev.Legal() {
+		if rev := review.Judge(res.Tray, plantest.Larder); !rev.Legal() {
 			t.Errorf("%s as %s: %+v", pick.ID, form.ID(), rev.Findings[0])
 		}
 		placed := false
@@ -115,7 +115,7 @@ func TestOwnOutlinesAreLaid(t *testing.T) {
 	} {
 		tr := plantest.Planned(t, brief.Brief{Guests: brief.Guests{Adults: 7}, Board: &r})
 		res := plantest.Lay(t, tr, search.Options{Seed: 2, Effort: 3})
-		rev := review.Of(res.Tray, plantest.Larder)
+		rev := review.Judge(res.Tray, plantest.Larder)
 		if !rev.Legal() {
 			t.Errorf("%s: not legal: %+v", name, rev.Findings[0])
 		}

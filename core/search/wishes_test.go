@@ -51,7 +51,7 @@ func TestProposalsDiffer(t *testing.T) {
 			t.Errorf("%d ways for %+v", len(ways), b.Rules)
 		}
 		for i, w := range ways {
-			if rev := review.Of(w.Tray, plantest.Larder); !rev.Legal() || math.Abs(rev.Score-w.Score) > 1e-9 {
+			if rev := review.Judge(w.Tray, plantest.Larder); !rev.Legal() || math.Abs(rev.Score-w.Score) > 1e-9 {
 				t.Errorf("way %d: says %v, the review says %v, legal %v", i, w.Score, rev.Score, rev.Legal())
 			}
 			if i > 0 && w.Score > ways[i-1].Score {
@@ -107,9 +107,9 @@ func TestMirroredTraysAnswerThemselves(t *testing.T) {
 		res := plantest.Lay(t, tr, search.Options{Seed: seed, Effort: 3})
 		n, have := mirroredIn(res.Tray)
 		stiff, answered = stiff+n, answered+have
-		v, _ := review.Of(res.Tray, plantest.Larder).Value("spread.mirror")
+		v, _ := review.Judge(res.Tray, plantest.Larder).Value("spread.mirror")
 		mismatch += v
-		if v, ok := review.Of(plantest.Lay(t, tr, search.Options{Seed: seed, Effort: 3, Style: "meadow"}).Tray, plantest.Larder).Value("spread.mirror"); ok {
+		if v, ok := review.Judge(plantest.Lay(t, tr, search.Options{Seed: seed, Effort: 3, Style: "meadow"}).Tray, plantest.Larder).Value("spread.mirror"); ok {
 			strewn += v
 		}
 	}
@@ -183,7 +183,7 @@ func TestMeatStandsApart(t *testing.T) {
 		tr := plantest.Planned(t, brief.Brief{Guests: brief.Guests{Adults: 12}, Foods: plantest.Usual, Diets: diets, Board: &board.Request{ID: "rectangle-76-oak"}})
 		probe := plantest.Lay(t, withDiets(tr, diets), search.Options{Seed: seed, Effort: 4}).Tray
 		probe.Brief.Diets = none // both are measured alike
-		v, ok := review.Of(probe, plantest.Larder).Value("pairs.apart")
+		v, ok := review.Judge(probe, plantest.Larder).Value("pairs.apart")
 		if !ok {
 			t.Fatal("nothing to keep apart")
 		}
@@ -257,7 +257,7 @@ func TestFixesRaiseTheTotal(t *testing.T) {
 				break
 			}
 		}
-		rev := review.Of(laid, plantest.Larder)
+		rev := review.Judge(laid, plantest.Larder)
 		before := rev.Score
 		repair.Fixes(context.Background(), laid, plantest.Larder, &rev)
 		for _, f := range rev.Findings {
@@ -267,7 +267,7 @@ func TestFixesRaiseTheTotal(t *testing.T) {
 			offered++
 			c := laid.Clone()
 			c.Elements[c.Find(f.Fix.Element)].MoveTo(geom.Pose{X: f.Fix.X, Y: f.Fix.Y, Turn: f.Fix.TurnDeg})
-			if after := review.Of(c, plantest.Larder).Score; math.Abs(after-before-f.Fix.Gain) > .011 || f.Fix.Gain <= 0 {
+			if after := review.Judge(c, plantest.Larder).Score; math.Abs(after-before-f.Fix.Gain) > .011 || f.Fix.Gain <= 0 {
 				t.Errorf("%s: promised %v, gave %v", f.Fix.Says, f.Fix.Gain, after-before)
 			}
 			if !strings.HasSuffix(f.Fix.Says, ".") {
@@ -337,7 +337,7 @@ func TestOddBoardsAndTrays(t *testing.T) {
 			t.Errorf("%s: %v", name, err)
 			continue
 		}
-		if rev := review.Of(res.Tray, plantest.Larder); !rev.Fits() {
+		if rev := review.Judge(res.Tray, plantest.Larder); !rev.Fits() {
 			t.Errorf("%s: %+v", name, rev.Findings[0])
 		}
 		g0, _ := sums(tr)
@@ -362,7 +362,7 @@ func TestOddBoardsAndTrays(t *testing.T) {
 			t.Errorf("%s is locked and was moved", a.ID)
 		}
 	}
-	if review.Of(res.Tray, plantest.Larder).Score > review.GateScore {
+	if review.Judge(res.Tray, plantest.Larder).Score > review.GateScore {
 		t.Error("everything lies on one spot, and it passes")
 	}
 
@@ -372,7 +372,7 @@ func TestOddBoardsAndTrays(t *testing.T) {
 	for _, id := range review.CheckIDs() {
 		nothing.Rules.Checks[id] = brief.CheckRule{Weight: &zero}
 	}
-	if rev := review.Of(plantest.Lay(t, nothing, search.Options{Effort: 2}).Tray, plantest.Larder); !rev.Fits() || math.IsNaN(rev.Score) {
+	if rev := review.Judge(plantest.Lay(t, nothing, search.Options{Effort: 2}).Tray, plantest.Larder); !rev.Fits() || math.IsNaN(rev.Score) {
 		t.Errorf("where nothing weighs anything: %v", rev.Score)
 	}
 }

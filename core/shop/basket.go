@@ -22,22 +22,22 @@ type Packs = food.Packs
 
 // Line is one food's row in the basket.
 type Line struct {
-	Food         string  `json:"food"`
-	Name         string  `json:"name"`
-	Category     string  `json:"category"`
-	OnTrayG      float64 `json:"on_tray_g"`
-	ReserveG     float64 `json:"reserve_g"`
-	Pieces       int     `json:"pieces"`     // laid or to be laid, without the reserve
-	CupboardG    float64 `json:"cupboard_g"` // of what is needed, there already
-	Packs        []Packs `json:"packs"`
-	BasketCost   int     `json:"basket_cost"` // minor units
-	UsedCost     int     `json:"used_cost"`   // minor units; its part of what its packs cost, and what is taken from the cupboard
-	LeftG        float64 `json:"left_g"`
-	KeepsDays    int     `json:"keeps_days"` // once opened
-	Explanation  string  `json:"explanation"`
-	HandworkSecs float64 `json:"handwork_seconds"`
-	OutOfStock   bool    `json:"out_of_stock"`   // the shop has none today
-	Next         *Use    `json:"next,omitempty"` // the coming job that what stays over could go into
+	Food         string   `json:"food"`
+	Name         string   `json:"name"`
+	Category     string   `json:"category"`
+	OnTrayG      float64  `json:"on_tray_g"`
+	ReserveG     float64  `json:"reserve_g"`
+	Pieces       int      `json:"pieces"`     // laid or to be laid, without the reserve
+	CupboardG    float64  `json:"cupboard_g"` // of what is needed, there already
+	Packs        []Packs  `json:"packs"`
+	BasketCost   int      `json:"basket_cost"` // minor units
+	UsedCost     int      `json:"used_cost"`   // minor units; its part of what its packs cost, and what is taken from the cupboard
+	LeftG        float64  `json:"left_g"`
+	KeepsDays    int      `json:"keeps_days"` // once opened
+	Explanation  string   `json:"explanation"`
+	HandworkSecs float64  `json:"handwork_seconds"`
+	OutOfStock   bool     `json:"out_of_stock"`   // the shop has none today
+	Next         *NextJob `json:"next,omitempty"` // the coming job that what stays over could go into
 }
 
 // Basket is everything to buy for a tray and its reserve.
@@ -55,11 +55,11 @@ type Basket struct {
 	CupboardCost int            `json:"cupboard_cost"` // what is used from the cupboard, at today's prices by weight
 }
 
-// Of adds up all trays of a job: grams, what of them stands in the cupboard and is still
+// NewBasket adds up all trays of a job: grams, what of them stands in the cupboard and is still
 // good when they are served, packs for the rest by cheapest cover, used and basket
 // cost. What comes from the cupboard is used at the price of its cheapest pack by
 // weight, and costs nothing at the till.
-func Of(j *job.Job, larder *food.Larder) Basket {
+func NewBasket(j *job.Job, larder *food.Larder) Basket {
 	lines := map[string]*Line{}
 	var order []string
 	line := func(id string) *Line {

@@ -26,7 +26,7 @@ type Needs struct {
 
 // NeedsOf adds up all trays of a job and their reserve.
 func NeedsOf(j *job.Job, larder *food.Larder) Needs {
-	at := diet.At(j.Brief)
+	at := diet.TableOf(j.Brief)
 	n := Needs{Title: j.Title, Day: j.Brief.ServeDay(), Grams: map[string]float64{}, Off: at.Off, Table: &at}
 	add := func(id string, g float64) {
 		if f, ok := larder.Get(id); ok && f.Category != food.NotFood && g > 0 {
@@ -201,8 +201,8 @@ func dayKey(day string) string {
 	return day
 }
 
-// Use is a coming job that a remainder could go into.
-type Use struct {
+// NextJob is a coming job that a remainder could go into.
+type NextJob struct {
 	Job   string `json:"job"`
 	Title string `json:"title"`
 	Says  string `json:"says"`
@@ -222,7 +222,7 @@ func (n *Needs) suits(f *food.Food) bool {
 // NextUse is the first coming job that can take what stays over of a food opened on
 // day: one that has the food on its list anyway, or else one whose guests can eat
 // it, served before the food is past its days. ok is false when there is none.
-func NextUse(f *food.Food, day string, coming []Needs) (Use, bool) {
+func NextUse(f *food.Food, day string, coming []Needs) (NextJob, bool) {
 	coming = slices.Clone(coming)
 	slices.SortStableFunc(coming, func(a, b Needs) int { return cmp.Compare(a.Day, b.Day) })
 	var maybe *Needs
@@ -233,14 +233,14 @@ func NextUse(f *food.Food, day string, coming []Needs) (Use, bool) {
 			continue
 		}
 		if n.Grams[f.ID] > 0 {
-			return Use{n.Job, n.Title, "it is on its list"}, true
+			return NextJob{n.Job, n.Title, "it is on its list"}, true
 		}
 		if maybe == nil && n.suits(f) {
 			maybe = n
 		}
 	}
 	if maybe != nil {
-		return Use{maybe.Job, maybe.Title, "its guests can eat it"}, true
+		return NextJob{maybe.Job, maybe.Title, "its guests can eat it"}, true
 	}
-	return Use{}, false
+	return NextJob{}, false
 }

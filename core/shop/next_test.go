@@ -25,7 +25,7 @@ func TestNextUse(t *testing.T) {
 		return n
 	}
 	young := at("children", "2026-12-02")
-	table := diet.At(brief.Brief{Guests: brief.Guests{Adults: 2, Children: 6}})
+	table := diet.TableOf(brief.Brief{Guests: brief.Guests{Adults: 2, Children: 6}})
 	young.Table = &table
 	for _, c := range []struct {
 		name, food string

@@ -40,7 +40,7 @@ const lossFloor = .25
 // is what the till would say; no two concern the same food. Foods that are pinned
 // stay.
 func Savings(j *job.Job, larder *food.Larder, cabinet *board.Cabinet, n int) []Saving {
-	basket := Of(j, larder)
+	basket := NewBasket(j, larder)
 	b := j.Brief
 	b.Foods = plan.Wants(j)
 	var foods []*food.Food
@@ -114,11 +114,11 @@ func Savings(j *job.Job, larder *food.Larder, cabinet *board.Cabinet, n int) []S
 		nb.Foods = c.with
 		changed := *j
 		changed.Brief = nb
-		next, err := plan.Again(&changed, larder, cabinet)
+		next, err := plan.Replan(&changed, larder, cabinet)
 		if err != nil {
 			continue
 		}
-		if c.Saves = basket.BasketCost - Of(next, larder).BasketCost; c.Saves > 0 {
+		if c.Saves = basket.BasketCost - NewBasket(next, larder).BasketCost; c.Saves > 0 {
 			sure = append(sure, c.Saving)
 		}
 	}

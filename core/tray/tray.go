@@ -155,8 +155,8 @@ func (e *Element) MoveTo(to geom.Pose) {
 	e.X, e.Y, e.TurnDeg = at.X, at.Y, round.Hundredth(geom.NormalTurn(to.Turn))
 }
 
-// Place puts the pieces of a form, laid round its origin, onto the board.
-func Place(f *food.Food, s food.Spec, vessel *board.Vessel, pose geom.Pose, pieces []food.Piece) []Piece {
+// LayOut puts the pieces of a form, laid round its origin, onto the board.
+func LayOut(f *food.Food, s food.Spec, vessel *board.Vessel, pose geom.Pose, pieces []food.Piece) []Piece {
 	out := make([]Piece, 0, len(pieces))
 	for _, p := range pieces {
 		at := pose.Then(p.Pose)

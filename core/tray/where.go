@@ -40,9 +40,9 @@ func Where(b *board.Board, p geom.Point) string {
 // beside is how near something lies to be called next to, mm between boxes of pieces.
 const beside = 14.0
 
-// Beside lists, for each element, the places on the tray of the two that lie nearest to it, as far as they are next
+// Neighbours lists, for each element, the places on the tray of the two that lie nearest to it, as far as they are next
 // to it; greens are not counted.
-func (t *Tray) Beside() [][]int {
+func (t *Tray) Neighbours() [][]int {
 	n := len(t.Elements)
 	out := make([][]int, n)
 	boxes, all := make([][]geom.Rect, n), make([]geom.Rect, n)

@@ -49,7 +49,7 @@ func TestAsWeighed(t *testing.T) {
 		t.Fatal("nothing on this tray is counted")
 	}
 	was, reserve, pieces := held(j, counted.Food, counted.Form)
-	before := review.Of(j.Trays[0], larder).Score
+	before := review.Judge(j.Trays[0], larder).Score
 
 	t.Run("right", func(t *testing.T) {
 		weights := []Weight{}
@@ -90,7 +90,7 @@ func TestAsWeighed(t *testing.T) {
 			t.Errorf("%v g on the tray and %v in reserve of %v; %d of %d pieces", on, by, want, n, pieces)
 		}
 		for _, tr := range less.Trays {
-			if s := review.Of(tr, larder).Score; s < before-4 {
+			if s := review.Judge(tr, larder).Score; s < before-4 {
 				t.Errorf("judged %v, was %v", s, before)
 			}
 		}
@@ -137,7 +137,7 @@ func TestAsWeighed(t *testing.T) {
 // checkWhole holds a tray against what every tray keeps.
 func checkWhole(t *testing.T, tr *tray.Tray, larder *food.Larder) {
 	t.Helper()
-	for _, c := range review.Of(tr, larder).Checks {
+	for _, c := range review.Judge(tr, larder).Checks {
 		if (c.ID == "fit.overlap" || c.ID == "fit.inside") && c.Score < 1 {
 			t.Errorf("%s: %v", c.ID, c.Value)
 		}

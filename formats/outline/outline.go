@@ -15,9 +15,9 @@ import (
 	"happytray/core/geom"
 )
 
-// Drawing is what an SVG file holds of a board, in mm, or, where the file says
+// Traced is what an SVG file holds of a board, in mm, or, where the file says
 // nothing physical, in its pixels at 96 to the inch.
-type Drawing struct {
+type Traced struct {
 	Outline  geom.Outline
 	Holes    []geom.Outline
 	Physical bool     // the file says how large it is
@@ -35,19 +35,19 @@ const (
 )
 
 // LengthMM and WidthMM are the longer and the shorter side of the outline's box.
-func (d *Drawing) LengthMM() float64 {
+func (d *Traced) LengthMM() float64 {
 	b := d.Outline.Bounds()
 	return math.Max(b.W(), b.H())
 }
 
-func (d *Drawing) WidthMM() float64 {
+func (d *Traced) WidthMM() float64 {
 	b := d.Outline.Bounds()
 	return math.Min(b.W(), b.H())
 }
 
 // Request is the board of this drawing at its real size: the longer side as
 // measured, in mm.
-func (d *Drawing) Request(lengthMM float64) (board.Request, error) {
+func (d *Traced) Request(lengthMM float64) (board.Request, error) {
 	if err := fault.Between("length_mm", lengthMM, 100, 3000, " mm"); err != nil {
 		return board.Request{}, err
 	}
@@ -60,7 +60,7 @@ func (d *Drawing) Request(lengthMM float64) (board.Request, error) {
 }
 
 // Read finds the board in an SVG file.
-func Read(svg []byte) (*Drawing, error) {
+func Read(svg []byte) (*Traced, error) {
 	shapes, physical, err := parse(svg)
 	if err != nil {
 		return nil, err
@@ -92,7 +92,7 @@ func Read(svg []byte) (*Drawing, error) {
 		return nil, fault.Bad("", "there is no closed shape with an area in this drawing; draw the board's edge as one closed line")
 	}
 	sort.SliceStable(all, func(i, j int) bool { return all[i].area > all[j].area })
-	d := &Drawing{Outline: all[0].o, Physical: physical}
+	d := &Traced{Outline: all[0].o, Physical: physical}
 	// a size at which the checks, which are in mm, mean something
 	scale := 400 / d.LengthMM()
 	if err := d.Outline.Scale(scale).Check(); err != nil {

@@ -29,7 +29,7 @@ const sampled = 20000
 // Picture is what a photograph comes to.
 type Picture struct {
 	Width, Height int
-	Colours       []colour.Share // three to five, largest first; fewer in a plain picture
+	Colours       []colour.Swatch // three to five, largest first; fewer in a plain picture
 	img           image.Image
 	held          int // how the camera was: its orientation
 }

@@ -335,7 +335,7 @@ func TestBuildCardsQuote(t *testing.T) {
 	if !strings.Contains(all, "Best bites") || !strings.Contains(all, ", then ") || !strings.Contains(all, "To drink with it") {
 		t.Error("no best bites, or nothing to drink")
 	}
-	q := price.Of(shop.Of(j, larder), prep.Minutes(j, larder), 1, 16, false, price.Usual)
+	q := price.NewQuote(shop.NewBasket(j, larder), prep.Minutes(j, larder), 1, 16, false, price.Usual)
 	quote, err := Quote(j, larder, q, Money{"EUR", 2}, "a4")
 	if err != nil {
 		t.Fatal(err)

@@ -22,7 +22,7 @@ import (
 
 func laid(t testing.TB) *tray.Tray {
 	t.Helper()
-	j, err := plan.Of(brief.Brief{Guests: brief.Guests{Adults: 12}, Board: &board.Request{Shape: "rectangle", LengthMM: 620, WidthMM: 420, Colour: "#744a2b"}}, food.BuiltIn(), board.BuiltInCabinet())
+	j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 12}, Board: &board.Request{Shape: "rectangle", LengthMM: 620, WidthMM: 420, Colour: "#744a2b"}}, food.BuiltIn(), board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -88,7 +88,7 @@ func TestABackupIsReadIntoAnEmptyDatabase(t *testing.T) {
 	if err := st.SetFact(ctx, "settings", `{"currency":"EUR"}`); err != nil {
 		t.Fatal(err)
 	}
-	if _, err := st.ChangeHouse(ctx, store.Change{Lots: map[string]store.LotsOf{"kelp": store.JustThese([]store.Lot{{Grams: 12.5}})}, Things: []store.Thing{{Kind: store.KindFood, ID: "kelp", Document: "{}"}},
+	if _, err := st.ChangeHouse(ctx, store.Change{Lots: map[string]store.LotsOf{"kelp": store.JustThese([]store.Lot{{Grams: 12.5}})}, Things: []store.Entry{{Kind: store.KindFood, ID: "kelp", Document: "{}"}},
 		Picture: &store.Picture{Food: "kelp", Media: "image/jpeg", Data: []byte{0, 1, 2, 0xff, '\'', '\\', '\n'}}}); err != nil {
 		t.Fatal(err)
 	}

@@ -15,7 +15,7 @@ import (
 // Laid plans a brief out of the built-in larder and lays its trays, always alike.
 func Laid(t testing.TB, b brief.Brief) *job.Job {
 	t.Helper()
-	j, err := plan.Of(b, food.BuiltIn(), board.BuiltInCabinet())
+	j, err := plan.FromBrief(b, food.BuiltIn(), board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -23,7 +23,7 @@ var Larder = food.BuiltIn()
 // Planned is the tray of a brief, not laid yet.
 func Planned(tb testing.TB, b brief.Brief) *tray.Tray {
 	tb.Helper()
-	j, err := planning.Of(b, Larder, board.BuiltInCabinet())
+	j, err := planning.FromBrief(b, Larder, board.BuiltInCabinet())
 	if err != nil {
 		tb.Fatalf("%+v: %v", b, err)
 	}
@@ -91,7 +91,7 @@ func Generated(n int) []brief.Brief {
 // LaidFor is a laid tray to move things about on.
 func LaidFor(tb testing.TB, guests int) *tray.Tray {
 	tb.Helper()
-	job, err := planning.Of(brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 9, Foods: Usual}, food.BuiltIn(), board.BuiltInCabinet())
+	job, err := planning.FromBrief(brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 9, Foods: Usual}, food.BuiltIn(), board.BuiltInCabinet())
 	if err != nil {
 		tb.Fatal(err)
 	}
