@@ -25,6 +25,7 @@ func drawn(h *app.House, b board.Board, svg bool) (api.BoardDrawn, error) {
 	return out, err
 }
 
+// Boards answers GET /api/v1/boards: boards and vessels with their measures.
 func (s *Server) Boards(c *gin.Context) {
 	h, ok := s.house(c)
 	if !ok {
@@ -70,6 +71,7 @@ func (s *Server) MakeBoard(c *gin.Context) {
 	reply(s, c, out, err)
 }
 
+// ReadOutline answers POST /api/v1/boards/outline: the board in an SVG drawing.
 func (s *Server) ReadOutline(c *gin.Context, params api.ReadOutlineParams) {
 	h, ok := s.house(c)
 	if !ok {
@@ -96,6 +98,7 @@ func readOutline(h *app.House, raw []byte, length float64) (out api.OutlineFound
 	return out, err
 }
 
+// SaveBoard answers PUT /api/v1/boards/{id}: keep a board of one's own.
 func (s *Server) SaveBoard(c *gin.Context, id api.ThingId, params api.SaveBoardParams) {
 	version, ok := seen(c, params.IfMatch)
 	if !ok {
@@ -116,13 +119,17 @@ func (s *Server) SaveBoard(c *gin.Context, id api.ThingId, params api.SaveBoardP
 	}
 }
 
+// PutBoardAway answers DELETE /api/v1/boards/{id}: put a board away; trays that use it keep it.
 func (s *Server) PutBoardAway(c *gin.Context, id api.ThingId) {
 	s.putAway(c, app.KindBoard, id, true)
 }
+
+// TakeBoardOut answers POST /api/v1/boards/{id}/take-out: take a board out again.
 func (s *Server) TakeBoardOut(c *gin.Context, id api.ThingId) {
 	s.putAway(c, app.KindBoard, id, false)
 }
 
+// BoardPicture answers GET /api/v1/boards/{id}/picture.svg: a board drawn to scale.
 func (s *Server) BoardPicture(c *gin.Context, id api.ThingId, _ api.BoardPictureParams) {
 	h, ok := s.house(c)
 	if !ok {
@@ -136,6 +143,7 @@ func (s *Server) BoardPicture(c *gin.Context, id api.ThingId, _ api.BoardPicture
 	picture(c, app.DrawBoard(&b))
 }
 
+// SaveVessel answers PUT /api/v1/vessels/{id}: keep a vessel of one's own.
 func (s *Server) SaveVessel(c *gin.Context, id api.ThingId, params api.SaveVesselParams) {
 	version, ok := seen(c, params.IfMatch)
 	if !ok {
@@ -149,13 +157,17 @@ func (s *Server) SaveVessel(c *gin.Context, id api.ThingId, params api.SaveVesse
 	s.done(c, aThing, err)
 }
 
+// PutVesselAway answers DELETE /api/v1/vessels/{id}: put a vessel away; trays that use it keep it.
 func (s *Server) PutVesselAway(c *gin.Context, id api.ThingId) {
 	s.putAway(c, app.KindVessel, id, true)
 }
+
+// TakeVesselOut answers POST /api/v1/vessels/{id}/take-out: take a vessel out again.
 func (s *Server) TakeVesselOut(c *gin.Context, id api.ThingId) {
 	s.putAway(c, app.KindVessel, id, false)
 }
 
+// VesselPicture answers GET /api/v1/vessels/{id}/picture.svg: a vessel drawn to scale, empty.
 func (s *Server) VesselPicture(c *gin.Context, id api.ThingId, _ api.VesselPictureParams) {
 	h, ok := s.house(c)
 	if !ok {

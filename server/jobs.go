@@ -38,6 +38,7 @@ func or[T any](p *T, other T) T {
 	return *p
 }
 
+// ListJobs answers GET /api/v1/jobs: a page of jobs in time order.
 func (s *Server) ListJobs(c *gin.Context, params api.ListJobsParams) {
 	list, err := s.app.Jobs(c.Request.Context(), app.Filter(or(params.Which, api.ListJobsParamsWhichComing)), or(params.Text, ""), or(params.After, ""))
 	if err != nil {
@@ -56,6 +57,7 @@ func (s *Server) ListJobs(c *gin.Context, params api.ListJobsParams) {
 	c.JSON(http.StatusOK, out)
 }
 
+// CreateJob answers POST /api/v1/jobs: a new job from a brief.
 func (s *Server) CreateJob(c *gin.Context) {
 	var in api.NewJob
 	err := document.Read(body(c), &in)
@@ -91,8 +93,10 @@ func jobOf(j app.Job) api.Job {
 	return api.Job{Id: j.ID, Revision: j.Revision, Document: api.Document(j.Document), Undo: j.Undo, Redo: j.Redo, SavedAt: j.SavedAt}
 }
 
+// GetJob answers GET /api/v1/jobs/{id}: a job with its current document.
 func (s *Server) GetJob(c *gin.Context, id api.JobId) { s.answerJob(c, http.StatusOK, id) }
 
+// SaveJob answers PUT /api/v1/jobs/{id}: save the document as a new revision.
 func (s *Server) SaveJob(c *gin.Context, id api.JobId, params api.SaveJobParams) {
 	n, ok := seen(c, params.IfMatch)
 	if !ok {
@@ -128,12 +132,14 @@ func (s *Server) clash(c *gin.Context, id string, err error) {
 	s.fail(c, aJob, err)
 }
 
+// Undo answers POST /api/v1/jobs/{id}/undo: go back one revision.
 func (s *Server) Undo(c *gin.Context, id api.JobId, params api.UndoParams) {
 	if n, ok := seen(c, params.IfMatch); ok {
 		s.stepped(c, id, s.app.Undo(c.Request.Context(), id, n))
 	}
 }
 
+// Redo answers POST /api/v1/jobs/{id}/redo: go forward one revision.
 func (s *Server) Redo(c *gin.Context, id api.JobId, params api.RedoParams) {
 	if n, ok := seen(c, params.IfMatch); ok {
 		s.stepped(c, id, s.app.Redo(c.Request.Context(), id, n))
@@ -148,10 +154,12 @@ func (s *Server) stepped(c *gin.Context, id string, err error) {
 	s.answerJob(c, http.StatusOK, id)
 }
 
+// PutAway answers DELETE /api/v1/jobs/{id}: put a job away; it can be taken out again.
 func (s *Server) PutAway(c *gin.Context, id api.JobId) {
 	s.done(c, aJob, s.app.Archive(c.Request.Context(), id, true))
 }
 
+// TakeOut answers POST /api/v1/jobs/{id}/take-out: take out a job that was put away.
 func (s *Server) TakeOut(c *gin.Context, id api.JobId) {
 	s.done(c, aJob, s.app.Archive(c.Request.Context(), id, false))
 }
@@ -165,6 +173,7 @@ func (s *Server) done(c *gin.Context, about subject, err error) {
 	c.Status(http.StatusNoContent)
 }
 
+// Revisions answers GET /api/v1/jobs/{id}/revisions: a page of what was saved, newest first.
 func (s *Server) Revisions(c *gin.Context, id api.JobId, params api.RevisionsParams) {
 	list, err := s.app.Revisions(c.Request.Context(), id, or(params.Before, 0))
 	if err != nil {
@@ -226,6 +235,7 @@ func (s *Server) RevisionPicture(c *gin.Context, id api.JobId, number api.Revisi
 // a picture is asked for by the revision it shows, so a browser may keep it.
 const lasting = "private, max-age=31536000"
 
+// TrayPicture answers GET /api/v1/jobs/{id}/tray.svg: the tray drawn to scale.
 func (s *Server) TrayPicture(c *gin.Context, id api.JobId, params api.TrayPictureParams) {
 	ctx := c.Request.Context()
 	tag, err := s.app.Tag(ctx, id)

@@ -43,6 +43,7 @@ func smallestFirst(h *app.House) []board.Board {
 	return all
 }
 
+// Larder answers GET /api/v1/larder: foods, boards and vessels.
 func (s *Server) Larder(c *gin.Context) {
 	h, ok := s.house(c)
 	if !ok {
@@ -74,6 +75,7 @@ func (s *Server) Larder(c *gin.Context) {
 	c.JSON(http.StatusOK, out)
 }
 
+// FoodPicture answers GET /api/v1/foods/{id}/picture.svg: a drawn portion of a food.
 func (s *Server) FoodPicture(c *gin.Context, id string, params api.FoodPictureParams) {
 	_, f, ok := s.food(c, id)
 	if !ok {
@@ -99,6 +101,7 @@ func picture(c *gin.Context, svg string) {
 	c.Data(http.StatusOK, "image/svg+xml", []byte(svg))
 }
 
+// SearchLarder answers GET /api/v1/larder/search: foods on their shelves, narrowed down.
 func (s *Server) SearchLarder(c *gin.Context, p api.SearchLarderParams) {
 	h, ok := s.house(c)
 	if !ok {
@@ -138,6 +141,7 @@ func (s *Server) SearchLarder(c *gin.Context, p api.SearchLarderParams) {
 	c.JSON(http.StatusOK, out)
 }
 
+// FoodPage answers GET /api/v1/foods/{id}: everything that is known of a food.
 func (s *Server) FoodPage(c *gin.Context, id api.ThingId) { s.answerFood(c, http.StatusOK, id) }
 
 // answerFood sends everything that is known of a food.
@@ -215,6 +219,7 @@ func (s *Server) answerFoodAfter(c *gin.Context, status int, id string, err erro
 	s.answerFood(c, status, id)
 }
 
+// SaveFood answers PUT /api/v1/foods/{id}: keep a food as it is given; of a built-in one only what differs is kept.
 func (s *Server) SaveFood(c *gin.Context, id api.ThingId, params api.SaveFoodParams) {
 	version, ok := seen(c, params.IfMatch)
 	if !ok {
@@ -231,6 +236,7 @@ func (s *Server) SaveFood(c *gin.Context, id api.ThingId, params api.SaveFoodPar
 	s.answerFoodAfter(c, http.StatusOK, id, err)
 }
 
+// HandFoodBack answers POST /api/v1/foods/{id}/hand-back: give up the changes to a built-in food.
 func (s *Server) HandFoodBack(c *gin.Context, id api.ThingId) {
 	s.answerFoodAfter(c, http.StatusOK, id, s.app.HandFoodBack(c.Request.Context(), id))
 }
@@ -239,9 +245,13 @@ func (s *Server) putAway(c *gin.Context, kind, id string, away bool) {
 	s.done(c, aThing, s.app.PutAway(c.Request.Context(), kind, id, away))
 }
 
+// PutFoodAway answers DELETE /api/v1/foods/{id}: put a food away; trays that use it keep it, and it can be taken out again.
 func (s *Server) PutFoodAway(c *gin.Context, id api.ThingId) { s.putAway(c, app.KindFood, id, true) }
+
+// TakeFoodOut answers POST /api/v1/foods/{id}/take-out: take a food out again.
 func (s *Server) TakeFoodOut(c *gin.Context, id api.ThingId) { s.putAway(c, app.KindFood, id, false) }
 
+// SaveStock answers PUT /api/v1/foods/{id}/stock: what the cupboard holds of a food.
 func (s *Server) SaveStock(c *gin.Context, id api.ThingId) {
 	var in api.Lots
 	err := document.Read(body(c), &in)
@@ -263,6 +273,7 @@ func lotsOf(in []api.Lot) []food.Lot {
 	return out
 }
 
+// MeasureForm answers GET /api/v1/foods/{id}/forms/{form}: what a food in a form comes to, and its drawing in mm.
 func (s *Server) MeasureForm(c *gin.Context, id api.ThingId, form string, params api.MeasureFormParams) {
 	h, f, ok := s.food(c, id)
 	if !ok {

@@ -77,6 +77,7 @@ func (s *Server) Mend(c *gin.Context) {
 	})
 }
 
+// Review answers POST /api/v1/review: judge a tray.
 func (s *Server) Review(c *gin.Context) {
 	ofJob(s, c, func(h *app.House, j *job.Reading, larder *food.Larder) (app.Review, error) {
 		return s.app.ReviewTray(c.Request.Context(), j, larder, h)
@@ -110,6 +111,7 @@ func (s *Server) DrawPicture(c *gin.Context, params api.DrawPictureParams) {
 	c.Data(http.StatusOK, "image/svg+xml", []byte(svg))
 }
 
+// Scene answers POST /api/v1/scene: a tray as drawings to place.
 func (s *Server) Scene(c *gin.Context) {
 	ofJob(s, c, func(_ *app.House, j *job.Reading, larder *food.Larder) (app.Drawn, error) {
 		return app.SceneOf(j.Job, larder), nil

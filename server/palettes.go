@@ -12,11 +12,13 @@ import (
 	"happytray/server/api"
 )
 
+// ReadPalette answers POST /api/v1/palettes: the colours of a palette file (*.gpl), brought down to five where it has more than twelve.
 func (s *Server) ReadPalette(c *gin.Context) {
 	name, colours, err := app.ReadPalette(body(c))
 	reply(s, c, api.Palette{Name: name, Colours: colours}, err)
 }
 
+// WritePalette answers GET /api/v1/palettes/file: colours as a palette file (*.gpl).
 func (s *Server) WritePalette(c *gin.Context, params api.WritePaletteParams) {
 	var colours []string
 	for _, hex := range strings.Split(params.Colours, ",") {
@@ -27,6 +29,7 @@ func (s *Server) WritePalette(c *gin.Context, params api.WritePaletteParams) {
 	c.Data(http.StatusOK, "text/plain; charset=utf-8", app.WritePalette(or(params.Name, ""), colours))
 }
 
+// RegionPalette answers GET /api/v1/palettes/region/{region}: the main colours of the foods of a landscape.
 func (s *Server) RegionPalette(c *gin.Context, region string) {
 	if !slices.Contains(food.Regions, region) {
 		problem(c, http.StatusNotFound, "There is no such landscape", "", "region")

@@ -26,6 +26,7 @@ func (s *Server) readPhoto(c *gin.Context) (*app.Picture, bool) {
 	return p, true
 }
 
+// MainColours answers POST /api/v1/colours: the main colours of a picture, which is not kept.
 func (s *Server) MainColours(c *gin.Context) {
 	p, ok := s.readPhoto(c)
 	if !ok {
@@ -61,15 +62,18 @@ func (s *Server) savePhoto(c *gin.Context, save func(ctx context.Context, jpeg [
 	s.done(c, aThing, err)
 }
 
+// FoodPhoto answers GET /api/v1/foods/{id}/photo: the photograph that was kept of a food.
 func (s *Server) FoodPhoto(c *gin.Context, id api.ThingId) {
 	p, err := s.app.FoodPhoto(c.Request.Context(), id)
 	s.sendPhoto(c, p, err)
 }
 
+// SaveFoodPhoto answers PUT /api/v1/foods/{id}/photo: keep a photograph of a food, made small.
 func (s *Server) SaveFoodPhoto(c *gin.Context, id api.ThingId) {
 	s.savePhoto(c, func(ctx context.Context, jpeg []byte) error { return s.app.SavePhoto(ctx, id, jpeg) })
 }
 
+// DropFoodPhoto answers DELETE /api/v1/foods/{id}/photo: throw the photograph away.
 func (s *Server) DropFoodPhoto(c *gin.Context, id api.ThingId) {
 	s.done(c, aThing, s.app.SavePhoto(c.Request.Context(), id, nil))
 }

@@ -77,6 +77,7 @@ type outlookAnswer struct {
 	Board api.BoardCard `json:"board"`
 }
 
+// Outlook answers POST /api/v1/outlook: what follows from a brief.
 func (s *Server) Outlook(c *gin.Context) {
 	ofBrief(s, c, func(_ *app.House, b brief.Brief) (outlookAnswer, error) {
 		o, err := s.app.Outlook(c.Request.Context(), b)
@@ -87,40 +88,47 @@ func (s *Server) Outlook(c *gin.Context) {
 	})
 }
 
+// Plan answers POST /api/v1/plan: pick, portion and choose a board for a brief; nothing is laid yet.
 func (s *Server) Plan(c *gin.Context) {
 	ofBrief(s, c, func(_ *app.House, b brief.Brief) (*job.Job, error) { return s.app.Plan(c.Request.Context(), b) })
 }
 
+// Replan answers POST /api/v1/replan: plan a tray's brief again, keeping in place what the brief leaves as it was.
 func (s *Server) Replan(c *gin.Context) {
 	ofJob(s, c, func(_ *app.House, j *job.Reading, _ *food.Larder) (*job.Job, error) {
 		return s.app.Replan(c.Request.Context(), j.Job)
 	})
 }
 
+// Amounts answers POST /api/v1/amounts: the basket that a brief comes to, to be shown while a slider moves; nothing is kept.
 func (s *Server) Amounts(c *gin.Context) {
 	ofBrief(s, c, func(_ *app.House, b brief.Brief) (app.Basket, error) {
 		return s.app.Amounts(c.Request.Context(), b)
 	})
 }
 
+// Basket answers POST /api/v1/basket: amounts, packs and money of a tray.
 func (s *Server) Basket(c *gin.Context) {
 	ofJob(s, c, func(_ *app.House, j *job.Reading, _ *food.Larder) (app.Basket, error) {
 		return s.app.Basket(c.Request.Context(), j.Job)
 	})
 }
 
+// Savings answers POST /api/v1/savings: the changes to a planned job that save most for least loss of balance.
 func (s *Server) Savings(c *gin.Context) {
 	ofJob(s, c, func(h *app.House, j *job.Reading, larder *food.Larder) ([]app.Saving, error) {
 		return app.Savings(j.Job, h, larder), nil
 	})
 }
 
+// Quote answers POST /api/v1/quote: the price of a planned job at the seller's rates.
 func (s *Server) Quote(c *gin.Context) {
 	ofJob(s, c, func(_ *app.House, j *job.Reading, _ *food.Larder) (app.QuoteOf, error) {
 		return s.app.Quote(c.Request.Context(), j.Job)
 	})
 }
 
+// Prep answers POST /api/v1/prep: the ordered steps of a tray.
 func (s *Server) Prep(c *gin.Context) {
 	ofJob(s, c, func(_ *app.House, j *job.Reading, larder *food.Larder) (app.Prep, error) {
 		return app.PrepOf(j.Job, larder), nil

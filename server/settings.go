@@ -25,11 +25,13 @@ func ratesIn(r api.Rates) app.Rates {
 	return app.Rates{Hourly: r.Hourly, SetupMin: r.SetupMin, Packaging: r.Packaging, Delivery: r.Delivery, OverheadPct: r.OverheadPct, MarginPct: r.MarginPct}
 }
 
+// Settings answers GET /api/v1/settings: units, currency and hemisphere.
 func (s *Server) Settings(c *gin.Context) {
 	v, err := s.app.Settings(c.Request.Context())
 	reply(s, c, settingsOf(v), err)
 }
 
+// SaveSettings answers PUT /api/v1/settings: change some of the settings; what is left out stays as it is.
 func (s *Server) SaveSettings(c *gin.Context) {
 	var in api.SettingsChange
 	err := document.Read(body(c), &in)
@@ -55,11 +57,13 @@ func shopOf(v app.Shop) api.Shop {
 	return out
 }
 
+// Shop answers GET /api/v1/shop: what is known of the shop whose feed is read, and how old it is.
 func (s *Server) Shop(c *gin.Context) {
 	v, err := s.app.Shop(c.Request.Context())
 	reply(s, c, shopOf(v), err)
 }
 
+// AskShop answers POST /api/v1/shop/ask: read the shop's feed now.
 func (s *Server) AskShop(c *gin.Context) {
 	v, err := s.app.AskShop(c.Request.Context())
 	reply(s, c, shopOf(v), err)

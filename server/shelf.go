@@ -28,6 +28,7 @@ func shelved(k app.SavedTemplate) api.Kept {
 	return out
 }
 
+// Shelf answers GET /api/v1/shelf: what is kept to be used again, choices, ideas, themes and patterns, with what is put away.
 func (s *Server) Shelf(c *gin.Context) {
 	all, err := s.app.Shelf(c.Request.Context())
 	out := api.ShelfKept{Kept: []api.Kept{}}
@@ -63,6 +64,7 @@ func (s *Server) readKept(c *gin.Context) (k template.Template, of *job.Job, err
 	return k, read, nil
 }
 
+// Keep answers POST /api/v1/shelf/{kind}: keep a job's choice, an idea, a theme or a laid tray as a pattern under a name.
 func (s *Server) Keep(c *gin.Context, kind api.KeptKind) {
 	var out app.SavedTemplate
 	k, of, err := s.readKept(c)
@@ -76,6 +78,7 @@ func (s *Server) Keep(c *gin.Context, kind api.KeptKind) {
 	c.JSON(http.StatusCreated, shelved(out))
 }
 
+// ChangeKept answers PUT /api/v1/shelf/{kind}/{id}: keep it anew; the foods of a choice stay.
 func (s *Server) ChangeKept(c *gin.Context, kind api.KeptKind, id api.ThingId, params api.ChangeKeptParams) {
 	version, ok := seen(c, params.IfMatch)
 	if !ok {
@@ -89,10 +92,12 @@ func (s *Server) ChangeKept(c *gin.Context, kind api.KeptKind, id api.ThingId, p
 	reply(s, c, shelved(out), err)
 }
 
+// PutKeptAway answers DELETE /api/v1/shelf/{kind}/{id}: take it off the shelf.
 func (s *Server) PutKeptAway(c *gin.Context, kind api.KeptKind, id api.ThingId) {
 	s.putAway(c, string(kind), id, true)
 }
 
+// TakeKeptOut answers POST /api/v1/shelf/{kind}/{id}/take-out: put it on the shelf again.
 func (s *Server) TakeKeptOut(c *gin.Context, kind api.KeptKind, id api.ThingId) {
 	s.putAway(c, string(kind), id, false)
 }
@@ -112,15 +117,18 @@ func (s *Server) UseKept(c *gin.Context, id api.ThingId) {
 	reply(s, c, out, err)
 }
 
+// IdeaPhoto answers GET /api/v1/ideas/{id}/photo: the picture of an idea.
 func (s *Server) IdeaPhoto(c *gin.Context, id api.ThingId) {
 	p, err := s.app.IdeaPhoto(c.Request.Context(), id)
 	s.sendPhoto(c, p, err)
 }
 
+// SaveIdeaPhoto answers PUT /api/v1/ideas/{id}/photo: keep a picture of an idea, made small.
 func (s *Server) SaveIdeaPhoto(c *gin.Context, id api.ThingId) {
 	s.savePhoto(c, func(ctx context.Context, jpeg []byte) error { return s.app.SaveIdeaPhoto(ctx, id, jpeg) })
 }
 
+// DropIdeaPhoto answers DELETE /api/v1/ideas/{id}/photo: throw the picture away.
 func (s *Server) DropIdeaPhoto(c *gin.Context, id api.ThingId) {
 	s.done(c, aThing, s.app.SaveIdeaPhoto(c.Request.Context(), id, nil))
 }

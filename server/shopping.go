@@ -30,6 +30,7 @@ func (s *Server) shoppingFor(c *gin.Context, job, week *string) (out app.Shoppin
 	return out, err == nil
 }
 
+// Shopping answers GET /api/v1/shopping: what to buy for one job, or for all jobs of a week.
 func (s *Server) Shopping(c *gin.Context, params api.ShoppingParams) {
 	l, ok := s.shoppingFor(c, params.Job, params.Week)
 	if !ok {
@@ -54,6 +55,7 @@ func (s *Server) Shopping(c *gin.Context, params api.ShoppingParams) {
 	c.JSON(http.StatusOK, out)
 }
 
+// ExportShopping answers GET /api/v1/shopping/export: the same as text, CSV or PDF.
 func (s *Server) ExportShopping(c *gin.Context, params api.ExportShoppingParams) {
 	l, ok := s.shoppingFor(c, params.Job, params.Week)
 	if !ok {
@@ -104,6 +106,7 @@ func comma(separator *string) rune {
 
 func decimalComma(decimal *string) bool { return or(decimal, "") == "comma" }
 
+// Tick answers PUT /api/v1/shopping/ticks: tick one food of a list off, or take the tick back.
 func (s *Server) Tick(c *gin.Context) {
 	var in api.Tick
 	err := document.Read(body(c), &in)
@@ -113,6 +116,7 @@ func (s *Server) Tick(c *gin.Context) {
 	s.done(c, aThing, err)
 }
 
+// ExportTable answers GET /api/v1/larder/export/{table}: the larder, packs or stock as CSV.
 func (s *Server) ExportTable(c *gin.Context, name api.ExportTableParamsTable, params api.ExportTableParams) {
 	ctx := c.Request.Context()
 	o, err := s.app.TableOptions(ctx, comma((*string)(params.Separator)), decimalComma((*string)(params.Decimal)))
