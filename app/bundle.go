@@ -13,6 +13,7 @@ import (
 
 	"happytray/core/fault"
 	"happytray/core/learn"
+	"happytray/core/say"
 	"happytray/formats/bundle"
 	"happytray/formats/photo"
 	"happytray/store"
@@ -102,7 +103,7 @@ func (a *App) jobFiles(ctx context.Context, id, document, in string) ([]bundle.F
 }
 
 func eveningFiles(e Evening, at, records string) ([]bundle.File, error) {
-	e.Advice, e.Caution, e.GoneShare, e.Version = nil, "", 0, 0
+	e.Advice, e.Caution, e.GoneShare, e.Version = nil, say.Text{}, 0, 0
 	raw, err := json.MarshalIndent(e, "", " ")
 	if err != nil {
 		return nil, err

@@ -88,6 +88,7 @@ func (a *App) Plan(ctx context.Context, b brief.Brief) (*job.Job, error) {
 	j, err := plan.FromBrief(b, h.Larder, h.Cabinet)
 	if err == nil {
 		forget(j)
+		j.Says = spoken(ctx, a, j.Says)
 	}
 	return j, err
 }

@@ -7,6 +7,7 @@ import (
 	"happytray/core/fault"
 	"happytray/core/prep"
 	"happytray/core/price"
+	"happytray/core/say"
 	"happytray/formats/sheet"
 	"happytray/formats/worklist"
 	"happytray/store"
@@ -58,7 +59,7 @@ func (a *App) day(ctx context.Context, id string, which int, k Kitchen) (prep.Da
 		}
 	}
 	d, err := prep.Plan(now.reading.Job, now.larder, o)
-	return d, now, err
+	return spoken(ctx, a, d), now, err
 }
 
 // DayOf is the work for all jobs that are served on a day, written 2026-11-30, and are no drafts: something is to be
@@ -97,9 +98,10 @@ func (a *App) DayOf(ctx context.Context, date string, k Kitchen) (prep.Day, erro
 		}
 	}
 	if len(booked) == 0 {
-		return prep.Day{Tasks: []prep.Task{}, ColdOut: []prep.ColdOut{}, Kit: []prep.Kit{}, Cautions: []string{}, People: o.People, Ovens: o.Ovens}, nil
+		return prep.Day{Tasks: []prep.Task{}, ColdOut: []prep.ColdOut{}, Kit: []prep.Kit{}, Cautions: []say.Text{}, People: o.People, Ovens: o.Ovens}, nil
 	}
-	return prep.PlanDay(booked, o)
+	d, err := prep.PlanDay(booked, o)
+	return spoken(ctx, a, d), err
 }
 
 // options are the kitchen's, or the house's where nothing is said.
@@ -177,7 +179,7 @@ func (a *App) Sheet(ctx context.Context, id string, which int, kind, paper strin
 		out.Media, ending = "image/svg+xml", "svg"
 		out.Data, err = sheet.MatSVG(title, now.tray(), now.larder)
 	case "build":
-		out.Data, err = sheet.Build(title, now.tray(), now.larder, paper)
+		out.Data, err = sheet.Build(title, now.tray(), now.larder, paper, a.units(ctx))
 	case "cards":
 		out.Data, err = sheet.Cards(j, now.larder, paper)
 	case "quote":

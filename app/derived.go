@@ -113,7 +113,7 @@ func (a *App) Derived(ctx context.Context, id string, which int) (Derived, error
 		return Derived{}, err
 	}
 	basket, err := a.Basket(ctx, now.reading.Job)
-	return Derived{now.revision, v.review.Shown(s.Units()), basket, prep.Order(now.tray(), now.larder)}, err
+	return Derived{now.revision, v.review.Shown(s.Units()), basket, spoken(ctx, a, prep.Order(now.tray(), now.larder))}, err
 }
 
 // Scene is one of a job's trays as it is saved, as drawings to place.

@@ -1,6 +1,8 @@
 package app
 
 import (
+	"context"
+
 	"happytray/art"
 	"happytray/core/amount"
 	"happytray/core/board"
@@ -54,16 +56,19 @@ func DrawTray(j *job.Job, larder *food.Larder, how View) (string, error) {
 func SceneOf(j *job.Job, larder *food.Larder) art.Scene { return art.Compose(j.Trays[0], larder) }
 
 // Lens looks at a job's first tray in one respect.
-func Lens(j *job.Job, larder *food.Larder, name, word string) (lens.View, error) {
-	return lens.Apply(j.Trays[0], larder, name, word)
+func (a *App) Lens(ctx context.Context, j *job.Job, larder *food.Larder, name, word string) (lens.View, error) {
+	v, err := lens.Apply(j.Trays[0], larder, name, word)
+	return spoken(ctx, a, v), err
 }
 
 // PrepOf is the work on a job's first tray.
-func PrepOf(j *job.Job, larder *food.Larder) prep.Sheet { return prep.Order(j.Trays[0], larder) }
+func (a *App) PrepOf(ctx context.Context, j *job.Job, larder *food.Larder) prep.Sheet {
+	return spoken(ctx, a, prep.Order(j.Trays[0], larder))
+}
 
 // Savings are the changes by which most of a job's basket is saved.
-func Savings(j *job.Job, h *House, larder *food.Larder) []shop.Saving {
-	return shop.Savings(j, larder, h.Cabinet, 3)
+func (a *App) Savings(ctx context.Context, j *job.Job, h *House, larder *food.Larder) []shop.Saving {
+	return spoken(ctx, a, shop.Savings(j, larder, h.Cabinet, 3))
 }
 
 // GroupOf names the group of forms that a spec belongs to.

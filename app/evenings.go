@@ -16,6 +16,7 @@ import (
 	"happytray/core/learn"
 	"happytray/core/prep"
 	"happytray/core/safety"
+	"happytray/core/say"
 	"happytray/core/tray"
 	"happytray/store"
 )
@@ -26,7 +27,7 @@ type Evening struct {
 	Version int64 `json:"version"`
 	// Advice is what is usually done with what came home. It is reckoned, not kept.
 	Advice  []prep.Advice `json:"advice,omitempty"`
-	Caution string        `json:"caution,omitempty"` // how long what perishes may stand out there
+	Caution say.Text      `json:"caution,omitzero"` // how long what perishes may stand out there
 	// GoneShare is learn.GoneShare, for who asks what was left. It is not kept.
 	GoneShare float64 `json:"gone_share,omitempty"`
 }
@@ -86,7 +87,7 @@ func (a *App) read(ctx context.Context, kept store.Evening) (Evening, error) {
 			e.Advice = append(e.Advice, prep.AdviseOn(known, f.LeftG, stood, hold))
 		}
 	}
-	return e, nil
+	return spoken(ctx, a, e), nil
 }
 
 // stoodOut is for how many minutes each food of a job had been out of the cold when its evening ended, from when it was

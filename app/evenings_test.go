@@ -11,6 +11,7 @@ import (
 	"happytray/core/evening"
 	"happytray/core/fault"
 	"happytray/core/prep"
+	"happytray/core/say"
 	"happytray/store"
 )
 
@@ -106,7 +107,7 @@ func TestAnEvening(t *testing.T) {
 	// the whole of it saved from an older version is refused, and the same save come again is not
 	seen := e.Version
 	e.Notes = append(e.Notes, evening.Note{At: clock.now(), Says: "Cold."})
-	e.Advice, e.Caution = nil, ""
+	e.Advice, e.Caution = nil, say.Text{}
 	one, err := a.SaveEvening(ctx, id, seen, e)
 	if err != nil {
 		t.Fatal(err)

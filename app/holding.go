@@ -2,7 +2,6 @@ package app
 
 import (
 	"context"
-	"fmt"
 	"slices"
 	"time"
 
@@ -22,7 +21,7 @@ type Holding struct {
 	HoldMin float64         `json:"hold_min"`
 	Trays   []TrayClock     `json:"trays"` // of what lies on each, in their order
 	Probes  []probe.Reading `json:"probes"`
-	Says    []string        `json:"says"`
+	Says    []say.Text      `json:"says"`
 }
 
 // TrayClock is how long what perishes on one tray has stood out.
@@ -31,6 +30,9 @@ type TrayClock struct {
 	ClearAt string  `json:"clear_at,omitempty"`
 	LeftMin float64 `json:"left_min"`
 }
+
+// coldFridge is at what what perishes is commonly held, degrees C.
+const coldFridge = 5.0
 
 // warmFridge is above what a fridge is commonly asked to keep, degrees C: what perishes is held at 5 or below in most
 // places, and a degree for the probe.
@@ -49,7 +51,7 @@ func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
 		return Holding{}, err
 	}
 	hold, caution := safety.HoldingTime(now.reading.Brief)
-	out := Holding{HoldMin: hold, Trays: []TrayClock{}, Probes: []probe.Reading{}, Says: []string{}}
+	out := Holding{HoldMin: hold, Trays: []TrayClock{}, Probes: []probe.Reading{}, Says: []say.Text{}}
 	a.probed(ctx, now.reading.Brief, &out)
 	var first time.Time
 	firsts := make([]time.Time, len(now.reading.Trays))
@@ -88,13 +90,13 @@ func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
 		out.Since, out.ClearAt, out.LeftMin = c.Since, c.ClearAt, c.LeftMin
 		switch {
 		case out.LeftMin <= 0:
-			out.Says = append(out.Says, "The time that perishable food may stand out is over: clear it away and throw it out.")
+			out.Says = append(out.Says, say.That("hold.over"))
 		case out.LeftMin <= 15:
-			out.Says = append(out.Says, fmt.Sprintf("%s left: put out no more, and get ready to clear away.", say.Count(int(out.LeftMin)+1, "minute")))
+			out.Says = append(out.Says, say.That("hold.soon", say.Figure(int(out.LeftMin)+1)))
 		}
 	}
 	out.Says = append(out.Says, caution)
-	return out, nil
+	return spoken(ctx, a, out), nil
 }
 
 // probed reads the thermometers, where the house has some; a table that is warmer than the brief says has its own time.
@@ -106,7 +108,7 @@ func (a *App) probed(ctx context.Context, b brief.Brief, out *Holding) {
 	defer done()
 	all, err := a.probe.Read(ctx)
 	if err != nil {
-		out.Says = append(out.Says, say.Upper(err.Error()))
+		out.Says = append(out.Says, say.Plain(say.Upper(err.Error())))
 		return
 	}
 	out.Probes = all
@@ -116,13 +118,13 @@ func (a *App) probed(ctx context.Context, b brief.Brief, out *Holding) {
 			b.TemperatureC = &r.C
 			if hold, _ := safety.HoldingTime(b); hold < out.HoldMin {
 				out.HoldMin = hold
-				out.Says = append(out.Says, fmt.Sprintf("It is %.0f °C at the table: perishable food stands out %s in all.", r.C, say.Hours(hold)))
+				out.Says = append(out.Says, say.That("hold.table", say.Celsius(r.C), say.Minutes(hold)))
 			}
 		case "fridge":
 			if r.C <= warmFridge {
 				continue
 			}
-			out.Says = append(out.Says, fmt.Sprintf("The fridge is at %.1f °C: colder is wanted for what perishes.", r.C))
+			out.Says = append(out.Says, say.That("hold.fridge", say.Celsius(r.C), say.Celsius(coldFridge)))
 		}
 	}
 }

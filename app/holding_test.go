@@ -2,6 +2,7 @@ package app
 
 import (
 	"context"
+	"fmt"
 	"net"
 	"strings"
 	"testing"
@@ -36,11 +37,11 @@ func TestWhatProbesChange(t *testing.T) {
 	for end := time.Now().Add(5 * time.Second); time.Now().Before(end) && (h.HoldMin != 60 || len(h.Says) != 2); time.Sleep(50 * time.Millisecond) {
 		h = read()
 	}
-	if says := strings.Join(h.Says, " "); h.HoldMin != 60 || !strings.Contains(says, "1 h in all") || !strings.Contains(says, "fridge is at") {
+	if says := fmt.Sprint(h.Says); h.HoldMin != 60 || !strings.Contains(says, "1 h in all") || !strings.Contains(says, "fridge is at") {
 		t.Errorf("a hot one: %+v", h)
 	}
 	a.probe = probe.New("127.0.0.1:1", time.Now)
-	if h := read(); h.HoldMin != 120 || len(h.Says) != 1 || !strings.Contains(h.Says[0], "cannot be reached") {
+	if h := read(); h.HoldMin != 120 || len(h.Says) != 1 || !strings.Contains(h.Says[0].String(), "cannot be reached") {
 		t.Errorf("no thermometers: %+v", h)
 	}
 }

@@ -13,6 +13,7 @@ import (
 	"happytray/core/pack"
 	"happytray/core/repair"
 	"happytray/core/review"
+	"happytray/core/say"
 	"happytray/core/search"
 	"happytray/core/tray"
 )
@@ -51,7 +52,7 @@ type Found struct {
 	Score float64
 	Job   *job.Job
 	Unfit []search.Unfit
-	Would []string // that would take all
+	Would []say.Text // that would take all
 	Ways  []Alternative
 }
 
@@ -83,7 +84,8 @@ func (a *App) Lay(ctx context.Context, j *job.Job, h *House, s Search, tell func
 		tell(step)
 	}
 	if s.Ways > 1 {
-		return ways(ctx, j, larder, o, s.Ways)
+		found, err := ways(ctx, j, larder, o, s.Ways)
+		return spoken(ctx, a, found), err
 	}
 	res, err := search.Lay(ctx, j.Trays[0], larder, o)
 	if err == nil && res.Tray == nil { // ended before there was anything
@@ -95,7 +97,7 @@ func (a *App) Lay(ctx context.Context, j *job.Job, h *House, s Search, tell func
 	res.Tray.Seed = o.Seed
 	looking, stop := context.WithTimeout(ctx, wishTime)
 	defer stop()
-	return Found{res.Tried, res.Score, j.With(0, res.Tray), res.Unfit, search.WouldFit(looking, res.Tray, larder, res.Unfit), nil}, nil
+	return spoken(ctx, a, Found{res.Tried, res.Score, j.With(0, res.Tray), res.Unfit, search.WouldFit(looking, res.Tray, larder, res.Unfit), nil}), nil
 }
 
 func ways(ctx context.Context, j *job.Job, larder *food.Larder, o search.Options, n int) (out Found, err error) {

@@ -29,7 +29,8 @@ func (a *App) Outlook(ctx context.Context, b brief.Brief) (estimate.Estimate, er
 	if s, err := a.Settings(ctx); err == nil {
 		zone = s.Location()
 	}
-	return estimate.FromBrief(b, h.Larder, h.Cabinet, a.now().In(zone))
+	out, err := estimate.FromBrief(b, h.Larder, h.Cabinet, a.now().In(zone))
+	return spoken(ctx, a, out), err
 }
 
 // Replan plans a job's brief again, keeping in place what it leaves as it was; foods
@@ -59,6 +60,7 @@ func (a *App) Replan(ctx context.Context, old *job.Job) (*job.Job, error) {
 			}
 		}
 	}
+	planned.Says = spoken(ctx, a, planned.Says)
 	return planned, nil
 }
 
@@ -157,7 +159,7 @@ func (a *App) Basket(ctx context.Context, j *job.Job) (shop.Basket, error) {
 		return b, err
 	}
 	b.PassOn(day, coming, larder)
-	return b, nil
+	return spoken(ctx, a, b), nil
 }
 
 // Amounts is the basket that a brief comes to.
@@ -172,7 +174,7 @@ func (a *App) Amounts(ctx context.Context, b brief.Brief) (shop.Basket, error) {
 	}
 	out := shop.NewBasket(j, h.Larder)
 	out.Minutes = prep.Minutes(j, h.Larder)
-	return out, nil
+	return spoken(ctx, a, out), nil
 }
 
 // Quote is the price of a planned job at the house's rates.

@@ -100,6 +100,9 @@ func (a *App) units(ctx context.Context) say.Units {
 	return s.Units()
 }
 
+// spoken is what somebody is answered, with what it says in the units of the house.
+func spoken[T any](ctx context.Context, a *App, v T) T { return say.In(v, a.units(ctx)) }
+
 // SaveSettings keeps what change makes of the settings as they are, and returns them.
 func (a *App) SaveSettings(ctx context.Context, change func(*Settings) error) (Settings, error) {
 	var was, is Settings

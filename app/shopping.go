@@ -47,12 +47,12 @@ func (l ShoppingList) ticked() map[string]bool {
 
 // PDF is the list to print, on A4.
 func (l ShoppingList) PDF(v Settings) ([]byte, error) {
-	return sheet.Shopping(l.Title, l.List, l.ticked(), sheet.Money{Currency: v.Currency, Digits: v.Digits()}, "a4")
+	return sheet.Shopping(l.Title, l.List, l.ticked(), sheet.Money{Currency: v.Currency, Digits: v.Digits()}, "a4", v.Units())
 }
 
 // Text is the list to send on.
 func (l ShoppingList) Text(v Settings) string {
-	return table.ListText(l.Title, l.List, l.ticked(), v.Currency, v.Digits())
+	return table.ListText(l.Title, l.List, l.ticked(), v.Currency, v.Digits(), v.Units())
 }
 
 // CSV writes the list as a table.

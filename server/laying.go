@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
+	"fmt"
 	"net/http"
 	"time"
 
@@ -88,7 +89,7 @@ func (s *Server) Review(c *gin.Context) {
 func (s *Server) Lens(c *gin.Context) {
 	var in api.LensAsked
 	asked(s, c, s.works, &in, func() []byte { return in.Tray }, func(j *job.Job, larder *food.Larder) (app.LensView, error) {
-		return app.Lens(j, larder, string(in.Lens), or(in.Word, ""))
+		return s.app.Lens(c.Request.Context(), j, larder, string(in.Lens), or(in.Word, ""))
 	})
 }
 
@@ -207,7 +208,8 @@ func (s *Server) Arrange(c *gin.Context, params api.ArrangeParams) {
 func lastLine(f app.Found) (last api.Progress, err error) {
 	last = api.Progress{Done: true, Share: 1, Tried: f.Tried, Score: f.Score, Unfit: unfit(f)}
 	if len(f.Would) > 0 {
-		last.Would = &f.Would
+		would := words(f.Would)
+		last.Would = &would
 	}
 	if f.Ways != nil {
 		list := []api.Way{}
@@ -228,13 +230,22 @@ func lastLine(f app.Found) (last api.Progress, err error) {
 	return last, err
 }
 
+// words are texts as they are said.
+func words[T fmt.Stringer](texts []T) []string {
+	out := make([]string, len(texts))
+	for i, t := range texts {
+		out[i] = t.String()
+	}
+	return out
+}
+
 func unfit(f app.Found) *[]api.Unfit {
 	if len(f.Unfit) == 0 {
 		return nil
 	}
 	out := make([]api.Unfit, len(f.Unfit))
 	for i, u := range f.Unfit {
-		out[i] = api.Unfit{Food: u.Food, Pieces: u.Pieces, AreaCm2: u.AreaCM2, Says: u.Says}
+		out[i] = api.Unfit{Food: u.Food, Pieces: u.Pieces, AreaCm2: u.AreaCM2, Says: u.Says.String()}
 	}
 	return &out
 }

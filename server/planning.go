@@ -117,7 +117,7 @@ func (s *Server) Basket(c *gin.Context) {
 // Savings answers POST /api/v1/savings: the changes to a planned job that save most for least loss of balance.
 func (s *Server) Savings(c *gin.Context) {
 	ofJob(s, c, func(h *app.House, j *job.Reading, larder *food.Larder) ([]app.Saving, error) {
-		return app.Savings(j.Job, h, larder), nil
+		return s.app.Savings(c.Request.Context(), j.Job, h, larder), nil
 	})
 }
 
@@ -131,7 +131,7 @@ func (s *Server) Quote(c *gin.Context) {
 // Prep answers POST /api/v1/prep: the ordered steps of a tray.
 func (s *Server) Prep(c *gin.Context) {
 	ofJob(s, c, func(_ *app.House, j *job.Reading, larder *food.Larder) (app.Prep, error) {
-		return app.PrepOf(j.Job, larder), nil
+		return s.app.PrepOf(c.Request.Context(), j.Job, larder), nil
 	})
 }
 

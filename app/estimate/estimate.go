@@ -4,10 +4,8 @@
 package estimate
 
 import (
-	"fmt"
 	"math"
 	"slices"
-	"strings"
 	"time"
 
 	"happytray/core/access"
@@ -64,9 +62,9 @@ type Estimate struct {
 	BasketCost  int            `json:"basket_cost"` // minor units
 	Budget      int            `json:"budget"`      // minor units, in all; 0 for none
 	Over        int            `json:"over"`        // how far the basket is over the budget; below 0 what is to spare
-	Holding     string         `json:"holding"`
+	Holding     say.Text       `json:"holding"`
 	HoldMinutes float64        `json:"hold_minutes"`
-	Says        []string       `json:"says"`
+	Says        []say.Text     `json:"says"`
 }
 
 // FromBrief works a brief out. now is the present minute in the zone of the house, or the zero
@@ -133,62 +131,62 @@ func chosenOf(job *job.Job, larder *food.Larder) []pick.Choice {
 }
 
 // says names in plain sentences what follows, and what does not work out.
-func says(b brief.Brief, job *job.Job, larder *food.Larder, o Estimate, now time.Time) []string {
-	out := []string{}
-	add := func(format string, args ...any) { out = append(out, fmt.Sprintf(format, args...)) }
+func says(b brief.Brief, job *job.Job, larder *food.Larder, o Estimate, now time.Time) []say.Text {
+	out := []say.Text{}
+	add := func(code string, with ...say.Value) { out = append(out, say.That(code, with...)) }
 	if at, ok := b.ServeTime(now.Location()); ok && !now.IsZero() && at.Before(now.Truncate(time.Minute)) {
-		add("The serving time has passed. Set a new one before shopping; season and best-before days are reckoned from it.")
+		add("outlook.passed")
 	}
 	if b.Plates() {
-		add("%s, one for each guest.", say.Count(b.Guests.Total(), "plate"))
+		add("outlook.plates", say.N(b.Guests.Total()))
 	} else if len(o.Trays) == 1 {
-		add("%s: %.0f cm² of board for each appetite.", job.Trays[0].Board.Name, job.Trays[0].Board.UsableMM2()/100/math.Max(1, o.Appetites))
+		add("outlook.board", say.Word(job.Trays[0].Board.Called()), say.CM2(job.Trays[0].Board.UsableMM2()/100/math.Max(1, o.Appetites)))
 	}
 	out = append(out, job.Says...)
 	ownBoard := len(b.Boards) > 0 || b.Board != nil && !b.Board.Zero()
 	if held := o.ReserveG; held > .3*o.TotalG && ownBoard {
-		s := fmt.Sprintf("The board is small for this: %.1f kg waits in reserve for topping up. ", held/1000)
+		s := say.That("outlook.small", say.Grams(held))
 		if len(o.Surfaces) > 0 {
-			s += "A larger board, or a set of boards, would carry it."
+			s = s.Then("outlook.larger")
 		} else {
-			s += fmt.Sprintf("No board of the house carries it; lay it on several: it would take about %.0f of this one.", math.Ceil(o.RoomCM2*100/math.Max(1, job.Trays[0].Board.UsableMM2())))
+			s = s.Then("outlook.boards", say.N(int(math.Ceil(o.RoomCM2*100/math.Max(1, job.Trays[0].Board.UsableMM2())))))
 		}
 		out = append(out, s)
 	}
 	if o.Over > 0 {
-		add("The basket is %.0f %% over the budget. Amounts names what would save most.", 100*(float64(o.BasketCost)/float64(o.Budget)-1))
+		add("outlook.budget", say.Percent(100*(float64(o.BasketCost)/float64(o.Budget)-1)))
 	}
 	if lasts := b.Lasts(); lasts > o.HoldMinutes {
-		add("Guests graze for %s, and perishable food may stand for %s: put out a part, keep the rest cold, and change the tray in time.", say.Hours(lasts), say.Hours(o.HoldMinutes))
+		add("outlook.lasts", say.Minutes(lasts), say.Minutes(o.HoldMinutes))
 	}
 	if b.Travels.Minutes > 0 && b.Travels.Minutes+b.Lasts() > o.HoldMinutes {
-		add("With %s on the road and %s of grazing it stands longer than %s unless it travels cold.", say.Hours(b.Travels.Minutes), say.Hours(b.Lasts()), say.Hours(o.HoldMinutes))
+		add("outlook.road", say.Minutes(b.Travels.Minutes), say.Minutes(b.Lasts()), say.Minutes(o.HoldMinutes))
 	}
 	if b.Warmth() <= 5 {
-		add("It is cold there: cheese tastes of little below 12 °C. Bring soft ones out of a warm box late, and lay what can be eaten with gloves on.")
+		add("outlook.cold", say.Celsius(12))
 	}
 	for _, one := range job.Trays {
 		if far := unreached(b.Access, one.Board.Outline.Bounds()); far > 0 && !b.Plates() {
-			add("From where guests stand %.0f cm of %s lie beyond an arm's reach. Let them stand on another side too, or take a narrower board.", far/10, one.Board.Name)
+			add("outlook.reach", say.MM(far), say.Food(one.Board.Called()))
 			break
 		}
 	}
 	switch b.Photographed {
 	case "above":
-		add("Seen from straight above, colour counts and height does not: the pick weighs colours more.")
+		add("outlook.above")
 	case "slant":
-		add("Seen at a slant, the near side is its front: the pick weighs colours more; keep tall things at the back.")
+		add("outlook.slant")
 	}
 	named := 0
 	for _, d := range b.Diets {
 		named += d.Count
 	}
 	if named > b.Guests.Total() {
-		add("The diets name %d guests and %d come: some guests are in two of them, or a count is too high.", named, b.Guests.Total())
+		add("outlook.counts", say.N(named), say.N(b.Guests.Total()))
 	}
 	for _, a := range o.OffTheTray {
 		if brief.IsAllergen(a) {
-			add("Nothing with %s comes on this tray, because pieces touch. Labels of your own packs decide.", a)
+			add("outlook.off", say.Word(a))
 		}
 	}
 	for _, g := range b.Groups() {
@@ -197,7 +195,7 @@ func says(b brief.Brief, job *job.Job, larder *food.Larder, o Estimate, now time
 		}
 		for _, one := range job.Trays {
 			if lacks := lacking(one, larder, g.Avoid); len(lacks) > 0 && (one.Part == nil || one.Part.Share > 0) {
-				add("%s find nothing on %s that is %s. Pick it in the next step, or loosen the diet.", say.Upper(g.Who), strings.ToLower(one.Board.Name), strings.Join(lacks, " or "))
+				add("outlook.lacks", say.Word(g.Who), say.Food(one.Board.Called()), say.Any(say.Words(lacks)...))
 			}
 		}
 	}

@@ -13,6 +13,7 @@ import (
 	"happytray/core/job"
 	"happytray/core/prep"
 	"happytray/core/price"
+	"happytray/core/say"
 	"happytray/core/shop"
 	"happytray/core/tray"
 	"happytray/formats/sheet"
@@ -105,7 +106,7 @@ func (e *exported) write(j *job.Job, t *tray.Tray, larder *food.Larder) ([]byte,
 	case "pdf":
 		switch e.sheet {
 		case "build":
-			return sheet.Build(j.Title, t, larder, e.paper)
+			return sheet.Build(j.Title, t, larder, e.paper, say.Units{})
 		case "cards":
 			return sheet.Cards(j, larder, e.paper)
 		case "quote":

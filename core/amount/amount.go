@@ -11,13 +11,14 @@ import (
 	"happytray/core/pick"
 	"happytray/core/portion"
 	"happytray/core/round"
+	"happytray/core/say"
 )
 
 // Amount is how much of one chosen food the table gets.
 type Amount struct {
 	pick.Choice
 	Grams float64
-	Why   string
+	Why   say.Text
 	Parts bool    // a part of a round is enough: there are several trays, or single plates
 	Usual float64 // grams that its part by liking would be before anything was learnt
 }
@@ -59,14 +60,14 @@ func Apportion(b brief.Brief, chosen []pick.Choice) []Amount {
 		spec, _ := f.Spec(a.Form)
 		switch {
 		case a.Choice.Grams > 0:
-			a.Grams, a.Why = a.Choice.Grams, "Set by hand."
+			a.Grams, a.Why = a.Choice.Grams, say.That("amount.hand")
 		case f.Category == food.Garnish:
 			a.Grams = spec.MassG * float64(max(2, min(14, 2+b.Guests.Total()/6)))
-			a.Why = "A few, apart, where the tray looks bland."
+			a.Why = say.That("amount.green")
 		case food.Has(a.Form, food.OnFood):
-			a.Grams, a.Why = 2*spec.MassG, "A spoon or two, on what it suits."
+			a.Grams, a.Why = 2*spec.MassG, say.That("amount.topping")
 		case f.Category == food.NotFood:
-			a.Grams, a.Why = spec.MassG, "It is not eaten."
+			a.Grams, a.Why = spec.MassG, say.That("amount.prop")
 		default:
 			a.Grams, a.Why, a.Parts = t.grams[i], t.why(i), t.parts[i]
 		}
@@ -100,12 +101,12 @@ func fewest(b brief.Brief, s food.Spec) int {
 	return max(1, min(max(3, s.Group/2), int(math.Ceil(aGroup/s.MassG))))
 }
 
-func appetites(b brief.Brief) string {
+func portions(b brief.Brief) string {
 	n := b.Guests.Appetites()
 	if n == 1 {
-		return "one appetite"
+		return "one portion"
 	}
-	return strconv.FormatFloat(round.Hundredth(n), 'f', -1, 64) + " appetites"
+	return strconv.FormatFloat(round.Hundredth(n), 'f', -1, 64) + " portions"
 }
 
 // Meatless says whether there is meat among what was chosen, or what stands in for it.

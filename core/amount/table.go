@@ -9,6 +9,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/pick"
 	"happytray/core/portion"
+	"happytray/core/say"
 )
 
 // table is the foods that were chosen against the groups of guests that eat them, while amounts
@@ -26,7 +27,7 @@ type table struct {
 	plain  []float64                 // the same before anything was learnt
 	kind   map[food.Category]float64 // grams of a category, all groups
 	parts  []bool                    // less than a whole of it is laid
-	said   []string                  // what decided an amount, where it was not liking
+	said   []say.Text                // what decided an amount, where it was not liking
 }
 
 func newTable(b brief.Brief, chosen []pick.Choice) *table {
@@ -54,7 +55,7 @@ func (t *table) only(kept []int) {
 	t.foods = foods
 	n := len(foods)
 	t.specs, t.eats = make([]food.Spec, n), make([][]bool, n)
-	t.grams, t.usual, t.plain, t.said, t.parts = make([]float64, n), make([]float64, n), make([]float64, n), make([]string, n), make([]bool, n)
+	t.grams, t.usual, t.plain, t.said, t.parts = make([]float64, n), make([]float64, n), make([]float64, n), make([]say.Text, n), make([]bool, n)
 	for i, c := range foods {
 		t.specs[i], _ = c.Food.Spec(c.Form)
 		t.eats[i] = make([]bool, len(t.groups))
@@ -206,24 +207,24 @@ func (t *table) one() {
 		was := t.grams[i]
 		unit := food.WholeG(spec)
 		if crowd := spec.MassG * float64(t.eaters(i)); (unit == 0 || !b.Plates()) && portion.IsWanted(f) && !OneByOne(spec) && t.grams[i] < crowd && !(b.Course == "sweet" && f.Category == food.Cheese) {
-			t.grams[i], t.said[i] = crowd, fmt.Sprintf("One for each of %d guests, because everybody wants it.", t.eaters(i))
+			t.grams[i], t.said[i] = crowd, say.That("amount.each", say.N(t.eaters(i)))
 		}
 		if unit > 0 && !b.Plates() && (t.grams[i] >= PartOfWhole*unit && unit <= mostOfKind*t.kind[f.Category] || !food.Divisible(f, spec)) {
 			n := math.Max(1, math.Round(was/unit-.1))
-			if t.said[i] != "" { // a round is cut into as many as there are guests
+			if !t.said[i].IsZero() { // a round is cut into as many as there are guests
 				n = math.Max(n, math.Ceil(smallerPiece*t.grams[i]/unit-1e-9))
 			}
 			if whole := n * unit; math.Abs(whole-t.grams[i]) > 1 {
-				t.grams[i], t.said[i] = whole, fmt.Sprintf("%s, as it is sold whole.", pieces(n, unit))
+				t.grams[i], t.said[i] = whole, wholes(n, unit)
 			}
 		} else if unit > 0 {
 			t.parts[i] = true
 		}
 		if food.InVessel(spec.Form) && t.grams[i] < leastBowl {
-			t.grams[i], t.said[i] = leastBowl, fmt.Sprintf("%.0f g, the least worth a bowl.", leastBowl)
+			t.grams[i], t.said[i] = leastBowl, say.That("amount.bowl", say.Grams(leastBowl))
 		}
 		if few := spec.MassG * float64(fewest(b, spec)); few > t.grams[i] && !OneByOne(spec) && unit == 0 {
-			t.grams[i], t.said[i] = few, fmt.Sprintf("%d pieces, the least that looks like a group; its share of the %s would be less.", fewest(b, spec), f.Category)
+			t.grams[i], t.said[i] = few, say.That("amount.group", say.N(fewest(b, spec)), say.Group(string(f.Category)))
 		}
 		fixed[i] = t.grams[i] != was || unit > 0
 	}
@@ -274,11 +275,11 @@ const PartOfWhole = .7
 // mostOfKind is how much of its kind's share one whole may be; where it is more, a part of it is laid.
 const mostOfKind = .75
 
-func pieces(n, unit float64) string {
+func wholes(n, unit float64) say.Text {
 	if n == 1 {
-		return fmt.Sprintf("One of %.0f g", unit)
+		return say.That("amount.one", say.Grams(unit))
 	}
-	return fmt.Sprintf("%.0f of %.0f g", n, unit)
+	return say.That("amount.wholes", say.N(int(n)), say.Grams(unit))
 }
 
 // What every group is to find of its share, at least and at most, if all share what they may
@@ -371,24 +372,24 @@ func (t *table) finds() []float64 {
 }
 
 // why says how a food's amount comes about.
-func (t *table) why(i int) string {
+func (t *table) why(i int) say.Text {
 	c := t.foods[i]
 	share := t.kind[c.Food.Category]
 	says := t.said[i]
-	if says == "" {
-		says = fmt.Sprintf("%.0f %% of the %.0f g of %s that %s eat, by how well it is liked.", 100*t.grams[i]/math.Max(1, share), share, c.Food.Category, appetites(t.brief))
+	if says.IsZero() {
+		says = say.That("amount.share", say.Percent(100*t.grams[i]/math.Max(1, share)), say.Group(string(c.Food.Category)), say.Word(portions(t.brief)))
 	}
-	if t.usual[i] > 0 && t.said[i] == "" && len(t.groups) > 1 {
+	if t.usual[i] > 0 && t.said[i].IsZero() && len(t.groups) > 1 {
 		for g := range t.groups {
 			if t.grams[i] > 1.15*t.usual[i] && t.eats[i][g] && len(t.groups[g].Avoid) > 0 {
-				return fmt.Sprintf("%.0f g, more than its part, so that %s find enough.", t.grams[i], t.groups[g].Who)
+				return say.That("amount.more", say.Grams(t.grams[i]), say.Word(t.groups[g].Who))
 			}
 		}
 	}
 	if learnt, because := t.brief.Eats(c.Food.ID); math.Abs(learnt-1) >= told {
-		says += fmt.Sprintf(" This crowd eats %.2g of its usual share.", learnt)
+		says = says.Then("amount.learnt", say.Word(fmt.Sprintf("%.2g", learnt)))
 		for _, s := range because {
-			says += " " + s
+			says = says.Also(say.Plain(s))
 		}
 	}
 	return says

@@ -6,6 +6,8 @@ import (
 	"encoding/json"
 	"fmt"
 	"math"
+	"slices"
+	"strings"
 
 	"happytray/core/colour"
 	"happytray/core/document"
@@ -90,6 +92,13 @@ const margin = 8 // mm between a board's edge and its food zone: room to lift it
 // Named reports whether the request only names a board, which then comes from a
 // Cabinet.
 func (r Request) Named() bool { return r.ID != "" && r.Shape == "" && len(r.Outline) == 0 }
+
+// Called is a board's name without the size that one made to measure has in it, for where that is said besides, in
+// whatever units.
+func (b *Board) Called() string {
+	parts := strings.Split(b.Name, ", ")
+	return strings.Join(slices.DeleteFunc(parts, func(p string) bool { return strings.Contains(p, " × ") }), ", ")
+}
 
 // Make builds a board of any shape by its dimensions, or a built-in one by id.
 func Make(r Request) (Board, error) { return BuiltInCabinet().Make(r) }

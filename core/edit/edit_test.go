@@ -53,7 +53,7 @@ func TestCommitKeepsWhatWasShown(t *testing.T) {
 	kept, seen, pieces, same, far := 0, 0, 0, 0, 0
 	for i := range tr.Elements {
 		e := &tr.Elements[i]
-		if !e.Placed || e.Kind() == food.KindGarnish || testing.Short() && i%4 > 0 {
+		if !e.Placed || e.Kind() == food.KindGarnish || testing.Short() && i%2 > 0 {
 			continue
 		}
 		for n, by := range []geom.Point{geom.Pt(35, 10), geom.Pt(-60, 45), geom.Pt(4, -90)} {

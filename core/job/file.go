@@ -10,6 +10,7 @@ import (
 	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/food"
+	"happytray/core/say"
 	"happytray/core/tray"
 )
 
@@ -30,7 +31,7 @@ type file struct {
 	Rules    brief.Rules    `json:"rules"`
 	Seed     uint64         `json:"seed"`
 	Order    []string       `json:"order,omitempty"`
-	Says     []string       `json:"says,omitempty"`
+	Says     []say.Text     `json:"says,omitempty"`
 	Part     *tray.Part     `json:"part,omitempty"`
 	Further  []file         `json:"further,omitempty"`
 	Extra    document.Extra `json:"-"`

@@ -11,6 +11,7 @@ import (
 	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/food"
+	"happytray/core/say"
 	"happytray/core/tray"
 )
 
@@ -30,7 +31,7 @@ type Job struct {
 	Brief brief.Brief
 	Foods []Planned // as they were when the job was planned
 	Trays []*tray.Tray
-	Says  []string       // what whoever planned it has to be told: over the budget, too little board
+	Says  []say.Text     // what whoever planned it has to be told: over the budget, too little board
 	Extra document.Extra // members of the file that this version does not know
 }
 
@@ -88,7 +89,7 @@ func (j *Job) Check(larder *food.Larder) error {
 		return fault.Bad("says", "at most %d sentences", maxSays)
 	}
 	for i, s := range j.Says {
-		if err := fault.Text(fmt.Sprintf("says[%d]", i), s, 400); err != nil {
+		if err := fault.Text(fmt.Sprintf("says[%d]", i), s.String(), 400); err != nil {
 			return err
 		}
 	}

@@ -2,13 +2,13 @@ package lens
 
 import (
 	"context"
-	"fmt"
 	"math"
 
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/graze"
 	"happytray/core/job"
+	"happytray/core/say"
 	"happytray/core/tray"
 )
 
@@ -17,7 +17,7 @@ const playedEvenings = 150
 
 // eaten shows what is foreseen to be left of each element when the evening is over, and why.
 func (s *seeing) eaten() error {
-	s.view.Title, s.view.Says = "Eaten", fmt.Sprintf("What is left when the evening is over, in the middle of %d evenings played", playedEvenings)
+	s.view.Title, s.view.Says = "Eaten", say.That("lens.eaten", say.N(playedEvenings))
 	guests := s.t.Brief.Guests.Total()
 	if guests == 0 {
 		return fault.Bad("brief.guests", "say how many guests come, then it can be foreseen what they eat")
@@ -54,9 +54,9 @@ func (s *seeing) eaten() error {
 			s.tint(e, "#a8341f", "untouched")
 		}
 		if part > .5 && len(g.Why) > 0 {
-			s.view.Discs = append(s.view.Discs, Disc{At: box(e).Centre().Round(), R: 9, Bad: true, Says: fd.Name + ": " + g.Why[0]})
+			s.view.Discs = append(s.view.Discs, Disc{At: box(e).Centre().Round(), R: 9, Bad: true, Says: say.That("named", say.Word(fd.Name), say.Word(g.Why[0]))})
 		}
 	})
-	s.view.Number = fmt.Sprintf("%.0f of %.0f g left", f.Waste.Grams, laid)
+	s.view.Number = say.That("lens.left", say.Grams(f.Waste.Grams), say.Grams(laid))
 	return nil
 }

@@ -4,7 +4,6 @@ import (
 	"fmt"
 	"math"
 	"slices"
-	"strings"
 
 	"happytray/core/adjacency"
 	"happytray/core/colour"
@@ -26,23 +25,23 @@ var kindColours = map[food.Category]string{"cheese": "#f0dc9a", "meat": "#b5403a
 	"dried fruit": "#c9772f", "nut": "#8a5a34", "cracker": "#d8b27a", "sweet": "#5b3a4d", "garnish": "#3f6e3a", "prop": "#8d8d86"}
 
 func (s *seeing) families() {
-	s.view.Title, s.view.Says = "Colour families", "Each strong colour should come back in two or three other places, and none lie in a clump"
+	s.view.Title, s.view.Says = "Colour families", say.That("lens.colours")
 	s.each(func(e *tray.Element, fd *food.Food) {
 		family := colour.Must(e.Colour).Family()
 		s.tint(e, familyColours[family], family)
 	})
-	s.view.Number = say.Count(len(s.view.Key), "colour")
+	s.view.Number = say.That("lens.families", say.Figure(len(s.view.Key)))
 	if v, ok := s.check("colour.repeat"); ok {
-		s.view.Number += fmt.Sprintf("; accents come back in %.1f places", v)
+		s.view.Number = s.view.Number.Then("lens.accents", say.Word(fmt.Sprintf("%.1f", v)))
 	}
 }
 
 func (s *seeing) kinds() {
-	s.view.Title, s.view.Says = "Kinds of food", "Each kind should be met with on every side, and none lie beside itself"
+	s.view.Title, s.view.Says = "Kinds of food", say.That("lens.kinds")
 	s.each(func(e *tray.Element, fd *food.Food) { s.tint(e, kindColours[e.Category], string(e.Category)) })
-	s.view.Number = say.Count(len(s.view.Key), "kind")
+	s.view.Number = say.That("lens.count", say.Figure(len(s.view.Key)))
 	if v, ok := s.check("spread.category"); ok {
-		s.view.Number += fmt.Sprintf("; %s off the middle in the mean", percent(v))
+		s.view.Number = s.view.Number.Then("lens.middle", percent(v))
 	}
 }
 
@@ -51,7 +50,7 @@ const besideMM = 8
 
 // seen shows the tray as an eye of some vision sees it, and which neighbours run together for it that do not for others.
 func (s *seeing) seen(v colour.Vision, title, says string) {
-	s.view.Vision, s.view.Title, s.view.Says = &v, title, says
+	s.view.Vision, s.view.Title, s.view.Says = &v, title, say.Plain(says)
 	var all []*tray.Element
 	s.each(func(e *tray.Element, _ *food.Food) { all = append(all, e) })
 	boxes, shapes := make([]geom.Rect, len(all)), make([][]geom.Body, len(all))
@@ -67,13 +66,13 @@ func (s *seeing) seen(v colour.Vision, title, says string) {
 			}
 			if _, at, to, ok := nearest(shapes[i], shapes[j], besideMM); ok {
 				n++
-				s.view.Lines = append(s.view.Lines, Line{Path: []geom.Point{at.Round(), to.Round()}, Bad: true, Says: s.name(a) + " and " + s.name(b)})
+				s.view.Lines = append(s.view.Lines, Line{Path: []geom.Point{at.Round(), to.Round()}, Bad: true, Says: say.That("lens.two", say.Word(s.name(a)), say.Word(s.name(b)))})
 			}
 		}
 	}
-	s.view.Number = say.Count(n, "border") + " run together"
+	s.view.Number = say.That("lens.borders", say.Figure(n))
 	if n == 1 {
-		s.view.Number = "1 border runs together"
+		s.view.Number = say.That("lens.border")
 	}
 }
 
@@ -83,7 +82,7 @@ func (s *seeing) name(e *tray.Element) string {
 }
 
 func (s *seeing) wet() {
-	s.view.Title, s.view.Says = "Wet and crisp", "What is juicy or runny keeps 25 mm from what is crisp, or stands in a bowl"
+	s.view.Title, s.view.Says = "Wet and crisp", say.That("lens.wet", say.MM(adjacency.WetBesideCrisp))
 	type thing struct {
 		e   *tray.Element
 		box geom.Rect
@@ -117,17 +116,17 @@ func (s *seeing) wet() {
 			least = math.Min(least, gap)
 			if gap < adjacency.WetBesideCrisp {
 				n++
-				s.view.Lines = append(s.view.Lines, Line{Path: []geom.Point{at.Round(), to.Round()}, Bad: true, Says: fmt.Sprintf("%s and %s, %s", s.name(w.e), s.name(c.e), say.Length(gap))})
+				s.view.Lines = append(s.view.Lines, Line{Path: []geom.Point{at.Round(), to.Round()}, Bad: true, Says: say.That("lens.pair", say.Word(s.name(w.e)), say.Word(s.name(c.e)), say.MM(gap))})
 			}
 		}
 	}
 	switch {
 	case n > 0:
-		s.view.Number = say.Count(n, "pair") + " too near"
+		s.view.Number = say.That("lens.near", say.Figure(n))
 	case math.IsInf(least, 1):
-		s.view.Number = "none near each other"
+		s.view.Number = say.That("lens.none")
 	default:
-		s.view.Number = "the nearest are " + say.Length(least) + " apart"
+		s.view.Number = say.That("lens.apart", say.MM(least))
 	}
 }
 
@@ -135,17 +134,19 @@ func (s *seeing) wet() {
 var heightSteps = []struct {
 	to   float64
 	hex  string
-	says string
-}{{12, "#efe6d2", "under 12 mm"}, {25, "#dcc089", "12 to 25 mm"}, {40, "#c08a4a", "25 to 40 mm"}, {60, "#8e4f2c", "40 to 60 mm"}, {math.Inf(1), "#54241a", "over 60 mm"}}
+	says say.Text
+}{{12, "#efe6d2", say.That("lens.under", say.MM(12))}, {25, "#dcc089", between(12, 25)}, {40, "#c08a4a", between(25, 40)}, {60, "#8e4f2c", between(40, 60)}, {math.Inf(1), "#54241a", say.That("lens.over", say.MM(60))}}
+
+func between(from, to float64) say.Text { return say.That("lens.between", say.MM(from), say.MM(to)) }
 
 // tallMM is what stands out among what lies flat, mm.
 const tallMM = 40
 
 func (s *seeing) height() {
 	from := review.LooksFrom(s.t.Board.Front, s.t.Board.Access)
-	s.view.Title, s.view.Says = "Height", "Tall things stand to the back, or in the middle where guests stand all round"
+	s.view.Title, s.view.Says = "Height", say.That("lens.middling")
 	if len(from) == 1 {
-		s.view.Says = "Tall things stand to the back, away from the front"
+		s.view.Says = say.That("lens.back")
 	}
 	most, name := 0.0, ""
 	s.each(func(e *tray.Element, fd *food.Food) {
@@ -158,16 +159,16 @@ func (s *seeing) height() {
 		}
 		for _, step := range heightSteps {
 			if high <= step.to {
-				if s.tint(e, step.hex, step.says); high <= tallMM {
+				if s.tinted(e, step.hex, step.says); high <= tallMM {
 					s.view.Tints[len(s.view.Tints)-1].Quiet = true
 				}
 				break
 			}
 		}
 	})
-	s.view.Number = fmt.Sprintf("up to %s, %s", say.Length(most), name)
+	s.view.Number = say.That("lens.tallest", say.MM(most), say.Word(name))
 	if v, ok := s.check("height.sight"); ok {
-		s.view.Number += fmt.Sprintf("; the worst hidden are seen to %s", percent(v))
+		s.view.Number = s.view.Number.Then("lens.hidden", percent(v))
 	}
 }
 
@@ -206,9 +207,9 @@ func (s *seeing) allergens(word string) error {
 		}
 	}
 	s.view.Title, s.view.Word = "Allergens and diets", word
-	s.view.Says = "What holds " + word + " by our entries; the labels of your packs decide"
+	s.view.Says = say.That("lens.holds", say.Word(word))
 	if word == "" {
-		s.view.Says = "Nothing that lies here holds any by our entries; the labels of your packs decide"
+		s.view.Says = say.That("lens.free")
 	}
 	holds, may := 0, 0
 	near := math.Inf(1)
@@ -238,12 +239,12 @@ func (s *seeing) allergens(word string) error {
 			}
 		}
 	}
-	s.view.Number = say.Count(holds, "thing")
+	s.view.Number = say.That("lens.things", say.Figure(holds))
 	if may > 0 {
-		s.view.Number += fmt.Sprintf(", %d with traces", may)
+		s.view.Number = s.view.Number.Then("lens.traces", say.Figure(may))
 	}
 	if !math.IsInf(near, 1) && holds > 0 {
-		s.view.Number += ", " + strings.TrimSpace(say.Length(near)+" from what does not")
+		s.view.Number = s.view.Number.Then("lens.from", say.MM(near))
 	}
 	return nil
 }

@@ -4,7 +4,6 @@
 package lens
 
 import (
-	"fmt"
 	"slices"
 
 	"happytray/core/colour"
@@ -12,6 +11,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
+	"happytray/core/say"
 	"happytray/core/tray"
 )
 
@@ -19,8 +19,8 @@ import (
 type View struct {
 	Lens   string         `json:"lens"`
 	Title  string         `json:"title"`
-	Says   string         `json:"says"`   // one line: what is to be seen
-	Number string         `json:"number"` // what it comes to, with its unit
+	Says   say.Text       `json:"says"`   // one line: what is to be seen
+	Number say.Text       `json:"number"` // what it comes to, with its unit
 	Vision *colour.Vision `json:"vision,omitempty"`
 	Tints  []Tint         `json:"tints"` // an element each
 	Key    []Key          `json:"key"`
@@ -33,24 +33,24 @@ type View struct {
 
 // Tint is how an element is tinted, and the word that says what that means.
 type Tint struct {
-	Element string `json:"element"`
-	Colour  string `json:"colour"`
-	Says    string `json:"says"`
-	Quiet   bool   `json:"quiet"` // not what the lens is looking for: it is told by the legend alone
+	Element string   `json:"element"`
+	Colour  string   `json:"colour"`
+	Says    say.Text `json:"says"`
+	Quiet   bool     `json:"quiet"` // not what the lens is looking for: it is told by the legend alone
 }
 
 // Key is one colour of the legend.
 type Key struct {
-	Colour string `json:"colour"`
-	Says   string `json:"says"`
-	Count  int    `json:"count"` // elements of this colour
+	Colour string   `json:"colour"`
+	Says   say.Text `json:"says"`
+	Count  int      `json:"count"` // elements of this colour
 }
 
 // Line is drawn over the tray; bad ones are to be mended.
 type Line struct {
 	Path []geom.Point `json:"path"` // board coordinates, mm
 	Bad  bool         `json:"bad"`
-	Says string       `json:"says"`
+	Says say.Text     `json:"says"`
 	Ends bool         `json:"ends"` // it has a direction: its end is marked
 }
 
@@ -59,14 +59,14 @@ type Disc struct {
 	At   geom.Point `json:"at"` // board coordinates, mm
 	R    float64    `json:"r"`  // radius, mm
 	Bad  bool       `json:"bad"`
-	Says string     `json:"says"`
+	Says say.Text   `json:"says"`
 }
 
 // Area is drawn over the tray.
 type Area struct {
 	Outline geom.Outline `json:"outline"`
 	Bad     bool         `json:"bad"`
-	Says    string       `json:"says"`
+	Says    say.Text     `json:"says"`
 }
 
 // Lenses lists what there is to look through, in the order of their keys.
@@ -145,13 +145,16 @@ func (s *seeing) quiet(e *tray.Element, hex, says string) {
 	s.view.Tints[len(s.view.Tints)-1].Quiet = true
 }
 
-// tint tints an element, and counts it in the legend.
-func (s *seeing) tint(e *tray.Element, hex, says string) {
+// tint tints an element, with a word of the data's.
+func (s *seeing) tint(e *tray.Element, hex, word string) { s.tinted(e, hex, say.Plain(word)) }
+
+// tinted tints an element, and counts it in the legend.
+func (s *seeing) tinted(e *tray.Element, hex string, says say.Text) {
 	s.view.Tints = append(s.view.Tints, Tint{Element: e.ID, Colour: hex, Says: says})
-	k, ok := s.keys[says]
+	k, ok := s.keys[says.String()]
 	if !ok {
 		k = len(s.view.Key)
-		s.keys[says] = k
+		s.keys[says.String()] = k
 		s.view.Key = append(s.view.Key, Key{Colour: hex, Says: says})
 	}
 	s.view.Key[k].Count++
@@ -167,7 +170,7 @@ func (s *seeing) check(id string) (float64, bool) {
 	return 0, false
 }
 
-func percent(v float64) string { return fmt.Sprintf("%.0f %%", 100*v) }
+func percent(v float64) say.Value { return say.Percent(100 * v) }
 
 // bodies are the pieces of an element, ready for gaps.
 func bodies(e *tray.Element) []geom.Body {

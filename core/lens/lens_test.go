@@ -57,7 +57,7 @@ func look(t testing.TB, tr *tray.Tray, lens, word string) View {
 func tintOf(v View, id string) string {
 	for _, t := range v.Tints {
 		if t.Element == id {
-			return t.Says
+			return t.Says.String()
 		}
 	}
 	return ""
@@ -69,10 +69,10 @@ func TestWetAndCrisp(t *testing.T) {
 	if tintOf(near, "pineapple") != "wets" || tintOf(near, "round-crackers") != "crisp" {
 		t.Errorf("tints: %v", near.Tints)
 	}
-	if len(near.Lines) != 1 || !near.Lines[0].Bad || near.Number != "1 pair too near" {
+	if len(near.Lines) != 1 || !near.Lines[0].Bad || near.Number.String() != "1 pair too near" {
 		t.Errorf("side by side: %v, %q", near.Lines, near.Number)
 	}
-	if len(far.Lines) != 0 || strings.Contains(far.Number, "too near") {
+	if len(far.Lines) != 0 || strings.Contains(far.Number.String(), "too near") {
 		t.Errorf("far apart: %v, %q", far.Lines, far.Number)
 	}
 }
@@ -80,10 +80,10 @@ func TestWetAndCrisp(t *testing.T) {
 func TestAllergens(t *testing.T) {
 	tr := on(t, 500, 300, map[string]geom.Point{"almonds": geom.Pt(120, 150), "round-crackers": geom.Pt(330, 150), "blueberries": geom.Pt(220, 230)})
 	v := look(t, tr, "allergens", "nuts")
-	if tintOf(v, "almonds") != "holds nuts" || tintOf(v, "blueberries") != "not by its entry" || !strings.HasPrefix(v.Number, "1 thing") {
+	if tintOf(v, "almonds") != "holds nuts" || tintOf(v, "blueberries") != "not by its entry" || !strings.HasPrefix(v.Number.String(), "1 thing") {
 		t.Errorf("nuts: %v, %q", v.Tints, v.Number)
 	}
-	if !strings.Contains(v.Says, "labels of your packs decide") {
+	if !strings.Contains(v.Says.String(), "labels of your packs decide") {
 		t.Errorf("it does not defer to the labels: %q", v.Says)
 	}
 	tr.Brief.Diets = []brief.Diet{{Who: "Ilka", Count: 1, Avoid: []string{"gluten"}}}
@@ -123,7 +123,7 @@ func TestGapsHeightAndFlow(t *testing.T) {
 			t.Errorf("disc %d is wider than the one before", i)
 		}
 	}
-	if h := look(t, tr, "height", ""); tintOf(h, "soft-white-round") == tintOf(h, "wide-sausage") || !strings.HasPrefix(h.Number, "up to") {
+	if h := look(t, tr, "height", ""); tintOf(h, "soft-white-round") == tintOf(h, "wide-sausage") || !strings.HasPrefix(h.Number.String(), "up to") {
 		t.Errorf("height: %v, %q", h.Tints, h.Number)
 	}
 	if f := look(t, tr, "flow", ""); len(f.Lines) != 1 || !f.Lines[0].Ends || len(f.Lines[0].Path) < 3 {
@@ -156,7 +156,7 @@ func TestEveryLens(t *testing.T) {
 	}
 	for _, l := range Lenses {
 		v := look(t, res.Tray, l, "")
-		if v.Title == "" || v.Says == "" || v.Number == "" || strings.Contains(v.Says, "\n") {
+		if v.Title == "" || v.Says.IsZero() || v.Number.String() == "" || strings.Contains(v.Says.String(), "\n") {
 			t.Errorf("%s says too little: %q, %q, %q", l, v.Title, v.Says, v.Number)
 		}
 		if v.Vision == nil && len(v.Tints)+len(v.Lines)+len(v.Discs)+len(v.Areas) == 0 {
@@ -192,7 +192,7 @@ func TestEaten(t *testing.T) {
 	if got := tintOf(v, "orange-block"); got != "eaten" && got != "gone early" {
 		t.Errorf("near: %s", got)
 	}
-	if len(v.Discs) != 1 || !strings.Contains(v.Discs[0].Says, "Nobody reaches it") || !strings.Contains(v.Number, "g left") {
+	if len(v.Discs) != 1 || !strings.Contains(v.Discs[0].Says.String(), "Nobody reaches it") || !strings.Contains(v.Number.String(), "g left") {
 		t.Errorf("%+v %s", v.Discs, v.Number)
 	}
 	tr.Brief.Guests.Adults = 0

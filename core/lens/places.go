@@ -1,7 +1,6 @@
 package lens
 
 import (
-	"fmt"
 	"math"
 
 	"happytray/core/access"
@@ -23,7 +22,7 @@ func (s *seeing) reach() {
 	if len(sides) == 0 {
 		sides = []string{"top", "right", "bottom", "left"}
 	}
-	s.view.Title, s.view.Says = "Reach", fmt.Sprintf("An arm reaches %s; what many want should lie within that of every side where guests stand", say.Length(access.Reach))
+	s.view.Title, s.view.Says = "Reach", say.That("lens.reach", say.MM(access.Reach))
 	for _, side := range sides {
 		at, way := review.SideLine(zone, side)
 		deep := zone.H()
@@ -46,7 +45,7 @@ func (s *seeing) reach() {
 			beyond.Max.X = far.X
 		}
 		o := geom.Outline{beyond.Min, geom.Pt(beyond.Max.X, beyond.Min.Y), beyond.Max, geom.Pt(beyond.Min.X, beyond.Max.Y)}
-		s.view.Areas = append(s.view.Areas, Area{Outline: o.Round(), Says: "beyond reach from " + sideNames[side]})
+		s.view.Areas = append(s.view.Areas, Area{Outline: o.Round(), Says: say.That("lens.beyond", say.Word(sideNames[side]))})
 	}
 	missed := map[string]int{}
 	s.each(func(_ *tray.Element, fd *food.Food) {
@@ -83,19 +82,19 @@ func (s *seeing) reach() {
 		}
 	})
 	if v, ok := s.check("service.reach"); ok {
-		s.view.Number = percent(v) + " of what many want"
+		s.view.Number = say.That("lens.wanted", percent(v))
 	} else {
-		s.view.Number = "all of it is within reach"
+		s.view.Number = say.That("lens.all")
 	}
 }
 
 func (s *seeing) flow() {
-	s.view.Title, s.view.Says = "Flow", "Trails, rows and fans lead the eye along the tray and round what they lie against"
+	s.view.Title, s.view.Says = "Flow", say.That("lens.flow")
 	s.each(func(e *tray.Element, fd *food.Food) {
 		if k := e.Kind(); (k != food.KindTrail && k != food.KindRow) || e.Vessel != "" || len(e.Pieces) < 3 {
 			return
 		}
-		line := Line{Ends: true, Says: s.name(e)}
+		line := Line{Ends: true, Says: say.Plain(s.name(e))}
 		step := max(1, len(e.Pieces)/12)
 		for i := 0; i < len(e.Pieces); i += step {
 			line.Path = append(line.Path, e.Pieces[i].At)
@@ -108,9 +107,9 @@ func (s *seeing) flow() {
 			s.quiet(e, "#dfa06a", "row or fan")
 		}
 	})
-	s.view.Number = say.Count(len(s.view.Lines), "line")
+	s.view.Number = say.That("lens.lines", say.Figure(len(s.view.Lines)))
 	if v, ok := s.check("flow.span"); ok {
-		s.view.Number += fmt.Sprintf("; trails reach over %s of the length", percent(v))
+		s.view.Number = s.view.Number.Then("lens.along", percent(v))
 	}
 }
 
@@ -121,7 +120,7 @@ const (
 )
 
 func (s *seeing) gaps() {
-	s.view.Title, s.view.Says = "Gaps and cutting room", "Bare discs over 22 mm draw the eye; before a face that is cut or spread the board stays free"
+	s.view.Title, s.view.Says = "Gaps and cutting room", say.That("lens.gaps", say.MM(22))
 	b := s.t.Board
 	zone := b.FoodZone.Bounds()
 	g := geom.NewGrid(zone, math.Max(2, math.Sqrt(zone.W()*zone.H()/60000)), 4)
@@ -149,7 +148,7 @@ func (s *seeing) gaps() {
 			face.At, face.Dir = at, face.Dir+pose.Turn
 			room := review.CutRoom(face)
 			mark(room, true)
-			s.view.Areas = append(s.view.Areas, Area{Outline: room.Round(), Says: "room for a knife before the " + s.name(e)})
+			s.view.Areas = append(s.view.Areas, Area{Outline: room.Round(), Says: say.That("lens.knife", say.Food(s.name(e)))})
 		}
 	})
 	s.each(func(e *tray.Element, _ *food.Food) {
@@ -171,7 +170,7 @@ func (s *seeing) gaps() {
 			break
 		}
 		c := g.Centre(at%g.W, at/g.W)
-		s.view.Discs = append(s.view.Discs, Disc{At: c.Round(), R: round.Tenth(r), Bad: 2*r > 22, Says: say.Length(2*r) + " bare"})
+		s.view.Discs = append(s.view.Discs, Disc{At: c.Round(), R: round.Tenth(r), Bad: 2*r > 22, Says: say.That("lens.gap", say.MM(2*r))})
 		w := g.Window(geom.Rect{Min: c, Max: c}.Grow(2*r), 0)
 		for y := w.Y0; y < w.Y1; y++ {
 			for x := w.X0; x < w.X1; x++ {
@@ -181,12 +180,12 @@ func (s *seeing) gaps() {
 			}
 		}
 	}
-	s.view.Number = "no bare disc over " + say.Length(2*seenGapMM)
+	s.view.Number = say.That("lens.closed", say.MM(2*seenGapMM))
 	if len(s.view.Discs) > 0 {
-		s.view.Number = "the widest is " + say.Length(2*s.view.Discs[0].R)
+		s.view.Number = say.That("lens.widest", say.MM(2*s.view.Discs[0].R))
 	}
 	if v, ok := s.check("fit.cover"); ok {
-		s.view.Number += fmt.Sprintf("; %s covered", percent(v))
+		s.view.Number = s.view.Number.Then("lens.covered", percent(v))
 	}
 }
 
@@ -197,7 +196,7 @@ const (
 )
 
 func (s *seeing) pairs() {
-	s.view.Title, s.view.Says = "Pairs", "What tastes good together lies within a hand's width, what clashes apart"
+	s.view.Title, s.view.Says = "Pairs", say.That("lens.pairs")
 	var all []*tray.Element
 	var foods []*food.Food
 	s.each(func(e *tray.Element, fd *food.Food) {
@@ -231,7 +230,7 @@ func (s *seeing) pairs() {
 			}
 			paired[a.ID], paired[b.ID] = paired[a.ID] || goes, paired[b.ID] || goes
 			key := [2]string{min(a.Food, b.Food), max(a.Food, b.Food)}
-			line := Line{Path: []geom.Point{at.Round(), to.Round()}, Bad: spoils, Says: fmt.Sprintf("%s and %s, %s", s.name(a), s.name(b), say.Length(gap))}
+			line := Line{Path: []geom.Point{at.Round(), to.Round()}, Bad: spoils, Says: say.That("lens.pair", say.Word(s.name(a)), say.Word(s.name(b)), say.MM(gap))}
 			if k, seen := lines[key]; !seen {
 				lines[key], gaps[key] = len(s.view.Lines), gap
 				s.view.Lines = append(s.view.Lines, line)
@@ -252,8 +251,8 @@ func (s *seeing) pairs() {
 			s.quiet(e, "#dcd7ca", "on its own")
 		}
 	})
-	s.view.Number = say.Count(near, "pair") + " within a hand's width"
+	s.view.Number = say.That("lens.hand", say.Figure(near))
 	if clash > 0 {
-		s.view.Number += fmt.Sprintf(", %d that clash", clash)
+		s.view.Number = s.view.Number.Then("lens.clash", say.Figure(clash))
 	}
 }

@@ -35,7 +35,7 @@ const (
 
 // chooseBoards are the boards that the brief names, or those that suit its guests and its food
 // best, and what has to be said about them.
-func chooseBoards(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet, last []board.Board) ([]board.Board, []string, error) {
+func chooseBoards(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet, last []board.Board) ([]board.Board, []say.Text, error) {
 	if len(b.Boards) > 0 {
 		var out []board.Board
 		for i, r := range b.Boards {
@@ -65,7 +65,7 @@ func chooseBoards(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet
 	}
 	says := borrow(b, best, want)
 	if safety.WantsRim(b) && slices.ContainsFunc(best, withoutRim) {
-		says = append(says, "On the road a rim keeps things on the board, and there are not enough boards with one: borrow rimmed trays, or lay it where it is served.")
+		says = append(says, say.That("boards.rim"))
 	}
 	return best, says, nil
 }
@@ -166,7 +166,7 @@ func choose(want float64, guests int, all []board.Board, rim bool) []board.Board
 
 // borrow proposes what to borrow where the boards there are leave the guests too little, and says
 // so where even the smallest is far too much.
-func borrow(b brief.Brief, have []board.Board, want float64) []string {
+func borrow(b brief.Brief, have []board.Board, want float64) []say.Text {
 	guests := float64(b.Guests.Total())
 	each := areaOf(have) / guests
 	switch {
@@ -174,11 +174,11 @@ func borrow(b brief.Brief, have []board.Board, want float64) []string {
 		lack := leastEach*guests - areaOf(have)
 		side := math.Ceil(math.Sqrt(lack/1.5)/5) * 5
 		if n := math.Ceil(lack / (90 * 60)); n > 1 {
-			return []string{fmt.Sprintf("The boards there are come to %.0f cm2 a guest, under %.0f: borrow %s of about 90 x 60 cm, or serve from several tables.", each, leastEach, say.Count(int(n), "board"))}
+			return []say.Text{say.That("boards.borrow", say.CM2(each), say.CM2(leastEach), say.N(int(n)), say.Size(900, 600))}
 		}
-		return []string{fmt.Sprintf("The boards there are come to %.0f cm2 a guest, under %.0f: borrow one more of about %.0f x %.0f cm.", each, leastEach, math.Ceil(1.5*side/5)*5, side)}
+		return []say.Text{say.That("boards.one", say.CM2(each), say.CM2(leastEach), say.Size(10*math.Ceil(1.5*side/5)*5, 10*side))}
 	case each > mostEach*1.3:
-		return []string{fmt.Sprintf("Even the smallest board there is is large for this: the food takes about %.0f cm2 of %.0f. Borrow a smaller one, or leave some of it bare.", want, areaOf(have))}
+		return []say.Text{say.That("boards.large", say.CM2(want), say.CM2(areaOf(have)))}
 	}
 	return nil
 }

@@ -1,9 +1,7 @@
 package plan
 
 import (
-	"fmt"
 	"math"
-	"strings"
 
 	"happytray/core/brief"
 	"happytray/core/food"
@@ -93,7 +91,7 @@ func costs(j *job.Job, larder *food.Larder) (out []cost) {
 }
 
 // overBudget says by how much a job is over its budget, what costs most of it, and what gives.
-func overBudget(b brief.Brief, j *job.Job, larder *food.Larder, over float64) string {
+func overBudget(b brief.Brief, j *job.Job, larder *food.Larder, over float64) say.Text {
 	asked := map[string]bool{}
 	for _, w := range b.Foods {
 		asked[w.Food] = true
@@ -110,13 +108,12 @@ func overBudget(b brief.Brief, j *job.Job, larder *food.Larder, over float64) st
 			dearest = c
 		}
 	}
-	why := fmt.Sprintf("%s cannot be fed from these packs for less", say.Count(b.Guests.Total(), "guest"))
+	why := say.Part("budget.packs", say.N(b.Guests.Total()))
 	if float64(wished) >= .6*b.Money() {
-		why = "most of it is what was asked for by name"
+		why = say.Part("budget.named")
 	}
-	by := fmt.Sprintf("by %.0f %%", math.Max(1, 100*over/b.Money()))
 	if times := 1 + over/b.Money(); times >= 3 {
-		by = fmt.Sprintf("by far, it comes to %.0f times as much", times)
+		return say.That("budget.far", say.N(int(math.Round(times))), why, say.Food(dearest.food.Name))
 	}
-	return fmt.Sprintf("Over the budget %s: %s. The dearest is %s; let go of it, or of some guests' wishes, or raise the budget.", by, why, strings.ToLower(dearest.food.Name))
+	return say.That("budget.over", say.Percent(math.Max(1, 100*over/b.Money())), why, say.Food(dearest.food.Name))
 }

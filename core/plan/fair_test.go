@@ -181,7 +181,7 @@ func TestBoardsSuitTheGuests(t *testing.T) {
 		}
 	}
 	j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 20}, Month: 9}, larder, cabinet.Without(hide, nil))
-	if err != nil || len(j.Trays) != 1 || len(j.Says) != 1 || !strings.Contains(j.Says[0], "borrow") {
+	if err != nil || len(j.Trays) != 1 || len(j.Says) != 1 || !strings.Contains(j.Says[0].String(), "borrow") {
 		t.Errorf("%v, %v", err, j)
 	}
 }
@@ -213,7 +213,7 @@ func TestBudgetsAreKept(t *testing.T) {
 		if sum != basket.BasketCost {
 			t.Errorf("%d: packs come to %d, the basket says %d", n, sum, basket.BasketCost)
 		}
-		says := strings.Join(j.Says, " ")
+		says := fmt.Sprint(j.Says)
 		switch told := strings.Contains(says, "Over the budget"); {
 		case float64(sum) > b.Budget && !told:
 			t.Errorf("%d: %d of %v, and nothing is said", n, sum, b.Budget)
@@ -230,7 +230,7 @@ func TestBudgetsAreKept(t *testing.T) {
 	}
 	b := brief.Brief{Guests: brief.Guests{Adults: 10}, Month: 9, Budget: 1}
 	j, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
-	if err != nil || len(j.Says) == 0 || !strings.Contains(j.Says[0], "Over the budget") {
+	if err != nil || len(j.Says) == 0 || !strings.Contains(j.Says[0].String(), "Over the budget") {
 		t.Errorf("a budget of one coin: %v, %v", err, j)
 	}
 }

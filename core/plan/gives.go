@@ -1,7 +1,6 @@
 package plan
 
 import (
-	"fmt"
 	"slices"
 
 	"happytray/core/brief"
@@ -20,7 +19,7 @@ var kindsMissed = []struct {
 
 // falls says which kinds fall away altogether because of what is kept off the tray, and what would
 // give them back to the others.
-func falls(b brief.Brief, chosen []pick.Choice, larder *food.Larder, under pick.Under) []string {
+func falls(b brief.Brief, chosen []pick.Choice, larder *food.Larder, under pick.Under) []say.Text {
 	off := b.OffTheTray()
 	if len(off) == 0 || len(b.Foods) > 0 {
 		return nil
@@ -58,20 +57,21 @@ func falls(b brief.Brief, chosen []pick.Choice, larder *food.Larder, under pick.
 	if at := slices.Index(words, "animal"); at >= 0 {
 		words[at] = "what comes from animals"
 	}
+	avoided := say.Words(words)
 	if len(words) > 4 {
-		words = append(words[:3:3], fmt.Sprintf("%d things more", len(words)-3))
+		avoided = append(avoided[:3:3], say.Part("more things", say.N(len(words)-3)))
 	}
-	says := fmt.Sprintf("No %s: all of it in the larder holds, or may hold, %s, which is kept off the tray.", say.Or(gone), say.Or(words))
+	says := say.That("kinds.gone", say.Any(say.Words(gone)...), say.All(avoided...))
 	switch n, all := who(b), b.Guests.Total(); {
 	case n == 0 || n >= all:
 	case 2*n > all:
-		says += fmt.Sprintf(" A tray apart for the %s who may have it would hold %s more.", say.Count(all-n, "guest"), say.Count(back, "food"))
+		says = says.Then("kinds.apart", say.N(all-n), say.N(back))
 	case n == 1:
-		says += fmt.Sprintf(" A plate of its own for the guest who avoids it would give the others %s more to choose from.", say.Count(back, "food"))
+		says = says.Then("kinds.plate", say.N(back))
 	default:
-		says += fmt.Sprintf(" A tray apart for the %d guests who avoid it would give the others %s more to choose from.", n, say.Count(back, "food"))
+		says = says.Then("kinds.tray", say.N(n), say.N(back))
 	}
-	return []string{says}
+	return []say.Text{says}
 }
 
 // who is how many guests, as far as is said, avoid something that is kept off the whole tray; 0 where
@@ -90,7 +90,7 @@ func who(b brief.Brief) (n int) {
 }
 
 // avoidedTheme says so where guests avoid all the foods that make a theme.
-func avoidedTheme(b brief.Brief, theme *theme.Theme, larder *food.Larder) []string {
+func avoidedTheme(b brief.Brief, theme *theme.Theme, larder *food.Larder) []say.Text {
 	if theme == nil || len(theme.Belongs) == 0 {
 		return nil
 	}
@@ -101,5 +101,5 @@ func avoidedTheme(b brief.Brief, theme *theme.Theme, larder *food.Larder) []stri
 			return nil
 		}
 	}
-	return []string{fmt.Sprintf("Guests avoid every food that makes the theme %.80q, or the larder has none of them, so only its colours are followed.", theme.Name)}
+	return []say.Text{say.That("theme.avoided", say.Word(theme.Name))}
 }

@@ -3,6 +3,7 @@ package plan_test
 import (
 	"math/rand/v2"
 	"slices"
+	"strings"
 	"testing"
 
 	"happytray/core/board"
@@ -10,6 +11,7 @@ import (
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/plan"
+	"happytray/core/say"
 )
 
 // Where it is hot, or the road is long, nothing that melts, weeps or runs lies open unasked; what is
@@ -52,7 +54,7 @@ func TestHeatAndRoad(t *testing.T) {
 			if b.Travels.Yes && one.Board.RimMM > 0 {
 				rimmed++
 			}
-			if b.Travels.Yes && one.Board.RimMM == 0 && !slices.ContainsFunc(j.Says, func(s string) bool { return len(s) > 30 && s[:11] == "On the road" }) {
+			if b.Travels.Yes && one.Board.RimMM == 0 && !slices.ContainsFunc(j.Says, func(s say.Text) bool { return strings.HasPrefix(s.String(), "On the road") }) {
 				t.Errorf("%d: %s has no rim, and nobody is told: %v", n, one.Board.ID, j.Says)
 			}
 		}

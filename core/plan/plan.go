@@ -85,7 +85,7 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last map[s
 // planPart plans the trays of one part of the table: one, or as many as there are
 // boards to share its food. Foods are picked as if the budget were money, minor units or 0,
 // and all amounts that nobody set are lean of what they would be.
-func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, cabinet *board.Cabinet, last []board.Board, money, lean float64) ([]*tray.Tray, []string, error) {
+func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, cabinet *board.Cabinet, last []board.Board, money, lean float64) ([]*tray.Tray, []say.Text, error) {
 	whole := p.Of == 0 // nobody is parted from the rest
 	theirs := briefOf(b, p, all, larder)
 	on, err := under(theirs, cabinet)
@@ -120,7 +120,7 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 	}
 	theme := theme.ForBrief(b)
 	if theme != nil && theme.NameOnly && (p.Of == 0 || p.Who == all[0].Who) {
-		says = append(says, fmt.Sprintf("The theme %.80q is a name only: give it colours or a landscape, or take one that is known here, such as %s.", theme.Name, knownThemes()))
+		says = append(says, say.That("theme.unknown", say.Word(theme.Name), say.Word(knownThemes())))
 	}
 	if dish, ok := stoneDish(theirs, chosen, larder, len(surfaces)); ok {
 		amounts = append(amounts, dish)
@@ -169,7 +169,7 @@ func stoneDish(b brief.Brief, chosen []pick.Choice, larder *food.Larder, boards 
 		return amount.Amount{}, false
 	}
 	c := pick.Choice{Food: dish, Form: dish.Forms[0].Form, Why: "for stones and shells"}
-	return amount.Amount{Choice: c, Grams: dish.Forms[0].MassG * float64(boards), Why: "A dish for stones and shells."}, true
+	return amount.Amount{Choice: c, Grams: dish.Forms[0].MassG * float64(boards), Why: say.That("amount.stones")}, true
 }
 
 // knownThemes names a few of the themes that a brief may name.

@@ -302,7 +302,7 @@ func TestBasketExplainsItself(t *testing.T) {
 		t.Fatal(err)
 	}
 	for _, l := range shop.NewBasket(tr, larder).Lines {
-		if l.Explanation == "" || l.LeftG >= 1 && !strings.Contains(l.Explanation, "stays over") {
+		if l.Explanation.IsZero() || l.LeftG >= 1 && !strings.Contains(l.Explanation.String(), "left over") {
 			t.Errorf("%s: %q", l.Food, l.Explanation)
 		}
 	}

@@ -95,7 +95,7 @@ func TestPlansHold(t *testing.T) {
 			if need := l.OnTrayG + l.ReserveG - l.CupboardG; bought < need-.11 || line != l.BasketCost || l.UsedCost > l.BasketCost {
 				t.Errorf("%d: %s needs %.1f g, %.1f are bought; %d is %d", n, l.Food, need, bought, line, l.BasketCost)
 			}
-			if l.Explanation == "" || strings.Contains(l.Explanation, "NaN") {
+			if l.Explanation.IsZero() || strings.Contains(l.Explanation.String(), "NaN") {
 				t.Errorf("%d: %s explains itself with %q", n, l.Food, l.Explanation)
 			}
 			cost += line
@@ -148,7 +148,7 @@ func TestMonotoneInGuests(t *testing.T) {
 				if a.Food.Liking >= portion.Wanted && !amount.OneByOne(spec) && a.Food.Category != food.Garnish && a.Grams < each*float64(n)-1e-6 {
 					t.Errorf("%d guests, %s: %.0f g of %s is not one for each", n, occasion, a.Grams, a.Food.Name)
 				}
-				if a.Why == "" || !strings.HasSuffix(a.Why, ".") {
+				if a.Why.IsZero() || !strings.HasSuffix(a.Why.String(), ".") {
 					t.Errorf("%s explains itself with %q", a.Food.Name, a.Why)
 				}
 			}
@@ -359,7 +359,7 @@ func TestSavingsSave(t *testing.T) {
 	}
 	seen := map[string]bool{"aged-hard": true}
 	for _, s := range savings {
-		if seen[s.Food] || s.Saves <= 0 || s.Says == "" {
+		if seen[s.Food] || s.Saves <= 0 || s.Says.IsZero() {
 			t.Errorf("%+v", s)
 		}
 		seen[s.Food] = true

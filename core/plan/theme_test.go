@@ -85,7 +85,7 @@ func TestThemesWork(t *testing.T) {
 		}
 	}
 	j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 8}, Theme: &brief.Theme{Name: "glaze blue"}}, larder, board.BuiltInCabinet())
-	if err != nil || len(j.Says) != 1 || !strings.Contains(j.Says[0], "is a name only") {
+	if err != nil || len(j.Says) != 1 || !strings.Contains(j.Says[0].String(), "is a name only") {
 		t.Errorf("%v, %v", err, j)
 	}
 }

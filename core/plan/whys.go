@@ -1,7 +1,6 @@
 package plan
 
 import (
-	"fmt"
 	"slices"
 
 	"happytray/core/amount"
@@ -12,8 +11,8 @@ import (
 )
 
 // Whys tells for each food of a job's trays how its amount comes about.
-func Whys(j *job.Job, larder *food.Larder) map[string]string {
-	out := map[string]string{}
+func Whys(j *job.Job, larder *food.Larder) map[string]say.Text {
+	out := map[string]say.Text{}
 	set := map[string]float64{}
 	weighed := j.Brief.Weighed()
 	for _, w := range append(slices.Clone(weighed.Foods), weighed.Pins...) {
@@ -37,7 +36,7 @@ func Whys(j *job.Job, larder *food.Larder) map[string]string {
 		for _, a := range amount.Apportion(one.Brief, chosen) {
 			if _, told := out[a.Food.ID]; !told {
 				if n := one.Copies(); n > 1 {
-					a.Why = fmt.Sprintf("On each of %d plates: %s", n, say.Lower(a.Why))
+					a.Why = say.That("amount.plates", say.N(n)).Also(a.Why)
 				}
 				out[a.Food.ID] = a.Why
 			}

@@ -12,6 +12,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/safety"
+	"happytray/core/say"
 	"happytray/core/schedule"
 )
 
@@ -21,7 +22,7 @@ type Task struct {
 	Kind     string   `json:"kind"`
 	Food     string   `json:"food"`
 	Form     string   `json:"form,omitempty"`
-	Says     string   `json:"says"`
+	Says     say.Text `json:"says"`
 	Tool     string   `json:"tool,omitempty"`
 	Count    int      `json:"count"` // pieces, or what is counted
 	Grams    float64  `json:"grams,omitempty"`
@@ -57,21 +58,21 @@ type Saving struct {
 
 // Day is the work for a job against the clock.
 type Day struct {
-	ServeAt     string    `json:"serve_at"`
-	BeginAt     string    `json:"begin_at"`
-	Relative    bool      `json:"relative,omitempty"` // no time was said: it is reckoned to a made-up one
-	LeaveAt     string    `json:"leave_at,omitempty"`
-	LateMinutes float64   `json:"late_minutes"`
-	People      int       `json:"people"` // pairs of hands
-	Ovens       int       `json:"ovens"`  // 0 for none
-	Tasks       []Task    `json:"tasks"`
-	ColdOut     []ColdOut `json:"cold_out"`
-	ClearAt     string    `json:"clear_at"` // what perishes and stood out since the first left the cold must go
-	Kit         []Kit     `json:"kit"`
-	Cautions    []string  `json:"cautions"`
-	Savings     []Saving  `json:"savings,omitempty"`
-	Fridge      *Fridge   `json:"fridge,omitempty"` // where its shelves are counted
-	Jobs        []Served  `json:"jobs,omitempty"`   // of a day with several
+	ServeAt     string     `json:"serve_at"`
+	BeginAt     string     `json:"begin_at"`
+	Relative    bool       `json:"relative,omitempty"` // no time was said: it is reckoned to a made-up one
+	LeaveAt     string     `json:"leave_at,omitempty"`
+	LateMinutes float64    `json:"late_minutes"`
+	People      int        `json:"people"` // pairs of hands
+	Ovens       int        `json:"ovens"`  // 0 for none
+	Tasks       []Task     `json:"tasks"`
+	ColdOut     []ColdOut  `json:"cold_out"`
+	ClearAt     string     `json:"clear_at"` // what perishes and stood out since the first left the cold must go
+	Kit         []Kit      `json:"kit"`
+	Cautions    []say.Text `json:"cautions"`
+	Savings     []Saving   `json:"savings,omitempty"`
+	Fridge      *Fridge    `json:"fridge,omitempty"` // where its shelves are counted
+	Jobs        []Served   `json:"jobs,omitempty"`   // of a day with several
 }
 
 // Options tell with whom and what a day is worked.
@@ -179,13 +180,6 @@ type kitchenDay struct {
 
 func (d *kitchenDay) off(n int) int { return int(d.serve[n].Sub(d.base) / time.Second) }
 
-func are(n int) string {
-	if n == 1 {
-		return "1 thing waits"
-	}
-	return fmt.Sprintf("%d things wait", n)
-}
-
 // waiting counts what does not lie on its board yet.
 func (w *worker) waiting() (n int) {
 	for _, t := range w.j.Trays {
@@ -231,9 +225,9 @@ func (d *kitchenDay) planned(e easing) (schedule.Plan, error) {
 // write writes a plan with names and times.
 func (d *kitchenDay) write(p schedule.Plan) Day {
 	o := d.o
-	out := Day{People: o.People, Ovens: o.Ovens, Relative: d.relative, Tasks: []Task{}, ColdOut: []ColdOut{}, Kit: []Kit{}, Cautions: []string{}}
+	out := Day{People: o.People, Ovens: o.Ovens, Relative: d.relative, Tasks: []Task{}, ColdOut: []ColdOut{}, Kit: []Kit{}, Cautions: []say.Text{}}
 	if d.relative {
-		out.Cautions = append(out.Cautions, "The brief says no serving time: all times are reckoned to 18:00 on 1 January 2000.")
+		out.Cautions = append(out.Cautions, say.That("day.no-time"))
 	}
 	base := d.base
 	if begin := base.Add(time.Duration(p.Begin) * time.Second); !o.Now.IsZero() && begin.Before(o.Now) && len(d.works) > 0 {
@@ -290,17 +284,17 @@ func (d *kitchenDay) write(p schedule.Plan) Day {
 		if len(d.booked) > 1 {
 			out.Jobs = append(out.Jobs, one)
 		}
-		out.Cautions = appendNew(out.Cautions, w.says...)
+		out.Cautions = appendUnsaid(out.Cautions, w.says...)
 	}
 	sort.SliceStable(out.ColdOut, func(a, b int) bool { return out.ColdOut[a].At < out.ColdOut[b].At })
-	out.Cautions = appendNew(out.Cautions, d.notKept(p)...)
-	out.Cautions = appendNew(out.Cautions, d.tooEarly(p)...)
-	var cold []string
+	out.Cautions = appendUnsaid(out.Cautions, d.notKept(p)...)
+	out.Cautions = appendUnsaid(out.Cautions, d.tooEarly(p)...)
+	var cold []say.Text
 	out.Fridge, cold = d.fridge()
-	out.Cautions = appendNew(out.Cautions, cold...)
+	out.Cautions = appendUnsaid(out.Cautions, cold...)
 	for _, w := range d.jobs {
 		if len(w.j.Trays) > 0 {
-			out.Cautions = appendNew(out.Cautions, allCautions(w.j, w.larder)...)
+			out.Cautions = appendUnsaid(out.Cautions, allCautions(w.j, w.larder)...)
 		}
 	}
 	return out
@@ -414,15 +408,23 @@ func (d *kitchenDay) slack(p schedule.Plan, order, who []int) (earliest, latest 
 	return earliest, latest, critical
 }
 
+// appendUnsaid adds what is not said yet.
+func appendUnsaid(to []say.Text, more ...say.Text) []say.Text {
+	for _, m := range more {
+		if words := m.String(); !slices.ContainsFunc(to, func(t say.Text) bool { return t.String() == words }) {
+			to = append(to, m)
+		}
+	}
+	return to
+}
+
 // allCautions are the cautions of all trays of a job, each once.
-func allCautions(j *job.Job, larder *food.Larder) (out []string) {
+func allCautions(j *job.Job, larder *food.Larder) (out []say.Text) {
 	_, hold := safety.HoldingTime(j.Brief)
 	out = append(out, hold)
 	for _, t := range j.Trays {
 		for _, s := range Order(t, larder).Cautions {
-			if !slices.Contains(out, s) {
-				out = append(out, s)
-			}
+			out = appendUnsaid(out, s)
 		}
 	}
 	return out

@@ -96,7 +96,7 @@ func TestDaysAreSound(t *testing.T) {
 					t.Errorf("%s: at %s %d hands and %d sheets at %v", name, k.Starts, busy, sheets, degrees)
 				}
 				if f, ok := larder.Get(k.Food); ok && k.Kind == Lay && f.Needs(food.Softens) && serve.Sub(s).Minutes() > crispMin+1 {
-					if !strings.Contains(strings.Join(d.Cautions, " "), f.Name+" is worked on") {
+					if said := fmt.Sprint(d.Cautions); !strings.Contains(said, "The "+strings.ToLower(f.Name)) || !strings.Contains(said, "too early") {
 						t.Errorf("%s: %s is laid %v before serving, and nothing is said", name, f.Name, serve.Sub(s))
 					}
 				}
@@ -149,7 +149,7 @@ func TestWhatIsDone(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if !d.Relative || d.ServeAt != "2000-01-01T18:00:00Z" || !strings.Contains(strings.Join(d.Cautions, " "), "no serving time") {
+	if !d.Relative || d.ServeAt != "2000-01-01T18:00:00Z" || !strings.Contains(fmt.Sprint(d.Cautions), "No serving time") {
 		t.Errorf("served at %s: %v", d.ServeAt, d.Cautions)
 	}
 	kinds := map[string][]string{}
@@ -247,7 +247,7 @@ func TestDaysThatCannotBe(t *testing.T) {
 	}
 	// without an oven it says so, and plans the rest
 	d, err := Plan(j, larder, Options{People: 1})
-	if err != nil || !strings.Contains(strings.Join(d.Cautions, " "), "no oven for the toasted baguette slices") {
+	if err != nil || !strings.Contains(fmt.Sprint(d.Cautions), "no oven for the toasted baguette slices") {
 		t.Errorf("%v %v", err, d.Cautions)
 	}
 	// who begins too late is told by how much, and what would save most
@@ -266,7 +266,7 @@ func TestDaysThatCannotBe(t *testing.T) {
 	}
 	waiting := j.Clone()
 	waiting.Trays[0].Elements[0].Placed = false
-	if d, err := Plan(waiting, larder, Options{People: 1, Ovens: 1}); err != nil || !strings.Contains(strings.Join(d.Cautions, " "), " beside the board: lay the tray first") {
+	if d, err := Plan(waiting, larder, Options{People: 1, Ovens: 1}); err != nil || !strings.Contains(fmt.Sprint(d.Cautions), "not laid yet. Lay the tray") {
 		t.Errorf("%v %v", err, d.Cautions)
 	}
 }
@@ -430,7 +430,7 @@ func TestMovedByHand(t *testing.T) {
 		}
 	}
 	late, now := with(map[string]time.Time{one.ID: at(t, before.ServeAt)})
-	if at(t, now.Ends).After(at(t, before.ServeAt)) || !strings.Contains(strings.Join(late.Cautions, " "), "cannot begin at") {
+	if at(t, now.Ends).After(at(t, before.ServeAt)) || !strings.Contains(fmt.Sprint(late.Cautions), "cannot begin at") {
 		t.Errorf("put at serving it begins at %s: %v", now.Starts, late.Cautions)
 	}
 }

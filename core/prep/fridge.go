@@ -1,11 +1,11 @@
 package prep
 
 import (
-	"fmt"
 	"math"
 
 	"happytray/core/food"
 	"happytray/core/round"
+	"happytray/core/say"
 )
 
 // Fridge is the room that cold food takes before anything of it is got out, when it takes most.
@@ -25,7 +25,7 @@ const (
 
 // fridge reckons the room that the cold food of all jobs takes, reserve too, at the density of each and as loosely as
 // pieces lie in a box; nil where no shelves are counted.
-func (d *kitchenDay) fridge() (*Fridge, []string) {
+func (d *kitchenDay) fridge() (*Fridge, []say.Text) {
 	if d.o.Shelves == 0 {
 		return nil, nil
 	}
@@ -41,13 +41,7 @@ func (d *kitchenDay) fridge() (*Fridge, []string) {
 	if f.Needs <= f.Shelves {
 		return f, nil
 	}
-	return f, []string{fmt.Sprintf("About %.0f l of food wait in the cold before the work begins, and the %s about %.0f: have a cool box for %.0f l, or let the last of it come later.",
-		litres, shelves(f.Shelves), float64(f.Shelves*shelfL), math.Ceil(litres-float64(f.Shelves*shelfL)))}
-}
-
-func shelves(n int) string {
-	if n == 1 {
-		return "one shelf takes"
-	}
-	return fmt.Sprintf("%d shelves take", n)
+	shelves := say.Part("day.shelves", say.N(f.Shelves))
+	litre := func(l float64) say.Value { return say.N(int(math.Round(l))) }
+	return f, []say.Text{say.That("day.fridge", litre(litres), shelves, litre(float64(f.Shelves*shelfL)), litre(math.Ceil(litres-float64(f.Shelves*shelfL))))}
 }

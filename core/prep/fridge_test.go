@@ -1,6 +1,7 @@
 package prep
 
 import (
+	"fmt"
 	"math"
 	"strings"
 	"testing"
@@ -26,7 +27,7 @@ func TestFridge(t *testing.T) {
 		}
 		return d
 	}
-	told := func(d Day) bool { return strings.Contains(strings.Join(d.Cautions, "\n"), "wait in the cold") }
+	told := func(d Day) bool { return strings.Contains(fmt.Sprint(d.Cautions), "wait in the cold") }
 	if d := day(0, 1); d.Fridge != nil || told(d) {
 		t.Errorf("nobody counts shelves: %+v", d.Fridge)
 	}

@@ -64,7 +64,7 @@ func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) str
 }
 
 // tooEarly says of what is done earlier than it bears, because hands or ovens are too few for its window.
-func (d *kitchenDay) tooEarly(p schedule.Plan) (out []string) {
+func (d *kitchenDay) tooEarly(p schedule.Plan) (out []say.Text) {
 	worst := map[string]int{}
 	juicy := map[string]bool{} // as it lies there
 	var foods []*food.Food
@@ -87,30 +87,32 @@ func (d *kitchenDay) tooEarly(p schedule.Plan) (out []string) {
 			continue
 		}
 		m := (worst[f.ID] + 59) / 60
-		why, mend := "and stands out longer than it should", "cover the tray and chill it again"
+		code := "day.warm"
 		switch {
 		case f.Needs(food.Softens):
-			why, mend = "and goes soft", "lay it at the very end, or put it beside the tray"
+			code = "day.soft"
 		case f.Needs(food.Wilts):
-			why, mend = "and wilts", "keep it damp and cold until the end"
-		case juicy[f.ID] || f.Needs(food.Browns):
-			why, mend = "and weeps or browns", "keep it covered and cold"
+			code = "day.wilt"
+		case f.Needs(food.Browns):
+			code = "day.brown"
+		case juicy[f.ID]:
+			code = "day.weep"
 		}
-		out = append(out, fmt.Sprintf("%s is worked on %s too early %s: %s, or find another pair of hands.", f.Name, say.Count(m, "minute"), why, mend))
+		out = append(out, say.That(code, say.Food(f.Name), say.N(m)))
 	}
 	return out
 }
 
 // notKept says which tasks could not begin when somebody had put them: what comes after them, or other work of these
 // hands, wants them earlier.
-func (d *kitchenDay) notKept(p schedule.Plan) (out []string) {
+func (d *kitchenDay) notKept(p schedule.Plan) (out []say.Text) {
 	for i, k := range d.works {
 		to, ok := d.o.Pins[k.id]
 		if !ok {
 			continue
 		}
 		if early := int(to.Sub(d.base)/time.Second) - p.Start[i]; early >= 60 {
-			out = append(out, fmt.Sprintf("%s cannot begin at %s: what follows needs it done; it begins %s earlier.", k.says, to.In(d.base.Location()).Format("15:04"), say.Count((early+30)/60, "minute")))
+			out = append(out, say.That("day.not-kept", say.Word(k.says.String()), say.Word(to.In(d.base.Location()).Format("15:04")), say.N((early+30)/60)))
 		}
 	}
 	return out

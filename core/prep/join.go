@@ -1,10 +1,9 @@
 package prep
 
 import (
-	"fmt"
 	"slices"
-	"strings"
 
+	"happytray/core/say"
 	"happytray/core/schedule"
 )
 
@@ -14,7 +13,7 @@ func (d *kitchenDay) collect(e easing) {
 	for n, b := range d.booked {
 		w := &worker{j: b.Job, larder: b.Larder, easing: e}
 		if waiting := w.waiting(); waiting > 0 {
-			w.says = append(w.says, fmt.Sprintf("%s beside the board: lay the tray first, and the order of hands follows from where things lie.", are(waiting)))
+			w.says = append(w.says, say.That("day.unlaid", say.N(waiting)))
 		}
 		w.collect()
 		d.jobs = append(d.jobs, w)
@@ -76,8 +75,7 @@ func (d *kitchenDay) join() {
 		}
 		name := "day/" + k.base
 		now[a.id], now[k.id] = name, name
-		a.says = strings.Replace(a.says, fmt.Sprintf("%d pieces", a.count), fmt.Sprintf("%d pieces", a.count+k.count), 1)
-		a.says = strings.Replace(a.says, fmt.Sprintf("%.0f g", a.grams), fmt.Sprintf("%.0f g", a.grams+k.grams), 1)
+		a.says = a.says.Plus(k.says)
 		a.id, a.from, a.by, a.seconds = name, from, by, seconds
 		if k.kind != SetUp && k.kind != GetOut {
 			a.count += k.count

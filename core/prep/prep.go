@@ -3,10 +3,8 @@
 package prep
 
 import (
-	"fmt"
 	"math"
 	"sort"
-	"strings"
 
 	"happytray/core/brief"
 	"happytray/core/diet"
@@ -23,7 +21,7 @@ import (
 type Step struct {
 	Number   int      `json:"number"` // from 1, in the order of hands
 	Title    string   `json:"title"`
-	Says     string   `json:"says"`
+	Says     say.Text `json:"says"`
 	Elements []string `json:"elements"`
 	Food     string   `json:"food"`
 	Form     string   `json:"form"`
@@ -33,6 +31,8 @@ type Step struct {
 	Minutes  float64  `json:"minutes"`
 	Late     bool     `json:"late"`  // only just before serving
 	After    []Need   `json:"after"` // what must be laid before it, and why
+
+	part say.Value // what it says, within another sentence
 }
 
 // Need is a step that must come before another.
@@ -45,7 +45,7 @@ type Need struct {
 type Sheet struct {
 	Steps    []Step        `json:"steps"`
 	Kit      []Kit         `json:"kit"`
-	Cautions []string      `json:"cautions"`
+	Cautions []say.Text    `json:"cautions"`
 	Drinks   []drink.Drink `json:"drinks"` // what to drink with it, one without alcohol first
 	Minutes  float64       `json:"minutes"`
 	ColdOut  float64       `json:"cold_out_min"` // the longest warm-up, minutes before serving
@@ -77,7 +77,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 	layers := map[int]int{}
 	sheet := Sheet{Steps: []Step{}, Kit: []Kit{}}
 	copies := t.Copies()
-	var said []string // what single foods are to be careful of
+	var said []say.Text // what single foods are to be careful of
 	for i := range t.Elements {
 		e := &t.Elements[i]
 		f, ok := larder.Get(e.Food)
@@ -102,7 +102,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 		s.Minutes += (spec.Seconds*float64(e.Count)/60 + layEach) * float64(copies)
 		sheet.ColdOut = math.Max(sheet.ColdOut, float64(f.WarmUpMin))
 		if f.Caution != "" && !seen {
-			said = append(said, f.Name+": "+f.Caution)
+			said = append(said, say.That("named", say.Word(f.Name), say.Word(f.Caution)))
 		}
 	}
 	order := make([]int, len(steps))
@@ -124,7 +124,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 			s.After = append(s.After, Need{place[need.Step], need.Why})
 		}
 		f, _ := larder.Get(s.Food)
-		s.Says = says(s, f != nil && f.Category == food.Cheese)
+		s.says(f != nil && f.Category == food.Cheese)
 		sheet.Minutes += s.Minutes
 		s.Minutes = round.Tenth(s.Minutes)
 		sheet.Steps = append(sheet.Steps, s)
@@ -140,29 +140,31 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 	return sheet
 }
 
-// says is a step in words; what is to be cut is begun, because nobody likes to make the first cut.
-func says(s Step, begin bool) string {
-	form := food.FormByID(s.Form)
-	how := form.Says()
-	groups := ""
-	if s.Groups > 1 {
-		groups = fmt.Sprintf(", in %d places", s.Groups)
-	}
+// says puts a step into words; what is to be cut is begun, because nobody likes to make the first cut.
+func (s *Step) says(begin bool) {
+	how := say.Word(food.FormByID(s.Form).Says())
+	code, with := "step.pieces", []say.Value{say.N(s.Pieces), say.Grams(s.Grams), how}
 	switch {
 	case food.InVessel(s.Form):
-		return fmt.Sprintf("%.0f g %s%s", s.Grams, how, groups)
+		code, with = "step.bowl", []say.Value{say.Grams(s.Grams), how}
 	case food.Has(s.Form, food.AsItComes) && begin:
-		return fmt.Sprintf("%d, %s, begun with a slice or two beside it", s.Pieces, how)
+		code, with = "step.begun", []say.Value{say.N(s.Pieces), how}
 	case food.Has(s.Form, food.AsItComes|food.Curled|food.NotEaten):
-		return fmt.Sprintf("%d, %s", s.Pieces, how)
+		code, with = "step.whole", []say.Value{say.N(s.Pieces), how}
+	case s.Grams < lightG:
+		code, with = "step.few", []say.Value{say.N(s.Pieces), how}
 	}
-	return fmt.Sprintf("%d pieces, %.0f g, %s%s", s.Pieces, s.Grams, how, groups)
+	s.Says, s.part = say.That(code, with...), say.Part(code, with...)
+	if s.Groups > 1 {
+		s.Says = s.Says.Then("step.places", say.N(s.Groups))
+		s.part = say.Part("step.in", s.part, say.N(s.Groups))
+	}
 }
 
 // advised names what on a tray is commonly advised against for guests who are pregnant or of weak
 // immunity, where some are, and that infants get no honey.
-func advised(t *tray.Tray, larder *food.Larder) (out []string) {
-	var foods []string
+func advised(t *tray.Tray, larder *food.Larder) (out []say.Text) {
+	var foods []say.Value
 	honey := false
 	for _, id := range t.Foods() {
 		f, ok := larder.Get(id)
@@ -170,32 +172,28 @@ func advised(t *tray.Tray, larder *food.Larder) (out []string) {
 			continue
 		}
 		if is := diet.Advised(f); is != "" {
-			foods = append(foods, fmt.Sprintf("%s (%s)", strings.ToLower(f.Name), is))
+			foods = append(foods, say.Part("care.advised", say.Food(f.Name), say.Word(is)))
 		}
 		honey = honey || diet.IsHoney(f)
 	}
 	if t.Brief.Guests.Frail > 0 && len(foods) > 0 {
-		out = append(out, "Pregnant guests and those of weak immunity are commonly advised against "+say.And(foods)+". Tell them what lies where; a doctor or midwife advises, and labels tell whether milk was pasteurised.")
+		out = append(out, say.That("care.frail", say.All(foods...)))
 	}
 	if t.Brief.Guests.Infants > 0 && honey {
-		out = append(out, "There is honey on this tray: none for a child under one year.")
+		out = append(out, say.That("care.honey"))
 	}
 	return out
 }
 
 // cautions are the usual ones; local rules and the packs' own labels decide.
-func cautions(b brief.Brief) []string {
+func cautions(b brief.Brief) []say.Text {
 	_, hold := safety.HoldingTime(b)
-	out := []string{
-		hold,
-		"Wash hands and tools between meat, cheese and anything for guests with allergies. Nothing here will be cooked.",
-		"Labels of your own packs decide what a food contains; this list cannot.",
-	}
+	out := []say.Text{hold, say.That("care.hands"), say.That("care.labels")}
 	if len(b.Diets) > 0 {
-		out = append(out, "Guests avoid something: give their food its own tool, and tell them what lies where. Ask a doctor or dietitian where it matters.")
+		out = append(out, say.That("care.avoid"))
 	}
 	if b.Young() {
-		out = append(out, "Small children come: cut grapes, tomatoes and sausage lengthwise, into quarters for the smallest, keep nuts and hard sweets out of reach, and no honey under one year.")
+		out = append(out, say.That("care.young"))
 	}
-	return append(out, "Use only greens and flowers grown for eating. Count picks and knives out and in.")
+	return append(out, say.That("care.greens"))
 }

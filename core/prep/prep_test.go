@@ -1,6 +1,7 @@
 package prep
 
 import (
+	"fmt"
 	"strings"
 	"testing"
 
@@ -26,7 +27,7 @@ func TestPropsAreKit(t *testing.T) {
 			kit = k.Count
 		}
 	}
-	said := strings.Join(s.Cautions, " ")
+	said := fmt.Sprint(s.Cautions)
 	if kit != 1 || !strings.Contains(said, "flame") || !strings.Contains(said, "florist") {
 		t.Errorf("%d candles in the kit; cautions: %s", kit, said)
 	}
@@ -47,7 +48,7 @@ func TestOrderCoversEveryElementOnce(t *testing.T) {
 	seen, pieces := map[string]bool{}, 0
 	last := -1
 	for i, s := range sheet.Steps {
-		if s.Number != i+1 || s.Says == "" || s.Minutes <= 0 {
+		if s.Number != i+1 || s.Says.IsZero() || s.Minutes <= 0 {
 			t.Errorf("step %+v", s)
 		}
 		pieces += s.Pieces
@@ -73,7 +74,7 @@ func TestOrderCoversEveryElementOnce(t *testing.T) {
 	if len(seen) != len(tr.Trays[0].Elements) || pieces != want {
 		t.Errorf("%d of %d elements, %d of %d pieces", len(seen), len(tr.Trays[0].Elements), pieces, want)
 	}
-	all := strings.Join(sheet.Cautions, " ")
+	all := fmt.Sprint(sheet.Cautions)
 	for _, word := range []string{"two hours", "children", "Labels", "avoid"} {
 		if !strings.Contains(all, word) {
 			t.Errorf("no caution speaks of %q", word)
@@ -95,7 +96,7 @@ func TestAdviceForTheFrail(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		return strings.Join(Order(j.Trays[0], food.BuiltIn()).Cautions, "\n")
+		return fmt.Sprint(Order(j.Trays[0], food.BuiltIn()).Cautions)
 	}
 	says := made(brief.Guests{Adults: 6, Children: 1, Infants: 1, Frail: 1})
 	for _, want := range []string{"soft white round (a soft mould-ripened cheese)", "air-dried ham, halved", "(a raw cured meat)", "none for a child under one year", "commonly advised against"} {
@@ -112,7 +113,7 @@ func TestAdviceForTheFrail(t *testing.T) {
 func TestWholeCheeseIsBegun(t *testing.T) {
 	f, _ := food.BuiltIn().Get("fresh-goat-log")
 	tr := &tray.Tray{Elements: []tray.Element{{ID: "log", Food: f.ID, Form: "whole", Category: f.Category, Grams: 150, Count: 1}}}
-	if s := Order(tr, food.BuiltIn()).Steps[0].Says; !strings.Contains(s, "begun with a slice or two") {
+	if s := Order(tr, food.BuiltIn()).Steps[0].Says; !strings.Contains(s.String(), "a slice or two cut") {
 		t.Errorf("%q", s)
 	}
 }

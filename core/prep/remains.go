@@ -1,7 +1,6 @@
 package prep
 
 import (
-	"fmt"
 	"math"
 
 	"happytray/core/food"
@@ -10,11 +9,11 @@ import (
 
 // Advice is what is usually done with what came home of a food.
 type Advice struct {
-	Food  string  `json:"food"`
-	Grams float64 `json:"grams"`
-	Do    string  `json:"do"`   // keep, freeze, cook or throw away
-	Days  int     `json:"days"` // that it keeps from the evening on; 0 for what is thrown away
-	Says  string  `json:"says"`
+	Food  string   `json:"food"`
+	Grams float64  `json:"grams"`
+	Do    string   `json:"do"`   // keep, freeze, cook or throw away
+	Days  int      `json:"days"` // that it keeps from the evening on; 0 for what is thrown away
+	Says  say.Text `json:"says"`
 }
 
 // What can be done with remains.
@@ -49,25 +48,25 @@ func AdviseOn(f *food.Food, grams, stood, hold float64) Advice {
 	days := max(1, min(f.KeepsDays, most))
 	switch {
 	case perishes && stood > hold:
-		out.Do, out.Says = ThrowAway, fmt.Sprintf("It stood out for %s, and what perishes may for %s: throw it away, however good it looks.", say.Hours(stood), say.Hours(hold))
+		out.Do, out.Says = ThrowAway, say.That("home.thrown", say.Minutes(stood), say.Minutes(hold))
 	case grams < leastWorth:
-		out.Do, out.Says = ThrowAway, "Not worth a box."
+		out.Do, out.Says = ThrowAway, say.That("home.little")
 	case f.Wetness == food.Juicy || f.Wetness == food.Runny && perishes:
-		out.Do, out.Days, out.Says = Cook, 1, "Cut and juicy: today or tomorrow, in a compote, a salad or a soup."
+		out.Do, out.Days, out.Says = Cook, 1, say.That("home.juicy")
 	case perishes:
 		out.Do, out.Days = Keep, max(1, days-1)
-		out.Says = fmt.Sprintf("Cold and covered, within %s.", say.Count(out.Days, "day"))
+		out.Says = say.That("home.cold", say.N(out.Days))
 		if f.Category == food.Cheese && (f.Firmness == "hard" || f.Firmness == "firm") {
-			out.Do, out.Says = Cook, fmt.Sprintf("Wrapped and cold within %s; what is cut small melts well over something.", say.Count(out.Days, "day"))
+			out.Do, out.Says = Cook, say.That("home.cheese", say.N(out.Days))
 		}
 	case f.Category == food.Cracker && f.Wetness != food.Crisp:
-		out.Do, out.Days, out.Says = Freeze, 30, "Bread freezes well; toast it from frozen."
+		out.Do, out.Days, out.Says = Freeze, 30, say.That("home.bread")
 	case f.Needs(food.Cold) || f.Category == food.Fruit || f.Category == food.Vegetable || f.Category == food.Brined:
 		out.Do, out.Days = Keep, days
-		out.Says = fmt.Sprintf("Cold and covered, within %s.", say.Count(days, "day"))
+		out.Says = say.That("home.cold", say.N(days))
 	default:
 		out.Do, out.Days = Keep, days
-		out.Says = fmt.Sprintf("Closed and dry, within %s.", say.Count(days, "day"))
+		out.Says = say.That("home.dry", say.N(days))
 	}
 	return out
 }

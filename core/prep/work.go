@@ -4,7 +4,6 @@ import (
 	"fmt"
 	"math"
 	"slices"
-	"strings"
 
 	"happytray/core/brief"
 	"happytray/core/food"
@@ -50,27 +49,27 @@ const (
 var ahead = map[string]struct {
 	kind  string
 	share float64
-	says  string
+	code  string // of what is said
 }{
-	"cut-round": {Slice, .7, "cut into wedges, kept in the round"}, "shingle": {Slice, .75, "sliced"}, "fan": {Slice, .75, "sliced"}, "arc": {Slice, .75, "sliced"},
-	"ring": {Slice, .75, "sliced"}, "coins": {Slice, .75, "cut into coins"}, "slices": {Slice, .75, "sliced"}, "slab": {Slice, .7, "sliced with a sawing stroke"},
-	"halves": {Slice, .75, "halved"}, "whole": {Slice, .6, "begun with a slice or two"}, "batons": {Slice, .75, "cut into sticks"}, "criss-cross": {Slice, .6, "cut into sticks"},
-	"upright": {Slice, .7, "cut into sticks"}, "tumble": {Cube, .8, "cut into cubes or broken into lumps"},
-	"trail": {Fold, .7, "folded in quarters"}, "half-fold-fan": {Fold, .65, "folded in half"}, "ribbon": {Fold, .75, "gathered into ribbons"}, "rolls": {Fold, .8, "rolled, seam down"},
-	"rosette": {Fold, .92, "lapped round the rim of a glass into rosettes"}, "flower": {Fold, .85, "folded and stood in small dishes"},
-	"skewer": {Thread, .9, "threaded on picks"}, "cluster": {Snip, .6, "snipped into small clusters"}, "sprig": {Snip, .4, "snipped into sprigs"}, "petals": {Snip, .4, "plucked"},
-	"bowl": {Portion, .7, "filled into bowls"}, "pot": {Portion, .8, "filled into pots"}, "topping": {Portion, 0, ""},
+	"cut-round": {Slice, .7, "cut.round"}, "shingle": {Slice, .75, "cut.slices"}, "fan": {Slice, .75, "cut.slices"}, "arc": {Slice, .75, "cut.slices"},
+	"ring": {Slice, .75, "cut.slices"}, "coins": {Slice, .75, "cut.coins"}, "slices": {Slice, .75, "cut.slices"}, "slab": {Slice, .7, "cut.slab"},
+	"halves": {Slice, .75, "cut.halves"}, "whole": {Slice, .6, "cut.begin"}, "batons": {Slice, .75, "cut.sticks"}, "criss-cross": {Slice, .6, "cut.sticks"},
+	"upright": {Slice, .7, "cut.sticks"}, "tumble": {Cube, .8, "cut.lumps"},
+	"trail": {Fold, .7, "cut.trail"}, "half-fold-fan": {Fold, .65, "cut.fan"}, "ribbon": {Fold, .75, "cut.ribbon"}, "rolls": {Fold, .8, "cut.rolls"},
+	"rosette": {Fold, .92, "cut.rosette"}, "flower": {Fold, .85, "cut.flower"},
+	"skewer": {Thread, .9, "cut.skewer"}, "cluster": {Snip, .6, "cut.cluster"}, "sprig": {Snip, .4, "cut.sprig"}, "petals": {Snip, .4, "cut.petals"},
+	"bowl": {Portion, .7, "task.fill"}, "pot": {Portion, .8, "task.fill"}, "topping": {Portion, 0, ""},
 }
 
 // readied is the kind of handwork that makes a food ready in a form ahead of laying, the share of the form's seconds
-// that it is, and how it is said; no kind where it goes from its pack to the board. Whole fruit is for looks, and only
+// that it is, and the code of what is said of it; no kind where it goes from its pack to the board. Whole fruit is for looks, and only
 // whole cheese is begun.
-func readied(f *food.Food, s food.Spec) (kind string, share float64, how string) {
+func readied(f *food.Food, s food.Spec) (kind string, share float64, code string) {
 	a, known := ahead[s.Form]
 	if !known || a.share == 0 || s.Seconds < handmade && a.kind != Portion || food.Has(s.Form, food.AsItComes) && f.Category != food.Cheese {
 		return "", 0, ""
 	}
-	return a.kind, a.share, a.says
+	return a.kind, a.share, a.code
 }
 
 // handmade is the least seconds a piece takes for its form to be handwork and not just laid from the pack.
@@ -115,7 +114,8 @@ const (
 // work is one task before it has its time.
 type work struct {
 	id, kind, food, form string
-	says, tool           string
+	says                 say.Text
+	tool                 string
 	count                int
 	grams                float64
 	seconds              int
@@ -156,7 +156,7 @@ type worker struct {
 	arrive int
 	road   int // seconds
 	hold   float64
-	says   []string
+	says   []say.Text
 }
 
 func (w *worker) add(t work) string {
@@ -247,7 +247,7 @@ func wetter(a, b food.Wetness) food.Wetness {
 // makeReady adds what is done to a food in a form before it is laid.
 func (w *worker) makeReady(p *portion) {
 	f, key := p.food, StepName(p.food.ID, p.spec.Form)
-	name := strings.ToLower(f.Name)
+	name := say.Food(f.Name)
 	id := func(kind string) string { return kind + "-" + f.ID + "-" + p.spec.Form }
 	var before []string
 	step := func(t work) {
@@ -262,23 +262,23 @@ func (w *worker) makeReady(p *portion) {
 		}
 		before = w.parted(t)
 	}
-	where := "from the cupboard"
+	where := "task.cupboard"
 	if f.Needs(food.Cold) {
-		where = "from the fridge"
+		where = "task.fridge"
 	}
 	before = []string{SetUp}
-	out := work{kind: GetOut, seconds: getOutSecs, hands: 1, count: 1, says: fmt.Sprintf("Get the %s out %s", name, where)}
+	out := work{kind: GetOut, seconds: getOutSecs, hands: 1, count: 1, says: say.That(where, name)}
 	if w.leave == 0 { // what travels warms up where it is served
 		out.by = minutes(float64(w.warmUp(f)))
 	}
 	step(out)
 	if f.Needs(food.Wash) {
-		step(work{kind: WashDry, seconds: washSecs + int(washGramSecs*p.grams), hands: 1, says: fmt.Sprintf("Wash the %s, %.0f g, and lay out to dry", name, p.grams)})
-		step(work{kind: Drip, seconds: dripSecs, says: fmt.Sprintf("Let the %s dry on a cloth", name)})
+		step(work{kind: WashDry, seconds: washSecs + int(washGramSecs*p.grams), hands: 1, says: washed(name, p)})
+		step(work{kind: Drip, seconds: dripSecs, says: say.That("task.dry", name)})
 	}
 	if f.Needs(food.Drain) {
-		step(work{kind: Drain, seconds: drainSecs + int(drainGramSecs*p.grams), hands: 1, tool: "sieve", says: fmt.Sprintf("Drain the %s, %.0f g", name, p.grams)})
-		t := work{kind: Drip, seconds: dripSecs, says: fmt.Sprintf("Let the %s drip", name)}
+		step(work{kind: Drain, seconds: drainSecs + int(drainGramSecs*p.grams), hands: 1, tool: "sieve", says: say.That("task.drain", name, say.Grams(p.grams))})
+		t := work{kind: Drip, seconds: dripSecs, says: say.That("task.drip", name)}
 		if f.Needs(food.Wash) { // it dripped once already
 			t.kind = Cool
 		}
@@ -286,12 +286,12 @@ func (w *worker) makeReady(p *portion) {
 	}
 	peeled := f.Needs(food.Peel) && (!food.Has(p.spec.Form, food.AsItComes) || f.ID == "pineapple")
 	if peeled {
-		step(work{kind: Peel, seconds: int(peelGramSecs * p.grams), hands: 1, tool: peelTool(f), says: fmt.Sprintf("Peel the %s", name)})
+		step(work{kind: Peel, seconds: int(peelGramSecs * p.grams), hands: 1, tool: peelTool(f), says: say.That("task.peel", name)})
 	}
 	if f.Needs(food.StoneOut) && !food.Has(p.spec.Form, food.KeepsStone) {
-		step(work{kind: Stone, seconds: stoneSecs * max(1, p.pieces), hands: 1, tool: "small knife", says: fmt.Sprintf("Take the stones out of the %s", name)})
+		step(work{kind: Stone, seconds: stoneSecs * max(1, p.pieces), hands: 1, tool: "small knife", says: say.That("task.stone", name)})
 	}
-	kind, share, how := readied(f, p.spec)
+	kind, share, code := readied(f, p.spec)
 	hand := p.spec.Seconds * float64(p.pieces)
 	if food.InVessel(p.spec.Form) {
 		hand = p.spec.Seconds * math.Max(1, float64(p.pieces))
@@ -308,25 +308,23 @@ func (w *worker) makeReady(p *portion) {
 		case f.Category == food.Cheese:
 			from = minutes(cutMin)
 		}
-		says := fmt.Sprintf("%d pieces of %s, %s", p.pieces, name, how)
-		if food.Has(p.spec.Form, food.Curled) {
-			says += fmt.Sprintf(", about %.0f mm across", p.spec.L)
-		}
+		with := []say.Value{name, say.N(p.pieces), say.MM(p.spec.L)}
+		says := say.That(code, with[:say.Places(code)]...)
 		step(work{kind: kind, seconds: int(hand * share), hands: 1, tool: toolFor(f, kind), from: from, says: says})
 		if f.Needs(food.Browns) {
-			step(work{kind: Lemon, seconds: lemonSecs, hands: 1, from: from, says: fmt.Sprintf("Put the %s into cold water with lemon, then pat it dry", name)})
+			step(work{kind: Lemon, seconds: lemonSecs, hands: 1, from: from, says: say.That("task.lemon", name)})
 		}
 	}
 	if h := f.Heat; h != nil {
 		w.heat(p, &before)
 	}
 	if kind == Portion {
-		step(work{kind: Portion, seconds: int(hand * share), hands: 1, count: max(1, p.vessels), tool: "spoon", says: fmt.Sprintf("Fill %s with the %s", say.Count(max(1, p.vessels), "bowl"), name)})
+		step(work{kind: Portion, seconds: int(hand * share), hands: 1, count: max(1, p.vessels), tool: "spoon", says: say.That("task.fill", say.N(max(1, p.vessels)), name)})
 	}
 	if p.reserveG >= leastBoxG {
 		box := before
 		w.add(work{id: id(Box), kind: Box, food: f.ID, form: p.spec.Form, seconds: boxSecs + int(boxGramSecs*p.reserveG), hands: 1, count: 1, grams: math.Round(p.reserveG), after: box,
-			tool: "lidded box", from: minutes(earlyMin), by: minutes(asideMin), says: fmt.Sprintf("%.0f g of %s into a box with its name, for topping up", p.reserveG, name)})
+			tool: "lidded box", from: minutes(earlyMin), by: minutes(asideMin), says: say.That("task.box", say.Grams(p.reserveG), name)})
 	}
 	w.last[key] = before
 }
@@ -347,10 +345,10 @@ func (w *worker) warmUp(f *food.Food) int {
 // heat adds what is cooked: sheet by sheet in the oven, which takes no hands meanwhile, or on the hob, which does.
 func (w *worker) heat(p *portion, before *[]string) {
 	f, h := p.food, p.food.Heat
-	name := strings.ToLower(f.Name)
+	name := say.Food(f.Name)
 	cooks := map[string]string{"toast": "Toast", "roast": "Roast", "grill": "Grill", "fry": "Fry", "blanch": "Blanch"}[h.How]
 	if h.OvenC > 0 && w.ovens < 1 {
-		w.says = append(w.says, fmt.Sprintf("There is no oven for the %s: buy it ready, or leave it out.", name))
+		w.says = append(w.says, say.That("day.no-oven", name))
 		return
 	}
 	secs := int(math.Round(h.Minutes * 60))
@@ -366,14 +364,14 @@ func (w *worker) heat(p *portion, before *[]string) {
 				id += fmt.Sprintf("-%d", n+1)
 			}
 			done = append(done, w.add(work{id: id, kind: Heat, food: f.ID, form: p.spec.Form, seconds: secs, ovenC: h.OvenC, count: pieces, after: *before, elements: p.elements,
-				tool: "baking sheet", from: minutes(earlyMin), says: fmt.Sprintf("%s the %s, %s, %.0f minutes at %d degrees", cooks, name, say.Count(pieces, "piece"), h.Minutes, h.OvenC)}))
+				tool: "baking sheet", from: minutes(earlyMin), says: say.That("task.oven", say.Word(cooks), name, say.N(pieces), say.Minutes(h.Minutes), say.Celsius(float64(h.OvenC)))}))
 		}
 	} else {
 		done = append(done, w.add(work{id: fmt.Sprintf("%s-%s-%s", Heat, f.ID, p.spec.Form), kind: Heat, food: f.ID, form: p.spec.Form, seconds: secs, hands: 1, hob: true, count: max(1, p.pieces), after: *before,
-			elements: p.elements, tool: "pan", from: minutes(earlyMin), says: fmt.Sprintf("%s the %s, %.0f minutes", cooks, name, h.Minutes)}))
+			elements: p.elements, tool: "pan", from: minutes(earlyMin), says: say.That("task.hob", say.Word(cooks), name, say.Minutes(h.Minutes))}))
 	}
 	id := fmt.Sprintf("%s-%s-%s-hot", Cool, f.ID, p.spec.Form)
-	*before = []string{w.add(work{id: id, kind: Cool, food: f.ID, form: p.spec.Form, seconds: coolSecs, count: 1, after: done, elements: p.elements, from: minutes(earlyMin), says: fmt.Sprintf("Let the %s cool", name)})}
+	*before = []string{w.add(work{id: id, kind: Cool, food: f.ID, form: p.spec.Form, seconds: coolSecs, count: 1, after: done, elements: p.elements, from: minutes(earlyMin), says: say.That("task.cool", name)})}
 }
 
 // parted adds a task, in parts where it is long and there are several who can share it; their names.
@@ -392,7 +390,7 @@ func (w *worker) parted(t work) []string {
 		q.id = fmt.Sprintf("%s-%d", t.id, n+1)
 		q.seconds, q.count = seconds/(parts-n), count/(parts-n)
 		seconds, count = seconds-q.seconds, count-q.count
-		q.says = fmt.Sprintf("%s: %d of them, part %d of %d", t.says, q.count, n+1, parts)
+		q.says = t.says.Then("task.part", say.N(q.count), say.N(n+1), say.N(parts))
 		ids = append(ids, w.add(q))
 	}
 	return ids
@@ -440,7 +438,7 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 	lined := ""
 	if t.Board != nil && t.Board.Liner != "" {
 		lined = w.add(work{id: fmt.Sprintf("%s-%d", Line, n+1), kind: Line, seconds: int(lineSecs * times), hands: 1, count: t.Copies(), after: []string{SetUp}, from: minutes(earlyMin), by: -w.leave, tray: n + 1,
-			tool: "food-grade liner", says: fmt.Sprintf("Line %s", w.boardName(n))})
+			tool: "food-grade liner", says: w.lines(n)})
 	}
 	order := map[bool][][]string{} // of what is laid at home and, where the tray travels, of what is laid on the spot
 	onSpot := map[int]bool{}
@@ -460,7 +458,7 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 			secs += (spec.Seconds*float64(e.Count)*share + layEach*60) * times
 		}
 		k := work{id: prefix + s.Food + "-" + s.Form, kind: Lay, food: s.Food, form: s.Form, seconds: max(1, int(secs)), hands: 1, count: max(1, s.Pieces), grams: s.Grams, elements: s.Elements, tray: n + 1,
-			from: minutes(cutMin), by: -w.leave, says: "Lay the " + strings.ToLower(f.Name) + ": " + s.Says}
+			from: minutes(cutMin), by: -w.leave, says: say.That("task.lay", say.Food(f.Name), s.part)}
 		k.after = append(k.after, w.last[StepName(s.Food, s.Form)]...)
 		if len(k.after) == 0 {
 			k.after = []string{SetUp}
@@ -515,12 +513,24 @@ func (w *worker) window(k *work, f *food.Food, inVessel bool) {
 	}
 }
 
-func (w *worker) boardName(n int) string {
+// lines is how the lining of a board is said.
+func (w *worker) lines(n int) say.Text {
 	if len(w.j.Trays) > 1 {
-		return fmt.Sprintf("board %d", n+1)
+		return say.That("task.lines", say.N(n+1))
 	}
-	return "the board"
+	return say.That("task.line")
 }
+
+// washed is how washing is said: of what weighs next to nothing by its pieces.
+func washed(name say.Value, p *portion) say.Text {
+	if p.grams < lightG && p.pieces > 1 {
+		return say.That("task.rinse", name, say.N(p.pieces))
+	}
+	return say.That("task.wash", name, say.Grams(p.grams))
+}
+
+// lightG is what nobody weighs, g: flowers, a few leaves.
+const lightG = 5
 
 // collect is all the work of a job.
 func (w *worker) collect() {
@@ -535,7 +545,7 @@ func (w *worker) collect() {
 		w.leave = w.arrive + w.road + loadSecs + loadTraySecs*len(w.j.Trays)
 	}
 	w.add(work{id: SetUp, kind: SetUp, seconds: setUpSecs + vesselSecs*vessels, hands: 1, count: 1, from: minutes(earlyMin + 60), by: 0,
-		says: "Wash boards and bowls, put out cutting boards, knives, gloves and cloths, and wash hands"})
+		says: say.That("task.set-up")})
 	for _, p := range w.portions() {
 		w.makeReady(p)
 	}
@@ -579,9 +589,9 @@ func (w *worker) sundries() {
 		}
 	}
 	if len(cheeses) > 0 {
-		w.add(work{id: Cards, kind: Cards, seconds: cardSecs * len(cheeses), hands: 1, count: len(cheeses), from: minutes(24 * 60), tool: "card and pen", by: minutes(asideMin), says: fmt.Sprintf("Write or print %s: name, milk, allergens", say.Count(len(cheeses), "card"))})
+		w.add(work{id: Cards, kind: Cards, seconds: cardSecs * len(cheeses), hands: 1, count: len(cheeses), from: minutes(24 * 60), tool: "card and pen", by: minutes(asideMin), says: say.That("task.cards", say.N(len(cheeses)))})
 	}
-	pack := w.add(work{id: Pack, kind: Pack, seconds: packSecs, hands: 1, count: 1, from: minutes(24 * 60), by: minutes(asideMin), says: "Put out the kit: knives, spoons, tongs, picks, plates and napkins, counted"})
+	pack := w.add(work{id: Pack, kind: Pack, seconds: packSecs, hands: 1, count: 1, from: minutes(24 * 60), by: minutes(asideMin), says: say.That("task.kit")})
 	if w.leave == 0 {
 		return
 	}
@@ -591,7 +601,7 @@ func (w *worker) sundries() {
 		}
 	}
 	load := w.add(work{id: Load, kind: Load, seconds: loadSecs + loadTraySecs*len(w.j.Trays), hands: 1, count: len(w.j.Trays), after: append(laid, pack), from: schedule.Any, by: -w.arrive - w.road,
-		says: "Cover the trays, pack crackers and greens apart, and load"})
-	drive := w.add(work{id: Drive, kind: Drive, seconds: w.road, hands: 1, count: 1, after: []string{load}, from: schedule.Any, by: -w.arrive, says: fmt.Sprintf("On the road, %d minutes", w.road/60)})
-	w.add(work{id: Unload, kind: Unload, seconds: unloadSecs, hands: 1, count: len(w.j.Trays), after: []string{drive}, from: schedule.Any, by: -w.arrive + unloadSecs, says: "Carry in, set the trays where they are served, uncover"})
+		says: say.That("task.load")})
+	drive := w.add(work{id: Drive, kind: Drive, seconds: w.road, hands: 1, count: 1, after: []string{load}, from: schedule.Any, by: -w.arrive, says: say.That("task.road", say.Minutes(float64(w.road/60)))})
+	w.add(work{id: Unload, kind: Unload, seconds: unloadSecs, hands: 1, count: len(w.j.Trays), after: []string{drive}, from: schedule.Any, by: -w.arrive + unloadSecs, says: say.That("task.unload")})
 }

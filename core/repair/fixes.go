@@ -2,7 +2,6 @@ package repair
 
 import (
 	"context"
-	"fmt"
 	"math"
 	"strings"
 
@@ -10,6 +9,7 @@ import (
 	"happytray/core/geom"
 	"happytray/core/review"
 	"happytray/core/round"
+	"happytray/core/say"
 	"happytray/core/tray"
 )
 
@@ -80,19 +80,19 @@ func nudges(t *tray.Tray, f review.Finding) (out []trial) {
 	return out
 }
 
-func fixSays(name string, from, to geom.Pose) string {
+func fixSays(name string, from, to geom.Pose) say.Text {
 	by := to.At().Sub(from.At())
 	if by.Len() < .5 {
-		return fmt.Sprintf("Turn the %s by %.0f degrees.", name, math.Mod(to.Turn-from.Turn+540, 360)-180)
+		return say.That("fix.turn", say.Food(name), say.Degrees(math.Mod(to.Turn-from.Turn+540, 360)-180))
 	}
-	side := "to the right"
+	code := "fix.right"
 	switch {
 	case math.Abs(by.X) >= math.Abs(by.Y) && by.X < 0:
-		side = "to the left"
+		code = "fix.left"
 	case math.Abs(by.X) < math.Abs(by.Y) && by.Y < 0:
-		side = "to the far side"
+		code = "fix.far"
 	case math.Abs(by.X) < math.Abs(by.Y):
-		side = "to the near side"
+		code = "fix.near"
 	}
-	return fmt.Sprintf("Move the %s %.0f mm %s.", name, by.Len(), side)
+	return say.That(code, say.Food(name), say.MM(by.Len()))
 }

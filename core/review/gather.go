@@ -122,11 +122,10 @@ func (r Review) Shown(u say.Units) Review {
 	if u.Metric() {
 		return r
 	}
-	r.Findings = slices.Clone(r.Findings)
+	r = say.In(r, u)
 	for i := range r.Findings {
 		f := &r.Findings[i]
 		f.Shown = f.in(u)
-		f.Places = slices.Clone(f.Places)
 		for n := range f.Places {
 			f.Places[n].Shown = u.Put(f.Places[n].Sentence)
 		}

@@ -11,6 +11,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/plan"
 	"happytray/core/review"
+	"happytray/core/say"
 )
 
 // told are the checks of the choice, which the planner makes itself.
@@ -58,7 +59,7 @@ func TestThePlannerIsNotContradicted(t *testing.T) {
 					t.Errorf("%d, tray %d of %d: %s: %s (%s for %d, %v, %s)", n, k+1, len(j.Trays), f.Check, f.Says, b.For(), b.Guests.Total(), b.Diets, b.Course)
 				case f.Check == "service.budget":
 					budgets++
-					if !slices.ContainsFunc(j.Says, func(s string) bool { return strings.HasPrefix(s, "Over the budget") }) {
+					if !slices.ContainsFunc(j.Says, func(s say.Text) bool { return strings.HasPrefix(s.String(), "Over the budget") }) {
 						t.Errorf("%d: %s, and the plan says %v", n, f.Says, j.Says)
 					}
 				}

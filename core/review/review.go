@@ -63,12 +63,12 @@ const (
 
 // Fix is a move that mends a finding.
 type Fix struct {
-	Element string  `json:"element"`
-	X       float64 `json:"x"` // mm
-	Y       float64 `json:"y"` // mm
-	TurnDeg float64 `json:"turn_deg"`
-	Says    string  `json:"says"`
-	Gain    float64 `json:"gain"` // points of the total
+	Element string   `json:"element"`
+	X       float64  `json:"x"` // mm
+	Y       float64  `json:"y"` // mm
+	TurnDeg float64  `json:"turn_deg"`
+	Says    say.Text `json:"says"`
+	Gain    float64  `json:"gain"` // points of the total
 }
 
 // Change is what mends a finding where one move does not: elements as they then are, and all of the

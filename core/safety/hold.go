@@ -3,9 +3,8 @@
 package safety
 
 import (
-	"fmt"
-
 	"happytray/core/brief"
+	"happytray/core/say"
 )
 
 // WantsRim reports whether a brief's boards should have a rim: it keeps things on, on the road.
@@ -13,9 +12,9 @@ func WantsRim(b brief.Brief) bool { return b.Travels.Yes }
 
 // HoldingTime is how long perishable food may stand out at a brief's table, minutes, and the usual caution
 // in words (docs/craft.md, Time and care).
-func HoldingTime(b brief.Brief) (minutes float64, says string) {
+func HoldingTime(b brief.Brief) (minutes float64, says say.Text) {
 	if b.Warmth() > brief.Hot {
-		return 60, fmt.Sprintf("At %.0f °C perishable food stands out one hour in all, then it is thrown away. Local food rules come first.", b.Warmth())
+		return 60, say.That("hold.hot", say.Celsius(b.Warmth()))
 	}
-	return 120, "Perishable food stands out two hours in all, one hour above 32 °C, then it is thrown away. Local food rules come first."
+	return 120, say.That("hold.usual", say.Celsius(brief.Hot))
 }

@@ -2,9 +2,13 @@ package say
 
 import "math"
 
-// The sentences in English: what a finding of the second look says, with the places of what it is of. A second
-// language has a table like this one, its groups, parts and units; nothing else speaks.
-var english = map[string]string{
+// The sentences in English, with the places of what they are of; tables by the rooms that say them. A second language
+// has tables like these, its groups, parts and units; nothing else speaks.
+var english = joined(map[string]string{verbatim: "{1}"}, judging, planning, working)
+
+// judging is what a finding of the second look says.
+var judging = map[string]string{
+
 	"fit.inside":           "The {1} {1:lies|lie} over the edge by {2}. Move {1:it|them} in.",
 	"fit.overlap":          "The {1} and the {2} are in the same place, {3} deep. Part them.",
 	"fit.cover":            "About {1} of the board shows. Spread the loose things wider, or take a smaller board.",
@@ -62,6 +66,11 @@ var english = map[string]string{
 	"care.heat.weeps":      "The {1} {1:weeps|weep} at {2}. Put {1:it|them} in a bowl with a lid, or take something that keeps.",
 	"care.heat.weeps.road": "The {1} {1:weeps|weep} in {2} on the road. Put {1:it|them} in a bowl with a lid, or take something that keeps.",
 	"care.rim":             "The board has no rim and goes on the road. Take a rimmed tray, or carry the food apart and lay it where it is served.",
+	"fix.turn":             "Turn the {1} by {2}.",
+	"fix.right":            "Move the {1} {2} to the right.",
+	"fix.left":             "Move the {1} {2} to the left.",
+	"fix.far":              "Move the {1} {2} to the far side.",
+	"fix.near":             "Move the {1} {2} towards the front.",
 	"care.hold":            "It stands out for {1}, road and evening together, and perishable food for {2} at most. Keep a part cold and change the tray in time. Local food rules come first.",
 }
 
@@ -86,3 +95,16 @@ func part(share float64) string {
 
 // Codes are the sentences there are, for tests.
 func Codes() map[string]string { return english }
+
+func joined(tables ...map[string]string) map[string]string {
+	out := map[string]string{}
+	for _, t := range tables {
+		for code, words := range t {
+			if _, twice := out[code]; twice {
+				panic("say: two sentences " + code) // ours, so any test finds it
+			}
+			out[code] = words
+		}
+	}
+	return out
+}

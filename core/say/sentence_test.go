@@ -63,7 +63,7 @@ func TestSentencesAreWhole(t *testing.T) {
 		if len(seen) != most {
 			t.Errorf("%s: of %d values %d are said", code, most, len(seen))
 		}
-		if !strings.HasSuffix(template, ".") || strings.Contains(template, "  ") || strings.Contains(template, "stutter") {
+		if _, whole := judging[code]; whole && !strings.HasSuffix(template, ".") || strings.Contains(template, "  ") || strings.Contains(template, "stutter") {
 			t.Errorf("%s: %q", code, template)
 		}
 	}

@@ -63,7 +63,7 @@ func TestLayoutsAreLegalAndLoseNothing(t *testing.T) {
 		unfit := map[string]bool{}
 		for _, u := range res.Unfit {
 			unfit[u.Food] = true
-			if u.Pieces <= 0 || u.AreaCM2 <= 0 || u.Says == "" {
+			if u.Pieces <= 0 || u.AreaCM2 <= 0 || u.Says.IsZero() {
 				t.Errorf("%s: unfit %+v", name, u)
 			}
 		}

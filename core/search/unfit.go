@@ -1,31 +1,32 @@
 package search
 
 import (
-	"fmt"
 	"math"
 
 	"happytray/core/food"
 	"happytray/core/round"
+	"happytray/core/say"
 	"happytray/core/tray"
 )
 
 // Unfit is one food that the board could not take, wholly or in part.
 type Unfit struct {
-	Food    string  `json:"food"`
-	Pieces  int     `json:"pieces"`   // that find no room
-	AreaCM2 float64 `json:"area_cm2"` // room it would take
-	Says    string  `json:"says"`
+	Food    string   `json:"food"`
+	Pieces  int      `json:"pieces"`   // that find no room
+	AreaCM2 float64  `json:"area_cm2"` // room it would take
+	Says    say.Text `json:"says"`
 }
 
-// keptOff says what an element that does not lie on a tray would wet or be softened by there.
+// keptOff is the code of what keeps an element that does not lie on a tray from lying there, where it would wet
+// something or be softened; "" where nothing does.
 func (s *composer) keptOff(t *tray.Tray, i int) string {
 	for j := range t.Elements {
 		switch {
 		case j == i || !t.Elements[j].Placed || t.Elements[i].Placed:
 		case s.Softens(i, j):
-			return "it would soften"
+			return "unfit.softens"
 		case s.Softens(j, i):
-			return "would soften it"
+			return "unfit.softer"
 		}
 	}
 	return ""
@@ -71,14 +72,14 @@ func (s *composer) unfit(t *tray.Tray) []Unfit {
 		out[k].Pieces += missing
 		out[k].AreaCM2 = round.Tenth(out[k].AreaCM2 + area)
 		if food.Has(e.Form, food.OnFood) {
-			out[k].Says = fmt.Sprintf("%s: there is nothing to put it on. A soft cheese left whole or in its round would take it, or a dip.", f.Name)
+			out[k].Says = say.That("unfit.topping", say.Food(f.Name))
 			continue
 		}
 		if than := s.keptOff(t, i); than != "" {
-			out[k].Says = fmt.Sprintf("%s: %d found no place away from what %s, about %.0f cm² of board. A bowl for it, a larger board, or less of one of the two would do.", f.Name, out[k].Pieces, than, math.Max(1, out[k].AreaCM2))
+			out[k].Says = say.That(than, say.Food(f.Name), say.N(out[k].Pieces), say.CM2(math.Max(1, out[k].AreaCM2)))
 			continue
 		}
-		out[k].Says = fmt.Sprintf("%s: %d did not fit, about %.0f cm² of board. A larger board, a second one or less of it would do.", f.Name, out[k].Pieces, math.Max(1, out[k].AreaCM2))
+		out[k].Says = say.That("unfit.room", say.Food(f.Name), say.N(out[k].Pieces), say.CM2(math.Max(1, out[k].AreaCM2)))
 	}
 	return out
 }

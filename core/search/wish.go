@@ -6,12 +6,12 @@ import (
 	"fmt"
 	"math"
 	"slices"
-	"strings"
 
 	"happytray/core/board"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/pack"
+	"happytray/core/say"
 	"happytray/core/tray"
 )
 
@@ -30,7 +30,7 @@ const crumbs = .012
 // everything is laid, each tried before it is told. The smallest bowl that makes the
 // room when it stands beside the board, and by how much the board would have to be
 // larger. It is empty when hardly anything is missing, and says so when nothing helps.
-func WouldFit(ctx context.Context, t *tray.Tray, larder *food.Larder, unfit []Unfit) []string {
+func WouldFit(ctx context.Context, t *tray.Tray, larder *food.Larder, unfit []Unfit) []say.Text {
 	if t.Board == nil || missing(unfit) < crumbs*t.Board.UsableMM2() {
 		return nil
 	}
@@ -44,14 +44,14 @@ func WouldFit(ctx context.Context, t *tray.Tray, larder *food.Larder, unfit []Un
 		res, err := Lay(ctx, c, larder, Options{Effort: 3, Seed: t.Seed})
 		return err == nil && ctx.Err() == nil && missing(res.Unfit) < crumbs*c.Board.UsableMM2()
 	}
-	var out []string
+	var out []say.Text
 	for _, k := range bowlsBySize(whole, missing(unfit)) {
 		c := whole.Clone()
 		e := c.Elements[k]
 		c.Elements = slices.Delete(c.Elements, k, k+1)
 		if works(c) {
 			f, _ := larder.Get(e.Food)
-			out = append(out, fmt.Sprintf("With the bowl of %s beside the board everything else fits.", strings.ToLower(f.Name)))
+			out = append(out, say.That("fits.without", say.Food(f.Name)))
 			break
 		}
 	}
@@ -64,7 +64,7 @@ func WouldFit(ctx context.Context, t *tray.Tray, larder *food.Larder, unfit []Un
 		c.Board = &larger
 		if works(c) {
 			box := larger.Outline.Bounds()
-			out = append(out, fmt.Sprintf("On a board like this of %.0f × %.0f cm, %.0f %% larger, everything fits.", box.W()/10, box.H()/10, 100*(k*k-1)))
+			out = append(out, say.That("fits.larger", say.Size(box.W(), box.H()), say.Percent(100*(k*k-1))))
 			break
 		}
 		if ctx.Err() != nil {
@@ -72,7 +72,7 @@ func WouldFit(ctx context.Context, t *tray.Tray, larder *food.Larder, unfit []Un
 		}
 	}
 	if len(out) == 0 && ctx.Err() == nil {
-		out = append(out, "No single bowl beside it and no board of up to three times its size takes everything: plan fewer kinds, or a second board.")
+		out = append(out, say.That("fits.never"))
 	}
 	return out
 }

@@ -270,7 +270,7 @@ func TestFixesRaiseTheTotal(t *testing.T) {
 			if after := review.Judge(c, plantest.Larder).Score; math.Abs(after-before-f.Fix.Gain) > .011 || f.Fix.Gain <= 0 {
 				t.Errorf("%s: promised %v, gave %v", f.Fix.Says, f.Fix.Gain, after-before)
 			}
-			if !strings.HasSuffix(f.Fix.Says, ".") {
+			if !strings.HasSuffix(f.Fix.Says.String(), ".") {
 				t.Errorf("%q", f.Fix.Says)
 			}
 		}
@@ -298,7 +298,7 @@ func TestImpossibleWishesAreAnswered(t *testing.T) {
 		t.Fatal("no answer")
 	}
 	for _, s := range says {
-		if !strings.HasSuffix(s, "fits.") && !strings.Contains(s, "second board") {
+		if !strings.HasSuffix(s.String(), "fits.") && !strings.Contains(s.String(), "second board") {
 			t.Errorf("%q", s)
 		}
 	}

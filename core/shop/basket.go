@@ -3,10 +3,8 @@
 package shop
 
 import (
-	"fmt"
 	"math"
 	"slices"
-	"strings"
 
 	"happytray/core/amount"
 	"happytray/core/food"
@@ -34,7 +32,7 @@ type Line struct {
 	UsedCost     int      `json:"used_cost"`   // minor units; its part of what its packs cost, and what is taken from the cupboard
 	LeftG        float64  `json:"left_g"`
 	KeepsDays    int      `json:"keeps_days"` // once opened
-	Explanation  string   `json:"explanation"`
+	Explanation  say.Text `json:"explanation"`
 	HandworkSecs float64  `json:"handwork_seconds"`
 	OutOfStock   bool     `json:"out_of_stock"`   // the shop has none today
 	Next         *NextJob `json:"next,omitempty"` // the coming job that what stays over could go into
@@ -120,7 +118,7 @@ func NewBasket(j *job.Job, larder *food.Larder) Basket {
 			l.UsedCost += there
 			b.CupboardCost += there
 		}
-		l.Explanation = strings.TrimSpace(whys[id] + " " + say.Upper(explain(l)))
+		l.Explanation = whys[id].Also(explain(l))
 		l.OnTrayG, l.ReserveG = round.Tenth(l.OnTrayG), round.Tenth(l.ReserveG)
 		b.OnTrayG += l.OnTrayG
 		b.ReserveG += l.ReserveG
@@ -148,27 +146,28 @@ func NewBasket(j *job.Job, larder *food.Larder) Basket {
 	return b
 }
 
-// explain says in one sentence how the row comes about.
-func explain(l *Line) string {
-	what := fmt.Sprintf("%.0f g on the tray", l.OnTrayG)
+// explain says how the row comes about, and what to buy.
+func explain(l *Line) say.Text {
+	out := say.That("basket.tray", say.Grams(l.OnTrayG))
 	if l.ReserveG >= 1 {
-		what += fmt.Sprintf(" and %.0f g in reserve", l.ReserveG)
+		out = out.Then("basket.reserve", say.Grams(l.ReserveG))
 	}
 	if l.CupboardG >= 1 {
-		what += fmt.Sprintf("; %.0f g of it stands in the cupboard", l.CupboardG)
+		out = out.Then("basket.cupboard", say.Grams(l.CupboardG))
 	}
+	out = out.Then("basket.stop")
 	if len(l.Packs) == 0 {
-		return what + "."
+		return out
 	}
-	var buy []string
+	var buy []say.Value
 	for _, p := range l.Packs {
-		buy = append(buy, fmt.Sprintf("%d × %.0f g", p.Count, p.Grams))
+		buy = append(buy, say.Part("pack", say.N(p.Count), say.Grams(p.Grams)))
 	}
-	s := fmt.Sprintf("%s; %s is the cheapest that holds it", what, strings.Join(buy, " and "))
+	out = out.Then("basket.buy", say.All(buy...))
 	if l.LeftG >= 1 {
-		s += fmt.Sprintf(", and %.0f g stays over, good for %d days once opened", l.LeftG, l.KeepsDays)
+		out = out.Then("basket.left", say.Grams(l.LeftG), say.N(l.KeepsDays))
 	}
-	return s + "."
+	return out
 }
 
 // PassOn tells for what stays over of each line, where it is worth a thought, in which

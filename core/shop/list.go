@@ -2,7 +2,6 @@ package shop
 
 import (
 	"cmp"
-	"fmt"
 	"math"
 	"slices"
 	"strings"
@@ -12,6 +11,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/round"
+	"happytray/core/say"
 )
 
 // Needs is what one job asks for of each food, grams.
@@ -66,19 +66,20 @@ type Item struct {
 }
 
 // Buys says which packs are bought: 2 × 125 g (40 g is in the cupboard).
-func (it Item) Buys() string {
-	var packs []string
+func (it Item) Buys() say.Text {
+	var packs []say.Value
 	for _, p := range it.Packs {
-		packs = append(packs, fmt.Sprintf("%d × %.0f g", p.Count, p.Grams))
+		packs = append(packs, say.Part("pack", say.N(p.Count), say.Grams(p.Grams)))
 	}
-	what := strings.Join(packs, ", ")
-	if what == "" {
-		what = "all of it is in the cupboard"
-	} else if it.CupboardG >= 1 {
-		what += fmt.Sprintf(" (%.0f g is in the cupboard)", it.CupboardG)
+	what := say.That("buy.packs", say.All(packs...))
+	switch {
+	case len(packs) == 0:
+		what = say.That("buy.none")
+	case it.CupboardG >= 1:
+		what = what.Then("buy.cupboard", say.Grams(it.CupboardG))
 	}
 	if it.OutOfStock {
-		what += ", sold out today"
+		what = what.Then("buy.out")
 	}
 	return what
 }

@@ -2,10 +2,8 @@ package shop
 
 import (
 	"cmp"
-	"fmt"
 	"math"
 	"slices"
-	"strings"
 
 	"happytray/core/board"
 	"happytray/core/brief"
@@ -14,18 +12,19 @@ import (
 	"happytray/core/pick"
 	"happytray/core/plan"
 	"happytray/core/round"
+	"happytray/core/say"
 )
 
 // Saving is one change that makes the basket cheaper, and what it costs in balance.
 type Saving struct {
-	Food    string  `json:"food"`
-	Instead string  `json:"instead,omitempty"` // the food to take in its place
-	Form    string  `json:"form,omitempty"`
-	Grams   float64 `json:"grams,omitempty"` // the amount to set, where the change is to take less
-	Saves   int     `json:"saves"`           // minor units at the till, all effects counted
-	Loss    float64 `json:"loss"`            // of balance, in points of liking; below 0 it wins
-	Loses   string  `json:"loses"`           // the loss in words
-	Says    string  `json:"says"`
+	Food    string   `json:"food"`
+	Instead string   `json:"instead,omitempty"` // the food to take in its place
+	Form    string   `json:"form,omitempty"`
+	Grams   float64  `json:"grams,omitempty"` // the amount to set, where the change is to take less
+	Saves   int      `json:"saves"`           // minor units at the till, all effects counted
+	Loss    float64  `json:"loss"`            // of balance, in points of liking; below 0 it wins
+	Loses   string   `json:"loses"`           // the loss in words
+	Says    say.Text `json:"says"`
 }
 
 // tried bounds how many changes are planned through to know what they really save.
@@ -82,7 +81,7 @@ func Savings(j *job.Job, larder *food.Larder, cabinet *board.Cabinet, n int) []S
 			grams := math.Floor(less + l.CupboardG)
 			_, _, cost := food.Cover(larder.PacksOf(f), less)
 			all = append(all, change{Saving{Food: l.Food, Grams: grams, Loss: .6 * (1 - grams/need) * f.Liking,
-				Says: fmt.Sprintf("%.0f g of %s instead of %.0f g: one pack less", grams, strings.ToLower(f.Name), need)},
+				Says: say.That("saving.less", say.Grams(grams), say.Food(f.Name), say.Grams(need))},
 				float64(l.BasketCost - cost), edit(l.Food, func(w brief.Want) []brief.Want { w.Grams = grams; return []brief.Want{w} })})
 		}
 		form := ""
@@ -98,11 +97,11 @@ func Savings(j *job.Job, larder *food.Larder, cabinet *board.Cabinet, n int) []S
 			}
 			in := s
 			all = append(all, change{Saving{Food: l.Food, Instead: s.Food.ID, Form: s.Form, Loss: .3*(1-s.Near) - scale.Change(l.Food, s.Food.ID),
-				Says: fmt.Sprintf("%s instead of %s", s.Food.Name, strings.ToLower(f.Name))},
+				Says: say.That("saving.instead", say.Food(s.Food.Name), say.Food(f.Name))},
 				float64(l.BasketCost - cost), edit(l.Food, func(w brief.Want) []brief.Want { return []brief.Want{{Food: in.Food.ID, Form: in.Form}} })})
 		}
 		if len(foods) > 3 {
-			all = append(all, change{Saving{Food: l.Food, Loss: -scale.Change(l.Food, ""), Says: "Leave out the " + strings.ToLower(f.Name)},
+			all = append(all, change{Saving{Food: l.Food, Loss: -scale.Change(l.Food, ""), Says: say.That("saving.without", say.Food(f.Name))},
 				float64(l.BasketCost), edit(l.Food, func(brief.Want) []brief.Want { return nil })})
 		}
 	}

@@ -13,7 +13,7 @@ async function newJob(page: Page, title: string, brief: object) {
   const made = await page.request.post('/api/v1/jobs', { data: { title, brief } })
   const { id } = (await made.json()) as { id: string }
   await page.goto(`/jobs/${id}/brief`)
-  await expect(page.locator('.look .score')).toContainText('appetite')
+  await expect(page.locator('.look .score')).toContainText('portion')
   return id
 }
 const till = async (page: Page) => Number((await page.locator('.look .big').innerText()).replace(/[^\d.]/g, ''))
@@ -26,7 +26,7 @@ test('a change of the brief says what it changes', async ({ page }) => {
   await expect(changed).toContainText('That changed')
   await expect(changed).toContainText(/Food\s*\+1\.\d kg/)
   await number(page, 'Light eaters', '8')
-  await expect(page.locator('.look .score')).toContainText('18 appetites')
+  await expect(page.locator('.look .score')).toContainText('18 portions')
   await choose(page, 'What else is served', 'plenty besides')
   await expect(changed).toContainText(/Food\s*−/)
   await number(page, 'Degrees Celsius there', '35')
@@ -143,7 +143,7 @@ test('a kind is made more of, a saving taken, a list ticked off, a price quoted'
 
   // every number explains itself
   await page.getByRole('button', { name: /how its amount comes about/ }).first().click()
-  await expect(page.locator('.told')).toContainText(/appetites eat|because everybody wants it|as it is sold whole|worth a bowl|looks like a group/)
+  await expect(page.locator('.told')).toContainText(/portions, by how well|because everybody wants it|as it is sold whole|worth a bowl|looks like a group/)
 
   // over the budget: the savings are said unasked, and save what they say
   await expect(page.locator('.look')).toContainText('over the budget of 70.00')

@@ -16,7 +16,7 @@ test('a stylist plans a tray from nothing', async ({ page }) => {
   await adults.blur()
   await page.getByLabel('Place').fill('Saltmere quay')
   await page.getByLabel('Place').blur()
-  await expect(page.locator('.look .score')).toContainText('12 appetites')
+  await expect(page.locator('.look .score')).toContainText('12 portions')
   await page.getByRole('button', { name: 'Somebody avoids something' }).click()
   await page.getByLabel('Group 1, who').fill('Ilka')
   await choose(page, 'Group 1, what they avoid', 'gluten')

@@ -32,7 +32,7 @@ test('a tray is planned, laid and changed from the keyboard', async ({ page }) =
   await tabTo(page, /^Adults$/)
   await page.keyboard.press('ArrowUp')
   await page.keyboard.press('Tab')
-  await expect(page.locator('.look .score')).toContainText('9 appetites')
+  await expect(page.locator('.look .score')).toContainText('9 portions')
   await saved(page)
 
   await page.keyboard.press('Home')

@@ -11,11 +11,12 @@ import (
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/prep"
+	"happytray/core/say"
 	"happytray/core/tray"
 )
 
-// Build is one page to lay a tray by: the tray drawn, a number on each thing, and the steps in their order.
-func Build(title string, t *tray.Tray, larder *food.Larder, on string) ([]byte, error) {
+// Build is one page to lay a tray by: the tray drawn, a number on each thing, and the steps in their order, in units.
+func Build(title string, t *tray.Tray, larder *food.Larder, on string, u say.Units) ([]byte, error) {
 	if on == "whole" {
 		on = "a3"
 	}
@@ -27,7 +28,7 @@ func Build(title string, t *tray.Tray, larder *food.Larder, on string) ([]byte, 
 	if err != nil {
 		return nil, err
 	}
-	sheet := prep.Order(t, larder)
+	sheet := say.In(prep.Order(t, larder), u)
 	if len(sheet.Steps) == 0 {
 		return nil, fault.Bad("elements", "there is nothing to build; choose foods and lay the tray first")
 	}
@@ -37,7 +38,7 @@ func Build(title string, t *tray.Tray, larder *food.Larder, on string) ([]byte, 
 	p.letters(18, true)
 	p.write(margin, margin+6, p.fitted(title, w-2*margin))
 	p.letters(9, false)
-	p.write(margin, margin+12, p.fitted(fmt.Sprintf("%s; %s by hand in %d steps", boardSays(t), minutesSay(sheet.Minutes), len(sheet.Steps)), w-2*margin))
+	p.write(margin, margin+12, p.fitted(fmt.Sprintf("%s; %s by hand in %d steps", boardSays(t, u), minutesSay(sheet.Minutes), len(sheet.Steps)), w-2*margin))
 
 	// the tray, as large as leaves room for the steps
 	room := geom.Rect{Min: geom.Pt(margin, margin+17), Max: geom.Pt(w-margin, margin+17+(h-2*margin)*.43)}
@@ -49,9 +50,9 @@ func Build(title string, t *tray.Tray, larder *food.Larder, on string) ([]byte, 
 	return p.bytes()
 }
 
-func boardSays(t *tray.Tray) string {
+func boardSays(t *tray.Tray, u say.Units) string {
 	b := t.Board.Outline.Bounds()
-	return fmt.Sprintf("%s, %.0f by %.0f cm", t.Board.Name, b.W()/10, b.H()/10)
+	return t.Board.Called() + ", " + u.Size(b.W(), b.H())
 }
 
 func minutesSay(m float64) string {
@@ -75,7 +76,7 @@ func steps(p page, s prep.Sheet, left, top, right, bottom float64) {
 			most = 1
 		}
 		for _, step := range s.Steps {
-			for n, l := range p.wrapped(step.Title+": "+step.Says, width-8, most) {
+			for n, l := range p.wrapped(step.Title+": "+step.Says.String(), width-8, most) {
 				number := ""
 				if n == 0 {
 					number = fmt.Sprint(step.Number)

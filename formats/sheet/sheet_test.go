@@ -20,6 +20,7 @@ import (
 	"happytray/core/plan/plantest"
 	"happytray/core/prep"
 	"happytray/core/price"
+	"happytray/core/say"
 	"happytray/core/shop"
 	"happytray/core/tray"
 )
@@ -287,13 +288,21 @@ func TestBuildCardsQuote(t *testing.T) {
 	j := plantest.Laid(t, b)
 	j.Title = "First firing – at the new kiln \U0001F9C0"
 	one := j.Trays[0]
-	build, err := Build(j.Title, one, larder, "a4")
+	build, err := Build(j.Title, one, larder, "a4", say.Units{})
 	if err != nil {
 		t.Fatal(err)
 	}
 	pages := readPDF(t, build)
 	if len(pages) != 1 || len(pages[0].paths) < 200 {
 		t.Fatalf("%d pages", len(pages))
+	}
+	inches, err := Build(j.Title, one, larder, "letter", say.Units{Inches: true, Ounces: true, Fahrenheit: true})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if metric, other := strings.Join(strings.Fields(pages[0].text), " "), strings.Join(strings.Fields(readPDF(t, inches)[0].text), " "); !strings.Contains(metric, " cm") || !strings.Contains(metric, " g, ") ||
+		!strings.Contains(other, " in;") || !strings.Contains(other, " oz, ") || strings.Contains(other, " cm") || strings.Contains(other, " g, ") {
+		t.Errorf("in inches and ounces the sheet says %q, else %q", other, metric)
 	}
 	for _, s := range prep.Order(one, larder).Steps {
 		if !strings.Contains(strings.ReplaceAll(pages[0].text, "\n", " "), s.Title[:min(4, len(s.Title))]) {
@@ -359,7 +368,7 @@ func TestSheetsThatCannotBe(t *testing.T) {
 	if _, err := Mat("x", &tray.Tray{}, larder, "a4"); err == nil {
 		t.Error("a mat without a board")
 	}
-	if _, err := Build("x", &tray.Tray{Board: j.Trays[0].Board}, larder, "a4"); err == nil {
+	if _, err := Build("x", &tray.Tray{Board: j.Trays[0].Board}, larder, "a4", say.Units{}); err == nil {
 		t.Error("nothing is built")
 	}
 	if _, err := Cards(&job.Job{Trays: []*tray.Tray{{}}}, larder, "a4"); err == nil {
@@ -402,7 +411,7 @@ func TestShopping(t *testing.T) {
 		list.Sections = append(list.Sections, list.Sections...)
 	}
 	done := map[string]bool{list.Sections[0].Items[0].Food: true}
-	raw, err := Shopping("For the week of 2026-11-23 to 2026-11-29", list, done, Money{"EUR", 2}, "a4")
+	raw, err := Shopping("For the week of 2026-11-23 to 2026-11-29", list, done, Money{"EUR", 2}, "a4", say.Units{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -430,11 +439,11 @@ func TestShopping(t *testing.T) {
 	if boxes < items/2 {
 		t.Errorf("%d packs for %d foods", boxes, items)
 	}
-	empty, err := Shopping("Nothing", shop.List{}, nil, Money{"EUR", 2}, "letter")
+	empty, err := Shopping("Nothing", shop.List{}, nil, Money{"EUR", 2}, "letter", say.Units{})
 	if err != nil || !strings.Contains(readPDF(t, empty)[0].text, "nothing to buy") {
 		t.Error(err)
 	}
-	if _, err := Shopping("x", list, nil, Money{}, "a7"); err == nil {
+	if _, err := Shopping("x", list, nil, Money{}, "a7", say.Units{}); err == nil {
 		t.Error("a paper that there is not")
 	}
 }

@@ -1,12 +1,13 @@
 package sheet
 
 import (
+	"happytray/core/say"
 	"happytray/core/shop"
 )
 
 // Shopping is a shopping list in the hand of the quote: a box to tick for each food under its part of the shop, ticked
 // where it is done, and what it comes to. It takes as many pages as it needs.
-func Shopping(title string, list shop.List, done map[string]bool, m Money, on string) ([]byte, error) {
+func Shopping(title string, list shop.List, done map[string]bool, m Money, on string, u say.Units) ([]byte, error) {
 	if on == "whole" {
 		on = "a4"
 	}
@@ -57,7 +58,7 @@ func Shopping(title string, list shop.List, done map[string]bool, m Money, on st
 			p.write(margin+box+3, y, p.fitted(it.Name, name-2))
 			p.letters(10, false)
 			at := margin + box + 3 + name
-			p.write(at, y, p.fitted(it.Buys(), w-margin-at-p.GetStringWidth(cost)-3))
+			p.write(at, y, p.fitted(it.Buys().In(u).String(), w-margin-at-p.GetStringWidth(cost)-3))
 			p.write(w-margin-p.GetStringWidth(cost), y, cost)
 			y += line
 		}

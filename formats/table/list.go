@@ -7,6 +7,7 @@ import (
 	"strconv"
 	"strings"
 
+	"happytray/core/say"
 	"happytray/core/shop"
 	"happytray/formats/cell"
 )
@@ -51,7 +52,7 @@ func WriteList(w io.Writer, list shop.List, o Options) error {
 
 // ListText is a shopping list as plain text, to be sent to a phone: a line for each
 // food, under its section.
-func ListText(title string, list shop.List, done map[string]bool, currency string, digits int) string {
+func ListText(title string, list shop.List, done map[string]bool, currency string, digits int, u say.Units) string {
 	var b strings.Builder
 	fmt.Fprintf(&b, "%s\n", title)
 	for _, s := range list.Sections {
@@ -61,7 +62,7 @@ func ListText(title string, list shop.List, done map[string]bool, currency strin
 			if done[it.Food] {
 				box = "[x]"
 			}
-			fmt.Fprintf(&b, "%s %s: %s\n", box, strings.Join(strings.Fields(it.Name), " "), it.Buys())
+			fmt.Fprintf(&b, "%s %s: %s\n", box, strings.Join(strings.Fields(it.Name), " "), it.Buys().In(u))
 		}
 	}
 	fmt.Fprintf(&b, "\n%s\n", strings.TrimSpace("About "+price(list.Cost, digits)+" "+currency))

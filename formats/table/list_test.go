@@ -5,6 +5,7 @@ import (
 	"strings"
 	"testing"
 
+	"happytray/core/say"
 	"happytray/core/shop"
 )
 
@@ -41,8 +42,8 @@ func TestListAsCSV(t *testing.T) {
 }
 
 func TestListAsText(t *testing.T) {
-	got := ListText("For Friday", someList, map[string]bool{"figs": true}, "EUR", 2)
-	for _, want := range []string{"For Friday\n", "\nJARS AND TINS\n", "[ ] =Honey, \"wild\": 2 × 250 g, 1 × 100 g (100 g is in the cupboard), sold out today\n", "[x] Figs: all of it is in the cupboard\n", "About 12.50 EUR\n"} {
+	got := ListText("For Friday", someList, map[string]bool{"figs": true}, "EUR", 2, say.Units{})
+	for _, want := range []string{"For Friday\n", "\nJARS AND TINS\n", "[ ] =Honey, \"wild\": 2 × 250 g and 1 × 100 g (100 g is in the cupboard), sold out today\n", "[x] Figs: all of it is in the cupboard\n", "About 12.50 EUR\n"} {
 		if !strings.Contains(got, want) {
 			t.Errorf("no %q in\n%s", want, got)
 		}

@@ -44,7 +44,7 @@ func Calendar(title, job string, revision int64, d prep.Day) ([]byte, error) {
 		e.SetSequence(int(revision))
 		e.SetStartAt(begin)
 		e.SetEndAt(end)
-		e.SetSummary(line(t.Says))
+		e.SetSummary(line(t.Says.String()))
 		var about []string
 		if t.Who != "" {
 			about = append(about, "By: "+t.Who)
@@ -64,7 +64,7 @@ func Calendar(title, job string, revision int64, d prep.Day) ([]byte, error) {
 			a := e.AddAlarm()
 			a.SetAction(ics.ActionDisplay)
 			a.SetTrigger("-PT0M")
-			a.SetProperty(ics.ComponentPropertyDescription, line(t.Says))
+			a.SetProperty(ics.ComponentPropertyDescription, line(t.Says.String()))
 		}
 	}
 	served := d.Jobs
@@ -127,7 +127,7 @@ func Table(d prep.Day) ([]byte, error) {
 		if t.Tray > 0 {
 			tray = strconv.Itoa(t.Tray)
 		}
-		row := []string{t.ID, t.Kind, t.Food, t.Says, strconv.Itoa(t.Count), number(t.Grams), number(t.Minutes), t.Starts, t.Ends, t.Who, t.Tool, strings.Join(t.Uses, " + "), strings.Join(t.After, " "), tray, yes(t.Critical)}
+		row := []string{t.ID, t.Kind, t.Food, t.Says.String(), strconv.Itoa(t.Count), number(t.Grams), number(t.Minutes), t.Starts, t.Ends, t.Who, t.Tool, strings.Join(t.Uses, " + "), strings.Join(t.After, " "), tray, yes(t.Critical)}
 		for i := range row {
 			row[i] = cell.Text(line(row[i]))
 		}

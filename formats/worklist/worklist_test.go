@@ -13,13 +13,14 @@ import (
 	"github.com/emersion/go-ical"
 
 	"happytray/core/prep"
+	"happytray/core/say"
 )
 
 func day(serve time.Time) prep.Day {
 	at := func(min int) string { return serve.Add(time.Duration(min) * time.Minute).Format(time.RFC3339) }
 	return prep.Day{ServeAt: at(0), Tasks: []prep.Task{
-		{ID: "fold-ham-ribbon", Kind: "fold", Food: "ham", Says: "30 pieces of ham, gathered; =1+1, \"so\"\nand so", Count: 30, Minutes: 12.5, Starts: at(-150), Ends: at(-137), Who: "1", Tool: "clean hands", Uses: []string{}, After: []string{"set-up"}, Critical: true},
-		{ID: "heat-toasts-arc", Kind: "heat", Food: "toasts", Says: "Toast – größer, 18 pieces, " + strings.Repeat("long ", 40), Count: 18, Minutes: 8, Starts: at(-60), Ends: at(-52), Uses: []string{"oven 180"}, After: []string{}},
+		{ID: "fold-ham-ribbon", Kind: "fold", Food: "ham", Says: say.Plain("30 pieces of ham, gathered; =1+1, \"so\"\nand so"), Count: 30, Minutes: 12.5, Starts: at(-150), Ends: at(-137), Who: "1", Tool: "clean hands", Uses: []string{}, After: []string{"set-up"}, Critical: true},
+		{ID: "heat-toasts-arc", Kind: "heat", Food: "toasts", Says: say.Plain("Toast – größer, 18 pieces, " + strings.Repeat("long ", 40)), Count: 18, Minutes: 8, Starts: at(-60), Ends: at(-52), Uses: []string{"oven 180"}, After: []string{}},
 	}}
 }
 
@@ -82,7 +83,7 @@ func TestCalendar(t *testing.T) {
 			if err1 != nil || err2 != nil || !begin.Equal(want) || !end.Equal(until) {
 				t.Errorf("%s from %s to %s, want %s to %s (%v %v)", k.ID, begin, end, want, until, err1, err2)
 			}
-			if says, _ := e.Props.Text(ical.PropSummary); says != line(k.Says) {
+			if says, _ := e.Props.Text(ical.PropSummary); says != line(k.Says.String()) {
 				t.Errorf("%q instead of %q", says, k.Says)
 			}
 			if n := e.Props.Get(ical.PropSequence); n == nil || n.Value != "4" {
@@ -121,7 +122,7 @@ func TestCalendar(t *testing.T) {
 
 func TestTable(t *testing.T) {
 	d := day(time.Date(2026, 11, 30, 19, 0, 0, 0, time.UTC))
-	d.Tasks[1].Says = "=HYPERLINK(1)"
+	d.Tasks[1].Says = say.Plain("=HYPERLINK(1)")
 	raw, err := Table(d)
 	if err != nil {
 		t.Fatal(err)

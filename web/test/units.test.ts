@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it } from 'vitest'
-import { across, area, coinDigits, grams, length, money, said, units } from '@/tray/units'
+import { across, area, coinDigits, grams, length, money, units } from '@/tray/units'
 
 afterEach(() => Object.assign(units, { length: 'cm', mass: 'g', currency: '', hemisphere: 'north' }))
 
@@ -33,17 +33,5 @@ describe('money', () => {
     Object.assign(units, { currency, digits })
     expect(money(minor).replace(/\u00a0/g, ' ')).toBe(want)
     expect(coinDigits()).toBe(digits)
-  })
-})
-
-describe('sentences of the server', () => {
-  const s = 'The honey lies 12 mm from the crackers; Oval, 62 × 40 cm: 200 cm² each, 1.5 kg and 90 g wait.'
-  it('stay as they are in metric units', () => expect(said(s)).toBe(s))
-  it('are turned into inches and ounces', () => {
-    Object.assign(units, { length: 'in', mass: 'oz' })
-    expect(said(s)).toBe(
-      'The honey lies 0.5 in from the crackers; Oval, 24.4 × 15.7 in: 31 sq in each, 3.3 lb and 3.2 oz wait.',
-    )
-    expect(said('Cut them into 8 g')).toBe('Cut them into 0.28 oz')
   })
 })

@@ -63,18 +63,3 @@ export function money(minor: number): string {
   }
   return value.toLocaleString('en-GB', how)
 }
-
-/** A sentence of the server's, which speaks mm, cm and g, in the units that are set. */
-export function said(sentence: string): string {
-  let s = sentence
-  if (units.length === 'in') {
-    s = s
-      .replace(/(\d+(?:\.\d+)?) × (\d+(?:\.\d+)?) cm\b/g, (_, a, b) => across(+a * 10, +b * 10))
-      .replace(/(\d+(?:\.\d+)?) cm²/g, (_, v) => area(+v))
-      .replace(/(\d+(?:\.\d+)?) (mm|cm)\b/g, (_, v, u) => length(u === 'cm' ? +v * 10 : +v))
-  }
-  if (units.mass === 'oz') {
-    s = s.replace(/(\d+(?:\.\d+)?) (kg|g)\b/g, (_, v, u) => grams(u === 'kg' ? +v * 1000 : +v))
-  }
-  return s
-}

@@ -14,7 +14,6 @@ import { newest } from '@/composables/newest'
 import { useReplan, wants } from '@/composables/replan'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
-import { said } from '@/tray/units'
 import { count, grams, minutes, money } from '@/tray/words'
 
 const job = useJob()
@@ -147,19 +146,19 @@ const left = computed(() =>
               : `Within the budget of ${money(budget)}, ${money(-basket.over)} to spare`
           }}
         </p>
-        <p v-for="s in job.doc?.says ?? []" :key="s" class="card small">▲ {{ said(s) }}</p>
+        <p v-for="s in job.doc?.says ?? []" :key="s" class="card small">▲ {{ s }}</p>
         <dl class="card facts">
           <dt>On the tray</dt>
           <dd class="nums r">{{ grams(basket.on_tray_g) }}</dd>
           <dt>In reserve</dt>
           <dd class="nums r">{{ grams(basket.reserve_g) }}</dd>
-          <dt>Used cost</dt>
+          <dt>Food on the tray</dt>
           <dd class="nums r">{{ money(basket.used_cost) }}</dd>
           <template v-if="basket.cupboard_cost">
             <dt>of it the cupboard's</dt>
             <dd class="nums r">{{ money(basket.cupboard_cost) }}</dd>
           </template>
-          <dt>Stays over</dt>
+          <dt>Left over</dt>
           <dd class="nums r">{{ money(basket.basket_cost - (basket.used_cost - basket.cupboard_cost)) }}</dd>
           <dt>Handwork</dt>
           <dd class="nums r">{{ minutes(basket.minutes) }}</dd>
@@ -169,7 +168,7 @@ const left = computed(() =>
         <SavingsList :over="over" :busy="busy" @take="takeSaving" />
         <ShopLine />
         <template v-if="left.length">
-          <h3>What stays over</h3>
+          <h3>Left over</h3>
           <ul class="left small">
             <li v-for="l in left" :key="l.food">
               <span

@@ -10,7 +10,6 @@ import { drawing } from '@/composables/picture'
 import { useCounter } from '@/composables/counter'
 import { useLarder } from '@/stores/larder'
 import { clock, count, minutes, time } from '@/tray/words'
-import { said } from '@/tray/units'
 import '@/style/dark.css'
 
 const route = useRoute()
@@ -177,7 +176,7 @@ function remains(until: number) {
         </p>
         <div class="says">
           <img v-if="step.food && step.form" :src="larder.picture(step.food, step.form)" alt="" />
-          <p class="big">{{ said(step.says) }}</p>
+          <p class="big">{{ step.says }}</p>
         </div>
         <p class="more">
           {{ minutes(Math.max(1, step.minutes)) }}<template v-if="step.tool">, with {{ step.tool }}</template
@@ -188,7 +187,7 @@ function remains(until: number) {
           {{ minutes(behind) }} behind the plan.
           <button class="small" @click="c.again()">Plan the rest again</button>
         </p>
-        <p v-if="next" class="then">Then: {{ said(next.says) }}</p>
+        <p v-if="next" class="then">Then: {{ next.says }}</p>
       </div>
     </section>
     <section v-else-if="c.day.value" class="all" role="status">

@@ -29,7 +29,7 @@ import { froms, type From } from '@/composables/picture'
 import { useWays } from '@/composables/ways'
 import { useJob } from '@/stores/job'
 import { arrowOn, type Pose } from '@/tray/move'
-import { across, said } from '@/tray/units'
+import { across } from '@/tray/units'
 
 // asked for when it is wanted: few look at it, and its parts are many
 const PictureDialog = defineAsyncComponent(() => import('@/components/lay/PictureDialog.vue'))
@@ -290,9 +290,9 @@ useEventListener(
 
 const heading = computed(() => {
   const { name = 'Lay', outline = [] } = job.tray?.board ?? {}
-  if (name.includes('×')) return said(name) // it tells its size
   const most = (k: 0 | 1) => Math.max(0, ...outline.map(p => p[k] ?? 0))
-  return `${name}, ${across(most(0), most(1))}`
+  const called = name.split(', ').filter(part => !part.includes('×')) // its size, where it is named by it, is said in the units that are set
+  return [...called, across(most(0), most(1))].join(', ')
 })
 </script>
 

@@ -6,7 +6,7 @@ import { ElInputNumber } from 'element-plus'
 import 'element-plus/es/components/input-number/style/css'
 import type { Basket } from '@/api/client'
 import { useLarder } from '@/stores/larder'
-import { gPerUnit, said, units } from '@/tray/units'
+import { gPerUnit, units } from '@/tray/units'
 import { count, grams, money } from '@/tray/words'
 
 const props = defineProps<{
@@ -138,7 +138,7 @@ const told = ref('') // the food whose sums are shown
           </tr>
           <tr v-if="told === l.food" class="told">
             <td />
-            <td colspan="7">{{ said(l.explanation ?? '') }}</td>
+            <td colspan="7">{{ l.explanation ?? '' }}</td>
           </tr>
         </template>
       </tbody>

@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { api, take, Trouble, type Saving } from '@/api/client'
 import { newest } from '@/composables/newest'
 import { useJob } from '@/stores/job'
-import { money, said } from '@/tray/units'
+import { money } from '@/tray/units'
 
 const props = defineProps<{ over: boolean; busy: boolean }>()
 const emit = defineEmits<{ take: [saving: Saving] }>()
@@ -43,11 +43,11 @@ watch(
     <ul v-if="list?.length" :aria-busy="old">
       <li v-for="s in list" :key="s.food + s.says" class="card">
         <span class="small"
-          >{{ said(s.says) }}<br /><span class="soft">{{ s.loses }}</span></span
+          >{{ s.says }}<br /><span class="soft">{{ s.loses }}</span></span
         >
         <b class="nums">{{ money(s.saves) }}</b>
         <button class="btn quiet" :disabled="busy || old" @click="emit('take', s)">
-          Take<span class="only-read">: {{ said(s.says) }}</span>
+          Take<span class="only-read">: {{ s.says }}</span>
         </button>
       </li>
     </ul>

@@ -2,7 +2,7 @@
 // What follows from the brief, and what the last change of it changed.
 import { computed, shallowRef, watch } from 'vue'
 import type { Outlook } from '@/api/client'
-import { area, money, said } from '@/tray/units'
+import { area, money } from '@/tray/units'
 import { changes } from '@/tray/outlook'
 import { count, grams, minutes } from '@/tray/words'
 
@@ -28,7 +28,7 @@ const over = computed(() => (props.outlook?.over ?? 0) > 0)
       <p class="score">
         <span class="big figure">{{ grams(outlook.total_g) }}</span>
         <span class="soft small"
-          >of food for {{ count(outlook.appetites, 'appetite') }},
+          >of food for {{ count(outlook.appetites, 'portion') }},
           {{ grams(outlook.total_g / Math.max(0.5, outlook.appetites)) }} each</span
         >
       </p>
@@ -90,7 +90,7 @@ const over = computed(() => (props.outlook?.over ?? 0) > 0)
           </li>
         </ul>
       </template>
-      <p v-for="s in outlook.says" :key="s" class="card small">{{ said(s) }}</p>
+      <p v-for="s in outlook.says" :key="s" class="card small">{{ s }}</p>
       <p class="small soft">{{ outlook.holding }}</p>
     </template>
   </section>

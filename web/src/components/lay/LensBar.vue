@@ -1,7 +1,6 @@
 <script setup lang="ts">
 // What the lens shows, in one line, with its number and its legend.
 import type { LensView } from '@/api/client'
-import { said } from '@/tray/units'
 
 defineProps<{ view: LensView }>()
 const word = defineModel<string>('word', { required: true })
@@ -18,13 +17,13 @@ const emit = defineEmits<{ close: [] }>()
           <option v-for="w in view.words" :key="w" :value="w">{{ w }}</option>
         </select>
       </label>
-      <span class="number figure" role="status">{{ said(view.number) }}</span>
+      <span class="number figure" role="status">{{ view.number }}</span>
       <button class="btn quiet" aria-keyshortcuts="0" @click="emit('close')">Plain</button>
     </p>
-    <p class="small soft">{{ said(view.says) }}.</p>
+    <p class="small soft">{{ view.says }}.</p>
     <ul v-if="view.key.length" class="small key">
       <li v-for="k in view.key" :key="k.says">
-        <i :style="{ background: k.colour }" aria-hidden="true" />{{ said(k.says) }}
+        <i :style="{ background: k.colour }" aria-hidden="true" />{{ k.says }}
         <span class="soft nums">{{ k.count }}</span>
       </li>
     </ul>

@@ -4,7 +4,6 @@ import { computed } from 'vue'
 import type { LensView } from '@/api/client'
 import { boxAround } from '@/tray/move'
 import type { TrayElement } from '@/api/tray.gen'
-import { said } from '@/tray/units'
 
 const props = defineProps<{
   view: LensView
@@ -22,7 +21,7 @@ const tinted = computed(() => {
     if (!t || h.e.id === props.carried) return []
     const b = boxAround(h.e, 0)
     // a word where there is room for it
-    const says = said(t.says)
+    const says = t.says
     const fits = !t.quiet && b.width * props.scale > says.length * 5.6 + 8 && b.height * props.scale > 17
     return [{ ...h, colour: t.colour, says, fits, x: b.x + b.width / 2, y: b.y + b.height / 2 }]
   })
@@ -43,7 +42,7 @@ const path = (p: readonly (readonly number[])[]) => 'M' + p.map(q => q.join(' ')
       :stroke-width="mm(1.5)"
       :stroke-dasharray="`${mm(6)} ${mm(4)}`"
     >
-      <title>{{ said(a.says) }}</title>
+      <title>{{ a.says }}</title>
     </path>
     <path v-for="t in tinted" :key="t.e.id" class="tint" :d="t.d" :fill="t.colour" :stroke-width="mm(1)" />
     <template v-for="l in view.lines" :key="l.says + l.path[0]">
@@ -70,7 +69,7 @@ const path = (p: readonly (readonly number[])[]) => 'M' + p.map(q => q.join(' ')
         :stroke-width="mm(2)"
       />
       <text v-if="d.r * scale > 15" :x="d.at[0]" :y="(d.at[1] ?? 0) + mm(4)" :font-size="mm(11)">{{
-        said(d.says.replace(' bare', ''))
+        d.says.replace(' bare', '')
       }}</text>
     </template>
     <template v-for="t in tinted" :key="'says ' + t.e.id">

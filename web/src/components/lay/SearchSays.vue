@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // What a search could not do, and what would help.
-import { said } from '@/tray/units'
 import { count } from '@/tray/words'
 
 defineProps<{ unfit: string[]; would: string[] }>()
@@ -11,9 +10,9 @@ defineProps<{ unfit: string[]; would: string[] }>()
     <summary>{{ count(unfit.length, 'food') }} did not fit as a whole; the rest waits in reserve</summary>
     <ul>
       <li v-for="w in would" :key="w">
-        <b>{{ said(w) }}</b>
+        <b>{{ w }}</b>
       </li>
-      <li v-for="u in unfit" :key="u">{{ said(u) }}</li>
+      <li v-for="u in unfit" :key="u">{{ u }}</li>
     </ul>
   </details>
 </template>

@@ -5,7 +5,6 @@ import type { Finding, Review } from '@/api/client'
 import Why from '@/components/common/Why.vue'
 import type { Mended } from '@/composables/mending'
 import { useWaiving } from '@/composables/waiving'
-import { said } from '@/tray/units'
 
 const props = defineProps<{
   review: Review | null
@@ -149,7 +148,7 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
           </form>
           <p v-if="offer?.n === n" class="offer small" role="status">
             <span
-              >{{ said(offer.says[0]!.toUpperCase() + offer.says.slice(1)) }}:
+              >{{ offer.says[0]!.toUpperCase() + offer.says.slice(1) }}:
               <b class="figure">+{{ offer.gain }}</b
               >. The tray shows it.</span
             >

@@ -5,7 +5,6 @@ import { computed, ref } from 'vue'
 import type { Choice } from '@/api/client'
 import Why from '@/components/common/Why.vue'
 import { useLarder } from '@/stores/larder'
-import { said } from '@/tray/units'
 import { count as counted } from '@/tray/words'
 
 const props = defineProps<{
@@ -50,7 +49,7 @@ const sideNames: Record<string, string> = {
         >{{ count === 1 ? 'food' : 'foods' }} picked{{ own ? ', by hand' : ' for you' }}</span
       >
     </p>
-    <p v-for="s in says" :key="s" class="card small says">{{ said(s) }}</p>
+    <p v-for="s in says" :key="s" class="card small says">{{ s }}</p>
     <template v-if="picked && choice">
       <div v-for="side in choice.sides" :key="side.name" class="side">
         <h3 class="small soft">{{ sideNames[side.name] ?? side.name }}</h3>

@@ -4,7 +4,6 @@ import { computed, onMounted, ref } from 'vue'
 import { api, take, Trouble, type Kept } from '@/api/client'
 import type { Brief, TrayFile } from '@/api/tray.gen'
 import { useShelf } from '@/stores/shelf'
-import { said } from '@/tray/units'
 import { count } from '@/tray/words'
 
 const props = defineProps<{ job: TrayFile; picked: boolean; busy: boolean }>()
@@ -42,7 +41,7 @@ async function use(k: Kept) {
   <section class="panel kept">
     <h2>Kept choices</h2>
     <p v-if="wrong || shelf.wrong" class="small" role="alert">▲ {{ wrong || shelf.wrong }}</p>
-    <p v-for="s in says" :key="s" class="small card">{{ said(s) }}</p>
+    <p v-for="s in says" :key="s" class="small card">{{ s }}</p>
     <ul v-if="shelf.choices.length">
       <li v-for="k in shelf.choices" :key="k.id">
         <span>

@@ -5,7 +5,6 @@ import type { DayTask } from '@/api/client'
 import { useLarder } from '@/stores/larder'
 import { minutesFrom } from '@/tray/day'
 import { clock, minutes, time } from '@/tray/words'
-import { said } from '@/tray/units'
 
 const props = defineProps<{ task: DayTask; changed?: string }>()
 const emit = defineEmits<{ free: [] }>()
@@ -18,7 +17,7 @@ const slack = computed(() => Math.floor(minutesFrom(props.task.ends, props.task.
   <div class="card chosen" role="status">
     <img v-if="task.food && task.form" :src="larder.picture(task.food, task.form)" alt="" />
     <p>
-      <b>{{ said(task.says) }}</b>
+      <b>{{ task.says }}</b>
       <br />
       <span class="soft"
         >{{ at(task.starts) }} to {{ at(task.ends) }},

@@ -4,7 +4,6 @@ import { computed } from 'vue'
 import type { Day, DayTask } from '@/api/client'
 import { useLarder } from '@/stores/larder'
 import { clock, minutes, time } from '@/tray/words'
-import { said } from '@/tray/units'
 
 const props = defineProps<{ day: Day; names: (n: number) => string; chosen: string }>()
 const emit = defineEmits<{ choose: [id: string] }>()
@@ -35,7 +34,7 @@ const at = (s: string) => clock(time(s)!)
         <img v-if="t.food && t.form" loading="lazy" :src="larder.picture(t.food, t.form)" alt="" />
         <span v-else class="no" />
         <span>
-          {{ said(t.says) }}
+          {{ t.says }}
           <span v-if="t.tool || t.uses.length" class="soft small">{{
             [t.tool ? `with ${t.tool}` : '', ...t.uses].filter(Boolean).join(', ')
           }}</span>
