@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strings"
 
 	"happytray/core/brief"
 	"happytray/core/food"
@@ -342,13 +343,23 @@ func (w *worker) warmUp(f *food.Food) int {
 	return min(warm, int(w.hold)-standsMin)
 }
 
+// raw is the name of a food before it is cooked, where its name says how that is done.
+func raw(name string) string {
+	for _, done := range []string{"Toasted ", "Roasted ", "Grilled ", "Fried ", "Blanched "} {
+		if rest, ok := strings.CutPrefix(name, done); ok {
+			return rest
+		}
+	}
+	return name
+}
+
 // heat adds what is cooked: sheet by sheet in the oven, which takes no hands meanwhile, or on the hob, which does.
 func (w *worker) heat(p *portion, before *[]string) {
 	f, h := p.food, p.food.Heat
-	name := say.Food(f.Name)
 	cooks := map[string]string{"toast": "Toast", "roast": "Roast", "grill": "Grill", "fry": "Fry", "blanch": "Blanch"}[h.How]
+	name := say.Food(raw(f.Name))
 	if h.OvenC > 0 && w.ovens < 1 {
-		w.says = append(w.says, say.That("day.no-oven", name))
+		w.says = append(w.says, say.That("day.no-oven", say.Food(f.Name)))
 		return
 	}
 	secs := int(math.Round(h.Minutes * 60))
