@@ -60,7 +60,7 @@ test('a change of the brief says what it changes', async ({ page }) => {
   const down = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Save as a palette file' }).click()
   expect((await down).suggestedFilename()).toBe('theme.gpl')
-  await choose(page, 'Landscape', 'the mountains')
+  await choose(page, 'Region', 'the mountains')
   await page.getByRole('button', { name: 'Colours of that landscape' }).click()
   await expect(page.getByLabel('Theme colour 3', { exact: true })).toBeVisible()
   await saved(page)

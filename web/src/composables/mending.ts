@@ -1,6 +1,6 @@
-import { ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { api, take, Trouble, type Finding } from '@/api/client'
-import type { TrayFile } from '@/api/tray.gen'
+import type { TrayElement, TrayFile } from '@/api/tray.gen'
 import { useJob } from '@/stores/job'
 import { useToast } from '@/stores/toast'
 
@@ -54,5 +54,17 @@ export function useMending() {
     toast.tell({ says: `${o.says[0]!.toUpperCase()}${o.says.slice(1)}: +${o.gain}.` })
   }
   const decline = () => (offer.value = null)
-  return { mending, offer, mend, accept, decline }
+  /** Where things lay before the change that is offered. */
+  const ghosts = computed(() => {
+    const o = offer.value
+    if (!o) return ''
+    const now = new Map(o.tray.elements.map(e => [e.id, e]))
+    const lay = (e: TrayElement) => JSON.stringify(e.pieces.map(p => p.at))
+    return job.placed
+      .filter(e => !now.has(e.id) || lay(now.get(e.id)!) !== lay(e))
+      .flatMap(e => e.pieces.map(p => 'M' + p.outline.map(q => q.join(' ')).join('L') + 'Z'))
+      .join('')
+  })
+
+  return { ghosts, mending, offer, mend, accept, decline }
 }

@@ -11,6 +11,10 @@ export const froms: readonly [From, string][] = [
   ['right', 'From the right'],
 ]
 
+/** From above, or from the next side round. */
+export const nextFrom = (from: From): From =>
+  froms[(froms.findIndex(f => f[0] === from) + 1) % froms.length]![0]
+
 /** The sides of a frame that is filled with food, as a camera straight above takes it; none for all of the tray. */
 export const crops = ['', '1:1', '4:5', '2:3', '3:2', '16:9'] as const
 

@@ -1,4 +1,4 @@
-import { onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { api, take, type Scene } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
 import { useJob } from '@/stores/job'
@@ -98,5 +98,11 @@ export function useScene() {
 
   job.drawnBy(place)
   onScopeDispose(() => job.drawnBy(null))
-  return { scene, drawn, missing, draw, preview }
+  /** What is said while there is no drawing. */
+  const says = computed(() =>
+    missing.value
+      ? 'The drawing cannot be had just now; trying again with the next change.'
+      : 'Drawing the tray',
+  )
+  return { says, scene, drawn, missing, draw, preview }
 }

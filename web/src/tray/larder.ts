@@ -74,3 +74,29 @@ export const swatches = [
   { name: 'brown', hex: '#96643a' },
   { name: 'dark', hex: '#33291f' },
 ]
+
+/** What may be so of a food, by its member, as it is said. */
+export const traits = [
+  ['rolls', 'rolls'],
+  ['smells', 'smells strongly'],
+  ['stone', 'has stones'],
+  ['stem', 'on the stem'],
+  ['shell', 'in its shell'],
+  ['casing', 'has a casing'],
+  ['choking', 'can choke small children'],
+  ['melts', 'melts on a hot day'],
+] as const
+export type Handling = NonNullable<Food['handling']>[number]
+/** What is done to a food before it is laid, or becomes of it. */
+export const handlings: readonly [Handling, string][] = [
+  ['cold', 'lives in the fridge'],
+  ['perishable', 'perishes out of it'],
+  ['wash', 'is washed'],
+  ['drain', 'is drained'],
+  ['peel', 'is peeled'],
+  ['stone', 'is stoned'],
+  ['browns', 'browns when cut'],
+  ['dries', 'dries when cut'],
+  ['softens', 'goes soft'],
+  ['wilts', 'wilts'],
+]

@@ -1,6 +1,6 @@
-import type { TrayElement } from '@/api/tray.gen'
+import type { TrayElement, TrayFile } from '@/api/tray.gen'
 import type { Food, Style } from '@/api/client'
-import { grams } from './units'
+import { across, grams } from './units'
 
 export { grams, money } from './units'
 
@@ -79,4 +79,12 @@ export const styleSays: Record<Style, string> = {
   wheel: 'wheel, round a centre',
   meadow: 'meadow, strewn evenly',
   mirrored: 'mirrored, side answers side',
+}
+
+/** What a board is called over the tray: its name and its size, in the units that are set. */
+export function headingOf(board: TrayFile['board']): string {
+  const { name = 'Lay', outline = [] } = board ?? {}
+  const most = (k: 0 | 1) => Math.max(0, ...outline.map(p => p[k] ?? 0))
+  const called = name.split(', ').filter(part => !part.includes('×')) // one made to measure is named by its size
+  return [...called, across(most(0), most(1))].join(', ')
 }

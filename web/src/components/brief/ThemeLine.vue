@@ -126,7 +126,7 @@ const file = computed(
     >, food from
     <Choose
       :value="theme.region ?? ''"
-      label="Landscape"
+      label="Region"
       :width="176"
       :options="[
         ['', 'anywhere'],

@@ -1,0 +1,211 @@
+<script setup lang="ts">
+// A food on its shelf in Pick: taken or left by a tap; one that is picked says why, and can be pinned, swapped, banned or
+// laid in another form.
+import { computed } from 'vue'
+import type { Food } from '@/api/client'
+import type { Choosing } from '@/composables/choosing'
+import { useLarder } from '@/stores/larder'
+
+const props = defineProps<{ food: Food; c: Choosing }>()
+const larder = useLarder()
+const now = computed(() => props.c.chosen.value.get(props.food.id))
+const pinned = computed(() => props.c.pins.value.has(props.food.id))
+const tag = computed(() => props.c.tag(props.food.id))
+
+const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.c.swap.value.by : null))
+</script>
+
+<template>
+  <li class="food" :class="{ on: !!now, against: !!tag }">
+    <button class="take" :aria-pressed="!!now" :disabled="c.busy.value" @click="c.toggle(food.id)">
+      <img loading="lazy" :src="larder.picture(food.id, now?.form)" alt="" />
+      <span class="fname">{{ food.name }}</span>
+      <span v-if="tag" class="tag">{{ tag }}</span>
+      <span v-if="!!now" class="tick" aria-hidden="true">✓</span>
+    </button>
+    <template v-if="now">
+      <p class="why">{{ now.why }}</p>
+      <p class="hand">
+        <button :class="{ pinned }" :disabled="c.busy.value" :aria-pressed="pinned" @click="c.pin(food.id)">
+          {{ pinned ? 'Pinned' : 'Pin' }}<span class="only-read"> {{ food.name }}</span>
+        </button>
+        <button :disabled="c.busy.value" :aria-expanded="!!swap" @click="c.offer(food.id)">
+          Swap<span class="only-read"> {{ food.name }}</span>
+        </button>
+        <button :disabled="c.busy.value" @click="c.ban(food.id)">
+          Ban<span class="only-read"> {{ food.name }}</span>
+        </button>
+      </p>
+      <ul v-if="swap" class="subs">
+        <li v-for="x in swap" :key="x.food">
+          <button :disabled="c.busy.value" @click="c.exchange(food.id, x)">
+            <img :src="larder.picture(x.food, x.form)" alt="" />
+            <span
+              ><b>{{ larder.name(x.food) }}</b> <span class="soft">{{ x.why }}</span></span
+            >
+          </button>
+        </li>
+        <li v-if="!swap.length" class="soft">Nothing in the larder could stand in for it.</li>
+      </ul>
+      <select
+        v-if="food.forms.length > 1"
+        class="form"
+        :value="now.form"
+        :aria-label="`${food.name}, form`"
+        :disabled="c.busy.value"
+        @change="c.setForm(food.id, ($event.target as HTMLSelectElement).value)"
+      >
+        <option v-for="o in food.forms" :key="o.form" :value="o.form">{{ o.says.split(',')[0] }}</option>
+      </select>
+    </template>
+  </li>
+</template>
+
+<style scoped>
+.food {
+  position: relative;
+  border-radius: 10px;
+  border: 2px solid transparent;
+  display: flex;
+  flex-direction: column;
+}
+.food.on {
+  background: var(--paper);
+  border-color: var(--blue);
+}
+.take {
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  border-radius: 8px;
+  padding: 8px 6px 6px;
+  cursor: pointer;
+  display: grid;
+  justify-items: center;
+  gap: 2px;
+  text-align: center;
+}
+.take:hover {
+  background: var(--linen);
+}
+.take img {
+  width: 84px;
+  height: 84px;
+}
+.against:not(.on) img {
+  opacity: 0.55;
+  filter: grayscale(0.5);
+}
+.fname {
+  font-weight: 600;
+  font-size: 0.87rem;
+  line-height: 1.2;
+}
+.tag {
+  font-size: 0.76rem;
+  color: var(--soft);
+  font-weight: 600;
+}
+.tick {
+  position: absolute;
+  top: 6px;
+  right: 6px;
+  width: 22px;
+  height: 22px;
+  border-radius: 50%;
+  background: var(--blue);
+  color: #fff;
+  font: 700 0.8rem/22px var(--text);
+}
+.why {
+  font-size: 0.76rem;
+  color: var(--soft);
+  padding: 0 8px 6px;
+  text-align: center;
+  line-height: 1.25;
+}
+.hand {
+  display: flex;
+  justify-content: center;
+  gap: 2px;
+}
+.hand button {
+  font: 600 0.78rem var(--text);
+  color: var(--blue);
+  background: none;
+  border: 0;
+  border-radius: 6px;
+  min-height: 28px;
+  padding: 0 5px;
+  cursor: pointer;
+}
+.hand button:hover:enabled {
+  background: var(--blue-wash);
+}
+.hand .pinned {
+  background: var(--blue);
+  color: #fff;
+}
+.subs {
+  position: absolute;
+  z-index: 4;
+  top: 100%;
+  left: -2px;
+  width: 270px;
+  background: var(--paper);
+  border: 2px solid var(--blue);
+  border-radius: 10px;
+  padding: 6px;
+  box-shadow: 0 8px 22px rgb(46 40 28 / 22%);
+  font-size: 0.84rem;
+  line-height: 1.25;
+}
+.shelf .subs {
+  display: block;
+  border: 2px solid var(--blue);
+  border-radius: 10px;
+  padding-bottom: 6px;
+}
+.subs b::after {
+  content: ':';
+}
+.subs li button {
+  font: inherit;
+  color: inherit;
+  text-align: left;
+  background: none;
+  border: 0;
+  border-radius: 8px;
+  width: 100%;
+  padding: 6px;
+  display: grid;
+  grid-template-columns: 40px 1fr;
+  gap: 10px;
+  align-items: center;
+  cursor: pointer;
+}
+.subs li button:hover {
+  background: var(--blue-wash);
+}
+.subs img {
+  width: 40px;
+  height: 40px;
+}
+.form {
+  font: 500 0.76rem var(--text);
+  color: var(--ink);
+  margin: auto 6px 6px;
+  min-height: 30px;
+  border: 1px solid var(--line-strong);
+  border-radius: 6px;
+  background: var(--paper);
+  min-width: 0;
+}
+@media (pointer: coarse) {
+  .hand button,
+  .form {
+    min-height: 44px;
+  }
+}
+</style>
