@@ -46,7 +46,7 @@ const waits = computed(() => (outbox.away && route.name !== 'counter' ? outbox.c
   color: var(--ink);
   border-top: 1.5px solid var(--line-strong);
   padding: 6px 14px;
-  box-shadow: 0 -6px 18px rgb(46 40 28 / 18%);
+  box-shadow: 0 -6px 18px var(--shade);
 }
 p {
   margin: 2px 0;

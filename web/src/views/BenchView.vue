@@ -217,18 +217,18 @@ async function moveAway(j: JobSummary) {
   align-items: center;
   gap: 14px;
   background: var(--blue);
-  color: #fff;
-  border-radius: 12px;
+  color: var(--white);
+  border-radius: var(--radius-l);
   padding: 12px 14px 12px 18px;
   flex-wrap: wrap;
 }
 .nextup strong {
   font-family: var(--head);
-  font-size: 1.12rem;
+  font-size: var(--type-6);
 }
 .nextup .btn {
   margin-left: auto;
-  border-color: #fff;
+  border-color: var(--white);
 }
 .filters {
   display: flex;
@@ -256,7 +256,7 @@ async function moveAway(j: JobSummary) {
   flex-direction: column;
   position: relative;
   margin-bottom: 10px;
-  filter: drop-shadow(0 2px 5px rgb(70 58 34 / 14%));
+  filter: drop-shadow(0 2px 5px var(--shade-faint));
 }
 .open {
   display: grid;
@@ -278,7 +278,7 @@ async function moveAway(j: JobSummary) {
 }
 .title {
   font-family: var(--head);
-  font-size: 1.3rem;
+  font-size: var(--type-7);
   line-height: 1.15;
 }
 .open:hover .title {
@@ -289,7 +289,7 @@ async function moveAway(j: JobSummary) {
   display: grid;
   place-items: center;
   background: var(--linen);
-  border-radius: 8px;
+  border-radius: var(--radius-m);
   margin: 8px 0 6px;
 }
 .picture img {
@@ -301,13 +301,13 @@ async function moveAway(j: JobSummary) {
 .facts {
   display: flex;
   gap: 14px;
-  font-size: 0.9rem;
+  font-size: var(--type-4);
   color: var(--soft);
   flex-wrap: wrap;
 }
 .facts b {
   color: var(--ink);
-  font-size: 1.05rem;
+  font-size: var(--type-5);
 }
 .foot {
   display: flex;

@@ -316,8 +316,8 @@ const takenBowl = (id: string) => !!cabinet.value?.vessels.some(v => v.vessel.id
   flex-wrap: wrap;
 }
 .measure path {
-  fill: #ddd5c6;
-  stroke: #b0a58f;
+  fill: var(--wood-pale);
+  stroke: var(--wood-line);
   stroke-width: 2;
 }
 .rule {
@@ -334,11 +334,11 @@ const takenBowl = (id: string) => !!cabinet.value?.vessels.some(v => v.vessel.id
   flex-wrap: wrap;
   gap: 6px 10px;
   align-items: flex-end;
-  border-bottom: 7px solid #d3c8b3;
+  border-bottom: 7px solid var(--shelf);
   padding: 6px 0 8px;
 }
 .shelf li {
-  border-radius: 10px;
+  border-radius: var(--radius);
   border: 2px solid transparent;
   max-width: 100%;
 }
@@ -368,7 +368,7 @@ const takenBowl = (id: string) => !!cabinet.value?.vessels.some(v => v.vessel.id
 }
 .bname {
   font-weight: 600;
-  font-size: 0.84rem;
+  font-size: var(--type-3);
   line-height: 1.15;
   max-width: 132px;
 }
@@ -391,7 +391,7 @@ const takenBowl = (id: string) => !!cabinet.value?.vessels.some(v => v.vessel.id
   flex-wrap: wrap;
   gap: 8px;
 }
-@media (max-width: 960px) {
+@media (max-width: 900px) {
   .two {
     grid-template-columns: 1fr;
   }

@@ -136,7 +136,7 @@ async function pick() {
 }
 .note :deep(.line) {
   width: 100%;
-  font-size: 1rem;
+  font-size: var(--type-5);
   line-height: 2.75;
 }
 .note :deep(.line .el-select),
@@ -171,7 +171,7 @@ async function pick() {
   max-width: 100%;
 }
 .note :deep(.in::placeholder) {
-  color: #6b7773;
+  color: var(--faint);
 }
 .note :deep(.in:focus) {
   border-bottom-color: var(--blue);
@@ -179,14 +179,14 @@ async function pick() {
 }
 .note .in.title {
   font-family: var(--head);
-  font-size: 1.5rem;
+  font-size: var(--type-8);
   font-weight: 650;
   width: 100%;
 }
 .note textarea.in {
   width: 100%;
   border: 2px solid var(--line-strong);
-  border-radius: 8px;
+  border-radius: var(--radius-m);
   padding: 8px 10px;
   resize: vertical;
 }

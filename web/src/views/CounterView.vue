@@ -211,13 +211,13 @@ function remains(until: number) {
 <style scoped>
 .clock {
   margin: 0;
-  font-size: 1.7rem;
+  font-size: var(--type-8);
   font-family: var(--head);
   font-weight: 700;
 }
 .serve {
-  font-size: 1.1rem;
-  color: #9dbcf2;
+  font-size: var(--type-6);
+  color: var(--night-blue);
   margin-left: 8px;
 }
 .timers {
@@ -230,12 +230,12 @@ function remains(until: number) {
   align-items: center;
   gap: 10px;
   padding: 4px 6px 4px 14px;
-  background: #26332f;
+  background: var(--night-field);
   border-radius: 999px;
 }
 .timers .ready {
-  background: #9dbcf2;
-  color: #14203a;
+  background: var(--night-blue);
+  color: var(--night-on-blue);
 }
 .timers button {
   width: 44px;
@@ -243,19 +243,19 @@ function remains(until: number) {
   border: 0;
   background: none;
   color: inherit;
-  font-size: 1.4rem;
+  font-size: var(--type-7);
   cursor: pointer;
 }
 .hold {
   margin: 0;
-  color: #b7c0bb;
+  color: var(--night-soft);
 }
 .hold .nums {
-  color: #e6e2d6;
+  color: var(--night-text);
   margin-right: 10px;
 }
 .hold.over {
-  color: #f3c88b;
+  color: var(--night-warn);
 }
 .step {
   flex: 1;
@@ -275,8 +275,8 @@ function remains(until: number) {
 }
 .which {
   margin: 0;
-  font-size: 1.3rem;
-  color: #b7c0bb;
+  font-size: var(--type-7);
+  color: var(--night-soft);
 }
 .says {
   display: flex;
@@ -286,26 +286,26 @@ function remains(until: number) {
 .says img {
   width: 110px;
   height: 110px;
-  background: #efe9dc;
-  border-radius: 14px;
+  background: var(--under-food);
+  border-radius: var(--radius-l);
   padding: 6px;
 }
 .big {
   margin: 0;
   font-family: var(--head);
   font-weight: 700;
-  font-size: clamp(1.9rem, 3.3vw, 3.2rem);
+  font-size: clamp(var(--type-9), 3.3vw, var(--type-10));
   line-height: 1.15;
 }
 .more {
   margin: 0;
-  font-size: 1.4rem;
-  color: #d5dbd6;
+  font-size: var(--type-7);
+  color: var(--night-text);
 }
 .behind {
   margin: 0;
-  font-size: 1.2rem;
-  color: #f3c88b;
+  font-size: var(--type-6);
+  color: var(--night-warn);
 }
 .behind button {
   min-height: 44px;
@@ -315,13 +315,13 @@ function remains(until: number) {
   color: inherit;
   background: none;
   border: 1.5px solid currentColor;
-  border-radius: 8px;
+  border-radius: var(--radius-m);
   cursor: pointer;
 }
 .then {
   margin: 0;
-  font-size: 1.15rem;
-  color: #a9b4ae;
+  font-size: var(--type-6);
+  color: var(--night-soft);
 }
 .all {
   flex: 1;
@@ -335,7 +335,7 @@ footer {
 .counter .wet {
   flex: 1;
   min-height: 92px;
-  font-size: 1.7rem;
+  font-size: var(--type-8);
 }
 .counter .go {
   flex: 2;

@@ -109,7 +109,7 @@ const title = computed(() => when(date.value + 'T12:00').split(',')[0] ?? date.v
   color: var(--blue);
 }
 .figure {
-  font-size: 1.3rem;
+  font-size: var(--type-7);
 }
 .two {
   display: grid;
@@ -123,11 +123,11 @@ const title = computed(() => when(date.value + 'T12:00').split(',')[0] ?? date.v
 }
 .cautions {
   display: grid;
-  gap: 7px;
+  gap: 8px;
   padding-left: 14px;
   border-left: 3px solid var(--line-strong);
 }
-@media (max-width: 960px) {
+@media (max-width: 900px) {
   .two {
     grid-template-columns: 1fr;
   }

@@ -125,17 +125,17 @@ const plain = (link: string) => link.replace(/#.*/, '')
   max-width: 560px;
 }
 h2 {
-  font-size: 1.3rem;
+  font-size: var(--type-7);
 }
 .code {
   width: min(300px, 100%);
-  border-radius: 12px;
+  border-radius: var(--radius-l);
 }
 .or b {
   white-space: nowrap;
 }
 .key {
-  font-size: 1.5rem;
+  font-size: var(--type-8);
   letter-spacing: 0.06em;
   color: var(--blue);
 }
@@ -158,7 +158,7 @@ li .btn {
   grid-row: 1 / span 2;
   grid-column: 2;
 }
-@media (max-width: 820px) {
+@media (max-width: 900px) {
   .two {
     grid-template-columns: 1fr;
   }

@@ -131,11 +131,11 @@ async function copy() {
   gap: 10px;
   align-items: center;
   margin-bottom: 8px;
-  font-size: 0.9rem;
+  font-size: var(--type-4);
 }
 .called .field {
   font-weight: 650;
-  font-size: 1rem;
+  font-size: var(--type-5);
 }
 .copy {
   display: flex;
@@ -156,10 +156,10 @@ async function copy() {
   display: grid;
   grid-template-columns: 1fr 1.2fr;
   gap: 10px;
-  padding: 3px 0;
+  padding: 4px 0;
   line-height: 1.25;
 }
-@media (max-width: 1020px) {
+@media (max-width: 1100px) {
   .two {
     grid-template-columns: 1fr;
   }

@@ -218,14 +218,14 @@ useEventListener(window, 'keydown', e => {
   position: sticky;
   top: 0;
   z-index: 3;
-  box-shadow: 0 6px 14px -10px rgb(70 58 34 / 40%);
+  box-shadow: 0 6px 14px -10px var(--shade-deep);
 }
 .find {
   font: inherit;
   border: 1.5px solid var(--line-strong);
-  background: #fff;
+  background: var(--white);
   color: var(--ink);
-  border-radius: 7px;
+  border-radius: var(--radius-m);
   min-height: 38px;
   padding: 0 12px;
   flex: 1 1 230px;
@@ -233,7 +233,7 @@ useEventListener(window, 'keydown', e => {
 }
 .swatches {
   display: flex;
-  gap: 3px;
+  gap: 4px;
 }
 .swatches button {
   width: 28px;
@@ -251,11 +251,11 @@ useEventListener(window, 'keydown', e => {
 }
 .swatches span {
   background: var(--blue);
-  color: #fff;
+  color: var(--white);
   border-radius: 50%;
   width: 16px;
   height: 16px;
-  font: 700 0.65rem/16px var(--text);
+  font: 700 var(--type-1)/16px var(--text);
 }
 @media (pointer: coarse) {
   .swatches button {

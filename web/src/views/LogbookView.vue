@@ -238,7 +238,7 @@ select {
   margin-bottom: 8px;
 }
 h2 {
-  font-size: 1.25rem;
+  font-size: var(--type-7);
 }
 .key {
   display: inline-block;
@@ -283,13 +283,13 @@ h2 {
 }
 .meter {
   height: 8px;
-  border-radius: 4px;
+  border-radius: var(--radius-s);
   background: var(--line);
 }
 .meter i {
   display: block;
   height: 100%;
-  border-radius: 4px;
+  border-radius: var(--radius-s);
   background: var(--ink);
 }
 table {
@@ -299,12 +299,12 @@ table {
 th,
 td {
   text-align: left;
-  padding: 7px 10px 7px 0;
+  padding: 8px 10px 8px 0;
   border-bottom: 1px solid var(--line);
   font-weight: 400;
 }
 thead th {
-  font-size: 0.85rem;
+  font-size: var(--type-3);
   color: var(--soft);
 }
 .n {

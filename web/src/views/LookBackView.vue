@@ -255,14 +255,14 @@ const remains = computed(() => [...(e.evening.value?.advice ?? [])].sort((a, b) 
   height: 60px;
 }
 .one h2 {
-  font-size: 1.3rem;
+  font-size: var(--type-7);
 }
 .left {
   text-align: right;
   line-height: 1.2;
 }
 .left .figure {
-  font-size: 1.4rem;
+  font-size: var(--type-7);
   display: block;
 }
 input[type='range'] {
@@ -304,14 +304,14 @@ input[type='range'] {
   grid-template-columns: 44px 1fr auto;
   gap: 10px;
   align-items: center;
-  padding: 5px 12px;
+  padding: 6px 12px;
   text-align: left;
   font: inherit;
   font-weight: 600;
   color: inherit;
   background: var(--paper);
   border: 1.5px solid transparent;
-  border-radius: 12px;
+  border-radius: var(--radius-l);
   cursor: pointer;
 }
 .foods button:hover {
@@ -322,7 +322,7 @@ input[type='range'] {
 }
 .foods .soft {
   font-weight: 400;
-  font-size: 0.9rem;
+  font-size: var(--type-4);
 }
 .foods img {
   width: 44px;
@@ -338,15 +338,15 @@ input[type='range'] {
   flex-wrap: wrap;
   padding: 10px 18px;
   min-height: 60px;
-  color: #f4f1e8;
+  color: var(--night-ink);
   background: var(--ink);
-  border-radius: 14px;
+  border-radius: var(--radius-l);
 }
 .end .quiet {
-  color: #b8cdf3;
+  color: var(--night-blue);
 }
 .end .quiet:hover {
-  background: #33423f;
+  background: var(--night-raised);
 }
 .rest {
   display: grid;

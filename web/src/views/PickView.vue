@@ -169,8 +169,8 @@ useEventListener(window, 'keydown', e => {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(118px, 1fr));
   gap: 10px;
-  border-bottom: 6px solid #d3c8b3;
-  border-radius: 0 0 4px 4px;
+  border-bottom: 6px solid var(--shelf);
+  border-radius: 0 0 var(--radius-s) var(--radius-s);
   padding-bottom: 10px;
 }
 </style>

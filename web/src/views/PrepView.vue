@@ -160,13 +160,13 @@ const print = () => window.print()
   margin-left: 4px;
 }
 .lead .figure {
-  font-size: 1.3rem;
+  font-size: var(--type-7);
 }
 .lead .blue {
   color: var(--blue);
 }
 .late {
-  border: 2px solid #a8341f;
+  border: 2px solid var(--stop);
 }
 @media (max-width: 760px) {
   .first {
@@ -187,7 +187,7 @@ const print = () => window.print()
 }
 .cautions {
   display: grid;
-  gap: 7px;
+  gap: 8px;
   padding-left: 14px;
   border-left: 3px solid var(--line-strong);
 }

@@ -125,7 +125,7 @@ header {
   gap: 6px;
 }
 header h2 {
-  font-size: 1.6rem;
+  font-size: var(--type-8);
 }
 .price {
   border-top: 1.5px dashed var(--line-strong);

@@ -302,14 +302,14 @@ const at = (s: string) => clock(new Date(s))
   margin-top: 6px;
 }
 .clocks .figure {
-  font-size: 1.7rem;
+  font-size: var(--type-8);
   line-height: 1.15;
 }
 .blue {
   color: var(--blue);
 }
 .over {
-  color: #a8341f;
+  color: var(--stop);
 }
 .board {
   display: grid;
@@ -364,13 +364,13 @@ summary {
 }
 .meter {
   height: 8px;
-  border-radius: 4px;
+  border-radius: var(--radius-s);
   background: var(--line);
 }
 .meter i {
   display: block;
   height: 100%;
-  border-radius: 4px;
+  border-radius: var(--radius-s);
   background: var(--ink);
 }
 .tops {
@@ -386,7 +386,7 @@ summary {
     align-items: baseline;
   }
   .clocks .figure {
-    font-size: 1.4rem;
+    font-size: var(--type-7);
   }
   .clocks .small:not(:first-child),
   .clocks .btn {

@@ -243,7 +243,7 @@ section {
   width: 100%;
   height: 150px;
   object-fit: cover;
-  border-radius: 8px;
+  border-radius: var(--radius-m);
 }
 .grid .whole {
   object-fit: contain;
@@ -253,7 +253,7 @@ section {
   place-items: center;
   min-height: 150px;
   border: 1.5px dashed var(--line-strong);
-  border-radius: 8px;
+  border-radius: var(--radius-m);
   cursor: pointer;
   text-align: center;
   overflow: hidden;
@@ -285,13 +285,13 @@ textarea {
   width: 30px;
   height: 30px;
   padding: 0;
-  border-radius: 6px;
+  border-radius: var(--radius-m);
   border: 1px solid var(--line-strong);
 }
 .patches.large {
   gap: 0;
   height: 150px;
-  border-radius: 8px;
+  border-radius: var(--radius-m);
   overflow: hidden;
 }
 .patches.large > * {

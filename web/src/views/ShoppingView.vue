@@ -152,7 +152,7 @@ const print = () => window.print()
   display: flex;
   justify-content: space-between;
   align-items: baseline;
-  font-size: 1.05rem;
+  font-size: var(--type-5);
   padding-bottom: 6px;
   border-bottom: 1.5px dashed var(--line-strong);
 }
@@ -168,7 +168,7 @@ label {
   gap: 10px;
   align-items: center;
   min-height: 48px;
-  padding: 5px 0;
+  padding: 6px 0;
   cursor: pointer;
   line-height: 1.25;
 }

@@ -122,7 +122,7 @@ const shown = (g: number) => g.toFixed(g < 100 ? 1 : 0)
 }
 header p {
   margin: 0;
-  font-size: 1.3rem;
+  font-size: var(--type-7);
 }
 .by {
   display: inline-flex;
@@ -156,19 +156,19 @@ header p {
   color: inherit;
   background: none;
   border: 2px solid transparent;
-  border-radius: 10px;
+  border-radius: var(--radius);
   cursor: pointer;
 }
 .list button[aria-current] {
-  border-color: #9dbcf2;
-  background: #26332f;
+  border-color: var(--night-blue);
+  background: var(--night-field);
 }
 .list img {
   width: 40px;
   height: 40px;
-  background: #efe9dc;
-  border-radius: 8px;
-  padding: 3px;
+  background: var(--under-food);
+  border-radius: var(--radius-m);
+  padding: 4px;
 }
 .now {
   display: flex;
@@ -182,16 +182,16 @@ header p {
   margin: 0;
 }
 .name {
-  font-size: 1.8rem;
+  font-size: var(--type-9);
   font-family: var(--head);
   font-weight: 700;
 }
 .target {
-  font-size: 1.5rem;
-  color: #9dbcf2;
+  font-size: var(--type-8);
+  color: var(--night-blue);
 }
 .live {
-  font-size: clamp(4rem, 11vw, 9rem);
+  font-size: clamp(var(--type-11), 11vw, var(--type-12));
   line-height: 1;
   font-family: var(--head);
   font-weight: 800;
@@ -200,23 +200,23 @@ header p {
   font-size: 0.4em;
 }
 .live.right {
-  color: #a9d79b;
+  color: var(--night-good);
 }
 .bar-of {
   position: relative;
   width: min(560px, 90%);
   height: 16px;
-  background: #2b3935;
-  border-radius: 8px;
+  background: var(--night-raised);
+  border-radius: var(--radius-m);
   overflow: hidden;
 }
 .bar-of span {
   display: block;
   height: 100%;
-  background: #9dbcf2;
+  background: var(--night-blue);
 }
 .bar-of .much {
-  background: #f3a57a;
+  background: var(--night-over);
 }
 .bar-of i {
   position: absolute;
@@ -224,11 +224,11 @@ header p {
   top: 0;
   bottom: 0;
   width: 3px;
-  background: #fff;
+  background: var(--white);
 }
 .verdict {
   min-height: 2.2rem;
-  font-size: 1.5rem;
+  font-size: var(--type-8);
 }
 .acts,
 .hand,
@@ -243,12 +243,12 @@ header p {
   min-height: 64px;
   min-width: 130px;
   padding: 0 20px;
-  font-size: 1.3rem;
+  font-size: var(--type-7);
 }
 .weigh .wet.small {
   min-height: 44px;
   min-width: 56px;
-  font-size: 1rem;
+  font-size: var(--type-5);
 }
 .hand input {
   width: 110px;

@@ -154,17 +154,17 @@ const told = ref('') // the food whose sums are shown
 table {
   border-collapse: collapse;
   width: 100%;
-  font-size: 0.9rem;
+  font-size: var(--type-4);
 }
 th,
 td {
   text-align: left;
-  padding: 3px 6px;
+  padding: 4px 6px;
   font-weight: 500;
   vertical-align: middle;
 }
 thead th {
-  font-size: 0.8rem;
+  font-size: var(--type-3);
   color: var(--soft);
   padding: 10px 6px 6px;
   white-space: nowrap;
@@ -210,12 +210,12 @@ thead th {
   text-align: left;
   background: none;
   border: 0;
-  padding: 3px 0;
+  padding: 4px 0;
   cursor: pointer;
 }
 .name .why {
   color: var(--blue);
-  font-size: 0.78rem;
+  font-size: var(--type-2);
   font-weight: 600;
   margin-left: 7px;
 }
@@ -226,7 +226,7 @@ thead th {
 .told td {
   padding: 0 6px 8px;
   color: var(--soft);
-  font-size: 0.87rem;
+  font-size: var(--type-3);
   max-width: 60ch;
 }
 .fix {
@@ -236,7 +236,7 @@ thead th {
   width: 104px;
 }
 .back {
-  font-size: 0.74rem;
+  font-size: var(--type-2);
   min-height: 24px;
   padding: 0 4px;
 }

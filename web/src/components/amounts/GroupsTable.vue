@@ -47,7 +47,7 @@ table {
 th {
   text-align: left;
   font-weight: 500;
-  padding: 3px 0;
+  padding: 4px 0;
 }
 thead th,
 td {

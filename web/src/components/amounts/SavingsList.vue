@@ -69,7 +69,7 @@ ul {
   display: grid;
   grid-template-columns: 1fr auto;
   gap: 2px 10px;
-  padding: 9px 12px;
+  padding: 10px 12px;
   line-height: 1.3;
 }
 .card span {

@@ -285,7 +285,7 @@ async function save() {
 }
 .ask {
   display: grid;
-  gap: 9px;
+  gap: 10px;
 }
 .row,
 .ask > label:not(.tick) {
@@ -293,7 +293,7 @@ async function save() {
   grid-template-columns: 84px 1fr;
   gap: 10px;
   align-items: center;
-  font-size: 0.92rem;
+  font-size: var(--type-4);
 }
 .row > span:first-child,
 .ask > label > span {
@@ -310,8 +310,8 @@ async function save() {
   flex: none;
   padding: 2px;
   border: 1.5px solid var(--line-strong);
-  border-radius: 7px;
-  background: #fff;
+  border-radius: var(--radius-m);
+  background: var(--white);
 }
 .ways {
   display: flex;
@@ -330,7 +330,7 @@ async function save() {
 }
 .found {
   background: var(--blue-wash);
-  border-radius: 9px;
+  border-radius: var(--radius);
   padding: 10px 12px;
   display: grid;
   gap: 6px;
@@ -350,7 +350,7 @@ async function save() {
   height: 18px;
   accent-color: var(--blue);
 }
-@media (max-width: 960px) {
+@media (max-width: 900px) {
   .maker {
     grid-template-columns: 1fr;
   }

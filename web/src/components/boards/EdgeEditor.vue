@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // A board whose edge can be moved point by point: dragged, nudged with the arrow
 // keys, points added in the middle of an edge and taken out with Delete.
-import { computed, ref, shallowRef, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
+import { useDrag } from '@/composables/drag'
 import { boxOf, handles, type Pt } from '@/tray/outline'
 import { units } from '@/tray/units'
 
@@ -24,10 +25,9 @@ const frame = useTemplateRef('frame')
 const size = useElementSize(frame)
 const margin = 12 // mm round the board's own picture
 // while a point is carried the view stays where it is
-const carried = shallowRef<{ at: number; x: number; y: number; view: number[] } | null>(null)
 const box = computed(() => (props.outline ? boxOf(props.outline) : [0, 0, ...props.boardBox]))
 const view = computed(() => {
-  if (carried.value) return carried.value.view
+  if (drag.pull.value) return drag.pull.value.of.view
   const [x = 0, y = 0, w = 100, h = 100] = box.value
   const pad = Math.max(w, h) * 0.09
   return [x - pad, y - pad, w + 2 * pad, h + 2 * pad]
@@ -52,24 +52,20 @@ const middles = computed(() =>
 )
 const chosen = ref(-1)
 
+let first = true
+const drag = useDrag<{ at: number; view: number[] }>({
+  slack: 1,
+  moved: p => {
+    emit('move', p.of.at, p.step.x * px.value, p.step.y * px.value, first)
+    first = false
+  },
+})
+/** Takes hold of a point; the view stays as it is while it is carried. */
 function grab(e: PointerEvent, at: number) {
   chosen.value = at
-  ;(e.target as Element).setPointerCapture(e.pointerId)
-  carried.value = { at, x: e.clientX, y: e.clientY, view: view.value }
   first = true
+  drag.take(e, { at, view: view.value })
 }
-let first = false
-function carry(e: PointerEvent) {
-  const c = carried.value
-  if (!c) return
-  const dx = (e.clientX - c.x) * px.value
-  const dy = (e.clientY - c.y) * px.value
-  if (Math.hypot(dx, dy) < 0.5) return
-  emit('move', c.at, dx, dy, first)
-  first = false
-  carried.value = { ...c, x: e.clientX, y: e.clientY }
-}
-const letGo = () => (carried.value = null)
 
 function key(e: KeyboardEvent, at: number) {
   const far = e.shiftKey ? 10 : 2
@@ -91,7 +87,7 @@ const place = (p: Pt) => `${Math.round(p[0] / step.value)}, ${Math.round(p[1] / 
 
 <template>
   <div ref="frame" class="frame">
-    <svg :viewBox="view.join(' ')" @pointermove="carry" @pointerup="letGo" @pointercancel="letGo">
+    <svg :viewBox="view.join(' ')" v-on="drag.on">
       <image
         :href="src"
         :x="box[0]! - margin"
@@ -148,8 +144,8 @@ const place = (p: Pt) => `${Math.round(p[0] / step.value)}, ${Math.round(p[1] / 
 
 <style scoped>
 .frame {
-  background: linear-gradient(#f1ece1, #e9e2d3);
-  border-radius: 12px;
+  background: linear-gradient(var(--tabletop), var(--tabletop-far));
+  border-radius: var(--radius-l);
   height: min(58vh, 500px);
   min-height: 300px;
   touch-action: none;
@@ -165,13 +161,13 @@ svg {
   pointer-events: none;
 }
 .hole path {
-  fill: rgb(31 78 158 / 18%);
+  fill: var(--blue-veil);
   stroke: var(--blue);
   stroke-dasharray: 5 4;
   cursor: pointer;
 }
 .grip circle:first-child {
-  fill: #fff;
+  fill: var(--white);
   stroke: var(--blue);
 }
 .grip.on circle:first-child {
@@ -180,7 +176,7 @@ svg {
 .middle circle:first-child {
   fill: var(--blue);
   opacity: 0.55;
-  stroke: #fff;
+  stroke: var(--white);
 }
 .reachable {
   fill: transparent;

@@ -132,8 +132,8 @@ const round = (n: number) => Math.round(n * 10) / 10
 }
 label {
   display: grid;
-  gap: 3px;
-  font-size: 0.92rem;
+  gap: 4px;
+  font-size: var(--type-4);
 }
 label span {
   color: var(--soft);
@@ -150,7 +150,7 @@ input[type='color'] {
   height: 36px;
   padding: 2px;
   border: 1.5px solid var(--line-strong);
-  border-radius: 7px;
-  background: #fff;
+  border-radius: var(--radius-m);
+  background: var(--white);
 }
 </style>

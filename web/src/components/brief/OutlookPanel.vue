@@ -99,8 +99,8 @@ const over = computed(() => (props.outlook?.over ?? 0) > 0)
 <style scoped>
 .changed {
   min-height: 62px;
-  padding: 9px 14px;
-  font-size: 0.9rem;
+  padding: 10px 14px;
+  font-size: var(--type-4);
 }
 .changed li {
   display: flex;
@@ -114,8 +114,8 @@ const over = computed(() => (props.outlook?.over ?? 0) > 0)
 }
 .shares {
   display: grid;
-  gap: 5px;
-  font-size: 0.87rem;
+  gap: 6px;
+  font-size: var(--type-3);
 }
 .shares li {
   display: grid;

@@ -196,13 +196,13 @@ const file = computed(
   height: 36px;
   padding: 2px;
   border: 1.5px solid var(--line-strong);
-  border-radius: 7px;
+  border-radius: var(--radius-m);
   background: var(--paper);
 }
 .drop {
   border: 0;
   background: none;
-  font-size: 1.1rem;
+  font-size: var(--type-6);
   color: var(--soft);
   cursor: pointer;
   min-width: 26px;

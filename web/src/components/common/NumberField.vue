@@ -35,8 +35,8 @@ function written(n: number) {
 .number-field {
   display: flex;
   align-items: center;
-  gap: 7px;
-  font-size: 0.86rem;
+  gap: 8px;
+  font-size: var(--type-3);
   line-height: 1.15;
 }
 .field {

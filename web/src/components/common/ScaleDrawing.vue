@@ -71,8 +71,8 @@ const src = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(props.s
   font-family: var(--text);
 }
 .hand {
-  fill: #ddd5c6;
-  stroke: #b9ae9a;
+  fill: var(--wood-pale);
+  stroke: var(--wood-line);
   stroke-width: 1.2;
   stroke-linejoin: round;
 }

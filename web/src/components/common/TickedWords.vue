@@ -22,7 +22,7 @@ const emit = defineEmits<{ ticked: [word: W, on: boolean] }>()
   display: flex;
   flex-wrap: wrap;
   gap: 2px 14px;
-  font-size: 0.88rem;
+  font-size: var(--type-3);
 }
 label {
   display: inline-flex;

@@ -32,10 +32,10 @@ p {
   gap: 14px;
   align-items: center;
   background: var(--ink);
-  color: #fff;
+  color: var(--white);
   border-radius: var(--radius);
   padding: 10px 16px;
   max-width: min(640px, 90vw);
-  box-shadow: 0 8px 26px rgb(46 40 28 / 30%);
+  box-shadow: 0 8px 26px var(--shade-deep);
 }
 </style>

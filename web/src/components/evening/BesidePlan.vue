@@ -4,6 +4,7 @@
 import { computed, onBeforeUnmount, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { api, take, Trouble, type Beside } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
+import { useDrag } from '@/composables/drag'
 import { drawing } from '@/composables/picture'
 import { boxOf, type Pt } from '@/tray/outline'
 import { useLarder } from '@/stores/larder'
@@ -65,13 +66,14 @@ const board = computed(() => {
 const share = ref(50) // of the photograph that is seen
 
 const svg = useTemplateRef('svg')
-const held = ref(-1)
-function drag(e: PointerEvent) {
-  if (held.value < 0 || !svg.value || !beside.value) return
-  const r = svg.value.getBoundingClientRect()
-  const k = beside.value.width / r.width
-  move(held.value, (e.clientX - r.left) * k, (e.clientY - r.top) * k)
-}
+const drag = useDrag<number>({
+  moved: p => {
+    if (!svg.value || !beside.value) return
+    const r = svg.value.getBoundingClientRect()
+    const k = beside.value.width / r.width
+    move(p.of, (p.at.x - r.left) * k, (p.at.y - r.top) * k)
+  },
+})
 function move(i: number, x: number, y: number) {
   corners.value = corners.value.map((c, k) => (k === i ? [Math.round(x), Math.round(y)] : c))
 }
@@ -107,9 +109,6 @@ const changed = computed(() => {
             :viewBox="`0 0 ${beside.width} ${beside.height}`"
             role="group"
             aria-label="The photograph; its four corners can be moved"
-            @pointermove="drag"
-            @pointerup="held = -1"
-            @pointerleave="held = -1"
           >
             <image :href="src" :width="beside.width" :height="beside.height" />
             <polygon :points="corners.map(c => c.join(',')).join(' ')" />
@@ -124,7 +123,8 @@ const changed = computed(() => {
               :aria-label="`The board's ${names[i]} corner`"
               :aria-valuetext="`${Math.round(c[0])} across, ${Math.round(c[1])} down`"
               :aria-valuenow="Math.round(c[0])"
-              @pointerdown.prevent="held = i"
+              @pointerdown.prevent="drag.take($event, i)"
+              v-on="drag.on"
               @keydown="nudge(i, $event)"
             />
           </svg>
@@ -212,7 +212,7 @@ header {
 svg {
   width: 100%;
   display: block;
-  border-radius: 8px;
+  border-radius: var(--radius-m);
   touch-action: none;
 }
 polygon {
@@ -222,14 +222,14 @@ polygon {
   vector-effect: non-scaling-stroke;
 }
 circle {
-  fill: #ffffff66;
+  fill: var(--white-wash);
   stroke: var(--blue);
   stroke-width: 3;
   vector-effect: non-scaling-stroke;
   cursor: grab;
 }
 line {
-  stroke: #fff;
+  stroke: var(--white);
   stroke-width: 2;
   vector-effect: non-scaling-stroke;
 }

@@ -91,7 +91,7 @@ button {
   color: inherit;
   background: none;
   border: 0;
-  border-radius: 8px;
+  border-radius: var(--radius-m);
   cursor: pointer;
 }
 button:hover {
@@ -120,8 +120,8 @@ img {
 .sure {
   top: calc(50% - 5px);
   height: 10px;
-  border-radius: 5px;
-  background: #bcc9e2;
+  border-radius: var(--radius-s);
+  background: var(--blue-pale);
 }
 .dot {
   top: calc(50% - 7px);
@@ -135,7 +135,7 @@ img {
   display: grid;
   gap: 4px;
   padding: 4px 12px 12px 44px;
-  font-size: 0.9rem;
+  font-size: var(--type-4);
   color: var(--soft);
 }
 @media (max-width: 760px) {

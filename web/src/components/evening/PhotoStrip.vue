@@ -73,7 +73,7 @@ img {
   width: 132px;
   height: 99px;
   object-fit: cover;
-  border-radius: 8px;
+  border-radius: var(--radius-m);
   display: block;
 }
 label:focus-within {

@@ -90,20 +90,20 @@ const ground = computed(() => props.tray.board?.liner || props.tray.board?.colou
 }
 .gone {
   opacity: 0.86;
-  stroke: #fbfaf6;
+  stroke: var(--paper);
   stroke-opacity: 0.35;
   stroke-width: 1.5;
   pointer-events: none;
 }
 circle {
   fill: none;
-  stroke: #fff;
+  stroke: var(--white);
   stroke-width: 5;
   vector-effect: non-scaling-stroke;
   pointer-events: none;
   paint-order: stroke;
   stroke: var(--blue);
-  filter: drop-shadow(0 0 2px #fff) drop-shadow(0 0 2px #fff);
+  filter: drop-shadow(0 0 2px var(--white)) drop-shadow(0 0 2px var(--white));
 }
 .hit {
   fill: transparent;

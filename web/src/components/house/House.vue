@@ -51,14 +51,14 @@ nav {
 }
 .name {
   color: var(--ink);
-  font-size: 1.02rem;
+  font-size: var(--type-5);
   margin-right: 10px;
 }
 nav a {
   color: var(--soft);
   text-decoration: none;
   font-weight: 600;
-  padding: 10px 2px 9px;
+  padding: 10px 2px 10px;
   border-bottom: 3px solid transparent;
   margin-bottom: -1.5px;
 }
@@ -81,7 +81,7 @@ header {
   flex-wrap: wrap;
 }
 h1 {
-  font-size: 2.1rem;
+  font-size: var(--type-9);
 }
 .acts {
   display: flex;

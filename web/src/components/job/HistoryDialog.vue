@@ -145,7 +145,7 @@ async function rename(r: Revision, name: string) {
   align-items: center;
   width: 100%;
   min-height: 56px;
-  padding: 5px 9px;
+  padding: 6px 10px;
   text-align: left;
   font: inherit;
   color: inherit;
@@ -192,7 +192,7 @@ figure img {
 }
 .tick {
   display: inline-flex;
-  gap: 7px;
+  gap: 8px;
   align-items: center;
 }
 </style>

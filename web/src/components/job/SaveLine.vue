@@ -64,7 +64,7 @@ const wrong = computed(() => job.state === 'held' || job.state === 'refused' || 
   flex-wrap: wrap;
 }
 .line .btn {
-  padding: 0 7px;
+  padding: 0 8px;
 }
 .says {
   color: var(--soft);

@@ -44,7 +44,7 @@ defineProps<{ title: string; look: string; fill?: boolean }>()
   margin-left: 1px;
 }
 .fill .long {
-  font-size: 1.32rem;
+  font-size: var(--type-7);
   line-height: 1.5;
 }
 .head :deep(.line) {

@@ -134,17 +134,17 @@ watch(
   color: var(--blue);
   text-decoration: none;
   font-weight: 600;
-  font-size: 0.9rem;
+  font-size: var(--type-4);
 }
 .head {
   display: flex;
   flex-direction: column;
-  gap: 3px;
+  gap: 4px;
   padding: 2px 16px 14px;
 }
 .title {
   font-family: var(--head);
-  font-size: 1.16rem;
+  font-size: var(--type-6);
   line-height: 1.15;
   font-weight: 700;
   overflow-wrap: anywhere;
@@ -160,7 +160,7 @@ nav {
   grid-template-columns: 1fr auto;
   align-items: baseline;
   gap: 1px 6px;
-  padding: 11px 16px 12px;
+  padding: 12px 16px 12px;
   color: var(--ink);
   text-decoration: none;
   border-bottom: 1px solid var(--line);
@@ -172,24 +172,24 @@ nav {
   font-weight: 650;
 }
 .open {
-  font-size: 0.75rem;
+  font-size: var(--type-2);
   font-weight: 650;
   color: var(--blue);
 }
 .figure-line {
   grid-column: 1 / -1;
-  font-size: 0.84rem;
+  font-size: var(--type-3);
   color: var(--soft);
   line-height: 1.3;
 }
 .stage.now {
   background: var(--blue);
-  color: #fff;
+  color: var(--white);
   border-bottom-color: var(--blue);
 }
 .stage.now .figure-line,
 .stage.now .open {
-  color: #fff;
+  color: var(--white);
 }
 @media (max-width: 900px) {
   .rail {

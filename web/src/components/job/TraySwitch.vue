@@ -31,11 +31,11 @@ const laid = (i: number) => job.trays[i]!.elements.some(e => e.placed)
   gap: 4px 6px;
 }
 .trays button {
-  font: 600 0.87rem var(--text);
+  font: 600 var(--type-3) var(--text);
   color: var(--ink);
   background: var(--paper);
   border: 1.5px solid var(--line-strong);
-  border-radius: 18px;
+  border-radius: var(--radius-l);
   min-height: 34px;
   padding: 0 14px;
   cursor: pointer;
@@ -46,9 +46,9 @@ const laid = (i: number) => job.trays[i]!.elements.some(e => e.placed)
 .trays .drawing {
   display: flex;
   align-items: center;
-  gap: 9px;
-  border-radius: 12px;
-  padding: 5px 12px 5px 6px;
+  gap: 10px;
+  border-radius: var(--radius-l);
+  padding: 6px 12px 6px 6px;
 }
 .mini {
   height: 46px;
@@ -57,7 +57,7 @@ const laid = (i: number) => job.trays[i]!.elements.some(e => e.placed)
 .trays .now {
   background: var(--blue);
   border-color: var(--blue);
-  color: #fff;
+  color: var(--white);
 }
 @media (pointer: coarse) {
   .trays button {

@@ -247,12 +247,12 @@ const isCheese = computed(() => f.value.category === 'cheese')
 .grid {
   display: grid;
   grid-template-columns: 88px minmax(0, 1fr);
-  gap: 7px 10px;
+  gap: 8px 10px;
   align-items: center;
 }
 .grid > span {
   color: var(--soft);
-  font-size: 0.9rem;
+  font-size: var(--type-4);
 }
 .grid > span.mine {
   color: var(--blue);
@@ -260,7 +260,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
 }
 .grid > span.mine::after {
   content: ' ●';
-  font-size: 0.6rem;
+  font-size: var(--type-1);
   vertical-align: 2px;
 }
 .pair {
@@ -271,8 +271,8 @@ const isCheese = computed(() => f.value.category === 'cheese')
 .tint {
   display: flex;
   align-items: center;
-  gap: 7px;
-  font-size: 0.86rem;
+  gap: 8px;
+  font-size: var(--type-3);
   line-height: 1.15;
 }
 .tint input {
@@ -280,8 +280,8 @@ const isCheese = computed(() => f.value.category === 'cheese')
   height: 34px;
   padding: 2px;
   border: 1.5px solid var(--line-strong);
-  border-radius: 7px;
-  background: #fff;
+  border-radius: var(--radius-m);
+  background: var(--white);
   cursor: pointer;
 }
 .caution {

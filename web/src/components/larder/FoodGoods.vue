@@ -281,24 +281,24 @@ h2.mine {
 }
 h2.mine::after {
   content: ' ●';
-  font-size: 0.6rem;
+  font-size: var(--type-1);
   vertical-align: 3px;
 }
 table {
   border-collapse: collapse;
-  font-size: 0.9rem;
+  font-size: var(--type-4);
 }
 th {
   text-align: left;
   font-weight: 500;
   color: var(--soft);
   padding: 2px 8px 2px 0;
-  font-size: 0.84rem;
+  font-size: var(--type-3);
   white-space: nowrap;
 }
 th[scope='row'] {
   color: var(--ink);
-  font-size: 0.92rem;
+  font-size: var(--type-4);
 }
 td {
   padding: 2px 8px 2px 0;

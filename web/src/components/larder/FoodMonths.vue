@@ -61,18 +61,18 @@ function month(m: number) {
   gap: 2px;
 }
 .months button {
-  font: 600 0.8rem/1 var(--text);
+  font: 600 var(--type-3)/1 var(--text);
   color: var(--soft);
   background: var(--linen);
   border: 1px solid var(--line);
-  border-radius: 5px;
+  border-radius: var(--radius-s);
   height: 30px;
   padding: 0;
   cursor: pointer;
 }
 .months button[aria-pressed='true'] {
   background: var(--ink);
-  color: #fff;
+  color: var(--white);
   border-color: var(--ink);
 }
 @media (pointer: coarse) {

@@ -55,8 +55,8 @@ const note = (f: FoodCard) =>
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(112px, 1fr));
   gap: 6px;
-  border-bottom: 7px solid #d3c8b3;
-  border-radius: 0 0 4px 4px;
+  border-bottom: 7px solid var(--shelf);
+  border-radius: 0 0 var(--radius-s) var(--radius-s);
   padding-bottom: 8px;
 }
 .food {
@@ -64,7 +64,7 @@ const note = (f: FoodCard) =>
   justify-items: center;
   gap: 2px;
   padding: 8px 6px;
-  border-radius: 9px;
+  border-radius: var(--radius);
   color: inherit;
   text-decoration: none;
   text-align: center;
@@ -81,11 +81,11 @@ const note = (f: FoodCard) =>
 }
 .fname {
   font-weight: 600;
-  font-size: 0.86rem;
+  font-size: var(--type-3);
   line-height: 1.2;
 }
 .note {
-  font-size: 0.75rem;
+  font-size: var(--type-2);
   color: var(--soft);
   font-weight: 600;
   line-height: 1.2;

@@ -197,8 +197,8 @@ const one = computed(
   gap: 6px;
 }
 .paper {
-  background: linear-gradient(#f1ece1, #e9e2d3);
-  border-radius: 12px;
+  background: linear-gradient(var(--tabletop), var(--tabletop-far));
+  border-radius: var(--radius-l);
   height: min(46vh, 400px);
   min-height: 260px;
   padding: 10px 14px;
@@ -240,11 +240,11 @@ const one = computed(
 }
 .sums dt {
   color: var(--soft);
-  font-size: 0.82rem;
+  font-size: var(--type-3);
 }
 .sums dd {
   margin: 0;
-  font: 650 1.12rem var(--head);
+  font: 650 var(--type-6) var(--head);
 }
 .yields {
   display: grid;

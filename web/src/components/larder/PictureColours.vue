@@ -101,7 +101,7 @@ li {
 .patch {
   width: 44px;
   height: 30px;
-  border-radius: 6px;
+  border-radius: var(--radius-m);
   border: 1px solid var(--line-strong);
 }
 figure {
@@ -111,6 +111,6 @@ figure img {
   display: block;
   max-width: 100%;
   max-height: 160px;
-  border-radius: 8px;
+  border-radius: var(--radius-m);
 }
 </style>

@@ -179,17 +179,17 @@ function choose(e: Event) {
   overflow: auto;
   width: 100%;
   border: 1px solid var(--line);
-  border-radius: 8px;
+  border-radius: var(--radius-m);
 }
 table {
   border-collapse: collapse;
   width: 100%;
-  font-size: 0.88rem;
+  font-size: var(--type-3);
 }
 th,
 td {
   text-align: left;
-  padding: 5px 12px;
+  padding: 6px 12px;
   border-bottom: 1px solid var(--line);
   vertical-align: top;
 }

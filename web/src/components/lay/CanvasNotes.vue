@@ -23,8 +23,8 @@ defineProps<{ before: boolean; turned: boolean }>()
   left: 34px;
   bottom: 8px;
   margin: 0;
-  padding: 3px 10px;
-  color: #fff;
+  padding: 4px 10px;
+  color: var(--white);
   background: var(--blue);
   border-radius: 999px;
 }

@@ -64,7 +64,7 @@ svg {
   flex: none;
 }
 rect {
-  fill: #fff;
+  fill: var(--white);
   stroke: var(--blue);
   stroke-width: 0.6;
 }

@@ -176,7 +176,7 @@ defineExpose({ nearer, farther })
   min-height: 38px;
 }
 .line .btn {
-  padding: 0 9px;
+  padding: 0 10px;
 }
 .doing > .btn:first-child {
   margin-left: -9px;
@@ -202,8 +202,8 @@ defineExpose({ nearer, farther })
 }
 .looks .field {
   max-width: 160px;
-  padding-left: 9px;
-  font-size: 0.92rem;
+  padding-left: 10px;
+  font-size: var(--type-4);
 }
 .switches {
   display: inline-flex;
@@ -233,7 +233,7 @@ defineExpose({ nearer, farther })
   }
 }
 .icon {
-  font-size: 1.15rem;
+  font-size: var(--type-6);
   line-height: 1;
 }
 </style>

@@ -60,10 +60,10 @@ dd {
   margin: 0;
 }
 kbd {
-  font: 600 0.85rem var(--text);
+  font: 600 var(--type-3) var(--text);
   background: var(--linen);
   border: 1px solid var(--line-strong);
-  border-radius: 5px;
+  border-radius: var(--radius-s);
   padding: 2px 8px;
   white-space: pre;
 }

@@ -32,7 +32,7 @@ const emit = defineEmits<{ close: [] }>()
 
 <style scoped>
 .lens {
-  padding: 6px 14px 9px;
+  padding: 6px 14px 10px;
   display: grid;
   gap: 2px;
 }
@@ -51,7 +51,7 @@ p {
 .key {
   display: flex;
   flex-wrap: wrap;
-  gap: 3px 14px;
+  gap: 4px 14px;
   margin-top: 3px;
 }
 .key li {
@@ -62,7 +62,7 @@ p {
 i {
   width: 15px;
   height: 15px;
-  border-radius: 4px;
-  border: 1px solid rgb(34 48 46 / 35%);
+  border-radius: var(--radius-s);
+  border: 1px solid var(--ink-third);
 }
 </style>

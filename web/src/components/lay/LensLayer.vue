@@ -84,7 +84,7 @@ const path = (p: readonly (readonly number[])[]) => 'M' + p.map(q => q.join(' ')
 }
 .tint {
   fill-opacity: 0.78;
-  stroke: #fff;
+  stroke: var(--white);
   stroke-opacity: 0.7;
 }
 .line {
@@ -94,29 +94,29 @@ const path = (p: readonly (readonly number[])[]) => 'M' + p.map(q => q.join(' ')
   stroke-linejoin: round;
 }
 .halo {
-  stroke: #fff;
+  stroke: var(--white);
   stroke-opacity: 0.85;
 }
 .end {
   fill: var(--ink);
-  stroke: #fff;
+  stroke: var(--white);
 }
 .line.bad:not(.halo) {
-  stroke: #a8341f;
+  stroke: var(--stop);
 }
 .end.bad {
-  fill: #a8341f;
+  fill: var(--stop);
 }
 .disc {
-  fill: rgb(255 255 255 / 30%);
+  fill: var(--white-wash);
   stroke: var(--ink);
 }
 .disc.bad {
-  fill: rgb(168 52 31 / 22%);
-  stroke: #a8341f;
+  fill: var(--stop-veil);
+  stroke: var(--stop);
 }
 .area {
-  fill: rgb(34 48 46 / 14%);
+  fill: var(--ink-wash);
   stroke: var(--ink);
 }
 text {
@@ -125,7 +125,7 @@ text {
   fill: var(--ink);
   text-anchor: middle;
   paint-order: stroke;
-  stroke: rgb(251 250 246 / 88%);
+  stroke: var(--paper-veil);
   stroke-width: 0.22em;
   stroke-linejoin: round;
 }

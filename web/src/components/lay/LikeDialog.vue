@@ -135,7 +135,7 @@ const shown = computed(() => found.value.filter(j => j.id !== job.id).slice(0, 2
 }
 h3 {
   margin: 8px 0 6px;
-  font-size: 1rem;
+  font-size: var(--type-5);
   color: var(--ink);
 }
 .jobs {
@@ -148,7 +148,7 @@ h3 {
 }
 .jobs button {
   display: grid;
-  gap: 3px;
+  gap: 4px;
   width: 100%;
   text-align: left;
   font: inherit;
@@ -156,7 +156,7 @@ h3 {
   background: var(--paper);
   border: 2px solid var(--line);
   border-radius: var(--radius);
-  padding: 9px;
+  padding: 10px;
   cursor: pointer;
 }
 .jobs button:hover,

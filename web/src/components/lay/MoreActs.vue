@@ -176,12 +176,12 @@ function then(act: () => unknown) {
   display: block;
 }
 kbd {
-  font: 500 0.75rem var(--text);
+  font: 500 var(--type-2) var(--text);
   color: var(--soft);
 }
 .vessel {
   display: grid;
-  gap: 3px;
-  padding: 4px 7px;
+  gap: 4px;
+  padding: 4px 8px;
 }
 </style>

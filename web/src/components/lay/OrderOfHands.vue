@@ -2,8 +2,9 @@
 // Every step as wide as the minutes it takes. Standing on a step shows the tray
 // as it is when that step is done. A step is drawn to another place, unless it lies on or
 // against what would come after it.
-import { computed, ref, shallowRef, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import type { PrepSheet } from '@/api/client'
+import { useDrag, type Pull } from '@/composables/drag'
 import { useLarder } from '@/stores/larder'
 import { minutes } from '@/tray/words'
 
@@ -42,28 +43,25 @@ function move(step: number, to: number) {
 }
 
 const list = useTemplateRef('list')
-const drawn = shallowRef<{ step: number; x: number; to: number } | null>(null)
-let begun = { step: 0, x: 0 }
-function take(event: PointerEvent, step: number) {
-  if (event.button === 0) begun = { step, x: event.clientX }
-}
-function follow(event: PointerEvent) {
-  if (!begun.step || (!drawn.value && Math.abs(event.clientX - begun.x) < 6)) return
-  if (!drawn.value) list.value?.setPointerCapture(event.pointerId)
-  const boxes = [...(list.value?.children ?? [])].map(e => e.getBoundingClientRect())
-  const to = boxes.filter(b => b.left + b.width / 2 < event.clientX).length
-  // its own place does not count where it is drawn to the right
-  drawn.value = { step: begun.step, x: event.clientX, to: Math.max(1, to >= begun.step ? to : to + 1) }
-}
 let justDrawn = 0
-function letGo(keep: boolean) {
-  const d = drawn.value
-  begun = { step: 0, x: 0 }
-  drawn.value = null
-  if (!d) return
-  justDrawn = performance.now()
-  if (keep) move(d.step, d.to)
+const drag = useDrag<number>({
+  slack: 6,
+  holder: () => list.value,
+  dropped: (p, keep) => {
+    justDrawn = performance.now()
+    if (keep) move(p.of, placeOf(p))
+  },
+})
+/** The place in the order to which a step is drawn. */
+function placeOf(p: Pull<number>): number {
+  const boxes = [...(list.value?.children ?? [])].map(e => e.getBoundingClientRect())
+  const to = boxes.filter(b => b.left + b.width / 2 < p.at.x).length
+  return Math.max(1, to >= p.of ? to : to + 1) // its own place does not count where it is drawn to the right
 }
+const drawn = computed(() => {
+  const p = drag.pull.value
+  return p && { step: p.of, x: p.at.x, to: placeOf(p) }
+})
 function press(step: number) {
   if (performance.now() - justDrawn < 80) return // it was drawn, not pressed
   refused.value = ''
@@ -94,7 +92,7 @@ const short = (title: string) => title.split(',')[0]!.toLowerCase()
       <button v-if="wished" class="btn quiet" @click="emit('order', [])">Usual order</button>
       <button class="btn quiet" :disabled="at === null" @click="emit('at', null)">Whole tray</button>
     </div>
-    <ol ref="list" @pointermove="follow" @pointerup="letGo(true)" @pointercancel="letGo(false)">
+    <ol ref="list" v-on="drag.on">
       <li
         v-for="s in sheet.steps"
         :key="s.number"
@@ -110,7 +108,7 @@ const short = (title: string) => title.split(',')[0]!.toLowerCase()
           :aria-pressed="s.number === at"
           :title="`${s.number}. ${s.title}: ${s.says}, ${minutes(s.minutes)}`"
           aria-keyshortcuts="Alt+ArrowLeft Alt+ArrowRight"
-          @pointerdown="take($event, s.number)"
+          @pointerdown="drag.take($event, s.number)"
           @keydown="key($event, s.number)"
           @click="press(s.number)"
         >
@@ -154,11 +152,11 @@ button:not(.btn) {
   width: 100%;
   height: 44px;
   border: 0;
-  border-radius: 4px;
-  background: #d1cabf;
+  border-radius: var(--radius-s);
+  background: var(--bar);
   color: var(--ink);
-  font: 500 0.72rem/1.1 var(--text);
-  padding: 0 3px;
+  font: 500 var(--type-2)/1.1 var(--text);
+  padding: 0 4px;
   text-align: left;
   overflow: hidden;
   cursor: pointer;
@@ -209,6 +207,6 @@ button.past {
 }
 button.now {
   background: var(--blue);
-  color: #fff;
+  color: var(--white);
 }
 </style>

@@ -121,7 +121,7 @@ img {
 label {
   display: inline-flex;
   align-items: center;
-  gap: 7px;
+  gap: 8px;
 }
 input[type='number'] {
   width: 84px;

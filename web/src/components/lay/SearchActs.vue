@@ -74,7 +74,7 @@ watch(style, s => {
 .progress {
   width: 130px;
   height: 9px;
-  border-radius: 5px;
+  border-radius: var(--radius-s);
   background: var(--line);
   overflow: hidden;
 }

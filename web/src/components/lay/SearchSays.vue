@@ -24,6 +24,6 @@ defineProps<{ unfit: string[]; would: string[] }>()
 ul {
   margin-top: 6px;
   display: grid;
-  gap: 3px;
+  gap: 4px;
 }
 </style>

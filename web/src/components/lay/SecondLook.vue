@@ -188,7 +188,7 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
 <style scoped>
 .groups {
   display: grid;
-  gap: 5px;
+  gap: 6px;
 }
 .groups li {
   display: grid;
@@ -205,7 +205,7 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
   margin-right: 4px;
 }
 .change.worse {
-  color: #a8341f;
+  color: var(--stop);
 }
 .findings {
   display: grid;
@@ -214,7 +214,7 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
 .card {
   display: grid;
   grid-template-columns: 24px 1fr;
-  gap: 9px;
+  gap: 10px;
   padding: 10px 12px;
   border: 2px solid transparent;
 }
@@ -226,8 +226,8 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
   height: 23px;
   border-radius: 50%;
   background: var(--blue);
-  color: #fff;
-  font: 700 0.8rem/23px var(--head);
+  color: var(--white);
+  font: 700 var(--type-3)/23px var(--head);
   text-align: center;
 }
 .note .n {
@@ -238,14 +238,14 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
 .places {
   grid-column: 2;
   display: grid;
-  gap: 5px;
+  gap: 6px;
   line-height: 1.3;
   color: var(--soft);
 }
 .offer label {
   flex-basis: 100%;
   display: grid;
-  gap: 3px;
+  gap: 4px;
 }
 .let li {
   padding: 6px 0;

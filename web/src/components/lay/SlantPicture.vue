@@ -87,10 +87,10 @@ img {
   width: 24px;
   height: 24px;
   border-radius: 50%;
-  border: 2.5px solid #fff;
+  border: 2.5px solid var(--white);
   background: var(--blue);
-  color: #fff;
-  font: 700 0.75rem/1 var(--head);
+  color: var(--white);
+  font: 700 var(--type-2)/1 var(--head);
   padding: 0;
   cursor: pointer;
 }

@@ -3,6 +3,7 @@
 // begin elsewhere.
 import { computed, shallowRef, useId } from 'vue'
 import type { TrayElement } from '@/api/tray.gen'
+import { useDrag } from '@/composables/drag'
 import { arrowOn } from '@/tray/move'
 
 const props = defineProps<{
@@ -50,22 +51,17 @@ const line = computed(() =>
     .join('L'),
 )
 
-let held = -1
-function take(event: PointerEvent, i: number) {
-  if (event.button !== 0) return
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  held = i
-}
 function moveTo(i: number, x: number, y: number) {
   drawn.value = now.value.map((p, k) => (k === i ? ([x, y] as Pt) : p))
 }
-function follow(event: PointerEvent) {
-  if (held < 0) return
-  const { x, y } = props.toBoard(event.clientX, event.clientY)
-  moveTo(held, x, y)
-}
+const drag = useDrag<number>({
+  moved: p => {
+    const { x, y } = props.toBoard(p.at.x, p.at.y)
+    moveTo(p.of, x, y)
+  },
+  dropped: (_, keep) => letGo(keep),
+})
 function letGo(keep: boolean) {
-  held = -1
   const path = drawn.value
   drawn.value = null
   if (keep && path) emit('bend', smooth(path))
@@ -110,10 +106,8 @@ const says = (i: number) =>
       role="button"
       tabindex="0"
       :aria-label="`${says(i)}, arrows move it`"
-      @pointerdown.stop="take($event, i)"
-      @pointermove="follow"
-      @pointerup="letGo(true)"
-      @pointercancel="letGo(false)"
+      @pointerdown.stop="drag.take($event, i)"
+      v-on="drag.on"
       @keydown="key($event, i)"
     >
       <circle :cx="x" :cy="y" :r="mm(20)" class="reach" />
@@ -129,7 +123,7 @@ const says = (i: number) =>
   pointer-events: none;
 }
 .halo {
-  stroke: #fff;
+  stroke: var(--white);
 }
 .handle {
   cursor: move;
@@ -137,12 +131,12 @@ const says = (i: number) =>
   outline: none;
 }
 circle {
-  fill: #fff;
+  fill: var(--white);
   stroke: var(--blue);
 }
 .handle:focus-visible circle:not(.reach) {
   fill: var(--blue);
-  stroke: #fff;
+  stroke: var(--white);
 }
 .reach {
   fill: transparent;

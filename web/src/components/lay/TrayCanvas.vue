@@ -280,7 +280,7 @@ defineExpose({ boardPoint, focus, fit, turned })
   pointer-events: all;
 }
 .area {
-  fill: rgb(31 78 158 / 12%);
+  fill: var(--blue-veil);
   stroke: var(--blue);
   pointer-events: none;
 }

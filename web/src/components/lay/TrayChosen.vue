@@ -65,7 +65,7 @@ const handle = computed(() => {
 .halo,
 .edge {
   fill: none;
-  stroke: #fff;
+  stroke: var(--white);
   stroke-linejoin: round;
 }
 .edge {
@@ -85,13 +85,13 @@ const handle = computed(() => {
 }
 .handle circle {
   fill: var(--blue);
-  stroke: #fff;
+  stroke: var(--white);
 }
 .handle .reach {
   fill: transparent;
   stroke: none;
 }
 .handle .arrow {
-  stroke: #fff;
+  stroke: var(--white);
 }
 </style>

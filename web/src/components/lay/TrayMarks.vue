@@ -52,10 +52,10 @@ const apart = computed(() => {
 }
 circle {
   fill: var(--blue);
-  stroke: #fff;
+  stroke: var(--white);
 }
 text {
-  fill: #fff;
+  fill: var(--white);
   font-family: var(--head);
   font-weight: 700;
   text-anchor: middle;

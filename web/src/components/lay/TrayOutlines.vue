@@ -44,7 +44,7 @@ const mm = (px: number) => px / props.scale
 
 <style scoped>
 .ghost {
-  fill: rgb(255 255 255 / 16%);
+  fill: var(--white-wash);
   stroke: var(--blue);
   pointer-events: none;
 }
@@ -57,17 +57,17 @@ const mm = (px: number) => px / props.scale
   stroke-linejoin: round;
 }
 .other .halo {
-  stroke: #fff;
+  stroke: var(--white);
 }
 .crowded {
   pointer-events: none;
 }
 .crowded path {
   fill: none;
-  stroke: #a8341f;
+  stroke: var(--stop);
   stroke-linejoin: round;
 }
 .crowded .halo {
-  stroke: #fff;
+  stroke: var(--white);
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // What still waits beside the board: dragged onto it, or laid where there is room.
-import { shallowRef } from 'vue'
 import type { TrayElement } from '@/api/tray.gen'
+import { useDrag } from '@/composables/drag'
 import { useLarder } from '@/stores/larder'
 import { grams } from '@/tray/words'
 
@@ -12,20 +12,10 @@ const emit = defineEmits<{
 }>()
 
 const larder = useLarder()
-const lifted = shallowRef<{ e: TrayElement; x: number; y: number } | null>(null)
-function lift(event: PointerEvent, e: TrayElement) {
-  if (event.button !== 0) return
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  lifted.value = { e, x: event.clientX, y: event.clientY }
-}
-function bring(event: PointerEvent) {
-  if (lifted.value) lifted.value = { ...lifted.value, x: event.clientX, y: event.clientY }
-}
-function layDown(event: PointerEvent) {
-  const l = lifted.value
-  lifted.value = null
-  if (l) emit('put', l.e, { x: event.clientX, y: event.clientY })
-}
+const drag = useDrag<TrayElement>({
+  dropped: (p, keep) => keep && emit('put', p.of, p.at),
+})
+const lifted = drag.pull
 const says = (e: TrayElement) => larder.food(e.food)?.forms.find(f => f.form === e.form)?.says ?? e.form
 </script>
 
@@ -37,18 +27,16 @@ const says = (e: TrayElement) => larder.food(e.food)?.forms.find(f => f.form ===
       :key="e.id"
       class="chip"
       :title="`${says(e)}. Drag it onto the board, or press Enter to lay it where there is room`"
-      @pointerdown="lift($event, e)"
-      @pointermove="bring"
-      @pointerup="layDown"
-      @pointercancel="lifted = null"
+      @pointerdown="drag.take($event, e)"
+      v-on="drag.on"
       @keydown.enter.prevent="emit('put', e, null)"
       @dblclick="emit('put', e, null)"
     >
       <img :src="larder.picture(e.food, e.form)" alt="" draggable="false" />
       {{ larder.name(e.food) }}, {{ e.vessel ? grams(e.grams) : e.count }}
     </button>
-    <div v-if="lifted" class="lifted" :style="{ left: lifted.x + 'px', top: lifted.y + 'px' }">
-      <img :src="larder.picture(lifted.e.food, lifted.e.form)" alt="" />
+    <div v-if="lifted" class="lifted" :style="{ left: lifted.at.x + 'px', top: lifted.at.y + 'px' }">
+      <img :src="larder.picture(lifted.of.food, lifted.of.form)" alt="" />
     </div>
   </div>
 </template>
@@ -65,7 +53,7 @@ const says = (e: TrayElement) => larder.food(e.food)?.forms.find(f => f.form ===
   white-space: nowrap;
 }
 .chip {
-  font: 500 0.87rem var(--text);
+  font: 500 var(--type-3) var(--text);
   color: var(--ink);
   background: var(--paper);
   border: 1px solid var(--line);
@@ -93,6 +81,6 @@ const says = (e: TrayElement) => larder.food(e.food)?.forms.find(f => f.form ===
 .lifted img {
   width: 84px;
   height: 84px;
-  filter: drop-shadow(2px 5px 5px rgb(46 26 13 / 40%));
+  filter: drop-shadow(2px 5px 5px var(--shade-deep));
 }
 </style>

@@ -119,7 +119,7 @@ const sideNames: Record<string, string> = {
   display: flex;
   flex-wrap: wrap;
   gap: 2px 12px;
-  font-size: 0.9rem;
+  font-size: var(--type-4);
 }
 .side h3 {
   font-family: var(--text);
@@ -142,7 +142,7 @@ const sideNames: Record<string, string> = {
   display: flex;
   flex-wrap: wrap;
   gap: 0 12px;
-  font-size: 0.87rem;
+  font-size: var(--type-3);
   color: var(--soft);
 }
 .none {
@@ -154,7 +154,7 @@ const sideNames: Record<string, string> = {
   gap: 10px;
 }
 .needs > li > b {
-  font-size: 0.92rem;
+  font-size: var(--type-4);
 }
 .needs ul {
   display: grid;
@@ -164,19 +164,19 @@ const sideNames: Record<string, string> = {
 }
 .needs button {
   font: inherit;
-  font-size: 0.76rem;
+  font-size: var(--type-2);
   line-height: 1.2;
   color: inherit;
   background: var(--paper);
   border: 1.5px solid var(--line);
-  border-radius: 9px;
+  border-radius: var(--radius);
   width: 100%;
   height: 100%;
   padding: 6px 4px;
   display: grid;
   justify-items: center;
   align-content: start;
-  gap: 3px;
+  gap: 4px;
   cursor: pointer;
 }
 .needs button:hover:enabled {

@@ -64,7 +64,7 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
 <style scoped>
 .food {
   position: relative;
-  border-radius: 10px;
+  border-radius: var(--radius);
   border: 2px solid transparent;
   display: flex;
   flex-direction: column;
@@ -78,7 +78,7 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
   color: inherit;
   background: none;
   border: 0;
-  border-radius: 8px;
+  border-radius: var(--radius-m);
   padding: 8px 6px 6px;
   cursor: pointer;
   display: grid;
@@ -99,11 +99,11 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
 }
 .fname {
   font-weight: 600;
-  font-size: 0.87rem;
+  font-size: var(--type-3);
   line-height: 1.2;
 }
 .tag {
-  font-size: 0.76rem;
+  font-size: var(--type-2);
   color: var(--soft);
   font-weight: 600;
 }
@@ -115,11 +115,11 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
   height: 22px;
   border-radius: 50%;
   background: var(--blue);
-  color: #fff;
-  font: 700 0.8rem/22px var(--text);
+  color: var(--white);
+  font: 700 var(--type-3)/22px var(--text);
 }
 .why {
-  font-size: 0.76rem;
+  font-size: var(--type-2);
   color: var(--soft);
   padding: 0 8px 6px;
   text-align: center;
@@ -131,13 +131,13 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
   gap: 2px;
 }
 .hand button {
-  font: 600 0.78rem var(--text);
+  font: 600 var(--type-2) var(--text);
   color: var(--blue);
   background: none;
   border: 0;
-  border-radius: 6px;
+  border-radius: var(--radius-m);
   min-height: 28px;
-  padding: 0 5px;
+  padding: 0 6px;
   cursor: pointer;
 }
 .hand button:hover:enabled {
@@ -145,7 +145,7 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
 }
 .hand .pinned {
   background: var(--blue);
-  color: #fff;
+  color: var(--white);
 }
 .subs {
   position: absolute;
@@ -155,16 +155,16 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
   width: 270px;
   background: var(--paper);
   border: 2px solid var(--blue);
-  border-radius: 10px;
+  border-radius: var(--radius);
   padding: 6px;
-  box-shadow: 0 8px 22px rgb(46 40 28 / 22%);
-  font-size: 0.84rem;
+  box-shadow: 0 8px 22px var(--shade);
+  font-size: var(--type-3);
   line-height: 1.25;
 }
 .shelf .subs {
   display: block;
   border: 2px solid var(--blue);
-  border-radius: 10px;
+  border-radius: var(--radius);
   padding-bottom: 6px;
 }
 .subs b::after {
@@ -176,7 +176,7 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
   text-align: left;
   background: none;
   border: 0;
-  border-radius: 8px;
+  border-radius: var(--radius-m);
   width: 100%;
   padding: 6px;
   display: grid;
@@ -193,12 +193,12 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
   height: 40px;
 }
 .form {
-  font: 500 0.76rem var(--text);
+  font: 500 var(--type-2) var(--text);
   color: var(--ink);
   margin: auto 6px 6px;
   min-height: 30px;
   border: 1px solid var(--line-strong);
-  border-radius: 6px;
+  border-radius: var(--radius-m);
   background: var(--paper);
   min-width: 0;
 }

@@ -133,7 +133,7 @@ li {
 .colours {
   display: flex;
   height: 12px;
-  border-radius: 6px;
+  border-radius: var(--radius-m);
   overflow: hidden;
 }
 dl {

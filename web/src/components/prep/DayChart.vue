@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // A day as bars against the clock: people, oven, and what goes on by itself; the chain that leads it all is blue.
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import type { Day, DayTask } from '@/api/client'
+import { useDrag, type Pull } from '@/composables/drag'
 import { lanesOf, minutesFrom, ticksOf } from '@/tray/day'
 import { clock, time } from '@/tray/words'
 
@@ -34,27 +35,24 @@ const out = computed(() => {
   for (const c of props.day.cold_out) rows.set(c.at, [...(rows.get(c.at) ?? []), props.foodName(c.food)])
   return [...rows].map(([when, foods]) => ({ at: minutesFrom(props.day.begin_at, when), foods, when }))
 })
-// dragging a bar: how far it was drawn, in minutes, and whether it was at all
-const drawn = ref<{ id: string; from: number; by: number; width: number } | null>(null)
-function grip(e: PointerEvent, t: DayTask) {
-  if (!props.moves || !t.who || e.button !== 0) return
-  const el = e.currentTarget as HTMLElement
-  el.setPointerCapture(e.pointerId)
-  drawn.value = { id: t.id, from: e.clientX, by: 0, width: el.parentElement!.clientWidth }
-}
-function draw(e: PointerEvent) {
-  const d = drawn.value
-  if (d) drawn.value = { ...d, by: ((e.clientX - d.from) / d.width) * long.value }
-}
-function drop(t: DayTask, keep: boolean) {
-  const d = drawn.value
-  drawn.value = null
-  if (!d || Math.abs((d.by / long.value) * d.width) < 5) return emit('choose', t.id)
-  if (keep) emit('move', t, Math.round(d.by))
-}
+// a bar is drawn to another time, where it may be, or pressed
+const movable = (t: DayTask) => props.moves && !!t.who
+const drag = useDrag<DayTask>({
+  slack: 5,
+  dropped: (p, keep) => {
+    if (!movable(p.of)) emit('choose', p.of.id)
+    else if (keep) emit('move', p.of, Math.round(minutesBy(p)))
+  },
+  pressed: t => emit('choose', t.id),
+})
+const minutesBy = (p: Pull<DayTask>) => ((p.at.x - p.from.x) / p.on.parentElement!.clientWidth) * long.value
+const drawn = computed(() => {
+  const p = drag.pull.value
+  return p && movable(p.of) ? { id: p.of.id, by: minutesBy(p) } : null
+})
 function press(e: KeyboardEvent, t: DayTask) {
   if (e.key === 'Enter' || e.key === ' ') emit('choose', t.id)
-  else if (props.moves && t.who && e.altKey && (e.key === 'ArrowLeft' || e.key === 'ArrowRight'))
+  else if (movable(t) && e.altKey && (e.key === 'ArrowLeft' || e.key === 'ArrowRight'))
     emit('move', t, e.key === 'ArrowLeft' ? -5 : 5)
   else return
   e.preventDefault()
@@ -96,10 +94,8 @@ const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split('
           :aria-label="says(b.task)"
           :aria-pressed="b.task.id === chosen"
           :title="says(b.task)"
-          @pointerdown="grip($event, b.task)"
-          @pointermove="draw"
-          @pointerup="drop(b.task, true)"
-          @pointercancel="drop(b.task, false)"
+          @pointerdown="drag.take($event, b.task)"
+          v-on="drag.on"
           @keydown="press($event, b.task)"
           @click="$event.detail || emit('choose', b.task.id)"
         >
@@ -136,7 +132,7 @@ const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split('
 <style scoped>
 .chart {
   display: grid;
-  gap: 5px;
+  gap: 6px;
 }
 .scale,
 .lane {
@@ -149,7 +145,7 @@ const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split('
   position: relative;
   height: 36px;
   background: var(--linen);
-  border-radius: 6px;
+  border-radius: var(--radius-m);
 }
 .scale .run {
   height: 20px;
@@ -172,7 +168,7 @@ const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split('
 .tick {
   position: absolute;
   transform: translateX(-50%);
-  font-size: 0.78rem;
+  font-size: var(--type-2);
   color: var(--soft);
   font-variant-numeric: tabular-nums;
 }
@@ -201,12 +197,12 @@ const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split('
   height: calc(100% - 6px);
   min-width: 3px;
   padding: 0 4px;
-  border: 1px solid #fbfaf6;
-  border-radius: 4px;
-  background: #cdc6b6;
+  border: 1px solid var(--paper);
+  border-radius: var(--radius-s);
+  background: var(--bar);
   color: var(--ink);
   font: inherit;
-  font-size: 0.74rem;
+  font-size: var(--type-2);
   text-align: left;
   white-space: nowrap;
   overflow: hidden;
@@ -215,13 +211,13 @@ const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split('
   touch-action: pan-y;
 }
 .stint.lay {
-  background: #b6ae9b;
+  background: var(--bar-deep);
 }
 .self .stint {
-  background: repeating-linear-gradient(115deg, #ded8cb 0 5px, #ece8df 5px 10px);
+  background: repeating-linear-gradient(115deg, var(--bar-idle) 0 5px, var(--bar-idle-light) 5px 10px);
 }
 .oven .stint {
-  background: #d8c3a5;
+  background: var(--bar-oven);
 }
 .stint.pinned {
   box-shadow: inset 0 0 0 2px var(--blue);
@@ -256,12 +252,12 @@ const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split('
   min-height: 26px;
   display: flex;
   flex-wrap: wrap;
-  gap: 3px 16px;
+  gap: 4px 16px;
   padding: 4px 10px;
   background: none;
 }
 .out {
-  font-size: 0.82rem;
+  font-size: var(--type-3);
   color: var(--soft);
 }
 .out b {

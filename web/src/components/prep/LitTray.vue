@@ -43,7 +43,7 @@ svg {
 }
 circle {
   fill: none;
-  stroke: #9dbcf2;
+  stroke: var(--night-blue);
   stroke-width: 2.5;
   stroke-dasharray: 8 6;
   vector-effect: non-scaling-stroke;

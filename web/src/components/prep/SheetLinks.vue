@@ -69,7 +69,7 @@ const address = computed(() => (kind: string) => {
 }
 a {
   display: block;
-  padding: 7px 0;
+  padding: 8px 0;
   min-height: 30px;
   color: var(--ink);
   text-decoration: none;
