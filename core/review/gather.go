@@ -126,6 +126,7 @@ func (r Review) Shown(u say.Units) Review {
 	for i := range r.Findings {
 		f := &r.Findings[i]
 		f.Shown = f.in(u)
+		f.Places = slices.Clone(f.Places)
 		for n := range f.Places {
 			f.Places[n].Shown = u.Put(f.Places[n].Sentence)
 		}
