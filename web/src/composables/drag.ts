@@ -50,15 +50,19 @@ export function useDrag<T>(told: {
     pull.value = { ...held, at, step: { x: at.x - last.x, y: at.y - last.y } }
     told.moved?.(pull.value)
   }
-  function letGo(keep: boolean) {
+  function letGo(event: PointerEvent, keep: boolean) {
     const [was, p] = [held, pull.value]
     held = pull.value = null
-    if (p) told.dropped?.(p, keep)
+    if (p) told.dropped?.(keep ? { ...p, at: spot(event) } : p, keep)
     else if (was) told.pressed?.(was.of)
   }
   return {
     pull,
     take,
-    on: { pointermove, pointerup: () => letGo(true), pointercancel: () => letGo(false) },
+    on: {
+      pointermove,
+      pointerup: (event: PointerEvent) => letGo(event, true),
+      pointercancel: (event: PointerEvent) => letGo(event, false),
+    },
   }
 }
