@@ -1,6 +1,7 @@
 package amount
 
 import (
+	"fmt"
 	"math"
 	"testing"
 
@@ -46,6 +47,17 @@ func TestApportionByHand(t *testing.T) {
 		if math.Abs(c.is-c.equal) > .002*c.equal {
 			t.Errorf("%s: %.2f, by hand %.2f (%v)", c.name, c.is, c.equal, grams)
 		}
+	}
+	parts := 0.0 // of the cheese, as it is said
+	for _, a := range Apportion(ten, chosen[:2]) {
+		var part float64
+		if _, err := fmt.Sscanf(a.Why.String(), "%f %% of the cheese", &part); err != nil {
+			t.Errorf("%q: %v", a.Why, err)
+		}
+		parts += part
+	}
+	if parts < 99 || parts > 101 {
+		t.Errorf("%.0f %% of the cheese is told of", parts)
 	}
 	if all > 3060*1.01 || all < 3060*.92 {
 		t.Errorf("%.0f g in all, 3,060 by hand", all)

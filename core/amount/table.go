@@ -374,10 +374,15 @@ func (t *table) finds() []float64 {
 // why says how a food's amount comes about.
 func (t *table) why(i int) say.Text {
 	c := t.foods[i]
-	share := t.kind[c.Food.Category]
+	all := 0.0 // of its kind, with what missing kinds gave it
+	for j, o := range t.foods {
+		if o.Food.Category == c.Food.Category {
+			all += t.grams[j]
+		}
+	}
 	says := t.said[i]
 	if says.IsZero() {
-		says = say.That("amount.share", say.Percent(100*t.grams[i]/math.Max(1, share)), say.Group(string(c.Food.Category)), say.Word(portions(t.brief)))
+		says = say.That("amount.share", say.Percent(100*t.grams[i]/math.Max(1, all)), say.Group(string(c.Food.Category)), say.Word(portions(t.brief)))
 	}
 	if t.usual[i] > 0 && t.said[i].IsZero() && len(t.groups) > 1 {
 		for g := range t.groups {
