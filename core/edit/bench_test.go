@@ -4,6 +4,7 @@ import (
 	"testing"
 
 	"happytray/core/food"
+	"happytray/core/plan/plantest"
 )
 
 // How long a hand waits over a tray for ten: for what it sees while it carries, and for what lies there when it
@@ -22,7 +23,7 @@ func benchmark(b *testing.B, down bool) {
 	n := 0
 	for b.Loop() {
 		id := ids[n%len(ids)]
-		s, err := NewSession(tr, larder, Command{Kind: Move, IDs: []string{id}})
+		s, err := NewSession(tr, plantest.Larder, Command{Kind: Move, IDs: []string{id}})
 		if err != nil {
 			b.Fatal(err)
 		}

@@ -20,25 +20,8 @@ import (
 	"happytray/core/tray"
 )
 
-var larder = food.BuiltIn()
-
 func laid(t testing.TB, guests int) *tray.Tray {
 	return plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 6}).Trays[0]
-}
-
-// first is the first element of a kind that lies on a tray.
-func first(t *tray.Tray, is func(e *tray.Element) bool) string {
-	for i := range t.Elements {
-		if e := &t.Elements[i]; e.Placed && is(e) {
-			return e.ID
-		}
-	}
-	return ""
-}
-
-func inBowl(e *tray.Element) bool { return e.Vessel != "" }
-func ofKind(k food.Kind) func(e *tray.Element) bool {
-	return func(e *tray.Element) bool { return e.Vessel == "" && e.Kind() == k }
 }
 
 func pose(t *tray.Tray, id string, dx, dy, turn float64) *geom.Pose {
@@ -58,7 +41,7 @@ func TestCommitKeepsWhatWasShown(t *testing.T) {
 		}
 		for n, by := range []geom.Point{geom.Pt(35, 10), geom.Pt(-60, 45), geom.Pt(4, -90)} {
 			c := Command{Kind: Move, IDs: []string{e.ID}, Hugs: n == 1}
-			s, err := NewSession(tr, larder, c)
+			s, err := NewSession(tr, plantest.Larder, c)
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -70,7 +53,7 @@ func TestCommitKeepsWhatWasShown(t *testing.T) {
 			if again, err := s.Commit(t.Context()); err != nil || again.Tray != got.Tray {
 				t.Error("put down where it was seen to rest it comes to something else")
 			}
-			if !review.Judge(onBoard(got.Tray), larder).Legal() {
+			if !review.Judge(onBoard(got.Tray), plantest.Larder).Legal() {
 				t.Errorf("%s by %v ends on something", e.ID, by)
 			}
 			if e.Kind() == food.KindLoose && e.Vessel == "" {
@@ -120,7 +103,7 @@ func missing(a, b *tray.Tray) bool {
 
 // every command there is, on a laid tray
 func commands(tr *tray.Tray) map[string]Command {
-	bowl, row, trail, heap := first(tr, inBowl), first(tr, ofKind(food.KindRow)), first(tr, ofKind(food.KindTrail)), first(tr, ofKind(food.KindLoose))
+	bowl, row, trail, heap := pick(tr, bowl), pick(tr, kind(food.KindRow)), pick(tr, kind(food.KindTrail)), pick(tr, kind(food.KindLoose))
 	mid := tr.Board.FoodZone.Centroid()
 	larger, _ := board.BuiltInCabinet().Vessels(), 0
 	biggest := larger[0]
@@ -157,7 +140,7 @@ func commands(tr *tray.Tray) map[string]Command {
 
 func otherForm(tr *tray.Tray, id string) string {
 	e := tr.Elements[tr.Find(id)]
-	f, _ := larder.Get(e.Food)
+	f, _ := plantest.Larder.Get(e.Food)
 	for i := range f.Forms {
 		if form := f.Forms[i].Form; form != e.Form && !food.InVessel(form) && form != "topping" {
 			return form
@@ -173,7 +156,7 @@ func TestWhatChangedMakesTheTray(t *testing.T) {
 	for name, c := range commands(tr) {
 		t.Run(name, func(t *testing.T) {
 			given := tr.Clone()
-			got, err := Apply(t.Context(), tr, larder, c)
+			got, err := Apply(t.Context(), tr, plantest.Larder, c)
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -201,10 +184,10 @@ func TestWhatChangedMakesTheTray(t *testing.T) {
 			if !reflect.DeepEqual(patched, got.Tray.Elements) {
 				t.Error("what is told to have changed does not make the tray")
 			}
-			if again, err := Apply(t.Context(), tr, larder, c); err != nil || !reflect.DeepEqual(again, got) {
+			if again, err := Apply(t.Context(), tr, plantest.Larder, c); err != nil || !reflect.DeepEqual(again, got) {
 				t.Errorf("done again it comes to something else: %v", err)
 			}
-			if c.Kind != Lock && !c.Alone && !review.Judge(onBoard(got.Tray), larder).Legal() {
+			if c.Kind != Lock && !c.Alone && !review.Judge(onBoard(got.Tray), plantest.Larder).Legal() {
 				t.Error("something lies on something else now")
 			}
 			if got.Says == "" || strings.Contains(got.Says, "%!") {
@@ -223,8 +206,8 @@ func onBoard(t *tray.Tray) *tray.Tray {
 
 func TestTakenOffAndLaidAgain(t *testing.T) {
 	tr := laid(t, 8)
-	bowl := first(tr, inBowl)
-	off, err := Apply(t.Context(), tr, larder, Command{Kind: TakeOff, IDs: []string{bowl}})
+	bowl := pick(tr, bowl)
+	off, err := Apply(t.Context(), tr, plantest.Larder, Command{Kind: TakeOff, IDs: []string{bowl}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -232,12 +215,12 @@ func TestTakenOffAndLaidAgain(t *testing.T) {
 	if e.Placed || len(e.Pieces) != 0 || e.Grams != tr.Elements[tr.Find(bowl)].Grams {
 		t.Errorf("after it was taken off it is %+v", e)
 	}
-	back, err := Apply(t.Context(), off.Tray, larder, Command{Kind: Lay, IDs: []string{bowl}})
+	back, err := Apply(t.Context(), off.Tray, plantest.Larder, Command{Kind: Lay, IDs: []string{bowl}})
 	if err != nil || len(back.NoRoom) > 0 || !back.Tray.Elements[back.Tray.Find(bowl)].Placed {
 		t.Errorf("it is not laid where it had room: %v %v", back.NoRoom, err)
 	}
 	to := pose(tr, bowl, 3, 3, 0)
-	there, err := Apply(t.Context(), off.Tray, larder, Command{Kind: Move, IDs: []string{bowl}, To: to})
+	there, err := Apply(t.Context(), off.Tray, plantest.Larder, Command{Kind: Move, IDs: []string{bowl}, To: to})
 	if err != nil || !strings.HasPrefix(there.Says, "laid the ") {
 		t.Errorf("laid from beside the board: %q, %v", there.Says, err)
 	}
@@ -248,7 +231,7 @@ func TestTakenOffAndLaidAgain(t *testing.T) {
 
 func TestWhatIsLockedStays(t *testing.T) {
 	tr := laid(t, 8)
-	bowl, heap := first(tr, inBowl), first(tr, ofKind(food.KindLoose))
+	bowl, heap := pick(tr, bowl), pick(tr, kind(food.KindLoose))
 	tr.Elements[tr.Find(bowl)].Locked = true
 	for _, c := range []Command{
 		{Kind: Move, IDs: []string{bowl}, To: pose(tr, bowl, 20, 0, 0)},
@@ -258,15 +241,15 @@ func TestWhatIsLockedStays(t *testing.T) {
 		{Kind: Swap, IDs: []string{heap, bowl}},
 		{Kind: Lift, IDs: []string{bowl}, LiftMM: 15},
 	} {
-		if _, err := Apply(t.Context(), tr, larder, c); err == nil || !strings.Contains(err.Error(), "locked") {
+		if _, err := Apply(t.Context(), tr, plantest.Larder, c); err == nil || !strings.Contains(err.Error(), "locked") {
 			t.Errorf("%s of what is locked: %v", c.Kind, err)
 		}
 	}
-	both, err := Apply(t.Context(), tr, larder, Command{Kind: TakeOff, IDs: []string{bowl, heap}})
+	both, err := Apply(t.Context(), tr, plantest.Larder, Command{Kind: TakeOff, IDs: []string{bowl, heap}})
 	if err != nil || !both.Tray.Elements[tr.Find(bowl)].Placed || both.Tray.Elements[tr.Find(heap)].Placed {
 		t.Errorf("of two only the one that is not locked comes off: %v", err)
 	}
-	free, err := Apply(t.Context(), tr, larder, Command{Kind: Unlock, IDs: []string{bowl}})
+	free, err := Apply(t.Context(), tr, plantest.Larder, Command{Kind: Unlock, IDs: []string{bowl}})
 	if err != nil || free.Tray.Elements[tr.Find(bowl)].Locked {
 		t.Errorf("unlocked it is still locked: %v", err)
 	}
@@ -274,7 +257,7 @@ func TestWhatIsLockedStays(t *testing.T) {
 
 func TestCommandsThatCannotBeDone(t *testing.T) {
 	tr := laid(t, 6)
-	bowl, heap := first(tr, inBowl), first(tr, ofKind(food.KindLoose))
+	bowl, heap := pick(tr, bowl), pick(tr, kind(food.KindLoose))
 	nan := math.NaN()
 	for _, tc := range []struct {
 		c     Command
@@ -301,31 +284,31 @@ func TestCommandsThatCannotBeDone(t *testing.T) {
 		{Command{Kind: Form, IDs: []string{heap}, Form: "statue"}, "form"},
 		{Command{Kind: Circle, IDs: []string{bowl}, Deg: 1e9}, "deg"},
 	} {
-		_, err := Apply(t.Context(), tr, larder, tc.c)
+		_, err := Apply(t.Context(), tr, plantest.Larder, tc.c)
 		var f *fault.Error
 		if !errors.As(err, &f) || f.Field != tc.field {
 			t.Errorf("%+v: %v", tc.c, err)
 		}
 	}
-	if _, err := Apply(t.Context(), &tray.Tray{}, larder, Command{Kind: TakeOff, IDs: []string{"x"}}); err == nil {
+	if _, err := Apply(t.Context(), &tray.Tray{}, plantest.Larder, Command{Kind: TakeOff, IDs: []string{"x"}}); err == nil {
 		t.Error("done without a board")
 	}
 	ended, stop := context.WithCancel(t.Context())
 	stop()
-	if _, err := Apply(ended, tr, larder, Command{Kind: Move, IDs: []string{bowl}, To: pose(tr, bowl, 20, 0, 0)}); !errors.Is(err, context.Canceled) {
+	if _, err := Apply(ended, tr, plantest.Larder, Command{Kind: Move, IDs: []string{bowl}, To: pose(tr, bowl, 20, 0, 0)}); !errors.Is(err, context.Canceled) {
 		t.Errorf("what has no more time is not told so: %v", err)
 	}
-	if _, err := NewSession(tr, larder, Command{Kind: Lift, IDs: []string{bowl}}); err == nil {
+	if _, err := NewSession(tr, plantest.Larder, Command{Kind: Lift, IDs: []string{bowl}}); err == nil {
 		t.Error("a session of a lift")
 	}
 }
 
 func TestSaysHowMuchMadeRoom(t *testing.T) {
 	tr := laid(t, 10)
-	bowl := first(tr, inBowl)
-	d := doing{was: tr, larder: larder, c: Command{Kind: Move, IDs: []string{bowl}}}
+	bowl := pick(tr, bowl)
+	d := doing{was: tr, larder: plantest.Larder, c: Command{Kind: Move, IDs: []string{bowl}}}
 	name := d.name(bowl)
-	heap := first(tr, ofKind(food.KindLoose))
+	heap := pick(tr, kind(food.KindLoose))
 	for _, tc := range []struct {
 		moved, lifted []string
 		want          string

@@ -274,7 +274,7 @@ func (w *worker) makeReady(p *portion) {
 	}
 	step(out)
 	if f.Needs(food.Wash) {
-		step(work{kind: WashDry, seconds: washSecs + int(washGramSecs*p.grams), hands: 1, says: washed(name, p)})
+		step(work{kind: WashDry, seconds: washSecs + int(washGramSecs*p.grams), hands: 1, says: washed(name, f, p)})
 		step(work{kind: Drip, seconds: dripSecs, says: say.That("task.dry", name)})
 	}
 	if f.Needs(food.Drain) {
@@ -287,12 +287,15 @@ func (w *worker) makeReady(p *portion) {
 	}
 	peeled := f.Needs(food.Peel) && (!food.Has(p.spec.Form, food.AsItComes) || f.ID == "pineapple")
 	if peeled {
-		step(work{kind: Peel, seconds: int(peelGramSecs * p.grams), hands: 1, tool: peelTool(f), says: say.That("task.peel", name)})
+		step(work{kind: Peel, seconds: int(peelGramSecs * p.grams), hands: 1, tool: peelTool(f), says: say.That("task.peel", say.Food(uncut(f.Name)))})
 	}
 	if f.Needs(food.StoneOut) && !food.Has(p.spec.Form, food.KeepsStone) {
 		step(work{kind: Stone, seconds: stoneSecs * max(1, p.pieces), hands: 1, tool: "small knife", says: say.That("task.stone", name)})
 	}
 	kind, share, code := readied(f, p.spec)
+	if p.spec.Form == "upright" && strings.HasSuffix(f.Name, " on a pick") { // it stands as it is threaded
+		kind, code = Thread, "cut.skewer"
+	}
 	hand := p.spec.Seconds * float64(p.pieces)
 	if food.InVessel(p.spec.Form) {
 		hand = p.spec.Seconds * math.Max(1, float64(p.pieces))
@@ -309,9 +312,7 @@ func (w *worker) makeReady(p *portion) {
 		case f.Category == food.Cheese:
 			from = minutes(cutMin)
 		}
-		with := []say.Value{name, say.N(p.pieces), say.MM(p.spec.L)}
-		says := say.That(code, with[:say.Places(code)]...)
-		step(work{kind: kind, seconds: int(hand * share), hands: 1, tool: toolFor(f, kind), from: from, says: says})
+		step(work{kind: kind, seconds: int(hand * share), hands: 1, tool: toolFor(f, kind), from: from, says: cutting(f.Name, code, p.pieces, p.spec.L)})
 		if f.Needs(food.Browns) {
 			step(work{kind: Lemon, seconds: lemonSecs, hands: 1, from: from, says: say.That("task.lemon", name)})
 		}
@@ -532,9 +533,31 @@ func (w *worker) lines(n int) say.Text {
 	return say.That("task.line")
 }
 
+// cutting is how it is said that a food is cut, folded or threaded into so many pieces of long mm. What is called by its
+// cut already is got ready.
+func cutting(name, code string, pieces int, long float64) say.Text {
+	name = uncut(name)
+	head, _, _ := strings.Cut(name, ",")
+	for _, cut := range []string{"slices", "rounds", "rolls", "ribbons", "coins", "sticks", "leaves"} {
+		if strings.HasSuffix(head, cut) && code != "cut.begin" {
+			code = "cut.ready"
+		}
+	}
+	with := []say.Value{say.Food(name), say.N(pieces), say.MM(long)}
+	return say.That(code, with[:say.Places(code)]...)
+}
+
+// uncut is the name of a food without what is done to it here: beetroot, sliced thin; melon and grape on a pick.
+func uncut(name string) string {
+	for _, done := range []string{", sliced", ", folded", " on a pick"} {
+		name, _, _ = strings.Cut(name, done)
+	}
+	return name
+}
+
 // washed is how washing is said: of what weighs next to nothing by its pieces.
-func washed(name say.Value, p *portion) say.Text {
-	if p.grams < lightG && p.pieces > 1 {
+func washed(name say.Value, f *food.Food, p *portion) say.Text {
+	if p.grams < lightG && p.pieces > 1 && say.Many(f.Name) {
 		return say.That("task.rinse", name, say.N(p.pieces))
 	}
 	return say.That("task.wash", name, say.Grams(p.grams))
