@@ -126,16 +126,24 @@ func TestHostileDrawings(t *testing.T) {
 		"another encoding":  {`<?xml version="1.0" encoding="latin1"?><svg/>`, "UTF-8"},
 		"too large":         {strings.Repeat(" ", document.MaxBytes+1), "MB"},
 	} {
-		start := time.Now()
-		d, err := Read([]byte(c.svg))
+		d, took, err := timed(c.svg)
+		if took > time.Second { // it may be that something else had the machine; what is slow is slow again
+			_, took, _ = timed(c.svg)
+		}
 		var bad *fault.Error
 		if d != nil || !errors.As(err, &bad) || !strings.Contains(bad.Says, c.says) {
 			t.Errorf("%s: %v, want %q", name, err, c.says)
 		}
-		if took := time.Since(start); took > time.Second {
+		if took > time.Second {
 			t.Errorf("%s took %v to refuse", name, took)
 		}
 	}
+}
+
+func timed(svg string) (*Traced, time.Duration, error) {
+	start := time.Now()
+	d, err := Read([]byte(svg))
+	return d, time.Since(start), err
 }
 
 func TestRealLengthIsBounded(t *testing.T) {
