@@ -139,6 +139,11 @@ const (
 	NotNow                // out of season: hardly to be had, or not worth having
 )
 
+// Threaded reports whether it is eaten off a pick of its own, however it is laid.
+func (f *Food) Threaded() bool {
+	return slices.ContainsFunc(f.Forms, func(s Spec) bool { return s.Is(OnPick) })
+}
+
 // SeasonIn tells what a month (1 to 12) of a hemisphere ("north" or "south") is to the food;
 // month 0, where nobody said when, is AllYear.
 func (f *Food) SeasonIn(month int, hemisphere string) Season {

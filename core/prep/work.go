@@ -293,7 +293,7 @@ func (w *worker) makeReady(p *portion) {
 		step(work{kind: Stone, seconds: stoneSecs * max(1, p.pieces), hands: 1, tool: "small knife", says: say.That("task.stone", name)})
 	}
 	kind, share, code := readied(f, p.spec)
-	if p.spec.Form == "upright" && strings.HasSuffix(f.Name, " on a pick") { // it stands as it is threaded
+	if food.Has(p.spec.Form, food.StandsOut) && f.Threaded() { // it stands as it is threaded
 		kind, code = Thread, "cut.skewer"
 	}
 	hand := p.spec.Seconds * float64(p.pieces)
