@@ -12,18 +12,29 @@ import (
 	"happytray/core/diet"
 	"happytray/core/fault"
 	"happytray/core/food"
+	"happytray/core/plan"
 	"happytray/store"
 )
 
-// NewFood makes a food of the house's own under a name: a copy of another, or one of
-// which nothing is known yet where from is "". However many are made at once under one
-// name, each gets an id.
-func (a *App) NewFood(ctx context.Context, name, from string) (id string, err error) {
+// Hasty is what is said of a food that is added in one line (food.Larder.Hasty).
+type Hasty struct {
+	Kind                  food.Category
+	PieceG, PackG, LongMM float64
+}
+
+// NewFood makes a food of the house's own under a name: a copy of another, one that somebody adds in one line, or one of
+// which nothing is known yet. However many are made at once under one name, each gets an id.
+func (a *App) NewFood(ctx context.Context, name, from string, in *Hasty) (id string, err error) {
 	h, err := a.fresh(ctx)
 	if err != nil {
 		return "", err
 	}
 	f := food.Blank()
+	if in != nil {
+		if f, err = h.All.Hasty(name, in.Kind, in.PieceG, in.PackG, in.LongMM); err != nil {
+			return "", err
+		}
+	}
 	if from != "" {
 		of, ok := h.All.Get(from)
 		if !ok {
@@ -271,6 +282,34 @@ func (h *House) Search(q food.Query, away bool, perShelf int) Shelves {
 		if len(shelf.Foods) < perShelf {
 			shelf.Foods = append(shelf.Foods, f)
 		}
+	}
+	return out
+}
+
+// Meant is a food that people mean by some words. Called is what a job shows it as if it is taken by them, where they
+// are another name of it; "" else.
+type Meant struct {
+	Food   *food.Food
+	Called string
+}
+
+// Find lists at most so many foods that are meant by a text, best first, without those put away.
+func (h *House) Find(text string, most int) []Meant {
+	called := ""
+	meant, ok := h.Larder.Meant(text)
+	if ok {
+		called = plan.Called(text, meant)
+	}
+	var out []Meant
+	for _, f := range h.Larder.Find(text) {
+		if len(out) == most {
+			break
+		}
+		one := Meant{Food: f}
+		if ok && f.ID == meant.ID {
+			one.Called = called
+		}
+		out = append(out, one)
 	}
 	return out
 }

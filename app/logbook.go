@@ -154,7 +154,7 @@ func (e *Evening) logged(larder *food.Larder) LoggedEvening {
 		out.LaidG += f.LaidG
 		out.LeftG += f.LeftG
 		if known, ok := larder.Get(f.Food); ok {
-			cost += f.LeftG * larder.GramPrice(known)
+			cost += f.LeftG * larder.LaidPrice(known, known.Forms[0].Form)
 		}
 	}
 	foreseen, any := 0.0, false

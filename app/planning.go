@@ -91,7 +91,8 @@ type Choice struct {
 	Servings []pick.Serving
 	Kinds    []Kinds
 	Shelves  []Objection
-	Says     []string // what is other than the last time
+	Says     []string // what is other than the last time, and what is to be known of the choice
+	Apart    bool     // a plate apart for some guests would leave much to the others
 }
 
 // Choose picks the foods of a brief, or, where on is given, looks at those.
@@ -123,6 +124,10 @@ func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, e
 	out.Needs = pick.Needs(b, out.Sides, foods, larder, under, 3)
 	out.Servings = pick.Servings(b, foods)
 	out.Says = pick.Remembered(b, foods, larder)
+	for _, s := range append(plan.SayForSome(b, larder), plan.SayFrail(b, foods)...) {
+		out.Says = append(out.Says, spoken(ctx, a, s).String())
+	}
+	out.Apart = len(plan.ForSome(b, larder)) > 0
 	want := pick.KindsFor(b, under)
 	for _, cat := range food.Categories {
 		if want[cat]+have[cat] > 0 {

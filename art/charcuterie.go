@@ -46,12 +46,18 @@ func sausageStick(p *pen, s subject) {
 }
 
 // pepperCube is a cube with whole peppercorns in it.
-func pepperCube(p *pen, s subject) {
+func pepperCube(p *pen, s subject) { dotted(p, s, "#6d7442", "#414726", "#c3c890") }
+
+// cranberryCube and truffleCube are cubes with what is mixed into the cheese.
+func cranberryCube(p *pen, s subject) { dotted(p, s, "#a32332", "#6d1520", "#dc8a8e") }
+func truffleCube(p *pen, s subject)   { dotted(p, s, "#3d342c", "#241d18", "#8a7d6c") }
+
+func dotted(p *pen, s subject, inside, rim, shine string) {
 	cube(p, s)
 	for range 7 {
 		q := p.inside(s.outline, 2)
-		p.dot(q, p.between(1, 1.5), "#6d7442", "stroke", "#414726", "stroke-width", ".35")
-		p.dot(q.Add(geom.Pt(-.4, -.4)), .35, "#c3c890", "opacity", ".8")
+		p.dot(q, p.between(1, 1.5), inside, "stroke", rim, "stroke-width", ".35")
+		p.dot(q.Add(geom.Pt(-.4, -.4)), .35, shine, "opacity", ".8")
 	}
 }
 

@@ -151,6 +151,7 @@ var order = [][]string{
 	{"amount"},
 	{"tray"},
 	{"job", "drink"},
+	{"card"},
 	{"plan", "graze"},
 	{"shop", "review", "schedule"},
 	{"prep"}, // knows no arranger

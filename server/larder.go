@@ -12,6 +12,7 @@ import (
 
 	"happytray/app"
 	"happytray/core/board"
+	"happytray/core/brief"
 	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/food"
@@ -101,6 +102,33 @@ func picture(c *gin.Context, svg string) {
 	c.Data(http.StatusOK, "image/svg+xml", []byte(svg))
 }
 
+// FindFoods answers GET /api/v1/larder/find: the foods that people mean by some words, best first.
+func (s *Server) FindFoods(c *gin.Context, p api.FindFoodsParams) {
+	h, ok := s.house(c)
+	if !ok {
+		return
+	}
+	out := api.FoundFoods{Foods: []api.FoundFood{}}
+	for _, f := range h.Find(p.Text, or(p.Most, 24)) {
+		out.Foods = append(out.Foods, api.FoundFood{Id: f.Food.ID, Name: f.Food.Name, Category: string(f.Food.Category), Called: f.Called})
+	}
+	c.JSON(http.StatusOK, out)
+}
+
+// Diets answers GET /api/v1/diets: the diets that people name most with the words they fill in, and all words for what
+// guests may avoid.
+func (s *Server) Diets(c *gin.Context) {
+	out := api.Diets{Presets: []api.DietPreset{}, Words: []api.AvoidWord{}}
+	presets, words := app.Diets()
+	for _, p := range presets {
+		out.Presets = append(out.Presets, api.DietPreset{Id: p.ID, Name: p.Name, Avoid: p.Avoid, Note: p.Note})
+	}
+	for _, w := range words {
+		out.Words = append(out.Words, api.AvoidWord{Id: w.ID, Says: w.Says})
+	}
+	c.JSON(http.StatusOK, out)
+}
+
 // SearchLarder answers GET /api/v1/larder/search: foods on their shelves, narrowed down.
 func (s *Server) SearchLarder(c *gin.Context, p api.SearchLarderParams) {
 	h, ok := s.house(c)
@@ -114,8 +142,9 @@ func (s *Server) SearchLarder(c *gin.Context, p api.SearchLarderParams) {
 	}
 	q := food.Query{Text: or(p.Text, ""), Category: food.Category(or(p.Category, "")), Colour: strings.ToLower(or(p.Colour, "")), Milk: or(p.Milk, ""), Firmness: or(p.Firmness, ""),
 		Form: or(p.Form, ""), Month: or(p.Month, 0), Hemisphere: string(or(p.Hemisphere, api.SearchLarderParamsHemisphere(settings.Hemisphere)))}
-	for _, w := range strings.FieldsFunc(or(p.Without, ""), func(r rune) bool { return r == ',' || r == ' ' }) {
-		if err := fault.OneOf("without", w, append(append([]string{}, food.Allergens...), food.DietWords...)...); err != nil {
+	for _, w := range strings.FieldsFunc(or(p.Without, ""), func(r rune) bool { return r == ',' }) {
+		w = brief.AvoidWord(w)
+		if err := fault.OneOf("without", w, food.Avoidable...); err != nil {
 			s.fail(c, aThing, err)
 			return
 		}
@@ -205,7 +234,11 @@ func (s *Server) CreateFood(c *gin.Context) {
 	err := document.Read(body(c), &in)
 	id := ""
 	if err == nil {
-		id, err = s.app.NewFood(c.Request.Context(), in.Name, or(in.From, ""))
+		var hasty *app.Hasty
+		if in.Category != nil {
+			hasty = &app.Hasty{Kind: food.Category(*in.Category), PieceG: or(in.PieceG, 0), PackG: or(in.PackG, 0), LongMM: or(in.SizeMm, 0)}
+		}
+		id, err = s.app.NewFood(c.Request.Context(), in.Name, or(in.From, ""), hasty)
 	}
 	s.answerFoodAfter(c, http.StatusCreated, id, err)
 }

@@ -183,7 +183,7 @@ func sidesOf(sides []app.Side) []api.Side {
 }
 
 func choiceOf(ch app.Choice) api.Choice {
-	out := api.Choice{Says: list(ch.Says), Chosen: []api.Chosen{}, Sides: sidesOf(ch.Sides), Needs: []api.Need{}, Servings: []api.Serving{}, Kinds: []api.KindCount{}, Shelves: []api.Speaks{}}
+	out := api.Choice{Says: list(ch.Says), Apart: ch.Apart, Chosen: []api.Chosen{}, Sides: sidesOf(ch.Sides), Needs: []api.Need{}, Servings: []api.Serving{}, Kinds: []api.KindCount{}, Shelves: []api.Speaks{}}
 	for _, x := range ch.Chosen {
 		out.Chosen = append(out.Chosen, api.Chosen{Food: x.Food.ID, Form: x.Form, Grams: x.Grams, Pinned: x.Pinned, Why: x.Why})
 	}

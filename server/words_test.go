@@ -28,7 +28,7 @@ func TestTheContractsWordsAreTheCores(t *testing.T) {
 	for _, t := range theme.BuiltIn {
 		themes = append(themes, t.Name)
 	}
-	for name, want := range map[string]any{"Allergen": food.Allergens, "DietWord": food.DietWords, "Category": food.Categories, "Wetness": food.Wetnesses, "Firmness": food.Firmnesses,
+	for name, want := range map[string]any{"Allergen": food.Allergens, "DietWord": food.DietWords, "Advisory": food.Advisories, "Category": food.Categories, "Wetness": food.Wetnesses, "Firmness": food.Firmnesses,
 		"Milk": food.Milks, "Setting": food.Settings, "Rind": food.Rinds, "Texture": food.Textures, "Flavour": food.Flavours, "Region": food.Regions, "Style": brief.Styles, "ThemeName": themes, "ReviewGroup": groups} {
 		s := doc.Components.Schemas[name]
 		if s == nil || fmt.Sprint(s.Value.Enum) != fmt.Sprint(want) {

@@ -65,6 +65,7 @@ type Estimate struct {
 	Holding     say.Text       `json:"holding"`
 	HoldMinutes float64        `json:"hold_minutes"`
 	Says        []say.Text     `json:"says"`
+	Apart       bool           `json:"apart"` // a plate apart for some guests would leave much to the others
 }
 
 // FromBrief works a brief out. now is the present minute in the zone of the house, or the zero
@@ -113,6 +114,7 @@ func FromBrief(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now t
 		out.RoomCM2 = math.Round(plan.BoardAreaCM2(b, amounts, cabinet))
 		out.Surfaces = plan.Surfaces(b, amounts, cabinet, 3)
 	}
+	out.Apart = len(plan.ForSome(b, larder)) > 0
 	out.Says = says(b, job, larder, out, now)
 	return out, nil
 }
@@ -143,6 +145,13 @@ func says(b brief.Brief, job *job.Job, larder *food.Larder, o Estimate, now time
 		add("outlook.board", say.Word(job.Trays[0].Board.Called()), say.CM2(job.Trays[0].Board.UsableMM2()/100/math.Max(1, o.Appetites)))
 	}
 	out = append(out, job.Says...)
+	out = append(out, plan.SayForSome(b, larder)...)
+	chosen := chosenOf(job, larder)
+	foods := make([]*food.Food, len(chosen))
+	for i, c := range chosen {
+		foods[i] = c.Food
+	}
+	out = append(out, plan.SayFrail(b, foods)...)
 	ownBoard := len(b.Boards) > 0 || b.Board != nil && !b.Board.Zero()
 	if held := o.ReserveG; held > .3*o.TotalG && ownBoard {
 		s := say.That("outlook.small", say.Grams(held))

@@ -125,7 +125,7 @@ func shares(row func(what, figure string, args ...any)) {
 		if j == nil {
 			continue
 		}
-		for _, f := range amount.FoundBy(b, shop.NeedsOf(j, larder).Grams, larder) {
+		for _, f := range amount.FoundBy(b, j.GramsOf(), larder) {
 			if f.Count > 0 {
 				found = append(found, f.FindsG/f.WantsG)
 			}

@@ -8,6 +8,7 @@ import (
 	"io"
 	"os"
 	"os/signal"
+	"strings"
 
 	"github.com/spf13/cobra"
 
@@ -65,9 +66,25 @@ func writeJSON(v any) error {
 }
 
 func foodsCommand() *cobra.Command {
-	return &cobra.Command{Use: "foods", Short: "List the built-in larder", Args: noArgs, RunE: func(*cobra.Command, []string) error {
-		return writeJSON(food.BuiltIn().All())
+	var text string
+	c := &cobra.Command{Use: "foods", Short: "List the built-in larder, or with --find what people mean by some words", Args: noArgs, RunE: func(cmd *cobra.Command, _ []string) error {
+		if !cmd.Flags().Changed("find") {
+			return writeJSON(food.BuiltIn().All())
+		}
+		if err := fault.Text("find", text, 200); err != nil {
+			return err
+		}
+		if strings.TrimSpace(text) == "" {
+			return fault.Bad("find", "say what to look for, such as --find brie")
+		}
+		found := food.BuiltIn().Find(text)
+		if found == nil {
+			found = []*food.Food{}
+		}
+		return writeJSON(found)
 	}}
+	c.Flags().StringVar(&text, "find", "", "words to look for; the foods that fit best come first")
+	return c
 }
 
 func planCommand() *cobra.Command {
@@ -111,7 +128,9 @@ type bill struct {
 type billLine struct {
 	Food       string       `json:"food"`
 	WantG      float64      `json:"want_g"` // on the trays and in reserve
-	CupboardG  float64      `json:"cupboard_g"`
+	CupboardG  float64      `json:"cupboard_g"` // of that, there already
+	Yield      float64      `json:"yield"`      // share of what is bought that is laid
+	BoughtG    float64      `json:"bought_g"`   // in all packs
 	Packs      []shop.Packs `json:"packs"`
 	UsedCost   int          `json:"used_cost"`
 	BasketCost int          `json:"basket_cost"`
@@ -128,7 +147,7 @@ func basketCommand() *cobra.Command {
 			b := shop.NewBasket(j, larder)
 			out := bill{Lines: make([]billLine, len(b.Lines)), UsedCost: b.UsedCost, BasketCost: b.BasketCost}
 			for i, l := range b.Lines {
-				out.Lines[i] = billLine{l.Food, round.Tenth(l.OnTrayG + l.ReserveG), l.CupboardG, l.Packs, l.UsedCost, l.BasketCost, l.LeftG}
+				out.Lines[i] = billLine{l.Food, round.Tenth(l.OnTrayG + l.ReserveG), l.CupboardG, l.Yield, l.BoughtG, l.Packs, l.UsedCost, l.BasketCost, l.LeftG}
 			}
 			return writeJSON(out)
 		}}

@@ -248,10 +248,12 @@ func TestSameBytes(t *testing.T) {
 
 func TestBasket(t *testing.T) {
 	type line struct {
-		Food  string  `json:"food"`
-		Want  float64 `json:"want_g"`
-		There float64 `json:"cupboard_g"`
-		Packs []struct {
+		Food   string  `json:"food"`
+		Want   float64 `json:"want_g"`
+		There  float64 `json:"cupboard_g"`
+		Yield  float64 `json:"yield"`
+		Bought float64 `json:"bought_g"`
+		Packs  []struct {
 			Grams        float64
 			Price, Count int
 		}
@@ -293,7 +295,7 @@ func TestBasket(t *testing.T) {
 			bought += p.Grams * float64(p.Count)
 		}
 		used, basket = used+l.Used, basket+l.Basket
-		if math.Abs(l.Want-want[l.Food]) > .15 || cost != l.Basket || math.Abs(bought-l.Want-l.Left) > .15 || l.Used > l.Basket || l.There != 0 {
+		if math.Abs(l.Want-want[l.Food]) > .15 || cost != l.Basket || math.Abs(bought-l.Want/l.Yield-l.Left) > .3 || bought != l.Bought || l.Yield <= 0 || l.Yield > 1 || l.Bought*l.Yield < l.Want-1e-6 || l.Used > l.Basket || l.There != 0 {
 			t.Errorf("%+v, wanted %.1f g", l, want[l.Food])
 		}
 	}

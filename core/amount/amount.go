@@ -126,14 +126,15 @@ func Meatless(chosen []pick.Choice) portion.Meatless {
 
 // pull is a food's weight in its category: its liking, twice that for what
 // is laid as a trail, which must be long to lead the eye, and half for what is tiny.
-func pull(c pick.Choice) float64 {
+func pull(b brief.Brief, c pick.Choice) float64 {
+	liking := portion.Liking(b, c.Food)
 	if tiny(c.Food) {
-		return c.Food.Liking / 2
+		return liking / 2
 	}
 	if food.Has(c.Form, food.Winding) {
-		return 2 * c.Food.Liking
+		return 2 * liking
 	}
-	return c.Food.Liking
+	return liking
 }
 
 // OneByOne is false for foods where a piece is a bite, true where a piece feeds many.

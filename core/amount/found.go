@@ -20,7 +20,8 @@ type Found struct {
 	FindsG float64 `json:"finds_g"` // what there is for each of them
 }
 
-// FoundBy reckons what each group of a brief's guests finds of so many grams of each food.
+// FoundBy reckons what each group of a brief's guests finds of so many grams of each food as it lies there, without
+// its stones and shells.
 func FoundBy(b brief.Brief, grams map[string]float64, larder *food.Larder) []Found {
 	groups := b.Groups()
 	guests, all := 0.0, 0.0
@@ -48,7 +49,7 @@ func FoundBy(b brief.Brief, grams map[string]float64, larder *food.Larder) []Fou
 		}
 		for i, g := range groups {
 			if diet.CanEat(g.Avoid, f) && eaters > 0 {
-				out[i].FindsG += amount / eaters
+				out[i].FindsG += amount * f.EatenShare() / eaters
 			}
 		}
 	}

@@ -17,8 +17,9 @@ func TestFoundByThoseWhoCanEatIt(t *testing.T) {
 		{map[string]float64{"orange-block": 800}, [3]float64{0, 100, 100}}, // milk
 		{map[string]float64{"almonds": 700}, [3]float64{100, 0, 100}},
 		{map[string]float64{"pumpkin-seeds": 700}, [3]float64{100, 0, 100}}, // traces of nuts
-		{map[string]float64{"red-grapes": 500}, [3]float64{50, 50, 50}},
-		{map[string]float64{"orange-block": 800, "almonds": 700, "red-grapes": 500}, [3]float64{150, 150, 250}},
+		{map[string]float64{"strawberries": 500}, [3]float64{50, 50, 50}},
+		{map[string]float64{"orange-block": 800, "almonds": 700, "strawberries": 500}, [3]float64{150, 150, 250}},
+		{map[string]float64{"pistachios": 1400}, [3]float64{100, 0, 100}}, // half of them is shell: 700 g for seven
 		{map[string]float64{"rosemary": 100, "no such food": 100}, [3]float64{}},
 	} {
 		got := FoundBy(b, c.grams, food.BuiltIn())

@@ -117,11 +117,12 @@ func MeasureForm(f *food.Food, form string, n int, glass float64, around *board.
 	}
 	m.LengthMM, m.AcrossMM, m.HeightMM = math.Round(m.LengthMM), math.Round(m.AcrossMM), math.Round(m.HeightMM)
 	for _, p := range f.Packs {
-		y := Yield{PackG: p.Grams, Price: p.Price, Pieces: int(p.Grams/spec.MassG + 1e-9)}
+		ready := p.Grams * f.YieldAs(form) // without peel and ends
+		y := Yield{PackG: p.Grams, Price: p.Price, Pieces: int(ready/spec.MassG + 1e-9)}
 		if spec.Shape == "vessel" { // a dip has no pieces; a pack fills what it fills
 			y.Pieces = 0
 		} else {
-			y.LeftG = round.Tenth(p.Grams - float64(y.Pieces)*spec.MassG)
+			y.LeftG = round.Tenth(ready - float64(y.Pieces)*spec.MassG)
 		}
 		m.Yields = append(m.Yields, y)
 	}

@@ -197,7 +197,7 @@ func TestFewestByHand(t *testing.T) {
 	}
 	liking := func(form string, long float64) float64 {
 		a := of(food.Meat, food.Spec{Form: form, MassG: 5, L: long, W: long, H: 4}, 1)
-		return pull(a.Choice)
+		return pull(brief.Brief{Guests: brief.Guests{Adults: 8}}, a.Choice)
 	}
 	if liking("shingle", 40) != .5 || liking("trail", 40) != 1 || liking("drift", 8) != .25 {
 		t.Errorf("weights of %v, %v, %v", liking("shingle", 40), liking("trail", 40), liking("drift", 8))

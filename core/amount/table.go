@@ -25,7 +25,7 @@ type table struct {
 	grams  []float64                 // of each food
 	usual  []float64                 // what its part by liking would be, as was learnt of it
 	plain  []float64                 // the same before anything was learnt
-	kind   map[food.Category]float64 // grams of a category, all groups
+	kind   map[food.Category]float64 // grams of a category that are eaten, all groups
 	parts  []bool                    // less than a whole of it is laid
 	said   []say.Text                // what decided an amount, where it was not liking
 }
@@ -83,7 +83,7 @@ func (t *table) spread() {
 	set := map[food.Category]float64{}
 	for i, c := range t.foods {
 		if t.shared(i) {
-			set[c.Food.Category] += c.Grams
+			set[c.Food.Category] += c.Grams * c.Food.EatenShare()
 		}
 	}
 	for g := range t.groups {
@@ -92,7 +92,7 @@ func (t *table) spread() {
 		for i, c := range t.foods {
 			if t.shared(i) && t.eats[i][g] {
 				theirs = append(theirs, c)
-				pulls[c.Food.Category] += pull(c)
+				pulls[c.Food.Category] += pull(t.brief, c)
 			}
 		}
 		shares := portion.SharesOf(t.brief, appetites*t.part[g], Meatless(theirs))
@@ -113,10 +113,11 @@ func (t *table) spread() {
 		for i, c := range t.foods {
 			if cat := c.Food.Category; t.shared(i) && t.eats[i][g] {
 				learnt, _ := t.brief.Eats(c.Food.ID)
-				grams := shares[cat] * lift * pull(c) / pulls[cat] * learnt
-				t.usual[i] += grams
+				grams := shares[cat] * lift * pull(t.brief, c) / pulls[cat] * learnt
+				laid := grams / c.Food.EatenShare() // stones and shells lie there, too, and fill nobody
+				t.usual[i] += laid
 				t.kind[cat] += grams
-				t.plain[i] += grams / learnt
+				t.plain[i] += laid / learnt
 				before, after = before+grams/learnt, after+grams
 			}
 		}
@@ -128,7 +129,7 @@ func (t *table) spread() {
 	free := map[food.Category]float64{}
 	for i, c := range t.foods {
 		if t.free(i) {
-			free[c.Food.Category] += t.usual[i]
+			free[c.Food.Category] += t.usual[i] * c.Food.EatenShare()
 		}
 	}
 	for i, c := range t.foods {
@@ -194,7 +195,7 @@ func (t *table) one() {
 	before := map[food.Category]float64{}
 	for i, c := range t.foods {
 		if t.shared(i) {
-			before[c.Food.Category] += t.grams[i]
+			before[c.Food.Category] += t.grams[i] * c.Food.EatenShare()
 		}
 	}
 	fixed := make([]bool, len(t.foods))
@@ -209,7 +210,7 @@ func (t *table) one() {
 		if crowd := spec.MassG * float64(t.eaters(i)); (unit == 0 || !b.Plates()) && portion.IsWanted(f) && !OneByOne(spec) && t.grams[i] < crowd && !(b.Course == "sweet" && f.Category == food.Cheese) {
 			t.grams[i], t.said[i] = crowd, say.That("amount.each", say.N(t.eaters(i)))
 		}
-		if unit > 0 && !b.Plates() && (t.grams[i] >= PartOfWhole*unit && unit <= mostOfKind*t.kind[f.Category] || !food.Divisible(f, spec)) {
+		if unit > 0 && !b.Plates() && (t.grams[i] >= PartOfWhole*unit && unit*f.EatenShare() <= mostOfKind*t.kind[f.Category] || !food.Divisible(f, spec)) {
 			n := math.Max(1, math.Round(was/unit-.1))
 			if !t.said[i].IsZero() { // a round is cut into as many as there are guests
 				n = math.Max(n, math.Ceil(smallerPiece*t.grams[i]/unit-1e-9))
@@ -234,9 +235,9 @@ func (t *table) one() {
 			if x.Food.Category != c || !t.shared(i) {
 				continue
 			}
-			over += t.grams[i]
+			over += t.grams[i] * x.Food.EatenShare()
 			if !fixed[i] {
-				free += t.grams[i]
+				free += t.grams[i] * x.Food.EatenShare()
 			}
 		}
 		if free == 0 {
@@ -294,18 +295,57 @@ const (
 // a twentieth or a little more, between two fifths (of meat three) and a bit more than twice their part; crackers fill nobody's
 // plate in place of the rest and grow by a quarter at most. What is set by hand or comes whole
 // stays.
+// Where some guests still find far too much, one whole of several goes.
 func (t *table) level() {
+	for t.balance(); t.dropWhole(); t.balance() {
+	}
+}
+
+// heaped is what a group finds of its share from which on a whole of several is left out, if that leaves nobody short.
+const heaped = 1.3
+
+// dropWhole leaves out one whole of a food of which there are several, where some group that eats it finds far too
+// much; it reports whether it did.
+func (t *table) dropWhole() bool {
+	found := t.finds()
+	for i := range t.foods {
+		unit := food.WholeG(t.specs[i])
+		if !t.free(i) || unit == 0 || t.parts[i] || t.brief.Plates() || t.grams[i] < 1.9*unit {
+			continue
+		}
+		goes := false
+		for g := range t.groups {
+			if t.eats[i][g] && t.wants[g] > 0 {
+				goes = goes || found[g] > heaped
+				if found[g] < 1 {
+					goes = false
+					break
+				}
+			}
+		}
+		if goes {
+			t.grams[i] -= unit
+			t.said[i] = wholes(math.Round(t.grams[i]/unit), unit)
+			return true
+		}
+	}
+	return false
+}
+
+// balance is level without what comes whole.
+func (t *table) balance() {
 	started := append([]float64(nil), t.grams...)
 	for range 80 {
 		found := t.finds()
 		under, over := make([]bool, len(t.groups)), make([]bool, len(t.groups))
-		any := false
+		any, most := false, 0.0
 		for g := range t.groups {
 			if t.wants[g] == 0 || t.groups[g].Count == 0 {
 				continue
 			}
 			under[g], over[g] = found[g] < enough, found[g] > plenty
 			any = any || under[g] || over[g]
+			most = math.Max(most, found[g])
 		}
 		if !any {
 			return
@@ -337,7 +377,11 @@ func (t *table) level() {
 			if c.Food.Category == food.Meat { // those who eat it miss it sooner than the rest
 				part = .6
 			}
-			floor := math.Max(part*started[i], math.Min(started[i], .6*t.seen(i)))
+			seen := .6
+			if step < 1 && most > heaped {
+				part, seen = .75*part, .45
+			}
+			floor := math.Max(part*started[i], math.Min(started[i], seen*t.seen(i)))
 			t.grams[i] = math.Min(top*started[i], math.Max(floor, t.grams[i]*step))
 		}
 	}
@@ -364,7 +408,7 @@ func (t *table) finds() []float64 {
 		}
 		for g := range t.groups {
 			if t.eats[i][g] && t.wants[g] > 0 && eaters > 0 {
-				out[g] += grams * t.part[g] / eaters / t.wants[g]
+				out[g] += grams * t.foods[i].Food.EatenShare() * t.part[g] / eaters / t.wants[g]
 			}
 		}
 	}

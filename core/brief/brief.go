@@ -11,6 +11,7 @@ import (
 	"happytray/core/board"
 	"happytray/core/document"
 	"happytray/core/fault"
+	"happytray/core/food"
 )
 
 // Brief is the whole note. Only Guests is required.
@@ -36,16 +37,17 @@ type Brief struct {
 	Front        string             `json:"front,omitempty"`
 	Access       []string           `json:"access,omitempty"` // sides that guests stand at; none: all round
 	Rules        *Rules             `json:"rules,omitempty"`
-	Foods        []Want             `json:"foods,omitempty"`   // the whole list, where the host gives one
-	Pins         []Want             `json:"pins,omitempty"`    // on the tray whatever else is picked
-	Bans         []string           `json:"bans,omitempty"`    // foods that are not to be picked
-	Tilt         map[string]float64 `json:"tilt,omitempty"`    // by category, how much more (above 1) or less of it than usual; the whole stays the same
-	Choice       int                `json:"choice,omitempty"`  // which of the choices of foods that suit; 0 for the one that follows from the brief
-	Leaning      string             `json:"leaning,omitempty"` // what a choice is made for: liked, season or new; "" for a bit of each
-	Had          *Memory            `json:"had,omitempty"`     // what was on the trays before, so that this one is another
-	Crowd        string             `json:"crowd,omitempty"`   // who is fed, where it is not the host: what they eat is remembered by it
-	Learnt       []Learnt           `json:"learnt,omitempty"`  // what evenings before have taught of foods for them
-	Serving      string             `json:"serving,omitempty"` // shared (default) or plates, one for each guest
+	Foods        []Want             `json:"foods,omitempty"`       // the whole list, where the host gives one
+	Pins         []Want             `json:"pins,omitempty"`        // on the tray whatever else is picked
+	Bans         []string           `json:"bans,omitempty"`        // foods that are not to be picked
+	Tilt         map[string]float64 `json:"tilt,omitempty"`        // by category, how much more (above 1) or less of it than usual; the whole stays the same
+	Choice       int                `json:"choice,omitempty"`      // which of the choices of foods that suit; 0 for the one that follows from the brief
+	Leaning      string             `json:"leaning,omitempty"`     // what a choice is made for: liked, season or new; "" for a bit of each
+	Had          *Memory            `json:"had,omitempty"`         // what was on the trays before, so that this one is another
+	Crowd        string             `json:"crowd,omitempty"`       // who is fed, where it is not the host: what they eat is remembered by it
+	Learnt       []Learnt           `json:"learnt,omitempty"`      // what evenings before have taught of foods for them
+	Serving      string             `json:"serving,omitempty"`     // shared (default) or plates, one for each guest
+	PlateApart   bool               `json:"plate_apart,omitempty"` // guests with an allergy get a covered plate of their own, so that the others keep theirs
 	Board        *board.Request     `json:"board,omitempty"`
 	Boards       []board.Request    `json:"boards,omitempty"` // a set that shares the food; counts before Board
 	Extra        document.Extra     `json:"-"`
@@ -218,7 +220,7 @@ func (b Brief) Count(d Diet) int {
 // OffTheTray lists what no food on this tray may contain. An allergen that any
 // guest avoids stays off altogether, because pieces touch on a shared tray; meat
 // and the other diet words stay off when at least half of the guests avoid them,
-// and are kept apart otherwise.
+// and are kept apart otherwise. Little carbohydrate is a wish of theirs, and keeps nothing off.
 func (b Brief) OffTheTray() []string {
 	count := map[string]int{}
 	for _, d := range b.Diets {
@@ -226,9 +228,13 @@ func (b Brief) OffTheTray() []string {
 			count[a] += b.Count(d)
 		}
 	}
+	count[food.Advised] += b.Guests.Frail
+	if b.HouseRules().Pregnant == "off" && b.Frail() > 0 {
+		count[food.Advised] = b.Guests.Total()
+	}
 	var off []string
-	for _, a := range append(append([]string(nil), Allergens...), DietWords...) {
-		if n := count[a]; n > 0 && (IsAllergen(a) || 2*n >= b.Guests.Total()) {
+	for _, a := range food.Avoidable {
+		if n := count[a]; n > 0 && a != food.LowCarb && (IsAllergen(a) || 2*n >= b.Guests.Total()) {
 			off = append(off, a)
 		}
 	}
@@ -236,13 +242,16 @@ func (b Brief) OffTheTray() []string {
 }
 
 // KeptApart lists what some guests avoid and what is kept apart for them on a shared
-// tray, as the house does it: meat, pork or beef, less what stays off altogether.
+// tray, as the house does it: meat, pork or beef, and what pregnant guests are advised against, less what stays off altogether.
 func (b Brief) KeptApart() []string {
-	if v := b.HouseRules().Vegetarians; v != "" && v != "apart" {
-		return nil
-	}
 	off := b.OffTheTray()
 	var out []string
+	if b.Frail() > 0 && !slices.Contains(off, food.Advised) {
+		out = append(out, food.Advised)
+	}
+	if v := b.HouseRules().Vegetarians; v != "" && v != "apart" {
+		return out
+	}
 	for _, w := range []string{"meat", "pork", "beef"} {
 		if slices.ContainsFunc(b.Diets, func(d Diet) bool { return slices.Contains(d.Avoid, w) }) && !slices.Contains(off, w) {
 			out = append(out, w)

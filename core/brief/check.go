@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"maps"
 	"slices"
+	"strings"
 	"time"
 
 	"happytray/core/board"
@@ -108,7 +109,7 @@ func (b Brief) checkDiets() error {
 			return err
 		}
 		for j, a := range d.Avoid {
-			if err := fault.OneOf(fmt.Sprintf("%s.avoid[%d]", at, j), a, append(append([]string(nil), Allergens...), DietWords...)...); err != nil {
+			if err := fault.OneOf(fmt.Sprintf("%s.avoid[%d]", at, j), a, food.Avoidable...); err != nil {
 				return err
 			}
 		}
@@ -272,6 +273,12 @@ func checkWants(field string, wants []Want) error {
 		at := fmt.Sprintf("%s[%d]", field, i)
 		if err := fault.Text(at, w.Food, 80); err != nil {
 			return err
+		}
+		if err := fault.Text(at+".name", w.Name, food.MaxName); err != nil {
+			return err
+		}
+		if strings.ContainsAny(w.Name, "<>{}\n\r\t") {
+			return fault.Bad(at+".name", "a name is plain words, without markup")
 		}
 		if seen[w.Food] {
 			return fault.Bad(at, "%.60q is listed twice", w.Food)

@@ -1,6 +1,10 @@
 package brief
 
-import "slices"
+import (
+	"slices"
+
+	"happytray/core/food"
+)
 
 // Group is some of the guests with everything that they avoid: what they say
 // themselves and what everybody does.
@@ -10,8 +14,22 @@ type Group struct {
 	Avoid []string
 }
 
+// frail is what guests who are pregnant or of weak immunity are called as a group.
+const frail = "those pregnant or of weak health"
+
+// Frail is how many guests are pregnant or of weak immunity, as the guests are counted or as a diet says.
+func (b Brief) Frail() int {
+	n := b.Guests.Frail
+	for _, d := range b.Diets {
+		if slices.Contains(d.Avoid, food.Advised) {
+			n += b.Count(d)
+		}
+	}
+	return min(n, b.Guests.Total())
+}
+
 // Groups parts the guests by what they avoid: one group for each diet with a
-// count, and the rest of the table. Diets without a count are everybody's and
+// count, those who are pregnant or of weak immunity, and the rest of the table. Diets without a count are everybody's and
 // hold in every group. Counts add up to the guests, unless the diets name more
 // guests than come, as they do when one guest is in two of them.
 func (b Brief) Groups() []Group {
@@ -33,6 +51,10 @@ func (b Brief) Groups() []Group {
 		}
 		out = append(out, Group{who, d.Count, join(all, d.Avoid)})
 		rest -= d.Count
+	}
+	if n := b.Guests.Frail; n > 0 {
+		out = append(out, Group{frail, n, join(all, []string{food.Advised})})
+		rest -= n
 	}
 	if rest > 0 || len(out) == 0 {
 		who := "everybody"

@@ -4,6 +4,7 @@ import (
 	"encoding/json"
 	"math"
 	"slices"
+	"strings"
 
 	"happytray/core/document"
 	"happytray/core/food"
@@ -50,7 +51,25 @@ type plainDiet Diet
 
 func (d *Diet) UnmarshalJSON(raw []byte) (err error) {
 	d.Extra, err = document.ReadObject(raw, (*plainDiet)(d))
+	for i, w := range d.Avoid {
+		d.Avoid[i] = AvoidWord(w)
+	}
 	return err
+}
+
+// spelt are other ways that people spell what a guest avoids.
+var spelt = map[string]string{"gelatin": "gelatine", "fowl": "poultry", "eggs": "egg", "peanut": "peanuts", "nut": "nuts", "tree nuts": "nuts", "soya": "soy", "sulfites": "sulphites", "mollusks": "molluscs", "dairy": "milk", "wheat": "gluten", "seafood": "shellfish", "honeys": "honey", "low carb": "low-carb", "low carbohydrate": "low-carb", "keto": "low-carb"}
+
+// AvoidWord is a word for what a guest avoids as the larder writes it; one that is not known is left as it is.
+func AvoidWord(word string) string {
+	w := strings.ToLower(strings.TrimSpace(strings.NewReplacer("-", " ", "_", " ").Replace(word)))
+	if known, ok := spelt[w]; ok {
+		return known
+	}
+	if slices.Contains(food.Avoidable, w) {
+		return w
+	}
+	return word
 }
 
 func (d Diet) MarshalJSON() ([]byte, error) { return document.WriteObject(plainDiet(d), d.Extra) }
@@ -74,7 +93,8 @@ func IsAllergen(word string) bool {
 // Want names one food that must be on the tray, with its form and amount where
 // the host has said so.
 type Want struct {
-	Food   string         `json:"food"`
+	Food   string         `json:"food"`           // its id, or what people call it
+	Name   string         `json:"name,omitempty"` // what the host calls it, where that is not its name in the larder
 	Form   string         `json:"form,omitempty"`
 	Grams  float64        `json:"grams,omitempty"`
 	EachG  float64        `json:"each_g,omitempty"` // grams for each appetite, where grams are not set

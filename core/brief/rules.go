@@ -20,6 +20,7 @@ type Rules struct {
 	Olives      string `json:"olives,omitempty"`      // pitted (default) or stones, which want a dish
 	Grapes      string `json:"grapes,omitempty"`      // clusters (default) or plucked
 	Vegetarians string `json:"vegetarians,omitempty"` // apart (default) on the same tray, separate trays, or shapes that stand in for meat
+	Pregnant    string `json:"pregnant,omitempty"`    // what pregnant guests are advised against stands apart (default), or off the tray altogether
 	Variety     string `json:"variety,omitempty"`     // how much being like the trays before counts against a choice: some (default), none or strong
 	WarmUpMin   int    `json:"warm_up_min,omitempty"` // minutes that all cheese and meat warms up before serving; 0 for as long as each wants
 	Gaps        string `json:"gaps,omitempty"`        // closed (default), or airy: a little air left
@@ -65,6 +66,7 @@ func (r Rules) Check() error {
 		{"grapes", r.Grapes, []string{"clusters", "plucked"}},
 		{"variety", r.Variety, []string{"some", "none", "strong"}},
 		{"gaps", r.Gaps, []string{"closed", "airy"}},
+		{"pregnant", r.Pregnant, []string{"apart", "off"}},
 		{"vegetarians", r.Vegetarians, []string{"apart", "separate", "shapes"}},
 	} {
 		if c.v == "" {

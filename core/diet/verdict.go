@@ -4,6 +4,8 @@
 package diet
 
 import (
+	"slices"
+
 	"happytray/core/brief"
 	"happytray/core/food"
 )
@@ -16,7 +18,7 @@ const (
 	Fine           Verdict = iota
 	AdvisedAgainst         // pregnant guests and those of weak immunity come, and are commonly advised against it
 	DoesNotKeep            // in the heat at the table or on the way there, in any form
-	NotForChildren         // small children can choke on it in every form it takes, or it is honey and infants come
+	NotForChildren         // it holds alcohol, small children can choke on it in every form it takes, or it is honey and infants come
 	Traces                 // of an allergen that guests avoid may be in it: the host decides, with the label in hand
 	Avoided                // guests avoid what it holds
 )
@@ -34,7 +36,7 @@ type Table struct {
 
 // TableOf is the table of a brief.
 func TableOf(b brief.Brief) Table {
-	return Table{Off: b.OffTheTray(), Children: b.Young(), MostlyYoung: b.MostlyYoung(), Infants: b.Guests.Infants > 0, Frail: b.Guests.Frail > 0,
+	return Table{Off: b.OffTheTray(), Children: b.Young(), MostlyYoung: b.MostlyYoung(), Infants: b.Guests.Infants > 0, Frail: b.Frail() > 0,
 		WarmthC: b.Warmth(), RoadMin: b.Travels.Minutes}
 }
 
@@ -47,11 +49,16 @@ func (t Table) For(f *food.Food) (Verdict, string) {
 	if v, word := Avoiding(t.Off, f); v != Fine {
 		return v, word
 	}
-	if t.tooSmallFor(f) {
+	if t.notForChildren(f) {
 		return NotForChildren, "children"
 	}
 	if becomes, always := t.always(f); always {
 		return DoesNotKeep, becomes
+	}
+	if t.Children && !slices.ContainsFunc(f.Forms, func(s food.Spec) bool {
+		return !food.Has(s.Form, food.OnFood) && !t.NotAs(f, s.Form) && t.Suffers(f, s.Form) == ""
+	}) {
+		return NotForChildren, "children" // what keeps is what they can choke on
 	}
 	if is := Advised(f); t.Frail && is != "" {
 		return AdvisedAgainst, is

@@ -8,22 +8,16 @@ import (
 	"happytray/core/food"
 )
 
-// Advised says what a food is, where it is of the kinds that pregnant guests and those of
-// weak immunity are commonly advised against (docs/craft.md, Time and care); "" for all others. It
-// tells by what is known of the food, which is no advice and no promise.
+// kindOf are the kinds that pregnant guests and those of weak immunity are commonly advised against, as one says them of a food.
+var kindOf = map[string]string{"soft mould-ripened": "a soft mould-ripened cheese", "washed rind": "a washed-rind cheese", "raw milk": "of raw milk unless its label says otherwise",
+	"raw cured meat": "a raw cured meat", "undercooked meat": "not cooked through", "cold-smoked fish": "smoked fish that is not heated again", "pate": "a pâté, terrine or potted meat", "liver": "made with liver",
+	"raw egg": "made with raw egg", "raw fish": "fish that is not cooked", "alcohol": "made with alcohol", "herbs in quantity": "a plant to have little of"}
+
+// Advised says what a food is, where it is of the kinds that pregnant guests and those of weak immunity are commonly
+// advised against (food.Advisories), the first of them; "" for all others.
 func Advised(f *food.Food) string {
-	animal := f.Holds("animal")
-	switch {
-	case f.Category == food.Cheese && animal && f.Smells && f.Strength >= 4:
-		return "a strong mould- or smear-ripened cheese"
-	case f.Category == food.Cheese && animal && f.Firmness == "soft" && (f.Rind == "edible" || f.Smells):
-		return "a soft mould-ripened cheese"
-	case f.Category == food.Meat && f.Holds("fish"):
-		return "cold-smoked fish"
-	case f.Category == food.Meat && f.Holds("meat") && f.Texture == "chewy":
-		return "a raw cured meat"
-	case f.Category == food.Meat && f.Holds("meat") && (f.Holds("egg") || f.Holds("alcohol")):
-		return "a pate or terrine"
+	if kinds := f.Advisories(); len(kinds) > 0 {
+		return kindOf[kinds[0]]
 	}
 	return ""
 }
@@ -31,19 +25,24 @@ func Advised(f *food.Food) string {
 // IsHoney reports whether a food is honey, or made with it: the larder's own, and what a house calls so. Honeycomb is
 // it only where it comes of bees; that of boiled sugar is a toffee.
 func IsHoney(f *food.Food) bool {
+	if f.Holds("honey") {
+		return true
+	}
 	words := strings.FieldsFunc(strings.ToLower(f.Name), func(r rune) bool { return !unicode.IsLetter(r) })
 	return f.ID == "honey" || slices.Contains(words, "honey") || slices.Contains(words, "honeycomb") && f.Holds("animal")
 }
 
-// tooSmallFor reports whether a food is not put before guests unasked because small children
-// come: what can choke in every form it takes, and honey where infants come. Where children are
-// most of the guests, no nuts, honey or picks at all.
-func (t Table) tooSmallFor(f *food.Food) bool {
+// notForChildren reports whether a food is not put before guests unasked because children
+// come: what holds alcohol, what small ones can choke on in every form it takes, and honey where infants come. Where
+// children are most of the guests, no nuts, honey or picks at all.
+func (t Table) notForChildren(f *food.Food) bool {
 	switch {
 	case IsHoney(f) && (t.Infants || t.MostlyYoung):
 		return true
 	case !t.Children:
 		return false
+	case f.Holds("alcohol"):
+		return true
 	case t.MostlyYoung && f.Category == food.Nut:
 		return true
 	}

@@ -27,7 +27,31 @@ func (h *hand) swap(id string) ([]int, error) {
 	by := pack.BoxOf(other.Pieces).Centre().Sub(pack.BoxOf(h.e.Pieces).Centre())
 	shift(h.e, by)
 	shift(other, by.Mul(-1))
-	return []int{h.k, o}, nil
+	if !inEachOther(h.e, other) {
+		return []int{h.k, o}, nil
+	}
+	// a long heap beside a wide bowl: where they stand in each other's way what is loose makes room for what is rigid
+	if h.e.Kind() == food.KindLoose && h.e.Vessel == "" {
+		return []int{o}, nil
+	}
+	return []int{h.k}, nil
+}
+
+// inEachOther reports whether two elements lie in the same place by more than a mm.
+func inEachOther(a, b *tray.Element) bool {
+	for i := range a.Pieces {
+		box, body := a.Pieces[i].Outline.Bounds(), geom.NewBody(a.Pieces[i].Outline)
+		for k := range b.Pieces {
+			if !box.Meets(b.Pieces[k].Outline.Bounds()) {
+				continue
+			}
+			other := geom.NewBody(b.Pieces[k].Outline)
+			if depth, _ := geom.Penetration(&body, &other); depth > 1 {
+				return true
+			}
+		}
+	}
+	return false
 }
 
 // anotherID is an id for an element made of one that no other has.

@@ -13,7 +13,7 @@ func NeedsPitch(form string) bool {
 
 // shapeOf is the shape of a piece in forms that leave no choice.
 var shapeOf = map[string]string{"cut-round": "sector", "trail": "fold", "flower": "fold", "half-fold-fan": "halffold", "rolls": "cylinder", "ribbon": "gathered",
-	"stack": "edge", "skewer": "skewer", "petals": "petal", "topping": "spoon", "pot": "vessel", "slices": "crescent", "halves": "half"}
+	"stack": "edge", "skewer": "skewer", "petals": "petal", "topping": "spoon", "pot": "vessel", "slices": "crescent", "halves": "half", "quarters": "crescent"}
 
 // Begin is a sound spec for a form the food does not have yet, to be set to its
 // own sizes: those of its first form, with the shape, pitch, group and mass that

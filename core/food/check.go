@@ -17,6 +17,8 @@ const (
 	MaxForms = 24
 	MaxPacks = 12
 	MaxNamed = 60 // pairs and clashes
+	MaxAlso  = 30 // other names
+	MinShare = .1 // of a yield, or of what is eaten: less is a slip of the pen
 )
 
 // lines makes every line break the same.
@@ -38,8 +40,11 @@ func (f *Food) Check() error {
 	if f.Cut == "" {
 		f.Cut = f.Colour
 	}
-	for _, t := range []*string{&f.Name, &f.Tool, &f.Caution} {
+	for _, t := range []*string{&f.Name, &f.ComesAs, &f.Tool, &f.Caution} {
 		*t = strings.TrimSpace(lines.Replace(*t))
+	}
+	for i, t := range f.Also {
+		f.Also[i] = strings.TrimSpace(t)
 	}
 	return fault.First(f.checkName, f.checkWords, f.checkColours, f.checkHandling, f.checkNumbers, f.checkMonths, f.checkNamed, f.checkPacks, f.checkForms)
 }
@@ -52,8 +57,26 @@ func (f *Food) checkName() error {
 	if f.Name == "" {
 		return fault.Bad("name", "a food needs a name")
 	}
-	if err := fault.Text("name", f.Name, MaxName); err != nil {
+	if err := fault.First(func() error { return fault.Text("name", f.Name, MaxName) }, func() error { return fault.Text("comes_as", f.ComesAs, MaxName) }); err != nil {
 		return err
+	}
+	if f.Like != "" && CheckID(f.Like) != nil {
+		return fault.Bad("like", "%.40q is no food's id", f.Like)
+	}
+	if len(f.Also) > MaxAlso {
+		return fault.Bad("also", "at most %d other names", MaxAlso)
+	}
+	for i, t := range f.Also {
+		at := fmt.Sprintf("also[%d]", i)
+		if t == "" {
+			return fault.Bad(at, "a name should have letters")
+		}
+		if err := fault.Text(at, t, MaxName); err != nil {
+			return err
+		}
+		if strings.ContainsAny(t, "<>{}\n\r\t") {
+			return fault.Bad(at, "a name is plain words, without markup")
+		}
 	}
 	return nil
 }
@@ -80,7 +103,7 @@ func (f *Food) checkWords() error {
 	for _, list := range []struct {
 		field   string
 		has, of []string
-	}{{"flavours", f.Flavours, Flavours}, {"allergens", f.Allergens, Allergens}, {"may_contain", f.MayContain, Allergens}, {"diet", f.Diet, DietWords}} {
+	}{{"flavours", f.Flavours, Flavours}, {"allergens", f.Allergens, Allergens}, {"may_contain", f.MayContain, Allergens}, {"diet", f.Diet, DietWords}, {"perhaps", f.Perhaps, DietWords}, {"advised", f.Advised, Advisories}, {"occasions", f.Occasions, Occasions}} {
 		field := list.field
 		if len(list.has) > len(list.of) {
 			return fault.Bad(field, "names something twice")
@@ -93,6 +116,23 @@ func (f *Food) checkWords() error {
 	}
 	if len(f.Flavours) == 0 {
 		return fault.Bad("flavours", "name at least one, mild if nothing else")
+	}
+	return f.checkSense()
+}
+
+// checkSense finds words that contradict each other.
+func (f *Food) checkSense() error {
+	if w := f.MayHold(f.Allergens); w != "" {
+		return fault.Bad("may_contain", "%s is named as an allergen already: it holds it, or it may hold it", w)
+	}
+	has := func(w string) bool { return slices.Contains(f.Diet, w) }
+	switch {
+	case f.Milk == "plant" && f.Category == Cheese && (slices.Contains(f.Allergens, "milk") || has("animal") || has("rennet") || has("raw milk")):
+		return fault.Bad("milk", "made of plants, and yet it holds milk, rennet or something animal: say which is true")
+	case f.SetWith != "" && f.SetWith != "rennet" && has("rennet"):
+		return fault.Bad("set_with", "set with something else, and yet it holds rennet: say which is true")
+	case has("raw milk") && len(f.Allergens) > 0 && !slices.Contains(f.Allergens, "milk"):
+		return fault.Bad("diet", "raw milk, and milk is not among its allergens: say which is true")
 	}
 	return nil
 }
@@ -115,10 +155,13 @@ func (f *Food) checkNumbers() error {
 		lo, hi float64
 		unit   string
 	}{{"density", f.Density, .02, 12, " g/ml"}, {"strength", float64(f.Strength), 1, 5, ""}, {"carb_g", f.CarbG, 0, 100, " g in 100 g"},
-		{"keeps_days", float64(f.KeepsDays), 1, 4000, ""}, {"warm_up_min", float64(f.WarmUpMin), 0, 240, " minutes"}, {"liking", f.Liking, 0, 1, ""}} {
+		{"keeps_days", float64(f.KeepsDays), 1, 4000, ""}, {"warm_up_min", float64(f.WarmUpMin), 0, 240, " minutes"}, {"liking", f.Liking, 0, 1, ""}, {"young_liking", f.YoungLiking, 0, 1, ""}, {"eaten", f.Eaten, 0, 1, ""}} {
 		if err := fault.Between(n.field, n.v, n.lo, n.hi, n.unit); err != nil {
 			return err
 		}
+	}
+	if f.Eaten > 0 && f.Eaten < MinShare {
+		return fault.Bad("eaten", "at least %g of what lies there is eaten; 0 is for all of it", MinShare)
 	}
 	return nil
 }
@@ -150,9 +193,12 @@ func (f *Food) checkNamed() error {
 			if CheckID(id) != nil {
 				return fault.Bad(fmt.Sprintf("%s[%d]", field, i), "%.40q is no food's id", id)
 			}
+			if id == f.ID {
+				return fault.Bad(fmt.Sprintf("%s[%d]", field, i), "a food cannot be named for itself")
+			}
 		}
 	}
-	for _, t := range []struct{ field, text string }{{"tool", f.Tool}, {"caution", f.Caution}} {
+	for _, t := range []struct{ field, text string }{{"tool", f.Tool}, {"caution", f.Caution}, {"made_of", f.MadeOf}} {
 		if err := fault.Text(t.field, t.text, 200); err != nil {
 			return err
 		}
@@ -223,10 +269,13 @@ func (s Spec) check() error {
 		unit   string
 	}{{"l", s.L, 2, 600, " mm"}, {"w", s.W, 2, 600, " mm"}, {"h", s.H, .5, 400, " mm"}, {"mass_g", s.MassG, .01, 5000, " g"},
 		{"seconds", s.Seconds, 0, 3600, ""}, {"pitch", s.Pitch, 0, 300, " mm"}, {"n", float64(s.N), 0, 24, ""},
-		{"solid", s.Solid, 0, 1, ""}, {"group", float64(s.Group), 0, 400, ""}, {"slice_mm", s.SliceMM, 0, 300, " mm"}} {
+		{"solid", s.Solid, 0, 1, ""}, {"yield", s.Yield, 0, 1, ""}, {"group", float64(s.Group), 0, 400, ""}, {"slice_mm", s.SliceMM, 0, 300, " mm"}} {
 		if err := fault.Between(n.field, n.v, n.lo, n.hi, n.unit); err != nil {
 			return err
 		}
+	}
+	if s.Yield > 0 && s.Yield < MinShare {
+		return fault.Bad("yield", "at least %g of what is bought is left; 0 is for all of it", MinShare)
 	}
 	if NeedsPitch(s.Form) && s.Pitch < 1 {
 		return fault.Bad("pitch", "%s wants the line that one piece takes, 1 mm at least", s.Form)

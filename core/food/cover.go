@@ -53,10 +53,10 @@ func Cover(packs []Pack, need float64) (buy []Packs, bought float64, cost int) {
 	return buy, bought, cost
 }
 
-// CostOf is what the till says for so many grams of a food, minor units, less what of it stands in
-// the cupboard on a day ("" for today).
-func (l *Larder) CostOf(f *Food, grams float64, day string) int {
-	_, _, cost := Cover(l.PacksOf(f), math.Max(0, grams-l.OnHand(f.ID, day)))
+// CostOf is what the till says for so many grams of a food as it is bought (Food.BoughtFor), minor units, less what
+// of it stands in the cupboard on a day ("" for today).
+func (l *Larder) CostOf(f *Food, bought float64, day string) int {
+	_, _, cost := Cover(l.PacksOf(f), math.Max(0, bought-l.OnHand(f.ID, day)))
 	return cost
 }
 

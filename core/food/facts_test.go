@@ -64,6 +64,11 @@ func TestFactsThatFollowFromOthers(t *testing.T) {
 		for _, w := range append(slices.Clone(f.Diet), f.Allergens...) {
 			perWord[w]++
 		}
+		for _, w := range DietWords {
+			if holds(&f, w) {
+				perWord[w]++
+			}
+		}
 		words := strings.FieldsFunc(strings.ToLower(f.Name), func(r rune) bool { return r == ' ' || r == ',' || r == '-' })
 		named := func(ws ...string) bool {
 			return slices.ContainsFunc(words, func(w string) bool { return slices.Contains(ws, w) })
@@ -79,12 +84,12 @@ func TestFactsThatFollowFromOthers(t *testing.T) {
 		}
 		for w, has := range map[string]bool{"oats": named("oat", "oats") != holds(&f, "gluten") && named("oat", "oats"), "no gluten in wheat or rye": named("wheat", "rye", "pastry", "shortbread", "sourdough", "baguette", "breadsticks", "pretzels", "pita", "brownie") && !holds(&f, "gluten"),
 			"no nuts":              named("almond", "almonds", "walnut", "walnuts", "hazelnuts", "pecan", "pecans", "cashew", "cashews", "pistachio", "pistachios", "macadamias", "brazil") && !holds(&f, "nuts"),
-			"no milk":              named("butter", "cream", "milk", "yoghurt", "fudge", "caramels") && !named("mustard") && !holds(&f, "milk"),
+			"no milk":              named("butter", "cream", "milk", "yoghurt", "fudge", "caramels") && !named("mustard", "hazelnut") && !holds(&f, "milk"),
 			"no sesame":            named("sesame") && !holds(&f, "sesame"),
 			"no fish":              named("trout", "salmon", "anchovy") && !named("without") && !holds(&f, "fish"),
 			"no pork":              named("ham", "pork") && !plantBased && !holds(&f, "pork"),
 			"no beef":              named("beef") && !plantBased && !holds(&f, "beef"),
-			"no meat":              f.Category == Meat && !plantBased && !holds(&f, "meat"),
+			"no meat":              f.Category == Meat && !plantBased && !holds(&f, "meat") && !holds(&f, "egg"),
 			"meat in what is none": plantBased && (holds(&f, "meat") || holds(&f, "animal")),
 			"no soy":               named("soy") && !holds(&f, "soy"), "no celery": named("celery") && !holds(&f, "celery"),
 			"egg and nothing animal": holds(&f, "egg") && !holds(&f, "animal"),

@@ -54,6 +54,9 @@ type Pack struct {
 type Food struct {
 	ID          string   `json:"id"`
 	Name        string   `json:"name"`
+	Also        []string `json:"also,omitempty"`     // what else people call it, and look for it by
+	ComesAs     string   `json:"comes_as,omitempty"` // what is bought, where something is made of it: a baguette for toasts
+	Like        string   `json:"like,omitempty"`     // the food that it looks and behaves like, where it was added in haste and nobody has said more: its label is not read yet
 	Category    Category `json:"category"`
 	Colour      string   `json:"colour"`  // outside, as it looks on a board, #rrggbb
 	Cut         string   `json:"cut"`     // cut face; the same as Colour when left out
@@ -71,11 +74,15 @@ type Food struct {
 	Stone       bool     `json:"stone,omitempty"`
 	Stem        bool     `json:"stem,omitempty"`
 	Shell       bool     `json:"shell,omitempty"`
-	Casing      bool     `json:"casing,omitempty"` // a skin that is peeled off before eating
+	Casing      bool     `json:"casing,omitempty"`  // a skin that is peeled off before eating
+	MadeOf      string   `json:"made_of,omitempty"` // what such a food usually is made of: what its allergens and diet words rest on
 	Allergens   []string `json:"allergens"`
 	MayContain  []string `json:"may_contain,omitempty"`  // allergens that traces of may be in it, from where it is usually made
 	Diet        []string `json:"diet"`                   // what the avoid list of a brief names
+	Perhaps     []string `json:"perhaps,omitempty"`      // diet words that some of its kind hold: only the label tells
+	Advised     []string `json:"advised,omitzero"`       // why pregnant guests and those of weak immunity are commonly advised against it; empty where they are not, nil where nobody has said
 	CarbG       float64  `json:"carb_g"`                 // carbohydrate in 100 g
+	Eaten       float64  `json:"eaten,omitempty"`        // share of what lies there that is eaten: less stones, shells and pods; 0 for all of it
 	Region      string   `json:"region,omitempty"`       // where such food comes from, broadly; a way of pairing
 	Season      []int    `json:"season"`                 // months in the northern hemisphere in which it is at its best; empty: alike all year
 	AllYear     bool     `json:"all_year,omitempty"`     // in the shops in the other months, too
@@ -86,7 +93,9 @@ type Food struct {
 	Handling    []string `json:"handling,omitempty"` // what is done to it before it is laid, and what it does not bear; handling.go
 	Heat        *Heat    `json:"heat,omitempty"`     // how it is cooked, where it is
 	Tool        string   `json:"tool"`
-	Liking      float64  `json:"liking"` // 0 to 1, how many guests take some
+	Liking      float64  `json:"liking"`                 // 0 to 1, how many guests take some
+	Occasions   []string `json:"occasions,omitempty"`    // where it is at home; it is not chosen unasked elsewhere. Empty: everywhere
+	YoungLiking float64  `json:"young_liking,omitempty"` // 0 to 1, how many children do; 0 where it follows from the rest
 	Choking     bool     `json:"choking,omitempty"`
 	Melts       bool     `json:"melts,omitempty"`   // loses its shape on a hot day
 	Caution     string   `json:"caution,omitempty"` // what is to be said beside it
@@ -112,11 +121,19 @@ type Spec struct {
 	H       float64 `json:"h"` // mm
 	MassG   float64 `json:"mass_g"`
 	Seconds float64 `json:"seconds"`            // handwork for one piece
+	Yield   float64 `json:"yield,omitempty"`    // share of what is bought that is left when it is cut so; 0 for all of it
+	Chokes  *bool   `json:"chokes,omitempty"`   // whether a small child can choke on it so, where that is not as for the food
 	Pitch   float64 `json:"pitch,omitempty"`    // mm of line one piece takes in a row or trail
 	N       int     `json:"n,omitempty"`        // pieces of a whole, such as eighths
 	Solid   float64 `json:"solid,omitempty"`    // share of its box that is food, when not that of the shape
 	Group   int     `json:"group,omitempty"`    // pieces that make one generous group
 	SliceMM float64 `json:"slice_mm,omitempty"` // of a rosette or flower: how wide one slice is
+}
+
+// Same reports whether two specs say the same of how pieces look and lie: all but whether a child can choke on them.
+func (s Spec) Same(o Spec) bool {
+	s.Chokes, o.Chokes = nil, nil
+	return s == o
 }
 
 // Spec finds the food's entry for a form.
@@ -180,17 +197,33 @@ func (f *Food) Months(hemisphere string) []int {
 	return out
 }
 
-// ChokesAs reports whether a small child can choke on the food as it lies in a form: what is cut
-// open lengthwise lies flat in the mouth.
+// ChokesAs reports whether a small child can choke on the food as it lies in a form: what its form says, and else
+// what is said of the food, but for what is cut small.
 func (f *Food) ChokesAs(form string) bool {
+	if s, ok := f.Spec(form); ok && s.Chokes != nil {
+		return *s.Chokes
+	}
 	return f.Choking && !Has(form, CutSmall)
 }
 
-// MayHold names the first of the avoided things that traces of may be in the food, or "". It says
-// nothing of what the food contains.
+// Certain reports whether it is known whether the food holds what a diet word names: of some kinds only the label tells,
+// whether a curd is set with rennet or a breadstick made with lard.
+func (f *Food) Certain(word string) bool {
+	if len(f.Perhaps) == 0 {
+		return true
+	}
+	perhaps := Food{Diet: f.Perhaps, Allergens: []string{}, Advised: []string{}, Category: f.Category, Milk: "plant", CarbG: f.CarbG}
+	return !perhaps.Holds(word) || word == LowCarb
+}
+
+// MayHold names the first of the avoided things that may be in the food, as traces or as some of its kind hold it, or
+// "". It says nothing of what the food contains.
 func (f *Food) MayHold(avoid []string) string {
 	for _, a := range avoid {
-		if slices.Contains(f.MayContain, a) {
+		if f.Like != "" && slices.Contains(Allergens, a) && !f.Holds(a) {
+			return a // nobody has read its label
+		}
+		if slices.Contains(f.MayContain, a) || !f.Certain(a) && !f.Holds(a) {
 			return a
 		}
 	}
@@ -210,8 +243,8 @@ func (f *Food) Breaks(avoid []string) string {
 // Holds reports whether the food contains what a brief may avoid: one of the 14
 // allergens or a diet word. What follows from the rest of the entry counts although
 // its list leaves it out: cheese of an animal's milk is set with animal rennet unless
-// the entry says how else, pork, beef, fish and shellfish are meat, and what comes
-// from an animal is animal.
+// the entry says how else, pork, beef, poultry, game, fish, shellfish and gelatine are meat,
+// and what comes from an animal is animal.
 func (f *Food) Holds(word string) bool {
 	if slices.Contains(f.Allergens, word) || slices.Contains(f.Diet, word) {
 		return true
@@ -221,18 +254,28 @@ func (f *Food) Holds(word string) bool {
 	case "rennet":
 		return f.Category == Cheese && f.Milk != "plant" && (f.SetWith == "" || f.SetWith == "rennet")
 	case "meat":
-		return any("pork", "beef", "fish", "crustaceans", "molluscs")
+		return any("pork", "beef", "poultry", "game", "fish", "shellfish", "gelatine")
+	case Advised:
+		return len(f.Advisories()) > 0
+	case LowCarb:
+		return !f.LowInCarb()
+	case "shellfish":
+		return any("crustaceans", "molluscs")
 	case "animal":
-		return any("meat", "milk", "egg", "rennet")
+		return any("meat", "milk", "egg", "rennet", "honey", "raw milk")
 	}
 	return false
 }
 
-// Vegan and Vegetarian follow from the diet words; rennet counts.
-func (f *Food) Vegan() bool { return f.Breaks([]string{"animal", "meat", "rennet"}) == "" }
+// Vegan and Vegetarian follow from the diet words; rennet counts, and what only the label tells is not certain.
+func (f *Food) Vegan() bool { return f.suits("animal", "meat", "rennet") }
+
+func (f *Food) suits(without ...string) bool {
+	return f.Like == "" && f.Breaks(without) == "" && !slices.ContainsFunc(without, func(w string) bool { return !f.Certain(w) })
+}
 
 // Vegetarian reports whether the food holds neither meat nor animal rennet.
-func (f *Food) Vegetarian() bool { return f.Breaks([]string{"meat", "rennet"}) == "" }
+func (f *Food) Vegetarian() bool { return f.suits("meat", "rennet") }
 
 // Diets lists the diets a food suits, by what is known of it.
 func (f *Food) Diets() []string {
@@ -240,7 +283,7 @@ func (f *Food) Diets() []string {
 	for _, d := range []struct {
 		word string
 		is   bool
-	}{{"vegan", f.Vegan()}, {"vegetarian", f.Vegetarian()}, {"without pork", f.Breaks([]string{"pork"}) == ""}, {"without alcohol", f.Breaks([]string{"alcohol"}) == ""}, {"low in carbohydrate", f.CarbG <= 6}} {
+	}{{"vegan", f.Vegan()}, {"vegetarian", f.Vegetarian()}, {"without pork", f.suits("pork")}, {"without alcohol", f.suits("alcohol")}, {"low in carbohydrate", f.LowInCarb()}} {
 		if d.is {
 			out = append(out, d.word)
 		}

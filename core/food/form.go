@@ -46,7 +46,7 @@ type Bender interface {
 var forms = []Form{Whole{}, CutRound{}, Rosette{}, Ring{}, CrissCross{}, Prop{},
 	Bowl{}, Pot{}, Upright{}, Flower{},
 	Shingle{}, Fan{}, Arc{}, Coins{}, Rolls{}, HalfFoldFan{}, Batons{}, Slices{}, Stack{}, Slab{}, Skewer{},
-	Trail{}, Tumble{}, Ribbon{}, Drift{}, Cluster{}, Halves{}, Sprig{}, Scatter{}, Petals{}, Topping{}}
+	Trail{}, Tumble{}, Ribbon{}, Drift{}, Cluster{}, Halves{}, Quarters{}, Sprig{}, Scatter{}, Petals{}, Topping{}}
 
 // Forms lists every form.
 func Forms() []Form { return forms }

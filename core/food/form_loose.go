@@ -67,6 +67,14 @@ func (Halves) Says() string                        { return "halved, cut side up
 func (Halves) Kind() Kind                          { return KindLoose }
 func (Halves) Lay(_ string, s Spec, n int) []Piece { return heap(s, n, false) }
 
+// Quarters is small round fruit cut in four lengthwise, for the smallest guests, one deep.
+type Quarters struct{}
+
+func (Quarters) ID() string                          { return "quarters" }
+func (Quarters) Says() string                        { return "quartered lengthwise" }
+func (Quarters) Kind() Kind                          { return KindLoose }
+func (Quarters) Lay(_ string, s Spec, n int) []Piece { return heap(s, n, false) }
+
 // Sprig is greenery tucked in with its end hidden.
 type Sprig struct{}
 

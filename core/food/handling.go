@@ -15,7 +15,14 @@ const (
 	Wash       = "wash"       // and dry
 	Drain      = "drain"      // out of its brine, whey or oil
 	Peel       = "peel"
-	StoneOut   = "stone"   // its stone is taken out
+	Unwrap     = "unwrap" // out of its own wrapper, one by one; nothing is cut
+	StoneOut   = "stone"  // its stone is taken out
+	SeedOut    = "seed"   // what is cut off or taken out, so that less is left than was bought (Spec.Yield)
+	Core       = "core"
+	Derind     = "derind"
+	Skin       = "skin" // a casing
+	Hull       = "hull"
+	Trim       = "trim"    // ends, stalks and outer leaves
 	Browns     = "browns"  // where it is cut: into water with lemon, and late
 	Dries      = "dries"   // where it is cut, within an hour or two
 	Softens    = "softens" // loses its crispness near what is moist
@@ -23,7 +30,7 @@ const (
 )
 
 // Handlings are the words of a food's handling.
-var Handlings = []string{Ready, Cold, Perishable, Wash, Drain, Peel, StoneOut, Browns, Dries, Softens, Wilts}
+var Handlings = []string{Ready, Cold, Perishable, Wash, Drain, Peel, Unwrap, StoneOut, SeedOut, Core, Derind, Skin, Hull, Trim, Browns, Dries, Softens, Wilts}
 
 // Heat is how a food is cooked before it is laid.
 type Heat struct {
@@ -33,7 +40,10 @@ type Heat struct {
 }
 
 // Heats are the ways of cooking.
-var Heats = []string{"toast", "roast", "grill", "fry", "blanch"}
+var Heats = []string{"toast", "roast", "grill", "fry", "blanch", "boil", "bake"}
+
+// Trims are the words for what is taken off before anything else is cut.
+var Trims = []string{SeedOut, Core, Derind, Skin, Hull, Trim}
 
 // Handled is what is done to the food: what its entry says, or for one that says nothing what is usual for its kind.
 func (f *Food) Handled() []string {

@@ -24,6 +24,9 @@ type Larder struct {
 	foods  []Food
 	byID   map[string]int
 	all    func() []Food
+	same   bool // the foods are those of the larder below
+	once   sync.Once
+	index  *nameIndex
 }
 
 // With is the larder with more foods in it; one of the same id takes the place

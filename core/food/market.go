@@ -16,7 +16,7 @@ func (l *Larder) Priced(m Market) *Larder {
 	if len(m) == 0 {
 		return l
 	}
-	return &Larder{under: l, byID: map[string]int{}, all: l.All, market: m}
+	return &Larder{under: l, byID: map[string]int{}, all: l.All, same: true, market: m}
 }
 
 // offer finds what the nearest market says of a food.

@@ -157,7 +157,7 @@ type Stock map[string][]Lot
 
 // Stocked is the larder with what stands in its cupboard.
 func (l *Larder) Stocked(s Stock) *Larder {
-	return &Larder{under: l, byID: map[string]int{}, all: l.All, stock: s}
+	return &Larder{under: l, byID: map[string]int{}, all: l.All, same: true, stock: s}
 }
 
 // OnHand is the grams of a food in the cupboard that are still good on a day, or

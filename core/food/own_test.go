@@ -149,7 +149,7 @@ func TestStockOnHand(t *testing.T) {
 
 func TestDietsFollowFromWhatIsKnown(t *testing.T) {
 	for id, want := range map[string]string{
-		"almonds":       "vegan, vegetarian, without pork, without alcohol",
+		"almonds":       "vegan, vegetarian, without pork, without alcohol, low in carbohydrate",
 		"aged-hard":     "without pork, without alcohol, low in carbohydrate", // animal rennet is not vegetarian
 		"garden-hard":   "vegetarian, without pork, without alcohol, low in carbohydrate",
 		"air-dried-ham": "without alcohol, low in carbohydrate",

@@ -3,14 +3,13 @@ package food
 import (
 	"slices"
 	"strings"
-	"unicode"
 
 	"happytray/core/colour"
 )
 
 // Query narrows a larder down. A zero member narrows nothing.
 type Query struct {
-	Text       string   // words, each found in a name, category, flavour, milk, region or form
+	Text       string   // words, each found in what a food is called, or in its category, flavours, milk, region or forms
 	Category   Category // the shelf
 	Colour     string   // #rrggbb, outside or cut, as near as a shopper would call it the same
 	Month      int      // in season then
@@ -25,11 +24,9 @@ type Query struct {
 // same colour across a room: about three times what is told apart side by side.
 const sameColour = 16
 
-// Search lists the foods that the query finds: those whose name begins with the
-// words first, then those that hold them in the name, then the rest; each in the
-// order of the larder, or by nearness where a colour is asked for.
+// Search lists the foods that the query finds: by how well their names fit the text (Find), by nearness where a
+// colour is asked for, and else in the order of the larder.
 func (l *Larder) Search(q Query) []*Food {
-	words := strings.FieldsFunc(fold(q.Text), func(r rune) bool { return !unicode.IsLetter(r) && !unicode.IsNumber(r) })
 	var want colour.Lab
 	if q.Colour != "" {
 		c, err := colour.Parse(q.Colour)
@@ -44,8 +41,15 @@ func (l *Larder) Search(q Query) []*Food {
 	}
 	var hits []hit
 	all := l.All()
-	for i := range all {
-		f := &all[i]
+	candidates := l.rank(q.Text)
+	if len(stemsOf(q.Text)) == 0 {
+		candidates = make([]named, len(all))
+		for i := range candidates {
+			candidates[i].food = i
+		}
+	}
+	for _, c := range candidates {
+		f := &all[c.food]
 		if q.Category != "" && f.Category != q.Category || q.Milk != "" && f.Milk != q.Milk || q.Firmness != "" && f.Firmness != q.Firmness {
 			continue
 		}
@@ -57,10 +61,7 @@ func (l *Larder) Search(q Query) []*Food {
 				continue
 			}
 		}
-		rank, ok := f.match(words)
-		if !ok {
-			continue
-		}
+		rank := -c.score
 		if q.Colour != "" {
 			d := colour.Difference(want, colour.Must(f.Colour))
 			if f.Cut != f.Colour {
@@ -79,34 +80,6 @@ func (l *Larder) Search(q Query) []*Food {
 		out[i] = h.f
 	}
 	return out
-}
-
-// match says whether every word is found in the food, and how well: 0 where the
-// name begins with the first, 1 where the name holds them all, 2 elsewhere.
-func (f *Food) match(words []string) (rank float64, ok bool) {
-	if len(words) == 0 {
-		return 0, true
-	}
-	name := fold(f.Name)
-	for i, w := range words {
-		switch {
-		case i == 0 && strings.HasPrefix(name, w):
-		case strings.Contains(name, w) || strings.Contains(f.ID, w):
-			rank = max(rank, 1)
-		case f.holds(w):
-			rank = 2
-		default:
-			return 0, false
-		}
-	}
-	return rank, true
-}
-
-// holds reports whether a word begins something else that is known of the food.
-func (f *Food) holds(w string) bool {
-	begins := func(s string) bool { return strings.HasPrefix(s, w) }
-	return begins(string(f.Category)) || begins(f.Milk) || begins(f.Firmness) || begins(f.Region) || begins(f.Texture) ||
-		slices.ContainsFunc(f.Flavours, begins) || slices.ContainsFunc(f.Forms, func(s Spec) bool { return begins(s.Form) })
 }
 
 // marks are letters with marks that a shopper types without them.

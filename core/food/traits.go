@@ -29,11 +29,11 @@ const (
 )
 
 var traits = map[string]Trait{
-	"topping": OnFood | CutSmall, "whole": AsItComes | KeepsStone, "cut-round": CutInPlace, "skewer": OnPick,
+	"topping": OnFood, "whole": AsItComes | KeepsStone, "cut-round": CutInPlace, "skewer": OnPick,
 	"bowl": InDish | Spooned, "pot": InDish | Spooned, "upright": InDish | StandsOut, "flower": InDish | StandsOut,
 	"ring": RoundAVessel, "criss-cross": Crossed, "rosette": Curled, "arc": Hugs,
 	"trail": Winding | Drapes, "ribbon": Drapes, "half-fold-fan": Drapes,
-	"halves": CutSmall | Halved, "slices": CutSmall, "drift": KeepsStone | Heaped, "tumble": Broken, "cluster": Bunched, "prop": NotEaten,
+	"halves": CutSmall | Halved, "quarters": CutSmall | Halved, "slices": CutSmall, "drift": KeepsStone | Heaped, "tumble": Broken, "cluster": Bunched, "prop": NotEaten,
 }
 
 // Has reports whether a form has a trait; one that is not known has none.

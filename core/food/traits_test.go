@@ -24,7 +24,7 @@ func TestTraits(t *testing.T) {
 		forms []string
 	}{
 		{OnFood, []string{"topping"}}, {AsItComes, []string{"whole"}}, {InDish, []string{"bowl", "pot", "upright", "flower"}}, {StandsOut, []string{"upright", "flower"}},
-		{OnPick, []string{"skewer"}}, {Drapes, []string{"trail", "ribbon", "half-fold-fan"}}, {CutSmall, []string{"halves", "slices", "topping"}}, {KeepsStone, []string{"whole", "drift"}},
+		{OnPick, []string{"skewer"}}, {Drapes, []string{"trail", "ribbon", "half-fold-fan"}}, {CutSmall, []string{"halves", "quarters", "slices"}}, {KeepsStone, []string{"whole", "drift"}},
 		{Winding, []string{"trail"}}, {CutInPlace, []string{"cut-round"}}, {NotEaten, []string{"prop"}}, {Spooned, []string{"bowl", "pot"}},
 	} {
 		var has []string

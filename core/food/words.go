@@ -6,13 +6,23 @@ import (
 	"unicode"
 )
 
+// Advised is the word for everything that pregnant guests and those of weak immunity are commonly advised against.
+const Advised = "advised"
+
 // The words a food is described with. One list each, so that files, filters and
 // briefs all speak the same.
 var (
 	// Allergens are the 14 main ones that labels must name.
 	Allergens = []string{"gluten", "crustaceans", "egg", "fish", "peanuts", "soy", "milk", "nuts", "celery", "mustard", "sesame", "sulphites", "lupin", "molluscs"}
 	// DietWords are what else a guest may avoid; a food lists those that are in it.
-	DietWords = []string{"meat", "pork", "beef", "animal", "rennet", "alcohol"}
+	DietWords = []string{"meat", "pork", "beef", "animal", "rennet", "alcohol", "poultry", "game", "shellfish", "gelatine", "raw milk", "honey"}
+	// Occasions are what some food is only for, unasked: it would look lost on an evening's board.
+	Occasions = []string{"breakfast", "tea", "brunch", "dessert"}
+	// Avoidable is all that a guest may avoid: the allergens, the diet words, Advised and LowCarb.
+	Avoidable = slices.Concat(Allergens, DietWords, []string{Advised, LowCarb})
+	// Advisories are the kinds of food that pregnant guests and those of weak immunity are commonly advised
+	// against (docs/craft.md, Time and care). Raw milk is meant unless the label says that it was pasteurised.
+	Advisories = []string{"soft mould-ripened", "washed rind", "raw milk", "raw cured meat", "undercooked meat", "cold-smoked fish", "pate", "liver", "raw egg", "raw fish", "alcohol", "herbs in quantity"}
 
 	Wetnesses  = []string{string(Crisp), string(Dry), string(Moist), string(Oily), string(Juicy), string(Runny)}
 	Firmnesses = []string{"fresh", "soft", "semi", "firm", "hard"}

@@ -36,6 +36,7 @@ type dish struct {
 	tray, element int
 	on            int // which of the buffet's trays it lies on
 	food          int // in foods
+	form          string
 	kind          int // in kinds
 	helping       float64
 	helpings      int
@@ -175,7 +176,7 @@ func (b *buffet) far(s *spot, p geom.Point, wide float64) float64 {
 // lay makes an element ready: its helpings, and from where each is reached.
 func (b *buffet) lay(n int, t *tray.Tray, e *tray.Element, f *food.Food) dish {
 	spec, _ := f.Spec(e.Form)
-	d := dish{laid: e.Grams, helping: b.helping(e, spec), far: make([]float64, len(b.spots))}
+	d := dish{form: e.Form, laid: e.Grams, helping: b.helping(e, spec), far: make([]float64, len(b.spots))}
 	for k := range d.far {
 		d.far[k] = math.Inf(1)
 	}

@@ -236,7 +236,7 @@ func (f *Forecast) write(j *job.Job, larder *food.Larder, sums []*sum) {
 			f.Elements = append(f.Elements, e)
 			left := mean(s.over(func(e *evening) float64 { return float64(e.left[i]) * d.helping })) * times
 			waste += left
-			cost += left * larder.GramPrice(s.foods[d.food].food)
+			cost += left * larder.LaidPrice(s.foods[d.food].food, d.form)
 			laid += d.laid * times
 		}
 		for n, g := range s.groups {

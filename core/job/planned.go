@@ -57,3 +57,20 @@ func (j *Job) NoteFoods(larder *food.Larder) {
 		}
 	}
 }
+
+// GramsOf adds up what all trays and their reserve hold of each food, grams as laid; props are none.
+func (j *Job) GramsOf() map[string]float64 {
+	out := map[string]float64{}
+	for _, t := range j.Trays {
+		times := float64(t.Copies())
+		for _, e := range t.Elements {
+			if e.Category != food.NotFood {
+				out[e.Food] += e.Grams * times
+			}
+		}
+		for _, r := range t.Reserve {
+			out[r.Food] += r.Grams * times
+		}
+	}
+	return out
+}

@@ -215,7 +215,7 @@ func Needs(b brief.Brief, sides []Side, chosen []*food.Food, larder *food.Larder
 func word(side, v string) string {
 	switch side {
 	case "milk":
-		return v + "'s milk"
+		return food.MilkSays(v)
 	case "cheese":
 		return "a " + v + " cheese"
 	}

@@ -39,6 +39,7 @@ const (
 	something      = .25  // one food that is new to the cautious
 	forGroup       = 24.0 // a part that a group of guests would go without
 	standInShape   = .3
+	notForAll      = -.3  // for each group of guests that cannot eat it, of kinds that most of can be for everybody
 	dear           = -.15 // at twice the usual price of its kind
 	overBudget     = -10  // at twice the budget
 	stonesForYoung = -.5
@@ -171,7 +172,7 @@ func suits(b brief.Brief, at diet.Table, larder *food.Larder, f *food.Food) bool
 	switch verdict, _ := at.For(f); {
 	case f.Category == food.NotFood:
 		return false
-	case alien(b, f):
+	case alien(b, f) || !atHome(b, f):
 		return false
 	case verdict > diet.AdvisedAgainst:
 		return false
@@ -187,6 +188,15 @@ func suits(b brief.Brief, at diet.Table, larder *food.Larder, f *food.Food) bool
 		return !larder.DessertOnly(f)
 	}
 	return f.Category == food.Sweet || !larder.DessertOnly(f)
+}
+
+// atHome reports whether a food that is only for some occasions is at home at this table: croissants at breakfast.
+func atHome(b brief.Brief, f *food.Food) bool {
+	if len(f.Occasions) == 0 || b.Course == "sweet" && slices.Contains(f.Occasions, "dessert") {
+		return true
+	}
+	t := theme.ForBrief(b)
+	return t != nil && (slices.Contains(t.Belongs, f.ID) || slices.ContainsFunc(f.Occasions, func(o string) bool { return strings.Contains(strings.ToLower(t.Name), o) }))
 }
 
 // alien reports whether a food breaks the brief's theme.
@@ -245,7 +255,7 @@ func newWeigher(b brief.Brief, larder *food.Larder, under Under, kinds map[food.
 	prices := map[food.Category][]float64{}
 	all := larder.All()
 	for i := range all {
-		if p := larder.GramPrice(&all[i]); p > 0 {
+		if p := larder.ReadyPrice(&all[i]); p > 0 {
 			prices[all[i].Category] = append(prices[all[i].Category], p)
 		}
 	}
@@ -263,7 +273,7 @@ func index(list []string, word string) int { return max(0, slices.Index(list, wo
 
 func (w *weigher) weigh(f *food.Food) cand {
 	look := colour.Must(f.Colour)
-	c := cand{food: f, base: f.Liking, why: "well liked", whyWorth: .1, look: look, family: index(colour.Families, look.Family()),
+	c := cand{food: f, base: portion.Liking(w.b, f), why: "well liked", whyWorth: .1, look: look, family: index(colour.Families, look.Family()),
 		texture: index(food.Textures, f.Texture), milk: -1, firmness: -1, strong: f.Category == food.Cheese && f.Strength >= 4,
 		isNew: w.young < .5 && (f.Liking <= .55 || f.Strength >= 4) && (f.Category == food.Cheese || f.Category == food.Meat || f.Category == food.Dip), part: f.PartOf()}
 	add := func(points float64, because string) {
@@ -285,6 +295,8 @@ func (w *weigher) weigh(f *food.Food) cand {
 	for i, g := range w.groups {
 		if diet.CanEat(g.Avoid, f) {
 			c.eats |= 1 << i
+		} else if f.Category != food.Cheese && f.Category != food.Meat {
+			add(notForAll, "")
 		}
 	}
 	season := f.SeasonIn(w.month, w.b.Hemisphere)
@@ -346,14 +358,14 @@ func (w *weigher) weigh(f *food.Food) cand {
 	if w.shapes && f.StandsIn() != "" {
 		add(standInShape, "takes the shape of a cold cut, without meat")
 	}
-	price := w.larder.GramPrice(f)
+	price := w.larder.ReadyPrice(f)
 	if usual := w.usual[f.Category]; usual > 0 && price > usual {
 		add(dear*math.Min(1.5, price/usual-1), "")
 	}
 	if whole, each := food.WholeG(f.Forms[0]), w.each[f.Category]; each > 0 && whole > roomyWhole*each && !food.Divisible(f, f.Forms[0]) {
 		add(tooLarge*math.Min(2, whole/each-roomyWhole), "")
 	}
-	need := math.Max(0, w.each[f.Category]-hand)
+	need := math.Max(0, f.BoughtFor(f.Forms[0].Form, w.each[f.Category]/f.EatenShare())-hand)
 	for i, p := range w.larder.PacksOf(f) { // about what the till would say for a usual amount
 		if v := math.Ceil(need/p.Grams) * float64(p.Price); i == 0 || v < c.cost {
 			c.cost = v
@@ -491,7 +503,7 @@ func (f *candidates) why(s *stats, i int) string {
 	case byColour:
 		return "brings " + colour.Families[c.family] + ", which the tray lacks"
 	case byMilk:
-		return milkOf(c.food) + ", not on the tray yet"
+		return milkOf(c.food) + "; nothing else here is"
 	case byFirmness:
 		return "a " + c.food.Firmness + " cheese, not on the tray yet"
 	case byLine:

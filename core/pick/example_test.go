@@ -18,5 +18,5 @@ func ExampleSubstitutes() {
 	}
 	// Output:
 	// Smoked carrot ribbons true
-	// Roast pepper, folded true
+	// Roasted peppers true
 }

@@ -164,8 +164,11 @@ func (p *picker) form(f *food.Food) string {
 		if food.Tiny(s) {
 			n += 2 // rather in a vessel
 		}
-		if !portion.IsBite(f, s) || p.at.NotAs(f, s.Form) || p.at.Suffers(f, s.Form) != "" {
+		if !portion.IsBite(f, s) || p.at.Suffers(f, s.Form) != "" {
 			n += 50
+		}
+		if p.at.NotAs(f, s.Form) {
+			n += 100 // what a child could choke on is worse than what weeps
 		}
 		n += 4 * ruled(rules, f, s.Form)
 		if noMeat && f.StandsIn() == s.Form {
@@ -202,7 +205,7 @@ func milkOf(f *food.Food) string {
 	if f.Milk == "plant" {
 		return "made without milk"
 	}
-	return f.Milk + "'s milk"
+	return "made with " + f.MilkSays()
 }
 
 // worthOpening is how many grams in the cupboard make a food worth picking for them.

@@ -138,7 +138,7 @@ func tasteOf(f, g *food.Food) float64 {
 
 // priced is 1 for what costs no more by weight, falling to 0 at twice the price.
 func priced(l *food.Larder, f, g *food.Food) float64 {
-	was, is := l.GramPrice(f), l.GramPrice(g)
+	was, is := l.ReadyPrice(f), l.ReadyPrice(g)
 	if was == 0 || is <= was {
 		return 1
 	}
@@ -164,7 +164,7 @@ func whySubstitute(l *food.Larder, f, g *food.Food, spec, own food.Spec, sight, 
 	if own.Form == spec.Form {
 		why += ", laid the same way"
 	}
-	if was, is := l.GramPrice(f), l.GramPrice(g); was > 0 && is < .8*was {
+	if was, is := l.ReadyPrice(f), l.ReadyPrice(g); was > 0 && is < .8*was {
 		why += fmt.Sprintf(", %.0f %% cheaper", 100*(1-is/was))
 	} else if price < .8 {
 		why += ", dearer"

@@ -63,20 +63,22 @@ type cost struct {
 }
 
 func costs(j *job.Job, larder *food.Larder) (out []cost) {
-	grams := map[string]float64{}
+	grams := map[string]float64{} // as bought
 	var order []string
-	need := func(id string, g float64, times int) {
+	need := func(id, form string, g float64, times int) {
 		if _, seen := grams[id]; !seen {
 			order = append(order, id)
 		}
-		grams[id] += g * float64(times)
+		if f, ok := larder.Get(id); ok {
+			grams[id] += f.BoughtFor(form, g*float64(times))
+		}
 	}
 	for _, t := range j.Trays {
 		for _, e := range t.Elements {
-			need(e.Food, e.Grams, t.Copies())
+			need(e.Food, e.Form, e.Grams, t.Copies())
 		}
 		for _, r := range t.Reserve {
-			need(r.Food, r.Grams, t.Copies())
+			need(r.Food, r.Form, r.Grams, t.Copies())
 		}
 	}
 	day := j.Brief.ServeDay()

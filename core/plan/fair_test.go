@@ -41,7 +41,7 @@ func finds(b brief.Brief, grams map[string]float64) map[string]float64 {
 		}
 		for _, x := range groups {
 			if f.Breaks(x.Avoid) == "" && x.Count > 0 {
-				out[x.Who] += g / eaters / (target / guests)
+				out[x.Who] += g * f.EatenShare() / eaters / (target / guests)
 			}
 		}
 	}
@@ -138,7 +138,7 @@ func TestKindsGrowSmoothly(t *testing.T) {
 				out, want := map[food.Category]float64{}, portion.Shares(b, portion.WithMeat)
 				for id, g := range foodsOf(j) {
 					f, _ := larder.Get(id)
-					out[f.Category] += g / want[f.Category]
+					out[f.Category] += g * f.EatenShare() / want[f.Category]
 				}
 				return out
 			}

@@ -53,9 +53,9 @@ func falls(b brief.Brief, chosen []pick.Choice, larder *food.Larder, under pick.
 	if len(gone) == 0 {
 		return nil
 	}
-	words := slices.Clone(off)
-	if at := slices.Index(words, "animal"); at >= 0 {
-		words[at] = "what comes from animals"
+	words := make([]string, len(off))
+	for i, w := range off {
+		words[i] = diet.Says(w)
 	}
 	avoided := say.Words(words)
 	if len(words) > 4 {
@@ -72,6 +72,90 @@ func falls(b brief.Brief, chosen []pick.Choice, larder *food.Larder, under pick.
 		says = says.Then("kinds.tray", say.N(n), say.N(back))
 	}
 	return []say.Text{says}
+}
+
+// aThird is the part of a kind from which on its falling away is told.
+const aThird = 1.0 / 3
+
+// Lost is a kind of food of which much stays off everybody's board for the sake of some.
+type Lost struct {
+	Kind food.Category
+	Off  int // foods of the kind that stay off
+	Of   int // foods of the kind
+}
+
+// ForSome are the kinds of which more than a third stays off the board for everybody, because some guests have an
+// allergy, and could stay on it if those had a plate apart; none where they have one, or nobody can.
+func ForSome(b brief.Brief, larder *food.Larder) []Lost {
+	if b.PlateApart || b.Plates() || len(b.Foods) > 0 || len(allergic(b)) == 0 {
+		return nil
+	}
+	var words []string
+	for _, w := range b.OffTheTray() {
+		if brief.IsAllergen(w) && !slices.ContainsFunc(b.Diets, func(d brief.Diet) bool { return d.Count == 0 && slices.Contains(d.Avoid, w) }) {
+			words = append(words, w)
+		}
+	}
+	var out []Lost
+	all := larder.All()
+	for _, k := range kindsMissed {
+		lost := Lost{Kind: k.of}
+		for i := range all {
+			if f := &all[i]; f.Category == k.of {
+				lost.Of++
+				if !diet.CanEat(words, f) {
+					lost.Off++
+				}
+			}
+		}
+		if float64(lost.Off) > aThird*float64(lost.Of) {
+			out = append(out, lost)
+		}
+	}
+	return out
+}
+
+// SayForSome says which kinds stay off everybody's board for the sake of some, and that a plate apart would leave them
+// to the others.
+func SayForSome(b brief.Brief, larder *food.Larder) []say.Text {
+	lost := ForSome(b, larder)
+	if len(lost) == 0 {
+		return nil
+	}
+	var kinds []say.Value
+	for _, l := range lost {
+		for _, k := range kindsMissed {
+			if k.of == l.Kind {
+				kinds = append(kinds, say.Part("kinds.lost", say.Figure(l.Off), say.Figure(l.Of), say.Word(k.says)))
+			}
+		}
+	}
+	n := 0
+	for _, d := range allergic(b) {
+		n += d.Count
+	}
+	return []say.Text{say.That("kinds.some", say.All(kinds...), say.N(n))}
+}
+
+// SayFrail says which of some foods pregnant guests and those of weak immunity are commonly advised against, where
+// some come, and what becomes of these foods.
+func SayFrail(b brief.Brief, foods []*food.Food) []say.Text {
+	if b.Frail() == 0 {
+		return nil
+	}
+	var against []string
+	for _, f := range foods {
+		if f.Holds(food.Advised) {
+			against = append(against, f.Name)
+		}
+	}
+	switch {
+	case len(against) > 0:
+		return []say.Text{say.That("frail.apart", say.N(b.Frail()), say.All(say.Foods(against)...))}
+	case slices.Contains(b.OffTheTray(), food.Advised):
+		return []say.Text{say.That("frail.off", say.N(b.Frail()))}
+	}
+	return nil
 }
 
 // who is how many guests, as far as is said, avoid something that is kept off the whole tray; 0 where

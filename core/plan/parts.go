@@ -8,16 +8,19 @@ import (
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/say"
 	"happytray/core/tray"
 )
 
 // parts are the parts of the table that get trays of their own: one plate of a
-// kind for each guest, or one tray for those who eat no meat beside the rest's.
+// kind for each guest, a covered plate for those with an allergy, or one tray for those who eat no meat beside the rest's.
 // One part with Of 0 is the whole table.
 func parts(b brief.Brief) []tray.Part {
 	switch {
 	case b.Plates():
 		return plates(b)
+	case b.PlateApart && len(allergic(b)) > 0:
+		return platesApart(b)
 	case b.HouseRules().Vegetarians == "separate":
 		return apart(b)
 	}
@@ -53,6 +56,65 @@ func plates(b brief.Brief) []tray.Part {
 		}
 	}
 	slices.SortStableFunc(out, func(a, b tray.Part) int { return b.Copies - a.Copies }) // the plate that most get first
+	return out
+}
+
+// allergic are the guests with an allergy who can have a plate apart, by what they avoid; none where they are everybody.
+func allergic(b brief.Brief) []brief.Diet {
+	var out []brief.Diet
+	n := 0
+	for _, d := range b.Diets {
+		if d.Count == 0 || !slices.ContainsFunc(d.Avoid, brief.IsAllergen) {
+			continue
+		}
+		n += d.Count
+		same := slices.IndexFunc(out, func(o brief.Diet) bool {
+			return len(o.Avoid) == len(d.Avoid) && !slices.ContainsFunc(d.Avoid, func(w string) bool { return !slices.Contains(o.Avoid, w) })
+		})
+		if same >= 0 {
+			out[same].Count += d.Count
+			continue
+		}
+		out = append(out, d)
+	}
+	if n >= b.Guests.Total() || n > b.Guests.Adults {
+		return nil
+	}
+	return out
+}
+
+// platesApart gives guests with an allergy a covered plate of their own, so that what they avoid stays on the board
+// for the others.
+func platesApart(b brief.Brief) []tray.Part {
+	theirs := allergic(b)
+	rest := b.Guests
+	var others, all []brief.Diet
+	for _, d := range b.Diets {
+		switch {
+		case d.Count == 0: // what everybody avoids holds on every plate
+			all = append(all, d)
+			others = append(others, d)
+		case !slices.ContainsFunc(d.Avoid, brief.IsAllergen):
+			others = append(others, d)
+		}
+	}
+	for _, d := range theirs {
+		rest.Adults -= d.Count
+	}
+	rest.Light, rest.Hearty = min(rest.Light, rest.Adults), min(rest.Hearty, max(0, rest.Adults-min(rest.Light, rest.Adults)))
+	rest.Frail = min(rest.Frail, rest.Total())
+	for i := range others {
+		others[i].Count = min(others[i].Count, rest.Total())
+	}
+	out := []tray.Part{{Who: "the rest of the table", Of: 1, Guests: rest, Diets: others}}
+	for _, d := range theirs {
+		who, n := d.Who, d.Count
+		if who == "" {
+			who = "those who avoid " + say.And(d.Avoid)
+		}
+		d.Count = 0
+		out = append(out, tray.Part{Who: who, Of: 1, Apart: true, Guests: brief.Guests{Adults: n}, Diets: append(slices.Clone(all), d)})
+	}
 	return out
 }
 

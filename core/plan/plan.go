@@ -55,6 +55,10 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last map[s
 			return nil, fault.Bad(field, "there is no bowl %.60q; leave it out to have one chosen", w.Vessel)
 		}
 	}
+	b, larder, err := called(b, larder)
+	if err != nil {
+		return nil, err
+	}
 	asked := b
 	b = b.Weighed()
 	j, err := within(b, larder, func(money, lean float64) (*job.Job, error) {

@@ -47,7 +47,7 @@ func anyBrief(r *rand.Rand) brief.Brief {
 
 // foodsOf adds up the grams of every food on the trays of a made and in reserve.
 func foodsOf(t *job.Job) map[string]float64 {
-	return shop.NeedsOf(t, larder).Grams
+	return t.GramsOf()
 }
 
 // Whatever the brief: no tray holds what its guests avoid, each holds something,
@@ -170,7 +170,7 @@ func TestTheRestMakesUpForWhatIsSet(t *testing.T) {
 	of := func(amounts []amount.Amount, c food.Category) (sum float64) {
 		for _, a := range amounts {
 			if a.Food.Category == c {
-				sum += a.Grams
+				sum += a.Grams * a.Food.EatenShare()
 			}
 		}
 		return sum

@@ -44,6 +44,9 @@ func Replan(old *job.Job, larder *food.Larder, cabinet *board.Cabinet) (*job.Job
 			}
 		}
 	}
+	if _, larder, err = called(j.Brief, larder); err != nil {
+		return nil, err
+	}
 	j.NoteFoods(larder)
 	return j, nil
 }
@@ -159,7 +162,7 @@ func sameSize(e *tray.Element, then, now *food.Larder) bool {
 	}
 	x, _ := a.Spec(e.Form)
 	y, _ := b.Spec(e.Form)
-	return x == y && a.Colour == b.Colour && a.Cut == b.Cut
+	return x.Same(y) && a.Colour == b.Colour && a.Cut == b.Cut
 }
 
 func sameSurface(a, b board.Board) bool {

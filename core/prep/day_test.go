@@ -154,7 +154,12 @@ func TestWhatIsDone(t *testing.T) {
 	}
 	kinds := map[string][]string{}
 	starts := map[string]string{}
-	for _, k := range d.Tasks {
+	more := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 10}, Foods: []brief.Want{{Food: "pulled-sticks"}, {Food: "eggs"}, {Food: "nectarine"}, {Food: "butter"}}})
+	other, err := Plan(more, more.Larder(food.BuiltIn()), Options{People: 2, Ovens: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, k := range append(slices.Clone(d.Tasks), other.Tasks...) {
 		if k.Food != "" && !slices.Contains(kinds[k.Food], k.Kind) {
 			kinds[k.Food] = append(kinds[k.Food], k.Kind)
 		}
@@ -166,12 +171,16 @@ func TestWhatIsDone(t *testing.T) {
 		"fennel-sausage":   {GetOut, Fold, Lay},
 		"apple":            {GetOut, WashDry, Drip, Slice, Lemon, Lay},
 		"asparagus":        {GetOut, WashDry, Drip, Slice, Heat, Cool, Lay},
-		"aubergine-rolls":  {GetOut, WashDry, Drip, Fold, Heat, Cool, Lay},
+		"aubergine-rolls":  {GetOut, WashDry, Drip, Trim, Slice, Heat, Cool, Fold, Lay},
 		"baguette-toasts":  {GetOut, Slice, Heat, Cool, Lay},
 		"mozzarella-balls": {GetOut, Drain, Drip, Lay},
 		"carrot-sticks":    {GetOut, WashDry, Drip, Peel, Slice, Lay},
 		"round-crackers":   {GetOut, Lay},
-		"dates":            {GetOut, Stone, Slice, Lay},
+		"dates":            {GetOut, Slice, Lay},
+		"nectarine":        {GetOut, WashDry, Drip, Stone, Slice, Lay},
+		"aged-hard":        {GetOut, Trim, Cube, Lay},
+		"pulled-sticks":    {GetOut, Unwrap, Lay},
+		"eggs":             {GetOut, Heat, Cool, Peel, Slice, Lay},
 	} {
 		for _, k := range want {
 			if !slices.Contains(kinds[id], k) {
@@ -247,7 +256,7 @@ func TestDaysThatCannotBe(t *testing.T) {
 	}
 	// without an oven it says so, and plans the rest
 	d, err := Plan(j, larder, Options{People: 1})
-	if err != nil || !strings.Contains(fmt.Sprint(d.Cautions), "no oven for the toasted baguette slices") {
+	if err != nil || !strings.Contains(fmt.Sprint(d.Cautions), "no oven for the toasted baguette") {
 		t.Errorf("%v %v", err, d.Cautions)
 	}
 	// who begins too late is told by how much, and what would save most

@@ -176,7 +176,7 @@ func advised(t *tray.Tray, larder *food.Larder) (out []say.Text) {
 		}
 		honey = honey || diet.IsHoney(f)
 	}
-	if t.Brief.Guests.Frail > 0 && len(foods) > 0 {
+	if t.Brief.Frail() > 0 && len(foods) > 0 {
 		out = append(out, say.That("care.frail", say.All(foods...)))
 	}
 	if t.Brief.Guests.Infants > 0 && honey {

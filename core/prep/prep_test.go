@@ -99,12 +99,12 @@ func TestAdviceForTheFrail(t *testing.T) {
 		return fmt.Sprint(Order(j.Trays[0], food.BuiltIn()).Cautions)
 	}
 	says := made(brief.Guests{Adults: 6, Children: 1, Infants: 1, Frail: 1})
-	for _, want := range []string{"soft white round (a soft mould-ripened cheese)", "air-dried ham, halved", "(a raw cured meat)", "none for a child under one year", "commonly advised against"} {
-		if !strings.Contains(strings.ToLower(says), strings.ToLower(strings.Replace(want, ", halved", "", 1))) {
+	for _, want := range []string{"brie (a soft mould-ripened cheese)", "dry-cured ham", "(a raw cured meat)", "none for a child under one year", "commonly advised against"} {
+		if !strings.Contains(strings.ToLower(says), strings.ToLower(want)) {
 			t.Errorf("nothing of %q in %s", want, says)
 		}
 	}
-	if strings.Contains(says, "orange block") || strings.Contains(made(brief.Guests{Adults: 6}), "commonly advised") {
+	if strings.Contains(says, "cheddar") || strings.Contains(made(brief.Guests{Adults: 6}), "commonly advised") {
 		t.Error("it is said of what nobody is advised against, or to nobody")
 	}
 }

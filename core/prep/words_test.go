@@ -19,7 +19,7 @@ func TestTasksSayNothingTwice(t *testing.T) {
 				continue
 			}
 			said++
-			says := cutting(f.Name, code, 12, s.L).String()
+			says := cutting(&f, say.Food(comesAs(&f)), code, 12, s.L).String()
 			seen := map[string]bool{}
 			for _, w := range strings.FieldsFunc(strings.ToLower(says), func(r rune) bool { return r == ' ' || r == ',' || r == ':' }) {
 				stem := strings.TrimSuffix(strings.TrimSuffix(w, "s"), "d")

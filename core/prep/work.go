@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"happytray/core/brief"
+	"happytray/core/card"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/safety"
@@ -24,6 +25,8 @@ const (
 	Drip    = "drip" // what is washed or drained is left by itself
 	Drain   = "drain"
 	Peel    = "peel"
+	Unwrap  = "unwrap"
+	Trim    = "trim" // seeds, cores, rinds and ends
 	Stone   = "stone"
 	Slice   = "slice"
 	Cube    = "cube"
@@ -54,7 +57,7 @@ var ahead = map[string]struct {
 }{
 	"cut-round": {Slice, .7, "cut.round"}, "shingle": {Slice, .75, "cut.slices"}, "fan": {Slice, .75, "cut.slices"}, "arc": {Slice, .75, "cut.slices"},
 	"ring": {Slice, .75, "cut.slices"}, "coins": {Slice, .75, "cut.coins"}, "slices": {Slice, .75, "cut.slices"}, "slab": {Slice, .7, "cut.slab"},
-	"halves": {Slice, .75, "cut.halves"}, "whole": {Slice, .6, "cut.begin"}, "batons": {Slice, .75, "cut.sticks"}, "criss-cross": {Slice, .6, "cut.sticks"},
+	"halves": {Slice, .75, "cut.halves"}, "quarters": {Slice, .8, "cut.quarters"}, "whole": {Slice, .6, "cut.begin"}, "batons": {Slice, .75, "cut.sticks"}, "criss-cross": {Slice, .6, "cut.sticks"},
 	"upright": {Slice, .7, "cut.sticks"}, "tumble": {Cube, .8, "cut.lumps"},
 	"trail": {Fold, .7, "cut.trail"}, "half-fold-fan": {Fold, .65, "cut.fan"}, "ribbon": {Fold, .75, "cut.ribbon"}, "rolls": {Fold, .8, "cut.rolls"},
 	"rosette": {Fold, .92, "cut.rosette"}, "flower": {Fold, .85, "cut.flower"},
@@ -100,6 +103,8 @@ const (
 	drainSecs, drainGramSecs = 30, .06
 	peelGramSecs             = .25
 	stoneSecs                = 3 // a piece
+	unwrapSecs, eggSecs      = 4, 20
+	trimSecs, trimGramSecs   = 20, .15
 	lemonSecs                = 40
 	coolSecs                 = 600
 	boxSecs, boxGramSecs     = 25, .02
@@ -248,7 +253,7 @@ func wetter(a, b food.Wetness) food.Wetness {
 // makeReady adds what is done to a food in a form before it is laid.
 func (w *worker) makeReady(p *portion) {
 	f, key := p.food, StepName(p.food.ID, p.spec.Form)
-	name := say.Food(f.Name)
+	name, comes := say.Food(f.Name), say.Food(comesAs(f))
 	id := func(kind string) string { return kind + "-" + f.ID + "-" + p.spec.Form }
 	var before []string
 	step := func(t work) {
@@ -268,14 +273,14 @@ func (w *worker) makeReady(p *portion) {
 		where = "task.fridge"
 	}
 	before = []string{SetUp}
-	out := work{kind: GetOut, seconds: getOutSecs, hands: 1, count: 1, says: say.That(where, name)}
+	out := work{kind: GetOut, seconds: getOutSecs, hands: 1, count: 1, says: say.That(where, comes)}
 	if w.leave == 0 { // what travels warms up where it is served
 		out.by = minutes(float64(w.warmUp(f)))
 	}
 	step(out)
 	if f.Needs(food.Wash) {
-		step(work{kind: WashDry, seconds: washSecs + int(washGramSecs*p.grams), hands: 1, says: washed(name, f, p)})
-		step(work{kind: Drip, seconds: dripSecs, says: say.That("task.dry", name)})
+		step(work{kind: WashDry, seconds: washSecs + int(washGramSecs*p.grams), hands: 1, says: washed(comes, f, p)})
+		step(work{kind: Drip, seconds: dripSecs, says: say.That("task.dry", comes)})
 	}
 	if f.Needs(food.Drain) {
 		step(work{kind: Drain, seconds: drainSecs + int(drainGramSecs*p.grams), hands: 1, tool: "sieve", says: say.That("task.drain", name, say.Grams(p.grams))})
@@ -287,10 +292,19 @@ func (w *worker) makeReady(p *portion) {
 	}
 	peeled := f.Needs(food.Peel) && (!food.Has(p.spec.Form, food.AsItComes) || f.ID == "pineapple")
 	if peeled {
-		step(work{kind: Peel, seconds: int(peelGramSecs * p.grams), hands: 1, tool: peelTool(f), says: say.That("task.peel", say.Food(uncut(f.Name)))})
+		step(work{kind: Peel, seconds: int(peelGramSecs * p.grams), hands: 1, tool: peelTool(f), says: say.That("task.peel", comes)})
+	}
+	if f.Needs(food.Unwrap) {
+		step(work{kind: Unwrap, seconds: unwrapSecs * max(1, p.pieces), hands: 1, says: say.That("task.unwrap", say.N(p.pieces), name)})
+	}
+	for _, off := range food.Trims {
+		if f.Needs(off) && f.YieldAs(p.spec.Form) < 1 {
+			bought := f.BoughtFor(p.spec.Form, p.grams)
+			step(work{kind: Trim, seconds: trimSecs + int(trimGramSecs*bought), hands: 1, tool: trimTool(off), says: say.That(takenOff[off], comes, say.Grams(bought), say.Grams(p.grams))})
+		}
 	}
 	if f.Needs(food.StoneOut) && !food.Has(p.spec.Form, food.KeepsStone) {
-		step(work{kind: Stone, seconds: stoneSecs * max(1, p.pieces), hands: 1, tool: "small knife", says: say.That("task.stone", name)})
+		step(work{kind: Stone, seconds: stoneSecs * max(1, p.pieces), hands: 1, tool: "small knife", says: say.That("task.stone", comes)})
 	}
 	kind, share, code := readied(f, p.spec)
 	if food.Has(p.spec.Form, food.StandsOut) && f.Threaded() { // it stands as it is threaded
@@ -299,6 +313,18 @@ func (w *worker) makeReady(p *portion) {
 	hand := p.spec.Seconds * float64(p.pieces)
 	if food.InVessel(p.spec.Form) {
 		hand = p.spec.Seconds * math.Max(1, float64(p.pieces))
+	}
+	h := f.Heat
+	first := h != nil && (h.How == "boil" || h.How == "bake" || kind == Fold) // an egg is boiled and then halved, an aubergine is sliced, grilled and then rolled
+	if first {
+		if kind == Fold {
+			step(work{kind: Slice, seconds: int(hand * share / 2), hands: 1, tool: toolFor(f, Slice), says: say.That("cut.slices", comes, say.N(p.pieces))})
+		}
+		w.heat(p, &before)
+		if h.How == "boil" && f.Holds("egg") {
+			step(work{kind: Peel, seconds: eggSecs * max(1, p.pieces/2), hands: 1, says: say.That("task.shell", comes)})
+		}
+		comes = name
 	}
 	if kind != "" && kind != Portion {
 		from := minutes(earlyMin)
@@ -312,12 +338,12 @@ func (w *worker) makeReady(p *portion) {
 		case f.Category == food.Cheese:
 			from = minutes(cutMin)
 		}
-		step(work{kind: kind, seconds: int(hand * share), hands: 1, tool: toolFor(f, kind), from: from, says: cutting(f.Name, code, p.pieces, p.spec.L)})
+		step(work{kind: kind, seconds: int(hand * share), hands: 1, tool: toolFor(f, kind), from: from, says: cutting(f, comes, code, p.pieces, p.spec.L)})
 		if f.Needs(food.Browns) {
 			step(work{kind: Lemon, seconds: lemonSecs, hands: 1, from: from, says: say.That("task.lemon", name)})
 		}
 	}
-	if h := f.Heat; h != nil {
+	if h != nil && !first {
 		w.heat(p, &before)
 	}
 	if kind == Portion {
@@ -344,9 +370,28 @@ func (w *worker) warmUp(f *food.Food) int {
 	return min(warm, int(w.hold)-standsMin)
 }
 
+// takenOff are the words of food.Trims as tasks.
+var takenOff = map[string]string{food.SeedOut: "task.seed", food.Core: "task.core", food.Derind: "task.derind", food.Skin: "task.skin", food.Hull: "task.hull", food.Trim: "task.trim"}
+
+// trimTool is what something is taken off with.
+func trimTool(off string) string {
+	if off == food.Derind {
+		return "flat chisel"
+	}
+	return "small knife"
+}
+
+// comesAs is what a food is called as it comes, before anything is done to it.
+func comesAs(f *food.Food) string {
+	if f.ComesAs != "" {
+		return f.ComesAs
+	}
+	return uncut(raw(f.Name))
+}
+
 // raw is the name of a food before it is cooked, where its name says how that is done.
 func raw(name string) string {
-	for _, done := range []string{"Toasted ", "Roasted ", "Grilled ", "Fried ", "Blanched "} {
+	for _, done := range []string{"Toasted ", "Roasted ", "Grilled ", "Fried ", "Blanched ", "Boiled "} {
 		if rest, ok := strings.CutPrefix(name, done); ok {
 			return rest
 		}
@@ -357,15 +402,18 @@ func raw(name string) string {
 // heat adds what is cooked: sheet by sheet in the oven, which takes no hands meanwhile, or on the hob, which does.
 func (w *worker) heat(p *portion, before *[]string) {
 	f, h := p.food, p.food.Heat
-	cooks := map[string]string{"toast": "Toast", "roast": "Roast", "grill": "Grill", "fry": "Fry", "blanch": "Blanch"}[h.How]
-	name := say.Food(raw(f.Name))
+	cooks := map[string]string{"toast": "Toast", "roast": "Roast", "grill": "Grill", "fry": "Fry", "blanch": "Blanch", "boil": "Boil", "bake": "Bake"}[h.How]
+	name := say.Food(comesAs(f))
 	if h.OvenC > 0 && w.ovens < 1 {
 		w.says = append(w.says, say.That("day.no-oven", say.Food(f.Name)))
 		return
 	}
 	secs := int(math.Round(h.Minutes * 60))
 	var done []string
-	if h.OvenC > 0 {
+	if h.How == "bake" {
+		done = append(done, w.add(work{id: fmt.Sprintf("%s-%s-%s", Heat, f.ID, p.spec.Form), kind: Heat, food: f.ID, form: p.spec.Form, seconds: secs, ovenC: h.OvenC, count: 1, after: *before, elements: p.elements,
+			tool: "baking sheet", from: minutes(earlyMin), says: say.That("task.bake", name, say.Minutes(h.Minutes), say.Celsius(float64(h.OvenC)))}))
+	} else if h.OvenC > 0 {
 		sheets := max(1, (p.pieces+sheetPieces-1)/sheetPieces)
 		left := p.pieces
 		for n := range sheets {
@@ -535,15 +583,21 @@ func (w *worker) lines(n int) say.Text {
 
 // cutting is how it is said that a food is cut, folded or threaded into so many pieces of long mm. What is called by its
 // cut already is got ready.
-func cutting(name, code string, pieces int, long float64) say.Text {
-	name = uncut(name)
+func cutting(f *food.Food, comes say.Value, code string, pieces int, long float64) say.Text {
+	name := uncut(f.Name)
 	head, _, _ := strings.Cut(name, ",")
 	for _, cut := range []string{"slices", "rounds", "rolls", "ribbons", "coins", "sticks", "leaves"} {
-		if strings.HasSuffix(head, cut) && code != "cut.begin" {
-			code = "cut.ready"
+		if f.ComesAs == "" && strings.HasSuffix(head, cut) && code != "cut.begin" {
+			code, comes = "cut.ready", say.Food(name)
 		}
 	}
-	with := []say.Value{say.Food(name), say.N(pieces), say.MM(long)}
+	switch {
+	case strings.HasSuffix(f.ComesAs, ", sliced"):
+		code, comes = "cut.ready", say.Food(name)
+	case code == "cut.lumps" && f.DrawnAs["any"] == "floret":
+		code = "cut.florets"
+	}
+	with := []say.Value{comes, say.N(pieces), say.MM(long)}
 	return say.That(code, with[:say.Places(code)]...)
 }
 
@@ -613,17 +667,9 @@ func road(b brief.Brief) int {
 
 // sundries are the cards, the kit, and the road.
 func (w *worker) sundries() {
-	cheeses := map[string]bool{}
 	var laid []string
-	for _, t := range w.j.Trays {
-		for _, id := range t.Foods() {
-			if f, ok := w.larder.Get(id); ok && f.Category == food.Cheese {
-				cheeses[id] = true
-			}
-		}
-	}
-	if len(cheeses) > 0 {
-		w.add(work{id: Cards, kind: Cards, seconds: cardSecs * len(cheeses), hands: 1, count: len(cheeses), from: minutes(24 * 60), tool: "card and pen", by: minutes(asideMin), says: say.That("task.cards", say.N(len(cheeses)))})
+	if cards := card.For(w.j, w.larder).Count(); cards > 0 {
+		w.add(work{id: Cards, kind: Cards, seconds: cardSecs * cards, hands: 1, count: cards, from: minutes(24 * 60), tool: "card and pen", by: minutes(asideMin), says: say.That("task.cards", say.N(cards))})
 	}
 	pack := w.add(work{id: Pack, kind: Pack, seconds: packSecs, hands: 1, count: 1, from: minutes(24 * 60), by: minutes(asideMin), says: say.That("task.kit")})
 	if w.leave == 0 {

@@ -137,6 +137,7 @@ func candidates(t *tray.Tray, larder *food.Larder, f review.Finding) (out []cand
 	out = append(out, standing(t, larder, f)...)
 	out = append(out, nearby(t, larder, f)...)
 	out = append(out, reforms(t, larder, f)...)
+	out = append(out, stretched(t, larder, f)...)
 	for _, m := range tries(t, f, swapTries, moveTries) {
 		out = append(out, candidate{m.says(t, larder), func(ctx context.Context) *tray.Tray { return m.made(ctx, t, larder) }})
 	}

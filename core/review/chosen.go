@@ -48,36 +48,38 @@ func (m *measures) chosen() {
 
 // teller gathers what there is to tell.
 type teller struct {
-	l     *Live
-	m     measures // for the names of elements
-	out   told
-	foods []*food.Food // each once, in order
-	first map[string]int
-	grams map[string]float64
-	asked map[string]bool // by the host, by name
+	l      *Live
+	m      measures // for the names of elements
+	out    told
+	foods  []*food.Food // each once, in order
+	first  map[string]int
+	grams  map[string]float64
+	bought map[string]float64 // what is bought for it
+	asked  map[string]bool    // by the host, by name
 }
 
 func (l *Live) tell() *told {
-	t := teller{l: l, m: measures{l: l}, out: told{values: map[string]float64{}}, first: map[string]int{}, grams: map[string]float64{}, asked: map[string]bool{}}
+	t := teller{l: l, m: measures{l: l}, out: told{values: map[string]float64{}}, first: map[string]int{}, grams: map[string]float64{}, bought: map[string]float64{}, asked: map[string]bool{}}
 	for _, w := range l.tray.Brief.Foods {
 		t.asked[w.Food] = true
 	}
 	for _, w := range l.tray.Brief.Pins {
 		t.asked[w.Food] = true
 	}
-	add := func(f *food.Food, element int, grams float64) {
+	add := func(f *food.Food, form string, element int, grams float64) {
 		if _, seen := t.first[f.ID]; !seen {
 			t.first[f.ID] = element
 			t.foods = append(t.foods, f)
 		}
 		t.grams[f.ID] += grams
+		t.bought[f.ID] += f.BoughtFor(form, grams)
 	}
 	for i := range l.elems {
-		add(l.elems[i].food, i, l.tray.Elements[i].Grams)
+		add(l.elems[i].food, l.tray.Elements[i].Form, i, l.tray.Elements[i].Grams)
 	}
 	for _, r := range l.tray.Reserve {
 		if f, ok := l.larder.Get(r.Food); ok {
-			add(f, -1, r.Grams)
+			add(f, r.Form, -1, r.Grams)
 		}
 	}
 	t.hard()
@@ -229,7 +231,7 @@ func (t *teller) money() {
 	cost, day, times := 0, b.ServeDay(), float64(t.l.tray.Copies())
 	for _, f := range t.foods {
 		if f.Category != food.NotFood {
-			cost += t.l.larder.CostOf(f, t.grams[f.ID]*times, day)
+			cost += t.l.larder.CostOf(f, t.bought[f.ID]*times, day)
 		}
 	}
 	over := float64(cost)/(budget*times) - 1

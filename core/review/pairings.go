@@ -155,7 +155,11 @@ func (m *measures) apart() {
 		sum += math.Min(best, apartMM)
 		n++
 		if best < 40 {
-			m.find("pairs.apart", Mend, (80-best)/12, l.elems[i].middle.Lerp(l.elems[other].middle, .5), []int{i, other}, say.New("pairs.kept", say.Word(l.keptApart(i)), m.it(i), say.MM(best), m.it(other)))
+			says := say.New("pairs.kept", say.Word(l.keptApart(i)), m.it(i), say.MM(best), m.it(other))
+			if l.keptApart(i) == food.Advised {
+				says = say.New("pairs.advised", m.it(i), say.MM(best), m.it(other))
+			}
+			m.find("pairs.apart", Mend, (80-best)/12, l.elems[i].middle.Lerp(l.elems[other].middle, .5), []int{i, other}, says)
 		}
 	}
 	if n > 0 {

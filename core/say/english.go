@@ -36,6 +36,7 @@ var judging = map[string]string{
 	"pairs.near":           "The {1} would taste better nearer the {2}.",
 	"pairs.apart":          "The {1} and the {2} lie {3} apart: {4}. Put something between them.",
 	"pairs.kept":           "Some guests take no {1}: the {2} {2:lies|lie} {3} from the {4}. Keep bread or fruit between them, and a tool of its own.",
+	"pairs.advised":        "The {1} {1:is|are} among what pregnant guests are advised against, and {1:lies|lie} {2} from the {3}. Keep bread or fruit between them, and a tool of its own.",
 	"height.sight":         "The {1} {1:stands|stand} before the {2}: {3} of it is seen from the front. Tall things go to the back or the sides.",
 	"height.around":        "The {1} {1:stands|stand} before the {2}: {3} of it is seen from around. Tall things go in the middle.",
 	"service.cutroom":      "The {1} {1:has|have} {2} free in front of {1:it|them}. A knife wants {3}: turn {1:it|them}, or move what stands there.",

@@ -26,12 +26,14 @@ type Line struct {
 	OnTrayG      float64  `json:"on_tray_g"`
 	ReserveG     float64  `json:"reserve_g"`
 	Pieces       int      `json:"pieces"`     // laid or to be laid, without the reserve
-	CupboardG    float64  `json:"cupboard_g"` // of what is needed, there already
+	Yield        float64  `json:"yield"`      // share of what is bought that is laid, over all its forms
+	CupboardG    float64  `json:"cupboard_g"` // of what is needed, there already, as it is laid
+	BoughtG      float64  `json:"bought_g"`   // in all packs, as bought
 	Packs        []Packs  `json:"packs"`
 	BasketCost   int      `json:"basket_cost"` // minor units
 	UsedCost     int      `json:"used_cost"`   // minor units; its part of what its packs cost, and what is taken from the cupboard
-	LeftG        float64  `json:"left_g"`
-	KeepsDays    int      `json:"keeps_days"` // once opened
+	LeftG        float64  `json:"left_g"`      // as bought
+	KeepsDays    int      `json:"keeps_days"`  // once opened
 	Explanation  say.Text `json:"explanation"`
 	HandworkSecs float64  `json:"handwork_seconds"`
 	OutOfStock   bool     `json:"out_of_stock"`   // the shop has none today
@@ -60,6 +62,7 @@ type Basket struct {
 func NewBasket(j *job.Job, larder *food.Larder) Basket {
 	lines := map[string]*Line{}
 	var order []string
+	bought := map[string]float64{} // grams to have as bought, by food
 	line := func(id string) *Line {
 		l, ok := lines[id]
 		if !ok {
@@ -82,14 +85,19 @@ func NewBasket(j *job.Job, larder *food.Larder) Basket {
 			l.OnTrayG += e.Grams * float64(times)
 			l.Pieces += e.Count * times
 			if f, ok := larder.Get(e.Food); ok {
+				bought[e.Food] += f.BoughtFor(e.Form, e.Grams*float64(times))
 				if s, ok := f.Spec(e.Form); ok {
 					l.HandworkSecs += s.Seconds * float64(e.Count*times)
 				}
 			}
 		}
 		for _, r := range one.Reserve {
-			if f, ok := larder.Get(r.Food); ok && f.Category == food.NotFood {
+			f, ok := larder.Get(r.Food)
+			if ok && f.Category == food.NotFood {
 				continue
+			}
+			if ok {
+				bought[r.Food] += f.BoughtFor(r.Form, r.Grams*float64(times))
 			}
 			line(r.Food).ReserveG += r.Grams * float64(times)
 		}
@@ -99,24 +107,35 @@ func NewBasket(j *job.Job, larder *food.Larder) Basket {
 	day := j.Brief.ServeDay()
 	for _, id := range order {
 		l := lines[id]
-		need := l.OnTrayG + l.ReserveG
+		exact := l.OnTrayG + l.ReserveG
+		need := round.Tenth(l.OnTrayG) + round.Tenth(l.ReserveG) // as it is told
 		if f, ok := larder.Get(id); ok {
-			l.CupboardG = round.Tenth(math.Min(need, larder.OnHand(id, day)))
+			raw := bought[id]
+			if exact > 0 {
+				raw *= need / exact
+			}
+			there := math.Min(raw, larder.OnHand(id, day))
+			if raw > 0 {
+				l.Yield = math.Floor(1e4*need/raw+1e-6) / 1e4 // rounded down, so that what it promises is there
+			}
+			if l.CupboardG = need; there < raw-1e-6 {
+				l.CupboardG = math.Min(need, math.Floor(10*there*l.Yield+1e-6)/10)
+			}
+			l.CupboardG = round.Tenth(l.CupboardG)
 			packs := larder.PacksOf(f)
 			l.OutOfStock = larder.OutOfStock(id)
-			buy := math.Max(0, need-l.CupboardG)
-			if buy < .05 {
-				buy = 0
+			buy := 0.0
+			if rest := round.Tenth(need - l.CupboardG); rest > 0 && l.Yield > 0 {
+				buy = rest / l.Yield
 			}
-			var bought float64
-			l.Packs, bought, l.BasketCost = food.Cover(packs, buy)
-			if bought > 0 {
-				l.UsedCost = int(math.Round(float64(l.BasketCost) * buy / bought))
-				l.LeftG = round.Tenth(bought - buy)
+			l.Packs, l.BoughtG, l.BasketCost = food.Cover(packs, buy)
+			if l.BoughtG > 0 {
+				l.UsedCost = int(math.Round(float64(l.BasketCost) * buy / l.BoughtG))
+				l.LeftG = round.Tenth(l.BoughtG - buy)
 			}
-			there := int(math.Round(l.CupboardG * larder.GramPrice(f)))
-			l.UsedCost += there
-			b.CupboardCost += there
+			worth := int(math.Round(there * larder.GramPrice(f)))
+			l.UsedCost += worth
+			b.CupboardCost += worth
 		}
 		l.Explanation = whys[id].Also(explain(l))
 		l.OnTrayG, l.ReserveG = round.Tenth(l.OnTrayG), round.Tenth(l.ReserveG)
@@ -164,11 +183,17 @@ func explain(l *Line) say.Text {
 		buy = append(buy, say.Part("pack", say.N(p.Count), say.Grams(p.Grams)))
 	}
 	out = out.Then("basket.buy", say.All(buy...))
+	if l.Yield < fullYield {
+		out = out.Then("basket.yield", say.Percent(100*l.Yield))
+	}
 	if l.LeftG >= 1 {
 		out = out.Then("basket.left", say.Grams(l.LeftG), say.N(l.KeepsDays))
 	}
 	return out
 }
+
+// fullYield is the share from which on nobody speaks of peel and ends.
+const fullYield = .97
 
 // PassOn tells for what stays over of each line, where it is worth a thought, in which
 // coming job it could go.

@@ -14,12 +14,12 @@ import (
 	"happytray/core/say"
 )
 
-// Needs is what one job asks for of each food, grams.
+// Needs is what one job asks for of each food, grams as bought.
 type Needs struct {
 	Job   string             `json:"job"` // id
 	Title string             `json:"title"`
 	Day   string             `json:"day"`             // of serving, 2026-11-30, or ""
-	Grams map[string]float64 `json:"grams"`           // by food
+	Grams map[string]float64 `json:"grams"`           // by food, as bought: with peel, rind and crust
 	Off   []string           `json:"off"`             // what no food on its trays may contain
 	Table *diet.Table        `json:"table,omitempty"` // what else its guests' food has to suit; nil in what was kept before this was
 }
@@ -28,18 +28,18 @@ type Needs struct {
 func NeedsOf(j *job.Job, larder *food.Larder) Needs {
 	at := diet.TableOf(j.Brief)
 	n := Needs{Title: j.Title, Day: j.Brief.ServeDay(), Grams: map[string]float64{}, Off: at.Off, Table: &at}
-	add := func(id string, g float64) {
+	add := func(id, form string, g float64) {
 		if f, ok := larder.Get(id); ok && f.Category != food.NotFood && g > 0 {
-			n.Grams[id] = round.Tenth(n.Grams[id] + g)
+			n.Grams[id] = round.Tenth(n.Grams[id] + f.BoughtFor(form, g))
 		}
 	}
 	for _, one := range j.Trays {
 		times := float64(one.Copies())
 		for _, e := range one.Elements {
-			add(e.Food, e.Grams*times)
+			add(e.Food, e.Form, e.Grams*times)
 		}
 		for _, r := range one.Reserve {
-			add(r.Food, r.Grams*times)
+			add(r.Food, r.Form, r.Grams*times)
 		}
 	}
 	return n
@@ -63,6 +63,7 @@ type Item struct {
 	LeftG      float64  `json:"left_g"`
 	For        []string `json:"for"` // titles of the jobs, in time order
 	OutOfStock bool     `json:"out_of_stock"`
+	Labelled   string   `json:"labelled,omitempty"` // what its label has to say, for guests who come
 }
 
 // Buys says which packs are bought: 2 × 125 g (40 g is in the cupboard).
@@ -77,6 +78,9 @@ func (it Item) Buys() say.Text {
 		what = say.That("buy.none")
 	case it.CupboardG >= 1:
 		what = what.Then("buy.cupboard", say.Grams(it.CupboardG))
+	}
+	if it.Labelled != "" {
+		what = what.Then("buy.labelled", say.Word(it.Labelled))
 	}
 	if it.OutOfStock {
 		what = what.Then("buy.out")
@@ -140,6 +144,9 @@ func Buy(jobs []Needs, larder *food.Larder, stock food.Stock) List {
 			}
 			it.NeedG += need
 			it.For = append(it.For, j.Title)
+			if label := diet.Labelled(j.Off, f); label != "" {
+				it.Labelled = label
+			}
 			for i := range lots {
 				if lots[i].BestBefore == "" || j.Day == "" || lots[i].BestBefore >= j.Day {
 					g := math.Min(need, lots[i].Grams)

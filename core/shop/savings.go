@@ -76,9 +76,9 @@ func Savings(j *job.Job, larder *food.Larder, cabinet *board.Cabinet, n int) []S
 			continue
 		}
 		need := l.OnTrayG + l.ReserveG
-		buy := need - l.CupboardG
+		buy := (need - l.CupboardG) / l.Yield
 		if less := fewerPacks(larder.PacksOf(f), buy, l.BasketCost); less > .65*buy {
-			grams := math.Floor(less + l.CupboardG)
+			grams := math.Floor(less*l.Yield + l.CupboardG)
 			_, _, cost := food.Cover(larder.PacksOf(f), less)
 			all = append(all, change{Saving{Food: l.Food, Grams: grams, Loss: .6 * (1 - grams/need) * f.Liking,
 				Says: say.That("saving.less", say.Grams(grams), say.Food(f.Name), say.Grams(need))},
@@ -91,7 +91,7 @@ func Savings(j *job.Job, larder *food.Larder, cabinet *board.Cabinet, n int) []S
 			}
 		}
 		for _, s := range pick.Substitutes(b, f, form, foods, larder, 4) {
-			_, _, cost := food.Cover(larder.PacksOf(s.Food), math.Max(0, need-larder.OnHand(s.Food.ID, b.ServeDay())))
+			cost := larder.CostOf(s.Food, s.Food.BoughtFor(s.Form, need*f.EatenShare()/s.Food.EatenShare()), b.ServeDay())
 			if cost >= l.BasketCost {
 				continue
 			}

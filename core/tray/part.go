@@ -20,6 +20,7 @@ type Part struct {
 	Diets  []brief.Diet   `json:"diets,omitempty"`
 	Share  float64        `json:"share,omitempty"`  // of the food of its guests; 0 or 1 for all of it
 	Copies int            `json:"copies,omitempty"` // trays laid alike; 0 or 1 for one
+	Apart  bool           `json:"apart,omitempty"`  // a covered plate for guests with an allergy, beside the others' board
 	Extra  document.Extra `json:"-"`
 }
 
@@ -49,6 +50,9 @@ func (p *Part) BriefOf(b brief.Brief) brief.Brief {
 		b.Budget *= float64(p.Guests.Total()) / float64(n)
 	}
 	b.Guests, b.Diets = p.Guests, p.Diets
+	if p.Apart { // it has a board of its own, whatever the others have
+		b.Board, b.Boards = nil, nil
+	}
 	return b
 }
 

@@ -3,6 +3,8 @@
 package tray
 
 import (
+	"slices"
+
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/document"
@@ -180,11 +182,10 @@ func LayOut(f *food.Food, s food.Spec, vessel *board.Vessel, pose geom.Pose, pie
 // outlines inside are shared and never changed in place.
 func (t *Tray) Clone() *Tray {
 	c := *t
-	c.Elements = append([]Element(nil), t.Elements...)
+	c.Elements = slices.Clone(t.Elements)
 	for i := range c.Elements {
-		c.Elements[i].Pieces = append([]Piece(nil), c.Elements[i].Pieces...)
+		c.Elements[i].Pieces = slices.Clone(c.Elements[i].Pieces)
 	}
-	c.Reserve = append([]Reserve(nil), t.Reserve...)
-	c.Vessels = append([]board.Vessel(nil), t.Vessels...)
+	c.Reserve, c.Vessels = slices.Clone(t.Reserve), slices.Clone(t.Vessels)
 	return &c
 }

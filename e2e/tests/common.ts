@@ -54,6 +54,15 @@ export async function openDemo(page: Page, title: string, stage: string) {
   await page.getByRole('link', { name: new RegExp('^' + stage) }).click()
 }
 
+/** Makes a job of a brief and opens it there; its id. */
+export async function newJob(page: Page, title: string, brief: object) {
+  const made = await page.request.post('/api/v1/jobs', { data: { title, brief } })
+  const { id } = (await made.json()) as { id: string }
+  await page.goto(`/jobs/${id}/brief`)
+  await expect(page.locator('.look .score')).toContainText('portion')
+  return id
+}
+
 /** Puts away whatever earlier tests left on the empty bench. */
 export async function clearBench(page: Page) {
   const { jobs } = (await (await page.request.get('/api/v1/jobs')).json()) as { jobs: { id: string }[] }
@@ -62,7 +71,7 @@ export async function clearBench(page: Page) {
 
 /** Waits until the line under the heading says that everything is saved. */
 export async function saved(page: Page) {
-  await expect(page.locator('.says')).toHaveText(/^saved/)
+  await expect(page.locator('.says[role=status]')).toHaveText(/^saved/)
 }
 
 /** Whether an answer says that a command was done, and not only previewed. */

@@ -54,7 +54,7 @@ test('an evening is served, looked back on in a minute, and the next brief of th
   // looked back on: the dip came home, because it was too sour
   await hand.getByRole('link', { name: 'What came home', exact: true }).tap()
   await expect(hand.getByRole('heading', { name: 'What came home?' })).toBeVisible()
-  await hand.getByRole('list', { name: 'Foods of the evening' }).getByRole('button', { name: /Chickpea/ }).tap()
+  await hand.getByRole('list', { name: 'Foods of the evening' }).getByRole('button', { name: /Hummus/ }).tap()
   await hand.getByLabel('How much was left').fill('80')
   await hand.getByRole('button', { name: 'too sour' }).tap()
   await expect(hand.getByRole('button', { name: 'too sour' })).toHaveAttribute('aria-pressed', 'true')
@@ -63,7 +63,7 @@ test('an evening is served, looked back on in a minute, and the next brief of th
   await expect(hand.getByText('Saved; the next brief knows.')).toBeVisible()
   await hand.reload()
   await expect(hand.getByText('Saved; the next brief knows.')).toBeVisible()
-  await hand.getByRole('list', { name: 'Foods of the evening' }).getByRole('button', { name: /Chickpea/ }).tap()
+  await hand.getByRole('list', { name: 'Foods of the evening' }).getByRole('button', { name: /Hummus/ }).tap()
   await expect(hand.getByLabel('How much was left')).toHaveValue('80')
 
   // the logbook has it
@@ -71,7 +71,7 @@ test('an evening is served, looked back on in a minute, and the next brief of th
   await page.getByLabel('Crowd').selectOption('The lamp room')
   await expect(page.getByRole('row', { name: /^Lamp supper/ })).toBeVisible()
   await expect(page.getByRole('row')).toHaveCount(2) // and no other crowd's
-  await page.getByRole('button', { name: /^Chickpea and sesame dip: 0\.\d+ of its share/ }).click()
+  await page.getByRole('button', { name: /^Hummus: 0\.\d+ of its share/ }).click()
   await expect(page.getByText(/too sour; it moves it by −?-?\d+ %/)).toBeVisible()
   await clean(page)
 
@@ -97,7 +97,7 @@ test('an evening is served, looked back on in a minute, and the next brief of th
   expect(put.status()).toBe(200)
   await page.goto(`/jobs/${next.id}/amounts`)
   const learnt = page.getByRole('region', { name: 'Learnt from evenings' })
-  await learnt.getByText('Chickpea and sesame dip').click()
+  await learnt.getByText('Hummus').click()
   await expect(learnt.getByText(/too sour/).filter({ visible: true })).toBeVisible()
   const grams = () => api.get(`/api/v1/jobs/${next.id}`).then(async r => {
     const d = (await r.json()).document

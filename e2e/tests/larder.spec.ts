@@ -9,14 +9,14 @@ async function saved(page: Page) {
 
 test('foods are found as one types, and filtered', async ({ page }) => {
   await page.goto('/larder')
-  await expect(page.locator('.sum')).toContainText(/2\d\d foods/)
+  await expect(page.locator('.sum')).toContainText(/3\d\d foods/)
   await page.keyboard.press('/')
   await page.keyboard.type('smok')
   await expect(page.getByRole('link', { name: /^Smoked cheese/ })).toBeVisible()
   await expect(page.getByRole('link', { name: /^Honey/ })).toHaveCount(0)
   await page.getByRole('button', { name: 'Show all' }).click()
   await page.getByRole('button', { name: 'purple' }).click()
-  await expect(page.getByRole('link', { name: /^Dark grapes/ })).toBeVisible()
+  await expect(page.getByRole('link', { name: /^Red grapes/ })).toBeVisible()
   await expect(page.getByRole('link', { name: /^White brined/ })).toHaveCount(0)
   await page.getByRole('button', { name: 'Show all' }).click()
   await choose(page, 'Without', 'milk')

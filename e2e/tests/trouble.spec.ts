@@ -19,12 +19,15 @@ test('two windows change one job: both versions are offered, neither is lost', a
   await other.goto(page.url())
   await expect(other.locator('[data-hold]').first()).toBeAttached()
 
-  const id = await take(other, 2)
-  const start = await stored(other, id)
+  // one that lies well inside the board, so that it can go both ways
+  let index = 2
+  let id = await take(other, index)
+  let start = await stored(other, id)
+  for (; (await inward(other, start.x))[1] > 0; start = await stored(other, id)) id = await take(other, ++index)
   await other.keyboard.press('ArrowLeft')
   await saved(other)
 
-  await take(page, 2)
+  await take(page, index)
   const [key, by] = await inward(page, start.x)
   await page.keyboard.press(key)
   const question = page.getByRole('dialog', { name: 'This job was changed elsewhere' })

@@ -3,25 +3,23 @@ package sheet
 import (
 	"fmt"
 	"math"
-	"sort"
 	"strings"
 	"time"
 
 	"happytray/core/access"
-	"happytray/core/drink"
+	"happytray/core/card"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/price"
-	"happytray/core/say"
 	"happytray/core/tray"
 )
 
 // caution stands on every card: no card is a promise.
 const caution = "The labels of the packs decide what is in it. Please ask."
 
-// Cards are a card to stand for every food that is more than garnish: its name, its milk, its allergens; and one of
-// the best bites, and one of drinks. They are cut out and folded in the middle.
+// Cards are a card to stand for every food that is more than garnish: its name, its milk, what is in it; one of the best
+// bites, one of drinks, and one for who carries a board in (card.For). They are cut out and folded in the middle.
 func Cards(j *job.Job, larder *food.Larder, on string) ([]byte, error) {
 	if on == "whole" {
 		on = "a4"
@@ -30,30 +28,10 @@ func Cards(j *job.Job, larder *food.Larder, on string) ([]byte, error) {
 	if err != nil {
 		return nil, err
 	}
-	var foods []*food.Food
-	seen := map[string]bool{}
-	for _, t := range j.Trays {
-		for _, id := range t.Foods() {
-			f, ok := larder.Get(id)
-			if !ok || seen[id] || f.Category == food.NotFood || f.Category == food.Garnish {
-				continue
-			}
-			seen[id] = true
-			foods = append(foods, f)
-		}
+	set := card.For(j, larder)
+	if len(set.Foods) == 0 {
+		return nil, fault.Bad("elements", "there is nothing on the boards to write a card for")
 	}
-	if len(foods) == 0 {
-		return nil, fault.Bad("elements", "there is nothing on the trays to write a card for")
-	}
-	rank := func(f *food.Food) int {
-		for i, c := range food.Categories {
-			if f.Category == c {
-				return i
-			}
-		}
-		return len(food.Categories)
-	}
-	sort.SliceStable(foods, func(a, b int) bool { return rank(foods[a]) < rank(foods[b]) })
 	p := newPage(w, h, j.Title, made)
 	const cardW, cardH = 88.0, 50.0 // of one half
 	across, down := int((w-10)/cardW), int((h-10)/(2*cardH))
@@ -74,28 +52,22 @@ func Cards(j *job.Job, larder *food.Larder, on string) ([]byte, error) {
 		p.SetDashPattern([]float64{}, 0)
 		return x, y
 	}
-	for _, f := range foods {
+	for _, f := range set.Foods {
 		x, y := place()
-		front := func(y float64) { nameCard(p, f, x, y, cardW, cardH) }
+		front := func(y float64) { nameCard(p, f, set.Labels[f.ID], x, y, cardW, cardH) }
 		p.TransformBegin() // the far half stands on its head, so that it reads from behind when it is folded
 		p.TransformRotate(180, x+cardW/2, y+cardH/2)
 		front(y)
 		p.TransformEnd()
 		front(y + cardH)
 	}
-	if bites := bestBites(foods); len(bites) > 0 {
+	if len(set.Bites) > 0 {
 		x, y := place()
-		listCard(p, "Best bites", bites, x, y+cardH, cardW)
+		listCard(p, "Best bites", set.Bites, x, y+cardH, cardW)
 	}
-	if len(j.Trays) > 0 {
-		var lines []string
-		for _, d := range drink.With(j.Trays[0], larder) {
-			lines = append(lines, say.Upper(d.Name)+": "+d.Why)
-		}
-		if len(lines) > 0 {
-			x, y := place()
-			listCard(p, "To drink with it", lines, x, y+cardH, cardW)
-		}
+	if len(set.Drinks) > 0 {
+		x, y := place()
+		listCard(p, "To drink with it", set.Drinks, x, y+cardH, cardW)
 	}
 	for n, t := range j.Trays { // for who carries it in
 		x, y := place()
@@ -134,10 +106,13 @@ func roomLines(n, of int, t *tray.Tray) (out []string) {
 	} else {
 		out = append(out, "Guests reach it from all round: keep every side free.")
 	}
-	return append(out, "Tools in, stones' dish and napkins beside it; out of the sun.")
+	if t.Part != nil && t.Part.Apart {
+		out = append(out, "Keep it covered, with tools of its own, until they take from it.")
+	}
+	return append(out, "Put in the tools and napkins beside it; keep out of the sun.")
 }
 
-func nameCard(p page, f *food.Food, x, y, w, h float64) {
+func nameCard(p page, f *food.Food, label string, x, y, w, h float64) {
 	mid := x + w/2
 	for points := 17.0; ; points-- {
 		p.letters(points, true)
@@ -149,25 +124,20 @@ func nameCard(p page, f *food.Food, x, y, w, h float64) {
 		}
 	}
 	p.letters(9.5, false)
-	var about []string
-	if f.Category == food.Cheese {
-		if f.Milk != "" && f.Milk != "none" {
-			about = append(about, f.Milk+"’s milk")
-		}
-		about = append(about, []string{"", "mild", "gentle", "full", "strong", "very strong"}[min(5, max(0, f.Strength))])
-	}
-	if len(about) > 0 {
-		p.centred(mid, y+28, strings.Trim(strings.Join(about, ", "), ", "))
+	t := card.TextOf(f)
+	if t.About != "" {
+		p.centred(mid, y+26, p.fitted(t.About, w-8))
 	}
 	p.letters(9, true)
-	contains := "No main allergen is listed for it; see the label"
-	if len(f.Allergens) > 0 {
-		contains = "Contains " + strings.Join(f.Allergens, ", ")
-	}
-	p.centred(mid, y+34.5, p.fitted(contains, w-8))
+	p.centred(mid, y+31.5, p.fitted(t.Contains, w-8))
 	p.letters(7.5, false)
-	if len(f.MayContain) > 0 {
-		p.centred(mid, y+39, p.fitted("May contain traces of "+strings.Join(f.MayContain, ", "), w-8))
+	if label != "" {
+		label = "From packs labelled " + label + " only"
+	}
+	for i, l := range []string{t.Traces, t.Holds, label} {
+		if l != "" {
+			p.centred(mid, y+35+float64(i)*3.6, p.fitted(l, w-8))
+		}
 	}
 	p.letters(6.5, false)
 	p.centred(mid, y+h-4, caution)
@@ -192,50 +162,6 @@ func listCard(p page, title string, lines []string, x, y, w float64) {
 			return
 		}
 	}
-}
-
-// mostBites is how many bites a card tells: more is a list that nobody reads.
-const mostBites = 4
-
-// bestBites are what of these foods goes best together, each food at most once: the strongest pairs of the pairing
-// rules, on a plain cracker where there is one.
-func bestBites(foods []*food.Food) (out []string) {
-	cracker := ""
-	for _, f := range foods {
-		if f.Category == food.Cracker && (cracker == "" || f.Strength < 2 && strings.Contains(strings.ToLower(f.Name), "plain")) {
-			cracker = ", on " + strings.ToLower(f.Name)
-		}
-	}
-	type pair struct {
-		a, b  *food.Food
-		worth float64
-	}
-	var all []pair
-	for i, a := range foods {
-		for _, b := range foods[i+1:] {
-			if a.Category == b.Category || a.Category == food.Cracker || b.Category == food.Cracker {
-				continue
-			}
-			if worth, _ := food.Affinity(a, b); worth >= .6 {
-				all = append(all, pair{a, b, worth + (a.Liking+b.Liking)/10})
-			}
-		}
-	}
-	sort.SliceStable(all, func(i, j int) bool { return all[i].worth > all[j].worth })
-	used := map[string]bool{}
-	for _, q := range all {
-		if used[q.a.ID] || used[q.b.ID] || len(out) == mostBites {
-			continue
-		}
-		used[q.a.ID], used[q.b.ID] = true, true
-		short := func(f *food.Food) string { s, _, _ := strings.Cut(f.Name, ","); return strings.ToLower(s) }
-		says := fmt.Sprintf("%s, then %s", strings.ToUpper(short(q.a)[:1])+short(q.a)[1:], short(q.b))
-		if q.a.Category == food.Cheese || q.a.Category == food.Meat {
-			says += cracker
-		}
-		out = append(out, says)
-	}
-	return out
 }
 
 // Money is how amounts are written: the code of a currency, or none, and the digits of its smaller coin.

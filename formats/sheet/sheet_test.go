@@ -427,7 +427,7 @@ func TestShopping(t *testing.T) {
 	for _, s := range list.Sections {
 		for _, it := range s.Items {
 			items++
-			if !strings.Contains(text, it.Name[:min(6, len(it.Name))]) {
+			if !strings.Contains(text, string([]rune(it.Name)[:4])) {
 				t.Errorf("no %s", it.Name)
 			}
 		}

@@ -252,6 +252,15 @@ func (in *reader) row(line int, rec []string) {
 			return
 		}
 	}
+	if in.out.Table != Larder { // a list that somebody typed calls foods what people call them
+		if f, ok := in.larder.Meant(id); ok {
+			id = f.ID
+			in.out.Lines[n].Food = id
+		} else if food.CheckID(id) != nil {
+			refuse("there is no food %.60q in the larder", id)
+			return
+		}
+	}
 	if food.CheckID(id) != nil {
 		refuse("the %s should be small letters, digits and hyphens, not %.40q", key, id)
 		return

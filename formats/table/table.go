@@ -74,6 +74,64 @@ func list(name string, at func(f *food.Food) *[]string) column {
 		set: func(f *food.Food, c string) error { *at(f) = words(c); return nil }}
 }
 
+// hyphened is a list of words of a vocabulary, in which blanks within a word are written as hyphens.
+func hyphened(name string, known []string, at func(f *food.Food) *[]string) column {
+	hyphen := func(w string) string { return strings.ReplaceAll(w, " ", "-") }
+	return column{name: name, get: func(f *food.Food) string {
+		out := make([]string, len(*at(f)))
+		for i, w := range *at(f) {
+			out[i] = hyphen(w)
+		}
+		return strings.Join(out, " ")
+	}, set: func(f *food.Food, c string) error {
+		list := words(c)
+		for i, w := range list {
+			for _, k := range known {
+				if hyphen(k) == w {
+					list[i] = k
+				}
+			}
+		}
+		*at(f) = list
+		return nil
+	}}
+}
+
+// phrases are parted by semicolons: brie round; soft white cheese.
+func phrases(name string, at func(f *food.Food) *[]string) column {
+	return column{name: name, get: func(f *food.Food) string { return strings.Join(*at(f), "; ") },
+		set: func(f *food.Food, c string) error {
+			var out []string
+			for part := range strings.SplitSeq(c, ";") {
+				if part = strings.TrimSpace(part); part != "" {
+					out = append(out, part)
+				}
+			}
+			*at(f) = out
+			return nil
+		}}
+}
+
+// advised are phrases, or none; an empty cell says that nobody knows.
+var advised = func() column {
+	c := phrases("advised", func(f *food.Food) *[]string { return &f.Advised })
+	get, set := c.get, c.set
+	c.get = func(f *food.Food) string {
+		if f.Advised != nil && len(f.Advised) == 0 {
+			return "none"
+		}
+		return get(f)
+	}
+	c.set = func(f *food.Food, cell string) error {
+		if strings.TrimSpace(cell) == "none" {
+			f.Advised = []string{}
+			return nil
+		}
+		return set(f, cell)
+	}
+	return c
+}()
+
 // heat is written as toast 180 8: how, degrees of the oven or 0 for the hob, minutes.
 func heat(name string) column {
 	return column{name: name, get: func(f *food.Food) string {
@@ -165,6 +223,9 @@ func count(name string, at func(s *food.Spec) *int) column {
 // the row and are not in the list.
 var columns = []column{
 	must("name", func(f *food.Food) *string { return &f.Name }),
+	phrases("also", func(f *food.Food) *[]string { return &f.Also }),
+	text("like", func(f *food.Food) *string { return &f.Like }),
+	text("comes_as", func(f *food.Food) *string { return &f.ComesAs }),
 	must("category", func(f *food.Food) *string { return (*string)(&f.Category) }),
 	must("colour", func(f *food.Food) *string { return &f.Colour }),
 	must("cut", func(f *food.Food) *string { return &f.Cut }),
@@ -183,10 +244,14 @@ var columns = []column{
 	yes("stem", func(f *food.Food) *bool { return &f.Stem }),
 	yes("shell", func(f *food.Food) *bool { return &f.Shell }),
 	yes("casing", func(f *food.Food) *bool { return &f.Casing }),
+	text("made_of", func(f *food.Food) *string { return &f.MadeOf }),
 	list("allergens", func(f *food.Food) *[]string { return &f.Allergens }),
 	list("may_contain", func(f *food.Food) *[]string { return &f.MayContain }),
-	list("diet", func(f *food.Food) *[]string { return &f.Diet }),
+	hyphened("diet", food.DietWords, func(f *food.Food) *[]string { return &f.Diet }),
+	hyphened("perhaps", food.DietWords, func(f *food.Food) *[]string { return &f.Perhaps }),
+	advised,
 	number("carb_g", func(f *food.Food) *float64 { return &f.CarbG }),
+	number("eaten", func(f *food.Food) *float64 { return &f.Eaten }),
 	text("region", func(f *food.Food) *string { return &f.Region }),
 	months("season", func(f *food.Food) *[]int { return &f.Season }),
 	yes("all_year", func(f *food.Food) *bool { return &f.AllYear }),
@@ -197,6 +262,8 @@ var columns = []column{
 	heat("heat"),
 	text("tool", func(f *food.Food) *string { return &f.Tool }),
 	number("liking", func(f *food.Food) *float64 { return &f.Liking }),
+	list("occasions", func(f *food.Food) *[]string { return &f.Occasions }),
+	number("young_liking", func(f *food.Food) *float64 { return &f.YoungLiking }),
 	yes("choking", func(f *food.Food) *bool { return &f.Choking }),
 	yes("melts", func(f *food.Food) *bool { return &f.Melts }),
 	text("caution", func(f *food.Food) *string { return &f.Caution }),
@@ -209,6 +276,17 @@ var columns = []column{
 	size("h_mm", func(s *food.Spec) *float64 { return &s.H }),
 	size("mass_g", func(s *food.Spec) *float64 { return &s.MassG }),
 	size("seconds", func(s *food.Spec) *float64 { return &s.Seconds }),
+	{name: "chokes", spec: true, keep: true, gets: func(s *food.Spec) string {
+		if s.Chokes == nil {
+			return ""
+		}
+		return map[bool]string{true: "yes", false: "no"}[*s.Chokes]
+	}, sets: func(s *food.Spec, c string) error {
+		is, err := parseYes(c)
+		s.Chokes = &is
+		return err
+	}},
+	size("yield", func(s *food.Spec) *float64 { return &s.Yield }),
 	size("pitch_mm", func(s *food.Spec) *float64 { return &s.Pitch }),
 	count("n", func(s *food.Spec) *int { return &s.N }),
 	size("solid", func(s *food.Spec) *float64 { return &s.Solid }),

@@ -13,6 +13,54 @@ import (
 	"github.com/oapi-codegen/runtime"
 )
 
+// Defines values for Advisory.
+const (
+	AdvisoryAlcohol          Advisory = "alcohol"
+	AdvisoryColdSmokedFish   Advisory = "cold-smoked fish"
+	AdvisoryHerbsInQuantity  Advisory = "herbs in quantity"
+	AdvisoryLiver            Advisory = "liver"
+	AdvisoryPate             Advisory = "pate"
+	AdvisoryRawCuredMeat     Advisory = "raw cured meat"
+	AdvisoryRawEgg           Advisory = "raw egg"
+	AdvisoryRawFish          Advisory = "raw fish"
+	AdvisoryRawMilk          Advisory = "raw milk"
+	AdvisorySoftMouldRipened Advisory = "soft mould-ripened"
+	AdvisoryUndercookedMeat  Advisory = "undercooked meat"
+	AdvisoryWashedRind       Advisory = "washed rind"
+)
+
+// Valid indicates whether the value is a known member of the Advisory enum.
+func (e Advisory) Valid() bool {
+	switch e {
+	case AdvisoryAlcohol:
+		return true
+	case AdvisoryColdSmokedFish:
+		return true
+	case AdvisoryHerbsInQuantity:
+		return true
+	case AdvisoryLiver:
+		return true
+	case AdvisoryPate:
+		return true
+	case AdvisoryRawCuredMeat:
+		return true
+	case AdvisoryRawEgg:
+		return true
+	case AdvisoryRawFish:
+		return true
+	case AdvisoryRawMilk:
+		return true
+	case AdvisorySoftMouldRipened:
+		return true
+	case AdvisoryUndercookedMeat:
+		return true
+	case AdvisoryWashedRind:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for Allergen.
 const (
 	AllergenCelery      Allergen = "celery"
@@ -177,12 +225,18 @@ func (e CommandKind) Valid() bool {
 
 // Defines values for DietWord.
 const (
-	DietWordAlcohol DietWord = "alcohol"
-	DietWordAnimal  DietWord = "animal"
-	DietWordBeef    DietWord = "beef"
-	DietWordMeat    DietWord = "meat"
-	DietWordPork    DietWord = "pork"
-	DietWordRennet  DietWord = "rennet"
+	DietWordAlcohol   DietWord = "alcohol"
+	DietWordAnimal    DietWord = "animal"
+	DietWordBeef      DietWord = "beef"
+	DietWordGame      DietWord = "game"
+	DietWordGelatine  DietWord = "gelatine"
+	DietWordHoney     DietWord = "honey"
+	DietWordMeat      DietWord = "meat"
+	DietWordPork      DietWord = "pork"
+	DietWordPoultry   DietWord = "poultry"
+	DietWordRawMilk   DietWord = "raw milk"
+	DietWordRennet    DietWord = "rennet"
+	DietWordShellfish DietWord = "shellfish"
 )
 
 // Valid indicates whether the value is a known member of the DietWord enum.
@@ -194,11 +248,23 @@ func (e DietWord) Valid() bool {
 		return true
 	case DietWordBeef:
 		return true
+	case DietWordGame:
+		return true
+	case DietWordGelatine:
+		return true
+	case DietWordHoney:
+		return true
 	case DietWordMeat:
 		return true
 	case DietWordPork:
 		return true
+	case DietWordPoultry:
+		return true
+	case DietWordRawMilk:
+		return true
 	case DietWordRennet:
+		return true
+	case DietWordShellfish:
 		return true
 	default:
 		return false
@@ -1267,8 +1333,17 @@ func (e ExportShoppingParamsDecimal) Valid() bool {
 	}
 }
 
+// Advisory why pregnant guests and those of weak immunity are commonly advised against a food
+type Advisory string
+
 // Allergen one of the 14 that labels must name
 type Allergen string
+
+// AvoidWord defines model for AvoidWord.
+type AvoidWord struct {
+	Id   string `json:"id"`
+	Says string `json:"says"`
+}
 
 // Basket defines model for Basket.
 type Basket struct {
@@ -1288,8 +1363,11 @@ type Basket struct {
 		Who    string  `json:"who"`
 	} `json:"groups"`
 	Lines []struct {
-		BasketCost int    `json:"basket_cost"`
-		Category   string `json:"category"`
+		BasketCost int `json:"basket_cost"`
+
+		// BoughtG in all packs, as bought
+		BoughtG  float64 `json:"bought_g"`
+		Category string  `json:"category"`
 
 		// CupboardG of what is needed there already
 		CupboardG       float64 `json:"cupboard_g"`
@@ -1314,6 +1392,9 @@ type Basket struct {
 		Pieces     int     `json:"pieces"`
 		ReserveG   float64 `json:"reserve_g"`
 		UsedCost   int     `json:"used_cost"`
+
+		// Yield share of what is bought that is laid
+		Yield float64 `json:"yield"`
 	} `json:"lines"`
 
 	// Minutes of handwork for all trays
@@ -1415,15 +1496,18 @@ type BroughtIn struct {
 
 // BuyItem defines model for BuyItem.
 type BuyItem struct {
-	Cost       int      `json:"cost"`
-	CupboardG  float64  `json:"cupboard_g"`
-	Food       string   `json:"food"`
-	For        []string `json:"for"`
-	LeftG      float64  `json:"left_g"`
-	Name       string   `json:"name"`
-	NeedG      float64  `json:"need_g"`
-	OutOfStock bool     `json:"out_of_stock"`
-	Packs      []Packs  `json:"packs"`
+	Cost      int      `json:"cost"`
+	CupboardG float64  `json:"cupboard_g"`
+	Food      string   `json:"food"`
+	For       []string `json:"for"`
+
+	// Labelled what its label has to say, for guests who come; empty where that is nothing
+	Labelled   string  `json:"labelled"`
+	LeftG      float64 `json:"left_g"`
+	Name       string  `json:"name"`
+	NeedG      float64 `json:"need_g"`
+	OutOfStock bool    `json:"out_of_stock"`
+	Packs      []Packs `json:"packs"`
 }
 
 // BuyList defines model for BuyList.
@@ -1463,13 +1547,15 @@ type Category string
 
 // Choice defines model for Choice.
 type Choice struct {
+	// Apart a plate apart for some guests would leave much to the others
+	Apart  bool        `json:"apart"`
 	Chosen []Chosen    `json:"chosen"`
 	Kinds  []KindCount `json:"kinds"`
 
 	// Needs what is missing and the three best foods to fill it
 	Needs []Need `json:"needs"`
 
-	// Says what is other than this host had the last time
+	// Says what is other than this host had the last time, and what is to be known of the choice
 	Says []string `json:"says"`
 
 	// Servings what each group of guests can eat
@@ -1644,8 +1730,22 @@ type Device struct {
 	Seen  time.Time `json:"seen"`
 }
 
+// DietPreset defines model for DietPreset.
+type DietPreset struct {
+	Avoid []string `json:"avoid"`
+	Id    string   `json:"id"`
+	Name  string   `json:"name"`
+	Note  string   `json:"note"`
+}
+
 // DietWord what else a guest may avoid
 type DietWord string
+
+// Diets defines model for Diets.
+type Diets struct {
+	Presets []DietPreset `json:"presets"`
+	Words   []AvoidWord  `json:"words"`
+}
 
 // Displaced what was done to what the command is not of
 type Displaced struct {
@@ -2102,6 +2202,20 @@ type Found struct {
 	Says  string `json:"says"`
 }
 
+// FoundFood defines model for FoundFood.
+type FoundFood struct {
+	// Called what a job shows it as if it is taken by these words, where they are another name of it; else empty
+	Called   string `json:"called"`
+	Category string `json:"category"`
+	Id       string `json:"id"`
+	Name     string `json:"name"`
+}
+
+// FoundFoods defines model for FoundFoods.
+type FoundFoods struct {
+	Foods []FoundFood `json:"foods"`
+}
+
 // Glass defines model for Glass.
 type Glass struct {
 	Mm   float64 `json:"mm"`
@@ -2529,9 +2643,17 @@ type Need struct {
 
 // NewFood defines model for NewFood.
 type NewFood struct {
+	// Category its kind, where it is added in one line; it looks and behaves as its nearest until somebody says more
+	Category *string `json:"category,omitempty"`
+
 	// From the food to copy
-	From *string `json:"from,omitempty"`
-	Name string  `json:"name"`
+	From   *string  `json:"from,omitempty"`
+	Name   string   `json:"name"`
+	PackG  *float64 `json:"pack_g,omitempty"`
+	PieceG *float64 `json:"piece_g,omitempty"`
+
+	// SizeMm how long a piece is
+	SizeMm *float64 `json:"size_mm,omitempty"`
 }
 
 // NewJob defines model for NewJob.
@@ -2599,6 +2721,8 @@ type OutlineFound struct {
 
 // Outlook defines model for Outlook.
 type Outlook struct {
+	// Apart a plate apart for some guests would leave much to the others
+	Apart      bool      `json:"apart"`
 	Appetites  float64   `json:"appetites"`
 	BasketCost int       `json:"basket_cost"`
 	Board      BoardCard `json:"board"`
@@ -3254,9 +3378,11 @@ type WeightAsked struct {
 // Weights defines model for Weights.
 type Weights struct {
 	Portions []struct {
-		Food  string  `json:"food"`
-		Form  string  `json:"form"`
-		Grams float64 `json:"grams"`
+		// BoughtG what it is cut from, as bought
+		BoughtG float64 `json:"bought_g"`
+		Food    string  `json:"food"`
+		Form    string  `json:"form"`
+		Grams   float64 `json:"grams"`
 
 		// PieceG of one piece, 0 where it is not counted
 		PieceG float64 `json:"piece_g"`
@@ -3603,6 +3729,12 @@ type ExportTableParamsDecimal string
 
 // ExportTableParamsTable defines parameters for ExportTable.
 type ExportTableParamsTable string
+
+// FindFoodsParams defines parameters for FindFoods.
+type FindFoodsParams struct {
+	Text string `form:"text" json:"text"`
+	Most *int   `form:"most,omitempty" json:"most,omitempty"`
+}
 
 // ImportTableParams defines parameters for ImportTable.
 type ImportTableParams struct {
@@ -3980,6 +4112,9 @@ type ServerInterface interface {
 	// DaySheet The work for all jobs of a day for a calendar or a spreadsheet
 	// (GET /api/v1/days/{date}/sheet)
 	DaySheet(c *gin.Context, date string, params DaySheetParams)
+	// Diets Diets as people say them, and all words for what guests may avoid
+	// (GET /api/v1/diets)
+	Diets(c *gin.Context)
 	// Door Whether phones and tablets may be let in, and which are; a device hears only of itself
 	// (GET /api/v1/door)
 	Door(c *gin.Context)
@@ -4181,6 +4316,9 @@ type ServerInterface interface {
 	// ExportTable The larder, packs or stock as CSV
 	// (GET /api/v1/larder/export/{table})
 	ExportTable(c *gin.Context, table ExportTableParamsTable, params ExportTableParams)
+	// FindFoods The foods that people mean by some words, best first
+	// (GET /api/v1/larder/find)
+	FindFoods(c *gin.Context, params FindFoodsParams)
 	// ImportTable What a CSV file would change, or, with apply, the change itself, whole or not at all
 	// (POST /api/v1/larder/import)
 	ImportTable(c *gin.Context, params ImportTableParams)
@@ -4766,6 +4904,19 @@ func (siw *ServerInterfaceWrapper) DaySheet(c *gin.Context) {
 	}
 
 	siw.Handler.DaySheet(c, date, params)
+}
+
+// Diets operation middleware
+func (siw *ServerInterfaceWrapper) Diets(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Diets(c)
 }
 
 // Door operation middleware
@@ -7015,6 +7166,41 @@ func (siw *ServerInterfaceWrapper) ExportTable(c *gin.Context) {
 	siw.Handler.ExportTable(c, table, params)
 }
 
+// FindFoods operation middleware
+func (siw *ServerInterfaceWrapper) FindFoods(c *gin.Context) {
+
+	var err error
+	_ = err
+
+	// Parameter object where we will unmarshal all parameters from the context
+	var params FindFoodsParams
+
+	// ------------- Required query parameter "text" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, true, "text", c.Request.URL.Query(), &params.Text, runtime.BindQueryParameterOptions{Type: "string", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter text: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	// ------------- Optional query parameter "most" -------------
+
+	err = runtime.BindQueryParameterWithOptions("form", true, false, "most", c.Request.URL.Query(), &params.Most, runtime.BindQueryParameterOptions{Type: "integer", Format: ""})
+	if err != nil {
+		siw.ErrorHandler(c, fmt.Errorf("Invalid format for parameter most: %w", err), http.StatusBadRequest)
+		return
+	}
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.FindFoods(c, params)
+}
+
 // ImportTable operation middleware
 func (siw *ServerInterfaceWrapper) ImportTable(c *gin.Context) {
 
@@ -8131,6 +8317,8 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.DELETE(options.BaseURL+"/api/v1/door/devices/:device", wrapper.PutOut)
 	router.GET(options.BaseURL+"/api/v1/settings", wrapper.Settings)
 	router.PUT(options.BaseURL+"/api/v1/settings", wrapper.SaveSettings)
+	router.GET(options.BaseURL+"/api/v1/larder/find", wrapper.FindFoods)
+	router.GET(options.BaseURL+"/api/v1/diets", wrapper.Diets)
 	router.GET(options.BaseURL+"/api/v1/larder/search", wrapper.SearchLarder)
 	router.GET(options.BaseURL+"/api/v1/larder/export/:table", wrapper.ExportTable)
 	router.POST(options.BaseURL+"/api/v1/larder/import", wrapper.ImportTable)

@@ -23,6 +23,7 @@ const usual: Outlook = {
   holding: '',
   hold_minutes: 120,
   says: [],
+  apart: false,
 }
 
 describe('what a change of the brief changes', () => {

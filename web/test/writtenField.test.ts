@@ -38,7 +38,7 @@ describe('who avoids something', () => {
   it('is typed in peace', async () => {
     const brief = { guests: { adults: 4 }, diets: [{ who: '', count: 1, avoid: [] }] }
     const lines = mount(DietLines, {
-      props: { brief },
+      props: { brief, apart: false },
       global: { stubs: { ElInputNumber: true, ElSelect: true, ElOption: true, ElButton: true } },
     })
     const who = lines.get('[aria-label="Group 1, who"]')

@@ -1405,6 +1405,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/larder/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The foods that people mean by some words, best first */
+        get: operations["findFoods"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/diets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Diets as people say them, and all words for what guests may avoid */
+        get: operations["diets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/larder/search": {
         parameters: {
             query?: never;
@@ -2263,7 +2297,7 @@ export interface components {
          * @description what else a guest may avoid
          * @enum {string}
          */
-        DietWord: "meat" | "pork" | "beef" | "animal" | "rennet" | "alcohol";
+        DietWord: "meat" | "pork" | "beef" | "animal" | "rennet" | "alcohol" | "poultry" | "game" | "shellfish" | "gelatine" | "raw milk" | "honey";
         /**
          * @description a theme that is known by its name; any other name is a label
          * @enum {string}
@@ -2280,6 +2314,11 @@ export interface components {
         Firmness: "fresh" | "soft" | "semi" | "firm" | "hard";
         /** @enum {string} */
         Milk: "cow" | "goat" | "sheep" | "buffalo" | "mixed" | "plant";
+        /**
+         * @description why pregnant guests and those of weak immunity are commonly advised against a food
+         * @enum {string}
+         */
+        Advisory: "soft mould-ripened" | "washed rind" | "raw milk" | "raw cured meat" | "undercooked meat" | "cold-smoked fish" | "pate" | "liver" | "raw egg" | "raw fish" | "alcohol" | "herbs in quantity";
         /**
          * @description what cheese is set with
          * @enum {string}
@@ -2493,6 +2532,8 @@ export interface components {
             items: components["schemas"]["BuyItem"][];
         };
         BuyItem: {
+            /** @description what its label has to say, for guests who come; empty where that is nothing */
+            labelled: string;
             food: string;
             name: string;
             /** Format: double */
@@ -2569,6 +2610,41 @@ export interface components {
             name: string;
             /** @description the food to copy */
             from?: string;
+            /** @description its kind, where it is added in one line; it looks and behaves as its nearest until somebody says more */
+            category?: string;
+            /** Format: double */
+            piece_g?: number;
+            /** Format: double */
+            pack_g?: number;
+            /**
+             * Format: double
+             * @description how long a piece is
+             */
+            size_mm?: number;
+        };
+        FoundFoods: {
+            foods: components["schemas"]["FoundFood"][];
+        };
+        FoundFood: {
+            id: string;
+            name: string;
+            category: string;
+            /** @description what a job shows it as if it is taken by these words, where they are another name of it; else empty */
+            called: string;
+        };
+        Diets: {
+            presets: components["schemas"]["DietPreset"][];
+            words: components["schemas"]["AvoidWord"][];
+        };
+        DietPreset: {
+            id: string;
+            name: string;
+            avoid: string[];
+            note: string;
+        };
+        AvoidWord: {
+            id: string;
+            says: string;
         };
         Lots: {
             lots: components["schemas"]["Lot"][];
@@ -2934,8 +3010,10 @@ export interface components {
             form: string;
         };
         Choice: {
-            /** @description what is other than this host had the last time */
+            /** @description what is other than this host had the last time, and what is to be known of the choice */
             says: string[];
+            /** @description a plate apart for some guests would leave much to the others */
+            apart: boolean;
             chosen: components["schemas"]["Chosen"][];
             sides: components["schemas"]["Side"][];
             /** @description what is missing and the three best foods to fill it */
@@ -3187,6 +3265,8 @@ export interface components {
             says: string;
         };
         Outlook: {
+            /** @description a plate apart for some guests would leave much to the others */
+            apart: boolean;
             /** @description the usual limit for food out of the fridge */
             holding: string;
             /**
@@ -3424,6 +3504,16 @@ export interface components {
                  * @description of what is needed there already
                  */
                 cupboard_g: number;
+                /**
+                 * Format: double
+                 * @description share of what is bought that is laid
+                 */
+                yield: number;
+                /**
+                 * Format: double
+                 * @description in all packs, as bought
+                 */
+                bought_g: number;
                 packs: components["schemas"]["Packs"][];
                 basket_cost: number;
                 used_cost: number;
@@ -3541,6 +3631,11 @@ export interface components {
                 form: string;
                 /** Format: double */
                 grams: number;
+                /**
+                 * Format: double
+                 * @description what it is cut from, as bought
+                 */
+                bought_g: number;
                 /**
                  * Format: double
                  * @description of one piece, 0 where it is not counted
@@ -6005,6 +6100,51 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    findFoods: {
+        parameters: {
+            query: {
+                text: string;
+                most?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Foods */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundFoods"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    diets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Diets */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Diets"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     searchLarder: {
         parameters: {
             query?: {
@@ -6908,12 +7048,13 @@ export const eveningAdviceDoValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const logbookEmptiedByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Logbook"]["emptied"]["by"]> = ["form", "board", "style"];
 export const doorHereValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Door"]["here"]> = ["house", "device"];
 export const allergenValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Allergen"]> = ["gluten", "crustaceans", "egg", "fish", "peanuts", "soy", "milk", "nuts", "celery", "mustard", "sesame", "sulphites", "lupin", "molluscs"];
-export const dietWordValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DietWord"]> = ["meat", "pork", "beef", "animal", "rennet", "alcohol"];
+export const dietWordValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DietWord"]> = ["meat", "pork", "beef", "animal", "rennet", "alcohol", "poultry", "game", "shellfish", "gelatine", "raw milk", "honey"];
 export const themeNameValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ThemeName"]> = ["harvest", "first frost", "midwinter feast", "spring garden", "picnic", "harbour", "orchard", "meadow flowers", "dusk and smoke", "black and gold", "hearts", "snow", "school's out", "tea time"];
 export const categoryValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Category"]> = ["cheese", "meat", "dip", "brined", "fruit", "vegetable", "dried fruit", "nut", "cracker", "sweet", "garnish", "prop"];
 export const wetnessValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Wetness"]> = ["crisp", "dry", "moist", "oily", "juicy", "runny"];
 export const firmnessValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Firmness"]> = ["fresh", "soft", "semi", "firm", "hard"];
 export const milkValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Milk"]> = ["cow", "goat", "sheep", "buffalo", "mixed", "plant"];
+export const advisoryValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Advisory"]> = ["soft mould-ripened", "washed rind", "raw milk", "raw cured meat", "undercooked meat", "cold-smoked fish", "pate", "liver", "raw egg", "raw fish", "alcohol", "herbs in quantity"];
 export const settingValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Setting"]> = ["rennet", "microbial", "thistle", "acid"];
 export const rindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Rind"]> = ["edible", "inedible", "none"];
 export const textureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Texture"]> = ["creamy", "soft", "chewy", "firm", "crumbly", "crunchy", "juicy"];

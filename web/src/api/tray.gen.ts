@@ -20,7 +20,15 @@ export type Avoid =
   | "beef"
   | "animal"
   | "rennet"
-  | "alcohol";
+  | "alcohol"
+  | "poultry"
+  | "game"
+  | "shellfish"
+  | "gelatine"
+  | "raw milk"
+  | "honey"
+  | "advised"
+  | "low-carb";
 export type Colour = string;
 export type Side = "top" | "right" | "bottom" | "left";
 /**
@@ -254,6 +262,10 @@ export interface Brief {
    */
   learnt?: Learnt[];
   /**
+   * guests with an allergy get a covered plate of their own, so that the others keep theirs
+   */
+  plate_apart?: boolean;
+  /**
    * plates: one for each guest
    */
   serving?: "shared" | "plates";
@@ -319,6 +331,10 @@ export interface Rules {
   olives?: "pitted" | "stones";
   grapes?: "clusters" | "plucked";
   /**
+   * what pregnant guests are advised against stands apart, or off the tray altogether
+   */
+  pregnant?: "apart" | "off";
+  /**
    * apart on the same tray, on separate trays, or with shapes that stand in for meat
    */
   vegetarians?: "apart" | "separate" | "shapes";
@@ -351,7 +367,14 @@ export interface Rules {
   };
 }
 export interface Want {
+  /**
+   * its id, or what people call it
+   */
   food: string;
+  /**
+   * what the host calls it, where that is not its name in the larder
+   */
+  name?: string;
   form?: string;
   grams?: number;
   /**
@@ -561,6 +584,20 @@ export interface Reserve {
 export interface Food {
   id: string;
   name: string;
+  /**
+   * what else people call it, and look for it by
+   *
+   * @maxItems 30
+   */
+  also?: string[];
+  /**
+   * the food that it looks and behaves like, where it was added in haste and nobody has read its label
+   */
+  like?: string;
+  /**
+   * what is bought, where something is made of it: a baguette for toasts
+   */
+  comes_as?: string;
   category:
     | "cheese"
     | "meat"
@@ -622,6 +659,10 @@ export interface Food {
    */
   casing?: boolean;
   /**
+   * what such a food usually is made of: what its allergens and diet words rest on
+   */
+  made_of?: string;
+  /**
    * allergens that traces of may be in it, from where it is usually made
    */
   may_contain?: (
@@ -659,11 +700,62 @@ export interface Food {
   /**
    * what else it holds that a guest may avoid
    */
-  diet: ("meat" | "pork" | "beef" | "animal" | "rennet" | "alcohol")[];
+  diet: (
+    | "meat"
+    | "pork"
+    | "beef"
+    | "animal"
+    | "rennet"
+    | "alcohol"
+    | "poultry"
+    | "game"
+    | "shellfish"
+    | "gelatine"
+    | "raw milk"
+    | "honey"
+  )[];
+  /**
+   * diet words that some of its kind hold: only the label tells
+   */
+  perhaps?: (
+    | "meat"
+    | "pork"
+    | "beef"
+    | "animal"
+    | "rennet"
+    | "alcohol"
+    | "poultry"
+    | "game"
+    | "shellfish"
+    | "gelatine"
+    | "raw milk"
+    | "honey"
+  )[];
+  /**
+   * why pregnant guests and those of weak immunity are commonly advised against it
+   */
+  advised?: (
+    | "soft mould-ripened"
+    | "washed rind"
+    | "raw milk"
+    | "raw cured meat"
+    | "undercooked meat"
+    | "cold-smoked fish"
+    | "pate"
+    | "liver"
+    | "raw egg"
+    | "raw fish"
+    | "alcohol"
+    | "herbs in quantity"
+  )[];
   /**
    * carbohydrate in 100 g
    */
   carb_g?: number;
+  /**
+   * share of what lies there that is eaten, less stones, shells and pods; 0 or left out for all of it
+   */
+  eaten?: number;
   region?: "" | "alpine" | "atlantic" | "mediterranean" | "northern" | "eastern" | "tropical";
   season: Months;
   /**
@@ -689,16 +781,33 @@ export interface Food {
   /**
    * what is done to it before it is laid, besides what its form says, and what it does not bear
    *
-   * @maxItems 11
+   * @maxItems 18
    */
   handling?: (
-    "ready" | "cold" | "perishable" | "wash" | "drain" | "peel" | "stone" | "browns" | "dries" | "softens" | "wilts"
+    | "ready"
+    | "cold"
+    | "perishable"
+    | "wash"
+    | "drain"
+    | "peel"
+    | "unwrap"
+    | "stone"
+    | "seed"
+    | "core"
+    | "derind"
+    | "skin"
+    | "hull"
+    | "trim"
+    | "browns"
+    | "dries"
+    | "softens"
+    | "wilts"
   )[];
   /**
    * how it is cooked
    */
   heat?: {
-    how: "toast" | "roast" | "grill" | "fry" | "blanch";
+    how: "toast" | "roast" | "grill" | "fry" | "blanch" | "boil" | "bake";
     /**
      * degrees C; left out for on the hob
      */
@@ -710,6 +819,14 @@ export interface Food {
    * share of guests who take some
    */
   liking: number;
+  /**
+   * where it is at home; it is not chosen unasked elsewhere
+   */
+  occasions?: ("breakfast" | "tea" | "brunch" | "dessert")[];
+  /**
+   * share of children who take some; 0 or left out where it follows from the rest
+   */
+  young_liking?: number;
   choking?: boolean;
   melts?: boolean;
   caution?: string;
@@ -756,6 +873,14 @@ export interface Spec {
    * handwork for one piece
    */
   seconds: number;
+  /**
+   * share of what is bought that is left when it is cut so; 0 or left out for all of it
+   */
+  yield?: number;
+  /**
+   * whether a small child can choke on it so, where that is not as for the food
+   */
+  chokes?: boolean;
   /**
    * mm of line one piece takes in a row or trail
    */

@@ -69,10 +69,12 @@ export function useChoosing() {
   const bans = computed(() => new Set(job.doc?.brief.bans ?? []))
   const name = (id: string) => larder.name(id).toLowerCase()
 
-  async function toggle(id: string) {
+  async function toggle(id: string, called = '') {
     const b = job.doc!.brief
     const had = chosen.value.has(id)
-    const next = had ? list().filter(w => w.food !== id) : [...list(), { food: id }]
+    const next = had
+      ? list().filter(w => w.food !== id)
+      : [...list(), { food: id, name: called || undefined }]
     if (!next.length) {
       cannot.value = 'At least one food has to stay. Add another first, or have them chosen again.'
       return
@@ -87,6 +89,26 @@ export function useChoosing() {
       `${had ? 'took off' : 'added'} ${name(id)}`,
     )
   }
+  /** All of a list is taken, besides what is picked already. */
+  function takeAll(foods: Want[]) {
+    const b = job.doc!.brief
+    const more = foods.filter(
+      (w, i) => !chosen.value.has(w.food) && foods.findIndex(o => o.food === w.food) === i,
+    )
+    if (!more.length) return Promise.resolve(true)
+    return replan(
+      {
+        ...b,
+        foods: [...(picked.value ? list() : []), ...more],
+        bans: b.bans?.filter(x => !more.some(w => w.food === x)),
+      },
+      `added ${more.length} foods of a list`,
+    )
+  }
+  /** Guests with an allergy get a covered plate of their own. */
+  const plateApart = () =>
+    replan({ ...job.doc!.brief, plate_apart: true }, 'gave guests with an allergy a plate apart')
+
   /** A pinned food is on the tray whatever else is chosen. */
   function pin(id: string) {
     const b = job.doc!.brief
@@ -186,6 +208,8 @@ export function useChoosing() {
     front,
     pins,
     toggle,
+    takeAll,
+    plateApart,
     pin,
     ban,
     setForm,

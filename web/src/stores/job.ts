@@ -1,6 +1,6 @@
 import equal from 'fast-deep-equal'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import {
   api,
   take,
@@ -12,7 +12,7 @@ import {
   type PrepSheet,
   type Review,
 } from '@/api/client'
-import type { TrayElement, TrayFile } from '@/api/tray.gen'
+import type { Brief, TrayElement, TrayFile } from '@/api/tray.gen'
 import { afterFrame } from '@/composables/afterFrame'
 import { newest } from '@/composables/newest'
 import { effect, showsAtOnce, stillLies } from '@/tray/edit'
@@ -20,6 +20,7 @@ import type { Pose } from '@/tray/move'
 import { trayAt, withTray } from '@/tray/set'
 import { useOutbox } from '@/outbox/outbox'
 import { editQueue } from './edits'
+import { useLarder } from './larder'
 import { useToast } from './toast'
 import { held, hold, letGo, type Unsaved } from './unsaved'
 
@@ -31,9 +32,18 @@ const retryEvery = 2500
 const breath = () => new Promise(go => window.setTimeout(go))
 
 /** The open job: its document, its saving, and what the server derives from it. */
+/** What the host of a job calls foods otherwise than the house does. */
+function callFoods(brief: Brief | undefined) {
+  const wants = [...(brief?.foods ?? []), ...(brief?.pins ?? [])]
+  useLarder().called = new Map(
+    wants.flatMap(w => (typeof w !== 'string' && w.name ? [[w.food, w.name] as const] : [])),
+  )
+}
+
 export const useJob = defineStore('job', () => {
   const id = ref('')
   const doc = shallowRef<TrayFile | null>(null)
+  watch(() => doc.value?.brief, callFoods, { flush: 'sync' })
   const revision = ref(0)
   const canUndo = ref(false)
   const canRedo = ref(false)

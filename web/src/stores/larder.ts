@@ -20,7 +20,9 @@ export const useLarder = defineStore('larder', () => {
 
   const byId = computed(() => new Map<string, Food>(all.value?.foods.map(f => [f.id, f]) ?? []))
   const food = (id: string) => byId.value.get(id)
-  const name = (id: string) => food(id)?.name ?? id
+  // what the job on the table calls foods otherwise than the house does
+  const called = shallowRef<ReadonlyMap<string, string>>(new Map())
+  const name = (id: string) => called.value.get(id) ?? food(id)?.name ?? id
   const picture = (id: string, form?: string, version?: string, thumb = false) => {
     const query = new URLSearchParams()
     const v = version ?? food(id)?.version
@@ -32,5 +34,5 @@ export const useLarder = defineStore('larder', () => {
   }
   /** Something in it was changed: it is read anew the next time it is wanted. */
   const forget = () => (reading = null)
-  return { all, read, forget, food, name, picture }
+  return { all, read, forget, food, called, name, picture }
 })

@@ -31,7 +31,11 @@ export const shelfNames: Record<string, string> = {
 
 export const monthNames = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 
-export { allergenValues as allergens, dietWordValues as dietWords } from '@/api/contract.gen'
+export {
+  advisoryValues as advisories,
+  allergenValues as allergens,
+  dietWordValues as dietWords,
+} from '@/api/contract.gen'
 /** The words a food is described with, as the server's contract lists them. */
 export const words = {
   wetness: wetnessValues,
@@ -94,7 +98,14 @@ export const handlings: readonly [Handling, string][] = [
   ['wash', 'is washed'],
   ['drain', 'is drained'],
   ['peel', 'is peeled'],
+  ['unwrap', 'is unwrapped one by one'],
   ['stone', 'is stoned'],
+  ['seed', 'is seeded'],
+  ['core', 'is cored'],
+  ['derind', 'loses its rind'],
+  ['skin', 'is skinned'],
+  ['hull', 'is hulled'],
+  ['trim', 'is trimmed'],
   ['browns', 'browns when cut'],
   ['dries', 'dries when cut'],
   ['softens', 'goes soft'],

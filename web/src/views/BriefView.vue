@@ -95,7 +95,7 @@ async function pick() {
       <GuestLines :brief="brief" @set="set" />
 
       <h2>Who avoids what</h2>
-      <DietLines :brief="brief" @set="set" />
+      <DietLines :brief="brief" :apart="!!outlook?.apart" @set="set" />
 
       <h2>Boards and places</h2>
       <BoardLines :brief="brief" @set="set" />
@@ -119,7 +119,13 @@ async function pick() {
     </div>
 
     <template #look>
-      <OutlookPanel :outlook="outlook" :wrong="open || wrong" :boards="named" @use="use" />
+      <OutlookPanel
+        :outlook="outlook"
+        :wrong="open || wrong"
+        :boards="named"
+        @use="use"
+        @apart="set({ plate_apart: true })"
+      />
     </template>
   </Stage>
 </template>

@@ -4,6 +4,7 @@
 import { computed, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import FoodFacts from '@/components/larder/FoodFacts.vue'
+import FoodNames from '@/components/larder/FoodNames.vue'
 import FoodGoods from '@/components/larder/FoodGoods.vue'
 import FormStage from '@/components/larder/FormStage.vue'
 import House from '@/components/house/House.vue'
@@ -80,6 +81,7 @@ async function copy() {
               <span class="soft">Called</span>
               <WrittenField class="field" :value="food.name" maxlength="80" @written="rename" />
             </label>
+            <FoodNames :page="page" @change="it.change" />
             <FoodFacts :page="page" @change="it.change" @saved="it.refresh" />
           </section>
           <section v-if="page.good_with.length || page.clashes_with.length" class="card with">

@@ -1,16 +1,19 @@
 <script setup lang="ts">
 // Foods as drawn portions on shelves by role; beside them what the choice
 // covers and lacks.
-import { computed, ref, shallowRef, useTemplateRef } from 'vue'
+import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
-import type { Offer } from '@/api/client'
+import type { Food, Offer } from '@/api/client'
 import BalancePanel from '@/components/pick/BalancePanel.vue'
+import AddFood from '@/components/pick/AddFood.vue'
 import KeptChoices from '@/components/pick/KeptChoices.vue'
+import PastedList from '@/components/pick/PastedList.vue'
 import PickedFood from '@/components/pick/PickedFood.vue'
 import ThreeChoices from '@/components/pick/ThreeChoices.vue'
 import Stage from '@/components/job/Stage.vue'
 import { useChoosing } from '@/composables/choosing'
+import { useFinding } from '@/composables/finding'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
 import { shelfNames } from '@/tray/larder'
@@ -22,29 +25,53 @@ const choosing = useChoosing()
 const { busy, wrong, choice, cannot, picked, chosen, props, own, front, pins, forMe } = choosing
 
 const search = ref('')
+const { found, looked, list, readList, isList } = useFinding(search)
+const foundFoods = computed(() =>
+  (found.value ?? []).flatMap(f => {
+    const food = larder.food(f.id)
+    return food && f.category !== 'prop' ? [{ food, called: f.called }] : []
+  }),
+)
+// what is looked for is there by that name, so nothing need be added
+const exact = computed(() => {
+  const first = foundFoods.value[0]
+  return !!first && (!!first.called || first.food.name.toLowerCase() === looked.value.toLowerCase())
+})
+const adding = ref(false)
+watch(looked, () => (adding.value = false))
+function paste(e: ClipboardEvent) {
+  const text = e.clipboardData?.getData('text') ?? ''
+  if (!isList(text)) return
+  e.preventDefault()
+  void readList(text)
+}
+async function takeList(foods: { food: string; name?: string }[]) {
+  if (await choosing.takeAll(foods)) list.value = null
+}
+async function added(id: string) {
+  search.value = ''
+  await choosing.toggle(id)
+}
 // a large larder shows the front of each shelf until it is asked for more
 const shelfful = 48
 const wide = shallowRef<ReadonlySet<string>>(new Set())
-const shelves = computed(() => {
-  const q = search.value.trim().toLowerCase()
-  return Object.entries(shelfNames)
-    .filter(([id]) => id !== 'prop' || props.value.size)
-    .map(([id, title]) => ({
-      id,
-      title,
-      kind: choice.value?.kinds.find(k => k.category === id),
-      foods: larder
-        .all!.foods.filter(
-          f =>
-            f.category === id &&
-            (id !== 'prop' || props.value.has(f.id)) &&
-            (!f.put_away || chosen.value.has(f.id)) &&
-            (!q || f.name.toLowerCase().includes(q)),
-        )
-        .sort((a, b) => Number(front.value.has(b.id)) - Number(front.value.has(a.id))),
-    }))
-    .filter(s => s.foods.length)
-})
+const onShelf = (f: Food, id: string) =>
+  f.category === id && (id !== 'prop' || props.value.has(f.id)) && (!f.put_away || chosen.value.has(f.id))
+const shelves = computed(() =>
+  found.value
+    ? []
+    : Object.entries(shelfNames)
+        .filter(([id]) => id !== 'prop' || props.value.size)
+        .map(([id, title]) => ({
+          id,
+          title,
+          kind: choice.value?.kinds.find(k => k.category === id),
+          foods: larder
+            .all!.foods.filter(f => onShelf(f, id))
+            .sort((a, b) => Number(front.value.has(b.id)) - Number(front.value.has(a.id))),
+        }))
+        .filter(s => s.foods.length),
+)
 
 // three choices side by side, until one is taken or they are put away
 const three = ref(false)
@@ -69,7 +96,9 @@ useEventListener(window, 'keydown', e => {
         class="find"
         type="search"
         placeholder="Find a food  /"
-        aria-label="Find a food"
+        aria-label="Find a food, or paste a list"
+        maxlength="120"
+        @paste="paste"
       />
       <button class="btn" :aria-expanded="three" @click="three = !three">Three choices</button>
       <button class="btn" :disabled="busy" @click="forMe">
@@ -99,6 +128,34 @@ useEventListener(window, 'keydown', e => {
       @leave="three = false"
     />
 
+    <PastedList
+      v-if="list"
+      :list="list"
+      :busy="busy"
+      @take="takeList"
+      @leave="list = null"
+      @look="text => (search = text)"
+    />
+
+    <section v-if="found" class="shelf" aria-labelledby="shelf-found">
+      <h2 id="shelf-found">
+        Found <span class="soft small">{{ foundFoods.length || 'nothing' }} for “{{ looked }}”</span>
+      </h2>
+      <ul v-if="foundFoods.length">
+        <PickedFood
+          v-for="f in foundFoods"
+          :key="f.food.id"
+          :food="f.food"
+          :called="f.called"
+          :c="choosing"
+        />
+      </ul>
+      <AddFood v-if="!exact || adding" :name="looked" :busy="busy" @added="added" />
+      <button v-else class="btn quiet" @click="adding = true">
+        Not what you meant? Add “{{ looked }}” as a food of its own
+      </button>
+    </section>
+
     <section
       v-for="s in shelves"
       :key="s.id"
@@ -111,21 +168,20 @@ useEventListener(window, 'keydown', e => {
       </h2>
       <ul>
         <PickedFood
-          v-for="f in s.foods.slice(0, wide.has(s.id) || search ? 400 : shelfful)"
+          v-for="f in s.foods.slice(0, wide.has(s.id) ? 400 : shelfful)"
           :key="f.id"
           :food="f"
           :c="choosing"
         />
       </ul>
       <button
-        v-if="s.foods.length > shelfful && !wide.has(s.id) && !search"
+        v-if="s.foods.length > shelfful && !wide.has(s.id)"
         class="btn quiet"
         @click="wide = new Set([...wide, s.id])"
       >
         All {{ s.foods.length }} of {{ s.title.toLowerCase() }}
       </button>
     </section>
-    <p v-if="!shelves.length" class="soft">No food on the shelves is called that.</p>
 
     <template #look>
       <BalancePanel
@@ -136,6 +192,7 @@ useEventListener(window, 'keydown', e => {
         :busy="busy"
         :says="[...(picked ? (job.doc?.says ?? []) : []), ...(picked ? (choice?.says ?? []) : [])]"
         @add="choosing.toggle"
+        @apart="choosing.plateApart"
       />
       <KeptChoices v-if="job.doc" :job="job.doc" :picked="picked" :busy="busy" @use="choosing.useKept" />
     </template>

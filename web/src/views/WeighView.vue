@@ -77,6 +77,9 @@ const shown = (g: number) => g.toFixed(g < 100 ? 1 : 0)
       <section class="now" aria-live="polite">
         <p class="name">{{ larder.name(w.now.value.food) }}</p>
         <p class="target nums">{{ grams(w.now.value.grams) }}</p>
+        <p v-if="w.now.value.bought_g > w.now.value.grams" class="soft nums">
+          from about {{ grams(w.now.value.bought_g) }} as bought
+        </p>
         <p class="live nums" :class="{ right: verdict === 'right' }">
           {{ live === null ? '–' : shown(live) }}<span> g</span>
         </p>

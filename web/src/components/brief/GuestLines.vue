@@ -101,7 +101,7 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
       />
       are under one year.
     </template>
-    Pregnant or of weak health are
+    Of all guests
     <ElInputNumber
       :model-value="g.pregnant_or_frail ?? 0"
       :min="0"
@@ -109,7 +109,8 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
       aria-label="Pregnant or of weak health"
       class="num"
       @change="n => setGuests({ pregnant_or_frail: n || undefined })"
-    />.
+    />
+    {{ g.pregnant_or_frail === 1 ? 'is' : 'are' }} pregnant or of weak health.
   </p>
   <p class="line">
     They come for

@@ -7,7 +7,7 @@ import { changes } from '@/tray/outlook'
 import { count, grams, minutes } from '@/tray/words'
 
 const props = defineProps<{ outlook: Outlook | null; wrong: string; boards: string }>()
-const emit = defineEmits<{ use: [boards: string[]] }>()
+const emit = defineEmits<{ use: [boards: string[]]; apart: [] }>()
 
 const before = shallowRef<Outlook | null>(null)
 watch(
@@ -68,7 +68,7 @@ const over = computed(() => (props.outlook?.over ?? 0) > 0)
         <dt>Stands out</dt>
         <dd>{{ minutes(outlook.hold_minutes) }} at most</dd>
       </dl>
-      <h3>{{ outlook.trays.length > 1 ? 'Trays' : 'Board' }}</h3>
+      <h3>{{ outlook.trays.length > 1 ? 'Boards' : 'Board' }}</h3>
       <ul class="plain small">
         <li v-for="(t, i) in outlook.trays" :key="i">
           <b>{{ t.name }}</b><template v-if="t.copies > 1"> × {{ t.copies }}</template
@@ -91,6 +91,7 @@ const over = computed(() => (props.outlook?.over ?? 0) > 0)
         </ul>
       </template>
       <p v-for="s in outlook.says" :key="s" class="card small">{{ s }}</p>
+      <button v-if="outlook.apart" class="btn" @click="emit('apart')">Give them a plate apart</button>
       <p class="small soft">{{ outlook.holding }}</p>
     </template>
   </section>

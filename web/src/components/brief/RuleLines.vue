@@ -69,8 +69,18 @@ const all: {
     ],
   },
   {
+    rule: 'pregnant',
+    before: '. What pregnant guests are advised against',
+    label: 'Pregnant guests',
+    width: 208,
+    options: [
+      ['apart', 'lies apart'],
+      ['off', 'stays off the board'],
+    ],
+  },
+  {
     rule: 'olives',
-    before: ', olives',
+    before: '. Olives',
     label: 'Olives',
     width: 128,
     options: [

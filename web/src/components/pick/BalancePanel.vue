@@ -15,7 +15,7 @@ const props = defineProps<{
   busy: boolean
   says: string[]
 }>()
-const emit = defineEmits<{ add: [food: string] }>()
+const emit = defineEmits<{ add: [food: string]; apart: [] }>()
 const larder = useLarder()
 
 // what is missing: the first few, the rest on request
@@ -50,6 +50,9 @@ const sideNames: Record<string, string> = {
       >
     </p>
     <p v-for="s in says" :key="s" class="card small says">{{ s }}</p>
+    <button v-if="picked && choice?.apart" class="btn" :disabled="busy" @click="emit('apart')">
+      Give them a plate apart
+    </button>
     <template v-if="picked && choice">
       <div v-for="side in choice.sides" :key="side.name" class="side">
         <h3 class="small soft">{{ sideNames[side.name] ?? side.name }}</h3>

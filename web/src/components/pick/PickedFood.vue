@@ -6,7 +6,7 @@ import type { Food } from '@/api/client'
 import type { Choosing } from '@/composables/choosing'
 import { useLarder } from '@/stores/larder'
 
-const props = defineProps<{ food: Food; c: Choosing }>()
+const props = defineProps<{ food: Food; c: Choosing; called?: string }>()
 const larder = useLarder()
 const now = computed(() => props.c.chosen.value.get(props.food.id))
 const pinned = computed(() => props.c.pins.value.has(props.food.id))
@@ -17,9 +17,10 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
 
 <template>
   <li class="food" :class="{ on: !!now, against: !!tag }">
-    <button class="take" :aria-pressed="!!now" :disabled="c.busy.value" @click="c.toggle(food.id)">
+    <button class="take" :aria-pressed="!!now" :disabled="c.busy.value" @click="c.toggle(food.id, called)">
       <img loading="lazy" :src="larder.picture(food.id, now?.form)" alt="" />
-      <span class="fname">{{ food.name }}</span>
+      <span class="fname">{{ called || larder.name(food.id) }}</span>
+      <span v-if="called" class="small soft">{{ food.name }}</span>
       <span v-if="tag" class="tag">{{ tag }}</span>
       <span v-if="!!now" class="tick" aria-hidden="true">✓</span>
     </button>

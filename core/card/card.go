@@ -1,0 +1,173 @@
+// Package card is what guests and those who carry are told on paper: a card for each food, one of the best bites, one of
+// drinks, and one for each board.
+package card
+
+import (
+	"fmt"
+	"sort"
+	"strings"
+
+	"happytray/core/diet"
+	"happytray/core/drink"
+	"happytray/core/food"
+	"happytray/core/job"
+	"happytray/core/say"
+)
+
+// Set is all cards of a job.
+type Set struct {
+	Foods  []*food.Food      // a card each, shelf by shelf
+	Labels map[string]string // by food, what its label has to say for guests who come
+	Bites  []string          // lines of one card; none where there is no such card
+	Drinks []string          // lines of one card
+	Rooms  int               // cards for who carries a board in, one each
+}
+
+// Count is how many cards are written or printed.
+func (s Set) Count() int {
+	n := len(s.Foods) + s.Rooms
+	if len(s.Bites) > 0 {
+		n++
+	}
+	if len(s.Drinks) > 0 {
+		n++
+	}
+	return n
+}
+
+// For is the cards of a job: for every food on its boards that is more than garnish.
+func For(j *job.Job, larder *food.Larder) Set {
+	out := Set{Labels: map[string]string{}}
+	off := j.Brief.OffTheTray()
+	seen := map[string]bool{}
+	for _, t := range j.Trays {
+		for _, id := range t.Foods() {
+			f, ok := larder.Get(id)
+			if !ok || seen[id] || f.Category == food.NotFood || f.Category == food.Garnish {
+				continue
+			}
+			seen[id] = true
+			out.Foods = append(out.Foods, f)
+			if label := diet.Labelled(off, f); label != "" {
+				out.Labels[id] = label
+			}
+		}
+	}
+	rank := map[food.Category]int{}
+	for i, c := range food.Categories {
+		rank[c] = i
+	}
+	sort.SliceStable(out.Foods, func(a, b int) bool { return rank[out.Foods[a].Category] < rank[out.Foods[b].Category] })
+	if len(out.Foods) == 0 {
+		return out
+	}
+	out.Bites, out.Rooms = bites(out.Foods), len(j.Trays)
+	for _, d := range drink.With(j.Trays[0], larder) {
+		out.Drinks = append(out.Drinks, say.Upper(d.Name)+": "+d.Why)
+	}
+	return out
+}
+
+// Text is what the card of a food says below its name.
+type Text struct {
+	About    string // of cheese: of what milk, and how strong
+	Contains string // its allergens
+	Traces   string // what may be in it besides, or ""
+	Holds    string // pork, beef, fish, alcohol, raw milk; vegetarian or vegan, as far as is sure
+}
+
+// strengths are how strong a cheese is, as guests read it.
+var strengths = []string{"", "mild", "mild", "medium", "strong", "very strong"}
+
+// told are the diet words that a card tells, with how they are read.
+var told = []struct{ word, says string }{{"pork", "pork"}, {"beef", "beef"}, {"poultry", "poultry"}, {"game", "game"}, {"fish", "fish"}, {"shellfish", "shellfish"}, {"gelatine", "gelatine"}, {"alcohol", "alcohol"}, {"raw milk", "raw milk"}, {"honey", "honey"}}
+
+// TextOf is the text of a food's card. It never says that anything is free of something: where no allergen is known, the
+// pack is to be read.
+func TextOf(f *food.Food) Text {
+	var t Text
+	var about []string
+	if f.Category == food.Cheese {
+		if m := f.MilkSays(); m != "" {
+			about = append(about, m)
+		}
+		about = append(about, strengths[min(5, max(0, f.Strength))])
+	}
+	t.About = strings.Trim(strings.Join(about, ", "), ", ")
+	if t.About != "" {
+		t.About = say.Upper(t.About)
+	}
+	t.Contains = "Allergens: see the pack"
+	if len(f.Allergens) > 0 {
+		t.Contains = "Contains " + say.And(f.Allergens)
+	}
+	if len(f.MayContain) > 0 {
+		t.Traces = "May contain " + say.And(f.MayContain)
+	}
+	var holds []string
+	for _, w := range told {
+		if f.Holds(w.word) {
+			holds = append(holds, w.says)
+		}
+	}
+	switch {
+	case f.Like != "":
+		t.Traces = "Its label was not read yet"
+	case len(holds) > 0:
+		t.Holds = "With " + say.And(holds)
+	}
+	switch {
+	case f.Vegan():
+		t.Holds = "Vegan"
+	case f.Vegetarian():
+		t.Holds = strings.TrimPrefix(t.Holds+" · Vegetarian", " · ")
+	}
+	return t
+}
+
+// inShell reports whether a food is not eaten as it lies there: nobody bites on a shell or a stone.
+func inShell(f *food.Food) bool { return f.Shell || f.Stone || f.EatenShare() < .7 }
+
+// mostBites is how many bites a card tells: more is a list that nobody reads.
+const mostBites = 4
+
+// bites are what of these foods goes best together, each food at most once: the strongest pairs of the pairing
+// rules, on a plain cracker where there is one.
+func bites(foods []*food.Food) (out []string) {
+	cracker := ""
+	for _, f := range foods {
+		if f.Category == food.Cracker && (cracker == "" || f.Strength < 2 && strings.Contains(strings.ToLower(f.Name), "plain")) {
+			cracker = ", on " + strings.ToLower(f.Name)
+		}
+	}
+	type pair struct {
+		a, b  *food.Food
+		worth float64
+	}
+	var all []pair
+	for i, a := range foods {
+		for _, b := range foods[i+1:] {
+			if inShell(a) || inShell(b) || a.Category == b.Category || a.Category == food.Cracker || b.Category == food.Cracker {
+				continue
+			}
+			if worth, _ := food.Affinity(a, b); worth >= .6 {
+				all = append(all, pair{a, b, worth + (a.Liking+b.Liking)/10})
+			}
+		}
+	}
+	sort.SliceStable(all, func(i, j int) bool { return all[i].worth > all[j].worth })
+	used := map[string]bool{}
+	for _, q := range all {
+		if used[q.a.ID] || used[q.b.ID] || len(out) == mostBites {
+			continue
+		}
+		used[q.a.ID], used[q.b.ID] = true, true
+		short := func(f *food.Food) string { s, _, _ := strings.Cut(f.Name, ","); return strings.ToLower(s) }
+		says := fmt.Sprintf("%s, then %s", strings.ToUpper(short(q.a)[:1])+short(q.a)[1:], short(q.b))
+		if q.a.Category == food.Cheese || q.a.Category == food.Meat {
+			says += cracker
+		}
+		out = append(out, says)
+	}
+	return out
+}

@@ -1,0 +1,51 @@
+package card
+
+import (
+	"strings"
+	"testing"
+
+	"happytray/core/food"
+)
+
+// A card tells pork, beef, fish, alcohol and raw milk where they are in it, vegetarian or vegan as far as the entry is
+// sure, and never that there is nothing in it.
+func TestTextOf(t *testing.T) {
+	for id, want := range map[string]Text{
+		"soft-white-round": {About: "Cow’s milk, mild", Contains: "Contains milk"},
+		"mountain-wheel":   {About: "Cow’s milk, medium", Contains: "Contains milk", Holds: "With raw milk"},
+		"squeaky-sticks":   {About: "Mixed milk, mild", Contains: "Contains milk"},
+		"cashew-round":     {About: "Plant-based, mild", Contains: "Contains nuts", Traces: "May contain peanuts, soy and milk", Holds: "Vegan"},
+		"garden-block":     {About: "Cow’s milk, mild", Contains: "Contains milk", Holds: "Vegetarian"},
+		"fresh-curd":       {About: "Cow’s milk, mild", Contains: "Contains milk"}, // some is set with rennet
+		"marshmallows":     {Contains: "Allergens: see the pack", Holds: "With pork, beef and gelatine"},
+		"smoked-salmon":    {Contains: "Contains fish", Traces: "May contain crustaceans and molluscs", Holds: "With fish"},
+		"truffles":         {Contains: "Contains milk and soy", Traces: "May contain nuts, gluten and sulphites", Holds: "With alcohol · Vegetarian"},
+		"honey":            {Contains: "Allergens: see the pack", Holds: "With honey · Vegetarian"},
+		"red-grapes":       {Contains: "Allergens: see the pack", Holds: "Vegan"},
+		"breadsticks":      {Contains: "Contains gluten", Traces: "May contain sesame, soy and milk"}, // some are made with lard
+	} {
+		f, ok := food.BuiltIn().Get(id)
+		if !ok {
+			t.Fatal(id)
+		}
+		if got := TextOf(f); got != want {
+			t.Errorf("%s: %+v, not %+v", id, got, want)
+		}
+	}
+	for _, f := range food.BuiltIn().All() {
+		got := TextOf(&f)
+		all := strings.ToLower(got.About + got.Contains + got.Traces + got.Holds)
+		for _, never := range []string{"free", "no main", "’s’s", "safe", "mixed’s", "plant’s"} {
+			if strings.Contains(all, never) {
+				t.Errorf("%s: %q", f.ID, all)
+			}
+		}
+		if strings.Contains(got.Holds, "Veg") && (f.Holds("meat") || f.Holds("rennet")) {
+			t.Errorf("%s: %s", f.ID, got.Holds)
+		}
+	}
+	hasty := food.Food{Name: "Something", Like: "brie", Allergens: []string{}}
+	if got := TextOf(&hasty); got.Contains != "Allergens: see the pack" || got.Traces == "" || got.Holds != "" {
+		t.Errorf("unread: %+v", got)
+	}
+}

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+// A food that is not in the larder, added in one line: it looks and behaves as its nearest until somebody says more.
+import { reactive, ref } from 'vue'
+import { api, take, Trouble } from '@/api/client'
+import NumberField from '@/components/common/NumberField.vue'
+import WordSelect from '@/components/common/WordSelect.vue'
+import { useLarder } from '@/stores/larder'
+import { shelfNames } from '@/tray/larder'
+
+const props = defineProps<{ name: string; busy: boolean }>()
+const emit = defineEmits<{ added: [food: string] }>()
+const larder = useLarder()
+
+const line = reactive({ category: 'cheese', piece_g: 0, pack_g: 0, size_mm: 0 })
+const adding = ref(false)
+const wrong = ref('')
+const kinds = Object.keys(shelfNames).filter(id => id !== 'prop')
+
+async function add() {
+  adding.value = true
+  wrong.value = ''
+  try {
+    const page = await take(
+      api.POST('/api/v1/foods', {
+        body: {
+          name: props.name.slice(0, 80),
+          category: line.category,
+          piece_g: line.piece_g || undefined,
+          pack_g: line.pack_g || undefined,
+          size_mm: line.size_mm || undefined,
+        },
+      }),
+    )
+    larder.forget()
+    await larder.read()
+    emit('added', page.food.id)
+  } catch (e) {
+    if (!(e instanceof Trouble)) throw e
+    wrong.value = e.message
+  } finally {
+    adding.value = false
+  }
+}
+</script>
+
+<template>
+  <form class="card add" @submit.prevent="add">
+    <b>Not there? Add “{{ name }}”</b>
+    <span class="row">
+      <WordSelect
+        :words="kinds"
+        :value="line.category"
+        :called="shelfNames"
+        label="Kind"
+        style="width: 172px"
+        @chosen="v => (line.category = v)"
+      />
+      <NumberField
+        :value="line.piece_g || undefined"
+        :min="0"
+        step="any"
+        label="Grams a piece"
+        @written="n => (line.piece_g = n)"
+        >g a piece</NumberField
+      >
+      <NumberField
+        :value="line.size_mm || undefined"
+        :min="0"
+        step="any"
+        label="Millimetres long"
+        @written="n => (line.size_mm = n)"
+        >mm long</NumberField
+      >
+      <NumberField
+        :value="line.pack_g || undefined"
+        :min="0"
+        step="any"
+        label="Grams a pack"
+        @written="n => (line.pack_g = n)"
+        >g a pack</NumberField
+      >
+      <button class="btn next" :disabled="busy || adding">Add it</button>
+    </span>
+    <span class="small soft"
+      >It looks and behaves like what is nearest to it until you say more in the larder. Guests with an
+      allergy get none of it until you have read its label.</span
+    >
+    <span v-if="wrong" role="alert">▲ {{ wrong }}</span>
+  </form>
+</template>
+
+<style scoped>
+.add {
+  display: grid;
+  gap: 8px;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+}
+.row :deep(.field) {
+  width: 64px;
+}
+</style>
