@@ -127,7 +127,7 @@ type bill struct {
 
 type billLine struct {
 	Food       string       `json:"food"`
-	WantG      float64      `json:"want_g"` // on the trays and in reserve
+	WantG      float64      `json:"want_g"`     // on the trays and in reserve
 	CupboardG  float64      `json:"cupboard_g"` // of that, there already
 	Yield      float64      `json:"yield"`      // share of what is bought that is laid
 	BoughtG    float64      `json:"bought_g"`   // in all packs

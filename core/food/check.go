@@ -155,13 +155,13 @@ func (f *Food) checkNumbers() error {
 		lo, hi float64
 		unit   string
 	}{{"density", f.Density, .02, 12, " g/ml"}, {"strength", float64(f.Strength), 1, 5, ""}, {"carb_g", f.CarbG, 0, 100, " g in 100 g"},
-		{"keeps_days", float64(f.KeepsDays), 1, 4000, ""}, {"warm_up_min", float64(f.WarmUpMin), 0, 240, " minutes"}, {"liking", f.Liking, 0, 1, ""}, {"young_liking", f.YoungLiking, 0, 1, ""}, {"eaten", f.Eaten, 0, 1, ""}} {
+		{"keeps_days", float64(f.KeepsDays), 1, 4000, ""}, {"warm_up_min", float64(f.WarmUpMin), 0, 240, " minutes"}, {"liking", f.Liking, 0, 1, ""}, {"young_liking", f.YoungLiking, 0, 1, ""}, {"eaten", float64(f.Eaten), 0, 1, ""}} {
 		if err := fault.Between(n.field, n.v, n.lo, n.hi, n.unit); err != nil {
 			return err
 		}
 	}
-	if f.Eaten > 0 && f.Eaten < MinShare {
-		return fault.Bad("eaten", "at least %g of what lies there is eaten; 0 is for all of it", MinShare)
+	if f.Eaten != 0 && f.Eaten < MinShare {
+		return fault.Bad("eaten", "at least %g of what lies there is eaten, at most 1; leave it out for all of it", MinShare)
 	}
 	return nil
 }
@@ -269,13 +269,13 @@ func (s Spec) check() error {
 		unit   string
 	}{{"l", s.L, 2, 600, " mm"}, {"w", s.W, 2, 600, " mm"}, {"h", s.H, .5, 400, " mm"}, {"mass_g", s.MassG, .01, 5000, " g"},
 		{"seconds", s.Seconds, 0, 3600, ""}, {"pitch", s.Pitch, 0, 300, " mm"}, {"n", float64(s.N), 0, 24, ""},
-		{"solid", s.Solid, 0, 1, ""}, {"yield", s.Yield, 0, 1, ""}, {"group", float64(s.Group), 0, 400, ""}, {"slice_mm", s.SliceMM, 0, 300, " mm"}} {
+		{"solid", s.Solid, 0, 1, ""}, {"yield", float64(s.Yield), 0, 1, ""}, {"group", float64(s.Group), 0, 400, ""}, {"slice_mm", s.SliceMM, 0, 300, " mm"}} {
 		if err := fault.Between(n.field, n.v, n.lo, n.hi, n.unit); err != nil {
 			return err
 		}
 	}
-	if s.Yield > 0 && s.Yield < MinShare {
-		return fault.Bad("yield", "at least %g of what is bought is left; 0 is for all of it", MinShare)
+	if s.Yield != 0 && s.Yield < MinShare {
+		return fault.Bad("yield", "at least %g of what is bought is left, at most 1; leave it out for all of it", MinShare)
 	}
 	if NeedsPitch(s.Form) && s.Pitch < 1 {
 		return fault.Bad("pitch", "%s wants the line that one piece takes, 1 mm at least", s.Form)

@@ -82,7 +82,7 @@ type Food struct {
 	Perhaps     []string `json:"perhaps,omitempty"`      // diet words that some of its kind hold: only the label tells
 	Advised     []string `json:"advised,omitzero"`       // why pregnant guests and those of weak immunity are commonly advised against it; empty where they are not, nil where nobody has said
 	CarbG       float64  `json:"carb_g"`                 // carbohydrate in 100 g
-	Eaten       float64  `json:"eaten,omitempty"`        // share of what lies there that is eaten: less stones, shells and pods; 0 for all of it
+	Eaten       Share    `json:"eaten,omitempty"`        // share of what lies there that is eaten: less stones, shells and pods; not said, all of it
 	Region      string   `json:"region,omitempty"`       // where such food comes from, broadly; a way of pairing
 	Season      []int    `json:"season"`                 // months in the northern hemisphere in which it is at its best; empty: alike all year
 	AllYear     bool     `json:"all_year,omitempty"`     // in the shops in the other months, too
@@ -121,7 +121,7 @@ type Spec struct {
 	H       float64 `json:"h"` // mm
 	MassG   float64 `json:"mass_g"`
 	Seconds float64 `json:"seconds"`            // handwork for one piece
-	Yield   float64 `json:"yield,omitempty"`    // share of what is bought that is left when it is cut so; 0 for all of it
+	Yield   Share   `json:"yield,omitempty"`    // share of what is bought that is left when it is cut so; not said, all of it
 	Chokes  *bool   `json:"chokes,omitempty"`   // whether a small child can choke on it so, where that is not as for the food
 	Pitch   float64 `json:"pitch,omitempty"`    // mm of line one piece takes in a row or trail
 	N       int     `json:"n,omitempty"`        // pieces of a whole, such as eighths

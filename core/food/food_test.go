@@ -251,6 +251,22 @@ func TestReadLarderRefuses(t *testing.T) {
 		"category":      {`"nut"`, `"gravel"`},
 		"free pack":     {`"price":100`, `"price":0`},
 		"shape":         {`"oval"`, `"cloud"`},
+
+		"markup in a name":     {`"name":"A"`, `"name":"A","also":["<b>brie</b>"]`},
+		"an empty other name":  {`"name":"A"`, `"name":"A","also":[" "]`},
+		"thousands of names":   {`"name":"A"`, `"name":"A","also":["` + strings.Repeat(`x","`, 10000) + `x"]`},
+		"a name of a page":     {`"name":"A"`, `"name":"A","also":["` + strings.Repeat("brie ", 4000) + `"]`},
+		"nothing is left":      {`"l":20`, `"yield":0,"l":20`},
+		"more than was bought": {`"l":20`, `"yield":1.2,"l":20`},
+		"a slip of a yield":    {`"l":20`, `"yield":0.01,"l":20`},
+		"nothing is eaten":     {`"liking":0.5`, `"liking":0.5,"eaten":0`},
+		"eaten twice":          {`"liking":0.5`, `"liking":0.5,"eaten":2`},
+		"pairs with itself":    {`"pairs":[]`, `"pairs":["a"]`},
+		"holds and may hold":   {`"allergens":[]`, `"allergens":["nuts"],"may_contain":["nuts"]`},
+		"plants with rennet":   {`"diet":[]`, `"diet":["rennet"],"category":"cheese","firmness":"soft","milk":"plant","rind":"none"`},
+		"set with two things":  {`"diet":[]`, `"diet":["rennet"],"category":"cheese","firmness":"soft","milk":"cow","set_with":"thistle","rind":"none"`},
+		"no such advice":       {`"diet":[]`, `"diet":[],"advised":["because"]`},
+		"raw milk of no milk":  {`"allergens":[],"diet":[]`, `"allergens":["nuts"],"diet":["raw milk"]`},
 	} {
 		if _, err := ReadLarder([]byte(strings.Replace(good, edit[0], edit[1], 1))); err == nil {
 			t.Errorf("%s was accepted", name)

@@ -1,5 +1,24 @@
 package food
 
+import "encoding/json"
+
+// Share is a part of a whole, above 0 and up to 1; 0 stands for not said, which is all of it. Written as 0 it is a
+// fault: nothing is left of no food.
+type Share float64
+
+// UnmarshalJSON reads a share; one of 0 becomes one that no check lets through.
+func (s *Share) UnmarshalJSON(raw []byte) error {
+	var v float64
+	if err := json.Unmarshal(raw, &v); err != nil {
+		return err
+	}
+	if v == 0 {
+		v = -1
+	}
+	*s = Share(v)
+	return nil
+}
+
 // YieldAs is the share of what is bought that is left of the food when it is cut for a form: without peel, core,
 // rind or crust ends. What is said nothing of leaves all.
 //
@@ -7,7 +26,7 @@ package food
 // than half of what it weighs, a cauliflower three fifths, a wheel of cheese all but its rind.
 func (f *Food) YieldAs(form string) float64 {
 	if s, ok := f.Spec(form); ok && s.Yield > 0 {
-		return s.Yield
+		return float64(s.Yield)
 	}
 	return 1
 }
@@ -18,7 +37,7 @@ func (f *Food) BoughtFor(form string, grams float64) float64 { return grams / f.
 // EatenShare is the share of what lies on the board that is eaten: without stones, shells, pods and stalks.
 func (f *Food) EatenShare() float64 {
 	if f.Eaten > 0 {
-		return f.Eaten
+		return float64(f.Eaten)
 	}
 	return 1
 }

@@ -251,7 +251,7 @@ var columns = []column{
 	hyphened("perhaps", food.DietWords, func(f *food.Food) *[]string { return &f.Perhaps }),
 	advised,
 	number("carb_g", func(f *food.Food) *float64 { return &f.CarbG }),
-	number("eaten", func(f *food.Food) *float64 { return &f.Eaten }),
+	number("eaten", func(f *food.Food) *float64 { return (*float64)(&f.Eaten) }),
 	text("region", func(f *food.Food) *string { return &f.Region }),
 	months("season", func(f *food.Food) *[]int { return &f.Season }),
 	yes("all_year", func(f *food.Food) *bool { return &f.AllYear }),
@@ -286,7 +286,7 @@ var columns = []column{
 		s.Chokes = &is
 		return err
 	}},
-	size("yield", func(s *food.Spec) *float64 { return &s.Yield }),
+	size("yield", func(s *food.Spec) *float64 { return (*float64)(&s.Yield) }),
 	size("pitch_mm", func(s *food.Spec) *float64 { return &s.Pitch }),
 	count("n", func(s *food.Spec) *int { return &s.N }),
 	size("solid", func(s *food.Spec) *float64 { return &s.Solid }),

@@ -753,7 +753,7 @@ export interface Food {
    */
   carb_g?: number;
   /**
-   * share of what lies there that is eaten, less stones, shells and pods; 0 or left out for all of it
+   * share of what lies there that is eaten, less stones, shells and pods; left out for all of it
    */
   eaten?: number;
   region?: "" | "alpine" | "atlantic" | "mediterranean" | "northern" | "eastern" | "tropical";
@@ -874,7 +874,7 @@ export interface Spec {
    */
   seconds: number;
   /**
-   * share of what is bought that is left when it is cut so; 0 or left out for all of it
+   * share of what is bought that is left when it is cut so; left out for all of it
    */
   yield?: number;
   /**

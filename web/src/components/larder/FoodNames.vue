@@ -25,13 +25,11 @@ function also(text: string) {
 }
 const spec = computed(() => f.value.forms[0]!)
 const percent = (share: number | undefined) => Math.round(100 * (share || 1))
-/** A share of all is written as nothing: all of it. */
-const share = (n: number) => (n >= 100 ? 0 : n / 100)
+/** All of it is not written down. */
+const share = (n: number) => (n >= 100 ? undefined : n / 100)
 function setYield(form: string, n: number) {
   emit('change', now => ({
-    forms: now.forms.map(s =>
-      s.form === form ? { ...s, yield: share(n) || undefined } : s,
-    ) as Food['forms'],
+    forms: now.forms.map(s => (s.form === form ? { ...s, yield: share(n) } : s)) as Food['forms'],
   }))
 }
 </script>
