@@ -130,9 +130,10 @@ type Spec struct {
 	SliceMM float64 `json:"slice_mm,omitempty"` // of a rosette or flower: how wide one slice is
 }
 
-// Same reports whether two specs say the same of how pieces look and lie: all but whether a child can choke on them.
+// Same reports whether two specs say the same of how pieces look and lie: all but what is lost when they are cut and
+// whether a child can choke on them.
 func (s Spec) Same(o Spec) bool {
-	s.Chokes, o.Chokes = nil, nil
+	s.Chokes, o.Chokes, s.Yield, o.Yield = nil, nil, 0, 0
 	return s == o
 }
 

@@ -89,6 +89,9 @@ func serving(c *counter, trays []*tray.Tray, guests int, larder *food.Larder) {
 	stones, shells, picks, dish := []string{}, []string{}, []string{}, false
 	for _, t := range trays {
 		times := t.Copies()
+		if t.Part != nil && t.Part.Apart {
+			c.add(ToServe, "cover", times, "the plate for "+t.Part.Who)
+		}
 		for i := range t.Elements {
 			e := &t.Elements[i]
 			f, ok := larder.Get(e.Food)

@@ -179,6 +179,9 @@ func advised(t *tray.Tray, larder *food.Larder) (out []say.Text) {
 	if t.Brief.Frail() > 0 && len(foods) > 0 {
 		out = append(out, say.That("care.frail", say.All(foods...)))
 	}
+	if t.Part != nil && t.Part.Apart {
+		out = append(out, say.That("care.apart", say.Word(t.Part.Who)))
+	}
 	if t.Brief.Guests.Infants > 0 && honey {
 		out = append(out, say.That("care.honey"))
 	}

@@ -92,6 +92,7 @@ var working = map[string]string{
 	"care.young":   "Small children come: cut grapes, tomatoes and sausage lengthwise, into quarters for the smallest, keep nuts and hard sweets out of reach, and no honey under one year.",
 	"care.greens":  "Use only greens and flowers grown for eating. Count picks and knives out and in.",
 	"care.frail":   "Pregnant guests and those of weak immunity are commonly advised against {1}. Tell them what lies where; a doctor or midwife advises, and labels tell whether milk was pasteurised.",
+	"care.apart":   "Lay the plate for {1} first, with clean hands and tools, and cover it. It keeps its own tools, and stays covered until they take from it.",
 	"care.advised": "{1} ({2})",
 	"care.honey":   "There is honey on this tray: none for a child under one year.",
 

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import { mount } from '@vue/test-utils'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import WrittenField from '@/components/common/WrittenField.vue'
 import DietLines from '@/components/brief/DietLines.vue'
 
@@ -34,6 +34,7 @@ describe('a field that counts when it is left', () => {
 })
 
 // what a field of the brief holds must not be lost to an answer that comes while it is typed
+vi.mock('@/composables/diets', () => ({ useDiets: () => ({ value: null }) }))
 describe('who avoids something', () => {
   it('is typed in peace', async () => {
     const brief = { guests: { adults: 4 }, diets: [{ who: '', count: 1, avoid: [] }] }
