@@ -43,8 +43,11 @@ func (f *Food) Check() error {
 	for _, t := range []*string{&f.Name, &f.ComesAs, &f.Tool, &f.Caution} {
 		*t = strings.TrimSpace(lines.Replace(*t))
 	}
-	for i, t := range f.Also {
-		f.Also[i] = strings.TrimSpace(t)
+	if slices.ContainsFunc(f.Also, func(t string) bool { return t != strings.TrimSpace(t) }) {
+		f.Also = slices.Clone(f.Also) // others may be reading the same list
+		for i, t := range f.Also {
+			f.Also[i] = strings.TrimSpace(t)
+		}
 	}
 	return fault.First(f.checkName, f.checkWords, f.checkColours, f.checkHandling, f.checkNumbers, f.checkMonths, f.checkNamed, f.checkPacks, f.checkForms)
 }
