@@ -49,7 +49,7 @@ func TestEveryFormMeasures(t *testing.T) {
 				if y.Pieces < 1 && y.PackG == f.Packs[len(f.Packs)-1].Grams {
 					t.Errorf("%s: the largest pack of %.0f g yields no piece as %s, which weighs %.0f g", f.ID, y.PackG, s.Form, s.MassG)
 				}
-				if got := float64(y.Pieces)*s.MassG + y.LeftG; s.Form != "rosette" && math.Abs(got-y.PackG) > .1 {
+				if got := float64(y.Pieces)*s.MassG + y.LeftG; s.Form != "rosette" && math.Abs(got-y.PackG*f.YieldAs(s.Form)) > .1 {
 					t.Errorf("%s %s: %d pieces and %.1f g are not the pack's %.0f g", f.ID, s.Form, y.Pieces, y.LeftG, y.PackG)
 				}
 			}
