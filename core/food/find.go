@@ -47,8 +47,9 @@ const (
 
 // named is a food that a text means, and how well.
 type named struct {
-	food  int // in Larder.All
-	score float64
+	food   int // in Larder.All
+	score  float64
+	liking float64
 }
 
 // phrase is one name of a food, as words of the vocabulary.
@@ -152,7 +153,7 @@ func (l *Larder) rank(text string) []named {
 	}
 	all := l.All()
 	best := make([]float64, len(all))
-	part := make([][]float32, len(all)) // of each word asked for, how well anything that a food is called fits it
+	part := make([]float32, len(all)*len(asked)) // of each food and word asked for, how well anything that it is called fits
 	for _, p := range x.phrases {
 		sum, n, found := 0.0, 0, 0
 		for i := range asked {
@@ -162,10 +163,8 @@ func (l *Larder) rank(text string) []named {
 			}
 			if fit > 0 {
 				n++
-				if part[p.food] == nil {
-					part[p.food] = make([]float32, len(asked))
-				}
-				part[p.food][i] = max(part[p.food][i], fit)
+				at := int(p.food)*len(asked) + i
+				part[at] = max(part[at], fit)
 				if !optional[i] {
 					found++
 				}
@@ -183,14 +182,20 @@ func (l *Larder) rank(text string) []named {
 	for i := range all {
 		score := best[i]
 		if score == 0 { // by several of its names, or by what is known of it
-			score = x.loosely(i, part[i], fits, optional)
+			score = x.loosely(i, part[i*len(asked):(i+1)*len(asked)], fits, optional)
 		}
 		if score > 0 {
-			out = append(out, named{i, score})
+			out = append(out, named{i, score, all[i].Liking})
 		}
 	}
-	slices.SortStableFunc(out, func(a, b named) int {
-		return cmp.Or(cmp.Compare(b.score, a.score), cmp.Compare(all[b.food].Liking, all[a.food].Liking))
+	slices.SortFunc(out, func(a, b named) int {
+		switch {
+		case a.score != b.score:
+			return cmp.Compare(b.score, a.score)
+		case a.liking != b.liking:
+			return cmp.Compare(b.liking, a.liking)
+		}
+		return a.food - b.food
 	})
 	return out
 }
@@ -199,10 +204,7 @@ func (l *Larder) rank(text string) []named {
 func (x *nameIndex) loosely(i int, part []float32, fits [][]float32, optional []bool) float64 {
 	sum, n := 0.0, 0
 	for k := range fits {
-		fit := float32(0)
-		if part != nil {
-			fit = part[k] / 2
-		}
+		fit := part[k] / 2
 		for _, w := range x.facts[i] {
 			if fits[k][w] >= begins {
 				fit = max(fit, known)

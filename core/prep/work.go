@@ -108,7 +108,7 @@ const (
 	lemonSecs                = 40
 	coolSecs                 = 600
 	boxSecs, boxGramSecs     = 25, .02
-	cardSecs                 = 40
+	cardsSecs, cardSecs      = 60, 12 // printed, cut out and folded
 	packSecs                 = 180
 	loadSecs, unloadSecs     = 300, 300
 	loadTraySecs             = 90
@@ -669,7 +669,7 @@ func road(b brief.Brief) int {
 func (w *worker) sundries() {
 	var laid []string
 	if cards := card.For(w.j, w.larder).Count(); cards > 0 {
-		w.add(work{id: Cards, kind: Cards, seconds: cardSecs * cards, hands: 1, count: cards, from: minutes(24 * 60), tool: "card and pen", by: minutes(asideMin), says: say.That("task.cards", say.N(cards))})
+		w.add(work{id: Cards, kind: Cards, seconds: cardsSecs + cardSecs*cards, hands: 1, count: cards, from: minutes(24 * 60), tool: "card and pen", by: minutes(asideMin), says: say.That("task.cards", say.N(cards))})
 	}
 	pack := w.add(work{id: Pack, kind: Pack, seconds: packSecs, hands: 1, count: 1, from: minutes(24 * 60), by: minutes(asideMin), says: say.That("task.kit")})
 	if w.leave == 0 {

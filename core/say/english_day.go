@@ -31,7 +31,7 @@ var working = map[string]string{
 	"task.line":     "Line the board",
 	"task.lines":    "Line board {1}",
 	"task.lay":      "Lay the {1}: {2}",
-	"task.cards":    "Write or print {1} {1:card|cards}: name, milk, allergens",
+	"task.cards":    "Print {1} {1:card|cards}, cut them out and fold them, or write them",
 	"task.kit":      "Put out the kit: knives, spoons, tongs, picks, plates and napkins, counted",
 	"task.load":     "Cover the trays, pack crackers and greens apart, and load",
 	"task.road":     "On the road, {1}",
