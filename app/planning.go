@@ -102,6 +102,7 @@ func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, e
 		return Choice{}, err
 	}
 	a.remember(ctx, &b)
+	b = plan.ForBoard(b) // what guests with a plate apart avoid stays on the others' board
 	larder, under := h.Larder, plan.Under(b, h.Cabinet)
 	var out Choice
 	if on != nil {

@@ -75,7 +75,7 @@ func FromBrief(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now t
 	if err != nil {
 		return Estimate{}, err
 	}
-	out := Estimate{Appetites: b.Guests.Appetites(), OffTheTray: b.OffTheTray(), Board: job.Trays[0].Board, Minutes: prep.Minutes(job, larder)}
+	out := Estimate{Appetites: b.Guests.Appetites(), OffTheTray: plan.ForBoard(b).OffTheTray(), Board: job.Trays[0].Board, Minutes: prep.Minutes(job, larder)}
 	basket := shop.NewBasket(job, larder)
 	out.BasketCost, out.Budget, out.Over = basket.BasketCost, basket.Budget, basket.Over
 	if out.OffTheTray == nil {

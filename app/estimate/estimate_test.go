@@ -111,3 +111,18 @@ func TestReach(t *testing.T) {
 		}
 	}
 }
+
+// Where the guest with an allergy has a plate apart, nobody is told that the others' board does without.
+func TestAPlateApartLeavesTheBoard(t *testing.T) {
+	b := brief.Brief{Guests: brief.Guests{Adults: 12}, Occasion: "grazing", Month: 6, Diets: []brief.Diet{{Who: "Bas", Count: 1, Avoid: []string{"gluten"}}}}
+	for _, apart := range []bool{false, true} {
+		b.PlateApart = apart
+		o, err := FromBrief(b, food.BuiltIn(), board.BuiltInCabinet(), time.Time{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		if said := strings.Contains(fmt.Sprint(o.Says), "Nothing with gluten"); said == apart || o.Apart == apart || (len(o.OffTheTray) > 0) == apart {
+			t.Errorf("apart %v: off the board %v, offered %v, %v", apart, o.OffTheTray, o.Apart, o.Says)
+		}
+	}
+}

@@ -18,9 +18,9 @@ import (
 func called(b brief.Brief, larder *food.Larder) (brief.Brief, *food.Larder, error) {
 	renamed := map[string]food.Food{}
 	wants := func(field string, list []brief.Want) ([]brief.Want, error) {
-		list = slices.Clone(list)
+		out := make([]brief.Want, 0, len(list))
 		for i := range list {
-			w := &list[i]
+			w := list[i]
 			f, ok := larder.Get(w.Food)
 			if !ok {
 				if f, ok = larder.Meant(w.Food); !ok {
@@ -30,14 +30,18 @@ func called(b brief.Brief, larder *food.Larder) (brief.Brief, *food.Larder, erro
 					w.Name = Called(w.Food, f)
 				}
 				w.Food = f.ID
+				if slices.ContainsFunc(list, func(o brief.Want) bool { return o.Food == f.ID }) || slices.ContainsFunc(out, func(o brief.Want) bool { return o.Food == f.ID }) {
+					continue // brie and camembert are one entry: once is enough
+				}
 			}
 			if w.Name != "" && w.Name != f.Name {
 				g := *f
 				g.Name = w.Name
 				renamed[g.ID] = g
 			}
+			out = append(out, w)
 		}
-		return list, nil
+		return out, nil
 	}
 	var err error
 	if b.Foods, err = wants("foods", b.Foods); err != nil {

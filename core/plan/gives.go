@@ -140,7 +140,7 @@ func SayForSome(b brief.Brief, larder *food.Larder) []say.Text {
 // SayFrail says which of some foods pregnant guests and those of weak immunity are commonly advised against, where
 // some come, and what becomes of these foods.
 func SayFrail(b brief.Brief, foods []*food.Food) []say.Text {
-	if b.Frail() == 0 {
+	if b.Frail() == 0 || b.Plates() { // on plates of their own none of it lies
 		return nil
 	}
 	var against []string

@@ -160,6 +160,17 @@ func TestAPlateApart(t *testing.T) {
 	if plates != 1 || wheat == 0 {
 		t.Errorf("%d plates, %d things with gluten for the others", plates, wheat)
 	}
+	if off := plan.ForBoard(b).OffTheTray(); len(off) > 0 {
+		t.Errorf("the others' board does without %v", off)
+	}
+	b.Diets = append(b.Diets, brief.Diet{Who: "Ilka", Count: 2, Avoid: []string{"gluten"}})
+	both, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
+	if err != nil {
+		t.Fatal(err)
+	}
+	if last := both.Trays[len(both.Trays)-1].Part; last.Who != "Bas and Ilka" || last.Guests.Total() != 3 {
+		t.Errorf("who avoid the same have one plate, by their names: %+v", last)
+	}
 	for id := range foodsOf(together) {
 		if f, _ := larder.Get(id); f.Holds("gluten") {
 			t.Errorf("together, %s", id)
@@ -190,6 +201,11 @@ func TestFoodsGoByWhatTheHostCallsThem(t *testing.T) {
 	if f, _ := again.Larder(larder).Get("soft-white-round"); f.Name != "Camembert" {
 		t.Errorf("planned again it is %s", f.Name)
 	}
+	b.Pins, b.Foods = nil, []brief.Want{{Food: "camembert"}, {Food: "brie"}, {Food: "soft white cheese"}, {Food: "figs"}}
+	if twice, err := plan.FromBrief(b, larder, board.BuiltInCabinet()); err != nil || len(twice.Brief.Foods) != 2 {
+		t.Errorf("one food by several names: %v", err)
+	}
+	b.Foods = nil
 	b.Pins = []brief.Want{{Food: "chedar of dreams"}}
 	if _, err := plan.FromBrief(b, larder, board.BuiltInCabinet()); err == nil || !strings.Contains(err.Error(), "add it to the larder") {
 		t.Errorf("a food that there is not: %v", err)

@@ -73,6 +73,11 @@ func allergic(b brief.Brief) []brief.Diet {
 		})
 		if same >= 0 {
 			out[same].Count += d.Count
+			if d.Who != "" && out[same].Who != "" { // the plate is for all of them, by name
+				out[same].Who += " and " + d.Who
+			} else {
+				out[same].Who = ""
+			}
 			continue
 		}
 		out = append(out, d)
@@ -116,6 +121,16 @@ func platesApart(b brief.Brief) []tray.Part {
 		out = append(out, tray.Part{Who: who, Of: 1, Apart: true, Guests: brief.Guests{Adults: n}, Diets: append(slices.Clone(all), d)})
 	}
 	return out
+}
+
+// ForBoard is a brief as it is for the board that most guests share: where some have a plate apart, without these and
+// what they avoid.
+func ForBoard(b brief.Brief) brief.Brief {
+	if b.PlateApart && !b.Plates() && len(allergic(b)) > 0 {
+		p := platesApart(b)[0]
+		return p.BriefOf(b)
+	}
+	return b
 }
 
 // apart gives the guests who eat no meat a tray of their own, where they are fewer

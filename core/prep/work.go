@@ -614,7 +614,7 @@ func washed(name say.Value, f *food.Food, p *portion) say.Text {
 	if p.grams < lightG && p.pieces > 1 && say.Many(f.Name) {
 		return say.That("task.rinse", name, say.N(p.pieces))
 	}
-	return say.That("task.wash", name, say.Grams(p.grams))
+	return say.That("task.wash", name, say.Grams(f.BoughtFor(p.spec.Form, p.grams))) // with its peel and stalks
 }
 
 // lightG is what nobody weighs, g: flowers, a few leaves.
