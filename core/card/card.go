@@ -116,12 +116,14 @@ func TextOf(f *food.Food) Text {
 	case len(holds) > 0:
 		t.Holds = "With " + say.And(holds)
 	}
+	suits := ""
 	switch {
 	case f.Vegan():
-		t.Holds = "Vegan"
+		suits = "Vegan"
 	case f.Vegetarian():
-		t.Holds = strings.TrimPrefix(t.Holds+" · Vegetarian", " · ")
+		suits = "Vegetarian"
 	}
+	t.Holds = strings.Trim(t.Holds+" · "+suits, " ·")
 	return t
 }
 

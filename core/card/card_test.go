@@ -21,6 +21,7 @@ func TestTextOf(t *testing.T) {
 		"smoked-salmon":    {Contains: "Contains fish", Traces: "May contain crustaceans and molluscs", Holds: "With fish"},
 		"truffles":         {Contains: "Contains milk and soy", Traces: "May contain nuts, gluten and sulphites", Holds: "With alcohol · Vegetarian"},
 		"honey":            {Contains: "Allergens: see the pack", Holds: "With honey · Vegetarian"},
+		"grainy-mustard":   {Contains: "Contains mustard and sulphites", Holds: "With alcohol · Vegan"},
 		"red-grapes":       {Contains: "Allergens: see the pack", Holds: "Vegan"},
 		"breadsticks":      {Contains: "Contains gluten", Traces: "May contain sesame, soy and milk"}, // some are made with lard
 	} {
@@ -38,6 +39,11 @@ func TestTextOf(t *testing.T) {
 		for _, never := range []string{"free", "no main", "’s’s", "safe", "mixed’s", "plant’s"} {
 			if strings.Contains(all, never) {
 				t.Errorf("%s: %q", f.ID, all)
+			}
+		}
+		for _, w := range []string{"pork", "beef", "fish", "alcohol", "raw milk"} {
+			if f.Holds(w) && !strings.Contains(got.Holds, w) {
+				t.Errorf("%s holds %s, and its card says %q", f.ID, w, got.Holds)
 			}
 		}
 		if strings.Contains(got.Holds, "Veg") && (f.Holds("meat") || f.Holds("rennet")) {

@@ -221,7 +221,7 @@ func (f *Food) Certain(word string) bool {
 // "". It says nothing of what the food contains.
 func (f *Food) MayHold(avoid []string) string {
 	for _, a := range avoid {
-		if f.Like != "" && slices.Contains(Allergens, a) && !f.Holds(a) {
+		if f.Like != "" && a != LowCarb && slices.Contains(Avoidable, a) && !f.Holds(a) {
 			return a // nobody has read its label
 		}
 		if slices.Contains(f.MayContain, a) || !f.Certain(a) && !f.Holds(a) {

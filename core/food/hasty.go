@@ -11,7 +11,7 @@ import (
 // Hasty is a food that somebody adds in one line: what it is called, of which kind it is, and as far as they know what a
 // piece and a pack of it weigh, g, and how long a piece is, mm; 0 where they do not. It looks and behaves as the food of
 // the kind that is nearest to it, by name and else by what a piece weighs, and says so (Food.Like) until somebody says
-// more. Its allergens are not known: guests with an allergy get none of it.
+// more. What it holds is not known: guests who avoid anything get none of it.
 func (l *Larder) Hasty(name string, kind Category, pieceG, packG, longMM float64) (Food, error) {
 	name = strings.TrimSpace(name)
 	for _, n := range []struct {
@@ -30,7 +30,7 @@ func (l *Larder) Hasty(name string, kind Category, pieceG, packG, longMM float64
 	}
 	f := *near
 	f.Name, f.Also, f.ComesAs, f.Like = name, nil, "", near.ID
-	f.Allergens, f.MayContain, f.Advised, f.Caution = []string{}, nil, nil, ""
+	f.Allergens, f.MayContain, f.Perhaps, f.Advised, f.MadeOf, f.Caution = []string{}, nil, nil, nil, "", ""
 	f.Pairs, f.Clashes = append([]string{}, near.Pairs...), append([]string(nil), near.Clashes...)
 	f.Forms = append([]Spec(nil), near.Forms...)
 	if pieceG > 0 || longMM > 0 {
