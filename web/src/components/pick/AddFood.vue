@@ -82,8 +82,8 @@ async function add() {
       <button class="btn next" :disabled="busy || adding">Add it</button>
     </span>
     <span class="small soft"
-      >It looks and behaves like what is nearest to it until you say more in the larder. Guests who avoid anything
-      get none of it until you have read its label.</span
+      >It looks and behaves like what is nearest to it until you say more in the larder. Guests who avoid
+      anything get none of it until you have read its label.</span
     >
     <span v-if="wrong" role="alert">▲ {{ wrong }}</span>
   </form>
