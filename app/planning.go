@@ -2,6 +2,7 @@ package app
 
 import (
 	"context"
+	"slices"
 
 	"happytray/app/estimate"
 	"happytray/core/brief"
@@ -93,6 +94,7 @@ type Choice struct {
 	Shelves  []Objection
 	Says     []string // what is other than the last time, and what is to be known of the choice
 	Apart    bool     // a plate apart for some guests would leave much to the others
+	LowCarb  bool     // somebody wants little carbohydrate
 }
 
 // Choose picks the foods of a brief, or, where on is given, looks at those.
@@ -129,6 +131,7 @@ func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, e
 		out.Says = append(out.Says, spoken(ctx, a, s).String())
 	}
 	out.Apart = len(plan.ForSome(b, larder)) > 0
+	out.LowCarb = slices.ContainsFunc(b.Diets, func(d brief.Diet) bool { return slices.Contains(d.Avoid, food.LowCarb) })
 	want := pick.KindsFor(b, under)
 	for _, cat := range food.Categories {
 		if want[cat]+have[cat] > 0 {

@@ -86,3 +86,22 @@ func ash(p *pen, s subject, n int) {
 		p.dot(p.inside(s.outline, 1.5), p.between(.3, .7), []string{"#3f3e3a", "#f4efe2"}[p.r.IntN(2)], "opacity", ".6")
 	}
 }
+
+// woundStick is a breadstick with a slice of ham wound round its upper two thirds.
+func woundStick(p *pen, s subject) {
+	l, w := s.spec.L, s.spec.W
+	stick := geom.Box(l*.98, w*.62, w*.3)
+	p.body(poly(stick), p.linear(0, 0, 0, 1, tone(s.cut, 10, 0), 0, tone(s.cut, 0, 0), .5, tone(s.cut, -14, 4), 1), s.cut)
+	for range 9 {
+		p.dot(geom.Pt(p.between(l*.16, l*.46), p.between(-w*.2, w*.2)), .6, tone(s.cut, -16, 3), "opacity", ".6")
+	}
+	turns := 7
+	step := l * .6 / float64(turns)
+	for i := range turns {
+		x := -l*.47 + step*float64(i)
+		o := geom.Outline{{X: x, Y: w * .46}, {X: x + step*.55, Y: -w * .5}, {X: x + step*1.5, Y: -w * .46}, {X: x + step*1.02, Y: w * .5}}
+		p.path(smooth(o), p.linear(0, 0, 0, 1, tone(s.out, 12, 0), 0, tone(s.out, 0, 0), .45, tone(s.out, -13, 2), 1), "stroke", tone(s.out, -20, 2), "stroke-width", ".4")
+		p.line("M"+xy(o[1].Add(geom.Pt(.6, .6)))+"L"+xy(o[0].Add(geom.Pt(.6, -.6))), "#f3d9cf", 1.3, "opacity", ".85") // its rim of fat
+		p.line("M"+xy(geom.Pt(x+step*.95, -w*.34))+"L"+xy(geom.Pt(x+step*.62, w*.3)), tone(s.out, -9, 0), .5, "opacity", ".5")
+	}
+}

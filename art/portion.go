@@ -17,11 +17,11 @@ func PortionFrom(least Least, f *food.Food, form string) string {
 		s = f.Forms[0]
 	}
 	n := map[food.Kind]int{food.KindRow: 6, food.KindTrail: 6, food.KindLoose: 8, food.KindGarnish: 2}[food.FormByID(s.Form).Kind()]
-	switch s.Form {
-	case "cut-round":
+	switch {
+	case s.Is(food.CutInPlace):
 		n = s.N
-	case "ring", "criss-cross":
-		n = s.Group
+	case s.Is(food.RoundAVessel | food.Crossed):
+		n = max(s.Group, 6)
 	}
 	if s.H < 12 && n == 8 {
 		n = 14

@@ -252,6 +252,10 @@ func shade(s food.Spec, o geom.Outline) geom.Outline {
 	switch s.Shape {
 	case "leaf", "petal", "spoon":
 		return about(o, .7)
+	case "strewn", "thread":
+		return about(o, .1)
+	case "loop":
+		return about(o, .82)
 	case "skewer":
 		return about(o, .8)
 	case "slab":

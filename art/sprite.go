@@ -69,7 +69,7 @@ func sprite(least Least, f *food.Food, s food.Spec, variant int, defs map[string
 		own(p, sub)
 	} else if form, ok := byForm[s.Shape]; ok {
 		form(p, sub)
-	} else if own, ok := byName[drawnAs(f, food.AnyShape)]; ok {
+	} else if own, ok := byName[drawnAs(f, food.AnyShape)]; ok && !lapped(f, s) {
 		own(p, sub)
 	} else if common, ok := byShape[string(f.Category)+" "+s.Shape]; ok {
 		common(p, sub)
@@ -79,6 +79,11 @@ func sprite(least Least, f *food.Food, s food.Spec, variant int, defs map[string
 		plain(p, sub)
 	}
 	return p.String()
+}
+
+// lapped reports whether slices of a vegetable are made into something that does not look like the slice: a rose, a fold.
+func lapped(f *food.Food, s food.Spec) bool {
+	return f.Category == food.Vegetable && (s.Shape == "rose" || s.Shape == "fold")
 }
 
 // drawnAs is the name of the drawing that shows a food in a shape. Foods that were kept
@@ -107,7 +112,8 @@ var byForm map[string]drawing
 var byShape map[string]drawing
 
 func init() { // in init because drawings of bowls look foods up again
-	byForm = map[string]drawing{"spoon": spoonful, "skewer": skewer, "edge": onEdge, "petal": petal}
+	byForm = map[string]drawing{"spoon": spoonful, "skewer": skewer, "edge": onEdge, "petal": petal,
+		"begun": begunWedge, "opened": pressedOpen, "loop": loopRing, "strewn": pinch, "thread": drizzle}
 	byName = map[string]drawing{
 		"almond":            almond,
 		"apple ring":        appleRing,
@@ -230,6 +236,7 @@ func init() { // in init because drawings of bowls look foods up again
 		"whole pepper":      wholePepper,
 		"whole pomegranate": wholePomegranate,
 		"wood tag":          woodTag,
+		"wound stick":       woundStick,
 		"wrapped":           wrappedSweet,
 		"wrinkled":          wrinkled,
 	}
@@ -237,7 +244,7 @@ func init() { // in init because drawings of bowls look foods up again
 		"sector": bloomy, "cracker disc": roundCracker, "cracker slab": seededCracker, "cracker triangle": chip, "vegetable disc": rootSlice,
 		"vegetable fold": foldedLeaf, "vegetable rose": leafRose, "vegetable halffold": foldedLeaf, "vegetable gathered": ribbon,
 		"dried fruit half": apricot, "dried fruit slab": stick, "sweet half": biscuit, "nut half": pecan, "nut oval": nut, "brined half": petalHalf, "leaf": leaf,
-		"meat slab": smokedSlab, "meat box": terrine,
+		"meat slab": smokedSlab, "meat triangle": terrine, "meat box": terrine,
 		"cheese triangle": wheelSlice, "cheese disc": smokedSlice, "box": cube, "slab": stick, "cylinder": roll, "fold": foldedSlice,
 		"halffold": halfFold, "gathered": gathered, "disc": coin, "rose": rosette, "crescent": fruitSlice, "lump": crumbled,
 		"cracker cylinder": breadstick, "oval": pebble, "half": pebble,

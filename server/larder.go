@@ -59,7 +59,7 @@ func (s *Server) Larder(c *gin.Context) {
 		if f.Firmness != "" {
 			item.Firmness, item.Milk = &f.Firmness, &f.Milk
 		}
-		for _, sp := range f.Forms {
+		for _, sp := range f.Ways() {
 			item.Forms = append(item.Forms, api.FormOfLarder{Form: sp.Form, MassG: sp.MassG, Says: food.FormByID(sp.Form).Says(), Takes: app.Takes(sp.Form), Kind: string(food.FormByID(sp.Form).Kind())})
 		}
 		out.Foods = append(out.Foods, item)
@@ -197,7 +197,7 @@ func (s *Server) answerFood(c *gin.Context, status int, id string) {
 
 func foodPage(h *app.House, f *food.Food) (out api.FoodPage, err error) {
 	st := h.State(app.KindFood, f.ID)
-	out = api.FoodPage{Mine: api.Mine(st.Mine), Changed: h.ChangedMembers(f.ID), PutAway: st.PutAway, Version: st.Version, Stock: []api.Lot{}, Diets: f.Diets(),
+	out = api.FoodPage{Mine: api.Mine(st.Mine), Changed: h.ChangedMembers(f.ID), PutAway: st.PutAway, Version: st.Version, Stock: []api.Lot{}, Diets: f.Diets(), CarbServingG: f.CarbServingG(),
 		MonthsNorth: f.Months("north"), MonthsSouth: f.Months("south"), GoodWith: []api.Partner{}, ClashesWith: []api.Partner{}, Others: []api.SpecDocument{}}
 	if out.Food, err = json.Marshal(f); err != nil {
 		return out, err
@@ -212,7 +212,7 @@ func foodPage(h *app.House, f *food.Food) (out api.FoodPage, err error) {
 	for _, p := range bad {
 		out.ClashesWith = append(out.ClashesWith, api.Partner{Id: p.Food.ID, Name: p.Food.Name, Why: p.Why})
 	}
-	for _, sp := range f.Forms {
+	for _, sp := range f.Ways() {
 		out.Forms = append(out.Forms, api.FormOfFood{Form: sp.Form, Group: app.GroupOf(sp), Says: food.FormByID(sp.Form).Says()})
 	}
 	for _, sp := range f.Others() {

@@ -185,7 +185,12 @@ func sidesOf(sides []app.Side) []api.Side {
 func choiceOf(ch app.Choice) api.Choice {
 	out := api.Choice{Says: list(ch.Says), Apart: ch.Apart, Chosen: []api.Chosen{}, Sides: sidesOf(ch.Sides), Needs: []api.Need{}, Servings: []api.Serving{}, Kinds: []api.KindCount{}, Shelves: []api.Speaks{}}
 	for _, x := range ch.Chosen {
-		out.Chosen = append(out.Chosen, api.Chosen{Food: x.Food.ID, Form: x.Form, Grams: x.Grams, Pinned: x.Pinned, Why: x.Why})
+		one := api.Chosen{Food: x.Food.ID, Form: x.Form, Grams: x.Grams, Pinned: x.Pinned, Why: x.Why}
+		if ch.LowCarb {
+			g := x.Food.CarbServingG()
+			one.CarbG = &g
+		}
+		out.Chosen = append(out.Chosen, one)
 	}
 	for _, x := range ch.Needs {
 		n := api.Need{Says: x.Says, Fillers: []api.Filler{}}

@@ -30,7 +30,7 @@ func main() {
 	all := food.BuiltIn().All()
 	for i := range all {
 		f := &all[i]
-		for _, s := range f.Forms {
+		for _, s := range f.Ways() {
 			svg := unique(art.Portion(f, s.Form), len(cells))
 			cells = append(cells, fmt.Sprintf(`<figure>%s<figcaption>%s<br><i>%s</i></figcaption></figure>`, svg, html.EscapeString(f.Name), s.Form))
 		}

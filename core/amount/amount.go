@@ -65,7 +65,11 @@ func Apportion(b brief.Brief, chosen []pick.Choice) []Amount {
 			a.Grams = spec.MassG * float64(max(2, min(14, 2+b.Guests.Total()/6)))
 			a.Why = say.That("amount.green")
 		case food.Has(a.Form, food.OnFood):
-			a.Grams, a.Why = 2*spec.MassG, say.That("amount.topping")
+			n := 2
+			if over := b.GoesOver(f.ID); len(over) > 0 {
+				n = len(over)
+			}
+			a.Grams, a.Why = float64(n)*spec.MassG, say.That("amount.topping")
 		case f.Category == food.NotFood:
 			a.Grams, a.Why = spec.MassG, say.That("amount.prop")
 		default:
@@ -139,5 +143,5 @@ func pull(b brief.Brief, c pick.Choice) float64 {
 
 // OneByOne is false for foods where a piece is a bite, true where a piece feeds many.
 func OneByOne(s food.Spec) bool {
-	return food.Has(s.Form, food.AsItComes) || food.InVessel(s.Form) || food.Has(s.Form, food.Curled) || s.MassG > 40
+	return food.Has(s.Form, food.AsItComes|food.Begun|food.Curled) || food.InVessel(s.Form) || s.MassG > 40
 }

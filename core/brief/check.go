@@ -290,6 +290,9 @@ func checkWants(field string, wants []Want) error {
 		if err := fault.Between(at+".each_g", w.EachG, 0, MaxEachG, " g"); err != nil {
 			return err
 		}
+		if err := w.check(at); err != nil {
+			return err
+		}
 	}
 	return nil
 }

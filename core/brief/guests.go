@@ -1,8 +1,6 @@
 package brief
 
 import (
-	"encoding/json"
-	"math"
 	"slices"
 	"strings"
 
@@ -89,53 +87,3 @@ func IsAllergen(word string) bool {
 	}
 	return false
 }
-
-// Want names one food that must be on the tray, with its form and amount where
-// the host has said so.
-type Want struct {
-	Food   string         `json:"food"`           // its id, or what people call it
-	Name   string         `json:"name,omitempty"` // what the host calls it, where that is not its name in the larder
-	Form   string         `json:"form,omitempty"`
-	Grams  float64        `json:"grams,omitempty"`
-	EachG  float64        `json:"each_g,omitempty"` // grams for each appetite, where grams are not set
-	Vessel string         `json:"vessel,omitempty"` // where a form stands in one
-	Extra  document.Extra `json:"-"`
-}
-
-// MaxEachG bounds what an appetite is given of one food, grams.
-const MaxEachG = 2000.0
-
-// Weighed is the brief with the grams of what is asked for by the appetite.
-func (b Brief) Weighed() Brief {
-	weigh := func(wants []Want) []Want {
-		if !slices.ContainsFunc(wants, func(w Want) bool { return w.Grams == 0 && w.EachG > 0 }) {
-			return wants
-		}
-		out := slices.Clone(wants)
-		for i, w := range out {
-			if w.Grams == 0 && w.EachG > 0 {
-				out[i].Grams = math.Max(1, math.Round(w.EachG*b.Guests.Appetites()*10)/10)
-			}
-		}
-		return out
-	}
-	b.Foods, b.Pins = weigh(b.Foods), weigh(b.Pins)
-	return b
-}
-
-type plainWant Want
-
-// UnmarshalJSON reads a food's id, or an object with food, form and grams.
-func (w *Want) UnmarshalJSON(raw []byte) (err error) {
-	if len(raw) > 0 && raw[0] == '"' {
-		return json.Unmarshal(raw, &w.Food)
-	}
-	w.Extra, err = document.ReadObject(raw, (*plainWant)(w))
-	if id, ok := w.Extra["id"]; ok && err == nil && w.Food == "" { // the food may be called id, as the larder calls it
-		delete(w.Extra, "id")
-		err = json.Unmarshal(id, &w.Food)
-	}
-	return err
-}
-
-func (w Want) MarshalJSON() ([]byte, error) { return document.WriteObject(plainWant(w), w.Extra) }

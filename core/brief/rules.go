@@ -16,7 +16,7 @@ type Rules struct {
 	Greenery    string `json:"greenery,omitempty"`    // sparing (default) or none
 	Style       string `json:"style,omitempty"`       // a style of laying, or "" for the board's own
 	SoftRound   string `json:"soft_round,omitempty"`  // cut (default) and kept in its round, or whole
-	HardCheese  string `json:"hard_cheese,omitempty"` // cut (default), or broken into rough lumps
+	HardCheese  string `json:"hard_cheese,omitempty"` // cut (default), broken into rough lumps, or a wedge begun
 	Olives      string `json:"olives,omitempty"`      // pitted (default) or stones, which want a dish
 	Grapes      string `json:"grapes,omitempty"`      // clusters (default) or plucked
 	Vegetarians string `json:"vegetarians,omitempty"` // apart (default) on the same tray, separate trays, or shapes that stand in for meat
@@ -61,7 +61,7 @@ func (r Rules) Check() error {
 		{"crackers", r.Crackers, []string{"some", "on", "beside"}},
 		{"greenery", r.Greenery, []string{"sparing", "none"}},
 		{"soft_round", r.SoftRound, []string{"cut", "whole"}},
-		{"hard_cheese", r.HardCheese, []string{"cut", "broken"}},
+		{"hard_cheese", r.HardCheese, []string{"cut", "broken", "begun"}},
 		{"olives", r.Olives, []string{"pitted", "stones"}},
 		{"grapes", r.Grapes, []string{"clusters", "plucked"}},
 		{"variety", r.Variety, []string{"some", "none", "strong"}},

@@ -110,6 +110,7 @@ var needs = []need{
 	}},
 	{malt, 1.3, "its malt goes with", func(f *food.Food) bool { return has(f, "smoky") && !f.Holds("fish") }},
 	{malt, .5, "it tastes of the bread that comes with", func(f *food.Food) bool { return f.Category == food.Cracker && !has(f, "sweet") }},
+	{acid, .3, "it freshens the mouth after", func(f *food.Food) bool { return f.Category == food.Cracker && f.Wetness != food.Crisp }},
 	{fruit, .5, "its fruit goes with", func(f *food.Food) bool { return f.Category == food.Fruit || f.Category == food.Dried }},
 	{fruit, .5, "its fruit softens the smoke of", func(f *food.Food) bool { return has(f, "smoky") }},
 	{tannin, .7, "its grip wants", func(f *food.Food) bool { return f.Category == food.Meat && f.Holds("beef") || isCheese(f, "hard") }},
@@ -137,6 +138,9 @@ func With(t *tray.Tray, larder *food.Larder) []Drink {
 	taken := map[string]bool{}
 	for k := range Most {
 		best, most, because := -1, .02, -1
+		if k < 2 {
+			most = math.Inf(-1) // two at least, though the second adds little
+		}
 		for i := range kinds {
 			d := &kinds[i]
 			if taken[d.name] || d.alcohol && (sober || k == 0) || k > 0 && !sober && k == 1 && !d.alcohol || d.hot && !hot {
@@ -156,7 +160,7 @@ func With(t *tray.Tray, larder *food.Larder) []Drink {
 			if hot && d.hot {
 				v *= 1.3
 			}
-			if v > most {
+			if v > most && why >= 0 {
 				best, most, because = i, v, why
 			}
 		}

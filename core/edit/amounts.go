@@ -68,7 +68,7 @@ func (h *hand) amount(n int) error {
 		if ml := h.fills(each * float64(n)); ml > v.CapacityML {
 			return fault.Bad("count", "%s holds %.0f ml, and that is %.0f ml; choose a larger bowl first", v.Name, v.CapacityML, ml)
 		}
-	case food.Has(h.e.Form, food.CutInPlace) || food.Has(h.e.Form, food.AsItComes):
+	case food.Has(h.e.Form, food.CutInPlace|food.AsItComes|food.Begun):
 		return fault.Bad("count", "%s is a whole one; duplicate it, or take one off", h.food.Name)
 	case h.e.Kind() == food.KindLoose:
 		h.heap(n)

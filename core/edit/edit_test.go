@@ -188,7 +188,7 @@ func TestWhatChangedMakesTheTray(t *testing.T) {
 				t.Errorf("done again it comes to something else: %v", err)
 			}
 			if c.Kind != Lock && !c.Alone && !review.Judge(onBoard(got.Tray), plantest.Larder).Legal() {
-				t.Error("something lies on something else now")
+				t.Errorf("something lies on something else now: %v", review.Judge(onBoard(got.Tray), plantest.Larder).Findings[0].Says)
 			}
 			if got.Says == "" || strings.Contains(got.Says, "%!") {
 				t.Errorf("said as %q", got.Says)

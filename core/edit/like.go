@@ -3,11 +3,13 @@ package edit
 import (
 	"context"
 	"math"
+	"slices"
 
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/pack"
+	"happytray/core/review"
 	"happytray/core/search"
 	"happytray/core/tray"
 )
@@ -22,6 +24,31 @@ func LayLike(ctx context.Context, t, other *tray.Tray, larder *food.Larder) (pac
 	if other.Board == nil || !pack.AnyPlaced(other) {
 		return pack.Displacement{}, fault.Bad("like", "that tray is not laid; choose one that is")
 	}
+	best := layLike(ctx, t, other, larder, false)
+	if !slices.Equal(t.Board.Outline, other.Board.Outline) || !slices.Equal(t.Board.FoodZone, other.Board.FoodZone) {
+		return best, nil
+	}
+	// on the same board what is the same in both can lie exactly as it lay, where the rest fits in between
+	if as := layLike(ctx, t, other, larder, true); better(review.Judge(as.Tray, larder), review.Judge(best.Tray, larder), len(as.Lifted), len(best.Lifted)) {
+		best = as
+	}
+	return best, nil
+}
+
+// better reports whether a tray is to be preferred to another: what fits, then what leaves less beside the board, then
+// what is judged higher.
+func better(a, b review.Review, liftedA, liftedB int) bool {
+	if a.Legal() != b.Legal() {
+		return a.Legal()
+	}
+	if liftedA != liftedB {
+		return liftedA < liftedB
+	}
+	return a.Score > b.Score
+}
+
+// layLike is LayLike one way: with exact, what is the same in both lies as it lay.
+func layLike(ctx context.Context, t, other *tray.Tray, larder *food.Larder, exact bool) pack.Displacement {
 	c := pack.TakeBack(t, larder)
 	to := scaling(other, c)
 	places := matched(c, other)
@@ -43,6 +70,11 @@ func LayLike(ctx context.Context, t, other *tray.Tray, larder *food.Larder) (pac
 			if made, err := pack.Reform(c, larder, e.ID, o.Form); err == nil {
 				c.Elements[i] = made
 			}
+		}
+		if exact && e.Food == o.Food && e.Form == o.Form && e.Count == o.Count && e.Vessel == o.Vessel {
+			like := other.Clone().Elements[k]
+			e.X, e.Y, e.TurnDeg, e.Path, e.Pieces, e.Placed = like.X, like.Y, like.TurnDeg, like.Path, like.Pieces, true
+			continue
 		}
 		at := o.Pose()
 		mid := to(pack.BoxOf(o.Pieces).Centre())
@@ -99,7 +131,7 @@ func LayLike(ctx context.Context, t, other *tray.Tray, larder *food.Larder) (pac
 			out.Lifted = append(out.Lifted, c.Elements[i].ID)
 		}
 	}
-	return out, nil
+	return out
 }
 
 // scaling carries points of one tray's board to the same place on another's.

@@ -5,7 +5,7 @@ import "math"
 // NeedsPitch reports whether the form laps its pieces at a pitch of its own.
 func NeedsPitch(form string) bool {
 	switch form {
-	case "shingle", "fan", "arc", "coins", "half-fold-fan", "slices", "trail", "ring":
+	case "shingle", "fan", "arc", "coins", "half-fold-fan", "slices", "trail", "ring", "triangles", "rings":
 		return true
 	}
 	return false
@@ -13,7 +13,8 @@ func NeedsPitch(form string) bool {
 
 // shapeOf is the shape of a piece in forms that leave no choice.
 var shapeOf = map[string]string{"cut-round": "sector", "trail": "fold", "flower": "fold", "half-fold-fan": "halffold", "rolls": "cylinder", "ribbon": "gathered",
-	"stack": "edge", "skewer": "skewer", "petals": "petal", "topping": "spoon", "pot": "vessel", "slices": "crescent", "halves": "half", "quarters": "crescent"}
+	"stack": "edge", "skewer": "skewer", "petals": "petal", "topping": "spoon", "pot": "vessel", "slices": "crescent", "halves": "half", "quarters": "crescent",
+	"triangles": "triangle", "rings": "loop", "fanned": "opened", "begun": "begun", "strewn": "strewn", "drizzled": "thread"}
 
 // Begin is a sound spec for a form the food does not have yet, to be set to its
 // own sizes: those of its first form, with the shape, pitch, group and mass that
@@ -39,11 +40,19 @@ func (f *Food) Begin(form string) Spec {
 	return s
 }
 
+// closed are the forms that no food can begin with: what they look like follows from how the food is cut otherwise.
+var closed = map[string]bool{"rosette": true, "begun": true, "wound": true, "cut-round-12": true, "cut-round-16": true}
+
 // Others lists the forms a food does not have yet, each as it would begin.
 func (f *Food) Others() []Spec {
 	var out []Spec
 	for _, form := range forms {
-		if _, has := f.Spec(form.ID()); !has && (form.ID() == "prop") == (f.Category == NotFood) && form.ID() != "rosette" {
+		if _, has := f.listed(form.ID()); has {
+			continue
+		}
+		if s, ok := f.opened(form.ID()); ok {
+			out = append(out, s)
+		} else if (form.ID() == "prop") == (f.Category == NotFood) && !closed[form.ID()] {
 			out = append(out, f.Begin(form.ID()))
 		}
 	}

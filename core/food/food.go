@@ -137,14 +137,15 @@ func (s Spec) Same(o Spec) bool {
 	return s == o
 }
 
-// Spec finds the food's entry for a form.
-func (f *Food) Spec(form string) (Spec, bool) {
-	for _, s := range f.Forms {
-		if s.Form == form {
-			return s, true
+// Spec is how a food lies in a form: as its entry says, or, where it lists no such form, as its shape and firmness let
+// it be laid (fits.go); ok is false where they do not.
+func (f *Food) Spec(form string) (s Spec, ok bool) {
+	for i := range f.Forms {
+		if f.Forms[i].Form == form {
+			return f.Forms[i], true
 		}
 	}
-	return Spec{}, false
+	return f.opened(form)
 }
 
 // Season is what a month is to a food.
@@ -296,7 +297,7 @@ func (f *Food) Diets() []string {
 // face for whatever is sliced or cut open, the outside otherwise.
 func (f *Food) SurfaceColour(s Spec) string {
 	switch s.Form {
-	case "whole", "cut-round", "drift", "cluster", "sprig", "scatter", "petals", "topping", "prop":
+	case "whole", "cut-round", "cut-round-12", "cut-round-16", "drift", "cluster", "sprig", "scatter", "petals", "topping", "strewn", "drizzled", "prop":
 		return f.Colour
 	}
 	if InVessel(s.Form) {

@@ -18,7 +18,7 @@ func TestBuiltInLarderIsComplete(t *testing.T) {
 	perCategory, perForm := map[Category]int{}, map[string]int{}
 	for _, f := range l.All() {
 		perCategory[f.Category]++
-		for _, s := range f.Forms {
+		for _, s := range f.Ways() {
 			perForm[s.Form]++
 		}
 		if f.Category == NotFood {
@@ -102,7 +102,7 @@ func TestBuiltInLarderIsComplete(t *testing.T) {
 // The mass of a piece must follow from its size: volume x density within a quarter.
 func TestMassFollowsFromSize(t *testing.T) {
 	for _, f := range BuiltIn().All() {
-		for _, s := range f.Forms {
+		for _, s := range f.Ways() {
 			got := s.VolumeML() * f.Density
 			if ratio := s.MassG / got; ratio < .75 || ratio > 1.25 {
 				t.Errorf("%s as %s: %.1f g but %.1f ml x %.2f = %.1f g", f.ID, s.Form, s.MassG, s.VolumeML(), f.Density, got)
@@ -113,7 +113,7 @@ func TestMassFollowsFromSize(t *testing.T) {
 
 func TestOutlinesAreSound(t *testing.T) {
 	for _, f := range BuiltIn().All() {
-		for _, s := range f.Forms {
+		for _, s := range f.Ways() {
 			for v := range Variants {
 				o := s.Outline(f.ID, v)
 				if err := o.Check(); err != nil {
@@ -136,7 +136,7 @@ func TestOutlinesAreSound(t *testing.T) {
 
 func TestLayGivesEveryPiece(t *testing.T) {
 	for _, f := range BuiltIn().All() {
-		for _, s := range f.Forms {
+		for _, s := range f.Ways() {
 			form := FormByID(s.Form)
 			for _, n := range []int{1, 2, 7, 30} {
 				ps := form.Lay(f.ID, s, n)

@@ -43,10 +43,10 @@ type Bender interface {
 	Bend(foodID string, s Spec, n int, radius float64) []Piece
 }
 
-var forms = []Form{Whole{}, CutRound{}, Rosette{}, Ring{}, CrissCross{}, Prop{},
+var forms = []Form{Whole{}, CutBegun{}, CutRound{}, CutRound{12}, CutRound{16}, Rosette{}, Ring{}, CrissCross{}, Prop{},
 	Bowl{}, Pot{}, Upright{}, Flower{},
-	Shingle{}, Fan{}, Arc{}, Coins{}, Rolls{}, HalfFoldFan{}, Batons{}, Slices{}, Stack{}, Slab{}, Skewer{},
-	Trail{}, Tumble{}, Ribbon{}, Drift{}, Cluster{}, Halves{}, Quarters{}, Sprig{}, Scatter{}, Petals{}, Topping{}}
+	Shingle{}, Fan{}, Triangles{}, Rings{}, Arc{}, Coins{}, Rolls{}, HalfFoldFan{}, Batons{}, Wound{}, Slices{}, Stack{}, Slab{}, Skewer{},
+	Trail{}, Tumble{}, Ribbon{}, Drift{}, Cluster{}, Halves{}, Quarters{}, Fanned{}, Sprig{}, Scatter{}, Petals{}, Topping{}, Strewing{}, Drizzle{}}
 
 // Forms lists every form.
 func Forms() []Form { return forms }
@@ -76,10 +76,13 @@ type CuttingFace struct {
 // CutFace is the face of a whole food that guests will cut; ok is false for
 // everything that comes in pieces.
 func CutFace(f *Food, s Spec) (face CuttingFace, ok bool) {
-	if !Has(s.Form, AsItComes) || f.Category != Cheese && f.Category != Meat {
+	if !Has(s.Form, AsItComes|Begun) || f.Category != Cheese && f.Category != Meat {
 		return CuttingFace{}, false // a whole fruit waits for nobody's knife
 	}
 	need := 80.0
+	if Has(s.Form, Begun) { // past the slices that lean on it
+		return CuttingFace{At: geom.Pt(0, s.W*.46), Dir: 90, Width: s.L * .7, Need: need}, true
+	}
 	if f.Firmness == "fresh" || f.Firmness == "soft" {
 		need = 60
 	}
@@ -120,7 +123,7 @@ func FootprintMM2(s Spec, n int) float64 {
 	case Has(s.Form, Crossed):
 		return s.L * s.L * 1.02
 	case f.Kind() == KindAnchor:
-		return float64(n) * s.Outline("", 0).Area()
+		return float64(n) * s.AreaMM2()
 	case f.Kind() == KindRow:
 		pitch := s.Pitch
 		if pitch == 0 {
@@ -130,9 +133,9 @@ func FootprintMM2(s Spec, n int) float64 {
 	case f.Kind() == KindTrail:
 		return RowLength(n, s.Pitch, s.L*.6) * s.L * 1.05
 	case Has(s.Form, Halved), s.Form == "ribbon":
-		return float64(n) * s.Outline("", 0).Area() / .82
+		return float64(n) * s.AreaMM2() / .82
 	case f.Kind() == KindLoose:
-		return float64(n) * s.Outline("", 0).Area() / .82 / (1 + .45*(s.Deep()-1))
+		return float64(n) * s.AreaMM2() / .82 / (1 + .45*(s.Deep()-1))
 	}
 	return 0 // garnish lies on its neighbours
 }

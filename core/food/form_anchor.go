@@ -2,6 +2,7 @@ package food
 
 import (
 	"math"
+	"strconv"
 
 	"happytray/core/geom"
 )
@@ -22,13 +23,35 @@ func (Whole) Lay(_ string, s Spec, n int) []Piece {
 	return out
 }
 
+// CutBegun is a wedge, or the end of a block, with a few slices cut off it that lean on its face (Spec.N): it says
+// that it may be cut, and how thick. One piece, slices and all.
+type CutBegun struct{}
+
+func (CutBegun) ID() string   { return "begun" }
+func (CutBegun) Says() string { return "a wedge begun, a few slices leaning on it" }
+func (CutBegun) Kind() Kind   { return KindAnchor }
+func (CutBegun) Lay(id string, s Spec, n int) []Piece {
+	return Whole{}.Lay(id, s, n)
+}
+
 // CutRound is a round cut into Spec.N equal sectors, kept in its round 2.5 mm
 // apart (a knife's width and the spring of the paste), one pulled 12 mm forward.
-type CutRound struct{}
+// Into is how many it is cut into where that is not left to the food's entry: many guests want small pieces.
+type CutRound struct{ Into int }
 
-func (CutRound) ID() string   { return "cut-round" }
-func (CutRound) Says() string { return "cut in wedges, kept in its round, one pulled out" }
-func (CutRound) Kind() Kind   { return KindAnchor }
+func (c CutRound) ID() string {
+	if c.Into > 0 {
+		return "cut-round-" + strconv.Itoa(c.Into)
+	}
+	return "cut-round"
+}
+func (c CutRound) Says() string {
+	if c.Into > 0 {
+		return "cut in " + strconv.Itoa(c.Into) + " wedges, kept in its round, one pulled out"
+	}
+	return "cut in wedges, kept in its round, one pulled out"
+}
+func (CutRound) Kind() Kind { return KindAnchor }
 func (CutRound) Lay(_ string, s Spec, n int) []Piece {
 	per := max(3, s.N)
 	half := math.Pi / float64(per)

@@ -30,7 +30,7 @@ func heap(s Spec, n int, deep bool) []Piece {
 type Tumble struct{}
 
 func (Tumble) ID() string                          { return "tumble" }
-func (Tumble) Says() string                        { return "tumbled in a heap" }
+func (Tumble) Says() string                        { return "heaped" }
 func (Tumble) Kind() Kind                          { return KindLoose }
 func (Tumble) Lay(_ string, s Spec, n int) []Piece { return heap(s, n, true) }
 
@@ -47,7 +47,7 @@ func (Ribbon) Lay(_ string, s Spec, n int) []Piece { return heap(s, n, false) }
 type Drift struct{}
 
 func (Drift) ID() string                          { return "drift" }
-func (Drift) Says() string                        { return "in a small drift" }
+func (Drift) Says() string                        { return "in a small scattered pile" }
 func (Drift) Kind() Kind                          { return KindLoose }
 func (Drift) Lay(_ string, s Spec, n int) []Piece { return heap(s, n, true) }
 
@@ -74,6 +74,15 @@ func (Quarters) ID() string                          { return "quarters" }
 func (Quarters) Says() string                        { return "quartered lengthwise" }
 func (Quarters) Kind() Kind                          { return KindLoose }
 func (Quarters) Lay(_ string, s Spec, n int) []Piece { return heap(s, n, false) }
+
+// Fanned is what holds together at one end - half a pear, a strawberry, a gherkin - sliced nearly through and pressed
+// open, one deep.
+type Fanned struct{}
+
+func (Fanned) ID() string                          { return "fanned" }
+func (Fanned) Says() string                        { return "sliced nearly through and pressed into a fan" }
+func (Fanned) Kind() Kind                          { return KindLoose }
+func (Fanned) Lay(_ string, s Spec, n int) []Piece { return heap(s, n, false) }
 
 // Sprig is greenery tucked in with its end hidden.
 type Sprig struct{}
@@ -108,6 +117,24 @@ func (Topping) ID() string                          { return "topping" }
 func (Topping) Says() string                        { return "spooned on top, late" }
 func (Topping) Kind() Kind                          { return KindGarnish }
 func (Topping) Lay(_ string, s Spec, n int) []Piece { return heap(s, n, false) }
+
+// Strewing is a pinch of seeds, arils, leaves or petals over what lies there already. It takes no room of its own and
+// goes on last; one piece for each thing it is strewn over.
+type Strewing struct{}
+
+func (Strewing) ID() string                          { return "strewn" }
+func (Strewing) Says() string                        { return "strewn over, last" }
+func (Strewing) Kind() Kind                          { return KindGarnish }
+func (Strewing) Lay(_ string, s Spec, n int) []Piece { return heap(s, n, false) }
+
+// Drizzle is a thread of honey, syrup or oil over a cheese or a dip: 2 to 3 g on 100 cm2. It takes no room of its own
+// and goes on last.
+type Drizzle struct{}
+
+func (Drizzle) ID() string                          { return "drizzled" }
+func (Drizzle) Says() string                        { return "drizzled over, last" }
+func (Drizzle) Kind() Kind                          { return KindGarnish }
+func (Drizzle) Lay(_ string, s Spec, n int) []Piece { return heap(s, n, false) }
 
 // tinyMM is the mean of length and width under which a loose piece is tiny, mm.
 const tinyMM = 14.0

@@ -72,6 +72,32 @@ func (Fan) Bend(_ string, s Spec, n int, radius float64) []Piece {
 	return bend(s, n, s.Pitch, radius, -90, s.H)
 }
 
+// Triangles is slices off a wheel, or slabs cut from corner to corner, lapped in a row with their tips the same way.
+type Triangles struct{}
+
+func (Triangles) ID() string   { return "triangles" }
+func (Triangles) Says() string { return "in triangles, overlapped in a row" }
+func (Triangles) Kind() Kind   { return KindRow }
+func (f Triangles) Lay(id string, s Spec, n int) []Piece {
+	return f.Bend(id, s, n, 0)
+}
+func (Triangles) Bend(_ string, s Spec, n int, radius float64) []Piece {
+	return bend(s, n, s.Pitch, radius, -90, s.H)
+}
+
+// Rings is something hollow cut across, its rings lapped in a row.
+type Rings struct{}
+
+func (Rings) ID() string   { return "rings" }
+func (Rings) Says() string { return "cut across in rings, overlapped" }
+func (Rings) Kind() Kind   { return KindRow }
+func (f Rings) Lay(id string, s Spec, n int) []Piece {
+	return f.Bend(id, s, n, 0)
+}
+func (Rings) Bend(_ string, s Spec, n int, radius float64) []Piece {
+	return bend(s, n, s.Pitch, radius, -90, s.H/2)
+}
+
 // Arc is a fan that hugs a bowl or a cheese: discs or oblongs along its rim.
 type Arc struct{}
 
@@ -155,6 +181,19 @@ func (Batons) Bend(id string, s Spec, n int, radius float64) []Piece {
 		out[i].X, out[i].Y = out[i].X+q.X, out[i].Y+q.Y
 	}
 	return out
+}
+
+// Wound is slices of meat wound round breadsticks, side by side with a finger's width between their bare ends.
+type Wound struct{}
+
+func (Wound) ID() string   { return "wound" }
+func (Wound) Says() string { return "wound round breadsticks, side by side" }
+func (Wound) Kind() Kind   { return KindRow }
+func (f Wound) Lay(id string, s Spec, n int) []Piece {
+	return f.Bend(id, s, n, 0)
+}
+func (Wound) Bend(_ string, s Spec, n int, radius float64) []Piece {
+	return bend(s, n, s.W+1, radius, -90, 0)
 }
 
 // Slices is fruit slices leaning on each other along a bent line, skin out.

@@ -36,6 +36,11 @@ var solidShare = map[string]float64{
 	"skewer":   .42,                // small things on a pick, with air at its ends
 	"petal":    .5,                 // one petal, a little curled
 	"spoon":    .42,                // a spoonful that has settled flat
+	"strewn":   .1,                 // a pinch, with what it lies on between
+	"thread":   .5,                 // drizzled to and fro
+	"loop":     .3,                 // hollow and cut across
+	"opened":   .4,                 // sliced nearly through and pressed into a fan
+	"begun":    .4,                 // a wedge with slices leaning on it
 	"standing": .5,                 // a prop, narrowing to its top
 }
 
@@ -69,10 +74,21 @@ func Rand(seed uint64) *rand.Rand { return rand.New(rand.NewPCG(seed, 0x9e3779b9
 
 // Outline is the footprint of one piece round its own origin, of a given variant
 // (0 to Variants-1). Loose shapes have a turn of their own baked in, so that the
-// light on them stays where it is. Jitter is at most five per cent of the size.
+// light on them stays where it is. Jitter is at most three per cent of the size, ten where hands cut the piece.
 func (s Spec) Outline(foodID string, variant int) geom.Outline {
 	r := Rand(Seed(foodID, s.Form, string(rune('a'+variant%Variants))))
 	k := .97 + .06*r.Float64()
+	if s.handCut() {
+		k = uneven[(int(Seed(foodID, s.Form)%Variants)+3*variant)%Variants]
+	}
+	return s.outline(r, k, variant)
+}
+
+// AreaMM2 is the footprint of a piece of middling size, mm2.
+func (s Spec) AreaMM2() float64 { return s.outline(Rand(Seed(s.Form)), 1, 0).Area() }
+
+// outline is the footprint of a variant that is k times as long and broad as the spec says.
+func (s Spec) outline(r *rand.Rand, k float64, variant int) geom.Outline {
 	l, w := s.L*k, s.W*k
 	turn := 0.0
 	if loose(s.Form) {
@@ -85,8 +101,12 @@ func (s Spec) Outline(foodID string, variant int) geom.Outline {
 	switch s.Shape {
 	case "disc", "rose", "vessel":
 		o = wobble(geom.Ellipse(l/2, w/2, 24), r, .012)
-	case "oval", "half", "ring":
+	case "oval", "half", "ring", "loop":
 		o = wobble(geom.Ellipse(l/2, w/2, 16), r, .025)
+	case "opened": // its stalk end at -x
+		o = geom.Outline{{X: -l / 2, Y: -w * .09}, {X: l * .1, Y: -w * .42}, {X: l * .34, Y: -w / 2}, {X: l * .46, Y: -w * .25}, {X: l / 2, Y: 0}, {X: l * .46, Y: w * .25}, {X: l * .34, Y: w / 2}, {X: l * .1, Y: w * .42}, {X: -l / 2, Y: w * .09}}
+	case "begun": // the wedge behind, its slices towards +y
+		o = geom.Outline{{X: -l / 2, Y: -w * .3}, {X: l * .36, Y: -w / 2}, {X: l / 2, Y: -w * .4}, {X: l / 2, Y: w * .3}, {X: l * .4, Y: w / 2}, {X: -l * .3, Y: w / 2}, {X: -l / 2, Y: w * .34}}
 	case "lump":
 		o = wobble(geom.Ellipse(l/2, w/2, 9), r, .09)
 	case "gathered":
@@ -119,7 +139,7 @@ func (s Spec) Outline(foodID string, variant int) geom.Outline {
 		o = geom.Capsule(l, w*.98)
 	case "petal":
 		o = wobble(geom.Ellipse(l/2, w/2, 10), r, .05)
-	case "spoon":
+	case "spoon", "strewn", "thread":
 		o = wobble(geom.Ellipse(l/2, w/2, 14), r, .07)
 	case "leaf":
 		o = wobble(geom.Ellipse(l/2, w/2, 12), r, .03)
@@ -132,6 +152,41 @@ func (s Spec) Outline(foodID string, variant int) geom.Outline {
 	}
 	return o.Round()
 }
+
+// uneven is how much longer and broader than its Spec each variant of a piece is that hands cut: from a tenth less to a
+// tenth more, so that the largest covers about half as much again as the smallest, and all of them as much as eight even
+// ones (the mean of the squares is 1). Food that is cut quite evenly looks bought (docs/craft.md, House rules).
+var uneven = func() (k [Variants]float64) {
+	sum := 0.0
+	for i := range k {
+		k[i] = .9 + .2*float64(i)/(Variants-1)
+		sum += k[i] * k[i]
+	}
+	for i := range k {
+		k[i] /= math.Sqrt(sum / Variants)
+	}
+	return k
+}()
+
+// handCut reports whether a piece is cut or broken off by hand on the day: cubes, lumps, sticks and slices of cheese,
+// fruit and vegetables; not what is sliced by a machine, baked, or grows as it is.
+func (s Spec) handCut() bool {
+	if s.Seconds < handCutSecs {
+		return false
+	}
+	switch s.Form {
+	case "tumble":
+		return s.Shape == "box" || s.Shape == "lump"
+	case "batons":
+		return s.Shape == "box" || s.Shape == "slab"
+	case "shingle", "fan", "triangles", "slices", "slab":
+		return s.Shape == "triangle" || s.Shape == "crescent" || s.Shape == "slab"
+	}
+	return false
+}
+
+// handCutSecs is the least handwork of a piece, seconds, from which it is cut and not only laid.
+const handCutSecs = 2.5
 
 // Turned is the turn, in degrees, that is baked into a variant's outline; the
 // drawing follows it.

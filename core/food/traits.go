@@ -26,14 +26,17 @@ const (
 	Heaped                         // a loose, scattered pile
 	Halved                         // and turned up to show the cut
 	NotEaten                       // it stands there to be looked at
+	Begun                          // cut into, with slices lying on it, for a knife to go on
+	Opened                         // sliced nearly through: a guest pulls a slice off
+	Strewn                         // by the pinch, over whatever suits it
 )
 
 var traits = map[string]Trait{
-	"topping": OnFood, "whole": AsItComes | KeepsStone, "cut-round": CutInPlace, "skewer": OnPick,
+	"topping": OnFood, "strewn": OnFood | Strewn, "drizzled": OnFood, "begun": Begun, "whole": AsItComes | KeepsStone, "cut-round": CutInPlace, "cut-round-12": CutInPlace, "cut-round-16": CutInPlace, "skewer": OnPick,
 	"bowl": InDish | Spooned, "pot": InDish | Spooned, "upright": InDish | StandsOut, "flower": InDish | StandsOut,
 	"ring": RoundAVessel, "criss-cross": Crossed, "rosette": Curled, "arc": Hugs,
 	"trail": Winding | Drapes, "ribbon": Drapes, "half-fold-fan": Drapes,
-	"halves": CutSmall | Halved, "quarters": CutSmall | Halved, "slices": CutSmall, "drift": KeepsStone | Heaped, "tumble": Broken, "cluster": Bunched, "prop": NotEaten,
+	"halves": CutSmall | Halved, "quarters": CutSmall | Halved, "fanned": Halved | Opened, "slices": CutSmall, "drift": KeepsStone | Heaped, "tumble": Broken, "cluster": Bunched, "prop": NotEaten,
 }
 
 // Has reports whether a form has a trait; one that is not known has none.

@@ -23,9 +23,9 @@ func TestTraits(t *testing.T) {
 		of    Trait
 		forms []string
 	}{
-		{OnFood, []string{"topping"}}, {AsItComes, []string{"whole"}}, {InDish, []string{"bowl", "pot", "upright", "flower"}}, {StandsOut, []string{"upright", "flower"}},
+		{OnFood, []string{"topping", "strewn", "drizzled"}}, {Strewn, []string{"strewn"}}, {Begun, []string{"begun"}}, {AsItComes, []string{"whole"}}, {InDish, []string{"bowl", "pot", "upright", "flower"}}, {StandsOut, []string{"upright", "flower"}},
 		{OnPick, []string{"skewer"}}, {Drapes, []string{"trail", "ribbon", "half-fold-fan"}}, {CutSmall, []string{"halves", "quarters", "slices"}}, {KeepsStone, []string{"whole", "drift"}},
-		{Winding, []string{"trail"}}, {CutInPlace, []string{"cut-round"}}, {NotEaten, []string{"prop"}}, {Spooned, []string{"bowl", "pot"}},
+		{Winding, []string{"trail"}}, {CutInPlace, []string{"cut-round", "cut-round-12", "cut-round-16"}}, {NotEaten, []string{"prop"}}, {Spooned, []string{"bowl", "pot"}},
 	} {
 		var has []string
 		for _, f := range Forms() {

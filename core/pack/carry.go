@@ -198,9 +198,9 @@ func (c *Carry) PutDown(ctx context.Context, larder *food.Larder) Displacement {
 			m.windows = append(m.windows, l.box, l.box.Move(l.moved.Mul(-1)))
 		}
 	}
-	loose := c.t.Elements[c.k].Kind() == food.KindLoose
-	out := m.finish(m.part(false), loose)
-	if loose && out.short == 0 && !review.NewLive(out.tray, larder).Fits() { // as pieces that flow may come to lie
+	flows := slices.ContainsFunc(held, func(i int) bool { return c.t.Elements[i].Kind() == food.KindLoose })
+	out := m.finish(m.part(false), flows)
+	if flows && out.short == 0 && !review.NewLive(out.tray, larder).Fits() { // as pieces that flow may come to lie
 		out.short = m.whole
 	}
 	if out.short > 0 {

@@ -22,6 +22,47 @@ func DrawIn(z *Zone, e *tray.Element) {
 	}
 }
 
+// drawOff shifts an element until it stands in nothing rigid that is locked: that stays where it is, so who sets something
+// down on it means beside it. Where there is no room between what is locked and the edge it lies as near as it can.
+func drawOff(z *Zone, t *tray.Tray, k int) {
+	e := &t.Elements[k]
+	if kind := e.Kind(); kind == food.KindGarnish || kind == food.KindTrail {
+		return
+	}
+	for range 24 {
+		push := inLocked(t, k)
+		if push == (geom.Point{}) {
+			return
+		}
+		pose := e.Pose()
+		e.MoveTo(geom.Pose{X: pose.X + push.X, Y: pose.Y + push.Y, Turn: pose.Turn})
+		DrawIn(z, e)
+	}
+}
+
+// inLocked is the shift that parts an element from the rigid locked thing that it stands in most.
+func inLocked(t *tray.Tray, k int) geom.Point {
+	e := &t.Elements[k]
+	box := BoxOf(e.Pieces)
+	worst, push := .2, geom.Point{}
+	for i := range t.Elements {
+		o := &t.Elements[i]
+		if i == k || !o.Locked || !o.Placed || o.Kind() != food.KindAnchor || len(o.Pieces) == 0 || !box.Meets(BoxOf(o.Pieces)) {
+			continue
+		}
+		for n := range o.Pieces {
+			other := geom.NewBody(o.Pieces[n].Outline)
+			for m := range e.Pieces {
+				mine := geom.NewBody(e.Pieces[m].Outline)
+				if d, away := geom.Penetration(&mine, &other); d > worst {
+					worst, push = d, away.Mul(d+.1)
+				}
+			}
+		}
+	}
+	return push
+}
+
 // overEdge is the shift that draws in what hangs over most, a little more than needed.
 func overEdge(z *Zone, pieces []tray.Piece, lean float64) geom.Point {
 	worst, at := 0.0, geom.Point{}

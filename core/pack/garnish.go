@@ -74,27 +74,35 @@ func (l *Layout) Garnish(mirrored bool, r *rand.Rand) {
 	}
 }
 
-// top puts a topping on what it goes best with: soft and fresh cheeses that lie
-// whole or in their round, and dips; one piece on each, as far as it reaches.
+// top lays what goes over other food - spooned, drizzled, strewn - on what it goes best with, or on what the host chose:
+// one piece on each, as far as it reaches. What would soften something crisp rather
+// goes where none lies beside.
 func (l *Layout) top(e *tray.Element, f *food.Food, spec food.Spec) {
 	type host struct {
 		k     int
 		worth float64
 	}
 	var hosts []host
+	chosen := l.Tray.Brief.GoesOver(e.Food)
 	for k := range l.Tray.Elements {
 		o := &l.Tray.Elements[k]
 		under, ok := l.Larder.Get(o.Food)
-		if !ok || !o.Placed || o.Food == e.Food || food.Has(o.Form, food.OnFood) {
-			continue
-		}
-		soft := under.Firmness == "soft" || under.Firmness == "fresh"
-		if !(soft && (food.Has(o.Form, food.AsItComes) || food.Has(o.Form, food.CutInPlace)) || o.Form == "bowl" && o.Wetness == food.Runny) {
+		if !ok || !o.Placed || o.Food == e.Food || food.Has(o.Form, food.OnFood) || o.Wetness == food.Crisp {
 			continue
 		}
 		worth, _ := food.Affinity(f, under)
+		if at := slices.Index(chosen, o.Food); at >= 0 {
+			hosts = append(hosts, host{k, 2 - float64(at)/food.MaxNamed})
+			continue
+		}
+		if len(chosen) > 0 || !takesTopping(under, o, e.Form) {
+			continue
+		}
 		if o.Form == "bowl" {
 			worth -= .3 // a cheese is dressed before a dip
+		}
+		if l.besideCrisp(e, o, spec.L/2) {
+			worth -= .25 // rather where nothing goes soft from it
 		}
 		if worth > -.4 {
 			hosts = append(hosts, host{k, worth})
@@ -117,6 +125,31 @@ func (l *Layout) top(e *tray.Element, f *food.Food, spec food.Spec) {
 	c := MiddleOf(laid).Round()
 	e.X, e.Y, e.TurnDeg, e.Placed = c.X, c.Y, 0, true
 	l.HoldBack(e, len(laid))
+}
+
+// takesTopping reports whether something is spooned, drizzled or strewn over a food unasked: soft and fresh cheeses that
+// lie whole or in their round, and dips; seeds, arils and leaves go over cut fruit and over fresh cheese in pieces, too.
+func takesTopping(under *food.Food, o *tray.Element, form string) bool {
+	soft := under.Firmness == "soft" || under.Firmness == "fresh"
+	if soft && food.Has(o.Form, food.AsItComes|food.CutInPlace) || o.Form == "bowl" && o.Wetness == food.Runny {
+		return true
+	}
+	return food.Has(form, food.Strewn) && (under.Firmness == "fresh" || under.Category == food.Fruit && o.Wetness == food.Juicy && !food.Has(o.Form, food.AsItComes))
+}
+
+// besideCrisp reports whether something crisp lies so near to a food that what goes over its middle, reach mm all
+// round, would soften that.
+func (l *Layout) besideCrisp(e, over *tray.Element, reach float64) bool {
+	if !e.Wetness.Wets() {
+		return false
+	}
+	at, beside := MiddleOf(over.Pieces), false
+	l.near(geom.Rect{Min: at, Max: at}.Grow(adjacency.WetBesideCrisp+reach), func(o *placed) bool {
+		other := &l.Tray.Elements[o.element]
+		beside = other.Vessel == "" && other.Wetness == food.Crisp && o.body.Outline.EdgeDistance(at) < adjacency.WetBesideCrisp+reach
+		return !beside
+	})
+	return beside
 }
 
 // bland says how much a spot would gain from a green: near colours meeting, and

@@ -97,7 +97,7 @@ func newRaster(l *Layout, elems []int) *regions {
 	}
 	for i := range l.Tray.Elements {
 		e := &l.Tray.Elements[i]
-		if !e.Placed || !food.Has(e.Form, food.AsItComes) {
+		if !e.Placed || !food.Has(e.Form, food.AsItComes|food.Begun) {
 			continue
 		}
 		f, _ := l.Larder.Get(e.Food)

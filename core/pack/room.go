@@ -67,13 +67,15 @@ func MakeRoomFor(ctx context.Context, t *tray.Tray, larder *food.Larder, all ...
 }
 
 // MakeRoomAround lets everything make room on a tray c for some of its elements, that were laid on it by hand, each
-// drawn inside where it would hang over the edge or a handle; was is the tray as it lay before.
+// drawn inside where it would hang over the edge or a handle, and beside what is locked; was is the tray as it lay
+// before.
 func MakeRoomAround(ctx context.Context, larder *food.Larder, was, c *tray.Tray, z *Zone, held []int) Displacement {
 	if z == nil {
 		z = NewZone(c.Board)
 	}
 	for _, k := range held {
 		DrawIn(z, &c.Elements[k])
+		drawOff(z, c, k)
 	}
 	m := newRoomMaking(ctx, larder, was, c, z, held)
 	return m.displacement(m.best())
@@ -154,6 +156,8 @@ func (m *roomMaking) best() outcome {
 		}
 		ways = append(ways, func() outcome { return flow })
 	}
+	// a heap that was put down together with a bowl flows round that
+	together := len(m.held) > 1 && slices.ContainsFunc(m.held, func(i int) bool { return m.tray.Elements[i].Kind() == food.KindLoose })
 	var parted []*solver
 	tries := 1
 	if m.carried && geom.BoxDepth(m.windows[0], m.left[0]) < .3*math.Min(m.windows[0].W(), m.windows[0].H()) {
@@ -171,7 +175,7 @@ func (m *roomMaking) best() outcome {
 		}
 	}
 	for _, p := range parted {
-		ways = append(ways, func() outcome { return m.finish(p, false) })
+		ways = append(ways, func() outcome { return m.finish(p, together) })
 	}
 	all := make([]outcome, len(ways))
 	workers.Do(len(ways), 2, func(i int) {

@@ -17,9 +17,10 @@ import (
 // Choice is one picked food with the form it is to be laid in, and why.
 type Choice struct {
 	Food   *food.Food
-	Form   string
-	Grams  float64 // as the host asked, or 0
-	Vessel string  // as the host asked, or ""
+	Form   string            // that it, or most of it, is laid in
+	Forms  []brief.Portioned // where it is laid in several, as the host asked
+	Grams  float64           // as the host asked, or 0
+	Vessel string            // as the host asked, or ""
 	Pinned bool
 	Why    string
 }
@@ -106,11 +107,14 @@ func (p *picker) ask(w brief.Want, why string) error {
 	if avoided == diet.Traces {
 		why += fmt.Sprintf("; it may contain %s, which guests avoid, so read its label", a)
 	}
-	form := w.Form
+	form := w.MainForm()
 	if form == "" {
 		form = p.form(f)
-	} else if _, ok := f.Spec(form); !ok {
-		return fault.Bad("form", "%s cannot be laid as %.40q; it can be %s", f.Name, form, formList(f))
+	}
+	for _, part := range append([]brief.Portioned{{Form: form}}, w.Forms...) {
+		if !f.Fits(part.Form) {
+			return fault.Bad("form", "%s cannot be laid as %.40q; it can be %s", f.Name, part.Form, formList(f))
+		}
 	}
 	p.take(f, form, w, true, why)
 	return nil
@@ -118,7 +122,7 @@ func (p *picker) ask(w brief.Want, why string) error {
 
 func formList(f *food.Food) string {
 	var ids []string
-	for _, s := range f.Forms {
+	for _, s := range f.Ways() {
 		ids = append(ids, s.Form)
 	}
 	return strings.Join(ids, ", ")
@@ -132,11 +136,21 @@ type picker struct {
 }
 
 func (p *picker) take(f *food.Food, form string, w brief.Want, pinned bool, why string) {
-	p.chosen = append(p.chosen, Choice{Food: f, Form: form, Grams: w.Grams, Vessel: w.Vessel, Pinned: pinned, Why: why})
+	p.chosen = append(p.chosen, Choice{Food: f, Form: form, Forms: w.Forms, Grams: w.Grams, Vessel: w.Vessel, Pinned: pinned, Why: why})
 }
 
 func (p *picker) has(id string) bool {
 	return slices.ContainsFunc(p.chosen, func(c Choice) bool { return c.Food.ID == id })
+}
+
+// forms are those that a food is laid in unasked: its entry's, and a wedge begun where the house serves it so.
+func (p *picker) forms(f *food.Food) []food.Spec {
+	if p.brief.HouseRules().HardCheese == "begun" && !p.brief.Plates() {
+		if s, ok := f.Spec("begun"); ok {
+			return append([]food.Spec{s}, f.Forms...)
+		}
+	}
+	return f.Forms
 }
 
 // form prefers one that the tray does not show yet, in the food's own order, so
@@ -145,7 +159,7 @@ func (p *picker) form(f *food.Food) string {
 	best, least := f.Forms[0].Form, 1<<30
 	rules := p.brief.HouseRules()
 	noMeat := slices.Contains(p.at.Off, "meat") || slices.Contains(p.at.Off, "animal") || rules.Vegetarians == "shapes"
-	for i, s := range f.Forms {
+	for i, s := range p.forms(f) {
 		if food.Has(s.Form, food.OnFood) && len(f.Forms) > 1 {
 			continue // it wants something under it, so only who asks for it gets it
 		}
@@ -174,7 +188,7 @@ func (p *picker) form(f *food.Food) string {
 		if noMeat && f.StandsIn() == s.Form {
 			n -= 3
 		}
-		if p.brief.Young() && f.Category == food.Cheese && food.Has(s.Form, food.AsItComes) {
+		if p.brief.Young() && f.Category == food.Cheese && food.Has(s.Form, food.AsItComes|food.Begun) {
 			n += 2 // children do not cut
 		}
 		if n < least {
@@ -188,7 +202,8 @@ func (p *picker) form(f *food.Food) string {
 func ruled(r brief.Rules, f *food.Food, form string) int {
 	if f.Category == food.Cheese {
 		switch {
-		case r.SoftRound == "whole" && f.Firmness == "soft" && food.Has(form, food.AsItComes), r.HardCheese == "broken" && (f.Firmness == "hard" || f.Firmness == "firm") && food.Has(form, food.Broken):
+		case r.SoftRound == "whole" && f.Firmness == "soft" && food.Has(form, food.AsItComes), r.HardCheese == "broken" && (f.Firmness == "hard" || f.Firmness == "firm") && food.Has(form, food.Broken),
+			r.HardCheese == "begun" && food.Has(form, food.Begun):
 			return -1
 		case r.HardCheese == "cut" && f.Firmness == "hard" && food.Has(form, food.Broken):
 			return 1

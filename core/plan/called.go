@@ -34,6 +34,14 @@ func called(b brief.Brief, larder *food.Larder) (brief.Brief, *food.Larder, erro
 					continue // brie and camembert are one entry: once is enough
 				}
 			}
+			w.On = slices.Clone(w.On)
+			for k, text := range w.On {
+				on, ok := larder.Meant(text)
+				if !ok {
+					return nil, fault.Bad(fmt.Sprintf("%s[%d].on[%d]", field, i, k), "%s", unknown(text, larder))
+				}
+				w.On[k] = on.ID
+			}
 			if w.Name != "" && w.Name != f.Name {
 				g := *f
 				g.Name = w.Name

@@ -47,8 +47,8 @@ func lay(t *tray.Tray, b brief.Brief, amounts []amount.Amount, cabinet *board.Ca
 	for len(gs) > tray.MaxElements {
 		gs = gs[:tray.MaxElements]
 	}
-	laid := map[string]float64{}
-	laidCount := map[string]int{}
+	type way struct{ food, form string }
+	laid := map[way]float64{}
 	number := map[string]int{}
 	pieces := 0
 	for _, g := range gs {
@@ -71,12 +71,11 @@ func lay(t *tray.Tray, b brief.Brief, amounts []amount.Amount, cabinet *board.Ca
 			}
 		}
 		t.Elements = append(t.Elements, e)
-		laid[f.ID] += e.Grams
-		laidCount[f.ID] += g.Count
+		laid[way{f.ID, spec.Form}] += e.Grams
 	}
 	for i := range all {
 		a := &all[i]
-		left := a.Grams - laid[a.Food.ID]
+		left := a.Grams - laid[way{a.Food.ID, a.Form}]
 		spec, _ := a.Food.Spec(a.Form)
 		if left < math.Max(2, spec.MassG*.6) && !(spec.MassG > 40 && left > 30) {
 			continue

@@ -170,6 +170,23 @@ func apart(b brief.Brief) []tray.Part {
 	}
 }
 
+// inForms are the amounts with a food that is laid in several forms parted into these.
+func inForms(amounts []amount.Amount) []amount.Amount {
+	var out []amount.Amount
+	for _, a := range amounts {
+		if len(a.Forms) < 2 {
+			out = append(out, a)
+			continue
+		}
+		whole, set := a.Grams, a.Choice.Grams
+		for _, p := range a.Forms {
+			a.Form, a.Grams, a.Choice.Grams = p.Form, whole*p.Share, set*p.Share
+			out = append(out, a)
+		}
+	}
+	return out
+}
+
 // share is what one board of a set gets of the amounts.
 type share struct {
 	of      float64

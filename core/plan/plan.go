@@ -118,6 +118,7 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 			}
 		}
 	}
+	amounts = inForms(amounts)
 	surfaces, says, err := chooseBoards(theirs, amounts, cabinet, last)
 	if err != nil {
 		return nil, nil, err

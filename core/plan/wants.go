@@ -22,7 +22,7 @@ func Wants(j *job.Job) []brief.Want {
 		}
 		seen[id] = true
 		w := set[id]
-		if w.Food = id; w.Form == "" {
+		if w.Food = id; w.Form == "" && len(w.Forms) == 0 {
 			w.Form = form
 		}
 		out = append(out, w)

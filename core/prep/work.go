@@ -55,14 +55,15 @@ var ahead = map[string]struct {
 	share float64
 	code  string // of what is said
 }{
-	"cut-round": {Slice, .7, "cut.round"}, "shingle": {Slice, .75, "cut.slices"}, "fan": {Slice, .75, "cut.slices"}, "arc": {Slice, .75, "cut.slices"},
+	"cut-round": {Slice, .7, "cut.round"}, "cut-round-12": {Slice, .7, "cut.round"}, "cut-round-16": {Slice, .7, "cut.round"}, "begun": {Slice, .75, "cut.begun"},
+	"triangles": {Slice, .75, "cut.triangles"}, "rings": {Slice, .75, "cut.rings"}, "fanned": {Slice, .8, "cut.fanned"}, "shingle": {Slice, .75, "cut.slices"}, "fan": {Slice, .75, "cut.slices"}, "arc": {Slice, .75, "cut.slices"},
 	"ring": {Slice, .75, "cut.slices"}, "coins": {Slice, .75, "cut.coins"}, "slices": {Slice, .75, "cut.slices"}, "slab": {Slice, .7, "cut.slab"},
 	"halves": {Slice, .75, "cut.halves"}, "quarters": {Slice, .8, "cut.quarters"}, "whole": {Slice, .6, "cut.begin"}, "batons": {Slice, .75, "cut.sticks"}, "criss-cross": {Slice, .6, "cut.sticks"},
 	"upright": {Slice, .7, "cut.sticks"}, "tumble": {Cube, .8, "cut.lumps"},
-	"trail": {Fold, .7, "cut.trail"}, "half-fold-fan": {Fold, .65, "cut.fan"}, "ribbon": {Fold, .75, "cut.ribbon"}, "rolls": {Fold, .8, "cut.rolls"},
+	"trail": {Fold, .7, "cut.trail"}, "half-fold-fan": {Fold, .65, "cut.fan"}, "ribbon": {Fold, .75, "cut.ribbon"}, "rolls": {Fold, .8, "cut.rolls"}, "wound": {Fold, .85, "cut.wound"},
 	"rosette": {Fold, .92, "cut.rosette"}, "flower": {Fold, .85, "cut.flower"},
 	"skewer": {Thread, .9, "cut.skewer"}, "cluster": {Snip, .6, "cut.cluster"}, "sprig": {Snip, .4, "cut.sprig"}, "petals": {Snip, .4, "cut.petals"},
-	"bowl": {Portion, .7, "task.fill"}, "pot": {Portion, .8, "task.fill"}, "topping": {Portion, 0, ""},
+	"bowl": {Portion, .7, "task.fill"}, "pot": {Portion, .8, "task.fill"}, "topping": {Portion, 0, ""}, "strewn": {Portion, 0, ""}, "drizzled": {Portion, 0, ""},
 }
 
 // readied is the kind of handwork that makes a food ready in a form ahead of laying, the share of the form's seconds

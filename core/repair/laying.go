@@ -82,7 +82,7 @@ func reforms(t *tray.Tray, larder *food.Larder, f review.Finding) (out []candida
 		if !ok {
 			continue
 		}
-		for _, s := range fd.Forms {
+		for _, s := range fd.Ways() {
 			if s.Form == t.Elements[k].Form || !pack.Takes(s.Form) || food.Has(s.Form, food.AsItComes) || len(out) == formTries {
 				continue
 			}

@@ -32,6 +32,7 @@ var planning = map[string]string{
 
 	"buy.packs":    "{1}",
 	"buy.labelled": ", only labelled {1}",
+	"buy.drained":  ", drained weight",
 	"buy.none":     "all of it is in the cupboard",
 	"buy.cupboard": "({1} is in the cupboard)",
 	"buy.out":      ", sold out today",

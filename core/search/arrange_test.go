@@ -175,7 +175,7 @@ func TestEveryFoodAlone(t *testing.T) {
 					placed++
 				}
 			}
-			if s.Form == "topping" { // it wants something under it
+			if food.Has(s.Form, food.OnFood) { // it wants something under it
 				if placed != 0 || len(res.Unfit) != 1 {
 					t.Errorf("%s lies on nothing: %+v", f.ID, res.Unfit)
 				}

@@ -58,7 +58,7 @@ func (s *composer) unfit(t *tray.Tray) []Unfit {
 		spec, _ := f.Spec(e.Form)
 		area := food.FootprintMM2(spec, missing) / 100
 		if e.Kind() == food.KindGarnish { // it lies on its neighbours, so it has no footprint of its own
-			area = float64(missing) * spec.Outline(f.ID, 0).Area() / 100
+			area = float64(missing) * spec.AreaMM2() / 100
 		}
 		if v, ok := t.Vessel(e.Vessel); ok {
 			area = v.Footprint().Area() / 100

@@ -64,6 +64,7 @@ type Item struct {
 	For        []string `json:"for"` // titles of the jobs, in time order
 	OutOfStock bool     `json:"out_of_stock"`
 	Labelled   string   `json:"labelled,omitempty"` // what its label has to say, for guests who come
+	Drained    bool     `json:"drained,omitempty"`  // it comes in brine, whey or oil: packs are told by what is in them without
 }
 
 // Buys says which packs are bought: 2 × 125 g (40 g is in the cupboard).
@@ -78,6 +79,9 @@ func (it Item) Buys() say.Text {
 		what = say.That("buy.none")
 	case it.CupboardG >= 1:
 		what = what.Then("buy.cupboard", say.Grams(it.CupboardG))
+	}
+	if it.Drained && len(packs) > 0 {
+		what = what.Then("buy.drained")
 	}
 	if it.Labelled != "" {
 		what = what.Then("buy.labelled", say.Word(it.Labelled))
@@ -134,7 +138,7 @@ func Buy(jobs []Needs, larder *food.Larder, stock food.Stock) List {
 	var out List
 	all := larder.All()
 	add := func(f *food.Food) {
-		it := Item{Food: f.ID, Name: f.Name, Packs: []Packs{}, For: []string{}}
+		it := Item{Food: f.ID, Name: f.Name, Packs: []Packs{}, For: []string{}, Drained: f.Needs(food.Drain)}
 		lots := slices.Clone(stock[f.ID])
 		slices.SortStableFunc(lots, func(a, b food.Lot) int { return cmp.Compare(dayKey(a.BestBefore), dayKey(b.BestBefore)) })
 		for _, j := range jobs {

@@ -1,4 +1,4 @@
-// Foods by the names that people use, diets as people say them, and a plate apart.
+// Foods by the names that people use, in any form that they fit, diets as people say them, and a plate apart.
 import { expect } from '@playwright/test'
 import { demo } from '../servers'
 import { choose, clean, newJob, saved, test } from './common'
@@ -83,4 +83,30 @@ test('a diet fills in its words, and a plate apart leaves the others their bread
   await page.getByLabel('Pregnant or of weak health').press('Enter')
   await expect(look).toContainText(/commonly advised against|What pregnant guests are advised against/)
   await saved(page)
+})
+
+test('a food is laid in any form that it fits, in two at once, and what goes over others where the host says', async ({ page }) => {
+  const brief = { guests: { adults: 10 }, foods: ['soft-white-round', 'goat-wheel', 'fresh-goat-log', 'honey', 'red-grapes', 'oatcakes'] }
+  const id = await newJob(page, 'Cutting lesson', brief)
+  const made = await (await page.request.get(`/api/v1/jobs/${id}`)).json()
+  const planned = await (await page.request.post('/api/v1/plan', { data: brief })).json()
+  await page.request.put(`/api/v1/jobs/${id}`, { data: { ...planned, title: 'Cutting lesson' }, headers: { 'If-Match': `"${made.revision}"` } })
+  await page.goto(`/jobs/${id}/pick`)
+  const wheel = page.locator('li.food', { has: page.getByRole('combobox', { name: 'Hard goat’s cheese, form' }) })
+  await wheel.getByRole('combobox', { name: /, form$/ }).selectOption('begun')
+  await saved(page)
+  await wheel.getByRole('combobox', { name: /second form/ }).selectOption('tumble')
+  await expect(wheel.getByRole('combobox', { name: /second form/ })).toHaveValue('tumble')
+  await saved(page)
+  const honey = page.locator('li.food', { has: page.getByRole('combobox', { name: 'Honey, form' }) })
+  await honey.getByRole('combobox', { name: /, form$/ }).selectOption('drizzled')
+  await honey.getByRole('combobox', { name: /over which food/ }).selectOption('fresh-goat-log')
+  await saved(page)
+  await clean(page, '.shelf')
+  const job = await (await page.request.get(`/api/v1/jobs/${id}`)).json()
+  const doc = job.document ?? job
+  const elements = (doc.trays?.[0] ?? doc).elements as { food: string; form: string }[]
+  expect(elements.filter(e => e.food === 'goat-wheel').map(e => e.form).sort()).toEqual(['begun', 'tumble'])
+  expect(doc.brief.foods.find((w: { food: string }) => w.food === 'honey')).toMatchObject({ form: 'drizzled', on: ['fresh-goat-log'] })
+  expect(doc.brief.foods.find((w: { food: string }) => w.food === 'goat-wheel').forms).toHaveLength(2)
 })

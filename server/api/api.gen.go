@@ -1496,10 +1496,13 @@ type BroughtIn struct {
 
 // BuyItem defines model for BuyItem.
 type BuyItem struct {
-	Cost      int      `json:"cost"`
-	CupboardG float64  `json:"cupboard_g"`
-	Food      string   `json:"food"`
-	For       []string `json:"for"`
+	Cost      int     `json:"cost"`
+	CupboardG float64 `json:"cupboard_g"`
+
+	// Drained it comes in brine, whey or oil: grams are without
+	Drained bool     `json:"drained"`
+	Food    string   `json:"food"`
+	For     []string `json:"for"`
 
 	// Labelled what its label has to say, for guests who come; empty where that is nothing
 	Labelled   string  `json:"labelled"`
@@ -1577,8 +1580,10 @@ type ChoiceAsked struct {
 
 // Chosen defines model for Chosen.
 type Chosen struct {
-	Food string `json:"food"`
-	Form string `json:"form"`
+	// CarbG about how much carbohydrate is in a serving; told where a guest wants little of it
+	CarbG *float64 `json:"carb_g,omitempty"`
+	Food  string   `json:"food"`
+	Form  string   `json:"form"`
 
 	// Grams 0 when nobody fixed it
 	Grams  float64 `json:"grams"`
@@ -2070,6 +2075,9 @@ type FoodDocument = Document
 
 // FoodPage defines model for FoodPage.
 type FoodPage struct {
+	// CarbServingG about how much carbohydrate is in a serving
+	CarbServingG float64 `json:"carb_serving_g"`
+
 	// Changed members that differ from the built-in food
 	Changed     []string  `json:"changed"`
 	ClashesWith []Partner `json:"clashes_with"`

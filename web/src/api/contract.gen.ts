@@ -2532,6 +2532,8 @@ export interface components {
             items: components["schemas"]["BuyItem"][];
         };
         BuyItem: {
+            /** @description it comes in brine, whey or oil: grams are without */
+            drained: boolean;
             /** @description what its label has to say, for guests who come; empty where that is nothing */
             labelled: string;
             food: string;
@@ -2669,6 +2671,11 @@ export interface components {
             /** @description how long a lot that is opened today keeps, by the house's calendar */
             lot_until: string;
             diets: string[];
+            /**
+             * Format: double
+             * @description about how much carbohydrate is in a serving
+             */
+            carb_serving_g: number;
             months_north: number[];
             months_south: number[];
             good_with: components["schemas"]["Partner"][];
@@ -3067,6 +3074,11 @@ export interface components {
             grams: number;
             pinned: boolean;
             why: string;
+            /**
+             * Format: double
+             * @description about how much carbohydrate is in a serving; told where a guest wants little of it
+             */
+            carb_g?: number;
         };
         Side: {
             name: string;

@@ -327,7 +327,7 @@ export interface Rules {
    * cut and kept in its round, or whole
    */
   soft_round?: "cut" | "whole";
-  hard_cheese?: "cut" | "broken";
+  hard_cheese?: "cut" | "broken" | "begun";
   olives?: "pitted" | "stones";
   grapes?: "clusters" | "plucked";
   /**
@@ -376,6 +376,21 @@ export interface Want {
    */
   name?: string;
   form?: string;
+  /**
+   * where it is laid in several forms: the share of its grams that lies in each, together 1; in place of form
+   *
+   * @maxItems 3
+   */
+  forms?: {
+    form: string;
+    share: number;
+  }[];
+  /**
+   * the foods that it is strewn, drizzled or spooned over, by id or by what people call them; empty: what suits it
+   *
+   * @maxItems 12
+   */
+  on?: string[];
   grams?: number;
   /**
    * grams for each appetite, where grams are not set

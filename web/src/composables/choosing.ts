@@ -133,11 +133,42 @@ export function useChoosing() {
       `banned ${name(id)}`,
     )
   }
-  const setForm = (id: string, form: string) =>
-    replan(
-      { ...job.doc!.brief, foods: list().map(w => (w.food === id ? { ...w, form } : w)) },
-      `${name(id)}: another form`,
+  /** What is asked of one food, changed, with the rest of the list as it is; its pin says no other form then. */
+  const ask = (id: string, change: Partial<Want>, says: string) => {
+    const b = job.doc!.brief
+    return replan(
+      {
+        ...b,
+        foods: list().map(w => (w.food === id ? { ...w, ...change } : w)),
+        pins: b.pins?.map(w => (typeof w !== 'string' && w.food === id ? { ...w, ...change } : w)),
+      },
+      says,
     )
+  }
+  const setForm = (id: string, form: string) =>
+    ask(id, { form, forms: undefined }, `${name(id)}: another form`)
+  /** The form that a food, or most of it, lies in. What is said of the choice follows a moment later. */
+  const lies = (id: string) => onTrays()?.find(o => o.food === id)?.form ?? chosen.value.get(id)?.form
+  const asked = (id: string) => (job.doc ? wants(job.doc.brief).find(w => w.food === id) : undefined)
+  /** The form that a part of a food is laid in besides; '' for none. */
+  const second = (id: string) => asked(id)?.forms?.find(p => p.form !== lies(id))?.form ?? ''
+  /** Two fifths of a food are laid in a second form; all of it in one where that is ''. */
+  function setSecond(id: string, form: string) {
+    const main = lies(id) ?? form
+    const forms = [
+      { form: main, share: 0.6 },
+      { form, share: 0.4 },
+    ]
+    return ask(
+      id,
+      form ? { form: undefined, forms } : { form: main, forms: undefined },
+      form ? `${name(id)}: in two forms` : `${name(id)}: all in one form`,
+    )
+  }
+  /** The food that one is strewn, drizzled or spooned over; '' for what suits it. */
+  const over = (id: string) => asked(id)?.on?.[0] ?? ''
+  const setOver = (id: string, on: string) =>
+    ask(id, { on: on ? [on] : undefined }, `${name(id)}: over ${on ? name(on) : 'what suits it'}`)
   async function exchange(id: string, by: Substitute) {
     swap.value = null
     const next = list().map(w => (w.food === id ? { food: by.food, form: by.form } : w))
@@ -213,6 +244,10 @@ export function useChoosing() {
     pin,
     ban,
     setForm,
+    second,
+    setSecond,
+    over,
+    setOver,
     exchange,
     forMe,
     takeOffer,

@@ -4,6 +4,10 @@ import { across, grams } from './units'
 
 export { grams, money } from './units'
 
+/** Carbohydrate in a serving, which is told in grams whatever a house weighs in: to choose by, not to dose by. */
+export const carbs = (g: number) =>
+  `${g < 0.5 ? 'hardly any' : `${Math.round(g)} g of`} carbohydrate in a serving`
+
 export const occasions = { nibble: 'nibbles', grazing: 'party grazing', meal: 'a meal' } as const
 
 export function minutes(m: number): string {

@@ -11,6 +11,7 @@ import NumberField from '@/components/common/NumberField.vue'
 import TickedWords from '@/components/common/TickedWords.vue'
 import WordSelect from '@/components/common/WordSelect.vue'
 import WrittenField from '@/components/common/WrittenField.vue'
+import { carbs } from '@/tray/words'
 import {
   allergens,
   dietWords,
@@ -193,7 +194,7 @@ const isCheese = computed(() => f.value.category === 'cheese')
 
       <span :class="{ mine: mine('carb_g') }">Starch, sugar</span>
       <NumberField :min="0" :max="100" :value="f.carb_g ?? 0" @written="n => number('carb_g', n)"
-        >g of carbohydrate in 100 g</NumberField
+        >g of carbohydrate in 100 g; {{ carbs(page.carb_serving_g) }}</NumberField
       >
 
       <span></span>

@@ -60,6 +60,8 @@ function addForm() {
   if (begun) emit('change', now => ({ forms: [...now.forms, begun] }))
   another.value = ''
 }
+// what is not eaten is bought one by one
+const piecewise = computed(() => f.value.category === 'prop')
 const sizes = [
   ['l', 'long'],
   ['w', 'wide'],
@@ -73,11 +75,11 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
   <section class="goods">
     <div class="two">
       <div>
-        <h2 :class="{ mine: mine('packs') }">Sold in packs</h2>
+        <h2 :class="{ mine: mine('packs') }">{{ piecewise ? 'Sold by the piece' : 'Sold in packs' }}</h2>
         <table v-if="f.packs.length">
           <thead>
             <tr>
-              <th scope="col">{{ units.mass }}</th>
+              <th scope="col">{{ piecewise ? `One weighs, ${units.mass}` : units.mass }}</th>
               <th scope="col">Price{{ units.currency ? `, ${units.currency}` : '' }}</th>
               <th><span class="only-read">Take off</span></th>
             </tr>

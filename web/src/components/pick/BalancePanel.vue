@@ -27,7 +27,7 @@ const groups = computed(() =>
 const partNames: Record<string, string> = {
   'a protein': 'protein',
   'a cheese': 'cheese',
-  'a sweet': 'a sweet',
+  'a sweet': 'sweets',
   'something crisp': 'crisp',
   'something sweet or fresh': 'sweet or fresh',
 }

@@ -5,12 +5,32 @@ import { computed } from 'vue'
 import type { Food } from '@/api/client'
 import type { Choosing } from '@/composables/choosing'
 import { useLarder } from '@/stores/larder'
+import { carbs } from '@/tray/words'
 
 const props = defineProps<{ food: Food; c: Choosing; called?: string }>()
 const larder = useLarder()
 const now = computed(() => props.c.chosen.value.get(props.food.id))
 const pinned = computed(() => props.c.pins.value.has(props.food.id))
 const tag = computed(() => props.c.tag(props.food.id))
+
+// a form's words up to their first comma, which is enough beside its picture
+const brief = (says: string) => says.split(',')[0]!
+const form = computed(() => props.food.forms.find(o => o.form === now.value?.form))
+const over = computed(() => form.value?.kind === 'garnish' && !form.value.takes)
+const lying = (f: Food['forms'][number]) => f.kind !== 'garnish'
+// the forms that a part of it can lie in besides; greens and what is in a bowl stay together
+const seconds = computed(() =>
+  form.value && lying(form.value) && form.value.takes
+    ? props.food.forms.filter(o => o.form !== form.value!.form && o.takes && lying(o))
+    : [],
+)
+const hosts = computed(() =>
+  over.value
+    ? [...props.c.chosen.value.keys()]
+        .filter(id => id !== props.food.id && larder.food(id)?.category !== 'cracker')
+        .map(id => ({ id, name: larder.name(id) }))
+    : [],
+)
 
 const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.c.swap.value.by : null))
 </script>
@@ -25,7 +45,9 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
       <span v-if="!!now" class="tick" aria-hidden="true">✓</span>
     </button>
     <template v-if="now">
-      <p class="why">{{ now.why }}</p>
+      <p class="why">
+        {{ now.why }}<template v-if="now.carb_g !== undefined">; {{ carbs(now.carb_g) }}</template>
+      </p>
       <p class="hand">
         <button :class="{ pinned }" :disabled="c.busy.value" :aria-pressed="pinned" @click="c.pin(food.id)">
           {{ pinned ? 'Pinned' : 'Pin' }}<span class="only-read"> {{ food.name }}</span>
@@ -56,7 +78,29 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
         :disabled="c.busy.value"
         @change="c.setForm(food.id, ($event.target as HTMLSelectElement).value)"
       >
-        <option v-for="o in food.forms" :key="o.form" :value="o.form">{{ o.says.split(',')[0] }}</option>
+        <option v-for="o in food.forms" :key="o.form" :value="o.form">{{ brief(o.says) }}</option>
+      </select>
+      <select
+        v-if="over"
+        class="form"
+        :value="c.over(food.id)"
+        :aria-label="`${food.name}, over which food`"
+        :disabled="c.busy.value"
+        @change="c.setOver(food.id, ($event.target as HTMLSelectElement).value)"
+      >
+        <option value="">over what suits it</option>
+        <option v-for="o in hosts" :key="o.id" :value="o.id">over: {{ o.name }}</option>
+      </select>
+      <select
+        v-else-if="seconds.length"
+        class="form"
+        :value="c.second(food.id)"
+        :aria-label="`${food.name}, a second form`"
+        :disabled="c.busy.value"
+        @change="c.setSecond(food.id, ($event.target as HTMLSelectElement).value)"
+      >
+        <option value="">all of it</option>
+        <option v-for="o in seconds" :key="o.form" :value="o.form">some: {{ brief(o.says) }}</option>
       </select>
     </template>
   </li>
