@@ -162,7 +162,7 @@ func TestLayGivesEveryPiece(t *testing.T) {
 
 func TestRowLength(t *testing.T) {
 	s := Spec{Form: "shingle", Shape: "disc", L: 60, W: 60, H: 4, Pitch: 20}
-	ps := Shingle{}.Bend("x", s, 8, 0)
+	ps := bender("shingle").Bend("x", s, 8, 0)
 	var box geom.Rect
 	for i, p := range ps {
 		b := p.ApplyAll(geom.Ellipse(30, 30, 48)).Bounds()
@@ -175,7 +175,7 @@ func TestRowLength(t *testing.T) {
 		t.Errorf("row is %.2f long, want %.2f", box.W(), want)
 	}
 	// bent round a circle, every piece keeps its distance from the middle
-	for _, p := range (Arc{}).Bend("x", s, 6, 80) {
+	for _, p := range bender("arc").Bend("x", s, 6, 80) {
 		if d := p.At().Dist(geom.Pt(0, 80)); math.Abs(d-80) > 1e-9 {
 			t.Errorf("piece lies %.2f from the middle, want 80", d)
 		}
@@ -186,7 +186,7 @@ func TestCutRoundKeepsItsWedgesApart(t *testing.T) {
 	f, _ := BuiltIn().Get("soft-white-round")
 	s, _ := f.Spec("cut-round")
 	var bodies []geom.Body
-	for _, p := range (CutRound{}).Lay(f.ID, s, 8) {
+	for _, p := range FormByID("cut-round").Lay(f.ID, s, 8) {
 		bodies = append(bodies, geom.NewBody(p.ApplyAll(s.Outline(f.ID, p.Variant))))
 	}
 	for i := range bodies {
@@ -273,3 +273,5 @@ func TestReadLarderRefuses(t *testing.T) {
 		}
 	}
 }
+
+func bender(form string) Bender { return FormByID(form).(Bender) }

@@ -43,10 +43,49 @@ type Bender interface {
 	Bend(foodID string, s Spec, n int, radius float64) []Piece
 }
 
-var forms = []Form{Whole{}, CutBegun{}, CutRound{}, CutRound{12}, CutRound{16}, Rosette{}, Ring{}, CrissCross{}, Prop{},
-	Bowl{}, Pot{}, Upright{}, Flower{},
-	Shingle{}, Fan{}, Triangles{}, Rings{}, Arc{}, Coins{}, Rolls{}, HalfFoldFan{}, Batons{}, Wound{}, Slices{}, Stack{}, Slab{}, Skewer{},
-	Trail{}, Tumble{}, Ribbon{}, Drift{}, Cluster{}, Halves{}, Quarters{}, Fanned{}, Sprig{}, Scatter{}, Petals{}, Topping{}, Strewing{}, Drizzle{}}
+// forms are all there are, each with what hands do; the files form_*.go have what lays them. What else decides how a
+// form is handled is said by its traits (traits.go).
+var forms = []Form{
+	// rigid: put down first
+	whole{"whole", "left whole, with its knife"},
+	whole{"begun", "a wedge begun, a few slices leaning on it"}, // its slices and all are one piece (Spec.N)
+	cutRound{}, cutRound{12}, cutRound{16}, rosette{}, ring{}, crissCross{},
+	whole{"prop", "stands here, not to be eaten"},
+	// in a vessel
+	filled{"bowl", "in its bowl"}, filled{"pot", "pressed into its pot"}, filled{"upright", "standing in a cup"},
+	filled{"flower", "folded and stood in a small dish like a flower"}, // which its neighbours then hide
+	// lines
+	lapped("shingle", "overlapped in a row"), // long sides across the line
+	fanned("fan", "fanned out", 1.5),
+	lapped("triangles", "in triangles, overlapped in a row"), // tips the same way
+	row{id: "rings", says: "cut across in rings, overlapped", pitch: ownPitch, lean: halfHeight},
+	arc{lapped("arc", "overlapped in an arc round its neighbour")},
+	lapped("coins", "sliced in coins, overlapped"),
+	spaced("rolls", "rolled, seam down, side by side", 1),
+	bowed("half-fold-fan", "folded once, spread like cards", 1.2, 1),
+	row{id: "batons", says: "in sticks, side by side", pitch: func(s Spec) float64 { return s.W + .8 }, lean: func(Spec) float64 { return 0 }, uneven: true},
+	spaced("wound", "wound round breadsticks, side by side", 1),
+	bowed("slices", "sliced and fanned, skin out", 2, .5),
+	spaced("stack", "on edge in a row", .5), // leaning on each other like books
+	spaced("slab", "sliced, side by side", 2),
+	spaced("skewer", "on picks, side by side", 2.5), // heads the same way
+	trail{},
+	// loose
+	heap{"tumble", "heaped", KindLoose, true},
+	heap{"ribbon", "gathered into ribbons", KindLoose, false}, // about 45 x 35 mm and 25 high
+	heap{"drift", "in a small scattered pile", KindLoose, true},
+	heap{"cluster", "snipped into small clusters", KindLoose, true},
+	heap{"halves", "halved, cut side up", KindLoose, false},
+	heap{"quarters", "quartered lengthwise", KindLoose, false}, // for the smallest guests
+	heap{"fanned", "sliced nearly through and pressed into a fan", KindLoose, false},
+	// what lies on others, last
+	heap{"sprig", "tucked in, ends hidden", KindGarnish, false},
+	heap{"scatter", "scattered singly", KindGarnish, false},
+	heap{"petals", "as petals, let fall", KindGarnish, false},
+	heap{"topping", "spooned on top, late", KindGarnish, false}, // jam, berries: one piece for each thing it is put on
+	heap{"strewn", "strewn over, last", KindGarnish, false},     // seeds, arils, leaves: a pinch for each thing
+	heap{"drizzled", "drizzled over, last", KindGarnish, false}, // honey, syrup, oil: 2 to 3 g on 100 cm2
+}
 
 // Forms lists every form.
 func Forms() []Form { return forms }

@@ -7,15 +7,14 @@ import (
 	"happytray/core/geom"
 )
 
-// Whole is one uncut wedge, round, log or block: one piece in the size of its
-// Spec. It wants room in front of its cut face, which lies along +x for a log
-// and along the long side of a wedge.
-type Whole struct{}
+// whole is one uncut wedge, round, log or block, or whatever else stands in one piece of the size of its Spec. What is
+// cut wants room in front of its face (CutFace).
+type whole struct{ id, says string }
 
-func (Whole) ID() string   { return "whole" }
-func (Whole) Says() string { return "left whole, with its knife" }
-func (Whole) Kind() Kind   { return KindAnchor }
-func (Whole) Lay(_ string, s Spec, n int) []Piece {
+func (f whole) ID() string   { return f.id }
+func (f whole) Says() string { return f.says }
+func (f whole) Kind() Kind   { return KindAnchor }
+func (f whole) Lay(_ string, s Spec, n int) []Piece {
 	var out []Piece
 	for i := range n { // several wholes of one element stand side by side
 		out = append(out, Piece{Pose: geom.Pose{Y: (float64(i) - float64(n-1)/2) * (s.W + 6)}, Height: s.H, Variant: i % Variants})
@@ -23,36 +22,25 @@ func (Whole) Lay(_ string, s Spec, n int) []Piece {
 	return out
 }
 
-// CutBegun is a wedge, or the end of a block, with a few slices cut off it that lean on its face (Spec.N): it says
-// that it may be cut, and how thick. One piece, slices and all.
-type CutBegun struct{}
-
-func (CutBegun) ID() string   { return "begun" }
-func (CutBegun) Says() string { return "a wedge begun, a few slices leaning on it" }
-func (CutBegun) Kind() Kind   { return KindAnchor }
-func (CutBegun) Lay(id string, s Spec, n int) []Piece {
-	return Whole{}.Lay(id, s, n)
-}
-
-// CutRound is a round cut into Spec.N equal sectors, kept in its round 2.5 mm
+// cutRound is a round cut into Spec.N equal sectors, kept in its round 2.5 mm
 // apart (a knife's width and the spring of the paste), one pulled 12 mm forward.
-// Into is how many it is cut into where that is not left to the food's entry: many guests want small pieces.
-type CutRound struct{ Into int }
+// into is how many it is cut into where that is not left to the food's entry: many guests want small pieces.
+type cutRound struct{ into int }
 
-func (c CutRound) ID() string {
-	if c.Into > 0 {
-		return "cut-round-" + strconv.Itoa(c.Into)
+func (c cutRound) ID() string {
+	if c.into > 0 {
+		return "cut-round-" + strconv.Itoa(c.into)
 	}
 	return "cut-round"
 }
-func (c CutRound) Says() string {
-	if c.Into > 0 {
-		return "cut in " + strconv.Itoa(c.Into) + " wedges, kept in its round, one pulled out"
+func (c cutRound) Says() string {
+	if c.into > 0 {
+		return "cut in " + strconv.Itoa(c.into) + " wedges, kept in its round, one pulled out"
 	}
 	return "cut in wedges, kept in its round, one pulled out"
 }
-func (CutRound) Kind() Kind { return KindAnchor }
-func (CutRound) Lay(_ string, s Spec, n int) []Piece {
+func (cutRound) Kind() Kind { return KindAnchor }
+func (cutRound) Lay(_ string, s Spec, n int) []Piece {
 	per := max(3, s.N)
 	half := math.Pi / float64(per)
 	part := 1.25 / math.Sin(half) // moving each tip out by this opens 2.5 mm between faces
@@ -70,15 +58,15 @@ func (CutRound) Lay(_ string, s Spec, n int) []Piece {
 	return out
 }
 
-// Rosette is slices lapped round the rim of a glass and turned out: a closed
+// rosette is slices lapped round the rim of a glass and turned out: a closed
 // round as wide as the glass, never smaller. Slices = layers x rim / half a
 // slice; Spec.N holds them.
-type Rosette struct{}
+type rosette struct{}
 
-func (Rosette) ID() string   { return "rosette" }
-func (Rosette) Says() string { return "lapped round a glass and turned out" }
-func (Rosette) Kind() Kind   { return KindAnchor }
-func (Rosette) Lay(_ string, s Spec, n int) []Piece {
+func (rosette) ID() string   { return "rosette" }
+func (rosette) Says() string { return "lapped round a glass and turned out" }
+func (rosette) Kind() Kind   { return KindAnchor }
+func (rosette) Lay(_ string, s Spec, n int) []Piece {
 	var out []Piece
 	for i := range n { // a cluster of them: one, a pair, or a triangle
 		p := geom.Point{}
@@ -133,20 +121,20 @@ type Rounder interface {
 	Round(foodID string, s Spec, n int, inner float64) []Piece
 }
 
-// Ring is slices laid in a closed circle, long side to the middle, round a
+// ring is slices laid in a closed circle, long side to the middle, round a
 // hollow that a bowl or a small drift fills. Its middle line is n x pitch long.
-type Ring struct{}
+type ring struct{}
 
-func (Ring) ID() string   { return "ring" }
-func (Ring) Says() string { return "overlapped in a closed ring" }
-func (Ring) Kind() Kind   { return KindAnchor }
-func (f Ring) Lay(id string, s Spec, n int) []Piece {
+func (ring) ID() string   { return "ring" }
+func (ring) Says() string { return "overlapped in a closed ring" }
+func (ring) Kind() Kind   { return KindAnchor }
+func (f ring) Lay(id string, s Spec, n int) []Piece {
 	return f.Round(id, s, n, 0)
 }
 
 // Round lays the ring round something of the given radius in mm, or as tight as
 // its pitch allows. Pieces are never farther apart than their own width.
-func (Ring) Round(_ string, s Spec, n int, inner float64) []Piece {
+func (ring) Round(_ string, s Spec, n int, inner float64) []Piece {
 	r := ringRadius(s, n, inner)
 	out := make([]Piece, 0, n)
 	for i := range n {
@@ -173,14 +161,14 @@ func ringRadius(s Spec, n int, inner float64) float64 {
 	return math.Max(math.Max(inner, ringHollow/2)+s.L/2, float64(n)*pitch/(2*math.Pi))
 }
 
-// CrissCross is sticks laid in layers, each across the one below, like a
+// crissCross is sticks laid in layers, each across the one below, like a
 // stack of firewood: a block as wide and as long as a stick.
-type CrissCross struct{}
+type crissCross struct{}
 
-func (CrissCross) ID() string   { return "criss-cross" }
-func (CrissCross) Says() string { return "stacked criss-cross" }
-func (CrissCross) Kind() Kind   { return KindAnchor }
-func (CrissCross) Lay(_ string, s Spec, n int) []Piece {
+func (crissCross) ID() string   { return "criss-cross" }
+func (crissCross) Says() string { return "stacked criss-cross" }
+func (crissCross) Kind() Kind   { return KindAnchor }
+func (crissCross) Lay(_ string, s Spec, n int) []Piece {
 	side := s.perLayer(n)
 	out := make([]Piece, 0, n)
 	for i := range n {
@@ -202,17 +190,6 @@ func (CrissCross) Lay(_ string, s Spec, n int) []Piece {
 // about three layers, and no more than leave a finger's air between them.
 func (s Spec) perLayer(n int) int {
 	return max(2, min(int(s.L/(s.W*1.5)), (n+2)/3))
-}
-
-// Prop is something that is not eaten: a gourd, a candle in glass, a rest for
-// knives. It stands where it is put and carries its own caution.
-type Prop struct{}
-
-func (Prop) ID() string   { return "prop" }
-func (Prop) Says() string { return "stands here, not to be eaten" }
-func (Prop) Kind() Kind   { return KindAnchor }
-func (Prop) Lay(id string, s Spec, n int) []Piece {
-	return Whole{}.Lay(id, s, n)
 }
 
 // WholeG is the mass of the least that a form comes in, grams, where that is more than a bite; 0 for

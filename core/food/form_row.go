@@ -6,6 +6,83 @@ import (
 	"happytray/core/geom"
 )
 
+// row is a form whose pieces lie along a line, which may be bent round something.
+type row struct {
+	id, says string
+	pitch    func(s Spec) float64 // mm of line that each piece takes
+	lean     func(s Spec) float64 // mm that a piece is lifted by the one it lies on
+	bow      func(s Spec) float64 // radius of the bend that it lies in by itself, mm; nil for a straight line
+	least    func(s Spec) float64 // the tightest that it is bent, mm; nil for no bound
+	uneven   bool                 // ends never line up when hands lay them
+}
+
+func (f row) ID() string   { return f.id }
+func (f row) Says() string { return f.says }
+func (f row) Kind() Kind   { return KindRow }
+
+func (f row) Lay(id string, s Spec, n int) []Piece {
+	if f.bow == nil {
+		return f.Bend(id, s, n, 0)
+	}
+	return f.Bend(id, s, n, f.bow(s))
+}
+
+func (f row) Bend(id string, s Spec, n int, radius float64) []Piece {
+	if f.least != nil && radius < f.least(s) {
+		radius = f.bow(s)
+	}
+	out := bend(s, n, f.pitch(s), radius, -90, f.lean(s))
+	if f.uneven {
+		r := Rand(Seed(id, f.id))
+		for i := range out {
+			q := geom.Polar((r.Float64()-.5)*5, out[i].Turn)
+			out[i].X, out[i].Y = out[i].X+q.X, out[i].Y+q.Y
+		}
+	}
+	return out
+}
+
+// arc is a row that hugs a bowl or a cheese: discs or oblongs along its rim.
+type arc struct{ row }
+
+// Round lays n pieces along the rim of something round of radius inner, mm, a finger's breadth off it; they go no
+// farther than once round.
+func (f arc) Round(id string, s Spec, n int, inner float64) []Piece {
+	return f.Bend(id, s, n, LineRadius(s, inner))
+}
+
+// lapped is a row of pieces each lying on the one before, at the pitch of their spec.
+func lapped(id, says string) row {
+	return row{id: id, says: says, pitch: ownPitch, lean: height}
+}
+
+// spaced is a row of pieces side by side, gap mm apart.
+func spaced(id, says string, gap float64) row {
+	return row{id: id, says: says, pitch: func(s Spec) float64 { return s.W + gap }, lean: func(Spec) float64 { return 0 }}
+}
+
+// bowed is a lapped row that lies in a bend of so many of its pieces' lengths by itself.
+func bowed(id, says string, lengths, lean float64) row {
+	return row{id: id, says: says, pitch: ownPitch, lean: func(s Spec) float64 { return s.H * lean }, bow: func(s Spec) float64 { return s.L * lengths }}
+}
+
+// fanned is a bowed row that is never bent tighter than its pieces are long: they turn about a point near their tips.
+func fanned(id, says string, lengths float64) row {
+	f := bowed(id, says, lengths, 1)
+	f.least = func(s Spec) float64 { return s.L }
+	return f
+}
+
+func ownPitch(s Spec) float64   { return s.Pitch }
+func height(s Spec) float64     { return s.H }
+func halfHeight(s Spec) float64 { return s.H / 2 }
+
+// rimGap is how far slices lie off the rim they go round, mm.
+const rimGap = 3
+
+// LineRadius is the radius of the middle line of an arc round something of radius inner, mm.
+func LineRadius(s Spec, inner float64) float64 { return inner + rimGap + s.L/2 }
+
 // bend lays n pieces at the given pitch along a circle, each turned with it by
 // face degrees against the line.
 func bend(s Spec, n int, pitch, radius, face, lean float64) []Piece {
@@ -41,182 +118,14 @@ func RowLength(n int, pitch, across float64) float64 {
 	return float64(n-1)*pitch + across
 }
 
-// Shingle is a row of slices each lapped over the one before, long sides across
-// the line; its length is RowLength(n, pitch, width).
-type Shingle struct{}
+// trail is slices folded in four and set close along a winding line, each holding the next up: width half a slice,
+// 10 to 14 mm of line each (Spec.Pitch).
+type trail struct{}
 
-func (Shingle) ID() string   { return "shingle" }
-func (Shingle) Says() string { return "overlapped in a row" }
-func (Shingle) Kind() Kind   { return KindRow }
-func (f Shingle) Lay(id string, s Spec, n int) []Piece {
-	return f.Bend(id, s, n, 0)
-}
-func (Shingle) Bend(_ string, s Spec, n int, radius float64) []Piece {
-	return bend(s, n, s.Pitch, radius, -90, s.H)
-}
-
-// Fan is slices turned about a common point near their tips; a bend of about
-// one and a half slice lengths.
-type Fan struct{}
-
-func (Fan) ID() string   { return "fan" }
-func (Fan) Says() string { return "fanned out" }
-func (Fan) Kind() Kind   { return KindRow }
-func (f Fan) Lay(id string, s Spec, n int) []Piece {
-	return f.Bend(id, s, n, s.L*1.5)
-}
-func (Fan) Bend(_ string, s Spec, n int, radius float64) []Piece {
-	if radius < s.L {
-		radius = s.L * 1.5
-	}
-	return bend(s, n, s.Pitch, radius, -90, s.H)
-}
-
-// Triangles is slices off a wheel, or slabs cut from corner to corner, lapped in a row with their tips the same way.
-type Triangles struct{}
-
-func (Triangles) ID() string   { return "triangles" }
-func (Triangles) Says() string { return "in triangles, overlapped in a row" }
-func (Triangles) Kind() Kind   { return KindRow }
-func (f Triangles) Lay(id string, s Spec, n int) []Piece {
-	return f.Bend(id, s, n, 0)
-}
-func (Triangles) Bend(_ string, s Spec, n int, radius float64) []Piece {
-	return bend(s, n, s.Pitch, radius, -90, s.H)
-}
-
-// Rings is something hollow cut across, its rings lapped in a row.
-type Rings struct{}
-
-func (Rings) ID() string   { return "rings" }
-func (Rings) Says() string { return "cut across in rings, overlapped" }
-func (Rings) Kind() Kind   { return KindRow }
-func (f Rings) Lay(id string, s Spec, n int) []Piece {
-	return f.Bend(id, s, n, 0)
-}
-func (Rings) Bend(_ string, s Spec, n int, radius float64) []Piece {
-	return bend(s, n, s.Pitch, radius, -90, s.H/2)
-}
-
-// Arc is a fan that hugs a bowl or a cheese: discs or oblongs along its rim.
-type Arc struct{}
-
-func (Arc) ID() string   { return "arc" }
-func (Arc) Says() string { return "overlapped in an arc round its neighbour" }
-func (Arc) Kind() Kind   { return KindRow }
-func (f Arc) Lay(id string, s Spec, n int) []Piece {
-	return f.Bend(id, s, n, 0)
-}
-
-// Round lays n pieces along the rim of something round of radius inner, mm, a
-// finger's breadth off it; they go no farther than once round.
-func (f Arc) Round(id string, s Spec, n int, inner float64) []Piece {
-	return f.Bend(id, s, n, LineRadius(s, inner))
-}
-
-// LineRadius is the radius of the middle line of an arc round something of
-// radius inner, mm.
-func LineRadius(s Spec, inner float64) float64 { return inner + rimGap + s.L/2 }
-
-// rimGap is how far slices lie off the rim they go round, mm.
-const rimGap = 3
-
-func (Arc) Bend(_ string, s Spec, n int, radius float64) []Piece {
-	return bend(s, n, s.Pitch, radius, -90, s.H)
-}
-
-// Coins is hard sausage in thick slices, overlapped like fallen dominoes.
-type Coins struct{}
-
-func (Coins) ID() string   { return "coins" }
-func (Coins) Says() string { return "sliced in coins, overlapped" }
-func (Coins) Kind() Kind   { return KindRow }
-func (f Coins) Lay(id string, s Spec, n int) []Piece {
-	return f.Bend(id, s, n, 0)
-}
-func (Coins) Bend(_ string, s Spec, n int, radius float64) []Piece {
-	return bend(s, n, s.Pitch, radius, -90, s.H)
-}
-
-// Rolls is slices rolled up, seam down, side by side with a millimetre between.
-type Rolls struct{}
-
-func (Rolls) ID() string   { return "rolls" }
-func (Rolls) Says() string { return "rolled, seam down, side by side" }
-func (Rolls) Kind() Kind   { return KindRow }
-func (f Rolls) Lay(id string, s Spec, n int) []Piece {
-	return f.Bend(id, s, n, 0)
-}
-func (Rolls) Bend(_ string, s Spec, n int, radius float64) []Piece {
-	return bend(s, n, s.W+1, radius, -90, 0)
-}
-
-// HalfFoldFan is round slices folded once and spread like cards.
-type HalfFoldFan struct{}
-
-func (HalfFoldFan) ID() string   { return "half-fold-fan" }
-func (HalfFoldFan) Says() string { return "folded once, spread like cards" }
-func (HalfFoldFan) Kind() Kind   { return KindRow }
-func (f HalfFoldFan) Lay(id string, s Spec, n int) []Piece {
-	return f.Bend(id, s, n, s.L*1.2)
-}
-func (HalfFoldFan) Bend(_ string, s Spec, n int, radius float64) []Piece {
-	return bend(s, n, s.Pitch, radius, -90, s.H)
-}
-
-// Batons is sticks side by side, a millimetre apart.
-type Batons struct{}
-
-func (Batons) ID() string   { return "batons" }
-func (Batons) Says() string { return "in sticks, side by side" }
-func (Batons) Kind() Kind   { return KindRow }
-func (f Batons) Lay(id string, s Spec, n int) []Piece {
-	return f.Bend(id, s, n, 0)
-}
-func (Batons) Bend(id string, s Spec, n int, radius float64) []Piece {
-	out := bend(s, n, s.W+.8, radius, -90, 0)
-	r := Rand(Seed(id, "batons"))
-	for i := range out { // ends never line up when hands lay them
-		q := geom.Polar((r.Float64()-.5)*5, out[i].Turn)
-		out[i].X, out[i].Y = out[i].X+q.X, out[i].Y+q.Y
-	}
-	return out
-}
-
-// Wound is slices of meat wound round breadsticks, side by side with a finger's width between their bare ends.
-type Wound struct{}
-
-func (Wound) ID() string   { return "wound" }
-func (Wound) Says() string { return "wound round breadsticks, side by side" }
-func (Wound) Kind() Kind   { return KindRow }
-func (f Wound) Lay(id string, s Spec, n int) []Piece {
-	return f.Bend(id, s, n, 0)
-}
-func (Wound) Bend(_ string, s Spec, n int, radius float64) []Piece {
-	return bend(s, n, s.W+1, radius, -90, 0)
-}
-
-// Slices is fruit slices leaning on each other along a bent line, skin out.
-type Slices struct{}
-
-func (Slices) ID() string   { return "slices" }
-func (Slices) Says() string { return "sliced and fanned, skin out" }
-func (Slices) Kind() Kind   { return KindRow }
-func (f Slices) Lay(id string, s Spec, n int) []Piece {
-	return f.Bend(id, s, n, s.L*2)
-}
-func (Slices) Bend(_ string, s Spec, n int, radius float64) []Piece {
-	return bend(s, n, s.Pitch, radius, -90, s.H/2)
-}
-
-// Trail is slices folded in four and set close along a winding line, each
-// holding the next up: width half a slice, 10 to 14 mm of line each (Spec.Pitch).
-type Trail struct{}
-
-func (Trail) ID() string   { return "trail" }
-func (Trail) Says() string { return "folded in four, set close in a trail" }
-func (Trail) Kind() Kind   { return KindTrail }
-func (Trail) Lay(_ string, s Spec, n int) []Piece {
+func (trail) ID() string   { return "trail" }
+func (trail) Says() string { return "folded in four, set close in a trail" }
+func (trail) Kind() Kind   { return KindTrail }
+func (trail) Lay(_ string, s Spec, n int) []Piece {
 	out := make([]Piece, n)
 	for i := range out {
 		out[i] = Piece{Pose: geom.Pose{X: (float64(i) - float64(n-1)/2) * s.Pitch, Turn: -90}, Height: s.H, Variant: i % Variants}
@@ -225,45 +134,4 @@ func (Trail) Lay(_ string, s Spec, n int) []Piece {
 		}
 	}
 	return out
-}
-
-// Stack is crackers on edge, leaning on each other in a line like books: each
-// takes its own thickness of line.
-type Stack struct{}
-
-func (Stack) ID() string   { return "stack" }
-func (Stack) Says() string { return "on edge in a row" }
-func (Stack) Kind() Kind   { return KindRow }
-func (f Stack) Lay(id string, s Spec, n int) []Piece {
-	return f.Bend(id, s, n, 0)
-}
-func (Stack) Bend(_ string, s Spec, n int, radius float64) []Piece {
-	return bend(s, n, s.W+.5, radius, -90, 0)
-}
-
-// Slab is slices of a terrine or a pastry-wrapped pate, laid flat side by side
-// with a knife's width between them.
-type Slab struct{}
-
-func (Slab) ID() string   { return "slab" }
-func (Slab) Says() string { return "sliced, side by side" }
-func (Slab) Kind() Kind   { return KindRow }
-func (f Slab) Lay(id string, s Spec, n int) []Piece {
-	return f.Bend(id, s, n, 0)
-}
-func (Slab) Bend(_ string, s Spec, n int, radius float64) []Piece {
-	return bend(s, n, s.W+2, radius, -90, 0)
-}
-
-// Skewer is small things on a pick, laid side by side, heads the same way.
-type Skewer struct{}
-
-func (Skewer) ID() string   { return "skewer" }
-func (Skewer) Says() string { return "on picks, side by side" }
-func (Skewer) Kind() Kind   { return KindRow }
-func (f Skewer) Lay(id string, s Spec, n int) []Piece {
-	return f.Bend(id, s, n, 0)
-}
-func (Skewer) Bend(_ string, s Spec, n int, radius float64) []Piece {
-	return bend(s, n, s.W+2.5, radius, -90, 0)
 }

@@ -14,7 +14,7 @@ func TestRingClosesRoundItsHollow(t *testing.T) {
 		inner float64
 		want  float64 // radius of the middle line, mm
 	}{{6, 0, 18 + 30}, {16, 0, 16 * 24 / (2 * math.Pi)}, {8, 50, 50 + 30}} {
-		ps := Ring{}.Round("x", s, c.n, c.inner)
+		ps := FormByID("ring").(Rounder).Round("x", s, c.n, c.inner)
 		if len(ps) != c.n {
 			t.Fatalf("%d pieces, want %d", len(ps), c.n)
 		}
@@ -34,7 +34,7 @@ func TestRingClosesRoundItsHollow(t *testing.T) {
 
 func TestCrissCrossTurnsEachLayer(t *testing.T) {
 	s := Spec{Form: "criss-cross", Shape: "box", L: 60, W: 10, H: 10}
-	ps := CrissCross{}.Lay("x", s, 9)
+	ps := FormByID("criss-cross").Lay("x", s, 9)
 	for i, p := range ps {
 		layer := i / 3
 		if p.Z != float64(layer)*10 || p.Turn != float64(layer%2)*90 {

@@ -2,40 +2,13 @@ package food
 
 import "math"
 
-// Bowl is a vessel with the food in it; its outline is the vessel's own.
-type Bowl struct{}
+// filled is a vessel with food in it, or standing in it: its outline is the vessel's own.
+type filled struct{ id, says string }
 
-func (Bowl) ID() string   { return "bowl" }
-func (Bowl) Says() string { return "in its bowl" }
-func (Bowl) Kind() Kind   { return KindAnchor }
-func (Bowl) Lay(_ string, s Spec, _ int) []Piece {
-	return []Piece{{Height: s.H}}
-}
-
-// Pot is a shredded, potted meat pressed smooth in its vessel.
-type Pot struct{}
-
-func (Pot) ID() string                           { return "pot" }
-func (Pot) Says() string                         { return "pressed into its pot" }
-func (Pot) Kind() Kind                           { return KindAnchor }
-func (Pot) Lay(id string, s Spec, n int) []Piece { return Bowl{}.Lay(id, s, n) }
-
-// Upright is sticks or crackers standing in a cup: as many as its mouth holds.
-type Upright struct{}
-
-func (Upright) ID() string                           { return "upright" }
-func (Upright) Says() string                         { return "standing in a cup" }
-func (Upright) Kind() Kind                           { return KindAnchor }
-func (Upright) Lay(id string, s Spec, n int) []Piece { return Bowl{}.Lay(id, s, n) }
-
-// Flower is thin slices overlapped, folded and stood in a small dish, which its
-// neighbours then hide.
-type Flower struct{}
-
-func (Flower) ID() string                           { return "flower" }
-func (Flower) Says() string                         { return "folded and stood in a small dish like a flower" }
-func (Flower) Kind() Kind                           { return KindAnchor }
-func (Flower) Lay(id string, s Spec, n int) []Piece { return Bowl{}.Lay(id, s, n) }
+func (f filled) ID() string                          { return f.id }
+func (f filled) Says() string                        { return f.says }
+func (f filled) Kind() Kind                          { return KindAnchor }
+func (f filled) Lay(_ string, s Spec, _ int) []Piece { return []Piece{{Height: s.H}} }
 
 // Loosely is the share of a vessel's mouth or bowl that whole pieces fill: the
 // rest is air between them (docs/larder.md; sticks on end pack a little closer).

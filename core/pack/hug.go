@@ -90,7 +90,7 @@ func newHugging(t *tray.Tray, k int) hugging {
 	}
 	h.bodies = bodiesOf(h.home.Pieces)
 	h.mid = MiddleOf(h.home.Pieces)
-	if h.home.Form == (food.Arc{}).ID() {
+	if food.Has(h.home.Form, food.Hugs) {
 		if e := against(h.hosts, h.bodies); e >= 0 {
 			for i := range h.hosts {
 				if h.hosts[i].element == e {
