@@ -1,12 +1,13 @@
 // Command choosing measures what is chosen over many briefs: how different the trays are, how fairly
 // they are shared out, whether budgets are kept, and how much board a guest gets. It prints the
-// table of docs/choosing.md.
+// table of docs/choosing.md; with "print" twenty choices as one reads them.
 package main
 
 import (
 	"fmt"
 	"math"
 	"math/rand/v2"
+	"os"
 	"slices"
 	"time"
 
@@ -28,7 +29,12 @@ func main() {
 	row := func(what, figure string, args ...any) {
 		fmt.Printf("| %s | %s |\n", what, fmt.Sprintf(figure, args...))
 	}
+	if len(os.Args) > 1 && os.Args[1] == "print" {
+		printed(20)
+		return
+	}
 	fmt.Println("| what | figure |\n|---|---|")
+	stylist(row)
 	for _, guests := range []int{9, 14, 30} {
 		var picks [][]string
 		low, high := math.MaxInt, 0

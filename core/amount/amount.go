@@ -19,6 +19,7 @@ type Amount struct {
 	pick.Choice
 	Grams float64
 	Why   say.Text
+	Bowls int     // it stands in at most; 0 for as many as it takes
 	Parts bool    // a part of a round is enough: there are several trays, or single plates
 	Usual float64 // grams that its part by liking would be before anything was learnt
 }
@@ -53,7 +54,11 @@ func Apportion(b brief.Brief, chosen []pick.Choice) []Amount {
 	t.only(kept)
 	t.spread()
 	t.one()
+	t.cap()
 	t.level()
+	if len(t.groups) == 1 { // that every group finds its share goes first
+		t.cap()
+	}
 	for i := range out {
 		a := &out[i]
 		f := a.Food
@@ -74,6 +79,9 @@ func Apportion(b brief.Brief, chosen []pick.Choice) []Amount {
 			a.Grams, a.Why = spec.MassG, say.That("amount.prop")
 		default:
 			a.Grams, a.Why, a.Parts = t.grams[i], t.why(i), t.parts[i]
+			if !a.Pinned {
+				a.Form = t.finer(i)
+			}
 		}
 		a.Usual = t.plain[i]
 	}

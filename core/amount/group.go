@@ -92,6 +92,7 @@ func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 		few = 1
 	}
 	used := map[string]bool{} // makes of vessel, so that they do not look like buttons
+	onBoard := false          // some cracker lies on it
 	for i := range amounts {
 		a := &amounts[i]
 		f := a.Food
@@ -104,6 +105,13 @@ func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 			}
 		}
 		n := int(math.Round(grams / s.MassG))
+		if f.Category == food.Cracker && !a.Pinned && crackers < 1 && n < fewCrackers && a.Grams*scale/s.MassG >= fewCrackers && !food.InVessel(s.Form) {
+			if onBoard || !lastCracker(amounts, i) {
+				continue // six of one look forgotten; it stays beside as a whole
+			}
+			n = fewCrackers
+		}
+		onBoard = onBoard || f.Category == food.Cracker
 		switch kind := food.FormByID(s.Form).Kind(); {
 		case food.InVessel(s.Form):
 			out = append(out, bowls(a, s, grams, short, cabinet, used)...)
@@ -112,9 +120,15 @@ func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 			if s.L > short*.8 && (!a.Parts || n >= per) {
 				continue // a round wider than the board stays in reserve
 			}
-			if a.Parts && n < per-1 {
-				n = max(min(2, few), n)
-				out = append(out, Group{Amount: a, Count: n, Weight: s.MassG * float64(n)})
+			if a.Parts && (n < per-1 || n%per != per-1 && n%per != 0) { // a part of a round, beside whole ones where it is more
+				for range n / per {
+					out = append(out, Group{Amount: a, Count: per, Weight: s.MassG * float64(per)})
+				}
+				part := n % per
+				if n < per {
+					part = max(min(2, few), n)
+				}
+				out = append(out, Group{Amount: a, Count: part, Weight: s.MassG * float64(part)})
 				continue
 			}
 			rounds := max(1, min(6, int(math.Round(grams/(s.MassG*float64(per))))))
@@ -163,6 +177,14 @@ func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 	return out
 }
 
+// fewCrackers is the least of one cracker that is laid on the board where the rest of it stands beside.
+const fewCrackers = 8
+
+// lastCracker reports whether no cracker or bread comes after the i-th amount.
+func lastCracker(amounts []Amount, i int) bool {
+	return !slices.ContainsFunc(amounts[i+1:], func(a Amount) bool { return a.Food.Category == food.Cracker && !food.InVessel(a.Form) })
+}
+
 func spread(a *Amount, s food.Spec, n, groups int) []Group {
 	groups = max(1, min(groups, n))
 	var out []Group
@@ -180,9 +202,8 @@ func b2i(b bool) int {
 	return 0
 }
 
-// usualML is the largest bowl that one would set out as long as a few of them
-// hold everything (docs/craft.md, Boards: 50 to 150 ml).
-const usualML = 150
+// usualML is how much of a food one bowl takes before a second one is set out.
+const usualML = 340
 
 // bowls shares grams out over vessels of mixed make: for each bowl the smallest
 // that holds its share and is not on the tray yet, or one of the next sizes. A
@@ -206,6 +227,9 @@ func bowls(a *Amount, s food.Spec, grams, short float64, cabinet *board.Cabinet,
 		return nil // a smear is not worth a bowl; it waits in reserve
 	}
 	count := max(1, min(4, int(math.Ceil(ml/(usualML*.9)-.15))))
+	if a.Bowls > 0 {
+		count = min(count, a.Bowls)
+	}
 	var out []Group
 	for range count {
 		v := vesselFor(ml/float64(count), all, used)

@@ -207,15 +207,25 @@ func (t *table) one() {
 		f, spec := c.Food, t.specs[i]
 		was := t.grams[i]
 		unit := food.WholeG(spec)
-		if crowd := spec.MassG * float64(t.eaters(i)); (unit == 0 || !b.Plates()) && portion.IsWanted(f) && !OneByOne(spec) && t.grams[i] < crowd && !(b.Course == "sweet" && f.Category == food.Cheese) {
+		limit := t.mostWhole(f.Category) * t.kind[f.Category] / math.Max(.1, f.EatenShare())
+		crowd := spec.MassG * float64(t.eaters(i))
+		if food.Has(spec.Form, food.CutInPlace) && f.Category == food.Cheese {
+			crowd = math.Min(crowd, limit) // it is cut finer rather than doubled
+		}
+		if (unit == 0 || !b.Plates()) && portion.IsWanted(f) && !OneByOne(spec) && t.grams[i] < crowd && !(b.Course == "sweet" && f.Category == food.Cheese) {
 			t.grams[i], t.said[i] = crowd, say.That("amount.each", say.N(t.eaters(i)))
 		}
-		if unit > 0 && !b.Plates() && (t.grams[i] >= PartOfWhole*unit && unit*f.EatenShare() <= mostOfKind*t.kind[f.Category] || !food.Divisible(f, spec)) {
+		if unit > 0 && !b.Plates() && (t.grams[i] >= PartOfWhole*unit && unit <= limit || !food.Divisible(f, spec)) {
 			n := math.Max(1, math.Round(was/unit-.1))
 			if !t.said[i].IsZero() { // a round is cut into as many as there are guests
 				n = math.Max(n, math.Ceil(smallerPiece*t.grams[i]/unit-1e-9))
 			}
-			if whole := n * unit; math.Abs(whole-t.grams[i]) > 1 {
+			for n > 1 && n*unit > limit {
+				n--
+			}
+			if want := math.Min(t.grams[i], limit); n*unit < partly*want && food.Has(spec.Form, food.CutInPlace) { // a round and a part of another
+				t.grams[i], t.parts[i] = want, true
+			} else if whole := n * unit; math.Abs(whole-t.grams[i]) > 1 {
 				t.grams[i], t.said[i] = whole, wholes(n, unit)
 			}
 		} else if unit > 0 {
@@ -272,6 +282,9 @@ const smallerPiece = 2.0 / 3
 // PartOfWhole is the part of a whole from which on it is put on the tray whole; less of it is
 // laid in parts.
 const PartOfWhole = .7
+
+// partly is how little of what is wanted whole rounds may be before a part of another is laid beside them.
+const partly = .85
 
 // mostOfKind is how much of its kind's share one whole may be; where it is more, a part of it is laid.
 const mostOfKind = .75

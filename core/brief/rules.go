@@ -6,6 +6,7 @@ import (
 
 	"happytray/core/document"
 	"happytray/core/fault"
+	"happytray/core/food"
 )
 
 // Rules are the house rules: choices between schools of the craft. The zero
@@ -16,6 +17,7 @@ type Rules struct {
 	Greenery    string `json:"greenery,omitempty"`    // sparing (default) or none
 	Style       string `json:"style,omitempty"`       // a style of laying, or "" for the board's own
 	SoftRound   string `json:"soft_round,omitempty"`  // cut (default) and kept in its round, or whole
+	Heat        string `json:"heat,omitempty"`        // what is heated unasked: none (default), toast, or all
 	HardCheese  string `json:"hard_cheese,omitempty"` // cut (default), broken into rough lumps, or a wedge begun
 	Olives      string `json:"olives,omitempty"`      // pitted (default) or stones, which want a dish
 	Grapes      string `json:"grapes,omitempty"`      // clusters (default) or plucked
@@ -61,6 +63,7 @@ func (r Rules) Check() error {
 		{"crackers", r.Crackers, []string{"some", "on", "beside"}},
 		{"greenery", r.Greenery, []string{"sparing", "none"}},
 		{"soft_round", r.SoftRound, []string{"cut", "whole"}},
+		{"heat", r.Heat, []string{"none", "toast", "all"}},
 		{"hard_cheese", r.HardCheese, []string{"cut", "broken", "begun"}},
 		{"olives", r.Olives, []string{"pitted", "stones"}},
 		{"grapes", r.Grapes, []string{"clusters", "plucked"}},
@@ -107,4 +110,17 @@ func (r Rules) Check() error {
 		}
 	}
 	return nil
+}
+
+// Heats reports whether the house heats a food unasked; what is not heated needs no leave.
+func (r Rules) Heats(f *food.Food) bool {
+	return f.Heat == nil || r.Heat == "all" || r.Heat == "toast" && f.Heat.How == "toast"
+}
+
+// Served is the food as the house serves it: bought ready where it does not heat it and it can be had so.
+func (r Rules) Served(f *food.Food) *food.Food {
+	if r.Heats(f) {
+		return f
+	}
+	return f.Unheated()
 }

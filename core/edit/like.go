@@ -99,8 +99,30 @@ func layLike(ctx context.Context, t, other *tray.Tray, larder *food.Larder, exac
 		shift(&c.Elements[i], mid.Sub(pack.BoxOf(put.Pieces).Centre()))
 		pack.DrawIn(z, &c.Elements[i])
 	}
-	// what stands is parted where its new size or the new shape of the board brings it together
+	// what stands is parted where its new size or the new shape of the board brings it together: bowls and wholes first,
+	// then rows between them
+	rows := map[int]tray.Element{}
+	for i := range c.Elements {
+		if e := &c.Elements[i]; e.Placed && !e.Locked && e.Kind() != food.KindAnchor && !loose[i] {
+			rows[i] = *e
+			e.Placed, e.Pieces = false, []tray.Piece{}
+		}
+	}
 	pack.PartStanding(ctx, c, z)
+	var held []int
+	for i := range c.Elements {
+		if e := &c.Elements[i]; e.Placed && !e.Locked {
+			e.Locked = true
+			held = append(held, i)
+		}
+		if e, ok := rows[i]; ok {
+			c.Elements[i] = e
+		}
+	}
+	pack.PartStanding(ctx, c, z)
+	for _, i := range held {
+		c.Elements[i].Locked = false
+	}
 	// then loose food from where it lay, and what is left wherever there is room
 	for i := range c.Elements {
 		if _, ok := begin[i]; !ok {

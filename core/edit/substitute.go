@@ -72,7 +72,7 @@ func Substitute(ctx context.Context, was, now *tray.Tray, larder *food.Larder, g
 	if !known || len(places) == 0 || food.InVessel(form) != food.InVessel(places[0].Form) {
 		return nil // it lies in another way; it waits for its own place
 	}
-	like := now.Elements[first]
+	like, start := now.Elements[first], now.Clone()
 	now.Elements = kept
 	lay := 0.0
 	for _, place := range places {
@@ -85,7 +85,7 @@ func Substitute(ctx context.Context, was, now *tray.Tray, larder *food.Larder, g
 		}
 		e.Locked, e.Vessel = place.Locked, place.Vessel
 		grams := planned * place.Grams / math.Max(1, lay)
-		if !inPlace(ctx, now, larder, f, spec, e, place, grams) {
+		if !inPlace(ctx, start, now, larder, f, spec, e, place, grams) {
 			per := spec.MassG
 			e.Count = max(1, int(math.Round(grams/per)))
 			e.Grams, e.Placed, e.Pieces = round.Tenth(float64(e.Count)*per), false, nil
@@ -108,8 +108,8 @@ func Substitute(ctx context.Context, was, now *tray.Tray, larder *food.Larder, g
 	return nil
 }
 
-// inPlace lays e where place lay, and reports whether that is legal.
-func inPlace(ctx context.Context, now *tray.Tray, larder *food.Larder, f *food.Food, spec food.Spec, e, place tray.Element, grams float64) bool {
+// inPlace lays e where place lay, and reports whether that is legal; start is the tray before anything took a place.
+func inPlace(ctx context.Context, start, now *tray.Tray, larder *food.Larder, f *food.Food, spec food.Spec, e, place tray.Element, grams float64) bool {
 	at := len(now.Elements)
 	e.X, e.Y, e.TurnDeg, e.Placed, e.Path = place.X, place.Y, place.TurnDeg, true, place.Path
 	if v, ok := now.Vessel(place.Vessel); ok || place.Vessel != "" {
@@ -135,30 +135,53 @@ func inPlace(ctx context.Context, now *tray.Tray, larder *food.Larder, f *food.F
 	if d := inward.Len(); d > 0 {
 		inward = inward.Mul(1 / d)
 	}
-	for _, part := range []float64{1, .8, .6} {
-		for _, shift := range []float64{0, 2, 4} { // mm away from the edge
-			n := max(1, min(int(math.Round(part*float64(len(place.Pieces)))), int(math.Round(grams/spec.MassG))))
-			pieces := make([]food.Piece, n)
-			for k := range pieces {
-				o := place.Pieces[k*len(place.Pieces)/n]
-				at := o.At.Add(inward.Mul(shift))
-				pieces[k] = food.Piece{Pose: geom.Pose{X: at.X, Y: at.Y, Turn: o.TurnDeg}, Z: o.ZMM, Height: spec.H, Variant: o.Variant % food.Variants}
+	type try struct{ part, shift, gives float64 } // shift is mm away from the edge, gives how far a heap may give way
+	var tries []try
+	for _, gives := range []float64{gently, math.Inf(1)} {
+		for _, part := range []float64{1, .8, .6} {
+			for _, shift := range []float64{0, 2, 4} {
+				tries = append(tries, try{part, shift, gives})
 			}
-			e.X, e.Y = round.Hundredth(place.X+inward.X*shift), round.Hundredth(place.Y+inward.Y*shift)
-			e.Count, e.Grams = n, round.Tenth(float64(n)*spec.MassG)
-			e.Pieces = tray.LayOut(f, spec, nil, geom.Pose{}, pieces)
-			now.Elements = append(now.Elements[:at], e)
-			if pack.Legal(now, larder) {
-				return true
-			}
-			if given, did := pack.Settle(ctx, now, larder, e.ID); did && pack.Legal(given, larder) {
-				*now = *given
-				return true
-			}
-			now.Elements = now.Elements[:at]
 		}
 	}
+	for _, w := range tries {
+		part, shift := w.part, w.shift
+		n := max(1, min(int(math.Round(part*float64(len(place.Pieces)))), int(math.Round(grams/spec.MassG))))
+		pieces := make([]food.Piece, n)
+		for k := range pieces {
+			o := place.Pieces[k*len(place.Pieces)/n]
+			at := o.At.Add(inward.Mul(shift))
+			pieces[k] = food.Piece{Pose: geom.Pose{X: at.X, Y: at.Y, Turn: o.TurnDeg}, Z: o.ZMM, Height: spec.H, Variant: o.Variant % food.Variants}
+		}
+		e.X, e.Y = round.Hundredth(place.X+inward.X*shift), round.Hundredth(place.Y+inward.Y*shift)
+		e.Count, e.Grams = n, round.Tenth(float64(n)*spec.MassG)
+		e.Pieces = tray.LayOut(f, spec, nil, geom.Pose{}, pieces)
+		now.Elements = append(now.Elements[:at], e)
+		if pack.Legal(now, larder) {
+			return true
+		}
+		if given, did := pack.Settle(ctx, now, larder, e.ID); did && pack.Legal(given, larder) && gaveWay(start, given) <= w.gives {
+			*now = *given
+			return true
+		}
+		now.Elements = now.Elements[:at]
+	}
 	return false
+}
+
+// gently is how far the middle of a heap may be moved by what takes the place of its neighbour, as long as there is another
+// way, mm.
+const gently = 15.0
+
+// gaveWay is how far the middle of what was moved most lies from where it was, mm.
+func gaveWay(was, now *tray.Tray) (most float64) {
+	for i := range now.Elements {
+		e := &now.Elements[i]
+		if k := was.Find(e.ID); k >= 0 && was.Elements[k].Placed && e.Placed && was.Elements[k].Food == e.Food {
+			most = math.Max(most, was.Elements[k].Pose().At().Dist(e.Pose().At()))
+		}
+	}
+	return most
 }
 
 // restToReserve keeps what was not laid in reserve, with what is there of the food already.

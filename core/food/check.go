@@ -40,7 +40,7 @@ func (f *Food) Check() error {
 	if f.Cut == "" {
 		f.Cut = f.Colour
 	}
-	for _, t := range []*string{&f.Name, &f.ComesAs, &f.Tool, &f.Caution} {
+	for _, t := range []*string{&f.Name, &f.ComesAs, &f.ReadyAs, &f.Tool, &f.Caution} {
 		*t = strings.TrimSpace(lines.Replace(*t))
 	}
 	if slices.ContainsFunc(f.Also, func(t string) bool { return t != strings.TrimSpace(t) }) {
@@ -60,7 +60,7 @@ func (f *Food) checkName() error {
 	if f.Name == "" {
 		return fault.Bad("name", "a food needs a name")
 	}
-	if err := fault.First(func() error { return fault.Text("name", f.Name, MaxName) }, func() error { return fault.Text("comes_as", f.ComesAs, MaxName) }); err != nil {
+	if err := fault.First(func() error { return fault.Text("name", f.Name, MaxName) }, func() error { return fault.Text("comes_as", f.ComesAs, MaxName) }, func() error { return fault.Text("ready_as", f.ReadyAs, MaxName) }); err != nil {
 		return err
 	}
 	if f.Like != "" && CheckID(f.Like) != nil {
@@ -120,7 +120,7 @@ func (f *Food) checkWords() error {
 	if len(f.Flavours) == 0 {
 		return fault.Bad("flavours", "name at least one, mild if nothing else")
 	}
-	return f.checkSense()
+	return fault.First(f.checkSense, f.checkClassic)
 }
 
 // checkSense finds words that contradict each other.

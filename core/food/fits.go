@@ -57,6 +57,7 @@ func init() { // in init because openings look forms up again
 		"rolls":        asRolls,
 		"flower":       asFlower,
 		"rosette":      asRose,
+		"drift":        asOpen,
 		"fanned":       asFanned,
 		"halves":       asHalves,
 		"quarters":     asQuarters,
@@ -251,6 +252,14 @@ func asRose(f *Food) (Spec, bool) {
 	s := Spec{Shape: "rose", L: glass, W: glass, H: math.Round(math.Min(70, across*.62)), Seconds: 5 * float64(n), Yield: from.Yield, SliceMM: math.Round(across), Group: 1, MassG: float64(n) * f.roundG(across, thick)}
 	s.Solid = solidOf(f, s)
 	return s, true
+}
+
+// asOpen is what comes in brine or oil, drained and laid on the board itself: olives, gherkins. Onions and capers that are
+// told by the bowl, and what weighs more than a bite, stay in it.
+func asOpen(f *Food) (Spec, bool) {
+	s, ok := f.listed("bowl")
+	s.Group = 12
+	return s, ok && f.Category == Brined && f.Needs(Drain) && s.Shape != "vessel" && s.MassG < 12
 }
 
 // asFanned is what is longer than broad and holds together at one end: a pear, a strawberry, a gherkin. It is sliced

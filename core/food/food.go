@@ -52,56 +52,58 @@ type Pack struct {
 // Food is one entry of the larder. Lists hold words of the vocabulary in
 // words.go; months are 1 to 12.
 type Food struct {
-	ID          string   `json:"id"`
-	Name        string   `json:"name"`
-	Also        []string `json:"also,omitempty"`     // what else people call it, and look for it by
-	ComesAs     string   `json:"comes_as,omitempty"` // what is bought, where something is made of it: a baguette for toasts
-	Like        string   `json:"like,omitempty"`     // the food that it looks and behaves like, where it was added in haste and nobody has said more: its label is not read yet
-	Category    Category `json:"category"`
-	Colour      string   `json:"colour"`  // outside, as it looks on a board, #rrggbb
-	Cut         string   `json:"cut"`     // cut face; the same as Colour when left out
-	Density     float64  `json:"density"` // g/ml
-	Wetness     Wetness  `json:"wetness"`
-	Firmness    string   `json:"firmness,omitempty"` // cheese only
-	Milk        string   `json:"milk,omitempty"`
-	SetWith     string   `json:"set_with,omitempty"` // cheese: what curdles it; animal rennet where nothing is said
-	Rind        string   `json:"rind,omitempty"`     // cheese: edible, inedible, or none
-	Strength    int      `json:"strength"`           // 1 mild to 5 strong
-	Flavours    []string `json:"flavours"`
-	Texture     string   `json:"texture"`
-	Rolls       bool     `json:"rolls,omitempty"`
-	Smells      bool     `json:"smells,omitempty"`
-	Stone       bool     `json:"stone,omitempty"`
-	Stem        bool     `json:"stem,omitempty"`
-	Shell       bool     `json:"shell,omitempty"`
-	Casing      bool     `json:"casing,omitempty"`  // a skin that is peeled off before eating
-	MadeOf      string   `json:"made_of,omitempty"` // what such a food usually is made of: what its allergens and diet words rest on
-	Allergens   []string `json:"allergens"`
-	MayContain  []string `json:"may_contain,omitempty"`  // allergens that traces of may be in it, from where it is usually made
-	Diet        []string `json:"diet"`                   // what the avoid list of a brief names
-	Perhaps     []string `json:"perhaps,omitempty"`      // diet words that some of its kind hold: only the label tells
-	Advised     []string `json:"advised,omitzero"`       // why pregnant guests and those of weak immunity are commonly advised against it; empty where they are not, nil where nobody has said
-	CarbG       float64  `json:"carb_g"`                 // carbohydrate in 100 g
-	Eaten       Share    `json:"eaten,omitempty"`        // share of what lies there that is eaten: less stones, shells and pods; not said, all of it
-	Region      string   `json:"region,omitempty"`       // where such food comes from, broadly; a way of pairing
-	Season      []int    `json:"season"`                 // months in the northern hemisphere in which it is at its best; empty: alike all year
-	AllYear     bool     `json:"all_year,omitempty"`     // in the shops in the other months, too
-	SeasonSouth []int    `json:"season_south,omitempty"` // where half a year's shift would be wrong
-	Packs       []Pack   `json:"packs"`
-	KeepsDays   int      `json:"keeps_days"` // once opened
-	WarmUpMin   int      `json:"warm_up_min"`
-	Handling    []string `json:"handling,omitempty"` // what is done to it before it is laid, and what it does not bear; handling.go
-	Heat        *Heat    `json:"heat,omitempty"`     // how it is cooked, where it is
-	Tool        string   `json:"tool"`
-	Liking      float64  `json:"liking"`                 // 0 to 1, how many guests take some
-	Occasions   []string `json:"occasions,omitempty"`    // where it is at home; it is not chosen unasked elsewhere. Empty: everywhere
-	YoungLiking float64  `json:"young_liking,omitempty"` // 0 to 1, how many children do; 0 where it follows from the rest
-	Choking     bool     `json:"choking,omitempty"`
-	Melts       bool     `json:"melts,omitempty"`   // loses its shape on a hot day
-	Caution     string   `json:"caution,omitempty"` // what is to be said beside it
-	Pairs       []string `json:"pairs"`             // foods it is well known to go with; pairing.go has the rules
-	Clashes     []string `json:"clashes,omitempty"`
-	Forms       []Spec   `json:"forms"`
+	ID          string             `json:"id"`
+	Name        string             `json:"name"`
+	Also        []string           `json:"also,omitempty"`     // what else people call it, and look for it by
+	ComesAs     string             `json:"comes_as,omitempty"` // what is bought, where something is made of it: a baguette for toasts
+	Like        string             `json:"like,omitempty"`     // the food that it looks and behaves like, where it was added in haste and nobody has said more: its label is not read yet
+	Category    Category           `json:"category"`
+	Colour      string             `json:"colour"`  // outside, as it looks on a board, #rrggbb
+	Cut         string             `json:"cut"`     // cut face; the same as Colour when left out
+	Density     float64            `json:"density"` // g/ml
+	Wetness     Wetness            `json:"wetness"`
+	Firmness    string             `json:"firmness,omitempty"` // cheese only
+	Milk        string             `json:"milk,omitempty"`
+	SetWith     string             `json:"set_with,omitempty"` // cheese: what curdles it; animal rennet where nothing is said
+	Rind        string             `json:"rind,omitempty"`     // cheese: edible, inedible, or none
+	Strength    int                `json:"strength"`           // 1 mild to 5 strong
+	Flavours    []string           `json:"flavours"`
+	Texture     string             `json:"texture"`
+	Rolls       bool               `json:"rolls,omitempty"`
+	Smells      bool               `json:"smells,omitempty"`
+	Stone       bool               `json:"stone,omitempty"`
+	Stem        bool               `json:"stem,omitempty"`
+	Shell       bool               `json:"shell,omitempty"`
+	Casing      bool               `json:"casing,omitempty"`  // a skin that is peeled off before eating
+	MadeOf      string             `json:"made_of,omitempty"` // what such a food usually is made of: what its allergens and diet words rest on
+	Allergens   []string           `json:"allergens"`
+	MayContain  []string           `json:"may_contain,omitempty"`  // allergens that traces of may be in it, from where it is usually made
+	Diet        []string           `json:"diet"`                   // what the avoid list of a brief names
+	Perhaps     []string           `json:"perhaps,omitempty"`      // diet words that some of its kind hold: only the label tells
+	Advised     []string           `json:"advised,omitzero"`       // why pregnant guests and those of weak immunity are commonly advised against it; empty where they are not, nil where nobody has said
+	CarbG       float64            `json:"carb_g"`                 // carbohydrate in 100 g
+	Eaten       Share              `json:"eaten,omitempty"`        // share of what lies there that is eaten: less stones, shells and pods; not said, all of it
+	Region      string             `json:"region,omitempty"`       // where such food comes from, broadly; a way of pairing
+	Season      []int              `json:"season"`                 // months in the northern hemisphere in which it is at its best; empty: alike all year
+	AllYear     bool               `json:"all_year,omitempty"`     // in the shops in the other months, too
+	SeasonSouth []int              `json:"season_south,omitempty"` // where half a year's shift would be wrong
+	Packs       []Pack             `json:"packs"`
+	KeepsDays   int                `json:"keeps_days"` // once opened
+	WarmUpMin   int                `json:"warm_up_min"`
+	Handling    []string           `json:"handling,omitempty"` // what is done to it before it is laid, and what it does not bear; handling.go
+	ReadyAs     string             `json:"ready_as,omitempty"` // how it is bought where nothing is heated; empty where it cannot be
+	Heat        *Heat              `json:"heat,omitempty"`     // how it is cooked, where it is
+	Tool        string             `json:"tool"`
+	Liking      float64            `json:"liking"`                 // 0 to 1, how many guests take some
+	Occasions   []string           `json:"occasions,omitempty"`    // where it is at home; it is not chosen unasked elsewhere. Empty: everywhere
+	YoungLiking float64            `json:"young_liking,omitempty"` // 0 to 1, how many children do; 0 where it follows from the rest
+	Classic     map[string]float64 `json:"classic,omitempty"`      // how much people expect it on a board, 0 to 1, by the role that it plays there (classic.go)
+	Choking     bool               `json:"choking,omitempty"`
+	Melts       bool               `json:"melts,omitempty"`   // loses its shape on a hot day
+	Caution     string             `json:"caution,omitempty"` // what is to be said beside it
+	Pairs       []string           `json:"pairs"`             // foods it is well known to go with; pairing.go has the rules
+	Clashes     []string           `json:"clashes,omitempty"`
+	Forms       []Spec             `json:"forms"`
 
 	// DrawnAs names the drawings that show it, by shape, or by AnyShape for those not named.
 	// What is not named there is drawn as its category and shape are.

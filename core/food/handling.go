@@ -45,6 +45,17 @@ var Heats = []string{"toast", "roast", "grill", "fry", "blanch", "boil", "bake"}
 // Trims are the words for what is taken off before anything else is cut.
 var Trims = []string{SeedOut, Core, Derind, Skin, Hull, Trim}
 
+// Unheated is the food as it is bought where nothing is heated: ready, and not to be cooked any more; itself where it is
+// not heated, or cannot be had so.
+func (f *Food) Unheated() *Food {
+	if f.Heat == nil || f.ReadyAs == "" {
+		return f
+	}
+	g := *f
+	g.Heat, g.ComesAs = nil, f.ReadyAs
+	return &g
+}
+
 // Handled is what is done to the food: what its entry says, or for one that says nothing what is usual for its kind.
 func (f *Food) Handled() []string {
 	if len(f.Handling) > 0 {

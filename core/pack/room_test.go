@@ -98,7 +98,7 @@ func summed(ds []drop) (well float64, lost, moved float64, longest time.Duration
 // Room is made: nearly always within the thing's own breadth, mostly anywhere, with everything still
 // on board; what is locked stays, no gram is lost, and the tray fits in any case.
 func TestRoomIsMade(t *testing.T) {
-	trays, each := 10, 40
+	trays, each := 16, 40
 	if testing.Short() {
 		trays, each = 1, 12
 	}
@@ -117,7 +117,8 @@ func TestRoomIsMade(t *testing.T) {
 		}
 		well, lost, moved, longest := summed(c.ds)
 		t.Logf("%s: %d drops, %.2f legal and whole, %d legal, %.1f points lost, others moved %.0f mm at most, %v in the mean, %v at most", c.what, len(c.ds), well, legal, lost, moved, all/time.Duration(len(c.ds)), longest)
-		if well < c.well || legal < len(c.ds) || lost > 3 {
+		few := testing.Short() // a dozen drops say whether goroutines meet, not how often room is found
+		if !few && (well < c.well || lost > 3) || legal < len(c.ds) {
 			t.Errorf("%s: %.2f of %d drops end legal and whole, %d legal, %.1f points lost", c.what, well, len(c.ds), legal, lost)
 		}
 	}

@@ -19,14 +19,15 @@ const (
 	atBest         = .22
 	outOfSeason    = -.6
 	fromCupboard   = .5
-	inTheme        = 1.4 // in the very colour of a theme's palette; less, the farther from it
+	inTheme        = 1.8 // in the very colour of a theme's palette; less, the farther from it
 	thePalette     = 15  // how far from it counts, CIEDE2000
 	ofRegion       = .5
-	belongs        = 1.2
+	belongs        = 1.8
 	onGround       = -.12 // nearly the colour of the board or liner
 	newColour      = .18
 	sameColour     = -.07
-	forTheLens     = 3 // times the worth of colours on a tray that is photographed
+	underPalette   = .3 // times the same where a theme has colours of its own
+	forTheLens     = 3  // times the worth of colours on a tray that is photographed
 	sameTexture    = -.08
 	newMilk        = .32
 	newFirmness    = .22
@@ -51,11 +52,14 @@ const (
 	nearDouble     = -.45 // two that guests take for one: both grapes, two pale soft cheeses
 	pleaser        = .35  // one of the first few that everybody takes
 	pleasers       = 5    // how many of them a tray wants
+	expected       = .7   // a role that nothing on the tray plays yet (food.Roles), on a first choice
+	toldExpected   = .5   // the same, as a reason: what stands in the cupboard says more
+	moreExpected   = .3   // how much people expect the food in its role, from not at all to most
 )
 
 // What a choice leans to, in points of liking, for a food that is all of it.
 const (
-	forLiked  = 1.2
+	forLiked  = 2.6
 	forSeason = .8
 	forNew    = 1.2
 )
@@ -86,6 +90,8 @@ type cand struct {
 	look     colour.Lab
 	noise    float64 // what a seed adds to it, so that equals take turns
 	pleases  bool    // a crowd-pleaser
+	role     int     // that it plays, in food.Roles, or -1
+	prior    float64 // how much people expect it in that role
 	doubles  []int   // candidates that guests would take for the same
 	last     bool    // the host had it on the last tray
 	notNow   bool    // out of season
@@ -94,15 +100,16 @@ type cand struct {
 
 // candidates is what a choice is made from.
 type candidates struct {
-	cands  []cand
-	by     map[string]int // food to candidate
-	of     map[food.Category][]int
-	palate *food.Palate
-	groups []brief.Group
-	rare   [][food.PartCount]bool // fewer than a third of what plays a part suits the group
-	budget float64
-	seen   float64 // how much colours count: more where the tray is photographed
-	varied float64 // how much noise counts: 0 where the very worth is asked for
+	cands   []cand
+	by      map[string]int // food to candidate
+	of      map[food.Category][]int
+	palate  *food.Palate
+	groups  []brief.Group
+	rare    [][food.PartCount]bool // fewer than a third of what plays a part suits the group
+	budget  float64
+	seen    float64 // how much colours count: more where the tray is photographed
+	classic float64 // how much what people expect counts: less with each choice after the first
+	varied  float64 // how much noise counts: 0 where the very worth is asked for
 }
 
 // stats are the counts of a choice that its worth follows from.
@@ -117,12 +124,13 @@ type stats struct {
 	leads    int
 	isNew    int
 	pleases  int
+	role     []int                 // foods that play each of food.Roles
 	part     [][food.PartCount]int // by group and part
 	cost     float64
 }
 
 func newCandidates(b brief.Brief, larder *food.Larder, under Under, kinds map[food.Category]int, shares map[food.Category]float64) *candidates {
-	f := &candidates{by: map[string]int{}, of: map[food.Category][]int{}, groups: b.Groups(), budget: b.Money(), seen: 1}
+	f := &candidates{by: map[string]int{}, of: map[food.Category][]int{}, groups: b.Groups(), budget: b.Money(), seen: 1, classic: classicOf(b)}
 	if b.Photographed != "" {
 		f.seen = forTheLens
 	}
@@ -135,6 +143,9 @@ func newCandidates(b brief.Brief, larder *food.Larder, under Under, kinds map[fo
 		pinned[w.Food] = true
 	}
 	w := newWeigher(b, larder, under, kinds, shares, f.groups)
+	if len(w.palette) > 0 && b.Photographed == "" {
+		f.seen = underPalette
+	}
 	all := larder.All()
 	var foods []*food.Food
 	for i := range all {
@@ -144,7 +155,9 @@ func newCandidates(b brief.Brief, larder *food.Larder, under Under, kinds map[fo
 		}
 		f.by[g.ID] = len(f.cands)
 		f.of[g.Category] = append(f.of[g.Category], len(f.cands))
-		f.cands = append(f.cands, w.weigh(g))
+		c := w.weigh(g)
+		c.base += f.classic * moreExpected * (c.prior - .5)
+		f.cands = append(f.cands, c)
 		foods = append(foods, g)
 	}
 	f.palate = food.NewPalate(foods)
@@ -174,6 +187,10 @@ func suits(b brief.Brief, at diet.Table, larder *food.Larder, f *food.Food) bool
 		return false
 	case alien(b, f) || !atHome(b, f):
 		return false
+	case !rules.Heats(f) && f.ReadyAs == "":
+		return false // nothing is cooked unasked
+	case f.IsStandIn() && !wantsStandIns(b, f):
+		return false
 	case verdict > diet.AdvisedAgainst:
 		return false
 	case f.Category == food.Brined && f.Stone && rules.Olives != "stones":
@@ -197,6 +214,38 @@ func atHome(b brief.Brief, f *food.Food) bool {
 	}
 	t := theme.ForBrief(b)
 	return t != nil && (slices.Contains(t.Belongs, f.ID) || slices.ContainsFunc(f.Occasions, func(o string) bool { return strings.Contains(strings.ToLower(t.Name), o) }))
+}
+
+// wantsStandIns reports whether somebody at the table eats what stands in for cheese or meat because they do not eat that.
+func wantsStandIns(b brief.Brief, f *food.Food) bool {
+	instead := []string{"animal", "milk"}
+	if f.Category == food.Meat {
+		if b.HouseRules().Vegetarians == "shapes" {
+			return true
+		}
+		instead = []string{"animal", "meat"}
+	}
+	return slices.ContainsFunc(b.Diets, func(d brief.Diet) bool {
+		return slices.ContainsFunc(d.Avoid, func(w string) bool { return slices.Contains(instead, w) })
+	})
+}
+
+// classicOf is how much what people expect counts in a choice: all of it in the first one for a brief, and less with
+// each that is asked for after it; four fifths under a theme, half of it where something new is wanted, and little on a dessert board, which has
+// a core of its own.
+func classicOf(b brief.Brief) float64 {
+	steps := []float64{1, .6, .35, .15, 0}
+	v := steps[max(0, min(b.Choice, len(steps)-1))]
+	if b.Theme != nil {
+		v *= .8 // the theme leads
+	}
+	if b.Leaning == "new" {
+		v /= 2
+	}
+	if b.Course == "sweet" {
+		v /= 4
+	}
+	return v
 }
 
 // alien reports whether a food breaks the brief's theme.
@@ -282,6 +331,7 @@ func (w *weigher) weigh(f *food.Food) cand {
 			c.why, c.whyWorth = because, points
 		}
 	}
+	c.role, c.prior = f.RoleOf()
 	if f.Category == food.Cheese {
 		c.milk, c.firmness = index(food.Milks, f.Milk), index(food.Firmnesses, f.Firmness)
 		c.texture += len(food.Textures)
@@ -395,7 +445,7 @@ func repeat(n int, fresh, again float64) float64 {
 }
 
 func (f *candidates) empty() *stats {
-	return &stats{part: make([][food.PartCount]int, len(f.groups))}
+	return &stats{part: make([][food.PartCount]int, len(f.groups)), role: make([]int, len(food.Roles))}
 }
 
 // because is what speaks most for a food, still without its words.
@@ -410,6 +460,7 @@ const (
 	byNovelty
 	byPairing
 	byGroup
+	byRole
 )
 
 // marginal is what candidate i adds to a choice that it is not in. The worth of a
@@ -452,6 +503,12 @@ func (f *candidates) weigh(s *stats, i int) (v float64, most because, which int)
 	for k := range food.Flavours {
 		if c.flavours&(1<<k) != 0 && s.flavour[k] == 0 {
 			v += newFlavour
+		}
+	}
+	if c.role >= 0 && s.role[c.role] == 0 {
+		v += f.classic * expected
+		if points := f.classic * toldExpected * c.prior; points > top {
+			top, most, which = points, byRole, c.role
 		}
 	}
 	if c.pleases && s.pleases < pleasers {
@@ -512,6 +569,8 @@ func (f *candidates) why(s *stats, i int) string {
 		return "something new for the curious"
 	case byPairing:
 		return "goes well with the " + strings.ToLower(f.cands[which].food.Name)
+	case byRole:
+		return food.Roles[which].Says + ": " + food.Roles[which].Why
 	case byGroup:
 		return food.Parts[which%len(food.Parts)].Says + " for " + f.groups[which/len(food.Parts)].Who
 	}
@@ -548,6 +607,9 @@ func (f *candidates) put(s *stats, i, n int) {
 	}
 	if c.pleases {
 		s.pleases += n
+	}
+	if c.role >= 0 {
+		s.role[c.role] += n
 	}
 	for g := range f.groups {
 		for k, p := range food.Parts {

@@ -64,6 +64,9 @@ func KindsFor(b brief.Brief, under Under) map[food.Category]int {
 		k[food.Nut]++               // of one alone there would be a carpet
 		k[food.Meat] = min(1, size) // a cold cut without meat, where the larder has one
 	}
+	if b.Course != "sweet" && !b.Plates() && b.Guests.Total() >= 8 && k[food.Brined] == 1 {
+		k[food.Brined] = 2 // one alone would be a bowlful for everybody
+	}
 	if b.Plates() && b.Course != "sweet" { // a plate has no room for two bowls, and a child's for few kinds
 		k[food.Brined], k[food.Sweet] = 0, 1
 		if b.Guests.Appetites() < 1 {

@@ -70,8 +70,13 @@ func Pick(b brief.Brief, larder *food.Larder, under Under) ([]Choice, error) {
 		return nil, gives(b, larder)
 	}
 	f.settle(s, fixed)
-	f.vary(s, fixed, b.ChoiceSeed())
+	least := f.vary(s, fixed, b.ChoiceSeed())
 	f.complete(s, kinds)
+	core := f.cover(b, s, fixed, kinds)
+	f.obey(b, s, fixed)
+	broken, played := f.broken(b, s), f.played(s, core)
+	for f.worth(s.on) < least && f.nearer(s, fixed, func() bool { return f.broken(b, s) <= broken && f.played(s, core) >= played }) {
+	}
 	f.trim(s, fixed)
 	slices.SortFunc(s.on, func(i, j int) int { return i - j }) // in the order of the larder, shelf by shelf
 	why := make([]string, len(s.on))

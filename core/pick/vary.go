@@ -21,26 +21,31 @@ const (
 
 	// of what everybody takes: a tray wants some of it, but not always led by the same line of folds
 	pleasersRest = .25
+
+	// from which prior a food is what people expect first in its role; on a first choice it rests as seldom
+	mostExpected = .75
+	expectedRest = .4
 )
 
 // vary makes the choice another one: foods of about equal worth take turns, by the seed. It
 // settles under a worth that is moved at random, then goes back towards the best one, by the
 // exchange that wins most, until it is worth nearly as much. fixed ones stay. The same seed
-// gives the same choice.
-func (f *candidates) vary(s *stats, fixed map[int]bool, seed uint64) {
+// gives the same choice. least is what every choice should be worth.
+func (f *candidates) vary(s *stats, fixed map[int]bool, seed uint64) (least float64) {
 	best := slices.Clone(s.on)
-	least := f.worth(best)
+	least = f.worth(best)
 	least -= (1 - Close) * math.Abs(least)
 	f.shake(seed)
 	f.varied = 1
 	f.settle(s, fixed)
 	f.varied = 0
 	for f.worth(s.on) < least {
-		if !f.nearer(s, fixed) {
+		if !f.nearer(s, fixed, nil) {
 			f.set(s, best)
-			return
+			break
 		}
 	}
+	return least
 }
 
 // shake gives every candidate its noise: about normal, from the seed and its own name, so that
@@ -49,14 +54,15 @@ func (f *candidates) shake(seed uint64) {
 	for i := range f.cands {
 		r := food.Rand(seed ^ food.Seed(f.cands[i].food.ID))
 		f.cands[i].noise = spread * r.NormFloat64()
-		if tired := r.Float64(); tired < rests && !f.cands[i].awake && !(f.cands[i].pleases && !f.cands[i].leads && tired > pleasersRest) {
+		if tired := r.Float64(); tired < rests && !f.cands[i].awake && !(f.cands[i].pleases && !f.cands[i].leads && tired > pleasersRest) && !(f.classic > .5 && f.cands[i].prior >= mostExpected && tired > expectedRest) {
 			f.cands[i].noise += rested
 		}
 	}
 }
 
-// nearer makes the one exchange, in a category, that the choice wins most by; false where none does.
-func (f *candidates) nearer(s *stats, fixed map[int]bool) bool {
+// nearer makes the one exchange, in a category, that the choice wins most by, of those that are allowed; false where none
+// does.
+func (f *candidates) nearer(s *stats, fixed map[int]bool, allowed func() bool) bool {
 	out, in, most := -1, -1, 1e-9
 	for _, i := range slices.Clone(s.on) {
 		if fixed[i] {
@@ -65,7 +71,11 @@ func (f *candidates) nearer(s *stats, fixed map[int]bool) bool {
 		f.put(s, i, -1)
 		had := f.marginal(s, i)
 		if j, v := f.best(s, f.cands[i].food.Category); j >= 0 && j != i && v-had > most {
-			out, in, most = i, j, v-had
+			f.put(s, j, 1)
+			if allowed == nil || allowed() {
+				out, in, most = i, j, v-had
+			}
+			f.put(s, j, -1)
 		}
 		f.put(s, i, 1)
 	}
@@ -122,13 +132,18 @@ func (f *candidates) findDoubles() {
 
 // NearDoubles reports whether guests take two foods for the same: of one category, texture and
 // flavour, and for cheese of one firmness, about as strong and of nearly one colour; for the
-// others of about one size, whatever their colour, as dark and green grapes are.
+// others of about one size. Two colours of one fruit are company: dark and green grapes look well beside each other.
 func NearDoubles(a, b *food.Food) bool {
 	if a.Category != b.Category || a.Texture != b.Texture || a.Wetness != b.Wetness || a.Category == food.Garnish || a.ID == b.ID {
 		return false
 	}
 	strength := a.Strength - b.Strength
 	if a.Category == food.Cheese {
+		x, _ := a.RoleOf()
+		y, _ := b.RoleOf()
+		if x >= 0 && y >= 0 && x != y {
+			return false // a pale blue beside a white round: nobody mixes them up twice
+		}
 		return a.Firmness == b.Firmness && strength >= -1 && strength <= 1 && colour.Difference(colour.Must(a.Colour), colour.Must(b.Colour)) < 8
 	}
 	if !sameWords(a.Flavours, b.Flavours) {
@@ -136,7 +151,7 @@ func NearDoubles(a, b *food.Food) bool {
 	}
 	x, y := a.Forms[0], b.Forms[0]
 	near := func(p, q float64) bool { return math.Abs(p-q) <= .2*math.Max(p, q) }
-	if !slices.Contains([]food.Category{food.Fruit, food.Vegetable, food.Dried}, a.Category) && colour.Difference(colour.Must(a.Colour), colour.Must(b.Colour)) >= 20 {
+	if a.Category != food.Vegetable && a.Category != food.Dried && colour.Difference(colour.Must(a.Colour), colour.Must(b.Colour)) >= 20 {
 		return false
 	}
 	return x.Form == y.Form && x.Shape == y.Shape && near(x.L, y.L) && near(x.W, y.W)

@@ -118,7 +118,7 @@ func TestPlatesAreNotHeaped(t *testing.T) {
 			}
 			for who, v := range finds(one.Brief, grams) {
 				if v < .85 || v > 1.25 {
-					t.Errorf("%d: the plate of %s (%s) holds %.2f of a share, %s, %v", n, one.Part.Who, who, v, b.Occasion, one.Brief.Diets)
+					t.Errorf("%d: the plate of %s (%s) holds %.2f of a share, %s, %v: %v", n, one.Part.Who, who, v, b.Occasion, one.Brief.Diets, grams)
 				}
 			}
 		}

@@ -22,7 +22,7 @@ import (
 
 // Full is the share of a board's food zone that planned footprints may take;
 // the rest is the air between groups that packing never closes.
-const Full = .96
+const Full = .93
 
 // Stiff is the share that bowls, whole things, rows and trails may take of it:
 // they cannot be squeezed, so loose food must have room to close the gaps round them.
@@ -102,27 +102,21 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 	if err != nil {
 		return nil, nil, err
 	}
-	amounts := amount.Apportion(theirs, chosen)
-	for i, a := range amounts {
-		if a.Choice.Grams > 0 {
-			continue
-		}
-		whole := wholeOf(a)
-		if whole == 0 {
-			amounts[i].Grams *= lean
-			continue
-		}
-		if b.Plates() || a.Parts { // far more than is eaten: laid in parts, as on a plate
-			if parted, ok := divisible(a); ok {
-				amounts[i] = parted
-			}
-		}
-	}
-	amounts = inForms(amounts)
-	surfaces, says, err := chooseBoards(theirs, amounts, cabinet, last)
+	chosen = forTakers(theirs, chosen)
+	reckon := func(chosen []pick.Choice) []amount.Amount { return reckoned(theirs, chosen, lean) }
+	amounts := reckon(chosen)
+	surfaces, says, err := chooseBoards(theirs, inForms(amounts), cabinet, last)
 	if err != nil {
 		return nil, nil, err
 	}
+	if most := bowlsFor(surfaces); !b.Plates() {
+		amounts = fewerBowls(theirs, amounts, most)
+		if fewer := leaveOut(theirs, chosen, amounts, most); len(fewer) < len(chosen) {
+			chosen = fewer
+			amounts = fewerBowls(theirs, reckon(chosen), most)
+		}
+	}
+	amounts = inForms(amounts)
 	theme := theme.ForBrief(b)
 	if theme != nil && theme.NameOnly && (p.Of == 0 || p.Who == all[0].Who) {
 		says = append(says, say.That("theme.unknown", say.Word(theme.Name), say.Word(knownThemes())))
@@ -162,6 +156,27 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 		out = append(out, t)
 	}
 	return out, says, nil
+}
+
+// reckoned is a choice with its amounts; lean is the part of them that the money leaves.
+func reckoned(b brief.Brief, chosen []pick.Choice, lean float64) []amount.Amount {
+	amounts := amount.Apportion(b, chosen)
+	for i, a := range amounts {
+		if a.Choice.Grams > 0 {
+			continue
+		}
+		whole := wholeOf(a)
+		if whole == 0 {
+			amounts[i].Grams *= lean
+			continue
+		}
+		if b.Plates() || a.Parts { // far more than is eaten: laid in parts, as on a plate
+			if parted, ok := divisible(a); ok {
+				amounts[i] = parted
+			}
+		}
+	}
+	return amounts
 }
 
 // stoneDish is a dish for each board where what was chosen leaves stones or shells behind. A host's own

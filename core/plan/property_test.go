@@ -141,11 +141,11 @@ func TestMonotoneInGuests(t *testing.T) {
 			for _, a := range amount.Apportion(b, chosen) {
 				all += a.Grams
 				spec, _ := a.Food.Spec(a.Form)
-				each := spec.MassG
+				takers := float64(n)
 				if food.WholeG(spec) > 0 {
-					each *= 2.0 / 3 // a round of eight pieces is cut into as many as there are guests, twelve at most
+					takers *= .8 * a.Food.Liking // a round is cut finer, to sixteenths, before it is more than its part of the cheese
 				}
-				if a.Food.Liking >= portion.Wanted && !amount.OneByOne(spec) && a.Food.Category != food.Garnish && a.Grams < each*float64(n)-1e-6 {
+				if a.Food.Liking >= portion.Wanted && !amount.OneByOne(spec) && a.Food.Category != food.Garnish && a.Grams < spec.MassG*takers-1e-6 {
 					t.Errorf("%d guests, %s: %.0f g of %s is not one for each", n, occasion, a.Grams, a.Food.Name)
 				}
 				if a.Why.IsZero() || !strings.HasSuffix(a.Why.String(), ".") {

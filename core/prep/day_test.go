@@ -30,7 +30,7 @@ var evenings = []brief.Brief{
 	{Guests: brief.Guests{Adults: 8}, ServeAt: "2026-11-30T19:00:00+01:00"},
 	{Guests: brief.Guests{Adults: 30, Children: 4}, Occasion: "grazing", ServeAt: "2026-06-12T18:30:00Z", Month: 6, Diets: []brief.Diet{{Count: 5, Avoid: []string{"meat"}}, {Count: 2, Avoid: []string{"gluten"}}}},
 	{Guests: brief.Guests{Adults: 44}, ServeAt: "2026-12-03T21:00", Travels: brief.Travels{Yes: true, Minutes: 40}},
-	{Guests: brief.Guests{Adults: 12}, Occasion: "meal", Foods: []brief.Want{{Food: "fennel-sausage", Form: "rosette"}, {Food: "apple"}, {Food: "asparagus"}, {Food: "aubergine-rolls"}, {Food: "baguette-toasts"},
+	{Guests: brief.Guests{Adults: 12}, Occasion: "meal", Rules: &brief.Rules{Heat: "all"}, Foods: []brief.Want{{Food: "fennel-sausage", Form: "rosette"}, {Food: "apple"}, {Food: "asparagus"}, {Food: "aubergine-rolls"}, {Food: "baguette-toasts"},
 		{Food: "squeaky-sticks"}, {Food: "aged-hard"}, {Food: "mozzarella-balls"}, {Food: "rosemary"}, {Food: "carrot-sticks"}, {Food: "dates"}, {Food: "round-crackers"}}},
 	{Guests: brief.Guests{Adults: 6}, ServeAt: "2027-03-28T03:30:00+02:00", Serving: "plates"},
 }

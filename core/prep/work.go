@@ -188,6 +188,7 @@ func (w *worker) portions() []*portion {
 		key := StepName(foodID, form)
 		p := at[key]
 		if p == nil {
+			f = w.j.Brief.HouseRules().Served(f)
 			p = &portion{food: f, wet: f.Wetness}
 			p.spec, _ = f.Spec(form)
 			p.spec.Form = form
@@ -308,6 +309,9 @@ func (w *worker) makeReady(p *portion) {
 		step(work{kind: Stone, seconds: stoneSecs * max(1, p.pieces), hands: 1, tool: "small knife", says: say.That("task.stone", comes)})
 	}
 	kind, share, code := readied(f, p.spec)
+	if f.ReadyAs != "" && f.ComesAs == f.ReadyAs && kind == Slice { // it was bought ready
+		kind, share = "", 0
+	}
 	if food.Has(p.spec.Form, food.StandsOut) && f.Threaded() { // it stands as it is threaded
 		kind, code = Thread, "cut.skewer"
 	}

@@ -367,14 +367,14 @@ var specimens = []specimen{
 		func(t *tray.Tray) { t.Brief.Budget = 200; put(t, "almonds", "drift", 40, 300, 200, 0) }},
 	{"spread.double",
 		func(t *tray.Tray) {
-			asked(t, "red-grapes")
-			put(t, "red-grapes", "drift", 9, 200, 200, 0)
+			asked(t, "pepper-sticks")
+			put(t, "pepper-sticks", "batons", 9, 200, 200, 0)
 			put(t, "figs", "halves", 7, 400, 200, 0)
 		},
 		func(t *tray.Tray) {
-			asked(t, "red-grapes")
-			put(t, "red-grapes", "drift", 9, 200, 200, 0)
-			put(t, "green-grapes", "drift", 9, 400, 200, 0)
+			asked(t, "pepper-sticks")
+			put(t, "pepper-sticks", "batons", 9, 200, 200, 0)
+			put(t, "yellow-pepper", "batons", 9, 400, 200, 0)
 		}},
 	{"fit.board",
 		func(t *tray.Tray) { named(t, 8) },

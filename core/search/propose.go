@@ -25,6 +25,9 @@ type Proposal struct {
 // MaxProposals bounds how many ways may be asked for.
 const MaxProposals = 6
 
+// sameStyle is how many more ways are tried where all are of one style.
+const sameStyle = 2
+
 // worthSeeing is the difference from which two layouts of one style look like two.
 const worthSeeing = .22
 
@@ -101,7 +104,7 @@ func stylesFor(t *tray.Tray, asked string, n int) []string {
 	}
 	var out []string
 	if asked != "" {
-		for range n {
+		for range n + sameStyle { // of one style some look alike
 			out = append(out, asked)
 		}
 		return out
@@ -154,22 +157,29 @@ func diverse(ways []Proposal, n int) []Proposal {
 	return out
 }
 
+// fewAnchors is how many anchors that may move tell two layouts apart by themselves.
+const fewAnchors = 4
+
 // Difference is how far apart the anchors of two layouts of one tray lie on average,
-// over the half-diagonal of the board: 0 for the same layout. Anchors of one food in
-// one form are alike, so each is held against the nearest of its likes.
+// over the half-diagonal of the board: 0 for the same layout; where there are few, rows count as well, and what is locked
+// never does. Anchors of one food in one form are alike, so each is held against the nearest of its likes.
 func Difference(a, b *tray.Tray) float64 {
 	if a.Board == nil {
 		return 0
 	}
 	box := a.Board.FoodZone.Bounds()
 	half := math.Hypot(box.W(), box.H()) / 2
-	anchors := func(t *tray.Tray) (out []*tray.Element) {
+	free := func(t *tray.Tray, kinds ...food.Kind) (out []*tray.Element) {
 		for i := range t.Elements {
-			if e := &t.Elements[i]; e.Placed && e.Kind() == food.KindAnchor {
+			if e := &t.Elements[i]; e.Placed && !e.Locked && slices.Contains(kinds, e.Kind()) {
 				out = append(out, e)
 			}
 		}
 		return out
+	}
+	anchors := func(t *tray.Tray) []*tray.Element { return free(t, food.KindAnchor) }
+	if len(anchors(a)) < fewAnchors { // then it is the rows that tell two layouts apart
+		anchors = func(t *tray.Tray) []*tray.Element { return free(t, food.KindAnchor, food.KindRow) }
 	}
 	left := anchors(b)
 	sum, n := 0.0, 0

@@ -188,6 +188,35 @@ func drawnAs(name string) column {
 	}}
 }
 
+// classic is written as soft round: 0.95.
+func classic(name string) column {
+	return column{name: name, get: func(f *food.Food) string {
+		var parts []string
+		for _, role := range slices.Sorted(maps.Keys(f.Classic)) {
+			parts = append(parts, role+": "+strconv.FormatFloat(f.Classic[role], 'f', -1, 64))
+		}
+		return strings.Join(parts, "; ")
+	}, set: func(f *food.Food, c string) error {
+		var out map[string]float64
+		for part := range strings.SplitSeq(c, ";") {
+			if part = strings.TrimSpace(part); part == "" {
+				continue
+			}
+			role, prior, _ := strings.Cut(part, ":")
+			v, err := parseNumber(prior)
+			if err != nil {
+				return fmt.Errorf("%.40q should be a role and how much people expect it, such as soft round: 0.9", part)
+			}
+			if out == nil {
+				out = map[string]float64{}
+			}
+			out[strings.TrimSpace(role)] = v
+		}
+		f.Classic = out
+		return nil
+	}}
+}
+
 func months(name string, at func(f *food.Food) *[]int) column {
 	return column{name: name, get: func(f *food.Food) string {
 		parts := make([]string, len(*at(f)))
@@ -226,6 +255,7 @@ var columns = []column{
 	phrases("also", func(f *food.Food) *[]string { return &f.Also }),
 	text("like", func(f *food.Food) *string { return &f.Like }),
 	text("comes_as", func(f *food.Food) *string { return &f.ComesAs }),
+	text("ready_as", func(f *food.Food) *string { return &f.ReadyAs }),
 	must("category", func(f *food.Food) *string { return (*string)(&f.Category) }),
 	must("colour", func(f *food.Food) *string { return &f.Colour }),
 	must("cut", func(f *food.Food) *string { return &f.Cut }),
@@ -268,6 +298,7 @@ var columns = []column{
 	yes("melts", func(f *food.Food) *bool { return &f.Melts }),
 	text("caution", func(f *food.Food) *string { return &f.Caution }),
 	drawnAs("drawn_as"),
+	classic("classic"),
 	list("pairs", func(f *food.Food) *[]string { return &f.Pairs }),
 	list("clashes", func(f *food.Food) *[]string { return &f.Clashes }),
 	{name: "shape", spec: true, keep: true, gets: func(s *food.Spec) string { return s.Shape }, sets: func(s *food.Spec, c string) error { s.Shape = c; return nil }},

@@ -327,6 +327,10 @@ export interface Rules {
    * cut and kept in its round, or whole
    */
   soft_round?: "cut" | "whole";
+  /**
+   * what is heated unasked: nothing, what goes into the oven as toast, or whatever wants it
+   */
+  heat?: "none" | "toast" | "all";
   hard_cheese?: "cut" | "broken" | "begun";
   olives?: "pitted" | "stones";
   grapes?: "clusters" | "plucked";
@@ -838,6 +842,16 @@ export interface Food {
    * where it is at home; it is not chosen unasked elsewhere
    */
   occasions?: ("breakfast" | "tea" | "brunch" | "dessert")[];
+  /**
+   * how it is bought where nothing is heated; left out where it cannot be
+   */
+  ready_as?: string;
+  /**
+   * how much people expect it on a board, by the role that it plays there
+   */
+  classic?: {
+    [k: string]: number;
+  };
   /**
    * share of children who take some; 0 or left out where it follows from the rest
    */

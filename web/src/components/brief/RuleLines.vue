@@ -70,6 +70,17 @@ const all: {
     ],
   },
   {
+    rule: 'heat',
+    before: '. For the board',
+    label: 'Heat',
+    width: 178,
+    options: [
+      ['none', 'nothing is heated'],
+      ['toast', 'bread is toasted'],
+      ['all', 'whatever wants it is cooked'],
+    ],
+  },
+  {
     rule: 'pregnant',
     before: '. What pregnant guests are advised against',
     label: 'Pregnant guests',

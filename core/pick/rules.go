@@ -1,0 +1,215 @@
+package pick
+
+import (
+	"slices"
+
+	"happytray/core/brief"
+	"happytray/core/food"
+)
+
+// A rule is what every choice keeps before it is weighed what it is worth: what a stylist would not leave out, or not
+// lay, whatever the season and the theme.
+type rule struct {
+	says string
+	// applies reports whether the rule holds for a brief, with so many foods of each category on the board.
+	applies func(b brief.Brief, have map[food.Category]int) bool
+	of      food.Category
+	// kept reports whether the foods of that category, or all of them, keep it.
+	kept func(on []*food.Food) bool
+	// helps reports whether a food of the category brings what the rule wants.
+	helps func(f *food.Food) bool
+}
+
+func some(is func(f *food.Food) bool) func(on []*food.Food) bool {
+	return func(on []*food.Food) bool { return slices.ContainsFunc(on, is) }
+}
+
+func light(f *food.Food) bool {
+	return f.Category == food.Cheese && (f.Firmness == "soft" || f.Firmness == "fresh")
+}
+func firm(f *food.Food) bool {
+	return f.Category == food.Cheese && (f.Firmness == "firm" || f.Firmness == "hard")
+}
+func bold(f *food.Food) bool {
+	_, blue := f.Classic["blue"]
+	return f.Category == food.Cheese && (f.Strength >= 4 || blue)
+}
+func sweetSpread(f *food.Food) bool { return f.Category == food.Dip && food.SweetDip(f) }
+func savouryDip(f *food.Food) bool  { return f.Category == food.Dip && !food.SweetDip(f) }
+
+func atLeast(c food.Category, n int) func(b brief.Brief, have map[food.Category]int) bool {
+	return func(b brief.Brief, have map[food.Category]int) bool { return b.Course != "sweet" && have[c] >= n }
+}
+
+// rulesOfChoice are all there are; what the larder cannot give to the guests of a brief is no rule for them.
+var rulesOfChoice = []rule{
+	{"three cheeses and more: one soft or fresh", atLeast(food.Cheese, 3), food.Cheese, some(light), light},
+	{"three cheeses and more: one firm or hard", atLeast(food.Cheese, 3), food.Cheese, some(firm), firm},
+	{"four cheeses and more: one blue or strong", func(b brief.Brief, have map[food.Category]int) bool {
+		return b.Course != "sweet" && have[food.Cheese] >= 4 && 2*b.Guests.Children < b.Guests.Total() && b.Leaning != "liked"
+	}, food.Cheese, some(bold), bold},
+	{"a flat bread or cracker always", atLeast(food.Cracker, 1), food.Cracker, some((*food.Food).FlatBread), (*food.Food).FlatBread},
+	{"no two sweet spreads without a savoury one", atLeast(food.Dip, 2), food.Dip, func(on []*food.Food) bool {
+		n := 0
+		for _, f := range on {
+			if sweetSpread(f) {
+				n++
+			}
+		}
+		return n < 2 || slices.ContainsFunc(on, savouryDip)
+	}, savouryDip},
+}
+
+// obey exchanges foods, each time the one by which the choice loses least, until every rule is kept that can be; fixed
+// ones stay, and so does what another rule or a group of guests needs.
+func (f *candidates) obey(b brief.Brief, s *stats, fixed map[int]bool) {
+	for range 2 { // keeping one may break another
+		for r := range rulesOfChoice {
+			f.keep(b, s, fixed, &rulesOfChoice[r])
+		}
+	}
+}
+
+// on lists the foods of a choice, and how many there are of each category.
+func (f *candidates) on(s *stats) (foods []*food.Food, have map[food.Category]int) {
+	have = map[food.Category]int{}
+	for _, i := range s.on {
+		foods = append(foods, f.cands[i].food)
+		have[f.cands[i].food.Category]++
+	}
+	return foods, have
+}
+
+// doubled reports whether guests would take a food for one that is chosen already.
+func (f *candidates) doubled(s *stats, i int) bool {
+	return slices.ContainsFunc(f.cands[i].doubles, func(o int) bool { return slices.Contains(s.on, o) })
+}
+
+// Broken counts the rules of a choice that some foods break, for a brief.
+func Broken(b brief.Brief, foods []*food.Food) (n int) {
+	have := map[food.Category]int{}
+	for _, f := range foods {
+		have[f.Category]++
+	}
+	for r := range rulesOfChoice {
+		if x := &rulesOfChoice[r]; x.applies(b, have) && !x.kept(foods) {
+			n++
+		}
+	}
+	return n
+}
+
+// broken counts the rules that a choice breaks.
+func (f *candidates) broken(b brief.Brief, s *stats) int {
+	foods, _ := f.on(s)
+	return Broken(b, foods)
+}
+
+// keep makes a choice keep one rule, where there is a food that brings what it wants.
+func (f *candidates) keep(b brief.Brief, s *stats, fixed map[int]bool, r *rule) {
+	foods, have := f.on(s)
+	if !r.applies(b, have) || r.kept(foods) {
+		return
+	}
+	was := f.broken(b, s)
+	out, in, most := -1, -1, 0.0
+	for _, i := range slices.Clone(s.on) {
+		if fixed[i] || f.cands[i].food.Category != r.of {
+			continue
+		}
+		f.put(s, i, -1)
+		had := f.marginal(s, i)
+		for _, j := range f.of[r.of] {
+			if j == i || slices.Contains(s.on, j) || !r.helps(f.cands[j].food) || f.doubled(s, j) {
+				continue
+			}
+			v := f.marginal(s, j) - had
+			if f.cands[j].notNow {
+				v += rested
+			}
+			if out >= 0 && v <= most {
+				continue
+			}
+			f.put(s, j, 1)
+			if f.broken(b, s) < was {
+				out, in, most = i, j, v
+			}
+			f.put(s, j, -1)
+		}
+		f.put(s, i, 1)
+	}
+	if out >= 0 {
+		f.put(s, out, -1)
+		f.put(s, in, 1)
+	}
+}
+
+// firstChoice is the least that what people expect counts for in a first choice, under a theme.
+const firstChoice = .75
+
+// forTheClassic is how much worth what a theme, or the cupboard, asks for gives way to what people expect.
+const forTheClassic = .4
+
+// cover makes the first choice for a brief cover the core of its size: of each kind as many roles as it has foods, those
+// that are expected most first (food.Roles). It exchanges what plays no role, or one that is played twice. Later
+// choices leave the core by themselves. The roles of the core are returned.
+func (f *candidates) cover(b brief.Brief, s *stats, fixed map[int]bool, kinds map[food.Category]int) (core []int) {
+	if f.classic < firstChoice {
+		return nil
+	}
+	left := map[food.Category]int{}
+	for c, n := range kinds {
+		left[c] = n
+	}
+	f.varied = 1
+	defer func() { f.varied = 0 }()
+	for r, role := range food.Roles {
+		if left[role.Category] > 0 && slices.ContainsFunc(f.of[role.Category], func(i int) bool { return f.cands[i].role == r && !f.cands[i].notNow }) {
+			left[role.Category]--
+			core = append(core, r)
+		}
+	}
+	for _, r := range core {
+		if s.role[r] > 0 {
+			continue
+		}
+		was := f.broken(b, s)
+		out, in, most := -1, -1, 0.0
+		for _, i := range slices.Clone(s.on) {
+			c := &f.cands[i]
+			if fixed[i] || c.food.Category != food.Roles[r].Category || c.role >= 0 && s.role[c.role] == 1 && slices.Contains(core, c.role) {
+				continue
+			}
+			f.put(s, i, -1)
+			had := f.marginal(s, i)
+			for _, j := range f.of[c.food.Category] {
+				if f.cands[j].role != r || f.cands[j].notNow || slices.Contains(s.on, j) || f.doubled(s, j) {
+					continue
+				}
+				v := f.marginal(s, j) - had
+				if c.awake && !f.cands[j].awake && v < -forTheClassic || out >= 0 && v <= most {
+					continue
+				}
+				f.put(s, j, 1)
+				if f.broken(b, s) <= was {
+					out, in, most = i, j, v
+				}
+				f.put(s, j, -1)
+			}
+			f.put(s, i, 1)
+		}
+		if out >= 0 && most > -forGroup/2 { // no group of guests goes without for it
+			f.put(s, out, -1)
+			f.put(s, in, 1)
+		}
+	}
+	return core
+}
+
+// played counts the roles of a core that something on the tray plays.
+func (f *candidates) played(s *stats, core []int) (n int) {
+	for _, r := range core {
+		n += min(1, s.role[r])
+	}
+	return n
+}
