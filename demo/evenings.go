@@ -3,6 +3,8 @@ package demo
 import (
 	"bytes"
 	"context"
+	"happytray/core/colour"
+	"happytray/core/tray"
 	"hash/fnv"
 	"image/jpeg"
 	"math"
@@ -142,27 +144,45 @@ var SwapNotes = []struct {
 	Says   string
 }{{25, "Everybody stands at the beans. The far side is full still."}, {70, "Bread topped up from the box."}, {125, "They took the rest of the hard cheese home."}}
 
-// SwapMoved is how far from its place the first bowl of the seed swap was put down, mm.
+// SwapMoved is how far from its place a bowl of the seed swap was put down, mm.
 var SwapMoved = geom.Pt(70, -45)
+
+// plainest is the bowl whose colour is least like anything else on the tray: that it was moved can be seen.
+func plainest(t *tray.Tray) (best *tray.Element) {
+	most := 0.0
+	for i := range t.Elements {
+		e := &t.Elements[i]
+		if e.Vessel == "" || !e.Placed {
+			continue
+		}
+		near := math.Inf(1)
+		for k := range t.Elements {
+			if o := &t.Elements[k]; k != i && o.Food != e.Food {
+				near = math.Min(near, colour.Difference(colour.Must(o.Colour), colour.Must(e.Colour)))
+			}
+		}
+		if near > most {
+			best, most = e, near
+		}
+	}
+	return best
+}
 
 // Photograph is what a camera sees of the seed swap before anybody came: held by hand, lit from one side, and with one
 // bowl put down elsewhere than planned.
 func Photograph(j *job.Job) ([]byte, error) {
 	t := j.Trays[0]
 	moved := map[string]geom.Point{}
-	for _, e := range t.Elements {
-		if e.Vessel != "" && e.Placed {
-			by := SwapMoved
-			box := t.Board.Outline.Bounds()
-			if e.X > box.Centre().X {
-				by.X = -by.X
-			}
-			if e.Y < box.Centre().Y {
-				by.Y = -by.Y
-			}
-			moved[e.ID] = by
-			break
+	if e := plainest(t); e != nil {
+		by := SwapMoved
+		box := t.Board.Outline.Bounds()
+		if e.X > box.Centre().X {
+			by.X = -by.X
 		}
+		if e.Y < box.Centre().Y {
+			by.Y = -by.Y
+		}
+		moved[e.ID] = by
 	}
 	img, _, err := camera.Take(t, camera.Shot{Tilt: .03, Uneven: .25, Noise: 3, Moved: moved, Seed: 4})
 	if err != nil {

@@ -14,6 +14,7 @@ import (
 	"time"
 
 	"happytray/clock/clocktest"
+	"happytray/core/colour"
 	"happytray/core/geom"
 	"happytray/core/job"
 	"happytray/core/learn"
@@ -298,24 +299,27 @@ func TestAPhotographBesideThePlan(t *testing.T) {
 		t.Fatal(err)
 	}
 	tr := j.Trays[0]
-	// the bowl that is put where least lies already: what lies over it would hide that it was moved
-	bowl, by, fewest := "", geom.Point{}, math.MaxInt
+	// the bowl whose colour is least like the rest's: that it was moved can be seen
+	bowl, by, most := "", geom.Pt(36, 20), 0.0
 	for _, e := range tr.Elements {
 		if e.Vessel == "" || !e.Placed {
 			continue
 		}
-		for _, to := range []geom.Point{geom.Pt(36, 20), geom.Pt(-36, 20), geom.Pt(36, -20), geom.Pt(-36, -20)} {
-			at, hides := e.Pose().At().Add(to), 0
-			for _, o := range tr.Elements {
-				for _, p := range o.Pieces {
-					if o.ID != e.ID && p.Outline.Centroid().Dist(at) < 60 {
-						hides++
-					}
-				}
+		near := math.Inf(1)
+		for _, o := range tr.Elements {
+			if o.ID != e.ID {
+				near = math.Min(near, colour.Difference(colour.Must(o.Colour), colour.Must(e.Colour)))
 			}
-			if in := at.X > 60 && at.X < 560 && at.Y > 60 && at.Y < 360; in && hides < fewest {
-				bowl, by, fewest = e.ID, to, hides
-			}
+		}
+		if near <= most {
+			continue
+		}
+		bowl, by, most = e.ID, geom.Pt(36, 20), near
+		if e.X > 310 {
+			by.X = -by.X
+		}
+		if e.Y > 210 {
+			by.Y = -by.Y
 		}
 	}
 	take := func(s camera.Shot) string {

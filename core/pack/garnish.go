@@ -49,7 +49,11 @@ func (l *Layout) Garnish(mirrored bool, r *rand.Rand) {
 					}
 				}
 				if score > best {
-					best, at, turn = score, q, r.Float64()*360
+					lies := r.Float64() * 360
+					if reach := spec.L/2 - 8; reach > 12 && (l.overBowl(q.Add(geom.Polar(reach, lies))) || l.overBowl(q.Add(geom.Polar(-reach, lies)))) {
+						continue // a long sprig would hide what is in it
+					}
+					best, at, turn = score, q, lies
 				}
 			}
 			if math.IsInf(best, -1) {
@@ -150,6 +154,15 @@ func (l *Layout) besideCrisp(e, over *tray.Element, reach float64) bool {
 		return !beside
 	})
 	return beside
+}
+
+// overBowl reports whether a point lies over what is in a vessel, and not on its rim.
+func (l *Layout) overBowl(q geom.Point) (is bool) {
+	l.near(geom.Rect{Min: q, Max: q}, func(o *placed) bool {
+		is = l.Tray.Elements[o.element].Vessel != "" && o.body.Outline.Contains(q) && o.body.Outline.EdgeDistance(q) > 6
+		return !is
+	})
+	return is
 }
 
 // bland says how much a spot would gain from a green: near colours meeting, and

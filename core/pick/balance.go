@@ -12,6 +12,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/portion"
 	"happytray/core/say"
+	"happytray/core/theme"
 )
 
 // Side is one side of balance: what a choice covers of it, and what it lacks.
@@ -40,13 +41,13 @@ var wanted = []struct {
 // Balance says what a set of foods covers and lacks. A side that the brief rules
 // out altogether (milk and cheese where nobody takes milk) is left out.
 func Balance(b brief.Brief, foods []*food.Food, larder *food.Larder) []Side {
-	at := diet.TableOf(b)
+	at, th := diet.TableOf(b), theme.ForBrief(b)
 	var out []Side
 	for _, w := range wanted {
 		possible, have := map[string]bool{}, map[string]bool{}
 		all := larder.All()
 		for i := range all {
-			if suits(b, at, larder, &all[i]) {
+			if suits(b, th, at, larder, &all[i]) {
 				for _, v := range w.of(&all[i]) {
 					possible[v] = true
 				}
@@ -134,7 +135,7 @@ func Servings(b brief.Brief, foods []*food.Food) []Serving {
 // for each up to n foods that would fill it: those that fill most of the whole at
 // once, and suit the rest of the choice best.
 func Needs(b brief.Brief, sides []Side, chosen []*food.Food, larder *food.Larder, under Under, n int) []Need {
-	at := diet.TableOf(b)
+	at, th := diet.TableOf(b), theme.ForBrief(b)
 	f := newCandidates(b, larder, under, KindsFor(b, under), portion.Shares(b, portion.WithMeat))
 	s := f.empty()
 	for _, c := range chosen {
@@ -166,7 +167,7 @@ func Needs(b brief.Brief, sides []Side, chosen []*food.Food, larder *food.Larder
 		var can []int
 		for i := range f.cands {
 			c := &f.cands[i]
-			if !slices.Contains(s.on, i) && c.food.Category != food.Garnish && fits(c) && suits(b, at, larder, c.food) && c.food.InSeason(b.SeasonMonth(), b.Hemisphere) {
+			if !slices.Contains(s.on, i) && c.food.Category != food.Garnish && fits(c) && suits(b, th, at, larder, c.food) && c.food.InSeason(b.SeasonMonth(), b.Hemisphere) {
 				can = append(can, i)
 			}
 		}

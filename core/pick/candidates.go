@@ -142,6 +142,7 @@ func newCandidates(b brief.Brief, larder *food.Larder, under Under, kinds map[fo
 	for _, w := range append(slices.Clone(b.Pins), b.Foods...) {
 		pinned[w.Food] = true
 	}
+	th := theme.ForBrief(b)
 	w := newWeigher(b, larder, under, kinds, shares, f.groups)
 	if len(w.palette) > 0 && b.Photographed == "" {
 		f.seen = underPalette
@@ -150,7 +151,7 @@ func newCandidates(b brief.Brief, larder *food.Larder, under Under, kinds map[fo
 	var foods []*food.Food
 	for i := range all {
 		g := &all[i]
-		if !pinned[g.ID] && (banned[g.ID] || larder.OutOfStock(g.ID) || !suits(b, at, larder, g)) {
+		if !pinned[g.ID] && (banned[g.ID] || larder.OutOfStock(g.ID) || !suits(b, th, at, larder, g)) {
 			continue
 		}
 		f.by[g.ID] = len(f.cands)
@@ -180,12 +181,12 @@ func newCandidates(b brief.Brief, larder *food.Larder, under Under, kinds map[fo
 
 // suits reports whether a food may be picked unasked for the brief, at its table. Traces are the host's to decide, with
 // the label in hand; what pregnant guests are advised against is said, and left to the host, too.
-func suits(b brief.Brief, at diet.Table, larder *food.Larder, f *food.Food) bool {
+func suits(b brief.Brief, th *theme.Theme, at diet.Table, larder *food.Larder, f *food.Food) bool {
 	rules := b.HouseRules()
 	switch verdict, _ := at.For(f); {
 	case f.Category == food.NotFood:
 		return false
-	case alien(b, f) || !atHome(b, f):
+	case alien(th, f) || !atHome(b, th, f):
 		return false
 	case !rules.Heats(f) && f.ReadyAs == "":
 		return false // nothing is cooked unasked
@@ -208,11 +209,10 @@ func suits(b brief.Brief, at diet.Table, larder *food.Larder, f *food.Food) bool
 }
 
 // atHome reports whether a food that is only for some occasions is at home at this table: croissants at breakfast.
-func atHome(b brief.Brief, f *food.Food) bool {
+func atHome(b brief.Brief, t *theme.Theme, f *food.Food) bool {
 	if len(f.Occasions) == 0 || b.Course == "sweet" && slices.Contains(f.Occasions, "dessert") {
 		return true
 	}
-	t := theme.ForBrief(b)
 	return t != nil && (slices.Contains(t.Belongs, f.ID) || slices.ContainsFunc(f.Occasions, func(o string) bool { return strings.Contains(strings.ToLower(t.Name), o) }))
 }
 
@@ -249,9 +249,8 @@ func classicOf(b brief.Brief) float64 {
 }
 
 // alien reports whether a food breaks the brief's theme.
-func alien(b brief.Brief, f *food.Food) bool {
-	t := theme.ForBrief(b)
-	return t != nil && slices.Contains(t.Alien, f.ID)
+func alien(t *theme.Theme, f *food.Food) bool {
+	return t != nil && (slices.Contains(t.Alien, f.ID) || f.Breaks(t.Off) != "" || f.MayHold(t.Off) != "")
 }
 
 // largest is what one piece on a single plate may weigh, grams.
@@ -322,7 +321,7 @@ func index(list []string, word string) int { return max(0, slices.Index(list, wo
 
 func (w *weigher) weigh(f *food.Food) cand {
 	look := colour.Must(f.Colour)
-	c := cand{food: f, base: portion.Liking(w.b, f), why: "well liked", whyWorth: .1, look: look, family: index(colour.Families, look.Family()),
+	c := cand{food: f, base: portion.Liking(w.b, f), why: byNature(f), whyWorth: .1, look: look, family: index(colour.Families, look.Family()),
 		texture: index(food.Textures, f.Texture), milk: -1, firmness: -1, strong: f.Category == food.Cheese && f.Strength >= 4,
 		isNew: w.young < .5 && (f.Liking <= .55 || f.Strength >= 4) && (f.Category == food.Cheese || f.Category == food.Meat || f.Category == food.Dip), part: f.PartOf()}
 	add := func(points float64, because string) {
@@ -383,7 +382,7 @@ func (w *weigher) weigh(f *food.Food) cand {
 	hand := w.larder.OnHand(f.ID, w.day)
 	if hand >= worthOpening {
 		c.awake = true
-		add(fromCupboard, "stands in the cupboard")
+		add(fromCupboard, "you already have some")
 	}
 	nearest := math.Inf(1)
 	for _, p := range w.palette {
@@ -395,11 +394,11 @@ func (w *weigher) weigh(f *food.Food) cand {
 	}
 	if t := w.theme; t != nil {
 		if slices.Contains(t.Regions, f.Region) {
-			add(ofRegion, "from the theme's landscape")
+			add(ofRegion, "from the theme’s region")
 		}
 		if slices.Contains(t.Belongs, f.ID) || slices.Contains(t.Garnish, f.ID) {
 			c.awake = true
-			add(belongs, "belongs to "+t.Name)
+			add(belongs, "belongs to "+t.Called)
 		}
 	}
 	if w.ground != nil && !food.InVessel(f.Forms[0].Form) && colour.Difference(*w.ground, look) < 10 {
@@ -553,16 +552,45 @@ func (f *candidates) weigh(s *stats, i int) (v float64, most because, which int)
 	return v, most, which
 }
 
+// byNature is what speaks for a food where nothing else does.
+func byNature(f *food.Food) string {
+	switch {
+	case f.Category == food.Garnish:
+		return "fresh green to finish"
+	case portion.IsSought(f):
+		return "well liked"
+	case len(f.Flavours) == 0 || f.Flavours[0] == "mild":
+		return "something mild beside the rest"
+	}
+	return "something " + map[bool]string{true: "savoury", false: f.Flavours[0]}[f.Flavours[0] == "umami"] + " beside the rest"
+}
+
+// withArticle is a word with a or an before it.
+func withArticle(word string) string {
+	if strings.ContainsRune("aeiou", rune(word[0])) {
+		return "an " + word
+	}
+	return "a " + word
+}
+
+// firmnessSays is a firmness as it is said of a cheese.
+func firmnessSays(firmness string) string {
+	if firmness == "semi" {
+		return "semi-soft"
+	}
+	return firmness
+}
+
 // why says what speaks most for a candidate beside the rest of the choice.
 func (f *candidates) why(s *stats, i int) string {
 	c := &f.cands[i]
 	switch _, most, which := f.weigh(s, i); most {
 	case byColour:
-		return "brings " + colour.Families[c.family] + ", which the tray lacks"
+		return "adds " + withArticle(colour.Families[c.family]) + " colour, which is missing"
 	case byMilk:
 		return milkOf(c.food) + "; nothing else here is"
 	case byFirmness:
-		return "a " + c.food.Firmness + " cheese, not on the tray yet"
+		return "the only " + firmnessSays(c.food.Firmness) + " cheese"
 	case byLine:
 		return "folds into a line that leads the eye"
 	case byNovelty:

@@ -11,6 +11,7 @@ import (
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/portion"
+	"happytray/core/theme"
 )
 
 // anyBrief is a made-up brief; r decides everything about it.
@@ -109,7 +110,7 @@ func possible(b brief.Brief, g, k int) bool {
 	all := larder.All()
 	for i := range all {
 		f := &all[i]
-		if diet.CanEat(off, f) && diet.CanEat(avoid, f) && suits(b, diet.TableOf(b), larder, f) && f.PartOf()&food.Parts[k].Part != 0 && kinds[f.Category] > 0 && !slices.Contains(b.Bans, f.ID) {
+		if diet.CanEat(off, f) && diet.CanEat(avoid, f) && suits(b, theme.ForBrief(b), diet.TableOf(b), larder, f) && f.PartOf()&food.Parts[k].Part != 0 && kinds[f.Category] > 0 && !slices.Contains(b.Bans, f.ID) {
 			return true
 		}
 	}

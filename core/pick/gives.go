@@ -9,6 +9,7 @@ import (
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/say"
+	"happytray/core/theme"
 )
 
 // gives is the answer where no food is left: which single thing, let go of, opens
@@ -17,14 +18,14 @@ func gives(b brief.Brief, larder *food.Larder) error {
 	if !slices.ContainsFunc(food.Categories, func(c food.Category) bool { t, set := b.Tilt[string(c)]; return !set || t > 0 }) {
 		return fault.Bad("tilt", "every kind of food is set to nothing; let at least one of them be")
 	}
-	off := b.OffTheTray()
+	off, th := b.OffTheTray(), theme.ForBrief(b)
 	count := func(off, bans []string) int {
 		n := 0
 		at := diet.TableOf(b)
 		at.Off = off
 		all := larder.All()
 		for i := range all {
-			if suits(b, at, larder, &all[i]) && !slices.Contains(bans, all[i].ID) {
+			if suits(b, th, at, larder, &all[i]) && !slices.Contains(bans, all[i].ID) {
 				n++
 			}
 		}

@@ -233,7 +233,7 @@ func TestCupboardIsPickedFrom(t *testing.T) {
 		after := picked(food.BuiltIn().Stocked(food.Stock{id: {{Grams: 400, BestBefore: "2027-06-01"}}}))
 		if after[id] != "" {
 			moved++
-			if after[id] != "stands in the cupboard" {
+			if after[id] != "you already have some" {
 				t.Errorf("%s is picked because it is %q", id, after[id])
 			}
 		}

@@ -153,7 +153,7 @@ func whySubstitute(l *food.Larder, f, g *food.Food, spec, own food.Spec, sight, 
 	why := "plays the same part"
 	switch {
 	case hand > 0:
-		why = "stands in the cupboard"
+		why = "you already have some"
 	case sight > .8 && taste > .6:
 		why = "looks and tastes much alike"
 	case sight > .8:

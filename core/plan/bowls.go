@@ -61,8 +61,12 @@ func fewerBowls(b brief.Brief, amounts []amount.Amount, most int) []amount.Amoun
 			}
 		}
 	}
+	kinds := map[food.Category]int{}
 	for i := range out {
-		if a := &out[i]; food.InVessel(a.Form) && !a.Pinned && a.Vessel == "" {
+		kinds[out[i].Food.Category]++
+	}
+	for i := range out { // what is all there is of its kind takes as many as it takes
+		if a := &out[i]; food.InVessel(a.Form) && a.Vessel == "" && kinds[a.Food.Category] > 1 {
 			a.Bowls = 1 + max(0, most-bowls)
 			bowls = max(bowls, most) // one food at most has the places that are left
 		}

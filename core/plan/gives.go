@@ -185,5 +185,5 @@ func avoidedTheme(b brief.Brief, theme *theme.Theme, larder *food.Larder) []say.
 			return nil
 		}
 	}
-	return []say.Text{say.That("theme.avoided", say.Word(theme.Name))}
+	return []say.Text{say.That("theme.avoided", say.Word(theme.Called))}
 }

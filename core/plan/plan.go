@@ -117,16 +117,19 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 		}
 	}
 	amounts = inForms(amounts)
-	theme := theme.ForBrief(b)
-	if theme != nil && theme.NameOnly && (p.Of == 0 || p.Who == all[0].Who) {
-		says = append(says, say.That("theme.unknown", say.Word(theme.Name), say.Word(knownThemes())))
+	th := theme.ForBrief(b)
+	if th != nil && th.NameOnly && (p.Of == 0 || p.Who == all[0].Who) {
+		says = append(says, say.That("theme.unknown", say.Word(th.Called), say.Word(say.And(theme.Nearest(th.Called, 3)))))
+	}
+	if th != nil && len(th.Off) > 0 && (p.Of == 0 || p.Who == all[0].Who) {
+		says = append(says, say.That("theme.custom", say.Word(th.Called), say.Word(say.And(th.Off))))
 	}
 	if dish, ok := stoneDish(theirs, chosen, larder, len(surfaces)); ok {
 		amounts = append(amounts, dish)
 	}
 	says = append(says, falls(theirs, chosen, larder, on)...)
 	if p.Of == 0 || p.Who == all[0].Who {
-		says = append(says, avoidedTheme(theirs, theme, larder)...)
+		says = append(says, avoidedTheme(theirs, th, larder)...)
 	}
 	var out []*tray.Tray
 	shares := shareOut(amounts, surfaces)
@@ -140,8 +143,8 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 		t := &tray.Tray{Rules: b.HouseRules(), Seed: 1}
 		surface := surfaces[i]
 		turn(&surface, b)
-		if theme != nil && theme.Liner != "" && surface.Liner != "" {
-			surface.Liner = theme.Liner
+		if th != nil && th.Liner != "" && surface.Liner != "" {
+			surface.Liner = th.Liner
 		}
 		t.Board = &surface
 		if !whole || len(surfaces) > 1 {
@@ -190,15 +193,6 @@ func stoneDish(b brief.Brief, chosen []pick.Choice, larder *food.Larder, boards 
 	}
 	c := pick.Choice{Food: dish, Form: dish.Forms[0].Form, Why: "for stones and shells"}
 	return amount.Amount{Choice: c, Grams: dish.Forms[0].MassG * float64(boards), Why: say.That("amount.stones")}, true
-}
-
-// knownThemes names a few of the themes that a brief may name.
-func knownThemes() string {
-	var names []string
-	for _, t := range theme.BuiltIn[:4] {
-		names = append(names, t.Name)
-	}
-	return say.And(names)
 }
 
 // briefOf is the brief of one of the parts of the table. Where the table is parted,

@@ -79,7 +79,12 @@ func TestThemesWork(t *testing.T) {
 			if own < 6 {
 				t.Errorf("%s in month %d: %d foods that belong", th.Name, month, own)
 			}
-			if len(j.Says) > 0 {
+			for id := range foodsOf(j) {
+				if f, _ := larder.Get(id); f.Breaks(th.Off) != "" {
+					t.Errorf("%s: %s holds what is kept off", th.Name, id)
+				}
+			}
+			if want := min(1, len(th.Off)); len(j.Says) != want {
 				t.Errorf("%s: %v", th.Name, j.Says)
 			}
 		}

@@ -62,6 +62,7 @@ var planning = map[string]string{
 	"kinds.plate":    "A plate of its own for the guest who avoids it would give the others {1} {1:food|foods} more to choose from.",
 	"kinds.tray":     "A tray apart for the {1} guests who avoid it would give the others {2} {2:food|foods} more to choose from.",
 	"more things":    "{1} more",
+	"theme.custom":   "For {1}, {2} is kept off unless you ask for it. Your hosts know their customs: ask them, and buy meat and cheese certified where they want that.",
 	"theme.unknown":  "The theme “{1}” is a name only: give it colours or a region, or take one that is known here, such as {2}.",
 	"theme.avoided":  "Guests avoid every food that makes the theme “{1}”, or the larder has none of them, so only its colours are followed.",
 	"outlook.passed": "The serving time has passed. Set a new one before shopping; season and best-before days are reckoned from it.",

@@ -76,18 +76,20 @@ test('foods are pinned, banned and chosen again round them', async ({ page }) =>
   await expect(page.getByRole('button', { name: `Pinned ${first}` })).toBeVisible()
   await page.getByRole('button', { name: `Ban ${second}` }).click()
   await expect(page.locator('.food', { hasText: second }).first()).toContainText('banned')
-  await expect(on).toHaveCount(count) // another came in its place
+  // another came in its place, unless there would be too little of it for those who take some
+  await expect.poll(() => on.count()).toBeGreaterThanOrEqual(count - 1)
   await page.getByRole('button', { name: 'Choose the rest again' }).click()
   await saved(page)
   await expect(page.getByRole('button', { name: `Pinned ${first}` })).toBeVisible()
   await expect(page.locator('.food', { hasText: second }).first()).toContainText('banned')
 
   // what is missing is named with foods to fill it
+  const chosen = await on.count()
   const need = page.locator('.needs > li').first()
   const missing = await need.locator('b').innerText()
   await need.getByRole('button').first().click()
   await expect(page.locator('.needs > li > b', { hasText: new RegExp(`^${missing}$`) })).toHaveCount(0)
-  await expect(on).toHaveCount(count + 1)
+  await expect(on).toHaveCount(chosen + 1)
   await page.request.delete(`/api/v1/jobs/${id}`)
 })
 

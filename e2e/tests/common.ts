@@ -85,6 +85,13 @@ export async function score(page: Page): Promise<number> {
 
 export const holds = (page: Page): Locator => page.locator('[data-hold]')
 
+/** A bowl that lies on the tray: what is loose may flow back to where it lay. */
+export async function someBowl(page: Page) {
+  const id = page.url().match(/jobs\/([^/]+)/)![1]
+  const job = await (await page.request.get(new URL(`/api/v1/jobs/${id}`, page.url()).href)).json()
+  return (job.document.elements as { id: string; vessel?: string; placed: boolean }[]).find(e => e.vessel && e.placed)!.id
+}
+
 /** The key that moves something that lies at x by 10 mm towards the middle of its board, and how far that is: near the
  * edge it would be drawn inside. */
 export async function inward(page: Page, x: number): Promise<[key: string, by: number]> {

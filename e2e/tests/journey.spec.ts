@@ -1,6 +1,6 @@
 // From an empty bench to a saved, re-opened and re-laid tray.
 import { expect } from '@playwright/test'
-import { choose, clearBench, holds, layAll, openDemo, saved, score, stored, test } from './common'
+import { choose, clearBench, holds, layAll, openDemo, saved, score, someBowl, stored, test } from './common'
 
 test('a stylist plans a tray from nothing', async ({ page }) => {
   await clearBench(page)
@@ -62,8 +62,8 @@ test('a stylist plans a tray from nothing', async ({ page }) => {
   expect(await score(page)).toBeGreaterThan(60)
 
   // something is taken in the hand: the review follows, and it is saved
-  const bowl = holds(page).first()
-  const id = (await bowl.getAttribute('data-hold'))!
+  const id = await someBowl(page)
+  const bowl = page.locator(`[data-hold="${id}"]`)
   const before = await stored(page, id)
   const box = (await bowl.boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)

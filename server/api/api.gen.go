@@ -963,30 +963,59 @@ func (e Texture) Valid() bool {
 
 // Defines values for ThemeName.
 const (
+	ThemeNameAlpine         ThemeName = "alpine"
 	ThemeNameBlackAndGold   ThemeName = "black and gold"
+	ThemeNameBrunch         ThemeName = "brunch"
+	ThemeNameDiwali         ThemeName = "diwali"
 	ThemeNameDuskAndSmoke   ThemeName = "dusk and smoke"
 	ThemeNameFirstFrost     ThemeName = "first frost"
+	ThemeNameFrench         ThemeName = "french"
+	ThemeNameGreek          ThemeName = "greek"
+	ThemeNameHanukkah       ThemeName = "hanukkah"
 	ThemeNameHarbour        ThemeName = "harbour"
 	ThemeNameHarvest        ThemeName = "harvest"
 	ThemeNameHearts         ThemeName = "hearts"
+	ThemeNameIftar          ThemeName = "iftar"
+	ThemeNameItalian        ThemeName = "italian"
+	ThemeNameLevantine      ThemeName = "levantine"
+	ThemeNameLunarNewYear   ThemeName = "lunar new year"
+	ThemeNameMatchNight     ThemeName = "match night"
 	ThemeNameMeadowFlowers  ThemeName = "meadow flowers"
 	ThemeNameMidwinterFeast ThemeName = "midwinter feast"
+	ThemeNameNordic         ThemeName = "nordic"
+	ThemeNameOfficeLunch    ThemeName = "office lunch"
+	ThemeNameOpenHouse      ThemeName = "open house"
 	ThemeNameOrchard        ThemeName = "orchard"
 	ThemeNamePicnic         ThemeName = "picnic"
 	ThemeNameSchoolsOut     ThemeName = "school's out"
 	ThemeNameSnow           ThemeName = "snow"
+	ThemeNameSpanish        ThemeName = "spanish"
 	ThemeNameSpringGarden   ThemeName = "spring garden"
 	ThemeNameTeaTime        ThemeName = "tea time"
+	ThemeNameWedding        ThemeName = "wedding"
+	ThemeNameWineAndCheese  ThemeName = "wine and cheese"
 )
 
 // Valid indicates whether the value is a known member of the ThemeName enum.
 func (e ThemeName) Valid() bool {
 	switch e {
+	case ThemeNameAlpine:
+		return true
 	case ThemeNameBlackAndGold:
+		return true
+	case ThemeNameBrunch:
+		return true
+	case ThemeNameDiwali:
 		return true
 	case ThemeNameDuskAndSmoke:
 		return true
 	case ThemeNameFirstFrost:
+		return true
+	case ThemeNameFrench:
+		return true
+	case ThemeNameGreek:
+		return true
+	case ThemeNameHanukkah:
 		return true
 	case ThemeNameHarbour:
 		return true
@@ -994,9 +1023,25 @@ func (e ThemeName) Valid() bool {
 		return true
 	case ThemeNameHearts:
 		return true
+	case ThemeNameIftar:
+		return true
+	case ThemeNameItalian:
+		return true
+	case ThemeNameLevantine:
+		return true
+	case ThemeNameLunarNewYear:
+		return true
+	case ThemeNameMatchNight:
+		return true
 	case ThemeNameMeadowFlowers:
 		return true
 	case ThemeNameMidwinterFeast:
+		return true
+	case ThemeNameNordic:
+		return true
+	case ThemeNameOfficeLunch:
+		return true
+	case ThemeNameOpenHouse:
 		return true
 	case ThemeNameOrchard:
 		return true
@@ -1006,9 +1051,15 @@ func (e ThemeName) Valid() bool {
 		return true
 	case ThemeNameSnow:
 		return true
+	case ThemeNameSpanish:
+		return true
 	case ThemeNameSpringGarden:
 		return true
 	case ThemeNameTeaTime:
+		return true
+	case ThemeNameWedding:
+		return true
+	case ThemeNameWineAndCheese:
 		return true
 	default:
 		return false

@@ -2302,7 +2302,7 @@ export interface components {
          * @description a theme that is known by its name; any other name is a label
          * @enum {string}
          */
-        ThemeName: "harvest" | "first frost" | "midwinter feast" | "spring garden" | "picnic" | "harbour" | "orchard" | "meadow flowers" | "dusk and smoke" | "black and gold" | "hearts" | "snow" | "school's out" | "tea time";
+        ThemeName: "harvest" | "first frost" | "midwinter feast" | "spring garden" | "picnic" | "harbour" | "orchard" | "meadow flowers" | "dusk and smoke" | "black and gold" | "hearts" | "snow" | "school's out" | "tea time" | "brunch" | "match night" | "wine and cheese" | "office lunch" | "wedding" | "open house" | "italian" | "french" | "spanish" | "greek" | "alpine" | "nordic" | "levantine" | "iftar" | "diwali" | "hanukkah" | "lunar new year";
         /**
          * @description shelves of the larder in the order they are read
          * @enum {string}
@@ -7061,7 +7061,7 @@ export const logbookEmptiedByValues: ReadonlyArray<FlattenedDeepRequired<compone
 export const doorHereValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Door"]["here"]> = ["house", "device"];
 export const allergenValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Allergen"]> = ["gluten", "crustaceans", "egg", "fish", "peanuts", "soy", "milk", "nuts", "celery", "mustard", "sesame", "sulphites", "lupin", "molluscs"];
 export const dietWordValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DietWord"]> = ["meat", "pork", "beef", "animal", "rennet", "alcohol", "poultry", "game", "shellfish", "gelatine", "raw milk", "honey"];
-export const themeNameValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ThemeName"]> = ["harvest", "first frost", "midwinter feast", "spring garden", "picnic", "harbour", "orchard", "meadow flowers", "dusk and smoke", "black and gold", "hearts", "snow", "school's out", "tea time"];
+export const themeNameValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ThemeName"]> = ["harvest", "first frost", "midwinter feast", "spring garden", "picnic", "harbour", "orchard", "meadow flowers", "dusk and smoke", "black and gold", "hearts", "snow", "school's out", "tea time", "brunch", "match night", "wine and cheese", "office lunch", "wedding", "open house", "italian", "french", "spanish", "greek", "alpine", "nordic", "levantine", "iftar", "diwali", "hanukkah", "lunar new year"];
 export const categoryValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Category"]> = ["cheese", "meat", "dip", "brined", "fruit", "vegetable", "dried fruit", "nut", "cracker", "sweet", "garnish", "prop"];
 export const wetnessValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Wetness"]> = ["crisp", "dry", "moist", "oily", "juicy", "runny"];
 export const firmnessValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Firmness"]> = ["fresh", "soft", "semi", "firm", "hard"];
