@@ -314,12 +314,25 @@ func TestAPhotographBesideThePlan(t *testing.T) {
 		if near <= most {
 			continue
 		}
-		bowl, by, most = e.ID, geom.Pt(36, 20), near
-		if e.X > 310 {
-			by.X = -by.X
+		bowl, most = e.ID, near
+	}
+	// it is put where the rest looks least like it
+	for k, to := range []geom.Point{geom.Pt(36, 20), geom.Pt(-36, 20), geom.Pt(36, -20), geom.Pt(-36, -20)} {
+		e := &tr.Elements[max(0, tr.Find(bowl))]
+		at, near := e.Pose().At().Add(to), math.Inf(1)
+		for i := range tr.Elements {
+			o := &tr.Elements[i]
+			for _, p := range o.Pieces {
+				if o.ID != e.ID && p.Outline.Centroid().Dist(at) < 75 {
+					near = math.Min(near, colour.Difference(colour.Must(p.Colour), colour.Must(e.Colour)))
+				}
+			}
 		}
-		if e.Y > 210 {
-			by.Y = -by.Y
+		if at.X < 60 || at.X > 560 || at.Y < 60 || at.Y > 360 {
+			near = 0
+		}
+		if k == 0 || near > most {
+			by, most = to, near
 		}
 	}
 	take := func(s camera.Shot) string {

@@ -35,9 +35,9 @@ const worthwhile = .05
 // How many changes of each sort are tried for one finding; each is settled and judged in full. They
 // take about half a second for a tray of 40 elements on two cores; on larger ones fewer are laid anew.
 const (
-	climbTries = 3  // walks of small moves, each of them kept that raises the total
+	climbTries = 5  // walks of small moves, each of them kept that raises the total
 	climbSteps = 20 // of such a walk
-	halveTries = 1  // a heap or a row parted in two, the other half across the tray
+	halveTries = 2  // a heap or a row parted in two, the other half across the tray
 	standTries = 1  // two things that stand exchanged, and the loose food laid anew
 	nearTries  = 1  // two loose heaps exchanged, and what lies round them laid anew
 	formTries  = 1  // other forms of what the finding is about
