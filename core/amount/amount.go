@@ -78,10 +78,10 @@ func Apportion(b brief.Brief, chosen []pick.Choice) []Amount {
 		case f.Category == food.NotFood:
 			a.Grams, a.Why = spec.MassG, say.That("amount.prop")
 		default:
-			a.Grams, a.Why, a.Parts = t.grams[i], t.why(i), t.parts[i]
 			if !a.Pinned {
 				a.Form = t.finer(i)
 			}
+			a.Grams, a.Why, a.Parts = t.grams[i], t.why(i, a.Form), t.parts[i]
 		}
 		a.Usual = t.plain[i]
 	}

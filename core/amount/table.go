@@ -27,6 +27,7 @@ type table struct {
 	plain  []float64                 // the same before anything was learnt
 	kind   map[food.Category]float64 // grams of a category that are eaten, all groups
 	parts  []bool                    // less than a whole of it is laid
+	crowd  []bool                    // there was to be one for everybody who eats it
 	said   []say.Text                // what decided an amount, where it was not liking
 }
 
@@ -55,7 +56,7 @@ func (t *table) only(kept []int) {
 	t.foods = foods
 	n := len(foods)
 	t.specs, t.eats = make([]food.Spec, n), make([][]bool, n)
-	t.grams, t.usual, t.plain, t.said, t.parts = make([]float64, n), make([]float64, n), make([]float64, n), make([]say.Text, n), make([]bool, n)
+	t.grams, t.usual, t.plain, t.said, t.parts, t.crowd = make([]float64, n), make([]float64, n), make([]float64, n), make([]say.Text, n), make([]bool, n), make([]bool, n)
 	for i, c := range foods {
 		t.specs[i], _ = c.Food.Spec(c.Form)
 		t.eats[i] = make([]bool, len(t.groups))
@@ -213,7 +214,7 @@ func (t *table) one() {
 			crowd = math.Min(crowd, limit) // it is cut finer rather than doubled
 		}
 		if (unit == 0 || !b.Plates()) && portion.IsWanted(f) && !OneByOne(spec) && t.grams[i] < crowd && !(b.Course == "sweet" && f.Category == food.Cheese) {
-			t.grams[i], t.said[i] = crowd, say.That("amount.each", say.N(t.eaters(i)))
+			t.grams[i], t.said[i], t.crowd[i] = crowd, say.That("amount.each", say.N(t.eaters(i))), true
 		}
 		if unit > 0 && !b.Plates() && (t.grams[i] >= PartOfWhole*unit && unit <= limit || !food.Divisible(f, spec)) {
 			n := math.Max(1, math.Round(was/unit-.1))
@@ -223,10 +224,12 @@ func (t *table) one() {
 			for n > 1 && n*unit > limit {
 				n--
 			}
-			if want := math.Min(t.grams[i], limit); n*unit < partly*want && food.Has(spec.Form, food.CutInPlace) { // a round and a part of another
+			want := math.Min(t.grams[i], limit)
+			n = math.Max(n, math.Floor(want/unit+1e-9))
+			if want/unit-n >= leastPart && food.Has(spec.Form, food.CutInPlace) { // whole ones, and a part of another
 				t.grams[i], t.parts[i] = want, true
 			} else if whole := n * unit; math.Abs(whole-t.grams[i]) > 1 {
-				t.grams[i], t.said[i] = whole, wholes(n, unit)
+				t.grams[i], t.said[i], t.crowd[i] = whole, wholes(n, unit), false
 			}
 		} else if unit > 0 {
 			t.parts[i] = true
@@ -283,8 +286,8 @@ const smallerPiece = 2.0 / 3
 // laid in parts.
 const PartOfWhole = .7
 
-// partly is how little of what is wanted whole rounds may be before a part of another is laid beside them.
-const partly = .85
+// leastPart is how much of another round is cut beside whole ones at least: nobody opens one for a wedge or two.
+const leastPart = 1. / 3
 
 // mostOfKind is how much of its kind's share one whole may be; where it is more, a part of it is laid.
 const mostOfKind = .75
@@ -428,8 +431,8 @@ func (t *table) finds() []float64 {
 	return out
 }
 
-// why says how a food's amount comes about.
-func (t *table) why(i int) say.Text {
+// why says how the amount of a food that is laid in a form comes about.
+func (t *table) why(i int, form string) say.Text {
 	c := t.foods[i]
 	all := 0.0 // of its kind, with what missing kinds gave it
 	for j, o := range t.foods {
@@ -438,6 +441,9 @@ func (t *table) why(i int) say.Text {
 		}
 	}
 	says := t.said[i]
+	if s, _ := c.Food.Spec(form); t.crowd[i] && t.grams[i] < s.MassG*float64(t.eaters(i))*.999 {
+		says = say.Text{} // there was to be one for each, and that would have been too much of it
+	}
 	if says.IsZero() {
 		says = say.That("amount.share", say.Percent(100*t.grams[i]/math.Max(1, all)), say.Group(string(c.Food.Category)), say.Word(portions(t.brief)))
 	}

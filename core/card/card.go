@@ -4,23 +4,27 @@ package card
 
 import (
 	"fmt"
+	"slices"
 	"sort"
 	"strings"
 
 	"happytray/core/diet"
 	"happytray/core/drink"
 	"happytray/core/food"
+	"happytray/core/geom"
 	"happytray/core/job"
 	"happytray/core/say"
+	"happytray/core/tray"
 )
 
 // Set is all cards of a job.
 type Set struct {
-	Foods  []*food.Food      // a card each, shelf by shelf
-	Labels map[string]string // by food, what its label has to say for guests who come
-	Bites  []string          // lines of one card; none where there is no such card
-	Drinks []string          // lines of one card
-	Rooms  int               // cards for who carries a board in, one each
+	Foods  []*food.Food            // a card each, shelf by shelf
+	Labels map[string]string       // by food, what its label has to say for guests who come
+	Over   map[string][]*food.Food // by food, what is spooned, drizzled or strewn over it
+	Bites  []string                // lines of one card; none where there is no such card
+	Drinks []string                // lines of one card
+	Rooms  int                     // cards for who carries a board in, one each
 }
 
 // Count is how many cards are written or printed.
@@ -37,10 +41,11 @@ func (s Set) Count() int {
 
 // For is the cards of a job: for every food on its boards that is more than garnish.
 func For(j *job.Job, larder *food.Larder) Set {
-	out := Set{Labels: map[string]string{}}
+	out := Set{Labels: map[string]string{}, Over: map[string][]*food.Food{}}
 	off := j.Brief.OffTheTray()
 	seen := map[string]bool{}
 	for _, t := range j.Trays {
+		out.over(t, larder)
 		for _, id := range t.Foods() {
 			f, ok := larder.Get(id)
 			if !ok || seen[id] || f.Category == food.NotFood || f.Category == food.Garnish {
@@ -68,10 +73,79 @@ func For(j *job.Job, larder *food.Larder) Set {
 	return out
 }
 
+// over notes what lies over what on a tray: guests who read the card of a cheese eat what is strewn over it, too.
+func (s *Set) over(t *tray.Tray, larder *food.Larder) {
+	for i := range t.Elements {
+		e := &t.Elements[i]
+		f, ok := larder.Get(e.Food)
+		if !ok || !e.Placed || !food.Has(e.Form, food.OnFood) {
+			continue
+		}
+		for _, p := range e.Pieces {
+			id := under(t, p.At)
+			if id != "" && !slices.Contains(s.Over[id], f) {
+				s.Over[id] = append(s.Over[id], f)
+			}
+		}
+	}
+}
+
+// besideMM is how far from a piece the middle of what lies over it may be: between the wedges of a round there is none.
+const besideMM = 8.0
+
+// under is the food on which something lies at a point of the board; "" where there is none.
+func under(t *tray.Tray, at geom.Point) (id string) {
+	nearest := besideMM
+	for i := range t.Elements {
+		o := &t.Elements[i]
+		if !o.Placed || o.Kind() == food.KindGarnish {
+			continue
+		}
+		for k := range o.Pieces {
+			d := o.Pieces[k].Outline.EdgeDistance(at)
+			if o.Pieces[k].Outline.Contains(at) {
+				d = 0
+			}
+			if d < nearest {
+				id, nearest = o.Food, d
+			}
+		}
+	}
+	return id
+}
+
+// with is a food with what lies over it, as far as a card tells of it.
+func with(f *food.Food, over []*food.Food) *food.Food {
+	if len(over) == 0 {
+		return f
+	}
+	g := *f
+	add := func(list *[]string, more []string) {
+		*list = slices.Clone(*list)
+		for _, w := range more {
+			if !slices.Contains(*list, w) {
+				*list = append(*list, w)
+			}
+		}
+	}
+	for _, o := range over {
+		add(&g.Allergens, o.Allergens)
+		add(&g.MayContain, o.MayContain)
+		add(&g.Diet, o.Diet)
+		add(&g.Perhaps, o.Perhaps)
+		if g.Like == "" {
+			g.Like = o.Like
+		}
+	}
+	g.MayContain = slices.DeleteFunc(g.MayContain, func(w string) bool { return slices.Contains(g.Allergens, w) })
+	return &g
+}
+
 // Text is what the card of a food says below its name.
 type Text struct {
 	About    string // of cheese: of what milk, and how strong
-	Contains string // its allergens
+	Over     string // what lies over it, or ""
+	Contains string // its allergens, and those of what lies over it
 	Traces   string // what may be in it besides, or ""
 	Holds    string // pork, beef, fish, alcohol, raw milk; vegetarian or vegan, as far as is sure
 }
@@ -82,10 +156,18 @@ var strengths = []string{"", "mild", "mild", "medium", "strong", "very strong"}
 // told are the diet words that a card tells, with how they are read.
 var told = []struct{ word, says string }{{"pork", "pork"}, {"beef", "beef"}, {"poultry", "poultry"}, {"game", "game"}, {"fish", "fish"}, {"shellfish", "shellfish"}, {"gelatine", "gelatine"}, {"alcohol", "alcohol"}, {"raw milk", "raw milk"}, {"honey", "honey"}}
 
-// TextOf is the text of a food's card. It never says that anything is free of something: where no allergen is known, the
+// TextOf is the text of a food's card, with what lies over it. It never says that anything is free of something: where no allergen is known, the
 // pack is to be read.
-func TextOf(f *food.Food) Text {
+func TextOf(f *food.Food, over ...*food.Food) Text {
 	var t Text
+	if len(over) > 0 {
+		var names []string
+		for _, o := range over {
+			names = append(names, say.Lower(o.Name))
+		}
+		t.Over = "With " + say.And(names) + " over it"
+	}
+	f = with(f, over)
 	var about []string
 	if f.Category == food.Cheese {
 		if m := f.MilkSays(); m != "" {

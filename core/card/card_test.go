@@ -4,7 +4,9 @@ import (
 	"strings"
 	"testing"
 
+	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/plan/plantest"
 )
 
 // A card tells pork, beef, fish, alcohol and raw milk where they are in it, vegetarian or vegan as far as the entry is
@@ -54,4 +56,29 @@ func TestTextOf(t *testing.T) {
 	if got := TextOf(&hasty); got.Contains != "Allergens: see the pack" || got.Traces == "" || got.Holds != "" {
 		t.Errorf("unread: %+v", got)
 	}
+}
+
+// Who reads the card of a cheese reads of the nuts that are strewn over it, wherever these have a card of their own.
+func TestACardTellsWhatLiesOverTheFood(t *testing.T) {
+	b := brief.Brief{Guests: brief.Guests{Adults: 10}, Foods: []brief.Want{{Food: "soft-white-round"}, {Food: "cashew-round"}, {Food: "red-grapes"}, {Food: "oatcakes"},
+		{Food: "pistachio-kernels", Form: "strewn", On: []string{"soft-white-round"}}, {Food: "honey", Form: "drizzled", On: []string{"cashew-round"}}}}
+	j := plantest.Laid(t, b)
+	set := For(j, food.BuiltIn())
+	if got := TextOf(get(t, "soft-white-round"), set.Over["soft-white-round"]...); !strings.Contains(got.Contains, "milk and nuts") || !strings.Contains(got.Over, "pistachios") {
+		t.Errorf("brie under pistachios: %+v", got)
+	}
+	if got := TextOf(get(t, "cashew-round"), set.Over["cashew-round"]...); strings.Contains(got.Holds, "Vegan") || !strings.Contains(got.Holds, "honey") {
+		t.Errorf("a plant-based round under honey: %+v", got)
+	}
+	if len(set.Over["red-grapes"]) > 0 {
+		t.Errorf("over the grapes lies %v", set.Over["red-grapes"])
+	}
+}
+
+func get(t *testing.T, id string) *food.Food {
+	f, ok := food.BuiltIn().Get(id)
+	if !ok {
+		t.Fatal(id)
+	}
+	return f
 }

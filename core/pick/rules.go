@@ -138,7 +138,7 @@ func (f *candidates) keep(b brief.Brief, s *stats, fixed map[int]bool, r *rule) 
 		}
 		f.put(s, i, 1)
 	}
-	if out >= 0 {
+	if out >= 0 && most > -forGroup/2 { // no group of guests goes without for it
 		f.put(s, out, -1)
 		f.put(s, in, 1)
 	}

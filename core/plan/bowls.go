@@ -86,17 +86,15 @@ func leaveOut(b brief.Brief, chosen []pick.Choice, amounts []amount.Amount, most
 	}
 	for over := inBowls(amounts) - most; over > 0; over-- {
 		worst, least := -1, math.Inf(1)
+		foods := make([]*food.Food, len(out))
+		for i, c := range out {
+			foods[i] = c.Food
+		}
 		for i, c := range out {
 			if c.Pinned || c.Vessel != "" || !slices.ContainsFunc(amounts, func(a amount.Amount) bool { return a.Food.ID == c.Food.ID && food.InVessel(a.Form) }) {
 				continue
 			}
-			rest := []*food.Food{}
-			for k, o := range out {
-				if k != i {
-					rest = append(rest, o.Food)
-				}
-			}
-			if c.Food.Category == food.Dip && dips == 1 || pick.Broken(b, rest) > 0 {
+			if c.Food.Category == food.Dip && dips == 1 || !missesNothing(b, foods, i) {
 				continue
 			}
 			_, prior := c.Food.RoleOf()

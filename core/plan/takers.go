@@ -39,8 +39,10 @@ func scarce(b brief.Brief, amounts []amount.Amount) int {
 		return -1
 	}
 	kinds := map[food.Category]int{}
-	for _, a := range amounts {
+	foods := make([]*food.Food, len(amounts))
+	for i, a := range amounts {
 		kinds[a.Food.Category]++
+		foods[i] = a.Food
 	}
 	worst, least := -1, enoughPieces
 	for i, a := range amounts {
@@ -58,15 +60,27 @@ func scarce(b brief.Brief, amounts []amount.Amount) int {
 				takers += float64(g.Count) * a.Food.Liking
 			}
 		}
-		var rest []*food.Food
-		for k, o := range amounts {
-			if k != i {
-				rest = append(rest, o.Food)
-			}
-		}
-		if share := a.Grams / s.MassG / takers; takers > 0 && share < least && pick.Broken(b, rest) == 0 {
+		if share := a.Grams / s.MassG / takers; takers > 0 && share < least && missesNothing(b, foods, i) {
 			worst, least = i, share
 		}
 	}
 	return worst
+}
+
+// missesNothing reports whether a choice without its i-th food breaks no rule more, and leaves no group of guests without
+// a part of its plate that it found before.
+func missesNothing(b brief.Brief, foods []*food.Food, i int) bool {
+	rest := slices.Delete(slices.Clone(foods), i, i+1)
+	if pick.Broken(b, rest) > pick.Broken(b, foods) {
+		return false
+	}
+	was, is := pick.Servings(b, foods), pick.Servings(b, rest)
+	for g := range was {
+		for k := range was[g].Parts {
+			if was[g].Parts[k].Foods > 0 && is[g].Parts[k].Foods == 0 {
+				return false
+			}
+		}
+	}
+	return true
 }

@@ -54,7 +54,7 @@ func Cards(j *job.Job, larder *food.Larder, on string) ([]byte, error) {
 	}
 	for _, f := range set.Foods {
 		x, y := place()
-		front := func(y float64) { nameCard(p, f, set.Labels[f.ID], x, y, cardW, cardH) }
+		front := func(y float64) { nameCard(p, f, set.Over[f.ID], set.Labels[f.ID], x, y, cardW, cardH) }
 		p.TransformBegin() // the far half stands on its head, so that it reads from behind when it is folded
 		p.TransformRotate(180, x+cardW/2, y+cardH/2)
 		front(y)
@@ -112,7 +112,7 @@ func roomLines(n, of int, t *tray.Tray) (out []string) {
 	return append(out, "Put in the tools and napkins beside it; keep out of the sun.")
 }
 
-func nameCard(p page, f *food.Food, label string, x, y, w, h float64) {
+func nameCard(p page, f *food.Food, over []*food.Food, label string, x, y, w, h float64) {
 	mid := x + w/2
 	for points := 17.0; ; points-- {
 		p.letters(points, true)
@@ -124,7 +124,7 @@ func nameCard(p page, f *food.Food, label string, x, y, w, h float64) {
 		}
 	}
 	p.letters(9.5, false)
-	t := card.TextOf(f)
+	t := card.TextOf(f, over...)
 	if t.About != "" {
 		p.centred(mid, y+26, p.fitted(t.About, w-8))
 	}
@@ -134,9 +134,11 @@ func nameCard(p page, f *food.Food, label string, x, y, w, h float64) {
 	if label != "" {
 		label = "From packs labelled " + label + " only"
 	}
-	for i, l := range []string{t.Traces, t.Holds, label} {
+	lines := 0
+	for _, l := range []string{t.Over, t.Traces, t.Holds, label} {
 		if l != "" {
-			p.centred(mid, y+35+float64(i)*3.6, p.fitted(l, w-8))
+			p.centred(mid, y+34.8+float64(lines)*3.15, p.fitted(l, w-8))
+			lines++
 		}
 	}
 	p.letters(6.5, false)
