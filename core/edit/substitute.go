@@ -149,7 +149,7 @@ func inPlace(ctx context.Context, start, now *tray.Tray, larder *food.Larder, f 
 		n := max(1, min(int(math.Round(part*float64(len(place.Pieces)))), int(math.Round(grams/spec.MassG))))
 		pieces := make([]food.Piece, n)
 		for k := range pieces {
-			o := place.Pieces[k*len(place.Pieces)/n]
+			o := place.Pieces[(len(place.Pieces)-n)/2+k] // a shorter row, and not a thinner one
 			at := o.At.Add(inward.Mul(shift))
 			pieces[k] = food.Piece{Pose: geom.Pose{X: at.X, Y: at.Y, Turn: o.TurnDeg}, Z: o.ZMM, Height: spec.H, Variant: o.Variant % food.Variants}
 		}

@@ -76,7 +76,7 @@ func TestASubstituteTakesThePlace(t *testing.T) {
 			}
 			continue
 		}
-		if o := before.Elements[before.Find(e.ID)]; o.Placed != e.Placed || e.Kind() == food.KindLoose && strayed(o, e) > len(o.Pieces)/3 || e.Kind() != food.KindLoose && o.Pose() != e.Pose() {
+		if o := before.Elements[before.Find(e.ID)]; o.Placed != e.Placed || o.Pose().At().Dist(e.Pose().At()) > 20 || e.Kind() != food.KindLoose && o.Pose() != e.Pose() {
 			t.Errorf("%s was moved by %.0f mm (%v)", e.ID, o.Pose().At().Dist(e.Pose().At()), e.Placed)
 		}
 	}
@@ -89,14 +89,4 @@ func TestASubstituteTakesThePlace(t *testing.T) {
 	if _, _, ok := Substituted(was, was); ok {
 		t.Error("nothing was swapped")
 	}
-}
-
-// strayed is how many pieces of a heap lie farther than 20 mm from where they lay.
-func strayed(was, now tray.Element) (n int) {
-	for i := range now.Pieces {
-		if i >= len(was.Pieces) || was.Pieces[i].At.Dist(now.Pieces[i].At) > 20 {
-			n++
-		}
-	}
-	return n + max(0, len(was.Pieces)-len(now.Pieces))
 }

@@ -9,6 +9,7 @@ import (
 	"happytray/core/colour"
 	"happytray/core/diet"
 	"happytray/core/food"
+	"happytray/core/theme"
 )
 
 // Substitute is a food that can take another's place on a tray.
@@ -36,7 +37,7 @@ const (
 // vegetables that fold or roll alike. None is on the tray already, and none holds
 // what guests avoid.
 func Substitutes(b brief.Brief, f *food.Food, form string, on []*food.Food, larder *food.Larder, n int) []Substitute {
-	at, month := diet.TableOf(b), b.SeasonMonth()
+	at, month, th := diet.TableOf(b), b.SeasonMonth(), theme.ForBrief(b)
 	was, _ := at.For(f)
 	spec, ok := f.Spec(form)
 	if !ok {
@@ -53,7 +54,7 @@ func Substitutes(b brief.Brief, f *food.Food, form string, on []*food.Food, lard
 	all := larder.All()
 	for i := range all {
 		g := &all[i]
-		if taken[g.ID] || larder.OutOfStock(g.ID) {
+		if taken[g.ID] || larder.OutOfStock(g.ID) || th != nil && f.Breaks(th.Off) == "" && (g.Breaks(th.Off) != "" || g.MayHold(th.Off) != "") {
 			continue
 		}
 		if v, _ := at.For(g); v >= diet.Traces || v == diet.NotForChildren && was != diet.NotForChildren {

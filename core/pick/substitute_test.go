@@ -89,3 +89,16 @@ func BenchmarkSubstitutes(b *testing.B) {
 		Substitutes(br, f, "shingle", nil, l, 3)
 	}
 }
+
+// At a feast that keeps pork and alcohol off nothing of it is offered in place of what is there.
+func TestSubstitutesKeepACustom(t *testing.T) {
+	b := brief.Brief{Guests: brief.Guests{Adults: 8}, Month: 6, Theme: &brief.Theme{Name: "Eid"}}
+	for _, id := range []string{"roast-chicken", "beef-sausage", "grainy-mustard", "honey"} {
+		f, _ := larder.Get(id)
+		for _, s := range Substitutes(b, f, f.Forms[0].Form, nil, larder, 12) {
+			if held := s.Food.Breaks([]string{"pork", "alcohol"}); held != "" && f.Breaks([]string{"pork", "alcohol"}) == "" {
+				t.Errorf("%s for %s holds %s", s.Food.ID, id, held)
+			}
+		}
+	}
+}

@@ -18,19 +18,33 @@ const brief = (says: string) => says.split(',')[0]!
 const form = computed(() => props.food.forms.find(o => o.form === now.value?.form))
 const over = computed(() => form.value?.kind === 'garnish' && !form.value.takes)
 const lying = (f: Food['forms'][number]) => f.kind !== 'garnish'
-// the forms that a part of it can lie in besides; greens and what is in a bowl stay together
-const seconds = computed(() =>
-  form.value && lying(form.value) && form.value.takes
-    ? props.food.forms.filter(o => o.form !== form.value!.form && o.takes && lying(o))
-    : [],
-)
-const hosts = computed(() =>
-  over.value
-    ? [...props.c.chosen.value.keys()]
-        .filter(id => id !== props.food.id && larder.food(id)?.category !== 'cracker')
-        .map(id => ({ id, name: larder.name(id) }))
-    : [],
-)
+// what else can be said of how it lies: what goes over others, over which; what lies by itself, that a part of it lies
+// in a second form, but not of greens and of what is in a bowl
+const more = computed(() => {
+  const id = props.food.id
+  if (over.value)
+    return {
+      label: 'over which food',
+      none: 'over what suits it',
+      value: props.c.over(id),
+      set: (on: string) => props.c.setOver(id, on),
+      options: [...props.c.chosen.value.keys()]
+        .filter(o => o !== id && larder.food(o)?.category !== 'cracker')
+        .map(o => ({ value: o, says: `over: ${larder.name(o)}` })),
+    }
+  const others =
+    form.value && lying(form.value) && form.value.takes
+      ? props.food.forms.filter(o => o.form !== form.value!.form && o.takes && lying(o))
+      : []
+  if (!others.length) return null
+  return {
+    label: 'a second form',
+    none: 'all of it',
+    value: props.c.second(id),
+    set: (f: string) => props.c.setSecond(id, f),
+    options: others.map(o => ({ value: o.form, says: `some: ${brief(o.says)}` })),
+  }
+})
 
 const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.c.swap.value.by : null))
 </script>
@@ -81,26 +95,15 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
         <option v-for="o in food.forms" :key="o.form" :value="o.form">{{ brief(o.says) }}</option>
       </select>
       <select
-        v-if="over"
+        v-if="more"
         class="form"
-        :value="c.over(food.id)"
-        :aria-label="`${food.name}, over which food`"
+        :value="more.value"
+        :aria-label="`${food.name}, ${more.label}`"
         :disabled="c.busy.value"
-        @change="c.setOver(food.id, ($event.target as HTMLSelectElement).value)"
+        @change="more.set(($event.target as HTMLSelectElement).value)"
       >
-        <option value="">over what suits it</option>
-        <option v-for="o in hosts" :key="o.id" :value="o.id">over: {{ o.name }}</option>
-      </select>
-      <select
-        v-else-if="seconds.length"
-        class="form"
-        :value="c.second(food.id)"
-        :aria-label="`${food.name}, a second form`"
-        :disabled="c.busy.value"
-        @change="c.setSecond(food.id, ($event.target as HTMLSelectElement).value)"
-      >
-        <option value="">all of it</option>
-        <option v-for="o in seconds" :key="o.form" :value="o.form">some: {{ brief(o.says) }}</option>
+        <option value="">{{ more.none }}</option>
+        <option v-for="o in more.options" :key="o.value" :value="o.value">{{ o.says }}</option>
       </select>
     </template>
   </li>
