@@ -183,7 +183,8 @@ func (f *candidates) cover(b brief.Brief, s *stats, fixed map[int]bool, kinds ma
 			f.put(s, i, -1)
 			had := f.marginal(s, i)
 			for _, j := range f.of[c.food.Category] {
-				if f.cands[j].role != r || f.cands[j].notNow || slices.Contains(s.on, j) || f.doubled(s, j) {
+				dearer := f.budget > 0 && s.cost+f.cands[j].cost > f.budget && f.cands[j].cost > c.cost // the money comes first
+				if f.cands[j].role != r || f.cands[j].notNow || dearer || slices.Contains(s.on, j) || f.doubled(s, j) {
 					continue
 				}
 				v := f.marginal(s, j) - had

@@ -66,7 +66,7 @@ const all: {
       ['', 'as each is best'],
       ['cut', 'cut where it can be'],
       ['broken', 'in rough lumps'],
-      ['begun', 'as a wedge begun, slices beside it'],
+      ['begun', 'as a wedge begun'],
     ],
   },
   {
