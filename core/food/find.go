@@ -5,6 +5,8 @@ import (
 	"slices"
 	"strings"
 	"unicode"
+
+	"happytray/core/spell"
 )
 
 // Find lists the foods that people mean by a text, best first: by their names and by what else they are called, in
@@ -243,13 +245,13 @@ func (x *nameIndex) fit(asked string, last bool) []float32 {
 		return out
 	}
 	for i, w := range x.vocabulary {
-		if out[i] < slip && (oneSlip(asked, w) || last && len(asked) >= 6 && len(w) > len(asked) && oneSlip(asked, w[:len(asked)])) {
+		if out[i] < slip && (spell.OneSlip(asked, w) || last && len(asked) >= 6 && len(w) > len(asked) && spell.OneSlip(asked, w[:len(asked)])) {
 			out[i] = slip
 		}
 	}
 	// what is one slip away from a whole word is meant by it
 	for i, w := range x.vocabulary {
-		if out[i] == slip && oneSlip(asked, w) {
+		if out[i] == slip && spell.OneSlip(asked, w) {
 			out[i] = .92
 		}
 	}
@@ -273,7 +275,7 @@ var adjectives = func() map[string]bool {
 
 // stemsOf are the words of a text, folded and in the singular.
 func stemsOf(text string) []string {
-	words := strings.FieldsFunc(fold(text), func(r rune) bool { return !unicode.IsLetter(r) && !unicode.IsNumber(r) && r != '\'' })
+	words := strings.FieldsFunc(spell.Fold(text), func(r rune) bool { return !unicode.IsLetter(r) && !unicode.IsNumber(r) && r != '\'' })
 	out := words[:0]
 	for _, w := range words {
 		if w = stem(strings.TrimSuffix(strings.Trim(w, "'"), "'s")); w != "" {
@@ -308,26 +310,4 @@ func stem(w string) string {
 		return s
 	}
 	return w
-}
-
-// oneSlip reports whether two words are one slip of the finger apart: a letter wrong, missing, too many, or two
-// neighbours swapped (Damerau 1964).
-func oneSlip(a, b string) bool {
-	if a == b {
-		return true
-	}
-	if len(a) > len(b) {
-		a, b = b, a
-	}
-	if len(b)-len(a) > 1 {
-		return false
-	}
-	i := 0
-	for i < len(a) && a[i] == b[i] {
-		i++
-	}
-	if len(a) < len(b) {
-		return a[i:] == b[i+1:]
-	}
-	return a[i+1:] == b[i+1:] || i+1 < len(a) && a[i] == b[i+1] && a[i+1] == b[i] && a[i+2:] == b[i+2:]
 }

@@ -2,7 +2,6 @@ package food
 
 import (
 	"slices"
-	"strings"
 
 	"happytray/core/colour"
 )
@@ -80,18 +79,4 @@ func (l *Larder) Search(q Query) []*Food {
 		out[i] = h.f
 	}
 	return out
-}
-
-// marks are letters with marks that a shopper types without them.
-var marks = strings.NewReplacer("à", "a", "â", "a", "ä", "a", "á", "a", "ç", "c", "é", "e", "è", "e", "ê", "e", "ë", "e", "î", "i", "ï", "i", "í", "i",
-	"ñ", "n", "ô", "o", "ö", "o", "ó", "o", "ù", "u", "û", "u", "ü", "u", "ú", "u", "’", "'")
-
-func fold(s string) string {
-	s = strings.ToLower(s)
-	for i := range len(s) {
-		if s[i] >= 0x80 { // most names have no mark, and need no second copy
-			return marks.Replace(s)
-		}
-	}
-	return s
 }

@@ -250,7 +250,7 @@ func classicOf(b brief.Brief) float64 {
 
 // alien reports whether a food breaks the brief's theme.
 func alien(t *theme.Theme, f *food.Food) bool {
-	return t != nil && (slices.Contains(t.Alien, f.ID) || f.Breaks(t.Off) != "" || f.MayHold(t.Off) != "")
+	return t != nil && (slices.Contains(t.Alien, f.ID) || !diet.CanEat(t.Off, f))
 }
 
 // largest is what one piece on a single plate may weigh, grams.

@@ -39,6 +39,11 @@ const (
 func Substitutes(b brief.Brief, f *food.Food, form string, on []*food.Food, larder *food.Larder, n int) []Substitute {
 	at, month, th := diet.TableOf(b), b.SeasonMonth(), theme.ForBrief(b)
 	was, _ := at.For(f)
+	keepsCustom := th != nil // what breaks a feast's custom by the host's own wish may be exchanged for its like
+	if keepsCustom {
+		custom, _ := diet.Avoiding(th.Off, f)
+		keepsCustom = custom != diet.Avoided
+	}
 	spec, ok := f.Spec(form)
 	if !ok {
 		spec = f.Forms[0]
@@ -54,7 +59,7 @@ func Substitutes(b brief.Brief, f *food.Food, form string, on []*food.Food, lard
 	all := larder.All()
 	for i := range all {
 		g := &all[i]
-		if taken[g.ID] || larder.OutOfStock(g.ID) || th != nil && f.Breaks(th.Off) == "" && (g.Breaks(th.Off) != "" || g.MayHold(th.Off) != "") {
+		if taken[g.ID] || larder.OutOfStock(g.ID) || keepsCustom && !diet.CanEat(th.Off, g) {
 			continue
 		}
 		if v, _ := at.For(g); v >= diet.Traces || v == diet.NotForChildren && was != diet.NotForChildren {

@@ -38,7 +38,9 @@ func climbs(t *tray.Tray, larder *food.Larder, f review.Finding) (out []candidat
 		if n%2 == 0 && len(who) > 3 { // what the finding is about alone
 			only = who[:3]
 		}
-		out = append(out, candidate{says, func(ctx context.Context) *tray.Tray { return climb(ctx, t, larder, only, way, seedOf(f, 31+n)) }})
+		out = append(out, candidate{says, func(ctx context.Context) *tray.Tray {
+			return climb(ctx, t, larder, only, way, ofMany(climbSteps, t), seedOf(f, 31+n))
+		}})
 	}
 	return out
 }
@@ -79,7 +81,7 @@ func wayFor(t *tray.Tray, f review.Finding) map[int]geom.Point {
 // climb moves and turns elements a little, half of the time the way that helps, the loose neighbours
 // giving way, and keeps each step that leaves the tray legal, or as it was, and raises its total; nil
 // where none does.
-func climb(ctx context.Context, t *tray.Tray, larder *food.Larder, who []int, way map[int]geom.Point, seed uint64) *tray.Tray {
+func climb(ctx context.Context, t *tray.Tray, larder *food.Larder, who []int, way map[int]geom.Point, steps int, seed uint64) *tray.Tray {
 	r := food.Rand(seed)
 	at, live := t, review.NewLive(t, larder)
 	rev := live.Totals()
@@ -90,7 +92,7 @@ func climb(ctx context.Context, t *tray.Tray, larder *food.Larder, who []int, wa
 			}
 		}
 	}
-	for range ofMany(climbSteps, t) {
+	for range steps {
 		if ctx.Err() != nil {
 			return nil
 		}
@@ -121,4 +123,24 @@ func climb(ctx context.Context, t *tray.Tray, larder *food.Larder, who []int, wa
 		return nil
 	}
 	return at
+}
+
+// settle walks from a change on: what was changed, and what lies nearest to it, is moved a little until the total has its
+// own again. What was changed comes first.
+func settle(ctx context.Context, was, t *tray.Tray, larder *food.Larder, f review.Finding) *tray.Tray {
+	var who []int
+	for i := range t.Elements {
+		if (i >= len(was.Elements) || !pack.LiesAlike(&was.Elements[i], &t.Elements[i])) && movable(&t.Elements[i]) {
+			who = append(who, i)
+		}
+	}
+	for _, k := range nearestTo(t, f.At, 6) {
+		if !slices.Contains(who, k) {
+			who = append(who, k)
+		}
+	}
+	if len(who) == 0 {
+		return nil
+	}
+	return climb(ctx, t, larder, who, nil, ofMany(settleSteps, t), seedOf(f, 77))
 }

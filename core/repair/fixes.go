@@ -33,12 +33,11 @@ func Fixes(ctx context.Context, t *tray.Tray, larder *food.Larder, rev *review.R
 	for n := range rev.Findings[:min(MostFixes, len(rev.Findings))] {
 		f := &rev.Findings[n]
 		best := base.Score + worthwhile
-		for _, try := range append(tries(t, *f, 0, fixTries), nudges(t, *f)...) {
+		moves := steps(t, *f)
+		moves = append(moves[:min(len(moves), fixTries)], nudges(t, *f)...)
+		for _, try := range moves {
 			if ctx.Err() != nil {
 				return
-			}
-			if len(try.moves) != 1 {
-				continue
 			}
 			m := try.moves[0]
 			to := geom.Pose{X: round.Hundredth(m.to.X), Y: round.Hundredth(m.to.Y), Turn: round.Hundredth(geom.NormalTurn(m.to.Turn))}

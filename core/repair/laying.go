@@ -27,7 +27,7 @@ func anew(t *tray.Tray, larder *food.Larder, f review.Finding) (out []candidate)
 
 // nearby exchanges a loose heap of the finding, or the one that lies nearest to it, with another, and
 // lays what lies round both anew.
-func nearby(t *tray.Tray, larder *food.Larder, f review.Finding) (out []candidate) {
+func nearby(t *tray.Tray, larder *food.Larder, f review.Finding, partner *partners) (out []candidate) {
 	var mine []int
 	for _, id := range f.Elements {
 		if k := t.Find(id); k >= 0 && movable(&t.Elements[k]) && t.Elements[k].Kind() == food.KindLoose {
@@ -43,7 +43,7 @@ func nearby(t *tray.Tray, larder *food.Larder, f review.Finding) (out []candidat
 		}
 	}
 	for _, a := range mine[:min(2, len(mine))] {
-		with := alike(t, a, 40)
+		with := partner.of(a, nearTries)
 		for n := range min(len(with), nearTries) {
 			b := with[n]
 			near := [2]geom.Rect{pack.BoxOf(t.Elements[a].Pieces).Grow(10), pack.BoxOf(t.Elements[b].Pieces).Grow(10)}
@@ -183,7 +183,7 @@ func halve(t *tray.Tray, larder *food.Larder, k int) (*tray.Tray, int) {
 
 // standing exchanges what stands, of the finding, with others of about its size, where nothing else
 // that stands is in their way, and lays the loose food anew.
-func standing(t *tray.Tray, larder *food.Larder, f review.Finding) (out []candidate) {
+func standing(t *tray.Tray, larder *food.Larder, f review.Finding, with *partners) (out []candidate) {
 	bare := t.Clone()
 	for i := range bare.Elements {
 		if e := &bare.Elements[i]; e.Kind() == food.KindLoose || e.Kind() == food.KindGarnish {
@@ -197,7 +197,7 @@ func standing(t *tray.Tray, larder *food.Larder, f review.Finding) (out []candid
 		if k < 0 || !movable(&t.Elements[k]) || t.Elements[k].Kind() == food.KindLoose {
 			continue
 		}
-		for _, o := range alike(t, k, 40) {
+		for _, o := range with.of(k, 40) {
 			if seen[[2]int{o, k}] || len(out) == ofMany(standTries, t) {
 				continue
 			}

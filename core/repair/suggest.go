@@ -33,9 +33,9 @@ type Remedy struct {
 const worthwhile = .05
 
 // How many changes of each sort are tried for one finding; each is settled and judged in full. They
-// take about half a second for a tray of 40 elements on two cores; on larger ones fewer are laid anew.
+// take about a second for a tray of 40 elements on two cores; on larger ones fewer are laid anew.
 const (
-	climbTries = 5  // walks of small moves, each of them kept that raises the total
+	climbTries = 4  // walks of small moves, each of them kept that raises the total
 	climbSteps = 20 // of such a walk
 	halveTries = 2  // a heap or a row parted in two, the other half across the tray
 	standTries = 1  // two things that stand exchanged, and the loose food laid anew
@@ -62,34 +62,74 @@ const checkGain = .5
 // the finding wants more than one change. What is locked, and trails, stay.
 func Suggest(ctx context.Context, t *tray.Tray, larder *food.Larder, f review.Finding) (best Remedy, ok bool) {
 	base := review.Judge(t, larder)
-	all := candidates(t, larder, f)
-	found := make([]*tray.Tray, len(all))
-	revs := make([]review.Review, len(all))
+	all := tried(ctx, t, larder, &base, f, candidates(t, larder, f))
+	if best, ok = bestOf(&base, f, all); ok {
+		return best, true
+	}
+	var settled []candidate
+	for _, c := range promising(&base, f, all) {
+		settled = append(settled, candidate{c.says, func(ctx context.Context) *tray.Tray { return settle(ctx, t, c.tray, larder, f) }})
+	}
+	return bestOf(&base, f, tried(ctx, t, larder, &base, f, settled))
+}
+
+// attempt is a change as it was made and judged.
+type attempt struct {
+	says   string
+	tray   *tray.Tray
+	score  float64
+	legal  bool
+	checks float64 // what the finding's own check scores
+}
+
+// tried makes and judges changes, in their order; without those that cannot be made, leave something beside the board or
+// make an illegal tray of a legal one.
+func tried(ctx context.Context, t *tray.Tray, larder *food.Larder, base *review.Review, f review.Finding, all []candidate) []attempt {
+	out := make([]attempt, len(all))
 	workers.Do(len(all), runtime.GOMAXPROCS(0), func(i int) {
 		if ctx.Err() != nil {
 			return
 		}
 		if c := all[i].make(ctx); c != nil && ctx.Err() == nil && len(onBoard(c)) >= len(onBoard(t)) {
-			found[i], revs[i] = c, review.Judge(c, larder)
+			rev := review.Judge(c, larder)
+			out[i] = attempt{all[i].says, c, rev.Score, rev.Legal(), rev.ScoreOf(f.Check)}
 		}
 	})
+	return slices.DeleteFunc(out, func(a attempt) bool { return a.tray == nil || base.Legal() && !a.legal })
+}
+
+// bestOf is the attempt that is worth most; of equals the first, so that the same one wins on any number of cores.
+func bestOf(base *review.Review, f review.Finding, all []attempt) (best Remedy, ok bool) {
 	most := 0.0
-	was := base.ScoreOf(f.Check)
-	for i, c := range found { // in order, so that the same one wins on any number of cores
-		if c == nil || base.Legal() && !revs[i].Legal() {
-			continue
-		}
-		gain := revs[i].Score - base.Score
+	for _, a := range all {
+		gain := a.score - base.Score
 		worth := gain
-		if revs[i].ScoreOf(f.Check) > was+1e-9 {
+		if a.checks > base.ScoreOf(f.Check)+1e-9 {
 			worth += checkGain
 		}
 		if gain > worthwhile && worth > most {
 			most, ok = worth, true
-			best = Remedy{Tray: c, Score: revs[i].Score, Gain: round.Tenth(gain), Says: all[i].says}
+			best = Remedy{Tray: a.tray, Score: a.score, Gain: round.Tenth(gain), Says: a.says}
 		}
 	}
 	return best, ok
+}
+
+// What nearly helps is settled: as many changes as settleTries, whose total falls by nearlyHelps points at most.
+const (
+	settleTries = 2
+	settleSteps = 50
+	nearlyHelps = 1.5
+)
+
+// promising are the attempts that help with the finding and cost a little elsewhere, those that cost least first.
+func promising(base *review.Review, f review.Finding, all []attempt) []attempt {
+	out := slices.DeleteFunc(slices.Clone(all), func(a attempt) bool {
+		return a.score < base.Score-nearlyHelps || a.checks < base.ScoreOf(f.Check)
+	})
+	worth := func(a attempt) float64 { return a.score + 10*checkGain*(a.checks-base.ScoreOf(f.Check)) }
+	slices.SortStableFunc(out, func(a, b attempt) int { return cmp.Compare(worth(b), worth(a)) })
+	return out[:min(len(out), settleTries)]
 }
 
 // SuggestAll looks for the change that helps most against each finding of a review, and keeps it there.
@@ -131,14 +171,16 @@ type candidate struct {
 
 // candidates lists what is tried for a finding. The longest first, so that both cores end together.
 func candidates(t *tray.Tray, larder *food.Larder, f review.Finding) (out []candidate) {
+	with := newPartners(t, larder, f.Check)
 	out = append(out, anew(t, larder, f)...)
 	out = append(out, climbs(t, larder, f)...)
 	out = append(out, halved(t, larder, f)...)
-	out = append(out, standing(t, larder, f)...)
-	out = append(out, nearby(t, larder, f)...)
+	out = append(out, standing(t, larder, f, with)...)
+	out = append(out, nearby(t, larder, f, with)...)
 	out = append(out, reforms(t, larder, f)...)
 	out = append(out, stretched(t, larder, f)...)
-	for _, m := range tries(t, f, swapTries, moveTries) {
+	simple := append(exchanges(t, f, with), steps(t, f)...)
+	for _, m := range simple[:min(len(simple), moveTries)] {
 		out = append(out, candidate{m.says(t, larder), func(ctx context.Context) *tray.Tray { return m.made(ctx, t, larder) }})
 	}
 	return out
@@ -186,27 +228,38 @@ func nameOf(t *tray.Tray, larder *food.Larder, k int) string {
 // swaps are the checks that a change of places helps with more than a nudge does.
 var swaps = []string{"colour.", "spread.", "pairs.", "height.", "service.reach", "care.wetdry"}
 
-// tries lists moves, turns and exchanges worth trying for a finding, the likelier ones first.
-func tries(t *tray.Tray, f review.Finding, exchanges, most int) []trial {
-	var who []int
+// about lists the movable elements that a finding is about, two at most; of a gap those that may come into it.
+func about(t *tray.Tray, f review.Finding) (who []int) {
+	if f.Check == "fit.gap" {
+		return nearestTo(t, f.At, 3)
+	}
 	for _, id := range f.Elements {
 		if k := t.Find(id); k >= 0 && movable(&t.Elements[k]) && len(who) < 2 {
 			who = append(who, k)
 		}
 	}
-	if f.Check == "fit.gap" { // what lies nearest may come into the gap
-		who = nearestTo(t, f.At, 3)
+	return who
+}
+
+// exchanges lists what an element of a finding may change places with, the most promising first.
+func exchanges(t *tray.Tray, f review.Finding, with *partners) (out []trial) {
+	if !slices.ContainsFunc(swaps, func(p string) bool { return strings.HasPrefix(f.Check, p) }) {
+		return nil
 	}
-	var out []trial
-	exchange := slices.ContainsFunc(swaps, func(p string) bool { return strings.HasPrefix(f.Check, p) })
-	for _, k := range who {
+	for _, k := range about(t, f) {
 		pose := t.Elements[k].Pose()
-		if exchange {
-			for _, o := range alike(t, k, exchanges) {
-				other := t.Elements[o].Pose()
-				out = append(out, trial{moves: []move{{k, geom.Pose{X: other.X, Y: other.Y, Turn: pose.Turn}}, {o, geom.Pose{X: pose.X, Y: pose.Y, Turn: other.Turn}}}})
-			}
+		for _, o := range with.of(k, swapTries) {
+			other := t.Elements[o].Pose()
+			out = append(out, trial{moves: []move{{k, geom.Pose{X: other.X, Y: other.Y, Turn: pose.Turn}}, {o, geom.Pose{X: pose.X, Y: pose.Y, Turn: other.Turn}}}})
 		}
+	}
+	return out
+}
+
+// steps lists small moves and turns of the elements of a finding.
+func steps(t *tray.Tray, f review.Finding) (out []trial) {
+	for _, k := range about(t, f) {
+		pose := t.Elements[k].Pose()
 		for _, d := range []float64{6, 14} {
 			for a := range 8 {
 				by := geom.Polar(d, float64(a)*45)
@@ -219,7 +272,7 @@ func tries(t *tray.Tray, f review.Finding, exchanges, most int) []trial {
 			}
 		}
 	}
-	return out[:min(len(out), most)]
+	return out
 }
 
 func movable(e *tray.Element) bool {
@@ -237,25 +290,5 @@ func nearestTo(t *tray.Tray, at geom.Point, n int) []int {
 	slices.SortStableFunc(all, func(a, b int) int {
 		return cmp.Compare(t.Elements[a].Pose().At().Dist(at), t.Elements[b].Pose().At().Dist(at))
 	})
-	return all[:min(n, len(all))]
-}
-
-// alike lists movable elements of another food that take about as much room as
-// element k, the most alike first.
-func alike(t *tray.Tray, k, n int) []int {
-	size := func(e *tray.Element) float64 { b := pack.BoxOf(e.Pieces); return math.Hypot(b.W(), b.H()) }
-	mine := size(&t.Elements[k])
-	off := map[int]float64{}
-	var all []int
-	for o := range t.Elements {
-		e := &t.Elements[o]
-		if o == k || !movable(e) || e.Food == t.Elements[k].Food || (e.Kind() == food.KindLoose) != (t.Elements[k].Kind() == food.KindLoose) {
-			continue
-		}
-		if off[o] = math.Abs(math.Log(size(e) / mine)); off[o] < .4 {
-			all = append(all, o)
-		}
-	}
-	slices.SortStableFunc(all, func(a, b int) int { return cmp.Compare(off[a], off[b]) })
 	return all[:min(n, len(all))]
 }

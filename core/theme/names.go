@@ -7,23 +7,20 @@ import (
 	"sync"
 	"unicode"
 
-	"golang.org/x/text/runes"
-	"golang.org/x/text/transform"
-	"golang.org/x/text/unicode/norm"
+	"happytray/core/spell"
 )
 
 // plain is a name as it is compared: small letters without accents, marks and the words that say nothing.
 func plain(name string) string {
-	folded, _, err := transform.String(transform.Chain(norm.NFD, runes.Remove(runes.In(unicode.Mn)), norm.NFC), strings.ToLower(name))
-	if err != nil {
-		folded = strings.ToLower(name)
-	}
-	words := strings.FieldsFunc(strings.ReplaceAll(strings.ReplaceAll(folded, "'", ""), "’", ""), func(r rune) bool { return !unicode.IsLetter(r) && !unicode.IsDigit(r) })
+	words := strings.FieldsFunc(strings.ReplaceAll(spell.Fold(name), "'", ""), func(r rune) bool { return !unicode.IsLetter(r) && !unicode.IsDigit(r) })
 	words = slices.DeleteFunc(words, func(w string) bool {
 		return slices.Contains([]string{"a", "an", "the", "and", "for", "of", "s", "our", "my", "party", "night", "evening", "board", "theme", "style"}, w)
 	})
 	return strings.Join(words, " ")
 }
+
+// fewestLetters has a name in which a slip is forgiven: shorter ones are soon another word.
+const fewestLetters = 5
 
 // Named is the theme that a name means: its own or an everyday word for it, with or without "party" and "evening" behind
 // it, accents, and one slip of the finger in a word of five letters and more.
@@ -42,7 +39,7 @@ func Named(name string) (Theme, bool) {
 		}
 	}
 	for k, known := range x.words {
-		if slipped(want, known) {
+		if min(len(want), len(known)) >= fewestLetters && spell.OneSlip(want, known) {
 			return BuiltIn[x.of[k]], true
 		}
 	}
@@ -70,28 +67,6 @@ var index = sync.OnceValue(func() nameIndex {
 	}
 	return x
 })
-
-// slipped reports whether two names differ by one letter that is wrong, missing, too much, or changed with its neighbour.
-func slipped(a, b string) bool {
-	x, y := []rune(a), []rune(b)
-	if len(x) < len(y) {
-		x, y = y, x
-	}
-	if len(y) < 5 || len(x)-len(y) > 1 {
-		return false
-	}
-	i := 0
-	for i < len(y) && x[i] == y[i] {
-		i++
-	}
-	if len(x) > len(y) {
-		return slices.Equal(x[i+1:], y[i:])
-	}
-	if i+1 < len(x) && x[i] == y[i+1] && x[i+1] == y[i] && slices.Equal(x[i+2:], y[i+2:]) {
-		return true
-	}
-	return i == len(x) || slices.Equal(x[i+1:], y[i+1:])
-}
 
 // Nearest names the n themes whose names are most like one that is not known: by the pairs of letters that they share
 // (Dice 1945).
