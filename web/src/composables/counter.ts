@@ -57,7 +57,9 @@ export function useCounter(id: string) {
   }
 
   async function look() {
+    const before = outbox.arrived
     const { ticks } = await take(api.GET('/api/v1/jobs/{id}/ticks', { params: path }))
+    if (outbox.arrived !== before) return // it was asked before what has arrived since, and is asked again soon
     const now = new Set(ticks.map(t => t.task))
     for (const w of waiting.value)
       if (w.done) now.add(w.task)

@@ -107,9 +107,10 @@ export function useEvening(id: () => string, minute: (at: number) => number = ()
     const job = id()
     if (!job) return
     try {
-      const before = outbox.count
+      const before = outbox.arrived
       const e = await take(api.GET('/api/v1/jobs/{id}/evening', { params: path() }))
-      if (id() !== job || outbox.count < before) return // it was asked before what has arrived since
+      if (id() !== job) return
+      if (outbox.arrived !== before) return void (await read()) // it was asked before what has arrived since
       known.value = e
       wrong.value = ''
     } catch (e) {

@@ -42,6 +42,7 @@ export const useOutbox = defineStore('outbox', () => {
   const refused = shallowRef<Waiting[]>([])
   const away = shallowRef(false) // the server did not take the last one
   const keeps = shallowRef(true) // this browser keeps what waits
+  const arrived = shallowRef(0) // entries that the server has taken, or refused, since this window is open
   const listeners = new Set<(e: Waiting, answer: unknown) => void>()
   let underWay: Waiting | null = null
   let timer = 0
@@ -92,6 +93,7 @@ export const useOutbox = defineStore('outbox', () => {
         }
         const answer = await deliver(e)
         // in one turn: between what waits and what the answer says nobody sees it in neither
+        arrived.value++
         const forgotten = drop(e)
         away.value = false
         pause = again
@@ -106,6 +108,7 @@ export const useOutbox = defineStore('outbox', () => {
           return
         }
         // tried again it would be refused again: it stays to be looked at
+        arrived.value++
         const no = { ...e, refused: x.message }
         waiting.value = waiting.value.filter(w => w.key !== e.key)
         refused.value = [...refused.value, no]
@@ -164,5 +167,5 @@ export const useOutbox = defineStore('outbox', () => {
     return () => listeners.delete(told)
   }
   const count = computed(() => waiting.value.length)
-  return { waiting, refused, away, keeps, count, add, drop, handOver, retry, send, open, of, onSent }
+  return { waiting, refused, away, keeps, count, arrived, add, drop, handOver, retry, send, open, of, onSent }
 })
