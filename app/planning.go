@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"happytray/app/estimate"
+	"happytray/core/bite"
 	"happytray/core/brief"
 	"happytray/core/diet"
 	"happytray/core/edit"
@@ -92,6 +93,7 @@ type Choice struct {
 	Servings []pick.Serving
 	Kinds    []Kinds
 	Shelves  []Objection
+	Bites    []bite.Bite
 	Says     []string // what is other than the last time, and what is to be known of the choice
 	Apart    bool     // a plate apart for some guests would leave much to the others
 	LowCarb  bool     // somebody wants little carbohydrate
@@ -126,6 +128,7 @@ func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, e
 	out.Sides = pick.Balance(b, foods, larder)
 	out.Needs = pick.Needs(b, out.Sides, foods, larder, under, 3)
 	out.Servings = pick.Servings(b, foods)
+	out.Bites = bite.Of(foods, b)
 	out.Says = pick.Remembered(b, foods, larder)
 	for _, s := range append(plan.SayForSome(b, larder), plan.SayFrail(b, foods)...) {
 		out.Says = append(out.Says, spoken(ctx, a, s).String())

@@ -146,7 +146,7 @@ var order = [][]string{
 	{"food", "board"},
 	{"brief"},
 	{"diet"},
-	{"portion", "safety", "adjacency", "access", "theme"},
+	{"portion", "safety", "adjacency", "access", "theme", "bite"},
 	{"pick"},
 	{"amount"},
 	{"tray"},

@@ -183,7 +183,7 @@ func sidesOf(sides []app.Side) []api.Side {
 }
 
 func choiceOf(ch app.Choice) api.Choice {
-	out := api.Choice{Says: list(ch.Says), Apart: ch.Apart, Chosen: []api.Chosen{}, Sides: sidesOf(ch.Sides), Needs: []api.Need{}, Servings: []api.Serving{}, Kinds: []api.KindCount{}, Shelves: []api.Speaks{}}
+	out := api.Choice{Says: list(ch.Says), Apart: ch.Apart, Chosen: []api.Chosen{}, Sides: sidesOf(ch.Sides), Needs: []api.Need{}, Servings: []api.Serving{}, Kinds: []api.KindCount{}, Bites: []api.Bite{}, Shelves: []api.Speaks{}}
 	for _, x := range ch.Chosen {
 		one := api.Chosen{Food: x.Food.ID, Form: x.Form, Grams: x.Grams, Pinned: x.Pinned, Why: x.Why}
 		if ch.LowCarb {
@@ -201,6 +201,9 @@ func choiceOf(ch app.Choice) api.Choice {
 			n.Fillers = append(n.Fillers, api.Filler{Food: f.Food, Why: f.Why})
 		}
 		out.Needs = append(out.Needs, n)
+	}
+	for _, x := range ch.Bites {
+		out.Bites = append(out.Bites, api.Bite{Name: x.Name, Foods: x.Foods, Why: x.Why})
 	}
 	for _, x := range ch.Servings {
 		v := api.Serving{Who: x.Who, Count: x.Count, Avoid: list(x.Avoid), Foods: x.Foods, Of: x.Of, Parts: []api.Found{}}

@@ -3,7 +3,6 @@
 package card
 
 import (
-	"fmt"
 	"slices"
 	"sort"
 	"strings"
@@ -66,7 +65,7 @@ func For(j *job.Job, larder *food.Larder) Set {
 	if len(out.Foods) == 0 {
 		return out
 	}
-	out.Bites, out.Rooms = bites(out.Foods), len(j.Trays)
+	out.Bites, out.Rooms = bites(j, larder), len(j.Trays)
 	for _, d := range drink.With(j.Trays[0], larder) {
 		out.Drinks = append(out.Drinks, say.Upper(d.Name)+": "+d.Why)
 	}
@@ -209,49 +208,15 @@ func TextOf(f *food.Food, over ...*food.Food) Text {
 	return t
 }
 
-// inShell reports whether a food is not eaten as it lies there: nobody bites on a shell or a stone.
-func inShell(f *food.Food) bool { return f.Shell || f.Stone || f.EatenShare() < .7 }
-
 // mostBites is how many bites a card tells: more is a list that nobody reads.
 const mostBites = 4
 
-// bites are what of these foods goes best together, each food at most once: the strongest pairs of the pairing
-// rules, on a plain cracker where there is one.
-func bites(foods []*food.Food) (out []string) {
-	cracker := ""
-	for _, f := range foods {
-		if f.Category == food.Cracker && (cracker == "" || f.Strength < 2 && strings.Contains(strings.ToLower(f.Name), "plain")) {
-			cracker = ", on " + strings.ToLower(f.Name)
+// bites are what is eaten together, as guests are told.
+func bites(j *job.Job, larder *food.Larder) (out []string) {
+	for _, b := range j.BitesNow(larder) {
+		if len(out) < mostBites {
+			out = append(out, b.Name)
 		}
-	}
-	type pair struct {
-		a, b  *food.Food
-		worth float64
-	}
-	var all []pair
-	for i, a := range foods {
-		for _, b := range foods[i+1:] {
-			if inShell(a) || inShell(b) || a.Category == b.Category || a.Category == food.Cracker || b.Category == food.Cracker {
-				continue
-			}
-			if worth, _ := food.Affinity(a, b); worth >= .6 {
-				all = append(all, pair{a, b, worth + (a.Liking+b.Liking)/10})
-			}
-		}
-	}
-	sort.SliceStable(all, func(i, j int) bool { return all[i].worth > all[j].worth })
-	used := map[string]bool{}
-	for _, q := range all {
-		if used[q.a.ID] || used[q.b.ID] || len(out) == mostBites {
-			continue
-		}
-		used[q.a.ID], used[q.b.ID] = true, true
-		short := func(f *food.Food) string { s, _, _ := strings.Cut(f.Name, ","); return strings.ToLower(s) }
-		says := fmt.Sprintf("%s, then %s", strings.ToUpper(short(q.a)[:1])+short(q.a)[1:], short(q.b))
-		if q.a.Category == food.Cheese || q.a.Category == food.Meat {
-			says += cracker
-		}
-		out = append(out, says)
 	}
 	return out
 }

@@ -13,7 +13,7 @@ func ExampleAffinity() {
 	worth, why := food.Affinity(blue, honey)
 	fmt.Println(worth, why)
 	// Output:
-	// 1 well known together
+	// 1 sweetness tames the blue
 }
 
 // 300 g from bags of 125 g and of 200 g: one of each is cheaper than three or two alike.

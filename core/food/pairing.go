@@ -71,10 +71,14 @@ var pairings = []pairing{
 // sameRegion is what sharing a landscape adds; it is a reason, not a rule.
 const sameRegion = .15
 
-// sides is which sides of which pairing rules a food stands on, a bit for each rule.
-type sides struct{ a, b uint32 }
+// sides is which sides of which pairing rules a food stands on, a bit for each rule, and its classics.
+type sides struct {
+	a, b  uint32
+	named map[string]Named
+}
 
 func sidesOf(f *Food) (s sides) {
+	s.named = namedPairs()[f.ID]
 	for i := range pairings {
 		if pairings[i].a(f) {
 			s.a |= 1 << i
@@ -88,7 +92,8 @@ func sidesOf(f *Food) (s sides) {
 
 // Affinity says how well two foods go side by side, from -1 (they spoil each
 // other) to 1 (made for each other), and why in a few words; 0 and "" when
-// there is nothing to say. What a food itself names counts before the rules.
+// there is nothing to say. What a food itself names counts before the classics of the table (NamedPair), and those before
+// the rules.
 func Affinity(a, b *Food) (worth float64, why string) {
 	return affinity(a, b, sidesOf(a), sidesOf(b))
 }
@@ -109,7 +114,13 @@ func affinity(a, b *Food, x, y sides) (worth float64, why string) {
 	case slices.Contains(a.Clashes, b.ID) || slices.Contains(b.Clashes, a.ID):
 		return -1, clashWords(a, b)
 	case slices.Contains(a.Pairs, b.ID) || slices.Contains(b.Pairs, a.ID):
+		if named, ok := x.named[b.ID]; ok {
+			return 1, named.Why
+		}
 		return 1, "well known together"
+	}
+	if named, ok := x.named[b.ID]; ok {
+		return named.Strength, named.Why
 	}
 	if both := x.a&y.b | x.b&y.a; both != 0 {
 		p := &pairings[bits.TrailingZeros32(both)] // the first rule that holds

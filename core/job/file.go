@@ -5,6 +5,7 @@ import (
 	"slices"
 	"strconv"
 
+	"happytray/core/bite"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/document"
@@ -31,6 +32,7 @@ type file struct {
 	Rules    brief.Rules    `json:"rules"`
 	Seed     uint64         `json:"seed"`
 	Order    []string       `json:"order,omitempty"`
+	Bites    []bite.Bite    `json:"bites,omitempty"`
 	Says     []say.Text     `json:"says,omitempty"`
 	Part     *tray.Part     `json:"part,omitempty"`
 	Further  []file         `json:"further,omitempty"`
@@ -85,6 +87,8 @@ func (f *file) member(name string, rest []byte) (n int, err error) {
 		err = json.Unmarshal(raw, &f.Seed)
 	case "order":
 		err = json.Unmarshal(raw, &f.Order)
+	case "bites":
+		err = json.Unmarshal(raw, &f.Bites)
 	case "says":
 		err = json.Unmarshal(raw, &f.Says)
 	case "part":
@@ -146,7 +150,7 @@ func (f *file) read(raw []byte, larder *food.Larder) (*Job, error) {
 // job takes the trays out of each other. Foods that several trays keep are kept once, as
 // the first of them has them.
 func (f *file) job() (*Job, error) {
-	j := &Job{Title: f.Title, Brief: f.Brief, Foods: f.Foods, Says: f.Says, Extra: f.Extra}
+	j := &Job{Title: f.Title, Brief: f.Brief, Foods: f.Foods, Bites: f.Bites, Says: f.Says, Extra: f.Extra}
 	have := map[string]bool{}
 	for i := range j.Foods {
 		have[j.Foods[i].ID] = true
@@ -247,6 +251,9 @@ func (w *writer) tray(which int) {
 	w.put("seed", t.Seed)
 	if len(t.Order) > 0 {
 		w.put("order", t.Order)
+	}
+	if bites := w.job.bitesLeft(); which == 0 && len(bites) > 0 {
+		w.put("bites", bites)
 	}
 	if which == 0 && len(w.job.Says) > 0 {
 		w.put("says", w.job.Says)

@@ -7,6 +7,7 @@ import (
 	"fmt"
 	"slices"
 
+	"happytray/core/bite"
 	"happytray/core/brief"
 	"happytray/core/document"
 	"happytray/core/fault"
@@ -22,8 +23,11 @@ const (
 	MaxFoods    = 400
 )
 
-// maxSays bounds what a plan has to say.
-const maxSays = 20
+// maxSays bounds what a plan has to say, and maxBites how many bites its trays may tell of.
+const (
+	maxSays  = 20
+	maxBites = 3 * tray.MaxTrays
+)
 
 // Job is an occasion with its trays, one at least: while only briefed that one has no board.
 type Job struct {
@@ -31,6 +35,7 @@ type Job struct {
 	Brief brief.Brief
 	Foods []Planned // as they were when the job was planned
 	Trays []*tray.Tray
+	Bites []bite.Bite    // what is eaten together, as planned
 	Says  []say.Text     // what whoever planned it has to be told: over the budget, too little board
 	Extra document.Extra // members of the file that this version does not know
 }
@@ -93,6 +98,9 @@ func (j *Job) Check(larder *food.Larder) error {
 			return err
 		}
 	}
+	if err := j.checkBites(); err != nil {
+		return err
+	}
 	if err := j.Brief.Check(); err != nil {
 		return fault.In("brief", err)
 	}
@@ -118,6 +126,24 @@ func (j *Job) Check(larder *food.Larder) error {
 		}
 		if err != nil {
 			return err
+		}
+	}
+	return nil
+}
+
+func (j *Job) checkBites() error {
+	if len(j.Bites) > maxBites {
+		return fault.Bad("bites", "at most %d bites", maxBites)
+	}
+	for i, b := range j.Bites {
+		at := fmt.Sprintf("bites[%d].", i)
+		if len(b.Foods) < 2 || len(b.Foods) > 6 {
+			return fault.Bad(at+"foods", "a bite is of two to six foods")
+		}
+		for _, text := range append([]string{b.Name, b.Why}, b.Foods...) {
+			if err := fault.Text(at+"name", text, 300); err != nil {
+				return err
+			}
 		}
 	}
 	return nil

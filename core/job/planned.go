@@ -3,7 +3,9 @@ package job
 import (
 	"bytes"
 	"encoding/json"
+	"slices"
 
+	"happytray/core/bite"
 	"happytray/core/food"
 )
 
@@ -44,9 +46,9 @@ func (j *Job) Larder(base *food.Larder) *food.Larder {
 }
 
 // NoteFoods notes the foods that the job's trays use, on them and in reserve, as they are in
-// the larder.
+// the larder, and the bites that they make.
 func (j *Job) NoteFoods(larder *food.Larder) {
-	j.Foods = nil
+	j.Foods, j.Bites = nil, j.BitesNow(larder)
 	seen := map[string]bool{}
 	for _, t := range j.Trays {
 		for _, id := range t.Foods() {
@@ -56,6 +58,35 @@ func (j *Job) NoteFoods(larder *food.Larder) {
 			}
 		}
 	}
+}
+
+// BitesNow are the bites that the foods on the job's trays make, tray by tray; of those round the same two foods the first.
+func (j *Job) BitesNow(larder *food.Larder) []bite.Bite {
+	var out []bite.Bite
+	for _, t := range j.Trays {
+		for _, b := range t.Bites(larder) {
+			if !slices.ContainsFunc(out, func(o bite.Bite) bool { return slices.Equal(o.Foods[:2], b.Foods[:2]) }) {
+				out = append(out, b)
+			}
+		}
+	}
+	return out
+}
+
+// bitesLeft are the bites as planned of which all foods are there still: foods are taken off and exchanged by hand.
+func (j *Job) bitesLeft() []bite.Bite {
+	if len(j.Bites) == 0 {
+		return nil
+	}
+	on := map[string]bool{}
+	for _, t := range j.Trays {
+		for i := range t.Elements {
+			on[t.Elements[i].Food] = true
+		}
+	}
+	return slices.DeleteFunc(slices.Clone(j.Bites), func(b bite.Bite) bool {
+		return slices.ContainsFunc(b.Foods, func(id string) bool { return !on[id] })
+	})
 }
 
 // GramsOf adds up what all trays and their reserve hold of each food, grams as laid; props are none.

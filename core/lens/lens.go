@@ -70,7 +70,7 @@ type Area struct {
 }
 
 // Lenses lists what there is to look through, in the order of their keys.
-var Lenses = []string{"families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue", "eaten"}
+var Lenses = []string{"families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue", "eaten", "bites"}
 
 // seeing is a tray being looked at.
 type seeing struct {
@@ -118,6 +118,8 @@ func Apply(t *tray.Tray, larder *food.Larder, lens, word string) (View, error) {
 		s.gaps()
 	case "pairs":
 		s.pairs()
+	case "bites":
+		s.bites()
 	case "kinds":
 		s.kinds()
 	case "eaten":

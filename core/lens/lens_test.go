@@ -214,3 +214,19 @@ func BenchmarkLenses(b *testing.B) {
 		look(b, res.Tray, Lenses[i%len(Lenses)], "")
 	}
 }
+
+func TestBitesLens(t *testing.T) {
+	near := map[string]geom.Point{"soft-white-round": geom.Pt(150, 150), "fig-jam": geom.Pt(270, 150), "round-crackers": geom.Pt(150, 280), "gherkins": geom.Pt(480, 60)}
+	v := look(t, on(t, 600, 400, near), "bites", "")
+	if v.Number.String() != "1 of 1 bites lie together" || len(v.Lines) != 2 || v.Lines[0].Bad {
+		t.Errorf("%s, %+v", v.Number, v.Lines)
+	}
+	if got := tintOf(v, "fig-jam"); !strings.HasPrefix(got, "Brie with fig jam") || tintOf(v, "gherkins") != "in no bite" {
+		t.Errorf("fig jam: %s, gherkins: %s", got, tintOf(v, "gherkins"))
+	}
+	near["fig-jam"] = geom.Pt(520, 320)
+	v = look(t, on(t, 600, 400, near), "bites", "")
+	if v.Number.String() != "0 of 1 bites lie together" || !v.Lines[0].Bad && !v.Lines[1].Bad {
+		t.Errorf("far apart: %s, %+v", v.Number, v.Lines)
+	}
+}

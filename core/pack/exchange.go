@@ -191,6 +191,8 @@ func (l *Layout) borderCost(ia, ib int, t *tray.Tray, fa, fb *food.Food) float64
 		v += 3
 	}
 	switch goes := l.Affinity(ia, ib); {
+	case l.InOneBite(ia, ib):
+		v -= 1
 	case adjacency.ArePartners(goes):
 		v -= .5
 	case adjacency.SpoilEachOther(goes):

@@ -1,6 +1,8 @@
 package pack
 
 import (
+	"slices"
+
 	"happytray/core/adjacency"
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -15,6 +17,7 @@ type Problem struct {
 	tastes [][]float32        // of each pair of elements: how well their foods go together, -1 to 1
 	meats  []bool             // elements that are kept apart for some guests
 	mains  []bool             // elements that those guests eat, lying open
+	inBite []uint8            // of each element: the bites that its food is in, a bit each
 	Begin  map[int]geom.Point // where loose elements begin; nil for anywhere
 }
 
@@ -50,6 +53,14 @@ func (p *Problem) know() {
 		index[i] = k
 	}
 	palate := food.NewPalate(foods)
+	p.inBite = make([]uint8, n)
+	for k, b := range p.Given.Bites(p.Larder) {
+		for i := range p.Given.Elements {
+			if slices.Contains(b.Foods, p.Given.Elements[i].Food) {
+				p.inBite[i] |= 1 << k
+			}
+		}
+	}
 	words := p.Given.Brief.KeptApart()
 	p.tastes, p.meats, p.mains = make([][]float32, n), make([]bool, n), make([]bool, n)
 	for i := range p.Given.Elements {
@@ -61,6 +72,11 @@ func (p *Problem) know() {
 		side := adjacency.ApartOf(foods[index[i]], words, p.Given.Elements[i].Vessel == "")
 		p.meats[i], p.mains[i] = side == adjacency.KeptOff, side == adjacency.ForAll
 	}
+}
+
+// InOneBite reports whether the foods of two elements are eaten in one bite, which wants to lie together.
+func (p *Problem) InOneBite(a, b int) bool {
+	return p.inBite[a]&p.inBite[b] != 0 && p.Given.Elements[a].Food != p.Given.Elements[b].Food
 }
 
 // Softens reports whether element a, lying open, would soften element b.

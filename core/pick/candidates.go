@@ -321,7 +321,7 @@ func index(list []string, word string) int { return max(0, slices.Index(list, wo
 
 func (w *weigher) weigh(f *food.Food) cand {
 	look := colour.Must(f.Colour)
-	c := cand{food: f, base: portion.Liking(w.b, f), why: byNature(f), whyWorth: .1, look: look, family: index(colour.Families, look.Family()),
+	c := cand{food: f, base: portion.Liking(w.b, f), why: byNature(f), whyWorth: leastTold, look: look, family: index(colour.Families, look.Family()),
 		texture: index(food.Textures, f.Texture), milk: -1, firmness: -1, strong: f.Category == food.Cheese && f.Strength >= 4,
 		isNew: w.young < .5 && (f.Liking <= .55 || f.Strength >= 4) && (f.Category == food.Cheese || f.Category == food.Meat || f.Category == food.Dip), part: f.PartOf()}
 	add := func(points float64, because string) {
@@ -390,7 +390,7 @@ func (w *weigher) weigh(f *food.Food) cand {
 	}
 	if nearest < thePalette {
 		c.awake = true
-		add(inTheme*(1-.4*nearest/thePalette), "in the theme's colours")
+		add(inTheme*(1-.4*nearest/thePalette), inThemeColours)
 	}
 	if t := w.theme; t != nil {
 		if slices.Contains(t.Regions, f.Region) {
@@ -449,6 +449,12 @@ func (f *candidates) empty() *stats {
 
 // because is what speaks most for a food, still without its words.
 type because int
+
+// leastTold is what speaks for a food at least before it is told; less and it is told by its nature.
+const leastTold = .1
+
+// inThemeColours is a reason that many foods of a board have alike.
+const inThemeColours = "in the theme's colours"
 
 const (
 	byItself because = iota
@@ -582,9 +588,14 @@ func firmnessSays(firmness string) string {
 }
 
 // why says what speaks most for a candidate beside the rest of the choice.
-func (f *candidates) why(s *stats, i int) string {
+// inBite is what the bite says that it is in, or "": it is told where nothing but its looks or its neighbours speaks for it.
+func (f *candidates) why(s *stats, i int, inBite string) string {
 	c := &f.cands[i]
-	switch _, most, which := f.weigh(s, i); most {
+	_, most, which := f.weigh(s, i)
+	if ofItself := most == byItself && (c.whyWorth <= leastTold || c.why == inThemeColours); inBite != "" && (ofItself || most == byColour || most == byPairing || most == byFirmness || most == byLine) {
+		return inBite
+	}
+	switch most {
 	case byColour:
 		return "adds " + withArticle(colour.Families[c.family]) + " colour, which is missing"
 	case byMilk:

@@ -7,6 +7,7 @@ import (
 	"slices"
 	"strings"
 
+	"happytray/core/bite"
 	"happytray/core/brief"
 	"happytray/core/diet"
 	"happytray/core/fault"
@@ -77,12 +78,15 @@ func Pick(b brief.Brief, larder *food.Larder, under Under) ([]Choice, error) {
 	broken, played := f.broken(b, s), f.played(s, core)
 	for f.worth(s.on) < least && f.nearer(s, fixed, func() bool { return f.broken(b, s) <= broken && f.played(s, core) >= played }) {
 	}
+	f.toBites(b, s, fixed, core)
 	f.trim(s, fixed)
 	slices.SortFunc(s.on, func(i, j int) int { return i - j }) // in the order of the larder, shelf by shelf
+	foods, _ := f.on(s)
+	inBite := tellBites(bite.Of(foods, b), larder)
 	why := make([]string, len(s.on))
 	for k, i := range slices.Clone(s.on) {
 		f.put(s, i, -1)
-		why[k] = f.why(s, i)
+		why[k] = f.why(s, i, inBite[f.cands[i].food.ID])
 		f.put(s, i, 1)
 	}
 	slices.SortFunc(s.on, func(i, j int) int { return i - j })

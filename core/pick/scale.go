@@ -3,6 +3,7 @@ package pick
 import (
 	"slices"
 
+	"happytray/core/bite"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/portion"
@@ -65,6 +66,7 @@ func Explain(b brief.Brief, larder *food.Larder, under Under, chosen []Choice) [
 		foods = append(foods, c.Food)
 	}
 	s := NewScale(b, larder, under, foods)
+	inBite := tellBites(bite.Of(foods, b), larder)
 	out := slices.Clone(chosen)
 	for k := range out {
 		c := &out[k]
@@ -74,7 +76,7 @@ func Explain(b brief.Brief, larder *food.Larder, under Under, chosen []Choice) [
 		}
 		i := s.candidates.by[c.Food.ID]
 		s.candidates.put(s.stats, i, -1)
-		c.Why = s.candidates.why(s.stats, i)
+		c.Why = s.candidates.why(s.stats, i, inBite[c.Food.ID])
 		s.candidates.put(s.stats, i, 1)
 	}
 	return out

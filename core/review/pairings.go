@@ -2,8 +2,10 @@ package review
 
 import (
 	"math"
+	"slices"
 
 	"happytray/core/adjacency"
+	"happytray/core/bite"
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/say"
@@ -11,11 +13,12 @@ import (
 
 // tastes is what the foods of a tray are to each other.
 type tastes struct {
-	first []int    // the elements that are the first of their food
-	all   [][]int  // for each of them, all elements of its food
-	near  [][]int  // for each of them, elements of foods it goes well with
-	clash [][2]int // elements whose foods spoil each other
-	cares []bool   // of two elements, row by row: whether they are in near or clash of each other
+	first []int     // the elements that are the first of their food
+	all   [][]int   // for each of them, all elements of its food
+	near  [][]int   // for each of them, elements of foods it goes well with
+	clash [][2]int  // elements whose foods spoil each other
+	bites [][][]int // of each bite, the elements of each of its foods, the rich one's first
+	cares []bool    // of two elements, row by row: whether they are in near or clash of each other
 }
 
 func newTastes(l *Live) (t tastes) {
@@ -53,11 +56,29 @@ func newTastes(l *Live) (t tastes) {
 		}
 		t.first, t.all, t.near = append(t.first, members[k][0]), append(t.all, members[k]), append(t.near, near)
 	}
+	for _, b := range bite.Of(foods, l.tray.Brief) {
+		var of [][]int
+		for _, id := range b.Foods {
+			of = append(of, members[slices.IndexFunc(foods, func(f *food.Food) bool { return f.ID == id })])
+		}
+		t.bites = append(t.bites, of)
+	}
 	n := len(l.elems)
 	t.cares = make([]bool, n*n)
 	care := func(a, b int) { t.cares[a*n+b], t.cares[b*n+a] = true, true }
 	for _, c := range t.clash {
 		care(c[0], c[1])
+	}
+	for _, of := range t.bites {
+		for k := range of {
+			for _, others := range of[:k] {
+				for _, a := range of[k] {
+					for _, b := range others {
+						care(a, b)
+					}
+				}
+			}
+		}
 	}
 	for k, near := range t.near {
 		for _, a := range t.all[k] {
@@ -115,7 +136,60 @@ func (m *measures) pairings() {
 	if n > 0 {
 		m.values["pairs.near"] = sum / float64(n)
 	}
+	m.bites()
 	m.apart()
+}
+
+// bites measures how far apart the foods of each bite lie, the two that are farthest from each other, where they lie
+// nearest together.
+func (m *measures) bites() {
+	l := m.l
+	sum, n := 0.0, 0
+	for _, of := range l.tastes.bites {
+		width, who := math.Inf(1), []int(nil)
+		for _, a := range of[0] {
+			if !l.elems[a].placed {
+				continue
+			}
+			together, wide := []int{a}, 0.0
+			for _, others := range of[1:] {
+				best, at := math.Inf(1), -1
+				for _, b := range others {
+					if !l.elems[b].placed {
+						continue
+					}
+					far := 0.0 // from what is chosen so far
+					for _, c := range together {
+						far = math.Max(far, l.at(b, c).gap)
+					}
+					if far < best {
+						best, at = far, b
+					}
+				}
+				if at >= 0 {
+					together, wide = append(together, at), math.Max(wide, best)
+				}
+			}
+			if len(together) > 1 && wide < width {
+				width, who = wide, together
+			}
+		}
+		if who == nil {
+			continue
+		}
+		sum += math.Min(width, 2*bite.Near)
+		n++
+		if width > bite.Near {
+			rest := make([]say.Value, 0, len(who))
+			for _, i := range who[1:] {
+				rest = append(rest, m.it(i))
+			}
+			m.find("pairs.bites", Note, width/bite.Near, l.elems[who[0]].middle, who, say.New("pairs.bites", m.it(who[0]), say.All(rest...), say.MM(width)))
+		}
+	}
+	if n > 0 {
+		m.values["pairs.bites"] = sum / float64(n)
+	}
 }
 
 // apartMM is the gap beyond which nobody asks for more.

@@ -210,6 +210,17 @@ var specimens = []specimen{
 			put(t, "blue-wedge", "whole", 1, 120, 200, 0)
 			put(t, "honey", "bowl", 1, 480, 200, 0)
 		}},
+	{"pairs.bites",
+		func(t *tray.Tray) {
+			put(t, "soft-white-round", "whole", 1, 220, 200, 0)
+			put(t, "fig-jam", "bowl", 1, 330, 160, 0)
+			put(t, "round-crackers", "arc", 9, 300, 260, 0)
+		},
+		func(t *tray.Tray) {
+			put(t, "soft-white-round", "whole", 1, 120, 200, 0)
+			put(t, "fig-jam", "bowl", 1, 200, 100, 0)
+			put(t, "round-crackers", "arc", 9, 480, 260, 0)
+		}},
 	{"pairs.apart",
 		func(t *tray.Tray) {
 			guests(t, 11, 0, brief.Diet{Count: 1, Avoid: []string{"meat"}})

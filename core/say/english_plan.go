@@ -118,6 +118,8 @@ var planning = map[string]string{
 	"lens.covered":  "; {1} covered",
 	"lens.pairs":    "What tastes good together lies within a hand's width, what clashes apart",
 	"lens.hand":     "{1} {1:pair|pairs} within a hand's width",
+	"lens.bites":    "What makes one mouthful lies within {1}, so that guests put it together",
+	"lens.bitten":   "{1} of {2} bites lie together",
 	"lens.clash":    ", {1} that clash",
 	"named":         "{1}: {2}",
 	"lens.gap":      "{1} bare",

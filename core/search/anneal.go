@@ -59,6 +59,9 @@ type mover struct {
 	riders map[int][]int
 }
 
+// oneBite is what it is worth that what is eaten in one bite lies together: more than a pair.
+const oneBite = 1.0
+
 // pairWeights weighs each pair by colour, category and pairing.
 func (s *composer) pairWeights(p *plan) [][]float64 {
 	n := len(p.bodies)
@@ -83,6 +86,8 @@ func (s *composer) pairWeights(p *plan) [][]float64 {
 				w += .3
 			}
 			switch goes := s.Affinity(a.e, b.e); {
+			case s.InOneBite(a.e, b.e):
+				w -= oneBite
 			case adjacency.ArePartners(goes):
 				w -= .5
 			case adjacency.SpoilEachOther(goes):

@@ -5,6 +5,7 @@ package tray
 import (
 	"slices"
 
+	"happytray/core/bite"
 	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/document"
@@ -96,6 +97,19 @@ func (t *Tray) Foods() []string {
 		add(t.Reserve[i].Food)
 	}
 	return out
+}
+
+// Bites are those that the foods of its elements make, for whom it is laid.
+func (t *Tray) Bites(larder *food.Larder) []bite.Bite {
+	var foods []*food.Food
+	seen := map[string]bool{}
+	for i := range t.Elements {
+		if f, ok := larder.Get(t.Elements[i].Food); ok && !seen[f.ID] {
+			seen[f.ID] = true
+			foods = append(foods, f)
+		}
+	}
+	return bite.Of(foods, t.Brief)
 }
 
 // Find is the index of the element with the id, or -1.

@@ -341,7 +341,7 @@ func TestBuildCardsQuote(t *testing.T) {
 	if strings.Count(all, "For the room") != len(j.Trays) || !strings.Contains(all, one.Board.Name) || !strings.Contains(all, "Guests") {
 		t.Error("no card for the room")
 	}
-	if !strings.Contains(all, "Best bites") || !strings.Contains(all, ", then ") || !strings.Contains(all, "To drink with it") {
+	if !strings.Contains(all, "Best bites") || !strings.Contains(all, " with ") || !strings.Contains(all, "To drink with it") {
 		t.Error("no best bites, or nothing to drink")
 	}
 	q := price.NewQuote(shop.NewBasket(j, larder), prep.Minutes(j, larder), 1, 16, false, price.Usual)

@@ -496,6 +496,7 @@ func (e KeptKind) Valid() bool {
 // Defines values for Lens.
 const (
 	LensAllergens    Lens = "allergens"
+	LensBites        Lens = "bites"
 	LensEaten        Lens = "eaten"
 	LensFamilies     Lens = "families"
 	LensFlow         Lens = "flow"
@@ -515,6 +516,8 @@ const (
 func (e Lens) Valid() bool {
 	switch e {
 	case LensAllergens:
+		return true
+	case LensBites:
 		return true
 	case LensEaten:
 		return true
@@ -1492,6 +1495,18 @@ type BesideAsked struct {
 	Tray    *int         `json:"tray,omitempty"`
 }
 
+// Bite defines model for Bite.
+type Bite struct {
+	// Foods the rich one first
+	Foods []string `json:"foods"`
+
+	// Name as guests are told
+	Name string `json:"name"`
+
+	// Why of the strongest pair in it
+	Why string `json:"why"`
+}
+
 // BoardCard defines model for BoardCard.
 type BoardCard struct {
 	AreaCm2  float64 `json:"area_cm2"`
@@ -1602,7 +1617,10 @@ type Category string
 // Choice defines model for Choice.
 type Choice struct {
 	// Apart a plate apart for some guests would leave much to the others
-	Apart  bool        `json:"apart"`
+	Apart bool `json:"apart"`
+
+	// Bites what of it is eaten together
+	Bites  []Bite      `json:"bites"`
 	Chosen []Chosen    `json:"chosen"`
 	Kinds  []KindCount `json:"kinds"`
 

@@ -2843,7 +2843,7 @@ export interface components {
             says?: string;
         };
         /** @enum {string} */
-        Lens: "families" | "grey" | "without-green" | "wet" | "height" | "reach" | "allergens" | "flow" | "gaps" | "pairs" | "kinds" | "without-red" | "without-blue" | "eaten";
+        Lens: "families" | "grey" | "without-green" | "wet" | "height" | "reach" | "allergens" | "flow" | "gaps" | "pairs" | "kinds" | "without-red" | "without-blue" | "eaten" | "bites";
         LensAsked: {
             tray: components["schemas"]["TrayDocument"];
             lens: components["schemas"]["Lens"];
@@ -3028,8 +3028,18 @@ export interface components {
             /** @description what each group of guests can eat */
             servings: components["schemas"]["Serving"][];
             kinds: components["schemas"]["KindCount"][];
+            /** @description what of it is eaten together */
+            bites: components["schemas"]["Bite"][];
             /** @description what speaks against a food for this brief */
             shelves: components["schemas"]["Speaks"][];
+        };
+        Bite: {
+            /** @description as guests are told */
+            name: string;
+            /** @description the rich one first */
+            foods: string[];
+            /** @description of the strongest pair in it */
+            why: string;
         };
         Offers: {
             offers: components["schemas"]["Offer"][];
@@ -7084,7 +7094,7 @@ export const settingsChangeHemisphereValues: ReadonlyArray<FlattenedDeepRequired
 export const mineValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Mine"]> = ["built-in", "changed", "own"];
 export const importReportTableValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportReport"]["table"]> = ["larder", "packs", "stock"];
 export const importLineWhatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportLine"]["what"]> = ["added", "changed", "same", "refused"];
-export const lensValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lens"]> = ["families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue", "eaten"];
+export const lensValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lens"]> = ["families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue", "eaten", "bites"];
 export const commandKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Command"]["kind"]> = ["move", "lay", "take-off", "lock", "unlock", "form", "swap", "duplicate", "split", "join", "amount", "vessel", "lift", "circle", "open", "bend"];
 export const offerLeaningValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Offer"]["leaning"]> = ["liked", "season", "new"];
 export const jobSummaryStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["JobSummary"]["state"]> = ["briefed", "picked", "laid"];

@@ -118,6 +118,28 @@ export interface TrayFile {
   }[];
   seed: number;
   /**
+   * what is eaten together, as planned: two or three mouthfuls of foods that lie near each other
+   *
+   * @maxItems 120
+   */
+  bites?: {
+    /**
+     * as guests are told
+     */
+    name: string;
+    /**
+     * ids, the rich one first
+     *
+     * @minItems 2
+     * @maxItems 6
+     */
+    foods: string[];
+    /**
+     * of the strongest pair in it
+     */
+    why: string;
+  }[];
+  /**
    * what the plan has to say: by how much and why it is over the budget, that there is too little board
    *
    * @maxItems 20

@@ -19,6 +19,7 @@ export const lenses: readonly [LensName, string][] = [
   ['without-red', 'No red cones'],
   ['without-blue', 'No blue cones'],
   ['eaten', 'How it is eaten'],
+  ['bites', 'Bites'],
 ]
 
 /** The lens that the tray is looked at through, and what it shows; it follows every change. */

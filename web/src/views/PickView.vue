@@ -185,6 +185,7 @@ useEventListener(window, 'keydown', e => {
 
     <template #look>
       <BalancePanel
+        :bites="job.doc!.bites?.length ? job.doc!.bites : (choice?.bites ?? [])"
         :choice="choice"
         :picked="picked"
         :count="chosen.size - props.size"

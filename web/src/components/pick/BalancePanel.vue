@@ -9,6 +9,7 @@ import { count as counted } from '@/tray/words'
 
 const props = defineProps<{
   choice: Choice | null
+  bites: Choice['bites']
   picked: boolean
   count: number
   own: boolean
@@ -31,6 +32,8 @@ const partNames: Record<string, string> = {
   'something crisp': 'crisp',
   'something sweet or fresh': 'sweet or fresh',
 }
+const partName = (p: { says: string; foods: number }) =>
+  p.says === 'a sweet' && p.foods === 1 ? 'sweet' : (partNames[p.says] ?? p.says)
 const sideNames: Record<string, string> = {
   texture: 'Texture',
   flavour: 'Flavour',
@@ -53,7 +56,20 @@ const sideNames: Record<string, string> = {
     <button v-if="picked && choice?.apart" class="btn" :disabled="busy" @click="emit('apart')">
       Give them a plate apart
     </button>
+    <template v-if="picked && bites.length">
+      <h3>Eaten together</h3>
+      <ul class="bites">
+        <li v-for="b in bites" :key="b.name">
+          <span class="drawn" aria-hidden="true">
+            <img v-for="f in b.foods" :key="f" :src="larder.picture(f)" alt="" />
+          </span>
+          <b>{{ b.name }}</b>
+          <span class="small soft">{{ b.why }}</span>
+        </li>
+      </ul>
+    </template>
     <template v-if="picked && choice">
+      <h3>What it covers</h3>
       <div v-for="side in choice.sides" :key="side.name" class="side">
         <h3 class="small soft">{{ sideNames[side.name] ?? side.name }}</h3>
         <ul>
@@ -71,7 +87,7 @@ const sideNames: Record<string, string> = {
             <ul>
               <li v-for="p in g.parts" :key="p.says" :class="{ none: !p.foods }">
                 <span aria-hidden="true">{{ p.foods ? '●' : '▲' }}</span>
-                {{ p.foods || 'no' }} {{ partNames[p.says] ?? p.says }}
+                {{ p.foods || 'no' }} {{ partName(p) }}
               </li>
             </ul>
           </li>
@@ -117,6 +133,25 @@ const sideNames: Record<string, string> = {
 <style scoped>
 .says {
   padding: 8px 12px;
+}
+.bites {
+  display: grid;
+  gap: 12px;
+}
+.bites li {
+  display: grid;
+}
+.bites b {
+  font-size: var(--type-4);
+  font-weight: 550;
+}
+.drawn {
+  display: flex;
+  gap: 4px;
+}
+.drawn img {
+  width: 40px;
+  height: 40px;
 }
 .side ul {
   display: flex;

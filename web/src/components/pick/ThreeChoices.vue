@@ -33,8 +33,9 @@ const colours = (o: Offer) => {
   return eaten.map(f => ({ food: f.food, colour: f.colour, part: (100 * f.grams) / all }))
 }
 const covers = (o: Offer) => o.sides.reduce((n, s) => n + s.have.length, 0)
+const milks: Record<string, string> = { mixed: 'mixed milk', plant: 'something plant-based' }
 const word = (side: string, v: string) =>
-  side === 'milk' ? `${v}'s milk` : side === 'cheese' ? `a ${v} cheese` : v
+  side === 'milk' ? (milks[v] ?? `${v}’s milk`) : side === 'cheese' ? `a ${v} cheese` : v
 const lacks = (o: Offer) => o.sides.flatMap(s => s.lack.map(v => word(s.name, v)))
 </script>
 
