@@ -88,6 +88,14 @@ func (s *Server) Outlook(c *gin.Context) {
 	})
 }
 
+// Theme answers POST /api/v1/theme: what the theme of a brief does, and which are of its month.
+func (s *Server) Theme(c *gin.Context) {
+	ofBrief(s, c, func(_ *app.House, b brief.Brief) (api.ThemeTold, error) {
+		t, err := s.app.Theme(c.Request.Context(), b)
+		return api.ThemeTold{Known: t.Known, Name: t.Name, Hour: t.Hour, Does: list(t.Does), Nearest: list(t.Nearest), Offered: list(t.Offered)}, err
+	})
+}
+
 // Plan answers POST /api/v1/plan: pick, portion and choose a board for a brief; nothing is laid yet.
 func (s *Server) Plan(c *gin.Context) {
 	ofBrief(s, c, func(_ *app.House, b brief.Brief) (*job.Job, error) { return s.app.Plan(c.Request.Context(), b) })

@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"maps"
 	"math"
 	"os"
 	"os/exec"
@@ -182,15 +183,16 @@ func TestSeveralTrays(t *testing.T) {
 		}
 	}
 	type judged struct {
-		Tray  int
-		Score float64
+		Tray   int
+		Score  float64
+		Groups map[string]float64
 	}
 	var all []judged
 	var second judged
 	if err := errors.Join(json.Unmarshal(must(t, laid, "review"), &all), json.Unmarshal(must(t, laid, "review", "--tray", "2"), &second)); err != nil {
 		t.Fatal(err)
 	}
-	if len(all) != 2 || all[0].Tray != 1 || all[1].Tray != 2 || all[0].Score == all[1].Score || all[1].Score != second.Score {
+	if len(all) != 2 || all[0].Tray != 1 || all[1].Tray != 2 || maps.Equal(all[0].Groups, all[1].Groups) || all[1].Score != second.Score || !maps.Equal(all[1].Groups, second.Groups) {
 		t.Errorf("both trays: %+v, the second alone %+v", all, second)
 	}
 	if svg := must(t, laid, "export", "--as", "svg", "--tray", "2"); !bytes.HasPrefix(svg, []byte("<svg")) {

@@ -120,8 +120,28 @@ func (f *Food) checkWords() error {
 	if len(f.Flavours) == 0 {
 		return fault.Bad("flavours", "name at least one, mild if nothing else")
 	}
-	return fault.First(f.checkSense, f.checkClassic)
+	return fault.First(f.checkOrigin, f.checkSense, f.checkClassic)
 }
+
+// checkOrigin bounds where a food comes from; a house may name countries of its own.
+func (f *Food) checkOrigin() error {
+	if len(f.Origin) > mostOrigins {
+		return fault.Bad("origin", "at most %d countries or regions", mostOrigins)
+	}
+	for i, from := range f.Origin {
+		at := fmt.Sprintf("origin[%d]", i)
+		if err := fault.Text(at, from, 40); err != nil {
+			return err
+		}
+		if strings.TrimSpace(from) == "" {
+			return fault.Bad(at, "name a country or a region, or leave it out")
+		}
+	}
+	return nil
+}
+
+// mostOrigins is how many countries a food may be said to come from.
+const mostOrigins = 4
 
 // checkSense finds words that contradict each other.
 func (f *Food) checkSense() error {

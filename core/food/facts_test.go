@@ -192,3 +192,29 @@ func TestTraces(t *testing.T) {
 		t.Errorf("plant-based chocolate holds %s", a)
 	}
 }
+
+// Where a food comes from is one of the countries and regions that are told apart, none named twice.
+func TestOrigins(t *testing.T) {
+	from := map[string]int{}
+	for _, f := range BuiltIn().All() {
+		for i, o := range f.Origin {
+			from[o]++
+			if !slices.Contains(Origins, o) || slices.Contains(f.Origin[:i], o) {
+				t.Errorf("%s comes from %s", f.ID, o)
+			}
+		}
+	}
+	if len(from) != len(Origins) {
+		t.Errorf("foods from %d countries, %d are told apart", len(from), len(Origins))
+	}
+	bad, _ := BuiltIn().Get("honey")
+	own := *bad
+	for _, origin := range [][]string{{""}, {strings.Repeat("x", 41)}, {"a", "b", "c", "d", "e"}} {
+		if own.Origin = origin; own.Check() == nil {
+			t.Errorf("%v was let through", origin)
+		}
+	}
+	if own.Origin = []string{"Moonland"}; own.Check() != nil {
+		t.Error("a house may name a country of its own")
+	}
+}

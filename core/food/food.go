@@ -83,6 +83,7 @@ type Food struct {
 	Advised     []string           `json:"advised,omitzero"`       // why pregnant guests and those of weak immunity are commonly advised against it; empty where they are not, nil where nobody has said
 	CarbG       float64            `json:"carb_g"`                 // carbohydrate in 100 g
 	Eaten       Share              `json:"eaten,omitempty"`        // share of what lies there that is eaten: less stones, shells and pods; not said, all of it
+	Origin      []string           `json:"origin,omitempty"`       // countries or regions that it is known to come from; none for what is made everywhere
 	Region      string             `json:"region,omitempty"`       // where such food comes from, broadly; a way of pairing
 	Season      []int              `json:"season"`                 // months in the northern hemisphere in which it is at its best; empty: alike all year
 	AllYear     bool               `json:"all_year,omitempty"`     // in the shops in the other months, too

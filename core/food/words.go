@@ -32,6 +32,8 @@ var (
 	Rinds    = []string{"edible", "inedible", "none"}
 	Flavours = []string{"sweet", "salty", "sour", "briny", "smoky", "spicy", "bitter", "umami", "mild", "fresh"}
 	Textures = []string{"creamy", "soft", "chewy", "firm", "crumbly", "crunchy", "juicy"}
+	// Origins are the countries and regions whose food is told apart.
+	Origins = []string{"Alps", "Britain", "Cyprus", "France", "Germany", "Greece", "Italy", "Levant", "Mexico", "Netherlands", "Nordic", "North America", "Portugal", "Spain"}
 	// Regions are broad landscapes, not names on a label.
 	Regions = []string{"alpine", "atlantic", "mediterranean", "northern", "eastern", "tropical"}
 )

@@ -6,6 +6,7 @@ import (
 	"happytray/core/adjacency"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/review"
 	"happytray/core/tray"
 )
 
@@ -55,6 +56,9 @@ func (p *Problem) know() {
 	palate := food.NewPalate(foods)
 	p.inBite = make([]uint8, n)
 	for k, b := range p.Given.Bites(p.Larder) {
+		if review.Mirrored(p.Given) {
+			break // both sides answer each other: what belongs together lies in two places or on the axis
+		}
 		for i := range p.Given.Elements {
 			if slices.Contains(b.Foods, p.Given.Elements[i].Food) {
 				p.inBite[i] |= 1 << k

@@ -22,6 +22,7 @@ const (
 	inTheme        = 1.8 // in the very colour of a theme's palette; less, the farther from it
 	thePalette     = 15  // how far from it counts, CIEDE2000
 	ofRegion       = .5
+	ofItsOwn       = 1.2 // of the theme's cuisine, or what leads its meats
 	belongs        = 1.8
 	onGround       = -.12 // nearly the colour of the board or liner
 	newColour      = .18
@@ -248,6 +249,22 @@ func classicOf(b brief.Brief) float64 {
 	return v
 }
 
+// fromWhere says that a food is what its theme asks for: from Italy, or fish.
+func fromWhere(t *theme.Theme, f *food.Food) string {
+	for _, from := range f.Origin {
+		if slices.Contains(t.Origins, from) {
+			if from == "Alps" || from == "Levant" || from == "Netherlands" {
+				return "from the " + from
+			}
+			if from == "Nordic" {
+				return "from the north"
+			}
+			return "from " + from
+		}
+	}
+	return "what " + t.Called + " is about"
+}
+
 // alien reports whether a food breaks the brief's theme.
 func alien(t *theme.Theme, f *food.Food) bool {
 	return t != nil && (slices.Contains(t.Alien, f.ID) || !diet.CanEat(t.Off, f))
@@ -395,6 +412,9 @@ func (w *weigher) weigh(f *food.Food) cand {
 	if t := w.theme; t != nil {
 		if slices.Contains(t.Regions, f.Region) {
 			add(ofRegion, "from the theme’s region")
+		}
+		if len(t.Origins)+len(t.Leads) > 0 && kinOf(t, f.Category) && t.Kin(f) {
+			add(ofItsOwn, fromWhere(t, f))
 		}
 		if slices.Contains(t.Belongs, f.ID) || slices.Contains(t.Garnish, f.ID) {
 			c.awake = true

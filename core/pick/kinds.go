@@ -1,10 +1,12 @@
 package pick
 
 import (
+	"math"
 	"slices"
 
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/theme"
 )
 
 // sizes are the tables that kinds are told apart by, in appetites: one plate, a couple, up to
@@ -85,9 +87,17 @@ func KindsFor(b brief.Brief, under Under) map[food.Category]int {
 	if rules.Greenery == "none" {
 		k[food.Garnish] = 0
 	}
-	for c, tilt := range b.Tilt {
-		if tilt == 0 {
-			k[food.Category(c)] = 0
+	for c, tilt := range theme.Tilts(b) {
+		c := food.Category(c)
+		_, hosts := b.Tilt[string(c)]
+		switch {
+		case tilt == 0:
+			k[c] = 0
+		case hosts: // the host wants more of it, not more kinds
+		case tilt >= 1.5 && !b.Plates():
+			k[c] = int(math.Ceil(1.5 * float64(k[c])))
+		case tilt <= .6:
+			k[c] = int(math.Ceil(.6 * float64(k[c])))
 		}
 	}
 	if k[food.Cracker] == 0 && k[food.Vegetable] == 0 && b.Course != "sweet" {

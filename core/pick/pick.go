@@ -78,6 +78,7 @@ func Pick(b brief.Brief, larder *food.Larder, under Under) ([]Choice, error) {
 	broken, played := f.broken(b, s), f.played(s, core)
 	for f.worth(s.on) < least && f.nearer(s, fixed, func() bool { return f.broken(b, s) <= broken && f.played(s, core) >= played }) {
 	}
+	f.toCuisine(b, s, fixed)
 	f.toBites(b, s, fixed, core)
 	f.trim(s, fixed)
 	slices.SortFunc(s.on, func(i, j int) int { return i - j }) // in the order of the larder, shelf by shelf

@@ -47,7 +47,11 @@ func TestRulesOfAChoice(t *testing.T) {
 				broken[x.says]++
 			}
 		}
-		if b.Guests.Total() >= 8 && have[food.Brined] < 2 {
+		if none, tilted := theme.Tilts(b)["brined"]; tilted && none == 0 {
+			if have[food.Brined] > 0 {
+				broken["nothing brined where the theme has none"]++
+			}
+		} else if b.Guests.Total() >= 8 && have[food.Brined] < 2 {
 			broken["two kinds of pickle from eight guests"]++
 		}
 	}

@@ -187,3 +187,20 @@ func avoidedTheme(b brief.Brief, theme *theme.Theme, larder *food.Larder) []say.
 	}
 	return []say.Text{say.That("theme.avoided", say.Word(theme.Called))}
 }
+
+// sayCuisine says so where a board of one cuisine has less than most of its cheeses and meats from there: the larder has no
+// more that suit.
+func sayCuisine(th *theme.Theme, chosen []pick.Choice) []say.Text {
+	var foods []*food.Food
+	for _, c := range chosen {
+		foods = append(foods, c.Food)
+	}
+	own, of := pick.Cuisine(th, foods)
+	if of == 0 || pick.FromThere(own, of) {
+		return nil
+	}
+	if len(th.Origins) == 0 {
+		return []say.Text{say.That("theme.leads", say.N(own), say.N(of), say.Word(th.Called))}
+	}
+	return []say.Text{say.That("theme.cuisine", say.N(own), say.N(of), say.Word(th.Called))}
+}

@@ -124,6 +124,9 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 	if th != nil && len(th.Off) > 0 && (p.Of == 0 || p.Who == all[0].Who) {
 		says = append(says, say.That("theme.custom", say.Word(th.Called), say.Word(say.And(th.Off))))
 	}
+	if p.Of == 0 || p.Who == all[0].Who {
+		says = append(says, sayCuisine(th, chosen)...)
+	}
 	if dish, ok := stoneDish(theirs, chosen, larder, len(surfaces)); ok {
 		amounts = append(amounts, dish)
 	}

@@ -7,6 +7,7 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/theme"
 )
 
 // Grams per adult by occasion, before spreading over the chosen foods (craft
@@ -56,7 +57,7 @@ func SharesOf(b brief.Brief, appetites float64, meat Meatless) map[food.Category
 		for c, part := range sweetParts {
 			out[c] = all * sweetWeight * part * times
 		}
-		return tilted(out, b.Tilt)
+		return tilted(out, theme.Tilts(b))
 	}
 	for c, g := range per {
 		out[c] = g * times
@@ -76,7 +77,7 @@ func SharesOf(b brief.Brief, appetites float64, meat Meatless) map[food.Category
 	if b.Course == "savoury" {
 		delete(out, food.Sweet)
 	}
-	return tilted(out, b.Tilt)
+	return tilted(out, theme.Tilts(b))
 }
 
 // tilted moves shares between categories as the host likes; the whole stays the same.

@@ -989,6 +989,7 @@ const (
 	ThemeNameOfficeLunch    ThemeName = "office lunch"
 	ThemeNameOpenHouse      ThemeName = "open house"
 	ThemeNameOrchard        ThemeName = "orchard"
+	ThemeNamePassover       ThemeName = "passover"
 	ThemeNamePicnic         ThemeName = "picnic"
 	ThemeNameSchoolsOut     ThemeName = "school's out"
 	ThemeNameSnow           ThemeName = "snow"
@@ -1047,6 +1048,8 @@ func (e ThemeName) Valid() bool {
 	case ThemeNameOpenHouse:
 		return true
 	case ThemeNameOrchard:
+		return true
+	case ThemeNamePassover:
 		return true
 	case ThemeNamePicnic:
 		return true
@@ -3345,6 +3348,27 @@ type Texture string
 // ThemeName a theme that is known by its name; any other name is a label
 type ThemeName string
 
+// ThemeTold defines model for ThemeTold.
+type ThemeTold struct {
+	// Does what it does to a choice, a sentence for each
+	Does []string `json:"does"`
+
+	// Hour when such an occasion usually is, 15:30, or empty
+	Hour string `json:"hour"`
+
+	// Known false for a name that says nothing, and where there is no theme
+	Known bool `json:"known"`
+
+	// Name the theme that it means, as it is known here; empty where none is known
+	Name string `json:"name"`
+
+	// Nearest the three whose names are most like one that is not known
+	Nearest []string `json:"nearest"`
+
+	// Offered themes of the month of serving
+	Offered []string `json:"offered"`
+}
+
 // Tick defines model for Tick.
 type Tick struct {
 	Done bool   `json:"done"`
@@ -4071,6 +4095,9 @@ type TickJSONRequestBody = Tick
 // SubstitutesJSONRequestBody defines body for Substitutes for application/json ContentType.
 type SubstitutesJSONRequestBody = SubstitutesAsked
 
+// ThemeJSONRequestBody defines body for Theme for application/json ContentType.
+type ThemeJSONRequestBody = BriefDocument
+
 // SaveVesselJSONRequestBody defines body for SaveVessel for application/json ContentType.
 type SaveVesselJSONRequestBody = VesselDocument
 
@@ -4501,6 +4528,9 @@ type ServerInterface interface {
 	// Substitutes Foods that can take another's place under a brief, nearest first
 	// (POST /api/v1/substitutes)
 	Substitutes(c *gin.Context)
+	// Theme What the theme of a brief does, and which are of its month
+	// (POST /api/v1/theme)
+	Theme(c *gin.Context)
 	// PutVesselAway Put a vessel away; trays that use it keep it
 	// (DELETE /api/v1/vessels/{id})
 	PutVesselAway(c *gin.Context, id ThingId)
@@ -8113,6 +8143,19 @@ func (siw *ServerInterfaceWrapper) Substitutes(c *gin.Context) {
 	siw.Handler.Substitutes(c)
 }
 
+// Theme operation middleware
+func (siw *ServerInterfaceWrapper) Theme(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.Theme(c)
+}
+
 // PutVesselAway operation middleware
 func (siw *ServerInterfaceWrapper) PutVesselAway(c *gin.Context) {
 
@@ -8361,6 +8404,7 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.GET(options.BaseURL+"/api/v1/jobs/:id/scene", wrapper.JobScene)
 	router.POST(options.BaseURL+"/api/v1/jobs/:id/edits", wrapper.Edit)
 	router.POST(options.BaseURL+"/api/v1/outlook", wrapper.Outlook)
+	router.POST(options.BaseURL+"/api/v1/theme", wrapper.Theme)
 	router.POST(options.BaseURL+"/api/v1/substitutes", wrapper.Substitutes)
 	router.POST(options.BaseURL+"/api/v1/plan", wrapper.Plan)
 	router.POST(options.BaseURL+"/api/v1/replan", wrapper.Replan)

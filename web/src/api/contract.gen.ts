@@ -874,6 +874,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/theme": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the theme of a brief does, and which are of its month */
+        post: operations["theme"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/substitutes": {
         parameters: {
             query?: never;
@@ -2302,7 +2319,7 @@ export interface components {
          * @description a theme that is known by its name; any other name is a label
          * @enum {string}
          */
-        ThemeName: "harvest" | "first frost" | "midwinter feast" | "spring garden" | "picnic" | "harbour" | "orchard" | "meadow flowers" | "dusk and smoke" | "black and gold" | "hearts" | "snow" | "school's out" | "tea time" | "brunch" | "match night" | "wine and cheese" | "office lunch" | "wedding" | "open house" | "italian" | "french" | "spanish" | "greek" | "alpine" | "nordic" | "levantine" | "iftar" | "diwali" | "hanukkah" | "lunar new year";
+        ThemeName: "harvest" | "first frost" | "midwinter feast" | "spring garden" | "picnic" | "harbour" | "orchard" | "meadow flowers" | "dusk and smoke" | "black and gold" | "hearts" | "snow" | "school's out" | "tea time" | "brunch" | "match night" | "wine and cheese" | "office lunch" | "wedding" | "open house" | "italian" | "french" | "spanish" | "greek" | "alpine" | "nordic" | "levantine" | "iftar" | "diwali" | "hanukkah" | "passover" | "lunar new year";
         /**
          * @description shelves of the larder in the order they are read
          * @enum {string}
@@ -3032,6 +3049,20 @@ export interface components {
             bites: components["schemas"]["Bite"][];
             /** @description what speaks against a food for this brief */
             shelves: components["schemas"]["Speaks"][];
+        };
+        ThemeTold: {
+            /** @description false for a name that says nothing, and where there is no theme */
+            known: boolean;
+            /** @description the theme that it means, as it is known here; empty where none is known */
+            name: string;
+            /** @description what it does to a choice, a sentence for each */
+            does: string[];
+            /** @description the three whose names are most like one that is not known */
+            nearest: string[];
+            /** @description themes of the month of serving */
+            offered: string[];
+            /** @description when such an occasion usually is, 15:30, or empty */
+            hour: string;
         };
         Bite: {
             /** @description as guests are told */
@@ -5309,6 +5340,31 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    theme: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BriefDocument"];
+            };
+        };
+        responses: {
+            /** @description What it does */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThemeTold"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     substitutes: {
         parameters: {
             query?: never;
@@ -7071,7 +7127,7 @@ export const logbookEmptiedByValues: ReadonlyArray<FlattenedDeepRequired<compone
 export const doorHereValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Door"]["here"]> = ["house", "device"];
 export const allergenValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Allergen"]> = ["gluten", "crustaceans", "egg", "fish", "peanuts", "soy", "milk", "nuts", "celery", "mustard", "sesame", "sulphites", "lupin", "molluscs"];
 export const dietWordValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DietWord"]> = ["meat", "pork", "beef", "animal", "rennet", "alcohol", "poultry", "game", "shellfish", "gelatine", "raw milk", "honey"];
-export const themeNameValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ThemeName"]> = ["harvest", "first frost", "midwinter feast", "spring garden", "picnic", "harbour", "orchard", "meadow flowers", "dusk and smoke", "black and gold", "hearts", "snow", "school's out", "tea time", "brunch", "match night", "wine and cheese", "office lunch", "wedding", "open house", "italian", "french", "spanish", "greek", "alpine", "nordic", "levantine", "iftar", "diwali", "hanukkah", "lunar new year"];
+export const themeNameValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ThemeName"]> = ["harvest", "first frost", "midwinter feast", "spring garden", "picnic", "harbour", "orchard", "meadow flowers", "dusk and smoke", "black and gold", "hearts", "snow", "school's out", "tea time", "brunch", "match night", "wine and cheese", "office lunch", "wedding", "open house", "italian", "french", "spanish", "greek", "alpine", "nordic", "levantine", "iftar", "diwali", "hanukkah", "passover", "lunar new year"];
 export const categoryValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Category"]> = ["cheese", "meat", "dip", "brined", "fruit", "vegetable", "dried fruit", "nut", "cracker", "sweet", "garnish", "prop"];
 export const wetnessValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Wetness"]> = ["crisp", "dry", "moist", "oily", "juicy", "runny"];
 export const firmnessValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Firmness"]> = ["fresh", "soft", "semi", "firm", "hard"];

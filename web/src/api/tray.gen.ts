@@ -797,6 +797,12 @@ export interface Food {
    * share of what lies there that is eaten, less stones, shells and pods; left out for all of it
    */
   eaten?: number;
+  /**
+   * countries or regions that it is known to come from; none for what is made everywhere
+   *
+   * @maxItems 4
+   */
+  origin?: string[];
   region?: "" | "alpine" | "atlantic" | "mediterranean" | "northern" | "eastern" | "tropical";
   season: Months;
   /**

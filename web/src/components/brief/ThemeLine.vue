@@ -2,10 +2,11 @@
 // The theme: a name, a landscape, and up to five colours, picked one by one,
 // taken from the landscape's foods or from a palette file.
 import { themeNameValues } from '@/api/contract.gen'
-import { computed, onMounted, ref } from 'vue'
-import { api, send, take, Trouble, type Palette } from '@/api/client'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { api, send, take, Trouble, type Palette, type ThemeTold } from '@/api/client'
 import type { Brief } from '@/api/tray.gen'
 import Choose from './Choose.vue'
+import { newest } from '@/composables/newest'
 import { useShelf } from '@/stores/shelf'
 import WrittenField from '@/components/common/WrittenField.vue'
 
@@ -52,6 +53,24 @@ const keep = () =>
     liner: theme.value.liner ?? '',
   })
 const known = computed(() => shelf.themes.some(k => k.name.toLowerCase() === theme.value.name?.toLowerCase()))
+
+/** What the theme does, and which are of the month. */
+const told = shallowRef<ThemeTold | null>(null)
+const tell = newest(async signal => {
+  told.value = await take(api.POST('/api/v1/theme', { body: props.brief, signal }))
+}, 60)
+watch(() => [props.brief.theme, props.brief.month, props.brief.serve_at, props.brief.hemisphere], tell, {
+  immediate: true,
+})
+// the hour at which such an occasion usually is, where the job has a day and another hour
+const hour = computed(() => {
+  const at = props.brief.serve_at
+  return told.value?.hour && at && at.length >= 16 && at.slice(11, 16) !== told.value.hour
+    ? told.value.hour
+    : ''
+})
+const setHour = () =>
+  emit('set', { serve_at: props.brief.serve_at!.slice(0, 11) + hour.value + props.brief.serve_at!.slice(16) })
 
 function set(change: Partial<Theme>) {
   const t = { ...theme.value, ...change }
@@ -177,6 +196,26 @@ const file = computed(
       Keep as my theme
     </button>
   </p>
+  <template v-if="told">
+    <p v-if="told.known" class="small does">
+      <template v-if="told.name !== theme.name?.trim().toLowerCase()"
+        >Here that is <b>{{ told.name }}</b>.
+      </template>
+      {{ told.does.join(' ') }}
+      <template v-if="hour"
+        >It usually is at {{ hour }}:
+        <button class="btn quiet" @click="setHour">Serve at {{ hour }}</button>
+      </template>
+    </p>
+    <p v-else-if="told.nearest.length && !palette.length && !theme.region" class="small does">
+      “{{ theme.name }}” is a name only, and changes no food. Near it:
+      <button v-for="t in told.nearest" :key="t" class="btn quiet" @click="named(t)">{{ t }}</button>
+    </p>
+    <p v-else-if="!theme.name && told.offered.length" class="small does">
+      Of this month:
+      <button v-for="t in told.offered" :key="t" class="btn quiet" @click="named(t)">{{ t }}</button>
+    </p>
+  </template>
   <p v-if="wrong || shelf.wrong" class="small" role="alert">▲ {{ wrong || shelf.wrong }}</p>
 </template>
 
@@ -187,6 +226,10 @@ const file = computed(
   align-items: center;
   gap: 4px 6px;
   line-height: 1.4;
+}
+.does {
+  max-width: 68ch;
+  color: var(--soft);
 }
 .swatch {
   display: inline-flex;
