@@ -16,41 +16,42 @@ import (
 
 // Brief is the whole note. Only Guests is required.
 type Brief struct {
-	Guests       Guests             `json:"guests"`
-	Occasion     string             `json:"occasion,omitempty"`      // nibble (default), grazing or meal
-	Course       string             `json:"course,omitempty"`        // both (default), savoury or sweet
-	Besides      string             `json:"besides,omitempty"`       // what else is served: nothing (default), some or plenty
-	ServeAt      string             `json:"serve_at,omitempty"`      // RFC 3339, or without a zone
-	LastsMinutes float64            `json:"lasts_minutes,omitempty"` // how long guests graze; 0 for as long as the occasion usually does
-	Place        string             `json:"place,omitempty"`
-	TemperatureC *float64           `json:"temperature_c,omitempty"` // where the tray stands
-	Host         string             `json:"host,omitempty"`
-	Note         string             `json:"note,omitempty"`
-	Month        int                `json:"month,omitempty"`      // 1 to 12; 0 where nobody says
-	Hemisphere   string             `json:"hemisphere,omitempty"` // north (default) or south
-	Diets        []Diet             `json:"diets,omitempty"`
-	Theme        *Theme             `json:"theme,omitempty"`
-	Budget       float64            `json:"budget,omitempty"`           // minor units, in all
-	PerGuest     float64            `json:"budget_per_guest,omitempty"` // minor units; counts where Budget is not set
-	Travels      Travels            `json:"travels,omitzero"`
-	Photographed string             `json:"photographed,omitempty"` // from above, or at a slant; "" for not
-	Front        string             `json:"front,omitempty"`
-	Access       []string           `json:"access,omitempty"` // sides that guests stand at; none: all round
-	Rules        *Rules             `json:"rules,omitempty"`
-	Foods        []Want             `json:"foods,omitempty"`       // the whole list, where the host gives one
-	Pins         []Want             `json:"pins,omitempty"`        // on the tray whatever else is picked
-	Bans         []string           `json:"bans,omitempty"`        // foods that are not to be picked
-	Tilt         map[string]float64 `json:"tilt,omitempty"`        // by category, how much more (above 1) or less of it than usual; the whole stays the same
-	Choice       int                `json:"choice,omitempty"`      // which of the choices of foods that suit; 0 for the one that follows from the brief
-	Leaning      string             `json:"leaning,omitempty"`     // what a choice is made for: liked, season or new; "" for a bit of each
-	Had          *Memory            `json:"had,omitempty"`         // what was on the trays before, so that this one is another
-	Crowd        string             `json:"crowd,omitempty"`       // who is fed, where it is not the host: what they eat is remembered by it
-	Learnt       []Learnt           `json:"learnt,omitempty"`      // what evenings before have taught of foods for them
-	Serving      string             `json:"serving,omitempty"`     // shared (default) or plates, one for each guest
-	PlateApart   bool               `json:"plate_apart,omitempty"` // guests with an allergy get a covered plate of their own, so that the others keep theirs
-	Board        *board.Request     `json:"board,omitempty"`
-	Boards       []board.Request    `json:"boards,omitempty"` // a set that shares the food; counts before Board
-	Extra        document.Extra     `json:"-"`
+	Guests        Guests             `json:"guests"`
+	Occasion      string             `json:"occasion,omitempty"`      // nibble (default), grazing or meal
+	Course        string             `json:"course,omitempty"`        // both (default), savoury or sweet
+	Besides       string             `json:"besides,omitempty"`       // what else is served: nothing (default), some or plenty
+	ServeAt       string             `json:"serve_at,omitempty"`      // RFC 3339, or without a zone
+	LastsMinutes  float64            `json:"lasts_minutes,omitempty"` // how long guests graze; 0 for as long as the occasion usually does
+	Place         string             `json:"place,omitempty"`
+	TemperatureC  *float64           `json:"temperature_c,omitempty"` // where the tray stands
+	Host          string             `json:"host,omitempty"`
+	Note          string             `json:"note,omitempty"`
+	Month         int                `json:"month,omitempty"`      // 1 to 12; 0 where nobody says
+	Hemisphere    string             `json:"hemisphere,omitempty"` // north (default) or south
+	Diets         []Diet             `json:"diets,omitempty"`
+	Theme         *Theme             `json:"theme,omitempty"`
+	Budget        float64            `json:"budget,omitempty"`           // minor units, in all
+	PerGuest      float64            `json:"budget_per_guest,omitempty"` // minor units; counts where Budget is not set
+	MinutesAtMost float64            `json:"minutes_at_most,omitempty"`  // of handwork, cutting and laying, in all; 0 for as many as it takes
+	Travels       Travels            `json:"travels,omitzero"`
+	Photographed  string             `json:"photographed,omitempty"` // from above, or at a slant; "" for not
+	Front         string             `json:"front,omitempty"`
+	Access        []string           `json:"access,omitempty"` // sides that guests stand at; none: all round
+	Rules         *Rules             `json:"rules,omitempty"`
+	Foods         []Want             `json:"foods,omitempty"`       // the whole list, where the host gives one
+	Pins          []Want             `json:"pins,omitempty"`        // on the tray whatever else is picked
+	Bans          []string           `json:"bans,omitempty"`        // foods that are not to be picked
+	Tilt          map[string]float64 `json:"tilt,omitempty"`        // by category, how much more (above 1) or less of it than usual; the whole stays the same
+	Choice        int                `json:"choice,omitempty"`      // which of the choices of foods that suit; 0 for the one that follows from the brief
+	Leaning       string             `json:"leaning,omitempty"`     // what a choice is made for: liked, season or new; "" for a bit of each
+	Had           *Memory            `json:"had,omitempty"`         // what was on the trays before, so that this one is another
+	Crowd         string             `json:"crowd,omitempty"`       // who is fed, where it is not the host: what they eat is remembered by it
+	Learnt        []Learnt           `json:"learnt,omitempty"`      // what evenings before have taught of foods for them
+	Serving       string             `json:"serving,omitempty"`     // shared (default) or plates, one for each guest
+	PlateApart    bool               `json:"plate_apart,omitempty"` // guests with an allergy get a covered plate of their own, so that the others keep theirs
+	Board         *board.Request     `json:"board,omitempty"`
+	Boards        []board.Request    `json:"boards,omitempty"` // a set that shares the food; counts before Board
+	Extra         document.Extra     `json:"-"`
 }
 
 type plainBrief Brief

@@ -65,6 +65,9 @@ func (b Brief) checkWords() error {
 
 // checkEvening bounds how long, how warm, from where and when.
 func (b Brief) checkEvening() error {
+	if err := fault.Between("minutes_at_most", b.MinutesAtMost, 0, 6000, " minutes"); err != nil {
+		return err
+	}
 	if err := fault.Between("lasts_minutes", b.LastsMinutes, 0, 1440, " minutes"); err != nil {
 		return err
 	}

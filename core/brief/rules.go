@@ -18,6 +18,8 @@ type Rules struct {
 	Style       string `json:"style,omitempty"`       // a style of laying, or "" for the board's own
 	SoftRound   string `json:"soft_round,omitempty"`  // cut (default) and kept in its round, or whole
 	Heat        string `json:"heat,omitempty"`        // what is heated unasked: none (default), toast, or all
+	Bowls       string `json:"bowls,omitempty"`       // how many stand on a board: usual (default), few or many
+	Begin       string `json:"begin,omitempty"`       // of a whole cheese a first slice is cut (slice, default), or nothing: none
 	HardCheese  string `json:"hard_cheese,omitempty"` // cut (default), broken into rough lumps, or a wedge begun
 	Olives      string `json:"olives,omitempty"`      // pitted (default) or stones, which want a dish
 	Grapes      string `json:"grapes,omitempty"`      // clusters (default) or plucked
@@ -64,6 +66,8 @@ func (r Rules) Check() error {
 		{"greenery", r.Greenery, []string{"sparing", "none"}},
 		{"soft_round", r.SoftRound, []string{"cut", "whole"}},
 		{"heat", r.Heat, []string{"none", "toast", "all"}},
+		{"bowls", r.Bowls, []string{"usual", "few", "many"}},
+		{"begin", r.Begin, []string{"slice", "none"}},
 		{"hard_cheese", r.HardCheese, []string{"cut", "broken", "begun"}},
 		{"olives", r.Olives, []string{"pitted", "stones"}},
 		{"grapes", r.Grapes, []string{"clusters", "plucked"}},
@@ -111,6 +115,9 @@ func (r Rules) Check() error {
 	}
 	return nil
 }
+
+// Begins reports whether the first slice of a whole cheese is cut before guests come.
+func (r Rules) Begins() bool { return r.Begin != "none" }
 
 // Heats reports whether the house heats a food unasked; what is not heated needs no leave.
 func (r Rules) Heats(f *food.Food) bool {

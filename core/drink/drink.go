@@ -43,41 +43,45 @@ type kind struct {
 	name    string
 	alcohol bool
 	hot     bool // for the cold
+	young   bool // children drink it, and nothing in it keeps them awake
 	has     [virtues]float64
 }
 
 var kinds = []kind{
-	{"cloudy apple juice", false, false, [virtues]float64{acid: .5, sweet: .6, light: .5, fruit: .9}},
-	{"pear juice with sparkling water", false, false, [virtues]float64{bubbles: .8, acid: .3, sweet: .55, light: .7, fruit: .8}},
-	{"sharp lemonade", false, false, [virtues]float64{bubbles: .6, acid: 1, sweet: .4, light: .8, fruit: .3}},
-	{"tonic water with herbs", false, false, [virtues]float64{bubbles: 1, acid: .6, sweet: .25, light: .7}},
-	{"cold black tea with lemon", false, false, [virtues]float64{acid: .55, depth: .6, tannin: .5, light: .3}},
-	{"cold green tea", false, false, [virtues]float64{acid: .2, light: .95, tannin: .25}},
-	{"alcohol-free malt drink", false, false, [virtues]float64{bubbles: .6, sweet: .4, depth: .7, malt: 1}},
-	{"dark grape juice", false, false, [virtues]float64{acid: .4, sweet: .85, depth: .75, fruit: .9, tannin: .3}},
-	{"ginger lemonade", false, false, [virtues]float64{bubbles: .7, acid: .7, sweet: .6, depth: .35, fruit: .3}},
-	{"hot spiced apple juice", false, true, [virtues]float64{acid: .4, sweet: .7, depth: .6, fruit: .9}},
-	{"coffee or strong tea", false, true, [virtues]float64{depth: .9, tannin: .6, malt: .6}},
+	{"cloudy apple juice", false, false, true, [virtues]float64{acid: .5, sweet: .6, light: .5, fruit: .9}},
+	{"pear juice with sparkling water", false, false, true, [virtues]float64{bubbles: .8, acid: .3, sweet: .55, light: .7, fruit: .8}},
+	{"sharp lemonade", false, false, true, [virtues]float64{bubbles: .6, acid: 1, sweet: .4, light: .8, fruit: .3}},
+	{"tonic water with herbs", false, false, false, [virtues]float64{bubbles: 1, acid: .6, sweet: .25, light: .7}},
+	{"cold black tea with lemon", false, false, false, [virtues]float64{acid: .55, depth: .6, tannin: .5, light: .3}},
+	{"cold green tea", false, false, false, [virtues]float64{acid: .2, light: .95, tannin: .25}},
+	{"alcohol-free malt drink", false, false, false, [virtues]float64{bubbles: .6, sweet: .4, depth: .7, malt: 1}},
+	{"dark grape juice", false, false, true, [virtues]float64{acid: .4, sweet: .85, depth: .75, fruit: .9, tannin: .3}},
+	{"ginger lemonade", false, false, true, [virtues]float64{bubbles: .7, acid: .7, sweet: .6, depth: .35, fruit: .3}},
+	{"berry cordial with water", false, false, true, [virtues]float64{acid: .55, sweet: .5, light: .8, fruit: 1}},
+	{"orange juice with sparkling water", false, false, true, [virtues]float64{bubbles: .5, acid: .75, sweet: .55, light: .5, fruit: .7}},
+	{"hot spiced apple juice", false, true, true, [virtues]float64{acid: .4, sweet: .7, depth: .6, fruit: .9}},
+	{"coffee or strong tea", false, true, false, [virtues]float64{depth: .9, tannin: .6, malt: .6}},
 
-	{"dry sparkling wine", true, false, [virtues]float64{bubbles: 1, acid: .85, light: .7}},
-	{"crisp dry white wine", true, false, [virtues]float64{acid: 1, light: .9, fruit: .3}},
-	{"off-dry aromatic white wine", true, false, [virtues]float64{acid: .6, sweet: .55, light: .5, fruit: .8}},
-	{"full, aged white wine", true, false, [virtues]float64{acid: .5, depth: .8, fruit: .4}},
-	{"light red wine", true, false, [virtues]float64{acid: .55, light: .4, depth: .45, fruit: .75, tannin: .3}},
-	{"full red wine", true, false, [virtues]float64{acid: .4, depth: 1, fruit: .5, tannin: 1}},
-	{"sweet dessert wine", true, false, [virtues]float64{acid: .45, sweet: 1, depth: .65, fruit: .8}},
-	{"fortified sweet wine", true, false, [virtues]float64{sweet: .95, depth: 1, fruit: .6, tannin: .3}},
-	{"wheat beer", true, false, [virtues]float64{bubbles: .8, acid: .3, sweet: .25, light: .75, malt: .5, fruit: .4}},
-	{"dark malty beer", true, false, [virtues]float64{bubbles: .5, sweet: .35, depth: .8, malt: 1}},
-	{"dry cider", true, false, [virtues]float64{bubbles: .7, acid: .8, light: .55, fruit: .8}},
+	{"dry sparkling wine", true, false, false, [virtues]float64{bubbles: 1, acid: .85, light: .7}},
+	{"crisp dry white wine", true, false, false, [virtues]float64{acid: 1, light: .9, fruit: .3}},
+	{"off-dry aromatic white wine", true, false, false, [virtues]float64{acid: .6, sweet: .55, light: .5, fruit: .8}},
+	{"full, aged white wine", true, false, false, [virtues]float64{acid: .5, depth: .8, fruit: .4}},
+	{"light red wine", true, false, false, [virtues]float64{acid: .55, light: .4, depth: .45, fruit: .75, tannin: .3}},
+	{"full red wine", true, false, false, [virtues]float64{acid: .4, depth: 1, fruit: .5, tannin: 1}},
+	{"sweet dessert wine", true, false, false, [virtues]float64{acid: .45, sweet: 1, depth: .65, fruit: .8}},
+	{"fortified sweet wine", true, false, false, [virtues]float64{sweet: .95, depth: 1, fruit: .6, tannin: .3}},
+	{"wheat beer", true, false, false, [virtues]float64{bubbles: .8, acid: .3, sweet: .25, light: .75, malt: .5, fruit: .4}},
+	{"dark malty beer", true, false, false, [virtues]float64{bubbles: .5, sweet: .35, depth: .8, malt: 1}},
+	{"dry cider", true, false, false, [virtues]float64{bubbles: .7, acid: .8, light: .55, fruit: .8}},
 }
 
 // need is one thing that food asks of a drink.
 type need struct {
-	of   virtue
-	how  float64 // a gram of such food asks for so much of it; below zero it is spoilt by it
-	says string  // what the drink does for it
-	when func(f *food.Food) bool
+	of    virtue
+	how   float64 // a gram of such food asks for so much of it; below zero it is spoilt by it
+	usual float64 // share of a usual board that asks for it, the mean of 96 plans
+	says  string  // what the drink does for it
+	when  func(f *food.Food) bool
 }
 
 func has(f *food.Food, flavour string) bool { return slices.Contains(f.Flavours, flavour) }
@@ -88,47 +92,47 @@ func isCheese(f *food.Food, firm ...string) bool {
 
 // needs are the rules, by opposites and by weight (docs/craft.md, What to drink with it).
 var needs = []need{
-	{bubbles, 1, "its bubbles lift the fat and salt of", func(f *food.Food) bool {
+	{bubbles, 1, 0.11, "its bubbles lift the fat and salt of", func(f *food.Food) bool {
 		return isCheese(f, "soft") || f.Category == food.Meat && f.Wetness == food.Oily || f.Category == food.Nut && has(f, "salty")
 	}},
-	{acid, .8, "its sharpness cuts through", func(f *food.Food) bool {
+	{acid, .8, 0.22, "its sharpness cuts through", func(f *food.Food) bool {
 		return f.Category == food.Meat && (has(f, "salty") || f.Wetness == food.Oily) || isCheese(f, "soft", "semi") || f.Holds("fish")
 	}},
-	{acid, .6, "it is sharp enough to stand beside", func(f *food.Food) bool {
+	{acid, .6, 0.22, "it is sharp enough to stand beside", func(f *food.Food) bool {
 		return f.Category == food.Brined || has(f, "sour") && f.Category != food.Sweet
 	}},
-	{sweet, 2.2, "its sweetness tames", func(f *food.Food) bool { return isCheese(f) && f.Smells && has(f, "salty") }},
-	{sweet, .9, "it is sweet enough for", func(f *food.Food) bool {
+	{sweet, 2.2, 0.023, "its sweetness tames", func(f *food.Food) bool { return isCheese(f) && f.Smells && has(f, "salty") }},
+	{sweet, .9, 0.08, "it is sweet enough for", func(f *food.Food) bool {
 		return f.Category == food.Sweet || f.Category == food.Dip && food.SweetDip(f)
 	}},
-	{sweet, .8, "its sweetness softens the heat of", func(f *food.Food) bool { return has(f, "spicy") }},
-	{light, 1, "it is light enough for", func(f *food.Food) bool {
+	{sweet, .8, 0.037, "its sweetness softens the heat of", func(f *food.Food) bool { return has(f, "spicy") }},
+	{light, 1, 0.13, "it is light enough for", func(f *food.Food) bool {
 		return isCheese(f, "fresh") || f.Category == food.Vegetable || f.Holds("fish") || isCheese(f) && f.Strength == 1
 	}},
-	{depth, 1.2, "it has the depth for", func(f *food.Food) bool {
+	{depth, 1.2, 0.11, "it has the depth for", func(f *food.Food) bool {
 		return isCheese(f, "hard") || isCheese(f) && f.Strength >= 4 || f.Category == food.Nut || f.Category == food.Meat && has(f, "umami")
 	}},
-	{malt, 1.3, "its malt goes with", func(f *food.Food) bool { return has(f, "smoky") && !f.Holds("fish") }},
-	{malt, .5, "it tastes of the bread that comes with", func(f *food.Food) bool { return f.Category == food.Cracker && !has(f, "sweet") }},
-	{acid, .3, "it freshens the mouth after", func(f *food.Food) bool { return f.Category == food.Cracker && f.Wetness != food.Crisp }},
-	{fruit, .5, "its fruit goes with", func(f *food.Food) bool { return f.Category == food.Fruit || f.Category == food.Dried }},
-	{fruit, .5, "its fruit softens the smoke of", func(f *food.Food) bool { return has(f, "smoky") }},
-	{tannin, .7, "its grip wants", func(f *food.Food) bool { return f.Category == food.Meat && f.Holds("beef") || isCheese(f, "hard") }},
-	{tannin, -1.6, "", func(f *food.Food) bool { return isCheese(f, "soft", "fresh") }},
-	{tannin, -1.6, "", func(f *food.Food) bool { return has(f, "spicy") || f.Holds("fish") || f.Category == food.Brined }},
-	{sweet, -.5, "", func(f *food.Food) bool { return f.Category == food.Vegetable || f.Category == food.Brined }},
-	{depth, -.5, "", func(f *food.Food) bool { return isCheese(f, "fresh") }},
+	{malt, 1.3, 0.05, "its malt goes with", func(f *food.Food) bool { return has(f, "smoky") && !f.Holds("fish") }},
+	{malt, .5, 0.13, "it tastes of the bread that comes with", func(f *food.Food) bool { return f.Category == food.Cracker && !has(f, "sweet") }},
+	{acid, .3, 0.012, "it freshens the mouth after", func(f *food.Food) bool { return f.Category == food.Cracker && f.Wetness != food.Crisp }},
+	{fruit, .5, 0.2, "its fruit goes with", func(f *food.Food) bool { return f.Category == food.Fruit || f.Category == food.Dried }},
+	{fruit, .5, 0.052, "its fruit softens the smoke of", func(f *food.Food) bool { return has(f, "smoky") }},
+	{tannin, .7, 0.021, "its grip wants", func(f *food.Food) bool { return f.Category == food.Meat && f.Holds("beef") || isCheese(f, "hard") }},
+	{tannin, -1.6, 0.097, "", func(f *food.Food) bool { return isCheese(f, "soft", "fresh") }},
+	{tannin, -1.6, 0.11, "", func(f *food.Food) bool { return has(f, "spicy") || f.Holds("fish") || f.Category == food.Brined }},
+	{sweet, -.5, 0.164, "", func(f *food.Food) bool { return f.Category == food.Vegetable || f.Category == food.Brined }},
+	{depth, -.5, 0.044, "", func(f *food.Food) bool { return isCheese(f, "fresh") }},
 }
 
 // With suggests two or three drinks for a tray: the one without alcohol that suits most of it first,
-// then what suits best of what that leaves. Where guests avoid alcohol, or most are children, none of
+// then what suits best of what that leaves. Where children come the first is one that they drink. Where guests avoid alcohol, or most are children, none of
 // them has any. Nothing where there is no food.
 func With(t *tray.Tray, larder *food.Larder) []Drink {
 	asks, all := asked(t, larder)
 	if all == 0 {
 		return []Drink{}
 	}
-	sober := Sober(t.Brief)
+	sober, young := Sober(t.Brief), t.Brief.Guests.Children > 0
 	hot := t.Brief.Warmth() <= 8
 	left := make([]float64, len(needs)) // of each need, how much is not met yet
 	for n := range needs {
@@ -143,12 +147,12 @@ func With(t *tray.Tray, larder *food.Larder) []Drink {
 		}
 		for i := range kinds {
 			d := &kinds[i]
-			if taken[d.name] || d.alcohol && (sober || k == 0) || k > 0 && !sober && k == 1 && !d.alcohol || d.hot && !hot {
+			if taken[d.name] || d.alcohol && (sober || k == 0) || k > 0 && !sober && k == 1 && !d.alcohol || d.hot && !hot || k == 0 && young && !d.young {
 				continue
 			}
 			v, top, why := 0.0, 0.0, -1
 			for n := range needs {
-				met := asks[n].share * needs[n].how * d.has[needs[n].of]
+				met := asks[n].share * needs[n].how * d.has[needs[n].of] * own(asks[n].share, needs[n].usual)
 				if needs[n].how > 0 {
 					met *= left[n]
 				}
@@ -176,6 +180,10 @@ func With(t *tray.Tray, larder *food.Larder) []Drink {
 	}
 	return out
 }
+
+// own is how much a need counts for a board that has more or less of what asks for it than is usual: what nearly every
+// board asks for tells none from the other.
+func own(share, usual float64) float64 { return math.Max(.15, math.Min(4, math.Pow(share/usual, 3))) }
 
 // Sober reports whether no drink with alcohol is named for a brief: guests avoid it, or most of them
 // are children.

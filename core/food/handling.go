@@ -98,3 +98,6 @@ func (f *Food) checkHandling() error {
 		func() error { return fault.Between("heat.oven_c", float64(f.Heat.OvenC), 0, 300, " degrees") },
 		func() error { return fault.Between("heat.minutes", f.Heat.Minutes, 0, 600, " minutes") })
 }
+
+// LayMinutes is the time to carry a group of food to the board and set it down, minutes (docs/craft.md, Time and care).
+const LayMinutes = .35

@@ -184,7 +184,7 @@ func (b *buffet) lay(n int, t *tray.Tray, e *tray.Element, f *food.Food) dish {
 	d.helping = e.Grams / float64(d.helpings)
 	d.noTool = f.Tool == "" && wantsTool(e, f, spec)
 	_, face := food.CutFace(f, spec)
-	d.uncut = face && food.Has(e.Form, food.AsItComes) && !begun(t, e)
+	d.uncut = face && food.Has(e.Form, food.AsItComes) && !begun(t, e) && !(f.Category == food.Cheese && t.Rules.Begins())
 	d.messy = e.Wetness == food.Crisp && e.Vessel == "" && besideWet(t, e)
 	if !e.Placed || t.Board == nil || len(e.Pieces) == 0 {
 		return d // it waits beside the board

@@ -51,6 +51,8 @@ const (
 	onTheRoad      = -.1
 	inTheHeat      = -.2
 	nearDouble     = -.45 // two that guests take for one: both grapes, two pale soft cheeses
+	slow           = -.4  // what takes longWork to make ready, where handwork is saved
+	longWork       = 120  // seconds
 	pleaser        = .35  // one of the first few that everybody takes
 	pleasers       = 5    // how many of them a tray wants
 	expected       = .7   // a role that nothing on the tray plays yet (food.Roles), on a first choice
@@ -289,6 +291,8 @@ func forOne(f *food.Food, s food.Spec) bool {
 type weigher struct {
 	b       brief.Brief
 	larder  *food.Larder
+	haste   int
+	at      diet.Table
 	off     []string
 	month   int
 	day     string
@@ -303,7 +307,7 @@ type weigher struct {
 }
 
 func newWeigher(b brief.Brief, larder *food.Larder, under Under, kinds map[food.Category]int, shares map[food.Category]float64, groups []brief.Group) *weigher {
-	w := &weigher{b: b, larder: larder, off: b.OffTheTray(), month: b.SeasonMonth(), day: b.ServeDay(), groups: groups,
+	w := &weigher{b: b, larder: larder, haste: under.Haste, at: diet.TableOf(b), off: b.OffTheTray(), month: b.SeasonMonth(), day: b.ServeDay(), groups: groups,
 		usual: map[food.Category]float64{}, each: map[food.Category]float64{}}
 	w.young = float64(b.Guests.Children) / float64(b.Guests.Total())
 	w.shapes = b.HouseRules().Vegetarians == "shapes" || slices.Contains(w.off, "meat") || slices.Contains(w.off, "animal")
@@ -400,6 +404,9 @@ func (w *weigher) weigh(f *food.Food) cand {
 	if hand >= worthOpening {
 		c.awake = true
 		add(fromCupboard, "you already have some")
+	}
+	if w.haste > 0 {
+		add(slow*float64(w.haste)*math.Min(2, quickest(f, w.at)*w.each[f.Category]/longWork), "")
 	}
 	nearest := math.Inf(1)
 	for _, p := range w.palette {

@@ -103,7 +103,17 @@ func KindsFor(b brief.Brief, under Under) map[food.Category]int {
 	if k[food.Cracker] == 0 && k[food.Vegetable] == 0 && b.Course != "sweet" {
 		k[food.Dip] = 0 // there is nothing to dip
 	}
-	return narrowed(k, under)
+	return narrowed(hurried(k, under.Haste), under)
+}
+
+// lessKinds is how many of the usual kinds there are, by how far handwork is saved: each that is laid takes its minutes.
+var lessKinds = [MostHaste + 1]float64{1, 1, .8, .65, .5}
+
+func hurried(k map[food.Category]int, haste int) map[food.Category]int {
+	for c, n := range k {
+		k[c] = int(math.Ceil(lessKinds[min(haste, MostHaste)]*float64(n) - 1e-9))
+	}
+	return k
 }
 
 // each is the board that one kind of food wants so that it is a heap and not a crumb, cm2, and

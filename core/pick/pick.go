@@ -4,6 +4,7 @@ package pick
 
 import (
 	"fmt"
+	"math"
 	"slices"
 	"strings"
 
@@ -30,7 +31,11 @@ type Choice struct {
 type Under struct {
 	Colour string  // of the board or its liner
 	CM2    float64 // that food can lie on, of all boards together
+	Haste  int     // how far handwork is saved, 0 for not at all to MostHaste
 }
+
+// MostHaste is as far as handwork can be saved by what is chosen.
+const MostHaste = 4
 
 // Pick chooses foods for the brief, by the worth of the whole: what each food is
 // by itself, what it brings that the rest does not, and that every group of guests
@@ -42,7 +47,7 @@ type Under struct {
 // else is, bans never; if one that is asked for breaks what guests avoid, that is
 // an error that says so.
 func Pick(b brief.Brief, larder *food.Larder, under Under) ([]Choice, error) {
-	p := picker{brief: b, larder: larder, at: diet.TableOf(b)}
+	p := picker{brief: b, larder: larder, at: diet.TableOf(b), haste: under.Haste}
 	for _, asked := range []struct {
 		field, why string
 		wants      []brief.Want
@@ -58,6 +63,9 @@ func Pick(b brief.Brief, larder *food.Larder, under Under) ([]Choice, error) {
 	}
 	kinds := KindsFor(b, under)
 	f := newCandidates(b, larder, under, kinds, portion.Shares(b, portion.WithMeat))
+	if under.Haste > 1 {
+		f.classic = min(f.classic, inHaste) // what is quick comes before what is expected
+	}
 	s := f.empty()
 	fixed := map[int]bool{}
 	for _, c := range p.chosen {
@@ -142,6 +150,7 @@ type picker struct {
 	brief  brief.Brief
 	larder *food.Larder
 	at     diet.Table
+	haste  int
 	chosen []Choice
 }
 
@@ -195,6 +204,9 @@ func (p *picker) form(f *food.Food) string {
 			n += 100 // what a child could choke on is worse than what weeps
 		}
 		n += 4 * ruled(rules, f, s.Form)
+		if p.haste > 0 { // a form that takes twice as long is as bad as one that is there twice already
+			n += int(math.Min(8, 2*s.Seconds/math.Max(.5, s.MassG)/math.Max(.02, quickest(f, p.at))-2)) * p.haste
+		}
 		if noMeat && f.StandsIn() == s.Form {
 			n -= 3
 		}
@@ -206,6 +218,20 @@ func (p *picker) form(f *food.Food) string {
 		}
 	}
 	return best
+}
+
+// quickest is the least handwork that a gram of a food takes in any of the forms of its entry that suit the table, seconds.
+func quickest(f *food.Food, at diet.Table) float64 {
+	least := math.Inf(1)
+	for _, s := range f.Forms {
+		if s.MassG > 0 && !food.Has(s.Form, food.OnFood) && !at.NotAs(f, s.Form) {
+			least = math.Min(least, s.Seconds/s.MassG)
+		}
+	}
+	if math.IsInf(least, 1) {
+		return 0
+	}
+	return least
 }
 
 // ruled is above zero for a form that a house rule speaks against, below for one it asks for.

@@ -147,6 +147,9 @@ func (f *candidates) keep(b brief.Brief, s *stats, fixed map[int]bool, r *rule) 
 // firstChoice is the least that what people expect counts for in a first choice, under a theme.
 const firstChoice = .75
 
+// inHaste is what people expect counts for at most where much handwork is saved.
+const inHaste = .5
+
 // forTheClassic is how much worth what a theme, or the cupboard, asks for gives way to what people expect.
 const forTheClassic = .4
 

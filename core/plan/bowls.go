@@ -22,13 +22,20 @@ const (
 // open is what lies on the board itself before more bowls are set out, first what is dry, then what was drained.
 var open = []food.Category{food.Dried, food.Nut, food.Cracker, food.Vegetable, food.Brined}
 
-// bowlsFor is how many bowls suit the largest of some boards.
-func bowlsFor(surfaces []board.Board) int {
+// timesBowls is how many bowls there are for one as usual, and how many at most, by the house's rule.
+var timesBowls = map[string]struct {
+	times float64
+	most  int
+}{"": {1, mostBowls}, "usual": {1, mostBowls}, "few": {.6, 3}, "many": {1.6, 8}}
+
+// bowlsFor is how many bowls suit the largest of some boards, as the house likes it.
+func bowlsFor(surfaces []board.Board, rules brief.Rules) int {
 	room := 0.0
 	for _, s := range surfaces {
 		room = math.Max(room, s.UsableMM2()/100)
 	}
-	return int(math.Max(fewestBowl, math.Min(mostBowls, math.Round(room/bowlCM2))))
+	way := timesBowls[rules.Bowls]
+	return int(math.Max(fewestBowl, math.Min(float64(way.most), math.Round(way.times*room/bowlCM2))))
 }
 
 func inBowls(amounts []amount.Amount) (n int) {

@@ -61,18 +61,20 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last map[s
 	}
 	asked := b
 	b = b.Weighed()
-	j, err := within(b, larder, func(money, lean float64) (*job.Job, error) {
-		j := &job.Job{Title: title(b), Brief: asked}
-		all := parts(b)
-		for _, p := range all {
-			made, says, err := planPart(b, p, all, larder, cabinet, last[p.Who], money, lean)
-			if err != nil {
-				return nil, err
+	j, err := inTime(b, larder, func(haste int) (*job.Job, error) {
+		return within(b, larder, func(money, lean float64) (*job.Job, error) {
+			j := &job.Job{Title: title(b), Brief: asked}
+			all := parts(b)
+			for _, p := range all {
+				made, says, err := planPart(b, p, all, larder, cabinet, last[p.Who], thrift{money, lean, haste})
+				if err != nil {
+					return nil, err
+				}
+				j.Trays = append(j.Trays, made...)
+				j.Says = append(j.Says, says...)
 			}
-			j.Trays = append(j.Trays, made...)
-			j.Says = append(j.Says, says...)
-		}
-		return j, nil
+			return j, nil
+		})
 	})
 	if err != nil {
 		return nil, err
@@ -86,30 +88,37 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last map[s
 	return j, nil
 }
 
+// thrift is how far a plan saves.
+type thrift struct {
+	money float64 // that foods are picked as if the budget were, minor units or 0
+	lean  float64 // all amounts that nobody set are so much of what they would be
+	haste int     // of handwork, as pick.Under
+}
+
 // planPart plans the trays of one part of the table: one, or as many as there are
-// boards to share its food. Foods are picked as if the budget were money, minor units or 0,
-// and all amounts that nobody set are lean of what they would be.
-func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, cabinet *board.Cabinet, last []board.Board, money, lean float64) ([]*tray.Tray, []say.Text, error) {
+// boards to share its food.
+func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, cabinet *board.Cabinet, last []board.Board, save thrift) ([]*tray.Tray, []say.Text, error) {
 	whole := p.Of == 0 // nobody is parted from the rest
 	theirs := briefOf(b, p, all, larder)
 	on, err := under(theirs, cabinet)
 	if err != nil {
 		return nil, nil, err
 	}
+	on.Haste = save.haste
 	wants := theirs
-	wants.Budget = money
+	wants.Budget = save.money
 	chosen, err := pick.Pick(wants, larder, on)
 	if err != nil {
 		return nil, nil, err
 	}
 	chosen = forTakers(theirs, chosen)
-	reckon := func(chosen []pick.Choice) []amount.Amount { return reckoned(theirs, chosen, lean) }
+	reckon := func(chosen []pick.Choice) []amount.Amount { return reckoned(theirs, chosen, save.lean) }
 	amounts := reckon(chosen)
 	surfaces, says, err := chooseBoards(theirs, inForms(amounts), cabinet, last)
 	if err != nil {
 		return nil, nil, err
 	}
-	if most := bowlsFor(surfaces); !b.Plates() {
+	if most := bowlsFor(surfaces, b.HouseRules()); !b.Plates() {
 		amounts = fewerBowls(theirs, amounts, most)
 		if fewer := leaveOut(theirs, chosen, amounts, most); len(fewer) < len(chosen) {
 			chosen = fewer

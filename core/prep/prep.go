@@ -52,8 +52,8 @@ type Sheet struct {
 	Begin    float64       `json:"begin_min"`    // when to begin: all handwork done by the time the coldest thing comes out
 }
 
-// layEach is the time to carry a group to the board and set it down, minutes.
-const layEach = .35
+// layEach is how long a group takes that is set down, minutes.
+const layEach = food.LayMinutes
 
 // Minutes is the handwork for all trays of a job.
 func Minutes(j *job.Job, larder *food.Larder) float64 {

@@ -77,6 +77,14 @@ func readied(f *food.Food, s food.Spec) (kind string, share float64, code string
 	return a.kind, a.share, a.code
 }
 
+// readied is the same as the house does it: where nothing is begun, a whole cheese is only unwrapped.
+func (w *worker) readied(f *food.Food, s food.Spec) (kind string, share float64, code string) {
+	if food.Has(s.Form, food.AsItComes) && !w.j.Brief.HouseRules().Begins() {
+		return "", 0, ""
+	}
+	return readied(f, s)
+}
+
 // handmade is the least seconds a piece takes for its form to be handwork and not just laid from the pack.
 const handmade = 1.8
 
@@ -308,7 +316,7 @@ func (w *worker) makeReady(p *portion) {
 	if f.Needs(food.StoneOut) && !food.Has(p.spec.Form, food.KeepsStone) {
 		step(work{kind: Stone, seconds: stoneSecs * max(1, p.pieces), hands: 1, tool: "small knife", says: say.That("task.stone", comes)})
 	}
-	kind, share, code := readied(f, p.spec)
+	kind, share, code := w.readied(f, p.spec)
 	if f.ReadyAs != "" && f.ComesAs == f.ReadyAs && kind == Slice { // it was bought ready
 		kind, share = "", 0
 	}
@@ -514,7 +522,7 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 		}
 		spec, _ := f.Spec(s.Form)
 		share := 1.0
-		if kind, ready, _ := readied(f, spec); kind != "" {
+		if kind, ready, _ := w.readied(f, spec); kind != "" {
 			share = 1 - ready
 		}
 		secs := 0.0

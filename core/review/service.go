@@ -100,6 +100,10 @@ func (m *measures) tools() {
 // left whole is a choice of the house.
 func (m *measures) started() {
 	l := m.l
+	if !l.tray.Rules.Begins() {
+		m.values["service.started"] = 0 // the house leaves the first cut to its guests
+		return
+	}
 	cut := map[*food.Food]bool{}
 	m.each(func(i int, e *elem) {
 		if !food.Has(l.tray.Elements[i].Form, food.AsItComes) {

@@ -63,6 +63,7 @@ var planning = map[string]string{
 	"kinds.tray":     "A tray apart for the {1} guests who avoid it would give the others {2} {2:food|foods} more to choose from.",
 	"more things":    "{1} more",
 	"theme.custom":   "For {1}, {2} is kept off unless you ask for it. Your hosts know their customs: ask them, and buy meat and cheese certified where they want that.",
+	"haste.over":     "The handwork takes {1}, and {2} are allowed: another pair of hands, or foods that are bought ready, would bring it there.",
 	"theme.looks":    "It looks for {1} and the like.",
 	"theme.leaves":   "It leaves out {1} and the like, unless you ask for them.",
 	"theme.from":     "Most cheese and meat comes from {1}.",

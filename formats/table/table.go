@@ -282,6 +282,7 @@ var columns = []column{
 	advised,
 	number("carb_g", func(f *food.Food) *float64 { return &f.CarbG }),
 	number("eaten", func(f *food.Food) *float64 { return (*float64)(&f.Eaten) }),
+	phrases("origin", func(f *food.Food) *[]string { return &f.Origin }),
 	text("region", func(f *food.Food) *string { return &f.Region }),
 	months("season", func(f *food.Food) *[]int { return &f.Season }),
 	yes("all_year", func(f *food.Food) *bool { return &f.AllYear }),

@@ -3128,6 +3128,9 @@ type SentenceWith0 = string
 // SentenceWith1 defines model for Sentence.With.1.
 type SentenceWith1 = float64
 
+// SentenceWith2 defines model for Sentence.With.2.
+type SentenceWith2 = []map[string]interface{}
+
 // Sentence_With_AdditionalProperties defines model for Sentence.with.AdditionalProperties.
 type Sentence_With_AdditionalProperties struct {
 	union json.RawMessage
@@ -4143,6 +4146,32 @@ func (t *Sentence_With_AdditionalProperties) FromSentenceWith1(v SentenceWith1) 
 
 // MergeSentenceWith1 performs a merge with any union data inside the Sentence_With_AdditionalProperties, using the provided SentenceWith1
 func (t *Sentence_With_AdditionalProperties) MergeSentenceWith1(v SentenceWith1) error {
+	b, err := json.Marshal(v)
+	if err != nil {
+		return err
+	}
+
+	merged, err := runtime.JSONMerge(t.union, b)
+	t.union = merged
+	return err
+}
+
+// AsSentenceWith2 returns the union data inside the Sentence_With_AdditionalProperties as a SentenceWith2
+func (t Sentence_With_AdditionalProperties) AsSentenceWith2() (SentenceWith2, error) {
+	var body SentenceWith2
+	err := json.Unmarshal(t.union, &body)
+	return body, err
+}
+
+// FromSentenceWith2 overwrites any union data inside the Sentence_With_AdditionalProperties as the provided SentenceWith2
+func (t *Sentence_With_AdditionalProperties) FromSentenceWith2(v SentenceWith2) error {
+	b, err := json.Marshal(v)
+	t.union = b
+	return err
+}
+
+// MergeSentenceWith2 performs a merge with any union data inside the Sentence_With_AdditionalProperties, using the provided SentenceWith2
+func (t *Sentence_With_AdditionalProperties) MergeSentenceWith2(v SentenceWith2) error {
 	b, err := json.Marshal(v)
 	if err != nil {
 		return err

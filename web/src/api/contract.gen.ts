@@ -3423,7 +3423,9 @@ export interface components {
         Sentence: {
             code: string;
             with?: {
-                [key: string]: (string | number) | null;
+                [key: string]: (string | number | {
+                    [key: string]: unknown;
+                }[]) | null;
             }[];
         };
         Finding: {

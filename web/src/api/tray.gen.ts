@@ -165,6 +165,10 @@ export interface Brief {
    */
   besides?: "nothing" | "some" | "plenty";
   /**
+   * minutes of handwork at most, cutting and laying; left out or 0, as many as it takes
+   */
+  minutes_at_most?: number;
+  /**
    * how long guests graze; left out, as long as the occasion usually does
    */
   lasts_minutes?: number;
@@ -353,6 +357,14 @@ export interface Rules {
    * what is heated unasked: nothing, what goes into the oven as toast, or whatever wants it
    */
   heat?: "none" | "toast" | "all";
+  /**
+   * how many stand on a board
+   */
+  bowls?: "usual" | "few" | "many";
+  /**
+   * whether of a whole cheese a first slice is cut before guests come
+   */
+  begin?: "slice" | "none";
   hard_cheese?: "cut" | "broken" | "begun";
   olives?: "pitted" | "stones";
   grapes?: "clusters" | "plucked";

@@ -221,10 +221,25 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
         @change="v => setBudget(may, v === 'each')"
       />.</span
     >
+    The handwork may take
+    <ElInputNumber
+      :model-value="brief.minutes_at_most || undefined"
+      :min="0"
+      :max="6000"
+      :controls="false"
+      placeholder="as long as it takes"
+      aria-label="Minutes of handwork at most"
+      class="work"
+      @change="n => set({ minutes_at_most: n || undefined })"
+    />
+    minutes.
   </p>
 </template>
 
 <style scoped>
+.work {
+  width: 150px;
+}
 .whole {
   white-space: nowrap;
 }

@@ -70,6 +70,27 @@ const all: {
     ],
   },
   {
+    rule: 'begin',
+    before: ', a whole cheese',
+    label: 'Whole cheese',
+    width: 196,
+    options: [
+      ['slice', 'begun with a slice'],
+      ['none', 'left for guests to begin'],
+    ],
+  },
+  {
+    rule: 'bowls',
+    before: '. Bowls:',
+    label: 'Bowls',
+    width: 146,
+    options: [
+      ['usual', 'as the board has room'],
+      ['few', 'few'],
+      ['many', 'many'],
+    ],
+  },
+  {
     rule: 'heat',
     before: '. For the board',
     label: 'Heat',
