@@ -1,7 +1,6 @@
 package plan
 
 import (
-	"fmt"
 	"testing"
 
 	"happytray/core/board"
@@ -38,7 +37,7 @@ func TestMinutesAtMost(t *testing.T) {
 				if (took > b.MinutesAtMost) != over || took > usual {
 					t.Errorf("%d guests: %.0f min of %.0f usual, %.0f allowed, %v", guests, took, usual, b.MinutesAtMost, j.Says)
 				}
-				t.Log(fmt.Sprintf("%d guests: %.0f min usually, %.0f allowed, %.0f taken, %d foods of %d", guests, usual, b.MinutesAtMost, took, len(j.Foods), len(free.Foods)))
+				t.Logf("%d guests: %.0f min usually, %.0f allowed, %.0f taken, %d foods of %d", guests, usual, b.MinutesAtMost, took, len(j.Foods), len(free.Foods))
 			}
 		}
 	}
