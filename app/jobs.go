@@ -172,18 +172,21 @@ type Job struct {
 	SavedAt    time.Time
 }
 
-// CreateJob makes a job from a brief.
+// CreateJob makes a job from a brief; one that says nothing of rules has the house's.
 func (a *App) CreateJob(ctx context.Context, title string, b brief.Brief) (string, error) {
-	made := job.New(title, b)
 	h, err := a.House(ctx)
 	if err != nil {
 		return "", err
 	}
-	if err := made.Check(h.Larder); err != nil {
-		return "", err
-	}
 	s, err := a.Settings(ctx)
 	if err != nil {
+		return "", err
+	}
+	if b.Rules == nil && s.Rules != nil { // as the house does
+		b.Rules = pointer(*s.Rules)
+	}
+	made := job.New(title, b)
+	if err := made.Check(h.Larder); err != nil {
 		return "", err
 	}
 	raw, err := made.Write()

@@ -10,6 +10,7 @@ import (
 
 	"golang.org/x/text/currency"
 
+	"happytray/core/brief"
 	"happytray/core/fault"
 	"happytray/core/price"
 	"happytray/core/say"
@@ -28,6 +29,8 @@ type Settings struct {
 	People     int    `json:"people"` // who prepare
 	Ovens      int    `json:"ovens"`
 	Shelves    int    `json:"shelves"` // of the fridge; 0 where nobody counts them
+
+	Rules *brief.Rules `json:"rules,omitempty"` // the house's way, which new briefs begin with; nil for the craft's own
 }
 
 // Units are those in which the house is spoken to: where lengths are in inches and amounts in ounces, warmth is in
@@ -136,6 +139,16 @@ func (a *App) SaveSettings(ctx context.Context, change func(*Settings) error) (S
 func (a *App) checkSettings(s Settings) error {
 	if _, err := zoneNamed(s.Zone); err != nil {
 		return err
+	}
+	if s.Rules != nil {
+		if err := s.Rules.Check(); err != nil {
+			return fault.In("rules", err)
+		}
+		if s.Rules.Style != "" {
+			if err := fault.OneOf("rules.style", s.Rules.Style, brief.Styles...); err != nil {
+				return err
+			}
+		}
 	}
 	if s.Shop == "" {
 		return nil

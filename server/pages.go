@@ -1,8 +1,11 @@
 package server
 
 import (
+	"bytes"
+	"compress/gzip"
 	"crypto/sha256"
 	"encoding/base64"
+	"io"
 	"io/fs"
 	"mime"
 	"net/http"
@@ -13,7 +16,7 @@ import (
 )
 
 // pages are the built front end. Files that come with a packed copy beside them, name.br
-// or name.gz, are sent packed to whoever takes that.
+// or name.gz, or as packed copies alone, are sent packed to whoever takes that.
 type pages struct {
 	files map[string]*page
 	early early
@@ -31,12 +34,21 @@ type page struct {
 func readPages(web fs.FS) (*pages, error) {
 	s := &pages{files: map[string]*page{}}
 	err := fs.WalkDir(web, ".", func(name string, d fs.DirEntry, err error) error {
-		if err != nil || d.IsDir() || strings.HasSuffix(name, ".gz") || strings.HasSuffix(name, ".br") {
+		if err != nil || d.IsDir() || strings.HasSuffix(name, ".br") {
 			return err
 		}
 		data, err := fs.ReadFile(web, name)
 		if err != nil {
 			return err
+		}
+		if plain, packed := strings.CutSuffix(name, ".gz"); packed {
+			if _, err := fs.Stat(web, plain); err == nil {
+				return nil
+			}
+			if data, err = unpacked(data); err != nil {
+				return err
+			}
+			name = plain
 		}
 		sum := sha256.Sum256(data)
 		p := &page{data: data, media: mime.TypeByExtension(path.Ext(name)), tag: `W/"` + base64.RawURLEncoding.EncodeToString(sum[:12]) + `"`, lasting: strings.HasPrefix(name, "assets/")}
@@ -50,6 +62,15 @@ func readPages(web fs.FS) (*pages, error) {
 	}
 	s.door, s.open = s.files[doorPage], s.early.door
 	return s, err
+}
+
+// unpacked is what a packed file holds: who takes nothing packed gets that.
+func unpacked(gz []byte) ([]byte, error) {
+	r, err := gzip.NewReader(bytes.NewReader(gz))
+	if err != nil {
+		return nil, err
+	}
+	return io.ReadAll(r)
 }
 
 // doorPage is shown to who was not let in, and under its own path to everybody.

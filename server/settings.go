@@ -1,19 +1,28 @@
 package server
 
 import (
+	"encoding/json"
 	"time"
 
 	"github.com/gin-gonic/gin"
 
 	"happytray/app"
+	"happytray/core/brief"
 	"happytray/core/document"
+	"happytray/core/fault"
 	"happytray/server/api"
 )
 
 func settingsOf(v app.Settings) api.Settings {
 	digits := v.Digits()
 	rates := ratesOut(v.Rates)
-	return api.Settings{Length: api.SettingsLength(v.Length), Mass: api.SettingsMass(v.Mass), Currency: v.Currency, Hemisphere: api.SettingsHemisphere(v.Hemisphere),
+	var rules *api.Document
+	if v.Rules != nil {
+		if raw, err := json.Marshal(v.Rules); err == nil { // they were read from there
+			rules = (*api.Document)(&raw)
+		}
+	}
+	return api.Settings{Rules: rules, Length: api.SettingsLength(v.Length), Mass: api.SettingsMass(v.Mass), Currency: v.Currency, Hemisphere: api.SettingsHemisphere(v.Hemisphere),
 		Zone: &v.Zone, Shop: &v.Shop, Rates: &rates, Digits: &digits, People: &v.People, Ovens: &v.Ovens, Shelves: &v.Shelves}
 }
 
@@ -42,6 +51,13 @@ func (s *Server) SaveSettings(c *gin.Context) {
 			v.Currency, v.Hemisphere = or(in.Currency, v.Currency), string(or(in.Hemisphere, api.SettingsChangeHemisphere(v.Hemisphere)))
 			v.Zone, v.Shop = or(in.Zone, v.Zone), or(in.Shop, v.Shop)
 			v.People, v.Ovens, v.Shelves = or(in.People, v.People), or(in.Ovens, v.Ovens), or(in.Shelves, v.Shelves)
+			if in.Rules != nil {
+				rules := &brief.Rules{}
+				if err := document.Read(*in.Rules, rules); err != nil {
+					return fault.In("rules", err)
+				}
+				v.Rules = rules
+			}
 			v.Rates = ratesIn(or(in.Rates, ratesOut(v.Rates)))
 			return nil
 		})

@@ -8,6 +8,7 @@ import ts from 'typescript'
 const documents = {
   TrayDocument: 'TrayFile',
   BriefDocument: 'Brief',
+  RulesDocument: 'Rules',
   ElementDocument: 'TrayElement',
   FoodDocument: 'Food',
   SpecDocument: 'Spec',

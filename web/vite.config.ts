@@ -14,15 +14,17 @@ const groups = [
 
 const file = (name: string) => fileURLToPath(new URL(name, import.meta.url))
 
+const packed = {
+  threshold: 1000,
+  algorithms: [defineAlgorithm('gzip', { level: 9 }), defineAlgorithm('brotliCompress')],
+}
+
 export default defineConfig({
   plugins: [
     vue(),
-    // packed once, when built, and sent as they are
-    compression({
-      include: /\.(js|css|html|svg)$/,
-      threshold: 1000,
-      algorithms: [defineAlgorithm('gzip', { level: 9 }), 'brotliCompress'],
-    }),
+    // packed once, when built, and sent as they are; who takes nothing packed gets what the server unpacks
+    compression({ ...packed, include: /assets\/.*\.(js|css)$/, deleteOriginalAssets: true }),
+    compression({ ...packed, include: /\.(html|svg)$/ }),
   ],
   resolve: { alias: { '@': file('./src') } },
   build: {

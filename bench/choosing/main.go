@@ -35,6 +35,7 @@ func main() {
 	}
 	fmt.Println("| what | figure |\n|---|---|")
 	stylist(row)
+	table(row)
 	for _, guests := range []int{9, 14, 30} {
 		var picks [][]string
 		low, high := math.MaxInt, 0

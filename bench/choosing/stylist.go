@@ -8,6 +8,7 @@ import (
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/shop"
 	"happytray/core/theme"
 	"happytray/core/tray"
 )
@@ -103,6 +104,42 @@ func stylist(row func(what, figure string, args ...any)) {
 	row("no flat bread; two dips, all sweet; stand-ins that nobody asked for; something to heat", "%d; %d; %d; %d", flat, sweet, standIn, heat)
 	row("largest cheese over all cheese: boards over one half, most; most of one pickle for a guest, g", "%d, %.2f; %.1f", round, largest, pickle)
 	row("bowls on a board: mean, most; foods in several bowls of one; fewer than eight of a cracker, the rest beside", "%.1f, %d; %d; %d", float64(bowls)/briefs, most, several, small)
+}
+
+// table counts what a choice comes to for the host: its bites, what a cuisine has of its own, what of the money is not
+// eaten, and how far handwork is saved where it has to be.
+func table(row func(what, figure string, args ...any)) {
+	bites, few := 0, 0
+	for _, b := range plainBriefs(120) {
+		j := planned(b)
+		bites += len(j.Bites)
+		few += count(len(j.Bites) < 2)
+	}
+	row("bites of 120 plans: mean; fewer than two", "%.1f; %d", float64(bites)/120, few)
+	for _, name := range []string{"italian", "french", "spanish", "greek", "alpine", "nordic", "levantine"} {
+		th, _ := theme.Named(name)
+		own, all := 0.0, 0.0
+		for k := range 12 {
+			b := brief.Brief{Guests: brief.Guests{Adults: []int{4, 8, 12, 24}[k%4]}, Month: 1 + k, Choice: k / 4, Theme: &brief.Theme{Name: name}}
+			for id, g := range planned(b).GramsOf() {
+				if f, _ := larder.Get(id); f.Category == food.Cheese || f.Category == food.Meat {
+					all += g
+					if th.Kin(f) {
+						own += g
+					}
+				}
+			}
+		}
+		row("cheese and meat of twelve "+name+" boards from there, by weight", "%.2f", own/all)
+	}
+	for _, guests := range []int{4, 8, 12} {
+		paid, used := 0, 0
+		for k := range 24 {
+			basket := shop.NewBasket(planned(brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 1 + k%12, Occasion: []string{"nibble", "grazing", "meal"}[k%3], Choice: k / 12}), larder)
+			paid, used = paid+basket.BasketCost, used+basket.UsedCost
+		}
+		row(fmt.Sprintf("money of the basket that %d guests do not eat", guests), "%.0f %%", 100-100*float64(used)/float64(paid))
+	}
 }
 
 func count(is bool) int {

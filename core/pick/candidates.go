@@ -46,7 +46,11 @@ const (
 	overBudget     = -10  // at twice the budget
 	stonesForYoung = -.5
 	strongForYoung = -.8
+	unused         = -5   // for a table of none: what of a food's packs stays over costs as much as is usual for one food of its kind
+	smallTable     = 10   // appetites: from so many on packs are used up anyway
 	tooLarge       = -.45 // a whole, for each time more than roomyWhole that it is of what a food of its kind would be
+	farTooLarge    = -3   // a cheese that cannot be laid in parts and is more than mostOfCheese of all cheese
+	mostOfCheese   = .4
 	roomyWhole     = 1.25
 	onTheRoad      = -.1
 	inTheHeat      = -.2
@@ -300,6 +304,7 @@ type weigher struct {
 	theme   *theme.Theme // nil for none
 	ground  *colour.Lab
 	usual   map[food.Category]float64 // price of a gram in the middle of its kind
+	kinds   map[food.Category]int
 	each    map[food.Category]float64 // grams of one food of a kind
 	groups  []brief.Group
 	shapes  bool
@@ -307,7 +312,7 @@ type weigher struct {
 }
 
 func newWeigher(b brief.Brief, larder *food.Larder, under Under, kinds map[food.Category]int, shares map[food.Category]float64, groups []brief.Group) *weigher {
-	w := &weigher{b: b, larder: larder, haste: under.Haste, at: diet.TableOf(b), off: b.OffTheTray(), month: b.SeasonMonth(), day: b.ServeDay(), groups: groups,
+	w := &weigher{b: b, larder: larder, haste: under.Haste, at: diet.TableOf(b), kinds: kinds, off: b.OffTheTray(), month: b.SeasonMonth(), day: b.ServeDay(), groups: groups,
 		usual: map[food.Category]float64{}, each: map[food.Category]float64{}}
 	w.young = float64(b.Guests.Children) / float64(b.Guests.Total())
 	w.shapes = b.HouseRules().Vegetarians == "shapes" || slices.Contains(w.off, "meat") || slices.Contains(w.off, "animal")
@@ -337,6 +342,25 @@ func newWeigher(b brief.Brief, larder *food.Larder, under Under, kinds map[food.
 	}
 	return w
 }
+
+// stays is the money for what of a food's packs stays over, as a share of what a food of its kind usually costs the table;
+// of what keeps for weeks the half.
+func (w *weigher) stays(f *food.Food) float64 {
+	need := f.BoughtFor(f.Forms[0].Form, w.each[f.Category]/f.EatenShare())
+	usual := w.usual[f.Category] * w.each[f.Category]
+	_, bought, cost := food.Cover(w.larder.PacksOf(f), need)
+	if usual <= 0 || bought <= 0 {
+		return 0
+	}
+	share := float64(cost) * math.Max(0, 1-need/bought) / usual
+	if f.KeepsDays >= keepsWeeks {
+		share /= 2
+	}
+	return share
+}
+
+// keepsWeeks is from how many days on what stays over is eaten some other time.
+const keepsWeeks = 21
 
 func index(list []string, word string) int { return max(0, slices.Index(list, word)) }
 
@@ -434,12 +458,18 @@ func (w *weigher) weigh(f *food.Food) cand {
 	if w.shapes && f.StandsIn() != "" {
 		add(standInShape, "takes the shape of a cold cut, without meat")
 	}
+	if appetites := w.b.Guests.Appetites(); appetites < smallTable && hand == 0 {
+		add(unused*(1-appetites/smallTable)*math.Min(3, w.stays(f)), "")
+	}
 	price := w.larder.ReadyPrice(f)
 	if usual := w.usual[f.Category]; usual > 0 && price > usual {
 		add(dear*math.Min(1.5, price/usual-1), "")
 	}
 	if whole, each := food.WholeG(f.Forms[0]), w.each[f.Category]; each > 0 && whole > roomyWhole*each && !food.Divisible(f, f.Forms[0]) {
 		add(tooLarge*math.Min(2, whole/each-roomyWhole), "")
+		if n := w.kinds[f.Category]; f.Category == food.Cheese && n >= 3 && whole > mostOfCheese*each*float64(n) {
+			add(farTooLarge, "")
+		}
 	}
 	need := math.Max(0, f.BoughtFor(f.Forms[0].Form, w.each[f.Category]/f.EatenShare())-hand)
 	for i, p := range w.larder.PacksOf(f) { // about what the till would say for a usual amount

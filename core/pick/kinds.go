@@ -21,21 +21,21 @@ var usualKinds = map[string]map[food.Category][6]int{
 	"nibble": {
 		food.Cheese: {1, 2, 3, 3, 5, 5}, food.Meat: {1, 1, 2, 2, 3, 3}, food.Dip: {1, 1, 1, 2, 2, 3}, food.Brined: {1, 1, 1, 2, 2, 2},
 		food.Fruit: {1, 2, 2, 3, 3, 4}, food.Vegetable: {1, 1, 1, 2, 2, 3}, food.Dried: {0, 1, 1, 1, 2, 2}, food.Nut: {1, 1, 1, 2, 2, 2},
-		food.Cracker: {1, 1, 2, 2, 3, 3}, food.Sweet: {0, 0, 0, 1, 1, 2}, food.Garnish: {1, 1, 2, 2, 2, 2}},
+		food.Cracker: {1, 1, 2, 2, 3, 3}, food.Sweet: {0, 0, 0, 1, 1, 2}, food.Garnish: {1, 1, 1, 2, 2, 2}},
 	"grazing": {
 		food.Cheese: {2, 2, 3, 5, 5, 7}, food.Meat: {1, 1, 2, 3, 3, 4}, food.Dip: {1, 1, 2, 2, 3, 3}, food.Brined: {1, 1, 1, 2, 2, 3},
 		food.Fruit: {2, 2, 3, 3, 4, 5}, food.Vegetable: {1, 1, 1, 2, 3, 3}, food.Dried: {1, 1, 1, 2, 2, 2}, food.Nut: {1, 1, 1, 2, 2, 3},
-		food.Cracker: {1, 1, 2, 3, 3, 4}, food.Sweet: {0, 0, 1, 1, 2, 2}, food.Garnish: {1, 1, 2, 2, 2, 2}},
+		food.Cracker: {1, 1, 2, 3, 3, 4}, food.Sweet: {0, 0, 1, 1, 2, 2}, food.Garnish: {1, 1, 1, 2, 2, 2}},
 	"meal": {
 		food.Cheese: {2, 3, 5, 5, 7, 7}, food.Meat: {1, 2, 2, 3, 4, 4}, food.Dip: {1, 1, 2, 3, 3, 4}, food.Brined: {1, 1, 2, 2, 3, 3},
 		food.Fruit: {2, 2, 3, 4, 4, 5}, food.Vegetable: {1, 1, 2, 3, 3, 4}, food.Dried: {1, 1, 1, 2, 2, 3}, food.Nut: {1, 1, 1, 2, 3, 3},
-		food.Cracker: {1, 2, 2, 3, 4, 4}, food.Sweet: {0, 1, 1, 2, 2, 3}, food.Garnish: {1, 1, 2, 2, 2, 2}},
+		food.Cracker: {1, 2, 2, 3, 4, 4}, food.Sweet: {0, 1, 1, 2, 2, 3}, food.Garnish: {1, 1, 1, 2, 2, 2}},
 }
 
 // sweetKinds is the same for a dessert tray, where sweets and fruit lead.
 var sweetKinds = map[food.Category][6]int{
 	food.Sweet: {3, 3, 5, 7, 7, 9}, food.Fruit: {2, 3, 3, 5, 5, 7}, food.Dip: {1, 1, 2, 3, 3, 3}, food.Nut: {1, 1, 1, 2, 2, 3},
-	food.Dried: {1, 1, 1, 2, 2, 2}, food.Cracker: {1, 1, 1, 2, 2, 3}, food.Cheese: {0, 0, 1, 1, 1, 2}, food.Garnish: {1, 1, 2, 2, 2, 2},
+	food.Dried: {1, 1, 1, 2, 2, 2}, food.Cracker: {1, 1, 1, 2, 2, 3}, food.Cheese: {0, 0, 1, 1, 1, 2}, food.Garnish: {1, 1, 1, 2, 2, 2},
 }
 
 // sizeOf is the column of a table of so many appetites.

@@ -3030,6 +3030,9 @@ type Revision struct {
 // Rind defines model for Rind.
 type Rind string
 
+// RulesDocument House rules, docs/formats/tray.schema.json#/$defs/rules
+type RulesDocument = Document
+
 // Saved defines model for Saved.
 type Saved struct {
 	Revision int64     `json:"revision"`
@@ -3167,6 +3170,9 @@ type Settings struct {
 	// Rates what a seller reckons with; money is minor units
 	Rates *Rates `json:"rates,omitempty"`
 
+	// Rules House rules, docs/formats/tray.schema.json#/$defs/rules
+	Rules *RulesDocument `json:"rules,omitempty"`
+
 	// Shelves of the fridge; 0 where nobody counts them
 	Shelves *int `json:"shelves,omitempty"`
 
@@ -3203,6 +3209,9 @@ type SettingsChange struct {
 
 	// Rates what a seller reckons with; money is minor units
 	Rates *Rates `json:"rates,omitempty"`
+
+	// Rules House rules, docs/formats/tray.schema.json#/$defs/rules
+	Rules *RulesDocument `json:"rules,omitempty"`
 
 	// Shelves of the fridge; 0 where nobody counts them
 	Shelves *int `json:"shelves,omitempty"`

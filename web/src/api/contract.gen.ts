@@ -1,5 +1,5 @@
 // Code generated from server/api/openapi.yaml; DO NOT EDIT.
-import type { Board, BoardRequest, Brief, Food, Reserve, Spec, TrayElement, TrayFile, Vessel } from "./tray.gen";
+import type { Board, BoardRequest, Brief, Food, Reserve, Rules, Spec, TrayElement, TrayFile, Vessel } from "./tray.gen";
 export interface paths {
     "/healthz": {
         parameters: {
@@ -2363,6 +2363,8 @@ export interface components {
         TrayDocument: TrayFile;
         /** @description A brief, docs/formats/tray.schema.json#/$defs/brief */
         BriefDocument: Brief;
+        /** @description House rules, docs/formats/tray.schema.json#/$defs/rules */
+        RulesDocument: Rules;
         /** @description One element of a tray file, docs/formats/tray.schema.json#/$defs/element */
         ElementDocument: TrayElement;
         /** @description One food, docs/formats/tray.schema.json#/$defs/food */
@@ -2461,6 +2463,7 @@ export interface components {
             ovens?: number;
             /** @description of the fridge; 0 where nobody counts them */
             shelves?: number;
+            rules?: components["schemas"]["RulesDocument"];
             /** @description of the smaller coin of the currency; said by the server, and not taken */
             digits?: number;
         };
@@ -2483,6 +2486,7 @@ export interface components {
             ovens?: number;
             /** @description of the fridge; 0 where nobody counts them */
             shelves?: number;
+            rules?: components["schemas"]["RulesDocument"];
             /** @description of the smaller coin of the currency; said by the server, and not taken */
             digits?: number;
         };

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
+import type { Rules } from '@/api/tray.gen'
 import { api, take, Trouble, type Rates, type Settings } from '@/api/client'
 import { units } from '@/tray/units'
 
@@ -11,16 +12,18 @@ export const useSettings = defineStore('settings', () => {
   const people = ref<number | null>(null) // who prepare
   const ovens = ref<number | null>(null)
   const shelves = ref<number | null>(null) // of the fridge
+  const rules = ref<Rules>({}) // the house's way
   let reading: Promise<void> | null = null
   let known = false // they were read
 
-  function adopt({ shop: at, rates: r, people: p, ovens: o, shelves: f, ...shown }: Settings) {
+  function adopt({ shop: at, rates: r, people: p, ovens: o, shelves: f, rules: w, ...shown }: Settings) {
     Object.assign(units, shown)
     shop.value = at ?? null
     rates.value = r ?? null
     people.value = p ?? null
     ovens.value = o ?? null
     shelves.value = f ?? null
+    rules.value = w ?? {}
   }
   /** What is shown; the digits of the coin are the server's word, not ours. */
   const now = (): Settings => ({
@@ -34,6 +37,7 @@ export const useSettings = defineStore('settings', () => {
     people: people.value ?? undefined,
     ovens: ovens.value ?? undefined,
     shelves: shelves.value ?? undefined,
+    rules: rules.value,
   })
 
   function read(): Promise<void> {
@@ -67,5 +71,5 @@ export const useSettings = defineStore('settings', () => {
       wrong.value = e instanceof Trouble ? e.message : 'That could not be saved. Try again.'
     }
   }
-  return { wrong, shop, rates, people, ovens, shelves, read, change }
+  return { wrong, shop, rates, people, ovens, shelves, rules, read, change }
 })

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 // A page that reads like a note from the host, with fields set in its
 // sentences; beside it what follows from it.
-import { computed, ref, shallowRef, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { RouterLink, useRouter } from 'vue-router'
 import { api, take, Trouble, type Outlook } from '@/api/client'
-import type { Brief } from '@/api/tray.gen'
+import type { Brief, Rules } from '@/api/tray.gen'
 import BoardLines from '@/components/brief/BoardLines.vue'
 import DietLines from '@/components/brief/DietLines.vue'
 import GuestLines from '@/components/brief/GuestLines.vue'
@@ -15,6 +15,7 @@ import Stage from '@/components/job/Stage.vue'
 import { newest } from '@/composables/newest'
 import { useReplan } from '@/composables/replan'
 import { useJob } from '@/stores/job'
+import { useSettings } from '@/stores/settings'
 import WrittenField from '@/components/common/WrittenField.vue'
 
 const job = useJob()
@@ -56,6 +57,17 @@ const look = newest(async signal => {
   }
 }, 60)
 watch(brief, look, { immediate: true })
+
+const settings = useSettings()
+onMounted(settings.read)
+/** Rules with a word for each that is not the craft's own. */
+const told = (rules: Rules) =>
+  JSON.stringify(
+    Object.entries(rules)
+      .filter(([, v]) => v !== undefined)
+      .sort(),
+  )
+const asTheHouse = computed(() => told(brief.value.rules ?? {}) === told(settings.rules))
 
 const named = computed(() =>
   (brief.value.boards?.length ? brief.value.boards : [brief.value.board])
@@ -104,6 +116,16 @@ async function pick() {
       <ThemeLine :brief="brief" @set="set" />
 
       <h2>The house's way</h2>
+      <p class="soft small way">
+        <template v-if="asTheHouse"
+          >As the house does; <RouterLink to="/settings">Settings</RouterLink> has it for every new
+          job.</template
+        >
+        <template v-else
+          >Other than the house usually does.
+          <button class="btn quiet" @click="set({ rules: { ...settings.rules } })">As the house does</button>
+        </template>
+      </p>
       <RuleLines :brief="brief" @set="set" />
 
       <h2><label for="words">In their own words</label></h2>

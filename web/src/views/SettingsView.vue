@@ -6,6 +6,7 @@ import 'element-plus/es/components/select/style/css'
 import House from '@/components/house/House.vue'
 import TakeAlong from '@/components/house/TakeAlong.vue'
 import ShopLine from '@/components/house/ShopLine.vue'
+import RuleLines from '@/components/brief/RuleLines.vue'
 import type { Rates } from '@/api/client'
 import { useSettings } from '@/stores/settings'
 import { useShop } from '@/stores/shop'
@@ -143,6 +144,16 @@ const choices = [
         <span class="soft small">shelves; where they are counted, Prep says when the food does not fit.</span>
       </div>
     </section>
+    <section class="card note" aria-label="The house's way">
+      <h2>The house's way</h2>
+      <RuleLines
+        :brief="{ guests: {}, rules: settings.rules }"
+        @set="c => settings.change({ rules: c.rules ?? {} })"
+      />
+      <p class="soft small">
+        New jobs begin with it; each can differ, and those that are there stay as they are.
+      </p>
+    </section>
     <section class="card" aria-label="The shop">
       <h2>Prices of a shop</h2>
       <label class="address">
@@ -199,6 +210,9 @@ const choices = [
 .rows {
   display: grid;
   gap: 4px;
+}
+.note :deep(.line) {
+  line-height: 2.8;
 }
 .address {
   border: 0;
