@@ -152,11 +152,16 @@ test.describe('by touch', () => {
     await openDemo(page, 'First firing', 'Lay')
     await expect(holds(page).first()).toBeAttached()
     // something that nothing else lies on at its middle
-    const { id, at } = await page.evaluate(() => {
-      for (const h of document.querySelectorAll<SVGElement>('[data-hold]:not(.locked)')) {
+    const { id, at, way } = await page.evaluate(() => {
+      const all = [...document.querySelectorAll<SVGElement>('[data-hold]:not(.locked)')]
+      const boxes = all.map(h => h.getBoundingClientRect())
+      const middle = (Math.min(...boxes.map(b => b.left)) + Math.max(...boxes.map(b => b.right))) / 2
+      for (const h of all) {
         const b = h.getBoundingClientRect()
         const at = { x: b.x + b.width / 2, y: b.y + b.height / 2 }
-        if (document.elementFromPoint(at.x, at.y) === h) return { id: h.dataset.hold!, at }
+        // towards the middle, where there is room
+        if (document.elementFromPoint(at.x, at.y) === h)
+          return { id: h.dataset.hold!, at, way: at.x < middle ? 1 : -1 }
       }
       throw new Error('everything is covered')
     })
@@ -165,11 +170,11 @@ test.describe('by touch', () => {
     const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', dx: number) =>
       cdp.send('Input.dispatchTouchEvent', {
         type,
-        touchPoints: type === 'touchEnd' ? [] : [{ x: at.x + dx, y: at.y }],
+        touchPoints: type === 'touchEnd' ? [] : [{ x: at.x + way * dx, y: at.y }],
       })
     await touch('touchStart', 0)
     for (const dx of [10, 25, 40]) await touch('touchMove', dx)
     await touch('touchEnd', 0)
-    await expect.poll(async () => (await stored(page, id)).x).toBeGreaterThan(before.x + 15)
+    await expect.poll(async () => way * ((await stored(page, id)).x - before.x)).toBeGreaterThan(15)
   })
 })
