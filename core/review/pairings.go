@@ -180,11 +180,11 @@ func (m *measures) bites() {
 		sum += math.Min(width, 2*bite.Near)
 		n++
 		if width > bite.Near {
-			rest := make([]say.Value, 0, len(who))
-			for _, i := range who[1:] {
-				rest = append(rest, m.it(i))
+			of := make([]say.Value, len(who))
+			for k, i := range who {
+				of[k] = m.it(i)
 			}
-			m.find("pairs.bites", Note, width/bite.Near, l.elems[who[0]].middle, who, say.New("pairs.bites", m.it(who[0]), say.All(rest...), say.MM(width)))
+			m.find("pairs.bites", Note, width/bite.Near, l.elems[who[0]].middle, who, say.New("pairs.bites", say.All(of...), say.MM(width)))
 		}
 	}
 	if n > 0 {

@@ -34,7 +34,7 @@ var judging = map[string]string{
 	"flow.follow":          "The {1} {1:stands|stand} across the {2}. Turn {1:it|them} by {3} so that {1:it follows|they follow} it.",
 	"flow.edge":            "The {1} {1:stands|stand} across the edge of the board. Turn {1:it|them} by {2} so that {1:it follows|they follow} it.",
 	"pairs.near":           "The {1} would taste better nearer the {2}.",
-	"pairs.bites":          "The {1}, {2} make one bite and lie {3} apart. Bring them together.",
+	"pairs.bites":          "The {1} make one bite and lie {2} apart. Bring them together.",
 	"pairs.apart":          "The {1} and the {2} lie {3} apart: {4}. Put something between them.",
 	"pairs.kept":           "Some guests take no {1}: the {2} {2:lies|lie} {3} from the {4}. Keep bread or fruit between them, and a tool of its own.",
 	"pairs.advised":        "The {1} {1:is|are} among what pregnant guests are advised against, and {1:lies|lie} {2} from the {3}. Keep bread or fruit between them, and a tool of its own.",
