@@ -52,7 +52,7 @@ it('shows each choice with what sets it apart, its cost and its balance, and tak
   const cards = w.findAll('li')
   expect(cards.map(c => c.get('h3').text())).toEqual(['Well-liked', 'Of the season', 'Something new'])
   expect(cards[0]!.text()).toContain('Says liked.')
-  expect(cards[0]!.text()).toContain("Without sheep's milk, a soft cheese.")
+  expect(cards[0]!.text()).toContain('Without sheep’s milk, a soft cheese.')
   expect(cards[0]!.text()).toContain('1 of 3')
   expect(cards.map(c => c.text().includes('over'))).toEqual([false, true, false])
   expect(cards[0]!.findAll('.colours span')).toHaveLength(1) // greens are not eaten
