@@ -29,37 +29,23 @@ func (f *candidates) toBites(b brief.Brief, s *stats, fixed map[int]bool, core [
 			return
 		}
 		broken, played := f.broken(b, s), f.played(s, core)
-		out, in, most := -1, -1, 0.0
-		for _, i := range slices.Clone(s.on) {
-			c := f.cands[i].food.Category
-			if fixed[i] || c != food.Dip && c != food.Fruit && c != food.Dried && c != food.Brined && c != food.Vegetable {
-				continue
-			}
-			f.put(s, i, -1)
-			had := f.marginal(s, i)
-			for _, j := range f.of[c] {
-				if f.cands[j].notNow || slices.Contains(s.on, j) || f.doubled(s, j) || !f.classicWith(s, j) {
-					continue
-				}
-				v := f.marginal(s, j) - had
-				if out >= 0 && v <= most || v < -forGroup/2 {
-					continue
-				}
-				f.put(s, j, 1)
-				if foods, _ := f.on(s); f.broken(b, s) <= broken && f.played(s, core) >= played && len(bite.Of(foods, b)) > have {
-					out, in, most = i, j, v
-				}
-				f.put(s, j, -1)
-			}
-			f.put(s, i, 1)
-		}
-		if out < 0 {
+		if !f.swap(s, exchange{
+			leaves: func(i int) bool { return !fixed[i] && slices.Contains(eatenWith, f.cands[i].food.Category) },
+			comes: func(i, j int) bool {
+				return !f.cands[j].notNow && !f.dearer(s, i, j) && f.classicWith(s, j)
+			},
+			holds: func() bool {
+				foods, _ := f.on(s)
+				return f.broken(b, s) <= broken && f.played(s, core) >= played && len(bite.Of(foods, b)) > have
+			},
+		}) {
 			return
 		}
-		f.put(s, out, -1)
-		f.put(s, in, 1)
 	}
 }
+
+// eatenWith are the kinds that something rich is eaten with.
+var eatenWith = []food.Category{food.Dip, food.Fruit, food.Dried, food.Brined, food.Vegetable}
 
 // classicWith reports whether a food makes a classic pair with a cheese, meat or dip of the choice.
 func (f *candidates) classicWith(s *stats, j int) bool {

@@ -2,7 +2,6 @@ package pick
 
 import (
 	"math"
-	"slices"
 
 	"happytray/core/brief"
 	"happytray/core/food"
@@ -53,34 +52,15 @@ func (f *candidates) toCuisine(b brief.Brief, s *stats, fixed map[int]bool) {
 			return
 		}
 		broken := f.broken(b, s)
-		out, in, most := -1, -1, 0.0
-		for _, i := range slices.Clone(s.on) {
-			c := f.cands[i].food
-			if fixed[i] || !kinOf(t, c.Category) || t.Kin(c) {
-				continue
-			}
-			f.put(s, i, -1)
-			had := f.marginal(s, i)
-			for _, j := range f.of[c.Category] {
-				if slices.Contains(s.on, j) || !t.Kin(f.cands[j].food) || f.doubled(s, j) {
-					continue
-				}
-				v := f.marginal(s, j) - had
-				if out >= 0 && v <= most || v < -forGroup/2 { // no group of guests goes without for it
-					continue
-				}
-				f.put(s, j, 1)
-				if f.broken(b, s) <= broken {
-					out, in, most = i, j, v
-				}
-				f.put(s, j, -1)
-			}
-			f.put(s, i, 1)
-		}
-		if out < 0 {
+		if !f.swap(s, exchange{
+			leaves: func(i int) bool {
+				c := f.cands[i].food
+				return !fixed[i] && kinOf(t, c.Category) && !t.Kin(c)
+			},
+			comes: func(_, j int) bool { return t.Kin(f.cands[j].food) },
+			holds: func() bool { return f.broken(b, s) <= broken },
+		}) {
 			return
 		}
-		f.put(s, out, -1)
-		f.put(s, in, 1)
 	}
 }

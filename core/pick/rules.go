@@ -1,6 +1,7 @@
 package pick
 
 import (
+	"math"
 	"slices"
 
 	"happytray/core/brief"
@@ -112,36 +113,17 @@ func (f *candidates) keep(b brief.Brief, s *stats, fixed map[int]bool, r *rule) 
 		return
 	}
 	was := f.broken(b, s)
-	out, in, most := -1, -1, 0.0
-	for _, i := range slices.Clone(s.on) {
-		if fixed[i] || f.cands[i].food.Category != r.of {
-			continue
-		}
-		f.put(s, i, -1)
-		had := f.marginal(s, i)
-		for _, j := range f.of[r.of] {
-			if j == i || slices.Contains(s.on, j) || !r.helps(f.cands[j].food) || f.doubled(s, j) {
-				continue
-			}
-			v := f.marginal(s, j) - had
+	f.swap(s, exchange{
+		leaves: func(i int) bool { return !fixed[i] && f.cands[i].food.Category == r.of },
+		comes:  func(_, j int) bool { return r.helps(f.cands[j].food) },
+		worth: func(_, j int, v float64) float64 {
 			if f.cands[j].notNow {
 				v += rested
 			}
-			if out >= 0 && v <= most {
-				continue
-			}
-			f.put(s, j, 1)
-			if f.broken(b, s) < was {
-				out, in, most = i, j, v
-			}
-			f.put(s, j, -1)
-		}
-		f.put(s, i, 1)
-	}
-	if out >= 0 && most > -forGroup/2 { // no group of guests goes without for it
-		f.put(s, out, -1)
-		f.put(s, in, 1)
-	}
+			return v
+		},
+		holds: func() bool { return f.broken(b, s) < was },
+	})
 }
 
 // firstChoice is the least that what people expect counts for in a first choice, under a theme.
@@ -177,35 +159,23 @@ func (f *candidates) cover(b brief.Brief, s *stats, fixed map[int]bool, kinds ma
 			continue
 		}
 		was := f.broken(b, s)
-		out, in, most := -1, -1, 0.0
-		for _, i := range slices.Clone(s.on) {
-			c := &f.cands[i]
-			if fixed[i] || c.food.Category != food.Roles[r].Category || c.role >= 0 && s.role[c.role] == 1 && slices.Contains(core, c.role) {
-				continue
-			}
-			f.put(s, i, -1)
-			had := f.marginal(s, i)
-			for _, j := range f.of[c.food.Category] {
-				dearer := f.budget > 0 && s.cost+f.cands[j].cost > f.budget && f.cands[j].cost > c.cost // the money comes first
-				if f.cands[j].role != r || f.cands[j].notNow || dearer || slices.Contains(s.on, j) || f.doubled(s, j) {
-					continue
+		f.swap(s, exchange{
+			leaves: func(i int) bool {
+				c := &f.cands[i]
+				alone := c.role >= 0 && s.role[c.role] == 1 && slices.Contains(core, c.role)
+				return !fixed[i] && c.food.Category == food.Roles[r].Category && !alone
+			},
+			comes: func(i, j int) bool {
+				return f.cands[j].role == r && !f.cands[j].notNow && !f.dearer(s, i, j)
+			},
+			worth: func(i, j int, v float64) float64 {
+				if f.cands[i].awake && !f.cands[j].awake && v < -forTheClassic {
+					return math.Inf(-1)
 				}
-				v := f.marginal(s, j) - had
-				if c.awake && !f.cands[j].awake && v < -forTheClassic || out >= 0 && v <= most {
-					continue
-				}
-				f.put(s, j, 1)
-				if f.broken(b, s) <= was {
-					out, in, most = i, j, v
-				}
-				f.put(s, j, -1)
-			}
-			f.put(s, i, 1)
-		}
-		if out >= 0 && most > -forGroup/2 { // no group of guests goes without for it
-			f.put(s, out, -1)
-			f.put(s, in, 1)
-		}
+				return v
+			},
+			holds: func() bool { return f.broken(b, s) <= was },
+		})
 	}
 	return core
 }

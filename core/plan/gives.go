@@ -193,7 +193,9 @@ func avoidedTheme(b brief.Brief, theme *theme.Theme, larder *food.Larder) []say.
 func sayCuisine(th *theme.Theme, chosen []pick.Choice) []say.Text {
 	var foods []*food.Food
 	for _, c := range chosen {
-		foods = append(foods, c.Food)
+		if !c.Pinned { // what the host asked for is from where they like
+			foods = append(foods, c.Food)
+		}
 	}
 	own, of := pick.Cuisine(th, foods)
 	if of == 0 || pick.FromThere(own, of) {

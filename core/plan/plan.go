@@ -131,7 +131,7 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 		says = append(says, say.That("theme.unknown", say.Word(th.Called), say.Word(say.And(theme.Nearest(th.Called, 3)))))
 	}
 	if th != nil && len(th.Off) > 0 && (p.Of == 0 || p.Who == all[0].Who) {
-		says = append(says, say.That("theme.custom", say.Word(th.Called), say.Word(say.And(th.Off))))
+		says = append(says, say.That("theme.custom", say.Word(th.Called), say.Word(say.Or(th.Off))))
 	}
 	if p.Of == 0 || p.Who == all[0].Who {
 		says = append(says, sayCuisine(th, chosen)...)

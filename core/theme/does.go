@@ -58,7 +58,7 @@ func (t *Theme) Does(larder *food.Larder) (out []say.Text) {
 		}
 	}
 	if len(t.Off) > 0 {
-		out = append(out, say.That("theme.custom", say.Word(t.Called), say.Word(say.And(t.Off))))
+		out = append(out, say.That("theme.custom", say.Word(t.Called), say.Word(say.Or(t.Off))))
 	}
 	return out
 }

@@ -22,7 +22,7 @@ func TestWhatAThemeDoes(t *testing.T) {
 		"afternoon tea": {"looks for small scones", "leaves out peppered salami", "More than usual of fruit and sweets.", "Without pickles and olives."},
 		"italian":       {"Most cheese and meat comes from Italy."},
 		"seaside":       {"Fish leads, meat follows."},
-		"iftar":         {"For iftar, pork and alcohol is kept off"},
+		"iftar":         {"For iftar nothing with pork or alcohol is chosen"},
 	} {
 		for _, w := range want {
 			if got := tell(name); !strings.Contains(got, w) {
