@@ -113,3 +113,22 @@ func ExampleWith() {
 	// fortified sweet wine
 	// dark malty beer
 }
+
+// Where children come the first drink is theirs, and over different boards it is not always the same.
+func TestTheFirstDrink(t *testing.T) {
+	boards := [][]string{{"blue-wedge", "walnuts", "figs"}, {"smoked-ham", "smoked-round", "rye-crisps"}, {"soft-white-round", "green-grapes", "round-crackers"}, {"brownie-cubes", "fudge", "strawberries"},
+		{"aged-hard", "old-wheel", "hazelnuts"}, {"cucumber", "cherry-tomatoes", "mozzarella-balls"}}
+	first := map[string]bool{}
+	for _, foods := range boards {
+		first[with(brief.Brief{Guests: brief.Guests{Adults: 8}}, foods...)[0].Name] = true
+		d := with(brief.Brief{Guests: brief.Guests{Adults: 8, Children: 2}}, foods...)[0]
+		for _, no := range []string{"tea", "coffee", "tonic", "malt"} {
+			if d.Alcohol || strings.Contains(d.Name, no) {
+				t.Errorf("%v: children get %s", foods, d.Name)
+			}
+		}
+	}
+	if len(first) < 4 {
+		t.Errorf("the first drinks of six boards: %v", first)
+	}
+}

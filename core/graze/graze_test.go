@@ -316,3 +316,19 @@ func BenchmarkThousandEvenings(b *testing.B) {
 	}
 	b.ReportMetric(float64(n), "elements")
 }
+
+// A whole cheese is begun before guests come, and then more of it is eaten than where the house leaves the first cut to them.
+func TestABegunCheeseIsEaten(t *testing.T) {
+	larder := food.BuiltIn()
+	eaten := func(begin string) float64 {
+		round := geom.Outline{{X: 150, Y: 150}, {X: 250, Y: 150}, {X: 250, Y: 250}, {X: 150, Y: 250}}
+		e := tray.Element{ID: "round", Food: "soft-white-round", Form: "whole", Category: food.Cheese, Grams: 250, Count: 1, Placed: true, X: 200, Y: 200,
+			Wetness: food.Moist, Pieces: []tray.Piece{{Outline: round, HeightMM: 30}}}
+		j := one(6, everywhere, 400, 400, e)
+		j.Trays[0].Rules.Begin = begin
+		return e.Grams - of(t, j, larder, graze.Options{Evenings: 200, Seed: 3}).Elements[0].LeftG.P50
+	}
+	if begun, whole := eaten(""), eaten("none"); begun <= 1.05*whole {
+		t.Errorf("%v g of a begun cheese, %v g of one that is not", begun, whole)
+	}
+}

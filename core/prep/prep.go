@@ -124,7 +124,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 			s.After = append(s.After, Need{place[need.Step], need.Why})
 		}
 		f, _ := larder.Get(s.Food)
-		s.says(f != nil && f.Category == food.Cheese)
+		s.says(f != nil && f.Category == food.Cheese && t.Rules.Begins())
 		sheet.Minutes += s.Minutes
 		s.Minutes = round.Tenth(s.Minutes)
 		sheet.Steps = append(sheet.Steps, s)

@@ -116,4 +116,8 @@ func TestWholeCheeseIsBegun(t *testing.T) {
 	if s := Order(tr, food.BuiltIn()).Steps[0].Says; !strings.Contains(s.String(), "a slice or two cut") {
 		t.Errorf("%q", s)
 	}
+	tr.Rules.Begin = "none"
+	if s := Order(tr, food.BuiltIn()).Steps[0].Says; strings.Contains(s.String(), "cut") {
+		t.Errorf("the house leaves the first cut to its guests: %q", s)
+	}
 }
