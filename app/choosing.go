@@ -130,7 +130,7 @@ func (a *App) Offers(ctx context.Context, b brief.Brief) ([]Offer, error) {
 		if err != nil {
 			return nil, err
 		}
-		basket, grams := shop.NewBasket(j, h.Larder), j.GramsOf()
+		basket, grams := shop.NewBasket(j, j.Larder(h.Larder)), j.GramsOf()
 		o := Offer{Leaning: leaning, Cost: basket.BasketCost, PerGuest: basket.PerGuest, Over: basket.Over, Minutes: prep.Minutes(j, h.Larder)}
 		for _, w := range plan.Wants(j) {
 			if f, ok := h.Larder.Get(w.Food); ok {

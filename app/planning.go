@@ -107,7 +107,8 @@ func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, e
 	}
 	a.remember(ctx, &b)
 	b = plan.ForBoard(b) // what guests with a plate apart avoid stays on the others' board
-	larder, under := h.Larder, plan.Under(b, h.Cabinet)
+	b = plan.Counted(b, h.Larder)
+	larder, under := h.Larder.Besides(b.PackStock()), plan.Under(b, h.Cabinet)
 	var out Choice
 	if on != nil {
 		for _, o := range on {
@@ -116,7 +117,7 @@ func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, e
 			}
 		}
 		out.Chosen = pick.Explain(b, larder, under, out.Chosen)
-	} else if out.Chosen, err = plan.Choose(b, larder, h.Cabinet); err != nil {
+	} else if out.Chosen, err = plan.Choose(b, h.Larder, h.Cabinet); err != nil {
 		return Choice{}, err
 	}
 	foods := make([]*food.Food, len(out.Chosen))
@@ -136,6 +137,9 @@ func (a *App) Choose(ctx context.Context, b brief.Brief, on []OnTray) (Choice, e
 	out.Apart = len(plan.ForSome(b, larder)) > 0
 	out.LowCarb = slices.ContainsFunc(b.Diets, func(d brief.Diet) bool { return slices.Contains(d.Avoid, food.LowCarb) })
 	want := pick.KindsFor(b, under)
+	if _, few := b.BuysAtMost(); few { // nobody misses what is not to be bought
+		want, out.Needs = have, nil
+	}
 	for _, cat := range food.Categories {
 		if want[cat]+have[cat] > 0 {
 			out.Kinds = append(out.Kinds, Kinds{cat, want[cat], have[cat]})
@@ -184,9 +188,19 @@ func (a *App) Amounts(ctx context.Context, b brief.Brief) (shop.Basket, error) {
 	if err != nil {
 		return shop.Basket{}, err
 	}
-	out := shop.NewBasket(j, h.Larder)
-	out.Minutes = prep.Minutes(j, h.Larder)
+	larder := j.Larder(h.Larder)
+	out := shop.NewBasket(j, larder)
+	out.Minutes = prep.Minutes(j, larder)
 	return spoken(ctx, a, out), nil
+}
+
+// ReadPacks reads a list of packs, one in a line, and says which lines name no food of the larder.
+func (a *App) ReadPacks(ctx context.Context, text string) (packs []brief.Pack, unknown []string, err error) {
+	h, err := a.House(ctx)
+	if err != nil {
+		return nil, nil, err
+	}
+	return plan.ReadPacks(text, h.Larder)
 }
 
 // Quote is the price of a planned job at the house's rates.

@@ -96,6 +96,26 @@ func (s *Server) Theme(c *gin.Context) {
 	})
 }
 
+// ReadPacks answers POST /api/v1/packs: what a list of packs, as somebody writes it in front of a fridge, means.
+func (s *Server) ReadPacks(c *gin.Context) {
+	var in api.PackList
+	err := document.Read(body(c), &in)
+	var packs []brief.Pack
+	var unknown []string
+	if err == nil {
+		packs, unknown, err = s.app.ReadPacks(c.Request.Context(), in.Text)
+	}
+	if err != nil {
+		s.fail(c, aThing, err)
+		return
+	}
+	out := api.PacksRead{Packs: []api.PackRead{}, Unknown: list(unknown)}
+	for _, p := range packs {
+		out.Packs = append(out.Packs, api.PackRead{Food: p.Food, Name: p.Name, Grams: p.Grams, Count: p.Packs()})
+	}
+	c.JSON(http.StatusOK, out)
+}
+
 // Plan answers POST /api/v1/plan: pick, portion and choose a board for a brief; nothing is laid yet.
 func (s *Server) Plan(c *gin.Context) {
 	ofBrief(s, c, func(_ *app.House, b brief.Brief) (*job.Job, error) { return s.app.Plan(c.Request.Context(), b) })

@@ -57,3 +57,24 @@ func TestWhatAThemeIsToldToDo(t *testing.T) {
 		t.Errorf("%+v", got)
 	}
 }
+
+// A list of packs is read as it is written, what is not known is said, and a brief with packs is for as many as they carry.
+func TestPacksAreReadAndCounted(t *testing.T) {
+	own, _ := ownDatabase(t, "packs")
+	d := open(t, own.DSN())
+	var read api.PacksRead
+	d.ask("POST", "/api/v1/packs", []byte(`{"text":"2 x 200 g brie, olives 180 g\nxyzzy 3 g"}`)).into(t, &read)
+	if len(read.Packs) != 2 || read.Packs[0].Count != 2 || read.Packs[0].Grams != 200 || read.Packs[1].Grams != 180 || len(read.Unknown) != 1 {
+		t.Errorf("%+v", read)
+	}
+	var out api.Outlook
+	d.ask("POST", "/api/v1/outlook", []byte(`{"packs":[{"food":"brie","grams":200,"count":2},{"food":"salami","grams":200}]}`)).into(t, &out)
+	if out.Carries < 3 || out.Carries > 12 || out.Appetites != float64(out.Carries) {
+		t.Errorf("carries %d, for %.1f portions", out.Carries, out.Appetites)
+	}
+	for _, body := range []string{`{"text":"` + strings.Repeat("brie,", 2000) + `"}`, `{"text":5}`, `{}`} {
+		if a := d.ask("POST", "/api/v1/packs", []byte(body)); a.status < 400 || a.status > 499 {
+			t.Errorf("%.30s: %d", body, a.status)
+		}
+	}
+}

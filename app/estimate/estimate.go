@@ -65,7 +65,8 @@ type Estimate struct {
 	Holding     say.Text       `json:"holding"`
 	HoldMinutes float64        `json:"hold_minutes"`
 	Says        []say.Text     `json:"says"`
-	Apart       bool           `json:"apart"` // a plate apart for some guests would leave much to the others
+	Carries     int            `json:"carries"` // guests that the brief's packs make a board for; 0 where there are none
+	Apart       bool           `json:"apart"`   // a plate apart for some guests would leave much to the others
 }
 
 // FromBrief works a brief out. now is the present minute in the zone of the house, or the zero
@@ -75,11 +76,15 @@ func FromBrief(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now t
 	if err != nil {
 		return Estimate{}, err
 	}
+	b, larder = job.Brief, job.Larder(larder)
 	out := Estimate{Appetites: b.Guests.Appetites(), OffTheTray: plan.ForBoard(b).OffTheTray(), Board: job.Trays[0].Board, Minutes: prep.Minutes(job, larder)}
 	basket := shop.NewBasket(job, larder)
 	out.BasketCost, out.Budget, out.Over = basket.BasketCost, basket.Budget, basket.Over
 	if out.OffTheTray == nil {
 		out.OffTheTray = []string{}
+	}
+	if len(b.Packs) > 0 {
+		out.Carries = plan.Carried(b, larder)
 	}
 	out.HoldMinutes, out.Holding = safety.HoldingTime(b)
 	chosen := chosenOf(job, larder)
@@ -122,11 +127,15 @@ func FromBrief(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now t
 // chosenOf lists the foods of all trays as a choice.
 func chosenOf(job *job.Job, larder *food.Larder) []pick.Choice {
 	var out []pick.Choice
-	weighed := job.Brief
+	weighed, grams := job.Brief, job.GramsOf()
 	weighed.Foods, weighed.Pins = plan.Wants(job), nil
 	for _, w := range weighed.Weighed().Foods {
 		if f, ok := larder.Get(w.Food); ok {
-			out = append(out, pick.Choice{Food: f, Form: w.Form, Grams: w.Grams})
+			c := pick.Choice{Food: f, Form: w.Form, Grams: w.Grams}
+			if job.Brief.HasPacks(f.ID) && c.Grams == 0 {
+				c.Grams, c.Packed = grams[f.ID], true
+			}
+			out = append(out, c)
 		}
 	}
 	return out

@@ -64,6 +64,8 @@ func Apportion(b brief.Brief, chosen []pick.Choice) []Amount {
 		f := a.Food
 		spec, _ := f.Spec(a.Form)
 		switch {
+		case a.Packed && a.Choice.Grams > 0:
+			a.Grams, a.Why, a.Parts = a.Choice.Grams, say.That("amount.packs"), true
 		case a.Choice.Grams > 0:
 			a.Grams, a.Why = a.Choice.Grams, say.That("amount.hand")
 		case f.Category == food.Garnish:

@@ -104,7 +104,10 @@ func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 				continue
 			}
 		}
-		n := int(math.Round(grams / s.MassG))
+		n, few := int(math.Round(grams/s.MassG)), few
+		if a.Packed { // there are no more
+			few = max(1, min(few, int(a.Grams/s.MassG+1e-9)))
+		}
 		if f.Category == food.Cracker && !a.Pinned && crackers < 1 && n < fewCrackers && a.Grams*scale/s.MassG >= fewCrackers && !food.InVessel(s.Form) {
 			if onBoard || !lastCracker(amounts, i) {
 				continue // six of one look forgotten; it stays beside as a whole
@@ -231,6 +234,7 @@ func bowls(a *Amount, s food.Spec, grams, short float64, cabinet *board.Cabinet,
 		count = min(count, a.Bowls)
 	}
 	var out []Group
+	there := int(grams/s.MassG + 1e-9)
 	for range count {
 		v := vesselFor(ml/float64(count), all, used)
 		used[v.ID] = true
@@ -238,6 +242,10 @@ func bowls(a *Amount, s food.Spec, grams, short float64, cabinet *board.Cabinet,
 		n, g := 1, part*a.Food.Density
 		if s.Shape != "vessel" {
 			n = food.HoldsOf(a.Food, s, part)
+			if a.Packed { // there are no more
+				n = max(1, min(n, there))
+				there -= n
+			}
 			g = float64(n) * s.MassG
 		}
 		out = append(out, Group{Amount: a, Count: n, Weight: g, Vessel: &v})

@@ -14,7 +14,7 @@ import (
 	"happytray/core/food"
 )
 
-// Brief is the whole note. Only Guests is required.
+// Brief is the whole note. Only Guests is required; where there are Packs, not even these: it is for as many as they carry.
 type Brief struct {
 	Guests        Guests             `json:"guests"`
 	Occasion      string             `json:"occasion,omitempty"`      // nibble (default), grazing or meal
@@ -38,17 +38,20 @@ type Brief struct {
 	Front         string             `json:"front,omitempty"`
 	Access        []string           `json:"access,omitempty"` // sides that guests stand at; none: all round
 	Rules         *Rules             `json:"rules,omitempty"`
-	Foods         []Want             `json:"foods,omitempty"`       // the whole list, where the host gives one
-	Pins          []Want             `json:"pins,omitempty"`        // on the tray whatever else is picked
-	Bans          []string           `json:"bans,omitempty"`        // foods that are not to be picked
-	Tilt          map[string]float64 `json:"tilt,omitempty"`        // by category, how much more (above 1) or less of it than usual; the whole stays the same
-	Choice        int                `json:"choice,omitempty"`      // which of the choices of foods that suit; 0 for the one that follows from the brief
-	Leaning       string             `json:"leaning,omitempty"`     // what a choice is made for: liked, season or new; "" for a bit of each
-	Had           *Memory            `json:"had,omitempty"`         // what was on the trays before, so that this one is another
-	Crowd         string             `json:"crowd,omitempty"`       // who is fed, where it is not the host: what they eat is remembered by it
-	Learnt        []Learnt           `json:"learnt,omitempty"`      // what evenings before have taught of foods for them
-	Serving       string             `json:"serving,omitempty"`     // shared (default) or plates, one for each guest
-	PlateApart    bool               `json:"plate_apart,omitempty"` // guests with an allergy get a covered plate of their own, so that the others keep theirs
+	Foods         []Want             `json:"foods,omitempty"`        // the whole list, where the host gives one
+	Pins          []Want             `json:"pins,omitempty"`         // on the tray whatever else is picked
+	Bans          []string           `json:"bans,omitempty"`         // foods that are not to be picked
+	Packs         []Pack             `json:"packs,omitempty"`        // what the host has already, and wants on the tray
+	Buys          *int               `json:"buys_at_most,omitempty"` // foods that may be bought beside what is there; none said: three where there are packs, else as many as it takes
+	Tilt          map[string]float64 `json:"tilt,omitempty"`         // by category, how much more (above 1) or less of it than usual; the whole stays the same
+	Choice        int                `json:"choice,omitempty"`       // which of the choices of foods that suit; 0 for the one that follows from the brief
+	Leaning       string             `json:"leaning,omitempty"`      // what a choice is made for: liked, season or new; "" for a bit of each
+	Had           *Memory            `json:"had,omitempty"`          // what was on the trays before, so that this one is another
+	Crowd         string             `json:"crowd,omitempty"`        // who is fed, where it is not the host: what they eat is remembered by it
+	Learnt        []Learnt           `json:"learnt,omitempty"`       // what evenings before have taught of foods for them
+	People        []Person           `json:"people,omitempty"`       // guests with a name, among those who come
+	Serving       string             `json:"serving,omitempty"`      // shared (default) or plates, one for each guest
+	PlateApart    bool               `json:"plate_apart,omitempty"`  // guests with an allergy get a covered plate of their own, so that the others keep theirs
 	Board         *board.Request     `json:"board,omitempty"`
 	Boards        []board.Request    `json:"boards,omitempty"` // a set that shares the food; counts before Board
 	Extra         document.Extra     `json:"-"`

@@ -15,7 +15,7 @@ import (
 
 // Check bounds a brief that came from outside. The first fault in this order is the one that is told.
 func (b Brief) Check() error {
-	return fault.First(b.checkGuests, b.checkWords, b.checkEvening, b.checkDiets, b.checkTheme, b.checkRest, b.checkFoods, b.checkChoice, b.checkLearnt, b.checkBoards)
+	return fault.First(b.checkGuests, b.checkWords, b.checkEvening, b.checkDiets, b.checkTheme, b.checkRest, b.checkFoods, b.checkPacks, b.checkPeople, b.checkChoice, b.checkLearnt, b.checkBoards)
 }
 
 // checkGuests counts who comes.
@@ -23,7 +23,7 @@ func (b Brief) checkGuests() error {
 	if b.Guests.Adults < 0 || b.Guests.Children < 0 {
 		return fault.Bad("guests", "nobody can be fewer than nought")
 	}
-	if b.Guests.Adults > 2000 || b.Guests.Children > 2000 || b.Guests.Total() < 1 || b.Guests.Total() > 2000 {
+	if b.Guests.Adults > 2000 || b.Guests.Children > 2000 || b.Guests.Total() < 1 && !b.ByPacks() || b.Guests.Total() > 2000 {
 		return fault.Bad("guests", "say how many guests come, between 1 and 2000")
 	}
 	if b.Guests.Light < 0 || b.Guests.Hearty < 0 || b.Guests.Light > b.Guests.Adults || b.Guests.Hearty > b.Guests.Adults-b.Guests.Light {
@@ -277,11 +277,8 @@ func checkWants(field string, wants []Want) error {
 		if err := fault.Text(at, w.Food, 80); err != nil {
 			return err
 		}
-		if err := fault.Text(at+".name", w.Name, food.MaxName); err != nil {
+		if err := plainName(at+".name", w.Name); err != nil {
 			return err
-		}
-		if strings.ContainsAny(w.Name, "<>{}\n\r\t") {
-			return fault.Bad(at+".name", "a name is plain words, without markup")
 		}
 		if seen[w.Food] {
 			return fault.Bad(at, "%.60q is listed twice", w.Food)
@@ -298,4 +295,12 @@ func checkWants(field string, wants []Want) error {
 		}
 	}
 	return nil
+}
+
+// plainName bounds what the host calls a food.
+func plainName(at, name string) error {
+	if strings.ContainsAny(name, "<>{}\n\r\t") {
+		return fault.Bad(at, "a name is plain words, without markup")
+	}
+	return fault.Text(at, name, food.MaxName)
 }

@@ -23,12 +23,20 @@ type Set struct {
 	Over   map[string][]*food.Food // by food, what is spooned, drizzled or strewn over it
 	Bites  []string                // lines of one card; none where there is no such card
 	Drinks []string                // lines of one card
+	Names  []Name                  // who has a plate of their own by name
 	Rooms  int                     // cards for who carries a board in, one each
+}
+
+// Name is a guest with a name: what their card says.
+type Name struct {
+	Who    string
+	Avoids []string // as it is said
+	Foods  []string // on their plate, in lower case
 }
 
 // Count is how many cards are written or printed.
 func (s Set) Count() int {
-	n := len(s.Foods) + s.Rooms
+	n := len(s.Foods) + len(s.Names) + s.Rooms
 	if len(s.Bites) > 0 {
 		n++
 	}
@@ -65,9 +73,38 @@ func For(j *job.Job, larder *food.Larder) Set {
 	if len(out.Foods) == 0 {
 		return out
 	}
+	out.Names = names(j, larder)
 	out.Bites, out.Rooms = bites(j, larder), len(j.Trays)
 	for _, d := range drink.With(j.Trays[0], larder) {
 		out.Drinks = append(out.Drinks, say.Upper(d.Name)+": "+d.Why)
+	}
+	return out
+}
+
+// names is who has a plate of their own, in the order of the plates.
+func names(j *job.Job, larder *food.Larder) (out []Name) {
+	if !j.Brief.Plates() {
+		return nil
+	}
+	for _, t := range j.Trays {
+		p, named := j.Brief.PersonCalled(t.Part.Whose())
+		if !named {
+			continue
+		}
+		n := Name{Who: p.Name}
+		for _, d := range t.Part.Diets {
+			for _, w := range d.Avoid {
+				if says := diet.Says(w); !slices.Contains(n.Avoids, says) {
+					n.Avoids = append(n.Avoids, says)
+				}
+			}
+		}
+		for _, id := range t.Foods() {
+			if f, ok := larder.Get(id); ok && f.Category != food.NotFood && f.Category != food.Garnish {
+				n.Foods = append(n.Foods, say.Lower(f.Name))
+			}
+		}
+		out = append(out, n)
 	}
 	return out
 }

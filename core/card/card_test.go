@@ -75,6 +75,25 @@ func TestACardTellsWhatLiesOverTheFood(t *testing.T) {
 	}
 }
 
+// Who has a plate of their own by name has a card at it: the name, what they avoid, and what lies there.
+func TestANameCardForEachPlate(t *testing.T) {
+	b := brief.Brief{Guests: brief.Guests{Adults: 3}, Serving: "plates", People: []brief.Person{{Name: "Ada"}, {Name: "Bo"}}, Diets: []brief.Diet{{Who: "Bo", Count: 1, Avoid: []string{"nuts", "milk"}}}}
+	j := plantest.Laid(t, b)
+	set := For(j, food.BuiltIn())
+	if len(set.Names) != 2 || set.Names[0].Who != "Ada" || len(set.Names[0].Avoids) != 0 || strings.Join(set.Names[1].Avoids, ", ") != "nuts, milk" {
+		t.Fatalf("%+v", set.Names)
+	}
+	for _, n := range set.Names {
+		if len(n.Foods) < 4 {
+			t.Errorf("on the plate of %s: %v", n.Who, n.Foods)
+		}
+	}
+	b.Serving = ""
+	if n := For(plantest.Laid(t, b), food.BuiltIn()).Names; len(n) != 0 {
+		t.Errorf("on a shared board: %+v", n)
+	}
+}
+
 func get(t *testing.T, id string) *food.Food {
 	f, ok := food.BuiltIn().Get(id)
 	if !ok {

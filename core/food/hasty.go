@@ -43,9 +43,7 @@ func (l *Larder) Hasty(name string, kind Category, pieceG, packG, longMM float64
 		default:
 			k = math.Cbrt(pieceG / s.MassG)
 		}
-		s.L, s.W, s.H = round.Tenth(s.L*k), round.Tenth(s.W*k), round.Tenth(s.H*k)
-		s.Pitch = round.Tenth(s.Pitch * k)
-		s.MassG = math.Max(.01, round.Hundredth(s.MassG*k*k*k))
+		*s = s.sized(k)
 		if pieceG > 0 {
 			s.MassG = pieceG
 		}
@@ -61,6 +59,37 @@ func (l *Larder) Hasty(name string, kind Category, pieceG, packG, longMM float64
 		f.Packs = []Pack{{Grams: packG, Price: max(1, int(math.Round(price*packG)))}}
 	}
 	return f, nil
+}
+
+// sized is a piece of the same form, so many times as long, wide and high.
+func (s Spec) sized(k float64) Spec {
+	s.L, s.W, s.H = round.Tenth(s.L*k), round.Tenth(s.W*k), round.Tenth(s.H*k)
+	s.Pitch = round.Tenth(s.Pitch * k)
+	s.MassG = math.Max(.01, round.Hundredth(s.MassG*k*k*k))
+	return s
+}
+
+// mostSized is how many times heavier or lighter than the larder says a whole may be and still be its like.
+const mostSized = 2.5
+
+// InPack is a food as it comes in a pack of so many grams: a wedge, a log or a round is as large as its pack. same is
+// true where that changes nothing.
+func (f *Food) InPack(grams float64) (g Food, same bool) {
+	g, same = *f, true
+	if f.Category != Cheese && f.Category != Meat {
+		return g, same
+	}
+	g.Forms = append([]Spec(nil), f.Forms...)
+	for i, s := range g.Forms {
+		whole := WholeG(s)
+		if whole == 0 || !Has(s.Form, AsItComes|CutInPlace) {
+			continue
+		}
+		if k := grams * f.YieldAs(s.Form) / whole; k >= 1/mostSized && k <= mostSized && math.Abs(k-1) > .02 {
+			g.Forms[i], same = s.sized(math.Cbrt(k)), false
+		}
+	}
+	return g, same
 }
 
 // nearest is the food of a kind that a new one is most like: by its name, and else by what a piece weighs; nil where

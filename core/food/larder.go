@@ -18,15 +18,16 @@ var data embed.FS
 // Larder is a set of foods by id. One made by With lies over another, which it
 // leaves as it is.
 type Larder struct {
-	under  *Larder
-	stock  Stock  // what stands in the cupboard, where this one says so
-	market Market // what a shop offers, where this one says so
-	foods  []Food
-	byID   map[string]int
-	all    func() []Food
-	same   bool // the foods are those of the larder below
-	once   sync.Once
-	index  *nameIndex
+	under   *Larder
+	stock   Stock  // what stands in the cupboard, where this one says so
+	besides Stock  // what stands beside the cupboard of the one below
+	market  Market // what a shop offers, where this one says so
+	foods   []Food
+	byID    map[string]int
+	all     func() []Food
+	same    bool // the foods are those of the larder below
+	once    sync.Once
+	index   *nameIndex
 }
 
 // With is the larder with more foods in it; one of the same id takes the place

@@ -160,15 +160,24 @@ func (l *Larder) Stocked(s Stock) *Larder {
 	return &Larder{under: l, byID: map[string]int{}, all: l.All, same: true, stock: s}
 }
 
-// OnHand is the grams of a food in the cupboard that are still good on a day, or
+// Besides is the larder with something beside what stands in its cupboard: the packs that a host has.
+func (l *Larder) Besides(s Stock) *Larder {
+	if len(s) == 0 {
+		return l
+	}
+	return &Larder{under: l, byID: map[string]int{}, all: l.All, same: true, besides: s}
+}
+
+// OnHand is the grams of a food in the cupboard, and of what stands beside it, that are still good on a day, or
 // at all where the day is "".
-func (l *Larder) OnHand(id, day string) float64 {
+func (l *Larder) OnHand(id, day string) (g float64) {
 	for ; l != nil; l = l.under {
+		g += l.besides.OnHand(id, day)
 		if l.stock != nil {
-			return l.stock.OnHand(id, day)
+			return g + l.stock.OnHand(id, day)
 		}
 	}
-	return 0
+	return g
 }
 
 // Good is the stock without what is past its day.

@@ -35,6 +35,7 @@ func (k Planned) MarshalJSON() ([]byte, error) {
 
 // Larder is the larder that the job was planned with: its own foods over those of base.
 func (j *Job) Larder(base *food.Larder) *food.Larder {
+	base = base.Besides(j.Brief.PackStock())
 	if len(j.Foods) == 0 {
 		return base
 	}

@@ -99,10 +99,12 @@ type cand struct {
 	pleases  bool    // a crowd-pleaser
 	role     int     // that it plays, in food.Roles, or -1
 	prior    float64 // how much people expect it in that role
+	likedBy  []int   // people whose favourite it is
 	doubles  []int   // candidates that guests would take for the same
 	last     bool    // the host had it on the last tray
 	notNow   bool    // out of season
 	awake    bool    // it never rests: it stands in the cupboard
+	here     bool    // enough of it to be worth opening stands in the cupboard
 }
 
 // candidates is what a choice is made from.
@@ -112,6 +114,7 @@ type candidates struct {
 	of      map[food.Category][]int
 	palate  *food.Palate
 	groups  []brief.Group
+	people  []brief.Person
 	rare    [][food.PartCount]bool // fewer than a third of what plays a part suits the group
 	budget  float64
 	seen    float64 // how much colours count: more where the tray is photographed
@@ -133,11 +136,12 @@ type stats struct {
 	pleases  int
 	role     []int                 // foods that play each of food.Roles
 	part     [][food.PartCount]int // by group and part
+	favours  []int                 // favourites, by the people whose they are
 	cost     float64
 }
 
 func newCandidates(b brief.Brief, larder *food.Larder, under Under, kinds map[food.Category]int, shares map[food.Category]float64) *candidates {
-	f := &candidates{by: map[string]int{}, of: map[food.Category][]int{}, groups: b.Groups(), budget: b.Money(), seen: 1, classic: classicOf(b)}
+	f := &candidates{by: map[string]int{}, of: map[food.Category][]int{}, groups: b.Groups(), people: b.People, budget: b.Money(), seen: 1, classic: classicOf(b)}
 	if b.Photographed != "" {
 		f.seen = forTheLens
 	}
@@ -150,6 +154,7 @@ func newCandidates(b brief.Brief, larder *food.Larder, under Under, kinds map[fo
 		pinned[w.Food] = true
 	}
 	th := theme.ForBrief(b)
+	by := tastesOf(b, larder)
 	w := newWeigher(b, larder, under, kinds, shares, f.groups)
 	if len(w.palette) > 0 && b.Photographed == "" {
 		f.seen = underPalette
@@ -158,12 +163,14 @@ func newCandidates(b brief.Brief, larder *food.Larder, under Under, kinds map[fo
 	var foods []*food.Food
 	for i := range all {
 		g := &all[i]
-		if !pinned[g.ID] && (banned[g.ID] || larder.OutOfStock(g.ID) || !suits(b, th, at, larder, g)) {
+		if !pinned[g.ID] && (banned[g.ID] || by.offputting(b, g.ID) > mostDislike || under.Only != nil && !slices.Contains(under.Only, g.ID) || larder.OutOfStock(g.ID) || !suits(b, th, at, larder, g)) {
 			continue
 		}
 		f.by[g.ID] = len(f.cands)
 		f.of[g.Category] = append(f.of[g.Category], len(f.cands))
 		c := w.weigh(g)
+		c.base += disliked * by.offputting(b, g.ID)
+		c.likedBy = by.likes[g.ID]
 		c.base += f.classic * moreExpected * (c.prior - .5)
 		f.cands = append(f.cands, c)
 		foods = append(foods, g)
@@ -426,7 +433,7 @@ func (w *weigher) weigh(f *food.Food) cand {
 	}
 	hand := w.larder.OnHand(f.ID, w.day)
 	if hand >= worthOpening {
-		c.awake = true
+		c.awake, c.here = true, true
 		add(fromCupboard, "you already have some")
 	}
 	if w.haste > 0 {
@@ -501,7 +508,7 @@ func repeat(n int, fresh, again float64) float64 {
 }
 
 func (f *candidates) empty() *stats {
-	return &stats{part: make([][food.PartCount]int, len(f.groups)), role: make([]int, len(food.Roles))}
+	return &stats{part: make([][food.PartCount]int, len(f.groups)), favours: make([]int, len(f.people)), role: make([]int, len(food.Roles))}
 }
 
 // because is what speaks most for a food, still without its words.
@@ -523,6 +530,7 @@ const (
 	byPairing
 	byGroup
 	byRole
+	byPerson
 )
 
 // marginal is what candidate i adds to a choice that it is not in. The worth of a
@@ -575,6 +583,13 @@ func (f *candidates) weigh(s *stats, i int) (v float64, most because, which int)
 	}
 	if c.pleases && s.pleases < pleasers {
 		v += pleaser
+	}
+	for _, p := range c.likedBy {
+		points := nextOfOnes
+		if s.favours[p] == 0 {
+			points = firstOfOnes
+		}
+		add(points, byPerson, p)
 	}
 	for _, o := range c.doubles {
 		if slices.Contains(s.on, o) {
@@ -665,6 +680,8 @@ func (f *candidates) why(s *stats, i int, inBite string) string {
 		return "something new for the curious"
 	case byPairing:
 		return "goes well with the " + strings.ToLower(f.cands[which].food.Name)
+	case byPerson:
+		return f.people[which].Name + " likes it"
 	case byRole:
 		return food.Roles[which].Says + ": " + food.Roles[which].Why
 	case byGroup:
@@ -706,6 +723,9 @@ func (f *candidates) put(s *stats, i, n int) {
 	}
 	if c.role >= 0 {
 		s.role[c.role] += n
+	}
+	for _, p := range c.likedBy {
+		s.favours[p] += n
 	}
 	for g := range f.groups {
 		for k, p := range food.Parts {

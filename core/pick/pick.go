@@ -24,14 +24,17 @@ type Choice struct {
 	Grams  float64           // as the host asked, or 0
 	Vessel string            // as the host asked, or ""
 	Pinned bool
+	Packed bool // the host has packs of it, and Grams is what they give
 	Why    string
 }
 
 // Under is what the food will lie on, where the brief says; its zero value where it does not.
 type Under struct {
-	Colour string  // of the board or its liner
-	CM2    float64 // that food can lie on, of all boards together
-	Haste  int     // how far handwork is saved, 0 for not at all to MostHaste
+	Colour string   // of the board or its liner
+	CM2    float64  // that food can lie on, of all boards together
+	Only   []string // foods that may be chosen, where plates are made from one basket; nil for all
+	Bought []string // foods that other trays of the job buy, where buying is bounded
+	Haste  int      // how far handwork is saved, 0 for not at all to MostHaste
 }
 
 // MostHaste is as far as handwork can be saved by what is chosen.
@@ -58,11 +61,15 @@ func Pick(b brief.Brief, larder *food.Larder, under Under) ([]Choice, error) {
 			}
 		}
 	}
+	if err := p.usePacks(); err != nil {
+		return nil, err
+	}
 	if len(b.Foods) > 0 {
 		return p.chosen, nil // the host's own list is the whole list
 	}
 	kinds := KindsFor(b, under)
-	f := newCandidates(b, larder, under, kinds, portion.Shares(b, portion.WithMeat))
+	shares := portion.Shares(b, portion.WithMeat)
+	f := newCandidates(b, larder, under, kinds, shares)
 	if under.Haste > 1 {
 		f.classic = min(f.classic, inHaste) // what is quick comes before what is expected
 	}
@@ -73,22 +80,17 @@ func Pick(b brief.Brief, larder *food.Larder, under Under) ([]Choice, error) {
 		f.put(s, i, 1)
 		fixed[i] = true
 	}
-	f.fill(s, kinds, fixed)
-	f.complete(s, kinds)
-	if len(s.on) == len(fixed) && len(fixed) == 0 {
+	if most, few := b.BuysAtMost(); few {
+		f.fromWhatIsThere(b, s, kinds, shares, most, under.Bought)
+	} else {
+		f.choose(b, s, fixed, kinds)
+	}
+	if len(s.on) == 0 {
+		if b.Buys != nil {
+			return nil, fault.Bad("buys_at_most", "nothing that suits these guests is there already; list your packs, or let some foods be bought")
+		}
 		return nil, gives(b, larder)
 	}
-	f.settle(s, fixed)
-	least := f.vary(s, fixed, b.ChoiceSeed())
-	f.complete(s, kinds)
-	core := f.cover(b, s, fixed, kinds)
-	f.obey(b, s, fixed)
-	broken, played := f.broken(b, s), f.played(s, core)
-	for f.worth(s.on) < least && f.nearer(s, fixed, func() bool { return f.broken(b, s) <= broken && f.played(s, core) >= played }) {
-	}
-	f.toCuisine(b, s, fixed)
-	f.toBites(b, s, fixed, core)
-	f.trim(s, fixed)
 	slices.SortFunc(s.on, func(i, j int) int { return i - j }) // in the order of the larder, shelf by shelf
 	foods, _ := f.on(s)
 	inBite := tellBites(bite.Of(foods, b), larder)
@@ -107,6 +109,27 @@ func Pick(b brief.Brief, larder *food.Larder, under Under) ([]Choice, error) {
 		}
 	}
 	return p.chosen, nil
+}
+
+// choose makes a choice of as many kinds as are wanted.
+func (f *candidates) choose(b brief.Brief, s *stats, fixed map[int]bool, kinds map[food.Category]int) {
+	f.fill(s, kinds, fixed)
+	f.complete(s, kinds)
+	if len(s.on) == 0 {
+		return
+	}
+	f.settle(s, fixed)
+	least := f.vary(s, fixed, b.ChoiceSeed())
+	f.complete(s, kinds)
+	core := f.cover(b, s, fixed, kinds)
+	f.obey(b, s, fixed)
+	broken, played := f.broken(b, s), f.played(s, core)
+	for f.worth(s.on) < least && f.nearer(s, fixed, func() bool { return f.broken(b, s) <= broken && f.played(s, core) >= played }) {
+	}
+	f.toCuisine(b, s, fixed)
+	f.toBites(b, s, fixed, core)
+	f.toPeople(b, s, fixed)
+	f.trim(s, fixed)
 }
 
 // ask takes a food that was asked for.

@@ -62,9 +62,9 @@ type cost struct {
 	cost int
 }
 
-func costs(j *job.Job, larder *food.Larder) (out []cost) {
-	grams := map[string]float64{} // as bought
-	var order []string
+// needed is what a job needs of each food with its reserve, grams as bought, and the foods in the order in which they come.
+func needed(j *job.Job, larder *food.Larder) (grams map[string]float64, order []string) {
+	grams = map[string]float64{}
 	need := func(id, form string, g float64, times int) {
 		if _, seen := grams[id]; !seen {
 			order = append(order, id)
@@ -81,6 +81,11 @@ func costs(j *job.Job, larder *food.Larder) (out []cost) {
 			need(r.Food, r.Form, r.Grams, t.Copies())
 		}
 	}
+	return grams, order
+}
+
+func costs(j *job.Job, larder *food.Larder) (out []cost) {
+	grams, order := needed(j, larder)
 	day := j.Brief.ServeDay()
 	for _, id := range order {
 		f, ok := larder.Get(id)

@@ -11,6 +11,7 @@ import (
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/plan"
+	"happytray/core/tray"
 )
 
 // Pregnant guests are a group like any other: they find their share without what they are commonly advised against, in
@@ -210,4 +211,59 @@ func TestFoodsGoByWhatTheHostCallsThem(t *testing.T) {
 	if _, err := plan.FromBrief(b, larder, board.BuiltInCabinet()); err == nil || !strings.Contains(err.Error(), "add it to the larder") {
 		t.Errorf("a food that there is not: %v", err)
 	}
+}
+
+// Where the diets name more guests than come, somebody is in two of them, and nobody knows who: no plate holds what its
+// guest might avoid, and there is a plate for every guest.
+func TestPlatesWhereOneGuestIsInTwoDiets(t *testing.T) {
+	for _, c := range []struct {
+		brief brief.Brief
+		free  map[string]int // plates without a word
+	}{
+		{brief.Brief{Guests: brief.Guests{Adults: 1}, Diets: []brief.Diet{{Who: "vegan", Count: 1, Avoid: []string{"animal"}}, {Who: "nuts", Count: 1, Avoid: []string{"nuts"}}}}, map[string]int{"animal": 1, "nuts": 1}},
+		{brief.Brief{Guests: brief.Guests{Adults: 2}, Diets: []brief.Diet{{Who: "no milk", Count: 2, Avoid: []string{"milk"}}, {Who: "no nuts", Count: 1, Avoid: []string{"nuts"}}}}, map[string]int{"milk": 2, "nuts": 2}},
+		{brief.Brief{Guests: brief.Guests{Adults: 2, Children: 1}, Diets: []brief.Diet{{Count: 1, Avoid: []string{"milk"}}, {Count: 1, Avoid: []string{"nuts"}}, {Count: 2, Avoid: []string{"sesame"}}}}, map[string]int{"milk": 1, "nuts": 1, "sesame": 3}},
+		{brief.Brief{Guests: brief.Guests{Adults: 3, Frail: 2}, Diets: []brief.Diet{{Count: 2, Avoid: []string{"gluten"}}}}, map[string]int{"gluten": 2, food.Advised: 3}},
+	} {
+		c.brief.Serving = "plates"
+		j, err := plan.FromBrief(c.brief, larder, board.BuiltInCabinet())
+		if err != nil {
+			t.Fatal(err)
+		}
+		all, free := 0, map[string]int{}
+		for _, tr := range j.Trays {
+			all += tr.Copies()
+			for w := range c.free {
+				if !holds(tr, w) {
+					free[w] += tr.Copies()
+				}
+			}
+		}
+		if all != c.brief.Guests.Total() {
+			t.Errorf("%v: %d plates for %d guests", c.brief.Diets, all, c.brief.Guests.Total())
+		}
+		for w, n := range c.free {
+			if free[w] < n {
+				t.Errorf("%v: %d plates without %s, and should be %d", c.brief.Diets, free[w], w, n)
+			}
+		}
+	}
+	apart := brief.Brief{Guests: brief.Guests{Adults: 3}, PlateApart: true, Diets: []brief.Diet{{Who: "no meat", Count: 3, Avoid: []string{"meat"}}, {Who: "no nuts", Count: 1, Avoid: []string{"nuts"}}}}
+	j, err := plan.FromBrief(apart, larder, board.BuiltInCabinet())
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, tr := range j.Trays {
+		if holds(tr, "meat") {
+			t.Errorf("meat for %s, where all three eat none", tr.Part.Who)
+		}
+	}
+}
+
+// holds reports whether something on a tray or in its reserve holds, or may hold, what a word names.
+func holds(t *tray.Tray, word string) bool {
+	return slices.ContainsFunc(t.Foods(), func(id string) bool {
+		f, _ := larder.Get(id)
+		return f.Category != food.NotFood && !diet.CanEat([]string{word}, f)
+	})
 }

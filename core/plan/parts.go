@@ -27,38 +27,6 @@ func parts(b brief.Brief) []tray.Part {
 	return []tray.Part{{Guests: b.Guests, Diets: b.Diets}}
 }
 
-// plates is a plate for every taste at the table: each group of guests by what it
-// avoids, grown-ups and children told apart. Diets are taken to be the grown-ups',
-// as long as there are enough of them.
-func plates(b brief.Brief) []tray.Part {
-	adults, children := b.Guests.Adults, b.Guests.Children
-	var out []tray.Part
-	for _, g := range b.Groups() {
-		grown := min(g.Count, adults)
-		young := min(g.Count-grown, children)
-		adults, children = adults-grown, children-young
-		for _, some := range []struct {
-			n      int
-			guests brief.Guests
-			who    string
-		}{{grown, brief.Guests{Adults: 1}, "grown-ups"}, {young, brief.Guests{Children: 1}, "children"}} {
-			if some.n == 0 {
-				continue
-			}
-			p := tray.Part{Who: g.Who, Copies: some.n, Of: 1, Guests: some.guests}
-			if grown > 0 && young > 0 {
-				p.Who += ", " + some.who
-			}
-			if len(g.Avoid) > 0 {
-				p.Diets = []brief.Diet{{Who: p.Who, Avoid: g.Avoid}}
-			}
-			out = append(out, p)
-		}
-	}
-	slices.SortStableFunc(out, func(a, b tray.Part) int { return b.Copies - a.Copies }) // the plate that most get first
-	return out
-}
-
 // allergic are the guests with an allergy who can have a plate apart, by what they avoid; none where they are everybody.
 func allergic(b brief.Brief) []brief.Diet {
 	var out []brief.Diet
@@ -108,6 +76,17 @@ func platesApart(b brief.Brief) []tray.Part {
 	}
 	rest.Light, rest.Hearty = min(rest.Light, rest.Adults), min(rest.Hearty, max(0, rest.Adults-min(rest.Light, rest.Adults)))
 	rest.Frail = min(rest.Frail, rest.Total())
+	if inTwo(b) {
+		for _, d := range others {
+			if d.Count > 0 {
+				d.Count = 0
+				all = append(all, d)
+			}
+		}
+		if b.Guests.Frail > 0 {
+			all = append(all, brief.Diet{Avoid: []string{food.Advised}})
+		}
+	}
 	for i := range others {
 		others[i].Count = min(others[i].Count, rest.Total())
 	}
@@ -121,6 +100,15 @@ func platesApart(b brief.Brief) []tray.Part {
 		out = append(out, tray.Part{Who: who, Of: 1, Apart: true, Guests: brief.Guests{Adults: n}, Diets: append(slices.Clone(all), d)})
 	}
 	return out
+}
+
+// inTwo reports whether the diets name more guests than come, so that somebody is in two of them and nobody knows who.
+func inTwo(b brief.Brief) bool {
+	named := b.Guests.Frail
+	for _, d := range b.Diets {
+		named += d.Count
+	}
+	return named > b.Guests.Total()
 }
 
 // ForBoard is a brief as it is for the board that most guests share: where some have a plate apart, without these and
@@ -160,13 +148,13 @@ func apart(b brief.Brief) []tray.Part {
 		return out
 	}
 	for _, d := range others { // what everybody avoids, and allergens, hold for theirs as well
-		if d.Count == 0 || slices.ContainsFunc(d.Avoid, brief.IsAllergen) {
+		if d.Count == 0 || inTwo(b) || slices.ContainsFunc(d.Avoid, brief.IsAllergen) {
 			theirs = append(theirs, d)
 		}
 	}
 	return []tray.Part{
 		{Who: "those who eat meat", Of: 1, Guests: rest, Diets: fit(others, rest.Total())},
-		{Who: "those who do not", Of: 1, Guests: brief.Guests{Adults: n}, Diets: fit(theirs, n)},
+		{Who: "those who do not", Of: 1, Guests: brief.Guests{Adults: n, Frail: min(n, b.Guests.Frail)}, Diets: fit(theirs, n)},
 	}
 }
 

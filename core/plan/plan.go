@@ -59,18 +59,26 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last map[s
 	if err != nil {
 		return nil, err
 	}
+	b = Counted(b, larder)
 	asked := b
 	b = b.Weighed()
+	larder = larder.Besides(b.PackStock())
 	j, err := inTime(b, larder, func(haste int) (*job.Job, error) {
 		return within(b, larder, func(money, lean float64) (*job.Job, error) {
 			j := &job.Job{Title: title(b), Brief: asked}
 			all := parts(b)
+			only, err := basketOf(b, larder, cabinet, money, haste)
+			if err != nil {
+				return nil, err
+			}
+			var bought []string
 			for _, p := range all {
-				made, says, err := planPart(b, p, all, larder, cabinet, last[p.Who], thrift{money, lean, haste})
+				made, says, err := planPart(b, p, all, larder, cabinet, last[p.Who], thrift{money, lean, haste, only, bought})
 				if err != nil {
 					return nil, err
 				}
 				j.Trays = append(j.Trays, made...)
+				bought = append(bought, buys(b, made, larder)...)
 				j.Says = append(j.Says, says...)
 			}
 			return j, nil
@@ -84,6 +92,7 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last map[s
 			t.Part.Number, t.Part.Of = i+1, len(j.Trays)
 		}
 	}
+	j.Says = append(sayPacks(j, larder), j.Says...)
 	j.NoteFoods(larder)
 	return j, nil
 }
@@ -93,6 +102,44 @@ type thrift struct {
 	money float64 // that foods are picked as if the budget were, minor units or 0
 	lean  float64 // all amounts that nobody set are so much of what they would be
 	haste int     // of handwork, as pick.Under
+
+	only   []string // foods that plates are made from; nil for all
+	bought []string // foods that the trays before buy, where buying is bounded
+}
+
+// basketOf is the foods that the plates of guests with a name are made from, by id: chosen once, for all of them; nil where
+// nobody has a plate of their own by name.
+func basketOf(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, money float64, haste int) ([]string, error) {
+	if !b.Plates() || len(b.People) == 0 || len(b.Foods) > 0 {
+		return nil, nil
+	}
+	on, err := under(b, cabinet)
+	if err != nil {
+		return nil, err
+	}
+	on.Haste, on.CM2 = haste, 0 // the board is one plate, and they are many
+	b.Budget = money
+	chosen, err := pick.Pick(b, larder, on)
+	ids := []string{}
+	for _, c := range chosen {
+		ids = append(ids, c.Food.ID)
+	}
+	return ids, err
+}
+
+// buys are the foods of some trays that have to be bought, where the brief bounds how many.
+func buys(b brief.Brief, trays []*tray.Tray, larder *food.Larder) (out []string) {
+	if _, few := b.BuysAtMost(); !few {
+		return nil
+	}
+	for _, t := range trays {
+		for _, id := range t.Foods() {
+			if larder.OnHand(id, b.ServeDay()) == 0 && !slices.Contains(out, id) {
+				out = append(out, id)
+			}
+		}
+	}
+	return out
 }
 
 // planPart plans the trays of one part of the table: one, or as many as there are
@@ -104,7 +151,7 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 	if err != nil {
 		return nil, nil, err
 	}
-	on.Haste = save.haste
+	on.Haste, on.Only, on.Bought = save.haste, save.only, save.bought
 	wants := theirs
 	wants.Budget = save.money
 	chosen, err := pick.Pick(wants, larder, on)
@@ -247,6 +294,13 @@ func briefOf(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder) b
 		return out
 	}
 	theirs.Foods, theirs.Pins = own(theirs.Foods), own(theirs.Pins)
+	theirs.Packs = nil
+	for _, pack := range b.Packs { // grams of packs are shared out as set amounts are
+		for _, w := range own([]brief.Want{{Food: pack.Food, Grams: pack.Grams}}) {
+			pack.Grams = w.Grams
+			theirs.Packs = append(theirs.Packs, pack)
+		}
+	}
 	return theirs
 }
 
@@ -254,10 +308,23 @@ func briefOf(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder) b
 func Choose(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) ([]pick.Choice, error) {
 	var out []pick.Choice
 	seen := map[string]bool{}
+	b = Counted(b, larder)
+	larder = larder.Besides(b.PackStock())
 	all := parts(b)
+	only, err := basketOf(b, larder, cabinet, b.Money(), 0)
+	if err != nil {
+		return nil, err
+	}
 	for _, p := range all {
 		theirs := briefOf(b, p, all, larder)
-		chosen, err := pick.Pick(theirs, larder, Under(theirs, cabinet))
+		under := Under(theirs, cabinet)
+		under.Only = only
+		for _, c := range out {
+			if larder.OnHand(c.Food.ID, b.ServeDay()) == 0 {
+				under.Bought = append(under.Bought, c.Food.ID)
+			}
+		}
+		chosen, err := pick.Pick(theirs, larder, under)
 		if err != nil {
 			return nil, err
 		}

@@ -3,6 +3,7 @@ package say
 // planning is what is said while a job is planned: how amounts come about, what does not work out, what would save.
 var planning = map[string]string{
 	"amount.hand":    "Set by hand.",
+	"amount.packs":   "What is there in packs.",
 	"amount.green":   "A few, apart, where the tray looks bland.",
 	"amount.topping": "A spoon or two, on what it suits.",
 	"amount.prop":    "It is not eaten.",
@@ -49,6 +50,11 @@ var planning = map[string]string{
 	"fits.larger":   "On a board like this of {1}, {2} larger, everything fits.",
 	"fits.never":    "No single bowl beside it and no board of up to three times its size takes everything: plan fewer kinds, or a second board.",
 
+	"packs.carry":    "What is there makes a board for about {1} {1:guest|guests}, with the little that is bought beside it.",
+	"packs.short":    "{1} come: buy more, or serve something else as well.",
+	"packs.alone":    "What is there makes a board for about {1} {1:guest|guests}.",
+	"packs.over":     "About {1} stays in its packs, as your guests eat no more of it.",
+	"packs.avoided":  "Guests avoid what is in {1}, so {1:it stays in its pack|they stay in their packs}.",
 	"boards.borrow":  "The boards there are come to {1} a guest, under {2}: borrow {3} {3:board|boards} of about {4}, or serve from several tables.",
 	"boards.one":     "The boards there are come to {1} a guest, under {2}: borrow one more of about {3}.",
 	"boards.large":   "Even the smallest board there is is large for this: the food takes about {1} of {2}. Borrow a smaller one, or leave some of it bare.",

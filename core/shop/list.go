@@ -14,7 +14,7 @@ import (
 	"happytray/core/say"
 )
 
-// Needs is what one job asks for of each food, grams as bought.
+// Needs is what one job asks for of each food, grams as bought, beyond the packs that its host has.
 type Needs struct {
 	Job   string             `json:"job"` // id
 	Title string             `json:"title"`
@@ -40,6 +40,11 @@ func NeedsOf(j *job.Job, larder *food.Larder) Needs {
 		}
 		for _, r := range one.Reserve {
 			add(r.Food, r.Form, r.Grams*times)
+		}
+	}
+	for id, g := range j.Brief.PackG() { // the host has it
+		if n.Grams[id] = round.Tenth(n.Grams[id] - g); n.Grams[id] <= 0 {
+			delete(n.Grams, id)
 		}
 	}
 	return n

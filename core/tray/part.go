@@ -49,6 +49,11 @@ func (p *Part) BriefOf(b brief.Brief) brief.Brief {
 	if n := b.Guests.Total(); b.Budget > 0 && p.Guests.Total() > 0 && n > 0 {
 		b.Budget *= float64(p.Guests.Total()) / float64(n)
 	}
+	if one, named := b.PersonCalled(p.Who); named && p.Guests.Total() == 1 {
+		b.People = []brief.Person{one}
+	} else if p.Guests.Total() < b.Guests.Total() {
+		b.People = nil // they have plates of their own, or are among the others as anybody
+	}
 	b.Guests, b.Diets = p.Guests, p.Diets
 	if p.Apart { // it has a board of its own, whatever the others have
 		b.Board, b.Boards = nil, nil

@@ -12,6 +12,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/price"
+	"happytray/core/say"
 	"happytray/core/tray"
 )
 
@@ -19,7 +20,7 @@ import (
 const caution = "The labels of the packs decide what is in it. Please ask."
 
 // Cards are a card to stand for every food that is more than garnish: its name, its milk, what is in it; one of the best
-// bites, one of drinks, and one for who carries a board in (card.For). They are cut out and folded in the middle.
+// bites, one of drinks, one for each guest who has a plate by name, and one for who carries a board in (card.For). They are cut out and folded in the middle.
 func Cards(j *job.Job, larder *food.Larder, on string) ([]byte, error) {
 	if on == "whole" {
 		on = "a4"
@@ -54,12 +55,11 @@ func Cards(j *job.Job, larder *food.Larder, on string) ([]byte, error) {
 	}
 	for _, f := range set.Foods {
 		x, y := place()
-		front := func(y float64) { nameCard(p, f, set.Over[f.ID], set.Labels[f.ID], x, y, cardW, cardH) }
-		p.TransformBegin() // the far half stands on its head, so that it reads from behind when it is folded
-		p.TransformRotate(180, x+cardW/2, y+cardH/2)
-		front(y)
-		p.TransformEnd()
-		front(y + cardH)
+		folded(p, x, y, cardW, cardH, func(y float64) { foodCard(p, f, set.Over[f.ID], set.Labels[f.ID], x, y, cardW, cardH) })
+	}
+	for _, n := range set.Names {
+		x, y := place()
+		folded(p, x, y, cardW, cardH, func(y float64) { guestCard(p, n, x, y, cardW, cardH) })
 	}
 	if len(set.Bites) > 0 {
 		x, y := place()
@@ -112,7 +112,38 @@ func roomLines(n, of int, t *tray.Tray) (out []string) {
 	return append(out, "Put in the tools and napkins beside it; keep out of the sun.")
 }
 
-func nameCard(p page, f *food.Food, over []*food.Food, label string, x, y, w, h float64) {
+// folded draws both halves of a card: the far one stands on its head, so that it reads from behind when it is folded.
+func folded(p page, x, y, w, h float64, half func(y float64)) {
+	p.TransformBegin()
+	p.TransformRotate(180, x+w/2, y+h/2)
+	half(y)
+	p.TransformEnd()
+	half(y + h)
+}
+
+// guestCard stands at somebody's own plate.
+func guestCard(p page, n card.Name, x, y, w, h float64) {
+	mid := x + w/2
+	for points := 26.0; ; points-- {
+		p.letters(points, true)
+		if p.GetStringWidth(n.Who) <= w-12 || points <= 12 {
+			p.centred(mid, y+20, p.fitted(n.Who, w-12))
+			break
+		}
+	}
+	p.letters(8, false)
+	for i, l := range p.wrapped(strings.Join(n.Foods, ", "), w-12, 3) {
+		p.centred(mid, y+28+float64(i)*3.5, l)
+	}
+	if len(n.Avoids) > 0 {
+		p.letters(8.5, true)
+		p.centred(mid, y+h-8.5, p.fitted("Avoids "+say.And(n.Avoids), w-8))
+	}
+	p.letters(6.5, false)
+	p.centred(mid, y+h-4, caution)
+}
+
+func foodCard(p page, f *food.Food, over []*food.Food, label string, x, y, w, h float64) {
 	mid := x + w/2
 	for points := 17.0; ; points-- {
 		p.letters(points, true)

@@ -2809,7 +2809,10 @@ type Outlook struct {
 
 	// Budget in all; 0 for none
 	Budget int `json:"budget"`
-	Grams  []struct {
+
+	// Carries guests that the packs of the brief make a board for; 0 where there are none
+	Carries int `json:"carries"`
+	Grams   []struct {
 		Category string  `json:"category"`
 		Grams    float64 `json:"grams"`
 	} `json:"grams"`
@@ -2845,11 +2848,37 @@ type Outlook struct {
 	} `json:"trays"`
 }
 
+// PackList defines model for PackList.
+type PackList struct {
+	// Text one pack or packs in a line: 2 x 200 g brie
+	Text string `json:"text"`
+}
+
+// PackRead defines model for PackRead.
+type PackRead struct {
+	Count int    `json:"count"`
+	Food  string `json:"food"`
+
+	// Grams in one pack, as bought
+	Grams float64 `json:"grams"`
+
+	// Name what it was called, where that is not its name in the larder
+	Name string `json:"name"`
+}
+
 // Packs defines model for Packs.
 type Packs struct {
 	Count int     `json:"count"`
 	Grams float64 `json:"grams"`
 	Price int     `json:"price"`
+}
+
+// PacksRead defines model for PacksRead.
+type PacksRead struct {
+	Packs []PackRead `json:"packs"`
+
+	// Unknown lines that name no food of the larder
+	Unknown []string `json:"unknown"`
 }
 
 // Palette defines model for Palette.
@@ -4062,6 +4091,9 @@ type MendJSONRequestBody = MendAsked
 // OutlookJSONRequestBody defines body for Outlook for application/json ContentType.
 type OutlookJSONRequestBody = BriefDocument
 
+// ReadPacksJSONRequestBody defines body for ReadPacks for application/json ContentType.
+type ReadPacksJSONRequestBody = PackList
+
 // ReadPaletteTextRequestBody defines body for ReadPalette for text/plain ContentType.
 type ReadPaletteTextRequestBody = ReadPaletteTextBody
 
@@ -4485,6 +4517,9 @@ type ServerInterface interface {
 	// Outlook What follows from a brief
 	// (POST /api/v1/outlook)
 	Outlook(c *gin.Context)
+	// ReadPacks What a list of packs means that somebody wrote in front of a fridge
+	// (POST /api/v1/packs)
+	ReadPacks(c *gin.Context)
 	// ReadPalette The colours of a palette file (*.gpl), brought down to five where it has more than twelve
 	// (POST /api/v1/palettes)
 	ReadPalette(c *gin.Context)
@@ -7596,6 +7631,19 @@ func (siw *ServerInterfaceWrapper) Outlook(c *gin.Context) {
 	siw.Handler.Outlook(c)
 }
 
+// ReadPacks operation middleware
+func (siw *ServerInterfaceWrapper) ReadPacks(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.ReadPacks(c)
+}
+
 // ReadPalette operation middleware
 func (siw *ServerInterfaceWrapper) ReadPalette(c *gin.Context) {
 
@@ -8443,6 +8491,7 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.POST(options.BaseURL+"/api/v1/jobs/:id/edits", wrapper.Edit)
 	router.POST(options.BaseURL+"/api/v1/outlook", wrapper.Outlook)
 	router.POST(options.BaseURL+"/api/v1/theme", wrapper.Theme)
+	router.POST(options.BaseURL+"/api/v1/packs", wrapper.ReadPacks)
 	router.POST(options.BaseURL+"/api/v1/substitutes", wrapper.Substitutes)
 	router.POST(options.BaseURL+"/api/v1/plan", wrapper.Plan)
 	router.POST(options.BaseURL+"/api/v1/replan", wrapper.Replan)

@@ -24,6 +24,7 @@ const usual: Outlook = {
   hold_minutes: 120,
   says: [],
   apart: false,
+  carries: 0,
 }
 
 describe('what a change of the brief changes', () => {

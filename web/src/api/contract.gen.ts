@@ -891,6 +891,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/packs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a list of packs means that somebody wrote in front of a fridge */
+        post: operations["readPacks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/substitutes": {
         parameters: {
             query?: never;
@@ -3068,6 +3085,26 @@ export interface components {
             /** @description when such an occasion usually is, 15:30, or empty */
             hour: string;
         };
+        PackList: {
+            /** @description one pack or packs in a line: 2 x 200 g brie */
+            text: string;
+        };
+        PacksRead: {
+            packs: components["schemas"]["PackRead"][];
+            /** @description lines that name no food of the larder */
+            unknown: string[];
+        };
+        PackRead: {
+            food: string;
+            /** @description what it was called, where that is not its name in the larder */
+            name: string;
+            /**
+             * Format: double
+             * @description in one pack, as bought
+             */
+            grams: number;
+            count: number;
+        };
         Bite: {
             /** @description as guests are told */
             name: string;
@@ -3324,6 +3361,8 @@ export interface components {
         Outlook: {
             /** @description a plate apart for some guests would leave much to the others */
             apart: boolean;
+            /** @description guests that the packs of the brief make a board for; 0 where there are none */
+            carries: number;
             /** @description the usual limit for food out of the fridge */
             holding: string;
             /**
@@ -5366,6 +5405,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ThemeTold"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readPacks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PackList"];
+            };
+        };
+        responses: {
+            /** @description What is meant */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PacksRead"];
                 };
             };
             default: components["responses"]["Problem"];

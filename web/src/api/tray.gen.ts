@@ -154,7 +154,7 @@ export interface TrayFile {
   further?: TrayFile[];
 }
 /**
- * What the host says. Only guests is required.
+ * What the host says. Only guests is required, and where there are packs not even these.
  */
 export interface Brief {
   guests: Guests;
@@ -263,6 +263,16 @@ export interface Brief {
    */
   bans?: string[];
   /**
+   * what the host has already, and wants on the tray; with packs and nobody counted among the guests, the brief is for as many as they carry
+   *
+   * @maxItems 60
+   */
+  packs?: (string | Pack)[];
+  /**
+   * foods that may be bought beside what is there, 0 for no shopping at all; left out, three where there are packs, and else as many as it takes
+   */
+  buys_at_most?: number;
+  /**
    * by category, how much more (above 1) or less of it than usual; the whole stays the same
    */
   tilt?: {
@@ -291,6 +301,12 @@ export interface Brief {
    * guests with an allergy get a covered plate of their own, so that the others keep theirs
    */
   plate_apart?: boolean;
+  /**
+   * guests with a name, among those who come; on plates each has one of their own, made from one basket. What somebody must not eat stands among the diets, under their name
+   *
+   * @maxItems 30
+   */
+  people?: Person[];
   /**
    * plates: one for each guest
    */
@@ -439,6 +455,24 @@ export interface Want {
    */
   vessel?: string;
 }
+export interface Pack {
+  /**
+   * its id, or what people call it
+   */
+  food: string;
+  /**
+   * what the host calls it, where that is not its name in the larder
+   */
+  name?: string;
+  /**
+   * in one pack, as bought; left out or 0, the smallest that the larder knows
+   */
+  grams?: number;
+  /**
+   * packs of that size; left out or 0, one
+   */
+  count?: number;
+}
 /**
  * foods that were on trays before, so that this one is another
  */
@@ -480,6 +514,22 @@ export interface Learnt {
    * the usual share counts all the same
    */
   refused?: boolean;
+}
+export interface Person {
+  name: string;
+  child?: boolean;
+  /**
+   * foods by id or by what people call them, or kinds of food
+   *
+   * @maxItems 12
+   */
+  likes?: string[];
+  /**
+   * the same, and what food may hold
+   *
+   * @maxItems 12
+   */
+  dislikes?: string[];
 }
 /**
  * a built-in board by id, or one by shape and size

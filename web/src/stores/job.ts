@@ -34,7 +34,7 @@ const breath = () => new Promise(go => window.setTimeout(go))
 /** The open job: its document, its saving, and what the server derives from it. */
 /** What the host of a job calls foods otherwise than the house does. */
 function callFoods(brief: Brief | undefined) {
-  const wants = [...(brief?.foods ?? []), ...(brief?.pins ?? [])]
+  const wants = [...(brief?.packs ?? []), ...(brief?.foods ?? []), ...(brief?.pins ?? [])]
   useLarder().called = new Map(
     wants.flatMap(w => (typeof w !== 'string' && w.name ? [[w.food, w.name] as const] : [])),
   )

@@ -146,7 +146,7 @@ const left = computed(() =>
               : `Within the budget of ${money(budget)}, ${money(-basket.over)} to spare`
           }}
         </p>
-        <p v-for="s in job.doc?.says ?? []" :key="s" class="card small">▲ {{ s }}</p>
+        <p v-for="s in job.doc?.says ?? []" :key="s" class="card small">{{ s }}</p>
         <dl class="card facts">
           <dt>On the tray</dt>
           <dd class="nums r">{{ grams(basket.on_tray_g) }}</dd>

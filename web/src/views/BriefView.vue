@@ -9,6 +9,8 @@ import BoardLines from '@/components/brief/BoardLines.vue'
 import DietLines from '@/components/brief/DietLines.vue'
 import GuestLines from '@/components/brief/GuestLines.vue'
 import OutlookPanel from '@/components/brief/OutlookPanel.vue'
+import PeopleLines from '@/components/brief/PeopleLines.vue'
+import PackLines from '@/components/brief/PackLines.vue'
 import RuleLines from '@/components/brief/RuleLines.vue'
 import ThemeLine from '@/components/brief/ThemeLine.vue'
 import Stage from '@/components/job/Stage.vue'
@@ -108,6 +110,12 @@ async function pick() {
 
       <h2>Who avoids what</h2>
       <DietLines :brief="brief" :apart="!!outlook?.apart" @set="set" />
+
+      <h2>Guests by name</h2>
+      <PeopleLines :brief="brief" @set="set" />
+
+      <h2>What is there already</h2>
+      <PackLines :brief="brief" :carries="outlook?.carries ?? 0" @set="set" />
 
       <h2>Boards and places</h2>
       <BoardLines :brief="brief" @set="set" />
