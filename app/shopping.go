@@ -9,6 +9,7 @@ import (
 	"happytray/core/brief"
 	"happytray/core/fault"
 	"happytray/core/food"
+	"happytray/core/say"
 	"happytray/core/shop"
 	"happytray/formats/sheet"
 	"happytray/formats/table"
@@ -32,6 +33,7 @@ type ShoppingList struct {
 	Key, Title string
 	From, To   string // days; "" where none is set
 	Jobs       []shop.Needs
+	Units      say.Units // of the house
 	List       shop.List
 	Ticks      []string
 }
@@ -110,6 +112,7 @@ func (a *App) buy(ctx context.Context, out ShoppingList, h *House, larder *food.
 	if err != nil {
 		return out, err
 	}
+	out.Units = s.Units()
 	out.List = shop.Buy(out.Jobs, larder, h.Stock.Good(a.today(s)))
 	out.Ticks, err = a.store.Ticks(ctx, out.Key)
 	return out, err

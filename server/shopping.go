@@ -44,7 +44,7 @@ func (s *Server) Shopping(c *gin.Context, params api.ShoppingParams) {
 	for _, sec := range l.List.Sections {
 		v := api.BuySection{Name: sec.Name, Cost: sec.Cost, Items: []api.BuyItem{}}
 		for _, it := range sec.Items {
-			item := api.BuyItem{Food: it.Food, Name: it.Name, NeedG: it.NeedG, CupboardG: it.CupboardG, Packs: []api.Packs{}, Cost: it.Cost, LeftG: it.LeftG, For: list(it.For), OutOfStock: it.OutOfStock, Labelled: it.Labelled, Drained: it.Drained}
+			item := api.BuyItem{Food: it.Food, Name: it.Name, NeedG: it.NeedG, CupboardG: it.CupboardG, Packs: []api.Packs{}, Cost: it.Cost, LeftG: it.LeftG, For: list(it.For), OutOfStock: it.OutOfStock, Labelled: it.Labelled, Drained: it.Drained, Counter: it.Cut.Says().In(l.Units).String()}
 			for _, p := range it.Packs {
 				item.Packs = append(item.Packs, api.Packs{Grams: p.Grams, Price: p.Price, Count: p.Count})
 			}

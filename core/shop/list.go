@@ -20,6 +20,7 @@ type Needs struct {
 	Title string             `json:"title"`
 	Day   string             `json:"day"`             // of serving, 2026-11-30, or ""
 	Grams map[string]float64 `json:"grams"`           // by food, as bought: with peel, rind and crust
+	Cut   map[string]Cut     `json:"cut,omitempty"`   // by food, how it is asked for at a counter
 	Off   []string           `json:"off"`             // what no food on its trays may contain
 	Table *diet.Table        `json:"table,omitempty"` // what else its guests' food has to suit; nil in what was kept before this was
 }
@@ -31,6 +32,12 @@ func NeedsOf(j *job.Job, larder *food.Larder) Needs {
 	add := func(id, form string, g float64) {
 		if f, ok := larder.Get(id); ok && f.Category != food.NotFood && g > 0 {
 			n.Grams[id] = round.Tenth(n.Grams[id] + f.BoughtFor(form, g))
+			if cut, ok := cutFor(f, form, g); ok {
+				if n.Cut == nil {
+					n.Cut = map[string]Cut{}
+				}
+				n.Cut[id] = n.Cut[id].and(cut)
+			}
 		}
 	}
 	for _, one := range j.Trays {
@@ -69,6 +76,7 @@ type Item struct {
 	For        []string `json:"for"` // titles of the jobs, in time order
 	OutOfStock bool     `json:"out_of_stock"`
 	Labelled   string   `json:"labelled,omitempty"` // what its label has to say, for guests who come
+	Cut        Cut      `json:"cut,omitzero"`       // how it is asked for at a counter
 	Drained    bool     `json:"drained,omitempty"`  // it comes in brine, whey or oil: packs are told by what is in them without
 }
 
@@ -87,6 +95,9 @@ func (it Item) Buys() say.Text {
 	}
 	if it.Drained && len(packs) > 0 {
 		what = what.Then("buy.drained")
+	}
+	if says := it.Cut.Says(); len(packs) > 0 && !says.IsZero() {
+		what = what.Then("buy.counter").Also(says)
 	}
 	if it.Labelled != "" {
 		what = what.Then("buy.labelled", say.Word(it.Labelled))
@@ -153,6 +164,7 @@ func Buy(jobs []Needs, larder *food.Larder, stock food.Stock) List {
 			}
 			it.NeedG += need
 			it.For = append(it.For, j.Title)
+			it.Cut = it.Cut.and(j.Cut[f.ID])
 			if label := diet.Labelled(j.Off, f); label != "" {
 				it.Labelled = label
 			}

@@ -1565,7 +1565,10 @@ type BroughtIn struct {
 
 // BuyItem defines model for BuyItem.
 type BuyItem struct {
-	Cost      int     `json:"cost"`
+	Cost int `json:"cost"`
+
+	// Counter how it is asked for where it is cut for the customer; empty where it comes in packs
+	Counter   string  `json:"counter"`
 	CupboardG float64 `json:"cupboard_g"`
 
 	// Drained it comes in brine, whey or oil: grams are without

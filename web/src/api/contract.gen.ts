@@ -2572,6 +2572,8 @@ export interface components {
         BuyItem: {
             /** @description it comes in brine, whey or oil: grams are without */
             drained: boolean;
+            /** @description how it is asked for where it is cut for the customer; empty where it comes in packs */
+            counter: string;
             /** @description what its label has to say, for guests who come; empty where that is nothing */
             labelled: string;
             food: string;

@@ -114,6 +114,9 @@ const print = () => window.print()
                     >
                     <template v-else>{{ grams(it.need_g) }} wanted</template
                     ><template v-if="it.for.length > 1">, for {{ it.for.join(' and ') }}</template>
+                    <template v-if="it.counter && it.packs.length"
+                      ><br />At the counter: {{ it.counter }}</template
+                    >
                     <template v-if="it.drained">, drained</template
                     ><template v-if="it.labelled"><br />▲ only labelled {{ it.labelled }}</template>
                     <template v-if="it.out_of_stock"><br />▲ sold out at the shop today</template>
