@@ -182,8 +182,8 @@ func (a *App) CreateJob(ctx context.Context, title string, b brief.Brief) (strin
 	if err != nil {
 		return "", err
 	}
-	if b.Rules == nil && s.Rules != nil { // as the house does
-		b.Rules = pointer(*s.Rules)
+	if b.Rules == nil { // as the house does, or its crowd likes it
+		b.Rules = s.rulesFor(b)
 	}
 	made := job.New(title, b)
 	if err := made.Check(h.Larder); err != nil {

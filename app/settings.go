@@ -1,10 +1,12 @@
 package app
 
 import (
+	"cmp"
 	"context"
 	"encoding/json"
 	"errors"
 	"fmt"
+	"strings"
 	"time"
 	_ "time/tzdata" // zones are known by name on every machine
 
@@ -31,6 +33,32 @@ type Settings struct {
 	Shelves    int    `json:"shelves"` // of the fridge; 0 where nobody counts them
 
 	Rules *brief.Rules `json:"rules,omitempty"` // the house's way, which new briefs begin with; nil for the craft's own
+	Ways  []Way        `json:"ways,omitempty"`  // of crowds and hosts that have one of their own
+}
+
+// Way is how a crowd, or a host, has it done other than the house does.
+type Way struct {
+	Crowd string      `json:"crowd"`
+	Rules brief.Rules `json:"rules"`
+}
+
+// mostWays bounds the crowds that have a way of their own.
+const mostWays = 200
+
+// rulesFor is what a new brief begins with: the way of its crowd or, where that has none, of its host, or the house's;
+// nil for the craft's own.
+func (s Settings) rulesFor(b brief.Brief) *brief.Rules {
+	for _, who := range []string{b.Crowd, b.Host} {
+		for _, w := range s.Ways {
+			if who = strings.TrimSpace(who); who != "" && strings.EqualFold(w.Crowd, who) {
+				return pointer(w.Rules)
+			}
+		}
+	}
+	if s.Rules == nil {
+		return nil
+	}
+	return pointer(*s.Rules)
 }
 
 // Units are those in which the house is spoken to: where lengths are in inches and amounts in ounces, warmth is in
@@ -140,14 +168,12 @@ func (a *App) checkSettings(s Settings) error {
 	if _, err := zoneNamed(s.Zone); err != nil {
 		return err
 	}
+	if err := s.checkWays(); err != nil {
+		return err
+	}
 	if s.Rules != nil {
-		if err := s.Rules.Check(); err != nil {
+		if err := cmp.Or(s.Rules.Check(), checkRules(*s.Rules)); err != nil {
 			return fault.In("rules", err)
-		}
-		if s.Rules.Style != "" {
-			if err := fault.OneOf("rules.style", s.Rules.Style, brief.Styles...); err != nil {
-				return err
-			}
 		}
 	}
 	if s.Shop == "" {
@@ -200,3 +226,28 @@ func (a *App) Today(s Settings) (day string, month int) {
 
 // ShopPolicy says which addresses may be asked for a shop's feed.
 type ShopPolicy = shop.Policy
+
+// checkWays bounds the ways of crowds; each has one.
+func (s Settings) checkWays() error {
+	if len(s.Ways) > mostWays {
+		return fault.Bad("ways", "at most %d crowds with a way of their own", mostWays)
+	}
+	for i, w := range s.Ways {
+		at := fmt.Sprintf("ways[%d]", i)
+		if strings.TrimSpace(w.Crowd) == "" {
+			return fault.Bad(at+".crowd", "say whose way it is")
+		}
+		if err := fault.Text(at+".crowd", w.Crowd, 160); err != nil {
+			return err
+		}
+		for _, o := range s.Ways[:i] {
+			if strings.EqualFold(strings.TrimSpace(o.Crowd), strings.TrimSpace(w.Crowd)) {
+				return fault.Bad(at+".crowd", "%.60q has a way already", w.Crowd)
+			}
+		}
+		if err := cmp.Or(w.Rules.Check(), checkRules(w.Rules)); err != nil {
+			return fault.In(at+".rules", err)
+		}
+	}
+	return nil
+}

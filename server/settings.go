@@ -2,6 +2,7 @@ package server
 
 import (
 	"encoding/json"
+	"fmt"
 	"time"
 
 	"github.com/gin-gonic/gin"
@@ -22,7 +23,13 @@ func settingsOf(v app.Settings) api.Settings {
 			rules = (*api.Document)(&raw)
 		}
 	}
-	return api.Settings{Rules: rules, Length: api.SettingsLength(v.Length), Mass: api.SettingsMass(v.Mass), Currency: v.Currency, Hemisphere: api.SettingsHemisphere(v.Hemisphere),
+	ways := []api.HouseWay{}
+	for _, w := range v.Ways {
+		if raw, err := json.Marshal(w.Rules); err == nil {
+			ways = append(ways, api.HouseWay{Crowd: w.Crowd, Rules: raw})
+		}
+	}
+	return api.Settings{Rules: rules, Ways: &ways, Length: api.SettingsLength(v.Length), Mass: api.SettingsMass(v.Mass), Currency: v.Currency, Hemisphere: api.SettingsHemisphere(v.Hemisphere),
 		Zone: &v.Zone, Shop: &v.Shop, Rates: &rates, Digits: &digits, People: &v.People, Ovens: &v.Ovens, Shelves: &v.Shelves}
 }
 
@@ -57,6 +64,16 @@ func (s *Server) SaveSettings(c *gin.Context) {
 					return fault.In("rules", err)
 				}
 				v.Rules = rules
+			}
+			if in.Ways != nil {
+				v.Ways = nil
+				for i, w := range *in.Ways {
+					way := app.Way{Crowd: w.Crowd}
+					if err := document.Read(w.Rules, &way.Rules); err != nil {
+						return fault.In(fmt.Sprintf("ways[%d].rules", i), err)
+					}
+					v.Ways = append(v.Ways, way)
+				}
 			}
 			v.Rates = ratesIn(or(in.Rates, ratesOut(v.Rates)))
 			return nil

@@ -36,6 +36,26 @@ func TestTheHousesWayBeginsABrief(t *testing.T) {
 	if got := rules("other", `{"guests":{"adults":5},"rules":{"bowls":"many"}}`); !strings.Contains(got, `"bowls":"many"`) || strings.Contains(got, `"begin"`) {
 		t.Error(got)
 	}
+
+	// a crowd, or a host, may have a way of its own
+	if a := d.ask("PUT", "/api/v1/settings", []byte(`{"ways":[{"crowd":"Lighthouse keepers","rules":{"bowls":"many"}},{"crowd":"Moss","rules":{"heat":"all"}}]}`)); a.status != 200 || !strings.Contains(string(a.body), "Lighthouse keepers") {
+		t.Fatalf("%d %s", a.status, a.body)
+	}
+	for brief, want := range map[string]string{
+		`{"guests":{"adults":5},"crowd":"lighthouse keepers","host":"Moss"}`: `"rules":{"bowls":"many"}`,
+		`{"guests":{"adults":5},"crowd":"Strangers","host":"Moss"}`:          `"rules":{"heat":"all"}`,
+		`{"guests":{"adults":5},"crowd":"Strangers"}`:                        `"begin":"none"`,
+		`{"guests":{"adults":5},"host":"Moss","rules":{"bowls":"few"}}`:      `"rules":{"bowls":"few"}`,
+	} {
+		if got := rules("theirs", brief); !strings.Contains(got, want) {
+			t.Errorf("%s: %s", brief, got)
+		}
+	}
+	for _, bad := range []string{`{"ways":[{"crowd":"","rules":{}}]}`, `{"ways":[{"crowd":"A","rules":{}},{"crowd":" a","rules":{}}]}`, `{"ways":[{"crowd":"A","rules":{"bowls":"none"}}]}`} {
+		if a := d.ask("PUT", "/api/v1/settings", []byte(bad)); a.status != 422 || !strings.Contains(string(a.body), "ways") {
+			t.Errorf("%s: %d %s", bad, a.status, a.body)
+		}
+	}
 }
 
 // A theme says what it does, one that is not known which are nearest, and the month has its own.

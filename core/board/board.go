@@ -65,6 +65,8 @@ type Request struct {
 	Holes       []geom.Outline `json:"holes,omitempty"`         // in the outline's own coordinates; nothing is laid there
 	NotFoodSafe bool           `json:"not_food_safe,omitempty"` // it then wants a liner
 	Liner       string         `json:"liner,omitempty"`         // its colour
+	Pins        []string       `json:"pins,omitempty"`          // foods of a set's that lie on this board, and only on boards that say so
+	Bans        []string       `json:"bans,omitempty"`          // foods of a set's that do not lie on this board
 	Extra       document.Extra `json:"-"`
 }
 

@@ -54,6 +54,7 @@ type Brief struct {
 	PlateApart    bool               `json:"plate_apart,omitempty"`  // guests with an allergy get a covered plate of their own, so that the others keep theirs
 	Board         *board.Request     `json:"board,omitempty"`
 	Boards        []board.Request    `json:"boards,omitempty"` // a set that shares the food; counts before Board
+	Copies        int                `json:"copies,omitempty"` // tables, or courses, that each get such a board; 0 or 1 for one
 	Extra         document.Extra     `json:"-"`
 }
 

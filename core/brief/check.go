@@ -238,6 +238,15 @@ func (b Brief) checkBoards() error {
 			return fault.In("board", err)
 		}
 	}
+	if b.Copies < 0 || b.Copies > MaxCopies {
+		return fault.Bad("copies", "between 1 and %d", MaxCopies)
+	}
+	if b.Copies > 1 && b.Guests.Total() < b.Copies {
+		return fault.Bad("copies", "%d boards are more than the %d guests", b.Copies, b.Guests.Total())
+	}
+	if b.Copies > 1 && (b.Plates() || b.PlateApart || b.HouseRules().Vegetarians == "separate") {
+		return fault.Bad("copies", "boards alike are shared by whole tables; plates, plates apart and trays of their own are planned for all guests together")
+	}
 	if len(b.Boards) > MaxBoards {
 		return fault.Bad("boards", "at most %d boards for one job", MaxBoards)
 	}
@@ -252,13 +261,35 @@ func (b Brief) checkBoards() error {
 	return nil
 }
 
+// MaxCopies is how many times a board is laid alike.
+const MaxCopies = 200
+
 // MaxBoards is how many boards share the food of one job.
 const MaxBoards = 12
+
+// maxOnBoard bounds the foods that one board of a set has of its own.
+const maxOnBoard = 40
 
 // checkBoard bounds a board that is asked for; whether a named one exists, a cabinet knows.
 func checkBoard(r board.Request) error {
 	if err := fault.Text("id", r.ID, 80); err != nil {
 		return err
+	}
+	for _, of := range []struct {
+		field string
+		foods []string
+	}{{"pins", r.Pins}, {"bans", r.Bans}} {
+		if len(of.foods) > maxOnBoard {
+			return fault.Bad(of.field, "at most %d foods", maxOnBoard)
+		}
+		for i, id := range of.foods {
+			if err := fault.Text(fmt.Sprintf("%s[%d]", of.field, i), id, 80); err != nil {
+				return err
+			}
+			if of.field == "bans" && slices.Contains(r.Pins, id) {
+				return fault.Bad(fmt.Sprintf("bans[%d]", i), "%.60q is to be on this board and banned from it; take it off one of the lists", id)
+			}
+		}
 	}
 	if r.Zero() || r.Named() {
 		return nil

@@ -10,6 +10,7 @@ import (
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/say"
+	"happytray/core/theme"
 	"happytray/core/tray"
 )
 
@@ -133,7 +134,7 @@ func With(t *tray.Tray, larder *food.Larder) []Drink {
 		return []Drink{}
 	}
 	sober, young := Sober(t.Brief), t.Brief.Guests.Children > 0
-	hot := t.Brief.Warmth() <= 8
+	hot, theirs := t.Brief.Warmth() <= 8, theme.ForBrief(t.Brief).Drinks()
 	left := make([]float64, len(needs)) // of each need, how much is not met yet
 	for n := range needs {
 		left[n] = 1
@@ -164,6 +165,9 @@ func With(t *tray.Tray, larder *food.Larder) []Drink {
 			if hot && d.hot {
 				v *= 1.3
 			}
+			if slices.Contains(theirs, d.name) {
+				v += ofTheme * math.Max(0, v)
+			}
 			if v > most && why >= 0 {
 				best, most, because = i, v, why
 			}
@@ -181,13 +185,19 @@ func With(t *tray.Tray, larder *food.Larder) []Drink {
 	return out
 }
 
+// ofTheme is how much more a drink counts that belongs to the theme, times what it does for the food.
+const ofTheme = 1.5
+
 // own is how much a need counts for a board that has more or less of what asks for it than is usual: what nearly every
 // board asks for tells none from the other.
 func own(share, usual float64) float64 { return math.Max(.15, math.Min(4, math.Pow(share/usual, 3))) }
 
-// Sober reports whether no drink with alcohol is named for a brief: guests avoid it, or most of them
-// are children.
+// Sober reports whether no drink with alcohol is named for a brief: guests avoid it, most of them
+// are children, or its feast is kept without.
 func Sober(b brief.Brief) bool {
+	if t := theme.ForBrief(b); t != nil && slices.Contains(t.Off, "alcohol") {
+		return true
+	}
 	return b.MostlyYoung() || slices.ContainsFunc(b.Diets, func(d brief.Diet) bool { return slices.Contains(d.Avoid, "alcohol") })
 }
 

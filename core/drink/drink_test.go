@@ -9,6 +9,7 @@ import (
 	"happytray/core/brief"
 	"happytray/core/drink"
 	"happytray/core/food"
+	"happytray/core/plan/plantest"
 	"happytray/core/tray"
 )
 
@@ -130,5 +131,36 @@ func TestTheFirstDrink(t *testing.T) {
 	}
 	if len(first) < 4 {
 		t.Errorf("the first drinks of six boards: %v", first)
+	}
+}
+
+// A feast without alcohol has no drink with it, whatever guests say of themselves.
+func TestAFeastWithoutAlcoholNamesNone(t *testing.T) {
+	for _, name := range []string{"iftar", "eid", "ramadan"} {
+		b := brief.Brief{Guests: brief.Guests{Adults: 8}, Theme: &brief.Theme{Name: name}}
+		for _, d := range drink.With(plantest.Planned(t, b), larder) {
+			if d.Alcohol {
+				t.Errorf("%s: %s", name, d.Name)
+			}
+		}
+	}
+}
+
+// What an occasion is known for comes forward where it suits the food: sparkling wine at a wedding, juice and tea at a brunch.
+func TestAThemeAsksForItsDrinks(t *testing.T) {
+	for name, drinks := range map[string][]string{"wedding": {"dry sparkling wine"}, "match night": {"wheat beer"}, "orchard": {"dry cider", "cloudy apple juice"}, "brunch": {"orange juice with sparkling water"}} {
+		got, boards := 0, 12
+		for n := range boards {
+			b := brief.Brief{Guests: brief.Guests{Adults: 4 + n}, Month: 1 + n, Theme: &brief.Theme{Name: name}}
+			for _, d := range drink.With(plantest.Planned(t, b), larder) {
+				if slices.Contains(drinks, d.Name) {
+					got++
+					break
+				}
+			}
+		}
+		if got < 2*boards/3 {
+			t.Errorf("%s: %d of %d boards have one of %v", name, got, boards, drinks)
+		}
 	}
 }

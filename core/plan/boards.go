@@ -12,6 +12,7 @@ import (
 	"happytray/core/fault"
 	"happytray/core/safety"
 	"happytray/core/say"
+	"happytray/core/theme"
 	"happytray/core/tray"
 )
 
@@ -26,11 +27,12 @@ const (
 // How much a set of boards must be better than one board: each is one more thing to carry, with
 // its own bowls and edges, and boards of a set are to look alike.
 const (
-	oneMore   = .15
-	unlikely  = .3  // of two boards, by how far they differ in size
-	otherMake = .15 // a material or a shape that differs
-	rimless   = .8  // all of them without a rim, on the road
-	tooLittle = 1.3 // of bare board: what is not on the board is not seen
+	oneMore    = .15
+	unlikely   = .3  // of two boards, by how far they differ in size
+	otherMake  = .15 // a material or a shape that differs
+	rimless    = .8  // all of them without a rim, on the road
+	otherShape = .18 // than the theme is known on
+	tooLittle  = 1.3 // of bare board: what is not on the board is not seen
 )
 
 // chooseBoards are the boards that the brief names, or those that suit its guests and its food
@@ -58,7 +60,7 @@ func chooseBoards(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet
 		return []board.Board{plate}, nil, nil
 	}
 	want := wanted(b, amounts, cabinet)
-	best := choose(want, b.Guests.Total(), cabinet.Usual(), safety.WantsRim(b))
+	best := choose(want, b.Guests.Total(), cabinet.Usual(), safety.WantsRim(b), theme.ForBrief(b).Shape())
 	rims := !safety.WantsRim(b) || !slices.ContainsFunc(last, withoutRim) || slices.ContainsFunc(best, withoutRim)
 	if rims && suits(b, want, cabinet, last) {
 		return last, nil, nil
@@ -87,8 +89,9 @@ func areaOf(boards []board.Board) (cm2 float64) {
 
 // choose finds the board, or the set of boards, whose area is nearest to what is wanted: one, two
 // or three that look alike, or as much of a table run as it takes. What leaves the guests less or
-// more than is good comes only where nothing else is there. With rim, boards that have one come first.
-func choose(want float64, guests int, all []board.Board, rim bool) []board.Board {
+// more than is good comes only where nothing else is there. With rim, boards that have one come first;
+// one of the theme's shape, if it has one, before others that suit as well.
+func choose(want float64, guests int, all []board.Board, rim bool, shape string) []board.Board {
 	all = slices.Clone(all)
 	slices.SortStableFunc(all, func(x, y board.Board) int { return cmp.Compare(x.UsableMM2(), y.UsableMM2()) })
 	area := make([]float64, len(all))
@@ -107,6 +110,9 @@ func choose(want float64, guests int, all []board.Board, rim bool) []board.Board
 		for _, i := range of {
 			if rim && withoutRim(all[i]) {
 				bad += rimless / float64(len(of))
+			}
+			if shape != "" && shapeOf(all[i]) != shape {
+				bad += otherShape / float64(len(of))
 			}
 		}
 		switch {

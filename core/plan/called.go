@@ -80,6 +80,23 @@ func called(b brief.Brief, larder *food.Larder) (brief.Brief, *food.Larder, erro
 			b.Bans[i] = f.ID
 		}
 	}
+	b.Boards = slices.Clone(b.Boards)
+	for i := range b.Boards {
+		r := &b.Boards[i]
+		for _, list := range []struct {
+			field string
+			foods *[]string
+		}{{"pins", &r.Pins}, {"bans", &r.Bans}} {
+			*list.foods = slices.Clone(*list.foods)
+			for k, text := range *list.foods {
+				f, ok := larder.Meant(text)
+				if !ok {
+					return b, nil, fault.Bad(fmt.Sprintf("boards[%d].%s[%d]", i, list.field, k), "%s", unknown(text, larder))
+				}
+				(*list.foods)[k] = f.ID
+			}
+		}
+	}
 	foods := make([]food.Food, 0, len(renamed))
 	take := func(id string) {
 		if f, ok := renamed[id]; ok {

@@ -24,7 +24,23 @@ func parts(b brief.Brief) []tray.Part {
 	case b.HouseRules().Vegetarians == "separate":
 		return apart(b)
 	}
+	if b.Copies > 1 {
+		return []tray.Part{alike(b)}
+	}
 	return []tray.Part{{Guests: b.Guests, Diets: b.Diets}}
+}
+
+// alike is a board for one of several tables that get the same: its share of the guests, rounded up. Who avoids something
+// may sit at any of them.
+func alike(b brief.Brief) tray.Part {
+	share := func(n int) int { return (n + b.Copies - 1) / b.Copies }
+	g := b.Guests
+	p := tray.Part{Of: 1, Copies: b.Copies, Guests: brief.Guests{Adults: share(g.Adults), Children: share(g.Children), Light: g.Light / b.Copies, Hearty: g.Hearty / b.Copies, Infants: share(g.Infants), Frail: share(g.Frail)}}
+	for _, d := range b.Diets {
+		d.Count = share(d.Count)
+		p.Diets = append(p.Diets, d)
+	}
+	return p
 }
 
 // allergic are the guests with an allergy who can have a plate apart, by what they avoid; none where they are everybody.
@@ -191,8 +207,9 @@ func (s share) like(o share) bool {
 // shareOut shares amounts over boards by the room they have, so that each carries
 // its part of everything. What comes only as a whole that is too large to be on
 // every board is laid in another form, or, where there is none, on as many boards
-// as there are wholes, those that have least of its kind first.
-func shareOut(amounts []amount.Amount, surfaces []board.Board) []share {
+// as there are wholes, those that have least of its kind first. What single boards of
+// a set ask for lies on those only, and what they ban on the others.
+func shareOut(amounts []amount.Amount, surfaces []board.Board, asked []board.Request) []share {
 	if len(surfaces) == 1 {
 		return []share{{1, amounts}}
 	}
@@ -215,22 +232,26 @@ func shareOut(amounts []amount.Amount, surfaces []board.Board) []share {
 		has[i][a.Food.Category] += grams / out[i].of
 	}
 	for _, a := range amounts {
+		on, of := boardsFor(a.Food.ID, len(surfaces), asked), 0.0
+		for _, i := range on {
+			of += out[i].of
+		}
 		whole := wholeOf(a)
-		if whole > 0 && a.Grams/float64(len(surfaces)) < .6*whole {
+		if whole > 0 && a.Grams/float64(len(on)) < .6*whole {
 			if parted, ok := divisible(a); ok {
 				a, whole = parted, 0
 			}
 		}
-		if whole == 0 || a.Grams/float64(len(surfaces)) >= .6*whole {
-			for i := range out {
-				give(i, a, a.Grams*out[i].of)
+		if whole == 0 || a.Grams/float64(len(on)) >= .6*whole {
+			for _, i := range on {
+				give(i, a, a.Grams*out[i].of/of)
 			}
 			continue
 		}
 		wholes := max(1, int(math.Round(a.Grams/whole)))
-		for range min(wholes, len(surfaces)) {
+		for range min(wholes, len(on)) {
 			least := -1
-			for i := range out {
+			for _, i := range on {
 				mine := slices.ContainsFunc(out[i].amounts, func(o amount.Amount) bool { return o.Food.ID == a.Food.ID })
 				if !mine && (least < 0 || has[i][a.Food.Category] < has[least][a.Food.Category]-1e-9) {
 					least = i
@@ -240,6 +261,31 @@ func shareOut(amounts []amount.Amount, surfaces []board.Board) []share {
 		}
 	}
 	return out
+}
+
+// boardsFor is which of some boards a food lies on: those that ask for it, or all that do not ban it; all, where every one does.
+func boardsFor(id string, boards int, asked []board.Request) []int {
+	var pinned, free, all []int
+	for i := range boards {
+		all = append(all, i)
+		var r board.Request
+		if i < len(asked) {
+			r = asked[i]
+		}
+		if slices.Contains(r.Pins, id) {
+			pinned = append(pinned, i)
+		}
+		if !slices.Contains(r.Bans, id) {
+			free = append(free, i)
+		}
+	}
+	switch {
+	case len(pinned) > 0:
+		return pinned
+	case len(free) > 0:
+		return free
+	}
+	return all
 }
 
 // wholeOf is the mass of the least that an amount's form comes in, where that is

@@ -61,7 +61,7 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last map[s
 	}
 	b = Counted(b, larder)
 	asked := b
-	b = b.Weighed()
+	b = onBoards(b.Weighed())
 	larder = larder.Besides(b.PackStock())
 	j, err := inTime(b, larder, func(haste int) (*job.Job, error) {
 		return within(b, larder, func(money, lean float64) (*job.Job, error) {
@@ -125,6 +125,20 @@ func basketOf(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, money 
 		ids = append(ids, c.Food.ID)
 	}
 	return ids, err
+}
+
+// onBoards is a brief that pins, too, what single boards of its set ask for.
+func onBoards(b brief.Brief) brief.Brief {
+	b.Pins = slices.Clone(b.Pins)
+	for _, r := range b.Boards {
+		for _, id := range r.Pins {
+			asked := func(w brief.Want) bool { return w.Food == id }
+			if !slices.ContainsFunc(b.Pins, asked) && !slices.ContainsFunc(b.Foods, asked) {
+				b.Pins = append(b.Pins, brief.Want{Food: id})
+			}
+		}
+	}
+	return b
 }
 
 // buys are the foods of some trays that have to be bought, where the brief bounds how many.
@@ -191,7 +205,7 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 		says = append(says, avoidedTheme(theirs, th, larder)...)
 	}
 	var out []*tray.Tray
-	shares := shareOut(amounts, surfaces)
+	shares := shareOut(amounts, surfaces, b.Boards)
 	for i, share := range shares {
 		if i > 0 && surfaces[i].ID == surfaces[i-1].ID && surfaces[i].ID != "" && share.like(shares[i-1]) { // as the one beside it
 			out = append(out, out[i-1].Clone())
@@ -308,7 +322,7 @@ func briefOf(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder) b
 func Choose(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) ([]pick.Choice, error) {
 	var out []pick.Choice
 	seen := map[string]bool{}
-	b = Counted(b, larder)
+	b = onBoards(Counted(b, larder))
 	larder = larder.Besides(b.PackStock())
 	all := parts(b)
 	only, err := basketOf(b, larder, cabinet, b.Money(), 0)

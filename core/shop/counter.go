@@ -10,7 +10,7 @@ import (
 
 // Cut is how a food is asked for where it is cut for the customer: slices of cold meat, cheese in one piece.
 type Cut struct {
-	Slices  int     `json:"slices,omitempty"`
+	Slices  int     `json:"slices,omitempty"`   // pieces
 	SliceMM float64 `json:"slice_mm,omitempty"` // how thin
 	Piece   bool    `json:"piece,omitempty"`    // in one piece, because it is cut here
 	Rind    bool    `json:"rind,omitempty"`     // with its rind on
@@ -53,6 +53,9 @@ func cutFor(f *food.Food, form string, grams float64) (c Cut, ok bool) {
 // curedKeeps is from how many days on a sausage is bought in one piece and cut here.
 const curedKeeps = 10
 
+// mostCounted is up to how many slices anybody counts at a counter; more are asked for by weight.
+const mostCounted = 60
+
 // and is what both together ask for: slices add up, and what is also wanted in one piece is said.
 func (c Cut) and(o Cut) Cut {
 	c.Slices += o.Slices
@@ -64,6 +67,8 @@ func (c Cut) and(o Cut) Cut {
 // Says is what one says at the counter; nothing where there is nothing to say.
 func (c Cut) Says() say.Text {
 	switch {
+	case c.Slices > mostCounted:
+		return say.That("counter.thin", say.MM(c.SliceMM))
 	case c.Slices > 0:
 		out := say.That("counter.slices", say.N(c.Slices), say.MM(c.SliceMM))
 		if c.Piece {

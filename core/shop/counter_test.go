@@ -31,6 +31,9 @@ func TestWhatIsAskedForAtTheCounter(t *testing.T) {
 			t.Errorf("%s: %q, should be %q", id, got, want)
 		}
 	}
+	if got := needs(brief.Want{Food: "fennel-sausage", Form: "trail", Grams: 600}).Cut["fennel-sausage"].Says().String(); got != "it in slices, 1 mm thin, laid apart" {
+		t.Errorf("600 g of small slices: %q", got)
+	}
 	list := shop.Buy([]shop.Needs{one, needs(brief.Want{Food: "air-dried-ham", Form: "ribbon", Grams: 42})}, larder, nil)
 	for _, s := range list.Sections {
 		for _, it := range s.Items {

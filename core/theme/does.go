@@ -57,6 +57,19 @@ func (t *Theme) Does(larder *food.Larder) (out []say.Text) {
 			out = append(out, say.That(s.code, say.All(s.of...)))
 		}
 	}
+	switch t.Shape() {
+	case "round":
+		out = append(out, say.That("theme.round"))
+	case "rectangle":
+		out = append(out, say.That("theme.rectangle"))
+	}
+	var drinks []say.Value
+	for _, d := range t.Drinks() {
+		drinks = append(drinks, say.Word(d))
+	}
+	if len(drinks) > 0 {
+		out = append(out, say.That("theme.drinks", say.Any(drinks...)))
+	}
 	if len(t.Off) > 0 {
 		out = append(out, say.That("theme.custom", say.Word(t.Called), say.Word(say.Or(t.Off))))
 	}

@@ -81,3 +81,20 @@ func TestOffered(t *testing.T) {
 		}
 	}
 }
+
+// What a theme asks for beyond food is of themes that there are, and said on the Brief.
+func TestThemesAskForBoardsAndDrinks(t *testing.T) {
+	for name := range asked {
+		th := ForBrief(brief.Brief{Theme: &brief.Theme{Name: name}})
+		if th.NameOnly || th.Name != name {
+			t.Errorf("%s is no theme", name)
+		}
+	}
+	says := ""
+	for _, s := range ForBrief(brief.Brief{Theme: &brief.Theme{Name: "high tea"}}).Does(food.BuiltIn()) {
+		says += s.String() + " "
+	}
+	if !strings.Contains(says, "On a round board, where one suits.") || !strings.Contains(says, "To drink: cold black tea with lemon or coffee or strong tea.") {
+		t.Error(says)
+	}
+}

@@ -2344,6 +2344,15 @@ type Holding struct {
 	} `json:"trays"`
 }
 
+// HouseWay defines model for HouseWay.
+type HouseWay struct {
+	// Crowd the crowd, or the host
+	Crowd string `json:"crowd"`
+
+	// Rules House rules, docs/formats/tray.schema.json#/$defs/rules
+	Rules RulesDocument `json:"rules"`
+}
+
 // ImportLine defines model for ImportLine.
 type ImportLine struct {
 	Food string         `json:"food"`
@@ -3211,6 +3220,9 @@ type Settings struct {
 	// Shop address of a shop's feed, or empty
 	Shop *string `json:"shop,omitempty"`
 
+	// Ways of crowds and hosts that have one of their own
+	Ways *[]HouseWay `json:"ways,omitempty"`
+
 	// Zone time zone of the house, an IANA name; empty for the zone of the machine that serves
 	Zone *string `json:"zone,omitempty"`
 }
@@ -3250,6 +3262,9 @@ type SettingsChange struct {
 
 	// Shop address of a shop's feed, or empty
 	Shop *string `json:"shop,omitempty"`
+
+	// Ways of crowds and hosts that have one of their own
+	Ways *[]HouseWay `json:"ways,omitempty"`
 
 	// Zone time zone of the house, an IANA name; empty for the zone of the machine that serves
 	Zone *string `json:"zone,omitempty"`

@@ -2481,8 +2481,15 @@ export interface components {
             /** @description of the fridge; 0 where nobody counts them */
             shelves?: number;
             rules?: components["schemas"]["RulesDocument"];
+            /** @description of crowds and hosts that have one of their own */
+            ways?: components["schemas"]["HouseWay"][];
             /** @description of the smaller coin of the currency; said by the server, and not taken */
             digits?: number;
+        };
+        HouseWay: {
+            /** @description the crowd, or the host */
+            crowd: string;
+            rules: components["schemas"]["RulesDocument"];
         };
         SettingsChange: {
             /** @description address of a shop's feed, or empty */
@@ -2504,6 +2511,8 @@ export interface components {
             /** @description of the fridge; 0 where nobody counts them */
             shelves?: number;
             rules?: components["schemas"]["RulesDocument"];
+            /** @description of crowds and hosts that have one of their own */
+            ways?: components["schemas"]["HouseWay"][];
             /** @description of the smaller coin of the currency; said by the server, and not taken */
             digits?: number;
         };

@@ -313,6 +313,10 @@ export interface Brief {
   serving?: "shared" | "plates";
   board?: string | BoardRequest;
   /**
+   * tables, or courses, that each get such a board; left out, one
+   */
+  copies?: number;
+  /**
    * a set of boards that shares the food; counts before board
    *
    * @maxItems 12
@@ -558,6 +562,18 @@ export interface BoardRequest {
    * the liner's colour
    */
   liner?: string;
+  /**
+   * foods of a set's that lie on this board, and only on boards that say so
+   *
+   * @maxItems 40
+   */
+  pins?: string[];
+  /**
+   * foods of a set's that do not lie on this board
+   *
+   * @maxItems 40
+   */
+  bans?: string[];
 }
 export interface Board {
   id: string;

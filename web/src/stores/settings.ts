@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import type { Rules } from '@/api/tray.gen'
-import { api, take, Trouble, type Rates, type Settings } from '@/api/client'
+import { api, take, Trouble, type HouseWay, type Rates, type Settings } from '@/api/client'
 import { units } from '@/tray/units'
 
 /** Units, currency, hemisphere, the shop and the seller's rates: read once, saved on the server for every window. */
@@ -13,10 +13,20 @@ export const useSettings = defineStore('settings', () => {
   const ovens = ref<number | null>(null)
   const shelves = ref<number | null>(null) // of the fridge
   const rules = ref<Rules>({}) // the house's way
+  const ways = ref<HouseWay[]>([]) // of crowds and hosts that have one of their own
   let reading: Promise<void> | null = null
   let known = false // they were read
 
-  function adopt({ shop: at, rates: r, people: p, ovens: o, shelves: f, rules: w, ...shown }: Settings) {
+  function adopt({
+    shop: at,
+    rates: r,
+    people: p,
+    ovens: o,
+    shelves: f,
+    rules: w,
+    ways: y,
+    ...shown
+  }: Settings) {
     Object.assign(units, shown)
     shop.value = at ?? null
     rates.value = r ?? null
@@ -24,6 +34,7 @@ export const useSettings = defineStore('settings', () => {
     ovens.value = o ?? null
     shelves.value = f ?? null
     rules.value = w ?? {}
+    ways.value = y ?? []
   }
   /** What is shown; the digits of the coin are the server's word, not ours. */
   const now = (): Settings => ({
@@ -38,6 +49,7 @@ export const useSettings = defineStore('settings', () => {
     ovens: ovens.value ?? undefined,
     shelves: shelves.value ?? undefined,
     rules: rules.value,
+    ways: ways.value,
   })
 
   function read(): Promise<void> {
@@ -71,5 +83,16 @@ export const useSettings = defineStore('settings', () => {
       wrong.value = e instanceof Trouble ? e.message : 'That could not be saved. Try again.'
     }
   }
-  return { wrong, shop, rates, people, ovens, shelves, rules, read, change }
+  const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase()
+  /** The way of a crowd or a host, where it has one of its own. */
+  const wayOf = (who: string) => ways.value.find(w => same(w.crowd, who))
+  /** Keeps, or with null forgets, the way of a crowd. */
+  const keepWay = (crowd: string, its: Rules | null) =>
+    change({
+      ways: [
+        ...ways.value.filter(w => !same(w.crowd, crowd)),
+        ...(its ? [{ crowd, rules: { ...its } }] : []),
+      ],
+    })
+  return { wrong, shop, rates, people, ovens, shelves, rules, ways, read, change, wayOf, keepWay }
 })

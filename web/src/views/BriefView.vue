@@ -69,6 +69,12 @@ const told = (rules: Rules) =>
       .filter(([, v]) => v !== undefined)
       .sort(),
   )
+// whose way it may be other than the house's: the crowd's or, where none is named, the host's
+const whose = computed(() => (brief.value.crowd || brief.value.host || '').trim())
+const way = computed(() => (whose.value ? settings.wayOf(whose.value) : undefined))
+const asTheirs = computed(
+  () => !!way.value && told(brief.value.rules ?? {}) === told(way.value.rules as Rules),
+)
 const asTheHouse = computed(() => told(brief.value.rules ?? {}) === told(settings.rules))
 
 const named = computed(() =>
@@ -125,14 +131,30 @@ async function pick() {
 
       <h2>The house's way</h2>
       <p class="soft small way">
-        <template v-if="asTheHouse"
+        <template v-if="asTheirs"
+          >The way of {{ whose }}.
+          <button class="btn quiet" @click="settings.keepWay(whose, null)">
+            Forget it as theirs
+          </button></template
+        >
+        <template v-else-if="asTheHouse"
           >As the house does; <RouterLink to="/settings">Settings</RouterLink> has it for every new
           job.</template
         >
         <template v-else
           >Other than the house usually does.
           <button class="btn quiet" @click="set({ rules: { ...settings.rules } })">As the house does</button>
+          <button v-if="whose" class="btn quiet" @click="settings.keepWay(whose, brief.rules ?? {})">
+            Keep it as the way of {{ whose }}
+          </button>
         </template>
+        <button
+          v-if="way && !asTheirs"
+          class="btn quiet"
+          @click="set({ rules: { ...(way.rules as Rules) } })"
+        >
+          The way of {{ whose }}
+        </button>
       </p>
       <RuleLines :brief="brief" @set="set" />
 

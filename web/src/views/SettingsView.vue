@@ -153,6 +153,17 @@ const choices = [
       <p class="soft small">
         New jobs begin with it; each can differ, and those that are there stay as they are.
       </p>
+      <template v-if="settings.ways.length">
+        <h3>Who has a way of their own</h3>
+        <ul class="ways">
+          <li v-for="w in settings.ways" :key="w.crowd">
+            <b>{{ w.crowd }}</b>
+            <button class="btn quiet" @click="settings.keepWay(w.crowd, null)">
+              Forget it<span class="only-read">: {{ w.crowd }}</span>
+            </button>
+          </li>
+        </ul>
+      </template>
     </section>
     <section class="card" aria-label="The shop">
       <h2>Prices of a shop</h2>
@@ -278,5 +289,10 @@ input {
 .card {
   display: grid;
   gap: 8px;
+}
+.ways li {
+  display: flex;
+  gap: 12px;
+  align-items: center;
 }
 </style>

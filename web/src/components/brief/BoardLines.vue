@@ -10,6 +10,7 @@ import { useLarder } from '@/stores/larder'
 import { liners } from '@/tray/outline'
 import { across, mmPerUnit, units } from '@/tray/units'
 import Choose from './Choose.vue'
+import WrittenField from '@/components/common/WrittenField.vue'
 
 const props = defineProps<{ brief: Brief }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
@@ -43,6 +44,17 @@ function setOwn(i: number, part: BoardRequest) {
   if (part.shape && oneSize(part)) next.width_mm = next.length_mm
   change(i, next)
 }
+// foods of one board of a set, by name as they are written; those that were there keep their ids
+const names = (ids: string[] | undefined) => (ids ?? []).map(id => larder.name(id)).join(', ')
+function foods(text: string, were: string[] | undefined) {
+  const list = text
+    .split(/[,;\n]/)
+    .map(w => w.trim())
+    .filter(Boolean)
+    .map(w => were?.find(id => larder.name(id).toLowerCase() === w.toLowerCase()) ?? w)
+    .slice(0, 40)
+  return list.length ? list : undefined
+}
 // lengths are typed in the units that are set, and kept in mm within the board's bounds
 const shown = (mm: number) => Math.round((mm / mmPerUnit()) * 10) / 10
 const inMM = (n: number | undefined) => Math.min(3000, Math.max(100, Math.round((n ?? 0) * mmPerUnit())))
@@ -67,8 +79,25 @@ const sides: [string, string][] = [
         ['shared', 'boards to share'],
         ['plates', 'a plate for each guest'],
       ]"
-      @change="v => set({ serving: v === 'plates' ? 'plates' : undefined })"
-    />:
+      @change="
+        v =>
+          set({
+            serving: v === 'plates' ? 'plates' : undefined,
+            ...(v === 'plates' ? { copies: undefined } : {}),
+          })
+      "
+    /><template v-if="brief.serving !== 'plates'"
+      >, laid alike for
+      <ElInputNumber
+        :model-value="brief.copies || 1"
+        :min="1"
+        :max="200"
+        class="num"
+        aria-label="Tables that get the same board"
+        @change="n => set({ copies: n && n > 1 ? n : undefined })"
+      />
+      {{ (brief.copies || 1) > 1 ? 'tables' : 'table' }}</template
+    >:
   </p>
   <p v-for="(r, i) in requests" :key="i" class="line">
     <ElSelect
@@ -126,6 +155,26 @@ const sides: [string, string][] = [
         :width="132"
         :options="liners"
         @change="v => change(i, { ...r, liner: v || undefined })"
+      />
+    </template>
+    <template v-if="requests.length > 1"
+      >, with its own
+      <WrittenField
+        class="in own"
+        :aria-label="`Only on board ${i + 1}`"
+        :value="names(r.pins)"
+        maxlength="800"
+        placeholder="a soft cheese, say"
+        @written="t => change(i, { ...r, pins: foods(t, r.pins) })"
+      />
+      and without
+      <WrittenField
+        class="in own"
+        :aria-label="`Not on board ${i + 1}`"
+        :value="names(r.bans)"
+        maxlength="800"
+        placeholder="nothing left out"
+        @written="t => change(i, { ...r, bans: foods(t, r.bans) })"
       />
     </template>
     <button v-if="requests.length > 1" class="btn quiet" @click="choose(i, 'any')">
@@ -200,3 +249,9 @@ const sides: [string, string][] = [
     >.
   </p>
 </template>
+
+<style scoped>
+.own {
+  width: 190px;
+}
+</style>

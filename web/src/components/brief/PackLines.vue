@@ -71,7 +71,7 @@ const guests = computed(() => (props.brief.guests.adults ?? 0) + (props.brief.gu
 <template>
   <ul v-if="packs.length" class="packs" aria-label="Packs that are there">
     <li v-for="(p, i) in packs" :key="p.food + p.grams">
-      <img :src="larder.picture(p.food)" alt="" />
+      <img v-if="larder.food(p.food)" :src="larder.picture(p.food)" alt="" /><span v-else />
       <ElInputNumber
         :model-value="p.count || 1"
         :min="1"

@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import type { Brief, Rules } from '@/api/tray.gen'
 import Choose from './Choose.vue'
+import Either from './Either.vue'
 
 const props = defineProps<{ brief: Brief }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
@@ -83,7 +84,7 @@ const all: {
     rule: 'bowls',
     before: '. Bowls:',
     label: 'Bowls',
-    width: 146,
+    width: 198,
     options: [
       ['usual', 'as the board has room'],
       ['few', 'few'],
@@ -173,7 +174,13 @@ function set(rule: keyof Rules, value: string, usual: string) {
   <p class="line">
     <template v-for="r in all" :key="r.rule"
       >{{ r.before }}
-      <Choose
+      <Either
+        v-if="r.options.length === 2"
+        :value="String(rules[r.rule] ?? r.options[0]![0])"
+        :label="r.label"
+        :options="r.options"
+        @change="v => set(r.rule, v, r.options[0]![0])" /><Choose
+        v-else
         :value="String(rules[r.rule] ?? r.options[0]![0])"
         :label="r.label"
         :width="r.width"
