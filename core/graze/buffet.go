@@ -44,6 +44,7 @@ type dish struct {
 	heaps         []heap // those that fewest spots reach first: they are taken from first
 	noTool, uncut bool
 	messy         bool
+	beside        bool      // it stands beside the board from the start: crackers for which there is no room on it
 	far           []float64 // by spot, how far a guest reaches for the nearest of it, mm
 }
 
@@ -123,9 +124,43 @@ func newBuffet(trays []*tray.Tray, numbers []int, larder *food.Larder, p *parame
 			b.dishes = append(b.dishes, d)
 		}
 	}
+	for n, t := range trays {
+		b.besides(n, numbers[n], t, larder)
+	}
 	b.offers()
 	b.invite()
 	return b
+}
+
+// besides adds the crackers and bread that stand beside a tray from the start, within everybody's reach.
+func (b *buffet) besides(n, number int, t *tray.Tray, larder *food.Larder) {
+	var all spots
+	for k := range b.spots {
+		if b.spots[k].tray == n {
+			all |= 1 << b.spots[k].bit
+		}
+	}
+	for _, r := range t.Reserve {
+		f, ok := larder.Get(r.Food)
+		if !ok || f.Category != food.Cracker || r.Grams <= 0 || all == 0 {
+			continue
+		}
+		spec, _ := f.Spec(r.Form)
+		e := tray.Element{Food: r.Food, Form: r.Form, Grams: r.Grams, Count: r.Count, Wetness: f.Wetness}
+		d := dish{form: r.Form, laid: r.Grams, helping: b.helping(&e, spec), far: make([]float64, len(b.spots)), beside: true, tray: number, on: n}
+		d.helpings = max(1, int(math.Round(r.Grams/d.helping)))
+		d.helping = r.Grams / float64(d.helpings)
+		d.heaps = []heap{{all, d.helpings}}
+		d.food = slices.IndexFunc(b.foods, func(s served) bool { return s.food.ID == f.ID })
+		if d.food < 0 {
+			d.food = len(b.foods)
+			learnt, _ := b.brief.Eats(f.ID)
+			b.foods = append(b.foods, served{food: f, kind: b.kindOf(f.Category), learnt: learnt, liking: learnt * math.Max(.05, f.Liking)})
+		}
+		d.kind = b.foods[d.food].kind
+		b.foods[d.food].laid += d.laid
+		b.dishes = append(b.dishes, d)
+	}
 }
 
 func (b *buffet) kindOf(c food.Category) int {
@@ -384,6 +419,7 @@ func (b *buffet) invite() {
 		out := group{who: g.Who, count: g.Count, wants: make([]float64, len(b.kinds))}
 		meat := portion.WithoutMeat
 		there := make([]bool, len(b.kinds))
+		dips, sweet := 0.0, 0.0 // by liking
 		plain, learnt := make([]float64, len(b.kinds)), make([]float64, len(b.kinds))
 		for i := range b.foods {
 			f := &b.foods[i]
@@ -396,6 +432,12 @@ func (b *buffet) invite() {
 			there[f.kind] = true
 			plain[f.kind] += f.liking / f.learnt
 			learnt[f.kind] += f.liking
+			if f.food.Category == food.Dip {
+				dips += f.liking
+				if food.SweetDip(f.food) {
+					sweet += f.liking
+				}
+			}
 			if f.food.Category == food.Meat {
 				if f.food.Holds("meat") {
 					meat = portion.WithMeat
@@ -417,6 +459,10 @@ func (b *buffet) invite() {
 			for k, c := range b.kinds {
 				if there[k] { // of each food what was learnt
 					out.wants[k] = shares[c] * lift / float64(g.Count) * learnt[k] / plain[k]
+				}
+				if c == food.Dip && sweet > 0 { // nobody eats jam because there is no other dip
+					part := out.wants[k] * sweet / dips
+					out.wants[k] -= math.Max(0, part-b.p.sweetSpread)
 				}
 			}
 		}

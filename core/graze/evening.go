@@ -52,7 +52,9 @@ func (b *buffet) run(rng *rand.Rand, looks []float64) evening {
 			}
 		}
 		t.ofFood[d.food] += d.laid
-		t.grams += d.laid
+		if !d.beside {
+			t.grams += d.laid
+		}
 	}
 	for f := range out.thinAt {
 		out.thinAt[f] = math.Inf(1)
@@ -176,7 +178,7 @@ type table struct {
 	ofFood  []float64 // grams left
 	inReach []int     // helpings of each dish left that can be reached from anywhere
 	there   []bool    // by kind, for the guest who comes
-	grams   float64
+	grams   float64   // left on the boards themselves
 	weights []float64 // of what is offered where the guest stands
 	ofKind  []float64 // their sums
 }
@@ -310,6 +312,10 @@ func (t *table) take(g *guest, s int, due float64) float64 {
 		case t.out.left[o.dish] == 1 && d.helpings > 1 && t.rng.Float64() >= t.b.p.last:
 			t.set(near, k, 0) // for somebody else
 			continue
+		case t.pickedOver(g, o.dish):
+			g.less(-1, math.Min(due, d.helping)) // who is no longer hungry lets it be
+			due -= d.helping
+			continue
 		case due < d.helping && t.rng.Float64() >= due/d.helping:
 			g.less(-1, due) // in the mean neither more nor less than was wanted
 			return 0
@@ -319,6 +325,15 @@ func (t *table) take(g *guest, s int, due float64) float64 {
 		t.set(near, k, t.weight(g, s, o))
 	}
 	return 0
+}
+
+// pickedOver reports whether a guest lets the rest of a dish be, because it looks picked over: the less is left of it,
+// the more do, but nobody who is still hungry.
+func (t *table) pickedOver(g *guest, dish int) bool {
+	d := &t.b.dishes[dish]
+	enough := t.b.p.picked * float64(d.helpings)
+	left := float64(t.out.left[dish])
+	return left < enough && g.had >= t.b.p.fed*g.asked && t.rng.Float64() >= left/enough
 }
 
 // set gives a dish another weight.
@@ -401,7 +416,9 @@ func (t *table) serve(g *guest, dish, h int) {
 	if t.out.left[dish] == 0 {
 		t.out.goneAt[dish] = t.now
 	}
-	t.grams -= d.helping
+	if !d.beside {
+		t.grams -= d.helping
+	}
 	t.ofFood[d.food] -= d.helping
 	if f := &t.b.foods[d.food]; t.ofFood[d.food] <= t.b.p.thin*f.laid && math.IsInf(t.out.thinAt[d.food], 1) {
 		t.out.thinAt[d.food] = t.now

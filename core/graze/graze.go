@@ -229,6 +229,9 @@ func (f *Forecast) write(j *job.Job, larder *food.Larder, sums []*sum) {
 		times := float64(s.copies)
 		for i := range s.dishes {
 			d := &s.dishes[i]
+			if d.beside { // it is no element of the board
+				continue
+			}
 			e := s.element(i, j)
 			if several {
 				e.Tray = d.tray + 1

@@ -23,10 +23,10 @@ type Parameter struct {
 
 // parameters are what an evening is reckoned with, by the names of parameters.json.
 type parameters struct {
-	reachEasy, reach, reachMost, reachEase, childReach, stand float64
-	noTool, uncut, messy, bare, last                          float64
-	hunger, taste, arrive, early                              float64
-	plate, bite, spoon, cut, instead, strongChild, thin       float64
+	reachEasy, reach, reachMost, reachEase, childReach, stand                     float64
+	noTool, uncut, messy, bare, last                                              float64
+	hunger, taste, arrive, early                                                  float64
+	plate, bite, spoon, cut, instead, strongChild, thin, picked, fed, sweetSpread float64
 }
 
 var usual, usualList = readParameters()
@@ -44,6 +44,7 @@ func readParameters() (p parameters, list []Parameter) {
 		"no_tool_share": &p.noTool, "uncut_share": &p.uncut, "messy_ease": &p.messy, "bare_ease": &p.bare, "last_share": &p.last,
 		"hunger_spread": &p.hunger, "taste_spread": &p.taste, "arrive_share": &p.arrive, "early": &p.early,
 		"plate_g": &p.plate, "bite_g": &p.bite, "spoon_g": &p.spoon, "cut_g": &p.cut, "instead": &p.instead, "strong_child": &p.strongChild, "thin_share": &p.thin,
+		"picked_over": &p.picked, "fed": &p.fed, "sweet_spread_g": &p.sweetSpread,
 	}
 	for _, name := range slices.Sorted(maps.Keys(named)) {
 		v := named[name]

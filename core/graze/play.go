@@ -25,6 +25,9 @@ func Play(j *job.Job, larder *food.Larder, seed uint64) (out []Outcome) {
 		e := b.run(rand.New(rand.NewPCG(seed, uint64(n))), nil)
 		for i := range b.dishes {
 			d := &b.dishes[i]
+			if d.beside {
+				continue
+			}
 			p := Outcome{Tray: d.tray, ID: j.Trays[d.tray].Elements[d.element].ID, LaidG: round.Tenth(d.laid), LeftG: round.Tenth(float64(e.left[i]) * d.helping)}
 			if at := e.goneAt[i]; !math.IsInf(at, 1) {
 				at = math.Round(at)
