@@ -8,8 +8,8 @@ import (
 
 // How much of its kind one food is at most, whatever it is liked (docs/choosing.md, Amounts).
 const (
-	mostOfCheese = .39  // of all cheese, where there are three and more
-	eachPickle   = 11.0 // grams of one of them for a guest
+	MostOfCheese = .39  // of all cheese, where there are three and more
+	EachPickle   = 11.0 // g of one of them for a guest
 )
 
 // cheeses is how many cheeses share the part of cheese.
@@ -25,7 +25,7 @@ func (t *table) cheeses() (n int) {
 // mostWhole is how much of its kind's share the wholes of a food may be; where it is more, a part is laid.
 func (t *table) mostWhole(c food.Category) float64 {
 	if c == food.Cheese && t.cheeses() >= 3 && t.brief.Course != "sweet" && !t.brief.Plates() {
-		return mostOfCheese
+		return MostOfCheese
 	}
 	return mostOfKind
 }
@@ -35,10 +35,10 @@ func (t *table) cap() {
 	heads := float64(t.brief.Guests.Total())
 	for i, c := range t.foods {
 		if c.Food.Category == food.Brined && t.free(i) {
-			t.grams[i] = math.Min(t.grams[i], eachPickle*heads)
+			t.grams[i] = math.Min(t.grams[i], EachPickle*heads)
 		}
 	}
-	if t.mostWhole(food.Cheese) != mostOfCheese {
+	if t.mostWhole(food.Cheese) != MostOfCheese {
 		return
 	}
 	moves := func(i int) bool {
@@ -56,7 +56,7 @@ func (t *table) cap() {
 			if !moves(i) {
 				continue
 			}
-			if more := t.grams[i] - mostOfCheese*all; more > .01 {
+			if more := t.grams[i] - MostOfCheese*all; more > .01 {
 				over += more
 				t.grams[i] -= more
 			} else {
@@ -67,7 +67,7 @@ func (t *table) cap() {
 			return
 		}
 		for i := range t.foods {
-			if moves(i) && t.grams[i] < mostOfCheese*all-.01 {
+			if moves(i) && t.grams[i] < MostOfCheese*all-.01 {
 				t.grams[i] *= 1 + over/math.Max(over, room)
 			}
 		}

@@ -108,7 +108,7 @@ func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 		if a.Packed { // there are no more
 			few = max(1, min(few, int(a.Grams/s.MassG+1e-9)))
 		}
-		if f.Category == food.Cracker && !a.Pinned && crackers < 1 && n < fewCrackers && a.Grams*scale/s.MassG >= fewCrackers && !food.InVessel(s.Form) {
+		if f.Category == food.Cracker && !a.Pinned && crackers < 1 && n < fewCrackers && a.Grams/s.MassG >= fewCrackers && !food.InVessel(s.Form) {
 			if onBoard || !lastCracker(amounts, i) {
 				continue // six of one look forgotten; it stays beside as a whole
 			}

@@ -280,8 +280,8 @@ func (s *sum) element(i int, j *job.Job) Element {
 	e := &j.Trays[d.tray].Elements[d.element]
 	out := Element{ID: e.ID, Food: e.Food, LaidG: round.Tenth(d.laid)}
 	left := s.over(func(e *evening) float64 { return float64(e.left[i]) * d.helping })
-	out.LeftG = rangeOf(left)
 	out.EatenG = rangeOf(s.over(func(e *evening) float64 { return d.laid - float64(e.left[i])*d.helping }))
+	out.LeftG = Range{round.Tenth(d.laid - out.EatenG.P90), round.Tenth(d.laid - out.EatenG.P50), round.Tenth(d.laid - out.EatenG.P10)} // so that what is eaten and left is what was laid
 	gone := s.over(func(e *evening) float64 { return e.goneAt[i] })
 	n, _ := slices.BinarySearch(gone, math.Inf(1))
 	out.GoneShare = math.Round(1000*float64(n)/float64(len(gone))) / 1000

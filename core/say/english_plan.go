@@ -4,6 +4,7 @@ package say
 var planning = map[string]string{
 	"amount.hand":    "Set by hand.",
 	"amount.packs":   "What is there in packs.",
+	"amount.pack":    "To the pack, so that no rest of it stays over.",
 	"amount.green":   "A few, apart, where the tray looks bland.",
 	"amount.topping": "A spoon or two, on what it suits.",
 	"amount.prop":    "It is not eaten.",

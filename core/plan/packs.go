@@ -1,0 +1,80 @@
+package plan
+
+import (
+	"math"
+
+	"happytray/core/amount"
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/say"
+)
+
+// A small table is served whole packs where that is nearly what it gets anyway: a rest of so little is laid as well, and
+// a pack is not opened for so little more. From smallTable appetites on less of a rest is laid, because there are more
+// packs of everything, and from midTable on none.
+const (
+	smallTable = 10.0
+	midTable   = 30.0
+	layRest    = 1.33 // times the amount, with the rest of the pack
+	layLess    = 1.1
+	fewerPacks = .88
+)
+
+// toPacks rounds amounts that nobody set to whole packs where little is missing. What stands in the cupboard or comes as
+// a whole is left as it is, and so is what some guests cannot eat the others of.
+func toPacks(b brief.Brief, amounts []amount.Amount, larder *food.Larder) []amount.Amount {
+	if b.Plates() || b.Guests.Appetites() >= midTable {
+		return amounts
+	}
+	most := layRest
+	if b.Guests.Appetites() >= smallTable {
+		most = layLess
+	}
+	day := b.ServeDay()
+	for i := range amounts {
+		a := &amounts[i]
+		f := a.Food
+		if a.Choice.Grams > 0 || f.Category == food.Garnish || f.Category == food.NotFood || food.Has(a.Form, food.OnFood) || wholeOf(*a) > 0 || larder.OnHand(f.ID, day) > 0 {
+			continue
+		}
+		need := f.BoughtFor(a.Form, a.Grams)
+		packs := larder.PacksOf(f)
+		_, full, cost := food.Cover(packs, need)
+		if full <= 0 || need >= full-1 {
+			continue
+		}
+		to := full
+		if _, less, cheaper := food.Cover(packs, fewerPacks*need); f.Category != food.Cracker && less > 0 && less < need && cheaper < cost {
+			to = less
+		} else if full > most*need {
+			continue
+		}
+		was, before := a.Grams, ofOne(b, amounts, f.Category)
+		if a.Grams = math.Floor(to * f.YieldAs(a.Form)); ofOne(b, amounts, f.Category) > math.Max(1, before) {
+			a.Grams = was
+			continue
+		}
+		a.Why = a.Why.Also(say.That("amount.pack"))
+	}
+	return amounts
+}
+
+// ofOne is how far a kind goes beyond what one food of it may be, 1 where it just may: one cheese of all cheese, a
+// pickle for a guest; 0 where nothing bounds it.
+func ofOne(b brief.Brief, amounts []amount.Amount, of food.Category) float64 {
+	all, largest, kinds := 0.0, 0.0, 0
+	for _, a := range amounts {
+		if a.Food.Category == of {
+			all += a.Grams
+			largest = math.Max(largest, a.Grams)
+			kinds++
+		}
+	}
+	switch {
+	case of == food.Cheese && kinds >= 3:
+		return largest / (amount.MostOfCheese * all)
+	case of == food.Brined:
+		return largest / (amount.EachPickle * float64(b.Guests.Total()))
+	}
+	return 0
+}
