@@ -132,22 +132,26 @@ func TestPreviewsAreOfTheirPlace(t *testing.T) {
 	_, tr, _, edit := onTheTable(t, 8)
 	e := lying(t, tr, bowl)
 	o := lying(t, tr, func(o *tray.Element) bool { return o.ID != e.ID })
+	by := 60.0 // towards the middle, where something lies
+	if e.X > tr.Board.FoodZone.Bounds().Centre().X {
+		by = -by
+	}
 	held := func(command string) (v told) {
 		t.Helper()
 		edit(2, command, `,"preview":true`).into(t, &v)
 		return v
 	}
-	home, away := held(moveTo(e, 0, 0)), held(moveTo(e, 60, 0))
-	both := held(strings.Replace(moveTo(e, 60, 0), fmt.Sprintf("[%q]", e.ID), fmt.Sprintf("[%q,%q]", e.ID, o.ID), 1))
-	hugged := held(strings.Replace(moveTo(e, 60, 0), "{", `{"hugs":true,`, 1))
-	alone := held(strings.Replace(moveTo(e, 60, 0), "{", `{"alone":true,`, 1))
+	home, away := held(moveTo(e, 0, 0)), held(moveTo(e, by, 0))
+	both := held(strings.Replace(moveTo(e, by, 0), fmt.Sprintf("[%q]", e.ID), fmt.Sprintf("[%q,%q]", e.ID, o.ID), 1))
+	hugged := held(strings.Replace(moveTo(e, by, 0), "{", `{"hugs":true,`, 1))
+	alone := held(strings.Replace(moveTo(e, by, 0), "{", `{"alone":true,`, 1))
 	if len(away.Carried.Shifts) < 2 || len(alone.Carried.Shifts) != len(e.Pieces) || alone.Review.Score >= home.Review.Score {
 		t.Errorf("%d pieces make room, %d where nothing does, for %v points of %v", len(away.Carried.Shifts), len(alone.Carried.Shifts), alone.Review.Score, home.Review.Score)
 	}
-	if both.Carried.At[0] != e.X+60 || hugged.Carried.At[0] < away.Carried.At[0]-12 || hugged.Carried.At[0] > away.Carried.At[0]+12 {
+	if both.Carried.At[0] != e.X+by || hugged.Carried.At[0] < away.Carried.At[0]-12 || hugged.Carried.At[0] > away.Carried.At[0]+12 {
 		t.Errorf("held at %v with another, at %v against something, at %v by itself", both.Carried.At, hugged.Carried.At, away.Carried.At)
 	}
-	if still := held(moveTo(e, 60, 0)); !reflect.DeepEqual(away, still) {
+	if still := held(moveTo(e, by, 0)); !reflect.DeepEqual(away, still) {
 		t.Error("what was held before changes the answer")
 	}
 	if back := held(moveTo(e, 0, 0)); !reflect.DeepEqual(home, back) || len(home.Carried.Shifts) != len(e.Pieces) {

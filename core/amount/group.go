@@ -238,7 +238,10 @@ func bowls(a *Amount, s food.Spec, grams, short float64, cabinet *board.Cabinet,
 	for range count {
 		v := vesselFor(ml/float64(count), all, used)
 		used[v.ID] = true
-		part := math.Min(ml/float64(count), v.CapacityML*.9)
+		part := ml / float64(count)
+		if full := v.CapacityML * .9; part > full && (part > full+aSpoon || part > v.CapacityML*.97) { // a last spoon goes in
+			part = full
+		}
 		n, g := 1, part*a.Food.Density
 		if s.Shape != "vessel" {
 			n = food.HoldsOf(a.Food, s, part)
@@ -252,6 +255,9 @@ func bowls(a *Amount, s food.Spec, grams, short float64, cabinet *board.Cabinet,
 	}
 	return out
 }
+
+// aSpoon is so little that it is filled in rather than kept, ml.
+const aSpoon = 12.0
 
 // makes is how many sizes above the smallest that fits are looked at for another make.
 const makes = 4

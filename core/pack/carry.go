@@ -203,7 +203,7 @@ func (c *Carry) PutDown(ctx context.Context, larder *food.Larder) Displacement {
 	if flows && out.short == 0 && !review.NewLive(out.tray, larder).Fits() { // as pieces that flow may come to lie
 		out.short = m.whole
 	}
-	if out.short > 0 {
+	if out.short > fewToReserve {
 		bare := c.t.Clone()
 		for _, i := range held {
 			to := lies.Elements[i].Pose()
@@ -219,6 +219,9 @@ func (c *Carry) PutDown(ctx context.Context, larder *food.Larder) Displacement {
 	}
 	return m.displacement(out)
 }
+
+// fewToReserve is how many loose pieces go to reserve rather than that what was shown lies elsewhere.
+const fewToReserve = 3
 
 // settled are the loose pieces of an element that lie in nothing else's.
 func (c *Carry) settled(e int, pieces []tray.Piece) (out []tray.Piece) {

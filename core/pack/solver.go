@@ -357,6 +357,12 @@ func (p *solver) inside(l *body) geom.Point {
 // tolerance is how deep something may stand in another, or over the edge, and still count as parted, mm.
 const tolerance = .06
 
+// hair is how deep two bodies may stand in each other beyond what they are given room for and still be as the review
+// allows, with a little in hand: what is stuck by a hair would be sent far for nothing.
+func (p *solver) hair(i, j int) float64 {
+	return math.Max(tolerance, .8*(1/touchSlack-1)*p.touching(p.bodies[i].e, p.bodies[j].e))
+}
+
 // stuck reports whether something still stands in another that stands, or over the edge; loose food flows
 // out of its way, and settles by itself.
 func (p *solver) stuck(i int) bool {
@@ -365,7 +371,7 @@ func (p *solver) stuck(i int) bool {
 		return false
 	}
 	if b := p.blocker; b >= 0 && b < len(p.bodies) && b != i && !p.bodies[b].loose { // what stood in the way last most often does again
-		if d, _, _, _ := p.overlap(i, b); d > tolerance {
+		if d, _, _, _ := p.overlap(i, b); d > p.hair(i, b) {
 			return true
 		}
 	}
@@ -374,7 +380,7 @@ func (p *solver) stuck(i int) bool {
 	}
 	hit := false
 	p.near(i, false, func(j int) bool {
-		if d, _, _, _ := p.overlap(i, j); d > tolerance {
+		if d, _, _, _ := p.overlap(i, j); d > p.hair(i, j) {
 			hit, p.blocker = true, j
 		}
 		return !hit

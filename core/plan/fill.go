@@ -77,7 +77,11 @@ func lay(t *tray.Tray, b brief.Brief, amounts []amount.Amount, cabinet *board.Ca
 		a := &all[i]
 		left := a.Grams - laid[way{a.Food.ID, a.Form}]
 		spec, _ := a.Food.Spec(a.Form)
-		if left < math.Max(2, spec.MassG*.6) && !(spec.MassG > 40 && left > 30) {
+		least := math.Max(2, spec.MassG*.6)
+		if spec.Shape == "vessel" { // it has no pieces: what is not in the bowl stays in its tub
+			least = 5
+		}
+		if left < least && !(spec.MassG > 40 && left > 30) {
 			continue
 		}
 		why := "the board is full; top up from this"

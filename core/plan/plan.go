@@ -173,7 +173,9 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 		return nil, nil, err
 	}
 	chosen = forTakers(theirs, chosen)
-	reckon := func(chosen []pick.Choice) []amount.Amount { return reckoned(theirs, chosen, save.lean) }
+	reckon := func(chosen []pick.Choice) []amount.Amount {
+		return toPacks(theirs, reckoned(theirs, chosen, save.lean), larder)
+	}
 	amounts := reckon(chosen)
 	surfaces, says, err := chooseBoards(theirs, inForms(amounts), cabinet, last)
 	if err != nil {
@@ -186,7 +188,7 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 			amounts = fewerBowls(theirs, reckon(chosen), most)
 		}
 	}
-	amounts = inForms(toPacks(theirs, amounts, larder))
+	amounts = inForms(amounts)
 	th := theme.ForBrief(b)
 	if th != nil && th.NameOnly && (p.Of == 0 || p.Who == all[0].Who) {
 		says = append(says, say.That("theme.unknown", say.Word(th.Called), say.Word(say.And(theme.Nearest(th.Called, 3)))))
