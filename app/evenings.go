@@ -106,10 +106,9 @@ func (a *App) stoodOut(ctx context.Context, id string, lasted float64) (map[stri
 	if err != nil {
 		return out, err
 	}
-	for _, k := range d.Tasks {
-		if at, done := ticks[k.ID]; done && k.Kind == prep.GetOut {
-			out[k.Food] = max(out[k.Food], served.Sub(at).Minutes()+lasted)
-		}
+	ends := served.Add(time.Duration(lasted * float64(time.Minute)))
+	for food, s := range outOfTheCold(d.Tasks, ticks, ends, func(string) bool { return true }) {
+		out[food] = s.total.Minutes()
 	}
 	return out, nil
 }

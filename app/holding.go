@@ -15,7 +15,7 @@ import (
 
 // Holding is how long what perishes has stood out, and by when it must go.
 type Holding struct {
-	Since   string          `json:"since,omitempty"` // when the first of it left the cold, as it was ticked; empty while none has
+	Since   string          `json:"since,omitempty"` // from when on its minutes out of the cold count, as it was ticked: those before it was chilled are added; empty while none is out
 	ClearAt string          `json:"clear_at,omitempty"`
 	LeftMin float64         `json:"left_min"` // below nought once it is over
 	HoldMin float64         `json:"hold_min"`
@@ -39,7 +39,7 @@ const coldFridge = 5.0
 const warmFridge = 6.0
 
 // Holding tells how long the perishable food of a job has been out of the cold, from the ticks of those who got it out,
-// and by when it must go; a table that a probe finds hot has the shorter time. The usual caution stands beside it: local
+// less the times for which it was chilled again, and by when it must go; a table that a probe finds hot has the shorter time. The usual caution stands beside it: local
 // rules come first.
 func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
 	d, now, err := a.day(ctx, id, 0, Kitchen{})
@@ -53,40 +53,33 @@ func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
 	hold, caution := safety.HoldingTime(now.reading.Brief)
 	out := Holding{HoldMin: hold, Trays: []TrayClock{}, Probes: []probe.Reading{}, Says: []say.Text{}}
 	a.probed(ctx, now.reading.Brief, &out)
-	var first time.Time
-	firsts := make([]time.Time, len(now.reading.Trays))
-	for _, k := range d.Tasks {
-		f, ok := now.larder.Get(k.Food)
-		at, done := ticks[k.ID]
-		if k.Kind != prep.GetOut || !ok || !f.Needs(food.Perishable) || !done {
-			continue
-		}
-		if first.IsZero() || at.Before(first) {
-			first = at
-		}
-		for n, t := range now.reading.Trays {
-			if slices.Contains(t.Foods(), k.Food) && (firsts[n].IsZero() || at.Before(firsts[n])) {
-				firsts[n] = at
-			}
-		}
-	}
 	served, err := time.Parse(time.RFC3339, d.ServeAt)
 	if err != nil {
 		return out, err
 	}
-	clock := func(since time.Time) TrayClock {
-		if since.IsZero() {
+	stood := outOfTheCold(d.Tasks, ticks, a.now(), func(id string) bool {
+		f, ok := now.larder.Get(id)
+		return ok && f.Needs(food.Perishable)
+	})
+	clock := func(of func(id string) bool) TrayClock {
+		longest := time.Duration(-1)
+		for id, s := range stood {
+			if s.out && of(id) {
+				longest = max(longest, s.total)
+			}
+		}
+		if longest < 0 {
 			return TrayClock{}
 		}
-		since = since.In(served.Location())
+		since := a.now().Add(-longest).In(served.Location())
 		clear := since.Add(time.Duration(out.HoldMin * float64(time.Minute)))
 		return TrayClock{since.Format(time.RFC3339), clear.Format(time.RFC3339), clear.Sub(a.now()).Minutes()}
 	}
-	for _, f := range firsts {
-		out.Trays = append(out.Trays, clock(f))
+	for _, t := range now.reading.Trays {
+		on := t.Foods()
+		out.Trays = append(out.Trays, clock(func(id string) bool { return slices.Contains(on, id) }))
 	}
-	if !first.IsZero() {
-		c := clock(first)
+	if c := clock(func(string) bool { return true }); c.Since != "" {
 		out.Since, out.ClearAt, out.LeftMin = c.Since, c.ClearAt, c.LeftMin
 		switch {
 		case out.LeftMin <= 0:
@@ -97,6 +90,50 @@ func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
 	}
 	out.Says = append(out.Says, caution)
 	return spoken(ctx, a, out), nil
+}
+
+// stands is how long a food has been out of the cold, all its times together, and whether it is now.
+type stands struct {
+	total time.Duration
+	out   bool
+}
+
+// outOfTheCold adds up from the ticks how long each food that perishes has been out of the cold: from when it was got out
+// until it was chilled again. Of several forms of a food the one that stood out longest counts.
+func outOfTheCold(tasks []prep.Task, ticks map[string]time.Time, now time.Time, perishes func(id string) bool) map[string]stands {
+	type event struct {
+		at  time.Time
+		out bool
+	}
+	events := map[[2]string][]event{}
+	for _, k := range tasks {
+		at, done := ticks[k.ID]
+		if done && (k.Kind == prep.GetOut || k.Kind == prep.Chill) && perishes(k.Food) {
+			key := [2]string{k.Food, k.Form}
+			events[key] = append(events[key], event{at, k.Kind == prep.GetOut})
+		}
+	}
+	all := map[string]stands{}
+	for key, list := range events {
+		slices.SortStableFunc(list, func(a, b event) int { return a.at.Compare(b.at) })
+		var s stands
+		var since time.Time
+		for _, e := range list {
+			if s.out && !e.out {
+				s.total += e.at.Sub(since)
+			} else if !s.out && e.out {
+				since = e.at
+			}
+			s.out = e.out
+		}
+		if s.out {
+			s.total += max(0, now.Sub(since))
+		}
+		if was, met := all[key[0]]; !met || s.out && (!was.out || s.total > was.total) {
+			all[key[0]] = s
+		}
+	}
+	return all
 }
 
 // probed reads the thermometers, where the house has some; a table that is warmer than the brief says has its own time.

@@ -3,6 +3,7 @@ package app
 import (
 	"context"
 	"fmt"
+	"happytray/core/prep"
 	"net"
 	"strings"
 	"testing"
@@ -43,5 +44,32 @@ func TestWhatProbesChange(t *testing.T) {
 	a.probe = probe.New("127.0.0.1:1", time.Now)
 	if h := read(); h.HoldMin != 120 || len(h.Says) != 1 || !strings.Contains(h.Says[0].String(), "cannot be reached") {
 		t.Errorf("no thermometers: %+v", h)
+	}
+}
+
+// Only the minutes out of the cold count: those before a food was chilled and those since it was got out again. One that
+// is in the fridge does not run.
+func TestTheClockStandsStillInTheFridge(t *testing.T) {
+	at := func(minute int) time.Time { return time.Date(2026, 11, 27, 17, minute, 0, 0, time.UTC) }
+	tasks := []prep.Task{{ID: "out", Kind: prep.GetOut, Food: "brie", Form: "cut"}, {ID: "cut", Kind: prep.Slice, Food: "brie", Form: "cut"}, {ID: "in", Kind: prep.Chill, Food: "brie", Form: "cut"},
+		{ID: "again", Kind: prep.GetOut, Food: "brie", Form: "cut"}, {ID: "ham", Kind: prep.GetOut, Food: "ham", Form: "fold"}, {ID: "nuts", Kind: prep.GetOut, Food: "nuts", Form: "drift"}}
+	of := func(ticks map[string]time.Time, minute int) map[string]stands {
+		return outOfTheCold(tasks, ticks, at(minute), func(id string) bool { return id != "nuts" })
+	}
+	ticks := map[string]time.Time{"out": at(0), "cut": at(9), "ham": at(20), "nuts": at(1)}
+	if got := of(ticks, 30); len(got) != 2 || got["brie"] != (stands{30 * time.Minute, true}) || got["ham"] != (stands{10 * time.Minute, true}) {
+		t.Errorf("%v", got)
+	}
+	ticks["in"] = at(12)
+	if got := of(ticks, 50); got["brie"] != (stands{12 * time.Minute, false}) {
+		t.Errorf("chilled: %v", got["brie"])
+	}
+	ticks["again"] = at(45)
+	if got := of(ticks, 50); got["brie"] != (stands{17 * time.Minute, true}) {
+		t.Errorf("out again: %v", got["brie"])
+	}
+	delete(ticks, "in") // taken back: it was out all the time
+	if got := of(ticks, 50); got["brie"] != (stands{50 * time.Minute, true}) {
+		t.Errorf("never chilled: %v", got["brie"])
 	}
 }

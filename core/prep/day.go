@@ -67,7 +67,8 @@ type Day struct {
 	Ovens       int        `json:"ovens"`  // 0 for none
 	Tasks       []Task     `json:"tasks"`
 	ColdOut     []ColdOut  `json:"cold_out"`
-	ClearAt     string     `json:"clear_at"` // what perishes and stood out since the first left the cold must go
+	ClearAt     string     `json:"clear_at"` // by when the first of what perishes must go: its hours out of the cold are over
+	Trays       []TrayOut  `json:"trays"`    // how long what perishes is out of the cold, tray by tray
 	Kit         []Kit      `json:"kit"`
 	Cautions    []say.Text `json:"cautions"`
 	Savings     []Saving   `json:"savings,omitempty"`
@@ -156,9 +157,20 @@ func PlanDay(all []DayJob, o Options) (Day, error) {
 		d.serve = append(d.serve, serve)
 	}
 	d.base = slices.MinFunc(d.serve, time.Time.Compare)
-	p, err := d.planned(easing{people: o.People, ovens: o.Ovens})
+	as := easing{people: o.People, ovens: o.Ovens}
+	if err := d.toChill(as); err != nil {
+		return Day{}, err
+	}
+	p, err := d.planned(as)
 	if err != nil {
 		return Day{}, err
+	}
+	if late := d.base.Add(time.Duration(p.Begin) * time.Second); !o.Now.IsZero() && late.Before(o.Now) { // there is no time in which anything would stand about
+		hasty := *d
+		hasty.chill = nil
+		if q, err := hasty.planned(as); err == nil && q.Begin > p.Begin {
+			*d, p = hasty, q
+		}
 	}
 	out := d.write(p)
 	if o.Save {
@@ -174,6 +186,8 @@ type kitchenDay struct {
 	serve    []time.Time
 	base     time.Time
 	relative bool
+	whole    []map[string]int  // by job, how long each food is out of the cold when nothing of the work is done yet, seconds
+	chill    []map[string]bool // by job, what goes back into the cold before it is laid
 	jobs     []*worker
 	works    []work
 }
@@ -219,13 +233,39 @@ func (d *kitchenDay) planned(e easing) (schedule.Plan, error) {
 	if len(tasks) > schedule.MostTasks {
 		return schedule.Plan{}, fault.Bad("trays", "hold more work than one plan takes; plan them one by one")
 	}
-	return schedule.Backward(tasks, schedule.Limits{Hands: e.people, Ovens: e.ovens, Sheets: ovenSheets}, schedule.Options{Seed: 1})
+	p, err := schedule.Backward(tasks, schedule.Limits{Hands: e.people, Ovens: e.ovens, Sheets: ovenSheets}, schedule.Options{Seed: 1})
+	if err != nil {
+		return p, err
+	}
+	d.goesOn(p, tasks)
+	return p, nil
+}
+
+// goesOn lets what goes on by itself begin when what comes before it has ended: nobody holds back what drips or cools.
+func (d *kitchenDay) goesOn(p schedule.Plan, tasks []schedule.Task) {
+	order := make([]int, len(tasks))
+	for i := range order {
+		order[i] = i
+	}
+	sort.SliceStable(order, func(a, b int) bool { return p.Start[order[a]] < p.Start[order[b]] })
+	for _, i := range order {
+		if d.works[i].hands > 0 || d.works[i].ovenC > 0 || len(tasks[i].After) == 0 {
+			continue
+		}
+		ready := p.Begin
+		for _, a := range tasks[i].After {
+			ready = max(ready, p.Start[a]+d.works[a].seconds)
+		}
+		if _, put := d.o.Pins[d.works[i].id]; !put {
+			p.Start[i] = min(p.Start[i], ready)
+		}
+	}
 }
 
 // write writes a plan with names and times.
 func (d *kitchenDay) write(p schedule.Plan) Day {
 	o := d.o
-	out := Day{People: o.People, Ovens: o.Ovens, Relative: d.relative, Tasks: []Task{}, ColdOut: []ColdOut{}, Kit: []Kit{}, Cautions: []say.Text{}}
+	out := Day{People: o.People, Ovens: o.Ovens, Relative: d.relative, Tasks: []Task{}, ColdOut: []ColdOut{}, Trays: []TrayOut{}, Kit: []Kit{}, Cautions: []say.Text{}}
 	if d.relative {
 		out.Cautions = append(out.Cautions, say.That("day.no-time"))
 	}

@@ -466,6 +466,14 @@ func TestClearAwayCountsWhatIsOut(t *testing.T) {
 	if at(t, left.ClearAt).After(at(t, whole.ClearAt)) {
 		t.Errorf("clear away by %s; with all of it out already by %s", whole.ClearAt, left.ClearAt)
 	}
+	for _, k := range whole.Tasks {
+		if strings.HasPrefix(k.ID, again) {
+			delete(done, k.ID)
+		}
+	}
+	if left, err = Plan(j, larder, Options{People: 2, Ovens: 1, Done: done}); err != nil || at(t, left.ClearAt).After(at(t, whole.ClearAt)) {
+		t.Errorf("%v: clear away by %s; with all of it out for the first time by %s", err, whole.ClearAt, left.ClearAt)
+	}
 }
 
 func TestWeighings(t *testing.T) {

@@ -2,6 +2,7 @@ package prep
 
 import (
 	"fmt"
+	"math"
 	"slices"
 	"time"
 
@@ -10,57 +11,206 @@ import (
 	"happytray/core/schedule"
 )
 
-// coldOut tells when each food of a job that was cold leaves the fridge for the last time: when it is got out, where
-// that is within the hours that it may stand out with some left for the guests; else it goes back, and leaves it again
-// as long before serving as it wants to warm up. It answers with the second at which what perishes must go.
-func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) string) int {
+// TrayOut is how long the perishable food of a tray is out of the cold before it is served, by the tasks, and by when
+// what is left of it must go.
+type TrayOut struct {
+	Tray    int       `json:"tray"` // from 1
+	Job     string    `json:"job,omitempty"`
+	ClearAt string    `json:"clear_at"` // of the first of its foods that must go; empty where nothing on it perishes
+	Out     []FoodOut `json:"out"`
+}
+
+// FoodOut is the same of one food.
+type FoodOut struct {
+	Food    string  `json:"food"`
+	Minutes float64 `json:"minutes_before_serving"` // out of the cold, all of them together, until it is served
+	ClearAt string  `json:"clear_at"`
+}
+
+// outOf is how long a food in a form is out of the cold before its job is served, seconds, and when it leaves the cold
+// for the last time.
+type outOf struct {
+	food, form string
+	seconds    int
+	last       int
+	begun      bool // it was got out already
+}
+
+// outs adds up, for what is got out of the fridge for a job, the intervals out of the cold by the tasks: from being got
+// out until it is chilled again, and from then on until serving. What travels is cold on the road.
+func (d *kitchenDay) outs(n int, p schedule.Plan) []outOf {
 	w := d.jobs[n]
 	serve := d.off(n)
-	stands := int(w.hold * 60)
-	bound := serve - (stands - 60*standsMin)
-	out, laid := map[string]int{}, map[string]bool{}
-	var foods []string
+	load, unload := serve, serve // out from unload on, and not between
+	var order []string
+	got, back := map[string][]int{}, map[string][]int{}
+	of := map[string]outOf{}
 	for i, k := range d.works {
-		f, ok := w.larder.Get(k.food)
-		if !slices.Contains(k.of, n) || !ok || !f.Needs(food.Cold) || f.WarmUpMin == 0 && !f.Needs(food.Perishable) {
+		if !slices.Contains(k.of, n) {
 			continue
 		}
 		switch k.kind {
+		case Load:
+			load = p.Start[i]
+		case Unload:
+			unload = p.Start[i] + k.seconds
+		}
+		f, ok := w.larder.Get(k.food)
+		if !ok || !f.Needs(food.Cold) || f.WarmUpMin == 0 && !f.Needs(food.Perishable) {
+			continue
+		}
+		key := StepName(k.food, k.form)
+		switch k.kind {
 		case GetOut:
-			if was, met := out[k.food]; !met || p.Start[i] < was {
-				out[k.food] = p.Start[i]
-			}
+			got[key] = append(got[key], p.Start[i])
+		case Chill:
+			back[key] = append(back[key], p.Start[i]+k.seconds)
 		case Lay:
-			if !laid[k.food] {
-				laid[k.food] = true
-				foods = append(foods, k.food)
+			if _, met := of[key]; !met {
+				of[key] = outOf{food: k.food, form: k.form}
+				order = append(order, key)
 			}
 		}
 	}
-	first := serve
+	var out []outOf
+	for _, key := range order {
+		o := of[key]
+		slices.Sort(got[key])
+		slices.Sort(back[key])
+		ends := append(slices.Clone(back[key]), load)
+		met := len(ends) > len(got[key]) // it was got out before
+		if met {
+			ends = ends[len(ends)-len(got[key]):]
+		}
+		for i, from := range got[key] {
+			o.seconds += max(0, ends[min(i, len(ends)-1)]-from)
+			o.last = from
+		}
+		o.seconds += serve - unload
+		if met && n < len(d.whole) { // for as long as it was meant to be, at least
+			o.seconds = max(o.seconds, d.whole[n][key])
+		}
+		if len(got[key]) == 0 {
+			o.begun = true
+			o.seconds = int(w.hold*60) - 60*standsMin
+			o.last = serve - o.seconds
+		}
+		out = append(out, o)
+	}
+	return out
+}
+
+// worthChilling is how much longer than it warms up something perishable may be out of the cold before it goes back
+// into it, minutes: less is not worth a walk to the fridge.
+const worthChilling = 30
+
+// toChill finds what goes back into the cold between being made ready and being laid, from the whole of the work, so that
+// it stays the same while things are ticked off.
+func (d *kitchenDay) toChill(e easing) error {
+	whole := *d
+	whole.o.Done, whole.o.Pins = nil, nil
+	whole.chill = make([]map[string]bool, len(d.booked))
+	for n := range whole.chill {
+		whole.chill[n] = map[string]bool{}
+	}
+	for range 3 { // what is chilled moves the rest
+		p, err := whole.planned(e)
+		if err != nil {
+			return err
+		}
+		more := false
+		d.whole = make([]map[string]int, len(whole.jobs))
+		for n, w := range whole.jobs {
+			d.whole[n] = map[string]int{}
+			for _, o := range whole.outs(n, p) {
+				d.whole[n][StepName(o.food, o.form)] = o.seconds
+				f, _ := w.larder.Get(o.food)
+				key := StepName(o.food, o.form)
+				if f.Needs(food.Perishable) && !whole.chill[n][key] && o.seconds > 60*(w.warmUp(f)+worthChilling) {
+					whole.chill[n][key], more = true, true
+				}
+			}
+		}
+		if !more {
+			break
+		}
+	}
+	d.chill = whole.chill
+	return nil
+}
+
+// coldOut tells when each food of a job that was cold leaves the fridge for the last time, and for each tray how long
+// its food is out of the cold until it is served. It answers with the second at which the first of what perishes must go.
+func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) string) int {
+	w := d.jobs[n]
+	serve, hold := d.off(n), int(w.hold*60)
+	outs := d.outs(n, p)
+	last, longest := map[string]int{}, map[string]int{}
+	var foods []string
+	for _, o := range outs {
+		if _, met := longest[o.food]; !met {
+			foods = append(foods, o.food)
+			last[o.food] = o.last
+		}
+		last[o.food] = min(last[o.food], o.last)
+		longest[o.food] = max(longest[o.food], o.seconds)
+	}
 	for _, id := range foods {
 		f, _ := w.larder.Get(id)
-		at, begun := out[id]
-		if !begun { // it was got out already, and may have been as early as it bears
-			first = min(first, bound)
-			continue
+		if slices.ContainsFunc(outs, func(o outOf) bool { return o.food == id && o.begun }) {
+			continue // it was got out already
 		}
-		says := "when it is got out"
-		if at < bound || w.leave > 0 { // it goes back into the cold, or travels in it
+		at, says := last[id], "when it is got out"
+		if w.leave > 0 { // it travels in the cold
 			warm := w.warmUp(f)
-			at, says = serve-60*warm, fmt.Sprintf("%d minutes to warm up", warm)
-			if warm == 0 {
+			if at, says = serve-60*warm, fmt.Sprintf("%d minutes to warm up", warm); warm == 0 {
 				says = "served cold"
 			}
 		}
-		first = min(first, at)
 		c := ColdOut{Food: id, At: when(at), Says: says}
 		if len(d.booked) > 1 {
 			c.Job = d.booked[n].ID
 		}
 		to.ColdOut = append(to.ColdOut, c)
 	}
-	return first + stands
+	var over []say.Value
+	for _, id := range foods {
+		if f, _ := w.larder.Get(id); f.Needs(food.Perishable) && longest[id] > hold {
+			over = append(over, say.Food(f.Name))
+		}
+	}
+	if len(over) > 0 {
+		to.Cautions = appendUnsaid(to.Cautions, say.That("day.over", say.All(over...), say.Minutes(w.hold)))
+	}
+	first := serve + hold
+	for i, t := range w.j.Trays {
+		one := TrayOut{Tray: i + 1, Out: []FoodOut{}}
+		if len(d.booked) > 1 {
+			one.Job = d.booked[n].ID
+		}
+		clear := serve + hold
+		for _, id := range foods {
+			f, _ := w.larder.Get(id)
+			if !f.Needs(food.Perishable) || !slices.Contains(t.Foods(), id) {
+				continue
+			}
+			gone := serve + hold - longest[id]
+			clear = min(clear, gone)
+			one.Out = append(one.Out, FoodOut{Food: id, Minutes: math.Round(float64(longest[id])/6) / 10, ClearAt: when(gone)})
+		}
+		if len(one.Out) > 0 {
+			one.ClearAt = when(clear)
+			first = min(first, clear)
+		}
+		to.Trays = append(to.Trays, one)
+	}
+	if ends := serve + int(60*w.j.Brief.Lasts()); len(foods) > 0 && first < ends-60 && len(over) == 0 && len(w.j.Trays) > 0 {
+		at := func(seconds int) say.Value {
+			return say.Word(d.base.Add(time.Duration(seconds) * time.Second).In(d.base.Location()).Format("15:04"))
+		}
+		to.Cautions = appendUnsaid(to.Cautions, say.That("day.short", at(first), at(ends)))
+	}
+	return first
 }
 
 // tooEarly says of what is done earlier than it bears, because hands or ovens are too few for its window.

@@ -12,6 +12,9 @@ func (d *kitchenDay) collect(e easing) {
 	d.jobs, d.works = nil, nil
 	for n, b := range d.booked {
 		w := &worker{j: b.Job, larder: b.Larder, easing: e}
+		if n < len(d.chill) {
+			w.chill = d.chill[n]
+		}
 		if waiting := w.waiting(); waiting > 0 {
 			w.says = append(w.says, say.That("day.unlaid", say.N(waiting)))
 		}

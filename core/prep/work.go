@@ -37,6 +37,7 @@ const (
 	Heat    = "heat"
 	Cool    = "cool"
 	Portion = "portion" // into bowls
+	Chill   = "chill"   // covered, and back into the cold until it is wanted
 	Box     = "box"     // the reserve, into its boxes
 	Cards   = "cards"
 	Pack    = "pack" // the kit
@@ -107,6 +108,7 @@ const (
 	setUpSecs, vesselSecs    = 240, 30
 	lineSecs                 = 90
 	getOutSecs               = 20
+	chillSecs                = 45
 	washSecs, washGramSecs   = 30, .1
 	dripSecs                 = 600
 	drainSecs, drainGramSecs = 30, .06
@@ -166,6 +168,7 @@ type worker struct {
 	larder *food.Larder
 	easing
 	works  []work
+	chill  map[string]bool     // of foods in a form, by StepName: those that go back into the cold between being made ready and being laid
 	last   map[string][]string // of a food in a form: what must be done before it is laid
 	leave  int                 // seconds before serving at which the trays must be ready to go; 0 where they stay
 	arrive int
@@ -284,7 +287,7 @@ func (w *worker) makeReady(p *portion) {
 	}
 	before = []string{SetUp}
 	out := work{kind: GetOut, seconds: getOutSecs, hands: 1, count: 1, says: say.That(where, comes)}
-	if w.leave == 0 { // what travels warms up where it is served
+	if w.leave == 0 && !w.chill[key] { // what travels warms up where it is served
 		out.by = minutes(float64(w.warmUp(f)))
 	}
 	step(out)
@@ -362,13 +365,29 @@ func (w *worker) makeReady(p *portion) {
 	if kind == Portion {
 		step(work{kind: Portion, seconds: int(hand * share), hands: 1, count: max(1, p.vessels), tool: "spoon", says: say.That("task.fill", say.N(max(1, p.vessels)), name)})
 	}
+	box := before
+	if w.chill[key] {
+		step(work{kind: Chill, seconds: chillSecs, hands: 1, count: 1, tool: "film or a lid", by: minutes(float64(w.warmUp(f) + inCold)), says: say.That("task.chill", name)})
+		again := work{id: again + "-" + f.ID + "-" + p.spec.Form, kind: GetOut, food: f.ID, form: p.spec.Form, elements: p.elements, grams: math.Round(p.grams), wet: p.wet,
+			seconds: getOutSecs, hands: 1, count: 1, after: before, from: minutes(w.hold - standsMin), says: say.That("task.again", name)}
+		if w.leave == 0 {
+			again.by = minutes(float64(w.warmUp(f)))
+		}
+		before = []string{w.add(again)}
+	}
 	if p.reserveG >= leastBoxG {
-		box := before
 		w.add(work{id: id(Box), kind: Box, food: f.ID, form: p.spec.Form, seconds: boxSecs + int(boxGramSecs*p.reserveG), hands: 1, count: 1, grams: math.Round(p.reserveG), after: box,
 			tool: "lidded box", from: minutes(earlyMin), by: minutes(asideMin), says: say.That("task.box", say.Grams(p.reserveG), name)})
 	}
 	w.last[key] = before
 }
+
+// inCold is how long before it is got out again what is chilled goes into the cold at the latest, minutes: sooner it
+// would only have been carried to and fro.
+const inCold = 30
+
+// again begins the names of tasks that get out what was chilled.
+const again = "out-again"
 
 // warmUp is how long before serving a food leaves the fridge, minutes: as its entry says, or as the house does it
 // with all cheese and meat.

@@ -23,6 +23,8 @@ var working = map[string]string{
 	"task.stone":    "Take the stones out of the {1}",
 	"task.lemon":    "Put the {1} into cold water with lemon, then pat {1:it|them} dry",
 	"task.fill":     "Fill {1} {1:bowl|bowls} with the {2}",
+	"task.chill":    "Cover the {1} and put {1:it|them} back in the fridge",
+	"task.again":    "Take the {1} out of the fridge again",
 	"task.box":      "Put {1} of the {2} into a box with its name, for topping up",
 	"task.oven":     "{1} the {2}, {3} {3:piece|pieces}, {4} at {5}",
 	"task.hob":      "{1} the {2}, {3}",
@@ -82,6 +84,8 @@ var working = map[string]string{
 	"day.wilt":     "The {1} {1:is|are} prepared {2} {2:minute|minutes} too early and may wilt: keep {1:it|them} damp and cold until the end, or find another pair of hands.",
 	"day.brown":    "The {1} {1:is|are} prepared {2} {2:minute|minutes} too early and may brown: keep {1:it|them} covered and cold, or find another pair of hands.",
 	"day.weep":     "The {1} {1:is|are} prepared {2} {2:minute|minutes} too early and may weep: keep {1:it|them} covered and cold, or find another pair of hands.",
+	"day.over":     "With these hands {1} would be out of the cold for longer than the {2} it may be, before anybody eats of {1:it|them}: find another pair of hands, or leave {1:it|them} out.",
+	"day.short":    "What perishes has been out of the cold its hours by {1}, and guests graze until {2}: keep half of it covered in the fridge and lay that later.",
 	"day.not-kept": "“{1}” cannot begin at {2}: what follows needs it done; it begins {3} {3:minute|minutes} earlier.",
 
 	"hold.usual":  "Perishable food stands out two hours in all, one hour above {1}, then it is thrown away. Local food rules come first.",

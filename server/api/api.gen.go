@@ -1760,6 +1760,19 @@ type Day struct {
 	// ServeAt RFC 3339
 	ServeAt string    `json:"serve_at"`
 	Tasks   []DayTask `json:"tasks"`
+
+	// Trays how long what perishes on each tray is out of the cold before serving, by the tasks, and by when it must go
+	Trays *[]struct {
+		// ClearAt empty where nothing on it perishes
+		ClearAt string  `json:"clear_at"`
+		Job     *string `json:"job,omitempty"`
+		Out     []struct {
+			ClearAt              string  `json:"clear_at"`
+			Food                 string  `json:"food"`
+			MinutesBeforeServing float64 `json:"minutes_before_serving"`
+		} `json:"out"`
+		Tray int `json:"tray"`
+	} `json:"trays,omitempty"`
 }
 
 // DayTask defines model for DayTask.
@@ -2333,7 +2346,7 @@ type Holding struct {
 	} `json:"probes"`
 	Says []string `json:"says"`
 
-	// Since when the first of it left the cold, as it was ticked; left out while none has
+	// Since from when its minutes out of the cold count, as it was ticked, those before it was chilled added; left out while none is out
 	Since *string `json:"since,omitempty"`
 
 	// Trays the same of what lies on each tray

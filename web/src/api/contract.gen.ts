@@ -3655,6 +3655,19 @@ export interface components {
                 says: string;
                 job?: string;
             }[];
+            /** @description how long what perishes on each tray is out of the cold before serving, by the tasks, and by when it must go */
+            trays?: {
+                tray: number;
+                job?: string;
+                /** @description empty where nothing on it perishes */
+                clear_at: string;
+                out: {
+                    food: string;
+                    /** Format: double */
+                    minutes_before_serving: number;
+                    clear_at: string;
+                }[];
+            }[];
             kit: {
                 what: string;
                 stage?: string;
@@ -3686,7 +3699,7 @@ export interface components {
             }[];
         };
         Holding: {
-            /** @description when the first of it left the cold, as it was ticked; left out while none has */
+            /** @description from when its minutes out of the cold count, as it was ticked, those before it was chilled added; left out while none is out */
             since?: string;
             clear_at?: string;
             /** Format: double */
