@@ -179,6 +179,9 @@ func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) str
 			over = append(over, say.Food(f.Name))
 		}
 	}
+	if w.leave > 0 && len(foods) > 0 {
+		to.Cautions = appendUnsaid(to.Cautions, say.That("day.boxes"))
+	}
 	if len(over) > 0 {
 		to.Cautions = appendUnsaid(to.Cautions, say.That("day.over", say.All(over...), say.Minutes(w.hold)))
 	}

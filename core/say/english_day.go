@@ -84,6 +84,7 @@ var working = map[string]string{
 	"day.wilt":     "The {1} {1:is|are} prepared {2} {2:minute|minutes} too early and may wilt: keep {1:it|them} damp and cold until the end, or find another pair of hands.",
 	"day.brown":    "The {1} {1:is|are} prepared {2} {2:minute|minutes} too early and may brown: keep {1:it|them} covered and cold, or find another pair of hands.",
 	"day.weep":     "The {1} {1:is|are} prepared {2} {2:minute|minutes} too early and may weep: keep {1:it|them} covered and cold, or find another pair of hands.",
+	"day.boxes":    "It is assumed that the boards travel in cold boxes; without them the minutes on the road count as out of the cold, too.",
 	"day.over":     "With these hands {1} would be out of the cold for longer than the {2} it may be, before anybody eats of {1:it|them}: find another pair of hands, or leave {1:it|them} out.",
 	"day.short":    "What perishes has been out of the cold its hours by {1}, and guests graze until {2}: keep half of it covered in the fridge and lay that later.",
 	"day.not-kept": "“{1}” cannot begin at {2}: what follows needs it done; it begins {3} {3:minute|minutes} earlier.",

@@ -190,9 +190,9 @@ func TestMeatStandsApart(t *testing.T) {
 		return v
 	}
 	minded, unminded := 0.0, 0.0
-	for seed := range uint64(6) {
-		minded += gap(none, seed) / 6
-		unminded += gap(nil, seed) / 6
+	for seed := range uint64(16) {
+		minded += gap(none, seed) / 16
+		unminded += gap(nil, seed) / 16
 	}
 	if minded < unminded+5 {
 		t.Errorf("minded %.0f mm apart, unminded %.0f", minded, unminded)
