@@ -186,6 +186,7 @@ type kitchenDay struct {
 	serve    []time.Time
 	base     time.Time
 	relative bool
+	roughly  bool              // where everything comes is only looked at, and need not be the very best
 	whole    []map[string]int  // by job, how long each food is out of the cold when nothing of the work is done yet, seconds
 	chill    []map[string]bool // by job, what goes back into the cold before it is laid
 	jobs     []*worker
@@ -233,13 +234,20 @@ func (d *kitchenDay) planned(e easing) (schedule.Plan, error) {
 	if len(tasks) > schedule.MostTasks {
 		return schedule.Plan{}, fault.Bad("trays", "hold more work than one plan takes; plan them one by one")
 	}
-	p, err := schedule.Backward(tasks, schedule.Limits{Hands: e.people, Ovens: e.ovens, Sheets: ovenSheets}, schedule.Options{Seed: 1})
+	o := schedule.Options{Seed: 1}
+	if d.roughly {
+		o.Rounds = roughRounds
+	}
+	p, err := schedule.Backward(tasks, schedule.Limits{Hands: e.people, Ovens: e.ovens, Sheets: ovenSheets}, o)
 	if err != nil {
 		return p, err
 	}
 	d.goesOn(p, tasks)
 	return p, nil
 }
+
+// roughRounds is how many plans are tried where it is only looked at what stands about.
+const roughRounds = 12
 
 // goesOn lets what goes on by itself begin when what comes before it has ended: nobody holds back what drips or cools.
 func (d *kitchenDay) goesOn(p schedule.Plan, tasks []schedule.Task) {

@@ -108,7 +108,7 @@ const worthChilling = 30
 // it stays the same while things are ticked off.
 func (d *kitchenDay) toChill(e easing) error {
 	whole := *d
-	whole.o.Done, whole.o.Pins = nil, nil
+	whole.o.Done, whole.o.Pins, whole.roughly = nil, nil, true
 	whole.chill = make([]map[string]bool, len(d.booked))
 	for n := range whole.chill {
 		whole.chill[n] = map[string]bool{}
