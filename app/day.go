@@ -98,7 +98,7 @@ func (a *App) DayOf(ctx context.Context, date string, k Kitchen) (prep.Day, erro
 		}
 	}
 	if len(booked) == 0 {
-		return prep.Day{Tasks: []prep.Task{}, ColdOut: []prep.ColdOut{}, Kit: []prep.Kit{}, Cautions: []say.Text{}, People: o.People, Ovens: o.Ovens}, nil
+		return prep.Day{Tasks: []prep.Task{}, ColdOut: []prep.ColdOut{}, Trays: []prep.TrayOut{}, Kit: []prep.Kit{}, Cautions: []say.Text{}, People: o.People, Ovens: o.Ovens}, nil
 	}
 	d, err := prep.PlanDay(booked, o)
 	return spoken(ctx, a, d), err
