@@ -3,6 +3,7 @@ package plan
 import (
 	"fmt"
 	"math"
+	"regexp"
 	"slices"
 	"strings"
 	"unicode"
@@ -184,11 +185,14 @@ func ReadPacks(text string, larder *food.Larder) (out []brief.Pack, unknown []st
 	return out, unknown, nil
 }
 
+// decimals are amounts with a comma in them: 1,5 kg.
+var decimals = regexp.MustCompile(`(\d),(\d)`)
+
 // packLines parts a list into its lines. Commas part it as well, but not a food from what it weighs.
 func packLines(text string) (out []string) {
 	for _, line := range strings.FieldsFunc(text, func(r rune) bool { return r == '\n' || r == ';' }) {
 		waits := ""
-		for _, part := range strings.Split(line, ",") {
+		for _, part := range strings.Split(decimals.ReplaceAllString(line, "$1.$2"), ",") {
 			if brief.ReadPack(waits).Food != "" && brief.ReadPack(part).Food != "" {
 				out = append(out, waits)
 				waits = ""

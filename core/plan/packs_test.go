@@ -186,6 +186,9 @@ func TestReadPacks(t *testing.T) {
 			t.Errorf("%d: %+v, want %v", i, got[i], w)
 		}
 	}
+	if got, _, err := plan.ReadPacks("1,5 kg grapes, 2 x 200 g brie", food.BuiltIn()); err != nil || len(got) != 2 || got[0].Grams != 1500 || got[1].Grams != 200 || got[1].Count != 2 {
+		t.Errorf("with a comma in an amount: %+v %v", got, err)
+	}
 	if _, _, err := plan.ReadPacks(strings.Repeat("brie\n", 100), food.BuiltIn()); err == nil {
 		t.Error("a hundred rows are read")
 	}

@@ -43,6 +43,10 @@ func TestOneHonestClock(t *testing.T) {
 		if len(d.Trays) == 0 {
 			t.Fatalf("%d trays", len(d.Trays))
 		}
+		covered := slices.ContainsFunc(d.Tasks, func(k Task) bool { return k.Kind == Chill })
+		if film := slices.ContainsFunc(d.Kit, func(k Kit) bool { return strings.HasPrefix(k.What, "film") && len(k.For) > 0 }); film != covered {
+			t.Errorf("%d: something is covered: %v, and the kit has film: %v", n, covered, film)
+		}
 		all := []FoodOut{}
 		for _, tr := range d.Trays {
 			all = append(all, tr.Out...)

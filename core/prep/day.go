@@ -321,7 +321,7 @@ func (d *kitchenDay) write(p schedule.Plan) Day {
 	}
 	for n, w := range d.jobs {
 		clear := d.coldOut(&out, n, p, when)
-		out.Kit = addKit(out.Kit, kitOf(w.j, w.larder))
+		out.Kit = addKit(out.Kit, append(kitOf(w.j, w.larder), d.covers(n)...))
 		one := Served{Job: d.booked[n].ID, Title: w.j.Title, ServeAt: when(d.off(n)), ClearAt: when(clear)}
 		if w.leave > 0 {
 			one.LeaveAt = when(d.off(n) - w.arrive - w.road)

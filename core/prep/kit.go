@@ -226,3 +226,17 @@ func unique(list []string) []string {
 	slices.Sort(out)
 	return slices.Compact(out)
 }
+
+// covers is what a job's food is covered with that is chilled before it is laid; none where nothing is.
+func (d *kitchenDay) covers(n int) []Kit {
+	film := Kit{What: "film, or lids", Count: 1, For: []string{}, Stage: ToPrepare}
+	for _, k := range d.works {
+		if f, ok := d.jobs[n].larder.Get(k.food); ok && k.kind == Chill && slices.Contains(k.of, n) {
+			film.For = appendNew(film.For, f.Name)
+		}
+	}
+	if len(film.For) == 0 {
+		return nil
+	}
+	return []Kit{film}
+}

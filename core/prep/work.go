@@ -367,7 +367,7 @@ func (w *worker) makeReady(p *portion) {
 	}
 	box := before
 	if w.chill[key] {
-		step(work{kind: Chill, seconds: chillSecs, hands: 1, count: 1, tool: "film or a lid", by: minutes(float64(w.warmUp(f) + inCold)), says: say.That("task.chill", name)})
+		step(work{kind: Chill, seconds: chillSecs, hands: 1, count: 1, tool: "film, or lids", by: minutes(float64(w.warmUp(f) + inCold)), says: say.That("task.chill", name)})
 		again := work{id: again + "-" + f.ID + "-" + p.spec.Form, kind: GetOut, food: f.ID, form: p.spec.Form, elements: p.elements, grams: math.Round(p.grams), wet: p.wet,
 			seconds: getOutSecs, hands: 1, count: 1, after: before, from: minutes(w.hold - standsMin), says: say.That("task.again", name)}
 		if w.leave == 0 {

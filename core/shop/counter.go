@@ -16,11 +16,8 @@ type Cut struct {
 	Rind    bool    `json:"rind,omitempty"`     // with its rind on
 }
 
-// A slice that is folded: cured meat holds together thinner than cooked.
-const (
-	curedMM  = 1.0
-	cookedMM = 2.0
-)
+// thinMM is how thin a slice is that folds: a good millimetre, as the larder's half-folded slices come to by their weight and their round.
+const thinMM = 1.0
 
 // folded are the shapes of a slice once it is laid.
 var folded = []string{"fold", "halffold", "gathered", "rose"}
@@ -37,10 +34,7 @@ func cutFor(f *food.Food, form string, grams float64) (c Cut, ok bool) {
 		if _, n, round := s.Round(s.L); round && n > 0 {
 			each = float64(n)
 		}
-		c.Slices, c.SliceMM = int(math.Ceil(grams/s.MassG*each-1e-6)), cookedMM
-		if f.Texture == "chewy" {
-			c.SliceMM = curedMM
-		}
+		c.Slices, c.SliceMM = int(math.Ceil(grams/s.MassG*each-1e-6)), thinMM
 		return c, true
 	case f.Category == food.Meat && f.Holds("meat") && s.Shape == "disc" && f.KeepsDays >= curedKeeps:
 		return Cut{Piece: true}, true
