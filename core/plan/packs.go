@@ -2,10 +2,12 @@ package plan
 
 import (
 	"math"
+	"slices"
 
 	"happytray/core/amount"
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/pick"
 	"happytray/core/say"
 )
 
@@ -20,12 +22,36 @@ const (
 	fewerPacks = .88
 )
 
+// inPacks is a choice with its amounts, in whole packs where that is nearly what they are. What a hand tilts starts from
+// what whole packs make of its usual amount: at 140 % there is more than at 100 %, not the same packs again.
+func inPacks(b brief.Brief, chosen []pick.Choice, lean float64, larder *food.Larder) []amount.Amount {
+	amounts := reckoned(b, chosen, lean)
+	if !smallEnough(b) {
+		return amounts
+	}
+	if len(b.Tilt) > 0 {
+		usual := b
+		usual.Tilt = nil
+		was := reckoned(usual, chosen, lean)
+		times := map[string]float64{}
+		for i, a := range toPacks(usual, slices.Clone(was), larder) {
+			if was[i].Grams > 0 {
+				times[a.Food.ID] = a.Grams / was[i].Grams
+			}
+		}
+		for i := range amounts {
+			a := &amounts[i]
+			if _, tilted := b.Tilt[string(a.Food.Category)]; tilted && times[a.Food.ID] > 0 && a.Choice.Grams == 0 && wholeOf(*a) == 0 {
+				a.Grams *= times[a.Food.ID]
+			}
+		}
+	}
+	return toPacks(b, amounts, larder)
+}
+
 // toPacks rounds amounts that nobody set to whole packs where little is missing. What stands in the cupboard or comes as
 // a whole is left as it is, and so is what some guests cannot eat the others of.
 func toPacks(b brief.Brief, amounts []amount.Amount, larder *food.Larder) []amount.Amount {
-	if b.Plates() || b.Guests.Appetites() >= midTable {
-		return amounts
-	}
 	most := layRest
 	if b.Guests.Appetites() >= smallTable {
 		most = layLess
@@ -44,7 +70,7 @@ func toPacks(b brief.Brief, amounts []amount.Amount, larder *food.Larder) []amou
 			continue
 		}
 		to := full
-		if _, less, cheaper := food.Cover(packs, fewerPacks*need); f.Category != food.Cracker && less > 0 && less < need && cheaper < cost {
+		if _, less, cheaper := food.Cover(packs, fewerPacks*need); f.Category != food.Cracker && b.Tilt[string(f.Category)] <= 1 && less > 0 && less < need && cheaper < cost {
 			to = less
 		} else if full > most*need {
 			continue
@@ -58,6 +84,9 @@ func toPacks(b brief.Brief, amounts []amount.Amount, larder *food.Larder) []amou
 	}
 	return amounts
 }
+
+// smallEnough reports whether whole packs are laid for a brief at all.
+func smallEnough(b brief.Brief) bool { return !b.Plates() && b.Guests.Appetites() < midTable }
 
 // ofOne is how far a kind goes beyond what one food of it may be, 1 where it just may: one cheese of all cheese, a
 // pickle for a guest; 0 where nothing bounds it.

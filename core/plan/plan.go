@@ -174,7 +174,7 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 	}
 	chosen = forTakers(theirs, chosen)
 	reckon := func(chosen []pick.Choice) []amount.Amount {
-		return toPacks(theirs, reckoned(theirs, chosen, save.lean), larder)
+		return inPacks(theirs, chosen, save.lean, larder)
 	}
 	amounts := reckon(chosen)
 	surfaces, says, err := chooseBoards(theirs, inForms(amounts), cabinet, last)

@@ -36,3 +36,48 @@ func TestSmallTablesGetWholePacks(t *testing.T) {
 		}
 	}
 }
+
+// A kind made more of by hand is more, whatever its packs: they are laid whole at the usual share already.
+func TestWholePacksSwallowNoSlider(t *testing.T) {
+	cabinet := board.BuiltInCabinet()
+	for k := range 40 {
+		b := brief.Brief{Guests: brief.Guests{Adults: []int{4, 8, 12, 16}[k%4]}, Occasion: "grazing", Month: 6, Choice: k / 4}
+		if k%2 == 1 {
+			b.Budget = 4200
+		}
+		j, err := plan.FromBrief(b, larder, cabinet)
+		if err != nil {
+			t.Fatal(err)
+		}
+		b.Foods = plan.Wants(j)
+		for _, kind := range []food.Category{food.Cheese, food.Meat} {
+			grams := func(tilt float64) (g float64) {
+				b.Tilt = map[string]float64{string(kind): tilt}
+				j, err := plan.FromBrief(b, larder, cabinet)
+				if err != nil {
+					t.Fatal(err)
+				}
+				for _, l := range shop.NewBasket(j, larder).Lines {
+					if l.Category == string(kind) {
+						g += l.OnTrayG + l.ReserveG
+					}
+				}
+				return g
+			}
+			usual := grams(1)
+			if usual == 0 {
+				continue
+			}
+			least := 1.1
+			if b.Budget > 0 { // which may leave no money for it
+				least = 1.02
+			}
+			if more := grams(1.4); more < least*usual {
+				t.Errorf("%d: 140 %% of %.0f g of %s are %.0f g", k, usual, kind, more)
+			}
+			if less := grams(.6); less > .9*usual {
+				t.Errorf("%d: 60 %% of %.0f g of %s are %.0f g", k, usual, kind, less)
+			}
+		}
+	}
+}

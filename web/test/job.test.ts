@@ -184,6 +184,31 @@ describe.each([
   })
 })
 
+it('what follows from the tray is asked again when the server was away', async () => {
+  const s = server()
+  const job = useJob()
+  await job.open('j')
+  await settle()
+  const answer = wire.answer
+  wire.answer = async c => (c.path === '/api/v1/basket' ? 'gone' : answer(c))
+  job.change(tray('a'), 'x')
+  await settle()
+  expect([job.state, s.saves]).toEqual(['saved', ['a']])
+  const basket = { lines: ['of a'] }
+  wire.answer = async c =>
+    c.path.endsWith('/derived') || c.path === '/api/v1/basket'
+      ? {
+          status: 200,
+          body: c.path.endsWith('/derived') ? { revision: 2, review: {}, basket, prep: {} } : basket,
+        }
+      : answer(c)
+  await settle(6000)
+  expect(job.basket).toEqual(basket)
+  const asked = wire.calls.length
+  await settle(20000)
+  expect(wire.calls.length).toBe(asked)
+})
+
 describe('work from an earlier visit', () => {
   const work = (revision: number) =>
     browser.held.set('j', JSON.stringify({ revision, document: tray('left'), says: 'left in a hurry' }))

@@ -396,44 +396,55 @@ export const useJob = defineStore('job', () => {
   }
 
   let summed = -1 // the shape that basket and prep were made for: places change neither
+  let askAgain = 0
   const derive = newest(
     async signal => {
-      const t = tray.value
-      const s = shape.value
-      if (!t) return
-      if (doc.value === base.value) {
-        // the server has it: a small question is enough
-        const params = { path: { id: id.value }, query: at.value ? { tray: at.value } : {} }
-        const d = await take(api.GET('/api/v1/jobs/{id}/derived', { params, signal }))
-        if (signal.aborted) return
-        if (d.revision === revision.value) {
-          review.value = d.review
-          await breath() // each is drawn by itself, so that a hand is answered in between
-          if (signal.aborted) return
-          basket.value = d.basket
-          prep.value = d.prep
-          summed = s
-          return
-        }
+      window.clearTimeout(askAgain)
+      try {
+        await askWhatFollows(signal)
+      } catch (e) {
+        // what is shown belongs to another tray until the server answers
+        if (!signal.aborted && e instanceof Trouble && e.passing)
+          askAgain = window.setTimeout(derive, retryEvery)
       }
-      await afterFrame()
-      if (signal.aborted) return
-      const post = { body: t, signal }
-      const sums = async () => {
-        if (s === summed) return
-        const [b, p] = await Promise.all([
-          take(api.POST('/api/v1/basket', { body: doc.value!, signal })),
-          take(api.POST('/api/v1/prep', post)),
-        ])
-        basket.value = b
-        prep.value = p
-        summed = s
-      }
-      await Promise.all([take(api.POST('/api/v1/review', post)).then(r => (review.value = r)), sums()])
     },
     40,
     true,
   )
+  async function askWhatFollows(signal: AbortSignal) {
+    const t = tray.value
+    const s = shape.value
+    if (!t) return
+    if (doc.value === base.value) {
+      // the server has it: a small question is enough
+      const params = { path: { id: id.value }, query: at.value ? { tray: at.value } : {} }
+      const d = await take(api.GET('/api/v1/jobs/{id}/derived', { params, signal }))
+      if (signal.aborted) return
+      if (d.revision === revision.value) {
+        review.value = d.review
+        await breath() // each is drawn by itself, so that a hand is answered in between
+        if (signal.aborted) return
+        basket.value = d.basket
+        prep.value = d.prep
+        summed = s
+        return
+      }
+    }
+    await afterFrame()
+    if (signal.aborted) return
+    const post = { body: t, signal }
+    const sums = async () => {
+      if (s === summed) return
+      const [b, p] = await Promise.all([
+        take(api.POST('/api/v1/basket', { body: doc.value!, signal })),
+        take(api.POST('/api/v1/prep', post)),
+      ])
+      basket.value = b
+      prep.value = p
+      summed = s
+    }
+    await Promise.all([take(api.POST('/api/v1/review', post)).then(r => (review.value = r)), sums()])
+  }
 
   return {
     id,

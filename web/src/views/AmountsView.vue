@@ -73,7 +73,8 @@ const reckon = newest(async signal => {
 }, 0)
 function slide(category: string, times: number) {
   slidden.value = { ...slidden.value, [category]: times }
-  asked = { ...brief.value, foods: list(), tilt: tilt.value, board: brief.value.board ?? job.doc!.board?.id }
+  const board = brief.value.board ?? (job.trays.length > 1 ? undefined : job.doc!.board?.id) // a set is shared out anew
+  asked = { ...brief.value, foods: list(), tilt: tilt.value, board }
   reckon()
 }
 async function saveTilt(category: string, times: number | undefined) {

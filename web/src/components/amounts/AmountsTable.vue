@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { ElInputNumber } from 'element-plus'
 import 'element-plus/es/components/input-number/style/css'
 import type { Basket } from '@/api/client'
+import { categoryValues } from '@/api/contract.gen'
 import { useLarder } from '@/stores/larder'
 import { gPerUnit, units } from '@/tray/units'
 import { count, grams, money } from '@/tray/words'
@@ -24,11 +25,13 @@ const emit = defineEmits<{
 const larder = useLarder()
 
 type Line = Basket['lines'][number]
-const categories = computed(() => {
-  const by = new Map<string, Line[]>()
-  for (const l of props.basket.lines) by.set(l.category, [...(by.get(l.category) ?? []), l])
-  return [...by]
-})
+/** The foods by kind, always in the same order: a basket goes by its trays, whose order changes under a moving slider. */
+const categories = computed(() =>
+  categoryValues
+    .map(c => [c, props.basket.lines.filter(l => l.category === c).sort(byName)] as const)
+    .filter(([, lines]) => lines.length),
+)
+const byName = (a: Line, b: Line) => a.name.localeCompare(b.name)
 const sum = (lines: Line[], of: (l: Line) => number) => lines.reduce((s, l) => s + of(l), 0)
 /** An amount as it is typed: whole grams, or tenths of an ounce. */
 const typed = (g: number) => (units.mass === 'oz' ? Math.round((g / gPerUnit()) * 10) / 10 : Math.round(g))
