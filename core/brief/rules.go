@@ -1,6 +1,7 @@
 package brief
 
 import (
+	"fmt"
 	"maps"
 	"slices"
 
@@ -29,6 +30,9 @@ type Rules struct {
 	WarmUpMin   int    `json:"warm_up_min,omitempty"` // minutes that all cheese and meat warms up before serving; 0 for as long as each wants
 	Gaps        string `json:"gaps,omitempty"`        // closed (default), or airy: a little air left
 
+	// Eats are foods that the house eats anyway: what of their packs stays over is no loss.
+	Eats []string `json:"eats,omitempty"`
+
 	// Checks moves thresholds and weights of the review's checks, by their ids.
 	Checks map[string]CheckRule `json:"checks,omitempty"`
 	Extra  document.Extra       `json:"-"`
@@ -51,8 +55,10 @@ func (r *Rules) UnmarshalJSON(raw []byte) (err error) {
 
 func (r Rules) MarshalJSON() ([]byte, error) { return document.WriteObject(plainRules(r), r.Extra) }
 
-// maxChecks bounds how many checks of the review a house moves.
-const maxChecks = 60
+const (
+	maxChecks = 60  // of the review, that a house moves
+	maxEats   = 100 // foods that a house eats anyway
+)
 
 // Check bounds house rules that came from outside. Whether a style and a check exist, those
 // who follow them know.
@@ -89,6 +95,14 @@ func (r Rules) Check() error {
 	if err := fault.Between("warm_up_min", float64(r.WarmUpMin), 0, 120, " minutes"); err != nil {
 		return err
 	}
+	if len(r.Eats) > maxEats {
+		return fault.Bad("eats", "at most %d foods", maxEats)
+	}
+	for i, id := range r.Eats {
+		if err := fault.Text(fmt.Sprintf("eats[%d]", i), id, 80); err != nil {
+			return err
+		}
+	}
 	if len(r.Checks) > maxChecks {
 		return fault.Bad("checks", "at most %d checks", maxChecks)
 	}
@@ -118,6 +132,9 @@ func (r Rules) Check() error {
 
 // Begins reports whether the first slice of a whole cheese is cut before guests come.
 func (r Rules) Begins() bool { return r.Begin != "none" }
+
+// EatsAnyway reports whether what stays over of a food is eaten in the house without being planned for.
+func (r Rules) EatsAnyway(id string) bool { return slices.Contains(r.Eats, id) }
 
 // Heats reports whether the house heats a food unasked; what is not heated needs no leave.
 func (r Rules) Heats(f *food.Food) bool {

@@ -363,8 +363,14 @@ func (w *weigher) stays(f *food.Food) float64 {
 	if f.KeepsDays >= keepsWeeks {
 		share /= 2
 	}
+	if w.b.HouseRules().EatsAnyway(f.ID) {
+		share *= eatenAnyway
+	}
 	return share
 }
+
+// eatenAnyway is what of a rest that the house eats anyway is felt as one: it is more of it at once than it would have bought.
+const eatenAnyway = .25
 
 // keepsWeeks is from how many days on what stays over is eaten some other time.
 const keepsWeeks = 21

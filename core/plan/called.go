@@ -81,6 +81,16 @@ func called(b brief.Brief, larder *food.Larder) (brief.Brief, *food.Larder, erro
 			b.Bans[i] = f.ID
 		}
 	}
+	if b.Rules != nil {
+		rules := *b.Rules
+		rules.Eats = slices.Clone(rules.Eats)
+		for i, text := range rules.Eats {
+			if f, ok := larder.Meant(text); ok {
+				rules.Eats[i] = f.ID
+			}
+		}
+		b.Rules = &rules
+	}
 	b.Boards = slices.Clone(b.Boards)
 	for i := range b.Boards {
 		r := &b.Boards[i]

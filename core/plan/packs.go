@@ -49,8 +49,8 @@ func inPacks(b brief.Brief, chosen []pick.Choice, lean float64, larder *food.Lar
 	return toPacks(b, amounts, larder)
 }
 
-// toPacks rounds amounts that nobody set to whole packs where little is missing. What stands in the cupboard or comes as
-// a whole is left as it is, and so is what some guests cannot eat the others of.
+// toPacks rounds amounts that nobody set to whole packs where little is missing. What stands in the cupboard, comes as
+// a whole or is eaten in the house anyway is left as it is, and so is what some guests cannot eat the others of.
 func toPacks(b brief.Brief, amounts []amount.Amount, larder *food.Larder) []amount.Amount {
 	most := layRest
 	if b.Guests.Appetites() >= smallTable {
@@ -60,7 +60,7 @@ func toPacks(b brief.Brief, amounts []amount.Amount, larder *food.Larder) []amou
 	for i := range amounts {
 		a := &amounts[i]
 		f := a.Food
-		if a.Choice.Grams > 0 || f.Category == food.Garnish || f.Category == food.NotFood || food.Has(a.Form, food.OnFood) || wholeOf(*a) > 0 || larder.OnHand(f.ID, day) > 0 {
+		if a.Choice.Grams > 0 || f.Category == food.Garnish || f.Category == food.NotFood || food.Has(a.Form, food.OnFood) || wholeOf(*a) > 0 || larder.OnHand(f.ID, day) > 0 || b.HouseRules().EatsAnyway(f.ID) {
 			continue
 		}
 		need := f.BoughtFor(a.Form, a.Grams)

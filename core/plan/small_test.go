@@ -1,6 +1,8 @@
 package plan_test
 
 import (
+	"slices"
+	"strings"
 	"testing"
 
 	"happytray/core/board"
@@ -79,5 +81,45 @@ func TestWholePacksSwallowNoSlider(t *testing.T) {
 				t.Errorf("%d: 60 %% of %.0f g of %s are %.0f g", k, usual, kind, less)
 			}
 		}
+	}
+}
+
+// What the house eats anyway is chosen rather than what would go to waste, is not laid for want of another use, and says so.
+func TestWhatTheHouseEatsAnyway(t *testing.T) {
+	var eats []string
+	for i, f := range larder.All() {
+		if i%4 == 0 && f.Category != food.NotFood && f.Category != food.Garnish {
+			eats = append(eats, f.ID)
+		}
+	}
+	count := func(rules *brief.Rules) (theirs int) {
+		for k := range 24 {
+			b := brief.Brief{Guests: brief.Guests{Adults: 3}, Month: 1 + k%12, Choice: k / 12, Rules: rules}
+			j, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
+			if err != nil {
+				t.Fatal(err)
+			}
+			for _, l := range shop.NewBasket(j, larder).Lines {
+				if slices.Contains(eats, l.Food) {
+					theirs++
+				}
+				if l.HouseEats != (rules != nil && slices.Contains(eats, l.Food)) {
+					t.Errorf("%s: is told otherwise than the brief says", l.Food)
+				}
+				says := l.Explanation.String()
+				if l.HouseEats && (l.LeftG >= 1 && !strings.Contains(says, "for the house") || strings.Contains(says, "To the pack")) {
+					t.Errorf("%s: %s", l.Food, says)
+				}
+			}
+		}
+		return theirs
+	}
+	usual, with := count(nil), count(&brief.Rules{Eats: eats})
+	t.Logf("%d, with the rule %d", usual, with)
+	if float64(with) < 1.15*float64(usual) {
+		t.Errorf("of what the house eats anyway %d are chosen, %d without the rule", with, usual)
+	}
+	if _, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 3}, Rules: &brief.Rules{Eats: make([]string, 101)}}, larder, board.BuiltInCabinet()); err == nil {
+		t.Error("a hundred and one foods that are eaten anyway")
 	}
 }

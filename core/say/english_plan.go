@@ -30,6 +30,7 @@ var planning = map[string]string{
 	"basket.buy":      "Buy {1}.",
 	"basket.yield":    "Of what is bought about {1} is left when it is cut.",
 	"basket.left":     "{1} will be left over; once opened it keeps {2} {2:day|days}.",
+	"basket.eaten":    "{1} will be left over, for the house, which eats it anyway.",
 	"pack":            "{1} × {2}",
 
 	"buy.packs":      "{1}",

@@ -36,8 +36,9 @@ type Line struct {
 	KeepsDays    int      `json:"keeps_days"`  // once opened
 	Explanation  say.Text `json:"explanation"`
 	HandworkSecs float64  `json:"handwork_seconds"`
-	OutOfStock   bool     `json:"out_of_stock"`   // the shop has none today
-	Next         *NextJob `json:"next,omitempty"` // the coming job that what stays over could go into
+	OutOfStock   bool     `json:"out_of_stock"`         // the shop has none today
+	HouseEats    bool     `json:"house_eats,omitempty"` // what stays over is eaten in the house anyway
+	Next         *NextJob `json:"next,omitempty"`       // the coming job that what stays over could go into
 }
 
 // Basket is everything to buy for a tray and its reserve.
@@ -137,6 +138,7 @@ func NewBasket(j *job.Job, larder *food.Larder) Basket {
 			l.UsedCost += worth
 			b.CupboardCost += worth
 		}
+		l.HouseEats = j.Brief.HouseRules().EatsAnyway(id)
 		l.Explanation = whys[id].Also(explain(l))
 		l.OnTrayG, l.ReserveG = round.Tenth(l.OnTrayG), round.Tenth(l.ReserveG)
 		b.OnTrayG += l.OnTrayG
@@ -186,7 +188,10 @@ func explain(l *Line) say.Text {
 	if l.Yield < fullYield {
 		out = out.Then("basket.yield", say.Percent(100*l.Yield))
 	}
-	if l.LeftG >= 1 {
+	switch {
+	case l.HouseEats && l.LeftG >= 1:
+		out = out.Then("basket.eaten", say.Grams(l.LeftG))
+	case l.LeftG >= 1:
 		out = out.Then("basket.left", say.Grams(l.LeftG), say.N(l.KeepsDays))
 	}
 	return out
@@ -200,7 +205,7 @@ const fullYield = .97
 func (b *Basket) PassOn(day string, coming []Needs, larder *food.Larder) {
 	for i := range b.Lines {
 		l := &b.Lines[i]
-		if f, ok := larder.Get(l.Food); ok && l.LeftG >= worthKeeping {
+		if f, ok := larder.Get(l.Food); ok && l.LeftG >= worthKeeping && !l.HouseEats {
 			if use, ok := NextUse(f, day, coming); ok {
 				l.Next = &use
 			}

@@ -1431,9 +1431,12 @@ type Basket struct {
 		Explanation     *string `json:"explanation,omitempty"`
 		Food            string  `json:"food"`
 		HandworkSeconds float64 `json:"handwork_seconds"`
-		KeepsDays       int     `json:"keeps_days"`
-		LeftG           float64 `json:"left_g"`
-		Name            string  `json:"name"`
+
+		// HouseEats what stays over is eaten in the house anyway
+		HouseEats *bool   `json:"house_eats,omitempty"`
+		KeepsDays int     `json:"keeps_days"`
+		LeftG     float64 `json:"left_g"`
+		Name      string  `json:"name"`
 
 		// Next the coming job that what stays over could go into
 		Next *struct {

@@ -3628,6 +3628,8 @@ export interface components {
                 used_cost: number;
                 /** Format: double */
                 left_g: number;
+                /** @description what stays over is eaten in the house anyway */
+                house_eats?: boolean;
                 keeps_days: number;
                 /** Format: double */
                 handwork_seconds: number;

@@ -385,6 +385,12 @@ export interface Rules {
    * whether of a whole cheese a first slice is cut before guests come
    */
   begin?: "slice" | "none";
+  /**
+   * foods that the house eats anyway, by id or name: what of their packs stays over is no loss
+   *
+   * @maxItems 100
+   */
+  eats?: string[];
   hard_cheese?: "cut" | "broken" | "begun";
   olives?: "pitted" | "stones";
   grapes?: "clusters" | "plucked";

@@ -181,7 +181,10 @@ const left = computed(() =>
                   }}</RouterLink></span
                 ></span
               >
-              <span class="nums">{{ grams(l.left_g) }}, {{ count(l.keeps_days, 'day') }}</span>
+              <span class="nums"
+                >{{ grams(l.left_g) }},
+                {{ l.house_eats ? 'eaten in the house' : count(l.keeps_days, 'day') }}</span
+              >
             </li>
           </ul>
         </template>

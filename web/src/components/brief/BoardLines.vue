@@ -7,6 +7,7 @@ import 'element-plus/es/components/input-number/style/css'
 import 'element-plus/es/components/select/style/css'
 import type { BoardRequest, Brief } from '@/api/tray.gen'
 import { useLarder } from '@/stores/larder'
+import { listed, named } from '@/tray/listed'
 import { liners } from '@/tray/outline'
 import { across, mmPerUnit, units } from '@/tray/units'
 import Choose from './Choose.vue'
@@ -43,17 +44,6 @@ function setOwn(i: number, part: BoardRequest) {
   const next = { ...requests.value[i], ...part }
   if (part.shape && oneSize(part)) next.width_mm = next.length_mm
   change(i, next)
-}
-// foods of one board of a set, by name as they are written; those that were there keep their ids
-const names = (ids: string[] | undefined) => (ids ?? []).map(id => larder.name(id)).join(', ')
-function foods(text: string, were: string[] | undefined) {
-  const list = text
-    .split(/[,;\n]/)
-    .map(w => w.trim())
-    .filter(Boolean)
-    .map(w => were?.find(id => larder.name(id).toLowerCase() === w.toLowerCase()) ?? w)
-    .slice(0, 40)
-  return list.length ? list : undefined
 }
 // lengths are typed in the units that are set, and kept in mm within the board's bounds
 const shown = (mm: number) => Math.round((mm / mmPerUnit()) * 10) / 10
@@ -162,19 +152,19 @@ const sides: [string, string][] = [
       <WrittenField
         class="in own"
         :aria-label="`Only on board ${i + 1}`"
-        :value="names(r.pins)"
+        :value="named(r.pins, larder.name)"
         maxlength="800"
         placeholder="a soft cheese, say"
-        @written="t => change(i, { ...r, pins: foods(t, r.pins) })"
+        @written="t => change(i, { ...r, pins: listed(t, r.pins, larder.name) })"
       />
       and without
       <WrittenField
         class="in own"
         :aria-label="`Not on board ${i + 1}`"
-        :value="names(r.bans)"
+        :value="named(r.bans, larder.name)"
         maxlength="800"
         placeholder="nothing left out"
-        @written="t => change(i, { ...r, bans: foods(t, r.bans) })"
+        @written="t => change(i, { ...r, bans: listed(t, r.bans, larder.name) })"
       />
     </template>
     <button v-if="requests.length > 1" class="btn quiet" @click="choose(i, 'any')">

@@ -2,12 +2,17 @@
 // The house's way of doing it, for this job.
 import { computed } from 'vue'
 import type { Brief, Rules } from '@/api/tray.gen'
+import WrittenField from '@/components/common/WrittenField.vue'
+import { useLarder } from '@/stores/larder'
+import { listed, named } from '@/tray/listed'
 import Choose from './Choose.vue'
 import Either from './Either.vue'
 
 const props = defineProps<{ brief: Brief }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
+const larder = useLarder()
 const rules = computed<Rules>(() => props.brief.rules ?? {})
+const eats = computed(() => named(rules.value.eats, larder.name))
 
 /** Every rule with its choices; the first is the craft's default and is not written down. */
 const all: {
@@ -186,6 +191,15 @@ function set(rule: keyof Rules, value: string, usual: string) {
         :width="r.width"
         :options="r.options"
         @change="v => set(r.rule, v, r.options[0]![0])" /></template
-    >.
+    >. What stays over of
+    <WrittenField
+      class="in eats"
+      aria-label="Foods the house eats anyway"
+      :value="eats"
+      maxlength="2000"
+      placeholder="butter, eggs, grapes"
+      @written="t => emit('set', { rules: { ...rules, eats: listed(t, rules.eats, larder.name) } })"
+    />
+    is eaten in the house anyway.
   </p>
 </template>
