@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
+	"slices"
 	"strings"
 	"time"
 	"unicode/utf8"
@@ -14,22 +15,43 @@ import (
 	"happytray/store"
 )
 
-// market is what the shop that is set offers, as it was last read; nil without one.
-func (a *App) market(ctx context.Context) (food.Market, error) {
+// shopFeed is what a shop that is set said last.
+type shopFeed struct {
+	name   string
+	market food.Market
+}
+
+// feeds are what the shops that are set said last, the house's usual one first; those that never said anything are left out.
+func (a *App) feeds(ctx context.Context) (out []shopFeed, err error) {
 	s, err := a.Settings(ctx)
-	if err != nil || s.Shop == "" {
-		return nil, err
-	}
-	kept, err := a.store.Feed(ctx, s.Shop)
-	if err != nil || kept.Document == "" {
-		return nil, err
-	}
-	f, err := readFeed(kept)
 	if err != nil {
-		a.log.Error("the shop's prices cannot be read, the larder's own hold", "error", err)
-		return nil, nil
+		return nil, err
 	}
-	return f.Market(), nil
+	for _, address := range s.shops() {
+		kept, err := a.store.Feed(ctx, address)
+		if err != nil {
+			return nil, err
+		}
+		if kept.Document == "" {
+			continue
+		}
+		f, err := readFeed(kept)
+		if err != nil {
+			a.log.Error("the prices of a shop cannot be read, others hold", "shop", address, "error", err)
+			continue
+		}
+		out = append(out, shopFeed{f.Shop, f.Market()})
+	}
+	return out, nil
+}
+
+// market is what the shops that are set offer, as they were last read: of each food what the first of them that has it asks.
+func (a *App) market(ctx context.Context) (m food.Market, err error) {
+	feeds, err := a.feeds(ctx)
+	for _, f := range feeds {
+		m = m.Or(f.market)
+	}
+	return m, err
 }
 
 func readFeed(kept store.Feed) (f shop.Feed, err error) {
@@ -82,35 +104,48 @@ type Shop struct {
 	SoldOut       int
 	LeftOut       []string
 	Wrong         string // what was the matter at the last try
+	Further       []Shop // the others that are set
 }
 
-// Shop says what is known of the shop that is set; the zero Shop where none is.
+// Shop says what is known of the shop that is set, and of the others; the zero Shop where none is.
 func (a *App) Shop(ctx context.Context) (Shop, error) {
-	s, err := a.Settings(ctx)
-	if err != nil {
-		return Shop{}, err
-	}
-	kept, err := a.store.Feed(ctx, s.Shop)
-	if err != nil {
-		return Shop{}, err
-	}
-	return a.shopOf(ctx, kept)
+	return a.shops(ctx, a.store.Feed)
 }
 
-// AskShop asks the shop that is set for its prices now.
+// AskShop asks the shops that are set for their prices now.
 func (a *App) AskShop(ctx context.Context) (Shop, error) {
 	s, err := a.Settings(ctx)
 	if err != nil {
 		return Shop{}, err
 	}
-	if s.Shop == "" {
+	if len(s.shops()) == 0 {
 		return Shop{}, fault.Bad("shop", "there is no shop to ask; set the address of its feed in the settings")
 	}
-	kept, err := a.ask(ctx, s.Shop)
+	return a.shops(ctx, a.ask)
+}
+
+// shops tells of every shop that is set from what feed says of its address.
+func (a *App) shops(ctx context.Context, feed func(context.Context, string) (store.Feed, error)) (out Shop, err error) {
+	s, err := a.Settings(ctx)
 	if err != nil {
 		return Shop{}, err
 	}
-	return a.shopOf(ctx, kept)
+	told := []Shop{}
+	for _, address := range append([]string{s.Shop}, s.FurtherShops...) {
+		var kept store.Feed
+		if address != "" {
+			if kept, err = feed(ctx, address); err != nil {
+				return Shop{}, err
+			}
+		}
+		one, err := a.shopOf(ctx, kept)
+		if err != nil {
+			return Shop{}, err
+		}
+		told = append(told, one)
+	}
+	out, out.Further = told[0], told[1:]
+	return out, nil
 }
 
 func (a *App) shopOf(ctx context.Context, kept store.Feed) (Shop, error) {
@@ -130,7 +165,7 @@ func (a *App) shopOf(ctx context.Context, kept store.Feed) (Shop, error) {
 		return out, err
 	}
 	out.Name, out.Day = f.Shop, f.Day
-	for id, o := range f.Market() {
+	for id, o := range f.Market().Offers {
 		if _, known := h.Larder.Get(id); known {
 			out.Foods++
 			if o.Out {
@@ -144,15 +179,12 @@ func (a *App) shopOf(ctx context.Context, kept store.Feed) (Shop, error) {
 // askEvery is how often the shop is asked by itself.
 const askEvery = 30 * time.Minute
 
-// WatchShop asks the shop that is set for its feed, now and then, until ctx ends.
+// WatchShop asks the shops that are set for their feeds, now and then, until ctx ends.
 // Another process that has just asked is trusted.
 func (a *App) WatchShop(ctx context.Context) {
 	for {
-		kept, err := a.askIfDue(ctx)
-		if err != nil && ctx.Err() == nil {
-			a.log.Error("asking the shop", "error", err)
-		} else if kept.Wrong != "" {
-			a.log.Warn("the shop did not answer well", "says", kept.Wrong)
+		if err := a.askIfDue(ctx); err != nil && ctx.Err() == nil {
+			a.log.Error("asking the shops", "error", err)
 		}
 		select {
 		case <-ctx.Done():
@@ -162,36 +194,64 @@ func (a *App) WatchShop(ctx context.Context) {
 	}
 }
 
-func (a *App) askIfDue(ctx context.Context) (store.Feed, error) {
+func (a *App) askIfDue(ctx context.Context) error {
 	s, err := a.Settings(ctx)
-	if err != nil || s.Shop == "" {
-		return store.Feed{}, err
+	if err != nil {
+		return err
 	}
-	kept, err := a.store.Feed(ctx, s.Shop)
-	if err == nil && a.now().Sub(kept.TriedAt) > askEvery-time.Minute {
-		kept, err = a.ask(ctx, s.Shop)
+	for _, address := range s.shops() {
+		kept, err := a.store.Feed(ctx, address)
+		if err == nil && a.now().Sub(kept.TriedAt) > askEvery-time.Minute {
+			kept, err = a.ask(ctx, address)
+		}
+		if err != nil {
+			return err
+		}
+		if kept.Wrong != "" {
+			a.log.Warn("a shop did not answer well", "shop", address, "says", kept.Wrong)
+		}
 	}
-	return kept, err
+	return nil
 }
 
-// standInFact is the name under which the address of the simulated shop is kept, which
-// is another one each time it opens.
-const standInFact = "shop stand-in"
+// standInFacts are the names under which the addresses of the simulated shops are kept, which are others each time they open.
+const (
+	standInFact = "shop stand-in"
+	furtherFact = "further shop stand-in"
+)
 
-// UseStandIn sets the simulated shop's address in the settings, unless another shop is
-// set there.
-func (a *App) UseStandIn(ctx context.Context, address string) error {
+// UseStandIns sets the simulated shops' addresses in the settings, the usual one unless another is set there, the further one
+// where none is set or it was before.
+func (a *App) UseStandIns(ctx context.Context, usual, further string) error {
 	last, err := a.store.Fact(ctx, standInFact)
+	if err != nil {
+		return err
+	}
+	before, err := a.store.Fact(ctx, furtherFact)
 	if err != nil {
 		return err
 	}
 	if _, err := a.SaveSettings(ctx, func(s *Settings) error {
 		if s.Shop == "" || s.Shop == last {
-			s.Shop = address
+			s.Shop = usual
+		}
+		at := slices.Index(s.FurtherShops, before)
+		s.FurtherShops = slices.Clone(s.FurtherShops)
+		switch {
+		case at >= 0:
+			s.FurtherShops[at] = further
+		case before == "" && len(s.FurtherShops) == 0: // for the first time
+			s.FurtherShops, s.StopCost = []string{further}, wayToTheStall
 		}
 		return nil
 	}); err != nil {
 		return err
 	}
-	return a.store.SetFact(ctx, standInFact, address)
+	if err := a.store.SetFact(ctx, furtherFact, further); err != nil {
+		return err
+	}
+	return a.store.SetFact(ctx, standInFact, usual)
 }
+
+// wayToTheStall is what going to the simulated market stall as well counts, minor units.
+const wayToTheStall = 300

@@ -6,6 +6,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"slices"
 	"strings"
 	"time"
 	_ "time/tzdata" // zones are known by name on every machine
@@ -16,6 +17,7 @@ import (
 	"happytray/core/fault"
 	"happytray/core/price"
 	"happytray/core/say"
+	corshop "happytray/core/shop"
 	"happytray/devices/shop"
 )
 
@@ -28,9 +30,13 @@ type Settings struct {
 	Zone       string `json:"zone"`       // IANA name; "" for the zone of this machine
 	Shop       string `json:"shop"`       // address of a shop's feed, or ""
 	Rates      Rates  `json:"rates"`
-	People     int    `json:"people"` // who prepare
-	Ovens      int    `json:"ovens"`
-	Shelves    int    `json:"shelves"` // of the fridge; 0 where nobody counts them
+
+	FurtherShops []string `json:"further_shops,omitempty"` // addresses of the feeds of others that are gone to where it saves enough
+	StopCost     int      `json:"stop_cost,omitempty"`     // what going to a further one counts, minor units
+
+	People  int `json:"people"` // who prepare
+	Ovens   int `json:"ovens"`
+	Shelves int `json:"shelves"` // of the fridge; 0 where nobody counts them
 
 	Rules *brief.Rules `json:"rules,omitempty"` // the house's way, which new briefs begin with; nil for the craft's own
 	Ways  []Way        `json:"ways,omitempty"`  // of crowds and hosts that have one of their own
@@ -40,6 +46,17 @@ type Settings struct {
 type Way struct {
 	Crowd string      `json:"crowd"`
 	Rules brief.Rules `json:"rules"`
+}
+
+// mostFurther bounds the shops beside the usual one.
+const mostFurther = corshop.MostStops - 1
+
+// shops are the addresses of all shops, the usual one first.
+func (s Settings) shops() (out []string) {
+	if s.Shop != "" {
+		out = append(out, s.Shop)
+	}
+	return append(out, s.FurtherShops...)
 }
 
 // mostWays bounds the crowds that have a way of their own.
@@ -158,7 +175,7 @@ func (a *App) SaveSettings(ctx context.Context, change func(*Settings) error) (S
 	if err == nil && is.Units() != was.Units() {
 		a.judged.saved.Purge() // they speak in the units of before
 	}
-	if err == nil && is.Shop != was.Shop {
+	if err == nil && !slices.Equal(is.shops(), was.shops()) {
 		err = a.touchHouse(ctx) // every process looks at the shop's prices anew
 	}
 	return is, err
@@ -176,13 +193,25 @@ func (a *App) checkSettings(s Settings) error {
 			return fault.In("rules", err)
 		}
 	}
-	if s.Shop == "" {
-		return nil
+	if s.Shop != "" {
+		if err := a.shop.Check(s.Shop); err != nil {
+			return fault.Bad("shop", "%s", err.Error())
+		}
 	}
-	if err := a.shop.Check(s.Shop); err != nil {
-		return fault.Bad("shop", "%s", err.Error())
+	if len(s.FurtherShops) > mostFurther {
+		return fault.Bad("further_shops", "at most %d further shops", mostFurther)
 	}
-	return nil
+	seen := map[string]bool{s.Shop: true}
+	for i, address := range s.FurtherShops {
+		if err := a.shop.Check(address); err != nil {
+			return fault.Bad(fmt.Sprintf("further_shops[%d]", i), "%s", err.Error())
+		}
+		if seen[address] {
+			return fault.Bad(fmt.Sprintf("further_shops[%d]", i), "this shop is there already; write each once")
+		}
+		seen[address] = true
+	}
+	return fault.Between("stop_cost", float64(s.StopCost), 0, 1e6, " minor units")
 }
 
 func zoneNamed(name string) (*time.Location, error) {

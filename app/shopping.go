@@ -113,7 +113,15 @@ func (a *App) buy(ctx context.Context, out ShoppingList, h *House, larder *food.
 		return out, err
 	}
 	out.Units = s.Units()
-	out.List = shop.Buy(out.Jobs, larder, h.Stock.Good(a.today(s)))
+	feeds, err := a.feeds(ctx)
+	if err != nil {
+		return out, err
+	}
+	var stops []shop.Stop
+	for _, f := range feeds {
+		stops = append(stops, shop.Stop{Name: f.name, Larder: larder.Priced(f.market)})
+	}
+	out.List = shop.BuyAt(out.Jobs, larder, h.Stock.Good(a.today(s)), stops, s.StopCost)
 	out.Ticks, err = a.store.Ticks(ctx, out.Key)
 	return out, err
 }

@@ -29,8 +29,9 @@ func settingsOf(v app.Settings) api.Settings {
 			ways = append(ways, api.HouseWay{Crowd: w.Crowd, Rules: raw})
 		}
 	}
+	further := list(v.FurtherShops)
 	return api.Settings{Rules: rules, Ways: &ways, Length: api.SettingsLength(v.Length), Mass: api.SettingsMass(v.Mass), Currency: v.Currency, Hemisphere: api.SettingsHemisphere(v.Hemisphere),
-		Zone: &v.Zone, Shop: &v.Shop, Rates: &rates, Digits: &digits, People: &v.People, Ovens: &v.Ovens, Shelves: &v.Shelves}
+		Zone: &v.Zone, Shop: &v.Shop, FurtherShops: &further, StopCost: &v.StopCost, Rates: &rates, Digits: &digits, People: &v.People, Ovens: &v.Ovens, Shelves: &v.Shelves}
 }
 
 func ratesOut(r app.Rates) api.Rates {
@@ -57,6 +58,7 @@ func (s *Server) SaveSettings(c *gin.Context) {
 			v.Length, v.Mass = string(or(in.Length, api.SettingsChangeLength(v.Length))), string(or(in.Mass, api.SettingsChangeMass(v.Mass)))
 			v.Currency, v.Hemisphere = or(in.Currency, v.Currency), string(or(in.Hemisphere, api.SettingsChangeHemisphere(v.Hemisphere)))
 			v.Zone, v.Shop = or(in.Zone, v.Zone), or(in.Shop, v.Shop)
+			v.FurtherShops, v.StopCost = or(in.FurtherShops, v.FurtherShops), or(in.StopCost, v.StopCost)
 			v.People, v.Ovens, v.Shelves = or(in.People, v.People), or(in.Ovens, v.Ovens), or(in.Shelves, v.Shelves)
 			if in.Rules != nil {
 				rules := &brief.Rules{}
@@ -86,6 +88,10 @@ func shopOf(v app.Shop) api.Shop {
 	out := api.Shop{Address: v.Address, Name: v.Name, Day: v.Day, Foods: v.Foods, SoldOut: v.SoldOut, LeftOut: list(v.LeftOut), Wrong: v.Wrong}
 	if v.AskedAt != nil {
 		out.AskedAt = v.AskedAt.Format(time.RFC3339)
+	}
+	out.Further = []api.Shop{}
+	for _, f := range v.Further {
+		out.Further = append(out.Further, shopOf(f))
 	}
 	return out
 }

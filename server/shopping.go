@@ -37,14 +37,20 @@ func (s *Server) Shopping(c *gin.Context, params api.ShoppingParams) {
 		return
 	}
 	out := api.ShoppingList{Key: l.Key, Title: l.Title, From: l.From, To: l.To, Jobs: []api.ShoppingJob{}, Ticks: list(l.Ticks),
-		List: api.BuyList{Cost: l.List.Cost, Items: l.List.Items, Sections: []api.BuySection{}}}
+		List: api.BuyList{Cost: l.List.Cost, Items: l.List.Items, Sections: []api.BuySection{}, Stops: []api.BuyStop{}, Says: l.List.Says.In(l.Units).String(), Saves: l.List.Saves}}
+	for _, at := range l.List.Stops {
+		out.List.Stops = append(out.List.Stops, api.BuyStop{Name: at.Name, Foods: at.Foods, Cost: at.Cost})
+	}
 	for _, j := range l.Jobs {
 		out.Jobs = append(out.Jobs, api.ShoppingJob{Id: j.Job, Title: j.Title, Day: j.Day, Planned: len(j.Grams) > 0})
 	}
 	for _, sec := range l.List.Sections {
-		v := api.BuySection{Name: sec.Name, Cost: sec.Cost, Items: []api.BuyItem{}}
+		v := api.BuySection{Name: sec.Name, Stop: sec.Stop, Cost: sec.Cost, Items: []api.BuyItem{}}
 		for _, it := range sec.Items {
-			item := api.BuyItem{Food: it.Food, Name: it.Name, NeedG: it.NeedG, CupboardG: it.CupboardG, Packs: []api.Packs{}, Cost: it.Cost, LeftG: it.LeftG, For: list(it.For), OutOfStock: it.OutOfStock, Labelled: it.Labelled, Drained: it.Drained, Counter: it.Cut.Says().In(l.Units).String()}
+			item := api.BuyItem{Food: it.Food, Name: it.Name, NeedG: it.NeedG, CupboardG: it.CupboardG, Packs: []api.Packs{}, Cost: it.Cost, LeftG: it.LeftG, For: list(it.For), OutOfStock: it.OutOfStock, Labelled: it.Labelled, Drained: it.Drained, Counter: it.Cut.Says().In(l.Units).String(), In: list(it.In), Holds: []api.Held{}}
+			for _, h := range it.Holds {
+				item.Holds = append(item.Holds, api.Held{Food: h.Food, Grams: h.Grams})
+			}
 			for _, p := range it.Packs {
 				item.Packs = append(item.Packs, api.Packs{Grams: p.Grams, Price: p.Price, Count: p.Count})
 			}

@@ -190,21 +190,24 @@ func serve(ctx context.Context, conf config, dir string, withDemo, withShop, wit
 	return nil
 }
 
-// openShop starts the simulated shop on a free port of loopback and has its prices
-// read, if no other shop is set.
+// openShop starts the simulated shops on a free port of loopback and has their prices
+// read, if no others are set.
 func openShop(ctx context.Context, product *app.App, now func() time.Time, log *slog.Logger) (stop func(), err error) {
 	l, err := net.Listen("tcp", "127.0.0.1:0")
 	if err != nil {
 		return nil, fmt.Errorf("the simulated shop finds no port: %v", err)
 	}
-	srv := &http.Server{Handler: &shop.Shop{Seed: 7, Now: now}, ReadHeaderTimeout: 5 * time.Second, WriteTimeout: 20 * time.Second}
+	shops := http.NewServeMux()
+	shops.Handle("/", &shop.Shop{Seed: 7, Now: now})
+	shops.Handle("/hall/", http.StripPrefix("/hall", &shop.Shop{Seed: 11, Now: now, Hall: true}))
+	srv := &http.Server{Handler: shops, ReadHeaderTimeout: 5 * time.Second, WriteTimeout: 20 * time.Second}
 	go srv.Serve(l)
-	address := "http://" + l.Addr().String() + "/feed.json"
-	if err := product.UseStandIn(ctx, address); err != nil {
+	address, hall := "http://"+l.Addr().String()+"/feed.json", "http://"+l.Addr().String()+"/hall/feed.json"
+	if err := product.UseStandIns(ctx, address, hall); err != nil {
 		srv.Close()
 		return nil, err
 	}
-	log.Info("the simulated shop is open", "feed", address)
+	log.Info("the simulated shops are open", "feed", address, "hall", hall)
 	return func() { srv.Close() }, nil
 }
 

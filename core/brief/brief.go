@@ -222,6 +222,17 @@ func (b Brief) Count(d Diet) int {
 	return d.Count
 }
 
+// Avoided lists every word that any guest avoids, in the larder's order.
+func (b Brief) Avoided() []string {
+	var out []string
+	for _, a := range food.Avoidable {
+		if slices.ContainsFunc(b.Diets, func(d Diet) bool { return slices.Contains(d.Avoid, a) }) || a == food.Advised && b.Guests.Frail > 0 {
+			out = append(out, a)
+		}
+	}
+	return out
+}
+
 // OffTheTray lists what no food on this tray may contain. An allergen that any
 // guest avoids stays off altogether, because pieces touch on a shared tray; meat
 // and the other diet words stay off when at least half of the guests avoid them,

@@ -1,5 +1,7 @@
 package food
 
+import "maps"
+
 // Offer is what a shop has of a food today: its packs with today's prices. Out is
 // true where it has none.
 type Offer struct {
@@ -7,13 +9,30 @@ type Offer struct {
 	Out   bool
 }
 
-// Market is the offers of a shop by food. A food that is not in it is bought at
+// Market is what a shop offers: packs by food, and packs of several foods. A food that is not in it is bought at
 // the larder's own prices.
-type Market map[string]Offer
+type Market struct {
+	Offers map[string]Offer
+	Mixed  []Mixed
+}
+
+// Or is a market with what another has of the foods that this one is out of or does not know.
+func (m Market) Or(other Market) Market {
+	out := Market{Offers: maps.Clone(m.Offers), Mixed: m.Mixed}
+	if out.Offers == nil {
+		out.Offers = map[string]Offer{}
+	}
+	for id, o := range other.Offers {
+		if mine, ok := out.Offers[id]; !ok || mine.Out && !o.Out {
+			out.Offers[id] = o
+		}
+	}
+	return out
+}
 
 // Priced is the larder with a shop's prices over its own.
 func (l *Larder) Priced(m Market) *Larder {
-	if len(m) == 0 {
+	if len(m.Offers) == 0 {
 		return l
 	}
 	return &Larder{under: l, byID: map[string]int{}, all: l.All, same: true, market: m}
@@ -22,8 +41,8 @@ func (l *Larder) Priced(m Market) *Larder {
 // offer finds what the nearest market says of a food.
 func (l *Larder) offer(id string) (Offer, bool) {
 	for ; l != nil; l = l.under {
-		if l.market != nil {
-			o, ok := l.market[id]
+		if l.market.Offers != nil {
+			o, ok := l.market.Offers[id]
 			return o, ok
 		}
 	}
@@ -43,6 +62,17 @@ func (l *Larder) PacksOf(f *Food) []Pack {
 func (l *Larder) OutOfStock(id string) bool {
 	o, ok := l.offer(id)
 	return ok && o.Out
+}
+
+// Sells reports whether the shop has a food today; without a shop every food is had.
+func (l *Larder) Sells(id string) bool {
+	for at := l; at != nil; at = at.under {
+		if at.market.Offers != nil {
+			o, ok := at.market.Offers[id]
+			return ok && !o.Out
+		}
+	}
+	return true
 }
 
 // GramPrice is the price of a gram in the pack that is cheapest by weight, minor

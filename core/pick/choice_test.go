@@ -275,7 +275,7 @@ func TestShopsStockIsHeeded(t *testing.T) {
 	b := adults(9)
 	first, _ := Pick(b, larder, Under{})
 	out := first[0].Food
-	l := larder.Priced(food.Market{out.ID: {Packs: out.Packs, Out: true}})
+	l := larder.Priced(food.Market{Offers: map[string]food.Offer{out.ID: {Packs: out.Packs, Out: true}}})
 	second, err := Pick(b, l, Under{})
 	if err != nil {
 		t.Fatal(err)

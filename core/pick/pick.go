@@ -25,6 +25,7 @@ type Choice struct {
 	Vessel string            // as the host asked, or ""
 	Pinned bool
 	Packed bool // the host has packs of it, and Grams is what they give
+	Liked  bool // a guest by name likes it
 	Why    string
 }
 
@@ -105,6 +106,7 @@ func Pick(b brief.Brief, larder *food.Larder, under Under) ([]Choice, error) {
 		for k, i := range s.on {
 			if f.cands[i].food.Category == c && !fixed[i] {
 				p.take(f.cands[i].food, p.form(f.cands[i].food), brief.Want{}, false, why[k])
+				p.chosen[len(p.chosen)-1].Liked = len(f.cands[i].likedBy) > 0
 			}
 		}
 	}

@@ -98,7 +98,7 @@ func leaveOut(b brief.Brief, chosen []pick.Choice, amounts []amount.Amount, most
 			foods[i] = c.Food
 		}
 		for i, c := range out {
-			if c.Pinned || c.Vessel != "" || !slices.ContainsFunc(amounts, func(a amount.Amount) bool { return a.Food.ID == c.Food.ID && food.InVessel(a.Form) }) {
+			if c.Pinned || c.Liked || c.Vessel != "" || !slices.ContainsFunc(amounts, func(a amount.Amount) bool { return a.Food.ID == c.Food.ID && food.InVessel(a.Form) }) {
 				continue
 			}
 			if c.Food.Category == food.Dip && dips == 1 || !missesNothing(b, foods, i) {

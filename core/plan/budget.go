@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"happytray/core/brief"
+	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/say"
@@ -57,6 +58,11 @@ func till(j *job.Job, larder *food.Larder) float64 {
 	return float64(sum)
 }
 
+// MayShare says which packs of several foods may be bought for a brief.
+func MayShare(b brief.Brief, larder *food.Larder) func(food.Mixed) bool {
+	return diet.MayShare(b.Avoided(), larder)
+}
+
 type cost struct {
 	food *food.Food
 	cost int
@@ -87,12 +93,19 @@ func needed(j *job.Job, larder *food.Larder) (grams map[string]float64, order []
 func costs(j *job.Job, larder *food.Larder) (out []cost) {
 	grams, order := needed(j, larder)
 	day := j.Brief.ServeDay()
-	for _, id := range order {
-		f, ok := larder.Get(id)
-		if !ok || f.Category == food.NotFood {
-			continue
+	for id := range grams {
+		if f, ok := larder.Get(id); !ok || f.Category == food.NotFood {
+			delete(grams, id)
+		} else {
+			grams[id] = math.Max(0, grams[id]-larder.OnHand(id, day))
 		}
-		out = append(out, cost{f, larder.CostOf(f, grams[id], day)})
+	}
+	filled := larder.Fill(grams, MayShare(j.Brief, larder))
+	for _, id := range order {
+		if _, ok := grams[id]; ok {
+			f, _ := larder.Get(id)
+			out = append(out, cost{f, filled.Of[id].Cost})
+		}
 	}
 	return out
 }

@@ -51,7 +51,7 @@ func scarce(b brief.Brief, amounts []amount.Amount) int {
 		if c != food.Cheese && c != food.Meat && c != food.Cracker {
 			continue
 		}
-		if !ok || a.Pinned || kinds[c] < 2 || c == food.Cheese && kinds[c] <= 3 || food.InVessel(a.Form) || food.WholeG(s) > 0 && !a.Parts {
+		if !ok || a.Pinned || a.Liked || kinds[c] < 2 || c == food.Cheese && kinds[c] <= 3 || food.InVessel(a.Form) || food.WholeG(s) > 0 && !a.Parts {
 			continue
 		}
 		takers := 0.0

@@ -15,8 +15,11 @@ import (
 	"happytray/core/tray"
 )
 
-// Packs is how many packs of one size to buy.
-type Packs = food.Packs
+// What is bought: packs of one food, and packs that hold several.
+type (
+	Packs      = food.Packs
+	MixedPacks = food.MixedPacks
+)
 
 // Line is one food's row in the basket.
 type Line struct {
@@ -39,6 +42,17 @@ type Line struct {
 	OutOfStock   bool     `json:"out_of_stock"`         // the shop has none today
 	HouseEats    bool     `json:"house_eats,omitempty"` // what stays over is eaten in the house anyway
 	Next         *NextJob `json:"next,omitempty"`       // the coming job that what stays over could go into
+	mixed        []string // the packs of several foods that hold it
+}
+
+// holding names the packs of several foods that hold one.
+func holding(mixed []MixedPacks, id string) (names []string) {
+	for _, m := range mixed {
+		if slices.ContainsFunc(m.Holds, func(h food.Held) bool { return h.Food == id }) {
+			names = append(names, m.Name)
+		}
+	}
+	return names
 }
 
 // Basket is everything to buy for a tray and its reserve.
@@ -46,14 +60,15 @@ type Basket struct {
 	Lines        []Line         `json:"lines"`
 	OnTrayG      float64        `json:"on_tray_g"`
 	ReserveG     float64        `json:"reserve_g"`
-	BasketCost   int            `json:"basket_cost"`   // what the till says, minor units
-	UsedCost     int            `json:"used_cost"`     // minor units
-	PerGuest     int            `json:"per_guest"`     // of the basket, minor units
-	Minutes      float64        `json:"minutes"`       // of handwork for all trays, filled in by who knows the steps
-	Budget       int            `json:"budget"`        // in all; 0 for none
-	Over         int            `json:"over"`          // how far the basket is over it; below 0 what is to spare
-	Groups       []amount.Found `json:"groups"`        // what each group of guests finds; empty where each has a tray of their own
-	CupboardCost int            `json:"cupboard_cost"` // what is used from the cupboard, at today's prices by weight
+	BasketCost   int            `json:"basket_cost"`     // what the till says, minor units
+	UsedCost     int            `json:"used_cost"`       // minor units
+	PerGuest     int            `json:"per_guest"`       // of the basket, minor units
+	Minutes      float64        `json:"minutes"`         // of handwork for all trays, filled in by who knows the steps
+	Budget       int            `json:"budget"`          // in all; 0 for none
+	Over         int            `json:"over"`            // how far the basket is over it; below 0 what is to spare
+	Groups       []amount.Found `json:"groups"`          // what each group of guests finds; empty where each has a tray of their own
+	Mixed        []MixedPacks   `json:"mixed,omitempty"` // packs of several foods, whose grams and money are on the lines of their foods
+	CupboardCost int            `json:"cupboard_cost"`   // what is used from the cupboard, at today's prices by weight
 }
 
 // NewBasket adds up all trays of a job: grams, what of them stands in the cupboard and is still
@@ -106,35 +121,27 @@ func NewBasket(j *job.Job, larder *food.Larder) Basket {
 	var b Basket
 	whys := plan.Whys(j, larder)
 	day := j.Brief.ServeDay()
+	buy, there := map[string]float64{}, map[string]float64{} // grams as bought: to buy, and in the cupboard
+	for _, id := range order {
+		if _, ok := larder.Get(id); ok {
+			buy[id], there[id] = lines[id].toBuy(bought[id], larder.OnHand(id, day))
+		}
+	}
+	filled := larder.Fill(buy, plan.MayShare(j.Brief, larder))
+	b.Mixed = filled.Mixed
 	for _, id := range order {
 		l := lines[id]
-		exact := l.OnTrayG + l.ReserveG
-		need := round.Tenth(l.OnTrayG) + round.Tenth(l.ReserveG) // as it is told
 		if f, ok := larder.Get(id); ok {
-			raw := bought[id]
-			if exact > 0 {
-				raw *= need / exact
-			}
-			there := math.Min(raw, larder.OnHand(id, day))
-			if raw > 0 {
-				l.Yield = math.Floor(1e4*need/raw+1e-6) / 1e4 // rounded down, so that what it promises is there
-			}
-			if l.CupboardG = need; there < raw-1e-6 {
-				l.CupboardG = math.Min(need, math.Floor(10*there*l.Yield+1e-6)/10)
-			}
-			l.CupboardG = round.Tenth(l.CupboardG)
-			packs := larder.PacksOf(f)
 			l.OutOfStock = larder.OutOfStock(id)
-			buy := 0.0
-			if rest := round.Tenth(need - l.CupboardG); rest > 0 && l.Yield > 0 {
-				buy = rest / l.Yield
+			if got, ok := filled.Of[id]; ok {
+				l.Packs, l.BoughtG, l.BasketCost = got.Packs, got.Grams, got.Cost
+				l.mixed = holding(filled.Mixed, id)
 			}
-			l.Packs, l.BoughtG, l.BasketCost = food.Cover(packs, buy)
 			if l.BoughtG > 0 {
-				l.UsedCost = int(math.Round(float64(l.BasketCost) * buy / l.BoughtG))
-				l.LeftG = round.Tenth(l.BoughtG - buy)
+				l.UsedCost = int(math.Round(float64(l.BasketCost) * buy[id] / l.BoughtG))
+				l.LeftG = round.Tenth(l.BoughtG - buy[id])
 			}
-			worth := int(math.Round(there * larder.GramPrice(f)))
+			worth := int(math.Round(there[id] * larder.GramPrice(f)))
 			l.UsedCost += worth
 			b.CupboardCost += worth
 		}
@@ -167,6 +174,28 @@ func NewBasket(j *job.Job, larder *food.Larder) Basket {
 	return b
 }
 
+// toBuy is what of a line is bought and what is taken from the cupboard, grams as bought, of raw that it asks for and onHand
+// that stands there. It says on the line what share of what is bought is laid.
+func (l *Line) toBuy(raw, onHand float64) (buy, there float64) {
+	exact := l.OnTrayG + l.ReserveG
+	need := round.Tenth(l.OnTrayG) + round.Tenth(l.ReserveG) // as it is told
+	if exact > 0 {
+		raw *= need / exact
+	}
+	there = math.Min(raw, onHand)
+	if raw > 0 {
+		l.Yield = math.Floor(1e4*need/raw+1e-6) / 1e4 // rounded down, so that what it promises is there
+	}
+	if l.CupboardG = need; there < raw-1e-6 {
+		l.CupboardG = math.Min(need, math.Floor(10*there*l.Yield+1e-6)/10)
+	}
+	l.CupboardG = round.Tenth(l.CupboardG)
+	if rest := round.Tenth(need - l.CupboardG); rest > 0 && l.Yield > 0 {
+		buy = rest / l.Yield
+	}
+	return buy, there
+}
+
 // explain says how the row comes about, and what to buy.
 func explain(l *Line) say.Text {
 	out := say.That("basket.tray", say.Grams(l.OnTrayG))
@@ -177,14 +206,19 @@ func explain(l *Line) say.Text {
 		out = out.Then("basket.cupboard", say.Grams(l.CupboardG))
 	}
 	out = out.Then("basket.stop")
-	if len(l.Packs) == 0 {
+	if len(l.Packs)+len(l.mixed) == 0 {
 		return out
 	}
 	var buy []say.Value
 	for _, p := range l.Packs {
 		buy = append(buy, say.Part("pack", say.N(p.Count), say.Grams(p.Grams)))
 	}
-	out = out.Then("basket.buy", say.All(buy...))
+	if len(buy) > 0 {
+		out = out.Then("basket.buy", say.All(buy...))
+	}
+	if len(l.mixed) > 0 {
+		out = out.Then("basket.mixed", say.Word(say.And(l.mixed)))
+	}
 	if l.Yield < fullYield {
 		out = out.Then("basket.yield", say.Percent(100*l.Yield))
 	}

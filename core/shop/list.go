@@ -2,6 +2,7 @@ package shop
 
 import (
 	"cmp"
+	"maps"
 	"math"
 	"slices"
 	"strings"
@@ -22,13 +23,14 @@ type Needs struct {
 	Grams map[string]float64 `json:"grams"`           // by food, as bought: with peel, rind and crust
 	Cut   map[string]Cut     `json:"cut,omitempty"`   // by food, how it is asked for at a counter
 	Off   []string           `json:"off"`             // what no food on its trays may contain
+	Avoid []string           `json:"avoid,omitempty"` // every word that a guest avoids
 	Table *diet.Table        `json:"table,omitempty"` // what else its guests' food has to suit; nil in what was kept before this was
 }
 
 // NeedsOf adds up all trays of a job and their reserve.
 func NeedsOf(j *job.Job, larder *food.Larder) Needs {
 	at := diet.TableOf(j.Brief)
-	n := Needs{Title: j.Title, Day: j.Brief.ServeDay(), Grams: map[string]float64{}, Off: at.Off, Table: &at}
+	n := Needs{Title: j.Title, Day: j.Brief.ServeDay(), Grams: map[string]float64{}, Off: at.Off, Avoid: j.Brief.Avoided(), Table: &at}
 	add := func(id, form string, g float64) {
 		if f, ok := larder.Get(id); ok && f.Category != food.NotFood && g > 0 {
 			n.Grams[id] = round.Tenth(n.Grams[id] + f.BoughtFor(form, g))
@@ -60,6 +62,7 @@ func NeedsOf(j *job.Job, larder *food.Larder) Needs {
 // Section is a part of a shop with what is bought there.
 type Section struct {
 	Name  string `json:"name"`
+	Stop  string `json:"stop,omitempty"` // the shop, where it is bought at several
 	Items []Item `json:"items"`
 	Cost  int    `json:"cost"` // minor units
 }
@@ -78,6 +81,12 @@ type Item struct {
 	Labelled   string   `json:"labelled,omitempty"` // what its label has to say, for guests who come
 	Cut        Cut      `json:"cut,omitzero"`       // how it is asked for at a counter
 	Drained    bool     `json:"drained,omitempty"`  // it comes in brine, whey or oil: packs are told by what is in them without
+
+	In    []string    `json:"in,omitempty"`    // the packs of several foods that hold some of it
+	Holds []food.Held `json:"holds,omitempty"` // what a pack of several foods holds; nil for one food
+
+	buy   float64 // grams, beyond the cupboard
+	holds []say.Value
 }
 
 // Buys says which packs are bought: 2 × 125 g (40 g is in the cupboard).
@@ -88,10 +97,18 @@ func (it Item) Buys() say.Text {
 	}
 	what := say.That("buy.packs", say.All(packs...))
 	switch {
+	case len(packs) == 0 && len(it.In) > 0:
+		what = say.That("buy.in_mixed", say.Word(say.And(it.In)))
 	case len(packs) == 0:
 		what = say.That("buy.none")
 	case it.CupboardG >= 1:
 		what = what.Then("buy.cupboard", say.Grams(it.CupboardG))
+	}
+	if len(packs) > 0 && len(it.In) > 0 {
+		what = what.Then("buy.mixed", say.Word(say.And(it.In)))
+	}
+	if len(it.holds) > 0 {
+		what = what.Then("buy.holds", say.All(it.holds...))
 	}
 	if it.Drained && len(packs) > 0 {
 		what = what.Then("buy.drained")
@@ -111,8 +128,11 @@ func (it Item) Buys() say.Text {
 // List is what to buy for one job or for several.
 type List struct {
 	Sections []Section `json:"sections"`
-	Cost     int       `json:"cost"`  // minor units
-	Items    int       `json:"items"` // foods to buy
+	Cost     int       `json:"cost"`            // minor units
+	Items    int       `json:"items"`           // foods to buy
+	Stops    []StopSum `json:"stops,omitempty"` // the shops it is bought at, where more than one was looked at
+	Says     say.Text  `json:"says,omitzero"`   // why at these shops
+	Saves    int       `json:"saves,omitempty"` // over all of it at one shop, less what the way counts, minor units
 }
 
 // sectionOf is where a food stands in a shop. What keeps for weeks once opened
@@ -140,19 +160,79 @@ func sectionOf(f *food.Food) string {
 	return "Chilled"
 }
 
+// mixedSection is where packs of several foods stand on a list.
+const mixedSection = "Packs of several foods"
+
 // Sections are the parts of a shop in the order one walks through it: what keeps
 // first, what must stay cold last.
-var Sections = []string{"Dried fruit and nuts", "Jars and tins", "Bread and crackers", "Sweets", "Fruit, vegetables and herbs", "Cheese counter", "Cold cuts", "Chilled"}
+var Sections = []string{mixedSection, "Dried fruit and nuts", "Jars and tins", "Bread and crackers", "Sweets", "Fruit, vegetables and herbs", "Cheese counter", "Cold cuts", "Chilled"}
 
-// Buy makes the list for jobs: of each food the needs of all are added up, what
-// stands in the cupboard and is still good on a job's day is used for it first, the
-// oldest for the earliest job, and packs for the rest are bought together.
+// Buy makes the list for jobs at one shop, whose prices the larder has.
 func Buy(jobs []Needs, larder *food.Larder, stock food.Stock) List {
+	return BuyAt(jobs, larder, stock, nil, 0)
+}
+
+// BuyAt makes the list for jobs: of each food the needs of all are added up, what
+// stands in the cupboard and is still good on a job's day is used for it first, the
+// oldest for the earliest job, and packs for the rest are bought together, at the stops where all of it costs least
+// when each further stop counts as much as perStop, minor units. Without stops the larder's own packs are bought.
+func BuyAt(jobs []Needs, larder *food.Larder, stock food.Stock, stops []Stop, perStop int) List {
 	jobs = slices.Clone(jobs)
 	slices.SortStableFunc(jobs, func(a, b Needs) int { return cmp.Compare(dayKey(a.Day), dayKey(b.Day)) })
-	by := map[string]*Section{}
-	var out List
-	all := larder.All()
+	items := itemsOf(jobs, larder, stock)
+	needs, avoided := map[string]float64{}, []string{}
+	for _, it := range items {
+		needs[it.Food] = it.buy
+	}
+	for _, j := range jobs {
+		avoided = append(avoided, j.Off...)
+		avoided = append(avoided, j.Avoid...)
+	}
+	if len(stops) == 0 {
+		stops = []Stop{{Larder: larder}}
+	}
+	at := split(needs, stops, perStop, diet.MayShare(avoided, larder))
+	out := List{Sections: []Section{}, Items: len(items), Stops: at.sums(stops), Says: at.says, Saves: at.saves}
+	for k := range at.stops {
+		by := map[string]*Section{}
+		section := func(name string) *Section {
+			if by[name] == nil {
+				by[name] = &Section{Name: name, Stop: stops[at.stops[k]].Name}
+			}
+			return by[name]
+		}
+		filled := at.filled[k]
+		for _, it := range items {
+			if at.of[it.Food] != k {
+				continue
+			}
+			f, _ := larder.Get(it.Food)
+			it.buyFrom(stops[at.stops[k]].Larder, filled)
+			s := section(sectionOf(f))
+			s.Items = append(s.Items, it)
+		}
+		for _, m := range filled.Mixed {
+			s := section(mixedSection)
+			s.Items = append(s.Items, mixedItem(m, larder))
+		}
+		for _, name := range Sections {
+			s := by[name]
+			if s == nil {
+				continue
+			}
+			slices.SortFunc(s.Items, func(a, b Item) int { return strings.Compare(a.Name, b.Name) })
+			for _, it := range s.Items {
+				s.Cost += it.Cost
+			}
+			out.Cost += s.Cost
+			out.Sections = append(out.Sections, *s)
+		}
+	}
+	return out
+}
+
+// itemsOf is what jobs need of each food, and what of it the cupboard has, in the larder's order; nothing is bought yet.
+func itemsOf(jobs []Needs, larder *food.Larder, stock food.Stock) (out []Item) {
 	add := func(f *food.Food) {
 		it := Item{Food: f.ID, Name: f.Name, Packs: []Packs{}, For: []string{}, Drained: f.Needs(food.Drain)}
 		lots := slices.Clone(stock[f.ID])
@@ -180,46 +260,57 @@ func Buy(jobs []Needs, larder *food.Larder, stock food.Stock) List {
 		if it.NeedG <= 0 {
 			return
 		}
-		buy := it.NeedG - it.CupboardG
-		if buy < .05 {
-			buy = 0
+		if it.buy = it.NeedG - it.CupboardG; it.buy < .05 {
+			it.buy = 0
 		}
-		var bought float64
-		it.Packs, bought, it.Cost = food.Cover(larder.PacksOf(f), buy)
-		it.LeftG = round.Tenth(math.Max(0, bought-buy))
 		it.NeedG, it.CupboardG = round.Tenth(it.NeedG), round.Tenth(it.CupboardG)
-		it.OutOfStock = larder.OutOfStock(f.ID) && buy > 0
-		name := sectionOf(f)
-		if by[name] == nil {
-			by[name] = &Section{Name: name}
-		}
-		s := by[name]
-		s.Items = append(s.Items, it)
-		s.Cost += it.Cost
-		out.Cost += it.Cost
-		out.Items++
+		out = append(out, it)
 	}
 	seen := map[string]bool{}
+	all := larder.All()
 	for i := range all {
 		seen[all[i].ID] = true
 		add(&all[i])
 	}
 	for _, j := range jobs { // what was put away since is still bought for the jobs that use it
-		for id := range j.Grams {
+		for _, id := range slices.Sorted(maps.Keys(j.Grams)) {
 			if f, ok := larder.Get(id); ok && !seen[id] {
 				seen[id] = true
 				add(f)
 			}
 		}
 	}
-	out.Sections = []Section{}
-	for _, name := range Sections {
-		if s := by[name]; s != nil {
-			slices.SortFunc(s.Items, func(a, b Item) int { return strings.Compare(a.Name, b.Name) })
-			out.Sections = append(out.Sections, *s)
-		}
-	}
 	return out
+}
+
+// buyFrom takes what was bought of a food at a shop onto its item. Packs of several foods stand on the list by themselves, with
+// their money.
+func (it *Item) buyFrom(shop *food.Larder, filled food.Filled) {
+	got, ok := filled.Of[it.Food]
+	if !ok {
+		return
+	}
+	it.Packs, it.Cost = got.Packs, 0
+	for _, p := range got.Packs {
+		it.Cost += p.Price * p.Count
+	}
+	it.In = holding(filled.Mixed, it.Food)
+	it.LeftG = round.Tenth(math.Max(0, got.Grams-it.buy))
+	it.OutOfStock = shop.OutOfStock(it.Food)
+}
+
+// mixedItem is a pack of several foods on a list. It is ticked off by its name.
+func mixedItem(m MixedPacks, larder *food.Larder) Item {
+	it := Item{Food: "mixed: " + m.Name, Name: m.Name, For: []string{}, Cost: m.Price * m.Count, Holds: m.Holds}
+	each := 0.0
+	for _, h := range m.Holds {
+		each += h.Grams
+		f, _ := larder.Get(h.Food)
+		it.holds = append(it.holds, say.Part("buy.held", say.Grams(h.Grams), say.Food(f.Name)))
+	}
+	it.NeedG = round.Tenth(each * float64(m.Count))
+	it.Packs = []Packs{{Grams: each, Price: m.Price, Count: m.Count}}
+	return it
 }
 
 // dayKey puts what has no day after everything that has.

@@ -7,6 +7,7 @@ package shop
 import (
 	"fmt"
 	"math"
+	"strings"
 	"time"
 
 	"happytray/core/document"
@@ -17,8 +18,11 @@ import (
 // Format names the feed's format and its version.
 const Format = "happytray-shop/1"
 
-// MaxItems bounds a feed.
-const MaxItems = 20000
+// MaxItems and MaxMixed bound a feed.
+const (
+	MaxItems = 20000
+	MaxMixed = 500
+)
 
 // Feed is what a shop has on a day.
 type Feed struct {
@@ -28,6 +32,15 @@ type Feed struct {
 	Issued   time.Time `json:"issued"` // when the shop wrote it
 	Currency string    `json:"currency,omitempty"`
 	Items    []Item    `json:"items"`
+	Mixed    []Mixed   `json:"mixed,omitempty"`
+}
+
+// Mixed is one pack with several foods in it.
+type Mixed struct {
+	Name  string      `json:"name"`
+	Price int         `json:"price"` // minor units
+	Stock int         `json:"stock"` // packs there
+	Holds []food.Held `json:"holds"` // of one pack
 }
 
 // Item is one food of a feed, by its id in the larder.
@@ -86,7 +99,42 @@ func Read(raw []byte) (Feed, []string, error) {
 		return Feed{}, left, fault.Bad("items", "%d of %d entries make no sense; the prices of before are kept", len(f.Items)-len(good), len(f.Items))
 	}
 	f.Items = good
+	if len(f.Mixed) > MaxMixed {
+		return Feed{}, left, fault.Bad("mixed", "at most %d packs of several foods", MaxMixed)
+	}
+	mixed := f.Mixed[:0]
+	for i, m := range f.Mixed {
+		if err := m.check(); err == nil {
+			mixed = append(mixed, m)
+		} else if len(left) < 20 {
+			left = append(left, fmt.Sprintf("mixed[%d], %.40q: %s", i, m.Name, err))
+		}
+	}
+	f.Mixed = mixed
 	return f, left, nil
+}
+
+func (m Mixed) check() error {
+	if err := fault.Text("name", m.Name, 50); err != nil || strings.TrimSpace(m.Name) == "" {
+		return fmt.Errorf("it has no name, or a long one")
+	}
+	if m.Price < 1 || m.Price > 1e7 || m.Stock < 0 || m.Stock > 1e6 {
+		return fmt.Errorf("a price of %d, %d packs on the shelf", m.Price, m.Stock)
+	}
+	if len(m.Holds) < 2 || len(m.Holds) > 12 {
+		return fmt.Errorf("it should hold between 2 and 12 foods")
+	}
+	seen := map[string]bool{}
+	for _, h := range m.Holds {
+		if h.Food == "" || len(h.Food) > 60 || seen[h.Food] {
+			return fmt.Errorf("it names a food twice, or none")
+		}
+		if math.IsNaN(h.Grams) || h.Grams < 5 || h.Grams > 50000 {
+			return fmt.Errorf("%v g of a food", h.Grams)
+		}
+		seen[h.Food] = true
+	}
+	return nil
 }
 
 func (it Item) check() error {
@@ -112,7 +160,7 @@ func (it Item) check() error {
 // Market is the feed as the larder reads it: packs that are on the shelf, with
 // today's prices.
 func (f Feed) Market() food.Market {
-	m := food.Market{}
+	m := food.Market{Offers: map[string]food.Offer{}}
 	for _, it := range f.Items {
 		o := food.Offer{Out: true}
 		for _, p := range it.Packs {
@@ -125,7 +173,12 @@ func (f Feed) Market() food.Market {
 				o.Packs = append(o.Packs, food.Pack{Grams: p.Grams, Price: p.Price})
 			}
 		}
-		m[it.Food] = o
+		m.Offers[it.Food] = o
+	}
+	for _, it := range f.Mixed {
+		if it.Stock > 0 {
+			m.Mixed = append(m.Mixed, food.Mixed{Name: it.Name, Price: it.Price, Holds: it.Holds})
+		}
 	}
 	return m
 }

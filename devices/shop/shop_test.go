@@ -177,7 +177,7 @@ func TestNonsenseIsLeftOut(t *testing.T) {
 		}
 	}
 	none := shop.Feed{Items: []shop.Item{{Food: "honey", Packs: []shop.Pack{{Grams: 100, Price: 200}, {Grams: 200, Price: 300}}}, {Food: "figs", Packs: []shop.Pack{{Grams: 100, Price: 200, Stock: 2}, {Grams: 300, Price: 500}}}}}.Market()
-	if !none["honey"].Out || len(none["honey"].Packs) != 2 || none["figs"].Out || len(none["figs"].Packs) != 1 {
+	if !none.Offers["honey"].Out || len(none.Offers["honey"].Packs) != 2 || none.Offers["figs"].Out || len(none.Offers["figs"].Packs) != 1 {
 		t.Errorf("%+v", none)
 	}
 }
@@ -196,7 +196,7 @@ func FuzzRead(f *testing.F) {
 			}
 			return
 		}
-		for id, o := range feed.Market() {
+		for id, o := range feed.Market().Offers {
 			if id == "" || len(o.Packs) == 0 {
 				t.Fatalf("%q: %+v", id, o)
 			}

@@ -34,7 +34,15 @@ func Shopping(title string, list shop.List, done map[string]bool, m Money, on st
 		y += 8
 	}
 	y += 2
+	stop := ""
 	for _, s := range list.Sections {
+		if len(list.Stops) > 1 && s.Stop != stop { // the list of each shop by itself
+			stop = s.Stop
+			room(18 + 2*line)
+			p.letters(14, true)
+			p.write(margin, y+1, p.fitted(stop, w-2*margin))
+			y += 9
+		}
 		room(8 + 2*line) // no heading stands alone at the foot
 		p.letters(11, true)
 		p.write(margin, y, s.Name)

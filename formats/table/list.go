@@ -25,12 +25,19 @@ func WriteList(w io.Writer, list shop.List, o Options) error {
 	if o.Comma != 0 {
 		out.Comma = o.Comma
 	}
-	if err := out.Write([]string{"section", "food", "name", "need_g", "cupboard_g", "packs", "pack_g", "price", "cost", "for"}); err != nil {
+	head := []string{"section", "food", "name", "need_g", "cupboard_g", "packs", "pack_g", "price", "cost", "for"}
+	if len(list.Stops) > 1 {
+		head = append(head, "shop")
+	}
+	if err := out.Write(head); err != nil {
 		return err
 	}
 	for _, s := range list.Sections {
 		for _, it := range s.Items {
 			row := []string{s.Name, cell.Text(it.Food), cell.Text(it.Name), o.number(decimal(it.NeedG)), o.number(decimal(it.CupboardG)), "", "", "", "", cell.Text(strings.Join(it.For, ", "))}
+			if len(list.Stops) > 1 {
+				row = append(row, cell.Text(s.Stop))
+			}
 			packs := it.Packs
 			if len(packs) == 0 {
 				packs = []shop.Packs{{}}
@@ -50,19 +57,27 @@ func WriteList(w io.Writer, list shop.List, o Options) error {
 	return out.Error()
 }
 
+// oneLine is a text without breaks.
+func oneLine(text string) string { return strings.Join(strings.Fields(text), " ") }
+
 // ListText is a shopping list as plain text, to be sent to a phone: a line for each
 // food, under its section.
 func ListText(title string, list shop.List, done map[string]bool, currency string, digits int, u say.Units) string {
 	var b strings.Builder
 	fmt.Fprintf(&b, "%s\n", title)
+	stop := ""
 	for _, s := range list.Sections {
+		if len(list.Stops) > 1 && s.Stop != stop {
+			stop = s.Stop
+			fmt.Fprintf(&b, "\n=== %s ===\n", oneLine(stop))
+		}
 		fmt.Fprintf(&b, "\n%s\n", strings.ToUpper(s.Name))
 		for _, it := range s.Items {
 			box := "[ ]"
 			if done[it.Food] {
 				box = "[x]"
 			}
-			fmt.Fprintf(&b, "%s %s: %s\n", box, strings.Join(strings.Fields(it.Name), " "), it.Buys().In(u))
+			fmt.Fprintf(&b, "%s %s: %s\n", box, oneLine(it.Name), it.Buys().In(u))
 		}
 	}
 	fmt.Fprintf(&b, "\n%s\n", strings.TrimSpace("About "+price(list.Cost, digits)+" "+currency))

@@ -1459,6 +1459,14 @@ type Basket struct {
 
 	// Minutes of handwork for all trays
 	Minutes float64 `json:"minutes"`
+
+	// Mixed packs of several foods whose grams and money are on the lines of their foods
+	Mixed *[]struct {
+		Count int    `json:"count"`
+		Holds []Held `json:"holds"`
+		Name  string `json:"name"`
+		Price int    `json:"price"`
+	} `json:"mixed,omitempty"`
 	OnTrayG float64 `json:"on_tray_g"`
 
 	// Over how far the basket is over the budget, below 0 what is to spare; 0 without one
@@ -1579,6 +1587,12 @@ type BuyItem struct {
 	Food    string   `json:"food"`
 	For     []string `json:"for"`
 
+	// Holds what a pack of several foods holds, and it is ticked off by its name
+	Holds []Held `json:"holds"`
+
+	// In packs of several foods that hold some of it
+	In []string `json:"in"`
+
 	// Labelled what its label has to say, for guests who come; empty where that is nothing
 	Labelled   string  `json:"labelled"`
 	LeftG      float64 `json:"left_g"`
@@ -1590,9 +1604,18 @@ type BuyItem struct {
 
 // BuyList defines model for BuyList.
 type BuyList struct {
-	Cost     int          `json:"cost"`
-	Items    int          `json:"items"`
+	Cost  int `json:"cost"`
+	Items int `json:"items"`
+
+	// Saves over all of it at one shop, less what the way counts
+	Saves int `json:"saves"`
+
+	// Says why at these shops
+	Says     string       `json:"says"`
 	Sections []BuySection `json:"sections"`
+
+	// Stops the shops it is bought at; empty where fewer than two are set
+	Stops []BuyStop `json:"stops"`
 }
 
 // BuySection defines model for BuySection.
@@ -1600,6 +1623,16 @@ type BuySection struct {
 	Cost  int       `json:"cost"`
 	Items []BuyItem `json:"items"`
 	Name  string    `json:"name"`
+
+	// Stop the shop, where there are several
+	Stop string `json:"stop"`
+}
+
+// BuyStop defines model for BuyStop.
+type BuyStop struct {
+	Cost  int    `json:"cost"`
+	Foods int    `json:"foods"`
+	Name  string `json:"name"`
 }
 
 // Cabinet defines model for Cabinet.
@@ -2333,6 +2366,12 @@ type Health struct {
 	// Database ok, or in a sentence what is the matter
 	Database string `json:"database"`
 	Status   string `json:"status"`
+}
+
+// Held defines model for Held.
+type Held struct {
+	Food  string  `json:"food"`
+	Grams float64 `json:"grams"`
 }
 
 // Holding defines model for Holding.
@@ -3215,11 +3254,14 @@ type Settings struct {
 	Currency string `json:"currency"`
 
 	// Digits of the smaller coin of the currency; said by the server, and not taken
-	Digits     *int               `json:"digits,omitempty"`
-	Hemisphere SettingsHemisphere `json:"hemisphere"`
-	Length     SettingsLength     `json:"length"`
-	Mass       SettingsMass       `json:"mass"`
-	Ovens      *int               `json:"ovens,omitempty"`
+	Digits *int `json:"digits,omitempty"`
+
+	// FurtherShops feeds of other shops that are gone to where it saves enough
+	FurtherShops *[]string          `json:"further_shops,omitempty"`
+	Hemisphere   SettingsHemisphere `json:"hemisphere"`
+	Length       SettingsLength     `json:"length"`
+	Mass         SettingsMass       `json:"mass"`
+	Ovens        *int               `json:"ovens,omitempty"`
 
 	// People how many prepare
 	People *int `json:"people,omitempty"`
@@ -3235,6 +3277,9 @@ type Settings struct {
 
 	// Shop address of a shop's feed, or empty
 	Shop *string `json:"shop,omitempty"`
+
+	// StopCost what going to a further shop counts, minor units
+	StopCost *int `json:"stop_cost,omitempty"`
 
 	// Ways of crowds and hosts that have one of their own
 	Ways *[]HouseWay `json:"ways,omitempty"`
@@ -3258,11 +3303,14 @@ type SettingsChange struct {
 	Currency *string `json:"currency,omitempty"`
 
 	// Digits of the smaller coin of the currency; said by the server, and not taken
-	Digits     *int                      `json:"digits,omitempty"`
-	Hemisphere *SettingsChangeHemisphere `json:"hemisphere,omitempty"`
-	Length     *SettingsChangeLength     `json:"length,omitempty"`
-	Mass       *SettingsChangeMass       `json:"mass,omitempty"`
-	Ovens      *int                      `json:"ovens,omitempty"`
+	Digits *int `json:"digits,omitempty"`
+
+	// FurtherShops feeds of other shops that are gone to where it saves enough
+	FurtherShops *[]string                 `json:"further_shops,omitempty"`
+	Hemisphere   *SettingsChangeHemisphere `json:"hemisphere,omitempty"`
+	Length       *SettingsChangeLength     `json:"length,omitempty"`
+	Mass         *SettingsChangeMass       `json:"mass,omitempty"`
+	Ovens        *int                      `json:"ovens,omitempty"`
 
 	// People how many prepare
 	People *int `json:"people,omitempty"`
@@ -3278,6 +3326,9 @@ type SettingsChange struct {
 
 	// Shop address of a shop's feed, or empty
 	Shop *string `json:"shop,omitempty"`
+
+	// StopCost what going to a further shop counts, minor units
+	StopCost *int `json:"stop_cost,omitempty"`
 
 	// Ways of crowds and hosts that have one of their own
 	Ways *[]HouseWay `json:"ways,omitempty"`
@@ -3329,6 +3380,9 @@ type Shop struct {
 
 	// Foods of the larder that it has a price for
 	Foods int `json:"foods"`
+
+	// Further the other shops that are set
+	Further []Shop `json:"further"`
 
 	// LeftOut entries that made no sense
 	LeftOut []string `json:"left_out"`

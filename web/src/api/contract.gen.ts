@@ -2464,6 +2464,10 @@ export interface components {
         Settings: {
             /** @description address of a shop's feed, or empty */
             shop?: string;
+            /** @description feeds of other shops that are gone to where it saves enough */
+            further_shops?: string[];
+            /** @description what going to a further shop counts, minor units */
+            stop_cost?: number;
             rates?: components["schemas"]["Rates"];
             /** @enum {string} */
             length: "cm" | "in";
@@ -2494,6 +2498,10 @@ export interface components {
         SettingsChange: {
             /** @description address of a shop's feed, or empty */
             shop?: string;
+            /** @description feeds of other shops that are gone to where it saves enough */
+            further_shops?: string[];
+            /** @description what going to a further shop counts, minor units */
+            stop_cost?: number;
             rates?: components["schemas"]["Rates"];
             /** @enum {string} */
             length?: "cm" | "in";
@@ -2572,9 +2580,22 @@ export interface components {
             cost: number;
             items: number;
             sections: components["schemas"]["BuySection"][];
+            /** @description the shops it is bought at; empty where fewer than two are set */
+            stops: components["schemas"]["BuyStop"][];
+            /** @description why at these shops */
+            says: string;
+            /** @description over all of it at one shop, less what the way counts */
+            saves: number;
+        };
+        BuyStop: {
+            name: string;
+            foods: number;
+            cost: number;
         };
         BuySection: {
             name: string;
+            /** @description the shop, where there are several */
+            stop: string;
             cost: number;
             items: components["schemas"]["BuyItem"][];
         };
@@ -2597,6 +2618,15 @@ export interface components {
             left_g: number;
             for: string[];
             out_of_stock: boolean;
+            /** @description packs of several foods that hold some of it */
+            in: string[];
+            /** @description what a pack of several foods holds, and it is ticked off by its name */
+            holds: components["schemas"]["Held"][];
+        };
+        Held: {
+            food: string;
+            /** Format: double */
+            grams: number;
         };
         Packs: {
             /** Format: double */
@@ -2623,6 +2653,8 @@ export interface components {
             left_out: string[];
             /** @description what was the matter at the last try, or empty */
             wrong: string;
+            /** @description the other shops that are set */
+            further: components["schemas"]["Shop"][];
         };
         Palette: {
             name: string;
@@ -3564,6 +3596,13 @@ export interface components {
             }[];
         };
         Basket: {
+            /** @description packs of several foods whose grams and money are on the lines of their foods */
+            mixed?: {
+                name: string;
+                price: number;
+                count: number;
+                holds: components["schemas"]["Held"][];
+            }[];
             /** @description what a guest of each group finds, if all share what they may eat; empty where each has a tray of their own */
             groups: {
                 who: string;

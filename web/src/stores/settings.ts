@@ -8,6 +8,8 @@ import { units } from '@/tray/units'
 export const useSettings = defineStore('settings', () => {
   const wrong = ref('')
   const shop = ref<string | null>(null) // null until it is read, and then left as it is there
+  const furtherShops = ref<string[]>([]) // addresses of others
+  const stopCost = ref(0) // what going to one of them counts
   const rates = ref<Rates | null>(null)
   const people = ref<number | null>(null) // who prepare
   const ovens = ref<number | null>(null)
@@ -19,6 +21,8 @@ export const useSettings = defineStore('settings', () => {
 
   function adopt({
     shop: at,
+    further_shops: others,
+    stop_cost: way,
     rates: r,
     people: p,
     ovens: o,
@@ -29,6 +33,8 @@ export const useSettings = defineStore('settings', () => {
   }: Settings) {
     Object.assign(units, shown)
     shop.value = at ?? null
+    furtherShops.value = others ?? []
+    stopCost.value = way ?? 0
     rates.value = r ?? null
     people.value = p ?? null
     ovens.value = o ?? null
@@ -44,6 +50,8 @@ export const useSettings = defineStore('settings', () => {
     hemisphere: units.hemisphere,
     zone: units.zone,
     shop: shop.value ?? undefined,
+    further_shops: furtherShops.value,
+    stop_cost: stopCost.value,
     rates: rates.value ?? undefined,
     people: people.value ?? undefined,
     ovens: ovens.value ?? undefined,
@@ -94,5 +102,20 @@ export const useSettings = defineStore('settings', () => {
         ...(its ? [{ crowd, rules: { ...its } }] : []),
       ],
     })
-  return { wrong, shop, rates, people, ovens, shelves, rules, ways, read, change, wayOf, keepWay }
+  return {
+    wrong,
+    shop,
+    furtherShops,
+    stopCost,
+    rates,
+    people,
+    ovens,
+    shelves,
+    rules,
+    ways,
+    read,
+    change,
+    wayOf,
+    keepWay,
+  }
 })

@@ -16,11 +16,18 @@ import WrittenField from '@/components/common/WrittenField.vue'
 const settings = useSettings()
 const shop = useShop()
 onMounted(settings.read)
+async function setFurther(i: number, address: string) {
+  const next = [...settings.furtherShops]
+  next[i] = address.trim()
+  await settings.change({ further_shops: next.filter(Boolean) })
+  await askShops()
+}
 async function setShop(address: string) {
   await settings.change({ shop: address.trim() })
-  if (settings.shop && !settings.wrong) await shop.ask()
-  else await shop.read()
+  await askShops()
 }
+const askShops = () =>
+  (settings.shop || settings.furtherShops.length) && !settings.wrong ? shop.ask() : shop.read()
 
 // money is typed in the larger coin
 const coin = computed(() => 10 ** coinDigits())
@@ -175,6 +182,31 @@ const choices = [
           maxlength="300"
           placeholder="none; the larder's own prices count"
           @written="setShop"
+        />
+      </label>
+      <WrittenField
+        v-for="(address, i) in [...settings.furtherShops, '']"
+        v-show="i < 3"
+        :key="i"
+        type="url"
+        class="further"
+        :aria-label="`Address of a further shop’s feed, ${i + 1}`"
+        :value="address"
+        maxlength="300"
+        placeholder="another shop, where going there saves enough"
+        @written="t => setFurther(i, t)"
+      />
+      <label v-if="settings.furtherShops.length" class="rate">
+        <span>Going to a further shop counts</span>
+        <ElInputNumber
+          :model-value="settings.stopCost / coin"
+          :min="0"
+          :max="1e6 / coin"
+          :precision="coinDigits()"
+          :controls="false"
+          aria-label="Going to a further shop counts"
+          style="width: 110px"
+          @change="n => settings.change({ stop_cost: Math.round((n ?? 0) * coin) })"
         />
       </label>
       <ShopLine />

@@ -6,11 +6,18 @@ import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { api, take, Trouble, type ShoppingList } from '@/api/client'
 import House from '@/components/house/House.vue'
 import ShopLine from '@/components/house/ShopLine.vue'
+import { useLarder } from '@/stores/larder'
 import { count, grams, money } from '@/tray/words'
 
 const route = useRoute()
 const router = useRouter()
 const list = shallowRef<ShoppingList | null>(null)
+const larder = useLarder()
+void larder.read()
+const stops = computed(() => {
+  const all = list.value?.list.stops ?? []
+  return all.length > 1 ? all : [{ name: '', foods: 0, cost: 0 }]
+})
 const done = ref(new Set<string>())
 const wrong = ref('')
 
@@ -58,7 +65,10 @@ const title = computed(() => {
   if (!l) return 'Shopping list'
   return route.query.job ? l.title : `The week of ${pretty(l.from)} to ${pretty(l.to)}`
 })
-const open = computed(() => (list.value ? list.value.list.items - done.value.size : 0))
+const open = computed(() => {
+  const all = list.value?.list.sections.flatMap(s => s.items) ?? []
+  return all.filter(it => !done.value.has(it.food)).length
+})
 const file = (as: string) =>
   `/api/v1/shopping/export?as=${as}&${new URLSearchParams(query.value as Record<string, string>)}`
 const print = () => window.print()
@@ -97,43 +107,68 @@ const print = () => window.print()
       <p v-if="!list.list.items" class="card">
         {{ list.jobs.length ? 'Nothing is picked for it yet.' : 'No job is served in this week.' }}
       </p>
-      <div class="parts">
-        <section v-for="s in list.list.sections" :key="s.name" class="card" :aria-label="s.name">
-          <h2>
-            {{ s.name }} <span class="soft small nums">{{ money(s.cost) }}</span>
-          </h2>
-          <ul>
-            <li v-for="it in s.items" :key="it.food" :class="{ done: done.has(it.food) }">
-              <label>
-                <input type="checkbox" :checked="done.has(it.food)" @change="tick(it.food)" />
-                <span class="what">
-                  <b>{{ it.name }}</b>
-                  <span class="soft small">
-                    <template v-if="it.cupboard_g"
-                      >{{ grams(it.cupboard_g) }} of {{ grams(it.need_g) }} is in the cupboard</template
-                    >
-                    <template v-else>{{ grams(it.need_g) }} wanted</template
-                    ><template v-if="it.for.length > 1">, for {{ it.for.join(' and ') }}</template>
-                    <template v-if="it.counter && it.packs.length"
-                      ><br />At the counter: {{ it.counter }}</template
-                    >
-                    <template v-if="it.drained">, drained</template
-                    ><template v-if="it.labelled"><br />▲ only labelled {{ it.labelled }}</template>
-                    <template v-if="it.out_of_stock"><br />▲ sold out at the shop today</template>
+      <p v-if="list.list.says" class="soft for">
+        {{ list.list.says
+        }}<template v-if="list.list.saves > 0"> It saves {{ money(list.list.saves) }}.</template>
+      </p>
+      <div v-for="at in stops" :key="at.name" class="stop">
+        <h2 v-if="stops.length > 1" class="shop">
+          {{ at.name }}
+          <span class="soft small nums">{{ count(at.foods, 'food') }}, {{ money(at.cost) }}</span>
+        </h2>
+        <div class="parts">
+          <section
+            v-for="s in list.list.sections.filter(s => stops.length < 2 || s.stop === at.name)"
+            :key="s.name"
+            class="card"
+            :aria-label="s.name"
+          >
+            <h2>
+              {{ s.name }} <span class="soft small nums">{{ money(s.cost) }}</span>
+            </h2>
+            <ul>
+              <li v-for="it in s.items" :key="it.food" :class="{ done: done.has(it.food) }">
+                <label>
+                  <input type="checkbox" :checked="done.has(it.food)" @change="tick(it.food)" />
+                  <span class="what">
+                    <b>{{ it.name }}</b>
+                    <span class="soft small">
+                      <template v-if="it.holds.length">{{
+                        it.holds
+                          .map(h => `${grams(h.grams)} of ${larder.name(h.food).toLowerCase()}`)
+                          .join(', ')
+                      }}</template>
+                      <template v-else-if="it.cupboard_g"
+                        >{{ grams(it.cupboard_g) }} of {{ grams(it.need_g) }} is in the cupboard</template
+                      >
+                      <template v-else>{{ grams(it.need_g) }} wanted</template
+                      ><template v-if="it.for.length > 1">, for {{ it.for.join(' and ') }}</template>
+                      <template v-if="it.in.length"
+                        >, some of it in {{ it.in.join(' and ').toLowerCase() }}</template
+                      >
+                      <template v-if="it.counter && it.packs.length"
+                        ><br />At the counter: {{ it.counter }}</template
+                      >
+                      <template v-if="it.drained">, drained</template
+                      ><template v-if="it.labelled"><br />▲ only labelled {{ it.labelled }}</template>
+                      <template v-if="it.out_of_stock"><br />▲ sold out at the shop today</template>
+                    </span>
                   </span>
-                </span>
-                <span class="packs nums">
-                  {{
-                    it.packs.length
-                      ? it.packs.map(p => `${p.count} × ${grams(p.grams)}`).join(', ')
-                      : 'nothing to buy'
-                  }}
-                  <span v-if="it.cost" class="soft small">{{ money(it.cost) }}</span>
-                </span>
-              </label>
-            </li>
-          </ul>
-        </section>
+                  <span class="packs nums">
+                    {{
+                      it.packs.length
+                        ? it.packs.map(p => `${p.count} × ${grams(p.grams)}`).join(', ')
+                        : it.in.length
+                          ? 'in the pack of several'
+                          : 'nothing to buy'
+                    }}
+                    <span v-if="it.cost" class="soft small">{{ money(it.cost) }}</span>
+                  </span>
+                </label>
+              </li>
+            </ul>
+          </section>
+        </div>
       </div>
       <ShopLine class="no-print" />
     </template>
@@ -143,6 +178,12 @@ const print = () => window.print()
 <style scoped>
 .for {
   line-height: 1.5;
+}
+.shop {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  margin: 6px 2px 10px;
 }
 .parts {
   columns: 2 380px;

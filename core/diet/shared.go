@@ -1,0 +1,17 @@
+package diet
+
+import "happytray/core/food"
+
+// MayShare reports of packs that hold several foods whether they may come to a table where somebody avoids some words. In
+// such a pack foods touch, and touch again when it is opened: one that holds anything that a guest avoids is left in the shop.
+func MayShare(avoided []string, larder *food.Larder) func(food.Mixed) bool {
+	return func(m food.Mixed) bool {
+		for _, h := range m.Holds {
+			f, known := larder.Get(h.Food)
+			if !known || !CanEat(avoided, f) {
+				return false
+			}
+		}
+		return true
+	}
+}
