@@ -166,6 +166,76 @@ func TestShopsPricesAreRead(t *testing.T) {
 	}
 }
 
+// A further shop is gone to where it saves more than the way there counts; a list says what is bought where, on the screen and in
+// every file; a shop that is away loses nothing.
+func TestTwoShopsOneList(t *testing.T) {
+	now := func() time.Time { return time.Date(2031, 3, 1, 9, 0, 0, 0, time.UTC) }
+	stores, hall := &shop.Shop{Seed: 3, Now: now}, &shop.Shop{Seed: 4, Now: now, Hall: true}
+	mux := http.NewServeMux()
+	mux.Handle("/", stores)
+	mux.Handle("/hall/", http.StripPrefix("/hall", hall))
+	srv := httptest.NewServer(mux)
+	defer srv.Close()
+	d := open(t, db.DSN())
+	set := func(change string, status int) {
+		t.Helper()
+		if a := d.ask("PUT", "/api/v1/settings", []byte(change)); a.status != status {
+			t.Errorf("%s: %d %s", change, a.status, a.body)
+		}
+	}
+	defer set(`{"shop":"","further_shops":[],"stop_cost":0}`, 200)
+	usual, other := srv.URL+"/feed.json", srv.URL+"/hall/feed.json"
+	for _, bad := range []string{
+		`{"further_shops":["ftp://x"]}`, `{"shop":"` + usual + `","further_shops":["` + usual + `"]}`, `{"stop_cost":-1}`,
+		`{"further_shops":["` + other + `","` + other + `"]}`, `{"further_shops":["` + strings.Join([]string{other, other + "?a", other + "?b", other + "?c"}, `","`) + `"]}`,
+	} {
+		if a := d.ask("PUT", "/api/v1/settings", []byte(bad)); a.status != 422 && a.status != 400 {
+			t.Errorf("%s: %d", bad, a.status)
+		}
+	}
+	set(`{"shop":"`+usual+`","further_shops":["`+other+`"],"stop_cost":100}`, 200)
+	var known api.Shop
+	d.ask("POST", "/api/v1/shop/ask", nil).into(t, &known)
+	if len(known.Further) != 1 || known.Further[0].Name != shop.HallName || known.Further[0].Foods < 60 || known.Further[0].Wrong != "" {
+		t.Fatalf("%+v", known)
+	}
+	j := d.planned("Split list", `{"guests":{"adults":24},"serve_at":"2031-03-04T19:00"}`)
+	read := func() (l api.ShoppingList) {
+		d.ask("GET", "/api/v1/shopping?job="+j.Id, nil).into(t, &l)
+		return l
+	}
+	split := read()
+	if len(split.List.Stops) != 2 || split.List.Says == "" || split.List.Stops[0].Foods+split.List.Stops[1].Foods > split.List.Items {
+		t.Fatalf("%+v", split.List)
+	}
+	at := map[string]bool{}
+	for _, s := range split.List.Sections {
+		at[s.Stop] = true
+	}
+	if len(at) != 2 || !at[shop.Name] || !at[shop.HallName] {
+		t.Errorf("sections of %v", at)
+	}
+	for as, want := range map[string]string{"text": "=== " + shop.HallName + " ===", "csv": ",shop", "pdf": "%PDF"} {
+		if a := d.ask("GET", "/api/v1/shopping/export?job="+j.Id+"&as="+as, nil); a.status != 200 || !strings.Contains(string(a.body), want) {
+			t.Errorf("%s: %d %.200s", as, a.status, a.body)
+		}
+	}
+	set(`{"further_shops":[]}`, 200)
+	one := read()
+	if len(one.List.Stops) != 0 || one.List.Cost < split.List.Cost || strings.Contains(string(d.ask("GET", "/api/v1/shopping/export?job="+j.Id+"&as=csv", nil).body), ",shop") {
+		t.Errorf("at one shop %d, at two %d: %+v", one.List.Cost, split.List.Cost, one.List.Stops)
+	}
+	set(`{"further_shops":["`+other+`"]}`, 200)
+	hall.Mood(shop.Down)
+	d.ask("POST", "/api/v1/shop/ask", nil).into(t, &known)
+	if known.Wrong != "" || known.Further[0].Wrong == "" {
+		t.Errorf("the hall is away: %+v", known)
+	}
+	if again := read(); again.List.Cost != split.List.Cost {
+		t.Errorf("with the hall away it costs %d, before %d", again.List.Cost, split.List.Cost)
+	}
+}
+
 func TestQuotesAndSavings(t *testing.T) {
 	d := open(t, db.DSN())
 	plan := d.ask("POST", "/api/v1/plan", []byte(`{"guests":{"adults":18},"travels":true}`)).body

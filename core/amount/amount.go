@@ -70,6 +70,9 @@ func Apportion(b brief.Brief, chosen []pick.Choice) []Amount {
 			a.Grams, a.Why = a.Choice.Grams, say.That("amount.hand")
 		case f.Category == food.Garnish:
 			a.Grams = spec.MassG * float64(max(2, min(14, 2+b.Guests.Total()/6)))
+			if b.HouseRules().Greenery == "generous" {
+				a.Grams *= 2
+			}
 			a.Why = say.That("amount.green")
 		case food.Has(a.Form, food.OnFood):
 			n := 2

@@ -15,7 +15,8 @@ import (
 type Rules struct {
 	Symmetry    string `json:"symmetry,omitempty"`    // free (default) or mirrored
 	Crackers    string `json:"crackers,omitempty"`    // some (default), on or beside
-	Greenery    string `json:"greenery,omitempty"`    // sparing (default) or none
+	Greenery    string `json:"greenery,omitempty"`    // sparing (default), generous or none
+	Rinds       string `json:"rinds,omitempty"`       // that nobody eats: off (default) before a cheese is cut, or on
 	Style       string `json:"style,omitempty"`       // a style of laying, or "" for the board's own
 	SoftRound   string `json:"soft_round,omitempty"`  // cut (default) and kept in its round, or whole
 	Heat        string `json:"heat,omitempty"`        // what is heated unasked: none (default), toast, or all
@@ -29,6 +30,10 @@ type Rules struct {
 	Variety     string `json:"variety,omitempty"`     // how much being like the trays before counts against a choice: some (default), none or strong
 	WarmUpMin   int    `json:"warm_up_min,omitempty"` // minutes that all cheese and meat warms up before serving; 0 for as long as each wants
 	Gaps        string `json:"gaps,omitempty"`        // closed (default), or airy: a little air left
+
+	// EachG is the grams of a kind for a grown-up at a grazing party, by category, where the house serves otherwise than
+	// is usual; for nibbles and meals the same times what is usual there.
+	EachG map[string]float64 `json:"each_g,omitempty"`
 
 	// Eats are foods that the house eats anyway: what of their packs stays over is no loss.
 	Eats []string `json:"eats,omitempty"`
@@ -57,6 +62,7 @@ func (r Rules) MarshalJSON() ([]byte, error) { return document.WriteObject(plain
 
 const (
 	maxChecks = 60  // of the review, that a house moves
+	mostEachG = 400 // g of one kind for a grown-up
 	maxEats   = 100 // foods that a house eats anyway
 )
 
@@ -69,7 +75,8 @@ func (r Rules) Check() error {
 	}{
 		{"symmetry", r.Symmetry, []string{"free", "mirrored"}},
 		{"crackers", r.Crackers, []string{"some", "on", "beside"}},
-		{"greenery", r.Greenery, []string{"sparing", "none"}},
+		{"greenery", r.Greenery, []string{"sparing", "generous", "none"}},
+		{"rinds", r.Rinds, []string{"off", "on"}},
 		{"soft_round", r.SoftRound, []string{"cut", "whole"}},
 		{"heat", r.Heat, []string{"none", "toast", "all"}},
 		{"bowls", r.Bowls, []string{"usual", "few", "many"}},
@@ -94,6 +101,14 @@ func (r Rules) Check() error {
 	}
 	if err := fault.Between("warm_up_min", float64(r.WarmUpMin), 0, 120, " minutes"); err != nil {
 		return err
+	}
+	for _, c := range slices.Sorted(maps.Keys(r.EachG)) {
+		if !slices.Contains(food.Categories, food.Category(c)) || food.Category(c) == food.Garnish || food.Category(c) == food.NotFood {
+			return fault.Bad("each_g", "there is no kind of food called %.40q", c)
+		}
+		if err := fault.Between("each_g."+c, r.EachG[c], 0, mostEachG, " g"); err != nil {
+			return err
+		}
 	}
 	if len(r.Eats) > maxEats {
 		return fault.Bad("eats", "at most %d foods", maxEats)

@@ -16,12 +16,13 @@ type Market struct {
 	Mixed  []Mixed
 }
 
-// Or is a market with what another has of the foods that this one is out of or does not know.
+// Or is a market with what another has of the foods that this one is out of or does not know. Packs of several foods are
+// its own: they belong to one way through one shop.
 func (m Market) Or(other Market) Market {
-	out := Market{Offers: maps.Clone(m.Offers), Mixed: m.Mixed}
-	if out.Offers == nil {
-		out.Offers = map[string]Offer{}
+	if len(m.Offers) == 0 {
+		return other
 	}
+	out := Market{Offers: maps.Clone(m.Offers), Mixed: m.Mixed}
 	for id, o := range other.Offers {
 		if mine, ok := out.Offers[id]; !ok || mine.Out && !o.Out {
 			out.Offers[id] = o

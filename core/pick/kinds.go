@@ -84,8 +84,16 @@ func KindsFor(b brief.Brief, under Under) map[food.Category]int {
 	if b.Course != "sweet" && rules.Vegetarians == "shapes" {
 		k[food.Vegetable]++ // one that folds as the meat does
 	}
-	if rules.Greenery == "none" {
+	switch rules.Greenery {
+	case "none":
 		k[food.Garnish] = 0
+	case "generous":
+		k[food.Garnish]++
+	}
+	for c, g := range rules.EachG {
+		if g == 0 {
+			k[food.Category(c)] = 0
+		}
 	}
 	for c, tilt := range theme.Tilts(b) {
 		c := food.Category(c)

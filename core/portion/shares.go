@@ -3,6 +3,7 @@
 package portion
 
 import (
+	"maps"
 	"math"
 
 	"happytray/core/brief"
@@ -48,7 +49,7 @@ func Shares(b brief.Brief, meat Meatless) map[food.Category]float64 {
 // SharesOf is Shares for some of the guests, by their appetites.
 func SharesOf(b brief.Brief, appetites float64, meat Meatless) map[food.Category]float64 {
 	out := map[food.Category]float64{}
-	per, times := perAdult[b.For()], appetites*Stretch(b)*Alone(b)
+	per, times := eachOf(b), appetites*Stretch(b)*Alone(b)
 	if b.Course == "sweet" {
 		all := 0.0
 		for _, c := range food.Categories { // in order, so that sums are the same each time
@@ -78,6 +79,21 @@ func SharesOf(b brief.Brief, appetites float64, meat Meatless) map[food.Category
 		delete(out, food.Sweet)
 	}
 	return tilted(out, theme.Tilts(b))
+}
+
+// eachOf is the grams of each kind for a grown-up by the occasion, as the house serves them.
+func eachOf(b brief.Brief) map[food.Category]float64 {
+	usual, own := perAdult[b.For()], b.HouseRules().EachG
+	if len(own) == 0 {
+		return usual
+	}
+	out := maps.Clone(usual)
+	for c, g := range own {
+		if at := perAdult["grazing"][food.Category(c)]; at > 0 {
+			out[food.Category(c)] = g * usual[food.Category(c)] / at
+		}
+	}
+	return out
 }
 
 // tilted moves shares between categories as the host likes; the whole stays the same.

@@ -558,3 +558,24 @@ func TestAnElementIsAsWetAsItLies(t *testing.T) {
 		t.Errorf("strawberries are laid from second %d, dried off from %d", wet, dried)
 	}
 }
+
+// Rinds that nobody eats are cut off first, or stay on where the house leaves them, and the day says what becomes of them.
+func TestRindsAsTheHouseLikesThem(t *testing.T) {
+	for _, rinds := range []string{"", "on"} {
+		j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 8}, Foods: []brief.Want{{Food: "sheep-wedge"}, {Food: "soft-white-round"}, {Food: "almonds"}}, Rules: &brief.Rules{Rinds: rinds}})
+		day, err := Plan(j, food.BuiltIn(), Options{People: 1, Ovens: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		trims := 0
+		for _, task := range day.Tasks {
+			if task.Kind == Trim && task.Food == "sheep-wedge" {
+				trims++
+			}
+		}
+		said := strings.Contains(fmt.Sprint(day.Cautions), "Rinds stay on")
+		if (trims > 0) == (rinds == "on") || said != (rinds == "on") {
+			t.Errorf("rinds %q: %d tasks cut them off, said: %v", rinds, trims, said)
+		}
+	}
+}

@@ -19,6 +19,9 @@ func (d *kitchenDay) collect(e easing) {
 			w.says = append(w.says, say.That("day.unlaid", say.N(waiting)))
 		}
 		w.collect()
+		if w.rinds {
+			w.says = append(w.says, say.That("day.rinds"))
+		}
 		d.jobs = append(d.jobs, w)
 		for _, k := range w.works {
 			k.of, k.base = []int{n}, k.id

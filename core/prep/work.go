@@ -174,6 +174,7 @@ type worker struct {
 	arrive int
 	road   int // seconds
 	hold   float64
+	rinds  bool // some stay on that nobody eats
 	says   []say.Text
 }
 
@@ -311,6 +312,10 @@ func (w *worker) makeReady(p *portion) {
 		step(work{kind: Unwrap, seconds: unwrapSecs * max(1, p.pieces), hands: 1, says: say.That("task.unwrap", say.N(p.pieces), name)})
 	}
 	for _, off := range food.Trims {
+		if off == food.Derind && f.Needs(off) && w.j.Brief.HouseRules().Rinds == "on" {
+			w.rinds = true
+			continue
+		}
 		if f.Needs(off) && f.YieldAs(p.spec.Form) < 1 {
 			bought := f.BoughtFor(p.spec.Form, p.grams)
 			step(work{kind: Trim, seconds: trimSecs + int(trimGramSecs*bought), hands: 1, tool: trimTool(off), says: say.That(takenOff[off], comes, say.Grams(bought), say.Grams(p.grams))})

@@ -74,6 +74,7 @@ var working = map[string]string{
 	"step.in":     "{1}, in {2} places",
 	"step.places": ", in {1} places",
 
+	"day.rinds":    "Rinds stay on, as the house does it: a small plate beside the board takes them.",
 	"day.no-oven":  "There is no oven for the {1}: buy {1:it|them} ready, or leave {1:it|them} out.",
 	"day.fridge":   "About {1} l of food wait in the cold before the work begins, and {2} about {3}: have a cool box for {4} l, or let the last of it come later.",
 	"day.shelves":  "{1} {1:shelf takes|shelves take}",

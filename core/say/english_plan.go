@@ -33,7 +33,7 @@ var planning = map[string]string{
 	"stops.one":       "All of it is bought at {1}: what another shop would save is less than the way there counts.",
 	"stops.cheapest":  "All of it costs least at {1}.",
 	"stops.save":      "Bought at {1} it costs less than all of it at {2}, the way counted in.",
-	"stops.lacks":     "It is bought at {1}: {2} lacks {3} of the foods today.",
+	"stops.lacks":     "It is bought at {1}: {2} has no {3} today.",
 	"basket.mixed":    "Some of it is in {1}.",
 	"basket.eaten":    "{1} will be left over, for the house, which eats it anyway.",
 	"pack":            "{1} × {2}",

@@ -33,7 +33,7 @@ func NeedsOf(j *job.Job, larder *food.Larder) Needs {
 	n := Needs{Title: j.Title, Day: j.Brief.ServeDay(), Grams: map[string]float64{}, Off: at.Off, Avoid: j.Brief.Avoided(), Table: &at}
 	add := func(id, form string, g float64) {
 		if f, ok := larder.Get(id); ok && f.Category != food.NotFood && g > 0 {
-			n.Grams[id] = round.Tenth(n.Grams[id] + f.BoughtFor(form, g))
+			n.Grams[id] += f.BoughtFor(form, g)
 			if cut, ok := cutFor(f, form, g); ok {
 				if n.Cut == nil {
 					n.Cut = map[string]Cut{}
@@ -50,6 +50,9 @@ func NeedsOf(j *job.Job, larder *food.Larder) Needs {
 		for _, r := range one.Reserve {
 			add(r.Food, r.Form, r.Grams*times)
 		}
+	}
+	for id, g := range n.Grams { // once, or what is rounded adds up to a pack more
+		n.Grams[id] = round.Tenth(g)
 	}
 	for id, g := range j.Brief.PackG() { // the host has it
 		if n.Grams[id] = round.Tenth(n.Grams[id] - g); n.Grams[id] <= 0 {
@@ -113,7 +116,7 @@ func (it Item) Buys() say.Text {
 	if it.Drained && len(packs) > 0 {
 		what = what.Then("buy.drained")
 	}
-	if says := it.Cut.Says(); len(packs) > 0 && !says.IsZero() {
+	if says := it.Cut.Says(); len(packs) > 0 && len(it.In) == 0 && !says.IsZero() {
 		what = what.Then("buy.counter").Also(says)
 	}
 	if it.Labelled != "" {

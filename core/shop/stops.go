@@ -1,7 +1,6 @@
 package shop
 
 import (
-	"math"
 	"math/bits"
 	"slices"
 
@@ -30,7 +29,7 @@ type trip struct {
 	stops  []int          // that are gone to, by their number, in order
 	of     map[string]int // by food: which of them
 	filled []food.Filled  // at each
-	gone   int            // foods that none of them has today
+	gone   []string       // foods that none of them has today
 	cost   int            // minor units, with what further stops count
 	saves  int            // over the best of one shop, minor units
 	says   say.Text
@@ -77,7 +76,7 @@ func split(needs map[string]float64, stops []Stop, perStop int, may func(food.Mi
 					}
 				}
 				if out {
-					t.gone++
+					t.gone = append(t.gone, id)
 				}
 			}
 			t.of[id] = best
@@ -92,9 +91,10 @@ func split(needs map[string]float64, stops []Stop, perStop int, may func(food.Mi
 		return t
 	}
 	var best trip
-	alone := trip{cost: math.MaxInt, gone: math.MaxInt} // the best of one shop
-	found := false
-	better := func(a, b trip) bool { return a.gone < b.gone || a.gone == b.gone && a.cost < b.cost }
+	var alone trip // the best of one shop
+	better := func(a, b trip) bool {
+		return b.stops == nil || len(a.gone) < len(b.gone) || len(a.gone) == len(b.gone) && a.cost < b.cost
+	}
 	for size := 1; size <= len(stops); size++ { // fewer shops first, so that of equals the fewest are gone to
 		for set := uint(1); set < 1<<len(stops); set++ {
 			if bits.OnesCount(set) != size {
@@ -104,8 +104,8 @@ func split(needs map[string]float64, stops []Stop, perStop int, may func(food.Mi
 			if used := t.used(needs); size > 1 && used < size {
 				continue // it is a trip to fewer, which was tried
 			}
-			if !found || better(t, best) {
-				best, found = t, true
+			if better(t, best) {
+				best = t
 			}
 			if size == 1 && better(t, alone) {
 				alone = t
@@ -113,7 +113,7 @@ func split(needs map[string]float64, stops []Stop, perStop int, may func(food.Mi
 		}
 	}
 	best.says = best.why(alone, stops, perStop)
-	if len(best.stops) > 1 && best.gone == alone.gone {
+	if len(best.stops) > 1 && len(best.gone) == len(alone.gone) {
 		best.saves = alone.cost - best.cost
 	}
 	return best
@@ -160,8 +160,14 @@ func (t trip) why(alone trip, stops []Stop, perStop int) say.Text {
 		return say.That("stops.one", say.Word(names[0]))
 	case len(t.stops) == 1:
 		return say.That("stops.cheapest", say.Word(names[0]))
-	case t.gone < alone.gone:
-		return say.That("stops.lacks", say.Word(say.And(names)), say.Word(stops[alone.stops[0]].Name), say.N(alone.gone-t.gone))
+	case len(t.gone) < len(alone.gone):
+		var lacks []string
+		for _, id := range alone.gone {
+			if f, ok := stops[0].Larder.Get(id); ok && !slices.Contains(t.gone, id) {
+				lacks = append(lacks, f.Name)
+			}
+		}
+		return say.That("stops.lacks", say.Word(say.And(names)), say.Word(stops[alone.stops[0]].Name), say.All(say.Foods(lacks)...))
 	}
 	return say.That("stops.save", say.Word(say.And(names)), say.Word(stops[alone.stops[0]].Name))
 }

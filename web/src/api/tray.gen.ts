@@ -363,7 +363,17 @@ export interface Diet {
 export interface Rules {
   symmetry?: "free" | "mirrored";
   crackers?: "some" | "on" | "beside";
-  greenery?: "sparing" | "none";
+  greenery?: "sparing" | "generous" | "none";
+  /**
+   * whether rinds that nobody eats are cut off before a cheese is cut, or left on
+   */
+  rinds?: "off" | "on";
+  /**
+   * grams of a kind for a grown-up at a grazing party, by category, where the house serves otherwise than is usual; for nibbles and meals the same times what is usual there
+   */
+  each_g?: {
+    [k: string]: number;
+  };
   style?: "corners" | "winding" | "mirrored" | "wheel" | "meadow";
   /**
    * minutes that all cheese and meat warms up before serving; 0 for as long as each wants

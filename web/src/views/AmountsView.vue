@@ -159,6 +159,10 @@ const left = computed(() =>
             <dt>of it the cupboard's</dt>
             <dd class="nums r">{{ money(basket.cupboard_cost) }}</dd>
           </template>
+          <template v-for="m in basket.mixed ?? []" :key="m.name">
+            <dt>{{ m.count }} × {{ m.name.toLowerCase() }}</dt>
+            <dd class="nums r">{{ money(m.count * m.price) }}</dd>
+          </template>
           <dt>Left over</dt>
           <dd class="nums r">{{ money(basket.basket_cost - (basket.used_cost - basket.cupboard_cost)) }}</dd>
           <dt>Handwork</dt>

@@ -173,9 +173,9 @@ const choices = [
       </template>
     </section>
     <section class="card" aria-label="The shop">
-      <h2>Prices of a shop</h2>
+      <h2>Prices of shops</h2>
       <label class="address">
-        <span>Address of its feed</span>
+        <span>Feed of the usual shop</span>
         <WrittenField
           type="url"
           :value="settings.shop ?? ''"
@@ -184,35 +184,37 @@ const choices = [
           @written="setShop"
         />
       </label>
-      <WrittenField
-        v-for="(address, i) in [...settings.furtherShops, '']"
-        v-show="i < 3"
-        :key="i"
-        type="url"
-        class="further"
-        :aria-label="`Address of a further shop’s feed, ${i + 1}`"
-        :value="address"
-        maxlength="300"
-        placeholder="another shop, where going there saves enough"
-        @written="t => setFurther(i, t)"
-      />
-      <label v-if="settings.furtherShops.length" class="rate">
-        <span>Going to a further shop counts</span>
+      <template v-for="(address, i) in [...settings.furtherShops, '']" :key="i">
+        <label v-if="i < 3" class="address">
+          <span>{{ address ? 'And of' : 'And of another' }}</span>
+          <WrittenField
+            type="url"
+            :aria-label="`Address of a further shop’s feed, ${i + 1}`"
+            :value="address"
+            maxlength="300"
+            placeholder="gone to where it saves enough"
+            @written="t => setFurther(i, t)"
+          />
+        </label>
+      </template>
+      <div v-if="settings.furtherShops.length" class="rate">
+        <span>A further shop counts</span>
         <ElInputNumber
           :model-value="settings.stopCost / coin"
           :min="0"
           :max="1e6 / coin"
           :precision="coinDigits()"
           :controls="false"
-          aria-label="Going to a further shop counts"
+          aria-label="What going to a further shop counts"
           style="width: 110px"
           @change="n => settings.change({ stop_cost: Math.round((n ?? 0) * coin) })"
         />
-      </label>
+        <span class="soft small">that much has to be saved before the list sends anybody there</span>
+      </div>
       <ShopLine />
       <p v-if="shop.shop?.asked_at" class="soft small">
-        It has a price for {{ shop.shop.foods }} foods of the larder; {{ shop.shop.sold_out }} are sold out
-        today.<template v-if="shop.shop.left_out.length">
+        {{ shop.shop.name }} has a price for {{ shop.shop.foods }} foods of the larder;
+        {{ shop.shop.sold_out }} are sold out today.<template v-if="shop.shop.left_out.length">
           {{ shop.shop.left_out.length }} entries made no sense and were left out.</template
         >
       </p>
@@ -261,6 +263,9 @@ const choices = [
   border: 0;
   padding: 0;
   gap: 14px;
+}
+.address span {
+  width: 176px;
 }
 .address input {
   font: inherit;

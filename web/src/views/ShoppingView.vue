@@ -144,9 +144,10 @@ const print = () => window.print()
                       <template v-else>{{ grams(it.need_g) }} wanted</template
                       ><template v-if="it.for.length > 1">, for {{ it.for.join(' and ') }}</template>
                       <template v-if="it.in.length"
-                        >, some of it in {{ it.in.join(' and ').toLowerCase() }}</template
+                        >, {{ it.packs.length ? 'some of it ' : '' }}in
+                        {{ it.in.join(' and ').toLowerCase() }}</template
                       >
-                      <template v-if="it.counter && it.packs.length"
+                      <template v-if="it.counter && it.packs.length && !it.in.length"
                         ><br />At the counter: {{ it.counter }}</template
                       >
                       <template v-if="it.drained">, drained</template
@@ -159,7 +160,7 @@ const print = () => window.print()
                       it.packs.length
                         ? it.packs.map(p => `${p.count} × ${grams(p.grams)}`).join(', ')
                         : it.in.length
-                          ? 'in the pack of several'
+                          ? 'in a pack of several'
                           : 'nothing to buy'
                     }}
                     <span v-if="it.cost" class="soft small">{{ money(it.cost) }}</span>

@@ -32,6 +32,8 @@ const categories = computed(() =>
     .filter(([, lines]) => lines.length),
 )
 const byName = (a: Line, b: Line) => a.name.localeCompare(b.name)
+/** The packs of several foods that hold one. */
+const holding = (id: string) => (props.basket.mixed ?? []).filter(m => m.holds.some(h => h.food === id))
 const sum = (lines: Line[], of: (l: Line) => number) => lines.reduce((s, l) => s + of(l), 0)
 /** An amount as it is typed: whole grams, or tenths of an ounce. */
 const typed = (g: number) => (units.mass === 'oz' ? Math.round((g / gPerUnit()) * 10) / 10 : Math.round(g))
@@ -135,6 +137,9 @@ const told = ref('') // the food whose sums are shown
                 {{ grams(l.cupboard_g) }} <span class="soft">here</span><br v-if="l.packs.length" />
               </template>
               {{ l.packs.map(p => `${p.count} × ${grams(p.grams)}`).join(', ') }}
+              <span v-for="m in holding(l.food)" :key="m.name" class="small soft mixed"
+                >in {{ m.name.toLowerCase() }}</span
+              >
             </td>
             <td class="r nums">{{ money(l.used_cost) }}</td>
             <td class="r nums">{{ money(l.basket_cost) }}</td>
@@ -248,5 +253,8 @@ thead th {
   .slide input {
     min-height: 44px;
   }
+}
+.mixed {
+  display: block;
 }
 </style>

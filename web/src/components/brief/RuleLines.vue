@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The house's way of doing it, for this job.
 import { computed } from 'vue'
+import { categoryValues } from '@/api/contract.gen'
 import type { Brief, Rules } from '@/api/tray.gen'
 import WrittenField from '@/components/common/WrittenField.vue'
 import { useLarder } from '@/stores/larder'
@@ -40,6 +41,7 @@ const all: {
     width: 116,
     options: [
       ['sparing', 'sparingly'],
+      ['generous', 'generously'],
       ['none', 'none'],
     ],
   },
@@ -73,6 +75,16 @@ const all: {
       ['cut', 'cut where it can be'],
       ['broken', 'in rough lumps'],
       ['begun', 'as a wedge begun'],
+    ],
+  },
+  {
+    rule: 'rinds',
+    before: ', rinds that nobody eats',
+    label: 'Rinds',
+    width: 120,
+    options: [
+      ['off', 'cut off'],
+      ['on', 'left on'],
     ],
   },
   {
@@ -170,6 +182,14 @@ const all: {
     ],
   },
 ]
+/** The kinds whose grams a house may have of its own. */
+const kinds = categoryValues.filter(c => c !== 'garnish' && c !== 'prop')
+function setEach(kind: string, grams: number | undefined) {
+  const next = { ...rules.value.each_g }
+  if (grams === undefined || !Number.isFinite(grams)) delete next[kind]
+  else next[kind] = Math.max(0, Math.min(400, grams))
+  emit('set', { rules: { ...rules.value, each_g: Object.keys(next).length ? next : undefined } })
+}
 function set(rule: keyof Rules, value: string, usual: string) {
   emit('set', { rules: { ...rules.value, [rule]: value === usual ? undefined : value } })
 }
@@ -202,4 +222,57 @@ function set(rule: keyof Rules, value: string, usual: string) {
     />
     is eaten in the house anyway.
   </p>
+  <details class="each" :open="Object.keys(rules.each_g ?? {}).length > 0">
+    <summary>Grams for a grown-up at a grazing party, where they are not the usual ones</summary>
+    <p class="line">
+      <label v-for="c in kinds" :key="c"
+        >{{ c }}
+        <WrittenField
+          type="number"
+          class="grams"
+          min="0"
+          max="400"
+          :aria-label="`Grams of ${c} for a grown-up`"
+          :value="rules.each_g?.[c]"
+          placeholder="usual"
+          @written="(t, n) => setEach(c, t.trim() === '' ? undefined : n)"
+      /></label>
+    </p>
+  </details>
 </template>
+
+<style scoped>
+.eats,
+.grams {
+  font: inherit;
+  line-height: 1.4;
+  color: var(--ink);
+  background: transparent;
+  border: 0;
+  border-bottom: 2px solid var(--line-strong);
+  width: 220px;
+  height: auto;
+  min-height: 36px;
+  padding: 2px 4px;
+}
+.grams {
+  width: 64px;
+}
+.each summary {
+  cursor: pointer;
+  color: var(--soft);
+  font-size: var(--type-3);
+  padding: 6px 0;
+}
+.each label {
+  all: unset;
+  display: inline-flex;
+  align-items: center;
+  gap: 4px;
+  margin-right: 14px;
+}
+.eats::placeholder,
+.grams::placeholder {
+  color: var(--faint);
+}
+</style>
