@@ -22,7 +22,7 @@ func TestTheHousesWayBeginsABrief(t *testing.T) {
 	if got := rules("before", `{"guests":{"adults":5}}`); strings.Contains(got, `"bowls"`) {
 		t.Error(got)
 	}
-	if a := d.ask("PUT", "/api/v1/settings", []byte(`{"rules":{"bowls":"few","begin":"none"}}`)); a.status != 200 || !strings.Contains(string(a.body), `"bowls":"few"`) {
+	if a := d.ask("PUT", "/api/v1/settings", []byte(`{"rules":{"bowls":"few","first_slice":"left"}}`)); a.status != 200 || !strings.Contains(string(a.body), `"bowls":"few"`) {
 		t.Fatalf("%d %s", a.status, a.body)
 	}
 	for _, bad := range []string{`{"rules":{"bowls":"none"}}`, `{"rules":{"style":"zigzag"}}`, `{"rules":{"warm_up_min":999}}`} {
@@ -30,10 +30,10 @@ func TestTheHousesWayBeginsABrief(t *testing.T) {
 			t.Errorf("%s: %d %s", bad, a.status, a.body)
 		}
 	}
-	if got := rules("after", `{"guests":{"adults":5}}`); !strings.Contains(got, `"bowls":"few"`) || !strings.Contains(got, `"begin":"none"`) {
+	if got := rules("after", `{"guests":{"adults":5}}`); !strings.Contains(got, `"bowls":"few"`) || !strings.Contains(got, `"first_slice":"left"`) {
 		t.Error(got)
 	}
-	if got := rules("other", `{"guests":{"adults":5},"rules":{"bowls":"many"}}`); !strings.Contains(got, `"bowls":"many"`) || strings.Contains(got, `"begin"`) {
+	if got := rules("other", `{"guests":{"adults":5},"rules":{"bowls":"many"}}`); !strings.Contains(got, `"bowls":"many"`) || strings.Contains(got, `"first_slice"`) {
 		t.Error(got)
 	}
 
@@ -44,7 +44,7 @@ func TestTheHousesWayBeginsABrief(t *testing.T) {
 	for brief, want := range map[string]string{
 		`{"guests":{"adults":5},"crowd":"lighthouse keepers","host":"Moss"}`: `"rules":{"bowls":"many"}`,
 		`{"guests":{"adults":5},"crowd":"Strangers","host":"Moss"}`:          `"rules":{"heat":"all"}`,
-		`{"guests":{"adults":5},"crowd":"Strangers"}`:                        `"begin":"none"`,
+		`{"guests":{"adults":5},"crowd":"Strangers"}`:                        `"first_slice":"left"`,
 		`{"guests":{"adults":5},"host":"Moss","rules":{"bowls":"few"}}`:      `"rules":{"bowls":"few"}`,
 	} {
 		if got := rules("theirs", brief); !strings.Contains(got, want) {

@@ -1,6 +1,7 @@
 package brief
 
 import (
+	"cmp"
 	"fmt"
 	"maps"
 	"slices"
@@ -21,7 +22,8 @@ type Rules struct {
 	SoftRound   string `json:"soft_round,omitempty"`  // cut (default) and kept in its round, or whole
 	Heat        string `json:"heat,omitempty"`        // what is heated unasked: none (default), toast, or all
 	Bowls       string `json:"bowls,omitempty"`       // how many stand on a board: usual (default), few or many
-	Begin       string `json:"begin,omitempty"`       // of a whole cheese a first slice is cut (slice, default), or nothing: none
+	FirstSlice  string `json:"first_slice,omitempty"` // of a whole cheese: cut before guests come (default), or left to them
+	Begin       string `json:"begin,omitempty"`       // what is laid first: bowls (default), cheese, meat, or everything is marked out before
 	HardCheese  string `json:"hard_cheese,omitempty"` // cut (default), broken into rough lumps, or a wedge begun
 	Olives      string `json:"olives,omitempty"`      // pitted (default) or stones, which want a dish
 	Grapes      string `json:"grapes,omitempty"`      // clusters (default) or plucked
@@ -53,8 +55,15 @@ type CheckRule struct {
 
 type plainRules Rules
 
+// firstSliceWas is how first_slice was written when it was called begin.
+var firstSliceWas = map[string]string{"slice": "cut", "none": "left"}
+
 func (r *Rules) UnmarshalJSON(raw []byte) (err error) {
 	r.Extra, err = document.ReadObject(raw, (*plainRules)(r))
+	if was, ok := firstSliceWas[r.Begin]; ok {
+		r.Begin = ""
+		r.FirstSlice = cmp.Or(r.FirstSlice, was)
+	}
 	return err
 }
 
@@ -80,7 +89,8 @@ func (r Rules) Check() error {
 		{"soft_round", r.SoftRound, []string{"cut", "whole"}},
 		{"heat", r.Heat, []string{"none", "toast", "all"}},
 		{"bowls", r.Bowls, []string{"usual", "few", "many"}},
-		{"begin", r.Begin, []string{"slice", "none"}},
+		{"first_slice", r.FirstSlice, []string{"cut", "left"}},
+		{"begin", r.Begin, []string{"bowls", "cheese", "meat", "marked"}},
 		{"hard_cheese", r.HardCheese, []string{"cut", "broken", "begun"}},
 		{"olives", r.Olives, []string{"pitted", "stones"}},
 		{"grapes", r.Grapes, []string{"clusters", "plucked"}},
@@ -146,7 +156,7 @@ func (r Rules) Check() error {
 }
 
 // Begins reports whether the first slice of a whole cheese is cut before guests come.
-func (r Rules) Begins() bool { return r.Begin != "none" }
+func (r Rules) Begins() bool { return r.FirstSlice != "left" }
 
 // EatsAnyway reports whether what stays over of a food is eaten in the house without being planned for.
 func (r Rules) EatsAnyway(id string) bool { return slices.Contains(r.Eats, id) }

@@ -325,10 +325,10 @@ func TestABegunCheeseIsEaten(t *testing.T) {
 		e := tray.Element{ID: "round", Food: "soft-white-round", Form: "whole", Category: food.Cheese, Grams: 250, Count: 1, Placed: true, X: 200, Y: 200,
 			Wetness: food.Moist, Pieces: []tray.Piece{{Outline: round, HeightMM: 30}}}
 		j := one(6, everywhere, 400, 400, e)
-		j.Trays[0].Rules.Begin = begin
+		j.Trays[0].Rules.FirstSlice = begin
 		return e.Grams - of(t, j, larder, graze.Options{Evenings: 200, Seed: 3}).Elements[0].LeftG.P50
 	}
-	if begun, whole := eaten(""), eaten("none"); begun <= 1.05*whole {
+	if begun, whole := eaten(""), eaten("left"); begun <= 1.05*whole {
 		t.Errorf("%v g of a begun cheese, %v g of one that is not", begun, whole)
 	}
 }

@@ -36,6 +36,7 @@ type Task struct {
 	Tray     int      `json:"tray,omitempty"` // from 1; 0 where it is for all of them, or the job has one
 	Earliest string   `json:"earliest"`       // when it can begin at the earliest
 	Latest   string   `json:"latest"`         // by when it must have ended
+	Round    string   `json:"round"`          // that it is part of
 	Critical bool     `json:"critical"`       // it leads it all: were it longer, all would have to begin earlier
 	Late     bool     `json:"late,omitempty"`
 	Jobs     []string `json:"jobs,omitempty"`   // of several, those it is for
@@ -66,6 +67,7 @@ type Day struct {
 	People      int        `json:"people"` // pairs of hands
 	Ovens       int        `json:"ovens"`  // 0 for none
 	Tasks       []Task     `json:"tasks"`
+	Rounds      []Round    `json:"rounds"` // the same as people work, in the order of their beginnings
 	ColdOut     []ColdOut  `json:"cold_out"`
 	ClearAt     string     `json:"clear_at"` // by when the first of what perishes must go: its hours out of the cold are over
 	Trays       []TrayOut  `json:"trays"`    // how long what perishes is out of the cold, tray by tray
@@ -167,8 +169,8 @@ func PlanDay(all []DayJob, o Options) (Day, error) {
 	}
 	if late := d.base.Add(time.Duration(p.Begin) * time.Second); !o.Now.IsZero() && late.Before(o.Now) { // there is no time in which anything would stand about
 		hasty := *d
-		hasty.chill = nil
-		if q, err := hasty.planned(as); err == nil && q.Begin > p.Begin {
+		hasty.chill, hasty.hasty = nil, true
+		if q, err := hasty.planned(as); err == nil && q.Begin >= p.Begin {
 			*d, p = hasty, q
 		}
 	}
@@ -186,6 +188,7 @@ type kitchenDay struct {
 	serve    []time.Time
 	base     time.Time
 	relative bool
+	hasty    bool              // it is late: nothing waits for the rest of a trip
 	roughly  bool              // where everything comes is only looked at, and need not be the very best
 	whole    []map[string]int  // by job, how long each food is out of the cold when nothing of the work is done yet, seconds
 	chill    []map[string]bool // by job, what goes back into the cold before it is laid
@@ -224,7 +227,7 @@ func (d *kitchenDay) planned(e easing) (schedule.Plan, error) {
 			k.from = int(to.Sub(d.base) / time.Second)
 			k.by = min(k.by, k.from+k.seconds)
 		}
-		tasks[i] = schedule.Task{Length: k.seconds, Hands: k.hands, OvenC: k.ovenC, From: k.from, By: k.by}
+		tasks[i] = schedule.Task{Length: k.seconds, Hands: k.hands, OvenC: k.ovenC, From: k.from, By: k.by, Kind: kindOf(&d.works[i], k.round)}
 		for _, a := range k.after {
 			if n, ok := at[a]; ok && n != i {
 				tasks[i].After = append(tasks[i].After, n)
@@ -234,7 +237,7 @@ func (d *kitchenDay) planned(e easing) (schedule.Plan, error) {
 	if len(tasks) > schedule.MostTasks {
 		return schedule.Plan{}, fault.Bad("trays", "hold more work than one plan takes; plan them one by one")
 	}
-	o := schedule.Options{Seed: 1}
+	o := schedule.Options{Seed: 1, Change: changeOver, Group: len(workKinds)}
 	if d.roughly {
 		o.Rounds = roughRounds
 	}
@@ -319,6 +322,7 @@ func (d *kitchenDay) write(p schedule.Plan) Day {
 		}
 		out.Tasks = append(out.Tasks, t)
 	}
+	d.rounds(&out)
 	for n, w := range d.jobs {
 		clear := d.coldOut(&out, n, p, when)
 		out.Kit = addKit(out.Kit, append(kitOf(w.j, w.larder), d.covers(n)...))
@@ -379,27 +383,11 @@ func addKit(kit, more []Kit) []Kit {
 // there is one.
 func (d *kitchenDay) hands(p schedule.Plan, order []int) []int {
 	who := make([]int, len(d.works))
-	free := make([]int, d.o.People) // until when each is busy
-	at := make([]string, d.o.People)
-	for n := range free {
-		free[n] = math.MinInt
-	}
+	h := schedule.NewHands(d.o.People)
 	for _, i := range order {
-		k := &d.works[i]
-		if k.hands == 0 {
-			continue
+		if k := &d.works[i]; k.hands > 0 {
+			who[i] = 1 + h.Take(p.Start[i], p.Start[i]+k.seconds, kindOf(k, k.round), changeOver)
 		}
-		best := -1
-		for n := range free {
-			if free[n] > p.Start[i] {
-				continue
-			}
-			if best < 0 || k.food != "" && at[n] == k.food && at[best] != k.food {
-				best = n
-			}
-		}
-		who[i] = best + 1
-		free[best], at[best] = p.Start[i]+k.seconds, k.food
 	}
 	return who
 }

@@ -11,7 +11,7 @@ import (
 func (d *kitchenDay) collect(e easing) {
 	d.jobs, d.works = nil, nil
 	for n, b := range d.booked {
-		w := &worker{j: b.Job, larder: b.Larder, easing: e}
+		w := &worker{j: b.Job, larder: b.Larder, easing: e, hasty: d.hasty}
 		if n < len(d.chill) {
 			w.chill = d.chill[n]
 		}
@@ -25,6 +25,8 @@ func (d *kitchenDay) collect(e easing) {
 		d.jobs = append(d.jobs, w)
 		for _, k := range w.works {
 			k.of, k.base = []int{n}, k.id
+			f, _ := b.Larder.Get(k.food)
+			k.round = roundOf(&k, f, w.leave > 0)
 			if k.from != schedule.Any {
 				k.from += d.off(n)
 			}

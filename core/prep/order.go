@@ -159,3 +159,26 @@ func wished(wish []string, steps []Step, usual []int, needs [][]Need) []int {
 	}
 	return out
 }
+
+// mostLayers bounds the layers of an arrangement.
+const mostLayers = 100
+
+// layingOrder is what is laid after what, by role: cheese keeps its site however it is cut, and nothing that is juicy or crisp
+// waits under hands that still carry cheese and meat.
+var layingOrder = map[food.Category]int{food.Cheese: 2, food.Meat: 3, food.Cracker: 4, food.Vegetable: 5, food.Brined: 6, food.Dip: 6, food.Fruit: 7, food.Sweet: 8, food.Dried: 9, food.Nut: 9, food.Garnish: 10, food.NotFood: 1}
+
+// layingRank is the place of a thing in the order of laying, smaller for what goes down sooner. What the house begins with
+// goes before the rest.
+func layingRank(f *food.Food, e *tray.Element, begin string) int {
+	rank := layingOrder[f.Category]
+	switch {
+	case food.Has(e.Form, food.OnFood):
+		return 11
+	case e.Vessel != "":
+		rank = 1
+	}
+	if begin == "cheese" && rank == 2 || begin == "meat" && rank == 3 {
+		return 0
+	}
+	return rank
+}

@@ -64,9 +64,8 @@ func Minutes(j *job.Job, larder *food.Larder) float64 {
 	return all
 }
 
-// Order makes the sheet for one tray, or for as many as are laid alike: bowls and whole things first, then lines,
-// crackers, produce, what closes the gaps, and greens last; crisp and juicy
-// things late.
+// Order makes the sheet for one tray, or for as many as are laid alike: bowls, cheese in whatever form, meat, crackers, what is
+// dry, open juicy fruit, what closes the gaps, greens and toppings last, as the house begins it.
 func Order(t *tray.Tray, larder *food.Larder) Sheet {
 	type key struct {
 		layer      int
@@ -74,7 +73,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 	}
 	at := map[key]int{}
 	var steps []Step
-	layers := map[int]int{}
+	ranks := map[int]int{} // of steps: what is laid before what
 	sheet := Sheet{Steps: []Step{}, Kit: []Kit{}}
 	copies := t.Copies()
 	var said []say.Text // what single foods are to be careful of
@@ -90,7 +89,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 		if !seen {
 			n = len(steps)
 			at[k] = n
-			layers[n] = e.Layer
+			ranks[n] = layingRank(f, e, t.Rules.Begin)*mostLayers + min(max(0, e.Layer), mostLayers-1)
 			steps = append(steps, Step{Title: f.Name, Food: f.ID, Form: e.Form, Elements: []string{},
 				Late: e.Wetness == food.Crisp || e.Wetness == food.Juicy && e.Vessel == "" || f.Category == food.Garnish})
 		}
@@ -109,7 +108,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 	for i := range order {
 		order[i] = i
 	}
-	sort.SliceStable(order, func(a, b int) bool { return layers[order[a]] < layers[order[b]] })
+	sort.SliceStable(order, func(a, b int) bool { return ranks[order[a]] < ranks[order[b]] })
 	needs := needsOf(t, steps, order)
 	order = wished(t.Order, steps, order, needs)
 	place := make([]int, len(steps))

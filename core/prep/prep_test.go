@@ -57,10 +57,12 @@ func TestOrderCoversEveryElementOnce(t *testing.T) {
 				t.Errorf("%s comes twice", id)
 			}
 			seen[id] = true
-			if l := tr.Trays[0].Elements[tr.Trays[0].Find(id)].Layer; l < last {
-				t.Errorf("%s of layer %d comes after layer %d", id, l, last)
+			e := &tr.Trays[0].Elements[tr.Trays[0].Find(id)]
+			f, _ := larder.Get(e.Food)
+			if r := layingRank(f, e, ""); r < last {
+				t.Errorf("%s of rank %d comes after rank %d", id, r, last)
 			} else {
-				last = l
+				last = r
 			}
 		}
 	}
@@ -116,7 +118,7 @@ func TestWholeCheeseIsBegun(t *testing.T) {
 	if s := Order(tr, food.BuiltIn()).Steps[0].Says; !strings.Contains(s.String(), "a slice or two cut") {
 		t.Errorf("%q", s)
 	}
-	tr.Rules.Begin = "none"
+	tr.Rules.FirstSlice = "left"
 	if s := Order(tr, food.BuiltIn()).Steps[0].Says; strings.Contains(s.String(), "cut") {
 		t.Errorf("the house leaves the first cut to its guests: %q", s)
 	}

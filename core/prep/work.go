@@ -20,6 +20,7 @@ import (
 const (
 	SetUp   = "set-up" // boards, knives, gloves and cloths are put out, bowls are washed
 	Line    = "line"   // a board gets its liner
+	Mark    = "mark"   // where things will stand is marked out on the board
 	GetOut  = "get-out"
 	WashDry = "wash"
 	Drip    = "drip" // what is washed or drained is left by itself
@@ -107,6 +108,7 @@ const (
 const (
 	setUpSecs, vesselSecs    = 240, 30
 	lineSecs                 = 90
+	markSecs                 = 90
 	getOutSecs               = 20
 	chillSecs                = 45
 	washSecs, washGramSecs   = 30, .1
@@ -147,6 +149,7 @@ type work struct {
 	wet                  food.Wetness // of what is worked on, as it lies on the tray
 	of                   []int        // the jobs of a day that it is for
 	base                 string       // its name within its job
+	round                int          // that it belongs to
 }
 
 // portion is how much of a food in a form there is over all trays, the reserve with it.
@@ -174,7 +177,9 @@ type worker struct {
 	arrive int
 	road   int // seconds
 	hold   float64
-	rinds  bool // some stay on that nobody eats
+	hasty  bool           // it is late
+	rinds  bool           // some stay on that nobody eats
+	trips  map[bool]*trip // what is got out together: what is chilled again before it is laid, and the rest
 	says   []say.Text
 }
 
@@ -292,6 +297,10 @@ func (w *worker) makeReady(p *portion) {
 		out.by = minutes(float64(w.warmUp(f)))
 	}
 	step(out)
+	way := w.trips[w.chill[key]]
+	way.out = append(way.out, before...)
+	made := len(w.works)
+	defer func() { way.first = append(way.first, w.firstAfter(made, f, p.spec.Form)...) }()
 	if f.Needs(food.Wash) {
 		step(work{kind: WashDry, seconds: washSecs + int(washGramSecs*p.grams), hands: 1, says: washed(comes, f, p)})
 		step(work{kind: Drip, seconds: dripSecs, says: say.That("task.dry", comes)})
@@ -350,7 +359,7 @@ func (w *worker) makeReady(p *portion) {
 	if kind != "" && kind != Portion {
 		from := minutes(earlyMin)
 		switch {
-		case f.Needs(food.Dries):
+		case f.Needs(food.Dries) && !w.chill[key]: // covered it does not dry
 			from = minutes(driesMin)
 		case f.Needs(food.Browns):
 			from = minutes(brownsMin)
@@ -372,11 +381,11 @@ func (w *worker) makeReady(p *portion) {
 	}
 	box := before
 	if w.chill[key] {
-		step(work{kind: Chill, seconds: chillSecs, hands: 1, count: 1, tool: "film, or lids", by: minutes(float64(w.warmUp(f) + inCold)), says: say.That("task.chill", name)})
+		step(work{kind: Chill, seconds: chillSecs, hands: 1, count: 1, tool: "film, or lids", by: minutes(float64(w.coverBy())), says: say.That("task.chill", name)})
 		again := work{id: again + "-" + f.ID + "-" + p.spec.Form, kind: GetOut, food: f.ID, form: p.spec.Form, elements: p.elements, grams: math.Round(p.grams), wet: p.wet,
 			seconds: getOutSecs, hands: 1, count: 1, after: before, from: minutes(w.hold - standsMin), says: say.That("task.again", name)}
 		if w.leave == 0 {
-			again.by = minutes(float64(w.warmUp(f)))
+			again.by = minutes(float64(w.outAt(f)))
 		}
 		before = []string{w.add(again)}
 	}
@@ -385,6 +394,32 @@ func (w *worker) makeReady(p *portion) {
 			tool: "lidded box", from: minutes(earlyMin), by: minutes(asideMin), says: say.That("task.box", say.Grams(p.reserveG), name)})
 	}
 	w.last[key] = before
+}
+
+// trip is a way to the fridge and the cupboard: what is got out, and the first work on each of it, which waits for all of it.
+type trip struct {
+	out   []string
+	first []int // places among the works
+}
+
+// firstAfter are the works on a food from a place on that wait for nothing but its getting out.
+func (w *worker) firstAfter(made int, f *food.Food, form string) (out []int) {
+	for i := made; i < len(w.works); i++ {
+		k := &w.works[i]
+		if k.hands > 0 && len(k.after) == 1 && k.after[0] == GetOut+"-"+f.ID+"-"+form {
+			out = append(out, i)
+		}
+	}
+	return out
+}
+
+// together has everything of a trip got out before any of it is worked on.
+func (t *trip) together(works []work) {
+	for _, i := range t.first {
+		works[i].after = append(slices.Clone(works[i].after), t.out...)
+		slices.Sort(works[i].after)
+		works[i].after = slices.Compact(works[i].after)
+	}
 }
 
 // inCold is how long before it is got out again what is chilled goes into the cold at the latest, minutes: sooner it
@@ -406,6 +441,32 @@ func (w *worker) warmUp(f *food.Food) int {
 	}
 	return min(warm, int(w.hold)-standsMin)
 }
+
+// outAt is how long before serving what was chilled leaves the fridge again, minutes: all of it in one trip, where the hours
+// that food may stand out are the usual ones, and where they are short each when it is time.
+func (w *worker) outAt(f *food.Food) int {
+	if w.hold < usualHold {
+		return w.warmUp(f)
+	}
+	return w.longest()
+}
+
+// coverBy is by how long before serving what is chilled goes into the cold, minutes: all of it in one go.
+func (w *worker) coverBy() int { return w.longest() + inCold }
+
+// longest is the longest time before serving that anything that is chilled warms up, minutes.
+func (w *worker) longest() (at int) {
+	for key := range w.chill {
+		id, _, _ := strings.Cut(key, "/")
+		if f, ok := w.larder.Get(id); ok {
+			at = max(at, w.warmUp(f))
+		}
+	}
+	return at
+}
+
+// usualHold is how long perishable food usually may stand out, minutes.
+const usualHold = 120
 
 // takenOff are the words of food.Trims as tasks.
 var takenOff = map[string]string{food.SeedOut: "task.seed", food.Core: "task.core", food.Derind: "task.derind", food.Skin: "task.skin", food.Hull: "task.hull", food.Trim: "task.trim"}
@@ -537,6 +598,15 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 		lined = w.add(work{id: fmt.Sprintf("%s-%d", Line, n+1), kind: Line, seconds: int(lineSecs * times), hands: 1, count: t.Copies(), after: []string{SetUp}, from: minutes(earlyMin), by: -w.leave, tray: n + 1,
 			tool: "food-grade liner", says: w.lines(n)})
 	}
+	var first []string // what is done to the board before anything lies on it
+	if lined != "" {
+		first = append(first, lined)
+	}
+	if w.j.Brief.HouseRules().Begin == "marked" {
+		after := append([]string{SetUp}, first...)
+		first = append(first, w.add(work{id: fmt.Sprintf("%s-%d", Mark, n+1), kind: Mark, seconds: markSecs * t.Copies(), hands: 1, count: t.Copies(), after: after, from: minutes(earlyMin), by: -w.leave, tray: n + 1,
+			says: say.That("task.mark")}))
+	}
 	order := map[bool][][]string{} // of what is laid at home and, where the tray travels, of what is laid on the spot
 	onSpot := map[int]bool{}
 	for _, s := range sheet.Steps {
@@ -560,9 +630,7 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 		if len(k.after) == 0 {
 			k.after = []string{SetUp}
 		}
-		if lined != "" {
-			k.after = append(k.after, lined)
-		}
+		k.after = append(k.after, first...)
 		for _, need := range s.After {
 			k.after = append(k.after, ids[need.Step]...)
 			k.late = k.late || onSpot[need.Step]
@@ -671,8 +739,13 @@ func (w *worker) collect() {
 	}
 	w.add(work{id: SetUp, kind: SetUp, seconds: setUpSecs + vesselSecs*vessels, hands: 1, count: 1, from: minutes(earlyMin + 60), by: 0,
 		says: say.That("task.set-up")})
+	w.trips = map[bool]*trip{false: {}, true: {}}
 	for _, p := range w.portions() {
 		w.makeReady(p)
+	}
+	if w.hold >= usualHold && !w.hasty { // where the hours are short each comes out when it is wanted
+		w.trips[false].together(w.works)
+		w.trips[true].together(w.works)
 	}
 	for n, t := range w.j.Trays {
 		w.layTray(n, t)

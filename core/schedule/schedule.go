@@ -4,6 +4,7 @@
 package schedule
 
 import (
+	"cmp"
 	"fmt"
 	"math"
 	"math/rand/v2"
@@ -23,6 +24,7 @@ type Task struct {
 	After  []int // the tasks that must have ended before it begins
 	From   int   // not to begin before, or Any
 	By     int   // to end by
+	Kind   int   // of work: hands go over from one to another; kinds that are usually earlier have smaller numbers
 }
 
 // Limits are the hands and ovens there are.
@@ -43,6 +45,11 @@ type Plan struct {
 type Options struct {
 	Rounds int    // plans that are tried; 0 for as many as suit the number of tasks
 	Seed   uint64 // which are
+
+	// Change is what it counts, seconds of one pair of hands, that they go over from one kind of work to another; nil
+	// for nothing. It takes no time of the plan: of two plans the one is better whose later beginning is worth more.
+	Change func(from, to int) int
+	Group  int // kinds of work of which so many, from 0 on, are one group, whose tasks are carried about together; 0 for none
 }
 
 // MostTasks bounds a plan.
@@ -50,8 +57,8 @@ const MostTasks = 2000
 
 // Backward plans every task as late as can be: a serial schedule is built backwards in the order of latest
 // chains, then neighbours in that order change places as long as it gets better (Kolisch & Hartmann 1999).
-// Better is: less that begins before its From, then a later beginning, then less waiting between. The same
-// tasks give the same plan.
+// Better is: less that begins before its From, then a later beginning and fewer changes from one kind of work to
+// another, then less waiting between. The same tasks give the same plan.
 func Backward(tasks []Task, l Limits, o Options) (Plan, error) {
 	if len(tasks) > MostTasks {
 		return Plan{}, fault.Bad("tasks", "are %d; a plan has at most %d", len(tasks), MostTasks)
@@ -76,10 +83,24 @@ func Backward(tasks []Task, l Limits, o Options) (Plan, error) {
 	if len(tasks) == 0 {
 		return Plan{Start: []int{}, Oven: []int{}}, nil
 	}
-	b := builder{tasks: tasks, limits: l, next: nexts(tasks)}
+	b := builder{tasks: tasks, limits: l, next: nexts(tasks), change: o.Change, group: max(1, o.Group)}
 	b.limits.Sheets = max(1, l.Sheets)
-	b.urgent(order)
+	ends := b.ends(order)
+	b.sorted(order, func(i, j int) bool { return ends[i] > ends[j] || ends[i] == ends[j] && i < j })
 	best := b.build(order)
+	b.best = &best
+	if o.Change != nil { // or one kind of work after the other
+		kinds := slices.Clone(order)
+		b.sorted(kinds, func(i, j int) bool {
+			if a, c := tasks[i].Kind, tasks[j].Kind; a != c {
+				return a > c
+			}
+			return ends[i] > ends[j] || ends[i] == ends[j] && i < j
+		})
+		if p := b.build(kinds); !best.beats(p) {
+			best, order = p, kinds
+		}
+	}
 	rounds := o.Rounds
 	if rounds == 0 {
 		rounds = min(1500, 60000/len(tasks))
@@ -90,16 +111,33 @@ func Backward(tasks []Task, l Limits, o Options) (Plan, error) {
 		copy(try, order)
 		from := r.IntN(len(try))
 		to := min(len(try)-1, max(0, from+r.IntN(9)-4))
-		if n%4 == 3 { // now and then farther
+		switch {
+		case o.Change != nil && n%2 == 1: // beside another of its group
+			to = b.beside(try, from, r.IntN(len(try)))
+		case n%4 == 3 || o.Change != nil && n%4 == 2: // now and then farther
 			to = r.IntN(len(try))
 		}
 		if from == to || !b.shift(try, from, to) {
 			continue
 		}
+		p := b.build(try)
+		if best.beats(p) {
+			continue
+		}
+		best = p
+		copy(order, try)
+		if o.Change == nil {
+			continue
+		}
+		// in the order of time neighbours are those whom hands meet one after the other
+		slices.SortStableFunc(try, func(i, j int) int { return cmp.Compare(best.start[j], best.start[i]) })
 		if p := b.build(try); !best.beats(p) {
 			best = p
 			copy(order, try)
 		}
+	}
+	if o.Change != nil {
+		b.tidy(&best)
 	}
 	return Plan{Start: slices.Clone(best.start), Oven: slices.Clone(best.oven), Begin: best.begin, Early: best.early}, nil
 }
@@ -109,18 +147,26 @@ type builder struct {
 	tasks  []Task
 	limits Limits
 	next   [][]int // what comes after each
+	change func(from, to int) int
+	group  int
+	best   *built // so far
+	byTime []int  // of changes, kept from one build to the next
 }
 
 // built is one plan, with what it is judged by.
 type built struct {
 	start, oven  []int
 	begin, early int
+	worth        int // of its beginning for all hands, less what their changes count
 	waiting      int // seconds from the begin to each start, in all: less is later
 }
 
 func (p *built) beats(q built) bool {
 	if p.early != q.early {
 		return p.early < q.early
+	}
+	if p.worth != q.worth {
+		return p.worth > q.worth
 	}
 	if p.begin != q.begin {
 		return p.begin > q.begin
@@ -168,8 +214,8 @@ func downstream(tasks []Task) ([]int, error) {
 	return out, nil
 }
 
-// urgent sorts an order so that what could end last, were there hands for everything, is placed first.
-func (b *builder) urgent(order []int) {
+// ends is when each task could end at the latest, were there hands for everything.
+func (b *builder) ends(order []int) []int {
 	ends := make([]int, len(b.tasks))
 	work, latest := 0, math.MinInt
 	for _, t := range b.tasks {
@@ -185,6 +231,11 @@ func (b *builder) urgent(order []int) {
 		}
 		ends[i] = at + b.tasks[i].Length
 	}
+	return ends
+}
+
+// sorted puts an order so that of the tasks that nothing unplaced comes after the first by less is placed next.
+func (b *builder) sorted(order []int, less func(i, j int) bool) {
 	left := make([]int, len(b.tasks))
 	for i := range b.next {
 		left[i] = len(b.next[i])
@@ -198,7 +249,7 @@ func (b *builder) urgent(order []int) {
 	for n := range order {
 		at := 0
 		for k := range free {
-			if ends[free[k]] > ends[free[at]] || ends[free[k]] == ends[free[at]] && free[k] < free[at] {
+			if less(free[k], free[at]) {
 				at = k
 			}
 		}
@@ -211,6 +262,86 @@ func (b *builder) urgent(order []int) {
 			}
 		}
 	}
+}
+
+// of is the group of the task at a place of an order.
+func (b *builder) of(order []int, at int) int { return b.tasks[order[at]].Kind / b.group }
+
+// beside is a place in an order beside another task of the group of the one at from, the first met from near on; from where
+// there is none.
+func (b *builder) beside(order []int, from, near int) int {
+	for k := range order {
+		at := (near + k) % len(order)
+		if (at < from-1 || at > from+1) && b.of(order, at) == b.of(order, from) {
+			return at
+		}
+	}
+	return from
+}
+
+// changes is what the changes from one kind of work to another count, seconds, when each task is done by a pair of hands that is
+// free and, if it may be, at the same kind of work.
+func (b *builder) changes(start []int) (sum int) {
+	b.byTime = b.byTime[:0]
+	for i, t := range b.tasks {
+		if t.Hands > 0 {
+			b.byTime = append(b.byTime, i)
+		}
+	}
+	slices.SortFunc(b.byTime, func(i, j int) int { return cmp.Or(cmp.Compare(start[i], start[j]), cmp.Compare(i, j)) })
+	h := NewHands(b.limits.Hands)
+	for _, i := range b.byTime {
+		t := &b.tasks[i]
+		for range t.Hands {
+			_, was, worked := h.take(start[i], start[i]+t.Length, t.Kind, b.change)
+			if worked {
+				sum += b.change(was, t.Kind)
+			}
+		}
+	}
+	return sum
+}
+
+// Hands are pairs of hands that work at one thing after the other.
+type Hands struct{ free, kind []int }
+
+// NewHands are so many that have done nothing yet.
+func NewHands(n int) *Hands {
+	h := &Hands{make([]int, n), make([]int, n)}
+	for i := range h.free {
+		h.free[i], h.kind[i] = math.MinInt, math.MinInt
+	}
+	return h
+}
+
+// Take gives a task of a kind, from one second to another, to the hands that are free and go over to it most easily; which, from
+// 0, or -1 where none is free. Tasks are to come in the order of their beginnings.
+func (h *Hands) Take(from, to, kind int, change func(from, to int) int) int {
+	who, _, _ := h.take(from, to, kind, change)
+	return who
+}
+
+func (h *Hands) take(from, to, kind int, change func(from, to int) int) (who, was int, worked bool) {
+	who = -1
+	least := math.MaxInt
+	for n := range h.free {
+		if h.free[n] > from {
+			continue
+		}
+		cost := 1 // who has done nothing yet begins before somebody changes
+		if h.kind[n] != math.MinInt {
+			cost = 2 * change(h.kind[n], kind)
+		}
+		if cost < least {
+			who, least = n, cost
+		}
+	}
+	if who < 0 {
+		return -1, 0, false
+	}
+	was, worked = h.kind[who], h.kind[who] != math.MinInt
+	h.free[who], h.kind[who] = to, kind
+	return who, was, worked
 }
 
 // shift carries one task of an order to another place in it, as far as what comes before and after it lets it.
@@ -275,6 +406,9 @@ func (b *builder) build(order []int) built {
 	for _, s := range p.start {
 		p.waiting += s - p.begin
 	}
+	if p.worth = p.begin * b.limits.Hands; b.change != nil && (b.best == nil || p.early <= b.best.early && p.worth >= b.best.worth) {
+		p.worth -= b.changes(p.start)
+	} // else it is beaten whatever its changes count
 	return p
 }
 

@@ -113,7 +113,7 @@ test('a stylist plans a tray from nothing', async ({ page }) => {
 
   // the work list to print
   await page.getByRole('link', { name: /^Prep/ }).click()
-  const steps = page.getByRole('region', { name: /^What .* does$/ }).locator('li')
+  const steps = page.getByRole('list', { name: 'The rounds of the day' }).locator('details')
   await expect.poll(() => steps.count()).toBeGreaterThan(8)
   await expect(steps.first()).toContainText('min')
   await expect(page.getByText('Labels of your own packs decide')).toBeVisible()

@@ -12,7 +12,14 @@ test('the day is planned for the hands there are, a task says what it is, and th
   await expect(chart.locator('.person')).toHaveCount(1)
   await page.getByLabel('People').fill('3')
   await expect(chart.locator('.person')).toHaveCount(3)
-  await expect(page.getByRole('region', { name: 'What Hands 3 does' }).locator('li').first()).toBeVisible()
+  // a day is rounds, each with its list
+  const rounds = page.getByRole('list', { name: 'The rounds of the day' })
+  await expect(rounds.locator('summary', { hasText: 'Get everything out' }).first()).toBeVisible()
+  expect(await rounds.locator('details').count()).toBeLessThan(24)
+  const lay = rounds.locator('details', { has: page.locator('summary b', { hasText: /^Lay$/ }) }).first()
+  await expect(lay.locator('.task').first()).toBeHidden()
+  await lay.locator('summary').click()
+  await expect(lay.locator('.task').first()).toContainText('min')
   const bar = chart.locator('.stint.fold, .stint.slice').first()
   await bar.focus()
   await page.keyboard.press('Enter')
@@ -62,35 +69,44 @@ test('at the counter the steps go by keys, two screens share one list, and what 
   await page.getByLabel('People').fill('2')
   await page.getByRole('link', { name: 'At the counter' }).click()
   const which = page.locator('.which')
-  await expect(which).toContainText(/^\s*1 of \d+/)
+  await expect(which).toContainText(/step 1 of \d+/)
   await expect(page.getByRole('img', { name: /^The tray, with/ })).toBeVisible()
   const all = Number((await which.innerText()).match(/of (\d+)/)![1])
   await page.keyboard.press(' ')
-  await expect(which).toContainText('2 of')
+  await expect(which).toContainText('step 2 of')
   await page.keyboard.press('ArrowRight')
-  await expect(which).toContainText('3 of')
+  await expect(which).toContainText('step 3 of')
   await page.keyboard.press('ArrowLeft')
-  await expect(which).toContainText('2 of')
+  await expect(which).toContainText('step 2 of')
   await expect(page.getByText('· done')).toBeVisible()
   await clean(page)
 
   // on another screen the same is ticked, and what is ticked there is ticked here within a second or so
   const other = await (await another(browser)).newPage()
   await other.goto(page.url())
-  await expect(other.locator('.which')).toContainText('3 of')
+  await expect(other.locator('.which')).toContainText('step 3 of')
   await other.getByRole('button', { name: 'Done, next' }).click()
-  await expect(other.locator('.which')).toContainText('4 of')
+  await expect(other.locator('.which')).toContainText('step 4 of')
   await page.keyboard.press('ArrowRight') // from where it was gone back to, to the first that is not done
-  await expect(which).toContainText('4 of')
+  await expect(which).toContainText('step 4 of')
 
   // the connection drops: the work goes on, and is told when it is back
   await page.context().setOffline(true)
   await page.keyboard.press(' ')
-  await expect(which).toContainText('5 of')
+  await expect(which).toContainText('step 5 of')
   await expect(page.getByRole('status').filter({ hasText: 'cannot be reached' })).toContainText('1 tick ')
   await page.context().setOffline(false)
   await expect(page.getByText('cannot be reached')).toHaveCount(0)
-  await expect(other.locator('.which')).toContainText('5 of')
+  await expect(other.locator('.which')).toContainText('step 5 of')
+
+  // a round is ticked item by item, or as a whole
+  const items = page.locator('.items button')
+  const open = await page.locator('.items button[aria-pressed="false"]').count()
+  expect(open).toBeLessThan(await items.count())
+  const at = await which.innerText()
+  await page.getByRole('button', { name: `All ${open} done` }).click()
+  await expect(which).not.toHaveText(at)
+  await expect.poll(async () => (await other.locator('.which').innerText()) === (await which.innerText())).toBe(true)
 
   // the thermometers of the house, and the clock of what stands out once some was got out
   await expect(page.locator('.hold')).toContainText(/table 2\d\.\d °C/)
@@ -137,13 +153,15 @@ test('food is weighed out: over and under in pieces, what is right comes by itse
 
 test('what is printed from the browser has neither the frame of the page nor its buttons', async ({ page }) => {
   await openDemo(page, 'First firing', 'Prep')
-  await expect(page.getByRole('region', { name: /^What .* does$/ }).first()).toBeVisible()
+  const rounds = page.getByRole('list', { name: 'The rounds of the day' })
+  await expect(rounds).toBeVisible()
   await page.emulateMedia({ media: 'print' })
   const bare = async () => {
     await expect(page.locator('nav:visible')).toHaveCount(0)
     expect(await page.locator('main button:visible').allInnerTexts()).toEqual([])
   }
   await bare()
+  await expect(rounds.locator('.task').nth(30)).toBeVisible() // every list is open on paper
   await expect(page.locator('.only-print')).toContainText('First firing at the new kiln')
   await expect(page.locator('.only-print')).toBeVisible()
   await page.emulateMedia({ media: 'screen' })

@@ -1787,6 +1787,9 @@ type Day struct {
 	// Relative the brief says no time; it is reckoned to a made-up one
 	Relative *bool `json:"relative,omitempty"`
 
+	// Rounds the same tasks as people work: what is done in one go, in the order of their beginnings
+	Rounds []DayRound `json:"rounds"`
+
 	// Savings changes that let all begin later, and by how many minutes
 	Savings *[]struct {
 		Minutes float64 `json:"minutes"`
@@ -1811,6 +1814,21 @@ type Day struct {
 	} `json:"trays,omitempty"`
 }
 
+// DayRound defines model for DayRound.
+type DayRound struct {
+	Ends string `json:"ends"`
+	Id   string `json:"id"`
+
+	// Minutes by hand, of all who are at it
+	Minutes float64 `json:"minutes"`
+	Says    string  `json:"says"`
+	Starts  string  `json:"starts"`
+
+	// Tasks by their ids
+	Tasks []string `json:"tasks"`
+	Who   []string `json:"who"`
+}
+
 // DayTask defines model for DayTask.
 type DayTask struct {
 	After    []string `json:"after"`
@@ -1832,7 +1850,10 @@ type DayTask struct {
 	Minutes float64   `json:"minutes"`
 
 	// Pinned it was moved by hand
-	Pinned *bool    `json:"pinned,omitempty"`
+	Pinned *bool `json:"pinned,omitempty"`
+
+	// Round the round that it is part of, by its id
+	Round  string   `json:"round"`
 	Says   string   `json:"says"`
 	Starts string   `json:"starts"`
 	Tool   *string  `json:"tool,omitempty"`

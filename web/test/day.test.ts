@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { lanesOf, minutesFrom, ticksOf, whatChanged } from '@/tray/day'
+import { lanesOf, minutesFrom, roundsOf, stretchesOf, ticksOf, whatChanged } from '@/tray/day'
 import type { Day, DayTask } from '@/api/client'
 
 const at = (min: number) => {
@@ -9,6 +9,7 @@ const at = (min: number) => {
 }
 const task = (id: string, from: number, long: number, who: string, uses: string[] = []): DayTask => ({
   id,
+  round: id.replace(/\d+$/, ''),
   kind: 'slice',
   food: 'apple',
   says: id,
@@ -32,12 +33,41 @@ const day = (tasks: DayTask[]): Day => ({
   people: 2,
   ovens: 1,
   tasks,
+  rounds: [...new Set(tasks.map(t => t.round))].map(id => ({
+    id,
+    says: `Round ${id}`,
+    starts: at(0),
+    ends: at(60),
+    minutes: 60,
+    who: ['1'],
+    tasks: tasks.filter(t => t.round === id).map(t => t.id),
+  })),
   cold_out: [],
   kit: [],
   cautions: [],
 })
 
 describe('a day against the clock', () => {
+  it('has rounds with their tasks, and for each of the people the stretches they are at one', () => {
+    const tasks = [
+      task('wash1', 0, 5, '1'),
+      task('cut1', 0, 5, '2'),
+      task('wash2', 5, 5, '1'),
+      task('cut2', 10, 5, '1'),
+    ]
+    const d = day([...tasks, task('wash3', 15, 5, '1')])
+    expect(roundsOf(d).map(r => [r.id, r.tasks.map(t => t.id)])).toEqual([
+      ['wash', ['wash1', 'wash2', 'wash3']],
+      ['cut', ['cut1', 'cut2']],
+    ])
+    const [first] = lanesOf(d, n => `Hands ${n}`)
+    expect(stretchesOf(d, first!)).toEqual([
+      { round: 'wash', says: 'Round wash', from: 0, long: 10 },
+      { round: 'cut', says: 'Round cut', from: 10, long: 5 },
+      { round: 'wash', says: 'Round wash', from: 15, long: 5 },
+    ])
+    expect(roundsOf({ ...d, tasks: tasks.slice(1) })[0]!.tasks.map(t => t.id)).toEqual(['wash2']) // what is done is gone
+  })
   it('has a row for each of the people, the oven, and what goes on by itself, in which no two overlap', () => {
     const lanes = lanesOf(
       day([

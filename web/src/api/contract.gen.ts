@@ -3690,6 +3690,8 @@ export interface components {
             people: number;
             ovens: number;
             tasks: components["schemas"]["DayTask"][];
+            /** @description the same tasks as people work: what is done in one go, in the order of their beginnings */
+            rounds: components["schemas"]["DayRound"][];
             cold_out: {
                 food: string;
                 at: string;
@@ -3833,8 +3835,24 @@ export interface components {
         TickAsked: {
             done: boolean;
         };
+        DayRound: {
+            id: string;
+            says: string;
+            starts: string;
+            ends: string;
+            /**
+             * Format: double
+             * @description by hand, of all who are at it
+             */
+            minutes: number;
+            who: string[];
+            /** @description by their ids */
+            tasks: string[];
+        };
         DayTask: {
             id: string;
+            /** @description the round that it is part of, by its id */
+            round: string;
             kind: string;
             food: string;
             form?: string;

@@ -392,9 +392,13 @@ export interface Rules {
    */
   bowls?: "usual" | "few" | "many";
   /**
-   * whether of a whole cheese a first slice is cut before guests come
+   * whether of a whole cheese a first slice is cut before guests come, or left to them
    */
-  begin?: "slice" | "none";
+  first_slice?: "cut" | "left";
+  /**
+   * what is laid first: bowls, cheese, meat, or everything is marked out before; slice and none are read as first_slice
+   */
+  begin?: "bowls" | "cheese" | "meat" | "marked" | "slice" | "none";
   /**
    * foods that the house eats anyway, by id or name: what of their packs stays over is no loss
    *

@@ -1,4 +1,4 @@
-import type { Day, DayTask } from '@/api/client'
+import type { Day, DayRound, DayTask } from '@/api/client'
 import { count, minutes, time } from './words'
 
 /** Minutes from one written moment to another. */
@@ -41,6 +41,29 @@ export function lanesOf(day: Day, names: (n: number) => string): Lane[] {
     'self',
     day.tasks.filter(t => !t.who && !isOven(t)),
   )
+  return out
+}
+
+export type Round = Omit<DayRound, 'tasks'> & { tasks: DayTask[] }
+/** The rounds of a day with their tasks. */
+export function roundsOf(day: Day): Round[] {
+  const by = new Map(day.tasks.map(t => [t.id, t]))
+  return (day.rounds ?? []).map(r => ({ ...r, tasks: r.tasks.flatMap(id => by.get(id) ?? []) }))
+}
+
+/** The stretches in which one of the people is at one round, minutes from the begin, to be named above their bars. */
+export function stretchesOf(
+  day: Day,
+  lane: Lane,
+): { round: string; says: string; from: number; long: number }[] {
+  const says = new Map((day.rounds ?? []).map(r => [r.id, r.says]))
+  const out: { round: string; says: string; from: number; long: number }[] = []
+  for (const b of lane.bars) {
+    const last = out.at(-1)
+    const end = b.from + b.long
+    if (last?.round === b.task.round) last.long = end - last.from
+    else out.push({ round: b.task.round, says: says.get(b.task.round) ?? '', from: b.from, long: b.long })
+  }
   return out
 }
 

@@ -36,6 +36,18 @@ const next = computed(() => c.steps.value.slice(index.value + 1).find(t => !c.do
 const left = computed(() => c.steps.value.filter(t => !c.done.value.has(t.id)).length)
 watch(c.who, () => (at.value = null))
 
+/** The steps of the round that is at hand, of whoever looks. */
+const round = computed(() => c.steps.value.filter(t => t.round === step.value?.round))
+const roundSays = computed(
+  () => c.day.value?.rounds.find(r => r.id === step.value?.round)?.says ?? 'The work',
+)
+const open = computed(() => round.value.filter(t => !c.done.value.has(t.id)))
+const item = (t: (typeof round.value)[number]) => (t.food ? larder.name(t.food) : t.says)
+/** The whole round is done. */
+function wholeRound() {
+  for (const t of open.value) c.tick(t, true)
+  at.value = null
+}
 function forward() {
   const t = step.value
   if (!t) return
@@ -171,8 +183,11 @@ function remains(until: number) {
       </div>
       <div class="what">
         <p class="which nums">
-          {{ index + 1 }} of {{ c.steps.value.length
-          }}{{ step.who && !c.who.value && c.people.value > 1 ? `, hands ${step.who}` : '' }}
+          <b>{{ roundSays }}</b>
+          <span class="far"
+            >step {{ index + 1 }} of {{ c.steps.value.length
+            }}{{ step.who && !c.who.value && c.people.value > 1 ? `, hands ${step.who}` : '' }}</span
+          >
         </p>
         <div class="says">
           <img v-if="step.food && step.form" :src="larder.picture(step.food, step.form)" alt="" />
@@ -187,7 +202,19 @@ function remains(until: number) {
           {{ minutes(behind) }} behind the plan.
           <button class="small" @click="c.again()">Plan the rest again</button>
         </p>
-        <p v-if="next" class="then">Then: {{ next.says }}</p>
+        <ul v-if="round.length > 1" class="items" :aria-label="roundSays">
+          <li v-for="t in round" :key="t.id">
+            <button
+              :aria-pressed="c.done.value.has(t.id)"
+              :class="{ here: t.id === step.id }"
+              :aria-label="`${t.says}${c.done.value.has(t.id) ? ', done' : ''}`"
+              @click="c.tick(t, !c.done.value.has(t.id))"
+            >
+              <span aria-hidden="true">{{ c.done.value.has(t.id) ? '✓' : '○' }}</span> {{ item(t) }}
+            </button>
+          </li>
+        </ul>
+        <p v-if="next && next.round !== step.round" class="then">Then: {{ next.says }}</p>
       </div>
     </section>
     <section v-else-if="c.day.value" class="all" role="status">
@@ -200,6 +227,7 @@ function remains(until: number) {
     <footer>
       <button class="wet" :disabled="index === 0" @click="back">‹ Back</button>
       <button v-if="step && c.done.value.has(step.id)" class="wet" @click="undo">Not done after all</button>
+      <button v-if="open.length > 1" class="wet" @click="wholeRound">All {{ open.length }} done</button>
       <button class="wet go" :disabled="!step" @click="forward">
         {{ step && c.done.value.has(step.id) ? 'Next ›' : 'Done, next ›' }}
       </button>
@@ -209,6 +237,43 @@ function remains(until: number) {
 </template>
 
 <style scoped>
+.far {
+  margin-left: 10px;
+  opacity: 0.8;
+}
+.items {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
+  gap: 6px;
+  max-height: 190px;
+  overflow: auto;
+  padding: 0;
+}
+.items li {
+  list-style: none;
+}
+.items button {
+  width: 100%;
+  min-height: 40px;
+  padding: 0 10px;
+  border: 1px solid transparent;
+  border-radius: var(--radius-m);
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-size: var(--type-5);
+  text-align: left;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.items button[aria-pressed='true'] {
+  opacity: 0.55;
+  text-decoration: line-through;
+}
+.items .here {
+  border-color: var(--night-blue);
+}
 .clock {
   margin: 0;
   font-size: var(--type-8);

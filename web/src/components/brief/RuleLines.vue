@@ -88,13 +88,25 @@ const all: {
     ],
   },
   {
-    rule: 'begin',
+    rule: 'first_slice',
     before: ', a whole cheese',
     label: 'Whole cheese',
     width: 196,
     options: [
-      ['slice', 'begun with a slice'],
-      ['none', 'left for guests to begin'],
+      ['cut', 'begun with a slice'],
+      ['left', 'left for guests to begin'],
+    ],
+  },
+  {
+    rule: 'begin',
+    before: '. Laying begins with',
+    label: 'Laying begins with',
+    width: 186,
+    options: [
+      ['bowls', 'the bowls'],
+      ['cheese', 'the cheese'],
+      ['meat', 'the meat'],
+      ['marked', 'marking everything out'],
     ],
   },
   {

@@ -3,7 +3,7 @@
 import { computed } from 'vue'
 import type { Day, DayTask } from '@/api/client'
 import { useDrag, type Pull } from '@/composables/drag'
-import { lanesOf, minutesFrom, ticksOf } from '@/tray/day'
+import { lanesOf, minutesFrom, stretchesOf, ticksOf } from '@/tray/day'
 import { clock, time } from '@/tray/words'
 
 const props = defineProps<{
@@ -99,8 +99,22 @@ const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split('
           @keydown="press($event, b.task)"
           @click="$event.detail || emit('choose', b.task.id)"
         >
-          <span v-if="(100 * b.long) / long > 5.5">{{ short(b.task) }}</span>
+          <span v-if="(100 * b.long) / long > 7">{{ short(b.task) }}</span>
         </button>
+        <template v-if="l.kind === 'person'">
+          <button
+            v-for="s in stretchesOf(day, l)"
+            :key="s.round + s.from"
+            type="button"
+            class="round"
+            :style="{ left: at(s.from), width: at(s.long) }"
+            :title="s.says"
+            :aria-label="`${s.says}, ${l.name}`"
+            @click="emit('choose', l.bars.find(b => b.task.round === s.round)!.task.id)"
+          >
+            <span v-if="(100 * s.long) / long > 4">{{ s.says }}</span>
+          </button>
+        </template>
         <span v-if="leave !== null" class="leave" :style="{ left: at(leave) }" aria-hidden="true" />
         <span
           v-for="s in serves"
@@ -146,6 +160,34 @@ const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split('
   height: 36px;
   background: var(--linen);
   border-radius: var(--radius-m);
+}
+.person .run {
+  height: 54px;
+}
+.person .stint {
+  top: 22px;
+  height: 29px;
+}
+.round {
+  position: absolute;
+  top: 2px;
+  height: 50px;
+  padding: 0 4px;
+  border: 0;
+  border-left: 2px solid var(--line-strong);
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  font-size: var(--type-2);
+  font-weight: 600;
+  line-height: 18px;
+  text-align: left;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  cursor: pointer;
+  display: flex;
+  align-items: flex-start;
 }
 .scale .run {
   height: 20px;
