@@ -7,7 +7,6 @@ import (
 	"happytray/core/fault"
 	"happytray/core/prep"
 	"happytray/core/price"
-	"happytray/core/say"
 	"happytray/formats/sheet"
 	"happytray/formats/worklist"
 	"happytray/store"
@@ -98,7 +97,7 @@ func (a *App) DayOf(ctx context.Context, date string, k Kitchen) (prep.Day, erro
 		}
 	}
 	if len(booked) == 0 {
-		return prep.Day{Tasks: []prep.Task{}, ColdOut: []prep.ColdOut{}, Trays: []prep.TrayOut{}, Kit: []prep.Kit{}, Cautions: []say.Text{}, People: o.People, Ovens: o.Ovens}, nil
+		return prep.NoWork(o), nil
 	}
 	d, err := prep.PlanDay(booked, o)
 	return spoken(ctx, a, d), err

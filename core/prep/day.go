@@ -181,6 +181,11 @@ func PlanDay(all []DayJob, o Options) (Day, error) {
 	return out, nil
 }
 
+// NoWork is a day on which there is nothing to do: its lists are empty, none is missing.
+func NoWork(o Options) Day {
+	return Day{People: o.People, Ovens: o.Ovens, Tasks: []Task{}, Rounds: []Round{}, ColdOut: []ColdOut{}, Trays: []TrayOut{}, Kit: []Kit{}, Cautions: []say.Text{}}
+}
+
 // kitchenDay is a day while it is planned: seconds are from the first serving.
 type kitchenDay struct {
 	o        Options
@@ -276,7 +281,8 @@ func (d *kitchenDay) goesOn(p schedule.Plan, tasks []schedule.Task) {
 // write writes a plan with names and times.
 func (d *kitchenDay) write(p schedule.Plan) Day {
 	o := d.o
-	out := Day{People: o.People, Ovens: o.Ovens, Relative: d.relative, Tasks: []Task{}, ColdOut: []ColdOut{}, Trays: []TrayOut{}, Kit: []Kit{}, Cautions: []say.Text{}}
+	out := NoWork(o)
+	out.Relative = d.relative
 	if d.relative {
 		out.Cautions = append(out.Cautions, say.That("day.no-time"))
 	}

@@ -43,6 +43,13 @@ const roundSays = computed(
 )
 const open = computed(() => round.value.filter(t => !c.done.value.has(t.id)))
 const item = (t: (typeof round.value)[number]) => (t.food ? larder.name(t.food) : t.says)
+// what is at hand is seen in a long list
+const items = ref<HTMLElement | null>(null)
+watch(
+  () => step.value?.id,
+  () => items.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest' }),
+  { flush: 'post' },
+)
 /** The whole round is done. */
 function wholeRound() {
   for (const t of open.value) c.tick(t, true)
@@ -202,7 +209,7 @@ function remains(until: number) {
           {{ minutes(behind) }} behind the plan.
           <button class="small" @click="c.again()">Plan the rest again</button>
         </p>
-        <ul v-if="round.length > 1" class="items" :aria-label="roundSays">
+        <ul v-if="round.length > 1" ref="items" class="items" :aria-label="roundSays">
           <li v-for="t in round" :key="t.id">
             <button
               :aria-pressed="c.done.value.has(t.id)"
