@@ -17,13 +17,6 @@ import (
 // when it must go follows from them, and nothing perishable is out of the cold much longer than it warms up.
 func TestOneHonestClock(t *testing.T) {
 	larder := food.BuiltIn()
-	at := func(s string) time.Time {
-		when, err := time.Parse(time.RFC3339, s)
-		if err != nil {
-			t.Fatal(err)
-		}
-		return when
-	}
 	worst, chilled, foods := 0.0, 0, 0
 	for n := range 24 {
 		b := brief.Brief{Guests: brief.Guests{Adults: 4 + 2*(n%10)}, Month: 1 + n%12, Occasion: []string{"nibble", "grazing", "meal"}[n%3], Choice: n, ServeAt: "2026-11-27T19:00:00Z"}
@@ -39,7 +32,7 @@ func TestOneHonestClock(t *testing.T) {
 		if b.TemperatureC != nil {
 			hold = 60
 		}
-		serve, first := at(d.ServeAt), time.Time{}
+		serve, first := at(t, d.ServeAt), time.Time{}
 		if len(d.Trays) == 0 {
 			t.Fatalf("%d trays", len(d.Trays))
 		}
@@ -66,10 +59,10 @@ func TestOneHonestClock(t *testing.T) {
 				var out, back []time.Time
 				for _, k := range d.Tasks { // they come in the order of their beginnings
 					if k.Food == o.Food && k.Form == form && k.Kind == GetOut {
-						out = append(out, at(k.Starts))
+						out = append(out, at(t, k.Starts))
 					}
 					if k.Food == o.Food && k.Form == form && k.Kind == Chill {
-						back = append(back, at(k.Ends))
+						back = append(back, at(t, k.Ends))
 						chilled++
 					}
 				}
@@ -92,10 +85,10 @@ func TestOneHonestClock(t *testing.T) {
 			if math.Abs(longest-o.Minutes) > .11 {
 				t.Errorf("%d: %s is %.1f minutes out of the cold by the tasks, %.1f by the clock", n, o.Food, longest, o.Minutes)
 			}
-			if want := serve.Add(time.Duration((hold - o.Minutes) * float64(time.Minute))); math.Abs(want.Sub(at(o.ClearAt)).Seconds()) > 8 {
+			if want := serve.Add(time.Duration((hold - o.Minutes) * float64(time.Minute))); math.Abs(want.Sub(at(t, o.ClearAt)).Seconds()) > 8 {
 				t.Errorf("%d: %s must go at %s, %.1f minutes out before serving", n, o.Food, o.ClearAt, o.Minutes)
 			}
-			if gone := at(o.ClearAt); first.IsZero() || gone.Before(first) {
+			if gone := at(t, o.ClearAt); first.IsZero() || gone.Before(first) {
 				first = gone
 			}
 			foods++
@@ -106,7 +99,7 @@ func TestOneHonestClock(t *testing.T) {
 				t.Errorf("%d: %s has been out %.0f minutes before anybody eats of it", n, o.Food, o.Minutes)
 			}
 		}
-		if !first.IsZero() && (!at(d.ClearAt).Equal(first)) {
+		if !first.IsZero() && (!at(t, d.ClearAt).Equal(first)) {
 			t.Errorf("%d: clear by %s, not %v", n, d.ClearAt, first)
 		}
 		t.Logf("%d: %d guests, clear by %s", n, b.Guests.Total(), d.ClearAt[11:16])

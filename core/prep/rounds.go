@@ -37,39 +37,23 @@ const (
 	roundLast
 )
 
-// roundIDs name the kinds of rounds.
-var roundIDs = []string{"set-up", "gather", "wash", "cheese", "cut", "cook", "meat", "fill", "cover", "lay", "road", "last"}
-
-// roundSays is what a round is called; of those that fetch things the later ones only fetch the rest.
-func roundSays(of, time int) say.Text {
-	switch of {
-	case roundSetUp:
-		return say.That("round.set-up")
-	case roundGather:
-		if time > 1 {
-			return say.That("round.rest")
-		}
-		return say.That("round.gather")
-	case roundWash:
-		return say.That("round.wash")
-	case roundCheese:
-		return say.That("round.cheese")
-	case roundCut:
-		return say.That("round.cut")
-	case roundCook:
-		return say.That("round.cook")
-	case roundMeat:
-		return say.That("round.meat")
-	case roundFill:
-		return say.That("round.fill")
-	case roundCover:
-		return say.That("round.cover")
-	case roundLay:
-		return say.That("round.lay")
-	case roundRoad:
-		return say.That("round.road")
-	}
-	return say.That("round.last")
+// roundNames are what the kinds of rounds are called, in files and to people.
+var roundNames = [...]struct {
+	id   string
+	says say.Text
+}{
+	roundSetUp:  {"set-up", say.That("round.set-up")},
+	roundGather: {"gather", say.That("round.gather")},
+	roundWash:   {"wash", say.That("round.wash")},
+	roundCheese: {"cheese", say.That("round.cheese")},
+	roundCut:    {"cut", say.That("round.cut")},
+	roundCook:   {"cook", say.That("round.cook")},
+	roundMeat:   {"meat", say.That("round.meat")},
+	roundFill:   {"fill", say.That("round.fill")},
+	roundCover:  {"cover", say.That("round.cover")},
+	roundLay:    {"lay", say.That("round.lay")},
+	roundRoad:   {"road", say.That("round.road")},
+	roundLast:   {"last", say.That("round.last")},
 }
 
 // workKinds are the kinds of work in their usual order; how hands go over within a round follows from it.
@@ -207,12 +191,15 @@ func (d *kitchenDay) rounds(out *Day) {
 	out.Rounds = []Round{}
 	for _, r := range runs {
 		times[r.of]++
-		id := roundIDs[r.of]
+		id, says := roundNames[r.of].id, roundNames[r.of].says
 		if n := times[r.of]; n > 1 {
 			id = fmt.Sprintf("%s-%d", id, n)
+			if r.of == roundGather {
+				says = say.That("round.rest")
+			}
 		}
 		slices.Sort(r.tasks)
-		round := Round{ID: id, Says: roundSays(r.of, times[r.of]), Starts: r.from.Format(time.RFC3339), Ends: r.to.Format(time.RFC3339), Minutes: float64(int(10*r.minutes+.5)) / 10, Who: []string{}, Tasks: []string{}}
+		round := Round{ID: id, Says: says, Starts: r.from.Format(time.RFC3339), Ends: r.to.Format(time.RFC3339), Minutes: float64(int(10*r.minutes+.5)) / 10, Who: []string{}, Tasks: []string{}}
 		for _, i := range r.tasks {
 			t := &out.Tasks[i]
 			t.Round = id

@@ -1,6 +1,7 @@
 package prep
 
 import (
+	"fmt"
 	"slices"
 	"strings"
 	"testing"
@@ -8,6 +9,7 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/job"
 	"happytray/core/plan/plantest"
 )
 
@@ -18,13 +20,6 @@ const mostRounds = 22
 // over to other work, and gathering comes before cutting.
 func TestADayIsRounds(t *testing.T) {
 	larder := food.BuiltIn()
-	at := func(s string) time.Time {
-		when, err := time.Parse(time.RFC3339, s)
-		if err != nil {
-			t.Fatal(err)
-		}
-		return when
-	}
 	changes, neighbours, rounds, all := 0, 0, 0, 0.0
 	for n := range 18 {
 		guests := []int{6, 12, 18}[n%3]
@@ -40,7 +35,7 @@ func TestADayIsRounds(t *testing.T) {
 		}
 		in := map[string]string{}
 		for _, r := range d.Rounds {
-			if len(r.Tasks) == 0 || r.Says.IsZero() || at(r.Ends).Before(at(r.Starts)) {
+			if len(r.Tasks) == 0 || r.Says.IsZero() || at(t, r.Ends).Before(at(t, r.Starts)) {
 				t.Errorf("%d: %+v", n, r)
 			}
 			for _, id := range r.Tasks {
@@ -49,7 +44,7 @@ func TestADayIsRounds(t *testing.T) {
 					t.Errorf("%d: %s is in %s, in %q before, and says %q", n, id, r.ID, in[id], k.Round)
 				}
 				in[id] = r.ID
-				if k.Who != "" && (at(k.Starts).Before(at(r.Starts)) || at(k.Ends).After(at(r.Ends)) || !slices.Contains(r.Who, k.Who)) {
+				if k.Who != "" && (at(t, k.Starts).Before(at(t, r.Starts)) || at(t, k.Ends).After(at(t, r.Ends)) || !slices.Contains(r.Who, k.Who)) {
 					t.Errorf("%d: %s by %s from %s to %s, its round by %v from %s to %s", n, id, k.Who, k.Starts, k.Ends, r.Who, r.Starts, r.Ends)
 				}
 			}
@@ -64,7 +59,7 @@ func TestADayIsRounds(t *testing.T) {
 			}
 			t.Errorf("%d: %d guests, %d people: %d rounds: %s", n, guests, people, len(d.Rounds), strings.Join(ids, ", "))
 		}
-		all += at(d.ServeAt).Sub(at(d.BeginAt)).Minutes()
+		all += at(t, d.ServeAt).Sub(at(t, d.BeginAt)).Minutes()
 		last := map[string]string{}
 		for _, k := range d.Tasks {
 			if k.Who == "" {
@@ -86,6 +81,55 @@ func TestADayIsRounds(t *testing.T) {
 	}
 	if share > .35 {
 		t.Errorf("%.2f of neighbours change the kind of work", share)
+	}
+}
+
+// saturday is 24 jobs of one day, four kinds of them, served from nine in the morning to eight in the evening.
+func saturday(tb testing.TB) (jobs []DayJob) {
+	larder := food.BuiltIn()
+	var kinds []*job.Job
+	for n := range 4 {
+		kinds = append(kinds, plantest.Laid(tb, brief.Brief{Guests: brief.Guests{Adults: 8 + 3*n}, Month: 6, Choice: n}))
+	}
+	for n := range MostJobs {
+		j := *kinds[n%4]
+		j.Brief.ServeAt = fmt.Sprintf("2026-11-28T%02d:00:00Z", 9+n%12)
+		jobs = append(jobs, DayJob{ID: fmt.Sprint(n), Job: &j, Larder: larder})
+	}
+	return jobs
+}
+
+// A day of as many jobs as there may be is planned while somebody waits for it, and is rounds as well.
+func TestASaturday(t *testing.T) {
+	jobs := saturday(t)
+	began := time.Now()
+	d, err := PlanDay(jobs, Options{People: 3, Ovens: 2})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if took := time.Since(began); took > 5*time.Second { // half a second by itself
+		t.Errorf("%d tasks took %v", len(d.Tasks), took)
+	}
+	if len(d.Tasks) < 1000 || 5*len(d.Rounds) > len(d.Tasks) {
+		t.Errorf("%d rounds of %d tasks", len(d.Rounds), len(d.Tasks))
+	}
+}
+
+func BenchmarkSaturday(b *testing.B) {
+	jobs := saturday(b)
+	for b.Loop() {
+		if _, err := PlanDay(jobs, Options{People: 3, Ovens: 2}); err != nil {
+			b.Fatal(err)
+		}
+	}
+}
+
+func BenchmarkTableFor200(b *testing.B) {
+	j := plantest.Laid(b, brief.Brief{Guests: brief.Guests{Adults: 200}, Occasion: "grazing", Month: 6, ServeAt: "2026-11-28T19:00:00Z"})
+	for b.Loop() {
+		if _, err := Plan(j, food.BuiltIn(), Options{People: 4, Ovens: 1}); err != nil {
+			b.Fatal(err)
+		}
 	}
 }
 

@@ -5,34 +5,35 @@ import (
 	"slices"
 )
 
-// mostPasses bounds how often a plan is tidied.
-const mostPasses = 8
+const (
+	mostPasses = 8      // over a plan that is tidied
+	tidyWork   = 400000 // tasks that are looked at for it, in all: a day of many jobs is tidied as far as that goes
+)
 
 // tidy exchanges work of the same hands in a plan, in time, so that what is of one group comes together: a stint goes beside
-// another of its group, task by task, and what lies between makes room within the time that it has. Nothing begins before it
-// did where it is early already, nothing ends after its By, the plan begins no sooner, and what goes on by itself moves along.
+// the next of its group, before it or after, task by task, and what lies between makes room within the time that it has.
+// Nothing begins before it did where it is early already, nothing ends after its By, the plan begins no sooner, and what goes
+// on by itself moves along.
 func (b *builder) tidy(p *built) {
+	left := tidyWork
 	for range mostPasses {
 		better := false
 		for _, seq := range b.sequences(p.start) {
-			for again := true; again; {
-				again = false
-				stints := b.stints(seq)
-				for x, s := range stints {
-					for y, o := range stints {
-						if x == y || b.groupOf(seq[s[0]]) != b.groupOf(seq[o[0]]) {
-							continue
-						}
-						if start, order, ok := b.carried(p, seq, s, o); ok && b.cost(order) < b.cost(seq) {
-							copy(p.start, start)
-							copy(seq, order)
-							better, again = true, true
-							break
-						}
+			stints := b.stints(seq)
+			for x := 0; x < len(stints); x++ {
+				for _, y := range b.nearest(seq, stints, x) {
+					if left -= len(b.tasks); left < 0 {
+						return
 					}
-					if again {
-						break
+					start, order, ok := b.carried(p, seq, stints[x], stints[y])
+					if !ok || b.cost(order) >= b.cost(seq) {
+						continue
 					}
+					copy(p.start, start)
+					copy(seq, order)
+					stints, better = b.stints(seq), true
+					x = max(-1, x-2) // its neighbours are others now
+					break
 				}
 			}
 		}
@@ -40,6 +41,19 @@ func (b *builder) tidy(p *built) {
 			return
 		}
 	}
+}
+
+// nearest are the stints of the group of one that come next before it and after it, by their number.
+func (b *builder) nearest(seq []int, stints [][2]int, x int) (out []int) {
+	for _, step := range []int{-1, 1} {
+		for y := x + step; y >= 0 && y < len(stints); y += step {
+			if b.groupOf(seq[stints[y][0]]) == b.groupOf(seq[stints[x][0]]) {
+				out = append(out, y)
+				break
+			}
+		}
+	}
+	return out
 }
 
 // stints are the stretches of a sequence that are of one group: the places of their first and their last task.
