@@ -127,7 +127,9 @@ test('a kind is made more of, a saving taken, a list ticked off, a price quoted'
   // what lies on the tray, waits in reserve and costs: a full board takes no more, and the rest waits
   const row = page.locator('tr.cat', { hasText: 'cheese' })
   const ofKind = async () => (await row.locator('.nums').allInnerTexts()).join(' ')
+  await expect(row.locator('.nums').first()).toBeVisible()
   const before = await ofKind()
+  expect(before).toMatch(/\d/)
   const asked = page.waitForRequest('**/api/v1/amounts')
   await cheese.focus()
   for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowRight')
