@@ -95,6 +95,27 @@ func pressedOpen(p *pen, s subject) {
 	})
 }
 
+// stoodFan is a whole pear sliced from below and stood up, seen from above: blades turned about the stalk, cut face, skin along
+// one edge of each, the stalk in the middle.
+func stoodFan(p *pen, s subject) {
+	r := math.Min(s.spec.L, s.spec.W) / 2
+	const blades = 9
+	first := p.between(0, 360)
+	p.oval(geom.Pt(0, 0), r*.9, r*.9, 0, tone(s.out, -22, 2)) // between the blades one looks down on skin in the shade
+	for i := range blades {
+		a := first + float64(i)*360/blades
+		tip, back := geom.Polar(r*.99, a-4), geom.Polar(r*.9, a+34)
+		skin, flesh := geom.Polar(r*.86, a-26), geom.Polar(r*.62, a+44)
+		d := "M0 0Q" + xy(skin) + " " + xy(tip) + "Q" + xy(geom.Polar(r*1.02, a+16)) + " " + xy(back) + "Q" + xy(flesh) + " 0 0Z"
+		p.path(d, p.linear(0, 0, 1, 1, tone(s.cut, 6, 0), 0, tone(s.cut, -2, 2), .6, tone(s.cut, -10, 4), 1), "stroke", tone(s.out, -18, 2), "stroke-width", ".5")
+		p.line("M"+xy(skin.Mul(.3))+"Q"+xy(skin)+" "+xy(tip), tone(s.out, 0, 0), math.Max(1.4, r*.1))
+		p.line("M"+xy(geom.Polar(r*.35, a+8))+"L"+xy(geom.Polar(r*.75, a+10)), tone(s.cut, -8, 4), .6, "opacity", ".5")
+	}
+	p.oval(geom.Pt(0, 0), r*.3, r*.28, first, tone(s.out, 4, 0), "stroke", tone(s.out, -16, 2), "stroke-width", ".6")
+	p.oval(geom.Pt(-r*.08, -r*.09), r*.12, r*.07, 35, tone(s.out, 20, 0), "opacity", ".6")
+	p.line("M0 0q3 -3 2 -8", "#6b4d2a", 2.2)
+}
+
 // loopRing is something hollow cut across: a pepper with its ribs.
 func loopRing(p *pen, s subject) {
 	r := math.Min(s.spec.L, s.spec.W) / 2

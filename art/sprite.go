@@ -113,7 +113,7 @@ var byShape map[string]drawing
 
 func init() { // in init because drawings of bowls look foods up again
 	byForm = map[string]drawing{"spoon": spoonful, "skewer": skewer, "edge": onEdge, "petal": petal,
-		"begun": begunWedge, "opened": pressedOpen, "loop": loopRing, "strewn": pinch, "thread": drizzle}
+		"begun": begunWedge, "opened": pressedOpen, "stood": stoodFan, "loop": loopRing, "strewn": pinch, "thread": drizzle}
 	byName = map[string]drawing{
 		"almond":            almond,
 		"apple ring":        appleRing,

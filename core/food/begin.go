@@ -14,7 +14,7 @@ func NeedsPitch(form string) bool {
 // shapeOf is the shape of a piece in forms that leave no choice.
 var shapeOf = map[string]string{"cut-round": "sector", "trail": "fold", "flower": "fold", "half-fold-fan": "halffold", "rolls": "cylinder", "ribbon": "gathered",
 	"stack": "edge", "skewer": "skewer", "petals": "petal", "topping": "spoon", "pot": "vessel", "slices": "crescent", "halves": "half", "quarters": "crescent",
-	"triangles": "triangle", "rings": "loop", "fanned": "opened", "begun": "begun", "strewn": "strewn", "drizzled": "thread"}
+	"triangles": "triangle", "rings": "loop", "fanned": "opened", "stood": "stood", "begun": "begun", "strewn": "strewn", "drizzled": "thread"}
 
 // Begin is a sound spec for a form the food does not have yet, to be set to its
 // own sizes: those of its first form, with the shape, pitch, group and mass that
@@ -41,7 +41,7 @@ func (f *Food) Begin(form string) Spec {
 }
 
 // closed are the forms that no food can begin with: what they look like follows from how the food is cut otherwise.
-var closed = map[string]bool{"rosette": true, "begun": true, "wound": true, "cut-round-12": true, "cut-round-16": true}
+var closed = map[string]bool{"rosette": true, "begun": true, "stood": true, "wound": true, "cut-round-12": true, "cut-round-16": true}
 
 // Others lists the forms a food does not have yet, each as it would begin.
 func (f *Food) Others() []Spec {

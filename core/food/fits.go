@@ -59,6 +59,7 @@ func init() { // in init because openings look forms up again
 		"rosette":      asRose,
 		"drift":        asOpen,
 		"fanned":       asFanned,
+		"stood":        asStood,
 		"halves":       asHalves,
 		"quarters":     asQuarters,
 		"begun":        asBegun,
@@ -279,6 +280,20 @@ func asFanned(f *Food) (Spec, bool) {
 		return s, true
 	}
 	return Spec{}, false
+}
+
+// asStood is a whole fruit that is taller than broad, a pear: sliced from below nearly to its stalk, the slices turned about it
+// and the whole stood on its broad end, a tenth broader than it was.
+func asStood(f *Food) (Spec, bool) {
+	s, ok := f.listed("whole")
+	if !ok || f.Stone || f.Category != Fruit || f.Wetness != Juicy || s.Shape != "oval" || s.H < 1.15*s.L {
+		return Spec{}, false
+	}
+	s.Shape, s.L, s.W, s.H = "stood", math.Round(s.L*1.1), math.Round(s.W*1.1), math.Round(s.H*.95)
+	s.Yield = .95 // a little is cut off below, so that it stands
+	s.MassG, s.Seconds, s.Group = math.Round(s.MassG*float64(s.Yield)*10)/10, s.Seconds+30, 1
+	s.Solid = solidOf(f, s)
+	return s, true
 }
 
 // berry is a small soft fruit or vegetable, round or nearly so, that comes whole.

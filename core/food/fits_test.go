@@ -26,6 +26,7 @@ func TestFormsAreOpenByShapeAndFirmness(t *testing.T) {
 		{"cut-round-16", []string{"soft-white-round"}, []string{"young-goat-round", "thistle-sheep"}},
 		{"quarters", []string{"red-grapes", "strawberries", "cherry-tomatoes", "blackberries"}, []string{"cherries", "almonds", "green-olives", "apple", "blueberries"}},
 		{"fanned", []string{"pear", "strawberries", "gherkins"}, []string{"apple", "apricots", "green-olives", "plum", "nectarine", "mini-peppers"}},
+		{"stood", []string{"pear"}, []string{"apple", "plum", "strawberries", "mandarin", "pineapple", "pomegranate"}},
 		{"rings", []string{"pepper-sticks", "yellow-pepper", "mini-peppers"}, []string{"cucumber", "celery"}},
 		{"strewn", []string{"pomegranate", "pumpkin-seeds", "pistachio-kernels", "dried-cranberries", "thyme", "marigold-petals", "dill"}, []string{"apple", "walnuts", "honey", "bay", "salad-leaves", "aged-hard"}},
 		{"drizzled", []string{"honey", "hot-honey", "balsamic-syrup", "maple-syrup"}, []string{"fig-jam", "chickpea-dip", "almonds"}},

@@ -50,6 +50,7 @@ var forms = []Form{
 	whole{"whole", "left whole, with its knife"},
 	whole{"begun", "a wedge begun, a few slices leaning on it"}, // its slices and all are one piece (Spec.N)
 	cutRound{}, cutRound{12}, cutRound{16}, rosette{}, ring{}, crissCross{},
+	whole{"stood", "sliced nearly through, fanned and stood up"}, // a pear on its broad end
 	whole{"prop", "stands here, not to be eaten"},
 	// in a vessel
 	filled{"bowl", "in its bowl"}, filled{"pot", "pressed into its pot"}, filled{"upright", "standing in a cup"},

@@ -40,6 +40,7 @@ var solidShare = map[string]float64{
 	"thread":   .5,                 // drizzled to and fro
 	"loop":     .3,                 // hollow and cut across
 	"opened":   .4,                 // sliced nearly through and pressed into a fan
+	"stood":    .33,                // a pear sliced from below, its slices spread
 	"begun":    .4,                 // a wedge with slices leaning on it
 	"standing": .5,                 // a prop, narrowing to its top
 }
@@ -101,7 +102,7 @@ func (s Spec) outline(r *rand.Rand, k float64, variant int) geom.Outline {
 	switch s.Shape {
 	case "disc", "rose", "vessel":
 		o = wobble(geom.Ellipse(l/2, w/2, 24), r, .012)
-	case "oval", "half", "ring", "loop":
+	case "oval", "half", "ring", "loop", "stood":
 		o = wobble(geom.Ellipse(l/2, w/2, 16), r, .025)
 	case "opened": // its stalk end at -x
 		o = geom.Outline{{X: -l / 2, Y: -w * .09}, {X: l * .1, Y: -w * .42}, {X: l * .34, Y: -w / 2}, {X: l * .46, Y: -w * .25}, {X: l / 2, Y: 0}, {X: l * .46, Y: w * .25}, {X: l * .34, Y: w / 2}, {X: l * .1, Y: w * .42}, {X: -l / 2, Y: w * .09}}

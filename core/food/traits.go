@@ -28,6 +28,7 @@ const (
 	NotEaten                       // it stands there to be looked at
 	Begun                          // cut into, with slices lying on it, for a knife to go on
 	Opened                         // sliced nearly through: a guest pulls a slice off
+	StoodUp                        // a whole fruit stood up in slices: it keeps its core
 	Strewn                         // by the pinch, over whatever suits it
 )
 
@@ -36,7 +37,7 @@ var traits = map[string]Trait{
 	"bowl": InDish | Spooned, "pot": InDish | Spooned, "upright": InDish | StandsOut, "flower": InDish | StandsOut,
 	"ring": RoundAVessel, "criss-cross": Crossed, "rosette": Curled, "arc": Hugs,
 	"trail": Winding | Drapes, "ribbon": Drapes, "half-fold-fan": Drapes,
-	"halves": CutSmall | Halved, "quarters": CutSmall | Halved, "fanned": Halved | Opened, "slices": CutSmall, "drift": KeepsStone | Heaped, "tumble": Broken, "cluster": Bunched, "prop": NotEaten,
+	"halves": CutSmall | Halved, "quarters": CutSmall | Halved, "fanned": Halved | Opened, "stood": Opened | StoodUp, "slices": CutSmall, "drift": KeepsStone | Heaped, "tumble": Broken, "cluster": Bunched, "prop": NotEaten,
 }
 
 // Has reports whether a form has a trait; one that is not known has none.

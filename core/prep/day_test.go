@@ -579,3 +579,22 @@ func TestRindsAsTheHouseLikesThem(t *testing.T) {
 		}
 	}
 }
+
+// TestAPearStoodUpKeepsItsCore: it is sliced from below and holds together at its stalk; one that lies in slices is cored.
+func TestAPearStoodUpKeepsItsCore(t *testing.T) {
+	for form, cored := range map[string]bool{"stood": false, "slices": true, "fanned": true} {
+		j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 8}, Foods: []brief.Want{{Food: "pear", Form: form}, {Food: "soft-white-round"}, {Food: "almonds"}}})
+		d, err := Plan(j, food.BuiltIn(), Options{People: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		sliced, trimmed := false, false
+		for _, task := range d.Tasks {
+			sliced = sliced || task.Food == "pear" && task.Kind == Slice
+			trimmed = trimmed || task.Food == "pear" && task.Kind == Trim
+		}
+		if !sliced || trimmed != cored {
+			t.Errorf("%s: sliced %v, cored %v", form, sliced, trimmed)
+		}
+	}
+}

@@ -58,7 +58,7 @@ var ahead = map[string]struct {
 	code  string // of what is said
 }{
 	"cut-round": {Slice, .7, "cut.round"}, "cut-round-12": {Slice, .7, "cut.round"}, "cut-round-16": {Slice, .7, "cut.round"}, "begun": {Slice, .75, "cut.begun"},
-	"triangles": {Slice, .75, "cut.triangles"}, "rings": {Slice, .75, "cut.rings"}, "fanned": {Slice, .8, "cut.fanned"}, "shingle": {Slice, .75, "cut.slices"}, "fan": {Slice, .75, "cut.slices"}, "arc": {Slice, .75, "cut.slices"},
+	"triangles": {Slice, .75, "cut.triangles"}, "rings": {Slice, .75, "cut.rings"}, "fanned": {Slice, .8, "cut.fanned"}, "stood": {Slice, .8, "cut.stood"}, "shingle": {Slice, .75, "cut.slices"}, "fan": {Slice, .75, "cut.slices"}, "arc": {Slice, .75, "cut.slices"},
 	"ring": {Slice, .75, "cut.slices"}, "coins": {Slice, .75, "cut.coins"}, "slices": {Slice, .75, "cut.slices"}, "slab": {Slice, .7, "cut.slab"},
 	"halves": {Slice, .75, "cut.halves"}, "quarters": {Slice, .8, "cut.quarters"}, "whole": {Slice, .6, "cut.begin"}, "batons": {Slice, .75, "cut.sticks"}, "criss-cross": {Slice, .6, "cut.sticks"},
 	"upright": {Slice, .7, "cut.sticks"}, "tumble": {Cube, .8, "cut.lumps"},
@@ -323,6 +323,9 @@ func (w *worker) makeReady(p *portion) {
 	for _, off := range food.Trims {
 		if off == food.Derind && f.Needs(off) && w.j.Brief.HouseRules().Rinds == "on" {
 			w.rinds = true
+			continue
+		}
+		if off == food.Core && food.Has(p.spec.Form, food.StoodUp) { // what is stood up keeps it
 			continue
 		}
 		if f.Needs(off) && f.YieldAs(p.spec.Form) < 1 {

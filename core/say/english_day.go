@@ -44,6 +44,7 @@ var working = map[string]string{
 	"cut.triangles": "Cut the {1} into {2} {2:triangle|triangles}",
 	"cut.rings":     "Cut the {1} across into {2} {2:ring|rings}",
 	"cut.fanned":    "Slice the {1} nearly through and press {1:it|them} into {2} {2:fan|fans}",
+	"cut.stood":     "Slice the {1} from below nearly to the stalk and turn {1:it|them} open: {2} {2:fan|fans}",
 	"cut.slices":    "Slice the {1}: {2} {2:piece|pieces}",
 	"cut.coins":     "Cut the {1} into {2} {2:coin|coins}",
 	"cut.slab":      "Slice the {1} into {2} with a sawing stroke",
