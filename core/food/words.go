@@ -16,8 +16,9 @@ var (
 	Allergens = []string{"gluten", "crustaceans", "egg", "fish", "peanuts", "soy", "milk", "nuts", "celery", "mustard", "sesame", "sulphites", "lupin", "molluscs"}
 	// DietWords are what else a guest may avoid; a food lists those that are in it.
 	DietWords = []string{"meat", "pork", "beef", "animal", "rennet", "alcohol", "poultry", "game", "shellfish", "gelatine", "raw milk", "honey"}
-	// Occasions are what some food is only for, unasked: it would look lost on an evening's board.
-	Occasions = []string{"breakfast", "tea", "brunch", "dessert"}
+	// Occasions are what some food is only for, unasked: it would look lost on an evening's board. Marshmallows are for where
+	// children come, a hard cheese without rennet where somebody eats none, coriander for a theme that names it.
+	Occasions = []string{"breakfast", "tea", "brunch", "dessert", "children", "rennet-free", "theme"}
 	// Avoidable is all that a guest may avoid: the allergens, the diet words, Advised and LowCarb.
 	Avoidable = slices.Concat(Allergens, DietWords, []string{Advised, LowCarb})
 	// Advisories are the kinds of food that pregnant guests and those of weak immunity are commonly advised

@@ -224,10 +224,13 @@ func suits(b brief.Brief, th *theme.Theme, at diet.Table, larder *food.Larder, f
 
 // atHome reports whether a food that is only for some occasions is at home at this table: croissants at breakfast.
 func atHome(b brief.Brief, t *theme.Theme, f *food.Food) bool {
-	if len(f.Occasions) == 0 || b.Course == "sweet" && slices.Contains(f.Occasions, "dessert") {
+	is := func(occasion string) bool { return slices.Contains(f.Occasions, occasion) }
+	switch {
+	case len(f.Occasions) == 0, is("dessert") && b.Course == "sweet", is("children") && b.Guests.Children > 0,
+		is("rennet-free") && slices.ContainsFunc(b.Diets, func(d brief.Diet) bool { return slices.Contains(d.Avoid, "rennet") }):
 		return true
 	}
-	return t != nil && (slices.Contains(t.Belongs, f.ID) || slices.ContainsFunc(f.Occasions, func(o string) bool { return strings.Contains(strings.ToLower(t.Name), o) }))
+	return t != nil && (slices.Contains(t.Belongs, f.ID) || slices.Contains(t.Garnish, f.ID) || slices.ContainsFunc(f.Occasions, func(o string) bool { return strings.Contains(strings.ToLower(t.Name), o) }))
 }
 
 // wantsStandIns reports whether somebody at the table eats what stands in for cheese or meat because they do not eat that.

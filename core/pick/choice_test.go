@@ -297,3 +297,41 @@ func BenchmarkPick(b *testing.B) {
 		})
 	}
 }
+
+// TestWhatIsOnlyForSomeTables: unasked it comes where it is at home, and nowhere else.
+func TestWhatIsOnlyForSomeTables(t *testing.T) {
+	larder := food.BuiltIn()
+	only := []string{"pulled-sticks", "marshmallows", "potato-crisps", "garden-hard", "coriander"}
+	for month := 1; month <= 12; month++ {
+		for choice := range 3 {
+			b := brief.Brief{Guests: brief.Guests{Adults: 20}, Month: month, Choice: choice}
+			chosen, err := Pick(b, larder, Under{})
+			if err != nil {
+				t.Fatal(err)
+			}
+			for _, id := range ids(chosen) {
+				if slices.Contains(only, id) {
+					t.Errorf("month %d, choice %d: %s", month, choice, id)
+				}
+			}
+		}
+	}
+	for _, c := range []struct {
+		food string
+		b    brief.Brief
+		home bool
+	}{
+		{"pulled-sticks", brief.Brief{Guests: brief.Guests{Adults: 6, Children: 6}}, true},
+		{"potato-crisps", brief.Brief{Guests: brief.Guests{Adults: 6}, Theme: &brief.Theme{Name: "match night"}}, true},
+		{"garden-hard", brief.Brief{Guests: brief.Guests{Adults: 6}, Diets: []brief.Diet{{Count: 2, Avoid: []string{"meat", "rennet"}}}}, true},
+		{"coriander", brief.Brief{Guests: brief.Guests{Adults: 6}, Theme: &brief.Theme{Name: "lunar new year"}}, true},
+		{"coriander", brief.Brief{Guests: brief.Guests{Adults: 6}, Theme: &brief.Theme{Name: "wedding"}}, false},
+		{"chickpea-dip", brief.Brief{Guests: brief.Guests{Adults: 6}, Theme: &brief.Theme{Name: "passover"}}, false},
+	} {
+		f, _ := larder.Get(c.food)
+		th := theme.ForBrief(c.b)
+		if got := atHome(c.b, th, f) && !alien(th, f); got != c.home {
+			t.Errorf("%s at home for %+v: %v", c.food, c.b.Theme, got)
+		}
+	}
+}

@@ -967,7 +967,7 @@ export interface Food {
   /**
    * where it is at home; it is not chosen unasked elsewhere
    */
-  occasions?: ("breakfast" | "tea" | "brunch" | "dessert")[];
+  occasions?: ("breakfast" | "tea" | "brunch" | "dessert" | "children" | "rennet-free" | "theme")[];
   /**
    * how it is bought where nothing is heated; left out where it cannot be
    */
