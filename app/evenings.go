@@ -79,12 +79,11 @@ func (a *App) read(ctx context.Context, kept store.Evening) (Evening, error) {
 			return e, err
 		}
 	}
-	var hold float64
-	hold, e.Caution = safety.HoldingTime(b)
+	_, e.Caution = safety.HoldingTime(b)
 	for _, f := range e.Record().Foods {
 		if known, ok := larder.Get(f.Food); ok && f.LeftG >= 1 {
 			stood := max(out[f.Food], e.LastedMin+float64(known.WarmUpMin))
-			e.Advice = append(e.Advice, prep.AdviseOn(known, f.LeftG, stood, hold))
+			e.Advice = append(e.Advice, prep.AdviseOn(known, f.LeftG, stood, safety.MayGoBack(b, known)))
 		}
 	}
 	return spoken(ctx, a, e), nil

@@ -61,18 +61,27 @@ func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
 		f, ok := now.larder.Get(id)
 		return ok && f.Needs(food.Perishable)
 	})
-	clock := func(of func(id string) bool) TrayClock {
-		longest := time.Duration(-1)
+	holds := func(id string) time.Duration {
+		minutes := out.HoldMin
+		if f, ok := now.larder.Get(id); ok && out.HoldMin >= hold { // no probe says that it is hot
+			minutes = safety.HoldingTimeOf(now.reading.Brief, f)
+		}
+		return time.Duration(minutes * float64(time.Minute))
+	}
+	clock := func(of func(id string) bool) TrayClock { // of what must go first
+		var since, clear time.Time
 		for id, s := range stood {
-			if s.out && of(id) {
-				longest = max(longest, s.total)
+			if !s.out || !of(id) {
+				continue
+			}
+			from := a.now().Add(-s.total).In(served.Location())
+			if to := from.Add(holds(id)); clear.IsZero() || to.Before(clear) {
+				since, clear = from, to
 			}
 		}
-		if longest < 0 {
+		if clear.IsZero() {
 			return TrayClock{}
 		}
-		since := a.now().Add(-longest).In(served.Location())
-		clear := since.Add(time.Duration(out.HoldMin * float64(time.Minute)))
 		return TrayClock{since.Format(time.RFC3339), clear.Format(time.RFC3339), clear.Sub(a.now()).Minutes()}
 	}
 	for _, t := range now.reading.Trays {
@@ -106,11 +115,25 @@ func outOfTheCold(tasks []prep.Task, ticks map[string]time.Time, now time.Time, 
 		out bool
 	}
 	events := map[[2]string][]event{}
+	laid := map[int][][2]string{} // by tray, what is covered and taken out with it
+	for _, k := range tasks {
+		if key := [2]string{k.Food, k.Form}; k.Kind == prep.Lay && !k.Late && perishes(k.Food) {
+			laid[k.Tray] = append(laid[k.Tray], key)
+		}
+	}
 	for _, k := range tasks {
 		at, done := ticks[k.ID]
-		if done && (k.Kind == prep.GetOut || k.Kind == prep.Chill) && perishes(k.Food) {
+		if !done || k.Kind != prep.GetOut && k.Kind != prep.Chill {
+			continue
+		}
+		e := event{at, k.Kind == prep.GetOut}
+		if k.Food == "" {
+			for _, key := range laid[k.Tray] {
+				events[key] = append(events[key], e)
+			}
+		} else if perishes(k.Food) {
 			key := [2]string{k.Food, k.Form}
-			events[key] = append(events[key], event{at, k.Kind == prep.GetOut})
+			events[key] = append(events[key], e)
 		}
 	}
 	all := map[string]stands{}

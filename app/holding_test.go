@@ -73,3 +73,23 @@ func TestTheClockStandsStillInTheFridge(t *testing.T) {
 		t.Errorf("never chilled: %v", got["brie"])
 	}
 }
+
+// A board that is covered and taken out as a whole carries what lies on it along, but for what is laid at last.
+func TestTheClockOfAWholeBoard(t *testing.T) {
+	at := func(minute int) time.Time { return time.Date(2026, 11, 27, 17, minute, 0, 0, time.UTC) }
+	tasks := []prep.Task{{ID: "out", Kind: prep.GetOut, Food: "brie", Form: "cut"}, {ID: "melon", Kind: prep.GetOut, Food: "melon", Form: "cubes"},
+		{ID: "lay", Kind: prep.Lay, Food: "brie", Form: "cut", Tray: 1}, {ID: "lay-melon", Kind: prep.Lay, Food: "melon", Form: "cubes", Tray: 1, Late: true},
+		{ID: "cover", Kind: prep.Chill, Tray: 1}, {ID: "take", Kind: prep.GetOut, Tray: 1}}
+	of := func(ticks map[string]time.Time, minute int) map[string]stands {
+		return outOfTheCold(tasks, ticks, at(minute), func(string) bool { return true })
+	}
+	ticks := map[string]time.Time{"out": at(0), "lay": at(5), "cover": at(10), "melon": at(30)}
+	got := of(ticks, 40)
+	if got["brie"] != (stands{10 * time.Minute, false}) || got["melon"] != (stands{10 * time.Minute, true}) {
+		t.Errorf("covered: %v", got)
+	}
+	ticks["take"] = at(42)
+	if got := of(ticks, 50); got["brie"] != (stands{18 * time.Minute, true}) || got["melon"] != (stands{20 * time.Minute, true}) {
+		t.Errorf("taken out: %v", got)
+	}
+}

@@ -174,10 +174,11 @@ func says(b brief.Brief, job *job.Job, larder *food.Larder, o Estimate, now time
 	if o.Over > 0 {
 		add("outlook.budget", say.Percent(100*(float64(o.BasketCost)/float64(o.Budget)-1)))
 	}
-	if lasts := b.Lasts(); lasts > o.HoldMinutes {
-		add("outlook.lasts", say.Minutes(lasts), say.Minutes(o.HoldMinutes))
+	lasts, before := b.Lasts(), safety.OutBefore(b, foods)
+	if before+lasts > o.HoldMinutes {
+		add("outlook.lasts", say.Minutes(lasts), say.Minutes(o.HoldMinutes), say.Minutes(before))
 	}
-	if b.Travels.Minutes > 0 && b.Travels.Minutes+b.Lasts() > o.HoldMinutes {
+	if b.RoadCold == "" && b.Travels.Minutes > 0 && b.Travels.Minutes+before+lasts > o.HoldMinutes {
 		add("outlook.road", say.Minutes(b.Travels.Minutes), say.Minutes(b.Lasts()), say.Minutes(o.HoldMinutes))
 	}
 	if b.Warmth() <= 5 {

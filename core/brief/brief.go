@@ -22,6 +22,8 @@ type Brief struct {
 	Besides       string             `json:"besides,omitempty"`       // what else is served: nothing (default), some or plenty
 	ServeAt       string             `json:"serve_at,omitempty"`      // RFC 3339, or without a zone
 	LastsMinutes  float64            `json:"lasts_minutes,omitempty"` // how long guests graze; 0 for as long as the occasion usually does
+	ReadyBy       string             `json:"ready_by,omitempty"`      // by when all is laid and chilled but for what is finished at the end, written like ServeAt; "" as the house does it
+	Sessions      []Session          `json:"sessions,omitempty"`      // hours in which somebody works, in the order of time; none: whenever it is needed
 	Place         string             `json:"place,omitempty"`
 	TemperatureC  *float64           `json:"temperature_c,omitempty"` // where the tray stands
 	Host          string             `json:"host,omitempty"`
@@ -34,6 +36,7 @@ type Brief struct {
 	PerGuest      float64            `json:"budget_per_guest,omitempty"` // minor units; counts where Budget is not set
 	MinutesAtMost float64            `json:"minutes_at_most,omitempty"`  // of handwork, cutting and laying, in all; 0 for as many as it takes
 	Travels       Travels            `json:"travels,omitzero"`
+	RoadCold      string             `json:"road_cold,omitempty"`    // how the food travels: in a cool box (default), or open, out of the cold
 	Photographed  string             `json:"photographed,omitempty"` // from above, or at a slant; "" for not
 	Front         string             `json:"front,omitempty"`
 	Access        []string           `json:"access,omitempty"` // sides that guests stand at; none: all round
@@ -143,12 +146,7 @@ func (b Brief) ServeDay() string {
 // ServeTime is the serving minute; ok is false when none is set. A time that is written
 // without a zone is meant in zone, which is the house's.
 func (b Brief) ServeTime(zone *time.Location) (at time.Time, ok bool) {
-	for _, layout := range []string{time.RFC3339, "2006-01-02T15:04:05", "2006-01-02T15:04", "2006-01-02 15:04", time.DateOnly} {
-		if t, err := time.ParseInLocation(layout, b.ServeAt, zone); err == nil {
-			return t, true
-		}
-	}
-	return time.Time{}, false
+	return readTime(b.ServeAt, zone)
 }
 
 // SeasonMonth is the month to shop in, 1 to 12, or 0 when nothing says.

@@ -89,6 +89,14 @@ func (b Brief) checkEvening() error {
 			return fault.Bad("serve_at", "write the time as 2026-11-27T19:00")
 		}
 	}
+	if b.RoadCold != "" {
+		if err := fault.OneOf("road_cold", b.RoadCold, "box", "open"); err != nil {
+			return err
+		}
+	}
+	if err := b.checkReady(); err != nil {
+		return err
+	}
 	if b.Month < 0 || b.Month > 12 {
 		return fault.Bad("month", "should be between 1 and 12")
 	}

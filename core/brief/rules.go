@@ -31,6 +31,10 @@ type Rules struct {
 	Pregnant    string `json:"pregnant,omitempty"`    // what pregnant guests are advised against stands apart (default), or off the tray altogether
 	Variety     string `json:"variety,omitempty"`     // how much being like the trays before counts against a choice: some (default), none or strong
 	WarmUpMin   int    `json:"warm_up_min,omitempty"` // minutes that all cheese and meat warms up before serving; 0 for as long as each wants
+	Ready       string `json:"ready,omitempty"`       // by when a board is laid: usual (default), a quarter of an hour before serving, hours before, that morning, or the evening before
+	Hours       string `json:"hours,omitempty"`       // that perishable food may be out of the cold: two (default), four in one go, or two-and-four
+	DryHours    string `json:"dry_hours,omitempty"`   // of aged hard cheese and dry sausage: the same as all that perishes (default), or longer, as their entries say
+	Gloves      string `json:"gloves,omitempty"`      // some (default), for cheese and meat, all, or none: clean hands, washed often
 	Gaps        string `json:"gaps,omitempty"`        // closed (default), or airy: a little air left
 
 	// EachG is the grams of a kind for a grown-up at a grazing party, by category, where the house serves otherwise than
@@ -96,6 +100,10 @@ func (r Rules) Check() error {
 		{"grapes", r.Grapes, []string{"clusters", "plucked"}},
 		{"variety", r.Variety, []string{"some", "none", "strong"}},
 		{"gaps", r.Gaps, []string{"closed", "airy"}},
+		{"ready", r.Ready, []string{"usual", "hours", "morning", "evening"}},
+		{"hours", r.Hours, []string{"two", "four", "two-and-four"}},
+		{"dry_hours", r.DryHours, []string{"same", "longer"}},
+		{"gloves", r.Gloves, []string{"some", "all", "none"}},
 		{"pregnant", r.Pregnant, []string{"apart", "off"}},
 		{"vegetarians", r.Vegetarians, []string{"apart", "separate", "shapes"}},
 	} {

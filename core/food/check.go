@@ -178,7 +178,7 @@ func (f *Food) checkNumbers() error {
 		lo, hi float64
 		unit   string
 	}{{"density", f.Density, .02, 12, " g/ml"}, {"strength", float64(f.Strength), 1, 5, ""}, {"carb_g", f.CarbG, 0, 100, " g in 100 g"},
-		{"keeps_days", float64(f.KeepsDays), 1, 4000, ""}, {"warm_up_min", float64(f.WarmUpMin), 0, 240, " minutes"}, {"liking", f.Liking, 0, 1, ""}, {"young_liking", f.YoungLiking, 0, 1, ""}, {"eaten", float64(f.Eaten), 0, 1, ""}} {
+		{"keeps_days", float64(f.KeepsDays), 1, 4000, ""}, {"warm_up_min", float64(f.WarmUpMin), 0, 240, " minutes"}, {"stands_min", float64(f.StandsMin), 0, 480, " minutes"}, {"liking", f.Liking, 0, 1, ""}, {"young_liking", f.YoungLiking, 0, 1, ""}, {"eaten", float64(f.Eaten), 0, 1, ""}} {
 		if err := fault.Between(n.field, n.v, n.lo, n.hi, n.unit); err != nil {
 			return err
 		}

@@ -91,9 +91,10 @@ type Food struct {
 	Packs       []Pack             `json:"packs"`
 	KeepsDays   int                `json:"keeps_days"` // once opened
 	WarmUpMin   int                `json:"warm_up_min"`
-	Handling    []string           `json:"handling,omitempty"` // what is done to it before it is laid, and what it does not bear; handling.go
-	ReadyAs     string             `json:"ready_as,omitempty"` // how it is bought where nothing is heated; empty where it cannot be
-	Heat        *Heat              `json:"heat,omitempty"`     // how it is cooked, where it is
+	StandsMin   int                `json:"stands_min,omitempty"` // minutes that it may be out of the cold where that is longer than the house's hours; 0 for those
+	Handling    []string           `json:"handling,omitempty"`   // what is done to it before it is laid, and what it does not bear; handling.go
+	ReadyAs     string             `json:"ready_as,omitempty"`   // how it is bought where nothing is heated; empty where it cannot be
+	Heat        *Heat              `json:"heat,omitempty"`       // how it is cooked, where it is
 	Tool        string             `json:"tool"`
 	Liking      float64            `json:"liking"`                 // 0 to 1, how many guests take some
 	Occasions   []string           `json:"occasions,omitempty"`    // where it is at home; it is not chosen unasked elsewhere. Empty: everywhere

@@ -8,6 +8,7 @@ import (
 	"strings"
 	"time"
 
+	"happytray/core/brief"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
@@ -144,7 +145,7 @@ func PlanDay(all []DayJob, o Options) (Day, error) {
 	if o.Zone == nil {
 		o.Zone = time.UTC
 	}
-	d := &kitchenDay{o: o, booked: all}
+	d := &kitchenDay{o: o, booked: all, inHand: int(brief.InHand / time.Second)}
 	for _, b := range all {
 		serve, said := b.Job.Brief.ServeTime(o.Zone)
 		if !said && b.Job.Brief.ServeAt != "" {
@@ -167,11 +168,16 @@ func PlanDay(all []DayJob, o Options) (Day, error) {
 	if err != nil {
 		return Day{}, err
 	}
-	if late := d.base.Add(time.Duration(p.Begin) * time.Second); !o.Now.IsZero() && late.Before(o.Now) { // there is no time in which anything would stand about
-		hasty := *d
-		hasty.chill, hasty.hasty = nil, true
-		if q, err := hasty.planned(as); err == nil && q.Begin >= p.Begin {
-			*d, p = hasty, q
+	if late := d.lateBy(p); late > 0 { // the guests' quarter of an hour first, then there is no time in which anything would stand about
+		for _, hasty := range []kitchenDay{{inHand: max(0, d.inHand-late), chill: d.chill}, {hasty: true}} {
+			with := *d
+			with.inHand, with.chill, with.hasty = hasty.inHand, hasty.chill, hasty.hasty
+			if q, err := with.planned(as); err == nil && q.Begin >= p.Begin {
+				*d, p = with, q
+			}
+			if d.lateBy(p) == 0 {
+				break
+			}
 		}
 	}
 	out := d.write(p)
@@ -194,11 +200,20 @@ type kitchenDay struct {
 	base     time.Time
 	relative bool
 	hasty    bool              // it is late: nothing waits for the rest of a trip
+	inHand   int               // seconds between the last hand and the guests that a job has at most
 	roughly  bool              // where everything comes is only looked at, and need not be the very best
 	whole    []map[string]int  // by job, how long each food is out of the cold when nothing of the work is done yet, seconds
 	chill    []map[string]bool // by job, what goes back into the cold before it is laid
 	jobs     []*worker
 	works    []work
+}
+
+// lateBy is by how much a plan begins before now, seconds.
+func (d *kitchenDay) lateBy(p schedule.Plan) int {
+	if d.o.Now.IsZero() || len(d.works) == 0 {
+		return 0
+	}
+	return max(0, int(d.o.Now.Sub(d.base.Add(time.Duration(p.Begin)*time.Second))/time.Second))
 }
 
 func (d *kitchenDay) off(n int) int { return int(d.serve[n].Sub(d.base) / time.Second) }
@@ -232,7 +247,7 @@ func (d *kitchenDay) planned(e easing) (schedule.Plan, error) {
 			k.from = int(to.Sub(d.base) / time.Second)
 			k.by = min(k.by, k.from+k.seconds)
 		}
-		tasks[i] = schedule.Task{Length: k.seconds, Hands: k.hands, OvenC: k.ovenC, From: k.from, By: k.by, Kind: kindOf(&d.works[i], k.round)}
+		tasks[i] = schedule.Task{Length: k.seconds, Rest: k.rest, Hands: k.hands, OvenC: k.ovenC, From: k.from, By: k.by, Kind: kindOf(&d.works[i], k.round)}
 		for _, a := range k.after {
 			if n, ok := at[a]; ok && n != i {
 				tasks[i].After = append(tasks[i].After, n)
@@ -246,7 +261,7 @@ func (d *kitchenDay) planned(e easing) (schedule.Plan, error) {
 	if d.roughly {
 		o.Rounds = roughRounds
 	}
-	p, err := schedule.Backward(tasks, schedule.Limits{Hands: e.people, Ovens: e.ovens, Sheets: ovenSheets}, o)
+	p, err := schedule.Backward(tasks, schedule.Limits{Hands: e.people, Ovens: e.ovens, Sheets: ovenSheets, Pauses: d.pauses()}, o)
 	if err != nil {
 		return p, err
 	}
@@ -333,7 +348,7 @@ func (d *kitchenDay) write(p schedule.Plan) Day {
 		clear := d.coldOut(&out, n, p, when)
 		out.Kit = addKit(out.Kit, append(kitOf(w.j, w.larder), d.covers(n)...))
 		one := Served{Job: d.booked[n].ID, Title: w.j.Title, ServeAt: when(d.off(n)), ClearAt: when(clear)}
-		if w.leave > 0 {
+		if w.road > 0 {
 			one.LeaveAt = when(d.off(n) - w.arrive - w.road)
 		}
 		if n == 0 {
@@ -346,6 +361,7 @@ func (d *kitchenDay) write(p schedule.Plan) Day {
 	}
 	sort.SliceStable(out.ColdOut, func(a, b int) bool { return out.ColdOut[a].At < out.ColdOut[b].At })
 	out.Cautions = appendUnsaid(out.Cautions, d.notKept(p)...)
+	out.Cautions = appendUnsaid(out.Cautions, d.beforeHours(p)...)
 	out.Cautions = appendUnsaid(out.Cautions, d.tooEarly(p)...)
 	var cold []say.Text
 	out.Fridge, cold = d.fridge()
@@ -419,8 +435,8 @@ func (d *kitchenDay) slack(p schedule.Plan, order, who []int) (earliest, latest 
 		}
 		for _, a := range k.after {
 			if b, ok := at[a]; ok {
-				earliest[i] = max(earliest[i], earliest[b]+d.works[b].seconds)
-				lead[i] = max(lead[i], lead[b]+d.works[b].seconds)
+				earliest[i] = max(earliest[i], earliest[b]+d.works[b].seconds+d.works[b].rest)
+				lead[i] = max(lead[i], lead[b]+d.works[b].seconds+d.works[b].rest)
 			}
 		}
 		for _, by := range []string{fmt.Sprint("hands ", who[i]), fmt.Sprint("oven ", p.Oven[i])} {
@@ -440,7 +456,7 @@ func (d *kitchenDay) slack(p schedule.Plan, order, who []int) (earliest, latest 
 		i := order[n]
 		for _, a := range d.works[i].after {
 			if b, ok := at[a]; ok {
-				latest[b] = min(latest[b], latest[i]-d.works[i].seconds)
+				latest[b] = min(latest[b], latest[i]-d.works[i].seconds-d.works[b].rest)
 			}
 		}
 	}

@@ -1,12 +1,13 @@
 package prep
 
 import (
-	"fmt"
 	"math"
 	"slices"
+	"strings"
 	"time"
 
 	"happytray/core/food"
+	"happytray/core/safety"
 	"happytray/core/say"
 	"happytray/core/schedule"
 )
@@ -37,23 +38,29 @@ type outOf struct {
 }
 
 // outs adds up, for what is got out of the fridge for a job, the intervals out of the cold by the tasks: from being got
-// out until it is chilled again, and from then on until serving. What travels is cold on the road.
+// out until it, or the tray that it lies on, is chilled, and from the last getting out until serving. What travels is cold on the
+// road, unless it travels open.
 func (d *kitchenDay) outs(n int, p schedule.Plan) []outOf {
 	w := d.jobs[n]
 	serve := d.off(n)
 	load, unload := serve, serve // out from unload on, and not between
+	covered, taken := map[int]int{}, map[int]int{}
 	var order []string
-	got, back := map[string][]int{}, map[string][]int{}
+	got, back, on := map[string][]int{}, map[string][]int{}, map[string][]int{}
 	of := map[string]outOf{}
 	for i, k := range d.works {
 		if !slices.Contains(k.of, n) {
 			continue
 		}
-		switch k.kind {
-		case Load:
+		switch {
+		case k.kind == Load:
 			load = p.Start[i]
-		case Unload:
+		case k.kind == Unload:
 			unload = p.Start[i] + k.seconds
+		case k.kind == Chill && k.food == "":
+			covered[k.tray] = p.Start[i] + k.seconds
+		case k.kind == GetOut && k.food == "":
+			taken[k.tray] = p.Start[i]
 		}
 		f, ok := w.larder.Get(k.food)
 		if !ok || !f.Needs(food.Cold) || f.WarmUpMin == 0 && !f.Needs(food.Perishable) {
@@ -70,34 +77,70 @@ func (d *kitchenDay) outs(n int, p schedule.Plan) []outOf {
 				of[key] = outOf{food: k.food, form: k.form}
 				order = append(order, key)
 			}
+			if !k.late {
+				on[key] = append(on[key], k.tray)
+			}
 		}
 	}
-	var out []outOf
+	if w.j.Brief.RoadCold == "open" {
+		unload = load
+	}
+	var outs []outOf
 	for _, key := range order {
 		o := of[key]
 		slices.Sort(got[key])
 		slices.Sort(back[key])
-		ends := append(slices.Clone(back[key]), load)
+		end := load
+		if at, again, ok := chilledOn(on[key], covered, taken); ok { // with the trays that it lies on
+			end = at
+			o.seconds, o.last = load-again, again
+		}
+		ends := append(slices.Clone(back[key]), end)
 		met := len(ends) > len(got[key]) // it was got out before
 		if met {
 			ends = ends[len(ends)-len(got[key]):]
 		}
 		for i, from := range got[key] {
 			o.seconds += max(0, ends[min(i, len(ends)-1)]-from)
-			o.last = from
+			o.last = max(o.last, from)
 		}
 		o.seconds += serve - unload
-		if met && n < len(d.whole) { // for as long as it was meant to be, at least
-			o.seconds = max(o.seconds, d.whole[n][key])
+		if w.road > 0 {
+			o.last = unload
+		}
+		known := 0
+		if n < len(d.whole) {
+			known = d.whole[n][key]
+		}
+		if met { // for as long as it was meant to be, at least
+			o.seconds = max(o.seconds, known)
 		}
 		if len(got[key]) == 0 {
 			o.begun = true
-			o.seconds = int(w.hold*60) - 60*standsMin
+			if o.seconds = known; known == 0 {
+				o.seconds = int(w.hold*60) - 60*standsMin
+			}
 			o.last = serve - o.seconds
 		}
-		out = append(out, o)
+		outs = append(outs, o)
 	}
-	return out
+	return outs
+}
+
+// chilledOn is when the last of some trays is covered and in the cold, and when the first of them is taken out of it again.
+func chilledOn(trays []int, covered, taken map[int]int) (at, again int, ok bool) {
+	for _, t := range trays {
+		c, laid := covered[t]
+		o, goes := taken[t]
+		if !laid || !goes {
+			continue
+		}
+		if !ok {
+			at, again, ok = c, o, true
+		}
+		at, again = max(at, c), min(again, o)
+	}
+	return at, again, ok
 }
 
 // worthChilling is how much longer than it warms up something perishable may be out of the cold before it goes back
@@ -126,10 +169,11 @@ func (d *kitchenDay) toChill(e easing) error {
 				d.whole[n][StepName(o.food, o.form)] = o.seconds
 				f, _ := w.larder.Get(o.food)
 				key := StepName(o.food, o.form)
-				if f.Needs(food.Perishable) && !whole.chill[n][key] && o.seconds > 60*(w.warmUp(f)+worthChilling) {
+				if f.Needs(food.Perishable) && !whole.chill[n][key] && o.seconds > 60*(w.warmUp(f)+worthChilling)+w.inHand {
 					whole.chill[n][key], more = true, true
 				}
 			}
+			more = w.asOne(whole.chill[n], d.whole[n]) || more
 		}
 		if !more {
 			break
@@ -137,6 +181,33 @@ func (d *kitchenDay) toChill(e easing) error {
 	}
 	d.chill = whole.chill
 	return nil
+}
+
+// hardlyCool is how much less than it likes something may warm up before anybody notices, minutes.
+const hardlyCool = 15
+
+// asOne has all cheese, or all cold cuts, chilled together where most of it is: one kind is cut, covered and put away in one go. It
+// reports whether that is more.
+func (w *worker) asOne(chill map[string]bool, outs map[string]int) (more bool) {
+	for _, c := range []food.Category{food.Cheese, food.Meat} {
+		var left []string
+		all := 0
+		for key := range outs {
+			id, _, _ := strings.Cut(key, "/")
+			if f, ok := w.larder.Get(id); ok && f.Category == c && f.Needs(food.Perishable) {
+				if all++; !chill[key] {
+					left = append(left, key)
+				}
+			}
+		}
+		if 2*len(left) > all {
+			continue
+		}
+		for _, key := range left {
+			chill[key], more = true, true
+		}
+	}
+	return more
 }
 
 // coldOut tells when each food of a job that was cold leaves the fridge for the last time, and for each tray how long
@@ -156,16 +227,12 @@ func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) str
 		longest[o.food] = max(longest[o.food], o.seconds)
 	}
 	for _, id := range foods {
-		f, _ := w.larder.Get(id)
 		if slices.ContainsFunc(outs, func(o outOf) bool { return o.food == id && o.begun }) {
 			continue // it was got out already
 		}
 		at, says := last[id], "when it is got out"
-		if w.leave > 0 { // it travels in the cold
-			warm := w.warmUp(f)
-			if at, says = serve-60*warm, fmt.Sprintf("%d minutes to warm up", warm); warm == 0 {
-				says = "served cold"
-			}
+		if w.road > 0 {
+			says = "when its box is opened"
 		}
 		c := ColdOut{Food: id, At: when(at), Says: says}
 		if len(d.booked) > 1 {
@@ -173,31 +240,46 @@ func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) str
 		}
 		to.ColdOut = append(to.ColdOut, c)
 	}
-	var over []say.Value
+	holds := func(f *food.Food) int { return int(60 * safety.HoldingTimeOf(w.j.Brief, f)) }
+	var over, cool []say.Value
 	for _, id := range foods {
-		if f, _ := w.larder.Get(id); f.Needs(food.Perishable) && longest[id] > hold {
+		f, _ := w.larder.Get(id)
+		if f.Needs(food.Perishable) && longest[id] > holds(f) {
 			over = append(over, say.Food(f.Name))
 		}
+		if w.road > 0 && serve-last[id] < 60*(w.warmUp(f)-hardlyCool) {
+			cool = append(cool, say.Food(f.Name))
+		}
 	}
-	if w.leave > 0 && len(foods) > 0 {
-		to.Cautions = appendUnsaid(to.Cautions, say.That("day.boxes"))
+	if w.road > 0 && len(foods) > 0 {
+		code := "day.boxes"
+		switch w.j.Brief.RoadCold {
+		case "box":
+			code = "day.boxed"
+		case "open":
+			code = "day.open"
+		}
+		to.Cautions = appendUnsaid(to.Cautions, say.That(code))
+	}
+	if len(cool) > 0 {
+		to.Cautions = appendUnsaid(to.Cautions, say.That("day.cool", say.All(cool...), say.Minutes(float64(w.arrive/60))))
 	}
 	if len(over) > 0 {
-		to.Cautions = appendUnsaid(to.Cautions, say.That("day.over", say.All(over...), say.Minutes(w.hold)))
+		to.Cautions = appendUnsaid(to.Cautions, say.That("day.over", say.All(over...)))
 	}
-	first := serve + hold
+	first := math.MaxInt
 	for i, t := range w.j.Trays {
 		one := TrayOut{Tray: i + 1, Out: []FoodOut{}}
 		if len(d.booked) > 1 {
 			one.Job = d.booked[n].ID
 		}
-		clear := serve + hold
+		clear := math.MaxInt
 		for _, id := range foods {
 			f, _ := w.larder.Get(id)
 			if !f.Needs(food.Perishable) || !slices.Contains(t.Foods(), id) {
 				continue
 			}
-			gone := serve + hold - longest[id]
+			gone := serve + holds(f) - longest[id]
 			clear = min(clear, gone)
 			one.Out = append(one.Out, FoodOut{Food: id, Minutes: math.Round(float64(longest[id])/6) / 10, ClearAt: when(gone)})
 		}
@@ -206,6 +288,9 @@ func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) str
 			first = min(first, clear)
 		}
 		to.Trays = append(to.Trays, one)
+	}
+	if first == math.MaxInt { // nothing on them perishes
+		first = serve + hold
 	}
 	if ends := serve + int(60*w.j.Brief.Lasts()); len(foods) > 0 && first < ends-60 && len(over) == 0 && len(w.j.Trays) > 0 {
 		at := func(seconds int) say.Value {

@@ -35,8 +35,8 @@ var mostDays = map[food.Category]int{food.Fruit: 2, food.Vegetable: 2, food.Brin
 // usualDays holds for what is not listed: cheese and cold cuts.
 const usualDays = 7
 
-// AdviseOn says what to do with grams of a food that came home after it stood out for minutes, where hold is how long
-// perishable food may (safety.HoldingTime). Days are those that it keeps once opened, a day less where it perishes, and never
+// AdviseOn says what to do with grams of a food that came home after it stood out for minutes, where hold is for how long
+// it may have and still be kept (safety.MayGoBack). Days are those that it keeps once opened, a day less where it perishes, and never
 // more than mostDays. It is the usual caution, no licence: local food rules come first.
 func AdviseOn(f *food.Food, grams, stood, hold float64) Advice {
 	out := Advice{Food: f.ID, Grams: math.Round(grams)}
@@ -47,6 +47,8 @@ func AdviseOn(f *food.Food, grams, stood, hold float64) Advice {
 	}
 	days := max(1, min(f.KeepsDays, most))
 	switch {
+	case perishes && hold == 0 && stood > 0:
+		out.Do, out.Says = ThrowAway, say.That("home.once")
 	case perishes && stood > hold:
 		out.Do, out.Says = ThrowAway, say.That("home.thrown", say.Minutes(stood), say.Minutes(hold))
 	case grams < leastWorth:

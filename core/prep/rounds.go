@@ -32,6 +32,7 @@ const (
 	roundMeat
 	roundFill
 	roundCover
+	roundOut
 	roundLay
 	roundRoad
 	roundLast
@@ -53,6 +54,7 @@ var roundNames = [...]struct {
 	roundCover:  {"cover", say.That("round.cover")},
 	roundLay:    {"lay", say.That("round.lay")},
 	roundRoad:   {"road", say.That("round.road")},
+	roundOut:    {"take-out", say.That("round.out")},
 	roundLast:   {"last", say.That("round.last")},
 }
 
@@ -62,9 +64,12 @@ var workKinds = []string{SetUp, Line, Mark, Cards, Pack, GetOut, WashDry, Drain,
 // roundOf is the round that work belongs to; travels where its tray does.
 func roundOf(k *work, f *food.Food, travels bool) int {
 	switch k.kind {
-	case SetUp, Line, Mark, Cards, Pack:
+	case SetUp, Line, Mark:
 		return roundSetUp
 	case GetOut:
+		if k.food == "" || k.again {
+			return roundOut
+		}
 		return roundGather
 	case WashDry, Drain, Drip:
 		if f != nil && f.Category == food.Cheese {
@@ -73,7 +78,7 @@ func roundOf(k *work, f *food.Food, travels bool) int {
 		return roundWash
 	case Heat, Cool:
 		return roundCook
-	case Portion, Box:
+	case Portion, Box, Cards, Pack:
 		return roundFill
 	case Chill:
 		return roundCover
@@ -122,54 +127,158 @@ func changeOver(from, to int) int {
 // together is how long a round may rest before what somebody else does of its kind is another round.
 const together = 10 * time.Minute
 
+// What is little and lies between other work goes with it, as a line of its list, where a job would have more than a dozen rounds: a dip
+// that is filled before all is covered, what is taken out while things are cut.
+const (
+	dozen      = 12
+	little     = 5 * time.Minute // of handwork
+	littleOfIt = 15              // a fifteenth of it all, where that is more
+)
+
+// stint is what one of the people does of one kind in one go; tasks by their place in the day.
+type stint struct {
+	who      string
+	of       int // round, a roundKind
+	from, to time.Time
+	tasks    []int
+	hand     time.Duration
+}
+
+// run is a round while rounds are gathered: stints of one kind, of one or of several who are at it together.
+type run struct {
+	of       int
+	from, to time.Time
+	tasks    []int
+	has      map[string]bool // who was at it: they are not joined to it again after other work
+}
+
+// moment reads a time that was written by us.
+func moment(s string) time.Time {
+	t, _ := time.Parse(time.RFC3339, s)
+	return t
+}
+
 // rounds gathers the tasks of a day, which are in the order of their beginnings, into rounds, and names on each task its own.
-func (d *kitchenDay) rounds(out *Day) {
-	type run struct {
-		of       int
-		from, to time.Time
-		tasks    []int
-		minutes  float64
-		has      map[string]bool // who was at it: they are not joined to it again after other work
-	}
-	at := func(s string) time.Time { // it was written by us
-		t, _ := time.Parse(time.RFC3339, s)
-		return t
-	}
-	of := map[string]int{}
+func (d *kitchenDay) rounds(to *Day) {
+	kinds := map[string]int{}
 	for i := range d.works {
-		of[d.works[i].id] = d.works[i].round
+		kinds[d.works[i].id] = d.works[i].round
 	}
-	var runs []*run
-	last := map[string]*run{} // of each who works
-	mine := map[string]*run{} // of each task
-	for i := range out.Tasks {
-		t := &out.Tasks[i]
+	stints := stintsOf(to.Tasks, kinds)
+	all := time.Duration(0)
+	for _, s := range stints {
+		all += s.hand
+	}
+	runs := runsOf(stints)
+	for len(d.booked) == 1 && len(runs) > dozen {
+		var fewer bool
+		if stints, fewer = absorbed(stints, max(little, all/littleOfIt)); !fewer {
+			break
+		}
+		runs = runsOf(stints)
+	}
+	to.Rounds = written(to, byItself(to.Tasks, kinds, runs))
+}
+
+// stintsOf cuts what each of the people does, in time, into stints.
+func stintsOf(tasks []Task, kinds map[string]int) (out []*stint) {
+	last := map[string]*stint{}
+	for i := range tasks {
+		t := &tasks[i]
 		if t.Who == "" {
 			continue
 		}
-		r := last[t.Who]
-		if r == nil || r.of != of[t.ID] {
-			r = nil
-			for _, o := range runs { // somebody else is at it
-				if o.of == of[t.ID] && !o.has[t.Who] && !at(t.Starts).After(o.to.Add(together)) {
-					r = o
-				}
-			}
-			if r == nil {
-				r = &run{of: of[t.ID], from: at(t.Starts), to: at(t.Ends), has: map[string]bool{}}
-				runs = append(runs, r)
-			}
-			r.has[t.Who] = true
+		s := last[t.Who]
+		if s == nil || s.of != kinds[t.ID] {
+			s = &stint{who: t.Who, of: kinds[t.ID], from: moment(t.Starts)}
+			out, last[t.Who] = append(out, s), s
 		}
-		last[t.Who], mine[t.ID] = r, r
-		r.tasks = append(r.tasks, i)
-		r.minutes += t.Minutes
-		if end := at(t.Ends); end.After(r.to) {
-			r.to = end
+		s.tasks = append(s.tasks, i)
+		s.to = moment(t.Ends)
+		s.hand += s.to.Sub(moment(t.Starts))
+	}
+	return out
+}
+
+// absorbed has the shortest little stint go with what the same hands do after it, or before it where that is the road or nothing
+// comes; what is of one kind then is one stint. It reports whether there was one.
+func absorbed(stints []*stint, little time.Duration) ([]*stint, bool) {
+	least, with := -1, -1
+	for i, s := range stints {
+		if s.hand >= little || s.of == roundRoad || s.of == roundLast || least >= 0 && s.hand >= stints[least].hand {
+			continue
+		}
+		before, after := -1, -1
+		for k, o := range stints {
+			switch {
+			case o.who != s.who || o.of == roundRoad:
+			case k < i:
+				before = k
+			case k > i && after < 0:
+				after = k
+			}
+		}
+		if after >= 0 && stints[after].of == roundLast && before >= 0 { // the last things are a round of their own
+			after = -1
+		}
+		if n := max(after, before); n >= 0 {
+			if after >= 0 {
+				n = after
+			}
+			least, with = i, n
 		}
 	}
-	for i := range out.Tasks { // what goes on by itself belongs to what it follows
-		t := &out.Tasks[i]
+	if least < 0 {
+		return stints, false
+	}
+	out := make([]*stint, 0, len(stints))
+	last := map[string]*stint{}
+	for i, s := range stints {
+		one := *s
+		if i == least {
+			one.of = stints[with].of
+		}
+		if was := last[s.who]; was != nil && was.of == one.of {
+			was.tasks, was.to, was.hand = append(slices.Clone(was.tasks), s.tasks...), s.to, was.hand+s.hand
+			continue
+		}
+		out, last[s.who] = append(out, &one), &one
+	}
+	return out, true
+}
+
+// runsOf joins stints of one kind of those who are at it together.
+func runsOf(stints []*stint) (runs []*run) {
+	for _, s := range stints {
+		var r *run
+		for _, o := range runs {
+			if o.of == s.of && !o.has[s.who] && !s.from.After(o.to.Add(together)) {
+				r = o
+			}
+		}
+		if r == nil {
+			r = &run{of: s.of, from: s.from, to: s.to, has: map[string]bool{}}
+			runs = append(runs, r)
+		}
+		r.has[s.who] = true
+		r.tasks = append(r.tasks, s.tasks...)
+		if s.to.After(r.to) {
+			r.to = s.to
+		}
+	}
+	return runs
+}
+
+// byItself adds to rounds what goes on by itself: to the one that it follows.
+func byItself(tasks []Task, kinds map[string]int, runs []*run) []*run {
+	mine := map[string]*run{}
+	for _, r := range runs {
+		for _, i := range r.tasks {
+			mine[tasks[i].ID] = r
+		}
+	}
+	for i := range tasks {
+		t := &tasks[i]
 		if t.Who != "" {
 			continue
 		}
@@ -180,15 +289,20 @@ func (d *kitchenDay) rounds(out *Day) {
 			}
 		}
 		if r == nil {
-			r = &run{of: of[t.ID], from: at(t.Starts), to: at(t.Ends)}
+			r = &run{of: kinds[t.ID], from: moment(t.Starts), to: moment(t.Ends)}
 			runs = append(runs, r)
 		}
 		mine[t.ID] = r
 		r.tasks = append(r.tasks, i)
 	}
+	return runs
+}
+
+// written names rounds, in the order of their beginnings, and on each task its own.
+func written(to *Day, runs []*run) []Round {
 	slices.SortStableFunc(runs, func(a, b *run) int { return a.from.Compare(b.from) })
 	times := map[int]int{}
-	out.Rounds = []Round{}
+	out := []Round{}
 	for _, r := range runs {
 		times[r.of]++
 		id, says := roundNames[r.of].id, roundNames[r.of].says
@@ -199,16 +313,23 @@ func (d *kitchenDay) rounds(out *Day) {
 			}
 		}
 		slices.Sort(r.tasks)
-		round := Round{ID: id, Says: says, Starts: r.from.Format(time.RFC3339), Ends: r.to.Format(time.RFC3339), Minutes: float64(int(10*r.minutes+.5)) / 10, Who: []string{}, Tasks: []string{}}
+		round := Round{ID: id, Says: says, Starts: r.from.Format(time.RFC3339), Ends: r.to.Format(time.RFC3339), Who: []string{}, Tasks: []string{}}
+		minutes := 0.0
 		for _, i := range r.tasks {
-			t := &out.Tasks[i]
+			t := &to.Tasks[i]
 			t.Round = id
 			round.Tasks = append(round.Tasks, t.ID)
-			if t.Who != "" && !slices.Contains(round.Who, t.Who) {
+			if t.Who == "" {
+				continue
+			}
+			minutes += t.Minutes
+			if !slices.Contains(round.Who, t.Who) {
 				round.Who = append(round.Who, t.Who)
 			}
 		}
+		round.Minutes = float64(int(10*minutes+.5)) / 10
 		slices.SortFunc(round.Who, func(a, b string) int { return cmp.Or(cmp.Compare(len(a), len(b)), cmp.Compare(a, b)) })
-		out.Rounds = append(out.Rounds, round)
+		out = append(out, round)
 	}
+	return out
 }

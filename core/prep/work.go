@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 	"strings"
+	"time"
 
 	"happytray/core/brief"
 	"happytray/core/card"
@@ -92,16 +93,17 @@ const handmade = 1.8
 
 // Minutes before serving that work may be done at most, and why (docs/craft.md, Time and care).
 const (
-	earlyMin   = 360 // what keeps covered and cold: folded, drained, toasted, portioned
-	cutMin     = 240 // cut cheese, wrapped
-	driesMin   = 90  // aged cheese dries where it is cut
-	weepsMin   = 90  // juicy fruit weeps
-	brownsMin  = 75  // apples and pears, even with lemon
-	crispMin   = 45  // crackers and bread on the board go soft
-	wiltsMin   = 40  // herbs and flowers
+	earlyMin   = 26 * 60 // what keeps covered and cold till the next day: hard cheese cut, meat folded, fruit washed and dried, dips portioned
+	heatMin    = 360     // what is toasted, grilled or baked
+	cutMin     = 240     // softer cheese cut and wrapped; everything that is laid
+	driesMin   = 90      // aged cheese dries where it is cut
+	weepsMin   = 90      // juicy fruit weeps
+	brownsMin  = 75      // apples and pears, even with lemon
+	crispMin   = 45      // crackers and bread on the board go soft
+	wiltsMin   = 40      // herbs and flowers
 	toppingMin = 30
 	asideMin   = 12 // by when what is no laying is done: the last minutes are the tray's
-	standsMin  = 30 // of the hours that perishable food may stand out, at least so many are the guests'
+	standsMin  = safety.GuestsPart
 )
 
 // Seconds of work that no form says. Each is a plain kitchen estimate for one pair of hands.
@@ -149,6 +151,9 @@ type work struct {
 	wet                  food.Wetness // of what is worked on, as it lies on the tray
 	of                   []int        // the jobs of a day that it is for
 	base                 string       // its name within its job
+	again                bool         // it was out before
+	rest                 int          // seconds that what comes after it waits at least
+	finish               bool         // it is for what is finished where and when it is served
 	round                int          // that it belongs to
 }
 
@@ -170,17 +175,22 @@ type worker struct {
 	j      *job.Job
 	larder *food.Larder
 	easing
-	works  []work
-	chill  map[string]bool     // of foods in a form, by StepName: those that go back into the cold between being made ready and being laid
-	last   map[string][]string // of a food in a form: what must be done before it is laid
-	leave  int                 // seconds before serving at which the trays must be ready to go; 0 where they stay
-	arrive int
-	road   int // seconds
-	hold   float64
-	hasty  bool           // it is late
-	rinds  bool           // some stay on that nobody eats
-	trips  map[bool]*trip // what is got out together: what is chilled again before it is laid, and the rest
-	says   []say.Text
+	zone       *time.Location // of a time that is written without one
+	mostInHand int            // seconds that are left to the guests at most: none where it is late
+	works      []work
+	chill      map[string]bool     // of foods in a form, by StepName: those that go back into the cold between being made ready and being laid
+	last       map[string][]string // of a food in a form: what must be done before it is laid
+	leave      int                 // seconds before serving at which the trays must be laid but for what is finished at last: ready to go, or to be chilled; 0 where all is laid at once
+	arrive     int                 // seconds before serving at which the road ends
+	road       int                 // seconds; 0 where the trays stay
+	inHand     int                 // seconds between the last hand and the guests
+	ready      int                 // seconds before serving at which laid trays are covered and chilled; 0 where they are not
+	takes      int                 // seconds before serving at which chilled trays leave the cold
+	hold       float64
+	hasty      bool           // it is late
+	rinds      bool           // some stay on that nobody eats
+	trips      map[bool]*trip // what is got out together: what is chilled again before it is laid, and the rest
+	says       []say.Text
 }
 
 func (w *worker) add(t work) string {
@@ -272,6 +282,13 @@ func wetter(a, b food.Wetness) food.Wetness {
 // makeReady adds what is done to a food in a form before it is laid.
 func (w *worker) makeReady(p *portion) {
 	f, key := p.food, StepName(p.food.ID, p.spec.Form)
+	last := w.finishes(p) // its own minutes count, not those of the trays that are chilled
+	begun := len(w.works)
+	defer func() {
+		for i := begun; i < len(w.works); i++ {
+			w.works[i].finish = last
+		}
+	}()
 	name, comes := say.Food(f.Name), say.Food(comesAs(f))
 	id := func(kind string) string { return kind + "-" + f.ID + "-" + p.spec.Form }
 	var before []string
@@ -293,11 +310,11 @@ func (w *worker) makeReady(p *portion) {
 	}
 	before = []string{SetUp}
 	out := work{kind: GetOut, seconds: getOutSecs, hands: 1, count: 1, says: say.That(where, comes)}
-	if w.leave == 0 && !w.chill[key] { // what travels warms up where it is served
+	if (w.leave == 0 || last) && !w.chill[key] { // what travels warms up where it is served
 		out.by = minutes(float64(w.warmUp(f)))
 	}
 	step(out)
-	way := w.trips[w.chill[key]]
+	way := w.trips[w.soon(f, key)]
 	way.out = append(way.out, before...)
 	made := len(w.works)
 	defer func() { way.first = append(way.first, w.firstAfter(made, f, p.spec.Form)...) }()
@@ -368,7 +385,7 @@ func (w *worker) makeReady(p *portion) {
 			from = minutes(brownsMin)
 		case p.wet == food.Juicy && f.Category == food.Fruit:
 			from = minutes(weepsMin)
-		case f.Category == food.Cheese:
+		case f.Category == food.Cheese && f.Firmness != "firm" && f.Firmness != "hard":
 			from = minutes(cutMin)
 		}
 		step(work{kind: kind, seconds: int(hand * share), hands: 1, tool: toolFor(f, kind), from: from, says: cutting(f, comes, code, p.pieces, p.spec.L)})
@@ -384,10 +401,10 @@ func (w *worker) makeReady(p *portion) {
 	}
 	box := before
 	if w.chill[key] {
-		step(work{kind: Chill, seconds: chillSecs, hands: 1, count: 1, tool: "film, or lids", by: minutes(float64(w.coverBy())), says: say.That("task.chill", name)})
+		step(work{kind: Chill, seconds: chillSecs, hands: 1, count: 1, rest: 60 * inCold, tool: "film, or lids", by: minutes(float64(w.coverBy(last))), says: say.That("task.chill", name)})
 		again := work{id: again + "-" + f.ID + "-" + p.spec.Form, kind: GetOut, food: f.ID, form: p.spec.Form, elements: p.elements, grams: math.Round(p.grams), wet: p.wet,
-			seconds: getOutSecs, hands: 1, count: 1, after: before, from: minutes(w.hold - standsMin), says: say.That("task.again", name)}
-		if w.leave == 0 {
+			seconds: getOutSecs, hands: 1, count: 1, again: true, after: before, from: minutes(w.hold - standsMin), says: say.That("task.again", name)}
+		if w.leave == 0 || last {
 			again.by = minutes(float64(w.outAt(f)))
 		}
 		before = []string{w.add(again)}
@@ -397,6 +414,12 @@ func (w *worker) makeReady(p *portion) {
 			tool: "lidded box", from: minutes(earlyMin), by: minutes(asideMin), says: say.That("task.box", say.Grams(p.reserveG), name)})
 	}
 	w.last[key] = before
+}
+
+// soon reports whether a food is got out on the first trip: what is chilled again before it is laid, and with it all that does not
+// perish; where nothing is chilled there is one trip.
+func (w *worker) soon(f *food.Food, key string) bool {
+	return len(w.chill) > 0 && (w.chill[key] || !f.Needs(food.Perishable))
 }
 
 // trip is a way to the fridge and the cupboard: what is got out, and the first work on each of it, which waits for all of it.
@@ -435,14 +458,11 @@ const again = "out-again"
 // warmUp is how long before serving a food leaves the fridge, minutes: as its entry says, or as the house does it
 // with all cheese and meat.
 func (w *worker) warmUp(f *food.Food) int {
-	warm := f.WarmUpMin
-	if school := w.j.Brief.HouseRules().WarmUpMin; school > 0 && warm > 0 && (f.Category == food.Cheese || f.Category == food.Meat) {
-		warm = school
-	}
+	warm := int(safety.WarmUp(w.j.Brief, f, w.hold))
 	if w.warmMin > 0 {
 		warm = min(warm, w.warmMin)
 	}
-	return min(warm, int(w.hold)-standsMin)
+	return warm
 }
 
 // outAt is how long before serving what was chilled leaves the fridge again, minutes: all of it in one trip, where the hours
@@ -455,7 +475,12 @@ func (w *worker) outAt(f *food.Food) int {
 }
 
 // coverBy is by how long before serving what is chilled goes into the cold, minutes: all of it in one go.
-func (w *worker) coverBy() int { return w.longest() + inCold }
+func (w *worker) coverBy(last bool) int {
+	if w.leave > 0 && !last { // it warms up later
+		return inCold
+	}
+	return w.longest() + inCold
+}
 
 // longest is the longest time before serving that anything that is chilled warms up, minutes.
 func (w *worker) longest() (at int) {
@@ -513,7 +538,7 @@ func (w *worker) heat(p *portion, before *[]string) {
 	var done []string
 	if h.How == "bake" {
 		done = append(done, w.add(work{id: fmt.Sprintf("%s-%s-%s", Heat, f.ID, p.spec.Form), kind: Heat, food: f.ID, form: p.spec.Form, seconds: secs, ovenC: h.OvenC, count: 1, after: *before, elements: p.elements,
-			tool: "baking sheet", from: minutes(earlyMin), says: say.That("task.bake", name, say.Minutes(h.Minutes), say.Celsius(float64(h.OvenC)))}))
+			tool: "baking sheet", from: minutes(heatMin), says: say.That("task.bake", name, say.Minutes(h.Minutes), say.Celsius(float64(h.OvenC)))}))
 	} else if h.OvenC > 0 {
 		sheets := max(1, (p.pieces+sheetPieces-1)/sheetPieces)
 		left := p.pieces
@@ -525,14 +550,14 @@ func (w *worker) heat(p *portion, before *[]string) {
 				id += fmt.Sprintf("-%d", n+1)
 			}
 			done = append(done, w.add(work{id: id, kind: Heat, food: f.ID, form: p.spec.Form, seconds: secs, ovenC: h.OvenC, count: pieces, after: *before, elements: p.elements,
-				tool: "baking sheet", from: minutes(earlyMin), says: say.That("task.oven", say.Word(cooks), name, say.N(pieces), say.Minutes(h.Minutes), say.Celsius(float64(h.OvenC)))}))
+				tool: "baking sheet", from: minutes(heatMin), says: say.That("task.oven", say.Word(cooks), name, say.N(pieces), say.Minutes(h.Minutes), say.Celsius(float64(h.OvenC)))}))
 		}
 	} else {
 		done = append(done, w.add(work{id: fmt.Sprintf("%s-%s-%s", Heat, f.ID, p.spec.Form), kind: Heat, food: f.ID, form: p.spec.Form, seconds: secs, hands: 1, hob: true, count: max(1, p.pieces), after: *before,
-			elements: p.elements, tool: "pan", from: minutes(earlyMin), says: say.That("task.hob", say.Word(cooks), name, say.Minutes(h.Minutes))}))
+			elements: p.elements, tool: "pan", from: minutes(heatMin), says: say.That("task.hob", say.Word(cooks), name, say.Minutes(h.Minutes))}))
 	}
 	id := fmt.Sprintf("%s-%s-%s-hot", Cool, f.ID, p.spec.Form)
-	*before = []string{w.add(work{id: id, kind: Cool, food: f.ID, form: p.spec.Form, seconds: coolSecs, count: 1, after: done, elements: p.elements, from: minutes(earlyMin), says: say.That("task.cool", name)})}
+	*before = []string{w.add(work{id: id, kind: Cool, food: f.ID, form: p.spec.Form, seconds: coolSecs, count: 1, after: done, elements: p.elements, from: minutes(heatMin), says: say.That("task.cool", name)})}
 }
 
 // parted adds a task, in parts where it is long and there are several who can share it; their names.
@@ -617,17 +642,11 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 		if !ok || w.off[s.Food] {
 			continue
 		}
-		spec, _ := f.Spec(s.Form)
-		share := 1.0
-		if kind, ready, _ := w.readied(f, spec); kind != "" {
-			share = 1 - ready
-		}
-		secs := 0.0
+		secs := 0
 		for _, id := range s.Elements {
-			e := &t.Elements[t.Find(id)]
-			secs += (spec.Seconds*float64(e.Count)*share + layEach*60) * times
+			secs += w.laySecs(f, &t.Elements[t.Find(id)]) * t.Copies()
 		}
-		k := work{id: prefix + s.Food + "-" + s.Form, kind: Lay, food: s.Food, form: s.Form, seconds: max(1, int(secs)), hands: 1, count: max(1, s.Pieces), grams: s.Grams, elements: s.Elements, tray: n + 1,
+		k := work{id: prefix + s.Food + "-" + s.Form, kind: Lay, food: s.Food, form: s.Form, seconds: max(1, secs), hands: 1, count: max(1, s.Pieces), grams: s.Grams, elements: s.Elements, tray: n + 1,
 			from: minutes(cutMin), by: -w.leave, says: say.That("task.lay", say.Food(f.Name), s.part)}
 		k.after = append(k.after, w.last[StepName(s.Food, s.Form)]...)
 		if len(k.after) == 0 {
@@ -667,17 +686,26 @@ func (w *worker) window(k *work, f *food.Food, inVessel bool) {
 	case food.Has(k.form, food.OnFood):
 		k.late, k.from = true, minutes(toppingMin)
 	case k.wet == food.Juicy && f.Category == food.Fruit && !inVessel:
-		k.from = minutes(weepsMin)
+		k.late, k.from = k.late || w.tooLong(weepsMin), minutes(weepsMin)
+	case f.Needs(food.Browns) && !inVessel && w.tooLong(brownsMin):
+		k.late, k.from = true, minutes(brownsMin)
 	case f.Needs(food.Perishable):
 		k.from = stands
 	}
-	if w.leave > 0 {
-		if k.late { // finished where it is served
-			k.from, k.by = max(k.from, -w.arrive), 0
+	switch {
+	case w.leave == 0:
+		k.by = -w.inHand
+	case k.late: // finished where and when it is served
+		k.by = -w.inHand
+		if w.road > 0 {
+			k.from = max(k.from, -w.arrive)
 			k.after = append(k.after, Unload)
-			return
+		} else if w.ready > 0 {
+			k.from = max(k.from, -w.takes)
+			k.after = append(k.after, trayTask(takeOut, k.tray))
 		}
-		k.from -= w.leave // its minutes before serving become minutes before leaving
+	default:
+		k.from -= w.leave // its minutes before serving become minutes before leaving, or being chilled
 	}
 }
 
@@ -736,10 +764,7 @@ func (w *worker) collect() {
 	for _, t := range w.j.Trays {
 		vessels += len(t.Vessels) * t.Copies()
 	}
-	if w.road = road(w.j.Brief); w.road > 0 {
-		w.arrive = unloadSecs + 60*crispMin
-		w.leave = w.arrive + w.road + loadSecs + loadTraySecs*len(w.j.Trays)
-	}
+	w.times()
 	w.add(work{id: SetUp, kind: SetUp, seconds: setUpSecs + vesselSecs*vessels, hands: 1, count: 1, from: minutes(earlyMin + 60), by: 0,
 		says: say.That("task.set-up")})
 	w.trips = map[bool]*trip{false: {}, true: {}}
@@ -753,15 +778,10 @@ func (w *worker) collect() {
 	for n, t := range w.j.Trays {
 		w.layTray(n, t)
 	}
+	w.chillTrays()
 	w.sundries()
 	for i := range w.works {
-		k := &w.works[i]
-		if w.leave > 0 && k.kind != Lay && k.kind != Load && k.kind != Drive && k.kind != Unload {
-			if k.from != schedule.Any {
-				k.from -= w.leave
-			}
-			k.by = min(k.by, 0) - w.leave
-		}
+		w.shift(&w.works[i])
 	}
 }
 
@@ -785,11 +805,11 @@ func (w *worker) sundries() {
 		w.add(work{id: Cards, kind: Cards, seconds: cardsSecs + cardSecs*cards, hands: 1, count: cards, from: minutes(24 * 60), tool: "card and pen", by: minutes(asideMin), says: say.That("task.cards", say.N(cards))})
 	}
 	pack := w.add(work{id: Pack, kind: Pack, seconds: packSecs, hands: 1, count: 1, from: minutes(24 * 60), by: minutes(asideMin), says: say.That("task.kit")})
-	if w.leave == 0 {
+	if w.road == 0 {
 		return
 	}
 	for _, k := range w.works {
-		if k.kind == Lay && !k.late || k.kind == Box || k.kind == Portion {
+		if k.kind == Lay && !k.late || k.kind == Box || k.kind == Portion || k.kind == GetOut && k.food == "" {
 			laid = append(laid, k.id)
 		}
 	}

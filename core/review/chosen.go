@@ -156,10 +156,11 @@ func (t *teller) standing() {
 		return
 	}
 	hold, _ := safety.HoldingTime(b)
-	over := b.Lasts() + b.Travels.Minutes - hold
+	out := b.Lasts() + safety.OutBefore(b, t.foods)
+	over := out - hold
 	t.out.values["care.hold"] = math.Max(0, over)
 	if over > 0 {
-		t.remark("care.hold", Mend, over/20, nil, say.New("care.hold", say.Minutes(b.Lasts()+b.Travels.Minutes), say.Minutes(hold)))
+		t.remark("care.hold", Mend, over/20, nil, say.New("care.hold", say.Minutes(out), say.Minutes(hold)))
 	}
 }
 

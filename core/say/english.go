@@ -73,7 +73,7 @@ var judging = map[string]string{
 	"fix.left":             "Move the {1} {2} to the left.",
 	"fix.far":              "Move the {1} {2} to the far side.",
 	"fix.near":             "Move the {1} {2} towards the front.",
-	"care.hold":            "It stands out for {1}, road and evening together, and perishable food for {2} at most. Keep a part cold and change the tray in time. Local food rules come first.",
+	"care.hold":            "What perishes would be out of the cold for {1}, warming up and evening together, and may be for {2}. Keep a half cold and change the board in time. Local food rules come first.",
 }
 
 // groups are what kinds of food are called in a sentence, and whether they are several.

@@ -21,7 +21,7 @@ func TestSentencesAreSaidInTheUnitsThatAreSet(t *testing.T) {
 		{New("fit.inside", Bowl("Red grapes"), CM2(1)), "The bowl of red grapes lies over the edge by 1 cm². Move it in.", "The bowl of red grapes lies over the edge by 0.2 sq in. Move it in."},
 		{New("service.share", Word("three without milk"), Grams(46), Grams(1240)), "For each of three without milk there are 46 g, where 1.2 kg are usual. Add more of what they can eat.", "For each of three without milk there are 1.6 oz, where 2.7 lb are usual. Add more of what they can eat."},
 		{New("care.heat.melts", Food("Dark chocolate"), Celsius(31)), "The dark chocolate melts at 31 °C. Put it in a bowl with a lid, or take something that keeps.", "The dark chocolate melts at 88 °F. Put it in a bowl with a lid, or take something that keeps."},
-		{New("care.hold", Minutes(190), Minutes(120)), "It stands out for 3 h 10 min, road and evening together, and perishable food for 2 h at most. Keep a part cold and change the tray in time. Local food rules come first.", ""},
+		{New("care.hold", Minutes(190), Minutes(120)), "What perishes would be out of the cold for 3 h 10 min, warming up and evening together, and may be for 2 h. Keep a half cold and change the board in time. Local food rules come first.", ""},
 		{New("flow.curve", Food("Wide dry sausage"), N(3)), "The trail of wide dry sausage is broken or kinked in 3 places. Close the gaps.", ""},
 		{New("flow.curve", Food("Wide dry sausage"), N(1)), "The trail of wide dry sausage is broken or kinked in 1 place. Close the gap.", ""},
 		{New("flow.follow", Food("Batons"), Food("Honey"), Degrees(28)), "The batons stand across the honey. Turn them by 28° so that they follow it.", ""},

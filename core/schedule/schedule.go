@@ -19,6 +19,7 @@ const Any = math.MinInt32
 // Task is one thing to do.
 type Task struct {
 	Length int   // seconds
+	Rest   int   // seconds that pass at least between its end and what comes after it
 	Hands  int   // people it takes; 0 for what goes on by itself
 	OvenC  int   // the oven it is in, degrees C; 0 for none
 	After  []int // the tasks that must have ended before it begins
@@ -31,6 +32,10 @@ type Task struct {
 type Limits struct {
 	Hands, Ovens int // people who work at once, at least 1; ovens, 0 for none
 	Sheets       int // tasks of one temperature that an oven takes at once; at least 1
+
+	// Pauses are the times in which nobody works, seconds from and to, apart from each other and in the order of time. What goes on by
+	// itself goes on in them, but nothing is put into an oven or taken out of it.
+	Pauses [][2]int
 }
 
 // Plan says when each task begins.
@@ -227,7 +232,7 @@ func (b *builder) ends(order []int) []int {
 		i := order[n]
 		at := max(begin, b.tasks[i].From)
 		for _, a := range b.tasks[i].After {
-			at = max(at, ends[a])
+			at = max(at, ends[a]+b.tasks[a].Rest)
 		}
 		ends[i] = at + b.tasks[i].Length
 	}
@@ -368,12 +373,15 @@ func (b *builder) shift(order []int, from, to int) bool {
 func (b *builder) build(order []int) built {
 	p := built{start: make([]int, len(b.tasks)), oven: make([]int, len(b.tasks)), begin: math.MaxInt}
 	hands := profile{}
+	for _, k := range b.limits.Pauses {
+		hands.take(k[0], k[1], b.limits.Hands)
+	}
 	ovens := make([][]baking, b.limits.Ovens)
 	for _, i := range order {
 		t := &b.tasks[i]
 		end := t.By
 		for _, a := range b.next[i] {
-			end = min(end, p.start[a])
+			end = min(end, p.start[a]-t.Rest)
 		}
 		p.oven[i] = -1
 		for {
@@ -382,6 +390,10 @@ func (b *builder) build(order []int) built {
 			}
 			if t.OvenC == 0 {
 				break
+			}
+			if free := b.attended(end, t.Length); free != end {
+				end = free
+				continue
 			}
 			o, free := latestOven(ovens, end, t.Length, t.OvenC, b.limits.Sheets)
 			if free == end {
@@ -410,6 +422,21 @@ func (b *builder) build(order []int) built {
 		p.worth -= b.changes(p.start)
 	} // else it is beaten whatever its changes count
 	return p
+}
+
+// attended is the latest end, not after a given one, at which somebody is there to take something out of the oven that somebody
+// was there to put in.
+func (b *builder) attended(end, length int) int {
+	for n := len(b.limits.Pauses) - 1; n >= 0; n-- {
+		k := b.limits.Pauses[n]
+		if end > k[0] && end <= k[1] {
+			end = k[0]
+		}
+		if begin := end - length; begin >= k[0] && begin < k[1] { // it would go in when nobody is there
+			end = k[0]
+		}
+	}
+	return end
 }
 
 type baking struct{ from, to, degrees int }

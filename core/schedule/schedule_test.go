@@ -16,7 +16,7 @@ func sound(t *testing.T, tasks []Task, l Limits, p Plan) {
 			t.Errorf("task %d ends %d s too late", i, p.Start[i]+k.Length-k.By)
 		}
 		for _, a := range k.After {
-			if p.Start[a]+tasks[a].Length > p.Start[i] {
+			if p.Start[a]+tasks[a].Length+tasks[a].Rest > p.Start[i] {
 				t.Errorf("task %d begins before %d has ended", i, a)
 			}
 		}

@@ -164,20 +164,24 @@ func (b *builder) fits(p *built, start, touched []int) bool {
 		}
 		i := touched[n]
 		t := &b.tasks[i]
+		if t.Hands > 0 && b.resting(start[i], start[i]+t.Length) {
+			return false
+		}
 		if t.Hands > 1 || t.OvenC > 0 || start[i]+t.Length > t.By || start[i] < p.begin || t.From != Any && start[i] < t.From && start[i] < p.start[i] {
 			return false
 		}
 		for _, a := range t.After {
-			if start[a]+b.tasks[a].Length <= start[i] {
+			first := b.tasks[a].Length + b.tasks[a].Rest
+			if start[a]+first <= start[i] {
 				continue
 			}
 			if b.tasks[a].Hands > 0 {
 				return false
 			}
-			start[a] = start[i] - b.tasks[a].Length
+			start[a] = start[i] - first
 			touched = append(touched, a)
 		}
-		end := start[i] + t.Length
+		end := start[i] + t.Length + t.Rest
 		for _, a := range b.next[i] {
 			if start[a] >= end {
 				continue
@@ -190,4 +194,9 @@ func (b *builder) fits(p *built, start, touched []int) bool {
 		}
 	}
 	return true
+}
+
+// resting reports whether a stretch of time touches a pause.
+func (b *builder) resting(from, to int) bool {
+	return slices.ContainsFunc(b.limits.Pauses, func(k [2]int) bool { return from < k[1] && to > k[0] })
 }

@@ -289,6 +289,7 @@ var columns = []column{
 	months("season_south", func(f *food.Food) *[]int { return &f.SeasonSouth }),
 	whole("keeps_days", func(f *food.Food) *int { return &f.KeepsDays }),
 	whole("warm_up_min", func(f *food.Food) *int { return &f.WarmUpMin }),
+	whole("stands_min", func(f *food.Food) *int { return &f.StandsMin }),
 	list("handling", func(f *food.Food) *[]string { return &f.Handling }),
 	heat("heat"),
 	text("tool", func(f *food.Food) *string { return &f.Tool }),

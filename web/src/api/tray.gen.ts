@@ -180,6 +180,26 @@ export interface Brief {
    * RFC 3339, or 2026-11-27T19:00 in local time
    */
   serve_at?: string;
+  /**
+   * by when all is laid, covered and chilled but for what is finished at the end, written like serve_at; left out, as the house does it, a quarter of an hour before serving where it says nothing
+   */
+  ready_by?: string;
+  /**
+   * hours in which somebody works, in the order of time; none, whenever it is needed
+   *
+   * @maxItems 12
+   */
+  sessions?: {
+    /**
+     * written like serve_at
+     */
+    from: string;
+    to: string;
+  }[];
+  /**
+   * how what perishes travels: in a cool box, or open and out of the cold
+   */
+  road_cold?: "box" | "open";
   place?: string;
   host?: string;
   note?: string;
@@ -364,6 +384,22 @@ export interface Rules {
   symmetry?: "free" | "mirrored";
   crackers?: "some" | "on" | "beside";
   greenery?: "sparing" | "generous" | "none";
+  /**
+   * by when a board is laid: a quarter of an hour before serving, two and a half hours before, that morning at ten, or the evening before at seven; ready_by of the brief comes first
+   */
+  ready?: "usual" | "hours" | "morning" | "evening";
+  /**
+   * that perishable food may be out of the cold: two hours in all, four in one go and then thrown away, or two and four (under two it may go back, up to four it is used at once); local rules come first
+   */
+  hours?: "two" | "four" | "two-and-four";
+  /**
+   * hours of aged hard cheese and dry sausage: the same as of all that perishes, or longer, as their entries say (stands_min); local rules come first
+   */
+  dry_hours?: "same" | "longer";
+  /**
+   * worn for cheese and meat, for everything, or not at all: clean hands, washed often
+   */
+  gloves?: "some" | "all" | "none";
   /**
    * whether rinds that nobody eats are cut off before a cheese is cut, or left on
    */
@@ -923,6 +959,10 @@ export interface Food {
    */
   keeps_days: number;
   warm_up_min: number;
+  /**
+   * minutes that it may be out of the cold where that is longer than the house's hours: aged hard cheese, dry sausage
+   */
+  stands_min?: number;
   /**
    * what is done to it before it is laid, besides what its form says, and what it does not bear
    *

@@ -1,0 +1,235 @@
+package prep
+
+import (
+	"cmp"
+	"fmt"
+	"math"
+	"slices"
+	"time"
+
+	"happytray/core/food"
+	"happytray/core/say"
+	"happytray/core/schedule"
+	"happytray/core/tray"
+)
+
+// What is ready ahead: a board is laid but for what is finished at last (crackers, greens, toppings, what weeps or browns), covered and
+// chilled, leaves the cold as a whole as long before serving as its food warms up, and is finished. Between the last hand and the
+// guests there is a quarter of an hour.
+const (
+	chillTraySecs  = 90         // film over it, and into the fridge
+	outTraySecs    = 45         // and out again
+	shortAhead     = 60 * 60    // ready so little before serving a board stands: it is not worth the fridge
+	onArrival      = 10 * 60    // of what goes otherwise than it was meant, where it is served
+	usualShelfLong = 500.0      // of a fridge, mm
+	usualShelfWide = 350.0      // mm
+	usualShelfHigh = 150.0      // above it, mm
+	takeOut        = "out-tray" // begins the names of tasks that take a tray out of the cold
+)
+
+// trayTask names what is done to a whole tray, from 1.
+func trayTask(kind string, tray int) string { return fmt.Sprintf("%s-%d", kind, tray) }
+
+// times sets when trays of a job must be laid, leave the cold, leave the house and arrive, seconds before serving.
+func (w *worker) times() {
+	w.road = road(w.j.Brief)
+	ahead := int(w.j.Brief.ReadyAhead(w.zone) / time.Second)
+	w.inHand, w.ready, w.leave = min(ahead, w.mostInHand), 0, 0
+	if w.road > 0 {
+		late := 0
+		for _, t := range w.j.Trays {
+			late += w.lastThings(t)
+		}
+		w.arrive = unloadSecs + late/max(1, w.people) + max(onArrival, w.inHand)
+		w.leave = w.arrive + w.road + loadSecs + loadTraySecs*len(w.j.Trays)
+	}
+	switch {
+	case w.hasty || ahead <= w.leave || len(w.j.Trays) == 0:
+	case w.road == 0 && ahead <= shortAhead:
+		w.inHand = min(ahead, max(w.mostInHand, ahead))
+	default:
+		w.ready = ahead
+		w.takes = w.leave // onto the road
+		if w.road == 0 {
+			late := 0
+			for _, t := range w.j.Trays {
+				late += w.lastThings(t)
+			}
+			w.takes = max(60*w.warmest(), w.inHand+late/max(1, w.people)+outTraySecs*len(w.j.Trays))
+		}
+		w.leave = w.ready + chillTraySecs*len(w.j.Trays)
+		if w.ready < w.takes+60*inCold { // it would only be carried to and fro
+			w.ready, w.leave = 0, w.ready
+		}
+	}
+}
+
+// warmest is the longest time before serving that anything on the trays warms up, minutes.
+func (w *worker) warmest() (at int) {
+	for _, t := range w.j.Trays {
+		for i := range t.Elements {
+			if f, ok := w.larder.Get(t.Elements[i].Food); ok && f.Needs(food.Cold) {
+				at = max(at, w.warmUp(f))
+			}
+		}
+	}
+	return at
+}
+
+// lastThings is how long it takes to lay what goes onto a tray at last, seconds.
+func (w *worker) lastThings(t *tray.Tray) (seconds int) {
+	for i := range t.Elements {
+		e := &t.Elements[i]
+		f, ok := w.larder.Get(e.Food)
+		if ok && (f.Needs(food.Softens) || f.Needs(food.Wilts) || food.Has(e.Form, food.OnFood)) {
+			seconds += w.laySecs(f, e) * t.Copies()
+		}
+	}
+	return seconds
+}
+
+// laySecs is how long it takes to lay one element on one tray, seconds.
+func (w *worker) laySecs(f *food.Food, e *tray.Element) int {
+	spec, _ := f.Spec(e.Form)
+	share := 1.0
+	if kind, ready, _ := w.readied(f, spec); kind != "" {
+		share = 1 - ready
+	}
+	return int(spec.Seconds*float64(e.Count)*share + layEach*60)
+}
+
+// tooLong reports whether trays are laid longer before serving than something bears, minutes: that is laid at last.
+func (w *worker) tooLong(bears int) bool {
+	return w.leave > 0 && w.road == 0 && w.leave > 60*bears+w.inHand
+}
+
+// finishes reports whether a food in its form is laid at last, at home, when the rest was laid before.
+func (w *worker) finishes(p *portion) bool {
+	if w.leave == 0 || w.road > 0 {
+		return false
+	}
+	inVessel := food.InVessel(p.spec.Form)
+	return p.food.Needs(food.Softens) || p.food.Needs(food.Wilts) || food.Has(p.spec.Form, food.OnFood) ||
+		p.wet == food.Juicy && p.food.Category == food.Fruit && !inVessel && w.tooLong(weepsMin) || p.food.Needs(food.Browns) && !inVessel && w.tooLong(brownsMin)
+}
+
+// chillTrays adds that trays which are laid ahead are covered and chilled, and taken out again.
+func (w *worker) chillTrays() {
+	if w.ready == 0 {
+		return
+	}
+	for n, t := range w.j.Trays {
+		tray := n + 1
+		var laid []string
+		for i := range w.works {
+			if k := &w.works[i]; k.kind == Lay && k.tray == tray && !k.late {
+				laid = append(laid, k.id)
+			}
+		}
+		if len(laid) == 0 {
+			continue
+		}
+		cover := w.add(work{id: trayTask("chill-tray", tray), kind: Chill, seconds: chillTraySecs * t.Copies(), hands: 1, count: t.Copies(), after: laid, from: schedule.Any, by: -w.ready, tray: tray, tool: "film, or lids",
+			says: say.That("task.cover-tray", say.Food(t.Board.Called()))})
+		w.add(work{id: trayTask(takeOut, tray), kind: GetOut, seconds: outTraySecs * t.Copies(), hands: 1, count: t.Copies(), after: []string{cover}, from: minutes(w.hold - standsMin), by: -w.takes, tray: tray,
+			says: say.That("task.out-tray", say.Food(t.Board.Called()))})
+		w.fits(tray)
+	}
+}
+
+// fits says where a laid board would not go into a usual fridge.
+func (w *worker) fits(tray int) {
+	t := w.j.Trays[tray-1]
+	box := t.Board.Outline.Bounds()
+	long, wide, high := math.Max(box.W(), box.H()), math.Min(box.W(), box.H()), 0.0
+	for i := range t.Elements {
+		for k := range t.Elements[i].Pieces {
+			p := &t.Elements[i].Pieces[k]
+			high = math.Max(high, p.ZMM+p.HeightMM)
+		}
+	}
+	if long > usualShelfLong || wide > usualShelfWide || high > usualShelfHigh {
+		w.says = append(w.says, say.That("day.shelf", say.Food(t.Board.Called()), say.MM(long), say.MM(wide), say.MM(math.Round(high)), say.MM(usualShelfLong), say.MM(usualShelfWide), say.MM(usualShelfHigh)))
+	}
+}
+
+// shift moves the window of a task, which is before serving, to before what it is for: loading, or chilling; and leaves a quarter of an
+// hour in hand.
+func (w *worker) shift(k *work) {
+	switch {
+	case k.kind == Lay, k.kind == Load, k.kind == Drive, k.kind == Unload, k.food == "" && (k.kind == GetOut || k.kind == Chill):
+		return // they know
+	case w.leave > 0 && !k.finish && (w.road > 0 || k.kind != Cards && k.kind != Pack):
+		if k.from != schedule.Any {
+			k.from -= w.leave
+		}
+		k.by = min(k.by, 0) - w.leave
+	case k.kind == GetOut || k.kind == Chill: // their minutes count to the guests
+		k.by = min(k.by, -w.inHand)
+	case k.kind == Box || k.kind == Cards || k.kind == Pack:
+		k.by -= w.inHand
+	default:
+		k.by = min(k.by, 0) - w.inHand
+	}
+}
+
+// finishing is for how long before a job is served somebody is there whatever hours were said: to take out, to finish and to serve, seconds.
+func (w *worker) finishing() int { return max(w.takes, w.leave-w.ready, 60*brownsMin) + w.inHand }
+
+// pauses are the times between the hours in which somebody works, seconds from the first serving; none where nobody said when.
+// What is done at last is done whenever it is due, and nothing bounds how early the first of these hours is begun: it is told of.
+func (d *kitchenDay) pauses() (out [][2]int) {
+	var open [][2]int
+	for n, w := range d.jobs {
+		for _, s := range w.j.Brief.Working(d.o.Zone) {
+			open = append(open, [2]int{int(s[0].Sub(d.base) / time.Second), int(s[1].Sub(d.base) / time.Second)})
+		}
+		if len(w.j.Brief.Sessions) == 0 && len(d.jobs) > 1 {
+			return nil // somebody is there for this job whenever it takes them
+		}
+		open = append(open, [2]int{d.off(n) - w.finishing(), d.off(n)})
+	}
+	if len(open) == len(d.jobs) {
+		return nil
+	}
+	slices.SortFunc(open, func(a, b [2]int) int { return cmp.Compare(a[0], b[0]) })
+	until := open[0][1]
+	for _, s := range open[1:] {
+		if s[0] > until {
+			out = append(out, [2]int{until, s[0]})
+		}
+		until = max(until, s[1])
+	}
+	return out
+}
+
+// beforeHours says where the hours in which somebody works do not hold the work.
+func (d *kitchenDay) beforeHours(p schedule.Plan) []say.Text {
+	first := math.MaxInt
+	for _, w := range d.jobs {
+		for _, s := range w.j.Brief.Working(d.o.Zone) {
+			first = min(first, int(s[0].Sub(d.base)/time.Second))
+		}
+	}
+	if len(d.pauses()) == 0 && first == math.MaxInt {
+		return nil
+	}
+	before := 0
+	secs := map[string]int{}
+	most := ""
+	for i, k := range d.works {
+		if k.hands == 0 {
+			continue
+		}
+		before += max(0, min(k.seconds, first-p.Start[i]))
+		if f, ok := d.jobs[k.of[0]].larder.Get(k.food); ok {
+			if secs[f.Name] += k.seconds; most == "" || secs[f.Name] > secs[most] {
+				most = f.Name
+			}
+		}
+	}
+	if before < 60 || most == "" {
+		return nil
+	}
+	return []say.Text{say.That("day.before", say.Minutes(math.Ceil(float64(before)/60)), say.Food(most))}
+}

@@ -1,0 +1,185 @@
+package prep
+
+import (
+	"slices"
+	"strings"
+	"testing"
+	"time"
+
+	"happytray/core/brief"
+	"happytray/core/food"
+	"happytray/core/plan/plantest"
+)
+
+// aheadOf is one of the briefs for what is made ready in many ways; serving is at seven.
+func aheadOf(n int) brief.Brief {
+	return brief.Brief{Guests: brief.Guests{Adults: 6 + 3*(n%6)}, Month: 1 + n%12, Occasion: []string{"nibble", "grazing", "meal"}[n%3], Choice: n, ServeAt: "2026-11-27T19:00:00Z"}
+}
+
+// Between the last hand and the guests there is a quarter of an hour, on the spot as well; who begins late has what is left of it.
+func TestAQuarterOfAnHourInHand(t *testing.T) {
+	for n := range 12 {
+		b := aheadOf(n)
+		if n%3 == 1 {
+			b.Travels = brief.Travels{Yes: true, Minutes: 20}
+		}
+		j := plantest.Laid(t, b)
+		o := Options{People: 1 + n%2, Ovens: 1}
+		d, err := Plan(j, food.BuiltIn(), o)
+		if err != nil {
+			t.Fatal(err)
+		}
+		last := time.Time{}
+		for _, k := range d.Tasks {
+			if end := at(t, k.Ends); k.Who != "" && end.After(last) {
+				last = end
+			}
+		}
+		serve := at(t, d.ServeAt)
+		if left := serve.Sub(last); left < brief.InHand || left > 20*time.Minute {
+			t.Errorf("%d: the last hand is %v before serving", n, left)
+		}
+		o.Now = at(t, d.BeginAt).Add(9 * time.Minute)
+		late, err := Plan(j, food.BuiltIn(), o)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if late.LateMinutes > 7 || at(t, late.BeginAt).Before(o.Now) { // what warms up wants its time yet
+			t.Errorf("%d: begun nine minutes late it is %v minutes late, from %s", n, late.LateMinutes, late.BeginAt)
+		}
+	}
+}
+
+// A board that is ready ahead is laid but for what is finished at last, covered and chilled by then, and out of the cold again as long
+// before serving as it warms up; its clock counts both times and not the one between.
+func TestReadyAhead(t *testing.T) {
+	larder := food.BuiltIn()
+	for n, ready := range []string{"2026-11-27T16:30:00Z", "2026-11-27T10:00:00Z", "2026-11-26T19:00:00Z", "2026-11-27T16:00:00Z"} {
+		b := aheadOf(n)
+		b.ReadyBy = ready
+		if n == 3 {
+			b.Travels = brief.Travels{Yes: true, Minutes: 30}
+		}
+		d, err := Plan(plantest.Laid(t, b), larder, Options{People: 1 + n%2, Ovens: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		var cover, out Task
+		for _, k := range d.Tasks {
+			if k.Food == "" && k.Kind == Chill {
+				cover = k
+			}
+			if k.Food == "" && k.Kind == GetOut {
+				out = k
+			}
+		}
+		if cover.ID == "" || out.ID == "" || cover.Tray != 1 || out.Tray != 1 {
+			t.Fatalf("%s: the board is not covered and taken out: %+v, %+v", ready, cover, out)
+		}
+		if at(t, cover.Ends).After(at(t, ready)) || at(t, out.Starts).Before(at(t, cover.Ends).Add(inCold*time.Minute)) {
+			t.Errorf("%s: covered %s, out %s", ready, cover.Ends, out.Starts)
+		}
+		for _, k := range d.Tasks {
+			f, ok := larder.Get(k.Food)
+			if !ok || k.Kind != Lay {
+				continue
+			}
+			last := f.Needs(food.Softens) || f.Needs(food.Wilts) || food.Has(k.Form, food.OnFood)
+			if last && at(t, k.Starts).Before(at(t, out.Ends)) {
+				t.Errorf("%s: %s are laid at %s, before the board is out", ready, k.Food, k.Starts)
+			}
+			if !k.Late && at(t, k.Ends).After(at(t, cover.Starts)) {
+				t.Errorf("%s: %s are laid until %s, after the board is covered", ready, k.Food, k.Ends)
+			}
+		}
+		for _, tr := range d.Trays {
+			if len(tr.Out) == 0 {
+				t.Errorf("%s: nothing perishes on it", ready)
+			}
+			for _, o := range tr.Out {
+				if o.Minutes > 180 {
+					t.Errorf("%s: %s is out of the cold %.0f minutes", ready, o.Food, o.Minutes)
+				}
+			}
+		}
+		if n == 0 && !slices.ContainsFunc(d.Rounds, func(r Round) bool { return strings.HasPrefix(r.ID, "cover") }) {
+			t.Errorf("no round covers it: %+v", d.Rounds)
+		}
+	}
+}
+
+// Nobody works between the hours that were said, but to finish; where the hours do not hold the work, it is said.
+func TestSessions(t *testing.T) {
+	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 60}, Month: 6, Occasion: "grazing", ServeAt: "2026-11-27T19:00:00Z", ReadyBy: "2026-11-27T15:00:00Z"})
+	for _, c := range []struct {
+		sessions []brief.Session
+		said     bool
+	}{
+		{[]brief.Session{{From: "2026-11-26T16:00:00Z", To: "2026-11-26T20:00:00Z"}, {From: "2026-11-27T08:00:00Z", To: "2026-11-27T12:00:00Z"}, {From: "2026-11-27T13:00:00Z", To: "2026-11-27T15:00:00Z"}}, false},
+		{[]brief.Session{{From: "2026-11-27T14:00:00Z", To: "2026-11-27T15:00:00Z"}}, true},
+	} {
+		j.Brief.Sessions = c.sessions
+		for i := range j.Trays {
+			j.Trays[i].Brief.Sessions = c.sessions
+		}
+		d, err := Plan(j, food.BuiltIn(), Options{People: 2, Ovens: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		first := at(t, c.sessions[0].From)
+		for _, k := range d.Tasks {
+			if k.Who == "" || at(t, k.Starts).Before(first) && c.said {
+				continue
+			}
+			in := at(t, k.Starts).After(at(t, "2026-11-27T17:00:00Z")) // to finish
+			for _, s := range c.sessions {
+				in = in || !at(t, k.Starts).Before(at(t, s.From)) && !at(t, k.Ends).After(at(t, s.To))
+			}
+			if !in {
+				t.Errorf("%s is done from %s to %s, outside of the hours", k.ID, k.Starts, k.Ends)
+			}
+		}
+		said := false
+		for _, s := range d.Cautions {
+			said = said || strings.Contains(s.String(), "These hours do not hold the work")
+		}
+		if said != c.said {
+			t.Errorf("%v: said %v; begins %s", c.sessions, said, d.BeginAt)
+		}
+	}
+}
+
+// How long food may stand is the house's rule, and the local one's above it; what was out of the cold counts against it.
+func TestHoursAreTheHouses(t *testing.T) {
+	b := aheadOf(1)
+	two, err := Plan(plantest.Laid(t, b), food.BuiltIn(), Options{People: 2})
+	if err != nil {
+		t.Fatal(err)
+	}
+	b.Rules = &brief.Rules{Hours: "two-and-four"}
+	four, err := Plan(plantest.Laid(t, b), food.BuiltIn(), Options{People: 2})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if more := at(t, four.ClearAt).Sub(at(t, two.ClearAt)); more < 90*time.Minute || more > 2*time.Hour+time.Minute {
+		t.Errorf("clear by %s and by %s", two.ClearAt, four.ClearAt)
+	}
+}
+
+func TestWhatCannotBeReady(t *testing.T) {
+	for _, c := range []struct{ json, says string }{
+		{`{"guests":{"adults":8},"serve_at":"2026-11-27T19:00","ready_by":"2026-11-27T20:00"}`, "before it is served"},
+		{`{"guests":{"adults":8},"ready_by":"2026-11-27T20:00"}`, "when it is served"},
+		{`{"guests":{"adults":8},"serve_at":"2026-11-27T19:00","ready_by":"soon"}`, "write the time"},
+		{`{"guests":{"adults":8},"serve_at":"2026-11-27T19:00","ready_by":"2026-11-20T20:00"}`, "two days"},
+		{`{"guests":{"adults":8},"serve_at":"2026-11-27T19:00","sessions":[{"from":"2026-11-27T12:00","to":"2026-11-27T11:00"}]}`, "ten minutes"},
+		{`{"guests":{"adults":8},"serve_at":"2026-11-27T19:00","sessions":[{"from":"2026-11-27T12:00","to":"2026-11-27T14:00"},{"from":"2026-11-27T13:00","to":"2026-11-27T15:00"}]}`, "order of time"},
+		{`{"guests":{"adults":8},"serve_at":"2026-11-27T19:00","sessions":[{"from":"2026-11-27T20:00","to":"2026-11-27T22:00"}]}`, "after serving"},
+		{`{"guests":{"adults":8},"road_cold":"warm"}`, "box"},
+		{`{"guests":{"adults":8},"rules":{"hours":"six"}}`, "two-and-four"},
+	} {
+		if _, err := brief.Read([]byte(c.json)); err == nil || !strings.Contains(err.Error(), c.says) {
+			t.Errorf("%s: %v", c.json, err)
+		}
+	}
+}
