@@ -218,7 +218,11 @@ func (a *App) Quote(ctx context.Context, j *job.Job) (price.Quote, error) {
 		trays += one.Copies()
 	}
 	larder := j.Larder(h.Larder)
-	return price.NewQuote(shop.NewBasket(j, larder), prep.Minutes(j, larder), trays, j.Brief.Guests.Total(), j.Brief.Travels.Yes, s.Rates.forQuote()), nil
+	day, err := prep.LabourOf(j, larder, Kitchen{}.options(s))
+	if err != nil { // more work than one day's plan takes
+		day = prep.Labour{HandMin: prep.Minutes(j, larder)}
+	}
+	return price.NewQuote(shop.NewBasket(j, larder), price.Work(day), trays, j.Brief.Guests.Total(), j.Brief.Travels.Yes, s.Rates.forQuote()), nil
 }
 
 // Substitutes names foods that can take another's place under a brief, nearest first.

@@ -114,7 +114,11 @@ func (e *exported) write(j *job.Job, t *tray.Tray, larder *food.Larder) ([]byte,
 			for _, one := range j.Trays {
 				copies += one.Copies()
 			}
-			q := price.NewQuote(shop.NewBasket(j, larder), prep.Minutes(j, larder), copies, j.Brief.Guests.Total(), j.Brief.Travels.Yes, price.Usual)
+			day, err := prep.LabourOf(j, larder, e.kitchen)
+			if err != nil {
+				return nil, err
+			}
+			q := price.NewQuote(shop.NewBasket(j, larder), price.Work(day), copies, j.Brief.Guests.Total(), j.Brief.Travels.Yes, price.Usual)
 			return sheet.Quote(j, larder, q, sheet.Money{Digits: 2}, e.paper)
 		}
 		return sheet.Mat(j.Title, t, larder, e.paper)

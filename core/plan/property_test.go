@@ -389,7 +389,7 @@ func TestSavingsSave(t *testing.T) {
 // A worked quote: 60.00 of food, an hour and a half of work at 18.00, two boxes at
 // 3.50, a trip at 12.00, an eighth on top of that, and 30 % of the price is margin.
 func TestQuoteAddsUp(t *testing.T) {
-	q := price.NewQuote(shop.Basket{BasketCost: 6000}, 45, 2, 18, true, price.Rates{Hourly: 1800, Setup: 45, Packaging: 350, Delivery: 1200, Overhead: 12.5, Margin: 30})
+	q := price.NewQuote(shop.Basket{BasketCost: 6000}, price.Work{HandMin: 45}, 2, 18, true, price.Rates{Hourly: 1800, Setup: 45, Packaging: 350, Delivery: 1200, Overhead: 12.5, Margin: 30})
 	if want := 6000 + 2700 + 700 + 1200 + 1325; q.Cost != want {
 		t.Errorf("cost %d, want %d", q.Cost, want)
 	}
@@ -402,7 +402,7 @@ func TestQuoteAddsUp(t *testing.T) {
 		if err := rates.Check(); err != nil {
 			t.Fatal(err)
 		}
-		q := price.NewQuote(shop.Basket{BasketCost: r.IntN(90000), CupboardCost: r.IntN(3000)}, r.Float64()*300, 1+r.IntN(4), 1+r.IntN(90), r.IntN(2) == 0, rates)
+		q := price.NewQuote(shop.Basket{BasketCost: r.IntN(90000), CupboardCost: r.IntN(3000)}, price.Work{HandMin: r.Float64() * 300, RoadMin: 90 * r.Float64()}, 1+r.IntN(4), 1+r.IntN(90), r.IntN(2) == 0, rates)
 		sum := 0
 		for _, l := range q.Lines {
 			sum += l.Money

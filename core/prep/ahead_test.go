@@ -1,6 +1,7 @@
 package prep
 
 import (
+	"math"
 	"slices"
 	"strings"
 	"testing"
@@ -181,5 +182,27 @@ func TestWhatCannotBeReady(t *testing.T) {
 		if _, err := brief.Read([]byte(c.json)); err == nil || !strings.Contains(err.Error(), c.says) {
 			t.Errorf("%s: %v", c.json, err)
 		}
+	}
+}
+
+// What is paid for is the day's own minutes of hands, and the road by itself.
+func TestLabour(t *testing.T) {
+	b := aheadOf(2)
+	b.Travels = brief.Travels{Yes: true, Minutes: 25}
+	j := plantest.Laid(t, b)
+	o := Options{People: 2, Ovens: 1}
+	d, err := Plan(j, food.BuiltIn(), o)
+	if err != nil {
+		t.Fatal(err)
+	}
+	hand := 0.0
+	for _, k := range d.Tasks {
+		if k.Who != "" && k.Kind != Drive {
+			hand += k.Minutes
+		}
+	}
+	got, err := LabourOf(j, food.BuiltIn(), o)
+	if err != nil || math.Abs(got.HandMin-hand) > .1 || got.RoadMin != 25 {
+		t.Errorf("%+v, by the tasks %.1f: %v", got, hand, err)
 	}
 }

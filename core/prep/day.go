@@ -346,7 +346,7 @@ func (d *kitchenDay) write(p schedule.Plan) Day {
 	d.rounds(&out)
 	for n, w := range d.jobs {
 		clear := d.coldOut(&out, n, p, when)
-		out.Kit = addKit(out.Kit, append(kitOf(w.j, w.larder), d.covers(n)...))
+		out.Kit = addKit(out.Kit, append(d.tools(n), kitOf(w.j, w.larder)...))
 		one := Served{Job: d.booked[n].ID, Title: w.j.Title, ServeAt: when(d.off(n)), ClearAt: when(clear)}
 		if w.road > 0 {
 			one.LeaveAt = when(d.off(n) - w.arrive - w.road)

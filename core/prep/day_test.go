@@ -223,22 +223,25 @@ func TestKit(t *testing.T) {
 		t.Fatal(err)
 	}
 	count := map[string]int{}
-	all := map[string][]string{}
 	for _, k := range d.Kit {
 		count[k.What] += k.Count
-		all[k.What] = append(all[k.What], k.For...)
 	}
 	for what, want := range map[string]int{"plate": 15, "napkin": 15, "picks": 18} {
-		if count[what] != want {
+		if n := slices.IndexFunc(d.Kit, func(k Kit) bool { return k.What == what && k.Stage == ToServe }); n < 0 || d.Kit[n].Count != want {
 			t.Errorf("%d times %s, want %d", count[what], what, want)
 		}
 	}
-	if slices.Contains(all["picks"], "tomato, curd and basil on a pick") {
+	if n := slices.IndexFunc(d.Kit, func(k Kit) bool { return k.What == "picks" && k.Stage == ToServe }); slices.Contains(d.Kit[n].For, "tomato, curd and basil on a pick") {
 		t.Error("skewers get picks besides their own")
 	}
 	for _, what := range []string{"dish for used picks", "wrap", "dry box", "box with a damp cloth", "cutting board", "pairs of gloves"} {
 		if count[what] < 1 {
 			t.Errorf("no %s in %v", what, count)
+		}
+	}
+	for _, k := range d.Tasks { // what a task is done with is put out
+		if k.Tool != "" && !slices.Contains(hands, k.Tool) && count[k.Tool] < 1 {
+			t.Errorf("%s wants a %s, which is not in the kit", k.ID, k.Tool)
 		}
 	}
 	if len(d.LeaveAt) == 0 || !at(t, d.LeaveAt).Before(at(t, d.ServeAt).Add(-29*time.Minute)) {

@@ -7,6 +7,7 @@ import (
 	"sort"
 	"strings"
 
+	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/safety"
@@ -153,9 +154,6 @@ func preparing(c *counter, j *job.Job, larder *food.Larder) {
 			name := strings.ToLower(f.Name)
 			spec, _ := f.Spec(e.Form)
 			kind, _, _ := readied(f, spec)
-			if tool := toolFor(f, kind); tool != "" && kind != Thread && kind != Fold {
-				c.one(ToPrepare, tool, name)
-			}
 			switch {
 			case kind != Slice && kind != Cube:
 			case f.Category == food.Meat:
@@ -191,9 +189,32 @@ func preparing(c *counter, j *job.Job, larder *food.Larder) {
 	if len(meat) > 0 {
 		c.add(ToPrepare, "cutting board for meat", 1, unique(meat)...)
 	}
-	if len(gloves) > 0 {
-		c.add(ToPrepare, "pairs of gloves", glovesEach, gloves...)
+	c.gloves(j, gloves)
+	if avoided(j) {
+		c.one(ToPrepare, "cutting board and knife apart", "what is cut for guests who avoid something")
 	}
+	c.one(ToPrepare, "bin", "peel, stones and wrappings")
+	c.one(ToPrepare, "clean cloths", "board, hands and knives, between cheese, meat and the rest")
+}
+
+// gloves are counted for each pair of hands, as the house wears them.
+func (c *counter) gloves(j *job.Job, foods []string) {
+	switch j.Brief.HouseRules().Gloves {
+	case "none":
+		return
+	case "all":
+		foods = []string{"all that is eaten as it is laid"}
+	}
+	if len(foods) > 0 {
+		c.add(ToPrepare, "pairs of gloves", glovesEach, foods...)
+	}
+}
+
+// avoided reports whether some guests avoid an allergen, so that boards and knives are kept apart.
+func avoided(j *job.Job) bool {
+	return slices.ContainsFunc(j.Brief.Diets, func(d brief.Diet) bool {
+		return slices.ContainsFunc(d.Avoid, func(w string) bool { return slices.Contains(brief.Allergens, w) })
+	})
 }
 
 // roseGlass is the glass round which a food's rosettes are lapped.
@@ -227,16 +248,39 @@ func unique(list []string) []string {
 	return slices.Compact(out)
 }
 
-// covers is what a job's food is covered with that is chilled before it is laid; none where nothing is.
-func (d *kitchenDay) covers(n int) []Kit {
-	film := Kit{What: "film, or lids", Count: 1, For: []string{}, Stage: ToPrepare}
+// hands are what tasks name as their tool that is no thing to put out.
+var hands = []string{"fingers", "clean hands or gloves", "food-grade liner", "lidded box"}
+
+// besides is what else a kind of work takes.
+var besides = map[string]string{WashDry: "paper towels", Drain: "paper towels", Box: "labels and a pen", Drip: "flat tray with a cloth"}
+
+// tools are what the tasks of a job are done with, each once, with the foods that it is for.
+func (d *kitchenDay) tools(n int) []Kit {
+	c := counter{at: map[string]int{}}
 	for _, k := range d.works {
-		if f, ok := d.jobs[n].larder.Get(k.food); ok && k.kind == Chill && slices.Contains(k.of, n) {
-			film.For = appendNew(film.For, f.Name)
+		if !slices.Contains(k.of, n) {
+			continue
+		}
+		var foods []string
+		if f, ok := d.jobs[n].larder.Get(k.food); ok {
+			foods = []string{strings.ToLower(f.Name)}
+		} else if k.tray > 0 {
+			foods = []string{"the boards"}
+		}
+		if k.kind == Thread { // one for each piece
+			c.add(ToPrepare, k.tool, k.count, foods...)
+		} else if k.tool != "" && !slices.Contains(hands, k.tool) {
+			c.one(ToPrepare, k.tool, foods...)
+		}
+		if more := besides[k.kind]; more != "" {
+			c.one(ToPrepare, more, foods...)
 		}
 	}
-	if len(film.For) == 0 {
-		return nil
+	for i := range c.kit {
+		if k := &c.kit[i]; k.What == "baking sheet" {
+			k.Count = min(len(k.For), ovenSheets*max(1, d.o.Ovens))
+		}
 	}
-	return []Kit{film}
+	sort.SliceStable(c.kit, func(a, b int) bool { return c.kit[a].What < c.kit[b].What })
+	return c.kit
 }

@@ -13,7 +13,7 @@ import (
 // Rates are what a seller reckons with. Money is minor units, shares are percent.
 type Rates struct {
 	Hourly    int     `json:"hourly"`       // of handwork
-	Setup     float64 `json:"setup_min"`    // minutes of work for each job besides the handwork: shopping, cleaning, loading
+	Setup     float64 `json:"setup_min"`    // minutes of work for each job besides what its day holds: shopping, cleaning
 	Packaging int     `json:"packaging"`    // for each tray
 	Delivery  int     `json:"delivery"`     // for each job that travels
 	Overhead  float64 `json:"overhead_pct"` // percent of what the job costs otherwise
@@ -58,11 +58,14 @@ type Quote struct {
 	Total   int    `json:"total"`    // minor units
 }
 
+// Work is what a job's day takes of somebody who is paid: minutes by hand, and minutes on the road, one way; there is a way back.
+type Work struct{ HandMin, RoadMin float64 }
+
 // NewQuote makes the quote for a job: what its basket costs at the till and what is
-// taken from the cupboard, minutes of handwork, trays to pack, and whether it
+// taken from the cupboard, the work of its day, trays to pack, and whether it
 // travels. The price for each guest is rounded up to ten minor units; what that
 // brings is part of the margin.
-func NewQuote(b shop.Basket, minutes float64, trays, guests int, travels bool, r Rates) Quote {
+func NewQuote(b shop.Basket, day Work, trays, guests int, travels bool, r Rates) Quote {
 	q := Quote{Guests: max(1, guests)}
 	add := func(name, says string, money float64) {
 		m := int(math.Round(money))
@@ -73,11 +76,14 @@ func NewQuote(b shop.Basket, minutes float64, trays, guests int, travels bool, r
 	if b.CupboardCost > 0 {
 		add("From the cupboard", "at today's prices by weight", float64(b.CupboardCost))
 	}
-	work := minutes + r.Setup
-	add("Work", fmt.Sprintf("%.0f minutes by hand and %.0f for shopping and cleaning", minutes, r.Setup), work/60*float64(r.Hourly))
+	work := day.HandMin + r.Setup
+	add("Work", fmt.Sprintf("%.0f minutes by hand and %.0f for shopping and cleaning", day.HandMin, r.Setup), work/60*float64(r.Hourly))
+	if day.RoadMin > 0 {
+		add("Road", fmt.Sprintf("%.0f minutes, there and back", 2*day.RoadMin), 2*day.RoadMin/60*float64(r.Hourly))
+	}
 	add("Packaging", say.Count(trays, "tray"), float64(trays*r.Packaging))
 	if travels {
-		add("Delivery", "there and back", float64(r.Delivery))
+		add("Delivery", "the van", float64(r.Delivery))
 	}
 	if r.Overhead > 0 {
 		add("Overhead", fmt.Sprintf("%.4g %% of the above", r.Overhead), float64(q.Cost)*r.Overhead/100)

@@ -13,7 +13,7 @@ import (
 // and 30 besides at 20.00, two boxes at 3.00, a trip of 10.00, a tenth of overhead on
 // 151.00, a margin of a third of the price for 11 guests.
 func TestOfWorkedOut(t *testing.T) {
-	q := NewQuote(shop.Basket{BasketCost: 10000, CupboardCost: 500}, 60, 2, 11, true, Rates{Hourly: 2000, Setup: 30, Packaging: 300, Delivery: 1000, Overhead: 10, Margin: 100.0 / 3})
+	q := NewQuote(shop.Basket{BasketCost: 10000, CupboardCost: 500}, Work{HandMin: 60}, 2, 11, true, Rates{Hourly: 2000, Setup: 30, Packaging: 300, Delivery: 1000, Overhead: 10, Margin: 100.0 / 3})
 	want := []int{10000, 500, 3000, 600, 1000, 1510}
 	for i, m := range want {
 		if q.Lines[i].Money != m {
@@ -39,7 +39,7 @@ func TestOfAddsUp(t *testing.T) {
 	for range 2000 {
 		rates := Rates{Hourly: r.IntN(5000), Setup: r.Float64() * 120, Packaging: r.IntN(900), Delivery: r.IntN(3000), Overhead: r.Float64() * 60, Margin: r.Float64() * 90}
 		guests, travels := 1+r.IntN(200), r.IntN(2) == 0
-		q := NewQuote(shop.Basket{BasketCost: r.IntN(100000), CupboardCost: r.IntN(3) * r.IntN(5000)}, r.Float64()*500, 1+r.IntN(9), guests, travels, rates)
+		q := NewQuote(shop.Basket{BasketCost: r.IntN(100000), CupboardCost: r.IntN(3) * r.IntN(5000)}, Work{r.Float64() * 500, 60 * r.Float64()}, 1+r.IntN(9), guests, travels, rates)
 		sum, delivered := 0, false
 		for _, l := range q.Lines {
 			sum += l.Money
@@ -56,7 +56,7 @@ func TestOfAddsUp(t *testing.T) {
 }
 
 func TestOfNobody(t *testing.T) {
-	if q := NewQuote(shop.Basket{BasketCost: 1000}, 0, 1, 0, false, Rates{}); q.Guests != 1 || q.Total != 1000 {
+	if q := NewQuote(shop.Basket{BasketCost: 1000}, Work{}, 1, 0, false, Rates{}); q.Guests != 1 || q.Total != 1000 {
 		t.Errorf("%+v", q)
 	}
 }
@@ -72,5 +72,19 @@ func TestRatesCheck(t *testing.T) {
 		if err := r.Check(); !errors.As(err, &bad) || bad.Field != field {
 			t.Errorf("%s: %v", field, err)
 		}
+	}
+}
+
+// The road is a line of its own, there and back, and only where there is one.
+func TestTheRoadIsALine(t *testing.T) {
+	q := NewQuote(shop.Basket{BasketCost: 1000}, Work{HandMin: 60, RoadMin: 30}, 1, 10, true, Rates{Hourly: 2000})
+	road := 0
+	for _, l := range q.Lines {
+		if l.Name == "Road" {
+			road = l.Money
+		}
+	}
+	if road != 2000 {
+		t.Errorf("an hour there and back costs %d", road)
 	}
 }

@@ -344,7 +344,7 @@ func TestBuildCardsQuote(t *testing.T) {
 	if !strings.Contains(all, "Best bites") || !strings.Contains(all, " with ") || !strings.Contains(all, "To drink with it") {
 		t.Error("no best bites, or nothing to drink")
 	}
-	q := price.NewQuote(shop.NewBasket(j, larder), prep.Minutes(j, larder), 1, 16, false, price.Usual)
+	q := price.NewQuote(shop.NewBasket(j, larder), price.Work{HandMin: prep.Minutes(j, larder)}, 1, 16, false, price.Usual)
 	quote, err := Quote(j, larder, q, Money{"EUR", 2}, "a4")
 	if err != nil {
 		t.Fatal(err)
