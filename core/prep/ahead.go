@@ -113,6 +113,20 @@ func (w *worker) finishes(p *portion) bool {
 		p.wet == food.Juicy && p.food.Category == food.Fruit && !inVessel && w.tooLong(weepsMin) || p.food.Needs(food.Browns) && !inVessel && w.tooLong(brownsMin)
 }
 
+// atLast reports whether work on what is laid at last is itself done at last. What neither perishes nor wants the cold is washed and
+// drained with the rest.
+func (w *worker) atLast(k *work) bool {
+	f, ok := w.larder.Get(k.food)
+	if !ok || f.Needs(food.Cold) || f.Needs(food.Perishable) {
+		return true
+	}
+	switch k.kind {
+	case GetOut, WashDry, Drain, Drip:
+		return !f.Needs(food.Wash) && !f.Needs(food.Drain)
+	}
+	return true
+}
+
 // chillTrays adds that trays which are laid ahead are covered and chilled, and taken out again.
 func (w *worker) chillTrays() {
 	if w.ready == 0 {
@@ -159,14 +173,14 @@ func (w *worker) shift(k *work) {
 	switch {
 	case k.kind == Lay, k.kind == Load, k.kind == Drive, k.kind == Unload, k.food == "" && (k.kind == GetOut || k.kind == Chill):
 		return // they know
-	case w.leave > 0 && !k.finish && (w.road > 0 || k.kind != Cards && k.kind != Pack):
+	case w.leave > 0 && !(k.finish && w.atLast(k)):
 		if k.from != schedule.Any {
 			k.from -= w.leave
 		}
 		k.by = min(k.by, 0) - w.leave
 	case k.kind == GetOut || k.kind == Chill: // their minutes count to the guests
 		k.by = min(k.by, -w.inHand)
-	case k.kind == Box || k.kind == Cards || k.kind == Pack:
+	case k.kind == Box || w.leave == 0 && (k.kind == Cards || k.kind == Pack):
 		k.by -= w.inHand
 	default:
 		k.by = min(k.by, 0) - w.inHand

@@ -93,6 +93,23 @@ func TestReadyAhead(t *testing.T) {
 				t.Errorf("%s: %s are laid until %s, after the board is covered", ready, k.Food, k.Ends)
 			}
 		}
+		for _, c := range d.ColdOut { // the last time: with the board, by itself where it is laid at last, out of its box
+			last := ""
+			for _, k := range d.Tasks {
+				if k.Kind == GetOut && k.Food == c.Food {
+					last = max(last, k.Starts)
+				}
+				if k.Kind == Unload && b.Travels.Yes {
+					last = max(last, k.Ends)
+				}
+			}
+			if !b.Travels.Yes && slices.ContainsFunc(d.Tasks, func(k Task) bool { return k.Kind == Lay && k.Food == c.Food && !k.Late }) {
+				last = out.Starts
+			}
+			if c.At != last {
+				t.Errorf("%s: %s leaves the cold at %s, by the tasks at %s", ready, c.Food, c.At, last)
+			}
+		}
 		for _, tr := range d.Trays {
 			if len(tr.Out) == 0 {
 				t.Errorf("%s: nothing perishes on it", ready)

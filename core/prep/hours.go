@@ -74,7 +74,7 @@ func (d *kitchenDay) outs(n int, p schedule.Plan) []outOf {
 			back[key] = append(back[key], p.Start[i]+k.seconds)
 		case Lay:
 			if _, met := of[key]; !met {
-				of[key] = outOf{food: k.food, form: k.form}
+				of[key] = outOf{food: k.food, form: k.form, last: math.MinInt}
 				order = append(order, key)
 			}
 			if !k.late {

@@ -131,8 +131,9 @@ const together = 10 * time.Minute
 // that is filled before all is covered, what is taken out while things are cut.
 const (
 	dozen      = 12
-	little     = 5 * time.Minute // of handwork
-	littleOfIt = 15              // a fifteenth of it all, where that is more
+	little     = 5 * time.Minute  // of handwork
+	littleOfIt = 15               // a fifteenth of it all, where that is more
+	pause      = 45 * time.Minute // after which work is another round, whatever it is
 )
 
 // stint is what one of the people does of one kind in one go; tasks by their place in the day.
@@ -142,7 +143,11 @@ type stint struct {
 	from, to time.Time
 	tasks    []int
 	hand     time.Duration
+	whole    bool // a tray is covered or taken out as a whole: everybody waits for that
 }
+
+// near reports whether one stint follows another without a pause.
+func (s *stint) near(next *stint) bool { return next.from.Sub(s.to) < pause }
 
 // run is a round while rounds are gathered: stints of one kind, of one or of several who are at it together.
 type run struct {
@@ -189,13 +194,14 @@ func stintsOf(tasks []Task, kinds map[string]int) (out []*stint) {
 			continue
 		}
 		s := last[t.Who]
-		if s == nil || s.of != kinds[t.ID] {
+		if s == nil || s.of != kinds[t.ID] || moment(t.Starts).Sub(s.to) >= pause {
 			s = &stint{who: t.Who, of: kinds[t.ID], from: moment(t.Starts)}
 			out, last[t.Who] = append(out, s), s
 		}
 		s.tasks = append(s.tasks, i)
 		s.to = moment(t.Ends)
 		s.hand += s.to.Sub(moment(t.Starts))
+		s.whole = s.whole || t.Food == "" && (t.Kind == Chill || t.Kind == GetOut)
 	}
 	return out
 }
@@ -205,16 +211,16 @@ func stintsOf(tasks []Task, kinds map[string]int) (out []*stint) {
 func absorbed(stints []*stint, little time.Duration) ([]*stint, bool) {
 	least, with := -1, -1
 	for i, s := range stints {
-		if s.hand >= little || s.of == roundRoad || s.of == roundLast || least >= 0 && s.hand >= stints[least].hand {
+		if s.hand >= little || s.whole || s.of == roundRoad || s.of == roundLast || least >= 0 && s.hand >= stints[least].hand {
 			continue
 		}
 		before, after := -1, -1
 		for k, o := range stints {
 			switch {
-			case o.who != s.who || o.of == roundRoad:
-			case k < i:
+			case o.who != s.who || o.of == roundRoad || o.whole:
+			case k < i && o.near(s):
 				before = k
-			case k > i && after < 0:
+			case k > i && after < 0 && s.near(o):
 				after = k
 			}
 		}
@@ -238,7 +244,7 @@ func absorbed(stints []*stint, little time.Duration) ([]*stint, bool) {
 		if i == least {
 			one.of = stints[with].of
 		}
-		if was := last[s.who]; was != nil && was.of == one.of {
+		if was := last[s.who]; was != nil && was.of == one.of && was.near(&one) {
 			was.tasks, was.to, was.hand = append(slices.Clone(was.tasks), s.tasks...), s.to, was.hand+s.hand
 			continue
 		}

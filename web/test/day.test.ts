@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { lanesOf, minutesFrom, roundsOf, stretchesOf, ticksOf, whatChanged } from '@/tray/day'
+import { lanesOf, minutesFrom, roundsOf, spansOf, stretchesOf, ticksOf, whatChanged } from '@/tray/day'
 import type { Day, DayTask } from '@/api/client'
 
 const at = (min: number) => {
@@ -62,11 +62,28 @@ describe('a day against the clock', () => {
     ])
     const [first] = lanesOf(d, n => `Hands ${n}`)
     expect(stretchesOf(d, first!)).toEqual([
-      { round: 'wash', says: 'Round wash', from: 0, long: 10 },
-      { round: 'cut', says: 'Round cut', from: 10, long: 5 },
-      { round: 'wash', says: 'Round wash', from: 15, long: 5 },
+      { round: 'wash', says: 'Round wash', number: 1, from: 0, long: 10 },
+      { round: 'cut', says: 'Round cut', number: 2, from: 10, long: 5 },
+      { round: 'wash', says: 'Round wash', number: 1, from: 15, long: 5 },
     ])
     expect(roundsOf({ ...d, tasks: tasks.slice(1) })[0]!.tasks.map(t => t.id)).toEqual(['wash2']) // what is done is gone
+  })
+  it('falls into stretches where nobody works for long', () => {
+    const d = day([
+      task('a', 0, 20, '1'),
+      task('b', 30, 10, '2'),
+      task('c', 200, 10, '1'),
+      task('d', 190, 30, ''),
+    ])
+    const served = { ...d, serve_at: at(240), cold_out: [{ food: 'brie', at: at(195), says: '' }] }
+    const spans = spansOf(served)
+    expect(spans.map(s => [s.from, s.to, s.day.tasks.map(t => t.id).join('')])).toEqual([
+      [at(0), at(40), 'ab'],
+      [at(190), at(240), 'dc'], // to serving
+    ])
+    expect(spans.map(s => s.day.cold_out.length)).toEqual([0, 1])
+    expect(spansOf(day([task('a', 0, 20, '1'), task('b', 60, 10, '2')]))).toHaveLength(1)
+    expect(spansOf(day([]))).toEqual([])
   })
   it('has a row for each of the people, the oven, and what goes on by itself, in which no two overlap', () => {
     const lanes = lanesOf(

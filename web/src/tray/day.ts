@@ -55,14 +55,17 @@ export function roundsOf(day: Day): Round[] {
 export function stretchesOf(
   day: Day,
   lane: Lane,
-): { round: string; says: string; from: number; long: number }[] {
-  const says = new Map((day.rounds ?? []).map(r => [r.id, r.says]))
-  const out: { round: string; says: string; from: number; long: number }[] = []
+): { round: string; says: string; number: number; from: number; long: number }[] {
+  const known = new Map((day.rounds ?? []).map((r, i) => [r.id, { says: r.says, number: i + 1 }]))
+  const out: { round: string; says: string; number: number; from: number; long: number }[] = []
   for (const b of lane.bars) {
     const last = out.at(-1)
     const end = b.from + b.long
     if (last?.round === b.task.round) last.long = end - last.from
-    else out.push({ round: b.task.round, says: says.get(b.task.round) ?? '', from: b.from, long: b.long })
+    else {
+      const { says, number } = known.get(b.task.round) ?? { says: '', number: 0 }
+      out.push({ round: b.task.round, says, number, from: b.from, long: b.long })
+    }
   }
   return out
 }
@@ -91,3 +94,35 @@ export function whatChanged(before: Day, now: Day, task: string): string {
     : 'All begins as before'
   return `${begin}; ${others ? count(others, 'other task') + ' moved' : 'nothing else moved'}.`
 }
+
+/** A stretch of a day without a long pause: from when to when, and what is done in it. */
+export type Span = { from: string; to: string; day: Day }
+
+const longPause = 90
+
+/** The stretches of work of a day, with the long times between in which nobody does anything left out. */
+export function spansOf(day: Day): Span[] {
+  const tasks = [...day.tasks].sort((a, b) => minutesFrom(b.starts, a.starts))
+  const groups: { tasks: DayTask[]; from: string; to: string }[] = []
+  for (const t of tasks) {
+    const last = groups.at(-1)
+    if (last && minutesFrom(last.to, t.starts) <= longPause) {
+      last.tasks.push(t)
+      if (minutesFrom(last.to, t.ends) > 0) last.to = t.ends
+    } else groups.push({ tasks: [t], from: t.starts, to: t.ends })
+  }
+  const serves = day.jobs?.length ? day.jobs.map(j => j.serve_at) : [day.serve_at]
+  const last = serves.reduce((a, b) => (minutesFrom(a, b) > 0 ? b : a))
+  return groups.map((g, i) => {
+    const to = i === groups.length - 1 && minutesFrom(g.to, last) > 0 ? last : g.to
+    const within = (at: string) => minutesFrom(g.from, at) >= 0 && minutesFrom(at, to) >= 0
+    return {
+      from: g.from,
+      to,
+      day: { ...day, begin_at: g.from, tasks: g.tasks, cold_out: day.cold_out.filter(c => within(c.at)) },
+    }
+  })
+}
+
+/** Whether two written moments are of one day. */
+export const sameDay = (a: string, b: string) => a.slice(0, 10) === b.slice(0, 10)

@@ -11,6 +11,7 @@ import GuestLines from '@/components/brief/GuestLines.vue'
 import OutlookPanel from '@/components/brief/OutlookPanel.vue'
 import PeopleLines from '@/components/brief/PeopleLines.vue'
 import PackLines from '@/components/brief/PackLines.vue'
+import ReadyLines from '@/components/brief/ReadyLines.vue'
 import RuleLines from '@/components/brief/RuleLines.vue'
 import ThemeLine from '@/components/brief/ThemeLine.vue'
 import Stage from '@/components/job/Stage.vue'
@@ -18,6 +19,7 @@ import { newest } from '@/composables/newest'
 import { useReplan } from '@/composables/replan'
 import { useJob } from '@/stores/job'
 import { useSettings } from '@/stores/settings'
+import { servedAt } from '@/tray/hours'
 import WrittenField from '@/components/common/WrittenField.vue'
 
 const job = useJob()
@@ -39,6 +41,7 @@ watch(
 
 /** Changes the brief. What plans depend on is planned again once there is a pick. */
 async function set(change: Partial<Brief>, planned = true, newTitle?: string) {
+  if ('serve_at' in change) change = { ...change, ...servedAt(brief.value, change.serve_at) }
   const next = { brief: { ...brief.value, ...change }, title: newTitle ?? title.value }
   if (picked.value && (planned || draft.value)) {
     draft.value = next
@@ -125,6 +128,10 @@ async function pick() {
 
       <h2>Boards and places</h2>
       <BoardLines :brief="brief" @set="set" />
+
+      <h2>Ready, and who works when</h2>
+      <ReadyLines v-if="brief.serve_at" :brief="brief" @set="set" />
+      <p v-else class="soft small">Say when it is served, then the hours before it can be said.</p>
 
       <h2>Theme</h2>
       <ThemeLine :brief="brief" @set="set" />

@@ -3,7 +3,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import ChosenTask from '@/components/prep/ChosenTask.vue'
-import DayChart from '@/components/prep/DayChart.vue'
+import DayCharts from '@/components/prep/DayCharts.vue'
 import DayLists from '@/components/prep/DayLists.vue'
 import House from '@/components/house/House.vue'
 import KitLists from '@/components/prep/KitLists.vue'
@@ -64,7 +64,7 @@ const title = computed(() => when(date.value + 'T12:00').split(',')[0] ?? date.v
           >▲ This would be {{ day.late_minutes }} minutes late.</span
         >
       </p>
-      <DayChart
+      <DayCharts
         :day="day"
         :chosen="chosen"
         :names="names"

@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import ChosenTask from '@/components/prep/ChosenTask.vue'
-import DayChart from '@/components/prep/DayChart.vue'
+import DayCharts from '@/components/prep/DayCharts.vue'
 import DayLists from '@/components/prep/DayLists.vue'
 import KitLists from '@/components/prep/KitLists.vue'
 import SheetLinks from '@/components/prep/SheetLinks.vue'
@@ -13,7 +13,7 @@ import type { DayTask } from '@/api/client'
 import { useDay } from '@/composables/day'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
-import { minutesFrom } from '@/tray/day'
+import { minutesFrom, sameDay } from '@/tray/day'
 import { clock, count, minutes, time, when } from '@/tray/words'
 
 const job = useJob()
@@ -68,7 +68,9 @@ const print = () => window.print()
           <b class="figure">{{
             day.relative
               ? minutes(minutesFrom(day.begin_at, day.serve_at)) + ' before serving'
-              : at(day.begin_at)
+              : sameDay(day.begin_at, day.serve_at)
+                ? at(day.begin_at)
+                : when(day.begin_at)
           }}</b>
           <template v-if="day.leave_at"
             >, leave at <b class="figure">{{ at(day.leave_at) }}</b></template
@@ -103,7 +105,7 @@ const print = () => window.print()
       <p class="only-print">
         {{ job.tray!.title }}, {{ when(job.tray!.brief.serve_at) }}, {{ job.tray!.board?.name }}
       </p>
-      <DayChart
+      <DayCharts
         class="no-print"
         :day="day"
         :chosen="chosen"

@@ -22,6 +22,7 @@ const all: {
   label: string
   width: number
   options: [string, string][]
+  day?: boolean // of the work, not of what is on the board: nothing is planned anew for it
 }[] = [
   {
     rule: 'crackers',
@@ -172,6 +173,54 @@ const all: {
     ],
   },
   {
+    rule: 'ready',
+    before: '. A board is laid',
+    label: 'By when a board is laid',
+    width: 236,
+    day: true,
+    options: [
+      ['usual', 'a quarter of an hour before'],
+      ['hours', 'two and a half hours before'],
+      ['morning', 'that morning, by ten'],
+      ['evening', 'the evening before, by seven'],
+    ],
+  },
+  {
+    rule: 'hours',
+    before: '; what perishes is out of the cold for',
+    label: 'Hours out of the cold',
+    width: 268,
+    day: true,
+    options: [
+      ['two', 'two hours in all'],
+      ['four', 'four hours in one go, then thrown away'],
+      ['two-and-four', 'two hours, up to four if eaten up'],
+    ],
+  },
+  {
+    rule: 'dry_hours',
+    before: ', aged hard cheese and dry sausage',
+    label: 'Hours of what is dry',
+    width: 180,
+    day: true,
+    options: [
+      ['same', 'no longer'],
+      ['longer', 'for up to four'],
+    ],
+  },
+  {
+    rule: 'gloves',
+    before: '. Gloves:',
+    label: 'Gloves',
+    width: 208,
+    day: true,
+    options: [
+      ['some', 'for cheese and meat'],
+      ['all', 'for everything'],
+      ['none', 'none, hands washed often'],
+    ],
+  },
+  {
     rule: 'variety',
     before: '. Being like the trays before counts',
     label: 'Variety',
@@ -194,6 +243,12 @@ const all: {
     ],
   },
 ]
+/** The same with what parts it from the next, which stays with its field where the line breaks. */
+const said = all.map((r, i) => ({
+  ...r,
+  words: r.before.replace(/^[.,;] /, ' '),
+  mark: /^[.,;] /.exec(all[i + 1]?.before ?? '. ')?.[0].trim() ?? '',
+}))
 /** The kinds whose grams a house may have of its own. */
 const kinds = categoryValues.filter(c => c !== 'garnish' && c !== 'prop')
 function setEach(kind: string, grams: number | undefined) {
@@ -202,28 +257,34 @@ function setEach(kind: string, grams: number | undefined) {
   else next[kind] = Math.max(0, Math.min(400, grams))
   emit('set', { rules: { ...rules.value, each_g: Object.keys(next).length ? next : undefined } })
 }
-function set(rule: keyof Rules, value: string, usual: string) {
-  emit('set', { rules: { ...rules.value, [rule]: value === usual ? undefined : value } })
+function set(r: (typeof all)[number], value: string) {
+  const next = value === r.options[0]![0] ? undefined : value
+  emit('set', { rules: { ...rules.value, [r.rule]: next } }, !r.day)
 }
 </script>
 
 <template>
   <p class="line">
-    <template v-for="r in all" :key="r.rule"
-      >{{ r.before }}
-      <Either
-        v-if="r.options.length === 2"
-        :value="String(rules[r.rule] ?? r.options[0]![0])"
-        :label="r.label"
-        :options="r.options"
-        @change="v => set(r.rule, v, r.options[0]![0])" /><Choose
-        v-else
-        :value="String(rules[r.rule] ?? r.options[0]![0])"
-        :label="r.label"
-        :width="r.width"
-        :options="r.options"
-        @change="v => set(r.rule, v, r.options[0]![0])" /></template
-    >. What stays over of
+    <template v-for="r in said" :key="r.rule"
+      >{{ r.words }}
+      <span class="whole"
+        ><Either
+          v-if="r.options.length === 2"
+          :value="String(rules[r.rule] ?? r.options[0]![0])"
+          :label="r.label"
+          :options="r.options"
+          @change="v => set(r, v)"
+        /><Choose
+          v-else
+          :value="String(rules[r.rule] ?? r.options[0]![0])"
+          :label="r.label"
+          :width="r.width"
+          :options="r.options"
+          @change="v => set(r, v)"
+        />{{ r.mark }}</span
+      ></template
+    >
+    What stays over of
     <WrittenField
       class="in eats"
       aria-label="Foods the house eats anyway"
@@ -254,6 +315,9 @@ function set(rule: keyof Rules, value: string, usual: string) {
 </template>
 
 <style scoped>
+.whole {
+  white-space: nowrap;
+}
 .eats,
 .grams {
   font: inherit;

@@ -12,6 +12,7 @@ const props = defineProps<{
   names: (n: number) => string
   foodName: (id: string) => string
   moves: boolean // tasks can be dragged to another time
+  to: string // the moment at which it ends on the right
   leads: boolean // what leads all the rest is marked: alone one does it all one after the other
 }>()
 const emit = defineEmits<{ choose: [id: string]; move: [task: DayTask, minutes: number] }>()
@@ -23,7 +24,17 @@ const serves = computed(() =>
     says: `${j.title ? j.title + ': ' : ''}serve at ${clock(time(j.serve_at)!)}`,
   })),
 )
-const long = computed(() => Math.max(1, ...serves.value.map(s => s.at)))
+const long = computed(() => Math.max(1, minutesFrom(props.day.begin_at, props.to)))
+const inside = (min: number) => min >= 0 && min <= long.value + 0.01
+/** What is left in hand between the last hand and the first serving after it. */
+const inHand = computed(() => {
+  const done = Math.max(
+    0,
+    ...props.day.tasks.filter(t => t.who).map(t => minutesFrom(props.day.begin_at, t.ends)),
+  )
+  const next = Math.min(...serves.value.map(s => s.at).filter(s => s >= done - 0.01))
+  return Number.isFinite(next) && inside(next) && next - done >= 1 ? { from: done, long: next - done } : null
+})
 const at = (min: number) => `${(100 * min) / long.value}%`
 const lanes = computed(() => lanesOf(props.day, props.names))
 const ticks = computed(() => ticksOf(props.day.begin_at, long.value))
@@ -108,16 +119,29 @@ const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split('
             type="button"
             class="round"
             :style="{ left: at(s.from), width: at(s.long) }"
-            :title="s.says"
-            :aria-label="`${s.says}, ${l.name}`"
+            :title="`${s.number}. ${s.says}`"
+            :aria-label="`${s.number}, ${s.says}, ${l.name}`"
             @click="emit('choose', l.bars.find(b => b.task.round === s.round)!.task.id)"
           >
-            <span v-if="(100 * s.long) / long > 4">{{ s.says }}</span>
+            <b v-if="(100 * s.long) / long > 2.4" class="nums">{{ s.number }}</b>
+            <span v-if="(100 * s.long) / long > 1.3 * s.says.length">{{ s.says }}</span>
           </button>
         </template>
-        <span v-if="leave !== null" class="leave" :style="{ left: at(leave) }" aria-hidden="true" />
         <span
-          v-for="s in serves"
+          v-if="inHand && l.kind === 'person'"
+          class="hand"
+          :style="{ left: at(inHand.from), width: at(inHand.long) }"
+          aria-hidden="true"
+          ><span v-if="(100 * inHand.long) / long > 9">{{ Math.round(inHand.long) }} min in hand</span></span
+        >
+        <span
+          v-if="leave !== null && inside(leave)"
+          class="leave"
+          :style="{ left: at(leave) }"
+          aria-hidden="true"
+        />
+        <span
+          v-for="s in serves.filter(s => inside(s.at))"
           :key="s.says"
           class="serve"
           :style="{ left: at(s.at) }"
@@ -188,6 +212,24 @@ const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split('
   cursor: pointer;
   display: flex;
   align-items: flex-start;
+  gap: 4px;
+}
+.round b {
+  color: var(--blue);
+}
+.hand {
+  position: absolute;
+  top: 22px;
+  height: 29px;
+  display: grid;
+  place-items: center;
+  border: 1px dashed var(--line-strong);
+  border-radius: var(--radius-s);
+  font-size: var(--type-2);
+  color: var(--soft);
+  white-space: nowrap;
+  overflow: hidden;
+  pointer-events: none;
 }
 .scale .run {
   height: 20px;

@@ -3,7 +3,7 @@
 import { computed, ref, watch } from 'vue'
 import type { Day, DayTask } from '@/api/client'
 import { useLarder } from '@/stores/larder'
-import { roundsOf } from '@/tray/day'
+import { roundsOf, sameDay } from '@/tray/day'
 import { clock, count, minutes, time } from '@/tray/words'
 
 const props = defineProps<{ day: Day; names: (n: number) => string; chosen: string }>()
@@ -25,6 +25,12 @@ function toggle(id: string, now: boolean) {
   else next.delete(id)
   open.value = next
 }
+const newDay = (i: number) =>
+  i
+    ? !sameDay(rounds.value[i - 1]!.starts, rounds.value[i]!.starts)
+    : !sameDay(rounds.value[0]!.starts, props.day.serve_at)
+const dayOf = (s: string) =>
+  time(s)!.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })
 const at = (s: string) => clock(time(s)!)
 const whose = (who: string[]) => who.map(w => props.names(Number(w))).join(' and ')
 /** What a round is about, in few words. */
@@ -36,12 +42,15 @@ const about = (tasks: DayTask[]) => {
 
 <template>
   <ol class="rounds" aria-label="The rounds of the day">
-    <li v-for="r in rounds" :key="r.id" class="card">
+    <li v-for="(r, i) in rounds" :key="r.id" class="card">
+      <h3 v-if="newDay(i)" class="of">{{ dayOf(r.starts) }}</h3>
       <details :open="open.has(r.id)" @toggle="toggle(r.id, ($event.target as HTMLDetailsElement).open)">
         <summary>
           <span class="when nums">{{ at(r.starts) }}</span>
           <span class="what">
-            <b>{{ r.says }}</b>
+            <b
+              ><span class="nums blue">{{ i + 1 }}</span> {{ r.says }}</b
+            >
             <span class="soft small">{{ about(r.tasks) }}</span>
           </span>
           <span class="soft small"
@@ -83,6 +92,13 @@ const about = (tasks: DayTask[]) => {
 </template>
 
 <style scoped>
+.of {
+  font-size: var(--type-4);
+  padding-top: 10px;
+}
+.blue {
+  color: var(--blue);
+}
 .rounds {
   display: grid;
   gap: 8px;
