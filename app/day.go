@@ -15,6 +15,7 @@ import (
 // Kitchen says with whom and with how many ovens a job is prepared; as many as the house has where nothing is said.
 type Kitchen struct {
 	People, Ovens, Shelves *int
+	Alone                  bool // the day by itself: nobody asks what would let it begin later
 	Left                   bool // only what is not done yet, planned anew from now
 }
 
@@ -105,7 +106,7 @@ func (a *App) DayOf(ctx context.Context, date string, k Kitchen) (prep.Day, erro
 
 // options are the kitchen's, or the house's where nothing is said.
 func (k Kitchen) options(s Settings) prep.Options {
-	o := prep.Options{People: s.People, Ovens: s.Ovens, Shelves: s.Shelves, Zone: s.Location(), Save: true}
+	o := prep.Options{People: s.People, Ovens: s.Ovens, Shelves: s.Shelves, Zone: s.Location(), Save: !k.Alone}
 	if k.People != nil {
 		o.People = *k.People
 	}
@@ -121,6 +122,7 @@ func (k Kitchen) options(s Settings) prep.Options {
 // DaySheet is the work of a day as a file: a calendar or a table. A calendar that is made later supersedes one made
 // before.
 func (a *App) DaySheet(ctx context.Context, date, kind string, k Kitchen) (out Sheet, err error) {
+	k.Alone = true
 	d, err := a.DayOf(ctx, date, k)
 	if err != nil {
 		return out, err
@@ -150,6 +152,7 @@ var Sheets = []string{"mat", "build", "cards", "quote", "calendar", "table", "ma
 
 // Sheet makes a file of a job as it is saved; which is its tray, where only one is on it.
 func (a *App) Sheet(ctx context.Context, id string, which int, kind, paper string, k Kitchen) (out Sheet, err error) {
+	k.Alone = true
 	h, err := a.House(ctx)
 	if err != nil {
 		return out, err

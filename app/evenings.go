@@ -97,7 +97,7 @@ func (a *App) stoodOut(ctx context.Context, id string, lasted float64) (map[stri
 	if err != nil || len(ticks) == 0 {
 		return out, err
 	}
-	d, _, err := a.day(ctx, id, 0, Kitchen{})
+	d, _, err := a.day(ctx, id, 0, Kitchen{Alone: true})
 	if err != nil {
 		return out, err
 	}

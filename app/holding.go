@@ -42,7 +42,7 @@ const warmFridge = 6.0
 // less the times for which it was chilled again, and by when it must go; a table that a probe finds hot has the shorter time. The usual caution stands beside it: local
 // rules come first.
 func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
-	d, now, err := a.day(ctx, id, 0, Kitchen{})
+	d, now, err := a.day(ctx, id, 0, Kitchen{Alone: true})
 	if err != nil {
 		return Holding{}, err
 	}

@@ -223,3 +223,23 @@ func TestLabour(t *testing.T) {
 		t.Errorf("%+v, by the tasks %.1f: %v", got, hand, err)
 	}
 }
+
+// How many hands it takes for a given beginning can be read off: more hands never begin sooner, and the day's own number is its own plan.
+func TestHowManyHands(t *testing.T) {
+	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 40}, Month: 6, Occasion: "grazing", ServeAt: "2026-11-27T19:00:00Z"})
+	d, err := Plan(j, food.BuiltIn(), Options{People: 2, Ovens: 1, Save: true})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if len(d.Crews) < 3 {
+		t.Fatalf("%+v", d.Crews)
+	}
+	for i, c := range d.Crews {
+		if c.People != i+1 || i > 0 && c.BeginAt < d.Crews[i-1].BeginAt || c.People == 2 && c.BeginAt != d.BeginAt && c.BeginAt < d.BeginAt {
+			t.Errorf("%+v", d.Crews)
+		}
+	}
+	if alone, three := at(t, d.Crews[0].BeginAt), at(t, d.Crews[2].BeginAt); three.Sub(alone) < 30*time.Minute {
+		t.Errorf("three begin at %v, one at %v", three, alone)
+	}
+}

@@ -601,3 +601,44 @@ func TestAPearStoodUpKeepsItsCore(t *testing.T) {
 		}
 	}
 }
+
+// What is cooked goes in its order: asparagus into iced water, cheese from the pan onto the board, in batches that a pan takes; and what is
+// worked on is what was bought, with what is not eaten.
+func TestCookedInItsOrder(t *testing.T) {
+	b := brief.Brief{Guests: brief.Guests{Adults: 18}, ServeAt: "2026-11-27T19:00:00Z", Rules: &brief.Rules{Heat: "all"},
+		Foods: []brief.Want{{Food: "squeaky-sticks"}, {Food: "asparagus"}, {Food: "pineapple"}, {Food: "pomegranate"}, {Food: "soft-white-round"}, {Food: "round-crackers"}}}
+	d, err := Plan(plantest.Laid(t, b), food.BuiltIn(), Options{People: 1, Ovens: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	of := map[string][]Task{}
+	for _, k := range d.Tasks {
+		of[k.Food] = append(of[k.Food], k)
+	}
+	if fried := of["squeaky-sticks"]; len(fried) < 3 || fried[len(fried)-2].Kind != Heat || fried[len(fried)-1].Kind != Lay || fried[len(fried)-2].Minutes < 2*8 {
+		t.Errorf("grilling cheese: %+v", fried)
+	}
+	after := ""
+	for _, k := range of["asparagus"] {
+		if k.Kind == Heat {
+			after = k.ID
+		}
+		if k.Kind == Cool && (k.Who == "" || !slices.Contains(k.After, after) || !strings.Contains(k.Says.String(), "iced water")) {
+			t.Errorf("asparagus after the pot: %+v", k)
+		}
+	}
+	if after == "" {
+		t.Error("asparagus is not blanched")
+	}
+	for id, least := range map[string]float64{"pineapple": 4, "pomegranate": 4} { // 800 g and 600 g of them
+		work := 0.0
+		for _, k := range of[id] {
+			if k.Kind == Peel || k.Kind == Trim {
+				work += k.Minutes
+			}
+		}
+		if work < least {
+			t.Errorf("%s is peeled and seeded in %.1f minutes", id, work)
+		}
+	}
+}

@@ -124,6 +124,16 @@ func BenchmarkSaturday(b *testing.B) {
 	}
 }
 
+// BenchmarkSaturdayAsked is the same with what would let it begin later, and with how many hands it begins when: what a screen asks for.
+func BenchmarkSaturdayAsked(b *testing.B) {
+	jobs := saturday(b)
+	for b.Loop() {
+		if _, err := PlanDay(jobs, Options{People: 3, Ovens: 2, Save: true}); err != nil {
+			b.Fatal(err)
+		}
+	}
+}
+
 func BenchmarkTableFor200(b *testing.B) {
 	j := plantest.Laid(b, brief.Brief{Guests: brief.Guests{Adults: 200}, Occasion: "grazing", Month: 6, ServeAt: "2026-11-28T19:00:00Z"})
 	for b.Loop() {

@@ -102,6 +102,7 @@ const (
 	crispMin   = 45      // crackers and bread on the board go soft
 	wiltsMin   = 40      // herbs and flowers
 	toppingMin = 30
+	warmMin    = 35 // cheese that is grilled or fried is laid warm
 	asideMin   = 12 // by when what is no laying is done: the last minutes are the tray's
 	standsMin  = safety.GuestsPart
 )
@@ -120,6 +121,8 @@ const (
 	stoneSecs                = 3 // a piece
 	unwrapSecs, eggSecs      = 4, 20
 	trimSecs, trimGramSecs   = 20, .15
+	seedGramSecs             = .5
+	panPieces, icedSecs      = 12, 60 // in a pan or a pot at once; lifted into iced water and patted dry
 	lemonSecs                = 40
 	coolSecs                 = 600
 	boxSecs, boxGramSecs     = 25, .02
@@ -332,7 +335,7 @@ func (w *worker) makeReady(p *portion) {
 	}
 	peeled := f.Needs(food.Peel) && (!food.Has(p.spec.Form, food.AsItComes) || f.ID == "pineapple")
 	if peeled {
-		step(work{kind: Peel, seconds: int(peelGramSecs * p.grams), hands: 1, tool: peelTool(f), says: say.That("task.peel", comes)})
+		step(work{kind: Peel, seconds: int(peelGramSecs * f.BoughtFor(p.spec.Form, p.grams)), hands: 1, tool: peelTool(f), says: say.That("task.peel", comes)}) // all of it, with what is not eaten
 	}
 	if f.Needs(food.Unwrap) {
 		step(work{kind: Unwrap, seconds: unwrapSecs * max(1, p.pieces), hands: 1, says: say.That("task.unwrap", say.N(p.pieces), name)})
@@ -347,7 +350,7 @@ func (w *worker) makeReady(p *portion) {
 		}
 		if f.Needs(off) && f.YieldAs(p.spec.Form) < 1 {
 			bought := f.BoughtFor(p.spec.Form, p.grams)
-			step(work{kind: Trim, seconds: trimSecs + int(trimGramSecs*bought), hands: 1, tool: trimTool(off), says: say.That(takenOff[off], comes, say.Grams(bought), say.Grams(p.grams))})
+			step(work{kind: Trim, seconds: trimSecs + int(trimSecsOf(f, off)*bought), hands: 1, tool: trimTool(off), says: say.That(takenOff[off], comes, say.Grams(bought), say.Grams(p.grams))})
 		}
 	}
 	if f.Needs(food.StoneOut) && !food.Has(p.spec.Form, food.KeepsStone) {
@@ -393,7 +396,7 @@ func (w *worker) makeReady(p *portion) {
 			step(work{kind: Lemon, seconds: lemonSecs, hands: 1, from: from, says: say.That("task.lemon", name)})
 		}
 	}
-	if h != nil && !first {
+	if h != nil && !first && !warm(f) {
 		w.heat(p, &before)
 	}
 	if kind == Portion {
@@ -408,6 +411,9 @@ func (w *worker) makeReady(p *portion) {
 			again.by = minutes(float64(w.outAt(f)))
 		}
 		before = []string{w.add(again)}
+	}
+	if warm(f) { // last of all, and laid as it comes from the pan
+		w.heat(p, &before)
 	}
 	if p.reserveG >= leastBoxG {
 		w.add(work{id: id(Box), kind: Box, food: f.ID, form: p.spec.Form, seconds: boxSecs + int(boxGramSecs*p.reserveG), hands: 1, count: 1, grams: math.Round(p.reserveG), after: box,
@@ -499,6 +505,15 @@ const usualHold = 120
 // takenOff are the words of food.Trims as tasks.
 var takenOff = map[string]string{food.SeedOut: "task.seed", food.Core: "task.core", food.Derind: "task.derind", food.Skin: "task.skin", food.Hull: "task.hull", food.Trim: "task.trim"}
 
+// trimSecsOf is how long it takes to take something off a gram of a food as it is bought, seconds: where the seeds are what is eaten
+// they are knocked out one by one, about three minutes for a pomegranate.
+func trimSecsOf(f *food.Food, off string) float64 {
+	if off == food.SeedOut && f.Tool == "small spoon" {
+		return seedGramSecs
+	}
+	return trimGramSecs
+}
+
 // trimTool is what something is taken off with.
 func trimTool(off string) string {
 	if off == food.Derind {
@@ -553,11 +568,36 @@ func (w *worker) heat(p *portion, before *[]string) {
 				tool: "baking sheet", from: minutes(heatMin), says: say.That("task.oven", say.Word(cooks), name, say.N(pieces), say.Minutes(h.Minutes), say.Celsius(float64(h.OvenC)))}))
 		}
 	} else {
-		done = append(done, w.add(work{id: fmt.Sprintf("%s-%s-%s", Heat, f.ID, p.spec.Form), kind: Heat, food: f.ID, form: p.spec.Form, seconds: secs, hands: 1, hob: true, count: max(1, p.pieces), after: *before,
-			elements: p.elements, tool: "pan", from: minutes(heatMin), says: say.That("task.hob", say.Word(cooks), name, say.Minutes(h.Minutes))}))
+		tool, from, batches := "pan", minutes(heatMin), max(1, (p.pieces+panPieces-1)/panPieces)
+		if h.How == "boil" || h.How == "blanch" { // all of it at once
+			tool, batches = "pot", 1
+		}
+		if warm(f) {
+			from = minutes(warmMin) - secs*batches
+		}
+		heat := work{id: fmt.Sprintf("%s-%s-%s", Heat, f.ID, p.spec.Form), kind: Heat, food: f.ID, form: p.spec.Form, seconds: secs * batches, hands: 1, hob: true, count: max(1, p.pieces), after: *before,
+			elements: p.elements, tool: tool, from: from, says: say.That("task.hob", say.Word(cooks), name, say.Minutes(h.Minutes))}
+		if batches > 1 {
+			heat.says = heat.says.Then("task.batches", say.N(batches), say.N(panPieces))
+		}
+		done = append(done, w.add(heat))
+	}
+	if warm(f) {
+		*before = done
+		return
+	}
+	if h.How == "blanch" {
+		*before = []string{w.add(work{id: fmt.Sprintf("%s-%s-%s-hot", Cool, f.ID, p.spec.Form), kind: Cool, food: f.ID, form: p.spec.Form, seconds: icedSecs, hands: 1, count: max(1, p.pieces), after: done, elements: p.elements, from: minutes(heatMin),
+			tool: "slotted spoon", says: say.That("task.iced", name)})}
+		return
 	}
 	id := fmt.Sprintf("%s-%s-%s-hot", Cool, f.ID, p.spec.Form)
 	*before = []string{w.add(work{id: id, kind: Cool, food: f.ID, form: p.spec.Form, seconds: coolSecs, count: 1, after: done, elements: p.elements, from: minutes(heatMin), says: say.That("task.cool", name)})}
+}
+
+// warm reports whether a food is laid as it comes from the pan: cheese that is grilled or fried goes hard when it cools.
+func warm(f *food.Food) bool {
+	return f.Heat != nil && f.Category == food.Cheese && (f.Heat.How == "grill" || f.Heat.How == "fry")
 }
 
 // parted adds a task, in parts where it is long and there are several who can share it; their names.
@@ -683,6 +723,8 @@ func (w *worker) window(k *work, f *food.Food, inVessel bool) {
 		k.late, k.from = true, minutes(crispMin)
 	case f.Needs(food.Wilts):
 		k.late, k.from = true, minutes(wiltsMin)
+	case warm(w.j.Brief.HouseRules().Served(f)):
+		k.late, k.from = true, minutes(warmMin)
 	case food.Has(k.form, food.OnFood):
 		k.late, k.from = true, minutes(toppingMin)
 	case k.wet == food.Juicy && f.Category == food.Fruit && !inVessel:

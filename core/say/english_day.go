@@ -30,6 +30,8 @@ var working = map[string]string{
 	"task.box":        "Put {1} of the {2} into a box with its name, for topping up",
 	"task.oven":       "{1} the {2}, {3} {3:piece|pieces}, {4} at {5}",
 	"task.hob":        "{1} the {2}, {3}",
+	"task.batches":    ", in {1} batches of about {2}",
+	"task.iced":       "Lift the {1} into iced water, then pat {1:it|them} dry",
 	"task.cool":       "Let the {1} cool",
 	"task.part":       ": {1} of them, part {2} of {3}",
 	"task.line":       "Line the board",

@@ -1754,6 +1754,13 @@ type Day struct {
 		Says string  `json:"says"`
 	} `json:"cold_out"`
 
+	// Crews when work would begin with fewer pairs of hands and with more; early where something would be done before its time for want of hands
+	Crews *[]struct {
+		BeginAt string `json:"begin_at"`
+		Early   *bool  `json:"early,omitempty"`
+		People  int    `json:"people"`
+	} `json:"crews,omitempty"`
+
 	// Fridge where its shelves are counted: the room that cold food takes before the work begins
 	Fridge *struct {
 		Litres float64 `json:"litres"`

@@ -3734,6 +3734,12 @@ export interface components {
                 /** @description shelves */
                 needs: number;
             };
+            /** @description when work would begin with fewer pairs of hands and with more; early where something would be done before its time for want of hands */
+            crews?: {
+                people: number;
+                begin_at: string;
+                early?: boolean;
+            }[];
             /** @description changes that let all begin later, and by how many minutes */
             savings?: {
                 says: string;

@@ -102,6 +102,24 @@ const print = () => window.print()
           >{{ s.says.toLowerCase() }}, {{ minutes(s.minutes) }}</span
         >
       </p>
+      <p v-if="(day.crews?.length ?? 0) > 1 && !day.relative" class="small soft crews">
+        Pairs of hands, and when work begins:
+        <button
+          v-for="c in day.crews"
+          :key="c.people"
+          type="button"
+          class="crew"
+          :class="{ now: c.people === day.people }"
+          :aria-pressed="c.people === day.people"
+          :title="c.early ? 'Something would be done earlier than it should be' : ''"
+          @click="people = c.people"
+        >
+          <b class="nums">{{ c.people }}</b>
+          <span class="nums">{{
+            sameDay(c.begin_at, day.serve_at) ? at(c.begin_at) : when(c.begin_at)
+          }}</span><template v-if="c.early"> ▲</template>
+        </button>
+      </p>
       <p class="only-print">
         {{ job.tray!.title }}, {{ when(job.tray!.brief.serve_at) }}, {{ job.tray!.board?.name }}
       </p>
@@ -178,6 +196,29 @@ const print = () => window.print()
 }
 .savings span + span::before {
   content: '; ';
+}
+.crews {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+.crew {
+  display: inline-flex;
+  gap: 6px;
+  min-height: 32px;
+  align-items: center;
+  padding: 2px 10px;
+  border: 1px solid var(--line-strong);
+  border-radius: var(--radius-m);
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+  cursor: pointer;
+}
+.crew.now {
+  border-color: var(--blue);
+  box-shadow: inset 0 0 0 1px var(--blue);
 }
 .side {
   display: grid;
