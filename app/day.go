@@ -2,6 +2,7 @@ package app
 
 import (
 	"context"
+	"fmt"
 	"time"
 
 	"happytray/core/fault"
@@ -191,11 +192,18 @@ func (a *App) Sheet(ctx context.Context, id string, which int, kind, paper strin
 			return out, err
 		}
 		if q, err = a.Quote(ctx, j); err == nil {
-			out.Data, err = sheet.Quote(j, now.larder, q, sheet.Money{Currency: s.Currency, Digits: s.Digits()}, paper)
+			today := a.now().In(s.Location())
+			head := sheet.Letterhead{Seller: s.Seller, Number: QuoteNumber(id, now.revision), Date: today}
+			out.Data, err = sheet.Quote(j, now.larder, q, sheet.Money{Currency: s.Currency, Digits: s.Digits()}, head, paper)
 		}
 	default:
 		out.Data, err = sheet.Mat(title, now.tray(), now.larder, paper)
 	}
 	out.Name = worklist.Name(title, kind, ending)
 	return out, err
+}
+
+// QuoteNumber names a quote: its job, and the revision of it.
+func QuoteNumber(id string, revision int64) string {
+	return fmt.Sprintf("%.8s-%d", id, revision)
 }

@@ -82,7 +82,7 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 	if at, err := time.Parse(time.DateOnly, played.Date); err == nil {
 		shotAt = at.Add(17*time.Hour + 40*time.Minute)
 	}
-	return a.store.Once(ctx, demoFact, func(st *store.Store) error {
+	loaded, err := a.store.Once(ctx, demoFact, func(st *store.Store) error {
 		if err := keepEvenings(ctx, st, evenings); err != nil {
 			return err
 		}
@@ -117,6 +117,16 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 		_, err = st.ChangeHouse(ctx, store.Change{Lots: lots, Things: things})
 		return err
 	})
+	if !loaded || err != nil {
+		return loaded, err
+	}
+	_, err = a.SaveSettings(ctx, func(s *Settings) error { // what quotes say; a house that has a name keeps it
+		if s.Seller == (Seller{}) {
+			s.Seller = demo.Seller
+		}
+		return nil
+	})
+	return loaded, err
 }
 
 // demoEvenings are the evenings of the demo world's past year, and the past job with what came home of it and a photograph.

@@ -222,7 +222,7 @@ func (a *App) Quote(ctx context.Context, j *job.Job) (price.Quote, error) {
 	if err != nil { // more work than one day's plan takes
 		day = prep.Labour{HandMin: prep.Minutes(j, larder)}
 	}
-	return price.NewQuote(shop.NewBasket(j, larder), price.Work(day), trays, j.Brief.Guests.Total(), j.Brief.Travels.Yes, s.Rates.forQuote()), nil
+	return price.NewQuote(shop.NewBasket(j, larder), price.Work(day), trays, j.Brief.Guests.Total(), j.Brief.Travels.Yes, s.Rates.forQuote()).Taxed(s.Seller.TaxPct), nil
 }
 
 // Substitutes names foods that can take another's place under a brief, nearest first.

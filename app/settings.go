@@ -23,13 +23,14 @@ import (
 
 // Settings are how the house measures, reckons and tells the time.
 type Settings struct {
-	Length     string `json:"length"`     // cm or in
-	Mass       string `json:"mass"`       // g or oz
-	Currency   string `json:"currency"`   // ISO 4217, or "" for bare figures
-	Hemisphere string `json:"hemisphere"` // north or south
-	Zone       string `json:"zone"`       // IANA name; "" for the zone of this machine
-	Shop       string `json:"shop"`       // address of a shop's feed, or ""
-	Rates      Rates  `json:"rates"`
+	Length     string       `json:"length"`     // cm or in
+	Mass       string       `json:"mass"`       // g or oz
+	Currency   string       `json:"currency"`   // ISO 4217, or "" for bare figures
+	Hemisphere string       `json:"hemisphere"` // north or south
+	Zone       string       `json:"zone"`       // IANA name; "" for the zone of this machine
+	Shop       string       `json:"shop"`       // address of a shop's feed, or ""
+	Rates      Rates        `json:"rates"`
+	Seller     price.Seller `json:"seller"` // as quotes say it
 
 	FurtherShops []string `json:"further_shops,omitempty"` // addresses of the feeds of others that are gone to where it saves enough
 	StopCost     int      `json:"stop_cost,omitempty"`     // what going to a further one counts, minor units
@@ -41,6 +42,9 @@ type Settings struct {
 	Rules *brief.Rules `json:"rules,omitempty"` // the house's way, which new briefs begin with; nil for the craft's own
 	Ways  []Way        `json:"ways,omitempty"`  // of crowds and hosts that have one of their own
 }
+
+// Seller is who asks a price, as a quote says it.
+type Seller = price.Seller
 
 // Way is how a crowd, or a host, has it done other than the house does.
 type Way struct {
@@ -192,6 +196,9 @@ func (a *App) checkSettings(s Settings) error {
 		if err := cmp.Or(s.Rules.Check(), checkRules(*s.Rules)); err != nil {
 			return fault.In("rules", err)
 		}
+	}
+	if err := s.Seller.Check(); err != nil {
+		return fault.In("seller", err)
 	}
 	if s.Shop != "" {
 		if err := a.shop.Check(s.Shop); err != nil {

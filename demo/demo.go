@@ -11,6 +11,7 @@ import (
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/price"
 	"happytray/core/plan"
 	"happytray/core/search"
 )
@@ -121,6 +122,10 @@ func laid(ctx context.Context, title string, of func(today time.Time) brief.Brie
 	}
 	return j, nil
 }
+
+// Seller is Tern & Tallow as its quotes say it.
+var Seller = price.Seller{Name: "Tern & Tallow", Address: "Odile Marrow\nNet Loft Lane 4\nSaltmere", ValidDays: 21,
+	Terms: "A third is due when it is ordered, the rest on the day. Boards and bowls are ours and are fetched the next morning."}
 
 // Cupboard is what Tern & Tallow has standing on a given day.
 func Cupboard(today time.Time) food.Stock {

@@ -17,6 +17,7 @@ import (
 func settingsOf(v app.Settings) api.Settings {
 	digits := v.Digits()
 	rates := ratesOut(v.Rates)
+	seller := api.Seller(v.Seller)
 	var rules *api.Document
 	if v.Rules != nil {
 		if raw, err := json.Marshal(v.Rules); err == nil { // they were read from there
@@ -31,7 +32,7 @@ func settingsOf(v app.Settings) api.Settings {
 	}
 	further := list(v.FurtherShops)
 	return api.Settings{Rules: rules, Ways: &ways, Length: api.SettingsLength(v.Length), Mass: api.SettingsMass(v.Mass), Currency: v.Currency, Hemisphere: api.SettingsHemisphere(v.Hemisphere),
-		Zone: &v.Zone, Shop: &v.Shop, FurtherShops: &further, StopCost: &v.StopCost, Rates: &rates, Digits: &digits, People: &v.People, Ovens: &v.Ovens, Shelves: &v.Shelves}
+		Zone: &v.Zone, Shop: &v.Shop, FurtherShops: &further, StopCost: &v.StopCost, Rates: &rates, Seller: &seller, Digits: &digits, People: &v.People, Ovens: &v.Ovens, Shelves: &v.Shelves}
 }
 
 func ratesOut(r app.Rates) api.Rates {
@@ -78,6 +79,7 @@ func (s *Server) SaveSettings(c *gin.Context) {
 				}
 			}
 			v.Rates = ratesIn(or(in.Rates, ratesOut(v.Rates)))
+			v.Seller = app.Seller(or(in.Seller, api.Seller(v.Seller)))
 			return nil
 		})
 	}

@@ -263,6 +263,19 @@ func TestQuotesAndSavings(t *testing.T) {
 	if free.Total >= q.Total {
 		t.Errorf("for nothing it costs %d, not less than %d", free.Total, q.Total)
 	}
+	seller := `{"seller":{"name":"Tern & Tallow","address":"Saltmere","tax_pct":12.5,"valid_days":14,"terms":""}}`
+	if a := d.ask("PUT", "/api/v1/settings", []byte(seller)); a.status != 200 || !strings.Contains(string(a.body), `"tax_pct":12.5`) {
+		t.Fatalf("%d %s", a.status, a.body)
+	}
+	defer d.ask("PUT", "/api/v1/settings", []byte(strings.Replace(seller, "12.5", "0", 1)))
+	var taxed price.Quote
+	d.ask("POST", "/api/v1/quote", plan).into(t, &taxed)
+	if taxed.Total != free.Total || taxed.Tax == 0 || taxed.Pays != taxed.Total+taxed.Tax {
+		t.Errorf("%+v", taxed)
+	}
+	if a := d.ask("PUT", "/api/v1/settings", []byte(strings.Replace(seller, "12.5", "101", 1))); a.status != 400 {
+		t.Errorf("a tax of more than all: %d", a.status)
+	}
 	if a := d.ask("PUT", "/api/v1/settings", []byte(strings.Replace(rates, `"margin_pct":0`, `"margin_pct":100`, 1))); a.status != 400 {
 		t.Errorf("a margin of everything: %d", a.status)
 	}

@@ -119,7 +119,7 @@ func (e *exported) write(j *job.Job, t *tray.Tray, larder *food.Larder) ([]byte,
 				return nil, err
 			}
 			q := price.NewQuote(shop.NewBasket(j, larder), price.Work(day), copies, j.Brief.Guests.Total(), j.Brief.Travels.Yes, price.Usual)
-			return sheet.Quote(j, larder, q, sheet.Money{Digits: 2}, e.paper)
+			return sheet.Quote(j, larder, q, sheet.Money{Digits: 2}, sheet.Letterhead{}, e.paper)
 		}
 		return sheet.Mat(j.Title, t, larder, e.paper)
 	}

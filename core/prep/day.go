@@ -75,7 +75,7 @@ type Day struct {
 	Kit         []Kit      `json:"kit"`
 	Cautions    []say.Text `json:"cautions"`
 	Savings     []Saving   `json:"savings,omitempty"`
-	Crews       []Crew     `json:"crews,omitempty"` // when work would begin with fewer hands and with more
+	Crews       []Crew     `json:"crews,omitempty"`  // when work would begin with fewer hands and with more
 	Fridge      *Fridge    `json:"fridge,omitempty"` // where its shelves are counted
 	Jobs        []Served   `json:"jobs,omitempty"`   // of a day with several
 }

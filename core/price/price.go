@@ -55,7 +55,11 @@ type Quote struct {
 	Cost    int    `json:"cost"`     // before margin
 	PerHead int    `json:"per_head"` // minor units
 	Guests  int    `json:"guests"`   // at least 1
-	Total   int    `json:"total"`    // minor units
+	Total   int    `json:"total"`    // minor units, without tax
+
+	TaxPct float64 `json:"tax_pct"` // percent on top of the total
+	Tax    int     `json:"tax"`     // minor units
+	Pays   int     `json:"pays"`    // minor units: the total with its tax
 }
 
 // Work is what a job's day takes of somebody who is paid: minutes by hand, and minutes on the road, one way; there is a way back.
@@ -92,5 +96,5 @@ func NewQuote(b shop.Basket, day Work, trays, guests int, travels bool, r Rates)
 	q.PerHead = int(math.Ceil(price/float64(q.Guests)/10-1e-9)) * 10
 	q.Total = q.PerHead * q.Guests
 	q.Lines = append(q.Lines, Line{"Margin", fmt.Sprintf("%.1f %% of the price", 100*float64(q.Total-q.Cost)/math.Max(1, float64(q.Total))), q.Total - q.Cost})
-	return q
+	return q.Taxed(0)
 }

@@ -3,6 +3,7 @@ package price
 import (
 	"errors"
 	"math/rand/v2"
+	"strings"
 	"testing"
 
 	"happytray/core/fault"
@@ -86,5 +87,21 @@ func TestTheRoadIsALine(t *testing.T) {
 	}
 	if road != 2000 {
 		t.Errorf("an hour there and back costs %d", road)
+	}
+}
+
+// Tax comes on top of the price, and a seller is bounded.
+func TestSellerAndTax(t *testing.T) {
+	q := Quote{Total: 10005}.Taxed(12.5)
+	if q.Tax != 1251 || q.Pays != 11256 {
+		t.Errorf("%+v", q)
+	}
+	for _, s := range []Seller{{TaxPct: -1}, {TaxPct: 101}, {ValidDays: 366}, {Name: strings.Repeat("x", 121)}} {
+		if s.Check() == nil {
+			t.Errorf("%+v is let through", s)
+		}
+	}
+	if err := (Seller{Name: "Tern & Tallow", Address: "Quay 4\nSaltmere", TaxPct: 7, ValidDays: 30}).Check(); err != nil {
+		t.Error(err)
 	}
 }

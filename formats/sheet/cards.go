@@ -2,16 +2,13 @@ package sheet
 
 import (
 	"fmt"
-	"math"
 	"strings"
-	"time"
 
 	"happytray/core/access"
 	"happytray/core/card"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/job"
-	"happytray/core/price"
 	"happytray/core/say"
 	"happytray/core/tray"
 )
@@ -195,86 +192,4 @@ func listCard(p page, title string, lines []string, x, y, w float64) {
 			return
 		}
 	}
-}
-
-// Money is how amounts are written: the code of a currency, or none, and the digits of its smaller coin.
-type Money struct {
-	Currency string
-	Digits   int
-}
-
-func (m Money) write(minor int) string {
-	s := fmt.Sprintf("%.*f", m.Digits, float64(minor)/math.Pow10(m.Digits))
-	if m.Currency != "" {
-		s += " " + m.Currency
-	}
-	return s
-}
-
-// Quote is what a client gets: what is served, to how many, and the price; the reckoning behind it stays in the house.
-func Quote(j *job.Job, larder *food.Larder, q price.Quote, m Money, on string) ([]byte, error) {
-	if on == "whole" {
-		on = "a4"
-	}
-	w, h, err := size(on)
-	if err != nil {
-		return nil, err
-	}
-	p := newPage(w, h, j.Title, made)
-	p.AddPage()
-	const margin = 22.0
-	p.letters(20, true)
-	p.write(margin, margin+8, p.fitted(j.Title, w-2*margin))
-	p.letters(10, false)
-	y := margin + 16
-	served := ""
-	if at, ok := j.Brief.ServeTime(time.UTC); ok {
-		served = at.Format("Monday 2 January 2006, 15:04") // as it is written, in its own zone
-	}
-	for _, l := range []string{j.Brief.Host, served, j.Brief.Place, fmt.Sprintf("%d guests", q.Guests)} {
-		if l != "" {
-			p.write(margin, y, p.fitted(l, w-2*margin))
-			y += 5
-		}
-	}
-	y += 6
-	var names []string
-	seen := map[string]bool{}
-	for _, t := range j.Trays {
-		for _, id := range t.Foods() {
-			if f, ok := larder.Get(id); ok && !seen[id] && f.Category != food.NotFood {
-				seen[id] = true
-				names = append(names, strings.ToLower(f.Name))
-			}
-		}
-	}
-	for _, l := range p.wrapped("On the tray: "+strings.Join(names, "; ")+".", w-2*margin, 14) {
-		p.write(margin, y, l)
-		y += 4.8
-	}
-	y += 7
-	right := w - margin
-	row := func(name, money string, bold bool) {
-		p.letters(12, bold)
-		p.write(margin, y, name)
-		p.write(right-p.GetStringWidth(money), y, money)
-		y += 7.5
-	}
-	p.SetLineWidth(.3)
-	p.Line(margin, y-6, right, y-6)
-	row("In all", m.write(q.Total), true)
-	row("For each guest", m.write(q.PerHead), false)
-	with := "Food, work and packaging"
-	for _, l := range q.Lines {
-		if l.Name == "Delivery" {
-			with = "Food, work, packaging and delivery"
-		}
-	}
-	p.letters(9, false)
-	p.write(margin, y+2, with+" are in the price.")
-	p.letters(8, false)
-	for _, l := range p.wrapped("Tell us of allergies and diets before the day. What the labels of the packs say decides what is in the food.", w-2*margin, 3) {
-		p.write(margin, h-margin, l)
-	}
-	return p.bytes()
 }

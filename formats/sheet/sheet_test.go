@@ -9,6 +9,7 @@ import (
 	"strconv"
 	"strings"
 	"testing"
+	"time"
 
 	"github.com/ledongthuc/pdf"
 
@@ -345,12 +346,23 @@ func TestBuildCardsQuote(t *testing.T) {
 		t.Error("no best bites, or nothing to drink")
 	}
 	q := price.NewQuote(shop.NewBasket(j, larder), price.Work{HandMin: prep.Minutes(j, larder)}, 1, 16, false, price.Usual)
-	quote, err := Quote(j, larder, q, Money{"EUR", 2}, "a4")
+	head := Letterhead{price.Seller{Name: "Tern & Tallow", Address: "Quay 4\nSaltmere", ValidDays: 14, Terms: "Half is due when it is ordered."}, "ab12-3", time.Date(2026, 11, 2, 9, 0, 0, 0, time.UTC)}
+	q = q.Taxed(12.5)
+	for _, paper := range []string{"a4", "letter"} {
+		quote, err := Quote(j, larder, q, Money{"EUR", 2}, head, paper)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if pages := readPDF(t, quote); len(pages) != 1 {
+			t.Errorf("a quote on %s takes %d pages", paper, len(pages))
+		}
+	}
+	quote, err := Quote(j, larder, q, Money{"EUR", 2}, head, "a4")
 	if err != nil {
 		t.Fatal(err)
 	}
 	text := readPDF(t, quote)[0].text
-	for _, want := range []string{"Monday 30 November 2026, 19:00", "Odile Marrow", "16 guests", fmt.Sprintf("%.2f EUR", float64(q.Total)/100)} {
+	for _, want := range []string{"Tern & Tallow", "Saltmere", "No. ab12-3", "2 November 2026", "valid until 16 November 2026", "Cheese", "Tax, 12.5 %", "Half is due", "Local food rules come first", fmt.Sprintf("%.2f EUR", float64(q.Pays)/100), "Monday 30 November 2026, 19:00", "Odile Marrow", "16 guests", fmt.Sprintf("%.2f EUR", float64(q.Total)/100)} {
 		if !strings.Contains(text, want) {
 			t.Errorf("no %q on the quote", want)
 		}

@@ -3102,8 +3102,15 @@ type Quote struct {
 		Name  string `json:"name"`
 		Says  string `json:"says"`
 	} `json:"lines"`
+
+	// Pays the total with its tax
+	Pays    int `json:"pays"`
 	PerHead int `json:"per_head"`
-	Total   int `json:"total"`
+	Tax     int `json:"tax"`
+
+	// TaxPct percent on top of the total
+	TaxPct float64 `json:"tax_pct"`
+	Total  int     `json:"total"`
 }
 
 // Rates what a seller reckons with; money is minor units
@@ -3243,6 +3250,20 @@ type Scene struct {
 	Places []string `json:"places"`
 }
 
+// Seller who asks a price, as the head of a quote says it, and on what terms
+type Seller struct {
+	// Address in lines
+	Address string `json:"address"`
+	Name    string `json:"name"`
+
+	// TaxPct percent on top of the price
+	TaxPct float64 `json:"tax_pct"`
+	Terms  string  `json:"terms"`
+
+	// ValidDays for which a quote holds; 0 where nothing is said
+	ValidDays int `json:"valid_days"`
+}
+
 // Sentence what is said, as data: which sentence, and what it is of, each value under its kind: {"mm": 45}
 type Sentence struct {
 	Code string                                            `json:"code"`
@@ -3300,6 +3321,9 @@ type Settings struct {
 	// Rules House rules, docs/formats/tray.schema.json#/$defs/rules
 	Rules *RulesDocument `json:"rules,omitempty"`
 
+	// Seller who asks a price, as the head of a quote says it, and on what terms
+	Seller *Seller `json:"seller,omitempty"`
+
 	// Shelves of the fridge; 0 where nobody counts them
 	Shelves *int `json:"shelves,omitempty"`
 
@@ -3348,6 +3372,9 @@ type SettingsChange struct {
 
 	// Rules House rules, docs/formats/tray.schema.json#/$defs/rules
 	Rules *RulesDocument `json:"rules,omitempty"`
+
+	// Seller who asks a price, as the head of a quote says it, and on what terms
+	Seller *Seller `json:"seller,omitempty"`
 
 	// Shelves of the fridge; 0 where nobody counts them
 	Shelves *int `json:"shelves,omitempty"`

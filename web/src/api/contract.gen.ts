@@ -2469,6 +2469,7 @@ export interface components {
             /** @description what going to a further shop counts, minor units */
             stop_cost?: number;
             rates?: components["schemas"]["Rates"];
+            seller?: components["schemas"]["Seller"];
             /** @enum {string} */
             length: "cm" | "in";
             /** @enum {string} */
@@ -2503,6 +2504,7 @@ export interface components {
             /** @description what going to a further shop counts, minor units */
             stop_cost?: number;
             rates?: components["schemas"]["Rates"];
+            seller?: components["schemas"]["Seller"];
             /** @enum {string} */
             length?: "cm" | "in";
             /** @enum {string} */
@@ -2524,6 +2526,20 @@ export interface components {
             /** @description of the smaller coin of the currency; said by the server, and not taken */
             digits?: number;
         };
+        /** @description who asks a price, as the head of a quote says it, and on what terms */
+        Seller: {
+            name: string;
+            /** @description in lines */
+            address: string;
+            /**
+             * Format: double
+             * @description percent on top of the price
+             */
+            tax_pct: number;
+            /** @description for which a quote holds; 0 where nothing is said */
+            valid_days: number;
+            terms: string;
+        };
         /** @description what a seller reckons with; money is minor units */
         Rates: {
             hourly: number;
@@ -2537,6 +2553,14 @@ export interface components {
             margin_pct: number;
         };
         Quote: {
+            /**
+             * Format: double
+             * @description percent on top of the total
+             */
+            tax_pct: number;
+            tax: number;
+            /** @description the total with its tax */
+            pays: number;
             lines: {
                 name: string;
                 says: string;

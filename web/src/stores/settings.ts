@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import type { Rules } from '@/api/tray.gen'
-import { api, take, Trouble, type HouseWay, type Rates, type Settings } from '@/api/client'
+import { api, take, Trouble, type HouseWay, type Rates, type Seller, type Settings } from '@/api/client'
 import { units } from '@/tray/units'
 
 /** Units, currency, hemisphere, the shop and the seller's rates: read once, saved on the server for every window. */
@@ -11,6 +11,7 @@ export const useSettings = defineStore('settings', () => {
   const furtherShops = ref<string[]>([]) // addresses of others
   const stopCost = ref(0) // what going to one of them counts
   const rates = ref<Rates | null>(null)
+  const seller = ref<Seller | null>(null) // as quotes say it
   const people = ref<number | null>(null) // who prepare
   const ovens = ref<number | null>(null)
   const shelves = ref<number | null>(null) // of the fridge
@@ -24,6 +25,7 @@ export const useSettings = defineStore('settings', () => {
     further_shops: others,
     stop_cost: way,
     rates: r,
+    seller: from,
     people: p,
     ovens: o,
     shelves: f,
@@ -36,6 +38,7 @@ export const useSettings = defineStore('settings', () => {
     furtherShops.value = others ?? []
     stopCost.value = way ?? 0
     rates.value = r ?? null
+    seller.value = from ?? null
     people.value = p ?? null
     ovens.value = o ?? null
     shelves.value = f ?? null
@@ -53,6 +56,7 @@ export const useSettings = defineStore('settings', () => {
     further_shops: furtherShops.value,
     stop_cost: stopCost.value,
     rates: rates.value ?? undefined,
+    seller: seller.value ?? undefined,
     people: people.value ?? undefined,
     ovens: ovens.value ?? undefined,
     shelves: shelves.value ?? undefined,
@@ -108,6 +112,7 @@ export const useSettings = defineStore('settings', () => {
     furtherShops,
     stopCost,
     rates,
+    seller,
     people,
     ovens,
     shelves,

@@ -7,7 +7,7 @@ import House from '@/components/house/House.vue'
 import TakeAlong from '@/components/house/TakeAlong.vue'
 import ShopLine from '@/components/house/ShopLine.vue'
 import RuleLines from '@/components/brief/RuleLines.vue'
-import type { Rates } from '@/api/client'
+import type { Rates, Seller } from '@/api/client'
 import { useSettings } from '@/stores/settings'
 import { useShop } from '@/stores/shop'
 import { area, across, coinDigits, grams, money, units } from '@/tray/units'
@@ -44,6 +44,8 @@ function setRate(r: (typeof reckoned)[number], n: number | undefined) {
   const v = r.money ? Math.round(n * coin.value) : n
   return settings.change({ rates: { ...settings.rates, [r.key]: Math.min(r.most, Math.max(0, v)) } })
 }
+const setSeller = (part: Partial<Seller>) =>
+  settings.seller ? settings.change({ seller: { ...settings.seller, ...part } }) : undefined
 // every zone this browser knows; serving times are meant in the one that is set
 const zones = Intl.supportedValuesOf('timeZone')
 const currencies = [
@@ -236,6 +238,72 @@ const choices = [
         <span class="soft">{{ r.unit }}</span>
       </div>
     </section>
+    <section v-if="settings.seller" class="card rows" aria-label="What a quote says">
+      <h2>Who asks, and on what terms</h2>
+      <div class="rate wide">
+        <span>Name on a quote</span>
+        <WrittenField
+          class="text"
+          aria-label="Name on a quote"
+          maxlength="120"
+          :value="settings.seller.name"
+          @written="name => setSeller({ name })"
+        />
+      </div>
+      <div class="rate wide">
+        <span>Address</span>
+        <WrittenField
+          class="text"
+          tag="textarea"
+          rows="3"
+          aria-label="Address on a quote"
+          maxlength="300"
+          :value="settings.seller.address"
+          @written="address => setSeller({ address })"
+        />
+      </div>
+      <div class="rate">
+        <span>Tax</span>
+        <ElInputNumber
+          :model-value="settings.seller.tax_pct"
+          :min="0"
+          :max="100"
+          :controls="false"
+          aria-label="Tax"
+          style="width: 110px"
+          @change="n => setSeller({ tax_pct: n ?? 0 })"
+        />
+        <span class="soft">% on top of the price</span>
+      </div>
+      <div class="rate">
+        <span>A quote holds for</span>
+        <ElInputNumber
+          :model-value="settings.seller.valid_days || undefined"
+          :min="0"
+          :max="365"
+          :precision="0"
+          :controls="false"
+          placeholder="unsaid"
+          aria-label="Days for which a quote holds"
+          style="width: 110px"
+          @change="n => setSeller({ valid_days: n ?? 0 })"
+        />
+        <span class="soft">days</span>
+      </div>
+      <div class="rate wide">
+        <span>Terms</span>
+        <WrittenField
+          class="text"
+          tag="textarea"
+          rows="3"
+          aria-label="Terms of a quote"
+          maxlength="1000"
+          :value="settings.seller.terms"
+          placeholder="when it is paid, what is lent and comes back"
+          @written="terms => setSeller({ terms })"
+        />
+      </div>
+    </section>
     <section class="card">
       <h2>So a tray reads</h2>
       <p class="nums">
@@ -282,6 +350,18 @@ const choices = [
   display: grid;
   grid-template-columns: 190px 120px 1fr;
   align-items: center;
+}
+.rate.wide {
+  grid-template-columns: 190px 1fr;
+}
+.text {
+  font: inherit;
+  color: var(--ink);
+  background: var(--paper);
+  min-height: 40px;
+  padding: 8px 12px;
+  border: 1.5px solid var(--line-strong);
+  border-radius: var(--radius);
 }
 fieldset,
 .row {

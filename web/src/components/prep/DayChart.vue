@@ -124,7 +124,7 @@ const short = (t: DayTask) => (t.food ? props.foodName(t.food) : t.says).split('
             @click="emit('choose', l.bars.find(b => b.task.round === s.round)!.task.id)"
           >
             <b v-if="(100 * s.long) / long > 2.4" class="nums">{{ s.number }}</b>
-            <span v-if="(100 * s.long) / long > 1.3 * s.says.length">{{ s.says }}</span>
+            <span v-if="(100 * s.long) / long > s.says.length + 3">{{ s.says }}</span>
           </button>
         </template>
         <span
