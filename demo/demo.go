@@ -11,8 +11,8 @@ import (
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/job"
-	"happytray/core/price"
 	"happytray/core/plan"
+	"happytray/core/price"
 	"happytray/core/search"
 )
 

@@ -141,6 +141,27 @@ func chosenOf(job *job.Job, larder *food.Larder) []pick.Choice {
 	return out
 }
 
+// Boards that follow each other, as a brief may ask for them (brief.WaveMinutes); what is laid is out a little longer than it warms up.
+const (
+	mostWaves   = 4
+	leastWave   = 30
+	whileLaying = 10 // minutes
+)
+
+// waves is how many boards that follow each other hold an evening of lasts minutes, and every how many minutes, where each may stand
+// for holds minutes before guests; none where they follow each other already, where they travel, or where no number does.
+func waves(b brief.Brief, lasts, holds float64) (n, every int) {
+	if b.WaveMinutes > 0 || b.Travels.Yes || b.Plates() || holds <= whileLaying {
+		return 0, 0
+	}
+	n = max(2, int(math.Ceil(lasts/(holds-whileLaying))))
+	every = 5 * int(math.Ceil(lasts/float64(n)/5))
+	if n > mostWaves || every < leastWave || n > b.Guests.Total() {
+		return 0, 0
+	}
+	return n, every
+}
+
 // says names in plain sentences what follows, and what does not work out.
 func says(b brief.Brief, job *job.Job, larder *food.Larder, o Estimate, now time.Time) []say.Text {
 	out := []say.Text{}
@@ -175,8 +196,15 @@ func says(b brief.Brief, job *job.Job, larder *food.Larder, o Estimate, now time
 		add("outlook.budget", say.Percent(100*(float64(o.BasketCost)/float64(o.Budget)-1)))
 	}
 	lasts, before := b.Lasts(), safety.OutBefore(b, foods)
+	if b.WaveMinutes > 0 && b.Copies > 1 { // each board has its part of the evening
+		lasts = min(lasts, max(float64(b.WaveMinutes), lasts-float64((b.Copies-1)*b.WaveMinutes)))
+	}
 	if before+lasts > o.HoldMinutes {
-		add("outlook.lasts", say.Minutes(lasts), say.Minutes(o.HoldMinutes), say.Minutes(before))
+		long := say.That("outlook.lasts", say.Minutes(lasts), say.Minutes(o.HoldMinutes), say.Minutes(before))
+		if n, every := waves(b, lasts, o.HoldMinutes-before); n > 0 {
+			long = long.Then("outlook.waves", say.N(n), say.N(every))
+		}
+		out = append(out, long)
 	}
 	if b.RoadCold == "" && b.Travels.Minutes > 0 && b.Travels.Minutes+before+lasts > o.HoldMinutes {
 		add("outlook.road", say.Minutes(b.Travels.Minutes), say.Minutes(b.Lasts()), say.Minutes(o.HoldMinutes))

@@ -56,8 +56,9 @@ type Brief struct {
 	Serving       string             `json:"serving,omitempty"`      // shared (default) or plates, one for each guest
 	PlateApart    bool               `json:"plate_apart,omitempty"`  // guests with an allergy get a covered plate of their own, so that the others keep theirs
 	Board         *board.Request     `json:"board,omitempty"`
-	Boards        []board.Request    `json:"boards,omitempty"` // a set that shares the food; counts before Board
-	Copies        int                `json:"copies,omitempty"` // tables, or courses, that each get such a board; 0 or 1 for one
+	Boards        []board.Request    `json:"boards,omitempty"`       // a set that shares the food; counts before Board
+	Copies        int                `json:"copies,omitempty"`       // tables, or courses, that each get such a board; 0 or 1 for one
+	WaveMinutes   int                `json:"wave_minutes,omitempty"` // after which each copy follows the one before it, out of the cold; 0 where all come at once
 	Extra         document.Extra     `json:"-"`
 }
 

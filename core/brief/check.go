@@ -255,6 +255,17 @@ func (b Brief) checkBoards() error {
 	if b.Copies > 1 && (b.Plates() || b.PlateApart || b.HouseRules().Vegetarians == "separate") {
 		return fault.Bad("copies", "boards alike are shared by whole tables; plates, plates apart and trays of their own are planned for all guests together")
 	}
+	if b.WaveMinutes != 0 {
+		if err := fault.Between("wave_minutes", float64(b.WaveMinutes), leastWave, 240, " minutes"); err != nil {
+			return err
+		}
+		if b.Copies < 2 || b.Copies > mostWaves {
+			return fault.Bad("wave_minutes", "boards that follow each other are 2 to %d: say how many (copies)", mostWaves)
+		}
+		if b.Travels.Yes {
+			return fault.Bad("wave_minutes", "boards on the road come all at once; lay a second one where it is served")
+		}
+	}
 	if len(b.Boards) > MaxBoards {
 		return fault.Bad("boards", "at most %d boards for one job", MaxBoards)
 	}
@@ -268,6 +279,12 @@ func (b Brief) checkBoards() error {
 	}
 	return nil
 }
+
+// Boards that follow each other: so many at most, and so many minutes apart at least.
+const (
+	mostWaves = 4
+	leastWave = 30
+)
 
 // MaxCopies is how many times a board is laid alike.
 const MaxCopies = 200

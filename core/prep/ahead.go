@@ -127,13 +127,53 @@ func (w *worker) atLast(k *work) bool {
 	return true
 }
 
-// chillTrays adds that trays which are laid ahead are covered and chilled, and taken out again.
-func (w *worker) chillTrays() {
-	if w.ready == 0 {
-		return
+// waves is how many boards of a tray follow each other; 1 where all come at once.
+func (w *worker) waves(t *tray.Tray) int {
+	if w.j.Brief.WaveMinutes <= 0 || w.road > 0 {
+		return 1
 	}
+	return t.Copies()
+}
+
+// waveAt is how long after serving a board comes, seconds: none for the first, 0.
+func (w *worker) waveAt(n int) int { return 60 * w.j.Brief.WaveMinutes * n }
+
+// waveTakes is how long before it comes a further board leaves the cold, seconds: as long as its food warms up, and no more than two
+// thirds of the time between boards.
+func (w *worker) waveTakes() int { return min(60*w.warmest(), 2*w.waveAt(1)/3) }
+
+// justBefore is by when a further board is finished before it comes, seconds.
+const justBefore = 120
+
+// inWaves parts what is laid at last among boards that follow each other: the first board's is answered, the others' are added.
+func (w *worker) inWaves(k work, t *tray.Tray) work {
+	n := w.waves(t)
+	k.seconds, k.count, k.grams = max(1, k.seconds/n), max(1, k.count/n), k.grams/float64(n)
+	says := k.says
+	for v := 1; v < n; v++ {
+		q := k
+		q.id, q.wave = fmt.Sprintf("%s-w%d", k.id, v+1), v
+		q.from, q.by = k.from+w.waveAt(v), w.waveAt(v)-justBefore
+		q.after = append(slices.Clone(w.last[StepName(k.food, k.form)]), waveTask(k.tray, v))
+		q.says = says.Then("task.wave", say.N(v+1), say.N(n))
+		w.add(q)
+	}
+	k.says = says.Then("task.wave", say.N(1), say.N(n))
+	return k
+}
+
+// waveTask names the taking out of a further board of a tray.
+func waveTask(tray, wave int) string {
+	return fmt.Sprintf("%s-w%d", trayTask(takeOut, tray), wave+1)
+}
+
+// chillTrays adds that trays which are laid ahead, and boards that follow others, are covered and chilled, and taken out again.
+func (w *worker) chillTrays() {
 	for n, t := range w.j.Trays {
-		tray := n + 1
+		tray, waves := n+1, w.waves(t)
+		if w.ready == 0 && waves < 2 {
+			continue
+		}
 		var laid []string
 		for i := range w.works {
 			if k := &w.works[i]; k.kind == Lay && k.tray == tray && !k.late {
@@ -143,10 +183,28 @@ func (w *worker) chillTrays() {
 		if len(laid) == 0 {
 			continue
 		}
-		cover := w.add(work{id: trayTask("chill-tray", tray), kind: Chill, seconds: chillTraySecs * t.Copies(), hands: 1, count: t.Copies(), after: laid, from: schedule.Any, by: -w.ready, tray: tray, tool: "film, or lids",
-			says: say.That("task.cover-tray", say.Food(t.Board.Called()))})
-		w.add(work{id: trayTask(takeOut, tray), kind: GetOut, seconds: outTraySecs * t.Copies(), hands: 1, count: t.Copies(), after: []string{cover}, from: minutes(w.hold - standsMin), by: -w.takes, tray: tray,
-			says: say.That("task.out-tray", say.Food(t.Board.Called()))})
+		covered, by := t.Copies(), -w.ready
+		if w.ready == 0 { // the first stands ready
+			covered, by = waves-1, -w.inHand
+			w.says = append(w.says, say.That("day.waves", say.N(w.j.Brief.WaveMinutes)))
+		}
+		called := say.Food(t.Board.Called())
+		cover := w.add(work{id: trayTask("chill-tray", tray), kind: Chill, seconds: chillTraySecs * covered, hands: 1, count: covered, after: laid, from: schedule.Any, by: by, tray: tray, tool: "film, or lids",
+			says: say.That("task.cover-tray", called)})
+		out := work{id: trayTask(takeOut, tray), kind: GetOut, seconds: outTraySecs, hands: 1, count: 1, after: []string{cover}, from: minutes(w.hold - standsMin), by: -w.takes, tray: tray, says: say.That("task.out-tray", called)}
+		if w.ready > 0 {
+			first := out
+			first.count = t.Copies() - waves + 1
+			first.seconds *= first.count
+			w.add(first)
+		}
+		for v := 1; v < waves; v++ {
+			next := out
+			next.id, next.wave = waveTask(tray, v), v
+			next.from, next.by = out.from+w.waveAt(v), w.waveAt(v)-w.waveTakes()
+			next.says = next.says.Then("task.wave", say.N(v+1), say.N(waves))
+			w.add(next)
+		}
 		w.fits(tray)
 	}
 }
@@ -201,7 +259,11 @@ func (d *kitchenDay) pauses() (out [][2]int) {
 		if len(w.j.Brief.Sessions) == 0 && len(d.jobs) > 1 {
 			return nil // somebody is there for this job whenever it takes them
 		}
-		open = append(open, [2]int{d.off(n) - w.finishing(), d.off(n)})
+		last := 0
+		for _, t := range w.j.Trays {
+			last = max(last, w.waveAt(w.waves(t)-1))
+		}
+		open = append(open, [2]int{d.off(n) - w.finishing(), d.off(n) + last})
 	}
 	if len(open) == len(d.jobs) {
 		return nil

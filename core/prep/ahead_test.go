@@ -10,6 +10,7 @@ import (
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/plan/plantest"
+	"happytray/core/say"
 )
 
 // aheadOf is one of the briefs for what is made ready in many ways; serving is at seven.
@@ -241,5 +242,54 @@ func TestHowManyHands(t *testing.T) {
 	}
 	if alone, three := at(t, d.Crews[0].BeginAt), at(t, d.Crews[2].BeginAt); three.Sub(alone) < 30*time.Minute {
 		t.Errorf("three begin at %v, one at %v", three, alone)
+	}
+}
+
+// Boards that follow each other: a further one is covered before the guests come, leaves the cold before its time, is finished then, and has
+// a clock of its own; so an evening that is longer than the hours is held.
+func TestBoardsThatFollowEachOther(t *testing.T) {
+	b := brief.Brief{Guests: brief.Guests{Adults: 16}, Month: 6, Occasion: "grazing", LastsMinutes: 100, ServeAt: "2026-11-27T19:00:00Z"}
+	short := func(d Day) bool {
+		return slices.ContainsFunc(d.Cautions, func(c say.Text) bool { return strings.Contains(c.String(), "and guests graze until") })
+	}
+	one, err := Plan(plantest.Laid(t, b), food.BuiltIn(), Options{People: 2})
+	if err != nil {
+		t.Fatal(err)
+	}
+	b.Copies, b.WaveMinutes = 2, 50
+	two, err := Plan(plantest.Laid(t, b), food.BuiltIn(), Options{People: 2})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if !short(one) || short(two) {
+		t.Errorf("an hour and forty minutes: one board is short %v, two after each other %v", short(one), short(two))
+	}
+	if len(two.Trays) != 2 || two.Trays[0].Wave != 0 || two.Trays[1].Wave != 2 || two.Trays[1].ClearAt <= two.Trays[0].ClearAt {
+		t.Fatalf("%+v", two.Trays)
+	}
+	serve := at(t, two.ServeAt)
+	second := serve.Add(50 * time.Minute)
+	var cover, out Task
+	after := 0
+	for _, k := range two.Tasks {
+		switch {
+		case k.Food == "" && k.Kind == Chill:
+			cover = k
+		case k.Food == "" && k.Kind == GetOut:
+			out = k
+		case k.Kind == Lay && at(t, k.Starts).After(serve):
+			after++
+			if at(t, k.Ends).After(second) || at(t, k.Starts).Before(at(t, out.Ends)) {
+				t.Errorf("%s of the second board from %s to %s, out at %s", k.ID, k.Starts, k.Ends, out.Ends)
+			}
+		}
+	}
+	if cover.ID == "" || at(t, cover.Ends).After(serve.Add(-brief.InHand)) || out.ID == "" || !at(t, out.Starts).After(serve) || at(t, out.Starts).After(second.Add(-20*time.Minute)) || after == 0 {
+		t.Errorf("covered until %s, out %s, %d things laid after", cover.Ends, out.Starts, after)
+	}
+	for _, bad := range []string{`{"guests":{"adults":8},"wave_minutes":60}`, `{"guests":{"adults":8},"copies":2,"wave_minutes":10}`, `{"guests":{"adults":8},"copies":2,"wave_minutes":60,"travels":20}`, `{"guests":{"adults":18},"copies":9,"wave_minutes":60}`} {
+		if _, err := brief.Read([]byte(bad)); err == nil {
+			t.Errorf("%s is read", bad)
+		}
 	}
 }

@@ -15,7 +15,8 @@ import (
 // TrayOut is how long the perishable food of a tray is out of the cold before it is served, by the tasks, and by when
 // what is left of it must go.
 type TrayOut struct {
-	Tray    int       `json:"tray"` // from 1
+	Tray    int       `json:"tray"`           // from 1
+	Wave    int       `json:"wave,omitempty"` // of boards that follow each other, from 2; 0 for the first, or for one
 	Job     string    `json:"job,omitempty"`
 	ClearAt string    `json:"clear_at"` // of the first of its foods that must go; empty where nothing on it perishes
 	Out     []FoodOut `json:"out"`
@@ -39,10 +40,11 @@ type outOf struct {
 
 // outs adds up, for what is got out of the fridge for a job, the intervals out of the cold by the tasks: from being got
 // out until it, or the tray that it lies on, is chilled, and from the last getting out until serving. What travels is cold on the
-// road, unless it travels open.
-func (d *kitchenDay) outs(n int, p schedule.Plan) []outOf {
+// road, unless it travels open. Of boards that follow each other wave tells which, from 0: what lies on a further one is in the
+// cold till it is taken out.
+func (d *kitchenDay) outs(n int, p schedule.Plan, wave int) []outOf {
 	w := d.jobs[n]
-	serve := d.off(n)
+	serve := d.off(n) + w.waveAt(wave)
 	load, unload := serve, serve // out from unload on, and not between
 	covered, taken := map[int]int{}, map[int]int{}
 	var order []string
@@ -59,7 +61,7 @@ func (d *kitchenDay) outs(n int, p schedule.Plan) []outOf {
 			unload = p.Start[i] + k.seconds
 		case k.kind == Chill && k.food == "":
 			covered[k.tray] = p.Start[i] + k.seconds
-		case k.kind == GetOut && k.food == "":
+		case k.kind == GetOut && k.food == "" && k.wave == wave:
 			taken[k.tray] = p.Start[i]
 		}
 		f, ok := w.larder.Get(k.food)
@@ -165,7 +167,7 @@ func (d *kitchenDay) toChill(e easing) error {
 		d.whole = make([]map[string]int, len(whole.jobs))
 		for n, w := range whole.jobs {
 			d.whole[n] = map[string]int{}
-			for _, o := range whole.outs(n, p) {
+			for _, o := range whole.outs(n, p, 0) {
 				d.whole[n][StepName(o.food, o.form)] = o.seconds
 				f, _ := w.larder.Get(o.food)
 				key := StepName(o.food, o.form)
@@ -215,7 +217,7 @@ func (w *worker) asOne(chill map[string]bool, outs map[string]int) (more bool) {
 func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) string) int {
 	w := d.jobs[n]
 	serve, hold := d.off(n), int(w.hold*60)
-	outs := d.outs(n, p)
+	outs := d.outs(n, p, 0)
 	last, longest := map[string]int{}, map[string]int{}
 	var foods []string
 	for _, o := range outs {
@@ -240,14 +242,9 @@ func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) str
 		}
 		to.ColdOut = append(to.ColdOut, c)
 	}
-	holds := func(f *food.Food) int { return int(60 * safety.HoldingTimeOf(w.j.Brief, f)) }
-	var over, cool []say.Value
+	var cool []say.Value
 	for _, id := range foods {
-		f, _ := w.larder.Get(id)
-		if f.Needs(food.Perishable) && longest[id] > holds(f) {
-			over = append(over, say.Food(f.Name))
-		}
-		if w.road > 0 && serve-last[id] < 60*(w.warmUp(f)-hardlyCool) {
+		if f, _ := w.larder.Get(id); w.road > 0 && serve-last[id] < 60*(w.warmUp(f)-hardlyCool) {
 			cool = append(cool, say.Food(f.Name))
 		}
 	}
@@ -264,12 +261,66 @@ func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) str
 	if len(cool) > 0 {
 		to.Cautions = appendUnsaid(to.Cautions, say.That("day.cool", say.All(cool...), say.Minutes(float64(w.arrive/60))))
 	}
-	if len(over) > 0 {
-		to.Cautions = appendUnsaid(to.Cautions, say.That("day.over", say.All(over...)))
+	waves := 1
+	for _, t := range w.j.Trays {
+		waves = max(waves, w.waves(t))
 	}
-	first := math.MaxInt
+	over, short := false, false
+	ends, first := serve+int(60*w.j.Brief.Lasts()), math.MaxInt
+	for v := range waves {
+		gone, tooLong := d.traysOut(to, n, v, d.outs(n, p, v), when)
+		first = min(first, gone)
+		if len(tooLong) > 0 && !over {
+			to.Cautions = appendUnsaid(to.Cautions, say.That("day.over", say.All(tooLong...)))
+			over = true
+		}
+		until := ends // when the next one comes this one may go
+		if v < waves-1 {
+			until = min(ends, serve+w.waveAt(v+1))
+		}
+		if gone < until-60 && !over && !short {
+			at := func(seconds int) say.Value {
+				return say.Word(d.base.Add(time.Duration(seconds) * time.Second).In(d.base.Location()).Format("15:04"))
+			}
+			to.Cautions = appendUnsaid(to.Cautions, say.That("day.short", at(gone), at(until)))
+			short = true
+		}
+	}
+	if first == math.MaxInt { // nothing on them perishes
+		first = serve + hold
+	}
+	return first
+}
+
+// traysOut tells for each tray of a job, of boards that follow each other the one that is meant, how long its food is out of the cold
+// until it is served. It answers with the second at which the first of it must go, and what has been out for longer than it may be
+// when it is served.
+func (d *kitchenDay) traysOut(to *Day, n, wave int, outs []outOf, when func(int) string) (first int, over []say.Value) {
+	w := d.jobs[n]
+	serve := d.off(n) + w.waveAt(wave)
+	longest := map[string]int{}
+	var foods []string
+	for _, o := range outs {
+		if _, met := longest[o.food]; !met {
+			foods = append(foods, o.food)
+		}
+		longest[o.food] = max(longest[o.food], o.seconds)
+	}
+	holds := func(f *food.Food) int { return int(60 * safety.HoldingTimeOf(w.j.Brief, f)) }
+	for _, id := range foods {
+		if f, _ := w.larder.Get(id); f.Needs(food.Perishable) && longest[id] > holds(f) {
+			over = append(over, say.Food(f.Name))
+		}
+	}
+	first = math.MaxInt
 	for i, t := range w.j.Trays {
+		if wave >= w.waves(t) {
+			continue
+		}
 		one := TrayOut{Tray: i + 1, Out: []FoodOut{}}
+		if wave > 0 {
+			one.Wave = wave + 1
+		}
 		if len(d.booked) > 1 {
 			one.Job = d.booked[n].ID
 		}
@@ -289,16 +340,7 @@ func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) str
 		}
 		to.Trays = append(to.Trays, one)
 	}
-	if first == math.MaxInt { // nothing on them perishes
-		first = serve + hold
-	}
-	if ends := serve + int(60*w.j.Brief.Lasts()); len(foods) > 0 && first < ends-60 && len(over) == 0 && len(w.j.Trays) > 0 {
-		at := func(seconds int) say.Value {
-			return say.Word(d.base.Add(time.Duration(seconds) * time.Second).In(d.base.Location()).Format("15:04"))
-		}
-		to.Cautions = appendUnsaid(to.Cautions, say.That("day.short", at(first), at(ends)))
-	}
-	return first
+	return first, over
 }
 
 // tooEarly says of what is done earlier than it bears, because hands or ovens are too few for its window.

@@ -85,7 +85,7 @@ func roundOf(k *work, f *food.Food, travels bool) int {
 	case Load, Drive, Unload:
 		return roundRoad
 	case Lay:
-		if k.late && travels || f != nil && (f.Category == food.Garnish || food.Has(k.form, food.OnFood)) {
+		if k.late && (travels || k.wave > 0) || f != nil && (f.Category == food.Garnish || food.Has(k.form, food.OnFood)) {
 			return roundLast
 		}
 		return roundLay

@@ -154,6 +154,7 @@ type work struct {
 	wet                  food.Wetness // of what is worked on, as it lies on the tray
 	of                   []int        // the jobs of a day that it is for
 	base                 string       // its name within its job
+	wave                 int          // of boards that follow each other, that it is for; 0 for the first, or all
 	again                bool         // it was out before
 	rest                 int          // seconds that what comes after it waits at least
 	finish               bool         // it is for what is finished where and when it is served
@@ -709,6 +710,9 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 		}
 		slices.Sort(k.after)
 		k.after = slices.Compact(k.after)
+		if w.waves(t) > 1 && k.late {
+			k = w.inWaves(k, t)
+		}
 		ids[s.Number] = w.parted(k)
 		order[onSpot[s.Number]] = append(laid, ids[s.Number])
 	}

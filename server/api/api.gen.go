@@ -1818,6 +1818,9 @@ type Day struct {
 			MinutesBeforeServing float64 `json:"minutes_before_serving"`
 		} `json:"out"`
 		Tray int `json:"tray"`
+
+		// Wave of boards that follow each other, from 2; left out for the first
+		Wave *int `json:"wave,omitempty"`
 	} `json:"trays,omitempty"`
 }
 

@@ -3725,6 +3725,8 @@ export interface components {
             /** @description how long what perishes on each tray is out of the cold before serving, by the tasks, and by when it must go */
             trays?: {
                 tray: number;
+                /** @description of boards that follow each other, from 2; left out for the first */
+                wave?: number;
                 job?: string;
                 /** @description empty where nothing on it perishes */
                 clear_at: string;

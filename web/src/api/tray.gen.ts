@@ -337,6 +337,10 @@ export interface Brief {
    */
   copies?: number;
   /**
+   * minutes after which each copy follows the one before it, out of the cold, 30 to 240; left out or 0, all come at once
+   */
+  wave_minutes?: number;
+  /**
    * a set of boards that shares the food; counts before board
    *
    * @maxItems 12

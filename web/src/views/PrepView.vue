@@ -102,7 +102,7 @@ const print = () => window.print()
           >{{ s.says.toLowerCase() }}, {{ minutes(s.minutes) }}</span
         >
       </p>
-      <p v-if="(day.crews?.length ?? 0) > 1 && !day.relative" class="small soft crews">
+      <p v-if="(day.crews?.length ?? 0) > 1 && !day.relative" class="small soft crews no-print">
         Pairs of hands, and when work begins:
         <button
           v-for="c in day.crews"

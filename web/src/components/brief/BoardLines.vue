@@ -27,6 +27,19 @@ const requests = computed<BoardRequest[]>(() =>
 const key = (r: BoardRequest) => (r.shape ? 'own' : (r.id ?? 'any'))
 const oneSize = (r: BoardRequest) => r.shape === 'round' || r.shape === 'hexagon'
 
+/** Half boards may follow each other out of the fridge, where they stay and are few. */
+const canFollow = computed(() => {
+  const n = props.brief.copies ?? 1
+  return n >= 2 && n <= 4 && !props.brief.travels
+})
+function setCopies(n: number) {
+  const many = n > 1
+  set({
+    copies: many ? n : undefined,
+    ...(many && n <= 4 ? {} : { wave_minutes: undefined }),
+  })
+}
+
 /** One board, a set of them, or none named. */
 function setAll(list: BoardRequest[]) {
   const named = list.filter(r => key(r) !== 'any')
@@ -73,7 +86,7 @@ const sides: [string, string][] = [
         v =>
           set({
             serving: v === 'plates' ? 'plates' : undefined,
-            ...(v === 'plates' ? { copies: undefined } : {}),
+            ...(v === 'plates' ? { copies: undefined, wave_minutes: undefined } : {}),
           })
       "
     /><template v-if="brief.serving !== 'plates'"
@@ -84,9 +97,22 @@ const sides: [string, string][] = [
         :max="200"
         class="num"
         aria-label="Tables that get the same board"
-        @change="n => set({ copies: n && n > 1 ? n : undefined })"
+        @change="n => setCopies(n ?? 1)"
       />
-      {{ (brief.copies || 1) > 1 ? 'tables' : 'table' }}</template
+      <template v-if="canFollow"
+        ><Choose
+          :value="String(brief.wave_minutes ?? 0)"
+          label="When they come"
+          :width="266"
+          :options="[
+            ['0', 'tables, all at once'],
+            ['45', 'after each other, every 45 minutes'],
+            ['60', 'after each other, every hour'],
+            ['75', 'after each other, every 75 minutes'],
+            ['90', 'after each other, every hour and a half'],
+          ]"
+          @change="v => set({ wave_minutes: Number(v) || undefined })" /></template
+      ><template v-else>{{ (brief.copies || 1) > 1 ? 'tables' : 'table' }}</template></template
     >:
   </p>
   <p v-for="(r, i) in requests" :key="i" class="line">
@@ -223,7 +249,7 @@ const sides: [string, string][] = [
         ['no', 'stays here'],
         ['yes', 'goes on the road'],
       ]"
-      @change="v => set({ travels: v === 'yes' })"
+      @change="v => set({ travels: v === 'yes', ...(v === 'yes' ? { wave_minutes: undefined } : {}) })"
     /><template v-if="brief.travels">
       for
       <ElInputNumber
