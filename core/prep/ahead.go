@@ -142,6 +142,9 @@ func (w *worker) waveAt(n int) int { return 60 * w.j.Brief.WaveMinutes * n }
 // thirds of the time between boards.
 func (w *worker) waveTakes() int { return min(60*w.warmest(), 2*w.waveAt(1)/3) }
 
+// soonest is how much sooner than it must a board is taken out of the cold at most, seconds: its minutes count.
+const soonest = 300
+
 // justBefore is by when a further board is finished before it comes, seconds.
 const justBefore = 120
 
@@ -191,17 +194,19 @@ func (w *worker) chillTrays() {
 		called := say.Food(t.Board.Called())
 		cover := w.add(work{id: trayTask("chill-tray", tray), kind: Chill, seconds: chillTraySecs * covered, hands: 1, count: covered, after: laid, from: schedule.Any, by: by, tray: tray, tool: "film, or lids",
 			says: say.That("task.cover-tray", called)})
-		out := work{id: trayTask(takeOut, tray), kind: GetOut, seconds: outTraySecs, hands: 1, count: 1, after: []string{cover}, from: minutes(w.hold - standsMin), by: -w.takes, tray: tray, says: say.That("task.out-tray", called)}
+		out := work{id: trayTask(takeOut, tray), kind: GetOut, seconds: outTraySecs, hands: 1, count: 1, after: []string{cover}, by: -w.takes, tray: tray, says: say.That("task.out-tray", called)}
 		if w.ready > 0 {
 			first := out
 			first.count = t.Copies() - waves + 1
 			first.seconds *= first.count
+			first.from = first.by - first.seconds - soonest
 			w.add(first)
 		}
 		for v := 1; v < waves; v++ {
 			next := out
 			next.id, next.wave = waveTask(tray, v), v
-			next.from, next.by = out.from+w.waveAt(v), w.waveAt(v)-w.waveTakes()
+			next.by = w.waveAt(v) - w.waveTakes()
+			next.from = next.by - next.seconds - soonest
 			next.says = next.says.Then("task.wave", say.N(v+1), say.N(waves))
 			w.add(next)
 		}

@@ -284,8 +284,18 @@ func TestBoardsThatFollowEachOther(t *testing.T) {
 			}
 		}
 	}
-	if cover.ID == "" || at(t, cover.Ends).After(serve.Add(-brief.InHand)) || out.ID == "" || !at(t, out.Starts).After(serve) || at(t, out.Starts).After(second.Add(-20*time.Minute)) || after == 0 {
+	if cover.ID == "" || at(t, cover.Ends).After(serve.Add(-brief.InHand)) || out.ID == "" || !at(t, out.Starts).After(serve) || at(t, out.Starts).After(second.Add(-20*time.Minute)) || at(t, out.Starts).Before(second.Add(-45*time.Minute)) || after == 0 {
 		t.Errorf("covered until %s, out %s, %d things laid after", cover.Ends, out.Starts, after)
+	}
+	b.Copies = 3
+	three, err := Plan(plantest.Laid(t, b), food.BuiltIn(), Options{People: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, k := range three.Tasks { // each in its time, and not all in one go
+		if strings.HasSuffix(k.ID, "-w3") && at(t, k.Starts).Before(second) {
+			t.Errorf("%s at %s", k.ID, k.Starts)
+		}
 	}
 	for _, bad := range []string{`{"guests":{"adults":8},"wave_minutes":60}`, `{"guests":{"adults":8},"copies":2,"wave_minutes":10}`, `{"guests":{"adults":8},"copies":2,"wave_minutes":60,"travels":20}`, `{"guests":{"adults":18},"copies":9,"wave_minutes":60}`} {
 		if _, err := brief.Read([]byte(bad)); err == nil {

@@ -687,7 +687,12 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 		for _, id := range s.Elements {
 			secs += w.laySecs(f, &t.Elements[t.Find(id)]) * t.Copies()
 		}
-		k := work{id: prefix + s.Food + "-" + s.Form, kind: Lay, food: s.Food, form: s.Form, seconds: max(1, secs), hands: 1, count: max(1, s.Pieces), grams: s.Grams, elements: s.Elements, tray: n + 1,
+		waves := w.waves(t)
+		if waves > 1 { // each board's own
+			s.Pieces, s.Grams, s.Groups = max(1, s.Pieces/waves), s.Grams/float64(waves), max(1, s.Groups/waves)
+			s.says(false)
+		}
+		k := work{id: prefix + s.Food + "-" + s.Form, kind: Lay, food: s.Food, form: s.Form, seconds: max(1, secs), hands: 1, count: max(1, s.Pieces*waves), grams: s.Grams * float64(waves), elements: s.Elements, tray: n + 1,
 			from: minutes(cutMin), by: -w.leave, says: say.That("task.lay", say.Food(f.Name), s.part)}
 		k.after = append(k.after, w.last[StepName(s.Food, s.Form)]...)
 		if len(k.after) == 0 {
@@ -710,8 +715,10 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 		}
 		slices.Sort(k.after)
 		k.after = slices.Compact(k.after)
-		if w.waves(t) > 1 && k.late {
+		if waves > 1 && k.late {
 			k = w.inWaves(k, t)
+		} else if waves > 1 {
+			k.says = k.says.Then("task.each", say.N(waves))
 		}
 		ids[s.Number] = w.parted(k)
 		order[onSpot[s.Number]] = append(laid, ids[s.Number])

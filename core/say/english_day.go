@@ -25,6 +25,7 @@ var working = map[string]string{
 	"task.fill":       "Fill {1} {1:bowl|bowls} with the {2}",
 	"task.chill":      "Cover the {1} and put {1:it|them} back in the fridge",
 	"task.cover-tray": "Cover the {1} and put it in the fridge; crackers, greens and toppings come later",
+	"task.each":       "; on each of {1} boards",
 	"task.wave":       "; board {1} of {2}",
 	"task.out-tray":   "Take the {1} out of the fridge and uncover it",
 	"task.again":      "Take the {1} out of the fridge again",

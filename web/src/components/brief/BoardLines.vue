@@ -32,6 +32,14 @@ const canFollow = computed(() => {
   const n = props.brief.copies ?? 1
   return n >= 2 && n <= 4 && !props.brief.travels
 })
+const follows = computed(() =>
+  [...new Set([0, 45, 50, 60, 75, 90, props.brief.wave_minutes ?? 0])]
+    .sort((a, b) => a - b)
+    .map((n): [string, string] => [
+      String(n),
+      n ? `after each other, every ${n === 60 ? 'hour' : `${n} minutes`}` : 'tables, all at once',
+    ]),
+)
 function setCopies(n: number) {
   const many = n > 1
   set({
@@ -104,13 +112,7 @@ const sides: [string, string][] = [
           :value="String(brief.wave_minutes ?? 0)"
           label="When they come"
           :width="266"
-          :options="[
-            ['0', 'tables, all at once'],
-            ['45', 'after each other, every 45 minutes'],
-            ['60', 'after each other, every hour'],
-            ['75', 'after each other, every 75 minutes'],
-            ['90', 'after each other, every hour and a half'],
-          ]"
+          :options="follows"
           @change="v => set({ wave_minutes: Number(v) || undefined })" /></template
       ><template v-else>{{ (brief.copies || 1) > 1 ? 'tables' : 'table' }}</template></template
     >:
