@@ -34,7 +34,7 @@ func trayTask(kind string, tray int) string { return fmt.Sprintf("%s-%d", kind, 
 func (w *worker) times() {
 	w.road = road(w.j.Brief)
 	ahead := int(w.j.Brief.ReadyAhead(w.zone) / time.Second)
-	w.inHand, w.ready, w.leave = min(ahead, w.mostInHand), 0, 0
+	w.inHand, w.ready, w.leave, w.sooner = min(ahead, w.mostInHand), 0, 0, map[int]int{}
 	if w.road > 0 {
 		late := 0
 		for _, t := range w.j.Trays {
@@ -55,11 +55,17 @@ func (w *worker) times() {
 			for _, t := range w.j.Trays {
 				late += w.lastThings(t)
 			}
-			w.takes = max(60*w.warmest(), w.inHand+late/max(1, w.people)+outTraySecs*len(w.j.Trays))
+			w.takes = max(min(60*w.warmest(), int(60*w.hold/3)), w.inHand+late/max(1, w.people)+outTraySecs*len(w.j.Trays))
 		}
 		w.leave = w.ready + chillTraySecs*len(w.j.Trays)
 		if w.ready < w.takes+60*inCold { // it would only be carried to and fro
 			w.ready, w.leave = 0, w.ready
+		} else if w.boxed() {
+			later := 0
+			for n := len(w.j.Trays); n > 0; n-- {
+				w.sooner[n] = later
+				later += w.firstThings(w.j.Trays[n-1]) / max(1, w.people)
+			}
 		}
 	}
 }
@@ -86,6 +92,50 @@ func (w *worker) lastThings(t *tray.Tray) (seconds int) {
 		}
 	}
 	return seconds
+}
+
+// firstThings is how long it takes to lay what is not laid at last, to line the board and to cover it, seconds.
+func (w *worker) firstThings(t *tray.Tray) int {
+	seconds := lineSecs + chillTraySecs
+	for i := range t.Elements {
+		if f, ok := w.larder.Get(t.Elements[i].Food); ok {
+			seconds += w.laySecs(f, &t.Elements[i])
+		}
+	}
+	return seconds*t.Copies() - w.lastThings(t)
+}
+
+// boxedFrom is from how many trays on what was made ready waits in the cold in a box for each of them, in the order in which they
+// are laid: for fewer all of it comes out in one trip.
+const boxedFrom = 3
+
+func (w *worker) boxed() bool { return len(w.j.Trays) >= boxedFrom && !w.hasty }
+
+// boxesOut adds that the boxes of a tray leave the cold, where anything on it waits there; its name.
+func (w *worker) boxesOut(n int, t *tray.Tray) string {
+	if !w.boxed() {
+		return ""
+	}
+	var after []string
+	foods := 0
+	for i := range t.Elements {
+		key := StepName(t.Elements[i].Food, t.Elements[i].Form)
+		if f, ok := w.larder.Get(t.Elements[i].Food); ok && w.chill[key] && !warm(w.j.Brief.HouseRules().Served(f)) {
+			after = append(after, w.last[key]...)
+			foods++
+		}
+	}
+	if foods == 0 {
+		return ""
+	}
+	slices.Sort(after)
+	out := work{id: trayTask("out-boxes", n+1), kind: GetOut, seconds: getOutSecs * t.Copies(), hands: 1, count: foods, boxes: true, within: soonest, after: slices.Compact(after), tray: n + 1,
+		from: minutes(w.hold - standsMin), by: minutes(float64(w.longest())), says: say.That("task.out-boxes", say.N(n+1))}
+	if w.leave > 0 {
+		out.by = -w.leave - w.sooner[n+1]
+		out.from += out.by
+	}
+	return w.add(out)
 }
 
 // laySecs is how long it takes to lay one element on one tray, seconds.
@@ -186,7 +236,7 @@ func (w *worker) chillTrays() {
 		if len(laid) == 0 {
 			continue
 		}
-		covered, by := t.Copies(), -w.ready
+		covered, by := t.Copies(), -w.ready-w.sooner[tray]
 		if w.ready == 0 { // the first stands ready
 			covered, by = waves-1, -w.inHand
 			w.says = append(w.says, say.That("day.waves", say.N(w.j.Brief.WaveMinutes)))

@@ -41,15 +41,21 @@ type outOf struct {
 // outs adds up, for what is got out of the fridge for a job, the intervals out of the cold by the tasks: from being got
 // out until it, or the tray that it lies on, is chilled, and from the last getting out until serving. What travels is cold on the
 // road, unless it travels open. Of boards that follow each other wave tells which, from 0: what lies on a further one is in the
-// cold till it is taken out.
-func (d *kitchenDay) outs(n int, p schedule.Plan, wave int) []outOf {
+// cold till it is taken out. Of several trays tray tells which, from 1, or 0 for the longest that it is out for any of them.
+func (d *kitchenDay) outs(n int, p schedule.Plan, wave, tray int) []outOf {
 	w := d.jobs[n]
 	serve := d.off(n) + w.waveAt(wave)
 	load, unload := serve, serve // out from unload on, and not between
-	covered, taken := map[int]int{}, map[int]int{}
+	covered, taken, boxes := map[int]int{}, map[int]int{}, map[int]int{}
 	var order []string
 	got, back, on := map[string][]int{}, map[string][]int{}, map[string][]int{}
 	of := map[string]outOf{}
+	unboxed := map[string]int{} // when the first of its boxes is taken out
+	for i, k := range d.works { // before what is laid out of them
+		if k.boxes && slices.Contains(k.of, n) {
+			boxes[k.tray] = p.Start[i]
+		}
+	}
 	for i, k := range d.works {
 		if !slices.Contains(k.of, n) {
 			continue
@@ -61,6 +67,7 @@ func (d *kitchenDay) outs(n int, p schedule.Plan, wave int) []outOf {
 			unload = p.Start[i] + k.seconds
 		case k.kind == Chill && k.food == "":
 			covered[k.tray] = p.Start[i] + k.seconds
+		case k.boxes:
 		case k.kind == GetOut && k.food == "" && k.wave == wave:
 			taken[k.tray] = p.Start[i]
 		}
@@ -75,12 +82,20 @@ func (d *kitchenDay) outs(n int, p schedule.Plan, wave int) []outOf {
 		case Chill:
 			back[key] = append(back[key], p.Start[i]+k.seconds)
 		case Lay:
+			if tray > 0 && k.tray != tray {
+				continue
+			}
 			if _, met := of[key]; !met {
 				of[key] = outOf{food: k.food, form: k.form, last: math.MinInt}
 				order = append(order, key)
 			}
 			if !k.late {
 				on[key] = append(on[key], k.tray)
+			}
+			if at, boxed := boxes[k.tray]; boxed && n < len(d.chill) && d.chill[n][key] {
+				if was, met := unboxed[key]; !met || at < was {
+					unboxed[key] = at
+				}
 			}
 		}
 	}
@@ -90,6 +105,9 @@ func (d *kitchenDay) outs(n int, p schedule.Plan, wave int) []outOf {
 	var outs []outOf
 	for _, key := range order {
 		o := of[key]
+		if at, boxed := unboxed[key]; boxed {
+			got[key] = append(got[key], at)
+		}
 		slices.Sort(got[key])
 		slices.Sort(back[key])
 		end := load
@@ -167,7 +185,7 @@ func (d *kitchenDay) toChill(e easing) error {
 		d.whole = make([]map[string]int, len(whole.jobs))
 		for n, w := range whole.jobs {
 			d.whole[n] = map[string]int{}
-			for _, o := range whole.outs(n, p, 0) {
+			for _, o := range whole.outs(n, p, 0, 0) {
 				d.whole[n][StepName(o.food, o.form)] = o.seconds
 				f, _ := w.larder.Get(o.food)
 				key := StepName(o.food, o.form)
@@ -217,7 +235,7 @@ func (w *worker) asOne(chill map[string]bool, outs map[string]int) (more bool) {
 func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) string) int {
 	w := d.jobs[n]
 	serve, hold := d.off(n), int(w.hold*60)
-	outs := d.outs(n, p, 0)
+	outs := d.outs(n, p, 0, 0)
 	last, longest := map[string]int{}, map[string]int{}
 	var foods []string
 	for _, o := range outs {
@@ -268,7 +286,7 @@ func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) str
 	over, short := false, false
 	ends, first := serve+int(60*w.j.Brief.Lasts()), math.MaxInt
 	for v := range waves {
-		gone, tooLong := d.traysOut(to, n, v, d.outs(n, p, v), when)
+		gone, tooLong := d.traysOut(to, n, v, p, when)
 		first = min(first, gone)
 		if len(tooLong) > 0 && !over {
 			to.Cautions = appendUnsaid(to.Cautions, say.That("day.over", say.All(tooLong...)))
@@ -295,24 +313,12 @@ func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) str
 // traysOut tells for each tray of a job, of boards that follow each other the one that is meant, how long its food is out of the cold
 // until it is served. It answers with the second at which the first of it must go, and what has been out for longer than it may be
 // when it is served.
-func (d *kitchenDay) traysOut(to *Day, n, wave int, outs []outOf, when func(int) string) (first int, over []say.Value) {
+func (d *kitchenDay) traysOut(to *Day, n, wave int, p schedule.Plan, when func(int) string) (first int, over []say.Value) {
 	w := d.jobs[n]
 	serve := d.off(n) + w.waveAt(wave)
-	longest := map[string]int{}
-	var foods []string
-	for _, o := range outs {
-		if _, met := longest[o.food]; !met {
-			foods = append(foods, o.food)
-		}
-		longest[o.food] = max(longest[o.food], o.seconds)
-	}
 	holds := func(f *food.Food) int { return int(60 * safety.HoldingTimeOf(w.j.Brief, f)) }
-	for _, id := range foods {
-		if f, _ := w.larder.Get(id); f.Needs(food.Perishable) && longest[id] > holds(f) {
-			over = append(over, say.Food(f.Name))
-		}
-	}
 	first = math.MaxInt
+	told := map[string]bool{}
 	for i, t := range w.j.Trays {
 		if wave >= w.waves(t) {
 			continue
@@ -324,11 +330,23 @@ func (d *kitchenDay) traysOut(to *Day, n, wave int, outs []outOf, when func(int)
 		if len(d.booked) > 1 {
 			one.Job = d.booked[n].ID
 		}
+		longest := map[string]int{}
+		var foods []string
+		for _, o := range d.outs(n, p, wave, i+1) {
+			if _, met := longest[o.food]; !met {
+				foods = append(foods, o.food)
+			}
+			longest[o.food] = max(longest[o.food], o.seconds)
+		}
 		clear := math.MaxInt
 		for _, id := range foods {
 			f, _ := w.larder.Get(id)
-			if !f.Needs(food.Perishable) || !slices.Contains(t.Foods(), id) {
+			if !f.Needs(food.Perishable) {
 				continue
+			}
+			if longest[id] > holds(f) && !told[id] {
+				told[id] = true
+				over = append(over, say.Food(f.Name))
 			}
 			gone := serve + holds(f) - longest[id]
 			clear = min(clear, gone)

@@ -175,7 +175,7 @@ func (d *kitchenDay) rounds(to *Day) {
 		all += s.hand
 	}
 	runs := runsOf(stints)
-	for len(d.booked) == 1 && len(runs) > dozen {
+	for most := len(stints); most > 0 && len(d.booked) == 1 && len(runs) > dozen; most-- {
 		var fewer bool
 		if stints, fewer = absorbed(stints, max(little, all/littleOfIt)); !fewer {
 			break
@@ -217,12 +217,19 @@ func absorbed(stints []*stint, little time.Duration) ([]*stint, bool) {
 		before, after := -1, -1
 		for k, o := range stints {
 			switch {
-			case o.who != s.who || o.of == roundRoad || o.whole:
-			case k < i && o.near(s):
+			case o.who != s.who:
+			case k < i:
 				before = k
-			case k > i && after < 0 && s.near(o):
+			case k > i && after < 0:
 				after = k
 			}
+		}
+		takes := func(k int) bool { return stints[k].of != roundRoad && !stints[k].whole }
+		if before >= 0 && !(takes(before) && stints[before].near(s)) {
+			before = -1
+		}
+		if after >= 0 && !(takes(after) && s.near(stints[after])) {
+			after = -1
 		}
 		if after >= 0 && stints[after].of == roundLast && before >= 0 { // the last things are a round of their own
 			after = -1

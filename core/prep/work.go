@@ -155,6 +155,8 @@ type work struct {
 	of                   []int        // the jobs of a day that it is for
 	base                 string       // its name within its job
 	wave                 int          // of boards that follow each other, that it is for; 0 for the first, or all
+	within               int          // seconds after it by which what comes after it should begin: it is out of the cold meanwhile
+	boxes                bool         // what was made ready for one tray leaves the cold
 	again                bool         // it was out before
 	rest                 int          // seconds that what comes after it waits at least
 	finish               bool         // it is for what is finished where and when it is served
@@ -187,6 +189,7 @@ type worker struct {
 	leave      int                 // seconds before serving at which the trays must be laid but for what is finished at last: ready to go, or to be chilled; 0 where all is laid at once
 	arrive     int                 // seconds before serving at which the road ends
 	road       int                 // seconds; 0 where the trays stay
+	sooner     map[int]int         // by tray, from 1, how much sooner than the last one it is laid and chilled, seconds: one after the other
 	inHand     int                 // seconds between the last hand and the guests
 	ready      int                 // seconds before serving at which laid trays are covered and chilled; 0 where they are not
 	takes      int                 // seconds before serving at which chilled trays leave the cold
@@ -314,14 +317,23 @@ func (w *worker) makeReady(p *portion) {
 	}
 	before = []string{SetUp}
 	out := work{kind: GetOut, seconds: getOutSecs, hands: 1, count: 1, says: say.That(where, comes)}
+	if f.Needs(food.Perishable) {
+		out.within = longTrip
+	}
 	if (w.leave == 0 || last) && !w.chill[key] { // what travels warms up where it is served
 		out.by = minutes(float64(w.warmUp(f)))
 	}
 	step(out)
 	way := w.trips[w.soon(f, key)]
-	way.out = append(way.out, before...)
+	got := fetched{of: f.Category, out: before}
 	made := len(w.works)
-	defer func() { way.first = append(way.first, w.firstAfter(made, f, p.spec.Form)...) }()
+	defer func() {
+		got.first = w.firstAfter(made, f, p.spec.Form)
+		for _, k := range w.works[made:] {
+			got.seconds += k.seconds * k.hands
+		}
+		way.foods = append(way.foods, got)
+	}()
 	if f.Needs(food.Wash) {
 		step(work{kind: WashDry, seconds: washSecs + int(washGramSecs*p.grams), hands: 1, says: washed(comes, f, p)})
 		step(work{kind: Drip, seconds: dripSecs, says: say.That("task.dry", comes)})
@@ -404,7 +416,9 @@ func (w *worker) makeReady(p *portion) {
 		step(work{kind: Portion, seconds: int(hand * share), hands: 1, count: max(1, p.vessels), tool: "spoon", says: say.That("task.fill", say.N(max(1, p.vessels)), name)})
 	}
 	box := before
-	if w.chill[key] {
+	if w.chill[key] && w.boxed() { // it comes out tray by tray
+		step(work{kind: Chill, seconds: chillSecs, hands: 1, count: len(w.j.Trays), rest: 60 * inCold, tool: "film, or lids", by: minutes(float64(w.coverBy(last))), says: say.That("task.chill-boxes", name)})
+	} else if w.chill[key] {
 		step(work{kind: Chill, seconds: chillSecs, hands: 1, count: 1, rest: 60 * inCold, tool: "film, or lids", by: minutes(float64(w.coverBy(last))), says: say.That("task.chill", name)})
 		again := work{id: again + "-" + f.ID + "-" + p.spec.Form, kind: GetOut, food: f.ID, form: p.spec.Form, elements: p.elements, grams: math.Round(p.grams), wet: p.wet,
 			seconds: getOutSecs, hands: 1, count: 1, again: true, after: before, from: minutes(w.hold - standsMin), says: say.That("task.again", name)}
@@ -429,10 +443,15 @@ func (w *worker) soon(f *food.Food, key string) bool {
 	return len(w.chill) > 0 && (w.chill[key] || !f.Needs(food.Perishable))
 }
 
-// trip is a way to the fridge and the cupboard: what is got out, and the first work on each of it, which waits for all of it.
-type trip struct {
-	out   []string
-	first []int // places among the works
+// trip is a way to the fridge and the cupboard.
+type trip struct{ foods []fetched }
+
+// fetched is a food that is got out on a trip.
+type fetched struct {
+	of      food.Category
+	out     []string // the getting out
+	first   []int    // the first work on it, by its places among the works
+	seconds int      // of hands, for all that is done to it
 }
 
 // firstAfter are the works on a food from a place on that wait for nothing but its getting out.
@@ -446,12 +465,41 @@ func (w *worker) firstAfter(made int, f *food.Food, form string) (out []int) {
 	return out
 }
 
-// together has everything of a trip got out before any of it is worked on.
-func (t *trip) together(works []work) {
-	for _, i := range t.first {
-		works[i].after = append(slices.Clone(works[i].after), t.out...)
-		slices.Sort(works[i].after)
-		works[i].after = slices.Compact(works[i].after)
+// longTrip is for how long what is got out together is worked on at most, seconds: beyond that the last of it would have stood
+// about for too long when its turn comes, so that each kind is fetched by itself, and of a large kind each food.
+const longTrip = 40 * 60
+
+// together has everything of a trip got out before any of it is worked on, by so many hands.
+func (t *trip) together(works []work, people int) {
+	kinds := map[food.Category]*trip{}
+	all := 0
+	for _, f := range t.foods {
+		if kinds[f.of] == nil {
+			kinds[f.of] = &trip{}
+		}
+		kinds[f.of].foods = append(kinds[f.of].foods, f)
+		all += f.seconds
+	}
+	switch {
+	case all <= longTrip*people:
+	case len(kinds) > 1:
+		for _, k := range kinds {
+			k.together(works, people)
+		}
+		return
+	default:
+		return
+	}
+	var out []string
+	for _, f := range t.foods {
+		out = append(out, f.out...)
+	}
+	for _, f := range t.foods {
+		for _, i := range f.first {
+			works[i].after = append(slices.Clone(works[i].after), out...)
+			slices.Sort(works[i].after)
+			works[i].after = slices.Compact(works[i].after)
+		}
 	}
 }
 
@@ -664,7 +712,7 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 	ids := map[int][]string{}
 	lined := ""
 	if t.Board != nil && t.Board.Liner != "" {
-		lined = w.add(work{id: fmt.Sprintf("%s-%d", Line, n+1), kind: Line, seconds: int(lineSecs * times), hands: 1, count: t.Copies(), after: []string{SetUp}, from: minutes(earlyMin), by: -w.leave, tray: n + 1,
+		lined = w.add(work{id: fmt.Sprintf("%s-%d", Line, n+1), kind: Line, seconds: int(lineSecs * times), hands: 1, count: t.Copies(), after: []string{SetUp}, from: minutes(earlyMin), by: -w.leave - w.sooner[n+1], tray: n + 1,
 			tool: "food-grade liner", says: w.lines(n)})
 	}
 	var first []string // what is done to the board before anything lies on it
@@ -673,9 +721,10 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 	}
 	if w.j.Brief.HouseRules().Begin == "marked" {
 		after := append([]string{SetUp}, first...)
-		first = append(first, w.add(work{id: fmt.Sprintf("%s-%d", Mark, n+1), kind: Mark, seconds: markSecs * t.Copies(), hands: 1, count: t.Copies(), after: after, from: minutes(earlyMin), by: -w.leave, tray: n + 1,
+		first = append(first, w.add(work{id: fmt.Sprintf("%s-%d", Mark, n+1), kind: Mark, seconds: markSecs * t.Copies(), hands: 1, count: t.Copies(), after: after, from: minutes(earlyMin), by: -w.leave - w.sooner[n+1], tray: n + 1,
 			says: say.That("task.mark")}))
 	}
+	boxes := w.boxesOut(n, t)
 	order := map[bool][][]string{} // of what is laid at home and, where the tray travels, of what is laid on the spot
 	onSpot := map[int]bool{}
 	for _, s := range sheet.Steps {
@@ -708,6 +757,9 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 			k.wet = wetter(k.wet, t.Elements[t.Find(id)].Wetness)
 		}
 		w.window(&k, f, t.Elements[t.Find(s.Elements[0])].Vessel != "")
+		if boxes != "" && w.chill[StepName(s.Food, s.Form)] {
+			k.after = append(k.after, boxes)
+		}
 		onSpot[s.Number] = k.late && w.leave > 0
 		laid := order[onSpot[s.Number]]
 		if len(laid) > 1 {
@@ -758,7 +810,8 @@ func (w *worker) window(k *work, f *food.Food, inVessel bool) {
 			k.after = append(k.after, trayTask(takeOut, k.tray))
 		}
 	default:
-		k.from -= w.leave // its minutes before serving become minutes before leaving, or being chilled
+		k.by -= w.sooner[k.tray]
+		k.from -= w.leave + w.sooner[k.tray] // its minutes before serving become minutes before leaving, or being chilled
 	}
 }
 
@@ -825,8 +878,8 @@ func (w *worker) collect() {
 		w.makeReady(p)
 	}
 	if w.hold >= usualHold && !w.hasty { // where the hours are short each comes out when it is wanted
-		w.trips[false].together(w.works)
-		w.trips[true].together(w.works)
+		w.trips[false].together(w.works, w.people)
+		w.trips[true].together(w.works, w.people)
 	}
 	for n, t := range w.j.Trays {
 		w.layTray(n, t)

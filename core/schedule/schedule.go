@@ -19,6 +19,7 @@ const Any = math.MinInt32
 // Task is one thing to do.
 type Task struct {
 	Length int   // seconds
+	Within int   // seconds after its end by which the first of what comes after it should begin, 0 for no matter; what is parted farther counts as begun early
 	Rest   int   // seconds that pass at least between its end and what comes after it
 	Hands  int   // people it takes; 0 for what goes on by itself
 	OvenC  int   // the oven it is in, degrees C; 0 for none
@@ -43,7 +44,7 @@ type Plan struct {
 	Start []int // seconds, of each task in the order given
 	Oven  []int // which oven, from 0; -1 for none
 	Begin int   // when the first one does
-	Early int   // seconds by which tasks begin before their From, in all: hands or ovens are too few for these windows
+	Early int   // seconds by which tasks begin before their From, or longer than Within before what follows, in all: hands or ovens are too few for these windows
 }
 
 // Options tell how long to look for a better plan. The zero value looks about as long as is useful.
@@ -379,9 +380,9 @@ func (b *builder) build(order []int) built {
 	ovens := make([][]baking, b.limits.Ovens)
 	for _, i := range order {
 		t := &b.tasks[i]
-		end := t.By
+		end, first := t.By, math.MaxInt
 		for _, a := range b.next[i] {
-			end = min(end, p.start[a]-t.Rest)
+			end, first = min(end, p.start[a]-t.Rest), min(first, p.start[a])
 		}
 		p.oven[i] = -1
 		for {
@@ -413,6 +414,9 @@ func (b *builder) build(order []int) built {
 		p.begin = min(p.begin, s)
 		if t.From != Any && s < t.From {
 			p.early += t.From - s
+		}
+		if t.Within > 0 && first != math.MaxInt && first-end > t.Within {
+			p.early += first - end - t.Within
 		}
 	}
 	for _, s := range p.start {

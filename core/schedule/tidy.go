@@ -2,6 +2,7 @@ package schedule
 
 import (
 	"cmp"
+	"math"
 	"slices"
 )
 
@@ -155,9 +156,33 @@ func (b *builder) moved(p *built, seq []int, at, to int) (start, order []int, ok
 	return start, order, b.fits(p, start, append(touched, t))
 }
 
-// fits reports whether tasks that were moved keep to their windows and to what comes before and after them; what goes on by
-// itself is moved along.
+// fits reports whether a plan with tasks moved holds.
 func (b *builder) fits(p *built, start, touched []int) bool {
+	return b.keeps(p, start, touched) && !b.parted(p, start)
+}
+
+// parted reports whether something waits longer than it should, and than it did, for what comes after it.
+func (b *builder) parted(p *built, start []int) bool {
+	for i := range b.tasks {
+		if b.tasks[i].Within > 0 && b.gap(start, i) > max(b.tasks[i].Within, b.gap(p.start, i)) {
+			return true
+		}
+	}
+	return false
+}
+
+// gap is how long after the end of a task the first of what comes after it begins, seconds.
+func (b *builder) gap(start []int, i int) int {
+	first := math.MaxInt32
+	for _, a := range b.next[i] {
+		first = min(first, start[a])
+	}
+	return first - start[i] - b.tasks[i].Length
+}
+
+// keeps reports whether tasks that were moved keep to their windows and to what comes before and after them; what goes on by
+// itself is moved along.
+func (b *builder) keeps(p *built, start, touched []int) bool {
 	for n := 0; n < len(touched); n++ {
 		if n > 4*len(b.tasks) {
 			return false
