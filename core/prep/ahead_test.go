@@ -303,3 +303,54 @@ func TestBoardsThatFollowEachOther(t *testing.T) {
 		}
 	}
 }
+
+// Of many boards each is laid out of its own boxes, covered as soon as it is laid, and has a clock of its own; and however many rounds
+// there are, they are found.
+func TestManyBoards(t *testing.T) {
+	b := brief.Brief{Guests: brief.Guests{Adults: 160}, Month: 6, Occasion: "grazing", ServeAt: "2026-11-27T19:00:00Z", ReadyBy: "2026-11-27T15:30:00Z",
+		Sessions: []brief.Session{{From: "2026-11-26T16:00:00Z", To: "2026-11-26T20:00:00Z"}, {From: "2026-11-27T08:00:00Z", To: "2026-11-27T15:30:00Z"}}}
+	j := plantest.Laid(t, b)
+	if len(j.Trays) < boxedFrom {
+		t.Fatalf("%d boards", len(j.Trays))
+	}
+	d, err := Plan(j, food.BuiltIn(), Options{People: 6, Ovens: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	boxes, covered := map[int]Task{}, map[int]Task{}
+	for _, k := range d.Tasks {
+		switch {
+		case strings.HasPrefix(k.ID, "out-boxes"):
+			boxes[k.Tray] = k
+		case k.Food == "" && k.Kind == Chill:
+			covered[k.Tray] = k
+		}
+	}
+	if len(boxes) < 2 || len(covered) != len(j.Trays) {
+		t.Fatalf("boxes of %d boards are taken out, %d of %d are covered", len(boxes), len(covered), len(j.Trays))
+	}
+	for n := range j.Trays {
+		if c, next := covered[n+1], covered[n+2]; next.ID != "" && !at(t, c.Ends).Before(at(t, next.Ends)) {
+			t.Errorf("board %d is covered at %s, the next one at %s", n+1, c.Ends, next.Ends)
+		}
+		if out, c := boxes[n+1], covered[n+1]; out.ID != "" && at(t, c.Ends).Sub(at(t, out.Starts)) > 90*time.Minute {
+			t.Errorf("board %d lies open from %s to %s", n+1, out.Starts, c.Ends)
+		}
+	}
+	for _, k := range d.Tasks {
+		if out := boxes[k.Tray]; k.Kind == Lay && slices.Contains(k.After, out.ID) && out.ID != "" && at(t, k.Starts).Before(at(t, out.Ends)) {
+			t.Errorf("%s at %s, its boxes at %s", k.ID, k.Starts, out.Ends)
+		}
+	}
+	for _, tr := range d.Trays {
+		for _, o := range tr.Out {
+			f, _ := food.BuiltIn().Get(o.Food)
+			said := slices.ContainsFunc(d.Cautions, func(c say.Text) bool {
+				return strings.Contains(c.String(), "would be out of the cold") && strings.Contains(c.String(), say.Lower(f.Name))
+			})
+			if o.Minutes > 180 || o.Minutes > 120 && !said {
+				t.Errorf("board %d: %s is out for %.0f minutes, said: %v", tr.Tray, o.Food, o.Minutes, said)
+			}
+		}
+	}
+}

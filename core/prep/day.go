@@ -248,7 +248,7 @@ func (d *kitchenDay) planned(e easing) (schedule.Plan, error) {
 			k.from = int(to.Sub(d.base) / time.Second)
 			k.by = min(k.by, k.from+k.seconds)
 		}
-		tasks[i] = schedule.Task{Length: k.seconds, Rest: k.rest, Within: k.within, Hands: k.hands, OvenC: k.ovenC, From: k.from, By: k.by, Kind: kindOf(&d.works[i], k.round)}
+		tasks[i] = schedule.Task{Length: k.seconds, Rest: k.rest, Within: k.within, Lead: k.lead, Hands: k.hands, OvenC: k.ovenC, From: k.from, By: k.by, Kind: kindOf(&d.works[i], k.round)}
 		for _, a := range k.after {
 			if n, ok := at[a]; ok && n != i {
 				tasks[i].After = append(tasks[i].After, n)

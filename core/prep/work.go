@@ -156,6 +156,7 @@ type work struct {
 	base                 string       // its name within its job
 	wave                 int          // of boards that follow each other, that it is for; 0 for the first, or all
 	within               int          // seconds after it by which what comes after it should begin: it is out of the cold meanwhile
+	lead                 int          // seconds right before it in which what is fetched for it is fetched
 	boxes                bool         // what was made ready for one tray leaves the cold
 	again                bool         // it was out before
 	rest                 int          // seconds that what comes after it waits at least
@@ -308,6 +309,9 @@ func (w *worker) makeReady(p *portion) {
 		t.after = before
 		if t.from == 0 {
 			t.from = minutes(earlyMin)
+		}
+		if w.boxed() && w.chill[key] && t.kind != Chill { // much of it, one thing after the other
+			t.within = soonest
 		}
 		before = w.parted(t)
 	}
@@ -469,8 +473,20 @@ func (w *worker) firstAfter(made int, f *food.Food, form string) (out []int) {
 // about for too long when its turn comes, so that each kind is fetched by itself, and of a large kind each food.
 const longTrip = 40 * 60
 
-// together has everything of a trip got out before any of it is worked on, by so many hands.
-func (t *trip) together(works []work, people int) {
+// mostLead is for how long before what is fetched is worked on somebody fetches it at most, seconds.
+const mostLead = 300
+
+// mostTogether is how much work, seconds of hands, what is got out together may be: less where it stands about once more for each of
+// many boards.
+func (w *worker) mostTogether() int {
+	if w.boxed() {
+		return longTrip / 3 * w.people
+	}
+	return longTrip * w.people
+}
+
+// together has everything of a trip got out before any of it is worked on, where that is no more work than most, seconds of hands.
+func (t *trip) together(works []work, most int) {
 	kinds := map[food.Category]*trip{}
 	all := 0
 	for _, f := range t.foods {
@@ -481,13 +497,18 @@ func (t *trip) together(works []work, people int) {
 		all += f.seconds
 	}
 	switch {
-	case all <= longTrip*people:
+	case all <= most:
 	case len(kinds) > 1:
 		for _, k := range kinds {
-			k.together(works, people)
+			k.together(works, most)
 		}
 		return
 	default:
+		for _, f := range t.foods {
+			for _, i := range f.first {
+				works[i].lead = getOutSecs
+			}
+		}
 		return
 	}
 	var out []string
@@ -496,6 +517,7 @@ func (t *trip) together(works []work, people int) {
 	}
 	for _, f := range t.foods {
 		for _, i := range f.first {
+			works[i].lead = min(mostLead, getOutSecs*len(out))
 			works[i].after = append(slices.Clone(works[i].after), out...)
 			slices.Sort(works[i].after)
 			works[i].after = slices.Compact(works[i].after)
@@ -878,8 +900,8 @@ func (w *worker) collect() {
 		w.makeReady(p)
 	}
 	if w.hold >= usualHold && !w.hasty { // where the hours are short each comes out when it is wanted
-		w.trips[false].together(w.works, w.people)
-		w.trips[true].together(w.works, w.people)
+		w.trips[false].together(w.works, w.mostTogether())
+		w.trips[true].together(w.works, w.mostTogether())
 	}
 	for n, t := range w.j.Trays {
 		w.layTray(n, t)

@@ -20,6 +20,7 @@ const Any = math.MinInt32
 type Task struct {
 	Length int   // seconds
 	Within int   // seconds after its end by which the first of what comes after it should begin, 0 for no matter; what is parted farther counts as begun early
+	Lead   int   // seconds right before it in which hands are free, too: for what is fetched for it, and not before a pause
 	Rest   int   // seconds that pass at least between its end and what comes after it
 	Hands  int   // people it takes; 0 for what goes on by itself
 	OvenC  int   // the oven it is in, degrees C; 0 for none
@@ -109,7 +110,7 @@ func Backward(tasks []Task, l Limits, o Options) (Plan, error) {
 	}
 	rounds := o.Rounds
 	if rounds == 0 {
-		rounds = min(1500, 60000/len(tasks))
+		rounds = min(1500, 150000/len(tasks))
 	}
 	r := rand.New(rand.NewPCG(o.Seed, uint64(len(tasks))))
 	try := make([]int, len(order))
@@ -387,7 +388,7 @@ func (b *builder) build(order []int) built {
 		p.oven[i] = -1
 		for {
 			if t.Hands > 0 {
-				end = hands.latest(end, t.Length, b.limits.Hands-t.Hands)
+				end = hands.latest(end, t.Length+t.Lead, b.limits.Hands-t.Hands)
 			}
 			if t.OvenC == 0 {
 				break
