@@ -106,7 +106,7 @@ func (a *App) stoodOut(ctx context.Context, id string, lasted float64) (map[stri
 		return out, err
 	}
 	ends := served.Add(time.Duration(lasted * float64(time.Minute)))
-	for food, s := range outOfTheCold(d.Tasks, ticks, ends, func(string) bool { return true }) {
+	for food, s := range outOfTheCold(d.Tasks, ticks, ends, 0, func(string) bool { return true }) {
 		out[food] = s.total.Minutes()
 	}
 	return out, nil

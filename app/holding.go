@@ -57,10 +57,10 @@ func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
 	if err != nil {
 		return out, err
 	}
-	stood := outOfTheCold(d.Tasks, ticks, a.now(), func(id string) bool {
+	perishes := func(id string) bool {
 		f, ok := now.larder.Get(id)
 		return ok && f.Needs(food.Perishable)
-	})
+	}
 	holds := func(id string) time.Duration {
 		minutes := out.HoldMin
 		if f, ok := now.larder.Get(id); ok && out.HoldMin >= hold { // no probe says that it is hot
@@ -68,10 +68,10 @@ func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
 		}
 		return time.Duration(minutes * float64(time.Minute))
 	}
-	clock := func(of func(id string) bool) TrayClock { // of what must go first
+	clock := func(tray int) TrayClock { // of what must go first
 		var since, clear time.Time
-		for id, s := range stood {
-			if !s.out || !of(id) {
+		for id, s := range outOfTheCold(d.Tasks, ticks, a.now(), tray, perishes) {
+			if !s.out {
 				continue
 			}
 			from := a.now().Add(-s.total).In(served.Location())
@@ -84,11 +84,10 @@ func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
 		}
 		return TrayClock{since.Format(time.RFC3339), clear.Format(time.RFC3339), clear.Sub(a.now()).Minutes()}
 	}
-	for _, t := range now.reading.Trays {
-		on := t.Foods()
-		out.Trays = append(out.Trays, clock(func(id string) bool { return slices.Contains(on, id) }))
+	for n := range now.reading.Trays {
+		out.Trays = append(out.Trays, clock(n+1))
 	}
-	if c := clock(func(string) bool { return true }); c.Since != "" {
+	if c := clock(0); c.Since != "" {
 		out.Since, out.ClearAt, out.LeftMin = c.Since, c.ClearAt, c.LeftMin
 		switch {
 		case out.LeftMin <= 0:
@@ -108,19 +107,26 @@ type stands struct {
 }
 
 // outOfTheCold adds up from the ticks how long each food that perishes has been out of the cold: from when it was got out
-// until it was chilled again. Of several forms of a food the one that stood out longest counts.
-func outOfTheCold(tasks []prep.Task, ticks map[string]time.Time, now time.Time, perishes func(id string) bool) map[string]stands {
+// until it was chilled again, by itself or with the tray that it lies on. Of several forms of a food, and of several trays, the one that
+// stood out longest counts; tray tells which, from 1, or 0 for all of them.
+func outOfTheCold(tasks []prep.Task, ticks map[string]time.Time, now time.Time, tray int, perishes func(id string) bool) map[string]stands {
 	type event struct {
 		at  time.Time
 		out bool
 	}
-	events := map[[2]string][]event{}
-	laid := map[int][][2]string{} // by tray, what is covered and taken out with it
+	type portion struct {
+		food, form string
+		tray       int // 0 where it is laid on none
+	}
+	on := map[[2]string][]int{} // the trays that a food in a form is laid on
+	last := map[portion]bool{}  // it is laid at last, when its tray is out of the cold
 	for _, k := range tasks {
-		if key := [2]string{k.Food, k.Form}; k.Kind == prep.Lay && !k.Late && perishes(k.Food) {
-			laid[k.Tray] = append(laid[k.Tray], key)
+		if key := [2]string{k.Food, k.Form}; k.Kind == prep.Lay && (tray == 0 || k.Tray == tray) {
+			on[key] = append(on[key], k.Tray)
+			last[portion{k.Food, k.Form, k.Tray}] = k.Late
 		}
 	}
+	events := map[portion][]event{}
 	for _, k := range tasks {
 		at, done := ticks[k.ID]
 		if !done || k.Kind != prep.GetOut && k.Kind != prep.Chill {
@@ -128,16 +134,27 @@ func outOfTheCold(tasks []prep.Task, ticks map[string]time.Time, now time.Time, 
 		}
 		e := event{at, k.Kind == prep.GetOut}
 		if k.Food == "" {
-			for _, key := range laid[k.Tray] {
-				events[key] = append(events[key], e)
+			for key, trays := range on {
+				if p := (portion{key[0], key[1], k.Tray}); slices.Contains(trays, k.Tray) && perishes(key[0]) && !last[p] {
+					events[p] = append(events[p], e)
+				}
 			}
-		} else if perishes(k.Food) {
-			key := [2]string{k.Food, k.Form}
-			events[key] = append(events[key], e)
+			continue
+		}
+		if !perishes(k.Food) {
+			continue
+		}
+		trays := on[[2]string{k.Food, k.Form}]
+		if len(trays) == 0 && tray == 0 {
+			trays = []int{0}
+		}
+		for _, n := range trays {
+			p := portion{k.Food, k.Form, n}
+			events[p] = append(events[p], e)
 		}
 	}
 	all := map[string]stands{}
-	for key, list := range events {
+	for p, list := range events {
 		slices.SortStableFunc(list, func(a, b event) int { return a.at.Compare(b.at) })
 		var s stands
 		var since time.Time
@@ -152,8 +169,8 @@ func outOfTheCold(tasks []prep.Task, ticks map[string]time.Time, now time.Time, 
 		if s.out {
 			s.total += max(0, now.Sub(since))
 		}
-		if was, met := all[key[0]]; !met || s.out && (!was.out || s.total > was.total) {
-			all[key[0]] = s
+		if was, met := all[p.food]; !met || s.out && (!was.out || s.total > was.total) || !s.out && !was.out && s.total > was.total {
+			all[p.food] = s
 		}
 	}
 	return all

@@ -54,7 +54,7 @@ func TestTheClockStandsStillInTheFridge(t *testing.T) {
 	tasks := []prep.Task{{ID: "out", Kind: prep.GetOut, Food: "brie", Form: "cut"}, {ID: "cut", Kind: prep.Slice, Food: "brie", Form: "cut"}, {ID: "in", Kind: prep.Chill, Food: "brie", Form: "cut"},
 		{ID: "again", Kind: prep.GetOut, Food: "brie", Form: "cut"}, {ID: "ham", Kind: prep.GetOut, Food: "ham", Form: "fold"}, {ID: "nuts", Kind: prep.GetOut, Food: "nuts", Form: "drift"}}
 	of := func(ticks map[string]time.Time, minute int) map[string]stands {
-		return outOfTheCold(tasks, ticks, at(minute), func(id string) bool { return id != "nuts" })
+		return outOfTheCold(tasks, ticks, at(minute), 0, func(id string) bool { return id != "nuts" })
 	}
 	ticks := map[string]time.Time{"out": at(0), "cut": at(9), "ham": at(20), "nuts": at(1)}
 	if got := of(ticks, 30); len(got) != 2 || got["brie"] != (stands{30 * time.Minute, true}) || got["ham"] != (stands{10 * time.Minute, true}) {
@@ -81,7 +81,7 @@ func TestTheClockOfAWholeBoard(t *testing.T) {
 		{ID: "lay", Kind: prep.Lay, Food: "brie", Form: "cut", Tray: 1}, {ID: "lay-melon", Kind: prep.Lay, Food: "melon", Form: "cubes", Tray: 1, Late: true},
 		{ID: "cover", Kind: prep.Chill, Tray: 1}, {ID: "take", Kind: prep.GetOut, Tray: 1}}
 	of := func(ticks map[string]time.Time, minute int) map[string]stands {
-		return outOfTheCold(tasks, ticks, at(minute), func(string) bool { return true })
+		return outOfTheCold(tasks, ticks, at(minute), 0, func(string) bool { return true })
 	}
 	ticks := map[string]time.Time{"out": at(0), "lay": at(5), "cover": at(10), "melon": at(30)}
 	got := of(ticks, 40)
@@ -91,5 +91,28 @@ func TestTheClockOfAWholeBoard(t *testing.T) {
 	ticks["take"] = at(42)
 	if got := of(ticks, 50); got["brie"] != (stands{18 * time.Minute, true}) || got["melon"] != (stands{20 * time.Minute, true}) {
 		t.Errorf("taken out: %v", got)
+	}
+}
+
+// Of several boards each has its own clock: what was boxed for it counts from when its boxes came out until it was covered, and not
+// what others did meanwhile.
+func TestTheClockOfEachBoard(t *testing.T) {
+	at := func(minute int) time.Time { return time.Date(2026, 11, 27, 14, minute, 0, 0, time.UTC) }
+	tasks := []prep.Task{{ID: "out", Kind: prep.GetOut, Food: "brie", Form: "cut"}, {ID: "in", Kind: prep.Chill, Food: "brie", Form: "cut"}}
+	for n := 1; n <= 2; n++ {
+		tasks = append(tasks, prep.Task{ID: fmt.Sprint("boxes-", n), Kind: prep.GetOut, Tray: n}, prep.Task{ID: fmt.Sprint("lay-", n), Kind: prep.Lay, Food: "brie", Form: "cut", Tray: n}, prep.Task{ID: fmt.Sprint("cover-", n), Kind: prep.Chill, Tray: n})
+	}
+	ticks := map[string]time.Time{"out": at(0), "in": at(10), "boxes-1": at(20), "cover-1": at(35), "boxes-2": at(35), "cover-2": at(55)}
+	for tray, want := range map[int]time.Duration{1: 25 * time.Minute, 2: 30 * time.Minute, 0: 30 * time.Minute} {
+		if got := outOfTheCold(tasks, ticks, at(59), tray, func(string) bool { return true })["brie"]; got != (stands{want, false}) {
+			t.Errorf("board %d: %v", tray, got)
+		}
+	}
+	other := []prep.Task{{ID: "ham", Kind: prep.GetOut, Food: "ham", Form: "fold"}, {ID: "lay-ham", Kind: prep.Lay, Food: "ham", Form: "fold", Tray: 1}}
+	if got := outOfTheCold(other, map[string]time.Time{"ham": at(0)}, at(7), 2, func(string) bool { return true }); len(got) != 0 {
+		t.Errorf("what lies on another board: %v", got)
+	}
+	if got := outOfTheCold(tasks, map[string]time.Time{"out": at(0)}, at(7), 2, func(string) bool { return true })["brie"]; got != (stands{7 * time.Minute, true}) {
+		t.Errorf("before it is laid: %v", got)
 	}
 }

@@ -9,7 +9,7 @@ import LitTray from '@/components/prep/LitTray.vue'
 import { drawing } from '@/composables/picture'
 import { useCounter } from '@/composables/counter'
 import { useLarder } from '@/stores/larder'
-import { clock, count, minutes, time } from '@/tray/words'
+import { clock, count, minutes, time, when } from '@/tray/words'
 import '@/style/dark.css'
 
 const route = useRoute()
@@ -50,6 +50,8 @@ watch(
   () => items.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest' }),
   { flush: 'post' },
 )
+/** Whether a moment is of the day that the clock shows. */
+const today = (at: string) => time(at)!.toDateString() === c.now.value.toDateString()
 /** The whole round is done. */
 function wholeRound() {
   for (const t of open.value) c.tick(t, true)
@@ -146,7 +148,8 @@ function remains(until: number) {
       <p class="clock nums">
         {{ clock(c.now.value) }}
         <span v-if="c.day.value && !c.day.value.relative" class="serve"
-          >serve {{ hour(c.day.value.serve_at) }}</span
+          >serve
+          {{ today(c.day.value.serve_at) ? hour(c.day.value.serve_at) : when(c.day.value.serve_at) }}</span
         >
       </p>
     </header>

@@ -129,7 +129,7 @@ summary {
 }
 .task {
   display: grid;
-  grid-template-columns: 46px 34px 1fr auto;
+  grid-template-columns: minmax(46px, auto) 34px 1fr auto;
   gap: 12px;
   align-items: center;
   padding: 6px 0;
@@ -160,6 +160,14 @@ img,
   }
 }
 @media print {
+  .task .when::before {
+    content: '';
+    display: inline-block;
+    width: 11px;
+    height: 11px;
+    margin-right: 6px;
+    border: 1.5px solid var(--ink);
+  }
   summary {
     min-height: 0;
     list-style: none;
