@@ -149,7 +149,7 @@ type Sheet struct {
 }
 
 // Sheets are what is printed of a job, and the forms of its work list.
-var Sheets = []string{"mat", "build", "cards", "quote", "calendar", "table", "mat-svg"}
+var Sheets = []string{"mat", "build", "cards", "markers", "quote", "calendar", "table", "mat-svg"}
 
 // Sheet makes a file of a job as it is saved; which is its tray, where only one is on it.
 func (a *App) Sheet(ctx context.Context, id string, which int, kind, paper string, k Kitchen) (out Sheet, err error) {
@@ -185,6 +185,8 @@ func (a *App) Sheet(ctx context.Context, id string, which int, kind, paper strin
 		out.Data, err = sheet.Build(title, now.tray(), now.larder, paper, a.units(ctx))
 	case "cards":
 		out.Data, err = sheet.Cards(j, now.larder, paper)
+	case "markers":
+		out.Data, err = sheet.Markers(j, now.larder, paper)
 	case "quote":
 		var s Settings
 		var q price.Quote

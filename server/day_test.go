@@ -56,7 +56,7 @@ func TestDayAndSheets(t *testing.T) {
 	if over.LateMinutes != 0 {
 		t.Errorf("a week ago: %v late", over.LateMinutes)
 	}
-	for kind, begins := range map[string]string{"mat": "%PDF-", "build": "%PDF-", "cards": "%PDF-", "quote": "%PDF-", "calendar": "BEGIN:VCALENDAR", "table": "id,kind,food", "mat-svg": "<svg"} {
+	for kind, begins := range map[string]string{"mat": "%PDF-", "build": "%PDF-", "cards": "%PDF-", "markers": "%PDF-", "quote": "%PDF-", "calendar": "BEGIN:VCALENDAR", "table": "id,kind,food", "mat-svg": "<svg"} {
 		a := d.ask("GET", id+"/sheet?kind="+kind+"&paper=a3", nil)
 		if a.status != 200 || !bytes.HasPrefix(a.body, []byte(begins)) || !strings.Contains(a.header.Get("Content-Disposition"), "against-the-clock-again-"+kind) {
 			t.Errorf("%s: %d %.60q %s", kind, a.status, a.body, a.header.Get("Content-Disposition"))

@@ -30,14 +30,14 @@ type exported struct {
 }
 
 // sheets are what is printed.
-var sheets = []string{"mat", "build", "cards", "quote"}
+var sheets = []string{"mat", "build", "cards", "markers", "quote"}
 
 func exportCommand() *cobra.Command {
 	var e exported
 	c := &cobra.Command{Use: "export", Short: "Write the tray on standard input in another format: a picture, a sheet to print, the work list", Args: noArgs}
 	which := whichTray(c)
 	c.Flags().StringVar(&e.as, "as", "svg", "svg, pdf, csv or ics")
-	c.Flags().StringVar(&e.sheet, "sheet", "", "of pdf, and mat of svg: mat (full size), build, cards or quote")
+	c.Flags().StringVar(&e.sheet, "sheet", "", "of pdf, and mat of svg: mat (full size), build, cards, markers or quote")
 	c.Flags().StringVar(&e.paper, "paper", "a4", "of pdf: a4, a3, letter, or whole for one page as large as the board")
 	c.Flags().StringVar(&e.slant, "slant", "", "of svg: at a slant, as seen from the bottom, top, left or right")
 	c.Flags().StringVar(&e.crop, "crop", "", "of svg: straight from above, filled with food in a frame of these sides: "+fmt.Sprint(art.Crops))
@@ -109,6 +109,8 @@ func (e *exported) write(j *job.Job, t *tray.Tray, larder *food.Larder) ([]byte,
 			return sheet.Build(j.Title, t, larder, e.paper, say.Units{})
 		case "cards":
 			return sheet.Cards(j, larder, e.paper)
+		case "markers":
+			return sheet.Markers(j, larder, e.paper)
 		case "quote":
 			copies := 0
 			for _, one := range j.Trays {

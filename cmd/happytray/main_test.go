@@ -148,7 +148,7 @@ func TestPipeline(t *testing.T) {
 		if day.ServeAt == "" || day.BeginAt >= day.ServeAt || day.People != 2 || len(day.Tasks) < 12 || len(day.Kit) < 5 || len(day.Cautions) < 4 || day.LateMinutes != 0 {
 			t.Errorf("%s: a day of %d tasks from %s to %s", name, len(day.Tasks), day.BeginAt, day.ServeAt)
 		}
-		for _, sheet := range []string{"mat", "build", "cards", "quote"} {
+		for _, sheet := range []string{"mat", "build", "cards", "markers", "quote"} {
 			if out := must(t, laid, "export", "--as", "pdf", "--sheet", sheet, "--paper", "a3"); !bytes.HasPrefix(out, []byte("%PDF-")) || !bytes.HasSuffix(bytes.TrimSpace(out), []byte("%%EOF")) {
 				t.Errorf("%s: %s is %.20q", name, sheet, out)
 			}

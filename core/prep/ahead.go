@@ -291,6 +291,11 @@ func (w *worker) shift(k *work) {
 			k.from -= w.leave
 		}
 		k.by = min(k.by, 0) - w.leave
+	case w.leave > 0: // what is laid at last is taken in hand when its board is, and not with the rest
+		k.by = min(k.by, -w.inHand)
+		if soon := -w.finishing() - 60*inCold; k.from == schedule.Any || k.from < soon {
+			k.from = soon
+		}
 	case k.kind == GetOut || k.kind == Chill: // their minutes count to the guests
 		k.by = min(k.by, -w.inHand)
 	case k.kind == Box || w.leave == 0 && (k.kind == Cards || k.kind == Pack):

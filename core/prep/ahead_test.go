@@ -225,6 +225,41 @@ func TestLabour(t *testing.T) {
 	}
 }
 
+// Where the work is not done in one go, it is told what is bought when: each food once, before the stretch that it is first needed in.
+func TestWhatToBuyWhen(t *testing.T) {
+	b := aheadOf(2)
+	b.ReadyBy = "2026-11-26T19:00:00Z"
+	d, err := Plan(plantest.Laid(t, b), food.BuiltIn(), Options{People: 2})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if len(d.Buy) != 2 {
+		t.Fatalf("%+v", d.Buy)
+	}
+	first := map[string]string{}
+	for _, k := range d.Tasks {
+		if k.Food != "" && k.Who != "" && first[k.Food] == "" {
+			first[k.Food] = k.Starts
+		}
+	}
+	listed := map[string]bool{}
+	for i, one := range d.Buy {
+		for _, f := range one.Foods {
+			if listed[f] || first[f] < one.Before || i+1 < len(d.Buy) && first[f] >= d.Buy[i+1].Before {
+				t.Errorf("%s is first needed at %s, bought before %s", f, first[f], one.Before)
+			}
+			listed[f] = true
+		}
+	}
+	if len(listed) != len(first) {
+		t.Errorf("%d of %d foods", len(listed), len(first))
+	}
+	b.ReadyBy = ""
+	if d, err = Plan(plantest.Laid(t, b), food.BuiltIn(), Options{People: 2}); err != nil || d.Buy != nil {
+		t.Errorf("in one go: %+v, %v", d.Buy, err)
+	}
+}
+
 // How many hands it takes for a given beginning can be read off: more hands never begin sooner, and the day's own number is its own plan.
 func TestHowManyHands(t *testing.T) {
 	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 40}, Month: 6, Occasion: "grazing", ServeAt: "2026-11-27T19:00:00Z"})

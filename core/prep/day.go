@@ -76,6 +76,7 @@ type Day struct {
 	Cautions    []say.Text `json:"cautions"`
 	Savings     []Saving   `json:"savings,omitempty"`
 	Crews       []Crew     `json:"crews,omitempty"`  // when work would begin with fewer hands and with more
+	Buy         []Buy      `json:"buy,omitempty"`    // what is bought when, where the work is not done in one go
 	Fridge      *Fridge    `json:"fridge,omitempty"` // where its shelves are counted
 	Jobs        []Served   `json:"jobs,omitempty"`   // of a day with several
 }
@@ -345,6 +346,7 @@ func (d *kitchenDay) write(p schedule.Plan) Day {
 		out.Tasks = append(out.Tasks, t)
 	}
 	d.rounds(&out)
+	out.Buy = buys(out.Tasks)
 	for n, w := range d.jobs {
 		clear := d.coldOut(&out, n, p, when)
 		out.Kit = addKit(out.Kit, append(d.tools(n), kitOf(w.j, w.larder)...))

@@ -195,9 +195,9 @@ type worker struct {
 	ready      int                 // seconds before serving at which laid trays are covered and chilled; 0 where they are not
 	takes      int                 // seconds before serving at which chilled trays leave the cold
 	hold       float64
-	hasty      bool           // it is late
-	rinds      bool           // some stay on that nobody eats
-	trips      map[bool]*trip // what is got out together: what is chilled again before it is laid, and the rest
+	hasty      bool             // it is late
+	rinds      bool             // some stay on that nobody eats
+	trips      [tripCount]*trip // what is got out together
 	says       []say.Text
 }
 
@@ -328,7 +328,7 @@ func (w *worker) makeReady(p *portion) {
 		out.by = minutes(float64(w.warmUp(f)))
 	}
 	step(out)
-	way := w.trips[w.soon(f, key)]
+	way := w.trips[w.tripFor(f, key, last && w.atLast(&work{kind: GetOut, food: f.ID}))]
 	got := fetched{of: f.Category, out: before}
 	made := len(w.works)
 	defer func() {
@@ -441,10 +441,23 @@ func (w *worker) makeReady(p *portion) {
 	w.last[key] = before
 }
 
-// soon reports whether a food is got out on the first trip: what is chilled again before it is laid, and with it all that does not
-// perish; where nothing is chilled there is one trip.
-func (w *worker) soon(f *food.Food, key string) bool {
-	return len(w.chill) > 0 && (w.chill[key] || !f.Needs(food.Perishable))
+// The trips of a day: for what is chilled again before it is laid, and with it all that does not perish; for the rest, which is all where
+// nothing is chilled; and for what is laid at last, when the board is out again.
+const (
+	tripForRest = iota
+	tripForSoon
+	tripForLast
+	tripCount
+)
+
+func (w *worker) tripFor(f *food.Food, key string, last bool) int {
+	switch {
+	case last:
+		return tripForLast
+	case len(w.chill) > 0 && (w.chill[key] || !f.Needs(food.Perishable)):
+		return tripForSoon
+	}
+	return tripForRest
 }
 
 // trip is a way to the fridge and the cupboard.
@@ -895,13 +908,16 @@ func (w *worker) collect() {
 	w.times()
 	w.add(work{id: SetUp, kind: SetUp, seconds: setUpSecs + vesselSecs*vessels, hands: 1, count: 1, from: minutes(earlyMin + 60), by: 0,
 		says: say.That("task.set-up")})
-	w.trips = map[bool]*trip{false: {}, true: {}}
+	for n := range w.trips {
+		w.trips[n] = &trip{}
+	}
 	for _, p := range w.portions() {
 		w.makeReady(p)
 	}
 	if w.hold >= usualHold && !w.hasty { // where the hours are short each comes out when it is wanted
-		w.trips[false].together(w.works, w.mostTogether())
-		w.trips[true].together(w.works, w.mostTogether())
+		for _, t := range w.trips {
+			t.together(w.works, w.mostTogether())
+		}
 	}
 	for n, t := range w.j.Trays {
 		w.layTray(n, t)

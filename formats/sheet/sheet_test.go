@@ -372,6 +372,33 @@ func TestBuildCardsQuote(t *testing.T) {
 	}
 }
 
+// Each cheese of each board has a marker, and each is cut out at its size.
+func TestMarkers(t *testing.T) {
+	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 14}, Copies: 2})
+	raw, err := Markers(j, larder, "a4")
+	if err != nil {
+		t.Fatal(err)
+	}
+	pages := readPDF(t, raw)
+	cheeses := 0
+	for _, id := range j.Trays[0].Foods() {
+		f, _ := larder.Get(id)
+		if f.Category != food.Cheese {
+			continue
+		}
+		cheeses++
+		if first := strings.Fields(f.Name)[0]; !strings.Contains(pages[0].text, first) {
+			t.Errorf("no marker of %s", f.Name)
+		}
+	}
+	if n := strings.Count(pages[0].text, "Labels of the packs decide"); len(pages) != 1 || cheeses == 0 || n != 2*cheeses {
+		t.Errorf("%d markers of %d cheeses for two tables, on %d pages", n, cheeses, len(pages))
+	}
+	if _, err := Markers(&job.Job{Trays: []*tray.Tray{{}}}, larder, "a4"); err == nil {
+		t.Error("markers of nothing")
+	}
+}
+
 func TestSheetsThatCannotBe(t *testing.T) {
 	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 4}})
 	if _, err := Mat("x", j.Trays[0], larder, "napkin"); err == nil {

@@ -1146,6 +1146,7 @@ const (
 	JobSheetParamsKindBuild    JobSheetParamsKind = "build"
 	JobSheetParamsKindCalendar JobSheetParamsKind = "calendar"
 	JobSheetParamsKindCards    JobSheetParamsKind = "cards"
+	JobSheetParamsKindMarkers  JobSheetParamsKind = "markers"
 	JobSheetParamsKindMat      JobSheetParamsKind = "mat"
 	JobSheetParamsKindMatSvg   JobSheetParamsKind = "mat-svg"
 	JobSheetParamsKindQuote    JobSheetParamsKind = "quote"
@@ -1160,6 +1161,8 @@ func (e JobSheetParamsKind) Valid() bool {
 	case JobSheetParamsKindCalendar:
 		return true
 	case JobSheetParamsKindCards:
+		return true
+	case JobSheetParamsKindMarkers:
 		return true
 	case JobSheetParamsKindMat:
 		return true
@@ -1742,7 +1745,13 @@ type CommandKind string
 
 // Day defines model for Day.
 type Day struct {
-	BeginAt  string   `json:"begin_at"`
+	BeginAt string `json:"begin_at"`
+
+	// Buy what is bought when, by the stretch of work that it is first needed in; left out where the work is done in one go
+	Buy *[]struct {
+		Before string   `json:"before"`
+		Foods  []string `json:"foods"`
+	} `json:"buy,omitempty"`
 	Cautions []string `json:"cautions"`
 
 	// ClearAt by when what perishes must be gone from the table

@@ -142,6 +142,15 @@ const print = () => window.print()
         <template v-if="day">
           <h2 class="no-print">Sheets</h2>
           <SheetLinks class="no-print" :people="people" :ovens="ovens" />
+          <template v-if="day.buy?.length">
+            <h2>What to buy when</h2>
+            <dl class="card buy">
+              <template v-for="b in day.buy" :key="b.before">
+                <dt>before {{ when(b.before) }}</dt>
+                <dd>{{ b.foods.map(f => larder.name(f).toLowerCase()).join('; ') }}</dd>
+              </template>
+            </dl>
+          </template>
           <KitLists :kit="day.kit" />
         </template>
         <template v-if="sheet.drinks.length">
@@ -223,6 +232,12 @@ const print = () => window.print()
 .side {
   display: grid;
   gap: 10px;
+}
+.buy dt {
+  font-weight: 650;
+}
+.buy dd {
+  margin: 0 0 8px;
 }
 .drinks {
   display: grid;

@@ -11,6 +11,7 @@ const sheets = [
   ['mat', 'The mat', 'full size, to slip under the liner'],
   ['build', 'Build sheet', 'one page to lay it by'],
   ['cards', 'Cards', 'names and allergens, best bites, drinks'],
+  ['markers', 'Cheese markers', 'small, to stand beside each'],
   ['quote', 'Quote', 'for the client'],
 ] as const
 const lists = [
