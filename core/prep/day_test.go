@@ -583,6 +583,32 @@ func TestRindsAsTheHouseLikesThem(t *testing.T) {
 	}
 }
 
+// Tools are one for each bowl and each cut face, one for all open heaps of a kind, picks for
+// all: a handful on a board, and none for what fingers take.
+func TestToolsAreAHandful(t *testing.T) {
+	least, most := 99, 0
+	for n := range 10 {
+		b := brief.Brief{Guests: brief.Guests{Adults: 6 + 2*n}, Month: 1 + n, Occasion: []string{"nibble", "grazing"}[n%2], Choice: n}
+		j := plantest.Laid(t, b)
+		d, err := Plan(j, food.BuiltIn(), Options{People: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		tools := 0
+		for _, k := range d.Kit {
+			if k.Stage == ToServe && !slices.Contains([]string{"plate", "napkin", "picks", "dish for used picks", "dish for stones", "dish for shells", "dish for stones and shells"}, k.What) {
+				tools += k.Count
+			}
+		}
+		each := (tools + len(j.Trays) - 1) / len(j.Trays)
+		least, most = min(least, each), max(most, each)
+	}
+	t.Logf("%d to %d tools on a board", least, most)
+	if least < 2 || most > 12 {
+		t.Errorf("%d to %d tools on a board", least, most)
+	}
+}
+
 // TestAPearStoodUpKeepsItsCore: it is sliced from below and holds together at its stalk; one that lies in slices is cored.
 func TestAPearStoodUpKeepsItsCore(t *testing.T) {
 	for form, cored := range map[string]bool{"stood": false, "slices": true, "fanned": true} {

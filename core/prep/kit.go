@@ -88,8 +88,15 @@ func kitOf(j *job.Job, larder *food.Larder) []Kit {
 
 func serving(c *counter, trays []*tray.Tray, guests int, larder *food.Larder) {
 	stones, shells, picks, dish := []string{}, []string{}, []string{}, false
+	pick := func(name string) {
+		if !slices.Contains(picks, name) {
+			picks = append(picks, name)
+		}
+	}
+	taken := false // with picks that are put out, and not of its own
 	for _, t := range trays {
 		times := t.Copies()
+		lie := map[string]bool{} // what has its tool on this tray already
 		if t.Part != nil && t.Part.Apart {
 			c.add(ToServe, "cover", times, "the plate for "+t.Part.Who)
 		}
@@ -105,16 +112,21 @@ func serving(c *counter, trays []*tray.Tray, guests int, larder *food.Larder) {
 			case f.Category == food.NotFood:
 				c.add(ToServe, name, max(1, e.Count)*times, "the tray, not to be eaten")
 			case food.Has(e.Form, food.OnPick): // brings its own
-				if !slices.Contains(picks, name) {
-					picks = append(picks, name)
-				}
-			case f.Tool == "picks":
-				if !slices.Contains(picks, name) {
-					picks = append(picks, name)
-					c.add(ToServe, "picks", int(math.Ceil(float64(guests)*picksEach)), name)
-				}
+				pick(name)
+			case f.Tool == "picks", f.Tool != "" && bitten(f, e):
+				pick(name)
+				taken = true
 			case f.Tool != "":
-				c.add(ToServe, f.Tool, times, name)
+				share := e.ID // a bowl, and what is cut, have a tool each
+				if e.Vessel == "" && !cutAtTable(e.Form) {
+					share = f.Tool + " for " + string(f.Category) // heaps of one kind share one, and never meat with the rest
+				}
+				if !lie[share] {
+					lie[share] = true
+					c.add(ToServe, f.Tool, times, name)
+				} else {
+					c.add(ToServe, f.Tool, 0, name)
+				}
 			}
 			if f.Stone && !slices.Contains(stones, name) {
 				stones = append(stones, name)
@@ -133,12 +145,25 @@ func serving(c *counter, trays []*tray.Tray, guests int, larder *food.Larder) {
 		}
 		c.add(ToServe, what, max(1, len(trays)), left...)
 	}
+	if taken { // for all together
+		c.add(ToServe, "picks", int(math.Ceil(float64(guests)*picksEach)), picks...)
+	}
 	if len(picks) > 0 {
 		c.add(ToServe, "dish for used picks", max(1, len(trays)), picks...)
 	}
 	spare := int(math.Ceil(float64(guests) * spareShare))
 	c.add(ToServe, "plate", spare, "guests, and a quarter more")
 	c.add(ToServe, "napkin", spare, "guests, and a quarter more")
+}
+
+// cutAtTable reports whether guests cut a food in its form themselves.
+func cutAtTable(form string) bool {
+	return food.Has(form, food.AsItComes|food.Begun|food.CutInPlace)
+}
+
+// bitten reports whether it lies there cut in bites: cheese in cubes or sticks wants no knife, a pick will do.
+func bitten(f *food.Food, e *tray.Element) bool {
+	return f.Category == food.Cheese && e.Vessel == "" && !cutAtTable(e.Form)
 }
 
 // preparing is what the kitchen puts out.
