@@ -7,6 +7,7 @@ import (
 	"slices"
 	"time"
 
+	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/say"
 	"happytray/core/schedule"
@@ -32,40 +33,40 @@ func trayTask(kind string, tray int) string { return fmt.Sprintf("%s-%d", kind, 
 
 // times sets when trays of a job must be laid, leave the cold, leave the house and arrive, seconds before serving.
 func (w *worker) times() {
-	w.road = road(w.j.Brief)
+	trays := len(w.j.Trays)
 	ahead := int(w.j.Brief.ReadyAhead(w.zone) / time.Second)
-	w.inHand, w.ready, w.leave, w.sooner = min(ahead, w.mostInHand), 0, 0, map[int]int{}
+	last := 0 // of hands, for what is laid at last
+	for _, t := range w.j.Trays {
+		last += w.lastThings(t)
+	}
+	last /= max(1, w.people)
+	w.road, w.ready, w.leave, w.sooner = road(w.j.Brief), 0, 0, map[int]int{}
+	w.inHand = min(ahead, w.mostInHand)
 	if w.road > 0 {
-		late := 0
-		for _, t := range w.j.Trays {
-			late += w.lastThings(t)
-		}
-		w.arrive = unloadSecs + late/max(1, w.people) + max(onArrival, w.inHand)
-		w.leave = w.arrive + w.road + loadSecs + loadTraySecs*len(w.j.Trays)
+		w.arrive = unloadSecs + last + max(onArrival, w.inHand)
+		w.leave = w.arrive + w.road + loadSecs + loadTraySecs*trays
 	}
 	switch {
-	case w.hasty || ahead <= w.leave || len(w.j.Trays) == 0:
-	case w.road == 0 && ahead <= shortAhead:
-		w.inHand = min(ahead, max(w.mostInHand, ahead))
-	default:
-		w.ready = ahead
-		w.takes = w.leave // onto the road
-		if w.road == 0 {
-			late := 0
-			for _, t := range w.j.Trays {
-				late += w.lastThings(t)
-			}
-			w.takes = max(min(60*w.warmest(), int(60*w.hold/3)), w.inHand+late/max(1, w.people)+outTraySecs*len(w.j.Trays))
-		}
-		w.leave = w.ready + chillTraySecs*len(w.j.Trays)
-		if w.ready < w.takes+60*inCold { // it would only be carried to and fro
-			w.ready, w.leave = 0, w.ready
-		} else if w.boxed() {
-			later := 0
-			for n := len(w.j.Trays); n > 0; n-- {
-				w.sooner[n] = later
-				later += w.firstThings(w.j.Trays[n-1]) / max(1, w.people)
-			}
+	case w.hasty || ahead <= w.leave || trays == 0:
+		return
+	case w.road == 0 && ahead <= shortAhead: // it stands, less what is late
+		w.inHand = max(w.inHand, ahead-int(brief.InHand/time.Second)+w.mostInHand)
+		return
+	}
+	w.ready = ahead
+	w.takes = w.leave // onto the road
+	if w.road == 0 {
+		w.takes = max(min(60*w.warmest(), int(60*w.hold/3)), w.inHand+last+outTraySecs*trays)
+	}
+	w.leave = w.ready + chillTraySecs*trays
+	switch {
+	case w.ready < w.takes+60*inCold: // it would only be carried to and fro
+		w.ready, w.leave = 0, w.ready
+	case w.boxed():
+		later := 0
+		for n := trays; n > 0; n-- {
+			w.sooner[n] = later
+			later += w.firstThings(w.j.Trays[n-1]) / max(1, w.people)
 		}
 	}
 }
@@ -241,7 +242,11 @@ func (w *worker) chillTrays() {
 			covered, by = waves-1, -w.inHand
 			w.says = append(w.says, say.That("day.waves", say.N(w.j.Brief.WaveMinutes)))
 		}
-		called := say.Food(t.Board.Called())
+		called := say.Food("board")
+		if t.Board != nil {
+			called = say.Food(t.Board.Called())
+			w.fits(tray)
+		}
 		cover := w.add(work{id: trayTask("chill-tray", tray), kind: Chill, seconds: chillTraySecs * covered, hands: 1, count: covered, after: laid, from: schedule.Any, by: by, tray: tray, tool: "film, or lids",
 			says: say.That("task.cover-tray", called)})
 		out := work{id: trayTask(takeOut, tray), kind: GetOut, seconds: outTraySecs, hands: 1, count: 1, after: []string{cover}, by: -w.takes, tray: tray, says: say.That("task.out-tray", called)}
@@ -260,7 +265,6 @@ func (w *worker) chillTrays() {
 			next.says = next.says.Then("task.wave", say.N(v+1), say.N(waves))
 			w.add(next)
 		}
-		w.fits(tray)
 	}
 }
 

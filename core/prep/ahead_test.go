@@ -9,6 +9,7 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/job"
 	"happytray/core/plan/plantest"
 	"happytray/core/say"
 )
@@ -200,6 +201,45 @@ func TestWhatCannotBeReady(t *testing.T) {
 		if _, err := brief.Read([]byte(c.json)); err == nil || !strings.Contains(err.Error(), c.says) {
 			t.Errorf("%s: %v", c.json, err)
 		}
+	}
+}
+
+// A terrace in the cold warms no cheese: it is said where that is done.
+func TestATerraceWarmsNothing(t *testing.T) {
+	for degrees, want := range map[float64]bool{2: true, 20: false} {
+		b := aheadOf(0)
+		b.TemperatureC = &degrees
+		d, err := Plan(plantest.Laid(t, b), food.BuiltIn(), Options{People: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		if got := slices.ContainsFunc(d.Cautions, func(c say.Text) bool { return strings.Contains(c.String(), "nothing warms up there") }); got != want {
+			t.Errorf("at %v degrees it is said: %v", degrees, got)
+		}
+	}
+}
+
+// A day is planned of whatever a file holds: no board, nothing laid, plates, copies, made ready or in waves.
+func TestReadyOfOddJobs(t *testing.T) {
+	for n, change := range []func(j *job.Job){
+		func(j *job.Job) { j.Trays[0].Board = nil },
+		func(j *job.Job) { j.Trays[0].Board, j.Brief.Copies, j.Brief.WaveMinutes = nil, 2, 60 },
+		func(j *job.Job) { j.Trays[0].Elements = nil },
+		func(j *job.Job) { j.Trays = nil },
+		func(j *job.Job) { j.Brief.ServeAt, j.Brief.ReadyBy = "", "" },
+	} {
+		b := aheadOf(0)
+		b.ReadyBy = "2026-11-27T12:00:00Z"
+		j := plantest.Laid(t, b)
+		change(j)
+		if _, err := Plan(j, food.BuiltIn(), Options{People: 1, Save: true}); err != nil {
+			t.Errorf("%d: %v", n, err)
+		}
+	}
+	plates := aheadOf(1)
+	plates.Serving, plates.ReadyBy = "plates", "2026-11-27T13:00:00Z"
+	if d, err := Plan(plantest.Laid(t, plates), food.BuiltIn(), Options{People: 2}); err != nil || !slices.ContainsFunc(d.Tasks, func(k Task) bool { return k.Kind == Chill && k.Food == "" }) {
+		t.Errorf("plates are not covered: %v", err)
 	}
 }
 

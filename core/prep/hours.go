@@ -203,6 +203,9 @@ func (d *kitchenDay) toChill(e easing) error {
 	return nil
 }
 
+// coldPlace is where nothing warms up, degrees C: not much above a fridge.
+const coldPlace = 8.0
+
 // hardlyCool is how much less than it likes something may warm up before anybody notices, minutes.
 const hardlyCool = 15
 
@@ -275,6 +278,9 @@ func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) str
 			code = "day.open"
 		}
 		to.Cautions = appendUnsaid(to.Cautions, say.That(code))
+	}
+	if warm := slices.ContainsFunc(foods, func(id string) bool { f, _ := w.larder.Get(id); return w.warmUp(f) > 0 }); warm && w.j.Brief.Warmth() <= coldPlace {
+		to.Cautions = appendUnsaid(to.Cautions, say.That("day.terrace", say.Celsius(w.j.Brief.Warmth())))
 	}
 	if len(cool) > 0 {
 		to.Cautions = appendUnsaid(to.Cautions, say.That("day.cool", say.All(cool...), say.Minutes(float64(w.arrive/60))))

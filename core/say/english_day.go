@@ -109,6 +109,7 @@ var working = map[string]string{
 	"day.wilt":     "The {1} {1:is|are} prepared {2} {2:minute|minutes} too early and may wilt: keep {1:it|them} damp and cold until the end, or find another pair of hands.",
 	"day.brown":    "The {1} {1:is|are} prepared {2} {2:minute|minutes} too early and may brown: keep {1:it|them} covered and cold, or find another pair of hands.",
 	"day.weep":     "The {1} {1:is|are} prepared {2} {2:minute|minutes} too early and may weep: keep {1:it|them} covered and cold, or find another pair of hands.",
+	"day.terrace":  "It is {1} where it stands, and nothing warms up there: let the cheese warm up in the kitchen, and carry the board out at the last minute.",
 	"day.waves":    "Each further board waits in the fridge and comes {1} {1:minute|minutes} after the one before it.",
 	"day.boxed":    "The boards travel in cold boxes: have packs that are frozen through.",
 	"day.open":     "The boards travel out of the cold: the minutes on the road count with the others.",
