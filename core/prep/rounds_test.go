@@ -185,3 +185,33 @@ func TestOrderOfLayingByRole(t *testing.T) {
 		}
 	}
 }
+
+// No cheese is laid after produce, whoever lays what: by the clock, not only by the order of steps.
+func TestNoCheeseAfterProduce(t *testing.T) {
+	larder := food.BuiltIn()
+	for n := range 12 {
+		b := brief.Brief{Guests: brief.Guests{Adults: 6 + 2*n}, Month: 1 + n, Occasion: []string{"nibble", "grazing", "meal"}[n%3], Choice: n, ServeAt: "2026-11-27T19:00:00Z"}
+		j := plantest.Laid(t, b)
+		d, err := Plan(j, larder, Options{People: 1 + n%3, Ovens: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		produce := map[int]string{} // by tray, when the first of it is begun
+		for _, k := range d.Tasks { // in the order of their beginnings
+			f, _ := larder.Get(k.Food)
+			if k.Kind != Lay || food.InVessel(k.Form) || k.Late {
+				continue
+			}
+			switch f.Category {
+			case food.Fruit, food.Vegetable:
+				if produce[k.Tray] == "" {
+					produce[k.Tray] = k.Starts
+				}
+			case food.Cheese:
+				if first := produce[k.Tray]; first != "" {
+					t.Errorf("%d: %s at %s, produce from %s on", n, k.ID, k.Starts, first)
+				}
+			}
+		}
+	}
+}

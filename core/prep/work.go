@@ -762,6 +762,7 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 	boxes := w.boxesOut(n, t)
 	order := map[bool][][]string{} // of what is laid at home and, where the tray travels, of what is laid on the spot
 	onSpot := map[int]bool{}
+	cheese := map[bool][][]string{}
 	for _, s := range sheet.Steps {
 		f, ok := w.larder.Get(s.Food)
 		if !ok || w.off[s.Food] {
@@ -796,6 +797,12 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 			k.after = append(k.after, boxes)
 		}
 		onSpot[s.Number] = k.late && w.leave > 0
+		inVessel := t.Elements[t.Find(s.Elements[0])].Vessel != ""
+		if (f.Category == food.Fruit || f.Category == food.Vegetable) && !inVessel { // nothing juicy waits under hands that still carry cheese
+			for _, c := range cheese[onSpot[s.Number]] {
+				k.after = append(k.after, c...)
+			}
+		}
 		laid := order[onSpot[s.Number]]
 		if len(laid) > 1 {
 			k.after = append(k.after, laid[len(laid)-2]...)
@@ -808,6 +815,9 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 			k.says = k.says.Then("task.each", say.N(waves))
 		}
 		ids[s.Number] = w.parted(k)
+		if f.Category == food.Cheese && !inVessel {
+			cheese[onSpot[s.Number]] = append(cheese[onSpot[s.Number]], ids[s.Number])
+		}
 		order[onSpot[s.Number]] = append(laid, ids[s.Number])
 	}
 }
