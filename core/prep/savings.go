@@ -80,7 +80,7 @@ func (d *kitchenDay) savings(p schedule.Plan) []Saving {
 }
 
 // manyTasks is from how many on what would save is looked at roughly.
-const manyTasks = 600
+const manyTasks = 250
 
 // leadSecs is how soon after the beginning a food is taken in hand that may lead it all: once the boards are washed.
 const leadSecs = 900

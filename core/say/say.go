@@ -60,7 +60,7 @@ func listed(things []string, before string) string {
 // not cheese, cress or asparagus.
 func Many(name string) bool {
 	head := name
-	for _, cut := range []string{",", " in ", " with ", " without ", " on ", " of ", " from ", " and "} {
+	for _, cut := range []string{",", " in ", " with ", " without ", " on ", " of ", " from ", " and ", " stuffed", " filled", " dusted", " coated", " dipped"} {
 		if at := strings.Index(head, cut); at > 0 {
 			head = head[:at]
 		}
