@@ -35,6 +35,7 @@ type Rules struct {
 	Hours       string `json:"hours,omitempty"`       // that perishable food may be out of the cold: two (default), four in one go, or two-and-four
 	DryHours    string `json:"dry_hours,omitempty"`   // of aged hard cheese and dry sausage: the same as all that perishes (default), or longer, as their entries say
 	Gloves      string `json:"gloves,omitempty"`      // some (default), for cheese and meat, all, or none: clean hands, washed often
+	Tools       string `json:"tools,omitempty"`       // that stand ready for guests: a handful (default), shared by what is of a kind, or each food its own
 	Gaps        string `json:"gaps,omitempty"`        // closed (default), or airy: a little air left
 
 	// EachG is the grams of a kind for a grown-up at a grazing party, by category, where the house serves otherwise than
@@ -103,6 +104,7 @@ func (r Rules) Check() error {
 		{"ready", r.Ready, []string{"usual", "hours", "morning", "evening"}},
 		{"hours", r.Hours, []string{"two", "four", "two-and-four"}},
 		{"dry_hours", r.DryHours, []string{"same", "longer"}},
+		{"tools", r.Tools, []string{"handful", "each"}},
 		{"gloves", r.Gloves, []string{"some", "all", "none"}},
 		{"pregnant", r.Pregnant, []string{"apart", "off"}},
 		{"vegetarians", r.Vegetarians, []string{"apart", "separate", "shapes"}},

@@ -584,28 +584,35 @@ func TestRindsAsTheHouseLikesThem(t *testing.T) {
 }
 
 // Tools are one for each bowl and each cut face, one for all open heaps of a kind, picks for
-// all: a handful on a board, and none for what fingers take.
+// all: a handful on a board, and none for what fingers take; or one for each food, as the house has it.
 func TestToolsAreAHandful(t *testing.T) {
-	least, most := 99, 0
+	least, most, few, all := 99, 0, 0, 0
 	for n := range 10 {
 		b := brief.Brief{Guests: brief.Guests{Adults: 6 + 2*n}, Month: 1 + n, Occasion: []string{"nibble", "grazing"}[n%2], Choice: n}
 		j := plantest.Laid(t, b)
-		d, err := Plan(j, food.BuiltIn(), Options{People: 1})
-		if err != nil {
-			t.Fatal(err)
-		}
-		tools := 0
-		for _, k := range d.Kit {
-			if k.Stage == ToServe && !slices.Contains([]string{"plate", "napkin", "picks", "dish for used picks", "dish for stones", "dish for shells", "dish for stones and shells"}, k.What) {
-				tools += k.Count
+		tools := func(rule string) (count int) {
+			for _, tr := range j.Trays {
+				tr.Brief.Rules = &brief.Rules{Tools: rule}
 			}
+			d, err := Plan(j, food.BuiltIn(), Options{People: 1})
+			if err != nil {
+				t.Fatal(err)
+			}
+			for _, k := range d.Kit {
+				if k.Stage == ToServe && !slices.Contains([]string{"plate", "napkin", "picks", "dish for used picks", "dish for stones", "dish for shells", "dish for stones and shells"}, k.What) {
+					count += k.Count
+				}
+			}
+			return count
 		}
-		each := (tools + len(j.Trays) - 1) / len(j.Trays)
+		handful := tools("")
+		few, all = few+handful, all+tools("each")
+		each := (handful + len(j.Trays) - 1) / len(j.Trays)
 		least, most = min(least, each), max(most, each)
 	}
-	t.Logf("%d to %d tools on a board", least, most)
-	if least < 2 || most > 12 {
-		t.Errorf("%d to %d tools on a board", least, most)
+	t.Logf("%d to %d tools on a board; %d on all, %d with one for each food", least, most, few, all)
+	if least < 2 || most > 12 || all <= few {
+		t.Errorf("%d to %d tools on a board; %d on all, %d with one for each food", least, most, few, all)
 	}
 }
 

@@ -120,6 +120,9 @@ func serving(c *counter, trays []*tray.Tray, guests int, larder *food.Larder) {
 				share := e.ID // a bowl, and what is cut, have a tool each
 				if e.Vessel == "" && !cutAtTable(e.Form) {
 					share = f.Tool + " for " + string(f.Category) // heaps of one kind share one, and never meat with the rest
+					if t.Brief.HouseRules().Tools == "each" {
+						share = f.ID
+					}
 				}
 				if !lie[share] {
 					lie[share] = true

@@ -70,7 +70,7 @@ test('an idea has its picture’s colours, becomes a theme, and the brief knows 
   await page.goto(`/jobs/${id}/brief`)
   await page.getByLabel('Theme', { exact: true }).fill('old hull')
   await page.getByLabel('Theme', { exact: true }).blur()
-  await expect(page.getByLabel('Theme colour 1', { exact: true })).toBeVisible()
+  await expect(page.getByLabel('Theme colour 1', { exact: true })).toBeVisible({ timeout: 30_000 })
   await saved(page)
   await page.getByLabel('Colours from a picture').setInputFiles(picture)
   await saved(page)

@@ -401,6 +401,10 @@ export interface Rules {
    */
   dry_hours?: "same" | "longer";
   /**
+   * that stand ready for guests: a handful, one for each bowl and cut face and one for the open heaps of a kind, or one for each food
+   */
+  tools?: "handful" | "each";
+  /**
    * worn for cheese and meat, for everything, or not at all: clean hands, washed often
    */
   gloves?: "some" | "all" | "none";

@@ -209,6 +209,17 @@ const all: {
     ],
   },
   {
+    rule: 'tools',
+    before: '. Tools:',
+    label: 'Tools for guests',
+    width: 208,
+    day: true,
+    options: [
+      ['handful', 'a handful'],
+      ['each', 'one for each food'],
+    ],
+  },
+  {
     rule: 'gloves',
     before: '. Gloves:',
     label: 'Gloves',
