@@ -141,12 +141,8 @@ func chosenOf(job *job.Job, larder *food.Larder) []pick.Choice {
 	return out
 }
 
-// Boards that follow each other, as a brief may ask for them (brief.WaveMinutes); what is laid is out a little longer than it warms up.
-const (
-	mostWaves   = 4
-	leastWave   = 30
-	whileLaying = 10 // minutes
-)
+// whileLaying is how much longer than it warms up what is laid is out of the cold, minutes.
+const whileLaying = 10
 
 // waves is how many boards that follow each other hold an evening of lasts minutes, and every how many minutes, where each may stand
 // for holds minutes before guests; none where they follow each other already, where they travel, or where no number does.
@@ -156,7 +152,7 @@ func waves(b brief.Brief, lasts, holds float64) (n, every int) {
 	}
 	n = max(2, int(math.Ceil(lasts/(holds-whileLaying))))
 	every = 5 * int(math.Ceil(lasts/float64(n)/5))
-	if n > mostWaves || every < leastWave || n > b.Guests.Total() {
+	if n > brief.MostWaves || every < brief.LeastWave || n > b.Guests.Total() {
 		return 0, 0
 	}
 	return n, every

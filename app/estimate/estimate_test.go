@@ -45,7 +45,7 @@ func TestWhatDoesNotWorkOutIsSaid(t *testing.T) {
 		{`{"guests":{"adults":12},"budget":1500}`, "over the budget"},
 		{`{"guests":{"adults":12},"budget_per_guest":100}`, "over the budget"},
 		{`{"guests":{"adults":12},"lasts_minutes":240}`, "change the board in time"},
-		{`{"guests":{"adults":12},"lasts_minutes":110}`, "2 boards that follow each other, one every 55 minutes"},
+		{`{"guests":{"adults":12},"lasts_minutes":110}`, "boards that follow each other, 2 of them, one every 55 minutes"},
 		{`{"guests":{"adults":12},"temperature_c":35,"lasts_minutes":90}`, "out for 1 h"},
 		{`{"guests":{"adults":12},"travels":90}`, "on the road"},
 		{`{"guests":{"adults":12},"temperature_c":-2}`, "gloves"},

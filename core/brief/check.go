@@ -256,11 +256,11 @@ func (b Brief) checkBoards() error {
 		return fault.Bad("copies", "boards alike are shared by whole tables; plates, plates apart and trays of their own are planned for all guests together")
 	}
 	if b.WaveMinutes != 0 {
-		if err := fault.Between("wave_minutes", float64(b.WaveMinutes), leastWave, 240, " minutes"); err != nil {
+		if err := fault.Between("wave_minutes", float64(b.WaveMinutes), LeastWave, 240, " minutes"); err != nil {
 			return err
 		}
-		if b.Copies < 2 || b.Copies > mostWaves {
-			return fault.Bad("wave_minutes", "boards that follow each other are 2 to %d: say how many (copies)", mostWaves)
+		if b.Copies < 2 || b.Copies > MostWaves {
+			return fault.Bad("wave_minutes", "boards that follow each other are 2 to %d: say how many (copies)", MostWaves)
 		}
 		if b.Travels.Yes {
 			return fault.Bad("wave_minutes", "boards on the road come all at once; lay a second one where it is served")
@@ -282,8 +282,8 @@ func (b Brief) checkBoards() error {
 
 // Boards that follow each other: so many at most, and so many minutes apart at least.
 const (
-	mostWaves = 4
-	leastWave = 30
+	MostWaves = 4
+	LeastWave = 30 // minutes
 )
 
 // MaxCopies is how many times a board is laid alike.

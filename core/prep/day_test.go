@@ -648,7 +648,7 @@ func TestCookedInItsOrder(t *testing.T) {
 	for _, k := range d.Tasks {
 		of[k.Food] = append(of[k.Food], k)
 	}
-	if fried := of["squeaky-sticks"]; len(fried) < 3 || fried[len(fried)-2].Kind != Heat || fried[len(fried)-1].Kind != Lay || fried[len(fried)-2].Minutes < 2*8 {
+	if fried := of["squeaky-sticks"]; len(fried) < 3 || fried[len(fried)-2].Kind != Heat || fried[len(fried)-1].Kind != Lay || fried[len(fried)-2].Minutes < 3*5 {
 		t.Errorf("grilling cheese: %+v", fried)
 	}
 	after := ""

@@ -109,7 +109,7 @@ var planning = map[string]string{
 	"outlook.boards":  "No board of the house carries it; lay it on several: it would take about {1} of this one.",
 	"outlook.budget":  "The basket is {1} over the budget. Amounts names what would save most.",
 	"outlook.lasts":   "Guests graze for {1}; what perishes leaves the cold {3} before, and may be out for {2} in all: put out a half, keep the other cold, and change the board in time.",
-	"outlook.waves":   " {1} boards that follow each other, one every {2} minutes, would hold it: see Boards and places.",
+	"outlook.waves":   " As boards that follow each other, {1} of them, one every {2} minutes, it would hold: see Boards and places.",
 	"outlook.road":    "With {1} on the road and {2} of grazing it stands longer than {3} unless it travels cold.",
 	"outlook.cold":    "It is cold there: cheese tastes of little below {1}. Bring soft ones out of a warm box late, and lay what can be eaten with gloves on.",
 	"outlook.reach":   "From where guests stand {1} of the {2} {2:lies|lie} beyond an arm's reach. Let them stand on another side too, or take a narrower board.",

@@ -171,9 +171,12 @@ func (b *builder) parted(p *built, start []int) bool {
 	return false
 }
 
-// gap is how long after the end of a task the first of what comes after it begins, seconds.
+// gap is how long after the end of a task the first of what comes after it begins, seconds; 0 where nothing does.
 func (b *builder) gap(start []int, i int) int {
-	first := math.MaxInt32
+	if len(b.next[i]) == 0 {
+		return 0
+	}
+	first := math.MaxInt
 	for _, a := range b.next[i] {
 		first = min(first, start[a])
 	}

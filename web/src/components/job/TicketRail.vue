@@ -31,7 +31,7 @@ const stages = computed(() => {
   const begin = () => {
     if (!picked || !prep) return 'after the pick'
     const m = job.basket?.minutes ?? prep.minutes // all trays
-    return `${minutes(m)} by hand`
+    return `${minutes(m)} to cut and lay`
   }
   const at = time(b.serve_at)
   const serves = () => (at ? clock(at) : 'no time set')
