@@ -76,7 +76,10 @@ const print = () => window.print()
             >, leave at <b class="figure">{{ at(day.leave_at) }}</b></template
           >
           <template v-if="!day.relative"
-            >, serve at <b class="figure blue">{{ at(day.serve_at) }}</b></template
+            >, serve at
+            <b class="figure blue">{{
+              sameDay(day.begin_at, day.serve_at) ? at(day.serve_at) : when(day.serve_at)
+            }}</b></template
           >.
           <span class="soft"
             >{{ count(day.tasks.filter(t => t.who).length, 'task') }} by hand{{
@@ -116,7 +119,7 @@ const print = () => window.print()
         >
           <b class="nums">{{ c.people }}</b>
           <span class="nums">{{
-            sameDay(c.begin_at, day.serve_at) ? at(c.begin_at) : when(c.begin_at)
+            sameDay(c.begin_at, day.begin_at) ? at(c.begin_at) : when(c.begin_at)
           }}</span><template v-if="c.early"> ▲</template>
         </button>
       </p>
@@ -232,6 +235,9 @@ const print = () => window.print()
 .side {
   display: grid;
   gap: 10px;
+}
+.buy {
+  margin: 0;
 }
 .buy dt {
   font-weight: 650;

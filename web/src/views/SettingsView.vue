@@ -354,7 +354,9 @@ const choices = [
 .rate.wide {
   grid-template-columns: 190px 1fr;
 }
-.text {
+.rate.wide .text {
+  width: 100%;
+  box-sizing: border-box;
   font: inherit;
   color: var(--ink);
   background: var(--paper);
