@@ -2,6 +2,9 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, expect, it, vi } from 'vitest'
+import { Trouble } from '@/api/client'
+import { readAll } from '@/outbox/kept'
+import { useOutbox } from '@/outbox/outbox'
 import ShoppingView from '@/views/ShoppingView.vue'
 
 const { get, put } = vi.hoisted(() => ({ get: vi.fn(), put: vi.fn() }))
@@ -9,6 +12,12 @@ vi.mock('@/api/client', async original => ({
   ...(await original<typeof import('@/api/client')>()),
   api: { GET: get, PUT: put },
   take: (answer: Promise<unknown>) => answer,
+}))
+vi.mock('@/outbox/kept', () => ({
+  readAll: vi.fn(() => Promise.resolve([])),
+  keep: () => Promise.resolve(true),
+  forget: () => Promise.resolve(),
+  waits: () => Promise.resolve(true),
 }))
 vi.mock('vue-router', async original => ({
   ...(await original<typeof import('vue-router')>()),
@@ -77,14 +86,16 @@ const open = async (stops: object[]) => {
       path === '/api/v1/shopping' ? list(stops) : path === '/api/v1/larder' ? { foods: [] } : {},
     ),
   )
-  put.mockResolvedValue({})
   const w = mount(ShoppingView, {
     global: { stubs: { RouterLink: true, House: { template: '<div><slot /></div>' }, ShopLine: true } },
   })
   await flushPromises()
   return w
 }
-beforeEach(() => setActivePinia(createPinia()))
+beforeEach(() => {
+  setActivePinia(createPinia())
+  put.mockResolvedValue({})
+})
 
 it('is a list for each shop where it is bought at several, and says why', async () => {
   const w = await open([
@@ -110,7 +121,24 @@ it('of one shop has no heading for it, and a pack of several is ticked by its na
   expect(salami.text()).not.toContain('At the counter') // the slices are in the pack
   const box = w.get('section[aria-label="Packs of several foods"] input')
   await box.trigger('change')
+  await flushPromises()
   expect(put).toHaveBeenCalledWith('/api/v1/shopping/ticks', {
     body: { key: 'job:j', food: 'mixed: Cold cuts', done: true },
   })
+})
+
+it('shows what was ticked where the server could not be reached, after a reload as before', async () => {
+  const w = await open([])
+  put.mockRejectedValue(new Trouble(0, 'away'))
+  const box = (of: typeof w) => of.get<HTMLInputElement>('section[aria-label="Cold cuts"] input')
+  await box(w).trigger('change')
+  await flushPromises()
+  expect(box(w).element.checked).toBe(true)
+  w.unmount()
+  const waits = useOutbox().waiting
+  setActivePinia(createPinia()) // a page that is loaded again finds what waits where it was kept
+  vi.mocked(readAll).mockResolvedValue(waits)
+  const again = await open([])
+  expect(box(again).element.checked).toBe(true)
+  expect(again.get<HTMLInputElement>('section[aria-label="Fruit"] input').element.checked).toBe(true) // as the server has it
 })

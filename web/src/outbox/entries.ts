@@ -8,8 +8,9 @@ export type Came = Pick<EveningDish, 'tray' | 'element' | 'food' | 'left_g' | 'r
   gone_at_min: number | null
 }
 
-/** One thing that was noted; each names its job. */
-export type Entry = { job: string } & (
+/** One thing that was noted: of a job, or of a shopping list, whose name stands for one job or a week of them. */
+export type Entry = OfJob | { kind: 'bought'; job?: undefined; list: string; food: string; done: boolean }
+type OfJob = { job: string } & (
   | { kind: 'tick'; task: string; done: boolean }
   | { kind: 'gone'; tray: number; element: string; gone: boolean }
   | { kind: 'topUp'; tray: number; food: string; grams: number }
@@ -42,6 +43,8 @@ export function subject(e: Entry): string | null {
       return `${e.job} weight ${e.food} ${e.form}`
     case 'document':
       return `${e.job} document`
+    case 'bought':
+      return `bought ${e.list} ${e.food}`
   }
   return null
 }
@@ -51,6 +54,8 @@ export function named(e: Entry): string {
   switch (e.kind) {
     case 'tick':
       return 'a step of the work'
+    case 'bought':
+      return 'a tick on the shopping list'
     case 'gone':
       return 'what is gone'
     case 'topUp':
@@ -75,6 +80,8 @@ export function named(e: Entry): string {
 
 /** Sends an entry; its answer, or a Trouble. */
 export function deliver(e: Waiting): Promise<unknown> {
+  if (e.kind === 'bought')
+    return take(api.PUT('/api/v1/shopping/ticks', { body: { key: e.list, food: e.food, done: e.done } }))
   const path = { id: e.job }
   const query = { ago_s: Math.min(604_800, Math.max(0, Math.round((Date.now() - e.at) / 1000))) }
   const header = { 'Idempotency-Key': e.key }

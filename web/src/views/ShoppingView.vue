@@ -6,12 +6,14 @@ import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { api, take, Trouble, type ShoppingList } from '@/api/client'
 import House from '@/components/house/House.vue'
 import ShopLine from '@/components/house/ShopLine.vue'
+import { useOutbox } from '@/outbox/outbox'
 import { useLarder } from '@/stores/larder'
 import { count, grams, money } from '@/tray/words'
 
 const route = useRoute()
 const router = useRouter()
 const list = shallowRef<ShoppingList | null>(null)
+const outbox = useOutbox()
 const larder = useLarder()
 void larder.read()
 const stops = computed(() => {
@@ -26,11 +28,23 @@ const day = (d: Date) =>
 const query = computed((): { job?: string; week?: string } =>
   route.query.job ? { job: String(route.query.job) } : { week: String(route.query.week ?? day(new Date())) },
 )
+/** What the server has ticked off, and over it what was ticked here and waits. */
 async function read() {
   wrong.value = ''
   try {
-    list.value = await take(api.GET('/api/v1/shopping', { params: { query: query.value } }))
-    done.value = new Set(list.value.ticks)
+    await outbox.open()
+    let arrived, now: ShoppingList
+    do {
+      arrived = outbox.arrived // what arrives meanwhile may be in neither
+      now = await take(api.GET('/api/v1/shopping', { params: { query: query.value } }))
+    } while (outbox.arrived !== arrived)
+    const ticked = new Set(now.ticks)
+    for (const e of outbox.waiting)
+      if (e.kind === 'bought' && e.list === now.key)
+        if (e.done) ticked.add(e.food)
+        else ticked.delete(e.food)
+    list.value = now
+    done.value = ticked
   } catch (e) {
     list.value = null
     wrong.value = e instanceof Trouble ? e.message : 'The list cannot be read.'
@@ -38,20 +52,13 @@ async function read() {
 }
 watch(query, read, { immediate: true })
 
-async function tick(food: string) {
-  const key = list.value!.key
-  const now = !done.value.has(food)
+function tick(food: string) {
+  const is = !done.value.has(food)
   const next = new Set(done.value)
-  if (now) next.add(food)
+  if (is) next.add(food)
   else next.delete(food)
   done.value = next
-  try {
-    await take(api.PUT('/api/v1/shopping/ticks', { body: { key, food, done: now } }))
-    wrong.value = ''
-  } catch (e) {
-    wrong.value =
-      e instanceof Trouble ? `${e.message} The tick is only here so far.` : 'The tick is only here so far.'
-  }
+  outbox.add({ kind: 'bought', list: list.value!.key, food, done: is })
 }
 function week(by: number) {
   const from = new Date((list.value?.from || day(new Date())) + 'T12:00')
