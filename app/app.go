@@ -29,6 +29,7 @@ type App struct {
 	judged judgedCache
 	learnt learntCache
 	seen   forecasts
+	paces  atomic.Pointer[paced]
 	spoken atomic.Pointer[say.Units] // the house's units, as they were read last
 }
 

@@ -17,6 +17,7 @@ import (
 type Kitchen struct {
 	People, Ovens, Shelves *int
 	Alone                  bool // the day by itself: nobody asks what would let it begin later
+	ByData                 bool // by the minutes of the data, whatever the house's own hands have taught
 	Left                   bool // only what is not done yet, planned anew from now
 }
 
@@ -43,6 +44,9 @@ func (a *App) day(ctx context.Context, id string, which int, k Kitchen) (prep.Da
 		return prep.Day{}, savedJob{}, err
 	}
 	o := k.options(s)
+	if !k.ByData {
+		o.Pace = a.paceFor(ctx, s)
+	}
 	if at, ok := now.reading.Brief.ServeTime(o.Zone); ok && a.now().Before(at.Add(longPast)) {
 		o.Now = a.now().Truncate(time.Minute)
 	}
@@ -84,6 +88,7 @@ func (a *App) DayOf(ctx context.Context, date string, k Kitchen) (prep.Day, erro
 		return prep.Day{}, err
 	}
 	o := k.options(s)
+	o.Pace = a.paceFor(ctx, s)
 	var booked []prep.DayJob
 	for _, j := range jobs {
 		now, err := a.savedTray(ctx, j.ID, 0, h)

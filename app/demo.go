@@ -137,7 +137,7 @@ func (a *App) demoEvenings(ctx context.Context) (evenings []Evening, swap made, 
 		return nil, swap, swapped, nil, err
 	}
 	for n, p := range past {
-		e := evening.Evening{ID: fmt.Sprintf("demo-%02d", n+1), Title: p.Title, Crowd: p.Crowd, Date: p.Date, Occasion: p.Occasion, Guests: p.Guests, LastedMin: p.LastedMin, Done: true}
+		e := evening.Evening{ID: fmt.Sprintf("demo-%02d", n+1), Title: p.Title, Crowd: p.Crowd, Date: p.Date, Occasion: p.Occasion, Guests: p.Guests, LastedMin: p.LastedMin, Done: true, Work: p.Work}
 		for _, f := range p.Foods {
 			e.Dishes = append(e.Dishes, evening.Dish{Food: f.Food, Form: p.Forms[f.Food], ShareG: f.ShareG, LaidG: f.LaidG, LeftG: f.LeftG, GoneAtMin: f.GoneAtMin, Reasons: f.Reasons})
 		}

@@ -193,6 +193,7 @@ func (a *App) SaveEvening(ctx context.Context, id string, seen int64, in Evening
 	}
 	if in.Done {
 		a.compare(ctx, id, &in.Evening)
+		in.TakeWork(a.worked(ctx, id))
 	}
 	kept, err := a.store.ChangeEvening(ctx, id, func(was store.Evening) (store.Evening, error) {
 		if was.Version == seen+1 {
@@ -282,6 +283,7 @@ type Came = evening.Came
 // was looked back on.
 func (a *App) ChangeEvening(ctx context.Context, id string, came []Came, done *bool) (Evening, error) {
 	var foreseen evening.Evening
+	var work []learn.Stint
 	if done != nil && *done { // looked up before anything is locked
 		e, err := a.Evening(ctx, id)
 		if err != nil {
@@ -289,6 +291,7 @@ func (a *App) ChangeEvening(ctx context.Context, id string, came []Came, done *b
 		}
 		foreseen = e.Evening
 		a.compare(ctx, id, &foreseen)
+		work = a.worked(ctx, id)
 	}
 	return a.onTheEvening(ctx, id, Entry{}, func(e *evening.Evening, _ float64) error {
 		if err := e.Home(came); err != nil {
@@ -298,6 +301,7 @@ func (a *App) ChangeEvening(ctx context.Context, id string, came []Came, done *b
 			e.Done = *done
 		}
 		e.TakeForeseen(&foreseen)
+		e.TakeWork(work)
 		return nil
 	})
 }

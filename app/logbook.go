@@ -29,6 +29,7 @@ type Logbook struct {
 	Years    []int           `json:"years"`
 	Reasons  []string        `json:"reasons"`
 	Emptied  []EatenUp       `json:"emptied"` // by form, board and style: what came home least first
+	Pace     []LoggedPace    `json:"pace"`    // how long work takes in the house, where that is other than the data say
 }
 
 // EatenUp is how well something was eaten on all the evenings listed.
@@ -82,7 +83,7 @@ type Narrowed struct {
 
 // Logbook lists the evenings that were looked back on.
 func (a *App) Logbook(ctx context.Context, n Narrowed) (Logbook, error) {
-	out := Logbook{Evenings: []LoggedEvening{}, Foods: []LoggedFood{}, Crowds: []string{}, Years: []int{}, Reasons: learn.Reasons, Emptied: []EatenUp{}}
+	out := Logbook{Evenings: []LoggedEvening{}, Foods: []LoggedFood{}, Crowds: []string{}, Years: []int{}, Reasons: learn.Reasons, Emptied: []EatenUp{}, Pace: []LoggedPace{}}
 	h, err := a.House(ctx)
 	if err != nil {
 		return out, err
@@ -119,6 +120,9 @@ func (a *App) Logbook(ctx context.Context, n Narrowed) (Logbook, error) {
 		}
 	}
 	slices.Sort(out.Crowds)
+	if out.Pace, err = a.Pace(ctx); err != nil {
+		return out, err
+	}
 	out.Emptied = emptied.list()
 	l, err := a.Learnt(ctx, "", learn.Options{})
 	if err != nil {

@@ -218,7 +218,9 @@ func (a *App) Quote(ctx context.Context, j *job.Job) (price.Quote, error) {
 		trays += one.Copies()
 	}
 	larder := j.Larder(h.Larder)
-	day, err := prep.LabourOf(j, larder, Kitchen{}.options(s))
+	o := Kitchen{}.options(s)
+	o.Pace = a.paceFor(ctx, s)
+	day, err := prep.LabourOf(j, larder, o)
 	if err != nil { // more work than one day's plan takes
 		day = prep.Labour{HandMin: prep.Minutes(j, larder)}
 	}

@@ -15,6 +15,7 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/fault"
+	"happytray/core/prep"
 	"happytray/core/price"
 	"happytray/core/say"
 	corshop "happytray/core/shop"
@@ -38,6 +39,8 @@ type Settings struct {
 	People  int `json:"people"` // who prepare
 	Ovens   int `json:"ovens"`
 	Shelves int `json:"shelves"` // of the fridge; 0 where nobody counts them
+
+	PaceRefused []string `json:"pace_refused,omitempty"` // kinds of work that take what the data say, whatever was learnt
 
 	Rules *brief.Rules `json:"rules,omitempty"` // the house's way, which new briefs begin with; nil for the craft's own
 	Ways  []Way        `json:"ways,omitempty"`  // of crowds and hosts that have one of their own
@@ -199,6 +202,11 @@ func (a *App) checkSettings(s Settings) error {
 	}
 	if err := s.Seller.Check(); err != nil {
 		return fault.In("seller", err)
+	}
+	for i, kind := range s.PaceRefused {
+		if err := fault.OneOf(fmt.Sprintf("pace_refused[%d]", i), kind, prep.HandKinds...); err != nil {
+			return err
+		}
 	}
 	if s.Shop != "" {
 		if err := a.shop.Check(s.Shop); err != nil {

@@ -38,6 +38,8 @@ type Evening struct {
 	Done      bool         `json:"done"`             // it was looked back on; before that only what was noted on the evening is there
 	Topped    []ToppedUp   `json:"topped,omitempty"` // what was laid later, in order; it is in LaidG of its dish
 	Kept      []string     `json:"kept,omitempty"`   // foods whose remains went into the cupboard
+
+	Work []learn.Stint `json:"work,omitempty"` // how long it took, as it was ticked at the counter
 }
 
 // LaidOn is what a tray was laid on and how.
@@ -149,6 +151,14 @@ func (e *Evening) Check() error {
 	if len(e.Notes) > mostNotes {
 		return fault.Bad("notes", "%d at most", mostNotes)
 	}
+	if len(e.Work) > learn.MostStints {
+		return fault.Bad("work", "%d at most", learn.MostStints)
+	}
+	for i, s := range e.Work {
+		if err := s.Check(); err != nil {
+			return fault.In(fmt.Sprintf("work[%d]", i), err)
+		}
+	}
 	for i, n := range e.Notes {
 		if err := fault.Text(fmt.Sprintf("notes[%d].says", i), n.Says, mostNoteSays); err != nil {
 			return err
@@ -235,6 +245,9 @@ func (e *Evening) Plain() Evening {
 	if len(out.Kept) == 0 {
 		out.Kept = nil
 	}
+	if len(out.Work) == 0 {
+		out.Work = nil
+	}
 	return out
 }
 
@@ -263,6 +276,13 @@ func (e *Evening) TakeForeseen(from *Evening) {
 		if k := from.find(d.Tray, d.Element, d.Food); k >= 0 && d.Foreseen == nil {
 			d.Foreseen = from.Dishes[k].Foreseen
 		}
+	}
+}
+
+// TakeWork notes how long the work took, where somebody ticked it.
+func (e *Evening) TakeWork(work []learn.Stint) {
+	if len(work) > 0 {
+		e.Work = work
 	}
 }
 
@@ -372,6 +392,6 @@ func (e *Evening) Home(came []Came) error {
 
 // Clone is a copy that can be changed.
 func (e Evening) Clone() Evening {
-	e.Dishes, e.Notes, e.Topped, e.Kept = slices.Clone(e.Dishes), slices.Clone(e.Notes), slices.Clone(e.Topped), slices.Clone(e.Kept)
+	e.Dishes, e.Notes, e.Topped, e.Kept, e.Work = slices.Clone(e.Dishes), slices.Clone(e.Notes), slices.Clone(e.Topped), slices.Clone(e.Kept), slices.Clone(e.Work)
 	return e
 }

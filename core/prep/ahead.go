@@ -160,8 +160,18 @@ func (w *worker) finishes(p *portion) bool {
 		return false
 	}
 	inVessel := food.InVessel(p.spec.Form)
-	return p.food.Needs(food.Softens) || p.food.Needs(food.Wilts) || food.Has(p.spec.Form, food.OnFood) ||
+	return finishes(p.food, p.spec.Form) ||
 		p.wet == food.Juicy && p.food.Category == food.Fruit && !inVessel && w.tooLong(weepsMin) || p.food.Needs(food.Browns) && !inVessel && w.tooLong(brownsMin)
+}
+
+// finishes reports whether a food is laid last on any board that is ready ahead: crackers, greens and toppings.
+func finishes(f *food.Food, form string) bool {
+	return f.Needs(food.Softens) || f.Needs(food.Wilts) || food.Has(form, food.OnFood)
+}
+
+// chilledWhole reports whether a brief has its boards ready so long before serving that they are covered and chilled meanwhile.
+func chilledWhole(b brief.Brief) bool {
+	return !b.Travels.Yes && b.ReadyAhead(time.UTC) > time.Duration(shortAhead)*time.Second
 }
 
 // atLast reports whether work on what is laid at last is itself done at last. What neither perishes nor wants the cold is washed and

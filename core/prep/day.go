@@ -60,25 +60,26 @@ type Saving struct {
 
 // Day is the work for a job against the clock.
 type Day struct {
-	ServeAt     string     `json:"serve_at"`
-	BeginAt     string     `json:"begin_at"`
-	Relative    bool       `json:"relative,omitempty"` // no time was said: it is reckoned to a made-up one
-	LeaveAt     string     `json:"leave_at,omitempty"`
-	LateMinutes float64    `json:"late_minutes"`
-	People      int        `json:"people"` // pairs of hands
-	Ovens       int        `json:"ovens"`  // 0 for none
-	Tasks       []Task     `json:"tasks"`
-	Rounds      []Round    `json:"rounds"` // the same as people work, in the order of their beginnings
-	ColdOut     []ColdOut  `json:"cold_out"`
-	ClearAt     string     `json:"clear_at"` // by when the first of what perishes must go: its hours out of the cold are over
-	Trays       []TrayOut  `json:"trays"`    // how long what perishes is out of the cold, tray by tray
-	Kit         []Kit      `json:"kit"`
-	Cautions    []say.Text `json:"cautions"`
-	Savings     []Saving   `json:"savings,omitempty"`
-	Crews       []Crew     `json:"crews,omitempty"`  // when work would begin with fewer hands and with more
-	Buy         []Buy      `json:"buy,omitempty"`    // what is bought when, where the work is not done in one go
-	Fridge      *Fridge    `json:"fridge,omitempty"` // where its shelves are counted
-	Jobs        []Served   `json:"jobs,omitempty"`   // of a day with several
+	ServeAt     string             `json:"serve_at"`
+	BeginAt     string             `json:"begin_at"`
+	Relative    bool               `json:"relative,omitempty"` // no time was said: it is reckoned to a made-up one
+	LeaveAt     string             `json:"leave_at,omitempty"`
+	LateMinutes float64            `json:"late_minutes"`
+	People      int                `json:"people"`         // pairs of hands
+	Ovens       int                `json:"ovens"`          // 0 for none
+	Pace        map[string]float64 `json:"pace,omitempty"` // by kind of work, as Options.Pace has it, of those that there are
+	Tasks       []Task             `json:"tasks"`
+	Rounds      []Round            `json:"rounds"` // the same as people work, in the order of their beginnings
+	ColdOut     []ColdOut          `json:"cold_out"`
+	ClearAt     string             `json:"clear_at"` // by when the first of what perishes must go: its hours out of the cold are over
+	Trays       []TrayOut          `json:"trays"`    // how long what perishes is out of the cold, tray by tray
+	Kit         []Kit              `json:"kit"`
+	Cautions    []say.Text         `json:"cautions"`
+	Savings     []Saving           `json:"savings,omitempty"`
+	Crews       []Crew             `json:"crews,omitempty"`  // when work would begin with fewer hands and with more
+	Buy         []Buy              `json:"buy,omitempty"`    // what is bought when, where the work is not done in one go
+	Fridge      *Fridge            `json:"fridge,omitempty"` // where its shelves are counted
+	Jobs        []Served           `json:"jobs,omitempty"`   // of a day with several
 }
 
 // Options tell with whom and what a day is worked.
@@ -91,10 +92,14 @@ type Options struct {
 	Save    bool                 // look for the changes that save most
 	Done    map[string]bool      // tasks that are done already, by their names: the rest is planned
 	Pins    map[string]time.Time // when tasks are to begin, as somebody has moved them
+	Pace    map[string]float64   // by kind of work, of HandKinds, how long hands take here of what the data say; nil for as long
 }
 
 // Made up: a day that no brief names is reckoned to this moment.
 var Unsaid = time.Date(2000, 1, 1, 18, 0, 0, 0, time.UTC)
+
+// The bounds of a pace.
+const leastPace, mostPace = .25, 4.
 
 // MostPeople and MostOvens bound a kitchen.
 const (
@@ -148,6 +153,11 @@ func PlanDay(all []DayJob, o Options) (Day, error) {
 		o.Zone = time.UTC
 	}
 	d := &kitchenDay{o: o, booked: all, inHand: int(brief.InHand / time.Second)}
+	for kind, pace := range o.Pace {
+		if !slices.Contains(HandKinds, kind) || !(pace >= leastPace && pace <= mostPace) {
+			return Day{}, fault.Bad("pace", "%.40q takes %g of its minutes; work by hand takes %g to %g", kind, pace, leastPace, mostPace)
+		}
+	}
 	for _, b := range all {
 		serve, said := b.Job.Brief.ServeTime(o.Zone)
 		if !said && b.Job.Brief.ServeAt != "" {
@@ -344,6 +354,12 @@ func (d *kitchenDay) write(p schedule.Plan) Day {
 			t.Uses = append(t.Uses, "hob")
 		}
 		out.Tasks = append(out.Tasks, t)
+		if pace, learnt := o.Pace[k.kind]; learnt {
+			if out.Pace == nil {
+				out.Pace = map[string]float64{}
+			}
+			out.Pace[k.kind] = pace
+		}
 	}
 	d.rounds(&out)
 	out.Buy = buys(out.Tasks)

@@ -675,3 +675,49 @@ func TestCookedInItsOrder(t *testing.T) {
 		}
 	}
 }
+
+// A house that folds slowly has folding of its own length, and everything else takes what it took.
+func TestPaceChangesTheMinutesOfItsKindAlone(t *testing.T) {
+	j, larder := saturday(t)[0].Job, food.BuiltIn()
+	plain, err := Plan(j, larder, Options{People: 2, Ovens: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	slow, err := Plan(j, larder, Options{People: 2, Ovens: 1, Pace: map[string]float64{Fold: 1.5, Peel: .5}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	was, folds := map[string]float64{}, 0
+	sum := func(d Day, kind string) (sum float64) {
+		for _, k := range d.Tasks {
+			if k.Kind == kind {
+				sum += k.Minutes
+			}
+		}
+		return sum
+	}
+	for _, k := range plain.Tasks {
+		was[k.ID] = k.Minutes
+	}
+	for _, k := range slow.Tasks {
+		if k.Kind == Fold {
+			folds++
+		} else if k.Kind != Peel && math.Abs(was[k.ID]-k.Minutes) > .01 && k.Kind != GetOut && k.Kind != Chill {
+			t.Errorf("%s takes %g, and took %g", k.ID, k.Minutes, was[k.ID])
+		}
+	}
+	if a, b := sum(plain, Fold), sum(slow, Fold); folds == 0 || math.Abs(b-1.5*a) > .05*float64(folds) {
+		t.Errorf("folding takes %g minutes, and took %g", b, a)
+	}
+	if slow.Pace[Fold] != 1.5 || plain.Pace != nil {
+		t.Errorf("the day says %v and %v", slow.Pace, plain.Pace)
+	}
+	if a, b := at(t, plain.BeginAt), at(t, slow.BeginAt); !b.Before(a) {
+		t.Errorf("work begins at %s, and began at %s", b, a)
+	}
+	for _, bad := range []map[string]float64{{Fold: 9}, {Fold: math.NaN()}, {Fold: 0}, {"dance": 1.2}, {Drive: 1.2}} {
+		if _, err := Plan(j, larder, Options{People: 1, Pace: bad}); err == nil {
+			t.Errorf("%v is no pace", bad)
+		}
+	}
+}

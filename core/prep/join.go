@@ -11,7 +11,7 @@ import (
 func (d *kitchenDay) collect(e easing) {
 	d.jobs, d.works = nil, nil
 	for n, b := range d.booked {
-		w := &worker{j: b.Job, larder: b.Larder, easing: e, hasty: d.hasty, zone: d.o.Zone, mostInHand: d.inHand}
+		w := &worker{j: b.Job, larder: b.Larder, easing: e, hasty: d.hasty, zone: d.o.Zone, pace: d.o.Pace, mostInHand: d.inHand}
 		if n < len(d.chill) {
 			w.chill = d.chill[n]
 		}

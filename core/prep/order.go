@@ -167,6 +167,33 @@ const mostLayers = 100
 // waits under hands that still carry cheese and meat.
 var layingOrder = map[food.Category]int{food.Cheese: 2, food.Meat: 3, food.Cracker: 4, food.Vegetable: 5, food.Brined: 6, food.Dip: 6, food.Fruit: 7, food.Sweet: 8, food.Dried: 9, food.Nut: 9, food.Garnish: 10, food.NotFood: 1}
 
+// partOf is the part of the order of laying that a thing belongs to.
+func partOf(f *food.Food, e *tray.Element) say.Text {
+	switch {
+	case food.Has(e.Form, food.OnFood):
+		return say.That("part.toppings")
+	case e.Vessel != "":
+		return say.That("part.bowls")
+	}
+	switch f.Category {
+	case food.Cheese:
+		return say.That("part.cheese")
+	case food.Meat:
+		return say.That("part.meat")
+	case food.Cracker:
+		return say.That("part.crackers")
+	case food.Vegetable, food.Brined, food.Dip:
+		return say.That("part.vegetables")
+	case food.Fruit:
+		return say.That("part.fruit")
+	case food.Garnish:
+		return say.That("part.greens")
+	case food.NotFood:
+		return say.That("part.props")
+	}
+	return say.That("part.fillings")
+}
+
 // layingRank is the place of a thing in the order of laying, smaller for what goes down sooner. What the house begins with
 // goes before the rest.
 func layingRank(f *food.Food, e *tray.Element, begin string) int {

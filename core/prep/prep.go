@@ -29,8 +29,10 @@ type Step struct {
 	Grams    float64  `json:"grams"`
 	Groups   int      `json:"groups"` // elements, each in its own place
 	Minutes  float64  `json:"minutes"`
-	Late     bool     `json:"late"`  // only just before serving
-	After    []Need   `json:"after"` // what must be laid before it, and why
+	Late     bool     `json:"late"`           // only just before serving
+	Part     say.Text `json:"part"`           // of the order of laying that it belongs to
+	Held     bool     `json:"held,omitempty"` // the board is ready ahead, and this is laid when it was out of the cold again: its place is held open
+	After    []Need   `json:"after"`          // what must be laid before it, and why
 
 	part say.Value // what it says, within another sentence
 }
@@ -76,6 +78,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 	ranks := map[int]int{} // of steps: what is laid before what
 	sheet := Sheet{Steps: []Step{}, Kit: []Kit{}}
 	copies := t.Copies()
+	ahead := chilledWhole(t.Brief)
 	var said []say.Text // what single foods are to be careful of
 	for i := range t.Elements {
 		e := &t.Elements[i]
@@ -90,7 +93,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 			n = len(steps)
 			at[k] = n
 			ranks[n] = layingRank(f, e, t.Rules.Begin)*mostLayers + min(max(0, e.Layer), mostLayers-1)
-			steps = append(steps, Step{Title: f.Name, Food: f.ID, Form: e.Form, Elements: []string{},
+			steps = append(steps, Step{Title: f.Name, Food: f.ID, Form: e.Form, Elements: []string{}, Part: partOf(f, e), Held: ahead && finishes(f, e.Form),
 				Late: e.Wetness == food.Crisp || e.Wetness == food.Juicy && e.Vessel == "" || f.Category == food.Garnish})
 		}
 		s := &steps[n]

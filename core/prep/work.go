@@ -49,6 +49,10 @@ const (
 	Unload  = "unload"
 )
 
+// HandKinds are the kinds of work whose minutes are those of hands and may be learnt: the road, the oven and what goes on by itself
+// take what they take.
+var HandKinds = []string{SetUp, Line, Mark, GetOut, WashDry, Drain, Peel, Unwrap, Trim, Stone, Slice, Cube, Fold, Thread, Snip, Lemon, Portion, Chill, Box, Cards, Pack, Lay, Load, Unload}
+
 // ahead tells, form by form, what kind of handwork it is and how much of it can be done before anything is laid,
 // as a share of the seconds of the form; the rest is setting it down. What is not named goes from its pack to the
 // board. The shares are reckoned from what hands do: a rosette is turned on its glass and only set down, a folded
@@ -183,7 +187,8 @@ type worker struct {
 	larder *food.Larder
 	easing
 	zone       *time.Location // of a time that is written without one
-	mostInHand int            // seconds that are left to the guests at most: none where it is late
+	pace       map[string]float64
+	mostInHand int // seconds that are left to the guests at most: none where it is late
 	works      []work
 	chill      map[string]bool     // of foods in a form, by StepName: those that go back into the cold between being made ready and being laid
 	last       map[string][]string // of a food in a form: what must be done before it is laid
@@ -203,6 +208,9 @@ type worker struct {
 
 func (w *worker) add(t work) string {
 	if t.hands > 0 {
+		if pace, learnt := w.pace[t.kind]; learnt {
+			t.seconds = int(math.Round(float64(t.seconds) * pace))
+		}
 		t.seconds = max(1, t.seconds)
 	}
 	w.works = append(w.works, t)

@@ -1798,7 +1798,10 @@ type Day struct {
 	// LeaveAt where the trays travel
 	LeaveAt *string `json:"leave_at,omitempty"`
 	Ovens   int     `json:"ovens"`
-	People  int     `json:"people"`
+
+	// Pace by kind of work, how long hands take here of what the data say, as the day is reckoned; left out where nothing is known
+	Pace   *map[string]float64 `json:"pace,omitempty"`
+	People int                 `json:"people"`
 
 	// Relative the brief says no time; it is reckoned to a made-up one
 	Relative *bool `json:"relative,omitempty"`
@@ -2081,6 +2084,17 @@ type Evening struct {
 		Style *string `json:"style,omitempty"`
 	} `json:"trays,omitempty"`
 	Version int64 `json:"version"`
+
+	// Work how long the work took, as it was ticked at the counter
+	Work *[]struct {
+		Kind string `json:"kind"`
+
+		// Planned minutes, by the data alone
+		Planned float64 `json:"planned"`
+
+		// Took minutes
+		Took float64 `json:"took"`
+	} `json:"work,omitempty"`
 }
 
 // EveningAdviceDo defines model for Evening.Advice.Do.
@@ -2725,7 +2739,10 @@ type Logbook struct {
 	Evenings []LoggedEvening `json:"evenings"`
 
 	// Foods what was learnt, for the crowd that is asked for or for everybody; what is surest to be other than reckoned first
-	Foods   []LoggedFood `json:"foods"`
+	Foods []LoggedFood `json:"foods"`
+
+	// Pace how long work takes in the house, where that is other than the data say
+	Pace    []LoggedPace `json:"pace"`
 	Reasons []string     `json:"reasons"`
 	Years   []int        `json:"years"`
 }
@@ -2771,6 +2788,28 @@ type LoggedFood struct {
 	LeftG    float64  `json:"left_g"`
 	Name     string   `json:"name"`
 	Sd       float64  `json:"sd"`
+}
+
+// LoggedPace defines model for LoggedPace.
+type LoggedPace struct {
+	Days int `json:"days"`
+
+	// Factor of the minutes that the data say, drawn towards 1 while stints are few
+	Factor float64 `json:"factor"`
+	High   float64 `json:"high"`
+
+	// Kind of work
+	Kind string `json:"kind"`
+
+	// Low the middle half of the stints lies from here
+	Low float64 `json:"low"`
+
+	// Refused what the data say counts
+	Refused bool   `json:"refused"`
+	Says    string `json:"says"`
+
+	// Stints stretches of work that were ticked
+	Stints int `json:"stints"`
 }
 
 // Lot defines model for Lot.
@@ -3058,12 +3097,18 @@ type PrepSheet struct {
 		Form     string   `json:"form"`
 		Grams    float64  `json:"grams"`
 		Groups   int      `json:"groups"`
-		Late     bool     `json:"late"`
-		Minutes  float64  `json:"minutes"`
-		Number   int      `json:"number"`
-		Pieces   int      `json:"pieces"`
-		Says     string   `json:"says"`
-		Title    string   `json:"title"`
+
+		// Held the board is ready ahead, and this is laid when it was out of the cold again: its place is held open
+		Held    *bool   `json:"held,omitempty"`
+		Late    bool    `json:"late"`
+		Minutes float64 `json:"minutes"`
+		Number  int     `json:"number"`
+
+		// Part of the order of laying that it belongs to, as bowls or cheese
+		Part   *string `json:"part,omitempty"`
+		Pieces int     `json:"pieces"`
+		Says   string  `json:"says"`
+		Title  string  `json:"title"`
 	} `json:"steps"`
 }
 
@@ -3324,6 +3369,9 @@ type Settings struct {
 	Mass         SettingsMass       `json:"mass"`
 	Ovens        *int               `json:"ovens,omitempty"`
 
+	// PaceRefused kinds of work that take what the data say, whatever the house's own hands have taught
+	PaceRefused *[]string `json:"pace_refused,omitempty"`
+
 	// People how many prepare
 	People *int `json:"people,omitempty"`
 
@@ -3375,6 +3423,9 @@ type SettingsChange struct {
 	Length       *SettingsChangeLength     `json:"length,omitempty"`
 	Mass         *SettingsChangeMass       `json:"mass,omitempty"`
 	Ovens        *int                      `json:"ovens,omitempty"`
+
+	// PaceRefused kinds of work that take what the data say, whatever the house's own hands have taught
+	PaceRefused *[]string `json:"pace_refused,omitempty"`
 
 	// People how many prepare
 	People *int `json:"people,omitempty"`

@@ -2092,6 +2092,20 @@ export interface components {
             topped?: components["schemas"]["ToppedUp"][];
             /** @description foods whose remains went into the cupboard */
             kept?: string[];
+            /** @description how long the work took, as it was ticked at the counter */
+            work?: {
+                kind: string;
+                /**
+                 * Format: double
+                 * @description minutes, by the data alone
+                 */
+                planned: number;
+                /**
+                 * Format: double
+                 * @description minutes
+                 */
+                took: number;
+            }[];
             /** @description how long what perishes may stand out there; reckoned, not kept */
             caution?: string;
             /**
@@ -2167,6 +2181,8 @@ export interface components {
             because: string[];
         };
         Logbook: {
+            /** @description how long work takes in the house, where that is other than the data say */
+            pace: components["schemas"]["LoggedPace"][];
             evenings: components["schemas"]["LoggedEvening"][];
             /** @description what was learnt, for the crowd that is asked for or for everybody; what is surest to be other than reckoned first */
             foods: components["schemas"]["LoggedFood"][];
@@ -2184,6 +2200,28 @@ export interface components {
                 left_g: number;
                 evenings: number;
             }[];
+        };
+        LoggedPace: {
+            /** @description of work */
+            kind: string;
+            /**
+             * Format: double
+             * @description of the minutes that the data say, drawn towards 1 while stints are few
+             */
+            factor: number;
+            /** @description stretches of work that were ticked */
+            stints: number;
+            days: number;
+            /**
+             * Format: double
+             * @description the middle half of the stints lies from here
+             */
+            low: number;
+            /** Format: double */
+            high: number;
+            says: string;
+            /** @description what the data say counts */
+            refused: boolean;
         };
         LoggedEvening: {
             id: string;
@@ -2485,6 +2523,8 @@ export interface components {
             ovens?: number;
             /** @description of the fridge; 0 where nobody counts them */
             shelves?: number;
+            /** @description kinds of work that take what the data say, whatever the house's own hands have taught */
+            pace_refused?: string[];
             rules?: components["schemas"]["RulesDocument"];
             /** @description of crowds and hosts that have one of their own */
             ways?: components["schemas"]["HouseWay"][];
@@ -2520,6 +2560,8 @@ export interface components {
             ovens?: number;
             /** @description of the fridge; 0 where nobody counts them */
             shelves?: number;
+            /** @description kinds of work that take what the data say, whatever the house's own hands have taught */
+            pace_refused?: string[];
             rules?: components["schemas"]["RulesDocument"];
             /** @description of crowds and hosts that have one of their own */
             ways?: components["schemas"]["HouseWay"][];
@@ -3713,6 +3755,10 @@ export interface components {
             late_minutes: number;
             people: number;
             ovens: number;
+            /** @description by kind of work, how long hands take here of what the data say, as the day is reckoned; left out where nothing is known */
+            pace?: {
+                [key: string]: number;
+            };
             tasks: components["schemas"]["DayTask"][];
             /** @description the same tasks as people work: what is done in one go, in the order of their beginnings */
             rounds: components["schemas"]["DayRound"][];
@@ -3959,6 +4005,10 @@ export interface components {
                 /** Format: double */
                 minutes: number;
                 late: boolean;
+                /** @description of the order of laying that it belongs to, as bowls or cheese */
+                part?: string;
+                /** @description the board is ready ahead, and this is laid when it was out of the cold again: its place is held open */
+                held?: boolean;
             }[];
         };
     };

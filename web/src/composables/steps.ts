@@ -13,7 +13,7 @@ export function useSteps() {
   })
 
   function orderHands(order: string[]) {
-    const says = order.length ? 'changed the order of hands' : 'went back to the usual order of hands'
+    const says = order.length ? 'changed the build order' : 'went back to the usual build order'
     const next = { ...job.tray!, order }
     if (!order.length) delete (next as TrayFile).order
     job.changeTray(next, says)

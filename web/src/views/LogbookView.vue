@@ -6,6 +6,7 @@ import { api, take, Trouble, type Logbook } from '@/api/client'
 import House from '@/components/house/House.vue'
 import FactorChart from '@/components/evening/FactorChart.vue'
 import WhereLeft from '@/components/evening/WhereLeft.vue'
+import OwnPace from '@/components/evening/OwnPace.vue'
 import LeftChart from '@/components/evening/LeftChart.vue'
 import { useLarder } from '@/stores/larder'
 import { count, grams, money } from '@/tray/words'
@@ -159,6 +160,7 @@ const foreseen = computed(() => {
           </ul>
         </div>
       </section>
+      <OwnPace v-if="book.pace.length" :pace="book.pace" />
       <section v-if="best.length" class="card" aria-label="What empties best">
         <header class="top">
           <h2>What empties best</h2>

@@ -123,6 +123,11 @@ const print = () => window.print()
           }}</span><template v-if="c.early"> ▲</template>
         </button>
       </p>
+      <p v-if="day.pace" class="small soft no-print">
+        {{ count(Object.keys(day.pace).length, 'kind') }} of work
+        {{ Object.keys(day.pace).length === 1 ? 'takes' : 'take' }} as long here as you have needed before:
+        <RouterLink :to="{ name: 'logbook' }">the logbook says how long</RouterLink>.
+      </p>
       <p class="only-print">
         {{ job.tray!.title }}, {{ when(job.tray!.brief.serve_at) }}, {{ job.tray!.board?.name }}
       </p>

@@ -29,7 +29,7 @@ const keys: [string, string][] = [
   ['B', 'as it was before the last change, and now again'],
   ['+ − Home', 'nearer, farther, the whole board'],
   ['Ctrl Z', 'undo, with Shift redo'],
-  ['Alt ← →', 'on a step: earlier or later in the order of hands'],
+  ['Alt ← →', 'on a step: earlier or later in the build order'],
   ['Escape', 'stop laying, or let go'],
   ['?', 'this page'],
 ]

@@ -78,9 +78,9 @@ const short = (title: string) => title.split(',')[0]!.toLowerCase()
 </script>
 
 <template>
-  <section class="hands" aria-label="Order of hands">
+  <section class="hands" aria-label="Build order">
     <div class="top small">
-      <span class="soft">Order of hands</span>
+      <span class="soft">Build order</span>
       <span class="soft nums">
         <span v-if="refused" role="alert" class="refused">▲ {{ refused }}</span>
         <template v-else-if="at !== null"
@@ -104,9 +104,9 @@ const short = (title: string) => title.split(',')[0]!.toLowerCase()
         }"
       >
         <button
-          :class="{ past: at !== null && s.number < at, now: s.number === at }"
+          :class="{ past: at !== null && s.number < at, now: s.number === at, held: s.held }"
           :aria-pressed="s.number === at"
-          :title="`${s.number}. ${s.title}: ${s.says}, ${minutes(s.minutes)}`"
+          :title="`${s.number}. ${s.title}: ${s.says}, ${minutes(s.minutes)}${s.held ? '; its place is held open' : ''}`"
           aria-keyshortcuts="Alt+ArrowLeft Alt+ArrowRight"
           @pointerdown="drag.take($event, s.number)"
           @keydown="key($event, s.number)"
@@ -119,7 +119,10 @@ const short = (title: string) => title.split(',')[0]!.toLowerCase()
             alt=""
           />
           <span class="label" aria-hidden="true">{{ short(s.title) }}</span>
-          <span class="only-read">Step {{ s.number }}, {{ s.title }}, {{ minutes(s.minutes) }}</span>
+          <span class="only-read"
+            >Step {{ s.number }}, {{ s.title }}, {{ minutes(s.minutes)
+            }}{{ s.held ? ', its place is held open' : '' }}</span
+          >
         </button>
       </li>
     </ol>
@@ -208,5 +211,11 @@ button.past {
 button.now {
   background: var(--blue);
   color: var(--white);
+}
+.held img {
+  opacity: 0.55;
+}
+.held .label::after {
+  content: ' · last';
 }
 </style>
