@@ -22,6 +22,7 @@ type Scene struct {
 	Bands    []Band             `json:"bands"`
 	Places   []string           `json:"places"` // where each element lies, in words
 	Beside   []string           `json:"beside"` // next to what, or nothing
+	Edge     string             `json:"-"`      // path data of the board's edge
 }
 
 // Drawing is one piece or vessel round its own origin.
@@ -64,7 +65,7 @@ func compose(least Least, t *tray.Tray, larder *food.Larder) Scene {
 		return Scene{Drawings: map[string]Drawing{}, Defs: map[string]string{}, Bands: []Band{}, Places: []string{}, Beside: []string{}}
 	}
 	box := t.Board.Outline.Bounds().Grow(14)
-	s := Scene{Box: [4]float64{box.Min.X, box.Min.Y, box.W(), box.H()}, Board: Board(t.Board)}
+	s := Scene{Box: [4]float64{box.Min.X, box.Min.Y, box.W(), box.H()}, Board: Board(t.Board), Edge: edge(t.Board.Outline)}
 	s.Drawings, s.Defs = sheet(least, t, larder)
 	s.Places = make([]string, len(t.Elements))
 	for i := range t.Elements {

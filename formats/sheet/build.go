@@ -3,10 +3,8 @@ package sheet
 import (
 	"fmt"
 	"math"
-	"slices"
-	"strings"
 
-	"happytray/core/colour"
+	"happytray/art/paint"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -44,7 +42,9 @@ func Build(title string, t *tray.Tray, larder *food.Larder, on string, u say.Uni
 	room := geom.Rect{Min: geom.Pt(margin, margin+17), Max: geom.Pt(w-margin, margin+17+(h-2*margin)*.43)}
 	k := math.Min(room.W()/m.box.W(), room.H()/m.box.H())
 	by := geom.Pt(room.Centre().X-m.box.Centre().X*k, room.Min.Y-m.box.Min.Y*k)
-	m.drawn(p, k, by)
+	if err := m.pictured(p, larder, k, by); err != nil {
+		return nil, err
+	}
 	y := room.Min.Y + m.box.H()*k + 9
 	steps(p, sheet, margin, y, w-margin, h-margin)
 	return p.bytes()
@@ -62,129 +62,96 @@ func minutesSay(m float64) string {
 	return fmt.Sprintf("%d h %02d min", int(m)/60, int(m)%60)
 }
 
-// steps writes the steps in two columns, in letters as large as all of them allow.
+// line is one of the list of steps: of a heading, of a step's beginning, or of what follows it.
+type line struct {
+	heading bool
+	number  string // of a step, on its first line
+	text    string
+}
+
+// listed breaks the steps into lines under what they are part of; a step is at most so many lines.
+func (p page) listed(s prep.Sheet, width float64, most int) (out []line) {
+	part := ""
+	for _, step := range s.Steps {
+		if now := step.Part.String(); now != part {
+			part = now
+			out = append(out, line{heading: true, text: part})
+		}
+		says := step.Title + ": " + step.Says.String()
+		if step.Held {
+			says += " (hold its place open; it is laid at the end)"
+		}
+		for n, l := range p.wrapped(says, width, most) {
+			number := ""
+			if n == 0 {
+				number = fmt.Sprint(step.Number)
+			}
+			out = append(out, line{number: number, text: l})
+		}
+	}
+	return out
+}
+
+// steps writes the steps in two columns, each with a box to tick, in letters as large as all of them allow.
 func steps(p page, s prep.Sheet, left, top, right, bottom float64) {
-	const gap = 8.0
+	const gap, indent = 8.0, 12.0
 	width := (right - left - gap) / 2
 	for points := 11.5; ; points -= .5 {
-		line := points * .3528 * 1.28
-		each := int((bottom - top) / line)
-		var lines [][2]string // number, text
+		high := points * .3528 * 1.28
+		each := int((bottom - top) / high)
 		p.letters(points, false)
 		most := 3
 		if points <= 5 {
 			most = 1
 		}
-		for _, step := range s.Steps {
-			for n, l := range p.wrapped(step.Title+": "+step.Says.String(), width-8, most) {
-				number := ""
-				if n == 0 {
-					number = fmt.Sprint(step.Number)
-				}
-				lines = append(lines, [2]string{number, l})
-			}
-		}
-		if len(lines) > 2*each && points > 4 {
-			continue
-		}
+		lines := p.listed(s, width-indent, most)
 		half := min(each, max((len(lines)+1)/2, 1))
-		for half < len(lines) && half < each && lines[half][0] == "" { // a step stays together
+		for half < len(lines) && half < each && lines[half].number == "" && !lines[half].heading { // a step stays together
 			half++
 		}
-		for n, l := range lines[:min(len(lines), 2*each)] {
+		for half > 1 && lines[half-1].heading { // and a heading with what it is of
+			half--
+		}
+		if len(lines)-half > each && points > 4 {
+			continue
+		}
+		for n, l := range lines[:min(len(lines), half+each)] {
 			x, at := left, n
 			if n >= half {
 				x, at = left+width+gap, n-half
 			}
-			y := top + float64(at+1)*line
-			if l[0] != "" {
+			y := top + float64(at+1)*high
+			switch {
+			case l.heading:
+				p.letters(points*.86, true)
+				p.SetTextColor(faint-50, faint-50, faint-50)
+				p.write(x, y, l.text)
+				p.SetTextColor(ink, ink, ink)
+				continue
+			case l.number != "":
+				side := points * .26
+				p.SetLineWidth(.2)
+				p.Rect(x, y-side, side, side, "D")
 				p.letters(points, true)
-				p.write(x, y, l[0])
-				p.letters(points, false)
+				p.write(x+4.6, y, l.number)
 			}
-			p.write(x+8, y, l[1])
+			p.letters(points, false)
+			p.write(x+indent, y, l.text)
 		}
 		return
 	}
 }
 
-// drawn draws a tray smaller than it is: its board, and each piece lit from the upper left on its shadow.
-func (m mat) drawn(p page, k float64, by geom.Point) {
-	at := func(o geom.Outline, off geom.Point) geom.Outline {
-		out := make(geom.Outline, len(o))
-		for i, q := range o {
-			out[i] = q.Mul(k).Add(by).Add(off)
-		}
-		return out
+// pictured puts the tray as it is drawn on a screen where k and by put the mat's box, and the mat's numbers on it.
+func (m mat) pictured(p page, larder *food.Larder, k float64, by geom.Point) error {
+	wide := m.t.Board.Outline.Bounds().W() * k
+	picture, box, err := paint.Tray(m.t, larder, min(mostDots, int(math.Ceil(wide*dotsPerMM))))
+	if err != nil {
+		return err
 	}
-	fill := func(c colour.Lab, dl float64) {
-		c.L = math.Max(4, math.Min(97, c.L+dl))
-		r, g, b := rgb(c)
-		p.SetFillColor(r, g, b)
-		p.SetDrawColor(r, g, b)
-	}
-	ground := colour.Must(m.t.Board.Ground())
-	p.SetAlpha(.25, "Normal")
-	p.SetFillColor(40, 28, 18)
-	p.outline(at(m.t.Board.Outline, geom.Pt(.9, 1.1)), geom.Point{}, "F")
-	p.SetAlpha(1, "Normal")
-	fill(ground, 0)
-	p.outline(at(m.t.Board.Outline, geom.Point{}), geom.Point{}, "F")
-	type drawn struct {
-		o    geom.Outline
-		c    colour.Lab
-		high float64
-	}
-	byLayer := map[int][]drawn{}
-	var layers []int
-	for i := range m.t.Elements {
-		e := &m.t.Elements[i]
-		if !e.Placed {
-			continue
-		}
-		if _, met := byLayer[e.Layer]; !met {
-			layers = append(layers, e.Layer)
-		}
-		for n := range e.Pieces {
-			q := &e.Pieces[n]
-			c, err := colour.Parse(q.Colour)
-			if err != nil {
-				c = ground
-			}
-			byLayer[e.Layer] = append(byLayer[e.Layer], drawn{q.Outline, c, q.HeightMM})
-		}
-		if v, ok := m.t.Vessel(e.Vessel); ok && len(e.Pieces) > 0 { // its wall, with what is in it drawn within
-			in := e.Pieces[0].Outline.Shrink(math.Min(6, v.HeightMM*.12))
-			wall, err := colour.Parse(v.Colour)
-			if err == nil && len(in) > 2 {
-				list := byLayer[e.Layer]
-				food := list[len(list)-len(e.Pieces)].c
-				list[len(list)-len(e.Pieces)].c = wall
-				byLayer[e.Layer] = append(list, drawn{in, food, 0})
-			}
-		}
-	}
-	slices.Sort(layers)
-	p.SetLineWidth(.1)
-	for _, l := range layers {
-		p.SetAlpha(.3, "Normal")
-		p.SetFillColor(40, 26, 14)
-		for _, d := range byLayer[l] {
-			s := math.Min(1.4, math.Max(.15, d.high*k*.14))
-			p.outline(at(d.o, geom.Pt(s, s*1.15)), geom.Point{}, "F")
-		}
-		p.SetAlpha(1, "Normal")
-		for _, d := range byLayer[l] {
-			fill(d.c, -13)
-			p.outline(at(d.o, geom.Point{}), geom.Point{}, "FD")
-			fill(d.c, 3)
-			mid := d.o.Centroid()
-			lit := make(geom.Outline, len(d.o))
-			for i, q := range d.o {
-				lit[i] = mid.Add(q.Sub(mid).Mul(.86))
-			}
-			p.outline(at(lit, geom.Pt(-.12, -.14)), geom.Point{}, "F")
-		}
+	at := box.Min.Mul(k).Add(by)
+	if err := p.picture(picture, at.X, at.Y, box.W()*k); err != nil {
+		return err
 	}
 	p.SetDrawColor(255, 255, 255)
 	for _, mk := range m.marks {
@@ -198,11 +165,5 @@ func (m mat) drawn(p page, k float64, by geom.Point) {
 	}
 	p.SetTextColor(ink, ink, ink)
 	p.SetDrawColor(ink, ink, ink)
-}
-
-func rgb(c colour.Lab) (r, g, b int) {
-	if _, err := fmt.Sscanf(strings.TrimPrefix(c.Hex(), "#"), "%02x%02x%02x", &r, &g, &b); err != nil {
-		return 128, 128, 128
-	}
-	return r, g, b
+	return nil
 }

@@ -1,9 +1,11 @@
 package sheet
 
 import (
+	"cmp"
 	"fmt"
 	"strings"
 
+	"happytray/art/paint"
 	"happytray/core/access"
 	"happytray/core/card"
 	"happytray/core/fault"
@@ -50,9 +52,20 @@ func Cards(j *job.Job, larder *food.Larder, on string) ([]byte, error) {
 		p.SetDashPattern([]float64{}, 0)
 		return x, y
 	}
+	forms := formsOf(j)
 	for _, f := range set.Foods {
 		x, y := place()
-		folded(p, x, y, cardW, cardH, func(y float64) { foodCard(p, f, set.Over[f.ID], set.Labels[f.ID], x, y, cardW, cardH) })
+		drawing, err := paint.Portion(f, forms[f.ID], int(drawingMM*dotsPerMM))
+		if err != nil {
+			return nil, err
+		}
+		folded(p, x, y, cardW, cardH, func(y float64) {
+			err = cmp.Or(err, p.picture(drawing, x+3.5, y+(cardH-drawingMM)/2-3, drawingMM))
+			foodCard(p, f, set.Over[f.ID], set.Labels[f.ID], x, y, cardW, cardH)
+		})
+		if err != nil {
+			return nil, err
+		}
 	}
 	for _, n := range set.Names {
 		x, y := place()
@@ -71,6 +84,22 @@ func Cards(j *job.Job, larder *food.Larder, on string) ([]byte, error) {
 		listCard(p, "For the room", roomLines(n, len(j.Trays), t), x, y+cardH, cardW)
 	}
 	return p.bytes()
+}
+
+// drawingMM is how large the drawing on the front of a card is; its words begin beside it.
+const drawingMM = 20.0
+
+// formsOf is in what form each food lies first.
+func formsOf(j *job.Job) map[string]string {
+	out := map[string]string{}
+	for _, t := range j.Trays {
+		for i := range t.Elements {
+			if e := &t.Elements[i]; out[e.Food] == "" {
+				out[e.Food] = e.Form
+			}
+		}
+	}
+	return out
 }
 
 // sideWords says a side of a tray as who looks at its plan does.
@@ -141,6 +170,7 @@ func guestCard(p page, n card.Name, x, y, w, h float64) {
 }
 
 func foodCard(p page, f *food.Food, over []*food.Food, label string, x, y, w, h float64) {
+	x, w = x+drawingMM, w-drawingMM
 	mid := x + w/2
 	for points := 17.0; ; points-- {
 		p.letters(points, true)

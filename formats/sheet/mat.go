@@ -47,10 +47,10 @@ func matOf(title string, t *tray.Tray, larder *food.Larder) (mat, error) {
 		return mat{}, fault.Bad("board", "there is no mat without a board")
 	}
 	p := mat{title: title, t: t, box: t.Board.Outline.Bounds()}
-	number := map[string]int{}
+	number, held := map[string]int{}, map[string]bool{} // held: its place is held open
 	for _, s := range prep.Order(t, larder).Steps {
 		for _, id := range s.Elements {
-			number[id] = s.Number
+			number[id], held[id] = s.Number, s.Held
 		}
 	}
 	for i := range t.Elements {
@@ -84,6 +84,9 @@ func matOf(title string, t *tray.Tray, larder *food.Larder) (mat, error) {
 					near, at = c.Dist(mid), c
 				}
 			}
+		}
+		if held[e.ID] {
+			name += ", last"
 		}
 		p.marks = append(p.marks, mark{number[e.ID], name, e.Count, at, e.TurnDeg, !loose})
 	}

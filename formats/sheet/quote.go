@@ -63,7 +63,9 @@ func Quote(j *job.Job, larder *food.Larder, q price.Quote, m Money, head Letterh
 	foot := p.quoteFoot(j.Brief, head, w, h)
 	prices := pricesOf(q, m)
 	foot -= 7.2*float64(len(prices)) + 12
-	y = p.boards(j, larder, y, w, math.Min(78, (foot-y)*.45))
+	if y, err = p.boards(j, larder, y, w, math.Min(78, (foot-y)*.45)); err != nil {
+		return nil, err
+	}
 	p.whatComes(j, larder, y, w, foot)
 	p.prices(prices, q, foot+6, w)
 	return p.bytes()
@@ -132,7 +134,7 @@ func (p page) occasion(j *job.Job, q price.Quote, y, w float64) float64 {
 }
 
 // boards draws up to three boards beside each other, to one scale.
-func (p page) boards(j *job.Job, larder *food.Larder, y, w, high float64) float64 {
+func (p page) boards(j *job.Job, larder *food.Larder, y, w, high float64) (float64, error) {
 	const most, gap = 3, 6.0
 	var mats []mat
 	wide, tall := 0.0, 0.0
@@ -146,20 +148,22 @@ func (p page) boards(j *job.Job, larder *food.Larder, y, w, high float64) float6
 		}
 	}
 	if len(mats) == 0 || high < 20 {
-		return y
+		return y, nil
 	}
 	k := math.Min((w-2*quoteMargin-gap*float64(len(mats)-1))/wide, high/tall)
 	x := (w - wide*k - gap*float64(len(mats)-1)) / 2
 	for _, m := range mats {
 		m.marks = nil // no numbers: it is looked at, not laid by
-		m.drawn(p, k, geom.Pt(x-m.box.Min.X*k, y-m.box.Min.Y*k))
+		if err := m.pictured(p, larder, k, geom.Pt(x-m.box.Min.X*k, y-m.box.Min.Y*k)); err != nil {
+			return y, err
+		}
 		x += m.box.W()*k + gap
 	}
 	y += tall*k + 4
 	p.SetTextColor(ink, ink, ink)
 	p.letters(7.5, false)
 	p.centred(w/2, y, "As it is planned; what the season and the market bring may change a piece or two.")
-	return y + 7
+	return y + 7, nil
 }
 
 // whatComes lists the foods by kinds, in letters as large as fit.

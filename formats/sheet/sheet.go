@@ -4,7 +4,9 @@ package sheet
 
 import (
 	"bytes"
+	"crypto/sha256"
 	"fmt"
+	"image"
 	"math"
 	"strings"
 	"time"
@@ -13,6 +15,7 @@ import (
 	"golang.org/x/image/font/gofont/gobold"
 	"golang.org/x/image/font/gofont/goregular"
 
+	"happytray/art/paint"
 	"happytray/core/fault"
 	"happytray/core/geom"
 )
@@ -63,6 +66,25 @@ func (p page) bytes() ([]byte, error) {
 		return nil, err
 	}
 	return b.Bytes(), nil
+}
+
+// Dots for each mm of what is painted (about 180 to the inch), and the widest picture.
+const (
+	dotsPerMM = 7
+	mostDots  = 1800
+)
+
+// picture puts a picture so wide at a place, as high as it is.
+func (p page) picture(of image.Image, x, y, wide float64) error {
+	raw, err := paint.JPEG(of)
+	if err != nil {
+		return err
+	}
+	name := fmt.Sprintf("%x", sha256.Sum256(raw))
+	how := fpdf.ImageOptions{ImageType: "JPEG"}
+	p.RegisterImageOptionsReader(name, how, bytes.NewReader(raw))
+	p.ImageOptions(name, x, y, wide, 0, false, how, 0, "")
+	return p.Error()
 }
 
 // letters sets the size of letters, in points, and whether they are bold.

@@ -294,8 +294,13 @@ func TestBuildCardsQuote(t *testing.T) {
 		t.Fatal(err)
 	}
 	pages := readPDF(t, build)
-	if len(pages) != 1 || len(pages[0].paths) < 200 {
-		t.Fatalf("%d pages", len(pages))
+	if len(pages) != 1 || bytes.Count(build, []byte("/Subtype /Image")) != 1 {
+		t.Fatalf("%d pages, %d pictures", len(pages), bytes.Count(build, []byte("/Subtype /Image")))
+	}
+	for _, part := range []string{"Bowls", "Cheese", "Meat", "Crackers and bread", "Greens"} {
+		if !strings.Contains(pages[0].text, part) {
+			t.Errorf("no heading %q", part)
+		}
 	}
 	inches, err := Build(j.Title, one, larder, "letter", say.Units{Inches: true, Ounces: true, Fahrenheit: true})
 	if err != nil {

@@ -1,0 +1,189 @@
+// Package paint makes pictures in dots of what art draws, for paper and for whoever knows no SVG.
+package paint
+
+import (
+	"bytes"
+	"fmt"
+	"image"
+	"image/color"
+	"image/draw"
+	"image/jpeg"
+	"math"
+	"regexp"
+	"strings"
+
+	"github.com/fyne-io/oksvg"
+	"github.com/srwiley/rasterx"
+	scaling "golang.org/x/image/draw"
+
+	"happytray/art"
+	"happytray/core/fault"
+	"happytray/core/food"
+	"happytray/core/geom"
+	"happytray/core/tray"
+)
+
+// MostDots bounds a picture, dots.
+const MostDots = 6_000_000
+
+// The shadows of a board and of what lies on it: how far they fall, mm, how far their edges are blurred, mm, and how much of
+// what lies below they take away. They are those of a scene on a screen.
+const (
+	boardRight, boardDown = 3.0, 5.0
+	boardSoft, boardDark  = 7.0, .3
+	pieceSoft, pieceDark  = 1.9, .42
+	slope                 = 1.15 // down for each mm to the right
+	shade                 = "#2e1a0d"
+)
+
+// Tray paints a tray on white, so many dots wide, as what art.Tray draws looks on a screen; box is what it shows, mm.
+func Tray(t *tray.Tray, larder *food.Larder, wide int) (picture *image.RGBA, box geom.Rect, err error) {
+	s := art.Compose(t, larder)
+	if t.Board == nil {
+		return nil, box, fault.Bad("board", "there is no board to paint")
+	}
+	box = geom.Rect{Min: geom.Pt(s.Box[0], s.Box[1]), Max: geom.Pt(s.Box[0]+s.Box[2], s.Box[1]+s.Box[3])}
+	on, err := sheet(box, wide)
+	if err != nil {
+		return nil, box, err
+	}
+	p := newPainter(on, float64(wide)/box.W(), box.Min)
+	edge, err := read(`<path d="`+s.Edge+`" fill="`+shade+`"/>`, nil)
+	if err != nil {
+		return nil, box, err
+	}
+	board, err := read(s.Board, nil)
+	if err != nil {
+		return nil, box, err
+	}
+	p.shadow(boardSoft, boardDark, func(p painter) { p.put(edge, geom.Pt(boardRight, boardDown), 0) })
+	p.within(edge, func(p painter) { p.put(board, geom.Point{}, 0) })
+	drawings, shades := map[string]*oksvg.SvgIcon{}, map[string]*oksvg.SvgIcon{}
+	for id, d := range s.Drawings {
+		if drawings[id], err = read(d.SVG, s.Defs); err == nil {
+			shades[id], err = read(`<path d="`+d.Shade+`" fill="`+shade+`"/>`, nil)
+		}
+		if err != nil {
+			return nil, box, err
+		}
+	}
+	for _, band := range s.Bands {
+		if len(band.Pieces) == 0 {
+			continue
+		}
+		p.shadow(pieceSoft, pieceDark, func(p painter) {
+			for _, x := range band.Pieces {
+				p.put(shades[x.Use], geom.Pt(x.X+x.Shift, x.Y+x.Shift*slope), x.Turn)
+			}
+		})
+		for _, x := range band.Pieces {
+			p.put(drawings[x.Use], geom.Pt(x.X, x.Y), x.Turn)
+		}
+	}
+	return on, box, nil
+}
+
+// painter puts drawings in mm onto a picture in dots.
+type painter struct {
+	on    *image.RGBA
+	dots  float64    // for a mm
+	from  geom.Point // that lies in the picture's corner, mm
+	brush *rasterx.Dasher
+}
+
+func newPainter(on *image.RGBA, dots float64, from geom.Point) painter {
+	return painter{on, dots, from, rasterx.NewDasher(on.Bounds().Dx(), on.Bounds().Dy(), newScanner(on))}
+}
+
+// put paints a drawing at a place, turned by degrees round its origin.
+func (p painter) put(d *oksvg.SvgIcon, at geom.Point, turn float64) {
+	d.Transform = rasterx.Identity.Scale(p.dots, p.dots).Translate(at.X-p.from.X, at.Y-p.from.Y).Rotate(turn * math.Pi / 180)
+	d.Draw(p.brush, 1)
+}
+
+// aside is an empty picture as large as the painter's.
+func (p painter) aside(paint func(p painter)) *image.RGBA {
+	on := image.NewRGBA(p.on.Bounds())
+	paint(newPainter(on, p.dots, p.from))
+	return on
+}
+
+// shadow darkens by what is painted, blurred by so many mm: it is painted small, and drawn out again.
+func (p painter) shadow(soft, dark float64, paint func(p painter)) {
+	size := p.on.Bounds()
+	k := math.Max(1, 1.2*soft*p.dots)
+	small := newPainter(image.NewRGBA(image.Rect(0, 0, int(math.Ceil(float64(size.Dx())/k)), int(math.Ceil(float64(size.Dy())/k)))), p.dots/k, p.from)
+	paint(small)
+	layer := image.NewRGBA(size)
+	covers := image.Rect(0, 0, int(math.Round(float64(small.on.Bounds().Dx())*k)), int(math.Round(float64(small.on.Bounds().Dy())*k)))
+	scaling.ApproxBiLinear.Scale(layer, covers, small.on, small.on.Bounds(), draw.Src, nil)
+	draw.DrawMask(p.on, size, layer, image.Point{}, image.NewUniform(color.Alpha{uint8(dark * 255)}), image.Point{}, draw.Over)
+}
+
+// within paints what does not go beyond an outline.
+func (p painter) within(outline *oksvg.SvgIcon, paint func(p painter)) {
+	mask := p.aside(func(p painter) { p.put(outline, geom.Point{}, 0) })
+	draw.DrawMask(p.on, p.on.Bounds(), p.aside(paint), image.Point{}, mask, image.Point{}, draw.Over)
+}
+
+// named finds the gradients that a drawing is filled with.
+var named = regexp.MustCompile(`url\(#([^)]+)\)`)
+
+// read reads a drawing with what it needs of its sheet's gradients.
+func read(svg string, defs map[string]string) (*oksvg.SvgIcon, error) {
+	var doc strings.Builder
+	doc.WriteString(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"><defs>`)
+	met := map[string]bool{}
+	for _, m := range named.FindAllStringSubmatch(svg, -1) {
+		if !met[m[1]] {
+			met[m[1]] = true
+			doc.WriteString(defs[m[1]])
+		}
+	}
+	doc.WriteString("</defs>" + svg + "</svg>")
+	return parsed(doc.String())
+}
+
+func parsed(doc string) (*oksvg.SvgIcon, error) {
+	d, err := oksvg.ReadIconStream(strings.NewReader(doc), oksvg.IgnoreErrorMode)
+	if err != nil {
+		return nil, fmt.Errorf("a drawing cannot be painted: %w", err)
+	}
+	return d, nil
+}
+
+// Portion paints a food in one of its forms on white, so many dots wide and high.
+func Portion(f *food.Food, form string, wide int) (*image.RGBA, error) {
+	on, err := sheet(geom.Rect{Max: geom.Pt(1, 1)}, wide)
+	if err != nil {
+		return nil, err
+	}
+	d, err := parsed(art.Portion(f, form))
+	if err != nil {
+		return nil, err
+	}
+	box := geom.Pt(d.ViewBox.X, d.ViewBox.Y)
+	newPainter(on, float64(wide)/d.ViewBox.W, box).put(d, geom.Point{}, 0)
+	return on, nil
+}
+
+// JPEG is a picture as a file.
+func JPEG(picture image.Image) ([]byte, error) {
+	var b bytes.Buffer
+	err := jpeg.Encode(&b, picture, &jpeg.Options{Quality: 88})
+	return b.Bytes(), err
+}
+
+// sheet is white and as high as what it shows wants.
+func sheet(box geom.Rect, wide int) (*image.RGBA, error) {
+	if wide < 1 || box.W() <= 0 {
+		return nil, fault.Bad("width", "should be 1 dot or more")
+	}
+	high := math.Ceil(float64(wide) * box.H() / box.W())
+	if !(float64(wide)*high <= MostDots) {
+		return nil, fault.Bad("width", "a picture has %d dots at most", MostDots)
+	}
+	on := image.NewRGBA(image.Rect(0, 0, wide, max(1, int(high))))
+	draw.Draw(on, on.Bounds(), image.White, image.Point{}, draw.Src)
+	return on, nil
+}
