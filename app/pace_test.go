@@ -84,6 +84,9 @@ func TestTheMinutesOfAHouse(t *testing.T) {
 			t.Errorf("%s takes what it took: %+v", p.Kind, p)
 		}
 	}
+	if book, err := a.Logbook(ctx, Narrowed{}); err != nil || len(book.Pace) != len(list) {
+		t.Errorf("the logbook says %+v, %v", book.Pace, err)
+	}
 	slow := works(next)
 	if slow < 1.1*before {
 		t.Errorf("slicing takes %g minutes, and took %g", slow, before)

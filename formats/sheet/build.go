@@ -109,7 +109,10 @@ func steps(p page, s prep.Sheet, left, top, right, bottom float64) {
 		for half < len(lines) && half < each && lines[half].number == "" && !lines[half].heading { // a step stays together
 			half++
 		}
-		for half > 1 && lines[half-1].heading { // and a heading with what it is of
+		for half > 1 && half < len(lines) && lines[half].number == "" && !lines[half].heading { // where it does not fit it begins the next column
+			half--
+		}
+		for half > 1 && lines[half-1].heading { // and a heading goes with what it is of
 			half--
 		}
 		if len(lines)-half > each && points > 4 {

@@ -124,9 +124,8 @@ const print = () => window.print()
         </button>
       </p>
       <p v-if="day.pace" class="small soft no-print">
-        {{ count(Object.keys(day.pace).length, 'kind') }} of work
-        {{ Object.keys(day.pace).length === 1 ? 'takes' : 'take' }} as long here as you have needed before:
-        <RouterLink :to="{ name: 'logbook' }">the logbook says how long</RouterLink>.
+        Planned with your own pace for {{ count(Object.keys(day.pace).length, 'kind') }} of work;
+        <RouterLink :to="{ name: 'logbook' }">the logbook says which</RouterLink>.
       </p>
       <p class="only-print">
         {{ job.tray!.title }}, {{ when(job.tray!.brief.serve_at) }}, {{ job.tray!.board?.name }}

@@ -38,6 +38,9 @@ const rows = computed(() =>
       <p class="soft small">as it was ticked at the counter · the bar is where the middle half lies</p>
     </header>
     <p v-if="settings.wrong" role="alert">▲ {{ settings.wrong }}</p>
+    <p class="scale small soft" aria-hidden="true">
+      <span>quicker</span><span>as usual</span><span>slower</span>
+    </p>
     <ul>
       <li v-for="p in rows" :key="p.kind" :class="{ off: refused.has(p.kind) }">
         <span>
@@ -98,32 +101,42 @@ label {
   min-height: 44px;
 }
 .off .line {
-  opacity: 0.4;
-}
-.line {
   position: relative;
-  height: 16px;
-  background: var(--line);
+  height: 22px;
 }
 .line i {
   position: absolute;
-  top: 0;
-  bottom: 0;
 }
 .usual {
   left: 50%;
-  width: 1.5px;
-  background: var(--soft);
+  top: 0;
+  bottom: 0;
+  border-left: 2px dotted var(--soft);
 }
 .half {
-  background: var(--line-strong);
+  top: 7px;
+  height: 8px;
+  border-radius: var(--radius-s);
+  background: var(--blue-pale);
 }
 .mid {
-  width: 4px;
-  margin-left: -2px;
+  top: 4px;
+  width: 14px;
+  height: 14px;
+  margin-left: -7px;
+  border-radius: 50%;
   background: var(--blue);
 }
+.scale {
+  display: flex;
+  justify-content: space-between;
+  width: 220px;
+  margin: 0 148px 4px auto;
+}
 @media (max-width: 760px) {
+  .scale {
+    display: none;
+  }
   li {
     grid-template-columns: 1fr;
     gap: 4px;
