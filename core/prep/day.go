@@ -76,10 +76,12 @@ type Day struct {
 	Kit         []Kit              `json:"kit"`
 	Cautions    []say.Text         `json:"cautions"`
 	Savings     []Saving           `json:"savings,omitempty"`
-	Crews       []Crew             `json:"crews,omitempty"`  // when work would begin with fewer hands and with more
-	Buy         []Buy              `json:"buy,omitempty"`    // what is bought when, where the work is not done in one go
-	Fridge      *Fridge            `json:"fridge,omitempty"` // where its shelves are counted
-	Jobs        []Served           `json:"jobs,omitempty"`   // of a day with several
+	Crews       []Crew             `json:"crews,omitempty"`    // when work would begin with fewer hands and with more
+	Stations    []Station          `json:"stations,omitempty"` // where the work is done, where several share it
+	Bays        []Bay              `json:"bays,omitempty"`     // the boards, where there are several, in the order in which they are laid
+	Buy         []Buy              `json:"buy,omitempty"`      // what is bought when, where the work is not done in one go
+	Fridge      *Fridge            `json:"fridge,omitempty"`   // where its shelves are counted
+	Jobs        []Served           `json:"jobs,omitempty"`     // of a day with several
 }
 
 // Options tell with whom and what a day is worked.
@@ -363,6 +365,7 @@ func (d *kitchenDay) write(p schedule.Plan) Day {
 	}
 	d.rounds(&out)
 	out.Buy = buys(out.Tasks)
+	out.Stations, out.Bays = d.stations(&out), d.bays(&out)
 	for n, w := range d.jobs {
 		clear := d.coldOut(&out, n, p, when)
 		out.Kit = addKit(out.Kit, append(d.tools(n), kitOf(w.j, w.larder)...))

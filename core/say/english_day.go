@@ -120,6 +120,12 @@ var working = map[string]string{
 	"part.toppings":   "Toppings",
 	"part.props":      "Decoration",
 
+	"station.cheese":  "Cheese",
+	"station.meat":    "Meat and fish",
+	"station.produce": "Fruit, vegetables and herbs",
+	"station.store":   "Bread, nuts, sweets and dips",
+	"station.table":   "The table",
+
 	"round.set-up": "Set up",
 	"round.gather": "Get everything out",
 	"round.wash":   "Wash and drain",

@@ -1745,6 +1745,29 @@ type CommandKind string
 
 // Day defines model for Day.
 type Day struct {
+	// Bays the boards, where there are several, in the order in which they are laid; left out elsewhere
+	Bays *[]struct {
+		Ends string `json:"ends"`
+
+		// FinishEnds of that
+		FinishEnds   *string `json:"finish_ends,omitempty"`
+		FinishStarts *string `json:"finish_starts,omitempty"`
+
+		// Foods in the order in which they are laid before it leaves or is chilled
+		Foods []string `json:"foods"`
+		Job   *string  `json:"job,omitempty"`
+
+		// Last what is laid where and when it is served
+		Last []string `json:"last"`
+
+		// Minutes of laying, by hand
+		Minutes float64 `json:"minutes"`
+
+		// Says its board
+		Says   string `json:"says"`
+		Starts string `json:"starts"`
+		Tray   int    `json:"tray"`
+	} `json:"bays,omitempty"`
 	BeginAt string `json:"begin_at"`
 
 	// Buy what is bought when, by the stretch of work that it is first needed in; left out where the work is done in one go
@@ -1816,8 +1839,27 @@ type Day struct {
 	} `json:"savings,omitempty"`
 
 	// ServeAt RFC 3339
-	ServeAt string    `json:"serve_at"`
-	Tasks   []DayTask `json:"tasks"`
+	ServeAt string `json:"serve_at"`
+
+	// Stations where the work is done, where several share it; left out elsewhere
+	Stations *[]struct {
+		Ends  string `json:"ends"`
+		Hands []struct {
+			Minutes float64 `json:"minutes"`
+			Who     string  `json:"who"`
+		} `json:"hands"`
+		Id string `json:"id"`
+
+		// Minutes by hand, of all who are at it
+		Minutes float64 `json:"minutes"`
+
+		// Most pairs of hands at once
+		Most   int      `json:"most"`
+		Says   string   `json:"says"`
+		Starts string   `json:"starts"`
+		Tasks  []string `json:"tasks"`
+	} `json:"stations,omitempty"`
+	Tasks []DayTask `json:"tasks"`
 
 	// Trays how long what perishes on each tray is out of the cold before serving, by the tasks, and by when it must go
 	Trays *[]struct {

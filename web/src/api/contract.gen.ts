@@ -3806,6 +3806,47 @@ export interface components {
                 /** @description shelves */
                 needs: number;
             };
+            /** @description where the work is done, where several share it; left out elsewhere */
+            stations?: {
+                id: string;
+                says: string;
+                /**
+                 * Format: double
+                 * @description by hand, of all who are at it
+                 */
+                minutes: number;
+                starts: string;
+                ends: string;
+                hands: {
+                    who: string;
+                    /** Format: double */
+                    minutes: number;
+                }[];
+                /** @description pairs of hands at once */
+                most: number;
+                tasks: string[];
+            }[];
+            /** @description the boards, where there are several, in the order in which they are laid; left out elsewhere */
+            bays?: {
+                job?: string;
+                tray: number;
+                /** @description its board */
+                says: string;
+                /**
+                 * Format: double
+                 * @description of laying, by hand
+                 */
+                minutes: number;
+                starts: string;
+                ends: string;
+                /** @description in the order in which they are laid before it leaves or is chilled */
+                foods: string[];
+                /** @description what is laid where and when it is served */
+                last: string[];
+                finish_starts?: string;
+                /** @description of that */
+                finish_ends?: string;
+            }[];
             /** @description what is bought when, by the stretch of work that it is first needed in; left out where the work is done in one go */
             buy?: {
                 before: string;

@@ -4,6 +4,7 @@ import { computed, onMounted, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import ChosenTask from '@/components/prep/ChosenTask.vue'
 import DayCharts from '@/components/prep/DayCharts.vue'
+import StationLines from '@/components/prep/StationLines.vue'
 import DayLists from '@/components/prep/DayLists.vue'
 import House from '@/components/house/House.vue'
 import KitLists from '@/components/prep/KitLists.vue'
@@ -76,6 +77,7 @@ const title = computed(() => when(date.value + 'T12:00').split(',')[0] ?? date.v
       <ChosenTask v-if="task" :task="task" />
       <div class="two">
         <div class="lists">
+          <StationLines :day="day" :names="names" :food-name="id => larder.name(id)" />
           <DayLists :day="day" :names="names" :chosen="chosen" @choose="chosen = $event" />
         </div>
         <div class="lists">

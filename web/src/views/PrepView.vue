@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import ChosenTask from '@/components/prep/ChosenTask.vue'
 import DayCharts from '@/components/prep/DayCharts.vue'
+import StationLines from '@/components/prep/StationLines.vue'
 import DayLists from '@/components/prep/DayLists.vue'
 import KitLists from '@/components/prep/KitLists.vue'
 import SheetLinks from '@/components/prep/SheetLinks.vue'
@@ -142,6 +143,7 @@ const print = () => window.print()
         @choose="choose"
       />
       <ChosenTask v-if="task" class="no-print" :task="task" :changed="changed" @free="move(task, null)" />
+      <StationLines :day="day" :names="names" :food-name="id => larder.name(id)" />
       <DayLists :day="day" :names="names" :chosen="chosen" @choose="chosen = $event" />
     </template>
     <template #look>
