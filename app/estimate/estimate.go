@@ -48,25 +48,26 @@ type Tray struct {
 
 // Estimate is what follows from a brief.
 type Estimate struct {
-	Appetites   float64        `json:"appetites"` // of a grown-up, as Guests.Appetites counts them
-	Grams       []Grams        `json:"grams"`
-	TotalG      float64        `json:"total_g"`
-	Kinds       []Kinds        `json:"kinds"`
-	OffTheTray  []string       `json:"off_the_tray"`
-	Board       *board.Board   `json:"-"` // of the first tray
-	Trays       []Tray         `json:"trays"`
-	RoomCM2     float64        `json:"room_cm2"` // that what is planned wants
-	ReserveG    float64        `json:"reserve_g"`
-	Surfaces    []plan.Surface `json:"surfaces"`
-	Minutes     float64        `json:"minutes"`     // of handwork
-	BasketCost  int            `json:"basket_cost"` // minor units
-	Budget      int            `json:"budget"`      // minor units, in all; 0 for none
-	Over        int            `json:"over"`        // how far the basket is over the budget; below 0 what is to spare
-	Holding     say.Text       `json:"holding"`
-	HoldMinutes float64        `json:"hold_minutes"`
-	Says        []say.Text     `json:"says"`
-	Carries     int            `json:"carries"` // guests that the brief's packs make a board for; 0 where there are none
-	Apart       bool           `json:"apart"`   // a plate apart for some guests would leave much to the others
+	Appetites    float64        `json:"appetites"` // of a grown-up, as Guests.Appetites counts them
+	Grams        []Grams        `json:"grams"`
+	TotalG       float64        `json:"total_g"`
+	Kinds        []Kinds        `json:"kinds"`
+	OffTheTray   []string       `json:"off_the_tray"`
+	Board        *board.Board   `json:"-"` // of the first tray
+	Trays        []Tray         `json:"trays"`
+	RoomCM2      float64        `json:"room_cm2"` // that what is planned wants
+	ReserveG     float64        `json:"reserve_g"`
+	Surfaces     []plan.Surface `json:"surfaces"`
+	Minutes      float64        `json:"minutes"`     // of handwork
+	BasketCost   int            `json:"basket_cost"` // minor units
+	Budget       int            `json:"budget"`      // minor units, in all; 0 for none
+	Over         int            `json:"over"`        // how far the basket is over the budget; below 0 what is to spare
+	Holding      say.Text       `json:"holding"`
+	HoldMinutes  float64        `json:"hold_minutes"`
+	LastsMinutes float64        `json:"lasts_minutes"` // how long guests graze
+	Says         []say.Text     `json:"says"`
+	Carries      int            `json:"carries"` // guests that the brief's packs make a board for; 0 where there are none
+	Apart        bool           `json:"apart"`   // a plate apart for some guests would leave much to the others
 }
 
 // FromBrief works a brief out. now is the present minute in the zone of the house, or the zero
@@ -87,6 +88,7 @@ func FromBrief(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, now t
 		out.Carries = plan.Carried(b, larder)
 	}
 	out.HoldMinutes, out.Holding = safety.HoldingTime(b)
+	out.LastsMinutes = b.Lasts()
 	chosen := chosenOf(job, larder)
 	shares, kinds := portion.Shares(b, amount.Meatless(chosen)), pick.KindsFor(b, plan.Under(b, cabinet))
 	for _, cat := range food.Categories {

@@ -24,6 +24,7 @@ type Brief struct {
 	LastsMinutes  float64            `json:"lasts_minutes,omitempty"` // how long guests graze; 0 for as long as the occasion usually does
 	ReadyBy       string             `json:"ready_by,omitempty"`      // by when all is laid and chilled but for what is finished at the end, written like ServeAt; "" as the house does it
 	Sessions      []Session          `json:"sessions,omitempty"`      // hours in which somebody works, in the order of time; none: whenever it is needed
+	Sittings      []Sitting          `json:"sittings,omitempty"`      // further times at which the same boards are served, in the order of time
 	Place         string             `json:"place,omitempty"`
 	TemperatureC  *float64           `json:"temperature_c,omitempty"` // where the tray stands
 	Host          string             `json:"host,omitempty"`

@@ -94,6 +94,9 @@ func (b Brief) checkEvening() error {
 			return err
 		}
 	}
+	if err := b.checkSittings(); err != nil {
+		return err
+	}
 	if err := b.checkReady(); err != nil {
 		return err
 	}

@@ -298,7 +298,7 @@ func (w *worker) fits(tray int) {
 // hour in hand.
 func (w *worker) shift(k *work) {
 	switch {
-	case k.kind == Lay, k.kind == Load, k.kind == Drive, k.kind == Unload, k.food == "" && (k.kind == GetOut || k.kind == Chill):
+	case k.kind == Lay, k.kind == Refresh, k.kind == Load, k.kind == Drive, k.kind == Unload, k.food == "" && (k.kind == GetOut || k.kind == Chill):
 		return // they know
 	case w.leave > 0 && !(k.finish && w.atLast(k)):
 		if k.from != schedule.Any {
@@ -336,6 +336,9 @@ func (d *kitchenDay) pauses() (out [][2]int) {
 		last := 0
 		for _, t := range w.j.Trays {
 			last = max(last, w.waveAt(w.waves(t)-1))
+		}
+		if times := w.open(); len(times) > 1 {
+			last = max(last, times[len(times)-1][0])
 		}
 		open = append(open, [2]int{d.off(n) - w.finishing(), d.off(n) + last})
 	}

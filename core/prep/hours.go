@@ -15,8 +15,9 @@ import (
 // TrayOut is how long the perishable food of a tray is out of the cold before it is served, by the tasks, and by when
 // what is left of it must go.
 type TrayOut struct {
-	Tray    int       `json:"tray"`           // from 1
-	Wave    int       `json:"wave,omitempty"` // of boards that follow each other, from 2; 0 for the first, or for one
+	Tray    int       `json:"tray"`              // from 1
+	Wave    int       `json:"wave,omitempty"`    // of boards that follow each other, from 2; 0 for the first, or for one
+	Sitting int       `json:"sitting,omitempty"` // of boards that are served again, from 2; 0 for the first. Minutes are those of all before it
 	Job     string    `json:"job,omitempty"`
 	ClearAt string    `json:"clear_at"` // of the first of its foods that must go; empty where nothing on it perishes
 	Out     []FoodOut `json:"out"`
@@ -57,7 +58,7 @@ func (d *kitchenDay) outs(n int, p schedule.Plan, wave, tray int) []outOf {
 		}
 	}
 	for i, k := range d.works {
-		if !slices.Contains(k.of, n) {
+		if !slices.Contains(k.of, n) || k.sitting > 0 {
 			continue
 		}
 		switch {
@@ -310,6 +311,7 @@ func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) str
 			short = true
 		}
 	}
+	d.sittingsOut(to, n, p, when)
 	if first == math.MaxInt { // nothing on them perishes
 		first = serve + hold
 	}

@@ -44,6 +44,7 @@ const (
 	Cards   = "cards"
 	Pack    = "pack" // the kit
 	Lay     = "lay"
+	Refresh = "refresh" // a board that is served again: wiped, and what does not bear the cold laid anew
 	Load    = "load"
 	Drive   = "drive"
 	Unload  = "unload"
@@ -51,7 +52,7 @@ const (
 
 // HandKinds are the kinds of work whose minutes are those of hands and may be learnt: the road, the oven and what goes on by itself
 // take what they take.
-var HandKinds = []string{SetUp, Line, Mark, GetOut, WashDry, Drain, Peel, Unwrap, Trim, Stone, Slice, Cube, Fold, Thread, Snip, Lemon, Portion, Chill, Box, Cards, Pack, Lay, Load, Unload}
+var HandKinds = []string{SetUp, Line, Mark, GetOut, WashDry, Drain, Peel, Unwrap, Trim, Stone, Slice, Cube, Fold, Thread, Snip, Lemon, Portion, Chill, Box, Cards, Pack, Lay, Refresh, Load, Unload}
 
 // ahead tells, form by form, what kind of handwork it is and how much of it can be done before anything is laid,
 // as a share of the seconds of the form; the rest is setting it down. What is not named goes from its pack to the
@@ -158,6 +159,7 @@ type work struct {
 	wet                  food.Wetness // of what is worked on, as it lies on the tray
 	of                   []int        // the jobs of a day that it is for
 	base                 string       // its name within its job
+	sitting              int          // that it is for, of boards that are served again; 0 for the first
 	wave                 int          // of boards that follow each other, that it is for; 0 for the first, or all
 	within               int          // seconds after it by which what comes after it should begin: it is out of the cold meanwhile
 	lead                 int          // seconds right before it in which what is fetched for it is fetched
@@ -941,6 +943,7 @@ func (w *worker) collect() {
 		w.layTray(n, t)
 	}
 	w.chillTrays()
+	w.sitAgain()
 	w.sundries()
 	for i := range w.works {
 		w.shift(&w.works[i])

@@ -1871,7 +1871,10 @@ type Day struct {
 			Food                 string  `json:"food"`
 			MinutesBeforeServing float64 `json:"minutes_before_serving"`
 		} `json:"out"`
-		Tray int `json:"tray"`
+
+		// Sitting of boards that are served again, from 2; left out for the first
+		Sitting *int `json:"sitting,omitempty"`
+		Tray    int  `json:"tray"`
 
 		// Wave of boards that follow each other, from 2; left out for the first
 		Wave *int `json:"wave,omitempty"`
@@ -3014,8 +3017,11 @@ type Outlook struct {
 		Category string `json:"category"`
 		Count    int    `json:"count"`
 	} `json:"kinds"`
-	Minutes    float64  `json:"minutes"`
-	OffTheTray []string `json:"off_the_tray"`
+
+	// LastsMinutes how long guests graze
+	LastsMinutes float64  `json:"lasts_minutes"`
+	Minutes      float64  `json:"minutes"`
+	OffTheTray   []string `json:"off_the_tray"`
 
 	// Over how far the basket is over the budget, below 0 what is to spare; 0 without one
 	Over     int     `json:"over"`

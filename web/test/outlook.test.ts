@@ -22,6 +22,7 @@ const usual: Outlook = {
   budget: 0,
   holding: '',
   hold_minutes: 120,
+  lasts_minutes: 150,
   says: [],
   apart: false,
   carries: 0,

@@ -3479,6 +3479,11 @@ export interface components {
              * @description how long perishable food may stand out there
              */
             hold_minutes: number;
+            /**
+             * Format: double
+             * @description how long guests graze
+             */
+            lasts_minutes: number;
             trays: {
                 name: string;
                 who: string;
@@ -3773,6 +3778,8 @@ export interface components {
                 tray: number;
                 /** @description of boards that follow each other, from 2; left out for the first */
                 wave?: number;
+                /** @description of boards that are served again, from 2; left out for the first */
+                sitting?: number;
                 job?: string;
                 /** @description empty where nothing on it perishes */
                 clear_at: string;

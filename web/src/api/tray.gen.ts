@@ -185,6 +185,21 @@ export interface Brief {
    */
   ready_by?: string;
   /**
+   * further times at which the same boards are served, in the order of time; between two they are covered and in the cold
+   *
+   * @maxItems 5
+   */
+  sittings?: {
+    /**
+     * written like that of the brief; half an hour after the one before has ended at least
+     */
+    serve_at: string;
+    /**
+     * how long guests graze; left out, as long as the first time
+     */
+    lasts_minutes?: number;
+  }[];
+  /**
    * hours in which somebody works, in the order of time; none, whenever it is needed
    *
    * @maxItems 12

@@ -13,6 +13,7 @@ import PeopleLines from '@/components/brief/PeopleLines.vue'
 import PackLines from '@/components/brief/PackLines.vue'
 import ReadyLines from '@/components/brief/ReadyLines.vue'
 import RuleLines from '@/components/brief/RuleLines.vue'
+import SittingLines from '@/components/brief/SittingLines.vue'
 import ThemeLine from '@/components/brief/ThemeLine.vue'
 import Stage from '@/components/job/Stage.vue'
 import { newest } from '@/composables/newest'
@@ -131,6 +132,12 @@ async function pick() {
 
       <h2>Ready, and who works when</h2>
       <ReadyLines v-if="brief.serve_at" :brief="brief" @set="set" />
+      <SittingLines
+        v-if="brief.serve_at"
+        :brief="brief"
+        :lasts="brief.lasts_minutes || outlook?.lasts_minutes || 150"
+        @set="set"
+      />
       <p v-else class="soft small">Say when it is served, then the hours before it can be said.</p>
 
       <h2>Theme</h2>

@@ -113,7 +113,13 @@ const sides: [string, string][] = [
           label="When they come"
           :width="266"
           :options="follows"
-          @change="v => set({ wave_minutes: Number(v) || undefined })" /></template
+          @change="
+            v =>
+              set({
+                wave_minutes: Number(v) || undefined,
+                ...(Number(v) ? { sittings: undefined } : {}),
+              })
+          " /></template
       ><template v-else>{{ (brief.copies || 1) > 1 ? 'tables' : 'table' }}</template></template
     >:
   </p>
