@@ -17,7 +17,8 @@ import (
 type Holding struct {
 	Since   string          `json:"since,omitempty"` // from when on its minutes out of the cold count, as it was ticked: those before it was chilled are added; empty while none is out
 	ClearAt string          `json:"clear_at,omitempty"`
-	LeftMin float64         `json:"left_min"` // below nought once it is over
+	Planned string          `json:"planned_clear_at,omitempty"` // the same by the day's plan, for as long as nobody ticks; empty without a serving time
+	LeftMin float64         `json:"left_min"`                   // below nought once it is over
 	HoldMin float64         `json:"hold_min"`
 	Trays   []TrayClock     `json:"trays"` // of what lies on each, in their order
 	Probes  []probe.Reading `json:"probes"`
@@ -53,6 +54,9 @@ func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
 	hold, caution := safety.HoldingTime(now.reading.Brief)
 	out := Holding{HoldMin: hold, Trays: []TrayClock{}, Probes: []probe.Reading{}, Says: []say.Text{}}
 	a.probed(ctx, now.reading.Brief, &out)
+	if !d.Relative {
+		out.Planned = d.ClearAt
+	}
 	served, err := time.Parse(time.RFC3339, d.ServeAt)
 	if err != nil {
 		return out, err

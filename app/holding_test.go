@@ -116,3 +116,21 @@ func TestTheClockOfEachBoard(t *testing.T) {
 		t.Errorf("before it is laid: %v", got)
 	}
 }
+
+// As long as nobody ticks, by when what perishes goes is what the day's plan says, and not the hours from serving.
+func TestHoldingBeforeAnybodyTicks(t *testing.T) {
+	ctx := context.Background()
+	a, clock := product(t, 121)
+	id := served(t, a, clock.now().Add(5*time.Hour), "soft-white-round", "orange-block", "red-grapes", "round-crackers")
+	d, err := a.Day(ctx, id, Kitchen{Alone: true})
+	if err != nil {
+		t.Fatal(err)
+	}
+	h, err := a.Holding(ctx, id)
+	if err != nil || h.ClearAt != "" || h.Planned != d.ClearAt {
+		t.Errorf("%v %+v, the day says %s", err, h, d.ClearAt)
+	}
+	if serve, err := time.Parse(time.RFC3339, d.ServeAt); err != nil || !strings.HasPrefix(h.Planned, "20") || h.Planned >= serve.Add(2*time.Hour).Format(time.RFC3339) {
+		t.Errorf("planned %s, served %s: the warming up counts", h.Planned, d.ServeAt)
+	}
+}

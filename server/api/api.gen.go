@@ -2478,7 +2478,10 @@ type Holding struct {
 	ClearAt *string `json:"clear_at,omitempty"`
 	HoldMin float64 `json:"hold_min"`
 	LeftMin float64 `json:"left_min"`
-	Probes  []struct {
+
+	// PlannedClearAt the same by the day's plan, for as long as nobody ticks; left out without a serving time
+	PlannedClearAt *string `json:"planned_clear_at,omitempty"`
+	Probes         []struct {
 		At time.Time `json:"at"`
 
 		// C degrees C

@@ -2,6 +2,7 @@
 import { mount } from '@vue/test-utils'
 import { expect, it } from 'vitest'
 import type { Day } from '@/api/client'
+import ClearTimes from '@/components/prep/ClearTimes.vue'
 import StationLines from '@/components/prep/StationLines.vue'
 
 const opened = (part: object) =>
@@ -56,4 +57,26 @@ it('says who is at which station, and what each board gets first and last', () =
 
 it('is not there where two people work at one board', () => {
   expect(opened({}).find('section').exists()).toBe(false)
+})
+
+it('tells for each sitting by when what perishes goes', () => {
+  const out = (food: string, clear_at: string) => ({ food, clear_at, minutes_before_serving: 40 })
+  const day = {
+    serve_at: '2031-03-04T12:00:00Z',
+    trays: [
+      {
+        tray: 1,
+        clear_at: '2031-03-04T13:10:00Z',
+        out: [out('ham', '2031-03-04T13:20:00Z'), out('brie', '2031-03-04T13:10:00Z')],
+      },
+      { tray: 1, sitting: 2, clear_at: '', out: [] },
+    ],
+  } as unknown as Day
+  const w = mount(ClearTimes, { props: { day, foodName: id => id } })
+  expect(w.findAll('li').map(l => l.text().replace(/\s+/g, ' '))).toEqual([
+    expect.stringMatching(/^First sitting .* brie first$/),
+    'Sitting 2 nothing on it that perishes',
+  ])
+  const one = { ...day, trays: day.trays!.slice(0, 1) }
+  expect(mount(ClearTimes, { props: { day: one, foodName: id => id } }).text()).toBe('')
 })

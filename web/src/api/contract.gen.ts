@@ -3876,6 +3876,8 @@ export interface components {
             /** @description from when its minutes out of the cold count, as it was ticked, those before it was chilled added; left out while none is out */
             since?: string;
             clear_at?: string;
+            /** @description the same by the day's plan, for as long as nobody ticks; left out without a serving time */
+            planned_clear_at?: string;
             /** Format: double */
             left_min: number;
             /** Format: double */

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import ChosenTask from '@/components/prep/ChosenTask.vue'
 import DayCharts from '@/components/prep/DayCharts.vue'
+import ClearTimes from '@/components/prep/ClearTimes.vue'
 import StationLines from '@/components/prep/StationLines.vue'
 import DayLists from '@/components/prep/DayLists.vue'
 import KitLists from '@/components/prep/KitLists.vue'
@@ -100,6 +101,7 @@ const print = () => window.print()
           /></label>
         </span>
       </div>
+      <ClearTimes :day="day" :food-name="id => larder.name(id)" />
       <p v-if="day.savings?.length" class="small soft savings">
         To begin later:
         <span v-for="s in day.savings" :key="s.says"

@@ -99,6 +99,8 @@ function tap(el: TrayElement) {
   ahead.value = null
   void e.gone(job.at, el.id, !goneHere.value.has(el.id))
 }
+/** By when what perishes goes: by what was ticked, else by the day's plan. */
+const clearBy = computed(() => held.value?.clear_at ?? held.value?.planned_clear_at)
 const text = ref('')
 function note() {
   if (text.value.trim()) e.note(text.value.trim())
@@ -145,12 +147,13 @@ const at = (s: string) => clock(new Date(s))
         <li class="card">
           <span class="soft small">Clear away by</span>
           <b class="figure" :class="{ over: (held?.left_min ?? 1) <= 0 && held?.since }">{{
-            held?.clear_at ? at(held.clear_at) : serve && holding ? when(holding.hold_min) : '–'
+            clearBy ? at(clearBy) : '–'
           }}</b>
           <span class="small soft">{{
             held?.since
               ? `out of the cold since ${at(held.since)}`
-              : holding && `${minutes(holding.hold_min)} from when it left the cold; local rules first`
+              : holding &&
+                `${minutes(holding.hold_min)} out of the cold in all, by the plan; local rules first`
           }}</span>
         </li>
         <li class="card">
