@@ -29,6 +29,7 @@ type Holding struct {
 type TrayClock struct {
 	Since   string  `json:"since,omitempty"`
 	ClearAt string  `json:"clear_at,omitempty"`
+	Planned string  `json:"planned_clear_at,omitempty"` // as of all of them
 	LeftMin float64 `json:"left_min"`
 }
 
@@ -86,10 +87,14 @@ func (a *App) Holding(ctx context.Context, id string) (Holding, error) {
 		if clear.IsZero() {
 			return TrayClock{}
 		}
-		return TrayClock{since.Format(time.RFC3339), clear.Format(time.RFC3339), clear.Sub(a.now()).Minutes()}
+		return TrayClock{Since: since.Format(time.RFC3339), ClearAt: clear.Format(time.RFC3339), LeftMin: clear.Sub(a.now()).Minutes()}
 	}
 	for n := range now.reading.Trays {
-		out.Trays = append(out.Trays, clock(n+1))
+		one := clock(n + 1)
+		if i := slices.IndexFunc(d.Trays, func(t prep.TrayOut) bool { return t.Tray == n+1 && t.Wave == 0 && t.Sitting == 0 }); i >= 0 && !d.Relative {
+			one.Planned = d.Trays[i].ClearAt
+		}
+		out.Trays = append(out.Trays, one)
 	}
 	if c := clock(0); c.Since != "" {
 		out.Since, out.ClearAt, out.LeftMin = c.Since, c.ClearAt, c.LeftMin

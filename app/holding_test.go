@@ -127,7 +127,7 @@ func TestHoldingBeforeAnybodyTicks(t *testing.T) {
 		t.Fatal(err)
 	}
 	h, err := a.Holding(ctx, id)
-	if err != nil || h.ClearAt != "" || h.Planned != d.ClearAt {
+	if err != nil || h.ClearAt != "" || h.Planned != d.ClearAt || h.Trays[0].Planned != d.Trays[0].ClearAt {
 		t.Errorf("%v %+v, the day says %s", err, h, d.ClearAt)
 	}
 	if serve, err := time.Parse(time.RFC3339, d.ServeAt); err != nil || !strings.HasPrefix(h.Planned, "20") || h.Planned >= serve.Add(2*time.Hour).Format(time.RFC3339) {

@@ -2495,9 +2495,10 @@ type Holding struct {
 
 	// Trays the same of what lies on each tray
 	Trays []struct {
-		ClearAt *string `json:"clear_at,omitempty"`
-		LeftMin float64 `json:"left_min"`
-		Since   *string `json:"since,omitempty"`
+		ClearAt        *string `json:"clear_at,omitempty"`
+		LeftMin        float64 `json:"left_min"`
+		PlannedClearAt *string `json:"planned_clear_at,omitempty"`
+		Since          *string `json:"since,omitempty"`
 	} `json:"trays"`
 }
 

@@ -3886,6 +3886,7 @@ export interface components {
             trays: {
                 since?: string;
                 clear_at?: string;
+                planned_clear_at?: string;
                 /** Format: double */
                 left_min: number;
             }[];
