@@ -154,7 +154,7 @@ type Sheet struct {
 }
 
 // Sheets are what is printed of a job, and the forms of its work list.
-var Sheets = []string{"mat", "build", "cards", "markers", "quote", "calendar", "table", "mat-svg"}
+var Sheets = []string{"mat", "tracing", "build", "cards", "markers", "quote", "calendar", "table", "mat-svg"}
 
 // Sheet makes a file of a job as it is saved; which is its tray, where only one is on it.
 func (a *App) Sheet(ctx context.Context, id string, which int, kind, paper string, k Kitchen) (out Sheet, err error) {
@@ -186,6 +186,8 @@ func (a *App) Sheet(ctx context.Context, id string, which int, kind, paper strin
 	case "mat-svg":
 		out.Media, ending = "image/svg+xml", "svg"
 		out.Data, err = sheet.MatSVG(title, now.tray(), now.larder)
+	case "tracing":
+		out.Data, err = sheet.Tracing(title, now.tray(), now.larder, paper)
 	case "build":
 		out.Data, err = sheet.Build(title, now.tray(), now.larder, paper, a.units(ctx))
 	case "cards":

@@ -30,7 +30,7 @@ type exported struct {
 }
 
 // sheets are what is printed.
-var sheets = []string{"mat", "build", "cards", "markers", "quote"}
+var sheets = []string{"mat", "tracing", "build", "cards", "markers", "quote"}
 
 func exportCommand() *cobra.Command {
 	var e exported
@@ -109,6 +109,8 @@ func (e *exported) write(j *job.Job, t *tray.Tray, larder *food.Larder) ([]byte,
 			return sheet.Build(j.Title, t, larder, e.paper, say.Units{})
 		case "cards":
 			return sheet.Cards(j, larder, e.paper)
+		case "tracing":
+			return sheet.Tracing(j.Title, t, larder, e.paper)
 		case "markers":
 			return sheet.Markers(j, larder, e.paper)
 		case "quote":

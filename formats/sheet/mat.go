@@ -22,6 +22,8 @@ type mark struct {
 	at     geom.Point
 	turn   float64
 	rigid  bool
+
+	element string
 }
 
 // piece is one outline on the mat; later ones hide what they lie on.
@@ -39,6 +41,8 @@ type mat struct {
 	pieces []piece
 	marks  []mark
 	box    geom.Rect
+	traced bool           // only what is marked out, in thick lines
+	lines  [][]geom.Point // that trails follow
 }
 
 // matOf reads a tray; what does not lie on it is not on the mat.
@@ -88,7 +92,7 @@ func matOf(title string, t *tray.Tray, larder *food.Larder) (mat, error) {
 		if held[e.ID] {
 			name += ", last"
 		}
-		p.marks = append(p.marks, mark{number[e.ID], name, e.Count, at, e.TurnDeg, !loose})
+		p.marks = append(p.marks, mark{number[e.ID], name, e.Count, at, e.TurnDeg, !loose, e.ID})
 	}
 	sort.SliceStable(p.pieces, func(a, b int) bool {
 		x, y := p.pieces[a], p.pieces[b]
@@ -101,17 +105,63 @@ func matOf(title string, t *tray.Tray, larder *food.Larder) (mat, error) {
 const (
 	nameMM   = 2.5 // height of the names' letters
 	circleMM = 3.6 // radius of the numbers
+	chalkMM  = 1   // as wide as chalk draws
 	frontMM  = 9   // outside the board, for the mark of the front
 )
 
 // Mat is the laid tray in outlines, exactly as large as it is, to slip under a liner: on one page as large as the
 // board, or in pages of a paper that overlap by a centimetre and say how they are put together.
 func Mat(title string, t *tray.Tray, larder *food.Larder, on string) ([]byte, error) {
-	pw, ph, err := size(on)
+	m, err := matOf(title, t, larder)
 	if err != nil {
 		return nil, err
 	}
+	return m.printed(on)
+}
+
+// Tracing is what is marked out on a board or a sheet of paper before anything is laid, full size, to be drawn through with chalk: bowls
+// and cheeses in thick outlines, and of each trail the line that it follows. It is printed as the mat is.
+func Tracing(title string, t *tray.Tray, larder *food.Larder, on string) ([]byte, error) {
 	m, err := matOf(title, t, larder)
+	if err != nil {
+		return nil, err
+	}
+	m.traced, m.pieces, m.marks = true, nil, nil
+	full, _ := matOf(title, t, larder)
+	named := map[string]mark{}
+	for _, k := range full.marks {
+		named[k.element] = k
+	}
+	for i := range t.Elements {
+		e := &t.Elements[i]
+		switch {
+		case !e.Placed || len(e.Pieces) == 0:
+			continue
+		case e.Vessel != "" || e.Kind() == food.KindAnchor:
+			for k := range e.Pieces {
+				m.pieces = append(m.pieces, piece{outline: e.Pieces[k].Outline, layer: e.Layer, z: e.Pieces[k].ZMM})
+			}
+		case e.Kind() == food.KindTrail && len(e.Pieces) > 1:
+			var along []geom.Point
+			for k := range e.Pieces {
+				along = append(along, e.Pieces[k].Outline.Centroid())
+			}
+			m.lines = append(m.lines, along)
+		default:
+			continue
+		}
+		m.marks = append(m.marks, named[e.ID])
+	}
+	if len(m.marks) == 0 {
+		return nil, fault.Bad("elements", "there is no bowl, cheese or trail on the board to mark out")
+	}
+	return m.printed(on)
+}
+
+// printed is the mat on one page as large as the board, or in pages of a paper.
+func (m mat) printed(on string) ([]byte, error) {
+	title := m.title
+	pw, ph, err := size(on)
 	if err != nil {
 		return nil, err
 	}
@@ -201,8 +251,20 @@ func (m mat) draw(p page, by geom.Point) {
 			p.SetLineWidth(.12)
 			p.SetDrawColor(faint, faint, faint)
 		}
+		if m.traced {
+			p.SetLineWidth(chalkMM)
+		}
 		p.outline(q.outline, by, "FD")
 	}
+	p.SetLineWidth(chalkMM)
+	p.SetDashPattern([]float64{6, 3}, 0)
+	for _, line := range m.lines {
+		for i := 1; i < len(line); i++ {
+			a, b := line[i-1].Add(by), line[i].Add(by)
+			p.Line(a.X, a.Y, b.X, b.Y)
+		}
+	}
+	p.SetDashPattern([]float64{}, 0)
 	m.front(p, by)
 	m.names(p, by)
 }

@@ -491,3 +491,43 @@ func TestShopping(t *testing.T) {
 		t.Error("a paper that there is not")
 	}
 }
+
+// A tracing shows bowls and cheeses where they lie and nothing that is loose.
+func TestTracing(t *testing.T) {
+	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 12}, Occasion: "grazing", Month: 6})
+	one := j.Trays[0]
+	raw, err := Tracing(j.Title, one, larder, "whole")
+	if err != nil {
+		t.Fatal(err)
+	}
+	page := readPDF(t, raw)[0]
+	by := geom.Pt(marginMM+frontMM-one.Board.Outline.Bounds().Min.X, marginMM+frontMM-one.Board.Outline.Bounds().Min.Y)
+	marked, loose := 0, 0
+	for i := range one.Elements {
+		e := &one.Elements[i]
+		if !e.Placed || len(e.Pieces) == 0 {
+			continue
+		}
+		off := found(page.paths, e.Pieces[0].Outline, by)
+		switch {
+		case e.Vessel != "" || e.Kind() == food.KindAnchor:
+			marked++
+			if off > .2 {
+				t.Errorf("%s lies %.1f mm off", e.ID, off)
+			}
+		case e.Kind() == food.KindLoose:
+			loose++
+			if off < .2 {
+				t.Errorf("%s is on it", e.ID)
+			}
+		}
+	}
+	if marked < 3 || loose < 3 {
+		t.Errorf("%d are marked out, %d are loose", marked, loose)
+	}
+	bare := *one
+	bare.Elements = nil
+	if _, err := Tracing(j.Title, &bare, larder, "a4"); err == nil {
+		t.Error("traced nothing")
+	}
+}

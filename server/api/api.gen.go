@@ -1151,6 +1151,7 @@ const (
 	JobSheetParamsKindMatSvg   JobSheetParamsKind = "mat-svg"
 	JobSheetParamsKindQuote    JobSheetParamsKind = "quote"
 	JobSheetParamsKindTable    JobSheetParamsKind = "table"
+	JobSheetParamsKindTracing  JobSheetParamsKind = "tracing"
 )
 
 // Valid indicates whether the value is a known member of the JobSheetParamsKind enum.
@@ -1171,6 +1172,8 @@ func (e JobSheetParamsKind) Valid() bool {
 	case JobSheetParamsKindQuote:
 		return true
 	case JobSheetParamsKindTable:
+		return true
+	case JobSheetParamsKindTracing:
 		return true
 	default:
 		return false

@@ -5444,7 +5444,7 @@ export interface operations {
             query: {
                 /** @description which of the job's trays, 0 for the first */
                 tray?: components["parameters"]["WhichTray"];
-                kind: "mat" | "build" | "cards" | "markers" | "quote" | "calendar" | "table" | "mat-svg";
+                kind: "mat" | "tracing" | "build" | "cards" | "markers" | "quote" | "calendar" | "table" | "mat-svg";
                 paper?: "a4" | "a3" | "letter" | "whole";
                 /** @description how many prepare; as many as the house has when left out */
                 people?: components["parameters"]["People"];
@@ -7401,7 +7401,7 @@ type ReadonlyArray<T> = [
 ] ? Readonly<Exclude<T, undefined>> : Readonly<Exclude<T, undefined>[]>;
 export const pathsApiV1JobsGetParametersQueryWhichValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/jobs"]["get"]["parameters"]["query"]["which"]> = ["coming", "past", "away"];
 export const pathsApiV1DaysDateSheetGetParametersQueryKindValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/days/{date}/sheet"]["get"]["parameters"]["query"]["kind"]> = ["calendar", "table"];
-export const pathsApiV1JobsIdSheetGetParametersQueryKindValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/jobs/{id}/sheet"]["get"]["parameters"]["query"]["kind"]> = ["mat", "build", "cards", "markers", "quote", "calendar", "table", "mat-svg"];
+export const pathsApiV1JobsIdSheetGetParametersQueryKindValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/jobs/{id}/sheet"]["get"]["parameters"]["query"]["kind"]> = ["mat", "tracing", "build", "cards", "markers", "quote", "calendar", "table", "mat-svg"];
 export const pathsApiV1JobsIdSheetGetParametersQueryPaperValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/jobs/{id}/sheet"]["get"]["parameters"]["query"]["paper"]> = ["a4", "a3", "letter", "whole"];
 export const pathsApiV1PicturePostParametersQueryFromValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/picture"]["post"]["parameters"]["query"]["from"]> = ["above", "bottom", "top", "left", "right"];
 export const pathsApiV1PicturePostParametersQueryCropValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/picture"]["post"]["parameters"]["query"]["crop"]> = ["1:1", "4:5", "2:3", "3:2", "16:9"];

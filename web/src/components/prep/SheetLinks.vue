@@ -9,6 +9,7 @@ const job = useJob()
 const paper = ref('a4')
 const sheets = [
   ['mat', 'The mat', 'full size, to slip under the liner'],
+  ['tracing', 'Tracing', 'bowls, cheeses and trails full size, for chalk'],
   ['build', 'Build sheet', 'one page to lay it by'],
   ['cards', 'Cards', 'names and allergens, best bites, drinks'],
   ['markers', 'Cheese markers', 'small, to stand beside each'],
