@@ -38,6 +38,7 @@ type Brief struct {
 	MinutesAtMost float64            `json:"minutes_at_most,omitempty"`  // of handwork, cutting and laying, in all; 0 for as many as it takes
 	Travels       Travels            `json:"travels,omitzero"`
 	RoadCold      string             `json:"road_cold,omitempty"`    // how the food travels: in a cool box (default), or open, out of the cold
+	FridgeThere   string             `json:"fridge_there,omitempty"` // whether there is a fridge where it is served: yes or no; "" where nobody knows
 	Photographed  string             `json:"photographed,omitempty"` // from above, or at a slant; "" for not
 	Front         string             `json:"front,omitempty"`
 	Access        []string           `json:"access,omitempty"` // sides that guests stand at; none: all round

@@ -89,6 +89,11 @@ func (b Brief) checkEvening() error {
 			return fault.Bad("serve_at", "write the time as 2026-11-27T19:00")
 		}
 	}
+	if b.FridgeThere != "" {
+		if err := fault.OneOf("fridge_there", b.FridgeThere, "yes", "no"); err != nil {
+			return err
+		}
+	}
 	if b.RoadCold != "" {
 		if err := fault.OneOf("road_cold", b.RoadCold, "box", "open"); err != nil {
 			return err

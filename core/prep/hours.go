@@ -280,6 +280,7 @@ func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) str
 		}
 		to.Cautions = appendUnsaid(to.Cautions, say.That(code))
 	}
+	to.Cautions = appendUnsaid(to.Cautions, w.fridgeThere(len(foods) > 0)...)
 	if warm := slices.ContainsFunc(foods, func(id string) bool { f, _ := w.larder.Get(id); return w.warmUp(f) > 0 }); warm && w.j.Brief.Warmth() <= coldPlace {
 		to.Cautions = appendUnsaid(to.Cautions, say.That("day.terrace", say.Celsius(w.j.Brief.Warmth())))
 	}
@@ -316,6 +317,27 @@ func (d *kitchenDay) coldOut(to *Day, n int, p schedule.Plan, when func(int) str
 		first = serve + hold
 	}
 	return first
+}
+
+// fridgeThere says what is to be done where it is served elsewhere, with a fridge or without one, as the host says; nobody counts on
+// what is not known. cold is that something wants it.
+func (w *worker) fridgeThere(cold bool) (out []say.Text) {
+	if w.road == 0 || !cold {
+		return nil
+	}
+	is := w.j.Brief.FridgeThere
+	switch is {
+	case "yes":
+		out = append(out, say.That("day.fridge-yes"))
+	case "no":
+		out = append(out, say.That("day.fridge-no"))
+	default:
+		out = append(out, say.That("day.fridge-unknown"))
+	}
+	if is != "yes" && len(w.open()) > 1 {
+		out = append(out, say.That("day.fridge-between"))
+	}
+	return out
 }
 
 // traysOut tells for each tray of a job, of boards that follow each other the one that is meant, how long its food is out of the cold

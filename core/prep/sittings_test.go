@@ -85,3 +85,27 @@ func TestSittings(t *testing.T) {
 		}
 	}
 }
+
+// Whether there is a fridge where it is served is asked, and what is not known is said as an assumption.
+func TestAFridgeWhereItIsServed(t *testing.T) {
+	larder := food.BuiltIn()
+	b := brief.Brief{Guests: brief.Guests{Adults: 10}, Month: 6, ServeAt: "2031-06-04T12:00:00Z", Travels: brief.Travels{Yes: true, Minutes: 20}}
+	j := plantest.Laid(t, b)
+	for there, says := range map[string]string{"": "It is assumed that there is none", "yes": "There is a fridge there", "no": "There is no fridge there"} {
+		j.Brief.FridgeThere = there
+		d, err := Plan(j, larder, Options{People: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		if told := fmt.Sprint(d.Cautions); !strings.Contains(told, says) {
+			t.Errorf("%q: %s", there, told)
+		}
+	}
+	j.Brief.Travels = brief.Travels{}
+	if d, err := Plan(j, larder, Options{People: 1}); err != nil || strings.Contains(fmt.Sprint(d.Cautions), "fridge there") {
+		t.Errorf("at home there is one: %v %v", err, d.Cautions)
+	}
+	if err := (brief.Brief{Guests: b.Guests, FridgeThere: "perhaps"}).Check(); err == nil {
+		t.Error("perhaps is no answer")
+	}
+}

@@ -212,6 +212,10 @@ export interface Brief {
     to: string;
   }[];
   /**
+   * whether there is a fridge where it is served; left out where nobody knows, and then there is none to count on
+   */
+  fridge_there?: "yes" | "no";
+  /**
    * how what perishes travels: in a cool box, or open and out of the cold
    */
   road_cold?: "box" | "open";

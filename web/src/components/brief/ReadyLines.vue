@@ -67,6 +67,17 @@ const late = computed(
           ['open', 'out of the cold'],
         ]"
         @change="v => set({ road_cold: (v || undefined) as Brief['road_cold'] })"
+      />, and where it is served there is
+      <Choose
+        :value="brief.fridge_there ?? ''"
+        label="A fridge where it is served"
+        :width="200"
+        :options="[
+          ['', 'a fridge or not: not known'],
+          ['yes', 'a fridge'],
+          ['no', 'no fridge'],
+        ]"
+        @change="v => set({ fridge_there: (v || undefined) as Brief['fridge_there'] })"
       />.
     </template>
   </p>
