@@ -41,6 +41,7 @@ var paceOf = map[string]say.Value{
 	prep.Cards:   say.Part("pace.cards"),
 	prep.Pack:    say.Part("pace.pack"),
 	prep.Lay:     say.Part("pace.lay"),
+	prep.Tools:   say.Part("pace.tools"),
 	prep.Refresh: say.Part("pace.refresh"),
 	prep.Load:    say.Part("pace.load"),
 	prep.Unload:  say.Part("pace.unload"),

@@ -8,6 +8,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/say"
+	"happytray/core/tool"
 	"happytray/core/tray"
 )
 
@@ -22,7 +23,14 @@ type Scene struct {
 	Bands    []Band             `json:"bands"`
 	Places   []string           `json:"places"` // where each element lies, in words
 	Beside   []string           `json:"beside"` // next to what, or nothing
+	Tools    []PlacedTool       `json:"tools"`  // over what is laid, to be shown where they are wanted
 	Edge     string             `json:"-"`      // path data of the board's edge
+}
+
+// PlacedTool is a serving tool put on the board.
+type PlacedTool struct {
+	tool.Placed
+	SVG string `json:"svg"` // with its tip at the origin and its handle along x
 }
 
 // Drawing is one piece or vessel round its own origin.
@@ -62,7 +70,7 @@ func Compose(t *tray.Tray, larder *food.Larder) Scene { return compose(0, t, lar
 
 func compose(least Least, t *tray.Tray, larder *food.Larder) Scene {
 	if t.Board == nil {
-		return Scene{Drawings: map[string]Drawing{}, Defs: map[string]string{}, Bands: []Band{}, Places: []string{}, Beside: []string{}}
+		return Scene{Drawings: map[string]Drawing{}, Defs: map[string]string{}, Bands: []Band{}, Places: []string{}, Beside: []string{}, Tools: []PlacedTool{}}
 	}
 	box := t.Board.Outline.Bounds().Grow(14)
 	s := Scene{Box: [4]float64{box.Min.X, box.Min.Y, box.W(), box.H()}, Board: Board(t.Board), Edge: edge(t.Board.Outline)}
@@ -76,6 +84,7 @@ func compose(least Least, t *tray.Tray, larder *food.Larder) Scene {
 		}
 	}
 	s.Beside = besideSaid(t, larder)
+	s.Tools = toolsOn(t, larder)
 	s.Bands = make([]Band, len(bandTops)+2)
 	for layer := 0; layer <= 8; layer++ {
 		for i := range t.Elements {
@@ -101,6 +110,14 @@ func compose(least Least, t *tray.Tray, larder *food.Larder) Scene {
 		}
 	}
 	return s
+}
+
+func toolsOn(t *tray.Tray, larder *food.Larder) []PlacedTool {
+	out := []PlacedTool{}
+	for _, p := range tool.On(t, larder) {
+		out = append(out, PlacedTool{p, Tool(p.Name)})
+	}
+	return out
 }
 
 // besideSaid says next to what each element lies.

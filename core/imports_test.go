@@ -151,7 +151,7 @@ var order = [][]string{
 	{"pick"},
 	{"amount"},
 	{"tray"},
-	{"job", "drink"},
+	{"job", "drink", "tool"},
 	{"card"},
 	{"plan", "graze"},
 	{"shop", "review", "schedule"},

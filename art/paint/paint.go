@@ -80,6 +80,15 @@ func Tray(t *tray.Tray, larder *food.Larder, wide int) (picture *image.RGBA, box
 			p.put(drawings[x.Use], geom.Pt(x.X, x.Y), x.Turn)
 		}
 	}
+	for _, x := range s.Tools {
+		d, err := read(x.SVG, nil)
+		if err != nil {
+			return nil, box, err
+		}
+		at, falls := geom.Pt(x.X, x.Y), math.Min(6.5, x.ZMM/7+1.5)
+		p.shadow(pieceSoft, pieceDark, func(p painter) { p.put(d, at.Add(geom.Pt(falls, falls*slope)), x.TurnDeg) })
+		p.put(d, at, x.TurnDeg)
+	}
 	return on, box, nil
 }
 
@@ -117,7 +126,7 @@ func (p painter) shadow(soft, dark float64, paint func(p painter)) {
 	layer := image.NewRGBA(size)
 	covers := image.Rect(0, 0, int(math.Round(float64(small.on.Bounds().Dx())*k)), int(math.Round(float64(small.on.Bounds().Dy())*k)))
 	scaling.ApproxBiLinear.Scale(layer, covers, small.on, small.on.Bounds(), draw.Src, nil)
-	draw.DrawMask(p.on, size, layer, image.Point{}, image.NewUniform(color.Alpha{uint8(dark * 255)}), image.Point{}, draw.Over)
+	draw.DrawMask(p.on, size, image.NewUniform(color.NRGBA{0x2e, 0x1a, 0x0d, uint8(dark * 255)}), image.Point{}, layer, image.Point{}, draw.Over) // whatever colour it is itself
 }
 
 // within paints what does not go beyond an outline.

@@ -298,7 +298,7 @@ func (w *worker) fits(tray int) {
 // hour in hand.
 func (w *worker) shift(k *work) {
 	switch {
-	case k.kind == Lay, k.kind == Refresh, k.kind == Load, k.kind == Drive, k.kind == Unload, k.food == "" && (k.kind == GetOut || k.kind == Chill):
+	case k.kind == Lay, k.kind == Tools, k.kind == Refresh, k.kind == Load, k.kind == Drive, k.kind == Unload, k.food == "" && (k.kind == GetOut || k.kind == Chill):
 		return // they know
 	case w.leave > 0 && !(k.finish && w.atLast(k)):
 		if k.from != schedule.Any {

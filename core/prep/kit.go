@@ -11,6 +11,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/safety"
+	"happytray/core/tool"
 	"happytray/core/tray"
 )
 
@@ -96,7 +97,6 @@ func serving(c *counter, trays []*tray.Tray, guests int, larder *food.Larder) {
 	taken := false // with picks that are put out, and not of its own
 	for _, t := range trays {
 		times := t.Copies()
-		lie := map[string]bool{} // what has its tool on this tray already
 		if t.Part != nil && t.Part.Apart {
 			c.add(ToServe, "cover", times, "the plate for "+t.Part.Who)
 		}
@@ -113,29 +113,30 @@ func serving(c *counter, trays []*tray.Tray, guests int, larder *food.Larder) {
 				c.add(ToServe, name, max(1, e.Count)*times, "the tray, not to be eaten")
 			case food.Has(e.Form, food.OnPick): // brings its own
 				pick(name)
-			case f.Tool == "picks", f.Tool != "" && bitten(f, e):
-				pick(name)
-				taken = true
-			case f.Tool != "":
-				share := e.ID // a bowl, and what is cut, have a tool each
-				if e.Vessel == "" && !cutAtTable(e.Form) {
-					share = f.Tool + " for " + string(f.Category) // heaps of one kind share one, and never meat with the rest
-					if t.Brief.HouseRules().Tools == "each" {
-						share = f.ID
-					}
-				}
-				if !lie[share] {
-					lie[share] = true
-					c.add(ToServe, f.Tool, times, name)
-				} else {
-					c.add(ToServe, f.Tool, 0, name)
-				}
 			}
 			if f.Stone && !slices.Contains(stones, name) {
 				stones = append(stones, name)
 			}
 			if f.Shell && !slices.Contains(shells, name) {
 				shells = append(shells, name)
+			}
+		}
+	}
+	for _, t := range trays {
+		for _, n := range tool.Needs(t, larder) {
+			var names []string
+			for _, e := range n.Elements {
+				if f, ok := larder.Get(e.Food); ok {
+					names = append(names, strings.ToLower(f.Name))
+				}
+			}
+			if n.Name != tool.Picks {
+				c.add(ToServe, n.Name, t.Copies(), names...)
+				continue
+			}
+			taken = true
+			for _, name := range names {
+				pick(name)
 			}
 		}
 	}
@@ -157,16 +158,6 @@ func serving(c *counter, trays []*tray.Tray, guests int, larder *food.Larder) {
 	spare := int(math.Ceil(float64(guests) * spareShare))
 	c.add(ToServe, "plate", spare, "guests, and a quarter more")
 	c.add(ToServe, "napkin", spare, "guests, and a quarter more")
-}
-
-// cutAtTable reports whether guests cut a food in its form themselves.
-func cutAtTable(form string) bool {
-	return food.Has(form, food.AsItComes|food.Begun|food.CutInPlace)
-}
-
-// bitten reports whether it lies there cut in bites: cheese in cubes or sticks wants no knife, a pick will do.
-func bitten(f *food.Food, e *tray.Element) bool {
-	return f.Category == food.Cheese && e.Vessel == "" && !cutAtTable(e.Form)
 }
 
 // preparing is what the kitchen puts out.

@@ -59,7 +59,7 @@ var roundNames = [...]struct {
 }
 
 // workKinds are the kinds of work in their usual order; how hands go over within a round follows from it.
-var workKinds = []string{SetUp, Line, Mark, Cards, Pack, GetOut, WashDry, Drain, Drip, Peel, Unwrap, Trim, Stone, Slice, Cube, Snip, Thread, Lemon, Fold, Heat, Cool, Portion, Chill, Box, Lay, Refresh, Load, Drive, Unload}
+var workKinds = []string{SetUp, Line, Mark, Cards, Pack, GetOut, WashDry, Drain, Drip, Peel, Unwrap, Trim, Stone, Slice, Cube, Snip, Thread, Lemon, Fold, Heat, Cool, Portion, Chill, Box, Lay, Tools, Refresh, Load, Drive, Unload}
 
 // roundOf is the round that work belongs to; travels where its tray does.
 func roundOf(k *work, f *food.Food, travels bool) int {
@@ -82,7 +82,7 @@ func roundOf(k *work, f *food.Food, travels bool) int {
 		return roundFill
 	case Chill:
 		return roundCover
-	case Refresh:
+	case Refresh, Tools:
 		return roundLast
 	case Load, Drive, Unload:
 		return roundRoad

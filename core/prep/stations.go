@@ -58,7 +58,7 @@ const stationFrom = 3
 // stationOf is where a task is done. What is laid, carried and chilled as a whole is done at the table.
 func stationOf(t *Task, f *food.Food) string {
 	switch t.Kind {
-	case SetUp, Line, Mark, Lay, Refresh, Load, Unload, Drive, Cards, Pack:
+	case SetUp, Line, Mark, Lay, Tools, Refresh, Load, Unload, Drive, Cards, Pack:
 		return "table"
 	}
 	if f == nil {

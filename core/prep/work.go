@@ -14,6 +14,7 @@ import (
 	"happytray/core/safety"
 	"happytray/core/say"
 	"happytray/core/schedule"
+	"happytray/core/tool"
 	"happytray/core/tray"
 )
 
@@ -44,6 +45,7 @@ const (
 	Cards   = "cards"
 	Pack    = "pack" // the kit
 	Lay     = "lay"
+	Tools   = "tools"   // what guests take with is put in
 	Refresh = "refresh" // a board that is served again: wiped, and what does not bear the cold laid anew
 	Load    = "load"
 	Drive   = "drive"
@@ -52,7 +54,7 @@ const (
 
 // HandKinds are the kinds of work whose minutes are those of hands and may be learnt: the road, the oven and what goes on by itself
 // take what they take.
-var HandKinds = []string{SetUp, Line, Mark, GetOut, WashDry, Drain, Peel, Unwrap, Trim, Stone, Slice, Cube, Fold, Thread, Snip, Lemon, Portion, Chill, Box, Cards, Pack, Lay, Refresh, Load, Unload}
+var HandKinds = []string{SetUp, Line, Mark, GetOut, WashDry, Drain, Peel, Unwrap, Trim, Stone, Slice, Cube, Fold, Thread, Snip, Lemon, Portion, Chill, Box, Cards, Pack, Lay, Tools, Refresh, Load, Unload}
 
 // ahead tells, form by form, what kind of handwork it is and how much of it can be done before anything is laid,
 // as a share of the seconds of the form; the rest is setting it down. What is not named goes from its pack to the
@@ -133,6 +135,7 @@ const (
 	boxSecs, boxGramSecs     = 25, .02
 	cardsSecs, cardSecs      = 60, 12 // printed, cut out and folded
 	packSecs                 = 180
+	toolSecs                 = 6
 	loadSecs, unloadSecs     = 300, 300
 	loadTraySecs             = 90
 	sheetPieces              = 24 // on a baking sheet
@@ -830,6 +833,42 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 		}
 		order[onSpot[s.Number]] = append(laid, ids[s.Number])
 	}
+	w.setTools(n, t, slices.Concat(slices.Concat(order[false]...), slices.Concat(order[true]...)))
+}
+
+// setTools adds that the tools are put in when all is laid, where it is served.
+func (w *worker) setTools(n int, t *tray.Tray, laid []string) {
+	var elements []string
+	count := 0
+	for _, need := range tool.Needs(t, w.larder) {
+		count++
+		for _, e := range need.Elements {
+			elements = append(elements, e.ID)
+		}
+	}
+	if count == 0 || len(laid) == 0 {
+		return
+	}
+	waves := w.waves(t)
+	k := work{id: trayTask(Tools, n+1), kind: Tools, seconds: toolSecs * count * t.Copies() / waves, hands: 1, count: count * t.Copies() / waves, after: laid, elements: elements, tray: n + 1, late: true,
+		from: minutes(toppingMin), by: -w.inHand}
+	k.says = say.That("task.tools", say.N(count))
+	if w.road > 0 {
+		k.from = max(k.from, -w.arrive)
+		k.after = append(slices.Clone(laid), Unload)
+	} else if w.ready > 0 {
+		k.from = max(k.from, -w.takes)
+		k.after = append(slices.Clone(laid), trayTask(takeOut, n+1))
+	}
+	for v := 1; v < waves; v++ {
+		q := k
+		q.id, q.wave = fmt.Sprintf("%s-w%d", k.id, v+1), v
+		q.from, q.by = k.from+w.waveAt(v), w.waveAt(v)-justBefore
+		q.after = append(slices.Clone(laid), waveTask(n+1, v))
+		q.says = k.says.Then("task.wave", say.N(v+1), say.N(waves))
+		w.add(q)
+	}
+	w.add(k)
 }
 
 // window bounds when a food is laid: what goes soft, wilts or weeps late, on the spot where the tray travels, and what

@@ -3,6 +3,8 @@ package sheet
 import (
 	"fmt"
 	"math"
+	"slices"
+	"strings"
 
 	"happytray/art/paint"
 	"happytray/core/fault"
@@ -10,6 +12,7 @@ import (
 	"happytray/core/geom"
 	"happytray/core/prep"
 	"happytray/core/say"
+	"happytray/core/tool"
 	"happytray/core/tray"
 )
 
@@ -46,7 +49,7 @@ func Build(title string, t *tray.Tray, larder *food.Larder, on string, u say.Uni
 		return nil, err
 	}
 	y := room.Min.Y + m.box.H()*k + 9
-	steps(p, sheet, margin, y, w-margin, h-margin)
+	steps(p, sheet, toolsOf(t, larder), margin, y, w-margin, h-margin)
 	return p.bytes()
 }
 
@@ -62,6 +65,20 @@ func minutesSay(m float64) string {
 	return fmt.Sprintf("%d h %02d min", int(m)/60, int(m)%60)
 }
 
+// toolsOf says what guests take with, tool by tool, and what of the tray each is for.
+func toolsOf(t *tray.Tray, larder *food.Larder) (out []string) {
+	for _, n := range tool.Needs(t, larder) {
+		var foods []string
+		for _, e := range n.Elements {
+			if f, ok := larder.Get(e.Food); ok && !slices.Contains(foods, say.Lower(f.Name)) {
+				foods = append(foods, say.Lower(f.Name))
+			}
+		}
+		out = append(out, say.Upper(n.Name)+": "+strings.Join(foods, "; "))
+	}
+	return out
+}
+
 // line is one of the list of steps: of a heading, of a step's beginning, or of what follows it.
 type line struct {
 	heading bool
@@ -70,7 +87,7 @@ type line struct {
 }
 
 // listed breaks the steps into lines under what they are part of; a step is at most so many lines.
-func (p page) listed(s prep.Sheet, width float64, most int) (out []line) {
+func (p page) listed(s prep.Sheet, tools []string, width float64, most int) (out []line) {
 	part := ""
 	for _, step := range s.Steps {
 		if now := step.Part.String(); now != part {
@@ -89,11 +106,23 @@ func (p page) listed(s prep.Sheet, width float64, most int) (out []line) {
 			out = append(out, line{number: number, text: l})
 		}
 	}
+	if len(tools) > 0 {
+		out = append(out, line{heading: true, text: "Tools, at the very end"})
+	}
+	for _, says := range tools {
+		for n, l := range p.wrapped(says, width, most) {
+			number := ""
+			if n == 0 {
+				number = " "
+			}
+			out = append(out, line{number: number, text: l})
+		}
+	}
 	return out
 }
 
 // steps writes the steps in two columns, each with a box to tick, in letters as large as all of them allow.
-func steps(p page, s prep.Sheet, left, top, right, bottom float64) {
+func steps(p page, s prep.Sheet, tools []string, left, top, right, bottom float64) {
 	const gap, indent = 8.0, 12.0
 	width := (right - left - gap) / 2
 	for points := 11.5; ; points -= .5 {
@@ -104,7 +133,7 @@ func steps(p page, s prep.Sheet, left, top, right, bottom float64) {
 		if points <= 5 {
 			most = 1
 		}
-		lines := p.listed(s, width-indent, most)
+		lines := p.listed(s, tools, width-indent, most)
 		half := min(each, max((len(lines)+1)/2, 1))
 		for half < len(lines) && half < each && lines[half].number == "" && !lines[half].heading { // a step stays together
 			half++

@@ -297,7 +297,7 @@ func TestBuildCardsQuote(t *testing.T) {
 	if len(pages) != 1 || bytes.Count(build, []byte("/Subtype /Image")) != 1 {
 		t.Fatalf("%d pages, %d pictures", len(pages), bytes.Count(build, []byte("/Subtype /Image")))
 	}
-	for _, part := range []string{"Bowls", "Cheese", "Meat", "Crackers and bread", "Greens"} {
+	for _, part := range []string{"Bowls", "Cheese", "Meat", "Crackers and bread", "Greens", "Tools, at the very end"} {
 		if !strings.Contains(pages[0].text, part) {
 			t.Errorf("no heading %q", part)
 		}

@@ -3360,6 +3360,28 @@ type Scene struct {
 
 	// Places where each element lies, as one would say it standing before the board
 	Places []string `json:"places"`
+
+	// Tools what guests take with, over what is laid
+	Tools []struct {
+		// Elements what is taken with it
+		Elements []string    `json:"elements"`
+		LongMm   float64     `json:"long_mm"`
+		Name     string      `json:"name"`
+		Outline  [][]float64 `json:"outline"`
+
+		// Svg with its tip at the origin and its handle along x
+		Svg string `json:"svg"`
+
+		// TurnDeg from its tip to its end
+		TurnDeg float64 `json:"turn_deg"`
+
+		// X of its tip, mm
+		X float64 `json:"x"`
+		Y float64 `json:"y"`
+
+		// ZMm how high what it rests on stands
+		ZMm float64 `json:"z_mm"`
+	} `json:"tools"`
 }
 
 // Seller who asks a price, as the head of a quote says it, and on what terms

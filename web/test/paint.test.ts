@@ -7,6 +7,7 @@ import type { Sprite } from '@/tray/sprites'
 const scene: Scene = {
   places: [],
   beside: [],
+  tools: [],
   box: [-14, -14, 428, 328],
   board: '',
   drawings: {

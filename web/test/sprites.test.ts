@@ -10,6 +10,7 @@ const drawing = (svg: string, side: number) => ({
 const scene = (drawings: Scene['drawings']): Scene => ({
   places: [],
   beside: [],
+  tools: [],
   box: [0, 0, 100, 100],
   board: '',
   drawings,

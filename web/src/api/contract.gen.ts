@@ -3631,6 +3631,34 @@ export interface components {
             scene: components["schemas"]["Scene"];
         };
         Scene: {
+            /** @description what guests take with, over what is laid */
+            tools: {
+                name: string;
+                /** @description what is taken with it */
+                elements: string[];
+                /**
+                 * Format: double
+                 * @description of its tip, mm
+                 */
+                x: number;
+                /** Format: double */
+                y: number;
+                /**
+                 * Format: double
+                 * @description from its tip to its end
+                 */
+                turn_deg: number;
+                /** Format: double */
+                long_mm: number;
+                outline: number[][];
+                /**
+                 * Format: double
+                 * @description how high what it rests on stands
+                 */
+                z_mm: number;
+                /** @description with its tip at the origin and its handle along x */
+                svg: string;
+            }[];
             /** @description where each element lies, as one would say it standing before the board */
             places: string[];
             /** @description next to what each element lies, or nothing */

@@ -14,6 +14,9 @@ export function useScene() {
   /** The tray the scene was drawn from: a layout on its way is drawn before it is saved. */
   const drawn = shallowRef<TrayFile | null>(null)
   const missing = ref(false)
+  /** Whether tools are shown. Where they lie follows from all that is laid, which only the server knows. */
+  const tools = ref(false)
+  watch(tools, on => on && !scene.value?.tools.length && draw(job.tray))
   let wanted: TrayFile | null = null
 
   /** The scene of a tray that the server has; null where it has it otherwise. */
@@ -83,6 +86,7 @@ export function useScene() {
     if (!alike) return false
     scene.value = {
       ...s,
+      tools: [],
       bands: s.bands.map(b => ({
         pieces: b.pieces.map(p => {
           const q = now.elements[p.e]!.pieces[p.p]
@@ -93,6 +97,7 @@ export function useScene() {
       })),
     }
     drawn.value = now
+    if (tools.value) draw(now)
     return true
   }
 
@@ -104,5 +109,5 @@ export function useScene() {
       ? 'The drawing cannot be had just now; trying again with the next change.'
       : 'Drawing the tray',
   )
-  return { says, scene, drawn, missing, draw, preview }
+  return { says, scene, drawn, missing, tools, draw, preview }
 }

@@ -211,6 +211,7 @@ useStageKeys(keys, nearer => (nearer ? tools.value?.nearer() : tools.value?.fart
       :given="hand.given.value"
       :stuck="hand.stuck.value"
       :drawn="hand.drawn.value"
+      :tools="drawing.tools.value && (step === null || step === job.prep?.steps.length)"
       :fixed="busy"
       @select="select"
       @area="group.within"
@@ -252,6 +253,7 @@ useStageKeys(keys, nearer => (nearer ? tools.value?.nearer() : tools.value?.fart
     />
     <OrderOfHands
       v-if="job.prep"
+      v-model:tools="drawing.tools.value"
       :sheet="job.prep"
       :at="step"
       :wished="!!job.tray!.order?.length"

@@ -9,6 +9,7 @@ import { useLarder } from '@/stores/larder'
 import { minutes } from '@/tray/words'
 
 const props = defineProps<{ sheet: PrepSheet; at: number | null; wished: boolean }>()
+const tools = defineModel<boolean>('tools', { default: false })
 const emit = defineEmits<{
   at: [step: number | null]
   /** The order that is wished, as food/form; none for the usual one. */
@@ -90,6 +91,14 @@ const short = (title: string) => title.split(',')[0]!.toLowerCase()
         <template v-else>{{ sheet.steps.length }} steps, {{ minutes(sheet.minutes) }} of handwork</template>
       </span>
       <button v-if="wished" class="btn quiet" @click="emit('order', [])">Usual order</button>
+      <button
+        class="btn quiet"
+        :aria-pressed="tools"
+        title="What guests take with; it is set last"
+        @click="tools = !tools"
+      >
+        {{ tools ? 'Hide the tools' : 'Show the tools' }}
+      </button>
       <button class="btn quiet" :disabled="at === null" @click="emit('at', null)">Whole tray</button>
     </div>
     <ol ref="list" v-on="drag.on">

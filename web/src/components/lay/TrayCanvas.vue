@@ -12,6 +12,7 @@ import TrailHandles from '@/components/lay/TrailHandles.vue'
 import TrayOutlines from '@/components/lay/TrayOutlines.vue'
 import TrayHolds from '@/components/lay/TrayHolds.vue'
 import TrayMarks, { type Mark } from '@/components/lay/TrayMarks.vue'
+import TrayTools from '@/components/lay/TrayTools.vue'
 import TrayPicture from '@/components/lay/TrayPicture.vue'
 import TrayRulers from '@/components/lay/TrayRulers.vue'
 import { useGrip } from '@/composables/grip'
@@ -45,6 +46,7 @@ const props = defineProps<{
   /** A picture of the tray as it lay before, to be seen instead. */
   before: string
   zoom: number
+  tools: boolean // what guests take with is shown
   fixed: boolean // nothing can be taken hold of, while a layout is on its way
 }>()
 const emit = defineEmits<{
@@ -60,6 +62,10 @@ const emit = defineEmits<{
 }>()
 
 const larder = useLarder()
+const nameOf = (id: string) => {
+  const e = props.tray.elements.find(e => e.id === id)
+  return e ? larder.name(e.food).toLowerCase() : ''
+}
 const room = useTemplateRef('room')
 const scroller = useTemplateRef('scroller')
 const hands = useTemplateRef('hands')
@@ -222,6 +228,7 @@ defineExpose({ boardPoint, focus, fit, turned })
               :stroke-width="mm(1.5)"
               :stroke-dasharray="`${mm(5)} ${mm(4)}`"
             />
+            <TrayTools v-if="tools && !carried && !before" :tools="scene.tools" :food-name="nameOf" />
             <TrayMarks :marks="marks" :scale="scale" @mark="emit('mark', $event)" />
           </svg>
         </div>
