@@ -35,6 +35,7 @@ var paceOf = map[string]say.Value{
 	prep.Thread:  say.Part("pace.thread"),
 	prep.Snip:    say.Part("pace.snip"),
 	prep.Lemon:   say.Part("pace.lemon"),
+	prep.Make:    say.Part("pace.make"),
 	prep.Portion: say.Part("pace.portion"),
 	prep.Chill:   say.Part("pace.chill"),
 	prep.Box:     say.Part("pace.box"),

@@ -151,7 +151,7 @@ var order = [][]string{
 	{"pick"},
 	{"amount"},
 	{"tray"},
-	{"job", "drink", "tool"},
+	{"job", "drink", "tool", "recipe"},
 	{"card"},
 	{"plan", "graze"},
 	{"shop", "review", "schedule"},

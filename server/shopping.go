@@ -47,7 +47,7 @@ func (s *Server) Shopping(c *gin.Context, params api.ShoppingParams) {
 	for _, sec := range l.List.Sections {
 		v := api.BuySection{Name: sec.Name, Stop: sec.Stop, Cost: sec.Cost, Items: []api.BuyItem{}}
 		for _, it := range sec.Items {
-			item := api.BuyItem{Food: it.Food, Name: it.Name, NeedG: it.NeedG, CupboardG: it.CupboardG, Packs: []api.Packs{}, Cost: it.Cost, LeftG: it.LeftG, For: list(it.For), OutOfStock: it.OutOfStock, Labelled: it.Labelled, Drained: it.Drained, Counter: it.Cut.Says().In(l.Units).String(), In: list(it.In), Holds: []api.Held{}}
+			item := api.BuyItem{Food: it.Food, Name: it.Name, NeedG: it.NeedG, CupboardG: it.CupboardG, Packs: []api.Packs{}, Cost: it.Cost, LeftG: it.LeftG, For: list(it.For), OutOfStock: it.OutOfStock, Labelled: it.Labelled, Drained: it.Drained, Loose: it.Loose, Counter: it.Cut.Says().In(l.Units).String(), In: list(it.In), Holds: []api.Held{}}
 			for _, h := range it.Holds {
 				item.Holds = append(item.Holds, api.Held{Food: h.Food, Grams: h.Grams})
 			}

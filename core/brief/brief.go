@@ -47,6 +47,7 @@ type Brief struct {
 	Pins          []Want             `json:"pins,omitempty"`         // on the tray whatever else is picked
 	Bans          []string           `json:"bans,omitempty"`         // foods that are not to be picked
 	Packs         []Pack             `json:"packs,omitempty"`        // what the host has already, and wants on the tray
+	Makes         []string           `json:"makes,omitempty"`        // foods that are made in the house and not bought, where there is a recipe
 	Buys          *int               `json:"buys_at_most,omitempty"` // foods that may be bought beside what is there; none said: three where there are packs, else as many as it takes
 	Tilt          map[string]float64 `json:"tilt,omitempty"`         // by category, how much more (above 1) or less of it than usual; the whole stays the same
 	Choice        int                `json:"choice,omitempty"`       // which of the choices of foods that suit; 0 for the one that follows from the brief

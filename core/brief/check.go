@@ -14,6 +14,9 @@ import (
 )
 
 // Check bounds a brief that came from outside. The first fault in this order is the one that is told.
+// mostMakes bounds the foods that are made in the house.
+const mostMakes = 40
+
 func (b Brief) Check() error {
 	return fault.First(b.checkGuests, b.checkWords, b.checkEvening, b.checkDiets, b.checkTheme, b.checkRest, b.checkFoods, b.checkPacks, b.checkPeople, b.checkChoice, b.checkLearnt, b.checkBoards)
 }
@@ -87,6 +90,14 @@ func (b Brief) checkEvening() error {
 	if b.ServeAt != "" {
 		if _, ok := b.ServeTime(time.UTC); !ok {
 			return fault.Bad("serve_at", "write the time as 2026-11-27T19:00")
+		}
+	}
+	if len(b.Makes) > mostMakes {
+		return fault.Bad("makes", "at most %d", mostMakes)
+	}
+	for i, id := range b.Makes {
+		if err := fault.Text(fmt.Sprintf("makes[%d]", i), id, 80); err != nil {
+			return err
 		}
 	}
 	if b.FridgeThere != "" {

@@ -12,6 +12,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/job"
+	"happytray/core/recipe"
 	"happytray/core/say"
 	"happytray/core/tray"
 )
@@ -19,6 +20,7 @@ import (
 // Set is all cards of a job.
 type Set struct {
 	Foods  []*food.Food            // a card each, shelf by shelf
+	Made   map[string][]string     // by food, what it is made of, where it is made in the house
 	Labels map[string]string       // by food, what its label has to say for guests who come
 	Over   map[string][]*food.Food // by food, what is spooned, drizzled or strewn over it
 	Bites  []string                // lines of one card; none where there is no such card
@@ -48,7 +50,7 @@ func (s Set) Count() int {
 
 // For is the cards of a job: for every food on its boards that is more than garnish.
 func For(j *job.Job, larder *food.Larder) Set {
-	out := Set{Labels: map[string]string{}, Over: map[string][]*food.Food{}}
+	out := Set{Made: map[string][]string{}, Labels: map[string]string{}, Over: map[string][]*food.Food{}}
 	off := j.Brief.OffTheTray()
 	seen := map[string]bool{}
 	for _, t := range j.Trays {
@@ -60,6 +62,9 @@ func For(j *job.Job, larder *food.Larder) Set {
 			}
 			seen[id] = true
 			out.Foods = append(out.Foods, f)
+			if r, made := recipe.For(j.Brief, id); made {
+				out.Made[id] = r.Names()
+			}
 			if label := diet.Labelled(off, f); label != "" {
 				out.Labels[id] = label
 			}

@@ -728,3 +728,54 @@ func TestPaceChangesTheMinutesOfItsKindAlone(t *testing.T) {
 		}
 	}
 }
+
+// What the house makes itself has the steps of its recipe in order, by hand and by itself, no sooner than it keeps; it is neither
+// drained nor bought, and its day is longer.
+func TestWhatIsMadeInTheHouse(t *testing.T) {
+	larder := food.BuiltIn()
+	b := brief.Brief{Guests: brief.Guests{Adults: 10}, Month: 6, ServeAt: "2031-06-04T19:00:00Z", Pins: []brief.Want{{Food: "chickpea-dip"}, {Food: "almonds"}, {Food: "roasted-garlic"}}}
+	j := plantest.Laid(t, b)
+	bought, err := Plan(j, larder, Options{People: 1, Ovens: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	j.Brief.Makes = []string{"chickpea-dip", "almonds", "roasted-garlic", "brie"}
+	d, err := Plan(j, larder, Options{People: 1, Ovens: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	kinds := map[string][]string{}
+	ends := map[string]string{}
+	for _, k := range d.Tasks {
+		kinds[k.Food] = append(kinds[k.Food], k.Kind)
+		if k.Kind == Make || k.Kind == Heat || k.Kind == Cool {
+			if (k.Kind == Make) != (k.Who != "") {
+				t.Errorf("%s is done by %q", k.ID, k.Who)
+			}
+			if was, met := ends[k.Food]; met && at(t, k.Starts).Before(at(t, was)) {
+				t.Errorf("%s begins at %s, before what comes before it has ended at %s", k.ID, k.Starts, was)
+			}
+			ends[k.Food] = k.Ends
+		}
+	}
+	count := func(id, kind string) (n int) {
+		for _, k := range kinds[id] {
+			if k == kind {
+				n++
+			}
+		}
+		return n
+	}
+	if count("chickpea-dip", Make) != 2 || count("roasted-garlic", Make) != 1 || count("roasted-garlic", Heat) != 1 || count("roasted-garlic", Drain) != 0 || count("almonds", Heat) != 1 || count("almonds", Cool) != 1 {
+		t.Errorf("%v", kinds)
+	}
+	if !strings.Contains(fmt.Sprint(d.Cautions), "made in the house") || strings.Contains(fmt.Sprint(bought.Cautions), "made in the house") {
+		t.Errorf("%v", d.Cautions)
+	}
+	if len(d.Rounds) > 12 || at(t, d.BeginAt).After(at(t, bought.BeginAt)) {
+		t.Errorf("%d rounds, from %s; bought from %s", len(d.Rounds), d.BeginAt, bought.BeginAt)
+	}
+	if none, err := Plan(j, larder, Options{People: 1}); err != nil || len(none.Tasks) != len(d.Tasks) {
+		t.Errorf("without an oven it is made in a pan: %v", err)
+	}
+}

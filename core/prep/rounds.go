@@ -59,7 +59,7 @@ var roundNames = [...]struct {
 }
 
 // workKinds are the kinds of work in their usual order; how hands go over within a round follows from it.
-var workKinds = []string{SetUp, Line, Mark, Cards, Pack, GetOut, WashDry, Drain, Drip, Peel, Unwrap, Trim, Stone, Slice, Cube, Snip, Thread, Lemon, Fold, Heat, Cool, Portion, Chill, Box, Lay, Tools, Refresh, Load, Drive, Unload}
+var workKinds = []string{SetUp, Line, Mark, Cards, Pack, GetOut, WashDry, Drain, Drip, Peel, Unwrap, Trim, Stone, Slice, Cube, Snip, Thread, Lemon, Fold, Make, Heat, Cool, Portion, Chill, Box, Lay, Tools, Refresh, Load, Drive, Unload}
 
 // roundOf is the round that work belongs to; travels where its tray does.
 func roundOf(k *work, f *food.Food, travels bool) int {
@@ -76,7 +76,7 @@ func roundOf(k *work, f *food.Food, travels bool) int {
 			return roundCheese
 		}
 		return roundWash
-	case Heat, Cool:
+	case Heat, Cool, Make:
 		return roundCook
 	case Portion, Box, Cards, Pack:
 		return roundFill

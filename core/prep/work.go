@@ -11,6 +11,7 @@ import (
 	"happytray/core/card"
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/recipe"
 	"happytray/core/safety"
 	"happytray/core/say"
 	"happytray/core/schedule"
@@ -38,6 +39,7 @@ const (
 	Snip    = "snip"   // clusters, sprigs
 	Lemon   = "lemon"  // into water with lemon
 	Heat    = "heat"
+	Make    = "make" // what the house makes itself: a dip is blended, nuts are spread on a sheet
 	Cool    = "cool"
 	Portion = "portion" // into bowls
 	Chill   = "chill"   // covered, and back into the cold until it is wanted
@@ -54,7 +56,7 @@ const (
 
 // HandKinds are the kinds of work whose minutes are those of hands and may be learnt: the road, the oven and what goes on by itself
 // take what they take.
-var HandKinds = []string{SetUp, Line, Mark, GetOut, WashDry, Drain, Peel, Unwrap, Trim, Stone, Slice, Cube, Fold, Thread, Snip, Lemon, Portion, Chill, Box, Cards, Pack, Lay, Tools, Refresh, Load, Unload}
+var HandKinds = []string{SetUp, Line, Mark, GetOut, WashDry, Drain, Peel, Unwrap, Trim, Stone, Slice, Cube, Fold, Thread, Snip, Lemon, Make, Portion, Chill, Box, Cards, Pack, Lay, Tools, Refresh, Load, Unload}
 
 // ahead tells, form by form, what kind of handwork it is and how much of it can be done before anything is laid,
 // as a share of the seconds of the form; the rest is setting it down. What is not named goes from its pack to the
@@ -168,6 +170,7 @@ type work struct {
 	lead                 int          // seconds right before it in which what is fetched for it is fetched
 	boxes                bool         // what was made ready for one tray leaves the cold
 	again                bool         // it was out before
+	part                 int          // of several steps of a kind that a food takes, from 1; 0 for the first
 	rest                 int          // seconds that what comes after it waits at least
 	finish               bool         // it is for what is finished where and when it is served
 	round                int          // that it belongs to
@@ -315,6 +318,9 @@ func (w *worker) makeReady(p *portion) {
 	var before []string
 	step := func(t work) {
 		t.id, t.food, t.form, t.elements, t.grams = id(t.kind), f.ID, p.spec.Form, p.elements, math.Round(p.grams)
+		if t.part > 0 {
+			t.id += fmt.Sprint("-", t.part)
+		}
 		t.wet = p.wet
 		if t.count == 0 {
 			t.count = max(1, p.pieces)
@@ -351,6 +357,16 @@ func (w *worker) makeReady(p *portion) {
 		}
 		way.foods = append(way.foods, got)
 	}()
+	r, here := recipe.For(w.j.Brief, f.ID)
+	if here {
+		w.makeIt(r, p, step)
+		plain := *f // what was bought to be eaten as it is would be drained, or heated
+		plain.Handling = slices.DeleteFunc(slices.Clone(f.Handling), func(h string) bool {
+			return h != food.Cold && h != food.Perishable && h != food.Browns
+		})
+		plain.Heat = nil
+		f = &plain
+	}
 	if f.Needs(food.Wash) {
 		step(work{kind: WashDry, seconds: washSecs + int(washGramSecs*p.grams), hands: 1, says: washed(comes, f, p)})
 		step(work{kind: Drip, seconds: dripSecs, says: say.That("task.dry", comes)})

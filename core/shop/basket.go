@@ -10,6 +10,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/plan"
+	"happytray/core/recipe"
 	"happytray/core/round"
 	"happytray/core/say"
 	"happytray/core/tray"
@@ -23,26 +24,28 @@ type (
 
 // Line is one food's row in the basket.
 type Line struct {
-	Food         string   `json:"food"`
-	Name         string   `json:"name"`
-	Category     string   `json:"category"`
-	OnTrayG      float64  `json:"on_tray_g"`
-	ReserveG     float64  `json:"reserve_g"`
-	Pieces       int      `json:"pieces"`     // laid or to be laid, without the reserve
-	Yield        float64  `json:"yield"`      // share of what is bought that is laid, over all its forms
-	CupboardG    float64  `json:"cupboard_g"` // of what is needed, there already, as it is laid
-	BoughtG      float64  `json:"bought_g"`   // in all packs, as bought
-	Packs        []Packs  `json:"packs"`
-	BasketCost   int      `json:"basket_cost"` // minor units
-	UsedCost     int      `json:"used_cost"`   // minor units; its part of what its packs cost, and what is taken from the cupboard
-	LeftG        float64  `json:"left_g"`      // as bought
-	KeepsDays    int      `json:"keeps_days"`  // once opened
-	Explanation  say.Text `json:"explanation"`
-	HandworkSecs float64  `json:"handwork_seconds"`
-	OutOfStock   bool     `json:"out_of_stock"`         // the shop has none today
-	HouseEats    bool     `json:"house_eats,omitempty"` // what stays over is eaten in the house anyway
-	Next         *NextJob `json:"next,omitempty"`       // the coming job that what stays over could go into
-	mixed        []string // the packs of several foods that hold it
+	Food         string          `json:"food"`
+	Name         string          `json:"name"`
+	Category     string          `json:"category"`
+	OnTrayG      float64         `json:"on_tray_g"`
+	ReserveG     float64         `json:"reserve_g"`
+	Pieces       int             `json:"pieces"`     // laid or to be laid, without the reserve
+	Yield        float64         `json:"yield"`      // share of what is bought that is laid, over all its forms
+	CupboardG    float64         `json:"cupboard_g"` // of what is needed, there already, as it is laid
+	BoughtG      float64         `json:"bought_g"`   // in all packs, as bought
+	Packs        []Packs         `json:"packs"`
+	BasketCost   int             `json:"basket_cost"` // minor units
+	UsedCost     int             `json:"used_cost"`   // minor units; its part of what its packs cost, and what is taken from the cupboard
+	LeftG        float64         `json:"left_g"`      // as bought
+	KeepsDays    int             `json:"keeps_days"`  // once opened
+	Explanation  say.Text        `json:"explanation"`
+	HandworkSecs float64         `json:"handwork_seconds"`
+	OutOfStock   bool            `json:"out_of_stock"`         // the shop has none today
+	Makeable     bool            `json:"makeable,omitempty"`   // there is a recipe for it
+	Parts        []recipe.Amount `json:"parts,omitempty"`      // what is bought to make it in the house; nil where it is bought
+	HouseEats    bool            `json:"house_eats,omitempty"` // what stays over is eaten in the house anyway
+	Next         *NextJob        `json:"next,omitempty"`       // the coming job that what stays over could go into
+	mixed        []string        // the packs of several foods that hold it
 }
 
 // holding names the packs of several foods that hold one.
@@ -125,6 +128,11 @@ func NewBasket(j *job.Job, larder *food.Larder) Basket {
 	for _, id := range order {
 		if _, ok := larder.Get(id); ok {
 			buy[id], there[id] = lines[id].toBuy(bought[id], larder.OnHand(id, day))
+			_, lines[id].Makeable = recipe.Of(id)
+			if r, made := recipe.For(j.Brief, id); made && buy[id] > 0 {
+				lines[id].make(r, buy[id])
+				delete(buy, id)
+			}
 		}
 	}
 	filled := larder.Fill(buy, plan.MayShare(j.Brief, larder))
@@ -137,7 +145,7 @@ func NewBasket(j *job.Job, larder *food.Larder) Basket {
 				l.Packs, l.BoughtG, l.BasketCost = got.Packs, got.Grams, got.Cost
 				l.mixed = holding(filled.Mixed, id)
 			}
-			if l.BoughtG > 0 {
+			if l.BoughtG > 0 && l.Parts == nil {
 				l.UsedCost = int(math.Round(float64(l.BasketCost) * buy[id] / l.BoughtG))
 				l.LeftG = round.Tenth(l.BoughtG - buy[id])
 			}
@@ -174,6 +182,15 @@ func NewBasket(j *job.Job, larder *food.Larder) Basket {
 	return b
 }
 
+// make has so many grams of a line made in the house of parts that are bought loose: none of them stays over.
+func (l *Line) make(r *recipe.Recipe, grams float64) {
+	l.Parts = r.Bought(grams)
+	for _, p := range l.Parts {
+		l.BasketCost += p.Cost
+	}
+	l.UsedCost, l.BoughtG = l.BasketCost, round.Tenth(grams)
+}
+
 // toBuy is what of a line is bought and what is taken from the cupboard, grams as bought, of raw that it asks for and onHand
 // that stands there. It says on the line what share of what is bought is laid.
 func (l *Line) toBuy(raw, onHand float64) (buy, there float64) {
@@ -206,6 +223,13 @@ func explain(l *Line) say.Text {
 		out = out.Then("basket.cupboard", say.Grams(l.CupboardG))
 	}
 	out = out.Then("basket.stop")
+	if len(l.Parts) > 0 {
+		var parts []say.Value
+		for _, p := range l.Parts {
+			parts = append(parts, say.Part("buy.held", say.Grams(p.Grams), say.Word(p.Name)))
+		}
+		return out.Then("basket.made", say.All(parts...))
+	}
 	if len(l.Packs)+len(l.mixed) == 0 {
 		return out
 	}

@@ -11,6 +11,7 @@ import (
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/job"
+	"happytray/core/recipe"
 	"happytray/core/round"
 	"happytray/core/say"
 )
@@ -21,6 +22,7 @@ type Needs struct {
 	Title string             `json:"title"`
 	Day   string             `json:"day"`             // of serving, 2026-11-30, or ""
 	Grams map[string]float64 `json:"grams"`           // by food, as bought: with peel, rind and crust
+	Makes map[string]float64 `json:"makes,omitempty"` // by food, grams that are made in the house
 	Cut   map[string]Cut     `json:"cut,omitempty"`   // by food, how it is asked for at a counter
 	Off   []string           `json:"off"`             // what no food on its trays may contain
 	Avoid []string           `json:"avoid,omitempty"` // every word that a guest avoids
@@ -59,6 +61,15 @@ func NeedsOf(j *job.Job, larder *food.Larder) Needs {
 			delete(n.Grams, id)
 		}
 	}
+	for id, g := range n.Grams {
+		if _, made := recipe.For(j.Brief, id); made {
+			if n.Makes == nil {
+				n.Makes = map[string]float64{}
+			}
+			n.Makes[id] = g
+			delete(n.Grams, id)
+		}
+	}
 	return n
 }
 
@@ -83,6 +94,7 @@ type Item struct {
 	OutOfStock bool     `json:"out_of_stock"`
 	Labelled   string   `json:"labelled,omitempty"` // what its label has to say, for guests who come
 	Cut        Cut      `json:"cut,omitzero"`       // how it is asked for at a counter
+	Loose      bool     `json:"loose,omitempty"`    // a part of what is made in the house: so much of it, however it is sold
 	Drained    bool     `json:"drained,omitempty"`  // it comes in brine, whey or oil: packs are told by what is in them without
 
 	In    []string    `json:"in,omitempty"`    // the packs of several foods that hold some of it
@@ -100,6 +112,8 @@ func (it Item) Buys() say.Text {
 	}
 	what := say.That("buy.packs", say.All(packs...))
 	switch {
+	case it.Loose:
+		what = say.That("buy.loose", say.Grams(it.NeedG))
 	case len(packs) == 0 && len(it.In) > 0:
 		what = say.That("buy.in_mixed", say.Word(say.And(it.In)))
 	case len(packs) == 0:
@@ -164,11 +178,14 @@ func sectionOf(f *food.Food) string {
 }
 
 // mixedSection is where packs of several foods stand on a list.
-const mixedSection = "Packs of several foods"
+const (
+	mixedSection = "Packs of several foods"
+	makeSection  = "To make in the house"
+)
 
 // Sections are the parts of a shop in the order one walks through it: what keeps
 // first, what must stay cold last.
-var Sections = []string{mixedSection, "Dried fruit and nuts", "Jars and tins", "Bread and crackers", "Sweets", "Fruit, vegetables and herbs", "Cheese counter", "Cold cuts", "Chilled"}
+var Sections = []string{mixedSection, makeSection, "Dried fruit and nuts", "Jars and tins", "Bread and crackers", "Sweets", "Fruit, vegetables and herbs", "Cheese counter", "Cold cuts", "Chilled"}
 
 // Buy makes the list for jobs at one shop, whose prices the larder has.
 func Buy(jobs []Needs, larder *food.Larder, stock food.Stock) List {
@@ -213,6 +230,10 @@ func BuyAt(jobs []Needs, larder *food.Larder, stock food.Stock, stops []Stop, pe
 			it.buyFrom(stops[at.stops[k]].Larder, filled)
 			s := section(sectionOf(f))
 			s.Items = append(s.Items, it)
+		}
+		if parts := partsOf(jobs); k == 0 && len(parts) > 0 {
+			out.Items += len(parts)
+			section(makeSection).Items = parts
 		}
 		for _, m := range filled.Mixed {
 			s := section(mixedSection)
@@ -300,6 +321,34 @@ func (it *Item) buyFrom(shop *food.Larder, filled food.Filled) {
 	it.In = holding(filled.Mixed, it.Food)
 	it.LeftG = round.Tenth(math.Max(0, got.Grams-it.buy))
 	it.OutOfStock = shop.OutOfStock(it.Food)
+}
+
+// partsOf are the things that what is made in the house is made of, for all jobs together. They are bought loose, and ticked off by
+// their names.
+func partsOf(jobs []Needs) (out []Item) {
+	at := map[string]int{}
+	for _, j := range jobs {
+		for _, id := range slices.Sorted(maps.Keys(j.Makes)) {
+			r, ok := recipe.Of(id)
+			if !ok {
+				continue
+			}
+			for _, p := range r.Bought(j.Makes[id]) {
+				n, met := at[p.Name]
+				if !met {
+					n = len(out)
+					at[p.Name] = n
+					out = append(out, Item{Food: "part: " + p.Name, Name: say.Upper(p.Name), Packs: []Packs{}, For: []string{}, Loose: true})
+				}
+				it := &out[n]
+				it.NeedG, it.Cost = round.Tenth(it.NeedG+p.Grams), it.Cost+p.Cost
+				if !slices.Contains(it.For, j.Title) {
+					it.For = append(it.For, j.Title)
+				}
+			}
+		}
+	}
+	return out
 }
 
 // mixedItem is a pack of several foods on a list. It is ticked off by its name.

@@ -61,7 +61,7 @@ func Cards(j *job.Job, larder *food.Larder, on string) ([]byte, error) {
 		}
 		folded(p, x, y, cardW, cardH, func(y float64) {
 			err = cmp.Or(err, p.picture(drawing, x+3.5, y+(cardH-drawingMM)/2-3, drawingMM))
-			foodCard(p, f, set.Over[f.ID], set.Labels[f.ID], x, y, cardW, cardH)
+			foodCard(p, f, set.Over[f.ID], set.Labels[f.ID], set.Made[f.ID], x, y, cardW, cardH)
 		})
 		if err != nil {
 			return nil, err
@@ -169,7 +169,7 @@ func guestCard(p page, n card.Name, x, y, w, h float64) {
 	p.centred(mid, y+h-4, caution)
 }
 
-func foodCard(p page, f *food.Food, over []*food.Food, label string, x, y, w, h float64) {
+func foodCard(p page, f *food.Food, over []*food.Food, label string, made []string, x, y, w, h float64) {
 	x, w = x+drawingMM, w-drawingMM
 	mid := x + w/2
 	for points := 17.0; ; points-- {
@@ -192,8 +192,12 @@ func foodCard(p page, f *food.Food, over []*food.Food, label string, x, y, w, h 
 	if label != "" {
 		label = "From packs labelled " + label + " only"
 	}
+	of := ""
+	if len(made) > 0 {
+		of = "Made here of " + say.And(made)
+	}
 	lines := 0
-	for _, l := range []string{t.Over, t.Traces, t.Holds, label} {
+	for _, l := range []string{of, t.Over, t.Traces, t.Holds, label} {
 		if l != "" {
 			p.centred(mid, y+34.8+float64(lines)*3.15, p.fitted(l, w-8))
 			lines++

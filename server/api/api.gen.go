@@ -1442,7 +1442,10 @@ type Basket struct {
 		HouseEats *bool   `json:"house_eats,omitempty"`
 		KeepsDays int     `json:"keeps_days"`
 		LeftG     float64 `json:"left_g"`
-		Name      string  `json:"name"`
+
+		// Makeable there is a recipe for it
+		Makeable *bool  `json:"makeable,omitempty"`
+		Name     string `json:"name"`
 
 		// Next the coming job that what stays over could go into
 		Next *struct {
@@ -1455,9 +1458,17 @@ type Basket struct {
 		// OutOfStock the shop has none today
 		OutOfStock bool    `json:"out_of_stock"`
 		Packs      []Packs `json:"packs"`
-		Pieces     int     `json:"pieces"`
-		ReserveG   float64 `json:"reserve_g"`
-		UsedCost   int     `json:"used_cost"`
+
+		// Parts what is bought to make it in the house; left out where it is bought
+		Parts *[]struct {
+			// Cost minor units
+			Cost  int     `json:"cost"`
+			Grams float64 `json:"grams"`
+			Name  string  `json:"name"`
+		} `json:"parts,omitempty"`
+		Pieces   int     `json:"pieces"`
+		ReserveG float64 `json:"reserve_g"`
+		UsedCost int     `json:"used_cost"`
 
 		// Yield share of what is bought that is laid
 		Yield float64 `json:"yield"`
@@ -1600,8 +1611,11 @@ type BuyItem struct {
 	In []string `json:"in"`
 
 	// Labelled what its label has to say, for guests who come; empty where that is nothing
-	Labelled   string  `json:"labelled"`
-	LeftG      float64 `json:"left_g"`
+	Labelled string  `json:"labelled"`
+	LeftG    float64 `json:"left_g"`
+
+	// Loose a part of what is made in the house, so much of it however it is sold; it is ticked off by its name
+	Loose      bool    `json:"loose"`
 	Name       string  `json:"name"`
 	NeedG      float64 `json:"need_g"`
 	OutOfStock bool    `json:"out_of_stock"`

@@ -37,6 +37,7 @@ const item = (food: string, name: string, more: object = {}) => ({
   out_of_stock: false,
   labelled: '',
   drained: false,
+  loose: false,
   counter: '',
   in: [],
   holds: [],

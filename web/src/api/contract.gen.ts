@@ -2666,6 +2666,8 @@ export interface components {
             items: components["schemas"]["BuyItem"][];
         };
         BuyItem: {
+            /** @description a part of what is made in the house, so much of it however it is sold; it is ticked off by its name */
+            loose: boolean;
             /** @description it comes in brine, whey or oil: grams are without */
             drained: boolean;
             /** @description how it is asked for where it is cut for the customer; empty where it comes in packs */
@@ -3766,6 +3768,16 @@ export interface components {
                 used_cost: number;
                 /** Format: double */
                 left_g: number;
+                /** @description there is a recipe for it */
+                makeable?: boolean;
+                /** @description what is bought to make it in the house; left out where it is bought */
+                parts?: {
+                    name: string;
+                    /** Format: double */
+                    grams: number;
+                    /** @description minor units */
+                    cost: number;
+                }[];
                 /** @description what stays over is eaten in the house anyway */
                 house_eats?: boolean;
                 keeps_days: number;

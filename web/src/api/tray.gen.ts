@@ -212,6 +212,12 @@ export interface Brief {
     to: string;
   }[];
   /**
+   * foods that are made in the house and not bought, where there is a recipe
+   *
+   * @maxItems 40
+   */
+  makes?: string[];
+  /**
    * whether there is a fridge where it is served; left out where nobody knows, and then there is none to count on
    */
   fridge_there?: "yes" | "no";

@@ -48,6 +48,17 @@ function fix(food: string, g: number | undefined) {
   )
 }
 
+/** Has a food made in the house, or bought: what is laid stays as it is, the list and the day change. */
+function make(food: string, here: boolean) {
+  const makes = (brief.value.makes ?? []).filter(id => id !== food)
+  if (here) makes.push(food)
+  const name = larder.name(food).toLowerCase()
+  job.change(
+    { ...job.doc!, brief: { ...brief.value, makes: makes.length ? makes : undefined } },
+    here ? `${name} is made here` : `${name} is bought`,
+  )
+}
+
 /** What was learnt of the foods that are on the trays; furthest from the usual first. */
 const learnt = computed(() =>
   [...(brief.value.learnt ?? [])]
@@ -131,6 +142,7 @@ const left = computed(() =>
       @fix="fix"
       @slide="slide"
       @tilt="saveTilt"
+      @make="make"
     />
 
     <template #look>

@@ -148,6 +148,7 @@ const print = () => window.print()
                       <template v-else-if="it.cupboard_g"
                         >{{ grams(it.cupboard_g) }} of {{ grams(it.need_g) }} is in the cupboard</template
                       >
+                      <template v-else-if="it.loose">to make here</template>
                       <template v-else>{{ grams(it.need_g) }} wanted</template
                       ><template v-if="it.for.length > 1">, for {{ it.for.join(' and ') }}</template>
                       <template v-if="it.in.length"
@@ -166,9 +167,11 @@ const print = () => window.print()
                     {{
                       it.packs.length
                         ? it.packs.map(p => `${p.count} × ${grams(p.grams)}`).join(', ')
-                        : it.in.length
-                          ? 'in a pack of several'
-                          : 'nothing to buy'
+                        : it.loose
+                          ? grams(it.need_g)
+                          : it.in.length
+                            ? 'in a pack of several'
+                            : 'nothing to buy'
                     }}
                     <span v-if="it.cost" class="soft small">{{ money(it.cost) }}</span>
                   </span>

@@ -21,6 +21,7 @@ const emit = defineEmits<{
   fix: [food: string, grams: number | undefined]
   slide: [category: string, times: number]
   tilt: [category: string, times: number | undefined]
+  make: [food: string, here: boolean]
 }>()
 const larder = useLarder()
 
@@ -137,6 +138,16 @@ const told = ref('') // the food whose sums are shown
                 {{ grams(l.cupboard_g) }} <span class="soft">here</span><br v-if="l.packs.length" />
               </template>
               {{ l.packs.map(p => `${p.count} × ${grams(p.grams)}`).join(', ') }}
+              <button
+                v-if="l.makeable && (l.packs.length || l.parts?.length)"
+                class="btn quiet back"
+                :disabled="busy"
+                :title="l.parts?.map(p => `${grams(p.grams)} ${p.name}`).join(', ')"
+                @click="emit('make', l.food, !l.parts?.length)"
+              >
+                {{ l.parts?.length ? 'made here; buy it' : 'make it here'
+                }}<span class="only-read"> ({{ l.name }})</span>
+              </button>
               <span v-for="m in holding(l.food)" :key="m.name" class="small soft mixed"
                 >in {{ m.name.toLowerCase() }}</span
               >

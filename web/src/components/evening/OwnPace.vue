@@ -101,6 +101,9 @@ label {
   min-height: 44px;
 }
 .off .line {
+  opacity: 0.4;
+}
+.line {
   position: relative;
   height: 22px;
 }
