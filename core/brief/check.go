@@ -13,10 +13,10 @@ import (
 	"happytray/core/food"
 )
 
-// Check bounds a brief that came from outside. The first fault in this order is the one that is told.
 // mostMakes bounds the foods that are made in the house.
 const mostMakes = 40
 
+// Check bounds a brief that came from outside. The first fault in this order is the one that is told.
 func (b Brief) Check() error {
 	return fault.First(b.checkGuests, b.checkWords, b.checkEvening, b.checkDiets, b.checkTheme, b.checkRest, b.checkFoods, b.checkPacks, b.checkPeople, b.checkChoice, b.checkLearnt, b.checkBoards)
 }

@@ -10,7 +10,7 @@ defineProps<{ tools: readonly Tool[]; foodName: (element: string) => string }>()
   <g class="tools">
     <g v-for="(t, i) in tools" :key="i">
       <!-- drawn by the server, of shapes alone -->
-      <g class="drawn" :transform="`translate(${t.x} ${t.y}) rotate(${t.turn_deg})`" v-html="t.svg" />
+      <g class="drawn" :transform="`translate(${t.x} ${t.y}) rotate(${t.turn_deg})`" :innerHTML="t.svg" />
       <title>{{ t.name }} for {{ t.elements.map(foodName).join(', ') }}</title>
     </g>
   </g>
