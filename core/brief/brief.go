@@ -25,6 +25,7 @@ type Brief struct {
 	ReadyBy       string             `json:"ready_by,omitempty"`      // by when all is laid and chilled but for what is finished at the end, written like ServeAt; "" as the house does it
 	Sessions      []Session          `json:"sessions,omitempty"`      // hours in which somebody works, in the order of time; none: whenever it is needed
 	Sittings      []Sitting          `json:"sittings,omitempty"`      // further times at which the same boards are served, in the order of time
+	OvenTaken     []Session          `json:"oven_taken,omitempty"`    // hours in which others have the oven, in the order of time
 	Place         string             `json:"place,omitempty"`
 	TemperatureC  *float64           `json:"temperature_c,omitempty"` // where the tray stands
 	Host          string             `json:"host,omitempty"`

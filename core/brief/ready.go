@@ -55,8 +55,13 @@ func (b Brief) ReadyAhead(zone *time.Location) time.Duration {
 }
 
 // Working are the sessions of a brief, in the order of time.
-func (b Brief) Working(zone *time.Location) (out [][2]time.Time) {
-	for _, s := range b.Sessions {
+func (b Brief) Working(zone *time.Location) [][2]time.Time { return hoursOf(b.Sessions, zone) }
+
+// OvenTakenAt are the hours in which others have the oven, in the order of time.
+func (b Brief) OvenTakenAt(zone *time.Location) [][2]time.Time { return hoursOf(b.OvenTaken, zone) }
+
+func hoursOf(hours []Session, zone *time.Location) (out [][2]time.Time) {
+	for _, s := range hours {
 		from, ok := readTime(s.From, zone)
 		to, also := readTime(s.To, zone)
 		if ok && also {
@@ -82,12 +87,20 @@ func (b Brief) checkReady() error {
 			return fault.Bad("ready_by", "should be two days before serving at most: what is laid does not keep longer")
 		}
 	}
-	if len(b.Sessions) > maxSessions {
-		return fault.Bad("sessions", "at most %d", maxSessions)
+	if err := checkHours("sessions", b.Sessions, serve, served); err != nil {
+		return err
+	}
+	return checkHours("oven_taken", b.OvenTaken, serve, served)
+}
+
+// checkHours bounds hours of a member before serving, which lie in the order of time.
+func checkHours(member string, hours []Session, serve time.Time, served bool) error {
+	if len(hours) > maxSessions {
+		return fault.Bad(member, "at most %d", maxSessions)
 	}
 	var before time.Time
-	for i, s := range b.Sessions {
-		field := fmt.Sprintf("sessions[%d]", i)
+	for i, s := range hours {
+		field := fmt.Sprintf("%s[%d]", member, i)
 		from, ok := readTime(s.From, time.UTC)
 		to, also := readTime(s.To, time.UTC)
 		switch {

@@ -356,6 +356,16 @@ func (d *kitchenDay) pauses() (out [][2]int) {
 	return out
 }
 
+// ovenTaken are the times in which others have the ovens, seconds from the first serving.
+func (d *kitchenDay) ovenTaken() (out [][2]int) {
+	for _, w := range d.jobs {
+		for _, s := range w.j.Brief.OvenTakenAt(d.o.Zone) {
+			out = append(out, [2]int{int(s[0].Sub(d.base) / time.Second), int(s[1].Sub(d.base) / time.Second)})
+		}
+	}
+	return out
+}
+
 // beforeHours says where the hours in which somebody works do not hold the work.
 func (d *kitchenDay) beforeHours(p schedule.Plan) []say.Text {
 	first := math.MaxInt

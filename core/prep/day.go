@@ -275,7 +275,7 @@ func (d *kitchenDay) planned(e easing) (schedule.Plan, error) {
 	if d.roughly {
 		o.Rounds = roughRounds
 	}
-	p, err := schedule.Backward(tasks, schedule.Limits{Hands: e.people, Ovens: e.ovens, Sheets: ovenSheets, Pauses: d.pauses()}, o)
+	p, err := schedule.Backward(tasks, schedule.Limits{Hands: e.people, Ovens: e.ovens, Sheets: ovenSheets, Pauses: d.pauses(), Taken: d.ovenTaken()}, o)
 	if err != nil {
 		return p, err
 	}

@@ -109,3 +109,33 @@ func TestAFridgeWhereItIsServed(t *testing.T) {
 		t.Error("perhaps is no answer")
 	}
 }
+
+// While others have the oven nothing of ours is in it.
+func TestOthersHaveTheOven(t *testing.T) {
+	larder := food.BuiltIn()
+	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 10}, Month: 6, ServeAt: "2031-06-04T19:00:00Z", Pins: []brief.Want{{Food: "almonds"}, {Food: "roasted-garlic"}}})
+	j.Brief.Makes = []string{"almonds", "roasted-garlic"}
+	from, to := at(t, "2031-06-04T12:00:00Z"), at(t, "2031-06-04T18:55:00Z")
+	j.Brief.OvenTaken = []brief.Session{{From: "2031-06-04T12:00:00Z", To: "2031-06-04T18:55:00Z"}}
+	d, err := Plan(j, larder, Options{People: 1, Ovens: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	baked := 0
+	for _, k := range d.Tasks {
+		if len(k.Uses) == 0 || !strings.HasPrefix(k.Uses[0], "oven") {
+			continue
+		}
+		baked++
+		if at(t, k.Starts).Before(to) && at(t, k.Ends).After(from) {
+			t.Errorf("%s is in the oven from %s to %s", k.ID, k.Starts, k.Ends)
+		}
+	}
+	if baked < 2 {
+		t.Errorf("%d are baked", baked)
+	}
+	j.Brief.OvenTaken[0].To = "2031-06-04T11:00:00Z"
+	if err := j.Brief.Check(); err == nil || !strings.Contains(err.Error(), "ten minutes after") {
+		t.Errorf("it ends before it begins: %v", err)
+	}
+}

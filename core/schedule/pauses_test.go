@@ -56,3 +56,19 @@ func TestPauses(t *testing.T) {
 		}
 	}
 }
+
+// While others have the oven nothing is in it, and what is done by hand goes on.
+func TestTheOvenIsTaken(t *testing.T) {
+	l := Limits{Hands: 1, Ovens: 2, Sheets: 2, Taken: [][2]int{{-1800, -600}, {-7200, -3600}}}
+	tasks := []Task{{Length: 900, OvenC: 180, From: Any}, {Length: 300, OvenC: 180, From: Any}, {Length: 1500, OvenC: 200, From: Any}, {Length: 900, Hands: 1, From: Any}}
+	p, err := Backward(tasks, l, Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	sound(t, tasks, l, p)
+	for i, want := range []int{-2700, -300, -3300, -900} {
+		if p.Start[i] != want {
+			t.Errorf("task %d begins at %d, want %d", i, p.Start[i], want)
+		}
+	}
+}

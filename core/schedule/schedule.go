@@ -38,6 +38,8 @@ type Limits struct {
 	// Pauses are the times in which nobody works, seconds from and to, apart from each other and in the order of time. What goes on by
 	// itself goes on in them, but nothing is put into an oven or taken out of it.
 	Pauses [][2]int
+	// Taken are the times in which others have the ovens, seconds from and to: nothing is in any of them then.
+	Taken [][2]int
 }
 
 // Plan says when each task begins.
@@ -379,6 +381,11 @@ func (b *builder) build(order []int) built {
 		hands.take(k[0], k[1], b.limits.Hands)
 	}
 	ovens := make([][]baking, b.limits.Ovens)
+	for o := range ovens {
+		for _, k := range b.limits.Taken {
+			ovens[o] = append(ovens[o], baking{k[0], k[1], byOthers})
+		}
+	}
 	for _, i := range order {
 		t := &b.tasks[i]
 		end, first := t.By, math.MaxInt
@@ -445,6 +452,9 @@ func (b *builder) attended(end, length int) int {
 }
 
 type baking struct{ from, to, degrees int }
+
+// byOthers is at how many degrees an oven is that others have: at none that anything of ours is baked at.
+const byOthers = -1
 
 // latestOven is an oven that is free for so long up to end, or the latest end before it at which one may be.
 func latestOven(ovens [][]baking, end, length, degrees, sheets int) (oven, at int) {

@@ -13,18 +13,21 @@ describe('hours', () => {
       serve_at: '2026-11-27T19:00',
       ready_by: '2026-11-27T16:00',
       sessions: [{ from: '2026-11-26T17:00', to: '2026-11-26T19:00' }],
+      oven_taken: [{ from: '2026-11-27T10:00', to: '2026-11-27T11:00' }],
       sittings: [{ serve_at: '2026-11-27T23:00', lasts_minutes: 30 }],
     }
     expect(servedAt(brief, '2026-11-28T18:00')).toEqual({
       serve_at: '2026-11-28T18:00',
       ready_by: '2026-11-28T15:00',
       sessions: [{ from: '2026-11-27T16:00', to: '2026-11-27T18:00' }],
+      oven_taken: [{ from: '2026-11-28T09:00', to: '2026-11-28T10:00' }],
       sittings: [{ serve_at: '2026-11-28T22:00', lasts_minutes: 30 }],
     })
     expect(servedAt(brief, undefined)).toEqual({
       serve_at: undefined,
       ready_by: undefined,
       sessions: undefined,
+      oven_taken: undefined,
       sittings: undefined,
     })
   })

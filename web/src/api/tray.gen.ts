@@ -185,6 +185,18 @@ export interface Brief {
    */
   ready_by?: string;
   /**
+   * hours in which others have the oven, in the order of time
+   *
+   * @maxItems 12
+   */
+  oven_taken?: {
+    /**
+     * written like serve_at
+     */
+    from: string;
+    to: string;
+  }[];
+  /**
    * further times at which the same boards are served, in the order of time; between two they are covered and in the cold
    *
    * @maxItems 5

@@ -14,12 +14,15 @@ export const sinceWall = (from: string, to: string) => wall(to).diff(wall(from),
 /** What is said of the hours before serving goes along when the serving time is another; without one it means nothing. */
 export function servedAt(brief: Brief, serve_at: string | undefined): Partial<Brief> {
   if (!serve_at || !brief.serve_at)
-    return { serve_at, ready_by: undefined, sessions: undefined, sittings: undefined }
+    return { serve_at, ready_by: undefined, sessions: undefined, oven_taken: undefined, sittings: undefined }
   const by = sinceWall(brief.serve_at, serve_at)
+  const along = (list: Brief['sessions']) =>
+    list?.map(s => ({ from: atWall(s.from, by), to: atWall(s.to, by) }))
   return {
     serve_at,
     ready_by: brief.ready_by && atWall(brief.ready_by, by),
-    sessions: brief.sessions?.map(s => ({ from: atWall(s.from, by), to: atWall(s.to, by) })),
+    sessions: along(brief.sessions),
+    oven_taken: along(brief.oven_taken),
     sittings: brief.sittings?.map(s => ({ ...s, serve_at: atWall(s.serve_at, by) })),
   }
 }

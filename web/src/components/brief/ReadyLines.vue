@@ -5,32 +5,15 @@ import type { Brief } from '@/api/tray.gen'
 import DayTime from '@/components/common/DayTime.vue'
 import { atWall, sinceWall } from '@/tray/hours'
 import Choose from './Choose.vue'
+import HoursLines from './HoursLines.vue'
 
 const props = defineProps<{ brief: Brief }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
 const set = (change: Partial<Brief>) => emit('set', change, false)
 
-type Hours = NonNullable<Brief['sessions']>
-const sessions = computed<Hours>(() => props.brief.sessions ?? [])
-const full = computed(() => sessions.value.length >= 12)
-function put(list: Hours) {
-  const inOrder = [...list].sort((a, b) => a.from.localeCompare(b.from))
-  set({ sessions: inOrder.length ? inOrder : undefined })
-}
-function change(i: number, part: Partial<Hours[number]>) {
-  const was = sessions.value[i]!
-  const next = { ...was, ...part }
-  if (next.to <= next.from) next.to = atWall(next.from, 120) // a session has an end
-  put(sessions.value.map((s, k) => (k === i ? next : s)))
-}
-/** The next hours to be said: the evening before, then that morning, then after the last ones. */
-function more() {
-  const serve = props.brief.serve_at
-  const last = sessions.value.at(-1)
-  if (last) return put([...sessions.value, { from: atWall(last.to, 60), to: atWall(last.to, 180) }])
-  const evening = atWall(serve!.slice(0, 10) + 'T17:00', -24 * 60)
-  put([{ from: evening, to: atWall(evening, 120) }])
-}
+const sessions = computed(() => props.brief.sessions ?? [])
+const taken = computed(() => props.brief.oven_taken ?? [])
+const day = computed(() => (props.brief.serve_at ?? '').slice(0, 10))
 const late = computed(
   () =>
     !!props.brief.ready_by &&
@@ -82,32 +65,27 @@ const late = computed(
     </template>
   </p>
   <p v-if="late" class="small" role="alert">▲ That is after it is served. Choose a time before it.</p>
-  <p v-for="(s, i) in sessions" :key="i" class="line hours">
-    Somebody works from
-    <DayTime :label="`Hours ${i + 1}, from`" :value="s.from" @written="from => from && change(i, { from })" />
-    to
-    <DayTime :label="`Hours ${i + 1}, to`" :value="s.to" @written="to => to && change(i, { to })" />
-    <button
-      class="btn quiet"
-      :aria-label="`Leave out hours ${i + 1}`"
-      @click="put(sessions.filter((_, k) => k !== i))"
-    >
-      Leave out
-    </button>
-  </p>
-  <p class="small soft">
+  <HoursLines
+    :hours="sessions"
+    says="Somebody works"
+    named="Hours"
+    :first="atWall(`${day}T17:00`, -24 * 60)"
+    :serve-at="brief.serve_at"
+    @set="sessions => set({ sessions })"
+  >
     <template v-if="!sessions.length">Somebody works whenever it is needed. </template>
-    <button class="btn quiet" :disabled="full || !brief.serve_at" @click="more">
-      {{ sessions.length ? 'More hours' : 'Only in certain hours' }}
-    </button>
-  </p>
+    <template #more>{{ sessions.length ? 'More hours' : 'Only in certain hours' }}</template>
+  </HoursLines>
+  <HoursLines
+    :hours="taken"
+    says="Others have the oven"
+    named="Oven"
+    :first="`${day}T08:00`"
+    :serve-at="brief.serve_at"
+    @set="oven_taken => set({ oven_taken })"
+  >
+    <template #more>{{
+      taken.length ? 'More hours of the oven' : 'Others have the oven for a while'
+    }}</template>
+  </HoursLines>
 </template>
-
-<style scoped>
-.hours {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px;
-}
-</style>
