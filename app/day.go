@@ -113,6 +113,7 @@ func (a *App) DayOf(ctx context.Context, date string, k Kitchen) (prep.Day, erro
 // options are the kitchen's, or the house's where nothing is said.
 func (k Kitchen) options(s Settings) prep.Options {
 	o := prep.Options{People: s.People, Ovens: s.Ovens, Shelves: s.Shelves, Zone: s.Location(), Save: !k.Alone}
+	o.Shop, _ = s.shopHours() // they were checked when they were kept
 	if k.People != nil {
 		o.People = *k.People
 	}

@@ -112,3 +112,32 @@ func TestTheMinutesOfAHouse(t *testing.T) {
 		t.Errorf("forgotten: %v %+v", err, list)
 	}
 }
+
+// Hours of the shop are kept both or none, and a day says by when things are bought.
+func TestHoursOfTheShop(t *testing.T) {
+	ctx := context.Background()
+	a, clock := product(t, 122)
+	set := func(opens, closes string) error {
+		_, err := a.SaveSettings(ctx, func(s *Settings) error { s.ShopOpens, s.ShopCloses = opens, closes; return nil })
+		return err
+	}
+	for _, bad := range [][2]string{{"08:00", ""}, {"", "20:00"}, {"20:00", "08:00"}, {"8 o'clock", "20:00"}, {"08:00", "25:00"}} {
+		if err := set(bad[0], bad[1]); err == nil {
+			t.Errorf("open from %q to %q", bad[0], bad[1])
+		}
+	}
+	if err := set("09:00", "10:00"); err != nil {
+		t.Fatal(err)
+	}
+	id := served(t, a, clock.now().Truncate(24*time.Hour).Add(48*time.Hour+8*time.Hour), "orange-block", "red-grapes", "round-crackers")
+	d, err := a.Day(ctx, id, Kitchen{Alone: true})
+	if err != nil || len(d.Buy) != 1 || d.Buy[0].By == "" || d.Buy[0].By >= d.BeginAt {
+		t.Errorf("%v %+v, work begins at %s", err, d.Buy, d.BeginAt)
+	}
+	if err := set("", ""); err != nil {
+		t.Fatal(err)
+	}
+	if d, err = a.Day(ctx, id, Kitchen{Alone: true}); err != nil || d.Buy != nil {
+		t.Errorf("%v %+v", err, d.Buy)
+	}
+}

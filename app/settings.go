@@ -35,6 +35,8 @@ type Settings struct {
 
 	FurtherShops []string `json:"further_shops,omitempty"` // addresses of the feeds of others that are gone to where it saves enough
 	StopCost     int      `json:"stop_cost,omitempty"`     // what going to a further one counts, minor units
+	ShopOpens    string   `json:"shop_opens,omitempty"`    // 08:00, or "" where nobody says
+	ShopCloses   string   `json:"shop_closes,omitempty"`
 
 	People  int `json:"people"` // who prepare
 	Ovens   int `json:"ovens"`
@@ -64,6 +66,25 @@ func (s Settings) shops() (out []string) {
 		out = append(out, s.Shop)
 	}
 	return append(out, s.FurtherShops...)
+}
+
+// shopHours are from when to when the shop is open; an error where they make no sense.
+func (s Settings) shopHours() (h prep.ShopHours, err error) {
+	if s.ShopOpens == "" && s.ShopCloses == "" {
+		return h, nil
+	}
+	read := func(member, clock string, to *int) error {
+		t, err := time.Parse("15:04", clock)
+		if err != nil {
+			return fault.Bad(member, "write the time as 08:00, or leave both out")
+		}
+		*to = 60*t.Hour() + t.Minute()
+		return nil
+	}
+	if err := cmp.Or(read("shop_opens", s.ShopOpens, &h.Opens), read("shop_closes", s.ShopCloses, &h.Closes)); err != nil {
+		return prep.ShopHours{}, err
+	}
+	return h, h.Check()
 }
 
 // mostWays bounds the crowds that have a way of their own.
@@ -202,6 +223,9 @@ func (a *App) checkSettings(s Settings) error {
 	}
 	if err := s.Seller.Check(); err != nil {
 		return fault.In("seller", err)
+	}
+	if _, err := s.shopHours(); err != nil {
+		return err
 	}
 	for i, kind := range s.PaceRefused {
 		if err := fault.OneOf(fmt.Sprintf("pace_refused[%d]", i), kind, prep.HandKinds...); err != nil {

@@ -32,7 +32,7 @@ func settingsOf(v app.Settings) api.Settings {
 	}
 	further, refused := list(v.FurtherShops), list(v.PaceRefused)
 	return api.Settings{Rules: rules, Ways: &ways, Length: api.SettingsLength(v.Length), Mass: api.SettingsMass(v.Mass), Currency: v.Currency, Hemisphere: api.SettingsHemisphere(v.Hemisphere),
-		Zone: &v.Zone, Shop: &v.Shop, FurtherShops: &further, StopCost: &v.StopCost, Rates: &rates, Seller: &seller, Digits: &digits, People: &v.People, Ovens: &v.Ovens, Shelves: &v.Shelves, PaceRefused: &refused}
+		Zone: &v.Zone, Shop: &v.Shop, FurtherShops: &further, StopCost: &v.StopCost, Rates: &rates, Seller: &seller, Digits: &digits, People: &v.People, Ovens: &v.Ovens, Shelves: &v.Shelves, PaceRefused: &refused, ShopOpens: &v.ShopOpens, ShopCloses: &v.ShopCloses}
 }
 
 func ratesOut(r app.Rates) api.Rates {
@@ -78,6 +78,7 @@ func (s *Server) SaveSettings(c *gin.Context) {
 					v.Ways = append(v.Ways, way)
 				}
 			}
+			v.ShopOpens, v.ShopCloses = or(in.ShopOpens, v.ShopOpens), or(in.ShopCloses, v.ShopCloses)
 			v.PaceRefused = or(in.PaceRefused, v.PaceRefused)
 			v.Rates = ratesIn(or(in.Rates, ratesOut(v.Rates)))
 			v.Seller = app.Seller(or(in.Seller, api.Seller(v.Seller)))

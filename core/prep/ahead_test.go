@@ -429,3 +429,33 @@ func TestManyBoards(t *testing.T) {
 		}
 	}
 }
+
+// What is bought is bought while the shop is open, the way home left; where it is shut before work begins that is said of a day in one go, too.
+func TestBoughtWhileTheShopIsOpen(t *testing.T) {
+	shop := ShopHours{8 * 60, 20 * 60}
+	for before, want := range map[string]string{
+		"2031-06-04T15:00:00Z": "2031-06-04T14:30:00Z", "2031-06-04T08:10:00Z": "2031-06-03T20:00:00Z",
+		"2031-06-04T06:00:00Z": "2031-06-03T20:00:00Z", "2031-06-04T22:00:00Z": "2031-06-04T20:00:00Z", "2031-06-01T07:00:00+02:00": "2031-05-31T20:00:00+02:00",
+	} {
+		if got := shop.last(at(t, before)); !got.Equal(at(t, want)) {
+			t.Errorf("before %s: %s, not %s", before, got, want)
+		}
+	}
+	task := func(from, to string) Task { return Task{Who: "1", Food: from, Starts: from, Ends: to} }
+	day := []Task{task("2031-06-04T15:00:00Z", "2031-06-04T16:00:00Z")}
+	if got := buys(day, shop); got != nil {
+		t.Errorf("the shop is open: %v", got)
+	}
+	day[0].Starts = "2031-06-04T07:00:00Z"
+	if got := buys(day, shop); len(got) != 1 || got[0].By != "2031-06-03T20:00:00Z" || len(got[0].Foods) != 1 {
+		t.Errorf("it is shut in the morning: %v", got)
+	}
+	if got := buys(day, ShopHours{}); got != nil {
+		t.Errorf("nobody says when: %v", got)
+	}
+	for _, bad := range []ShopHours{{600, 300}, {-5, 60}, {60, 2000}} {
+		if bad.Check() == nil {
+			t.Errorf("%v are no hours", bad)
+		}
+	}
+}

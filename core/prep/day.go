@@ -94,6 +94,7 @@ type Options struct {
 	Save    bool                 // look for the changes that save most
 	Done    map[string]bool      // tasks that are done already, by their names: the rest is planned
 	Pins    map[string]time.Time // when tasks are to begin, as somebody has moved them
+	Shop    ShopHours            // of the shop where it is bought
 	Pace    map[string]float64   // by kind of work, of HandKinds, how long hands take here of what the data say; nil for as long
 }
 
@@ -155,6 +156,9 @@ func PlanDay(all []DayJob, o Options) (Day, error) {
 		o.Zone = time.UTC
 	}
 	d := &kitchenDay{o: o, booked: all, inHand: int(brief.InHand / time.Second)}
+	if err := o.Shop.Check(); err != nil {
+		return Day{}, err
+	}
 	for kind, pace := range o.Pace {
 		if !slices.Contains(HandKinds, kind) || !(pace >= leastPace && pace <= mostPace) {
 			return Day{}, fault.Bad("pace", "%.40q takes %g of its minutes; work by hand takes %g to %g", kind, pace, leastPace, mostPace)
@@ -364,7 +368,7 @@ func (d *kitchenDay) write(p schedule.Plan) Day {
 		}
 	}
 	d.rounds(&out)
-	out.Buy = buys(out.Tasks)
+	out.Buy = buys(out.Tasks, o.Shop)
 	out.Stations, out.Bays = d.stations(&out), d.bays(&out)
 	for n, w := range d.jobs {
 		clear := d.coldOut(&out, n, p, when)

@@ -1789,8 +1789,11 @@ type Day struct {
 
 	// Buy what is bought when, by the stretch of work that it is first needed in; left out where the work is done in one go
 	Buy *[]struct {
-		Before string   `json:"before"`
-		Foods  []string `json:"foods"`
+		Before string `json:"before"`
+
+		// By when the shop is open for the last time before that; left out where nobody says when it is
+		By    *string  `json:"by,omitempty"`
+		Foods []string `json:"foods"`
 	} `json:"buy,omitempty"`
 	Cautions []string `json:"cautions"`
 
@@ -3479,7 +3482,11 @@ type Settings struct {
 	Shelves *int `json:"shelves,omitempty"`
 
 	// Shop address of a shop's feed, or empty
-	Shop *string `json:"shop,omitempty"`
+	Shop       *string `json:"shop,omitempty"`
+	ShopCloses *string `json:"shop_closes,omitempty"`
+
+	// ShopOpens written 08:00, or empty where nobody says
+	ShopOpens *string `json:"shop_opens,omitempty"`
 
 	// StopCost what going to a further shop counts, minor units
 	StopCost *int `json:"stop_cost,omitempty"`
@@ -3534,7 +3541,11 @@ type SettingsChange struct {
 	Shelves *int `json:"shelves,omitempty"`
 
 	// Shop address of a shop's feed, or empty
-	Shop *string `json:"shop,omitempty"`
+	Shop       *string `json:"shop,omitempty"`
+	ShopCloses *string `json:"shop_closes,omitempty"`
+
+	// ShopOpens written 08:00, or empty where nobody says
+	ShopOpens *string `json:"shop_opens,omitempty"`
 
 	// StopCost what going to a further shop counts, minor units
 	StopCost *int `json:"stop_cost,omitempty"`

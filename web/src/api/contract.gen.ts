@@ -2506,6 +2506,9 @@ export interface components {
             further_shops?: string[];
             /** @description what going to a further shop counts, minor units */
             stop_cost?: number;
+            /** @description written 08:00, or empty where nobody says */
+            shop_opens?: string;
+            shop_closes?: string;
             rates?: components["schemas"]["Rates"];
             seller?: components["schemas"]["Seller"];
             /** @enum {string} */
@@ -2543,6 +2546,9 @@ export interface components {
             further_shops?: string[];
             /** @description what going to a further shop counts, minor units */
             stop_cost?: number;
+            /** @description written 08:00, or empty where nobody says */
+            shop_opens?: string;
+            shop_closes?: string;
             rates?: components["schemas"]["Rates"];
             seller?: components["schemas"]["Seller"];
             /** @enum {string} */
@@ -3897,6 +3903,8 @@ export interface components {
             /** @description what is bought when, by the stretch of work that it is first needed in; left out where the work is done in one go */
             buy?: {
                 before: string;
+                /** @description when the shop is open for the last time before that; left out where nobody says when it is */
+                by?: string;
                 foods: string[];
             }[];
             /** @description when work would begin with fewer pairs of hands and with more; early where something would be done before its time for want of hands */

@@ -9,6 +9,8 @@ export const useSettings = defineStore('settings', () => {
   const wrong = ref('')
   const shop = ref<string | null>(null) // null until it is read, and then left as it is there
   const furtherShops = ref<string[]>([]) // addresses of others
+  const shopOpens = ref('') // 08:00, or empty where nobody says
+  const shopCloses = ref('')
   const stopCost = ref(0) // what going to one of them counts
   const rates = ref<Rates | null>(null)
   const seller = ref<Seller | null>(null) // as quotes say it
@@ -24,6 +26,8 @@ export const useSettings = defineStore('settings', () => {
     shop: at,
     further_shops: others,
     stop_cost: way,
+    shop_opens: opens,
+    shop_closes: closes,
     rates: r,
     seller: from,
     people: p,
@@ -37,6 +41,8 @@ export const useSettings = defineStore('settings', () => {
     shop.value = at ?? null
     furtherShops.value = others ?? []
     stopCost.value = way ?? 0
+    shopOpens.value = opens ?? ''
+    shopCloses.value = closes ?? ''
     rates.value = r ?? null
     seller.value = from ?? null
     people.value = p ?? null
@@ -55,6 +61,8 @@ export const useSettings = defineStore('settings', () => {
     shop: shop.value ?? undefined,
     further_shops: furtherShops.value,
     stop_cost: stopCost.value,
+    shop_opens: shopOpens.value,
+    shop_closes: shopCloses.value,
     rates: rates.value ?? undefined,
     seller: seller.value ?? undefined,
     people: people.value ?? undefined,
@@ -111,6 +119,8 @@ export const useSettings = defineStore('settings', () => {
     shop,
     furtherShops,
     stopCost,
+    shopOpens,
+    shopCloses,
     rates,
     seller,
     people,

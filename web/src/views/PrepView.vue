@@ -157,7 +157,7 @@ const print = () => window.print()
             <h2>What to buy when</h2>
             <dl class="card buy">
               <template v-for="b in day.buy" :key="b.before">
-                <dt>before {{ when(b.before) }}</dt>
+                <dt>{{ b.by ? `by ${when(b.by)}` : `before ${when(b.before)}` }}</dt>
                 <dd>{{ b.foods.map(f => larder.name(f).toLowerCase()).join('; ') }}</dd>
               </template>
             </dl>

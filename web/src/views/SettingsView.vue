@@ -44,6 +44,11 @@ function setRate(r: (typeof reckoned)[number], n: number | undefined) {
   const v = r.money ? Math.round(n * coin.value) : n
   return settings.change({ rates: { ...settings.rates, [r.key]: Math.min(r.most, Math.max(0, v)) } })
 }
+/** Hours are kept both or none: one without the other says nothing. */
+const setHours = (opens: string, closes: string) =>
+  settings.change(
+    opens && closes ? { shop_opens: opens, shop_closes: closes } : { shop_opens: '', shop_closes: '' },
+  )
 const setSeller = (part: Partial<Seller>) =>
   settings.seller ? settings.change({ seller: { ...settings.seller, ...part } }) : undefined
 // every zone this browser knows; serving times are meant in the one that is set
@@ -213,6 +218,25 @@ const choices = [
         />
         <span class="soft small">that much has to be saved before the list sends anybody there</span>
       </div>
+      <p class="rate">
+        <span>It is open from</span>
+        <input
+          class="field"
+          type="time"
+          aria-label="When the shop opens"
+          :value="settings.shopOpens"
+          @change="setHours(($event.target as HTMLInputElement).value, settings.shopCloses || '20:00')"
+        />
+        <span>to</span>
+        <input
+          class="field"
+          type="time"
+          aria-label="When the shop closes"
+          :value="settings.shopCloses"
+          @change="setHours(settings.shopOpens || '08:00', ($event.target as HTMLInputElement).value)"
+        />
+        <span class="soft small">so that Prep says by when it is bought</span>
+      </p>
       <ShopLine />
       <p v-if="shop.shop?.asked_at" class="soft small">
         {{ shop.shop.name }} has a price for {{ shop.shop.foods }} foods of the larder;
