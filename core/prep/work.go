@@ -981,8 +981,11 @@ func (w *worker) collect() {
 		vessels += len(t.Vessels) * t.Copies()
 	}
 	w.times()
-	w.add(work{id: SetUp, kind: SetUp, seconds: setUpSecs + vesselSecs*vessels, hands: 1, count: 1, from: minutes(earlyMin + 60), by: 0,
-		says: say.That("task.set-up")})
+	says := say.That("task.set-up")
+	if w.j.Brief.HouseRules().Gloves == "none" {
+		says = say.That("task.set-up-bare")
+	}
+	w.add(work{id: SetUp, kind: SetUp, seconds: setUpSecs + vesselSecs*vessels, hands: 1, count: 1, from: minutes(earlyMin + 60), by: 0, says: says})
 	for n := range w.trips {
 		w.trips[n] = &trip{}
 	}

@@ -3,6 +3,7 @@ package say
 // working is what is said of the day's work: tasks, steps, cautions, what to do with what came home.
 var working = map[string]string{
 	"task.set-up":        "Wash boards and bowls, put out cutting boards, knives, gloves and cloths, and wash hands",
+	"task.set-up-bare":   "Wash boards and bowls, put out cutting boards, knives and cloths, and wash hands",
 	"task.fridge":        "Take the {1} out of the fridge",
 	"task.cupboard":      "Take the {1} out of the cupboard",
 	"task.wash":          "Wash the {1}, {2}, and lay {1:it|them} out to dry",
