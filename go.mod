@@ -18,7 +18,6 @@ require (
 	github.com/bep/imagemeta v1.0.1
 	github.com/caarlos0/env/v11 v11.4.2
 	github.com/emersion/go-ical v0.0.0-20250329121855-f41e73efc392
-	github.com/fyne-io/oksvg v0.2.0
 	github.com/getkin/kin-openapi v0.153.0
 	github.com/gin-contrib/gzip v1.2.5
 	github.com/gin-gonic/gin v1.12.0

@@ -31,9 +31,18 @@ type contract struct {
 
 // readContract reads it once, for all servers of a process.
 var readContract = sync.OnceValues(func() (*openapi3.T, error) {
-	doc, err := openapi3.NewLoader().LoadFromData(api.Spec)
+	spec, err := api.GetSpecJSON()
 	if err != nil {
 		return nil, err
+	}
+	doc, err := openapi3.NewLoader().LoadFromData(spec)
+	if err != nil {
+		return nil, err
+	}
+	for _, item := range doc.Paths.Map() {
+		for _, op := range item.Operations() {
+			op.OperationID = strings.ToLower(op.OperationID[:1]) + op.OperationID[1:] // as openapi.yaml has it; packed it is named as its method in Go
+		}
 	}
 	return doc, doc.Validate(context.Background())
 })

@@ -3,7 +3,6 @@ package paint
 
 import (
 	"bytes"
-	"fmt"
 	"image"
 	"image/color"
 	"image/draw"
@@ -12,7 +11,6 @@ import (
 	"regexp"
 	"strings"
 
-	"github.com/fyne-io/oksvg"
 	"github.com/srwiley/rasterx"
 	scaling "golang.org/x/image/draw"
 
@@ -58,7 +56,7 @@ func Tray(t *tray.Tray, larder *food.Larder, wide int) (picture *image.RGBA, box
 	}
 	p.shadow(boardSoft, boardDark, func(p painter) { p.put(edge, geom.Pt(boardRight, boardDown), 0) })
 	p.within(edge, func(p painter) { p.put(board, geom.Point{}, 0) })
-	drawings, shades := map[string]*oksvg.SvgIcon{}, map[string]*oksvg.SvgIcon{}
+	drawings, shades := map[string]*drawing{}, map[string]*drawing{}
 	for id, d := range s.Drawings {
 		if drawings[id], err = read(d.SVG, s.Defs); err == nil {
 			shades[id], err = read(`<path d="`+d.Shade+`" fill="`+shade+`"/>`, nil)
@@ -105,9 +103,8 @@ func newPainter(on *image.RGBA, dots float64, from geom.Point) painter {
 }
 
 // put paints a drawing at a place, turned by degrees round its origin.
-func (p painter) put(d *oksvg.SvgIcon, at geom.Point, turn float64) {
-	d.Transform = rasterx.Identity.Scale(p.dots, p.dots).Translate(at.X-p.from.X, at.Y-p.from.Y).Rotate(turn * math.Pi / 180)
-	d.Draw(p.brush, 1)
+func (p painter) put(d *drawing, at geom.Point, turn float64) {
+	d.draw(p.brush, rasterx.Identity.Scale(p.dots, p.dots).Translate(at.X-p.from.X, at.Y-p.from.Y).Rotate(turn*math.Pi/180))
 }
 
 // aside is an empty picture as large as the painter's.
@@ -130,7 +127,7 @@ func (p painter) shadow(soft, dark float64, paint func(p painter)) {
 }
 
 // within paints what does not go beyond an outline.
-func (p painter) within(outline *oksvg.SvgIcon, paint func(p painter)) {
+func (p painter) within(outline *drawing, paint func(p painter)) {
 	mask := p.aside(func(p painter) { p.put(outline, geom.Point{}, 0) })
 	draw.DrawMask(p.on, p.on.Bounds(), p.aside(paint), image.Point{}, mask, image.Point{}, draw.Over)
 }
@@ -139,7 +136,7 @@ func (p painter) within(outline *oksvg.SvgIcon, paint func(p painter)) {
 var named = regexp.MustCompile(`url\(#([^)]+)\)`)
 
 // read reads a drawing with what it needs of its sheet's gradients.
-func read(svg string, defs map[string]string) (*oksvg.SvgIcon, error) {
+func read(svg string, defs map[string]string) (*drawing, error) {
 	var doc strings.Builder
 	doc.WriteString(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"><defs>`)
 	met := map[string]bool{}
@@ -153,14 +150,6 @@ func read(svg string, defs map[string]string) (*oksvg.SvgIcon, error) {
 	return parsed(doc.String())
 }
 
-func parsed(doc string) (*oksvg.SvgIcon, error) {
-	d, err := oksvg.ReadIconStream(strings.NewReader(doc), oksvg.IgnoreErrorMode)
-	if err != nil {
-		return nil, fmt.Errorf("a drawing cannot be painted: %w", err)
-	}
-	return d, nil
-}
-
 // Portion paints a food in one of its forms on white, so many dots wide and high.
 func Portion(f *food.Food, form string, wide int) (*image.RGBA, error) {
 	on, err := sheet(geom.Rect{Max: geom.Pt(1, 1)}, wide)
@@ -171,8 +160,7 @@ func Portion(f *food.Food, form string, wide int) (*image.RGBA, error) {
 	if err != nil {
 		return nil, err
 	}
-	box := geom.Pt(d.ViewBox.X, d.ViewBox.Y)
-	newPainter(on, float64(wide)/d.ViewBox.W, box).put(d, geom.Point{}, 0)
+	newPainter(on, float64(wide)/d.view.W(), d.view.Min).put(d, geom.Point{}, 0)
 	return on, nil
 }
 

@@ -122,7 +122,7 @@ func TestFillingWhereAPathIs(t *testing.T) {
 	}
 	ours, theirs := image.NewRGBA(image.Rect(0, 0, 200, 160)), image.NewRGBA(image.Rect(0, 0, 200, 160))
 	newPainter(ours, 2, geom.Point{}).put(d, geom.Point{}, 0)
-	d.Draw(rasterx.NewDasher(200, 160, rasterx.NewScannerGV(200, 160, theirs, theirs.Bounds())), 1)
+	d.draw(rasterx.NewDasher(200, 160, rasterx.NewScannerGV(200, 160, theirs, theirs.Bounds())), rasterx.Identity.Scale(2, 2))
 	most, marked := 0, 0
 	for i := range ours.Pix {
 		off := int(ours.Pix[i]) - int(theirs.Pix[i])

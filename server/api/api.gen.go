@@ -4,11 +4,18 @@
 package api
 
 import (
+	"bytes"
+	"compress/flate"
+	"encoding/base64"
 	"encoding/json"
 	"fmt"
 	"net/http"
+	"net/url"
+	"path"
+	"strings"
 	"time"
 
+	"github.com/getkin/kin-openapi/openapi3"
 	"github.com/gin-gonic/gin"
 	"github.com/oapi-codegen/runtime"
 )
@@ -8870,4 +8877,521 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.PUT(options.BaseURL+"/api/v1/vessels/:id", wrapper.SaveVessel)
 	router.POST(options.BaseURL+"/api/v1/vessels/:id/take-out", wrapper.TakeVesselOut)
 	router.GET(options.BaseURL+"/api/v1/vessels/:id/picture.svg", wrapper.VesselPicture)
+}
+
+// Base64 encoded, compressed with deflate, json marshaled OpenAPI spec.
+// Stored as a slice of fixed-width chunks rather than one concatenated
+// const string: with thousands of chunks the chained `+` fold is several
+// times slower for the Go compiler than parsing a slice literal.
+var swaggerSpec = []string{
+	"7L19k9s2sjf6VVA6W5XkHjqesRM/G88ftxIn2c3LJn5sJ6nn7smZgsiWiIgEuAA0spLyd7qf4X6yW+gG",
+	"SEoCKFIj2UnO/pN4JArES6Pf+9e/zXJVN0qCtGb29LdZwzWvwYLGv76QVm8/XSr37wJMrkVjhZKzp7NS",
+	"bVil5JLxpWLCsg03rOYFZGxTggb3Ua7WVcGksmwOzIC0jFumZA6zbCbcGP9ag97OspnkNcyezvhS3ZpZ",
+	"NjN5CTV3r1woXXM7ezor1Hpeud/V/LWo1/Xs6ZOrj/56dZXNaiHpg6tsZreNG0eu6zno2Zs3Gc3/G9ge",
+	"zp8z91ZmS05zX4o7kMwqZkthGLjfdSsJi3vqlyWtwYVkrFQbuAPN1MKCdN8Kg0sNSyyBF6C7NX5VQN0o",
+	"CzLfPnDz6q+24daCdr/6739ePfiEP1j8/Ntf37z/oP3jozcf/Pb4Tff39aM3f5m1yzZWC7nEZX+1+Ae3",
+	"eXm46lclsC9e8SVTC2ZLYBruhBFK0qrzkssltKtlC63q5EIWD+gd2UzDv9ZCQzF7avUa+iuq+etvQS5t",
+	"OXv60VV8oj+CNji32FTv6Mv07DJ2xRZKM6NqsKWQSyZhc9kpf63mXxXuSXxHw23ZvUEUY8d+/CQ29jfQ",
+	"2G+ETA2/cl8NveAvGhazp7P/eNjd6Yf0rXnYju1e9K0w9ms1P9x1pAth2C9qnril9M2ERbl3/QSwir6M",
+	"V5V7lwkEuQFY0aXEaRR8626UkBl7dPXoyYPr6wePrxITcz9Nzew6epTf34E0cdZWc7llyn3vpqWBcQ03",
+	"DElPbt3/3WRLtTbASm4cp5CsgoVlam0T88PR9idIvOs6zsiEtLD0nOw5qKaCgck2Gpr7T7Kh10Rn+ag/",
+	"y+voLF94fvIdseA4GXv+PETILeMX0j75aHb0va/c3T/DtfxrlE5+KkVevtI8IkY27qtAvL+o+XuGWc23",
+	"JjAm9/FCaJPab/dwiiaujlHFG7cq0yhpAMn4uVbzCmr3z1xJ68TQ099mvGkqkXM34YcNPfGfvxhiueNY",
+	"RxgX37i7/p/cVRWGbTTqArJgG7y8ihUK986P4V7xaXEnjNLRXUT6XUouLVuuwViDY9lSGXC7uwG+YqKu",
+	"11LYrbuLLFd1rWS1ZdyNCgXjSy6ksYyzhVLuwEG6ffvnzKiFZbXTRR5o0YAE9+WGmxIKpj1H5RtWi2rl",
+	"/5mvNRSsBu5ObS0L0LlSq+6jXFXFA1PjRwthHKU13LpbU4k7omy+YbBc+n/5Z3iVq1JVs2xWgp47rsb+",
+	"tebSCrud/XxAd9ns06oCvYSIbFQSAs1df0TssuJzqAyr18aiZtPbgGW1tiDdvPXaWJ4DRz5E8wvzBy7X",
+	"FtmT2uJ9w93wn+VQEdW64bl2W2bA0FvMumpKYcE9V60b4V5Uq6pam9zEl3WnRPGT0nhbG60a0FYQAQv8",
+	"7OAXhm9N5Is3/Uv9T7rl+Gj3VjX/BXLrxviMmxXYw1fO8fPbXBnbe0V7x7LZfF0s6Ye7ZyCkE143/p5L",
+	"JWGWRX6er5u54rpo37BP+XR/1o6EnUaDhxp+xPAqFXz7nmGNFjkYNt+yDYhlaaNvW2q1bkziNZyulqMc",
+	"4HnJ8GG2ELIwGRMki03pLhfd4RK2rOZbBtzeMKgbGzRi/LWTKByZnSdFoZnauNMXFmpzuNOoN8f3GOdw",
+	"u4yr/Htavbu70k54ulTHacc9lPkZdi/oJhajKP8B146Fv3F3X3oqjq//OKWp9bK0tLAYrbGG5yuTOcFO",
+	"j7oJHt+AnFtYerZ7cLVa8lxG1bNAnhKggCKoQpUGXmzHvR1eNxWX3Hod/2ACyKxjX5RcFhulV7cGciUL",
+	"M/K4Ud25BW5Tt8BYvjVOtdNuYcDRbpM9VYnL7QaFsh97rlQFXLrBVwCNuS122VHvBJ1yNZowa74CPo/p",
+	"dLTNwt0vDbloAFmMsNE5kSIR2UAJr210bCc7nan0i5p7+3dvX8hwd3a9tO5e7NLxL2Q3jOXS2cwKW8Hx",
+	"O0iGBT08wMiVvHVMZ/Q2q7W9VYtbY1W+im+HKVWD7MwxceK30Z3G67dzwQeVJnw6wicarpPEKcLVdhqU",
+	"IxB0KfSo86ZV4DvvhOjxgyTvjQmfWkilmdOpTEKa8HrsvUuQ4d4Ze82EBs5oWmN4ayMgh8Sl02BA38Fo",
+	"gnCidoALbwVUxeFekWDsscRwTv7PiqP+cfT9exvidVW/Ly2r7pN5f4XtTuxw7jDpnggJ1JrtiJ3+4ltu",
+	"tcPWInx37wqNOa5ayLUFExUpYXzkaU6qob00TpjU4jVEzgaX6s7GwB1oXqEF4OxdZz0graE1USsJZDwo",
+	"ulEosTvtBX91kv5SqqoYzxn+7s4qsmtJTo6qX+zN8dtFj3fqDM1uzLlN5q13ZOQfuiQWnGxfoj53QVCy",
+	"4EeoUGdsDpXasKv2QlnFDHkwrthG2NLxuJRW3YC+RWX2LbCEvU0mNS99QdP3rZv0vlnQ3ZjW3vCb26r0",
+	"UZsGjCggRqlaegd+S5DtP0Zsxz5Z7P+9UGtZRGWpM060U1fWssiY0uRWv/GySiqbkVnhLiGZI3juc2CF",
+	"5sslmuaHgrckgyd61EHraNd3qH7szd4AmdSJa84rsYKRGwUV1LDDFEYotrW6izGx+ZahL2+dl06oVwIM",
+	"g8oAbl3G6rrPmU44RLVYHL702VdffP7Fo6urKzYHuwEgvpirSq01c4q7hMJ7YhzXBIabN4pXN6WyKs7O",
+	"aNzj2kLY3iyIyfDLMDqtKvNnNobDbURhy4TbGxiOutS8KTPWvJ5lx3gBjdYSaNbevHBHPH16okvf4U/N",
+	"CorBixydL7KQ95wu8jpoibtLyDqfwrppQHvt0a+24pLllcpXG+E0S5yyv6rtLe37i0/hJTV//RU9/gi5",
+	"XPfHgdLQPvlR/8mPIvzIu2J7numr4x70w60XNsI8SQuIGgoafb2y59EdzXSCbN8LQprW2+n2XFXFLOIw",
+	"25TbJAUYq5VcgrGs4UI7IuibicNaeNB33PhR0nTU9YzHHHVcA7/N60cjiYAYSnSjEi6/Ch3yt3U9msws",
+	"aMGruCWcVKzW9pZveN810hM7eLvHTiHmjPT73K2lN2bW7WFv9u1W9eaWPJrPVb4O4meXOL6XnjdkrFC5",
+	"eUizNw/dxfmQ1NAPfzFK/sfDvxSwMA/x2dn+e7LZ6wdL9cB/2L6tfb3mG3lv0qBXH9GYd5frLFO8NYcL",
+	"dzZFGxHjTIr5vHLXNWHg1kLCsXf/wz1zlFZOUEPuYi43WW0pTqfCEaIfyGCoQekYe7jrIugHYbMj8iuc",
+	"O+5Db4ndoDtk6ne9E2p3yzR1voB/ucfTRPppK75MyRtANcOIX2EKzfqXTCFdLWAxOCn3wNg5uGcnvRzt",
+	"868i1wbuQAq5jEoeblnJ75z+7OPyh5T8i5oP+Z4TXHakZw6ZGT07ylnjVBAzrK5HfF8bblptI/OhxO0E",
+	"IXvoTsQoV9jXdl5DQaL11mkdaf9ZJL7jjOyUFUzOufb27rjs8rVtI8T52lhVg94Ns2CuUQ0YKAzenCMO",
+	"/BEMt9BcyJgB0n/dXAtJqVxbZ8UpUT0NjhQNwTqP2mpJs8dxr0kMsnWqRENZbkMOXT74GyIe2mUrcrf5",
+	"arFg8y0T1oTg6L08NUKOdkLR7VVVgTlK7nsxTXPEwG4VOzBynFhDsV/0YFvFDN9mSFhes9yUCs91l7aC",
+	"21IqTJuKUdakYEallIkpuKzh2vbdppi61fdoZ8wosnpxb9qMOp9Lp6ri5thZTgqKQHFy6OBCIYFBl7Cf",
+	"8J6/N7CDfU8uqQg78+5RUHf5w4F1/AuJeshX+Nl6+60wdgpv3CfyHTlwF/UPu5PnVeVpAfNFKUCTsQqM",
+	"aSPTbMO3PhMzKg9TcmbL6PeGRo2yVAO5e378uX623r6k30QVPasak448mZ0QDtuPtS9gg35TLpndKGS/",
+	"BuxYBuZmZlVzlObaJbckRcOH2XcqH55bgj7CJpxCImOXg/J5ivPcLSC9+1nn76Akv8C+xxrRYZ/8tuHb",
+	"UtvjZzJ2b1pPxOFXk6Jtwc5PRtue8bmQ0eQYx3AmHE9nFkZO6A6MgWr8aD/i88/5Eo6Sr59n9474KrUW",
+	"UHwqzSalr/l8FvS9bkpRQS+xWBhWQlX4zAF7EBbnEWvidca25D5da8wyKGCpgWJOQSDioBy5wAbj7nNg",
+	"zdqyQm3kU1a43WRCGlEA6TUhz81Lf6+zSeCaoUf0NOfc477L7XGEiZViETO4KRzpU9AEMOUu0kYY8Cyr",
+	"DQk4xlFg7or36mYMf5sxt0nZ/g7d3934cX9FHx8Pahi7jiUI+Nn6JS6ELJwZppWq9zylp1sqmFPoNzjM",
+	"I07AXSLPfnAaqrs2lMkqrgvQQctS+Efr0NXA+9mReQmAioDPbSxEM8tmqP9jPFuvkdbvYAmW06YX7hqx",
+	"8I1EQyDXPF+hGmE2gPJpybX0uYV6hyd2u/KsVD6wuXeVnNIYVSYrboHh123af6vn4uWpwBnKqE5iLYen",
+	"SBPVEuciGqTGm0UKSJshZNUS3ECjBa+wEKOyvFRmL/w0NMwzejwy0ErICZz5GyGLZxgOjolOgGIgIaUW",
+	"xgif3Os21JYagM3B2GDiKLYQVbVn2AxN5zuAqF014B0Qhk4y8BXHOZWxrOSFp3ljmRU1ZF0WsgjBxZVU",
+	"GxluR05Ul00KGeq7uHMG39PLplSLQI85l4yu1KgteUmviL6dbncqn60BvjJ76c/es+DUSu+iGjcJHCs6",
+	"B1HAeHJ7KYrjQttfhTB2oMPebgcqDze124pWHyVWEeWWeMxtYI0XhXDbxqvnPV6z4JWBfUlOW3bsgu/4",
+	"ETF3YoByiRP7yoBdC5wotKIE8/H08r18dRg3u7o6pijh0hLb5RnTnnrK9TyWHMrnam27iLV7TJXbQjsG",
+	"jRU7jDN/kDcY2fLLDknImGPLKmFt1XlFRgj4If9SHf2izWLbXcAV+dmlmqtiyxbiNRSjJ9GIvQB2P2pU",
+	"bo9r5t7Gxzl36XB+2HRE7hkGh5576bh7UCW8jse4/NNTI1huPP/r+FTqmsvjV+uwcIHUaUtuvNIx60IB",
+	"3gNSv5+yWt0Be9+qjJXrpckYr5SED9CrVbP33X+7z3jtxBp7H30BH2SMLAD2Pv3/g4xVYmHZ++6/t3X9",
+	"QcZyofMK2PsFLD/ImGpAsvfdfz/I2Bxkwd5vuC0/uGEVd1opX8EDtVhkrFL5KmNrSf8v1lRTAxkzTSXs",
+	"DTMb3qDk+UUJidSN9rpA9rWfYaIkxJgFahjBJYfJH5gDalDdjGowbU5ary72SJWWO5LlkeLax0/6gzzA",
+	"PyM3kS7ccMVkNnNnmF4tKVlk5gyaNt76kYzrnGmfqkDPob3mfxzdJhHTb1rN3k+Bkn9v+i5cIlINSJFF",
+	"1mbB2OCFQvItOTme3S8PMgOGi8sOuHdnslzHdT6MFXnd3c0K/XuYr+xJFX176PcjYu3YjCNRp74H2nUf",
+	"OeKdZTNHtE6a1j5lkG4PFjQtUL3HSzPLZu6mOHkMsoiq9P6eHaGvvw4XbvvXDI/x6MOP+4N8+FGMT3NK",
+	"9hljSu4U3u2Qv//gLKktjw5FdDajPKkJbLS1PIneHPk2a3vTs3fYUnmngmOuByzIWdu3x/nA6K14fa6B",
+	"tucZaE+WOUmGdyQsOybRPM0f8IkQk3yK2yvhte2COoZUhqMVpP3J+CpukfCzf04pBvu1Q9uEC5lcX0k3",
+	"ZrbrBXCiCStWu/wuLopeUUGbcZjOgwZZxK2mhXAG/234PpKvxG3M3+5/Z2wojIjmUppoWdSxpbE5LBTF",
+	"UtE1YJjCup+8FD4kMt4KTBW+ONMzrfvjLLzuS+l1HU6Evps4haHE+opvhVxmbL5FsTROk41b3MIatpcT",
+	"1HeoJ88pJOYdSTsJRc9kwnWpz37kjEisc1zjBo/JPJjDUshbHk/Ina+3R6tu3OngDvrcOrAUl8SCBevV",
+	"DWE82/VVcUIeVOVghMr9JigWgjJ6lip9r4hS41OPztxn62L5kjMynSobMgpad0i4AG7yB9P0xo87iB5h",
+	"Ru9ouIEn+jj94sJAYw4z5+vDMNzRG5JXwPVtzBk/95lVeOQNaGFK8AXTc3cyErpk2eDqPEy3UFVxq9Z2",
+	"KIF8Yj74xHq6uCVJPuRUXsvBJmnYmARJIdmGSMTScVVhSx+GbLjQ6GV2DIaKavDbWmm4YcB1FcKWXdyk",
+	"DWrgPWjZsSHqxKwYZyyFQYfux8DlxncnYvQtcsYRttRiX7RvGrOXCy2KZdyc8wsN3nmCLVhLCwXpEhhF",
+	"QK7iyIocdxYNvvbSejaCMzpU4yphNYyu0Iu7eTuXWiSK3nkej1bF4Ez6Hjp6X2wLQ7LaIRoMAr4gSXVh",
+	"2FQ5Vu+ij75TqAOkfkQ1PIkvTytiDSP2+NIYmlqJIQYzVEg/NcnKWL6MyxzHJscUzntEjLWv09DjauW5",
+	"hdueMjMmw6h3dClrCB2s7r93UMW4twqAP5GKMk6RqLgVNi6zbl/cOE0/aA8IFUaIacQ83UVnOPMQDHYr",
+	"KLjllMLl4Xs8ApKGfKUkFBER3oanMcoxi+x+mgO6w6y4FXeQsC60gAXpB1Ihxw7JWGFC5LereQEP1s1u",
+	"vV6PB6O/JpUEgzhs3KyMWzPNFbfsaRvF2VWh9myatn4TmWRI9hzlRP+cb19gnU40FpUI+RAOWYh5g8V8",
+	"JRKVjqw1OapCOReXW9ZpuIkbPe0mjFMM9rTrMbeyzwB31/ziy2fs8ePHnyTsgVZPS13Mvi4cbNXgZKPK",
+	"amHPZIWSFpHmntP2egJ6yJSdTuRjJ807b9NlzEOmbUpKBUODZGTtdBQCYF+jawEa0yl1kwxCd63vYTaI",
+	"YoydGBTHmnKw6KVjjuFweke4xStuVtGBdNSObln+rs2hJIWMMdnIWW7rtiYPFUGv/fnwWWuP4mxb7hLs",
+	"NTRghuzKtEXUzzMMckThoGGqsfue0q2GraJBdS1dK0tnfks7cut35JRwlreTEgNO1M+MsNbP40CHJYdc",
+	"FzogLw+FJ3w55qMeq9sHiTu8dymnSjbb8Jjc3pvDQlWV2hDBoW/4hEnE/TftltHZH9+4g6TTVjtuLa49",
+	"1TDrjLIAn0h3tlUpeib5zoxWyBdbH0LC0/oiVLKPFC7vgG/fi+0ezIY0JbFrZx+1ErwUPAMT32fd3UGT",
+	"EE3z7sB9D/0tC19/M8FJlLagci2syHcKSXt6LHBdiV3YiZ4PwgcUp80l7U4/PdNhBFmJpDMqbpq38QTC",
+	"ZPRuUKUn0VEIYEZc6BbiO+6+Sez3NE2uy9k4KHtCSGHluHTnO0/YMInCcAxH9/zDvuolC4UqIu5JP+Vq",
+	"K1VN8r0jBslEmvT3fXeh17tiokURQAYdihaoyo07jYQUHdoAqBZHE+pxj3xwzEtrzzSCdyGtARLzwIVm",
+	"niH07mPv3rYE1bvp4WijXAe0uItBM8xbPMnBLDF6CjF8oDmOswrNyxLoBxruBGyO/eQFPeWfP7UOuP1t",
+	"+9qAYzPzM4/vzV00fTdZ0m9vxV5Un1t4YEUddbWnKzoARg8zWJaP8xnA5vhcgH2uwcRKI/idonWOv1WJ",
+	"fUnXqik7tjjXL4km5X+ZWlGAXo0lslamy9Cr+ZaFAduME8pobZReodaGqaVcipquEUiJJNMh3TZqXVkE",
+	"NFt6uNgSqsqDzi7R94Quox4Cb6kkxAFx3ewjpkWDRzTBjuuONcb71JSSlw7M9pgWFGYZ3hA/HtNUPE8W",
+	"ezpB5fOUOpdhTpl4vpqTqcVBmACzq26F9Ik5adwhLLFbcMzK2oC0lGztJWSzRtCunK8NOXWgWAJT2mfx",
+	"VQTN711zhCIwJp8TotU4bXIWOkdFXlKuvy83IaSaUIeBYSicrWIeiWusA/BLfHsUzHVhY8ewVw5yOA8u",
+	"LJsjpk+H0DMNKUbdYrrfkVdjUY3PHe4yDFrk0HZClWjLbWtRuFPipnvMwxafqNj7TQqHmO0QWreSKKUr",
+	"ilTsMdWi0GAMJH2JBYocQ3U46B5XE1VQP8J4ZkFCLlafDhqGAeFr5m3VwD6x4HkWJhHlcSvY3q6lFVUi",
+	"QLaCLRGAj92XnMCjd27bkFithLEIiRBhBbBVuK9Yp52XiAHwCyKKq81gnXUUm4hW6T0hJg5fEBL9Iogq",
+	"kK/jGxy0S1sinEao05G53jYWipBtnwLxtZqYUbQ62CfMISelnWK8siW+J9BbSLa4IXmJiu9RzcN7s33+",
+	"ZHcI3XyyHvl3dJq6PAnEsNR+7s0GH0sN7fvl7A68ijbRwQzDnEvHhtxYRZziZMwb0a62h5EgUMQYewLC",
+	"VntpTlALV9iJh+YZRortzheFsF396EGhhBZwFMpotwoVK8K4XB4XNVwDk7BBNI7dGktyZUaDYuhhzuh3",
+	"EgxmBd0QzHGAiyN9H/1TzOcTj+KLX9Ds+hUwB6y2r80MK2ThwTfZbBlNjo9shsK0k0k0ErSDqBHv9uo9",
+	"EzSIbAesJbrlY7fqBY04tFX3MfZiEdU7KJix3PZS1TlSHC5m0UtlxYDcWqLm5+FqAlH0RUrKkCREgCIa",
+	"Xmjdy1gMFBl0UE4dQQqiSGLocSOMVZqEobBxkKy2+Dx58v6ZcPLulrgBczUeMIZq1tMnnba7AxvwF6B/",
+	"e1rySLKkE4rc8q5+Z5Bd+cfIgxGIdLhwRRi2giZeiaHjuG0HbOhpV16BP0GUmK6os0Jzh6Jqa4zFYL28",
+	"V2ypbgSr4WMzmHx1ehaWt77GXQ07sWVQ51vbb9XUVeZ8chTnMkVg/iSjRLTHzKOAgp4F0xlh6HIhqrFo",
+	"bR2U61istC+khZSW45WRY5VHQTvtNwJ7cjVOGcDfRvfqrtWe942X4A5LtXhZ86raEglhjht+k/MaWIkA",
+	"TSGnJkP109+hRDy1SFQEkAsaEd2jNFmofgWRew6r/AF+JTQgtXI/K7XasD30yRGRiSkBiEnpraFCsnA3",
+	"rwhQNIls18GC2DYmODpaX/OtYwiyQFmGHCZxVDv0GCPIXKtNsUeRT6KkW/iAyHAPO5QS5QRr1hPv58KU",
+	"uzt1HS1MKqK6mPcH+ZLlOQKxySivdaLsFvN70t1lcCgsQlk3zFIv0VA64Rigb7fJW6wyKife2fihgqEj",
+	"lWYdkuj+bV5X1hx0ZDuGM+wEuagKTVbYxJ+WwLXd+iSlgeeqAIc+QRL49cTuixjMS0/odDu9UaVydncU",
+	"tL/v2WhsDLG1a9WgoeZCGnLmCekBPALw2T2qKg/TT42F4rYWcmzutLLTb9l3ijBAusk8icxF5TkP+sgx",
+	"gdYmIR/lH1Y1zaAbGZ2GPl9RSLIaQ24nZjKK4nZJhfmGFeSvH7X4V/jmH5oRx9BmTaUy/gM2cH9foudt",
+	"7PZgYz46Kulp/GER8ugqNvMpmLvo8F8NiJs2QdIqtcoCFhRvAQ9bLbRF6otvV4iuH6OiHv7+QT+gtQXT",
+	"JpxhMjJVq4/y5bv5J0c9oTmODwZ3qP/4guHzenwUA6OHZhskspe3vcvYAzvuMYtW3gaO4EVkRxADGuMz",
+	"tPCOmmm1kP1Prw+COYcSf4LZ1+tYcYyHBi3v2HMo5LlNc1O5ripqdEadVyOp/Wmk0UHhrYGbKUCNL/D5",
+	"/Qt+rgYDkRQ5r762+Jz9veqmP0zRw6pZxNGbIkDU+g5z3c5PEQulIQTph47jf2P30wrMFDiJM5AbyrbR",
+	"ZScTUHAvRY+oQidaNDr57A6GQH85W2q1kQ/WTRbSiLnc+ko8BNjmWo7MPDz3LQiraE+gdzGGrkJfnUpU",
+	"W45zKYoiGsIIMCI9TXa/8f+ucRfpc97Zs7tG4FEdZLhw80ue21ig1IfhJ2Ya9iDmI6Vj7avug8Jkinsk",
+	"Z/sp4Cg7yO1hudEtgmg4JmHUpBsJxrQE/3T0taKqYu9N7swUXKgU/tOXQhZx35O9b4+vvIQdkOv7prUu",
+	"xOujyRfitVdH83TEPySarrGBn/YBGCVzyILiHMKFN6yNEmE7ndA8nFcDZaT337nT9ied+wnSgszhOGCg",
+	"fw7lg9rI0f20zOR68QRKhGRfyGUlTIkmZF1njFAi/7//91kcV/uElcEdaEFOkbahu1UNApbKSK5b73Vh",
+	"UxIlh30Q+vcMtUHtcFQc7WCryD340MTW0vXpzTcbv9tfCl1LMKa/xoUGNLmNQvwlA7XAdtQI5FTumq3d",
+	"kr+kS7evASUVvkPlio92iaTb/Q5iC42FDhqLDDQsWLqwwwEEUJtdjGuOnkvF73zbqpb0PLit4RWesaFe",
+	"TXMtJP5ZqxX+vxH5lmAryWJf1xwPsBYVoeq6042eoBcf+4hxFeglTMbCGOz8ne7JVQiwU7l9R8KH5gDt",
+	"41QBovQEZPgvla6/X3yLwMcTcm+FvDWoed7yqrrdAteJKgSxGlt3hoe8Or0P2S63WkHTlWf58nanrq6x",
+	"BiPqdKcFxTa7H5o8wAHQXmmNPg2v7TqBTdNzhcXrpDclSN/Rg4D+nC1S8+2kZO1eZ+S2QxpRSI++uolm",
+	"vSvj6bndmN5i24ONUkK0IVaUUSiV6JN36g3M1zZZ+mPOknXerjdO8FM6oyXJWsnbksvxtva7I6V8bXsE",
+	"1e1N2xqtW8pxUhgOo5OtPipo7q2BsRFz9+7nHs4jAuLra13vCeY7znWQTGqrwT3imVghFgvQHerSfC0q",
+	"+0BI5hc+BfWJmxLM7UbsAT4Ot+PRVsbZYSFgssHjJfewlFI7bQxPkXGoIUTev6y4MROCVH9zz0cHUqo4",
+	"20ZWyqbSmdv4B2eV6hrpqwYIVqTgW8pjaOMRQVXPeQWyQA59LD4+hY/VStrS3Eql99Z+XHz6nxq1nvxT",
+	"b2DEWlnWZicfGXsAbsFmVMy92zNkiR7lsSjv+VAy4n7n5j6W1nATzNAoa9Q0vlU23ibm5HaWXY0/7GTU",
+	"Rftatt2xWgoN136PEvZOt39B9hhPJ0FaqzHcyq5j9R4vjgsRDXkUVFItsFsal1tmRL2uuIWCBUfZDWuu",
+	"rzLWfOz+88kVterralIJPydjC3FHUJRSSPSPYJK7ZR49Y09yhIyVhPukTe4YYzH6ZvWnwkbi770beZTb",
+	"IuqZ2TOGuQVJInFCpCKV/rQbmuBV9f1i9vSfo4f+eT94cZBCc3ph94lBj9GbUim1GtpoHHLKOihsfIrR",
+	"73+Z9d85Cg0mmq7Zr31HTeU6HuMn9+59IBJCsDAERwJt7scPaUVhy9Pe4mn+f+xfYk6DnVuqqeSy4dJO",
+	"6MQYh2HKZqET6cGp9ZpfLpWlwkb0HJe8WvQR17aMpnJCegIVnYfi9HZFYTu62Y05nC4PLZLv9ce/W9Ow",
+	"GqxqbtfNwIrPkoF6hl3YSU8dsw8bbmJRzHQTwPEL2ptjSJlNdP3bd5R2wbY28aVL3Om5sj2b6LiPP6uw",
+	"tJBSk9Br6n8AN96VtOfjzLUyZnzH/4l95nkCvkMUIRXfdw4RHWo3/SRiVczVpkrAfZFu5qxoX04SCtui",
+	"UmOuXse7BmZsIwpbop5WgliWLd5GcHtgxGViv7+YjzV+jZzaOv4saIbjn0/jwKAtN36g2k1zOem+j8eL",
+	"SUWKh4J3lUj/iBr+J0qTDslAcuoXvUubZO9RPrqQMeLcCqgmIBj8HxFtcn1gWlELEQqZhMQ82qL+sWW9",
+	"e9yni959bU+tz2H8pOlG0F6lOIh3gURkQhIWSZEwGX2Qg4un4dKz80GI8fMLtyHVP97xoqeMy7xUOmNa",
+	"bTJmNRdVxrCJM1Oadc0WI6nQE65IOqjHVzDQxYfLtjwotAJF9B9OAAihRHgp7sA37/N7eqROeXfnW7qh",
+	"2fidi59EFNdtoKPuJFDVNIg9vjhOnzkfaOPO2S9qzkypNujV4YaJ0IDSLVZ6F5jBhIedfh/U64JL6o4Y",
+	"mIaww9XpR4KD06BqRjrbaf2Du2YGzmykjzTs/5g26/EzJM/oIXDsWKE0qTlzHcfH+JuSkCh+m5CwuUwk",
+	"iZ4jt68LreNbYov4O/DKlrHaNcvn3MSKglYZNmihgAOlgXRlnyWwmvuIehSGeD3mCtNzWTeL+NSr4iJm",
+	"x1B9W3QiqoqnfA0Cqjqdc0J5Cxpz4x/3Cfm3aWTZNsmmrSTYvmeY+51PUzXe9W8CjokV+cr00c19MVEb",
+	"eGKprM5GqzmYow05xqWI5odrCT27n43sDemmc5wM6TH3QkwPmpKFNSHJTMhYRSq6sTx+sAno5AcoxOjY",
+	"OCxHCQiQXWMl953vp8R4UeyB1IsKPOKE8cXMUf/vEDh8cNcEraIFTz6xO8QZyP2Q/YStHj729tWT0XLb",
+	"X/Zud9i69hIMZJn9Xa0N/ERcfwpOQAgAHJ4NfoX8moJzZq8GNlZrnc30uoLjifHuoS5GtZ9s54t2aKjY",
+	"Yr+qG6Xttz74N5KJV0LCRHsvNMkI+WFI/juxJ0NiXsMCUZp+PpapUAnZcyz59hrJQ6V1vgD33yic1k6X",
+	"2t6KeNNUItXCthe9P/ylWEqlY3psrqp1LXcQWmzbk2I8z3IbMF7f6x10aqxbvDlRLzF+7zvw4JpbDAtq",
+	"dk58DkGxghJCWaVZtJMGHXGCguoEbVGrqR4NUfd+7L2br0wbqfw5G8y9mhorDR2ujlJsd+LhbA72tR9W",
+	"DYQVo9avqaJ4TxnsZcsM1pVqvu1HrRMmioYiEbueBJC6i2szTndYy/irY+ZRD5ij3QA/gl9DbwaJvfxW",
+	"mMilDwjOo67P12r+cl3XXG/jWQ0aBrp6+E6Ti7VG01NJME8ZNyufr4gZ1AsLvhG974x0WKhcxKJubeub",
+	"ELpu8z8y9ujq0ZMH19cPHl8dzfvCzQgvSWxj2IBDylwnkKJIY6JGwYdJUUMkMhTlKVUC53ogoptM3pvg",
+	"6JTwOv7efmV6rIg4P57Mev9bmKvx+QXJ9jUBJkoZyzZaWUigRCHuT58XY/8jyiFB5deHZ6PMeGSHsJ3y",
+	"Y6800WbucIU2CtMrSabp+SmEvelteIzAvwFoTsGH4pWA3STi8ZgL17Eaxjk4i8+cc8jg9TzjkB70Yoog",
+	"CvdwMNeJi+JVTynRe1N9NBK+yDfObjXsLI0avTN6FI2m4RVYC6nte3Rs+2IwdstRSBYxV1iKeF8QKEjC",
+	"GTauJDnmdIm/r4mp0QdX4agSGyP2URmkqb6IealEPhqGzq3judI4wJtx9+bo7DrRFYGcChNEX0CoWYgy",
+	"9IQwCzGQY6v6RhAY3cmXbjr8+uFpSCYK4FE420GR2d231JgEp21LqKcBW7YpmwdITSVHREeR+7qIqTmd",
+	"3ZU+p/XR9kDvIgXRJM3QATomDfF8urzKsLvtlLtbmPkr3FF+IIgUE/gmGpILNiASOGFvOxOJejv1YJ67",
+	"y+rJxJ9ng85rGdUe+lc2kqWYl7G8fXQbo7pNGcFNA1bYkWgtU/vLJGq2KULnZxjdTyGLZyF3bEJ5TOm7",
+	"W8X6XsUT0fbdRF3sCX/hh4zN0bGKFLBvi1B/LkT58dc6RGnGqyNxAIY9oPbUDrzSI9yDEeHk6fppwIVE",
+	"lkPIln08zRad9cBg3ZPgUXyFQcOhjVtdD+FwnoqiSaZrTznHAeO7GI/9U0O20UT0mXscK8qG1ISRAdF4",
+	"uUgPEHcCsm18TtHIahYW3b0rumO+qrUtfOa1qARQogUicfpI0IOlBuThGyzmo9QSQg7Jy72Cv0WFePVL",
+	"jplq2OPSZwuY3oDk0wp/zas1hKRbKt3d8S13hOhmfIpFVfmVDqos7pmTLj61FUnJLAJ2NogmNldr20O3",
+	"rvnWCTL88qnTQ8JG7gNaHtOqA68BmT7pHz2A8J6CrYEP4sDxhKNDrW1w2rc/vU8+3EiQhn0wfT+LDCc6",
+	"AVahECY/Hri8z4KSO6fPitKKQQo9fQM8jm8y4TxdH5vORR8347byc6fF2KjW5ROu8WEsYyRhQ7RbdqvO",
+	"F0JDbkUCdbXhe0Vob/9K4BR2yMGvacwO+8kkWVmA984IRVlYAu+YCCKPOOKO8xkSKxF/3nDp0AB5DkFs",
+	"/Gvt0RX2zGhs/EvZEhUsQRYt8mKk0G7UIXQZOvvUTnMYVROTcGpmsxSKOmc1t1q8ZkoyR/9csxd/+6xt",
+	"1kLo54jcU6oK2h7I/hTuQ6pBAB5GaUNLrzg99SUgicd7tETyTWq9f9fvt59zoKmsazhCGJIoBzIvB4ca",
+	"hH0rVnCK7nGCjp0ArXe3rafUe9T6ikdA60/U0ifpPG5agxD73F4aY9/rPW6Lo0emeHHKkQ2klO0k7fWz",
+	"9h74D8ZUhsTnupx7DNdIFsjUxrZ1Y0UsUWCObULrzOcGc+loaVthy5U+ID6rgMdaAe3J0B1sKO+OCIDR",
+	"hAsc0+KHi+EuBxE5Ljl0vu31qTwAS2znPrXqb2Rd9nIJRWhzMN5P3UFLI8Zk1sLWIPG09f3EZt13SpPr",
+	"6g70dq6K7U2XZLHWYIKLjRKbsXgvoO4f0sTxBaUM4YbHUuS6XgAIzMxXsB+FDmFw3jUIokm2yMlmN0Ht",
+	"+BSf83inuRis6NHrtwUeh1xKYhGkS8KCRe/ZQBi8m1l32/2GJrhLj7CiNXCYUzJIWguLeNjKZ5RqkTsZ",
+	"VAupNEG4RaMObRZbstFCFOzWnFSC+DsGqK3XMXGJYr3ju4m2OZNpMO4wPmRnOKkxrCzgCt92a47QCUp4",
+	"j6DADPbG9BgZSD7ZTqtMR1Sj8c2HsjeGmyicqxz/pFYFx93MJ2Qu7AGn99DS94+3u9dDhTM9Jv3HQbt9",
+	"62rCPQF2vUZxFGf38BjTR/acx3qAF7sWanTno01DQzZ623wriNIMK18ls2rDdWHYtc8tN2hTUSbaXnu5",
+	"dL2qWJYTS1UPm9dQD+xDmlCbVNYYtt8NAASY3U5zx7x2TMr3XUJHQY232aYJHhg2znfQmeJIcIpz8H7s",
+	"jm6sBpuXQI2ZUTfquhGHFKlxwd+OCoNV7Bs7kfMez6i1oA/zp/t0aCfaVnMw9tY3cTxYYpdeiLntoYDu",
+	"GNLUGHuN2gBdDXY1SJTx96ec2ISpvSAqZc1UtKZ+R5eIc9CD/icoMnTyYSVURShA6feS4vamC0yUqioM",
+	"tv2mlGwsZ5xvmVSbLNJr8Fyr2HfoqETXpH9wIZ+hXy3pGxy/uzTQc65tvNN0aPgUiYWLIo7auQ9Wgs/1",
+	"4mZhitG1gUyHw0NpbaTd1znQg+8b8qb5JVd1SirksTDM7v3u+2Ouo/6YnXYP+Hj3RxKX/VhfjCjY1T37",
+	"ZJ0r/yCgY+9CYkfPyGPntqk0FMhVVAZTUrvC+Xqx4JVCj+JrCC2CbNTP8w8fH2wzej3G5E7Jg9rEk3K+",
+	"g2jOIUL/TwjBU6uAWE7dHjLBYeBiXDm6n1BsQ7+DTVCqp1R99RJz9mNQhjkBvtsfGatIPMIcev2xlRhC",
+	"xKB/bw4lvwNDxYSGSeDo4EHcPWTxWAPqlhOaOh9LRHXqUlzPcrous4rlqtmT2389X5Ztw/NVsmXRiK5/",
+	"ezgjR4f6+PhARvwKHjklCbSJL2PCDPdMfDJNRUmm734HG1/yM0U308JdpSMJMu6hHQzLSGc8rD8cPMd9",
+	"buVtW5pCdEXKpsryT+z/koyVf79YRDOJuFmBvQ2AUQet1gbdYNNShwYyiJ3E9068iK7XenTJcZq1fl2M",
+	"txns8I+6dfhcouHWFsAJMiNaDGa50/t6B9w11LkcmGcll4U30UaoI+ouFnB2F2fBdegBfwfawxQXS7A3",
+	"bA6V2rCrXltqZhrez7LtbX0D+hadJNNPbSCIbcASXkjjVMdYAFwUE6opX4oCRoQ46eyzXTSU8K5sh0T7",
+	"C/fb3J1bkuwjGrVqPx+1Ero9x5biB43OQ47KhjylGmFsr7OBhNvojCkNKQF9g86TUXmHn+OTJ4BxneB5",
+	"bMqtETmvEgWAHuoM9QKUYlwvvcqRcFL/K1yxo8t8Qc/uRJOdjTR2vfsZL2Elu2hY7ZBdx8gwydQZRgOw",
+	"dMEjyRZNxS3Q/cdomlOmWEC/RL93BfwOCNjdd9Td72nT28GQQj42B2NPHMUQ7nxjhNH5rsReo+2GeFXd",
+	"sCtcp9zJjemHerjWIiYU/Ka0jkUsrw6eOBT5rOYraDGrFkrfIHffLXdNvrh1AKXyhYaS3U8GkOkluY9H",
+	"oQwAEnHp2eqL1AKdzyuvVEc6oY/0t3YgNoe3HPvis0rUgigYX9UDI1loUSzjHaWFLE7e8WQKYXqDJyQJ",
+	"cmPNiB32NLnU/NeRWzmttlctFre2hNtgyI/nzMMaEV4ZvPoRzShLakZ4n2JdwndgFKiOd3TPTaXqgAMa",
+	"geN0bI/uc2sbcrMyvj5tgqdqAurOWi/iLe0oI54yXpzmphbMf0QYFFzrLZVIjFPX6EXRkJ6yvBq9h8ca",
+	"ceeqESlYy3SkagIgcRzfOY6YFmCXG6oSGItBvJ+y3Aq6rPWxh03rSgV27k+XVhRQd1ra65NtjwD6CJe7",
+	"WrEXcq1KHDjkHm/e5yStzh0U/iDtYut/zvNVHCPC+pL/PatJklB0lhkJR8Rhc0rlU/aIvWaPrq7YEkXl",
+	"UeAFfENqUi+AF5PwxY/jrh2oCmExCGA1V2tyek+IvMZzRRHrCoEM9zOApCLjVvZ6C7ZQLqM0e0/fHXBz",
+	"Sto8R2CYSQDtE2CxMadmhGAM86Tnj843fuhNWMrIRjOeeCIcby0Ja2gI5AfPRiqvYix2z+jEtJaA0hPe",
+	"H9+AtvJ3ihM2EkQKJaRPZ//9H/+8evAJf7D49MGXP//25M1fZkfL9btAw3Uk6z7uBx3FkodiSaE50NgO",
+	"vUl5MqqBbr+iONUX4XmprIqX+ifmVPMCJkABxeYUhkhOKM6psbp5wgVpl3aUbGng6HSEPCVMZizXsZSB",
+	"F18+Y48fP/6khwpoFasA+elSjSkzO5xiqlL61IZ7U4uh7w/56TOVO24fWtGFFUSPRkPzsgSwsSSppZAh",
+	"6fDAwYg5NR6yMQBqchuqMVTbQGpMbze+duNO7UXq1Bq1noK7WGghVynPp1UMv6caoNAdM0O532KHVrkq",
+	"VXUsg9w/Fo9p348deU4U3jC+V8tK2NNasSyUnmitWN8yMAluOLxED1EY2qC495+/IYixMNibBnHGYtlK",
+	"0HjRX68NVY51wKUZGmLuRJKk4QZI5F2MOX78+YQGPad1Wr8g6+q3BYoglnmQ5EOfDlncwjANvNgyXgIv",
+	"Mg+qKEzbYKOfArQPP4ugGk9RpUZ4LPcjzBtSDcTrHqvdVO7TAdHa+sNIGCfqhvXzVk6TdIuo+BYRi73R",
+	"4HFIsGQRrZFNZZyRlZcAJo5pfErziZFpvL1itJ0itV5yxq6Iats8BFnV9oDpm6mYBkz3cLIxTtebuF5P",
+	"wLQioP+mHUGS9cReXF6qeQV1hIOutR4BOvm1mqMkAstFFb9kwl+C44Dk/cKLZFklfXDsDPHb3gnSqxI7",
+	"sNQQw7MvkuDwk0D3Jnh5Tqnws1qkMFXXcrEnJYcG/gGfjrZkEjbqnO7a+QDXmPPalx/IyLChIuUhIxtz",
+	"3GqhqD+xXes4UOwmGs+t+Fat7U5nXKpWnEOsCG5oqT/FS7cxHBTn11Rp17ZZdioVqYYYyqdUS4omLUTo",
+	"P0onc7LdHH4eutkFNMMi1U2g6x93aCVdX411bnw8+slPrk6KA15fzeg1NER8JWpiE7Ch5nBHMAZqJWE7",
+	"1XU7KvvMK7ehOQu+Z4ya0yTR3tEB21X1W/46mUtRAi9SgMqvk1/cNnlEfDegc5CWKcmsaoIWgpMZZxLR",
+	"o8ddZqHgu5cagevo1c+Et4bJ0nr8psV29wW3YCaiNvmWMwaqCrSvqqRrf8PwHJ2ytZuWsic7oBKOM+yg",
+	"Kvns9iNtRLJZqda6iv702C9rrp2094c4kMH2ybFkOXUH2m39iLEeH0/h4/mKL70MmbomA3bdpK3ibriP",
+	"PpqUled3uf+C/kyz7gz3dmNnm6MUR3lZEbt820vXb8s1MVhve/ldXtMPwE1SMavQOJbKMurEb5XC0J3/",
+	"p7Fa4ZzxD/KT+L4hK0ktk2bZTHOJVgRwWnil7qDaRjPHXrSohi1yf9UQhg+3lZMzudsHKIQFrbl0ipF7",
+	"JSJdI9QfN5b+ZbVqMPEj/h6MCn3ewzjf3bOf+pCCcwy+LBhHB3XGCpWbh0QS5qFTnj4kCf/hL0bJ/3j4",
+	"lwIW5qEPPM32DyqbvX6wVA/8h32V6gXcRWGYMEt7SJQkvKNT1EUEaonCifBqfVIvTvSu0q/98GFGo0pK",
+	"hSwmVcd/ST9IZnMPsOIpoCbdjMfv7r5R5RWq1lrz59tbdPx2O+r4W8hM3wecdGM5GqXBQqCLLN+2G5km",
+	"odaCMohdEJrGf+9h2gI+W1uagg7KvI/Glu/GePsXrEMs2SXWeByPOtDNt5gfmrGDRKJeHKL1AoyAKW94",
+	"sCYv0llgpD4WDHs/mw5+JihqA/0EXvg6x3BmUAgiMiHbf8pd1bx3CjvtWg42HVvPMOzWMpapYWeX8Szt",
+	"pVvaIQ1cuOXD3v73ACIHtxon+zKHWHOayfD4fpTBNBF8aGi2+EB6qgEV/zyNO9KAy1Nu3MUvUeLu9Pp1",
+	"JDYsCm5xWSetkMbu2kP9emQDCXOrUgY5OOFNRWuZzWgPPb8Dc78mq6qYhXH8q8PsByAFX+a8ghfA403y",
+	"pmxiPOOtVhraxmPCEsSLsGzjhNVwUfWhdkxZpJgsgjKSFPFI0n69rrhNtWfCs07AdVNSZvS0EbfGAwga",
+	"t2vH26+GFM9uQp0T2M+izWAaOKEop5vz4eTNzgWeeCABDt0cAS/zbu73DGv92hGSLcXCjtXY1npsRNOD",
+	"WBwc+OuRv9+eogci8viMXu5e5Ybxsw4Lneyw91s3RsOegxFFhCQlvMYoLlUM8bxsOwi72+ZVMzQlJyHh",
+	"t/nmkabtr+8Lhul0kyH9PjW7bnd8ScPgKPvQ0a9TPZh4VRFVE4PCdvVI40qLpZBPWa+TfObbyGf37xpv",
+	"Sh470IbbkkAnQr/GnBtLBZ/uJ6jrH/K6aFf0fVPmbjkL76WDHKC87gOMG5rU7kVojsCAQo91aj+FCe9C",
+	"Lju/vw9vTiJLq1SVSmUIhQl8RakLGSVUh+Rp3+0nxQV7MeMEyin2j/ZO1Wmt+JRc3t637fFbQGm+ixUi",
+	"tk5k0TBf8UHXAsPQ7htnAlaAMKtL9joKAbvW8raAZaKFahjeKpIsshjnLn6dgODC0fwFPZs0yGa/JquC",
+	"S4GIrBSl1kiFShLFmzFziAcEeoHkvrTBjeyIKuvhZv9KH6S6/g+KIscNuszslr96Zp15PaNlBq1ACncy",
+	"qrKgY3yyU11RaQEnWDpkJ6h4AS/IrfevtbJA5Wwh/URJOgALuj70s/OiCMHbgwznEEzog7pejaxwv47W",
+	"1E8MkITE3+EK+CO+c1r33uzi/arueCWK2yKqXS+wmtipeWGXET6mK+DqAcYY7jMyg4P/yceTAF9DUpc/",
+	"m36spjfFsLQ4fVFr8zTTdnNEAnIC9alfWuiIHhKXWmR/tfAxWfSDsrUsgGLQKyGLp+y3/5rV9X/NnrKP",
+	"Pn4zO8wyLhLpX2IPRjylr+zjGSoJ3y9mT/95OOYYdnX0hTugiSkm8fObqXwE9yF+WDpu0/M7JYqpWZCD",
+	"NQ4JA1ot0slIUzqBrGU0c35U8U2ouqEsP1p6V/qtFrMwnfgWWpuGC6A0KAIBp8bvPd+xBimxUKYWuVZz",
+	"QcHRUhjKfOF5ohujf+VUTCzKC8ojwCdfvfyeffTo+n8xRygdMhime8wRfU4s1xpMr8/T09l/v//PTx/8",
+	"Pz//9vjNB/93NEG/EEthTTKjzNTYjYPlSsg2O85P8YbALT1mPAaBNHEGqSxpfXEQCOrXemtK1cQ4KUCB",
+	"Hn6CtMWnup7OS6cfo9XmwV/QX8NAqjXCtcWQh+JSqStNeBxDvKqFaYIvI9ACxt+cnqDWtoyeeuVf2QMQ",
+	"QmsnDu9Tc7PTe8apJ+rX6KPqzrd96Im2Y5Hdhudwm8TpwxKzXRQ9sgAOgQ/dRxBqLNGN855haiNRg3V6",
+	"7B0wy32JU+wEPjqG/RRJ0gDVVDCQFNVo8GAXPTjyYxjvOiQrDDZ/x4dObBWfzUyrvA06xSGAMpkSqjtI",
+	"30GqP+5rEhh4JlRF7NW3i51zNOBfqoiPymsTpCe6R94zzF3FFAZh/FK5H97mrcu39/zHqadV4yl7jzNr",
+	"YS1IdvXXp1c9IMTdPQipP0deY92kooA1ZP8qTJZVjLe9pN3M/A7vgztPza+IZ9upBcGSUzFuqVpkALxM",
+	"jsnR6QvN9hrYDxEVBrp89l0P4i0Grfarz77c89OKGtiv3esD2DiX7KtPv/sUC9hueoLHPdJ/vOZ5KaQv",
+	"SkSRsHc+T46WdHkW6rlj1knEHa48IOXNM0wjPCp4ayH7n17/WxT/WxT/WxT/WxT/WxT/WxT/zxXFh1K1",
+	"hGoxsdB1eovQVLPRsZnNPZScLm86hfWPS4oXYK/8p6PbnB/16+CIqVncxSJuPS40DoYFT2jK5mEpTDQ0",
+	"1ZZIeyh+Rg+2IbW2a12ocfXNyygPr45qGffo091mo2vvPO9ac4ddim8t8dWkM/uAYrErkE/nOQjWScos",
+	"RJB5jZWEPUYc6eiyTXSpb53WBr3D7tpG2KkknC9Cc8gGLldURBGcRFv659uvu5cmW+J7ThvP2oiqfgbG",
+	"YwS5o4gieC7srVpHNhyk1SIgZtS8QMQMA9JMa0mfLi7xBXyJulrM9E53ACLW6pT6ENXD3nNWb4eoYh/8",
+	"p3Xde19+gfA+LRH2MC3DZHs7FibZnVzqDjRCLj0C7kF7jOjeJDKsm4pLmUoHOqV7C603DDs0/TgsRUBf",
+	"jvW7mcI4uy1Kd4fdSxvh2PzTnbugJn6+8wS1APHNAA6tETECFnK9xdXinu5nwp/cRMeJgeOnQw0hw/Hg",
+	"9uIP/Y76BYSJRQ/MZ9nsHlRooj8h6M8Jb/7eNz0eNcMJ+bdEl9EAj4EbYcQBimngHWptb9Xi1rQFK9EW",
+	"0viIVbTsyP3SqSwSD2pMM6Pq9p60FnnZk87CTuBPPhcyrLknf3dXtDf9xH7m6czs7yWKpXpy1YlpIJ+S",
+	"n419GGMy05fKc+Yh1jrgfy0JpHTjKy6cdaG18l3bS4AKS3QwsSgaAVrPjRV2Hctdnp6OK4FHJPSV08au",
+	"M3bd9RhDD5DvszQG+G47OjXWl+PjTNKgEt2yT+pSfxr8+nmBj7NZ7U3UHv79MX+GkukrqmSLEMN4pX3i",
+	"6nm6ZOyno+D++R2Jnw+BNka74AcgyzHIuwgcOREqRFQRqGWswPaJhLbroKcKgm+fBpt3Ytq9X02rkLWb",
+	"4Sc9kF/8Cl7b9a53MtfAa6x9VNh2Li9hs8Wh8Ablel3PsUQw12uZIwDML2uRx2sFX5VQw3fRaiKORleH",
+	"AYg2A5tvWyDAG8bl1uvwBAzozIGKz5F5hemWXN8RQDp1Jl5oqg+uRbFxFK7ZAjh+Yho3K7Z0RgbWc4pc",
+	"YqliyfWcqquUzkvKhSLeyBaV2hAnLdZmReCjtVphJqUTw/jJUlUFevgxhp/NjMR0TZOXSlXvGd8i2QJn",
+	"vrxijjuHHg2bl0z60q2NcOaTLDpsE7VYOOOn8o9voPDcXDUgyamCd5FXAossFxroSdNwKUyJKecAK4RR",
+	"8jWaUukCl13BHZeWPhQLi4yxEBteCdwTuV6teIlhAGN8nnq1llwzCRu2dYw0eeKvVBWDUVcw0EncfUve",
+	"s7xUlALWJu1Qr1sqeR1/Y0sPWBaxic06LxmXTOU5dzY5ASlXWyZMxq4/frrXv+wQPTkOl4hSASfLiWTJ",
+	"gcW3JuRQhfSjDhebKhrwLkQrIuK1eMiSe/fHshq4pDRc0btP7hU3h0Z6+D5avEcNZlLv1IDt5w0wMicc",
+	"/3Mih1ViRS7HPqpneMsE8OTFAjTEsTZqaEHHayUt1iV4RLbTwTTCFIM5q5Bth13oJuQJKspGBSnAE3SF",
+	"NIJMRB94crypjjf4pvwoakZ5fSmJJOKWeopulFrv3iQG3xsxbQ6NzVj/sXFFbpab1Qj4IPdUsgfXMGxL",
+	"0gB9pZoGikR3nLEK4vguiv1gw4fXA2hDO93yJyV6ejpK4+rTkn+I+TptHIoRAbJ6932EZuXTqcep1yN3",
+	"ebdFdUS4OAWmEKZkJXdWDUgMN1NPd++RJRw3qi6Y83xkp51JZY0RDsoN62MxS2Wh6ELg7qOaqkT6Abon",
+	"WbrR4BEa4AFoLNin/jSyEdTRL3w9WMinZI4sRAVHbO4JdvYPARLrXqZF0jo+AZYufqXa0ruenp9U8H8w",
+	"UDxDfSpSHXWSuToV0z9h4yVn/CMYA9UzX4m2H7hreC7s9rauRh4HFW6NL8SZCqysUx09B7CV6Tf9uWU7",
+	"K0vvyrAz6g6fGemEoocnXA+awXMPeLp3R3KtjBm/y7U4XnmPzSfdvVnbW77hiZrdKfE59zQu+sib9/Z6",
+	"/yjbnavJdmon2I/wdTsSO82faDl7GpJo23SlWqkZxmVeKo1tr6nrtUVV3CvFoTckGc0bxPRt+4sorov3",
+	"DPbQflAIvnRq27Q2HnHDzZnlWKYjoubEJEDE4OocjHzgQ+fosEqv68Hn+RNoAQzwDdEDxKt7ih6cUDOO",
+	"aPdjfX+nqYCnoG6ndyVWj06Q40OKOrWZuF0O0lm+RgdPPbkxxWUhJHptSA989NhLw32ftZlXorWOMTUI",
+	"RlY+boQthbxdphmEWiwQN1iM3JdR4Ophcb0JZN1pjali33RkcQYr7Z2jzZ9i+YUtyLqrMHCBXmHSa7JL",
+	"6r4f9cBL5h3QVB+EfZpvyO3Tlb47ZT/QyYmaXFKD+wmshN2U1FwL02CJKeb/KQrIKlF17uNsptdSxt3I",
+	"/ycABe814YeFHd2naajrcPxGJ5T1sT1e/Au7Ji+t4u7nfbh3bxCPZqEOT/l5xSXj2OwM6+kRI9xX1XNs",
+	"1uPbiTUgofiQkZTw3rk6YzU3BgxbZh6jspeM+CHz5pSg3ICA0cNoBnPA5OxBpfJD9oXWTi1xr3vx5TP2",
+	"yUcf/y/WEIA0IwRo8+F/yTZM/3T2d940W/ZK7+hNT2fX6AJsQPJGzJ7OHn949eFjSkUv8Tge8kY8vLt+",
+	"yGvMqiThQs5KRxncbddXhTMR/QNtz8jPFOG+5MrdFkuNIZtK5Pibh7/4KDetaqJVtHv0Vq+BmrE1SvoU",
+	"1kdXV+d7OXbDorfuUsmrtrWcR9zg6yqZutHO72FA+n6DDdjqmuvtzmA+eco3eswVZpGozGfTmVJtpAdy",
+	"5sxUogDNanUH5qZfOeyzS14/mDvzx8v8Ynu7mjtd5pMn2cxArvCb649xbe1Zax2KIhJn7R/AMkpeg0U1",
+	"+p+/zYTblH+tCaiTbLie0jdmr72yiaW1scGAcJjbsQ4AXY+7zZINDrGoE9Gzi67/C6o+1JEcPf0Naarx",
+	"ydF+9uc32Ln8iFvwcKrckuvfKEqmb3G4tYCiE0cbvn3axvaZkoSMHbJ8d1ZENSA4b1YoVJJAFh2Ed2SZ",
+	"sFgobQdOYTj6fbiqTQlkPzmqryidD+WmLILiVql8BUXnw3OaF87RrxOPjS3FHRhCJg0XYaO0gQ4Iixt8",
+	"SFJYiMvWcHNDb7hXDmOr5gsNGODrVn3ogjhIT/ToEl02ZIW18l1jW2Ys396gitA+01swui8DKSZmpiRB",
+	"57bzOleuwEHsfZ/q+ujvbgVtJzmMTlGgMzLhDV2hCPk8OUI6P19GuuwZrfcULq8fyGLa+9u+BxER0313",
+	"bwHzLd/63KUbAuRgasG+fvn9d9QrwJl4gMmq4YCxPM1Jj4xhcYhveCIl5G522CrVqmZfyoCxt0bdLrgO",
+	"AAhJwfPXqx3J42VpUvB4SfxHoILfpYrhlbTMt8x0PJDUU0yp81GDEzSGLr/Hd8PeO7aQMHOx/XvG50Km",
+	"NzAPX997Bz/ruuKSX9K0Tb2EZjVw44s547u4t4VZgs7/wVfwmUcJuog6HW0q/5ZJvte/P0H2yhf6nEOx",
+	"RgPOV8nxhpQLI34F1KorpVaM25ueq+h09Zkuw8Meklj8kF8AL75vYaX2NOnd3dDAK0ZFqm0rUCWXoJkR",
+	"Bewpq2hTErRUqLSLSeF+5/8hfXVfKR2UwaLmS3ho7pb/+ZpCRgfaUhtre6vE5vfZw8ockttPoWRjEYBn",
+	"zkZzCOLGXv74t3Ao96Kq30Txxje1AEoW3iWq52uLF+tTCpDsbehHEUfH2jKMptx/zTiUX7Ub8gYlitcT",
+	"1wYdsSuAhqD9xjLI3XsRm1f3yMNXTun/qpg5Km3WkUv3kt+1nHXa0F8tfvRek0upocQRf5fsOFQv3pNC",
+	"vnGnzztmrKQvSb/3nXjYiNyuNXzoARbTeshzevAYy/WHnTlbGwl4rtXGOIsNSbjHZBP89W7fxBlqG/vz",
+	"0ZOdxlkPhWmY7BmUSH9+bkSyATxA84VvdOLgLV/BA1+idw9mERXRr4Ie9v3ajuKmr8g7sT6LP5CvoLss",
+	"jrcuuZBj97m/W2tZUJg3eiuw+vwzemYSg/lVNLuE2CoPcyG5jpUORUnTjXMeibspVRXAwz0+7q8CMSAx",
+	"gXshqnG6+ZOrtG7+mVvKV3K0Zn7aLh1j/NdndK1jbPErmdSLciwGkGc4I6fyIuv8Rc3JiII7kEIu0RVB",
+	"SeLuxDJ/koSrzbhlvKpu6Ffoq3BKlcHEeCUHjvST648f7R1r717kXZ5W9KR9HtdlhD0NThkNb1nU+3Wl",
+	"bGX/7VkuJJYmRyIZiEFBHiXv9FSUx0kao697cmSwzTzUxobNecVlDkXbu+c0rYEWaI6d+58ylPU9JdwM",
+	"Hr05y9lraMdzd5sIgSo1kBgy5iu6mS2RA2WhlSdCkFhDoQyOTYxPO2fs4TRwzv/gQj7zDx03an9pCFt7",
+	"CiPP/G8bubyADDgfWfR3Ikob7jStYgtxhx2v6cGzcIiaCxmGJP+M1+QzX5Y8wh9z/ejRX/+a5vMF35qH",
+	"vxXcwpukEvQ5336/mGwTPie0qzfZ0Se/RyCwEXr+6Yf4OUZt4sr/Wex71LCUXtE1riqSxz2gD30HCBLO",
+	"3QvbDgXunrdOUgpJlh7n/DSLYXd9j64ePXlwff3g8VUwxBqOcG/eDiuo2/fuZUqYZtcx0yxOSQ9NCURI",
+	"KXp6iQ9cnKQSkfKVkMXgsttUIV6BLLAa0SIy9s+nmKcWXtuH7VCD5mnmHzZ3J5ixToW/GCkj+yn41sup",
+	"sByGf1EnQOMP9Q9HuQJsOkDzOX57Sd6EL4icqf/i3geK4ziOQwCE2BDFllD7QH9VUeMwXxPUNTKp+ZYF",
+	"gPCpdnWhlE5vqUIEpcvtqBs/xe7xu3vv6U8+L6MpnZFFmCGOQ/htmwOrwDIhQ40tdjTQcOMuEdyJHLtJ",
+	"OKkuq63vaAXVYsLliTpwwbZbe37l3A09wSaLeIA+V/IcDOr7hpDE8CwdAzLl2jJhb2g3PfBBH9TTDb62",
+	"WDZ+CiE/pCNz4g3/cSzKMNYj9hWlSZ7FI0YBBk9bFO6yTMkczrcr8ZS2Pb4Md51f4ChnjhT07XJmt/kg",
+	"LYGqxS2VLyQt4RIkj2Pfj+bpjNE3WQIvfFHNS7APnim1EnBEzt+fMJ55n9B8yzhbwfaGrg4RSh/rgrMc",
+	"ZxRqeUAyJU+9Mb4EPB3C/wYiMbjrszIr94qEFHDTO4e3fwVbUvKR8zuNPmwsqfVCYid1Vgu5ttiZzEkD",
+	"YctC8w2Fo92PKHn6cvyrAg8fFj+Pb4HAvN4+x1Jr2ydHspfMypyw0BbOMeG40sAtfElVFJfgFd/BBkd/",
+	"yy5q904shEwZBTinM5A61nH045JoxDqm0WzRGQ2b1Kk9+vjJkXMbE7t3K313oXtc/pHIfeZb0rGcS4QQ",
+	"CxGvaeGpLK41tyd9Qc35LVHTF3egt5SEvAu51MLXvdMkCM8lfm85EG5a78o5PkQY502AoIsWkIMwI/2G",
+	"6GK+FpV9ICRhiTtRuemyrM396jo6LoSFRebhb+5/aZ/oPyib8UsqxxtR6tEWXEVSuz+aXhegRR2y3ZYV",
+	"N44Ra2XAWqBWo00DBQvF/bH54K/GlmNc78D2Pb4aUY7hZkZZoF6qS8Z1Tu4i7ctwKi6GJ8nDl1Hr4a8n",
+	"JYvc5w7o2p97ij/W4eszOBh4K3aExH/puhclDM1PQzajkNRv9LJcM4safb4odZTJ99ERZ1zvIpZcFg/m",
+	"Hsb23Okrf+eycEztM0K8eacS1bE7Uwp3Z89AOX8Td8DWlIZFJbcey67ln1MEbPxomlJZNaSvfa5Vg0vH",
+	"B0elB5XaaQBnUtpwNAKKdzNYat6UzCNj3FsJi6/p6myh0SihdOs4k4+/tzE2pPg6Afo7UsK6nf6jxZ8j",
+	"BH5eNal3ej3MZ4T5xw5XJ8aD+3d8RNYoHlIqaTQiKUQxVk7EhHsinOfFz2hxk8V6jDsrzTe7l1JZLCYG",
+	"kMEbY8Sv4CuBynU9T+gr4bspdZD/TqZN+xwojdbDVEznS3G6biHiL8C0XuLYlzH/vlUhTPinMvt+CkjV",
+	"+bqhfF7s+H38tEd6lS6eBO326B3mQJNf7h4p0KIAPkWt+6oA/jtQ60jqnEOnG1jQpXU6LzrPpND5LXE3",
+	"RzJ3rO9Ugdvd1n8rcPsK3MFpjVHfhr1YoWtPlMy/FcZ+TU1oBlNvev3JMJ9caex+JRVCxrMtWKerKAnG",
+	"Es4Ee38HiuGDGxa6PGEyc9vyqfE++YxV3La/TgEhlCLfhZToOorUpAw1hKWPHODnEWpew7UNTjOE/sl8",
+	"oM1Y5hv/NRXPU9AMFl7b2TRt9dAlhvgPv6h5mEfDlyH8lwTXoMDf+AD6BfWBr9WcWisd8jMkrXMofbgl",
+	"akFpZ0IS1SldTEpUGIgBfq3mlwsBYgustxsBbF95KF9+oYZc9z4SCRskWswM8Enqp3OoMcG+dxfoc+uk",
+	"ON+lAnl/Axto8HLXdIgkdlJRvnjFlxdPQvkUtxUTnYU1vt+2beHdLqWnfK3mx7QUOompob5/cJuXs0MW",
+	"39bKe6zDzPvuYUM5lil0rAjqT2Dxj65SZvyfC+bFHUYUf8B/kc0+un408DaP8Pefk+GFPLkevJfa3xcM",
+	"KgMb6l1ClmnXzjNgBd7/grzEhuN9xENMrnCMV8Od8EjO92G4x0pdv1bzP36h6x6f8RWUGCzrHKYmWf/q",
+	"66w4q7kUC6ei+hZI+cqsa3NpNhU9Nt9iNHVmn1MH0IvXUeyBCbfRd1+CVLj9RNMglK5xR7uoMFALqjjO",
+	"ysIOu0v/REVBpFmExAbjuBqpE8b7vyqVrzKE6NsgkBJunm8xQh07AsqcT+R3xKnwhN4JYYIWd4Q5niRO",
+	"/8glD9G/IlWgvVBVpTbmXI5KP1zQhA+P9AY5C9rwDAW0ULLrsdWxd+ozia3xPXSp+5RaWjmL59Jnevzu",
+	"/+QscATFTRAAFMKj3p6qlMUTugtxKRg7N/Q7KSvHF0uzAZ0k1LLTGs9R84PN61RdY2WK+4MYDrXOlEVI",
+	"WQygWBJe21bTuCEx2Li/YcMsVBXlW5Xe+YqjEAVXol+NSnQPUq2XJWGuIrrqQiPYKpaQab48yaPfozuS",
+	"6sf81F/4x8bnNS/PU5+CjvnW60WdjcjvRbVA1ELAct8y4D6mZHKNZyRd/4qEpAyHcSb+2u0YUssvav5e",
+	"q8Z13kQyy2+C/t12M2iRbbl5CyYl2oARhAR3h/sHcwE+RqPTq946L3tbBPGdshDOuwZWKuIhWFBRCFOi",
+	"vl4qx2KQZkzADQ4xe+x6KWq4Ifdu123MMalKqRUUhIg8ybgacCZ0p/57yx3eObTfBa2cM5qySyQ3GF/Q",
+	"zOPyswq4lqSxCXtfK9qT98Ol7yF5VoeUo/i/qRjm5ZFxv5BWb7HeKRv37KdLdTFacyt4N1rWW+ZMoiKl",
+	"PrgZlgp8j3JKePYQ50G1yJwlnPV5kTeeqZnkvaJ+u8TplLvzK+buqr2A2lmsF5JrvTf8uQnoeZdt1pNs",
+	"bbq3VTsZMRlbus/X0oqKrEi+bQtneHEnDBTnIh0UpOennU+Lwl2aPzZjcyv4H8DYnIJFerSSff6WdUg1",
+	"viHWWSgOHbPptIXn9PUFdxffkApru/2t8LszJ10bn/nRbq7vEIGRbqwfRqMa8dw2zrjx/XAvbdWkrm9I",
+	"5Xnn9/f3mjF0fV6CJP340tV2u2nkO5e9S0Zqq9ZDkjSaXFBh8avB0Amiqd8wu4HqDpjvxXNiDnqKRTz8",
+	"Df//5pjjZ3xy4nndPpibyM9ccPInKDb5dL9YoWV6l/dxR2oQml5O4r0RSo7R6sM5GFGcbileaglJBF+c",
+	"7vOKy0tBfOIL3okWRa+OO+CdgEXkPVZAw7WFooVBwYjmGa7B31VV7LIHCiLNleOYvUCge98N5ckoLUH3",
+	"mg11kaRt2w6r17Tr9Prno3RsrObYozOlp730DyT0hGhGJTXViVREPzqhV91B/Qw3K4pC06aFzSRlSt0l",
+	"25ndnbfg+PedM95R43zre1jRNlFNoNsrR1UI9iEWTFhW8oLNAaTPiqMotT98ouY/I1u3CstzB1QPBMTn",
+	"+eqVan5o3qai/Ec3OjFe1iZHq8VB7MwjBZBXd04F2+/EDHrrR3uBFD+k43+7Z2ul+z63jSeyzGcr3UuE",
+	"LpSGnBs7UDbrH7gsWgW9Iwk8EL4/g2bTpQWYNnC7n+u0EVXF5sCAW5DvJGOpBJ5OV/q7+/Ke57HbErxN",
+	"3OwLeyHtk49m2bGG3e1v4425981Yw7p+4WfQCmiwtp2aY8thQtgTzgD2b8cc2LZRrJCF2mAaC573uzlh",
+	"VRU+NSTRz4W+v+C9C69I9RGoVL46053DRsUoLBvQGBDH7UflTK3bWqdcVQXZB/Mtdc0VltVrY9lSvZNT",
+	"aoQ0D3+z3KzenNkwdmOO1QFTifXRyOxzIV91Y59bKD8X8n4oo07inSNt7O/c2aLMbSObw1Ig/gFntapB",
+	"+nbf3GL/oE0/GxLRL4W9aZ2EGO1EUgsGLavEClAgDJfQjBSxGgp1H9oZW+GRVAVfuAm8uxKeM8AEKacC",
+	"bLCBloTjVQbjToUGSUdzXrRPHKlCtcNiaHz9ZPtlxPIOwvh4Y+17nHLbcnzouMO+uIPd6zV+QAPdHp6z",
+	"3LI1ulB6Z0zCpl+j+/alREtMD38jQnhzlKpml65Pemm5TUJ5Gfry/vjmErzKjCO2CvU7zwgP2/yd1zWT",
+	"aUy8hp0jOU1i8qIQ7itePe/p1QteGcj2VG2663voN7Ga7B0lG38VV7BPRvp2Y54NxY3v0AHHwSmBiK8Q",
+	"eHYwwDRalO7fs4fOkBvEfQqn22E//YFQhTB7ndpdd7ubebChYfSFd3XTzlCtYXKQg9V/L/GBi3NQfEuK",
+	"g9KXZz3jQ08E6rGeoBDmIqA+/M7rbYa7KrkTjHdVulcLJKcoZTOreU5283wtKvfLnFM5c831CrBJ3L/W",
+	"lOB10DTJPWQfOHby82hMt4Y3e6gXYULcKWz88SybVWAJGgMbYiYGf7ddyppicWqSyihemf3Rmkv95LMW",
+	"G+0U7GLginp8W6yfrITxBdG7facCff3OL+7pCGRHAxJ8Be8Me0y1eBl2H+LnXlakFfkqbUG+wm8vKKbo",
+	"BYlrQHM70z3wNuxeibDbxwIdKFQuBvKGyujcLrJNqVijoeEaDDMApi11eSdGGu7HH8yX9xKsO+M/eBxP",
+	"5Kvfh88Qo21U8kCOw46A98quzlrrcNRGcRw5iU07HgCWkke8bCpVMBF8C0+3ZpGvwCbRu7i+L8LB78d2",
+	"ehVqf8lWsooZJ5AvL4HjDrBzYeYeuvyiFLeW79jn/IN8lz5nr6JtuDmP99lXXp7J9bwBsSwH2nj+5L+/",
+	"4PaFVyS2MMzwfEo0AUfguFB0GkSvzvztFEInhCztx4VCZjT4/STgC8iVLs4iBGko2vSDrh14QuaGISyC",
+	"RecdqW2afnUOL56nLrQ1LmNnvL0bhJZKEijjfCAZ3wRhESqFu5zHcKnQxqHDQiyCG6YBm3mzGk9x3XRt",
+	"c30jIrp+NgQ/MSnmBNa2gsY+yEtFjUdR/hi4BIb1Dwa+obzhi+R7awGLd4Up94OB4hluYYopI5TlLsNs",
+	"gWyDo10yIY0Ffp4+evjGgDOG/TbokJGOsJxGqcJk7Z9O46SGzKexiIojdGoSFZh7ZNWLHYJ/Q6q2Lnzb",
+	"36UvaQuw+JWaK1MrqVPuEb3gIbxulLbOUp1XkI4kfoGPvfJ+peMNLYIH6rgjtQob3XByYFAfgvEuUeOM",
+	"fm6VTqEi19x9A7XIVYXalOXzCeMXkIuaV9HRGyUQpZPeco8u+O+6sT2dQsbwELB3tDsFx+KfvfzxdOpa",
+	"CJnOLPxSUKspM7IqgnCmx7W2f0RlEu3fo0/b1+dFai+uj3aju2yTtXXYrQg1+C/OQgrIZ0nkezy9Gjh2",
+	"QkaEGcRrzdh8chLEIXWI2jGVdG/ar+pjTGffq9A01XZinxlqyEd4SaR7upeiwMNKz4VWdcpa9uA0gzk0",
+	"cSpJKRSjucHbUxboFF7gtqQ4kfbfnqu937OXP1L5LIGpkWqbMaUDEqk76KzXys2pBFAtEPioQmx+dKrZ",
+	"CR61vWpbT6MGuCY4q3h1F379bSfDxrKxNNsayahybmGp9DaNjzx+KFWp9a74bLi1oN2z//0f/7x68Al/",
+	"sPj0wZc///bkzV9mIyD9hWQGuKErJRPXp1bSlgle++h448/YkCXUwjQl7CW2BXEtlaY3qrUtR/VG4FUF",
+	"egmStK1CgA0M0FdDzrcEJ5iCsPYu1Eko1inRJKrVGU57IXQtwZhzDHXfDmO2VAba6FhrT8S3slnbW+8S",
+	"mMLgfdF9CxJL8k0tGPC8ZL1rFH0n6FtTQrWI0+nH71QneFlCdQdRhaD96t4c+UvaLrzJQjNDA2dMcq3V",
+	"BgpWqM0pLsoKpBlqvX8xMCU39Dup83Iv/lHAJunBsYpZIQlc2yp01TN1B87ePZ9odfuOARtfkWQ13yLI",
+	"CrmcTQP5ibXSlfAutviJ8u237oELHapYvZvi+W+5KNIItm1giGIElSAH5znK5r91o7aDY+vvLnXvFzUP",
+	"jaQzikUhRQW/CfWTc2TmPXz7Bw7G3hp1u+A6mFlJGvjrntqklnOlVmm/iv/+SOQRUwCEYblWmwJBdhMM",
+	"Gh9I6lNPxra5pLdRz7j0y3zbvdNbHYVlbYHroRe57xMIAJ988klf5HxydfWWpU44wZTjKnx9FmPU16j2",
+	"XdC7AKWdixLBH6wT6qdII5q1d4cdcYN1NHw53w450O6/iV8g0HQhDELMEOx02/7BTM0V6+1YDeTaiXP7",
+	"f0CbR3luVu+GfiesHl88yOp9CMbL1NZfHkCYmRFyWbUmawlVcy6njeP/fli8KTg26b0BQoWzhZAFQaot",
+	"SNpzYXzEzSrLq/NJAbW2lZcCcfr43j/wJwyuhKUlaCRszWUaL9yjBRn535Mn9gJ48ZyHHMML1HryfNWB",
+	"Db6948I1vcAoVkItFwY9oOfUwQUBepC33Q3uBZxRNVA6o1YWnFa+0EqG1vNaFMskq74ePFrMCT96uvjU",
+	"7Kh/sqm4kL8jD2WYeAoZKHx9Fk5LzjJvPPmhyVf5/v/14bKpPsjYXFNCg7OMndq9EHfQ5cuV3BDKhi25",
+	"9MiAp95YOtaHGAhKZvhoYaE72xEuSklZs6eruVovl/P5aB+Z39LB4E7PIbnrj3w/2/37g9+usuvrqJty",
+	"ZDBuHHlfLBz3zBMYamcxAjtBWWspRcPS3a/f6P9DlaPu+2Gq2Y340ojjE5PfboPWt8oiai5kn0/YNqqG",
+	"TKPisjA5b07RugPKWZKRf675JpndG7VpKb4VKSjykGVzZS0+YlWD1UXYm0xjDtv4KLr7n5noue1wADN3",
+	"ASogtNV+GllooGNLMMCMKMCkHQVNdJ3XT69n2eyjpx/Pstmjp49n2ezx00ezbHb95OknyZD+77HH5O82",
+	"H5ob9vLHv2V9XEelCUHDVFxaH9RTusXJCNRyilCsuExfj0sieL5Lo+OQeuKOyHNg9It8lbFGaWzhRo0g",
+	"lTLgrA/0K1LCLVoiN23rIe+NZFs40bvcaN+7IX6u7ts/X/NXtyyqXk1iK8D5fAi6AI1139D0ggOnHRdV",
+	"vSbP63/7otg/24HRuhKHRXtyJoBSLXLv8g+dRbEWwbd4gqoC/Z5hmttTGamGYVb6gr7/853h2+SlFZf+",
+	"mr1nfAos+usyrNhBximpDr91cvvHKuB3YHrFJyce8p2AzdAh4/d/vkP2C0vmM9G39z7gr9fFEu7FSA2/",
+	"E3I54Lp56R/4Y57RKBQoWuIYDKgfGoyilxrO5u9Br7qhZqF9VksOO34H5GZ3Wk8F3FhWKYPic84rLvMT",
+	"fTtUQJhMO/PlhZdLLXEveAF8CLLRI2Hp8NR5vKPI4UDmJcWtKVXBt7jcOl5HuQterzzBhMZhH1aKD4Sv",
+	"vlW86Pb4AukKihf3q9H6qssmOAvo+bd8ixlS67z0GMCUDmtEva64dWqh248dlCW1WNyDuB9aPuTIeMU1",
+	"JMg8vh0b7i5pdY5qlJfg1SikQKtChRqaqSiHce+VHGqcOLR8DzmUYOgt4NCfS+S+TYijSUhGw7QK1gYB",
+	"nEgB9g9ccuvCO2Kpfu139968H6SwJmP5WmuQOTXE3kmpHVsxm2oEu7NX56fuMPy7aQA8dEhn6k5FC6NC",
+	"DO9YDvR54zto9+r0jOVb0yIIndRdnHJfk6TvM2MvmuG6SHX8+rSq3CacLzlSGCo8pPrxtYEiGGO+3jRj",
+	"ogBusPCgBsoJ94Epk/Wkg7gX4g/u+cPfVkIWJ2DHuN36RshjDUsv2Kl0gmJzfcYXv422cNR3naghY1wi",
+	"PWTOvnMEQeBb6OYMQogH+mBrWYD2WJUnSqIeXWDl81DXledr65b+KZHgcQXqeaDXM4FgkXpIHMpziYvA",
+	"LXTknk2r+Y6JKGKvvur799aqfOLVurr41fo0QNMh05Rqc657Jiz2p7rZD5z6gnAn1s50g+4BQXcy4SWB",
+	"JNyI7wK0zl19d11ld1uPgNEP7bBqBtQF1VxWW1BN0r7A786nJ0i1acHW3dhsg6VMC4DCfa+Be7DGUm2Y",
+	"qophHezIjj7kZiCX8lOzelc7u7sdFjH5NlrJJfY97aAjLGZFICzpOTBleNHu+3uG9nyoPdHw5jZDjVFe",
+	"hgemyoNvhbGIG5WNevQngNXswsVitJK30NA5FDPN11t0iyoJhL+kNAWHq8r97bn6xi399KMbl7L/ds8x",
+	"kQPDzShEDF8hnJs7N9ti8T8HC+PeEMHjCi6y30We3yuPT4o4SvDaZlj1rjR7/vmX97kPLUxsVMX1CJ+X",
+	"gt482Z99JjvNzQH5DZVyLbpk60XnurYesHawZ+KwW2Q9N1bY9WBO9cveQxfyd3VvuJhlMC5A105kTJCu",
+	"vzHnKlC2HqKUTtg3X3vP+Nh5ML49rJUEro/jlwyaEmjwD0Qv8Os/Y6KZW9grDLOk1EHLCgXmnPFA711Z",
+	"hBPEFwR0MpGX2PMZXYGGBVSJE87Ug2mN8a38iI++C+8KDuVxv3DMG99fEm/A2qDrZUVm9KWcLkcdKS/5",
+	"HdAW/Q4dKTSxaRfochLLexb9gSqszHsPy7RPkkx9Gg7Z4oNw0LQbIwGh/dGcC2D4CFzIz3+o9jn+BHch",
+	"oDMGdWO3l7+IKRI43cE1zmlF5PPOei10F2dtpzutSuCVLX8d6n1boTC5XFdUekOEPD9TtmTclxtns4+v",
+	"Hr+Fl+Kd4JbPuQEUsgSjFYqed4Uz9bmlGKS+w5a31JukHcH/cMKJaODF9teBsiRebN/NebwqYctMqdaU",
+	"YfJ2zuMlEGRuzaAysKFcn+gxeEFp/BQJpl9a5n6CWfi9xt/+uIRhcxByyQw18UcDaef8CJFZqpAEN/ok",
+	"37z5/wMAAP//",
+}
+
+// decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,
+// after base64-decoding and flate-decompressing the embedded blob.
+func decodeSpec() ([]byte, error) {
+	encoded := strings.Join(swaggerSpec, "")
+	compressed, err := base64.StdEncoding.DecodeString(encoded)
+	if err != nil {
+		return nil, fmt.Errorf("error base64 decoding spec: %w", err)
+	}
+	zr := flate.NewReader(bytes.NewReader(compressed))
+	var buf bytes.Buffer
+	if _, err := buf.ReadFrom(zr); err != nil {
+		return nil, fmt.Errorf("read flate: %w", err)
+	}
+	if err := zr.Close(); err != nil {
+		return nil, fmt.Errorf("close flate reader: %w", err)
+	}
+
+	return buf.Bytes(), nil
+}
+
+var rawSpec = decodeSpecCached()
+
+// a naive cache of the decoded OpenAPI spec
+func decodeSpecCached() func() ([]byte, error) {
+	data, err := decodeSpec()
+	return func() ([]byte, error) {
+		return data, err
+	}
+}
+
+// Constructs a synthetic filesystem for resolving external references when loading openapi specifications.
+func PathToRawSpec(pathToFile string) map[string]func() ([]byte, error) {
+	res := make(map[string]func() ([]byte, error))
+	if len(pathToFile) > 0 {
+		res[pathToFile] = rawSpec
+	}
+
+	return res
+}
+
+// GetSpec returns the OpenAPI specification corresponding to the generated
+// code in this file. External references in the spec are resolved through
+// PathToRawSpec; externally-referenced files must be embedded in their
+// corresponding Go packages (via the import-mapping feature). URL-based
+// external refs are not supported.
+func GetSpec() (swagger *openapi3.T, err error) {
+	resolvePath := PathToRawSpec("")
+
+	loader := openapi3.NewLoader()
+	loader.IsExternalRefsAllowed = true
+	loader.ReadFromURIFunc = func(loader *openapi3.Loader, url *url.URL) ([]byte, error) {
+		pathToFile := url.String()
+		pathToFile = path.Clean(pathToFile)
+		getSpec, ok := resolvePath[pathToFile]
+		if !ok {
+			err1 := fmt.Errorf("path not found: %s", pathToFile)
+			return nil, err1
+		}
+		return getSpec()
+	}
+	var specData []byte
+	specData, err = rawSpec()
+	if err != nil {
+		return
+	}
+	swagger, err = loader.LoadFromData(specData)
+	if err != nil {
+		return
+	}
+	return
+}
+
+// GetSpecJSON returns the raw JSON bytes of the embedded OpenAPI
+// specification: decompressed but not unmarshaled. External references
+// are not resolved here; the bytes are the spec exactly as embedded by
+// codegen. The result is cached at package init time, so repeated calls
+// are cheap.
+func GetSpecJSON() ([]byte, error) {
+	return rawSpec()
+}
+
+// GetSwagger returns the OpenAPI specification corresponding to the
+// generated code in this file.
+//
+// Deprecated: GetSwagger predates kin-openapi renaming openapi3.Swagger
+// to openapi3.T. Use [GetSpec] instead. This wrapper is retained for
+// backwards compatibility.
+func GetSwagger() (*openapi3.T, error) {
+	return GetSpec()
 }
