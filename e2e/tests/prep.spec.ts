@@ -1,7 +1,7 @@
 // The work against the clock, and what is printed of it.
 import { expect } from '@playwright/test'
 import { demo } from '../servers'
-import { another, choose, clean, newJob, openDemo, saved, test } from './common'
+import { another, choose, clean, layAll, newJob, openDemo, saved, test } from './common'
 
 test.use({ baseURL: demo })
 
@@ -206,4 +206,43 @@ test('who asks a price stands on the quote, with its tax and until when it holds
   await expect(quote.getByRole('img').first()).toBeVisible()
   await clean(page)
   await page.request.put('/api/v1/settings', { data: { seller: { name: 'Tern & Tallow', address: 'Saltmere', tax_pct: 0, valid_days: 21, terms: '' } } })
+})
+
+test('a supper in two sittings, its hummus made in the house: parts to buy, steps to do, a clock for each sitting, and tools at the very end', async ({ page }) => {
+  const brief = { guests: { adults: 12 }, serve_at: '2031-06-04T12:00', lasts_minutes: 30, rules: { hours: 'two-and-four' }, pins: [{ food: 'chickpea-dip' }] }
+  const id = await newJob(page, 'Two tides supper', brief)
+  await page.getByRole('button', { name: 'The same food is served again later' }).click()
+  await expect(page.getByLabel('Sitting 2', { exact: true })).toHaveValue('4 Jun 2031, 14:30')
+  await clean(page)
+  await page.getByRole('button', { name: 'Pick the foods' }).click()
+  await expect(page.getByText('foods picked for you')).toBeVisible()
+
+  // its parts are bought, at what they cost
+  await page.getByRole('link', { name: /^Amounts/ }).click()
+  await page.getByRole('button', { name: /make it here \(Hummus\)/ }).click()
+  await expect(page.getByRole('button', { name: /made here; buy it \(Hummus\)/ })).toBeVisible()
+  await saved(page)
+  await page.getByRole('link', { name: 'Shopping list' }).click()
+  await expect(page.getByRole('heading', { name: /^To make in the house/ })).toBeVisible()
+  const paste = page.getByRole('checkbox', { name: /^Sesame paste/ })
+  await paste.check()
+  await page.reload()
+  await expect(paste).toBeChecked()
+
+  // laid, with what guests take with
+  await page.goto(`/jobs/${id}/lay`)
+  await layAll(page)
+  await page.getByRole('button', { name: 'Show the tools' }).click()
+  await expect.poll(() => page.locator('.tools .drawn').count()).toBeGreaterThan(2)
+  await expect(page.locator('.tools title').filter({ hasText: 'hummus' })).toHaveCount(1)
+  await clean(page)
+
+  // the day has the steps of the recipe, and each sitting its clock
+  await page.getByRole('link', { name: /^Prep/ }).click()
+  await expect(page.getByRole('list', { name: 'By when what perishes goes' }).getByRole('listitem')).toHaveText([/^First sitting/, /^Sitting 2/])
+  const day = await (await page.request.get(`/api/v1/jobs/${id}/day?people=2`)).json()
+  const says = day.tasks.map((t: { says: string }) => t.says).join('\n')
+  for (const step of ['Blend the hummus', 'cover it and put it back in the fridge', 'lay fresh crackers', 'Put in the tools']) expect(says).toContain(step)
+  await clean(page)
+  await page.request.delete(`/api/v1/jobs/${id}`)
 })

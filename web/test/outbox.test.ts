@@ -66,6 +66,16 @@ describe('the outbox', () => {
     expect(o.count).toBe(0)
     expect(kept.size).toBe(0)
   })
+  it('counts as lasting only what a reload would find again', async () => {
+    wire.answer = away
+    const o = useOutbox()
+    o.add({ kind: 'note', job: 'j', says: 'Dark down here.' })
+    expect([o.count, o.lasting]).toEqual([1, 0])
+    await settled()
+    expect([o.count, o.lasting, kept.size]).toEqual([1, 1, 1])
+    await o.drop(o.waiting[0]!)
+    expect([o.count, o.lasting]).toEqual([0, 0])
+  })
   it('keeps what cannot be sent over a reload, and sends it in order when the server is back', async () => {
     wire.answer = away
     const o = useOutbox()

@@ -10,7 +10,7 @@ const outbox = useOutbox()
 onMounted(() => void outbox.open())
 const route = useRoute()
 // the counter says it in its own large type, where this line would lie over its buttons
-const waits = computed(() => (outbox.away && route.name !== 'counter' ? outbox.count : 0))
+const waits = computed(() => (outbox.away && route.name !== 'counter' ? outbox.lasting : 0))
 </script>
 
 <template>

@@ -42,6 +42,8 @@ export const useOutbox = defineStore('outbox', () => {
   const refused = shallowRef<Waiting[]>([])
   const away = shallowRef(false) // the server did not take the last one
   const keeps = shallowRef(true) // this browser keeps what waits
+  /** Of those that wait, the names of those that a reload would find again, or that this browser cannot keep. */
+  const kept = shallowRef<ReadonlySet<string>>(new Set())
   const arrived = shallowRef(0) // entries that the server has taken, or refused, since this window is open
   const listeners = new Set<(e: Waiting, answer: unknown) => void>()
   let underWay: Waiting | null = null
@@ -60,6 +62,7 @@ export const useOutbox = defineStore('outbox', () => {
     waiting.value = [...waiting.value.filter(w => !old.includes(w)), now]
     void keep(now).then(fits => {
       keeps.value = fits
+      kept.value = new Set([...kept.value, now.key])
       old.forEach(w => void forget(w.key))
     })
     // a slider tells of every step: the last of them is enough
@@ -73,6 +76,7 @@ export const useOutbox = defineStore('outbox', () => {
   async function drop(e: Waiting) {
     waiting.value = waiting.value.filter(w => w.key !== e.key)
     refused.value = refused.value.filter(w => w.key !== e.key)
+    if (kept.value.has(e.key)) kept.value = new Set([...kept.value].filter(k => k !== e.key))
     await forget(e.key)
   }
 
@@ -138,6 +142,7 @@ export const useOutbox = defineStore('outbox', () => {
     const old = (await readAll()).filter(w => !here.has(w.key))
     refused.value = old.filter(w => w.refused)
     waiting.value = [...old.filter(w => !w.refused), ...waiting.value]
+    kept.value = new Set([...kept.value, ...old.map(w => w.key)])
     useEventListener('online', () => void send())
     for (const { job, task, done } of oldTicks()) add({ kind: 'tick', job, task, done })
     for (const job of await heldJobs()) {
@@ -167,5 +172,23 @@ export const useOutbox = defineStore('outbox', () => {
     return () => listeners.delete(told)
   }
   const count = computed(() => waiting.value.length)
-  return { waiting, refused, away, keeps, count, arrived, add, drop, handOver, retry, send, open, of, onSent }
+  /** How many wait and are kept: that they wait is said when it is true after a reload, too. */
+  const lasting = computed(() => waiting.value.filter(w => kept.value.has(w.key)).length)
+  return {
+    waiting,
+    refused,
+    away,
+    keeps,
+    count,
+    lasting,
+    arrived,
+    add,
+    drop,
+    handOver,
+    retry,
+    send,
+    open,
+    of,
+    onSent,
+  }
 })
