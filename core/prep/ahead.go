@@ -120,8 +120,15 @@ func (w *worker) boxesOut(n int, t *tray.Tray) string {
 	var after []string
 	foods := 0
 	for i := range t.Elements {
-		key := StepName(t.Elements[i].Food, t.Elements[i].Form)
-		if f, ok := w.larder.Get(t.Elements[i].Food); ok && w.chill[key] && !warm(w.j.Brief.HouseRules().Served(f)) {
+		e := &t.Elements[i]
+		key := StepName(e.Food, e.Form)
+		f, ok := w.larder.Get(e.Food)
+		if !ok {
+			continue
+		}
+		spec, _ := f.Spec(e.Form)
+		spec.Form = e.Form
+		if w.chill[key] && !warm(w.j.Brief.HouseRules().Served(f)) && !w.finishes(&portion{food: f, spec: spec, wet: e.Wetness}) { // what is laid at last comes out by itself
 			after = append(after, w.last[key]...)
 			foods++
 		}

@@ -93,7 +93,7 @@ func (d *kitchenDay) outs(n int, p schedule.Plan, wave, tray int) []outOf {
 			if !k.late {
 				on[key] = append(on[key], k.tray)
 			}
-			if at, boxed := boxes[k.tray]; boxed && n < len(d.chill) && d.chill[n][key] {
+			if at, boxed := boxes[k.tray]; boxed && n < len(d.chill) && d.chill[n][key] && !w.final[key] {
 				if was, met := unboxed[key]; !met || at < was {
 					unboxed[key] = at
 				}
@@ -190,7 +190,7 @@ func (d *kitchenDay) toChill(e easing) error {
 				d.whole[n][StepName(o.food, o.form)] = o.seconds
 				f, _ := w.larder.Get(o.food)
 				key := StepName(o.food, o.form)
-				if f.Needs(food.Perishable) && !whole.chill[n][key] && o.seconds > 60*(w.warmUp(f)+worthChilling)+w.inHand {
+				if f.Needs(food.Perishable) && !whole.chill[n][key] && !w.final[key] && o.seconds > 60*(w.warmUp(f)+worthChilling)+w.inHand {
 					whole.chill[n][key], more = true, true
 				}
 			}
@@ -218,7 +218,7 @@ func (w *worker) asOne(chill map[string]bool, outs map[string]int) (more bool) {
 		all := 0
 		for key := range outs {
 			id, _, _ := strings.Cut(key, "/")
-			if f, ok := w.larder.Get(id); ok && f.Category == c && f.Needs(food.Perishable) {
+			if f, ok := w.larder.Get(id); ok && f.Category == c && f.Needs(food.Perishable) && !w.final[key] {
 				if all++; !chill[key] {
 					left = append(left, key)
 				}

@@ -199,6 +199,7 @@ type worker struct {
 	mostInHand int // seconds that are left to the guests at most: none where it is late
 	works      []work
 	chill      map[string]bool     // of foods in a form, by StepName: those that go back into the cold between being made ready and being laid
+	final      map[string]bool     // of foods in a form, by StepName: those that are laid at last on boards that are ready ahead, and made ready right before
 	last       map[string][]string // of a food in a form: what must be done before it is laid
 	leave      int                 // seconds before serving at which the trays must be laid but for what is finished at last: ready to go, or to be chilled; 0 where all is laid at once
 	arrive     int                 // seconds before serving at which the road ends
@@ -307,6 +308,7 @@ func wetter(a, b food.Wetness) food.Wetness {
 func (w *worker) makeReady(p *portion) {
 	f, key := p.food, StepName(p.food.ID, p.spec.Form)
 	last := w.finishes(p) // its own minutes count, not those of the trays that are chilled
+	w.final[key] = last && w.ready > 0
 	begun := len(w.works)
 	defer func() {
 		for i := begun; i < len(w.works); i++ {
@@ -449,7 +451,7 @@ func (w *worker) makeReady(p *portion) {
 		step(work{kind: Portion, seconds: int(hand * share), hands: 1, count: max(1, p.vessels), tool: "spoon", says: say.That("task.fill", say.N(max(1, p.vessels)), name)})
 	}
 	box := before
-	if w.chill[key] && w.boxed() { // it comes out tray by tray
+	if w.chill[key] && w.boxed() && !last { // it comes out tray by tray
 		step(work{kind: Chill, seconds: chillSecs, hands: 1, count: len(w.j.Trays), rest: 60 * inCold, tool: "film, or lids", by: minutes(float64(w.coverBy(last))), says: say.That("task.chill-boxes", name)})
 	} else if w.chill[key] {
 		step(work{kind: Chill, seconds: chillSecs, hands: 1, count: 1, rest: 60 * inCold, tool: "film, or lids", by: minutes(float64(w.coverBy(last))), says: say.That("task.chill", name)})
@@ -822,7 +824,7 @@ func (w *worker) layTray(n int, t *tray.Tray) {
 			k.wet = wetter(k.wet, t.Elements[t.Find(id)].Wetness)
 		}
 		w.window(&k, f, t.Elements[t.Find(s.Elements[0])].Vessel != "")
-		if boxes != "" && w.chill[StepName(s.Food, s.Form)] {
+		if boxes != "" && w.chill[StepName(s.Food, s.Form)] && !(k.late && w.ready > 0) {
 			k.after = append(k.after, boxes)
 		}
 		onSpot[s.Number] = k.late && w.leave > 0
@@ -974,7 +976,7 @@ const lightG = 5
 
 // collect is all the work of a job.
 func (w *worker) collect() {
-	w.last = map[string][]string{}
+	w.last, w.final = map[string][]string{}, map[string]bool{}
 	w.hold, _ = safety.HoldingTime(w.j.Brief)
 	vessels := 0
 	for _, t := range w.j.Trays {
