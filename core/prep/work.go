@@ -994,6 +994,7 @@ func (w *worker) collect() {
 	for _, p := range w.portions() {
 		w.makeReady(p)
 	}
+	earlier := w.inEarlierHours()
 	if w.hold >= usualHold && !w.hasty { // where the hours are short each comes out when it is wanted
 		for _, t := range w.trips {
 			t.together(w.works, w.mostTogether())
@@ -1007,6 +1008,9 @@ func (w *worker) collect() {
 	w.sundries()
 	for i := range w.works {
 		w.shift(&w.works[i])
+		if by, is := earlier[w.works[i].id]; is {
+			w.works[i].by = min(w.works[i].by, by)
+		}
 	}
 }
 
