@@ -342,7 +342,8 @@ func (w *worker) makeReady(p *portion) {
 	}
 	before = []string{SetUp}
 	out := work{kind: GetOut, seconds: getOutSecs, hands: 1, count: 1, says: say.That(where, comes)}
-	if f.Needs(food.Perishable) {
+	out.within = sameStretch
+	if f.Needs(food.Perishable) || f.Needs(food.Wilts) {
 		out.within = longTrip
 	}
 	if (w.leave == 0 || last) && !w.chill[key] { // what travels warms up where it is served
@@ -568,6 +569,9 @@ func (t *trip) together(works []work, most int) {
 		}
 	}
 }
+
+// sameStretch is how long before it is worked on anything is got out at most, seconds: not the evening before.
+const sameStretch = 3 * 3600
 
 // inCold is how long before it is got out again what is chilled goes into the cold at the latest, minutes: sooner it
 // would only have been carried to and fro.
