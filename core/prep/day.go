@@ -385,6 +385,7 @@ func (d *kitchenDay) write(p schedule.Plan) Day {
 		}
 		out.Cautions = appendUnsaid(out.Cautions, w.says...)
 	}
+	d.kitByStation(&out)
 	sort.SliceStable(out.ColdOut, func(a, b int) bool { return out.ColdOut[a].At < out.ColdOut[b].At })
 	out.Cautions = appendUnsaid(out.Cautions, d.notKept(p)...)
 	out.Cautions = appendUnsaid(out.Cautions, d.beforeHours(p)...)

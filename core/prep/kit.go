@@ -11,6 +11,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/safety"
+	"happytray/core/say"
 	"happytray/core/tool"
 	"happytray/core/tray"
 )
@@ -21,6 +22,8 @@ type Kit struct {
 	Count int      `json:"count"`           // of it to pack
 	For   []string `json:"for"`             // foods, or what it is for
 	Stage string   `json:"stage,omitempty"` // prepare, serve or travel
+	// Station is where in the kitchen it is wanted, on a day that is worked at stations; empty elsewhere, and for what goes to the guests.
+	Station say.Text `json:"station,omitzero"`
 }
 
 // Stages of the kit.

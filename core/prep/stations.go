@@ -3,6 +3,7 @@ package prep
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"happytray/core/food"
 	"happytray/core/round"
@@ -116,6 +117,45 @@ func (d *kitchenDay) stations(out *Day) []Station {
 		list = append(list, *s)
 	}
 	return list
+}
+
+// kitByStation says of what the kitchen puts out at which station it is wanted: where most of the foods are worked on that it is for.
+func (d *kitchenDay) kitByStation(out *Day) {
+	if out.Stations == nil {
+		return
+	}
+	at := map[string]map[string]int{} // by a food's name as kits have it, tasks at each station
+	for i := range out.Tasks {
+		t := &out.Tasks[i]
+		if f := d.foodOf(t); f != nil && t.Who != "" {
+			name := strings.ToLower(f.Name)
+			if at[name] == nil {
+				at[name] = map[string]int{}
+			}
+			if id := stationOf(t, f); id != "table" {
+				at[name][id]++
+			}
+		}
+	}
+	for i := range out.Kit {
+		k := &out.Kit[i]
+		if k.Stage != ToPrepare {
+			continue
+		}
+		tasks := map[string]int{}
+		for _, name := range k.For {
+			for id, n := range at[name] {
+				tasks[id] += n
+			}
+		}
+		most := stationNames[len(stationNames)-1] // the table, for what is for no food
+		for _, n := range stationNames {
+			if tasks[n.id] > tasks[most.id] {
+				most = n
+			}
+		}
+		k.Station = most.says
+	}
 }
 
 // mostAtOnce is how many of some tasks go on at one time at most.

@@ -86,3 +86,29 @@ func TestStationsAndBaysOfALargeTable(t *testing.T) {
 		t.Errorf("two people at one board: %v %v %v", err, d.Stations, d.Bays)
 	}
 }
+
+// What the kitchen puts out is wanted where what it is for is worked on.
+func TestKitByStation(t *testing.T) {
+	larder := food.BuiltIn()
+	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 16}, Occasion: "grazing", Month: 6, ServeAt: "2026-11-28T19:00:00Z"})
+	d, err := Plan(j, larder, Options{People: 3})
+	if err != nil {
+		t.Fatal(err)
+	}
+	at := map[string]string{}
+	for _, k := range d.Kit {
+		if k.Stage == ToPrepare {
+			at[k.What] = k.Station.String()
+		}
+		if (k.Station.String() != "") != (k.Stage == ToPrepare) {
+			t.Errorf("%s to %s at %q", k.What, k.Stage, k.Station)
+		}
+	}
+	if at["cheese knife"] != "Cheese" || at["clean cloths"] != "The table" || at["bin"] != "The table" {
+		t.Errorf("%v", at)
+	}
+	alone, err := Plan(j, larder, Options{People: 1})
+	if err != nil || alone.Kit[0].Station.String() != "" {
+		t.Errorf("one person has no stations: %v %v", err, alone.Kit[0])
+	}
+}

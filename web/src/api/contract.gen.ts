@@ -3839,6 +3839,8 @@ export interface components {
             kit: {
                 what: string;
                 stage?: string;
+                /** @description where in the kitchen it is wanted on a day that is worked at stations */
+                station?: string;
                 count: number;
                 for: string[];
             }[];
@@ -4082,6 +4084,8 @@ export interface components {
             kit: {
                 what: string;
                 stage?: string;
+                /** @description where in the kitchen it is wanted on a day that is worked at stations */
+                station?: string;
                 count: number;
                 for: string[];
             }[];

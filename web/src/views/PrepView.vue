@@ -162,7 +162,7 @@ const print = () => window.print()
               </template>
             </dl>
           </template>
-          <KitLists :kit="day.kit" />
+          <KitLists :job="job.id" :kit="day.kit" />
         </template>
         <template v-if="sheet.drinks.length">
           <h2>What to drink</h2>
