@@ -220,7 +220,15 @@ function remains(until: number) {
               :aria-label="`${t.says}${c.done.value.has(t.id) ? ', done' : ''}`"
               @click="c.tick(t, !c.done.value.has(t.id))"
             >
-              <span aria-hidden="true">{{ c.done.value.has(t.id) ? '✓' : '○' }}</span> {{ item(t) }}
+              <span aria-hidden="true">{{ c.done.value.has(t.id) ? '✓' : '○' }}</span>
+              <!-- what should stand there now, once all is fetched -->
+              <img
+                v-if="t.kind === 'get-out' && t.food && t.form"
+                loading="lazy"
+                :src="larder.picture(t.food, t.form, undefined, true)"
+                alt=""
+              />
+              {{ item(t) }}
             </button>
           </li>
         </ul>
@@ -255,7 +263,7 @@ function remains(until: number) {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
   gap: 6px;
-  max-height: 190px;
+  max-height: 232px;
   overflow: auto;
   padding: 0;
 }
@@ -280,6 +288,14 @@ function remains(until: number) {
 .items button[aria-pressed='true'] {
   opacity: 0.55;
   text-decoration: line-through;
+}
+.items img {
+  width: 34px;
+  height: 34px;
+  border-radius: var(--radius-s);
+  background: var(--under-food);
+  vertical-align: middle;
+  margin: 0 6px;
 }
 .items .here {
   border-color: var(--night-blue);
