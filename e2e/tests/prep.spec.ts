@@ -43,8 +43,15 @@ test('the day is planned for the hands there are, a task says what it is, and th
     expect(answer.status()).toBe(200)
     return (await answer.body()).subarray(0, 15).toString()
   }
-  await page.getByLabel('Paper').selectOption('a3')
-  for (const name of ['The mat', 'Build sheet', 'Cards', 'Cheese markers', 'Quote']) expect(await sheet(name)).toMatch(/^%PDF-/)
+  // the kit is ticked off as it is put out, and stays so
+  const cloths = page.getByRole('checkbox', { name: /clean cloths/ })
+  await cloths.check()
+  await page.reload()
+  await expect(cloths).toBeChecked()
+  await cloths.uncheck()
+
+  await page.getByRole('combobox', { name: 'Paper' }).selectOption('a3')
+  for (const name of ['The mat', 'Tracing', 'Build sheet', 'Cards', 'Cheese markers', 'Quote']) expect(await sheet(name)).toMatch(/^%PDF-/)
   expect(await sheet('Calendar')).toBe('BEGIN:VCALENDAR')
   expect(await sheet('Table')).toMatch(/^id,kind,food/)
   expect(await sheet('Mat as SVG')).toMatch(/^<svg/)
