@@ -22,6 +22,7 @@ import (
 	"happytray/core/geom"
 	"happytray/core/job"
 	"happytray/core/plan"
+	"happytray/core/recipe"
 	"happytray/core/repair"
 	"happytray/core/review"
 	"happytray/core/round"
@@ -135,6 +136,8 @@ type billLine struct {
 	UsedCost   int          `json:"used_cost"`
 	BasketCost int          `json:"basket_cost"`
 	LeftG      float64      `json:"left_g"`
+
+	Parts []recipe.Amount `json:"parts,omitempty"` // what is bought instead, where it is made in the house
 }
 
 func basketCommand() *cobra.Command {
@@ -147,7 +150,7 @@ func basketCommand() *cobra.Command {
 			b := shop.NewBasket(j, larder)
 			out := bill{Lines: make([]billLine, len(b.Lines)), UsedCost: b.UsedCost, BasketCost: b.BasketCost}
 			for i, l := range b.Lines {
-				out.Lines[i] = billLine{l.Food, round.Tenth(l.OnTrayG + l.ReserveG), l.CupboardG, l.Yield, l.BoughtG, l.Packs, l.UsedCost, l.BasketCost, l.LeftG}
+				out.Lines[i] = billLine{l.Food, round.Tenth(l.OnTrayG + l.ReserveG), l.CupboardG, l.Yield, l.BoughtG, l.Packs, l.UsedCost, l.BasketCost, l.LeftG, l.Parts}
 			}
 			return writeJSON(out)
 		}}
