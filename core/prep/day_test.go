@@ -772,6 +772,11 @@ func TestWhatIsMadeInTheHouse(t *testing.T) {
 	if !strings.Contains(fmt.Sprint(d.Cautions), "made in the house") || strings.Contains(fmt.Sprint(bought.Cautions), "made in the house") {
 		t.Errorf("%v", d.Cautions)
 	}
+	for _, k := range d.Tasks {
+		if says := k.Says.String(); (k.Kind == Make || k.Kind == Heat || k.Kind == Cool) && strings.Contains(says, "roasted") {
+			t.Errorf("nobody roasts what is roasted: %s", says)
+		}
+	}
 	if len(d.Rounds) > 12 || at(t, d.BeginAt).After(at(t, bought.BeginAt)) {
 		t.Errorf("%d rounds, from %s; bought from %s", len(d.Rounds), d.BeginAt, bought.BeginAt)
 	}

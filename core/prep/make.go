@@ -2,6 +2,7 @@ package prep
 
 import (
 	"math"
+	"strings"
 
 	"happytray/core/recipe"
 	"happytray/core/say"
@@ -10,7 +11,7 @@ import (
 // makeIt adds the steps by which the house makes a food itself. They come before it is filled, cut or laid, and no sooner than its
 // recipe lets it.
 func (w *worker) makeIt(r *recipe.Recipe, p *portion, step func(work)) {
-	name := say.Food(p.food.Name)
+	name := say.Food(unmade(p.food.Name))
 	from := max(minutes(earlyMin), minutes(60*r.AheadH))
 	for n, s := range r.Steps {
 		seconds := int(math.Round(60 * (s.Minutes + s.Per100G*p.grams/100)))
@@ -34,6 +35,9 @@ func (w *worker) makeIt(r *recipe.Recipe, p *portion, step func(work)) {
 	}
 	w.says = appendUnsaid(w.says, say.That("day.made"))
 }
+
+// unmade is the name of a food without what is done to it here: nobody roasts roasted almonds.
+func unmade(name string) string { return say.Upper(strings.TrimPrefix(name, "Roasted ")) }
 
 // making is how a step of a recipe is said.
 func making(do string, name say.Value, grams float64) say.Text {

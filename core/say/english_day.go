@@ -140,7 +140,7 @@ var working = map[string]string{
 	"make.drip":   "Let what goes into the {1} drip",
 	"make.stir":   "Stir the {1} together, {2}, and taste",
 	"make.pluck":  "Pluck and wash the leaves for the {1}",
-	"make.trim":   "Cut the tops off for the {1} and oil them",
+	"make.trim":   "Cut the tops off the bulbs of {1} and oil them",
 	"make.roast":  "Roast the {1}",
 	"make.spread": "Spread the {1} on a baking sheet",
 	"make.rub":    "Rub the skins off the {1} in a cloth",
