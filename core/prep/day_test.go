@@ -776,6 +776,10 @@ func TestWhatIsMadeInTheHouse(t *testing.T) {
 		if says := k.Says.String(); (k.Kind == Make || k.Kind == Heat || k.Kind == Cool) && strings.Contains(says, "roasted") {
 			t.Errorf("nobody roasts what is roasted: %s", says)
 		}
+		want := map[string]string{"chickpea-dip": "Get out what the hummus is made of", "almonds": "Get out the almonds to roast"}[k.Food]
+		if says := k.Says.String(); k.Kind == GetOut && want != "" && says != want && !strings.HasSuffix(says, "again") { // chilled when made
+			t.Errorf("what is not made yet is nowhere to be taken from: %q, want %q", says, want)
+		}
 	}
 	if len(d.Rounds) > 12 || at(t, d.BeginAt).After(at(t, bought.BeginAt)) {
 		t.Errorf("%d rounds, from %s; bought from %s", len(d.Rounds), d.BeginAt, bought.BeginAt)

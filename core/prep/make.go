@@ -4,6 +4,7 @@ import (
 	"math"
 	"strings"
 
+	"happytray/core/food"
 	"happytray/core/recipe"
 	"happytray/core/say"
 )
@@ -38,6 +39,14 @@ func (w *worker) makeIt(r *recipe.Recipe, p *portion, step func(work)) {
 
 // unmade is the name of a food without what is done to it here: nobody roasts roasted almonds.
 func unmade(name string) string { return say.Upper(strings.TrimPrefix(name, "Roasted ")) }
+
+// gettingOut is how the getting out of what a food is made of is said.
+func gettingOut(f *food.Food) say.Text {
+	if raw := unmade(f.Name); raw != f.Name {
+		return say.That("make.raw", say.Food(raw))
+	}
+	return say.That("make.out", say.Food(f.Name))
+}
 
 // making is how a step of a recipe is said.
 func making(do string, name say.Value, grams float64) say.Text {

@@ -341,7 +341,11 @@ func (w *worker) makeReady(p *portion) {
 		where = "task.fridge"
 	}
 	before = []string{SetUp}
+	r, here := recipe.For(w.j.Brief, f.ID)
 	out := work{kind: GetOut, seconds: getOutSecs, hands: 1, count: 1, says: say.That(where, comes)}
+	if here { // it is not there yet
+		out.says = gettingOut(f)
+	}
 	out.within = sameStretch
 	if f.Needs(food.Perishable) || f.Needs(food.Wilts) {
 		out.within = longTrip
@@ -360,7 +364,6 @@ func (w *worker) makeReady(p *portion) {
 		}
 		way.foods = append(way.foods, got)
 	}()
-	r, here := recipe.For(w.j.Brief, f.ID)
 	if here {
 		w.makeIt(r, p, step)
 		plain := *f // what was bought to be eaten as it is would be drained, or heated

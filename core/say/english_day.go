@@ -133,6 +133,8 @@ var working = map[string]string{
 	"station.store":   "Bread, nuts, sweets and dips",
 	"station.table":   "The table",
 
+	"make.out":    "Get out what the {1} {1:is|are} made of",
+	"make.raw":    "Get out the {1} to roast",
 	"make.drain":  "Drain and rinse what the {1} {1:is|are} made of",
 	"make.blend":  "Blend the {1} until smooth, {2}, and taste",
 	"make.mash":   "Mash the {1} with a fork, {2}, and taste",
