@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"happytray/core/brief"
+	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/job"
 	"happytray/core/shop"
@@ -63,9 +64,10 @@ func stylist(row func(what, figure string, args ...any)) {
 		sweet += count(have[food.Dip] >= 2 && !is(func(f *food.Food) bool { return f.Category == food.Dip && !food.SweetDip(f) }))
 		standIn += count(is((*food.Food).IsStandIn))
 		heat += count(is(func(f *food.Food) bool { return b.HouseRules().Served(f).Heat != nil }))
-		whole := true
+		th, whole := theme.ForBrief(b), true
+		allowed := unforeign(th)
 		for k, role := range food.Roles {
-			if have[role.Category] > 0 {
+			if have[role.Category] > 0 && th.Wants(role, allowed) {
 				have[role.Category]--
 				whole = whole && plays[k]
 			}
@@ -140,6 +142,16 @@ func table(row func(what, figure string, args ...any)) {
 		}
 		row(fmt.Sprintf("money of the basket that %d guests do not eat", guests), "%.0f %%", 100-100*float64(used)/float64(paid))
 	}
+}
+
+// unforeign are the foods that a theme neither bans nor, as a feast, keeps off.
+func unforeign(th *theme.Theme) (foods []*food.Food) {
+	for k := range larder.All() {
+		if f := &larder.All()[k]; th == nil || !slices.Contains(th.Alien, f.ID) && diet.CanEat(th.Off, f) {
+			foods = append(foods, f)
+		}
+	}
+	return foods
 }
 
 func count(is bool) int {

@@ -10,6 +10,8 @@ import (
 const (
 	MostOfCheese = .39  // of all cheese, where there are three and more
 	EachPickle   = 11.0 // g of one of them for a guest
+	EachCracker  = 12.0 // pieces of one of them for a guest: light crisps are many for their weight
+	aCracker     = 1.5  // g that a piece of cracker has at least to be counted so
 )
 
 // cheeses is how many cheeses share the part of cheese.
@@ -34,8 +36,12 @@ func (t *table) mostWhole(c food.Category) float64 {
 func (t *table) cap() {
 	heads := float64(t.brief.Guests.Total())
 	for i, c := range t.foods {
-		if c.Food.Category == food.Brined && t.free(i) {
+		switch piece := t.specs[i].MassG; {
+		case !t.free(i):
+		case c.Food.Category == food.Brined:
 			t.grams[i] = math.Min(t.grams[i], EachPickle*heads)
+		case c.Food.Category == food.Cracker && piece >= aCracker && !food.InVessel(t.specs[i].Form):
+			t.grams[i] = math.Min(t.grams[i], EachCracker*piece*heads)
 		}
 	}
 	if t.mostWhole(food.Cheese) != MostOfCheese {

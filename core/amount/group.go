@@ -62,14 +62,14 @@ func Held(amounts []Amount, surface board.Board) []Amount {
 		if !ok || food.FormByID(s.Form).Kind() != food.KindLoose || food.InVessel(s.Form) || a.Choice.Grams > 0 {
 			continue
 		}
-		most := .2
+		most, least := .2, 0.0
 		switch {
 		case food.Tiny(s):
 			most = .04
 		case a.Food.Category == food.Cracker:
-			most = .07
+			most, least = .07, FewCrackers*s.MassG
 		}
-		a.Grams = math.Min(a.Grams, most*surface.UsableMM2()/food.FootprintMM2(s, 100)*100*s.MassG)
+		a.Grams = math.Min(a.Grams, math.Max(least, most*surface.UsableMM2()/food.FootprintMM2(s, 100)*100*s.MassG))
 	}
 	return out
 }
@@ -108,11 +108,11 @@ func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 		if a.Packed { // there are no more
 			few = max(1, min(few, int(a.Grams/s.MassG+1e-9)))
 		}
-		if f.Category == food.Cracker && !a.Pinned && crackers < 1 && n < fewCrackers && a.Grams/s.MassG >= fewCrackers && !food.InVessel(s.Form) {
+		if f.Category == food.Cracker && !a.Pinned && crackers < 1 && n < FewCrackers && !food.InVessel(s.Form) {
 			if onBoard || !lastCracker(amounts, i) {
 				continue // six of one look forgotten; it stays beside as a whole
 			}
-			n = fewCrackers
+			n = min(FewCrackers, max(1, int(math.Round(a.Grams/s.MassG)))) // eight, or all there are
 		}
 		onBoard = onBoard || f.Category == food.Cracker
 		switch kind := food.FormByID(s.Form).Kind(); {
@@ -180,8 +180,8 @@ func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 	return out
 }
 
-// fewCrackers is the least of one cracker that is laid on the board where the rest of it stands beside.
-const fewCrackers = 8
+// FewCrackers is the least of one cracker that is laid on the board where the rest of it stands beside.
+const FewCrackers = 8
 
 // lastCracker reports whether no cracker or bread comes after the i-th amount.
 func lastCracker(amounts []Amount, i int) bool {

@@ -460,7 +460,7 @@ func (w *weigher) weigh(f *food.Food) cand {
 		if slices.Contains(t.Regions, f.Region) {
 			add(ofRegion, "from the theme’s region")
 		}
-		if len(t.Origins)+len(t.Leads) > 0 && kinOf(t, f.Category) && t.Kin(f) {
+		if len(t.Origins)+len(t.Leads) > 0 && t.OfItsOwn(f.Category) && t.Kin(f) {
 			add(ofItsOwn, fromWhere(t, f))
 		}
 		if slices.Contains(t.Belongs, f.ID) || slices.Contains(t.Garnish, f.ID) {

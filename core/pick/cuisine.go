@@ -11,18 +11,6 @@ import (
 // ofCuisine is the share of its cheeses and meats that a board of one cuisine has from there, and of what leads its meats.
 const ofCuisine = .7
 
-// kinOf is a category whose foods a theme wants from its own: all cheese and meat of a cuisine together, or the meats of a
-// theme that something leads.
-func kinOf(t *theme.Theme, c food.Category) bool {
-	switch {
-	case t == nil:
-		return false
-	case len(t.Origins) > 0:
-		return c == food.Cheese || c == food.Meat
-	}
-	return len(t.Leads) > 0 && c == food.Meat
-}
-
 // Cuisine counts the foods of a choice that its theme wants from its own, and those that are.
 func Cuisine(t *theme.Theme, foods []*food.Food) (own, of int) {
 	for _, c := range food.Categories {
@@ -35,7 +23,7 @@ func Cuisine(t *theme.Theme, foods []*food.Food) (own, of int) {
 // cuisineOf is Cuisine of one category.
 func cuisineOf(t *theme.Theme, c food.Category, foods []*food.Food) (own, of int) {
 	for _, f := range foods {
-		if f.Category == c && kinOf(t, c) {
+		if f.Category == c && t.OfItsOwn(c) {
 			of++
 			if t.Kin(f) {
 				own++
@@ -50,7 +38,7 @@ func FromThere(own, of int) bool { return own >= int(math.Ceil(ofCuisine*float64
 
 // toCuisine exchanges cheeses and meats for those of the theme's own, each time where the choice loses least, until most
 // of the cheeses are from there and most of the meats, or there are no more that suit.
-func (f *candidates) toCuisine(b brief.Brief, s *stats, fixed map[int]bool) {
+func (f *candidates) toCuisine(b brief.Brief, s *stats, fixed map[int]bool, core []int) {
 	t := theme.ForBrief(b)
 	if t == nil || len(t.Origins)+len(t.Leads) == 0 {
 		return
@@ -62,7 +50,7 @@ func (f *candidates) toCuisine(b brief.Brief, s *stats, fixed map[int]bool) {
 				break
 			}
 			broken := f.broken(b, s)
-			if !f.swap(s, exchange{
+			if !f.swapWithin(s, core, exchange{
 				leaves: func(i int) bool {
 					food := f.cands[i].food
 					return !fixed[i] && food.Category == c && !t.Kin(food)

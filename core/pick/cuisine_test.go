@@ -48,12 +48,12 @@ func left(th *theme.Theme, foods []*food.Food, larder *food.Larder) (out []strin
 	on := map[string]bool{}
 	for _, f := range foods {
 		on[f.ID] = true
-		if kinOf(th, f.Category) && !th.Kin(f) {
+		if th.OfItsOwn(f.Category) && !th.Kin(f) {
 			swaps[f.Category] = true
 		}
 	}
 	for _, f := range larder.All() {
-		if swaps[f.Category] && kinOf(th, f.Category) && th.Kin(&f) && !on[f.ID] && !f.IsStandIn() && !f.Needs("heat") && len(f.Origin) == 1 {
+		if swaps[f.Category] && th.OfItsOwn(f.Category) && th.Kin(&f) && !on[f.ID] && !f.IsStandIn() && !f.Needs("heat") && len(f.Origin) == 1 {
 			out = append(out, f.ID)
 		}
 	}

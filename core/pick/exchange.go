@@ -47,6 +47,17 @@ func (f *candidates) swap(s *stats, x exchange) bool {
 	return true
 }
 
+// swapWithin is swap by an exchange that leaves no role of the core empty, or by any where there is none.
+func (f *candidates) swapWithin(s *stats, core []int, x exchange) bool {
+	played, holds := f.played(s, core), x.holds
+	x.holds = func() bool { return f.played(s, core) >= played && holds() }
+	if f.swap(s, x) {
+		return true
+	}
+	x.holds = holds
+	return f.swap(s, x)
+}
+
 // dearer reports whether a food in the place of another would cost more than the budget has left: the money comes first.
 func (f *candidates) dearer(s *stats, i, j int) bool {
 	return f.budget > 0 && f.cands[j].cost > f.cands[i].cost && s.cost+f.cands[j].cost > f.budget

@@ -124,11 +124,11 @@ func (f *candidates) choose(b brief.Brief, s *stats, fixed map[int]bool, kinds m
 	least := f.vary(s, fixed, b.ChoiceSeed())
 	f.complete(s, kinds)
 	core := f.cover(b, s, fixed, kinds)
-	f.obey(b, s, fixed)
+	f.obey(b, s, fixed, core)
 	broken, played := f.broken(b, s), f.played(s, core)
 	for f.worth(s.on) < least && f.nearer(s, fixed, func() bool { return f.broken(b, s) <= broken && f.played(s, core) >= played }) {
 	}
-	f.toCuisine(b, s, fixed)
+	f.toCuisine(b, s, fixed, core)
 	f.toBites(b, s, fixed, core)
 	f.toPeople(b, s, fixed)
 	f.trim(s, fixed)

@@ -1,11 +1,13 @@
 package pick
 
 import (
+	"maps"
 	"math"
 	"slices"
 
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/theme"
 )
 
 // A rule is what every choice keeps before it is weighed what it is worth: what a stylist would not leave out, or not
@@ -62,11 +64,11 @@ var rulesOfChoice = []rule{
 }
 
 // obey exchanges foods, each time the one by which the choice loses least, until every rule is kept that can be; fixed
-// ones stay, and so does what another rule or a group of guests needs.
-func (f *candidates) obey(b brief.Brief, s *stats, fixed map[int]bool) {
+// ones stay, and so does what another rule or a group of guests needs, and what plays a role of the core while another can go.
+func (f *candidates) obey(b brief.Brief, s *stats, fixed map[int]bool, core []int) {
 	for range 2 { // keeping one may break another
 		for r := range rulesOfChoice {
-			f.keep(b, s, fixed, &rulesOfChoice[r])
+			f.keep(b, s, fixed, core, &rulesOfChoice[r])
 		}
 	}
 }
@@ -107,13 +109,13 @@ func (f *candidates) broken(b brief.Brief, s *stats) int {
 }
 
 // keep makes a choice keep one rule, where there is a food that brings what it wants.
-func (f *candidates) keep(b brief.Brief, s *stats, fixed map[int]bool, r *rule) {
+func (f *candidates) keep(b brief.Brief, s *stats, fixed map[int]bool, core []int, r *rule) {
 	foods, have := f.on(s)
 	if !r.applies(b, have) || r.kept(foods) {
 		return
 	}
 	was := f.broken(b, s)
-	f.swap(s, exchange{
+	f.swapWithin(s, core, exchange{
 		leaves: func(i int) bool { return !fixed[i] && f.cands[i].food.Category == r.of },
 		comes:  func(_, j int) bool { return r.helps(f.cands[j].food) },
 		worth: func(_, j int, v float64) float64 {
@@ -132,24 +134,23 @@ const firstChoice = .75
 // inHaste is what people expect counts for at most where much handwork is saved.
 const inHaste = .5
 
-// forTheClassic is how much worth what a theme, or the cupboard, asks for gives way to what people expect.
+// forTheClassic is how much worth what the host's own colours and foods ask for gives way to what people expect.
 const forTheClassic = .4
 
 // cover makes the first choice for a brief cover the core of its size: of each kind as many roles as it has foods, those
-// that are expected most first (food.Roles). It exchanges what plays no role, or one that is played twice. Later
-// choices leave the core by themselves. The roles of the core are returned.
+// that are expected most first (food.Roles), but for what its theme has no place for. It exchanges what plays no role, or
+// one that is played twice. Later choices leave the core by themselves. The roles of the core are returned.
 func (f *candidates) cover(b brief.Brief, s *stats, fixed map[int]bool, kinds map[food.Category]int) (core []int) {
 	if f.classic < firstChoice {
 		return nil
 	}
-	left := map[food.Category]int{}
-	for c, n := range kinds {
-		left[c] = n
-	}
+	t := theme.ForBrief(b)
+	own := b.Theme != nil && len(b.Theme.Palette)+len(b.Theme.Belongs) > 0 // a theme of the host's own leads
+	left, now := maps.Clone(kinds), f.now()
 	f.varied = 1
 	defer func() { f.varied = 0 }()
 	for r, role := range food.Roles {
-		if left[role.Category] > 0 && slices.ContainsFunc(f.of[role.Category], func(i int) bool { return f.cands[i].role == r && !f.cands[i].notNow }) {
+		if left[role.Category] > 0 && t.Wants(role, now[role.Category]) {
 			left[role.Category]--
 			core = append(core, r)
 		}
@@ -169,7 +170,7 @@ func (f *candidates) cover(b brief.Brief, s *stats, fixed map[int]bool, kinds ma
 				return f.cands[j].role == r && !f.cands[j].notNow && !f.dearer(s, i, j)
 			},
 			worth: func(i, j int, v float64) float64 {
-				if f.cands[i].awake && !f.cands[j].awake && v < -forTheClassic {
+				if own && f.cands[i].awake && !f.cands[j].awake && v < -forTheClassic {
 					return math.Inf(-1)
 				}
 				return v
@@ -178,6 +179,17 @@ func (f *candidates) cover(b brief.Brief, s *stats, fixed map[int]bool, kinds ma
 		})
 	}
 	return core
+}
+
+// now lists the foods that may be chosen and are of the season, by category.
+func (f *candidates) now() map[food.Category][]*food.Food {
+	out := map[food.Category][]*food.Food{}
+	for i := range f.cands {
+		if c := &f.cands[i]; !c.notNow {
+			out[c.food.Category] = append(out[c.food.Category], c.food)
+		}
+	}
+	return out
 }
 
 // played counts the roles of a core that something on the tray plays.

@@ -106,8 +106,7 @@ func TestEveryChoiceIsCloseToTheBest(t *testing.T) {
 			s := f.empty()
 			f.fill(s, kinds, nil)
 			f.settle(s, nil)
-			f.cover(b, s, nil, kinds)
-			f.obey(b, s, nil) // the best that keeps the rules
+			f.obey(b, s, nil, f.cover(b, s, nil, kinds)) // the best that keeps the rules
 			best := f.worth(s.on)
 			var on []int
 			for _, id := range ids(chosen(t, b)) {

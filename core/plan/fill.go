@@ -3,6 +3,7 @@ package plan
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"happytray/core/amount"
 	"happytray/core/board"
@@ -101,6 +102,8 @@ func fine(g float64) float64 {
 	return round.Tenth(g)
 }
 
+// dropLargest leaves the largest group out, one of a food that has several first; of a cracker that would be left with
+// too few to be seen all go.
 func dropLargest(gs []amount.Group) []amount.Group {
 	per := map[string]int{}
 	for _, g := range gs {
@@ -119,5 +122,17 @@ func dropLargest(gs []amount.Group) []amount.Group {
 			worst = i
 		}
 	}
-	return append(gs[:worst:worst], gs[worst+1:]...)
+	gone := gs[worst].Food
+	rest, left := slices.Delete(slices.Clone(gs), worst, worst+1), 0
+	for _, g := range rest {
+		if g.Food.ID == gone.ID {
+			left += g.Count
+		}
+	}
+	if gone.Category == food.Cracker && !gs[worst].Pinned && left < amount.FewCrackers {
+		if others := slices.DeleteFunc(slices.Clone(rest), func(g amount.Group) bool { return g.Food.ID == gone.ID }); len(others) > 0 {
+			return others
+		}
+	}
+	return rest
 }

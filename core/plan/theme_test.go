@@ -103,3 +103,28 @@ func TestThemesWork(t *testing.T) {
 		t.Errorf("%v, %v", err, j)
 	}
 }
+
+// Of a cracker whose rest stands beside, eight and more are on the board or none, however small it is: four of one look
+// forgotten.
+func TestNoFewCrackers(t *testing.T) {
+	for k := range 120 {
+		b := brief.Brief{Guests: brief.Guests{Adults: 3 + k%5}, Month: 1 + k%12, Occasion: []string{"nibble", "grazing", "meal"}[k%3], Theme: &brief.Theme{Name: theme.BuiltIn[k%len(theme.BuiltIn)].Name}}
+		j, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, one := range j.Trays {
+			on := map[string]int{}
+			for _, e := range one.Elements {
+				if e.Category == food.Cracker && e.Vessel == "" {
+					on[e.Food] += e.Count
+				}
+			}
+			for _, r := range one.Reserve {
+				if n := on[r.Food]; n > 0 && n < 8 {
+					t.Errorf("%s for %d in month %d, %s: %d of %s on the board, %d beside", b.Occasion, b.Guests.Adults, b.Month, b.Theme.Name, n, r.Food, r.Count)
+				}
+			}
+		}
+	}
+}

@@ -96,6 +96,7 @@ var planning = map[string]string{
 	"theme.more":      "More than usual of {1}.",
 	"theme.less":      "Less than usual of {1}.",
 	"theme.without":   "Without {1}.",
+	"theme.no place":  "It has no place for {1}.",
 	"theme.round":     "On a round board, where one suits.",
 	"theme.rectangle": "On a rectangular board, where one suits.",
 	"theme.drinks":    "To drink: {1}.",

@@ -57,6 +57,15 @@ func (t *Theme) Does(larder *food.Larder) (out []say.Text) {
 			out = append(out, say.That(s.code, say.All(s.of...)))
 		}
 	}
+	var places []say.Value
+	for _, r := range food.Roles {
+		if slices.Contains(t.Without, r.ID) {
+			places = append(places, say.Word(r.Says))
+		}
+	}
+	if len(places) > 0 {
+		out = append(out, say.That("theme.no place", say.Any(places...)))
+	}
 	switch t.Shape() {
 	case "round":
 		out = append(out, say.That("theme.round"))

@@ -7,6 +7,7 @@ import (
 
 	"happytray/core/brief"
 	"happytray/core/food"
+	"happytray/core/say"
 )
 
 func TestWhatAThemeDoes(t *testing.T) {
@@ -96,5 +97,28 @@ func TestThemesAskForBoardsAndDrinks(t *testing.T) {
 	}
 	if !strings.Contains(says, "On a round board, where one suits.") || !strings.Contains(says, "To drink: cold black tea with lemon or coffee or strong tea.") {
 		t.Error(says)
+	}
+}
+
+// What a theme has no place for is said, and is a role that boards have.
+func TestAThemeSaysWhatItDoesWithout(t *testing.T) {
+	n := 0
+	for _, th := range BuiltIn {
+		for _, id := range th.Without {
+			n++
+			k := slices.IndexFunc(food.Roles, func(r food.Role) bool { return r.ID == id })
+			if k < 0 {
+				t.Fatalf("%s does without %q, which is no role", th.Name, id)
+			}
+			if th.Wants(food.Roles[k], nil) {
+				t.Errorf("%s wants %s all the same", th.Name, id)
+			}
+			if !slices.ContainsFunc(th.Does(food.BuiltIn()), func(s say.Text) bool { return strings.Contains(s.String(), food.Roles[k].Says) }) {
+				t.Errorf("%s does not say that it has no %s", th.Name, id)
+			}
+		}
+	}
+	if n == 0 {
+		t.Error("no theme does without anything")
 	}
 }

@@ -25,6 +25,7 @@ type Theme struct {
 	Season   bool               // its months are those of a season, half a year off in the south
 	Belongs  []string           // foods that make it
 	Alien    []string           // foods that break it: never chosen unasked
+	Without  []string           // roles of a board (food.Roles) that it has no place for
 	Garnish  []string
 	Liner    string   // where a board wants one
 	Also     []string // everyday words for it
@@ -49,10 +50,10 @@ var BuiltIn = append([]Theme{
 		Alien:   []string{"prunes", "smoked-duck", "charcoal-crackers", "candied-orange"}, Garnish: []string{"edible-violas", "mint", "chive-flowers"}},
 	{Name: "picnic", Season: true, Months: []int{6, 7, 8}, Hour: "12:30", Also: []string{"summer", "garden party", "park", "july", "beach", "camping", "pool party"}, Palette: []string{"#d8352a", "#f2d04a", "#7fb04a", "#f6efe0"}, Liner: "#f6f0e2",
 		Belongs: []string{"cherry-tomatoes", "strawberries", "cherries", "pulled-sticks", "orange-block", "sausage-sticks", "wide-sausage", "breadsticks", "small-pretzels", "corn-chips", "gherkins", "carrot-sticks", "brownie-cubes", "pastry-pate"},
-		Alien:   []string{"washed-square", "blue-wedge", "sheep-blue", "meringues", "truffles"}, Garnish: []string{"mint", "basil"}},
+		Alien:   []string{"washed-square", "blue-wedge", "sheep-blue", "meringues", "truffles"}, Without: []string{"blue"}, Garnish: []string{"mint", "basil"}},
 	{Name: "harbour", Leads: []string{"fish", "crustaceans", "molluscs"}, Also: []string{"harbor", "seafood", "fish", "coast", "seaside", "sea", "nautical", "sailing", "regatta"}, Palette: []string{"#3b4468", "#e8e4d8", "#c9d6d8", "#e08a6a"}, Regions: []string{"atlantic", "northern"}, Liner: "#eef0ec",
 		Belongs: []string{"smoked-salmon", "trout-spread", "gherkins", "caper-berries", "radishes", "cucumber", "rye-crisps", "washed-wheel", "brined-white", "blueberries", "pickled-onions", "caraway-block"},
-		Alien:   []string{"pineapple", "marshmallows", "mango-strips"}, Garnish: []string{"dill", "chive-flowers"}},
+		Alien:   []string{"pineapple", "marshmallows", "mango-strips"}, Without: []string{"sweet spread", "dark and sweet"}, Garnish: []string{"dill", "chive-flowers"}},
 	{Name: "orchard", Season: true, Months: []int{9, 10}, Also: []string{"apple day", "cider", "fruit"}, Palette: []string{"#c23a2e", "#d9b44a", "#8ba84a", "#f0d9b0"}, Liner: "#f3ecd8",
 		Belongs: []string{"apple", "pear", "plum", "cherries", "apricots", "nectarine", "apple-rings", "dried-apricots", "dried-cherries", "apricot-jam", "cherry-jam", "honey", "hazelnuts", "walnuts", "mountain-wheel", "creamy-blue"},
 		Alien:   []string{"dark-olives", "mango-strips", "pineapple", "passion-fruit"}, Garnish: []string{"mint", "thyme"}},
@@ -70,13 +71,13 @@ var BuiltIn = append([]Theme{
 		Alien:   []string{"washed-square", "pickled-onions", "sheep-blue", "garlic-cream"}, Garnish: []string{"rose-petals", "mint"}},
 	{Name: "snow", Season: true, Months: []int{1, 12}, Also: []string{"white", "white party", "all white"}, Palette: []string{"#fbfaf6", "#e9e4da", "#f3ead6", "#dfe3e2"}, Liner: "#e4e8ea",
 		Belongs: []string{"soft-white-round", "fresh-goat-log", "brined-white", "mozzarella-balls", "fresh-curd", "macadamias", "cashews", "white-chocolate", "meringues", "endive", "cauliflower", "pear", "rice-crackers", "water-biscuits", "vanilla-cream", "smoked-turkey"},
-		Alien:   []string{"dark-olives", "charcoal-crackers", "beetroot-dip"}, Garnish: []string{"rosemary", "dill"}},
+		Alien:   []string{"dark-olives", "charcoal-crackers", "beetroot-dip"}, Without: []string{"dark and sweet"}, Garnish: []string{"rosemary", "dill"}},
 	{Name: "school's out", Tilt: map[string]float64{"vegetable": 1.3, "fruit": 1.3, "brined": .5}, Hour: "15:00", Also: []string{"kids", "children", "child's birthday", "kids birthday", "children's party", "school party", "playdate"}, Palette: []string{"#f2c23a", "#e2553a", "#6fae4a", "#f09a3a"}, Liner: "#f7efd8",
 		Belongs: []string{"pulled-sticks", "mild-loaf", "orange-block", "cherry-tomatoes", "cucumber", "carrot-sticks", "pepper-sticks", "yellow-pepper", "strawberries", "green-grapes", "small-pretzels", "corn-chips", "milk-chocolate", "brownie-cubes", "chickpea-dip", "cooked-sausage"},
-		Alien:   []string{"blue-wedge", "washed-square", "sheep-blue", "grainy-mustard", "coarse-pate", "caper-berries"}, Garnish: []string{"mint"}},
+		Alien:   []string{"blue-wedge", "washed-square", "sheep-blue", "grainy-mustard", "coarse-pate", "caper-berries"}, Without: []string{"blue", "aged"}, Garnish: []string{"mint"}},
 	{Name: "tea time", Tilt: map[string]float64{"sweet": 3, "fruit": 1.2, "brined": 0, "meat": .5, "cheese": .6}, Hour: "15:30", Also: []string{"afternoon tea", "high tea", "tea party", "tea", "cream tea"}, Palette: []string{"#e9d3b0", "#d8a9b4", "#f6efe0", "#a85a3a"}, Liner: "#f8f1e6",
 		Belongs: []string{"scones", "shortbread", "lemon-curd", "vanilla-cream", "oat-biscuits", "strawberries", "raspberries", "cucumber", "smoked-salmon", "almond-biscuits", "almond-shells", "fudge", "apricot-jam", "fresh-curd", "mild-loaf", "fruit-toasts"},
-		Alien:   []string{"pepper-sausage", "paprika-sausage", "wide-sausage", "beef-sausage", "fennel-sausage", "venison-sausage", "sausage-sticks", "pickled-onions", "corn-chips", "garlic-cream"}, Garnish: []string{"rose-petals", "mint", "edible-violas"}},
+		Alien:   []string{"pepper-sausage", "paprika-sausage", "wide-sausage", "beef-sausage", "fennel-sausage", "venison-sausage", "sausage-sticks", "pickled-onions", "corn-chips", "garlic-cream"}, Without: []string{"dry sausage", "blue"}, Garnish: []string{"rose-petals", "mint", "edible-violas"}},
 }, usual...)
 
 // ForBrief is the theme of a brief: a built-in one by its name, with the brief's own colours,
@@ -136,4 +137,29 @@ func (t *Theme) Kin(f *food.Food) bool {
 		return slices.ContainsFunc(t.Leads, f.Holds)
 	}
 	return true
+}
+
+// OfItsOwn reports whether a theme wants most foods of a category from its own: all cheese and meat of a cuisine
+// together, or the meats of a theme that something leads.
+func (t *Theme) OfItsOwn(c food.Category) bool {
+	switch {
+	case t == nil:
+		return false
+	case len(t.Origins) > 0:
+		return c == food.Cheese || c == food.Meat
+	}
+	return len(t.Leads) > 0 && c == food.Meat
+}
+
+// Wants reports whether a role of a board has a place under the theme, among the foods that may be chosen: it does not
+// speak against it, and where it wants most of a kind from its own, some food of its own plays the role. Every role that
+// some food plays has one where there is no theme.
+func (t *Theme) Wants(r food.Role, foods []*food.Food) bool {
+	if t != nil && slices.Contains(t.Without, r.ID) {
+		return false
+	}
+	return slices.ContainsFunc(foods, func(f *food.Food) bool {
+		k, _ := f.RoleOf()
+		return k >= 0 && food.Roles[k].ID == r.ID && (!t.OfItsOwn(r.Category) || t.Kin(f))
+	})
 }

@@ -5,7 +5,7 @@ package theme
 var usual = []Theme{
 	{Name: "brunch", Tilt: map[string]float64{"fruit": 1.4, "brined": .5, "sweet": 1.5, "cracker": 1.2}, Hour: "11:00", Also: []string{"breakfast", "morning", "mother's day", "father's day", "bridal shower", "baby shower", "pancake day", "pancakes"}, Palette: []string{"#f2c75a", "#e8836a", "#f6efe0", "#7fb04a"}, Liner: "#f8f1e2",
 		Belongs: []string{"small-croissants", "bagels", "cured-salmon", "smoked-salmon", "cream-cheese-block", "fresh-curd", "yoghurt-granola", "strawberries", "blueberries", "raspberries", "melon", "maple-syrup", "apricot-jam", "pancakes", "waffles", "butter", "mild-loaf", "smoked-ham", "banana"},
-		Alien:   []string{"venison-sausage", "sheep-blue", "blue-wedge", "washed-square", "pickled-onions"}, Garnish: []string{"mint"}},
+		Alien:   []string{"venison-sausage", "sheep-blue", "blue-wedge", "washed-square", "pickled-onions"}, Without: []string{"dry sausage", "blue"}, Garnish: []string{"mint"}},
 	{Name: "match night", Tilt: map[string]float64{"dip": 1.4, "cracker": 1.2, "meat": 1.2, "fruit": .7}, Also: []string{"movie night", "film night", "game night", "games night", "game day", "football", "sports", "tailgate", "barbecue", "bbq", "poker night", "big match", "beer"}, Palette: []string{"#c8442a", "#e0a83a", "#5f7a3a", "#f0e2c4"}, Liner: "#efe4cc",
 		Belongs: []string{"corn-chips", "potato-crisps", "tomato-salsa", "avocado-dip", "sausage-sticks", "paprika-sausage", "wide-sausage", "orange-block", "pepper-block", "small-pretzels", "sausage-rolls", "small-pies", "roasted-peanuts", "chilli-jam", "garlic-cream", "celery", "gherkins", "pickled-peppers"},
 		Alien:   []string{"meringues", "rose-petals", "potted-duck", "trout-spread"}, Garnish: []string{"parsley", "coriander"}},
@@ -47,7 +47,7 @@ var usual = []Theme{
 		Alien:   []string{"venison-sausage"}, Garnish: []string{"mint", "parsley"}, Off: []string{"pork", "alcohol"}},
 	{Name: "diwali", Also: []string{"deepavali", "festival of lights", "holi"}, Palette: []string{"#e88a2a", "#c22a5a", "#d9a441", "#5a1a3c"}, Regions: []string{"eastern", "tropical"}, Liner: "#f7e6c8",
 		Belongs: []string{"pistachios", "cashews", "almonds", "dates", "mango", "mango-strips", "fudge", "yoghurt-dip", "fruit-chutney", "pomegranate", "flatbread", "roasted-chickpeas", "candied-nuts", "brined-white", "cucumber", "carrot-sticks"},
-		Garnish: []string{"marigold-petals", "coriander", "mint"}, Off: []string{"meat", "alcohol"}},
+		Without: []string{"blue"}, Garnish: []string{"marigold-petals", "coriander", "mint"}, Off: []string{"meat", "alcohol"}},
 	{Name: "hanukkah", Also: []string{"chanukah", "rosh hashanah", "jewish new year", "shavuot", "purim"}, Palette: []string{"#3b5a8a", "#f4f2ea", "#d9a441", "#c9b27a"}, Liner: "#f2f2ee",
 		Belongs: []string{"apple", "honey", "smoked-salmon", "cured-salmon", "pomegranate", "dates", "figs", "dried-figs", "walnuts", "almonds", "cucumber", "radishes", "red-grapes", "carrot-sticks", "chickpea-dip", "dark-chocolate", "bagels"},
 		Garnish: []string{"dill", "parsley"}, Off: []string{"pork", "beef", "poultry", "game", "shellfish"}},
