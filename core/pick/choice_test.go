@@ -49,7 +49,7 @@ func ids(chosen []Choice) []string {
 func TestChoicesHold(t *testing.T) {
 	r := rand.New(rand.NewPCG(3, 4))
 	all := larder.All()
-	for n := range 150 {
+	for n := range cases(150) {
 		b := anyBrief(r)
 		off := b.OffTheTray()
 		first, err := Pick(b, larder, Under{})

@@ -9,6 +9,14 @@ import (
 	"happytray/core/theme"
 )
 
+// cases is how many of n generated ones are tried: a third of them in the quick half of the tests.
+func cases(n int) int {
+	if testing.Short() {
+		return n / 3
+	}
+	return n
+}
+
 // plainBrief is a brief of a made-up table without diets, most with a theme.
 func plainBrief(r *rand.Rand) brief.Brief {
 	b := brief.Brief{Guests: brief.Guests{Adults: 4 + r.IntN(36), Children: r.IntN(3) * r.IntN(4)}, Month: 1 + r.IntN(12),
@@ -24,7 +32,7 @@ func plainBrief(r *rand.Rand) brief.Brief {
 func TestRulesOfAChoice(t *testing.T) {
 	r := rand.New(rand.NewPCG(25, 12))
 	broken := map[string]int{}
-	for range 600 {
+	for range cases(600) {
 		b := plainBrief(r)
 		chosen, err := Pick(b, larder, Under{})
 		if err != nil {
@@ -56,7 +64,7 @@ func TestRulesOfAChoice(t *testing.T) {
 		}
 	}
 	for says, n := range broken {
-		t.Errorf("%s: broken on %d of 600 boards", says, n)
+		t.Errorf("%s: broken on %d of the boards", says, n)
 	}
 }
 
@@ -73,7 +81,7 @@ func TestTheClassicThenTheTurn(t *testing.T) {
 		return foods
 	}
 	covered := func(choice int, themed bool) (whole, part float64) {
-		const briefs = 150
+		briefs := cases(150)
 		for range briefs {
 			b := plainBrief(r)
 			b.Choice = choice
@@ -103,9 +111,9 @@ func TestTheClassicThenTheTurn(t *testing.T) {
 				}
 			}
 			if got == want {
-				whole += 1. / briefs
+				whole += 1 / float64(briefs)
 			}
-			part += float64(got) / float64(want) / briefs
+			part += float64(got) / float64(want) / float64(briefs)
 		}
 		return whole, part
 	}

@@ -11,6 +11,7 @@ import (
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/plan"
+	"happytray/core/plan/plantest"
 	"happytray/core/tray"
 )
 
@@ -46,7 +47,7 @@ func TestThePregnantFindTheirShare(t *testing.T) {
 // the others keep theirs.
 func TestLittleCarbohydrate(t *testing.T) {
 	r := rand.New(rand.NewPCG(24, 6))
-	for n := range 60 {
+	for n := range plantest.Cases(60) {
 		b := brief.Brief{Guests: brief.Guests{Adults: 6 + r.IntN(30)}, Month: 1 + r.IntN(12), Occasion: []string{"nibble", "grazing", "meal"}[n%3], Choice: n}
 		b.Diets = []brief.Diet{{Who: "they", Count: 1 + r.IntN(b.Guests.Adults/4), Avoid: []string{food.LowCarb}}}
 		j, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
@@ -91,7 +92,7 @@ func TestWhatIsAdvisedAgainstFallsAway(t *testing.T) {
 // infants come no honey.
 func TestNothingChokesOrHoldsAlcohol(t *testing.T) {
 	r := rand.New(rand.NewPCG(24, 5))
-	for n := range 80 {
+	for n := range plantest.Cases(80) {
 		b := brief.Brief{Guests: brief.Guests{Adults: 2 + r.IntN(20), Children: 1 + r.IntN(12)}, Month: 1 + r.IntN(12), Occasion: []string{"nibble", "grazing", "meal"}[n%3], Choice: n}
 		if n%4 == 0 {
 			b.Guests.Infants = 1

@@ -15,6 +15,7 @@ import (
 	"happytray/core/job"
 	"happytray/core/pick"
 	"happytray/core/plan"
+	"happytray/core/plan/plantest"
 	"happytray/core/portion"
 	"happytray/core/price"
 	"happytray/core/shop"
@@ -55,7 +56,7 @@ func foodsOf(t *job.Job) map[string]float64 {
 func TestPlansHold(t *testing.T) {
 	r := rand.New(rand.NewPCG(8, 15))
 	cabinet := board.BuiltInCabinet()
-	for n := range 120 {
+	for n := range plantest.Cases(120) {
 		b := anyBrief(r)
 		made, err := plan.FromBrief(b, larder, cabinet)
 		if err != nil {

@@ -9,6 +9,7 @@ import (
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/plan"
+	"happytray/core/plan/plantest"
 	"happytray/core/shop"
 )
 
@@ -42,7 +43,7 @@ func TestSmallTablesGetWholePacks(t *testing.T) {
 // A kind made more of by hand is more, whatever its packs: they are laid whole at the usual share already.
 func TestWholePacksSwallowNoSlider(t *testing.T) {
 	cabinet := board.BuiltInCabinet()
-	for k := range 40 {
+	for k := range plantest.Cases(40) {
 		b := brief.Brief{Guests: brief.Guests{Adults: []int{4, 8, 12, 16}[k%4]}, Occasion: "grazing", Month: 6, Choice: k / 4}
 		if k%2 == 1 {
 			b.Budget = 4200

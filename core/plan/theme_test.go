@@ -11,6 +11,7 @@ import (
 	"happytray/core/colour"
 	"happytray/core/food"
 	"happytray/core/plan"
+	"happytray/core/plan/plantest"
 	"happytray/core/say"
 	"happytray/core/theme"
 )
@@ -107,7 +108,7 @@ func TestThemesWork(t *testing.T) {
 // Of a cracker whose rest stands beside, eight and more are on the board or none, however small it is: four of one look
 // forgotten.
 func TestNoFewCrackers(t *testing.T) {
-	for k := range 120 {
+	for k := range plantest.Cases(120) {
 		b := brief.Brief{Guests: brief.Guests{Adults: 3 + k%5}, Month: 1 + k%12, Occasion: []string{"nibble", "grazing", "meal"}[k%3], Theme: &brief.Theme{Name: theme.BuiltIn[k%len(theme.BuiltIn)].Name}}
 		j, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 		if err != nil {

@@ -21,7 +21,7 @@ func aheadOf(n int) brief.Brief {
 
 // Between the last hand and the guests there is a quarter of an hour, on the spot as well; who begins late has what is left of it.
 func TestAQuarterOfAnHourInHand(t *testing.T) {
-	for n := range 12 {
+	for n := range plantest.Cases(12) {
 		b := aheadOf(n)
 		if n%3 == 1 {
 			b.Travels = brief.Travels{Yes: true, Minutes: 20}

@@ -18,7 +18,7 @@ import (
 func TestOneHonestClock(t *testing.T) {
 	larder := food.BuiltIn()
 	worst, chilled, foods := 0.0, 0, 0
-	for n := range 24 {
+	for n := range plantest.Cases(24) {
 		b := brief.Brief{Guests: brief.Guests{Adults: 4 + 2*(n%10)}, Month: 1 + n%12, Occasion: []string{"nibble", "grazing", "meal"}[n%3], Choice: n, ServeAt: "2026-11-27T19:00:00Z"}
 		if n%5 == 4 {
 			hot := 34.0

@@ -39,7 +39,7 @@ var evenings = []brief.Brief{
 // once, no oven has two temperatures or more sheets than it takes, nothing ends after serving, what goes soft is
 // laid late or it is said, and what is cut and laid is what the trays hold.
 func TestDaysAreSound(t *testing.T) {
-	for n, b := range evenings {
+	for n, b := range evenings[:plantest.Cases(len(evenings))] {
 		j := plantest.Laid(t, b)
 		larder := j.Larder(food.BuiltIn())
 		for _, people := range []int{1, 2, 4} {
@@ -513,11 +513,7 @@ func TestWeighings(t *testing.T) {
 // Whoever is late is offered something, whatever leads the day: work, or food that warms up.
 func TestTheLateAreOfferedSomething(t *testing.T) {
 	larder := food.BuiltIn()
-	plans := 24
-	if testing.Short() {
-		plans = 6
-	}
-	for n := range plans {
+	for n := range plantest.Cases(24) {
 		b := brief.Brief{Guests: brief.Guests{Adults: 2 + 3*(n%8)}, Occasion: []string{"nibble", "grazing", "meal"}[n%3], ServeAt: "2026-11-29T19:00:00Z", Choice: n}
 		j, err := plan.FromBrief(b, larder, board.BuiltInCabinet())
 		if err != nil {

@@ -12,6 +12,9 @@ import (
 // A table for two hundred by four people with the evening before: nothing is out of the cold for too long and nothing is made too early,
 // because what keeps is made ready the evening before, one thing after the other; without that evening the day says what is wrong.
 func TestTwoHundredByFourWithTheEveningBefore(t *testing.T) {
+	if testing.Short() {
+		t.Skip("lays a table for two hundred")
+	}
 	larder := food.BuiltIn()
 	b := brief.Brief{Guests: brief.Guests{Adults: 200}, Occasion: "grazing", Month: 12, ServeAt: "2026-12-05T19:00:00Z", ReadyBy: "2026-12-05T16:00:00Z", Sessions: []brief.Session{
 		{From: "2026-12-04T17:00:00Z", To: "2026-12-04T19:30:00Z"}, {From: "2026-12-05T08:00:00Z", To: "2026-12-05T12:00:00Z"}, {From: "2026-12-05T12:30:00Z", To: "2026-12-05T16:00:00Z"}}}

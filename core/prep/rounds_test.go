@@ -147,7 +147,7 @@ func BenchmarkTableFor200(b *testing.B) {
 // house may begin with its cheese, its meat, or by marking everything out.
 func TestOrderOfLayingByRole(t *testing.T) {
 	larder := food.BuiltIn()
-	for n := range 12 {
+	for n := range plantest.Cases(12) {
 		for _, begin := range []string{"", "cheese", "meat", "marked"} {
 			b := brief.Brief{Guests: brief.Guests{Adults: 6 + 2*n}, Month: 1 + n, Choice: n, Rules: &brief.Rules{Begin: begin}}
 			j := plantest.Laid(t, b)
@@ -189,7 +189,7 @@ func TestOrderOfLayingByRole(t *testing.T) {
 // No cheese is laid after produce, whoever lays what: by the clock, not only by the order of steps.
 func TestNoCheeseAfterProduce(t *testing.T) {
 	larder := food.BuiltIn()
-	for n := range 12 {
+	for n := range plantest.Cases(12) {
 		b := brief.Brief{Guests: brief.Guests{Adults: 6 + 2*n}, Month: 1 + n, Occasion: []string{"nibble", "grazing", "meal"}[n%3], Choice: n, ServeAt: "2026-11-27T19:00:00Z"}
 		j := plantest.Laid(t, b)
 		d, err := Plan(j, larder, Options{People: 1 + n%3, Ovens: 1})

@@ -12,6 +12,14 @@ import (
 	"happytray/core/search"
 )
 
+// Cases is how many of n generated cases are tried: a third of them in the quick half of the tests.
+func Cases(n int) int {
+	if testing.Short() {
+		return (n + 2) / 3
+	}
+	return n
+}
+
 // Laid plans a brief out of the built-in larder and lays its trays, always alike.
 func Laid(t testing.TB, b brief.Brief) *job.Job {
 	t.Helper()
