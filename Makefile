@@ -31,7 +31,7 @@ demo: build ## start everything with demo data at http://127.0.0.1:8080
 build: bin/happytray ## the one binary, web included
 
 bin/happytray: web/dist/index.html $(GO_SOURCES) go.mod go.sum
-	go build -trimpath -ldflags "-s -w -X main.version=$(VERSION)" -o $@ ./cmd/happytray
+	CGO_ENABLED=0 go build -trimpath -ldflags "-s -w -X main.version=$(VERSION)" -o $@ ./cmd/happytray
 
 web/dist/index.html: web/node_modules/.package-lock.json $(WEB_SOURCES)
 	cd web && npm run --silent build -- --logLevel warn
