@@ -7,9 +7,9 @@ VERSION := $(shell git describe --tags --always --dirty 2>/dev/null || echo dev)
 
 WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/package.json
 GO_SOURCES := $(shell find . -name node_modules -prune -o -name .local -prune -o \( -name '*.go' -o -name '*.sql' -o -name '*.json' -path './core/*' -o -name openapi.yaml \) -print)
-GENERATED := server/api/api.gen.go web/src/api/contract.gen.ts web/src/api/tray.gen.ts
+GENERATED := server/api/api.gen.go core/food/data.zip web/src/api/contract.gen.ts web/src/api/tray.gen.ts
 # what decides what is generated, the generators' versions too
-MADE_FROM := server/api/openapi.yaml server/api/codegen.yaml docs/formats/tray.schema.json web/package-lock.json go.mod
+MADE_FROM := $(wildcard core/food/data/*.json) server/api/openapi.yaml server/api/codegen.yaml docs/formats/tray.schema.json web/package-lock.json go.mod
 # packages in which goroutines meet, tested with the race detector and nowhere else, and the
 # tests of others in which they do
 RACY := ./app/... ./store/...
@@ -44,6 +44,7 @@ web/dist/index.html: web/node_modules/.package-lock.json $(WEB_SOURCES)
 # The contract and the tray schema are the source; the code made from them is kept in the tree.
 generate: web/node_modules/.package-lock.json ## make the generated code anew from the contract and the schema
 	go tool oapi-codegen -config server/api/codegen.yaml server/api/openapi.yaml
+	go run ./scripts/packlarder
 	cd web && npm run --silent types >/dev/null
 
 # for every commit: what is quick, nothing that starts a browser or searches for long

@@ -1,19 +1,22 @@
 package food
 
 import (
+	"archive/zip"
 	"bytes"
-	"embed"
+	_ "embed"
 	"encoding/json"
 	"fmt"
+	"io/fs"
 	"sort"
 	"strings"
 	"sync"
 )
 
-// One file for each category, in data/<category>.json.
+// One file for each category, data/<category>.json, packed by make generate (scripts/packlarder): as text they are a third
+// of a megabyte of the program.
 //
-//go:embed data/*.json
-var data embed.FS
+//go:embed data.zip
+var packed []byte
 
 // Larder is a set of foods by id. One made by With lies over another, which it
 // leaves as it is.
@@ -63,14 +66,18 @@ func (l *Larder) With(foods []Food) *Larder {
 // BuiltIn is the larder that ships with the product.
 var BuiltIn = sync.OnceValue(func() *Larder {
 	l := &Larder{byID: map[string]int{}}
+	data, err := zip.NewReader(bytes.NewReader(packed), int64(len(packed)))
+	if err != nil {
+		panic("built-in larder: " + err.Error()) // embedded at build time; the tests read it
+	}
 	for _, c := range Categories {
 		file := "data/" + strings.ReplaceAll(string(c), " ", "-") + ".json"
-		raw, err := data.ReadFile(file)
+		raw, err := fs.ReadFile(data, file)
 		if err == nil {
 			err = l.read(raw)
 		}
 		if err != nil {
-			panic("built-in larder, " + file + ": " + err.Error()) // embedded at build time; the tests read it
+			panic("built-in larder, " + file + ": " + err.Error())
 		}
 	}
 	return l
