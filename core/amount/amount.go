@@ -142,10 +142,11 @@ func Meatless(chosen []pick.Choice) portion.Meatless {
 }
 
 // pull is a food's weight in its category: its liking, twice that for what
-// is laid as a trail, which must be long to lead the eye, and half for what is tiny.
+// is laid as a trail, which must be long to lead the eye, and half for what is tiny and stands in a bowl: lying open it fills
+// the gaps between everything else.
 func pull(b brief.Brief, c pick.Choice) float64 {
 	liking := portion.Liking(b, c.Food)
-	if tiny(c.Food) {
+	if tiny(c.Food) && food.InVessel(c.Form) {
 		return liking / 2
 	}
 	if food.Has(c.Form, food.Winding) {

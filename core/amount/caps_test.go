@@ -35,6 +35,9 @@ func TestCapsAndPartsOfRounds(t *testing.T) {
 				if a.Food.Category == food.Brined && a.Grams > 12*float64(n) {
 					t.Errorf("%s for %d: %.0f g of %s", occasion, n, a.Grams, a.Food.ID)
 				}
+				if a.Food.Category == food.Cracker && spec.MassG >= 1.5 && !food.InVessel(a.Form) && a.Grams > 12.01*spec.MassG*float64(n) && a.Grams > 90 {
+					t.Errorf("%s for %d: %.0f pieces of %s", occasion, n, a.Grams/spec.MassG, a.Food.ID)
+				}
 				if strings.Contains(a.Why.String(), "One for each of") && !OneByOne(spec) && a.Grams < spec.MassG*float64(n)*.999 {
 					t.Errorf("%s for %d: %.0f g of %s in pieces of %v g: %s", occasion, n, a.Grams, a.Food.ID, spec.MassG, a.Why)
 				}

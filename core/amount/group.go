@@ -106,6 +106,7 @@ func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 		}
 		n, few := int(math.Round(grams/s.MassG)), few
 		if a.Packed { // there are no more
+			n = min(n, int(a.Grams/s.MassG+1e-9))
 			few = max(1, min(few, int(a.Grams/s.MassG+1e-9)))
 		}
 		if f.Category == food.Cracker && !a.Pinned && crackers < 1 && n < FewCrackers && !food.InVessel(s.Form) {

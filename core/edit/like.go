@@ -71,7 +71,9 @@ func layLike(ctx context.Context, t, other *tray.Tray, larder *food.Larder, exac
 				c.Elements[i] = made
 			}
 		}
-		if exact && e.Food == o.Food && e.Form == o.Form && e.Count == o.Count && e.Vessel == o.Vessel {
+		short := e.Kind() == food.KindRow && e.Count > o.Count // there was no room for more of it there either
+		if exact && e.Food == o.Food && e.Form == o.Form && (e.Count == o.Count || short) && e.Vessel == o.Vessel && o.Placed {
+			pack.NewLayout(pack.NewProblem(c, larder), c).HoldBack(e, o.Count)
 			like := other.Clone().Elements[k]
 			e.X, e.Y, e.TurnDeg, e.Path, e.Pieces, e.Placed = like.X, like.Y, like.TurnDeg, like.Path, like.Pieces, true
 			continue

@@ -1,7 +1,12 @@
 package food
 
 import (
+	"archive/zip"
+	"bytes"
+	"io/fs"
 	"math"
+	"os"
+	"path/filepath"
 	"slices"
 	"strings"
 	"testing"
@@ -275,3 +280,29 @@ func TestReadLarderRefuses(t *testing.T) {
 }
 
 func bender(form string) Bender { return FormByID(form).(Bender) }
+
+// What the program carries is what the files say.
+func TestTheLarderIsPackedAsItIsWritten(t *testing.T) {
+	files, _ := filepath.Glob("data/*.json")
+	z, err := zip.NewReader(bytes.NewReader(packed), int64(len(packed)))
+	if err != nil || len(files) != len(z.File) || len(files) != len(Categories) {
+		t.Fatalf("%d files, %d categories: %v", len(files), len(Categories), err)
+	}
+	for _, file := range files {
+		written, _ := os.ReadFile(file)
+		if got, err := fs.ReadFile(z, filepath.ToSlash(file)); err != nil || !bytes.Equal(got, written) {
+			t.Errorf("%s is packed otherwise: run make generate (%v)", file, err)
+		}
+	}
+}
+
+// What goes into the narrowest pockets is small and lies open, and is no crumb.
+func TestWhatFillsGaps(t *testing.T) {
+	for id, want := range map[string]bool{"raisins": true, "dried-cranberries": true, "roasted-peanuts": true, "pistachio-kernels": true, "coated-raisins": true, "blueberries": true,
+		"pumpkin-seeds": false, "mixed-seeds": false, "walnuts": false, "dried-apricots": false, "red-grapes": false, "honey": false, "rosemary": false} {
+		f, ok := BuiltIn().Get(id)
+		if !ok || f.FillsGaps() != want {
+			t.Errorf("%s fills gaps: %v, want %v", id, !want, want)
+		}
+	}
+}

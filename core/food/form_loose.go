@@ -2,6 +2,7 @@ package food
 
 import (
 	"math"
+	"slices"
 
 	"happytray/core/geom"
 )
@@ -45,3 +46,17 @@ const tinyMM = 14.0
 func Tiny(s Spec) bool {
 	return FormByID(s.Form).Kind() == KindLoose && (s.L+s.W)/2 < tinyMM
 }
+
+const (
+	gapMM  = 7.0 // mean radius of a loose piece that still goes into the pockets between other things, mm
+	crumbG = .4  // grams of one below which it is a crumb, which nobody lays one by one
+)
+
+// FillsGaps reports whether a form comes in pieces that go into the narrow pockets between other things: dried berries,
+// small nuts and seeds. Without one of them board shows through however full it is.
+func (s Spec) FillsGaps() bool {
+	return FormByID(s.Form).Kind() == KindLoose && !InVessel(s.Form) && !Has(s.Form, OnFood|Halved) && s.MassG >= crumbG && s.AreaMM2() <= math.Pi*gapMM*gapMM
+}
+
+// FillsGaps reports whether the food comes in such a form.
+func (f *Food) FillsGaps() bool { return slices.ContainsFunc(f.Forms, Spec.FillsGaps) }

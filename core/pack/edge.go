@@ -23,7 +23,8 @@ func DrawIn(z *Zone, e *tray.Element) {
 }
 
 // drawOff shifts an element until it stands in nothing rigid that is locked: that stays where it is, so who sets something
-// down on it means beside it. Where there is no room between what is locked and the edge it lies as near as it can.
+// down on it means beside it. Where there is no room between what is locked and the edge it goes to the nearest place where
+// there is.
 func drawOff(z *Zone, t *tray.Tray, k int) {
 	e := &t.Elements[k]
 	if kind := e.Kind(); kind == food.KindGarnish || kind == food.KindTrail {
@@ -38,6 +39,18 @@ func drawOff(z *Zone, t *tray.Tray, k int) {
 		e.MoveTo(geom.Pose{X: pose.X + push.X, Y: pose.Y + push.Y, Turn: pose.Turn})
 		DrawIn(z, e)
 	}
+	wished := *e
+	for far := 8.0; far < 2*z.Half; far += 8 {
+		for n := range 16 {
+			by := geom.Polar(far, float64(n)*22.5)
+			*e = wished
+			e.MoveTo(geom.Pose{X: e.X + by.X, Y: e.Y + by.Y, Turn: e.TurnDeg})
+			if DrawIn(z, e); inLocked(t, k) == (geom.Point{}) {
+				return
+			}
+		}
+	}
+	*e = wished
 }
 
 // inLocked is the shift that parts an element from the rigid locked thing that it stands in most.

@@ -34,8 +34,11 @@ func (l *Layout) Garnish(mirrored bool, r *rand.Rand) {
 		var laid []tray.Piece
 		for k := range e.Count {
 			best, at, turn := math.Inf(-1), geom.Point{}, 0.0
-			for range 60 {
+			for try := range 60 {
 				q := geom.Pt(z.Box.Min.X+r.Float64()*z.Box.W(), z.Box.Min.Y+r.Float64()*z.Box.H())
+				if n := len(l.stillBare); n > 0 && try%2 == 0 { // a pocket that nothing filled
+					q = l.stillBare[r.IntN(n)]
+				}
 				if z.Depth(q) < math.Max(spec.L/2-6, 4) {
 					continue
 				}
@@ -165,15 +168,23 @@ func (l *Layout) overBowl(q geom.Point) (is bool) {
 	return is
 }
 
+// coversBare is how much a spot gains from a green for each mm that it is bare.
+const coversBare = 2.0
+
 // bland says how much a spot would gain from a green: near colours meeting, and
 // a colour the green stands off from. Bowls and standing cheeses are left alone.
 func (l *Layout) bland(green int, q geom.Point, mine colour.Lab) (float64, bool) {
 	box := geom.Rect{Min: q, Max: q}.Grow(16)
 	var under []int
-	ok := true
+	ok, bare := true, 16.0
 	l.near(box, func(o *placed) bool {
 		e := &l.Tray.Elements[o.element]
 		inside := o.body.Outline.Contains(q)
+		if inside {
+			bare = 0
+		} else if bare > 0 {
+			bare = math.Min(bare, o.body.Outline.EdgeDistance(q))
+		}
 		if e.Vessel != "" && inside && o.body.Outline.EdgeDistance(q) > 6 || food.Has(e.Form, food.AsItComes) && inside {
 			ok = false
 		}
@@ -185,7 +196,7 @@ func (l *Layout) bland(green int, q geom.Point, mine colour.Lab) (float64, bool)
 	if !ok || len(under) == 0 {
 		return 0, ok // bare board is the last resort
 	}
-	score := 0.0
+	score := coversBare * math.Min(12, bare)
 	for i, a := range under {
 		if adjacency.SpoilEachOther(l.Affinity(green, a)) { // mint beside smoke
 			return 0, false

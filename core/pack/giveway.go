@@ -126,34 +126,57 @@ func giveWayIn(ctx context.Context, c *tray.Tray, larder *food.Larder, z *Zone, 
 // pile lays what found no room at the nearest free spot, or else on its own heap, where fewest lie
 // already: a heap grows higher before anything is taken off the tray. What stands in nothing else may lie there.
 func (rs *regions) pile(particles []particle) {
-	on := map[int]int{} // pieces that lie on a piece
+	on := map[geom.Point]int{} // pieces that lie on one that lies there
 	for i := range particles {
 		g := &particles[i]
 		if !g.gone || rs.strayed(particles, i, nil) {
 			continue
 		}
-		best, least := -1, mostPiled
-		for j := range particles {
-			o := &particles[j]
-			if o.e != g.e || o.gone || o.upper {
-				continue
+		back, mine := g.at, g.local
+		least, best, there, like := mostPiled, geom.Point{}, geom.Point{}, 0
+		upon := func(at geom.Point, piece int, local geom.Outline) {
+			if on[at] >= least {
+				return
 			}
-			if n := on[j]; n < least {
-				back := g.at
-				g.moveTo(o.at.Add(geom.Polar(.12*g.r, float64(i*137%360))))
-				if g.gone = false; rs.legal(particles, i) {
-					best, least = j, n
+			for try := range 4 { // a little askew, as one lies on another, or in its very shape right upon it
+				to, as := at, piece+1
+				if g.local = local; try < 3 {
+					to, as, g.local = at.Add(geom.Polar(.12*g.r, float64((i*137+120*try)%360))), 0, mine
 				}
-				g.gone = true
-				g.moveTo(back)
+				g.reshape()
+				g.moveTo(to)
+				if g.gone = false; rs.legal(particles, i) {
+					least, best, there, like = on[at], at, to, as
+					break
+				}
+			}
+			g.gone = true
+		}
+		own := rs.l.Tray.Elements[g.e].Pieces
+		moves := map[int]bool{}
+		for j := range particles {
+			if o := &particles[j]; o.e == g.e {
+				if moves[o.variant] = true; !o.gone && !o.upper {
+					upon(o.at, o.variant, o.local)
+				}
 			}
 		}
-		if best < 0 {
+		for k := range own { // those farther off, which stay
+			if q := &own[k]; least == mostPiled && q.ZMM == 0 && !moves[k] {
+				upon(q.At, k, q.Outline.Move(geom.Pt(-q.At.X, -q.At.Y)))
+			}
+		}
+		g.local = mine
+		if like > 0 {
+			g.local = own[like-1].Outline.Move(geom.Pt(-own[like-1].At.X, -own[like-1].At.Y))
+		}
+		if g.reshape(); least == mostPiled {
+			g.moveTo(back)
 			continue
 		}
 		on[best]++
-		g.moveTo(particles[best].at.Add(geom.Polar(.12*g.r, float64(i*137%360))))
-		g.gone, g.upper = false, true
+		g.moveTo(there)
+		g.gone, g.upper, g.like = false, true, like
 	}
 }
 
@@ -185,7 +208,7 @@ func (rs *regions) strayed(particles []particle, i int, well func() bool) bool {
 }
 
 // mostPiled is how many pieces are piled on one of their own heap.
-const mostPiled = 2
+const mostPiled = 3
 
 // particleOf is one piece as it lies.
 func particleOf(region, e, piece int, p *tray.Piece) particle {
@@ -216,6 +239,9 @@ func (l *Layout) writeBack(i int, particles []particle) {
 		}
 		if at := g.at.Round(); at != p.At {
 			p.At, p.Outline = at, g.local.Move(at).Round()
+		}
+		if g.like > 0 {
+			p.Variant, p.TurnDeg = e.Pieces[g.like-1].Variant, e.Pieces[g.like-1].TurnDeg
 		}
 		switch {
 		case !g.upper:

@@ -24,6 +24,8 @@ type Layout struct {
 	across  int
 	asked   []int32 // the question in which laid[i] was last named
 	inquiry int32
+
+	stillBare []geom.Point // pockets that no filler found room in
 }
 
 // placed is one piece on the board.
@@ -93,6 +95,20 @@ func (l *Layout) clash(e int, b *geom.Body, slack float64) bool {
 	l.near(b.Box, func(o *placed) bool {
 		if o.element != e {
 			d, _ := geom.Deeper(b, &o.body, review.Touch(&l.Tray.Elements[e], &l.Tray.Elements[o.element])*slack)
+			hit = d > 0
+		}
+		return !hit
+	})
+	return hit
+}
+
+// Stands reports whether a body in the place of element e stands deeper in something laid than may be, by more than
+// beyond, mm.
+func (l *Layout) Stands(e int, b *geom.Body, beyond float64) bool {
+	hit := false
+	l.near(b.Box, func(o *placed) bool {
+		if o.element != e {
+			d, _ := geom.Deeper(b, &o.body, review.Touch(&l.Tray.Elements[e], &l.Tray.Elements[o.element])+beyond)
 			hit = d > 0
 		}
 		return !hit

@@ -27,6 +27,13 @@ type particle struct {
 	r       float64    // mean radius
 	reach   float64
 	gone    bool
+	like    int // the piece, counted from 1, whose shape it took to lie upon it; 0 for its own
+}
+
+// reshape readies the body after the outline was changed.
+func (g *particle) reshape() {
+	g.body = geom.NewBody(append(geom.Outline(nil), g.local...))
+	g.body.Shift(g.local, g.at)
 }
 
 func (g *particle) moveTo(p geom.Point) {
@@ -152,6 +159,7 @@ const bareMM2 = 2500
 // pieces down. What found no room goes to reserve.
 func (rs *regions) finish(ctx context.Context, particles []particle) {
 	rs.closeGaps(ctx, particles)
+	rs.loosen(ctx, particles)
 	if ctx.Err() == nil {
 		rs.dryOff(ctx, particles)
 		rs.spread(ctx, particles)

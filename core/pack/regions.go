@@ -95,6 +95,21 @@ func newRaster(l *Layout, elems []int) *regions {
 	for _, b := range l.laid {
 		mark(b.body.Outline, -2-int16(b.element))
 	}
+	rs.rooms = l.cuttingRooms()
+	for k := range rs.rooms {
+		rs.g.Spans(rs.rooms[k].Outline, func(y, x0, x1 int) {
+			for x := x0; x < x1; x++ {
+				if i := y*rs.g.W + x; rs.label[i] == open {
+					rs.label[i] = -1
+				}
+			}
+		})
+	}
+	return rs
+}
+
+// cuttingRooms is the room before the cutting faces of what lies on the board.
+func (l *Layout) cuttingRooms() (rooms []geom.Body) {
 	for i := range l.Tray.Elements {
 		e := &l.Tray.Elements[i]
 		if !e.Placed || !food.Has(e.Form, food.AsItComes|food.Begun) {
@@ -105,18 +120,10 @@ func newRaster(l *Layout, elems []int) *regions {
 		if face, ok := food.CutFace(f, spec); ok {
 			pose := e.Pose()
 			face.At, face.Dir = pose.Apply(face.At), face.Dir+pose.Turn
-			room := review.CutRoom(face)
-			rs.rooms = append(rs.rooms, geom.NewBody(room))
-			rs.g.Spans(room, func(y, x0, x1 int) {
-				for x := x0; x < x1; x++ {
-					if i := y*rs.g.W + x; rs.label[i] == open {
-						rs.label[i] = -1
-					}
-				}
-			})
+			rooms = append(rooms, geom.NewBody(review.CutRoom(face)))
 		}
 	}
-	return rs
+	return rooms
 }
 
 func newRegions(l *Layout, elems []int, mirrored bool, r *rand.Rand) *regions {

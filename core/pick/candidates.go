@@ -19,8 +19,8 @@ const (
 	atBest         = .22
 	outOfSeason    = -.6
 	fromCupboard   = .5
-	inTheme        = 1.8 // in the very colour of a theme's palette; less, the farther from it
-	thePalette     = 15  // how far from it counts, CIEDE2000
+	inTheme        = 2  // in the very colour of a theme's palette; less, the farther from it
+	thePalette     = 15 // how far from it counts, CIEDE2000
 	ofRegion       = .5
 	ofItsOwn       = 1.2 // of the theme's cuisine, or what leads its meats
 	belongs        = 1.8

@@ -219,8 +219,11 @@ func (p *picker) form(f *food.Food) string {
 		if food.Has(s.Form, food.Winding) && !slices.ContainsFunc(p.chosen, func(c Choice) bool { return food.Has(c.Form, food.Winding) }) {
 			n -= 2 // a line that leads the eye, where there is none yet
 		}
-		if food.Tiny(s) {
+		switch filled := slices.ContainsFunc(p.chosen, p.fillsGaps); {
+		case food.Tiny(s) && (filled || !s.FillsGaps()):
 			n += 2 // rather in a vessel
+		case s.FillsGaps() && !filled:
+			n -= 4 // something small lies open, and fills the gaps between all the rest
 		}
 		if !portion.IsBite(f, s) || p.at.Suffers(f, s.Form) != "" {
 			n += 50
@@ -243,6 +246,12 @@ func (p *picker) form(f *food.Food) string {
 		}
 	}
 	return best
+}
+
+// fillsGaps reports whether what was chosen lies open in pieces that go into the gaps between other things.
+func (p *picker) fillsGaps(c Choice) bool {
+	s, ok := c.Food.Spec(c.Form)
+	return ok && s.FillsGaps()
 }
 
 // quickest is the least handwork that a gram of a food takes in any of the forms of its entry that suit the table, seconds.

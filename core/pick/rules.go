@@ -61,6 +61,9 @@ var rulesOfChoice = []rule{
 		}
 		return n < 2 || slices.ContainsFunc(on, savouryDip)
 	}, savouryDip},
+	{"something small that fills the gaps, where no child chokes on it and the host has no colours of their own", func(b brief.Brief, have map[food.Category]int) bool {
+		return b.Course != "sweet" && b.Guests.Children+b.Guests.Infants == 0 && have[food.Dried] >= 1 && (b.Theme == nil || len(b.Theme.Palette) == 0)
+	}, food.Dried, some((*food.Food).FillsGaps), (*food.Food).FillsGaps},
 }
 
 // obey exchanges foods, each time the one by which the choice loses least, until every rule is kept that can be; fixed

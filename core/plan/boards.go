@@ -32,7 +32,7 @@ const (
 	otherMake  = .15 // a material or a shape that differs
 	rimless    = .8  // all of them without a rim, on the road
 	otherShape = .18 // than the theme is known on
-	tooLittle  = 1.3 // of bare board: what is not on the board is not seen
+	tooLittle  = .9  // of bare board: what is not on the board is not seen
 )
 
 // chooseBoards are the boards that the brief names, or those that suit its guests and its food

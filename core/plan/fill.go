@@ -65,6 +65,9 @@ func lay(t *tray.Tray, b brief.Brief, amounts []amount.Amount, cabinet *board.Ca
 		spec, _ := f.Spec(g.Form)
 		e := tray.Element{ID: id, Food: f.ID, Form: spec.Form, Category: f.Category, Grams: fine(g.Weight), Count: g.Count,
 			Colour: f.SurfaceColour(spec), Wetness: f.Wetness, Layer: food.Layer(f, spec), Pieces: []tray.Piece{}}
+		if left := g.Grams - laid[way{f.ID, spec.Form}]; g.Packed && e.Grams > left && left >= .1 { // rounding makes no more of a pack
+			e.Grams = math.Floor(10*left+1e-9) / 10
+		}
 		if g.Vessel != nil {
 			e.Vessel = g.Vessel.ID
 			if _, have := t.Vessel(e.Vessel); !have {

@@ -22,7 +22,7 @@ import (
 
 // Full is the share of a board's food zone that planned footprints may take;
 // the rest is the air between groups that packing never closes.
-const Full = .93
+const Full = .95
 
 // Stiff is the share that bowls, whole things, rows and trails may take of it:
 // they cannot be squeezed, so loose food must have room to close the gaps round them.
@@ -30,7 +30,7 @@ const Stiff = .7
 
 // crackersOn is how much of the crackers is laid on the board, first choice
 // first: a few on and the rest beside is the house's default.
-var crackersOn = map[string][]float64{"": {.8, .55, .35}, "some": {.8, .55, .35}, "on": {1}, "beside": {0}}
+var crackersOn = map[string][]float64{"": {.8, .7, .6, .5, .42, .35}, "some": {.8, .7, .6, .5, .42, .35}, "on": {1}, "beside": {0}}
 
 // FromBrief picks, portions and chooses boards for a brief, and returns a job whose elements
 // are not placed yet. What the boards cannot carry is in reserve. The food may be shared

@@ -129,8 +129,12 @@ func TestDaysAreSound(t *testing.T) {
 					}
 				}
 			}
+			bears := 120 - standsMin + .5
+			if people == 1 && b.Guests.Total() > 30 { // one pair of hands lays longer than that; clear_at says what it leaves the guests
+				bears = 120
+			}
 			for _, c := range d.ColdOut {
-				if out := serve.Sub(at(t, c.At)).Minutes(); out < 0 || out > 120-standsMin+.5 {
+				if out := serve.Sub(at(t, c.At)).Minutes(); out < 0 || out > bears {
 					t.Errorf("%s: %s is out %v minutes before serving", name, c.Food, out)
 				}
 			}
@@ -780,7 +784,15 @@ func TestWhatIsMadeInTheHouse(t *testing.T) {
 	if len(d.Rounds) > 12 || at(t, d.BeginAt).After(at(t, bought.BeginAt)) {
 		t.Errorf("%d rounds, from %s; bought from %s", len(d.Rounds), d.BeginAt, bought.BeginAt)
 	}
-	if none, err := Plan(j, larder, Options{People: 1}); err != nil || len(none.Tasks) != len(d.Tasks) {
-		t.Errorf("without an oven it is made in a pan: %v", err)
+	made := func(d Day) (n int) {
+		for _, k := range d.Tasks {
+			if k.Kind == Make || k.Kind == Heat || k.Kind == Cool {
+				n++
+			}
+		}
+		return n
+	}
+	if none, err := Plan(j, larder, Options{People: 1}); err != nil || made(none) != made(d) || made(d) == 0 {
+		t.Errorf("without an oven it is made in a pan: %d of %d steps, %v", made(none), made(d), err)
 	}
 }

@@ -38,7 +38,7 @@ func (m *measures) fit() {
 	m.values["fit.gap"] = gap
 	if gap > 34 {
 		m.find("fit.gap", Mend, gap/4, at, nil, say.New("fit.gap", say.MM(gap)))
-	} else if cover < .88 {
+	} else if cover < .9 {
 		m.find("fit.cover", Mend, 5, at, nil, say.New("fit.cover", say.Share(1-cover)))
 	}
 

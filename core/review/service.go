@@ -127,8 +127,8 @@ func onlyWhole(f *food.Food) bool {
 	return !slices.ContainsFunc(f.Forms, func(s food.Spec) bool { return !food.Has(s.Form, food.AsItComes) && !food.Has(s.Form, food.OnFood) })
 }
 
-// lowMM is how high something may be and still let a knife pass over it.
-const lowMM = 12
+// LowMM is how high something may be and still let a knife pass over it.
+const LowMM = 12
 
 // freeRoom is how far, in mm, the room in front of an element's face is free or
 // low, along five lines, the narrowest counting; beyond the food zone counts as taken.
@@ -140,11 +140,11 @@ func (l *Live) freeRoom(i int) float64 {
 	var near []*geom.Body
 	for j := range l.elems {
 		o := &l.elems[j]
-		if j == i || !o.placed || o.height <= lowMM || !o.box.Meets(roomBox) {
+		if j == i || !o.placed || o.height <= LowMM || !o.box.Meets(roomBox) {
 			continue
 		}
 		for b := range o.bodies {
-			if o.bodies[b].Box.Meets(roomBox) && l.tray.Elements[j].Pieces[b].ZMM+l.tray.Elements[j].Pieces[b].HeightMM > lowMM {
+			if o.bodies[b].Box.Meets(roomBox) && l.tray.Elements[j].Pieces[b].ZMM+l.tray.Elements[j].Pieces[b].HeightMM > LowMM {
 				near = append(near, &o.bodies[b])
 			}
 		}

@@ -93,8 +93,8 @@ var specimens = []specimen{
 	{"fit.gap",
 		func(t *tray.Tray) {
 			z := t.Board.FoodZone.Bounds()
-			box(t, "almonds", "drift", z.W()/2-10, z.H(), z.Min.X+z.W()/4-5, 200, 14)
-			box(t, "orange-block", "tumble", z.W()/2-10, z.H(), z.Max.X-z.W()/4+5, 200, 14)
+			box(t, "almonds", "drift", z.W()/2-6, z.H(), z.Min.X+z.W()/4-3, 200, 14)
+			box(t, "orange-block", "tumble", z.W()/2-6, z.H(), z.Max.X-z.W()/4+3, 200, 14)
 		},
 		func(t *tray.Tray) {
 			z := t.Board.FoodZone.Bounds()

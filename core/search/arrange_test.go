@@ -374,3 +374,29 @@ func TestStylesDiffer(t *testing.T) {
 		}
 	}
 }
+
+// Boards are full: hardly any board shows on those that the plan takes, from the first layouts on.
+func TestBoardsAreFull(t *testing.T) {
+	if testing.Short() {
+		t.Skip("no other goroutines meet in it")
+	}
+	const boards = 14
+	cover, gap, least, beside := 0.0, 0.0, 1.0, 0
+	for k := range boards {
+		tr := plantest.Planned(t, brief.Brief{Guests: brief.Guests{Adults: 4 + 2*k}, Month: 1 + k%12, Occasion: []string{"nibble", "grazing", "meal"}[k%3], Choice: k % 3})
+		res := plantest.Lay(t, tr, search.Options{Seed: uint64(k), Effort: 5})
+		rev := review.Judge(res.Tray, plantest.Larder)
+		c, _ := rev.Value("fit.cover")
+		g, _ := rev.Value("fit.gap")
+		cover, gap, least = cover+c/boards, gap+g/boards, math.Min(least, c)
+		for i := range res.Tray.Elements {
+			if !res.Tray.Elements[i].Placed {
+				beside++
+			}
+		}
+	}
+	t.Logf("cover %.3f in the mean, %.3f at least; the widest bare disc %.0f mm; %d things beside", cover, least, gap, beside)
+	if cover < .9 || least < .84 || gap > 22 || beside > boards {
+		t.Errorf("cover %.3f in the mean, %.3f at least; the widest bare disc %.0f mm; %d things beside", cover, least, gap, beside)
+	}
+}

@@ -40,8 +40,14 @@ func (s *composer) build(ctx context.Context, p *plan, r *rand.Rand) (*tray.Tray
 	b.rigid(ctx)
 	b.trails(ctx)
 	mirrored := p.style == "mirrored"
+	if !mirrored && r.IntN(2) == 0 {
+		b.Gather(ctx)
+	}
 	if ctx.Err() == nil {
+		b.HoldFillers(p.loose)
+		b.Balance(p.loose)
 		b.Fill(ctx, p.loose, mirrored, r)
+		b.FillPockets(ctx, mirrored)
 	}
 	if ctx.Err() == nil {
 		b.Garnish(mirrored, r)
@@ -84,6 +90,29 @@ func (l *building) rigid(ctx context.Context) {
 				break
 			}
 			if trial.kind == food.KindRow && trial.n > 3 && ctx.Err() == nil {
+				// a third less of it where it is, before all of it elsewhere, before two thirds of it elsewhere, before a few
+				if least := max(3, (2*b.n+2)/3); trial.n == least && b.n > least {
+					moved := false
+					for _, n := range []int{b.n, least} {
+						if key := fmt.Sprint(n, " of ", like); !full[key] && !moved {
+							far := *b
+							if far.n != n {
+								far.n = n
+								far.shape()
+							}
+							if moved = l.elsewhere(ctx, &far, e); moved {
+								trial = far
+							} else {
+								full[key] = true
+							}
+						}
+					}
+					if moved {
+						l.AddElement(b.e)
+						l.HoldBack(e, trial.n)
+						break
+					}
+				}
 				trial.n--
 				trial.shape()
 				if trial.host >= 0 {
@@ -158,6 +187,9 @@ func (l *building) elsewhere(ctx context.Context, b *body, e *tray.Element) bool
 	return false
 }
 
+// hullMM is how much deeper than its pieces the hull of a thing may stand in another, mm: it spans the hollows between them.
+const hullMM = 3.0
+
 // roomFor is a quick no for a body whose discs or hulls clearly do not fit.
 func (l *building) roomFor(b *body) bool {
 	for _, q := range b.on {
@@ -167,7 +199,7 @@ func (l *building) roomFor(b *body) bool {
 	}
 	hulls := b.firm()
 	for w := range hulls {
-		if !l.Zone.Holds(&hulls[w]) {
+		if !l.Zone.Holds(&hulls[w]) || l.Stands(b.e, &hulls[w], hullMM) {
 			return false
 		}
 	}
