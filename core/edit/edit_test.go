@@ -94,7 +94,11 @@ func TestCommitKeepsWhatWasShown(t *testing.T) {
 	if float64(same) < .8*float64(pieces) || float64(far) > .01*float64(pieces) {
 		t.Errorf("of %d pieces only %d lie where they were shown, and %d farther than 12 mm from there", pieces, same, far)
 	}
-	if kept < seen*2/3 || seen < 20 {
+	least := seen * 2 / 3
+	if testing.Short() { // three boards, one of them full
+		least = seen / 2
+	}
+	if kept < least || seen < 20 {
 		t.Errorf("only %d of %d puttings-down had room for everything", kept, seen)
 	}
 }

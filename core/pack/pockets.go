@@ -6,6 +6,8 @@ import (
 	"math"
 	"slices"
 
+	"happytray/core/adjacency"
+	"happytray/core/colour"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
@@ -22,6 +24,10 @@ const (
 	sameHeapMM  = 90.0  // within which what found no region of its own lies
 	fewestLaid  = 3     // pieces of it that can be seen
 	mostTried   = 60
+	besideMM    = 6.0  // from a pocket's edge what lies beside it
+	oneColour   = 12.0 // CIEDE2000 up to which two foods run together
+	sameColour  = 14.0 // points against a filler of the colour of what it would touch
+	spoils      = 40.0 // and against one whose taste spoils that
 	sameSpotMM  = 38.0 // pockets as near as this take one filler, so that they read as a small pile
 )
 
@@ -51,6 +57,7 @@ type pockets struct {
 	rooms      []geom.Body
 	fillers    []*filler
 	filled     []pocket
+	labs       []colour.Lab // of each element
 	mirrored   bool
 	tried, put int
 }
@@ -64,7 +71,10 @@ type pocket struct {
 // with the filler of the nearest heap that fits, so that heaps run out into the gaps round them; low food also lies
 // where a knife passes over it. Grams go from the reserve to the heaps. It reports how many pieces were laid.
 func (l *Layout) FillPockets(ctx context.Context, mirrored bool) int {
-	p := &pockets{l: l, mirrored: mirrored}
+	p := &pockets{l: l, mirrored: mirrored, labs: make([]colour.Lab, len(l.Tray.Elements))}
+	for e := range p.labs {
+		p.labs[e] = colour.Must(l.Tray.Elements[e].Colour)
+	}
 	p.chart()
 	for e := range l.Tray.Elements {
 		if ctx.Err() == nil {
@@ -216,6 +226,7 @@ func (p *pockets) climb(i int) int {
 func (p *pockets) fill(i int) {
 	p.tried++
 	at, radius := p.g.Centre(i%p.g.W, i/p.g.W), p.radius(p.dist[i])
+	around := p.beside(at, radius+besideMM)
 	type way struct {
 		w    *filler
 		heap int
@@ -230,7 +241,7 @@ func (p *pockets) fill(i int) {
 		if near > strayMM && radius < widePocket {
 			continue
 		}
-		cost := 6*math.Abs(math.Min(radius, 12)-w.r) + .3*near
+		cost := 6*math.Abs(math.Min(radius, 12)-w.r) + .3*near + p.against(heap, around)
 		for _, o := range p.filled {
 			if o.by == w && o.at.Dist(at) < sameSpotMM {
 				cost -= 20
@@ -250,6 +261,33 @@ func (p *pockets) fill(i int) {
 	}
 	p.l.stillBare = append(p.l.stillBare, at)
 	skipDisc(p.skip, p.g, i, max(1, int(.5*radius/p.g.Cell)))
+}
+
+// beside lists the elements that lie within so many mm of a place.
+func (p *pockets) beside(at geom.Point, mm float64) (out []int) {
+	p.l.near(geom.Rect{Min: at, Max: at}.Grow(mm), func(o *placed) bool {
+		if !slices.Contains(out, o.element) && o.body.Outline.EdgeDistance(at) < mm {
+			out = append(out, o.element)
+		}
+		return true
+	})
+	return out
+}
+
+// against is what speaks against a heap's food among others: one of nearly its colour, or one that it spoils.
+func (p *pockets) against(heap int, others []int) (cost float64) {
+	for _, o := range others {
+		if p.l.Tray.Elements[o].Food == p.l.Tray.Elements[heap].Food {
+			continue
+		}
+		if colour.Difference(p.labs[heap], p.labs[o]) < oneColour {
+			cost += sameColour
+		}
+		if adjacency.SpoilEachOther(p.l.Affinity(heap, o)) {
+			cost += spoils
+		}
+	}
+	return cost
 }
 
 // nearest is the heap of a filler whose nearest piece is nearest, and how far that is, mm.
@@ -359,7 +397,7 @@ func (p *pockets) account() {
 // TopUp fills the pockets of a laid tray with the small food of its reserve; it returns the tray itself where there is
 // nothing to fill or nothing to fill it with.
 func TopUp(ctx context.Context, t *tray.Tray, larder *food.Larder) *tray.Tray {
-	l := NewLayout(&Problem{Given: t, Larder: larder, Zone: NewZone(t.Board)}, t.Clone())
+	l := NewLayout(NewProblem(t, larder), t.Clone())
 	for i := range l.Tray.Elements {
 		if l.Tray.Elements[i].Placed {
 			l.AddElement(i)
