@@ -400,3 +400,17 @@ func TestBoardsAreFull(t *testing.T) {
 		t.Errorf("cover %.3f in the mean, %.3f at least; the widest bare disc %.0f mm; %d things beside", cover, least, gap, beside)
 	}
 }
+
+// Where the house wants a little air, pockets stay open and what waits stays beside.
+func TestAiryBoardsKeepTheirAir(t *testing.T) {
+	b := brief.Brief{Guests: brief.Guests{Adults: 14}, Foods: plantest.Usual}
+	cover := func(gaps string) float64 {
+		b.Rules = &brief.Rules{Gaps: gaps}
+		res := plantest.Lay(t, plantest.Planned(t, b), search.Options{Seed: 3, Effort: 2})
+		c, _ := review.Judge(res.Tray, plantest.Larder).Value("fit.cover")
+		return c
+	}
+	if airy, closed := cover("airy"), cover("closed"); airy > closed-.02 {
+		t.Errorf("an airy board is %.3f covered, a closed one %.3f", airy, closed)
+	}
+}

@@ -43,11 +43,16 @@ func (s *composer) build(ctx context.Context, p *plan, r *rand.Rand) (*tray.Tray
 	if !mirrored && r.IntN(2) == 0 {
 		b.Gather(ctx)
 	}
+	closed := s.Given.Rules.Gaps != "airy" // some houses leave a little air (docs/craft.md, Schools)
 	if ctx.Err() == nil {
-		b.HoldFillers(p.loose)
-		b.Balance(p.loose)
+		if closed {
+			b.HoldFillers(p.loose)
+			b.Balance(p.loose)
+		}
 		b.Fill(ctx, p.loose, mirrored, r)
-		b.FillPockets(ctx, mirrored)
+		if closed {
+			b.FillPockets(ctx, mirrored)
+		}
 	}
 	if ctx.Err() == nil {
 		b.Garnish(mirrored, r)
