@@ -587,7 +587,7 @@ func TestRindsAsTheHouseLikesThem(t *testing.T) {
 // all: a handful on a board, and none for what fingers take; or one for each food, as the house has it.
 func TestToolsAreAHandful(t *testing.T) {
 	least, most, few, all := 99, 0, 0, 0
-	for n := range 10 {
+	for n := range plantest.Cases(10) {
 		b := brief.Brief{Guests: brief.Guests{Adults: 6 + 2*n}, Month: 1 + n, Occasion: []string{"nibble", "grazing"}[n%2], Choice: n}
 		j := plantest.Laid(t, b)
 		tools := func(rule string) (count int) {

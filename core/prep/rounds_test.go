@@ -21,7 +21,7 @@ const mostRounds = 12
 func TestADayIsRounds(t *testing.T) {
 	larder := food.BuiltIn()
 	changes, neighbours, rounds, all := 0, 0, 0, 0.0
-	for n := range 18 {
+	for n := range plantest.Cases(18) {
 		guests := []int{6, 12, 18}[n%3]
 		b := brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 1 + n%12, Occasion: []string{"nibble", "grazing", "meal"}[(n/3)%3], Choice: n, ServeAt: "2026-11-27T19:00:00Z"}
 		people := 1 + n%2
