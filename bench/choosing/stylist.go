@@ -65,7 +65,7 @@ func stylist(row func(what, figure string, args ...any)) {
 		standIn += count(is((*food.Food).IsStandIn))
 		heat += count(is(func(f *food.Food) bool { return b.HouseRules().Served(f).Heat != nil }))
 		th, whole := theme.ForBrief(b), true
-		allowed := unforeign(th)
+		allowed := allowedUnder(th)
 		for k, role := range food.Roles {
 			if have[role.Category] > 0 && th.Wants(role, allowed) {
 				have[role.Category]--
@@ -144,8 +144,8 @@ func table(row func(what, figure string, args ...any)) {
 	}
 }
 
-// unforeign are the foods that a theme neither bans nor, as a feast, keeps off.
-func unforeign(th *theme.Theme) (foods []*food.Food) {
+// allowedUnder are the foods that a theme neither bans nor, as a feast, keeps off.
+func allowedUnder(th *theme.Theme) (foods []*food.Food) {
 	for k := range larder.All() {
 		if f := &larder.All()[k]; th == nil || !slices.Contains(th.Alien, f.ID) && diet.CanEat(th.Off, f) {
 			foods = append(foods, f)

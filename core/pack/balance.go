@@ -12,7 +12,7 @@ const (
 	fullest     = 1.12 // of the room that is left, how much loose food is laid out for: what is too much piles up or goes back
 	fillerShare = .3   // of what is small waits at first, and is laid last, into the pockets between things
 	fillerMM    = 9.0  // mean radius of the largest piece that fills pockets
-	crumbShare  = .85  // the same of what fits the narrowest of them
+	crumbShare  = .85  // of what fits the narrowest of them nearly all does
 	crumbMM     = 6.2
 	fewFillers  = 6 // pieces of a heap of which none is kept back
 )
@@ -39,7 +39,7 @@ func (l *Layout) Balance(loose []int) {
 		spec, _ := f.Spec(e.Form)
 		a := food.FootprintMM2(spec, e.Count)
 		want += a
-		if _, r := shapesOf(f, spec); r > crumbMM && e.Category != food.Cracker && e.Vessel == "" && !food.Has(e.Form, food.OnFood) {
+		if radiusOf(f, spec) > crumbMM && e.Category != food.Cracker && e.Vessel == "" && !food.Has(e.Form, food.OnFood) {
 			count[way{e.Food, e.Form}] += e.Count
 			mm2[way{e.Food, e.Form}] += a
 		}
@@ -97,11 +97,18 @@ func (l *Layout) HoldFillers(loose []int) {
 		}
 		f, _ := l.Larder.Get(e.Food)
 		spec, _ := f.Spec(e.Form)
-		switch _, r := shapesOf(f, spec); {
+		switch r := radiusOf(f, spec); {
+		case !l.strews(f):
 		case r <= crumbMM:
 			l.HoldBack(e, max(fewFillers, int(math.Ceil(float64(e.Count)*(1-crumbShare)))))
 		case r <= fillerMM:
 			l.HoldBack(e, int(math.Ceil(float64(e.Count)*(1-fillerShare))))
 		}
 	}
+}
+
+// radiusOf is the mean radius of a form's pieces, mm.
+func radiusOf(f *food.Food, spec food.Spec) float64 {
+	_, mean := shapesOf(f, spec)
+	return math.Sqrt(mean / math.Pi)
 }

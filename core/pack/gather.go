@@ -84,7 +84,7 @@ func (g *gathering) thing(i int) gatheredThing {
 		var all geom.Outline
 		for _, p := range group {
 			all = append(all, p.Outline...)
-			t.tall = t.tall || p.ZMM+p.HeightMM > 12
+			t.tall = t.tall || p.ZMM+p.HeightMM > review.LowMM
 		}
 		h := all.Hull()
 		t.area += h.Area()
@@ -94,12 +94,8 @@ func (g *gathering) thing(i int) gatheredThing {
 	for _, h := range t.hulls[1:] {
 		t.box = t.box.Union(h.Box)
 	}
-	f, _ := g.l.Larder.Get(e.Food)
-	spec, _ := f.Spec(e.Form)
-	if face, ok := food.CutFace(f, spec); ok && food.Has(e.Form, food.AsItComes|food.Begun) {
-		pose := e.Pose()
-		face.At, face.Dir = pose.Apply(face.At), face.Dir+pose.Turn
-		t.rooms = append(t.rooms, geom.NewBody(review.CutRoom(face)))
+	if room, ok := g.l.cuttingRoom(i); ok {
+		t.rooms = append(t.rooms, room)
 	}
 	return t
 }

@@ -62,12 +62,7 @@ func (rs *regions) scatter(ctx context.Context, r *rand.Rand) []particle {
 		el := &l.Tray.Elements[e]
 		f, _ := l.Larder.Get(el.Food)
 		spec, _ := f.Spec(el.Form)
-		shapes := make([]geom.Outline, food.Variants)
-		mean := 0.0
-		for v := range shapes {
-			shapes[v] = spec.Outline(f.ID, v)
-			mean += shapes[v].Area() / food.Variants
-		}
+		shapes, mean := shapesOf(f, spec)
 		region := float64(len(cells[k])) * rs.g.Cell * rs.g.Cell
 		low := min(el.Count, int(region*packing/mean))
 		if low < 1 {

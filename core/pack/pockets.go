@@ -8,6 +8,7 @@ import (
 
 	"happytray/core/adjacency"
 	"happytray/core/colour"
+	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/review"
@@ -46,6 +47,12 @@ type filler struct {
 	r       float64 // mean radius, mm
 }
 
+// shaped readies the outlines and the mean radius of a filler.
+func (w *filler) shaped() {
+	shapes, mean := shapesOf(w.f, w.spec)
+	w.shapes, w.r = shapes, math.Sqrt(mean/math.Pi)
+}
+
 // pockets are the bare spots of a board while they are filled.
 type pockets struct {
 	l          *Layout
@@ -78,7 +85,7 @@ func (l *Layout) FillPockets(ctx context.Context, mirrored bool) int {
 	p.chart()
 	for e := range l.Tray.Elements {
 		if ctx.Err() == nil {
-			p.gatherIn(e)
+			p.layTogether(e)
 		}
 	}
 	p.fillers = l.fillers()
@@ -96,8 +103,8 @@ func (l *Layout) FillPockets(ctx context.Context, mirrored bool) int {
 	return p.put
 }
 
-// gatherIn lays small loose food that found no region of its own into the widest pockets beside each other.
-func (p *pockets) gatherIn(e int) {
+// layTogether lays small loose food that found no region of its own into the widest pockets beside each other.
+func (p *pockets) layTogether(e int) {
 	el := &p.l.Tray.Elements[e]
 	if el.Placed || el.Locked || el.Vessel != "" || el.Count < 1 || el.Kind() != food.KindLoose || food.Has(el.Form, food.OnFood) {
 		return
@@ -105,7 +112,7 @@ func (p *pockets) gatherIn(e int) {
 	f, _ := p.l.Larder.Get(el.Food)
 	spec, _ := f.Spec(el.Form)
 	w := &filler{left: el.Count, used: map[int]int{}, f: f, spec: spec}
-	if w.shapes, w.r = shapesOf(f, spec); w.r > fillerMM {
+	if w.shaped(); w.r > fillerMM {
 		return
 	}
 	laid, tried := 0, map[int]bool{}
@@ -138,7 +145,7 @@ func (l *Layout) fillers() (out []*filler) {
 	for k := range l.Tray.Reserve {
 		q := &l.Tray.Reserve[k]
 		f, ok := l.Larder.Get(q.Food)
-		if !ok || q.Count < 1 || f.Category == food.Cracker { // crackers stay crisp beside the board
+		if !ok || q.Count < 1 || f.Category == food.Cracker || !l.strews(f) { // crackers stay crisp beside the board
 			continue
 		}
 		spec, ok := f.Spec(q.Form)
@@ -154,21 +161,34 @@ func (l *Layout) fillers() (out []*filler) {
 		if len(w.heaps) == 0 || slices.ContainsFunc(out, func(o *filler) bool { return o.f == f && o.spec.Form == spec.Form }) {
 			continue
 		}
-		w.shapes, w.r = shapesOf(f, spec)
+		w.shaped()
 		out = append(out, w)
 	}
 	return out
 }
 
-// shapesOf are the outlines of a form's pieces and their mean radius, mm.
-func shapesOf(f *food.Food, spec food.Spec) (shapes []geom.Outline, r float64) {
+// strews reports whether a food may run out between the others: every guest of the tray can eat it, by its traces too.
+// What somebody avoids stays in its heap, where they can keep away from it.
+func (l *Layout) strews(f *food.Food) bool {
+	for _, d := range l.Tray.Brief.Diets {
+		if !diet.CanEat(d.Avoid, f) {
+			return false
+		}
+	}
+	return true
+}
+
+// Airy reports whether the house wants a little air left between things (docs/craft.md, Schools): then no pocket is filled.
+func (l *Layout) Airy() bool { return l.Tray.Rules.Gaps == "airy" }
+
+// shapesOf are the outlines of a form's pieces, and the mean of their areas, mm2.
+func shapesOf(f *food.Food, spec food.Spec) (shapes []geom.Outline, mean float64) {
 	shapes = make([]geom.Outline, food.Variants)
-	mean := 0.0
 	for v := range shapes {
 		shapes[v] = spec.Outline(f.ID, v)
 		mean += shapes[v].Area() / food.Variants
 	}
-	return shapes, math.Sqrt(mean / math.Pi)
+	return shapes, mean
 }
 
 // chart draws what is bare.
@@ -394,10 +414,13 @@ func (p *pockets) account() {
 	t.Reserve = slices.DeleteFunc(t.Reserve, func(q tray.Reserve) bool { return q.Count == 0 && q.Grams == 0 })
 }
 
-// TopUp fills the pockets of a laid tray with the small food of its reserve; it returns the tray itself where there is
-// nothing to fill or nothing to fill it with.
-func TopUp(ctx context.Context, t *tray.Tray, larder *food.Larder) *tray.Tray {
+// FillFromReserve fills the pockets of a laid tray with the small food of its reserve; it returns the tray itself where there is
+// nothing to fill or nothing to fill it with, or where the house wants its air.
+func FillFromReserve(ctx context.Context, t *tray.Tray, larder *food.Larder) *tray.Tray {
 	l := NewLayout(NewProblem(t, larder), t.Clone())
+	if l.Airy() {
+		return t
+	}
 	for i := range l.Tray.Elements {
 		if l.Tray.Elements[i].Placed {
 			l.AddElement(i)

@@ -65,7 +65,7 @@ func TestPocketsAreFilled(t *testing.T) {
 		tr := emptied(t, guests)
 		was, given := grams(tr), pack.Pieces(tr)
 		before := review.Judge(tr, plantest.Larder)
-		full := pack.TopUp(context.Background(), tr, plantest.Larder)
+		full := pack.FillFromReserve(context.Background(), tr, plantest.Larder)
 		after := review.Judge(full, plantest.Larder)
 		if pack.Pieces(tr) != given {
 			t.Error("the tray that was given changed")
@@ -84,7 +84,7 @@ func TestPocketsAreFilled(t *testing.T) {
 				t.Errorf("%s: %d pieces of %d", e.ID, len(e.Pieces), e.Count)
 			}
 		}
-		again := pack.TopUp(context.Background(), tr, plantest.Larder)
+		again := pack.FillFromReserve(context.Background(), tr, plantest.Larder)
 		for i := range full.Elements {
 			if !pack.LiesAlike(&full.Elements[i], &again.Elements[i]) {
 				t.Fatalf("%s lies otherwise each time", full.Elements[i].ID)
@@ -93,7 +93,7 @@ func TestPocketsAreFilled(t *testing.T) {
 	}
 	bare := plantest.LaidFor(t, 8).Clone()
 	bare.Reserve = nil
-	if pack.TopUp(context.Background(), bare, plantest.Larder) != bare {
+	if pack.FillFromReserve(context.Background(), bare, plantest.Larder) != bare {
 		t.Error("filled from nothing")
 	}
 	crackers := plantest.LaidFor(t, 8).Clone()
@@ -101,7 +101,7 @@ func TestPocketsAreFilled(t *testing.T) {
 		f, _ := plantest.Larder.Get(r.Food)
 		return f.Category != food.Cracker
 	})
-	if pack.TopUp(context.Background(), crackers, plantest.Larder) != crackers {
+	if pack.FillFromReserve(context.Background(), crackers, plantest.Larder) != crackers {
 		t.Error("crackers fill gaps")
 	}
 }
@@ -203,5 +203,37 @@ func TestGathered(t *testing.T) {
 		if d, _ := geom.Penetration(&a, &b); d > 0 || (gap < 3) != c.closes {
 			t.Errorf("%.0f mm apart, locked %v: %.1f mm now, %.1f deep", c.gap, c.locked, gap, d)
 		}
+	}
+}
+
+// What a guest avoids, or what may hold it, stays in its heap; and where the house wants its air nothing is filled.
+func TestWhatIsNotStrewn(t *testing.T) {
+	tr := emptied(t, 12)
+	lies := func(tr *tray.Tray) map[string]int {
+		out := map[string]int{}
+		for i := range tr.Elements {
+			out[tr.Elements[i].Food] += len(tr.Elements[i].Pieces)
+		}
+		return out
+	}
+	was, strewn := lies(tr), 0
+	for f, n := range lies(pack.FillFromReserve(context.Background(), tr, plantest.Larder)) {
+		if food, _ := plantest.Larder.Get(f); food.Holds("nuts") && n > was[f] {
+			strewn += n - was[f]
+		}
+	}
+	if strewn == 0 {
+		t.Fatal("no nuts are strewn where everybody eats them")
+	}
+	tr.Brief.Diets = []brief.Diet{{Who: "Ilka", Count: 1, Avoid: []string{"nuts"}}}
+	for f, n := range lies(pack.FillFromReserve(context.Background(), tr, plantest.Larder)) {
+		if food, _ := plantest.Larder.Get(f); n > was[f] && (food.Holds("nuts") || slices.Contains(food.MayContain, "nuts")) {
+			t.Errorf("%d of %s are strewn where a guest avoids nuts", n-was[f], f)
+		}
+	}
+	tr.Brief.Diets = nil
+	tr.Rules.Gaps = "airy"
+	if pack.FillFromReserve(context.Background(), tr, plantest.Larder) != tr {
+		t.Error("pockets are filled where the house wants its air")
 	}
 }

@@ -111,19 +111,28 @@ func newRaster(l *Layout, elems []int) *regions {
 // cuttingRooms is the room before the cutting faces of what lies on the board.
 func (l *Layout) cuttingRooms() (rooms []geom.Body) {
 	for i := range l.Tray.Elements {
-		e := &l.Tray.Elements[i]
-		if !e.Placed || !food.Has(e.Form, food.AsItComes|food.Begun) {
-			continue
-		}
-		f, _ := l.Larder.Get(e.Food)
-		spec, _ := f.Spec(e.Form)
-		if face, ok := food.CutFace(f, spec); ok {
-			pose := e.Pose()
-			face.At, face.Dir = pose.Apply(face.At), face.Dir+pose.Turn
-			rooms = append(rooms, geom.NewBody(review.CutRoom(face)))
+		if room, ok := l.cuttingRoom(i); ok {
+			rooms = append(rooms, room)
 		}
 	}
 	return rooms
+}
+
+// cuttingRoom is the room that a knife wants before an element; ok is false where none cuts it.
+func (l *Layout) cuttingRoom(i int) (room geom.Body, ok bool) {
+	e := &l.Tray.Elements[i]
+	if !e.Placed || !food.Has(e.Form, food.AsItComes|food.Begun) {
+		return room, false
+	}
+	f, _ := l.Larder.Get(e.Food)
+	spec, _ := f.Spec(e.Form)
+	face, ok := food.CutFace(f, spec)
+	if !ok {
+		return room, false
+	}
+	pose := e.Pose()
+	face.At, face.Dir = pose.Apply(face.At), face.Dir+pose.Turn
+	return geom.NewBody(review.CutRoom(face)), true
 }
 
 func newRegions(l *Layout, elems []int, mirrored bool, r *rand.Rand) *regions {

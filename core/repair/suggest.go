@@ -91,7 +91,7 @@ func tried(ctx context.Context, t *tray.Tray, larder *food.Larder, base *review.
 			return
 		}
 		if c := all[i].make(ctx); c != nil && ctx.Err() == nil && len(onBoard(c)) >= len(onBoard(t)) {
-			c = pack.TopUp(ctx, c, larder) // what was moved leaves pockets
+			c = pack.FillFromReserve(ctx, c, larder) // what was moved leaves pockets
 			rev := review.Judge(c, larder)
 			out[i] = attempt{all[i].says, c, rev.Score, rev.Legal(), rev.ScoreOf(f.Check)}
 		}

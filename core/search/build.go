@@ -43,14 +43,13 @@ func (s *composer) build(ctx context.Context, p *plan, r *rand.Rand) (*tray.Tray
 	if !mirrored && r.IntN(2) == 0 {
 		b.Gather(ctx)
 	}
-	closed := s.Given.Rules.Gaps != "airy" // some houses leave a little air (docs/craft.md, Schools)
 	if ctx.Err() == nil {
-		if closed {
+		if !b.Airy() {
 			b.HoldFillers(p.loose)
 			b.Balance(p.loose)
 		}
 		b.Fill(ctx, p.loose, mirrored, r)
-		if closed {
+		if !b.Airy() {
 			b.FillPockets(ctx, mirrored)
 		}
 	}
