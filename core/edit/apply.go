@@ -2,7 +2,6 @@ package edit
 
 import (
 	"context"
-	"slices"
 
 	"happytray/core/fault"
 	"happytray/core/food"
@@ -191,10 +190,14 @@ func (d *doing) form() error {
 // result tells what has become of the tray.
 func (d *doing) result() Result {
 	out := Result{Tray: d.now, Displaced: d.Displaced}
+	changed := func(i int) bool {
+		k := d.was.Find(d.now.Elements[i].ID)
+		return k < 0 || !d.was.Elements[k].Alike(&d.now.Elements[i])
+	}
+	pack.Rest(d.now, changed)
 	for i := range d.now.Elements {
-		e := &d.now.Elements[i]
-		if k := d.was.Find(e.ID); k < 0 || !alike(&d.was.Elements[k], e) {
-			out.Changed = append(out.Changed, e.ID)
+		if changed(i) {
+			out.Changed = append(out.Changed, d.now.Elements[i].ID)
 		}
 	}
 	for i := range d.was.Elements {
@@ -204,12 +207,4 @@ func (d *doing) result() Result {
 	}
 	out.Says = d.says()
 	return out
-}
-
-// alike reports whether an element is as it was.
-func alike(a, b *tray.Element) bool {
-	return a.Food == b.Food && a.Form == b.Form && a.Grams == b.Grams && a.Count == b.Count && a.Vessel == b.Vessel && a.Pose() == b.Pose() && a.Placed == b.Placed && a.Locked == b.Locked &&
-		slices.Equal(a.Path, b.Path) && slices.EqualFunc(a.Pieces, b.Pieces, func(p, q tray.Piece) bool {
-		return p.At == q.At && p.TurnDeg == q.TurnDeg && p.ZMM == q.ZMM && p.Variant == q.Variant && slices.Equal(p.Outline, q.Outline)
-	})
 }

@@ -57,7 +57,7 @@ func TestCommitKeepsWhatWasShown(t *testing.T) {
 				if !review.Judge(onBoard(got.Tray), plantest.Larder).Legal() {
 					t.Errorf("%s by %v ends on something", e.ID, by)
 				}
-				if flows {
+				if plantest.OneOnTheOther(t, e.ID, got.Tray); flows {
 					continue
 				}
 				if seen++; len(shown.Stuck)+len(got.Lifted) > 0 || missing(tr, got.Tray) {
@@ -200,6 +200,9 @@ func TestWhatChangedMakesTheTray(t *testing.T) {
 			}
 			if c.Kind != Lock && !c.Alone && !review.Judge(onBoard(got.Tray), plantest.Larder).Legal() {
 				t.Errorf("something lies on something else now: %v", review.Judge(onBoard(got.Tray), plantest.Larder).Findings[0].Says)
+			}
+			if c.Kind != Lock && !c.Alone {
+				plantest.OneOnTheOther(t, name, got.Tray)
 			}
 			if got.Says == "" || strings.Contains(got.Says, "%!") {
 				t.Errorf("said as %q", got.Says)

@@ -84,6 +84,7 @@ func TestEveryActLeavesATrayThatFits(t *testing.T) {
 			if rev := review.Judge(room.Tray, plantest.Larder); !rev.Legal() {
 				t.Errorf("%d guests, %s %s: not legal: %v", guests, a.Kind, a.IDs[0], rev.Findings[0])
 			}
+			plantest.OneOnTheOther(t, string(a.Kind), room.Tray)
 			f := at(tr, a.IDs[0]).Food
 			was, now := tr.GramsOf(f), room.Tray.GramsOf(f)
 			adds := a.Kind == Duplicate || a.Kind == Amount || a.Kind == Bend

@@ -76,7 +76,7 @@ func giveWayIn(ctx context.Context, c *tray.Tray, larder *food.Larder, z *Zone, 
 			l.AddElement(i)
 			continue
 		}
-		loose := false
+		loose, piled := false, piledIn(e)
 		for n := range e.Pieces {
 			p := &e.Pieces[n]
 			if !meets(p.Outline.Bounds()) {
@@ -84,7 +84,7 @@ func giveWayIn(ctx context.Context, c *tray.Tray, larder *food.Larder, z *Zone, 
 				continue
 			}
 			loose = true
-			particles = append(particles, particleOf(len(elems), i, n, p))
+			particles = append(particles, particleOf(len(elems), i, n, p, piled[n]))
 		}
 		if loose {
 			elems = append(elems, i)
@@ -162,7 +162,7 @@ func (rs *regions) pile(particles []particle) {
 			}
 		}
 		for k := range own { // those farther off, which stay
-			if q := &own[k]; least == mostPiled && q.ZMM == 0 && !moves[k] {
+			if q := &own[k]; least == mostPiled && q.ZMM < .5*q.HeightMM && !moves[k] {
 				upon(q.At, k, q.Outline.Move(geom.Pt(-q.At.X, -q.At.Y)))
 			}
 		}
@@ -211,9 +211,9 @@ func (rs *regions) strayed(particles []particle, i int, well func() bool) bool {
 const mostPiled = 3
 
 // particleOf is one piece as it lies.
-func particleOf(region, e, piece int, p *tray.Piece) particle {
+func particleOf(region, e, piece int, p *tray.Piece, upper bool) particle {
 	local := p.Outline.Move(geom.Pt(-p.At.X, -p.At.Y))
-	g := particle{region: region, e: e, variant: piece, upper: p.ZMM > 0, local: local, r: math.Sqrt(local.Area() / math.Pi)}
+	g := particle{region: region, e: e, variant: piece, upper: upper, local: local, r: math.Sqrt(local.Area() / math.Pi)}
 	g.body = geom.NewBody(append(geom.Outline(nil), local...))
 	for _, q := range local {
 		g.reach = math.Max(g.reach, q.Len())
@@ -246,7 +246,7 @@ func (l *Layout) writeBack(i int, particles []particle) {
 		switch {
 		case !g.upper:
 			p.ZMM = 0
-		case p.ZMM == 0: // it was piled up
+		case p.ZMM < .5*p.HeightMM: // it was piled up
 			p.ZMM = round.Tenth(.6 * p.HeightMM)
 		}
 	}

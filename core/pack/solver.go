@@ -59,10 +59,11 @@ func newSolver(z *Zone, t *tray.Tray, held []int, flows bool) *solver {
 		kind := e.Kind()
 		switch {
 		case kind == food.KindLoose && e.Vessel == "" && (!p.held[i] || flows):
+			piled := piledIn(e)
 			for n := range e.Pieces {
 				p.add(i, n, e.Pieces[n:n+1], mobilityOf(&e.Pieces[n]))
 				l := &p.bodies[len(p.bodies)-1]
-				l.loose, l.upper, l.r = true, e.Pieces[n].ZMM > 0, math.Sqrt(e.Pieces[n].Outline.Area()/math.Pi)
+				l.loose, l.upper, l.r = true, piled[n], math.Sqrt(e.Pieces[n].Outline.Area()/math.Pi)
 			}
 		case kind == food.KindTrail && !p.held[i]:
 			for n := range e.Pieces {

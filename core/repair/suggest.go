@@ -92,6 +92,10 @@ func tried(ctx context.Context, t *tray.Tray, larder *food.Larder, base *review.
 		}
 		if c := all[i].make(ctx); c != nil && ctx.Err() == nil && len(onBoard(c)) >= len(onBoard(t)) {
 			c = pack.FillFromReserve(ctx, c, larder) // what was moved leaves pockets
+			pack.Rest(c, func(i int) bool {
+				k := t.Find(c.Elements[i].ID)
+				return k < 0 || !t.Elements[k].Alike(&c.Elements[i])
+			})
 			rev := review.Judge(c, larder)
 			out[i] = attempt{all[i].says, c, rev.Score, rev.Legal(), rev.ScoreOf(f.Check)}
 		}

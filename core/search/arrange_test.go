@@ -52,6 +52,7 @@ func TestLayoutsAreLegalAndLoseNothing(t *testing.T) {
 		if !rev.Legal() {
 			t.Errorf("%s: not legal: %+v", name, rev.Findings[0])
 		}
+		plantest.OneOnTheOther(t, name, res.Tray)
 		if math.Abs(rev.Score-res.Score) > 1e-9 {
 			t.Errorf("%s: says it scores %v, the review says %v", name, res.Score, rev.Score)
 		}

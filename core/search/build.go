@@ -56,6 +56,7 @@ func (s *composer) build(ctx context.Context, p *plan, r *rand.Rand) (*tray.Tray
 	if ctx.Err() == nil {
 		b.Garnish(mirrored, r)
 	}
+	pack.Rest(b.Tray, func(int) bool { return true })
 	return b.Tray, tidy(b.Tray, s.Larder)
 }
 

@@ -70,6 +70,14 @@ type Piece struct {
 	Extra    document.Extra `json:"-"`
 }
 
+// Alike reports whether an element is and lies as another.
+func (e *Element) Alike(o *Element) bool {
+	return e.Food == o.Food && e.Form == o.Form && e.Grams == o.Grams && e.Count == o.Count && e.Vessel == o.Vessel && e.Pose() == o.Pose() && e.Placed == o.Placed && e.Locked == o.Locked &&
+		slices.Equal(e.Path, o.Path) && slices.EqualFunc(e.Pieces, o.Pieces, func(p, q Piece) bool {
+		return p.At == q.At && p.TurnDeg == q.TurnDeg && p.ZMM == q.ZMM && p.Variant == q.Variant && slices.Equal(p.Outline, q.Outline)
+	})
+}
+
 // Reserve is food held back for topping up.
 type Reserve struct {
 	Food  string         `json:"food"`
