@@ -1,6 +1,7 @@
 package art
 
 import (
+	"cmp"
 	"maps"
 	"slices"
 	"strings"
@@ -108,6 +109,10 @@ func compose(least Least, t *tray.Tray, larder *food.Larder) Scene {
 		if s.Bands[i].Pieces == nil {
 			s.Bands[i].Pieces = []Placed{}
 		}
+		// what lies on something else is drawn after it, whatever was laid first
+		slices.SortStableFunc(s.Bands[i].Pieces, func(a, b Placed) int {
+			return cmp.Compare(t.Elements[a.Element].Pieces[a.Piece].ZMM, t.Elements[b.Element].Pieces[b.Piece].ZMM)
+		})
 	}
 	return s
 }
