@@ -98,7 +98,7 @@ func summed(ds []drop) (well float64, lost, moved float64, longest time.Duration
 // Room is made: nearly always within the thing's own breadth, mostly anywhere, with everything still
 // on board; what is locked stays, no gram is lost, and the tray fits in any case.
 func TestRoomIsMade(t *testing.T) {
-	trays, each := 16, 40
+	trays, each := 10, 28
 	if testing.Short() {
 		trays, each = 1, 12
 	}
