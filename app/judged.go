@@ -106,7 +106,7 @@ func (v *judged) with(otherwise map[int]tray.Element) review.Review {
 	return v.live.Review()
 }
 
-func liesAlike(a, b tray.Piece) bool { return a.At == b.At && a.TurnDeg == b.TurnDeg }
+func liesAlike(a, b tray.Piece) bool { return a.At == b.At && a.TurnDeg == b.TurnDeg && a.ZMM == b.ZMM }
 
 // ReviewTray judges a job's first tray.
 func (a *App) ReviewTray(ctx context.Context, r *job.Reading, larder *food.Larder, h *House) (review.Review, error) {

@@ -105,6 +105,10 @@ func Substitute(ctx context.Context, was, now *tray.Tray, larder *food.Larder, g
 	if rest := all - now.GramsOf(come); rest > spec.MassG/2 {
 		restToReserve(now, f, spec, rest)
 	}
+	pack.Rest(now, func(i int) bool {
+		k := was.Find(now.Elements[i].ID)
+		return k < 0 || !was.Elements[k].Alike(&now.Elements[i])
+	})
 	return nil
 }
 
@@ -135,15 +139,15 @@ func inPlace(ctx context.Context, start, now *tray.Tray, larder *food.Larder, f 
 	if d := inward.Len(); d > 0 {
 		inward = inward.Mul(1 / d)
 	}
-	type try struct{ part, shift, gives float64 } // shift is mm away from the edge, gives how far a heap may give way
+	type try struct{ part, shift float64 } // shift is mm away from the edge
 	var tries []try
-	for _, gives := range []float64{gently, math.Inf(1)} {
-		for _, part := range []float64{1, .8, .6} {
-			for _, shift := range []float64{0, 2, 4} {
-				tries = append(tries, try{part, shift, gives})
-			}
+	for _, part := range []float64{1, .8, .6, .45} {
+		for _, shift := range []float64{0, 2, 4} {
+			tries = append(tries, try{part, shift})
 		}
 	}
+	var rough *tray.Tray // where something gives way farther than gently, that in which it does least; rather than farther still there is other room
+	least := roughly
 	for _, w := range tries {
 		part, shift := w.part, w.shift
 		n := max(1, min(int(math.Round(part*float64(len(place.Pieces)))), int(math.Round(grams/spec.MassG))))
@@ -160,11 +164,21 @@ func inPlace(ctx context.Context, start, now *tray.Tray, larder *food.Larder, f 
 		if pack.Legal(now, larder) {
 			return true
 		}
-		if given, did := pack.Settle(ctx, now, larder, e.ID); did && pack.Legal(given, larder) && gaveWay(start, given) <= w.gives {
-			*now = *given
-			return true
+		if given, did := pack.Settle(ctx, now, larder, e.ID); did && pack.Legal(given, larder) {
+			far := gaveWay(start, given)
+			if far <= gently {
+				*now = *given
+				return true
+			}
+			if far < least {
+				rough, least = given, far
+			}
 		}
 		now.Elements = now.Elements[:at]
+	}
+	if rough != nil {
+		*now = *rough
+		return true
 	}
 	return false
 }
@@ -172,6 +186,9 @@ func inPlace(ctx context.Context, start, now *tray.Tray, larder *food.Larder, f 
 // gently is how far the middle of a heap may be moved by what takes the place of its neighbour, as long as there is another
 // way, mm.
 const gently = 15.0
+
+// roughly is how far it may be moved where there is none, mm.
+const roughly = 20.0
 
 // gaveWay is how far the middle of what was moved most lies from where it was, mm.
 func gaveWay(was, now *tray.Tray) (most float64) {

@@ -8,7 +8,6 @@ import (
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/core/pack"
-	"happytray/core/round"
 	"happytray/core/tray"
 )
 
@@ -70,10 +69,6 @@ func (h *hand) raise(mm float64) error {
 	if mm < 0 || mm > mostLiftMM || math.IsNaN(mm) {
 		return fault.Bad("lift_mm", "should be between 0 and %d mm", mostLiftMM)
 	}
-	ps := slices.Clone(h.e.Pieces)
-	for i := range ps {
-		ps[i].ZMM = round.Tenth(mm)
-	}
-	h.e.Pieces = ps
+	*h.e = pack.Raised(*h.e, mm)
 	return nil
 }

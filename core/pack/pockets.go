@@ -404,6 +404,7 @@ func (p *pockets) account() {
 			}
 			el, g := &t.Elements[e], round.Tenth(each*float64(n))
 			el.Count += n
+			Recentre(el)
 			el.Grams = round.Tenth(el.Grams + g)
 			q.Count -= n
 			if q.Grams = round.Tenth(math.Max(0, q.Grams-g)); q.Count == 0 { // what rounding left

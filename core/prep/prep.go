@@ -34,7 +34,8 @@ type Step struct {
 	Held     bool     `json:"held,omitempty"` // the board is ready ahead, and this is laid when it was out of the cold again: its place is held open
 	After    []Need   `json:"after"`          // what must be laid before it, and why
 
-	part say.Value // what it says, within another sentence
+	part   say.Value // what it says, within another sentence
+	raised float64   // how high above the board a bowl of it is set, mm
 }
 
 // Need is a step that must come before another.
@@ -101,6 +102,7 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 		s.Pieces += e.Count * copies
 		s.Grams = math.Round((s.Grams+e.Grams*float64(copies))*10) / 10
 		s.Groups += copies
+		s.raised = math.Max(s.raised, e.RaisedMM())
 		s.Minutes += (spec.Seconds*float64(e.Count)/60 + layEach) * float64(copies)
 		sheet.ColdOut = math.Max(sheet.ColdOut, float64(f.WarmUpMin))
 		if f.Caution != "" && !seen {
@@ -160,6 +162,9 @@ func (s *Step) says(begin bool) {
 	if s.Groups > 1 {
 		s.Says = s.Says.Then("step.places", say.N(s.Groups))
 		s.part = say.Part("step.in", s.part, say.N(s.Groups))
+	}
+	if s.raised > 0 {
+		s.Says = s.Says.Then("step.raised", say.MM(s.raised))
 	}
 }
 

@@ -6,6 +6,7 @@ package repair
 import (
 	"cmp"
 	"context"
+	"fmt"
 	"math"
 	"reflect"
 	"runtime"
@@ -184,9 +185,27 @@ func candidates(t *tray.Tray, larder *food.Larder, f review.Finding) (out []cand
 	out = append(out, nearby(t, larder, f, with)...)
 	out = append(out, reforms(t, larder, f)...)
 	out = append(out, stretched(t, larder, f)...)
+	out = append(out, raised(t, larder, f)...)
 	simple := append(exchanges(t, f, with), steps(t, f)...)
 	for _, m := range simple[:min(len(simple), moveTries)] {
 		out = append(out, candidate{m.says(t, larder), func(ctx context.Context) *tray.Tray { return m.made(ctx, t, larder) }})
+	}
+	return out
+}
+
+// raised sets one bowl higher where a part of the board lies flat.
+func raised(t *tray.Tray, larder *food.Larder, f review.Finding) (out []candidate) {
+	if f.Check != "height.relief" {
+		return nil
+	}
+	for i := range t.Elements {
+		if by := pack.RaiseBy(t, i); by > 0 {
+			out = append(out, candidate{fmt.Sprintf("set the %s %.0f mm higher", nameOf(t, larder, i), by), func(context.Context) *tray.Tray {
+				c := t.Clone()
+				c.Elements[i] = pack.Raised(c.Elements[i], by)
+				return c
+			}})
+		}
 	}
 	return out
 }

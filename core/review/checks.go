@@ -14,14 +14,21 @@ func (l *Live) Review() Review {
 	}
 	m := l.measured(false)
 	rev := total(l.rules, m.values)
+	well := map[string]bool{}
+	for i := range l.rules {
+		if v, ok := m.values[l.rules[i].ID]; !ok || l.rules[i].enough(v) {
+			well[l.rules[i].ID] = true
+		}
+	}
 	rev.Findings = gather(slices.DeleteFunc(m.found, func(f Finding) bool {
-		return f.Severity != Stop && looks(f.Check) && rev.ScoreOf(f.Check) >= wellEnough && f.worth < glaring
+		return f.Severity != Stop && looks(f.Check) && well[f.Check] && f.worth < glaring
 	}))
 	return rev
 }
 
-// wellEnough is the score of a check of the looks from which on only what is glaring is said of it, by
-// its worth: a tray that is good is told that it is good.
+// wellEnough is the score of a check of the looks from which on only what is glaring is said of it, by its worth, where
+// the check does not say itself from which value on: a tray that is good is told that it is good. The ramps
+// go on beyond that, so that the total still tells a good tray from the best.
 const (
 	wellEnough = .98
 	glaring    = 5.0
@@ -58,6 +65,7 @@ func (l *Live) measured(quiet bool) *measures {
 	m.flow()
 	m.pairings()
 	m.height()
+	m.relief()
 	m.service()
 	m.eaten()
 	m.care()

@@ -22,7 +22,7 @@ import (
 var Groups = []struct {
 	Name   string
 	Weight float64
-}{{"fit", 3}, {"colour", 2}, {"spread", 2}, {"flow", 1}, {"pairs", 1}, {"height", 1}, {"service", 1.5}, {"eaten", .5}, {"care", 2}}
+}{{"fit", 3}, {"colour", 2}, {"spread", 2}, {"flow", 1.5}, {"pairs", 1.5}, {"height", 1.5}, {"service", 1.5}, {"eaten", .5}, {"care", 1.5}}
 
 // CheckIDs names the checks, which house rules may move.
 func CheckIDs() []string {

@@ -11,20 +11,29 @@ import (
 // Rule is one check's row of data: how its value is scored and what it weighs
 // inside its group. House rules may move it.
 type Rule struct {
-	ID     string  `json:"id"`
-	Group  string  `json:"group"`
-	Unit   string  `json:"unit"`
-	Good   float64 `json:"good"`           // the value that scores 1
-	Bad    float64 `json:"bad"`            // the value that scores 0; straight between
-	Weight float64 `json:"weight"`         // 0 and up; only its proportion to the others of the group counts
-	Gate   bool    `json:"gate,omitempty"` // while it fails the total cannot exceed GateScore
-	Name   string  `json:"name"`
-	About  string  `json:"about"` // what is measured, in a sentence or two
+	ID     string   `json:"id"`
+	Group  string   `json:"group"`
+	Unit   string   `json:"unit"`
+	Good   float64  `json:"good"`             // the value that scores 1
+	Bad    float64  `json:"bad"`              // the value that scores 0; straight between
+	Enough *float64 `json:"enough,omitempty"` // the value from which on only what is glaring is said of it; nil for nearly all of its score
+	Weight float64  `json:"weight"`           // 0 and up; only its proportion to the others of the group counts
+	Gate   bool     `json:"gate,omitempty"`   // while it fails the total cannot exceed GateScore
+	Name   string   `json:"name"`
+	About  string   `json:"about"` // what is measured, in a sentence or two
 }
 
 // Score is what a measured value is worth, from 0 to 1.
 func (r *Rule) Score(v float64) float64 {
 	return math.Max(0, math.Min(1, (v-r.Bad)/(r.Good-r.Bad)))
+}
+
+// enough reports whether a measured value is so good that only what is glaring is said of it.
+func (r *Rule) enough(v float64) bool {
+	if r.Enough == nil {
+		return r.Score(v) >= wellEnough
+	}
+	return (v-*r.Enough)*(r.Good-r.Bad) >= 0
 }
 
 //go:embed checks.json
@@ -45,7 +54,7 @@ func Rules(house brief.Rules) []Rule {
 	set := func(id string, good, bad float64) {
 		for i := range rules {
 			if rules[i].ID == id {
-				rules[i].Good, rules[i].Bad = good, bad
+				rules[i].Good, rules[i].Bad, rules[i].Enough = good, bad, nil
 			}
 		}
 	}
@@ -60,16 +69,16 @@ func Rules(house brief.Rules) []Rule {
 			continue
 		}
 		if own.Good != nil {
-			r.Good = *own.Good
+			r.Good, r.Enough = *own.Good, nil
 		}
 		if own.Bad != nil {
-			r.Bad = *own.Bad
+			r.Bad, r.Enough = *own.Bad, nil
 		}
 		if own.Weight != nil {
 			r.Weight = *own.Weight
 		}
 		if r.Good == r.Bad || r.Gate { // nothing lies between; and gates stay as they are
-			r.Good, r.Bad = shipped[i].Good, shipped[i].Bad
+			r.Good, r.Bad, r.Enough = shipped[i].Good, shipped[i].Bad, shipped[i].Enough
 		}
 	}
 	return rules

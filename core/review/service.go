@@ -128,7 +128,7 @@ func onlyWhole(f *food.Food) bool {
 }
 
 // LowMM is how high something may be and still let a knife pass over it.
-const LowMM = 12
+const LowMM = 15.0
 
 // freeRoom is how far, in mm, the room in front of an element's face is free or
 // low, along five lines, the narrowest counting; beyond the food zone counts as taken.

@@ -63,6 +63,15 @@ func cloth(t *tray.Tray, foods ...string) {
 	}
 }
 
+// quarters lays nuts, grapes and a bowl of the given heights in every quarter.
+func quarters(t *tray.Tray, nuts, grapes, bowl float64) {
+	for _, at := range []geom.Point{geom.Pt(150, 110), geom.Pt(450, 110), geom.Pt(150, 290), geom.Pt(450, 290)} {
+		box(t, "almonds", "drift", 70, 90, at.X-80, at.Y, nuts)
+		box(t, "red-grapes", "drift", 70, 90, at.X, at.Y, grapes)
+		box(t, "honey", "bowl", 70, 70, at.X+80, at.Y, bowl)
+	}
+}
+
 func guests(t *tray.Tray, adults, children int, diets ...brief.Diet) {
 	t.Brief.Guests = brief.Guests{Adults: adults, Children: children}
 	t.Brief.Diets = diets
@@ -191,10 +200,10 @@ var specimens = []specimen{
 			cloth(t, "almonds", "red-grapes", "orange-block", "orange-block", "green-olives", "blueberries")
 		}},
 	{"flow.span",
-		func(t *tray.Tray) { line(t, 80, 200, steps(29, 15)...) },
+		func(t *tray.Tray) { line(t, 70, 200, steps(31, 15)...) },
 		func(t *tray.Tray) { line(t, 80, 200, steps(10, 15)...) }},
 	{"flow.curve",
-		func(t *tray.Tray) { line(t, 60, 200, append(append(steps(14, 15), 70), steps(14, 15)...)...) },
+		func(t *tray.Tray) { line(t, 60, 200, steps(30, 15)...) },
 		func(t *tray.Tray) {
 			line(t, 60, 200, 15, 15, 60, 15, 15, 60, 15, 15, 60, 15, 15, 60, 15, 15)
 		}},
@@ -204,7 +213,7 @@ var specimens = []specimen{
 	{"pairs.near",
 		func(t *tray.Tray) {
 			put(t, "blue-wedge", "whole", 1, 220, 200, 0)
-			put(t, "honey", "bowl", 1, 340, 200, 0)
+			put(t, "honey", "bowl", 1, 220, 270, 0)
 		},
 		func(t *tray.Tray) {
 			put(t, "blue-wedge", "whole", 1, 120, 200, 0)
@@ -243,6 +252,9 @@ var specimens = []specimen{
 			box(t, "honey", "bowl", 120, 60, 300, 220, 60)
 			box(t, "almonds", "drift", 100, 50, 300, 160, 14)
 		}},
+	{"height.relief",
+		func(t *tray.Tray) { quarters(t, 12, 26, 45) },
+		func(t *tray.Tray) { quarters(t, 12, 26, 36) }},
 	{"service.cutroom",
 		func(t *tray.Tray) {
 			put(t, "fresh-goat-log", "whole", 1, 200, 200, 0)

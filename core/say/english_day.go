@@ -86,6 +86,7 @@ var working = map[string]string{
 	"step.few":    "{1} {1:piece|pieces}, {2}",
 	"step.in":     "{1}, in {2} places",
 	"step.places": ", in {1} places",
+	"step.raised": ", set {1} up on a small plate or a lid",
 
 	"pace.set-up":     "Setting up",
 	"pace.line":       "Lining boards",

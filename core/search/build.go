@@ -57,7 +57,48 @@ func (s *composer) build(ctx context.Context, p *plan, r *rand.Rand) (*tray.Tray
 		b.Garnish(mirrored, r)
 	}
 	pack.Rest(b.Tray, func(int) bool { return true })
-	return b.Tray, tidy(b.Tray, s.Larder)
+	score := tidy(b.Tray, s.Larder)
+	if ctx.Err() == nil && !b.Tray.Brief.Travels.Yes { // on the road nothing stands tall
+		score = raise(b.Tray, s.Larder, score)
+	}
+	return b.Tray, score
+}
+
+// mostRaised bowls of a board stand on something, as far as that makes it a better one.
+const mostRaised = 3
+
+// raise sets bowls higher where a part of the board lies flat, the one that helps most first, and answers with the score.
+func raise(t *tray.Tray, larder *food.Larder, score float64) float64 {
+	live := review.NewLive(t, larder)
+	if flat, ok := live.Totals().Value("height.relief"); !ok || flat > .98 {
+		return score
+	}
+	any := false
+	for range mostRaised {
+		best, most := -1, score+.05
+		for i := range t.Elements {
+			by := pack.RaiseBy(t, i)
+			if by == 0 {
+				continue
+			}
+			live.Set(i, pack.Raised(t.Elements[i], by))
+			if s := live.Score(); s > most {
+				best, most = i, s
+			}
+			live.Set(i, t.Elements[i])
+		}
+		if best < 0 {
+			break
+		}
+		t.Elements[best] = pack.Raised(t.Elements[best], pack.RaiseBy(t, best))
+		live.Set(best, t.Elements[best])
+		any = true
+	}
+	if any { // what lay against them lies lower than they stand now
+		pack.Rest(t, func(int) bool { return true })
+		return review.NewLive(t, larder).Score()
+	}
+	return score
 }
 
 // rigid lays anchors and rows where the plan has them. A row that still stands

@@ -78,6 +78,14 @@ func (e *Element) Alike(o *Element) bool {
 	})
 }
 
+// RaisedMM is how high above the board what stands in a vessel is set, on something hidden under it; 0 for all else.
+func (e *Element) RaisedMM() float64 {
+	if e.Vessel == "" || len(e.Pieces) == 0 {
+		return 0
+	}
+	return e.Pieces[0].ZMM
+}
+
 // Reserve is food held back for topping up.
 type Reserve struct {
 	Food  string         `json:"food"`

@@ -1,0 +1,100 @@
+package review
+
+import (
+	"math"
+
+	"happytray/core/geom"
+	"happytray/core/say"
+)
+
+// A board that is all of one height reads flat, however full it is. Levels are what stands under LowMM, what
+// stands up to tallMM, and what stands above; every part of a board, of about a forearm's reach, wants all three
+// (docs/craft.md, Where things go: tall things, different heights look alive).
+const (
+	tallMM    = 40.0
+	partMM    = 250.0
+	leastSeen = 40 // spots of the raster with food on them from which a part counts
+)
+
+// levelShares are the shares of what lies on a part of the board that make a level of it: a single tall bowl does.
+var levelShares = [3]float64{.15, .15, .04}
+
+// part is what stands on a part of a board, in spots of the raster by level.
+type part struct {
+	spots [3]int
+	mid   geom.Point
+}
+
+// levels is how much of each level a part has, 0 to 1.
+func (p *part) levels() (out [3]float64, all int) {
+	all = p.spots[0] + p.spots[1] + p.spots[2]
+	for k, n := range p.spots {
+		out[k] = math.Min(1, float64(n)/math.Max(1, levelShares[k]*float64(all)))
+	}
+	return out, all
+}
+
+// parts counts what stands on each part of the board.
+func (l *Live) parts() []part {
+	box := l.tray.Board.FoodZone.Bounds()
+	across, down := max(1, int(math.Round(box.W()/partMM))), max(1, int(math.Round(box.H()/partMM)))
+	out := make([]part, across*down)
+	s, g := &l.chart.sight, l.chart.g
+	column := make([]int, s.w)
+	for x := range column {
+		column[x] = max(0, min(across-1, int((g.Centre(x*s.step, 0).X-box.Min.X)/box.W()*float64(across))))
+	}
+	for y := range s.h {
+		row := max(0, min(down-1, int((g.Centre(0, y*s.step).Y-box.Min.Y)/box.H()*float64(down)))) * across
+		for x := range s.w {
+			if s.owner[y*s.w+x] < 0 {
+				continue
+			}
+			p := &out[row+column[x]]
+			switch top := s.top[y*s.w+x]; {
+			case top < LowMM*sixteenth:
+				p.spots[0]++
+			case top <= tallMM*sixteenth:
+				p.spots[1]++
+			default:
+				p.spots[2]++
+			}
+		}
+	}
+	for k := range out {
+		out[k].mid = geom.Pt(box.Min.X+(float64(k%across)+.5)*box.W()/float64(across), box.Min.Y+(float64(k/across)+.5)*box.H()/float64(down))
+	}
+	return out
+}
+
+// relief measures how much of three levels the parts of the board have, the mean of all.
+func (m *measures) relief() {
+	sum, n := 0.0, 0
+	worst, least, lacks := geom.Point{}, 1.0, 0
+	for _, p := range m.l.parts() {
+		levels, all := p.levels()
+		if all < leastSeen {
+			continue
+		}
+		has := (levels[0] + levels[1] + levels[2]) / 3
+		sum, n = sum+has, n+1
+		if has < least {
+			worst, least, lacks = p.mid, has, 0
+			for k := range levels {
+				if levels[k] < levels[lacks] {
+					lacks = k
+				}
+			}
+		}
+	}
+	if n == 0 {
+		return
+	}
+	m.values["height.relief"] = sum / float64(n)
+	if least > .72 || m.quiet {
+		return
+	}
+	where := say.Word(m.side(worst))
+	says := [3]say.Sentence{say.New("relief.low", where, say.MM(LowMM)), say.New("relief.middle", where), say.New("relief.tall", where, say.MM(tallMM))}[lacks]
+	m.find("height.relief", Note, 6*(1-least), worst, nil, says)
+}
