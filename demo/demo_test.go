@@ -37,7 +37,7 @@ func TestDemoWorld(t *testing.T) {
 	}
 	for _, laid := range append(slices.Clone(jobs[0].Trays), jobs[1].Trays...) {
 		rev := review.Judge(laid, larder)
-		if !rev.Legal() || rev.Score < 70 {
+		if !rev.Legal() || rev.Score < 60 { // what is put down without looking has 40
 			t.Errorf("%s scores %v: %+v", laid.Board.Name, rev.Score, rev.Findings)
 		}
 		for _, e := range laid.Elements {

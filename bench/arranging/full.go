@@ -87,10 +87,29 @@ func bareOf(t *tray.Tray) (cover, gap float64) {
 	return float64(covered) / float64(open), 2 * math.Sqrt(float64(most)) * cell
 }
 
+// atOneHeight counts the pairs of pieces of two elements that overlap in the plan by more than half a square millimetre, and
+// neither of which lies 3 mm above the other. Stiff ones may touch, by a millimetre.
+func atOneHeight(t *tray.Tray) (n int) {
+	for i := range t.Elements {
+		for j := range i {
+			for _, p := range t.Elements[i].Pieces {
+				for _, q := range t.Elements[j].Pieces {
+					if math.Abs(p.ZMM-q.ZMM) < 2.98 && p.Outline.Bounds().Meets(q.Outline.Bounds()) {
+						if a := geom.SharedArea(p.Outline, q.Outline); a > .5 {
+							n++
+						}
+					}
+				}
+			}
+		}
+	}
+	return n
+}
+
 // fullness prints how full the plan's own boards are after so many seconds, two boards at a time.
 func fullness(n int, seed uint64, seconds float64) {
 	trays := onTheirOwn(n, seed)
-	type row struct{ cover, gap, rcover, rgap, score, beside, unplaced float64 }
+	type row struct{ cover, gap, rcover, rgap, score, beside, unplaced, atOne float64 }
 	rows := make([]row, len(trays))
 	var wg sync.WaitGroup
 	next := make(chan int)
@@ -119,6 +138,7 @@ func fullness(n int, seed uint64, seconds float64) {
 					q.beside += r.Grams
 				}
 				q.beside /= all
+				q.atOne = float64(atOneHeight(res.Tray))
 				rows[i] = q
 			}
 		})
@@ -152,4 +172,5 @@ func fullness(n int, seed uint64, seconds float64) {
 	show("score", "%.1f", of(func(q row) float64 { return q.score }))
 	show("grams beside the board", "%.2f", of(func(q row) float64 { return q.beside }))
 	show("elements without a place", "%.0f", of(func(q row) float64 { return q.unplaced }))
+	show("pieces that overlap at one height", "%.0f", of(func(q row) float64 { return q.atOne }))
 }

@@ -20,7 +20,7 @@ import (
 
 func main() {
 	briefs := flag.Int("briefs", 64, "how many generated briefs")
-	part := flag.String("only", "", "layouts, packing, promises, full or cost; left out, all")
+	part := flag.String("only", "", "layouts, packing, promises, full, scores or cost; left out, all")
 	seed := flag.Uint64("seed", 1, "which briefs the promises are held to")
 	long := flag.Float64("long", 10, "the longest time given to one layout, s")
 	file := flag.String("curve", "", "where to draw the curve of the cost")
@@ -36,6 +36,9 @@ func main() {
 	}
 	if *part == "" || *part == "full" {
 		fullness(*briefs, *seed, 2)
+	}
+	if *part == "" || *part == "scores" {
+		scores(*briefs, *seed)
 	}
 	if *part == "" || *part == "cost" {
 		cost(*file)

@@ -65,7 +65,22 @@ func (m *measures) colours() {
 	}
 	m.balance("colour.spread", families, area)
 	m.repeats(families, area)
+	if _, accents := m.values["colour.repeat"]; accents || len(l.elems) < manyElems {
+		return
+	}
+	for _, c := range families {
+		if c.weight > oneFamily*area { // nothing to balance, and nothing bright to repeat
+			m.values["colour.repeat"] = 0
+			delete(m.values, "colour.spread")
+		}
+	}
 }
+
+// A tray of many things of which nearly all is of one family has no colours.
+const (
+	oneFamily = .85
+	manyElems = 8
+)
 
 // beside is how far the colours of two neighbours differ, dE00: what each shows from above, half of it
 // by the rims where one of them stands in a bowl, for the eye sees both; and how far a bowl's rim

@@ -67,8 +67,12 @@ func (l *Live) parts() []part {
 	return out
 }
 
-// relief measures how much of three levels the parts of the board have, the mean of all.
+// relief measures how much of three levels the parts of the board have, the mean of all. On the road nothing stands tall,
+// and nobody asks for it.
 func (m *measures) relief() {
+	if m.l.tray.Brief.Travels.Yes {
+		return
+	}
 	sum, n := 0.0, 0
 	worst, least, lacks := geom.Point{}, 1.0, 0
 	for _, p := range m.l.parts() {

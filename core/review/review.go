@@ -22,7 +22,7 @@ import (
 var Groups = []struct {
 	Name   string
 	Weight float64
-}{{"fit", 3}, {"colour", 2}, {"spread", 2}, {"flow", 1.5}, {"pairs", 1.5}, {"height", 1.5}, {"service", 1.5}, {"eaten", .5}, {"care", 1.5}}
+}{{"fit", 4}, {"colour", 2.5}, {"spread", 2}, {"flow", 1}, {"pairs", 1.5}, {"height", 1.5}, {"service", 1.25}, {"eaten", .25}, {"care", 1}}
 
 // CheckIDs names the checks, which house rules may move.
 func CheckIDs() []string {
@@ -106,8 +106,12 @@ type Review struct {
 // Judge reviews a tray from scratch.
 func Judge(t *tray.Tray, larder *food.Larder) Review { return NewLive(t, larder).Review() }
 
-// total turns check values into scores, groups and the total. A check that does
-// not apply (no trail, no pairs) is left out of values.
+// leastOfGroup is what a group counts at least in the total.
+const leastOfGroup = .05
+
+// total turns check values into scores, groups and the total: the weighted geometric mean of the groups, so that
+// what is bad in one of them is not made up for by all that is as it should be in the others; guests see the worst
+// first. A check that does not apply (no trail, no pairs) is left out of values.
 func total(rules []Rule, values map[string]float64) Review {
 	var rev Review
 	rev.Groups = map[string]float64{}
@@ -134,11 +138,11 @@ func total(rules []Rule, values map[string]float64) Review {
 		}
 		s := sum[g.Name] / weight[g.Name]
 		rev.Groups[g.Name] = round.To(100*s, 1)
-		all += s * g.Weight
+		all += math.Log(math.Max(leastOfGroup, s)) * g.Weight
 		w += g.Weight
 	}
 	if w > 0 {
-		rev.Score = 100 * all / w
+		rev.Score = 100 * math.Exp(all/w)
 	}
 	if gated {
 		rev.Score = math.Min(rev.Score, GateScore)
