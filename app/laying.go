@@ -136,6 +136,11 @@ func (a *App) Mend(ctx context.Context, j *job.Job, larder *food.Larder, check s
 		return nil, 0, "", false, fault.Bad("tray.board", "choose a board before laying the tray")
 	}
 	m, found := repair.Suggest(ctx, j.Trays[0], larder, review.Finding{Check: check, Elements: elements, At: at})
+	if bare(check) { // what costs nothing comes first, as long as it helps half as much
+		if closed, more, closes, ok, err := a.closing(ctx, j, larder); err != nil || ok && (!found || more > 2*m.Gain) {
+			return closed, more, closes, ok, err
+		}
+	}
 	if !found {
 		return nil, 0, "", false, nil
 	}

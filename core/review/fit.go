@@ -36,10 +36,15 @@ func (m *measures) fit() {
 	m.values["fit.cover"] = cover
 	gap, at := f.gaps.widest()
 	m.values["fit.gap"] = gap
-	if gap > 34 {
+	switch {
+	case gap > 34:
 		m.find("fit.gap", Mend, gap/4, at, nil, say.New("fit.gap", say.MM(gap)))
-	} else if cover < .9 {
+	case cover < .9:
 		m.find("fit.cover", Mend, 5, at, nil, say.New("fit.cover", say.Share(1-cover)))
+	case gap > 24:
+		m.find("fit.gap", Note, gap/4, at, nil, say.New("fit.gap", say.MM(gap)))
+	case cover < .94:
+		m.find("fit.cover", Note, 3, at, nil, say.New("fit.cover", say.Share(1-cover)))
 	}
 
 	count, placed := 0, 0

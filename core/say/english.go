@@ -11,7 +11,7 @@ var judging = map[string]string{
 
 	"fit.inside":           "The {1} {1:lies|lie} over the edge by {2}. Move {1:it|them} in.",
 	"fit.overlap":          "The {1} and the {2} are in the same place, {3} deep. Part them.",
-	"fit.cover":            "About {1} of the board shows. Spread the loose things wider, or take a smaller board.",
+	"fit.cover":            "About {1} of the board shows. A handful of something small would close it, or a smaller board.",
 	"fit.gap":              "A bare patch {1} across draws the eye here. A small heap or a few more crackers would close it.",
 	"fit.placed":           "{1} of {2} groups are not on the board yet.",
 	"fit.board":            "The board is far too large for this: {1} for each guest, where about {2} look full. Take a smaller one, or put the plates on it too.",

@@ -22,7 +22,8 @@ type Money struct {
 	Digits   int
 }
 
-func (m Money) write(minor int) string {
+// Write is so much money, in minor units, as people write it.
+func (m Money) Write(minor int) string {
 	s := fmt.Sprintf("%.*f", m.Digits, float64(minor)/math.Pow10(m.Digits))
 	if m.Currency != "" {
 		s += " " + m.Currency
@@ -209,11 +210,11 @@ func (p page) whatComes(j *job.Job, larder *food.Larder, y, w, bottom float64) {
 
 // pricesOf are the lines of what is to be paid, the sum last.
 func pricesOf(q price.Quote, m Money) [][2]string {
-	rows := [][2]string{{fmt.Sprintf("%s, %s each", say.Count(q.Guests, "guest"), m.write(q.PerHead)), m.write(q.Total)}}
+	rows := [][2]string{{fmt.Sprintf("%s, %s each", say.Count(q.Guests, "guest"), m.Write(q.PerHead)), m.Write(q.Total)}}
 	if q.Tax > 0 {
-		rows = append(rows, [2]string{fmt.Sprintf("Tax, %.4g %%", q.TaxPct), m.write(q.Tax)})
+		rows = append(rows, [2]string{fmt.Sprintf("Tax, %.4g %%", q.TaxPct), m.Write(q.Tax)})
 	}
-	return append(rows, [2]string{"To pay", m.write(q.Pays)})
+	return append(rows, [2]string{"To pay", m.Write(q.Pays)})
 }
 
 func (p page) prices(rows [][2]string, q price.Quote, y, w float64) {

@@ -60,7 +60,7 @@ func Shopping(title string, list shop.List, done map[string]bool, m Money, on st
 			p.letters(10.5, true)
 			cost := ""
 			if it.Cost > 0 {
-				cost = m.write(it.Cost)
+				cost = m.Write(it.Cost)
 			}
 			const name = 62.0
 			p.write(margin+box+3, y, p.fitted(it.Name, name-2))
@@ -79,7 +79,7 @@ func Shopping(title string, list shop.List, done map[string]bool, m Money, on st
 	}
 	room(14)
 	p.letters(12, true)
-	all := m.write(list.Cost)
+	all := m.Write(list.Cost)
 	p.write(margin, y+4, "About, in all")
 	p.write(w-margin-p.GetStringWidth(all), y+4, all)
 	return p.bytes()

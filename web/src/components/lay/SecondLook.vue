@@ -107,7 +107,7 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
                 Show<span class="only-read"> finding {{ n }} on the tray</span>
               </button>
               <button
-                v-if="!still && (f.elements.length || f.check === 'fit.gap')"
+                v-if="!still && (f.elements.length || f.check === 'fit.gap' || f.check === 'fit.cover')"
                 class="btn quiet"
                 :disabled="mending !== null"
                 @click="emit('mend', n)"
