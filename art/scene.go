@@ -74,7 +74,7 @@ func compose(least Least, t *tray.Tray, larder *food.Larder) Scene {
 		return Scene{Drawings: map[string]Drawing{}, Defs: map[string]string{}, Bands: []Band{}, Places: []string{}, Beside: []string{}, Tools: []PlacedTool{}}
 	}
 	box := t.Board.Outline.Bounds().Grow(14)
-	s := Scene{Box: [4]float64{box.Min.X, box.Min.Y, box.W(), box.H()}, Board: Board(t.Board), Edge: edge(t.Board.Outline)}
+	s := Scene{Box: [4]float64{box.Min.X, box.Min.Y, box.W(), box.H()}, Board: Board(t.Board), Edge: edgeOf(t.Board)}
 	s.Drawings, s.Defs = sheet(least, t, larder)
 	s.Places = make([]string, len(t.Elements))
 	for i := range t.Elements {

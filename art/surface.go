@@ -2,6 +2,8 @@ package art
 
 import (
 	"fmt"
+	"math"
+	"slices"
 
 	"happytray/core/board"
 	"happytray/core/colour"
@@ -18,7 +20,7 @@ func surfaceOf(b *board.Board) string {
 	defs := map[string]string{}
 	p := newPen(defs, 0, b.ID, b.Material)
 	c := colour.Must(b.Colour)
-	d := edge(b.Outline)
+	d := edgeOf(b)
 	box := b.Outline.Bounds()
 	p.path(d, "#3a2413", "opacity", ".30", "transform", "translate(3 5)", "filter", "url(#board-shadow)")
 	surface := func(draw func()) {
@@ -83,7 +85,7 @@ func surfaceOf(b *board.Board) string {
 		p.path(curve(w), p.linear(0, 0, 1, 1, tone(c, -20, 1), 0, tone(c, -9, 1), .5, tone(c, 3, 0), 1), "opacity", ".85", "stroke", tone(c, -24, 1), "stroke-width", ".7")
 	}
 	for _, k := range b.Keepouts { // a hole to grip by; a handle is part of the board's own outline
-		if hole(b, k) {
+		if hole(b, k) && !opening(k) {
 			p.path(curve(k), tone(colour.Lab{L: 34, A: 2, B: 5}, 0, 0), "opacity", ".72", "stroke", tone(c, 14, 0), "stroke-width", "1.2")
 		}
 	}
@@ -96,6 +98,31 @@ func surfaceOf(b *board.Board) string {
 	clip.leaf("path", "d", d)
 	clip.shut("clipPath")
 	return defsOf(defs, blur("board-shadow", "-5%", "-5%", "112%", "115%", 7), clip.String()) + p.String()
+}
+
+// openingMM is how wide a hole is, at least, through which the table is seen: the middle of a ring, and no grip.
+const openingMM = 40
+
+func opening(k geom.Outline) bool {
+	box := k.Bounds()
+	return math.Min(box.W(), box.H()) >= openingMM
+}
+
+// edgeOf is the line round a board and those round its openings, which turn the other way, so that what is filled by it
+// leaves them out.
+func edgeOf(b *board.Board) string {
+	d := edge(b.Outline)
+	for _, k := range b.Keepouts {
+		if !hole(b, k) || !opening(k) {
+			continue
+		}
+		if k.SignedArea()*b.Outline.SignedArea() > 0 {
+			k = slices.Clone(k)
+			slices.Reverse(k)
+		}
+		d += edge(k)
+	}
+	return d
 }
 
 // hole reports whether a keep-out lies wholly inside the board.

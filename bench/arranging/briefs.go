@@ -63,8 +63,10 @@ func generated(n int) []*tray.Tray {
 		b.Board = &board.Request{Shape: board.Shapes[i%len(board.Shapes)], RimMM: float64(r.IntN(2)) * 15}
 		ratio := 1.25 + .5*r.Float64()
 		switch b.Board.Shape {
-		case "round", "hexagon":
+		case "round", "hexagon", "ring", "heart", "star":
 			ratio = 1
+		case "figure":
+			ratio, b.Board.Figure = .75, string(rune('A'+i%26))
 		case "plank":
 			ratio = 3
 		case "half-round":

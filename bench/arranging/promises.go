@@ -36,7 +36,7 @@ func promised(n int, seed uint64) (out []*tray.Tray) {
 				ratio = 1.4
 			}
 			w := math.Sqrt(made.Trays[0].Board.UsableMM2() * 1.15 / ratio)
-			b.Board = &board.Request{Shape: shape, LengthMM: w * ratio, WidthMM: w}
+			b.Board = &board.Request{Shape: shape, Figure: map[bool]string{true: "B"}[shape == "figure"], LengthMM: w * ratio, WidthMM: w}
 			if made, err = plan.FromBrief(b, larder, board.BuiltInCabinet()); err != nil {
 				continue
 			}

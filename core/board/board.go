@@ -44,7 +44,7 @@ func (b *Board) UnmarshalJSON(raw []byte) (err error) {
 func (b Board) MarshalJSON() ([]byte, error) { return document.WriteObject(plainBoard(b), b.Extra) }
 
 // Shapes of board that can be asked for by name.
-var Shapes = []string{"rectangle", "round", "oval", "paddle", "plank", "half-round", "hexagon", "outline"}
+var Shapes = []string{"rectangle", "round", "oval", "paddle", "plank", "half-round", "hexagon", "ring", "heart", "tree", "star", "figure", "outline"}
 
 // Materials a board can be drawn in.
 var Materials = []string{"wood", "slate", "marble", "ceramic", "metal", "glass", "chalkboard", "paper"}
@@ -61,6 +61,7 @@ type Request struct {
 	RimMM       float64        `json:"rim_mm,omitempty"`
 	Colour      string         `json:"colour,omitempty"`
 	Material    string         `json:"material,omitempty"`
+	Figure      string         `json:"figure,omitempty"` // of the shape figure: a letter or a digit
 	Outline     geom.Outline   `json:"outline,omitempty"`
 	Holes       []geom.Outline `json:"holes,omitempty"`         // in the outline's own coordinates; nothing is laid there
 	NotFoodSafe bool           `json:"not_food_safe,omitempty"` // it then wants a liner
@@ -120,6 +121,22 @@ func build(r Request) (Board, error) {
 			l = w
 		}
 		w = l
+	case "ring", "star":
+		if w == 0 {
+			w = l
+		}
+	case "heart":
+		if w == 0 {
+			w = .92 * l
+		}
+	case "tree":
+		if w == 0 {
+			w = 1.3 * l
+		}
+	case "figure":
+		if w == 0 {
+			w = 1.4 * l
+		}
 	case "half-round":
 		if w == 0 {
 			w = l / 2
@@ -171,6 +188,20 @@ func build(r Request) (Board, error) {
 			p := geom.Polar(1, 180+float64(i)*180/32)
 			b.Outline = append(b.Outline, geom.Pt(p.X*l/2, p.Y*w+w/2))
 		}
+	case "ring":
+		b.Outline, b.Keepouts = ring(l, w)
+	case "heart":
+		b.Outline = heart(l, w)
+	case "tree":
+		b.Outline = fir(l, w)
+	case "star":
+		b.Outline = star(l, w)
+	case "figure":
+		o, holes, ok := figure(r.Figure, l, w)
+		if !ok {
+			return Board{}, fault.Bad("figure", "should be one letter from A to Z or one digit")
+		}
+		b.Outline, b.Keepouts = o, append(b.Keepouts, holes...)
 	case "paddle":
 		// the handle takes the last quarter of the length, 90 mm at least where there is room
 		h := math.Max(l*.24, math.Min(90, l*.3))
@@ -204,7 +235,11 @@ func build(r Request) (Board, error) {
 		}
 		b.FoodZone = b.Outline.Shrink(edge)
 	}
-	if b.FoodZone == nil {
+	switch {
+	case b.FoodZone != nil:
+	case slices.Contains(shaped, r.Shape):
+		b.FoodZone = b.Outline.Shrink(edge)
+	default:
 		b.FoodZone = b.Outline.Inset(edge)
 	}
 	if len(b.FoodZone) < 3 || b.FoodZone.Check() != nil {
@@ -218,13 +253,20 @@ func build(r Request) (Board, error) {
 	}
 	b.Name = r.Name
 	if b.Name == "" {
-		b.Name = fmt.Sprintf("%s, %.0f × %.0f cm", title[r.Shape], l/10, w/10)
+		name := title[r.Shape]
+		if r.Shape == "figure" {
+			name = strings.ToUpper(r.Figure)
+		}
+		b.Name = fmt.Sprintf("%s, %.0f × %.0f cm", name, l/10, w/10)
 	}
 	return b, b.Check()
 }
 
 var title = map[string]string{"rectangle": "Rectangle", "round": "Round", "oval": "Oval", "paddle": "Paddle",
-	"plank": "Plank", "half-round": "Half-round", "hexagon": "Hexagon", "outline": "Own outline"}
+	"plank": "Plank", "half-round": "Half-round", "hexagon": "Hexagon", "ring": "Ring", "heart": "Heart", "tree": "Tree", "star": "Star", "figure": "Figure", "outline": "Own outline"}
+
+// shaped are those with corners and notches, whose food zone is not their outline moved in point by point.
+var shaped = []string{"heart", "tree", "star", "figure"}
 
 // withHandle joins a handle hw wide, from x0 to x1, to the right side of a box
 // made by geom.Box, which starts below that side's middle and ends above it.

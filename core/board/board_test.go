@@ -98,6 +98,9 @@ func TestMakeEveryShape(t *testing.T) {
 	for _, shape := range Shapes {
 		for _, size := range []float64{100, 480, 3000} {
 			r := Request{Shape: shape, LengthMM: size, WidthMM: math.Max(100, size*.6)}
+			if shape == "figure" {
+				r.Figure = "b"
+			}
 			if shape == "outline" {
 				r.Outline = geom.Outline{{X: 0, Y: 0}, {X: size, Y: 0}, {X: size, Y: size}, {X: size / 2, Y: size * .8}, {X: 0, Y: size}}
 			}
@@ -121,18 +124,21 @@ func TestMakeEveryShape(t *testing.T) {
 
 func TestMakeRefuses(t *testing.T) {
 	for name, raw := range map[string]string{
-		"no such id":    `"gold-plate"`,
-		"no shape":      `{"length_mm":400}`,
-		"strange":       `{"shape":"star","length_mm":400}`,
-		"too small":     `{"shape":"round","length_mm":50}`,
-		"negative":      `{"shape":"rectangle","length_mm":-400,"width_mm":300}`,
-		"too large":     `{"shape":"oval","length_mm":4000,"width_mm":300}`,
-		"crossing":      `{"shape":"outline","outline":[[0,0],[400,400],[450,0],[0,390]]}`,
-		"empty":         `{"shape":"outline","outline":[]}`,
-		"sliver":        `{"shape":"outline","outline":[[0,0],[400,400],[401,400]]}`,
-		"rim":           `{"shape":"round","length_mm":400,"rim_mm":-3}`,
-		"colour":        `{"shape":"round","length_mm":400,"colour":"brown"}`,
-		"colour attack": `{"shape":"round","length_mm":400,"colour":"\"/><script>"}`,
+		"no such id":                 `"gold-plate"`,
+		"no shape":                   `{"length_mm":400}`,
+		"strange":                    `{"shape":"dodo","length_mm":400}`,
+		"no letter":                  `{"shape":"figure","length_mm":400}`,
+		"two letters":                `{"shape":"figure","figure":"OK","length_mm":400}`,
+		"a letter that is not drawn": `{"shape":"figure","figure":"Ø","length_mm":400}`,
+		"too small":                  `{"shape":"round","length_mm":50}`,
+		"negative":                   `{"shape":"rectangle","length_mm":-400,"width_mm":300}`,
+		"too large":                  `{"shape":"oval","length_mm":4000,"width_mm":300}`,
+		"crossing":                   `{"shape":"outline","outline":[[0,0],[400,400],[450,0],[0,390]]}`,
+		"empty":                      `{"shape":"outline","outline":[]}`,
+		"sliver":                     `{"shape":"outline","outline":[[0,0],[400,400],[401,400]]}`,
+		"rim":                        `{"shape":"round","length_mm":400,"rim_mm":-3}`,
+		"colour":                     `{"shape":"round","length_mm":400,"colour":"brown"}`,
+		"colour attack":              `{"shape":"round","length_mm":400,"colour":"\"/><script>"}`,
 	} {
 		var r Request
 		if err := json.Unmarshal([]byte(raw), &r); err != nil {

@@ -32,19 +32,32 @@ func (o Outline) shrunkBy(in Outline, d float64) bool {
 
 // level is the longest closed line of points d inside the outline.
 func (o Outline) level(d float64) Outline {
-	box := o.Bounds()
+	var best Outline
+	most := 0.0
+	for _, line := range levels(o.Bounds(), func(p Point) float64 {
+		v := o.EdgeDistance(p)
+		if !o.Contains(p) {
+			v = -v
+		}
+		return v - d
+	}) {
+		if a := line.Area(); a > most {
+			most, best = a, line
+		}
+	}
+	return canonical(best)
+}
+
+// levels are the closed lines along which a depth is zero, in and round a box (marching squares); what is deep lies to the
+// right of each, so those round holes turn the other way.
+func levels(box Rect, deep func(Point) float64) (lines []Outline) {
 	cell := math.Max(1.2, math.Max(box.W(), box.H())/260)
 	nx, ny := int(box.W()/cell)+3, int(box.H()/cell)+3
 	at := func(i, j int) Point { return Pt(box.Min.X+(float64(i)-1)*cell, box.Min.Y+(float64(j)-1)*cell) }
-	depth := make([]float64, nx*ny) // distance to the edge less d, negative outside
+	depth := make([]float64, nx*ny)
 	for j := range ny {
 		for i := range nx {
-			p := at(i, j)
-			v := o.EdgeDistance(p)
-			if !o.Contains(p) {
-				v = -v
-			}
-			depth[j*nx+i] = v - d
+			depth[j*nx+i] = deep(at(i, j))
 		}
 	}
 	// each cell's line segments, from crossing to crossing; a crossing is named by
@@ -104,12 +117,10 @@ func (o Outline) level(d float64) Outline {
 			}
 		}
 	}
-	var best Outline
-	most := 0.0
 	for len(next) > 0 {
 		var line Outline
 		var start edge
-		for e := range next { // any; every line is walked once, and the largest kept
+		for e := range next { // any: every line is walked once
 			start = e
 			break
 		}
@@ -122,11 +133,9 @@ func (o Outline) level(d float64) Outline {
 			line = append(line, cross(e))
 			e = n
 		}
-		if a := line.Area(); a > most {
-			most, best = a, line
-		}
+		lines = append(lines, line)
 	}
-	return canonical(best)
+	return lines
 }
 
 // canonical begins an outline at its lowest point in x, then y, so that it does

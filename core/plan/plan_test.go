@@ -62,6 +62,9 @@ func briefs(n int) []brief.Brief {
 		if r.IntN(2) == 0 {
 			shape := board.Shapes[r.IntN(len(board.Shapes)-1)]
 			b.Board = &board.Request{Shape: shape, LengthMM: 180 + 900*r.Float64(), WidthMM: 160 + 400*r.Float64()}
+			if shape == "figure" {
+				b.Board.Figure = string(rune('A' + r.IntN(26)))
+			}
 		}
 		out = append(out, b)
 	}

@@ -65,6 +65,9 @@ func Generated(n int) []brief.Brief {
 		if i%3 != 0 {
 			shape := board.Shapes[r.IntN(len(board.Shapes)-1)]
 			b.Board = &board.Request{Shape: shape, LengthMM: 160 + 900*r.Float64(), WidthMM: 150 + 400*r.Float64(), RimMM: float64(r.IntN(2)) * 20}
+			if shape == "figure" {
+				b.Board.Figure = string(rune('A' + i%26))
+			}
 		}
 		if i%4 == 3 { // a short list of anything at all
 			for range 1 + r.IntN(5) {

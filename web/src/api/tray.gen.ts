@@ -641,7 +641,24 @@ export interface Person {
  */
 export interface BoardRequest {
   id?: string;
-  shape?: "rectangle" | "round" | "oval" | "paddle" | "plank" | "half-round" | "hexagon" | "outline";
+  shape?:
+    | "rectangle"
+    | "round"
+    | "oval"
+    | "paddle"
+    | "plank"
+    | "half-round"
+    | "hexagon"
+    | "ring"
+    | "heart"
+    | "tree"
+    | "star"
+    | "figure"
+    | "outline";
+  /**
+   * of the shape figure: a letter or a digit
+   */
+  figure?: string;
   length_mm?: number;
   width_mm?: number;
   rim_mm?: number;

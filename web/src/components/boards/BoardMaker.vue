@@ -6,7 +6,7 @@ import { ElOption, ElSelect } from 'element-plus'
 import 'element-plus/es/components/select/style/css'
 import EdgeEditor from '@/components/boards/EdgeEditor.vue'
 import type { useBoardMaker } from '@/composables/boardMaker'
-import type { BoardRequest } from '@/api/tray.gen'
+import { oneSide, shapes, type Shape } from '@/tray/shapes'
 import { across, area, length, mmPerUnit, units } from '@/tray/units'
 import { boxOf, liners, type Pt } from '@/tray/outline'
 import WrittenField from '@/components/common/WrittenField.vue'
@@ -17,17 +17,8 @@ const emit = defineEmits<{ done: [id: string]; leave: [] }>()
 const m = props.maker
 const { ask, made, wrong, found, file, undo, saved, byOutline } = m
 
-const shapes = [
-  ['rectangle', 'Rectangle'],
-  ['round', 'Round'],
-  ['oval', 'Oval'],
-  ['paddle', 'Paddle with a handle'],
-  ['plank', 'Plank'],
-  ['half-round', 'Half-round'],
-  ['hexagon', 'Hexagon'],
-] as const
 const materials = ['wood', 'slate', 'marble', 'ceramic', 'metal', 'glass', 'chalkboard', 'paper']
-const oneSide = computed(() => ask.value.shape === 'round' || ask.value.shape === 'hexagon')
+const square = computed(() => oneSide(ask.value.shape))
 const reach = ref(0)
 watch(byOutline, on => (reach.value = on && (ask.value.outline?.length ?? 0) > 16 ? 70 : 0))
 
@@ -48,14 +39,15 @@ function measure(side: 0 | 1, n: number) {
     else m.resize(w, mm)
   } else m.change(side === 0 ? { length_mm: mm } : { width_mm: mm })
 }
-function shape(v: NonNullable<BoardRequest['shape']>) {
+function shape(v: Shape) {
   const [w = 420, h = 280] = box.value
   m.change({
     shape: v,
     outline: undefined,
     holes: undefined,
     length_mm: Math.round(w),
-    width_mm: v === 'round' || v === 'hexagon' ? undefined : Math.round(h),
+    width_mm: oneSide(v) ? undefined : Math.round(h),
+    figure: v === 'figure' ? (ask.value.figure ?? '1') : undefined,
   })
 }
 
@@ -141,8 +133,18 @@ async function save() {
           <ElOption v-if="byOutline" value="outline" label="Its own outline" />
         </ElSelect>
       </div>
+      <label v-if="ask.shape === 'figure' && !byOutline" class="row">
+        <span>Which</span>
+        <WrittenField
+          class="field"
+          aria-label="Which letter or digit"
+          maxlength="1"
+          :value="ask.figure ?? ''"
+          @written="t => t.trim() && m.change({ figure: t.trim().toUpperCase() })"
+        />
+      </label>
       <div class="row">
-        <span>{{ oneSide && !byOutline ? 'Across' : 'Sides' }}, {{ units.length }}</span>
+        <span>{{ square && !byOutline ? 'Across' : 'Sides' }}, {{ units.length }}</span>
         <span class="sides">
           <WrittenField
             class="field"
@@ -153,7 +155,7 @@ async function save() {
             :value="shown(sides[0]!)"
             @written="(_, n) => measure(0, n)"
           />
-          <template v-if="!oneSide || byOutline">
+          <template v-if="!square || byOutline">
             ×
             <WrittenField
               class="field"

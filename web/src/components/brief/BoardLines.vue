@@ -9,6 +9,7 @@ import type { BoardRequest, Brief } from '@/api/tray.gen'
 import { useLarder } from '@/stores/larder'
 import { listed, named } from '@/tray/listed'
 import { liners } from '@/tray/outline'
+import { oneSide, shapes, type Shape } from '@/tray/shapes'
 import { across, mmPerUnit, units } from '@/tray/units'
 import Choose from './Choose.vue'
 import WrittenField from '@/components/common/WrittenField.vue'
@@ -18,14 +19,12 @@ const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
 const larder = useLarder()
 const set = (change: Partial<Brief>) => emit('set', change)
 
-const shapes = ['rectangle', 'round', 'oval', 'paddle', 'plank', 'half-round', 'hexagon'] as const
 const spelled = (b: string | BoardRequest | undefined): BoardRequest =>
   typeof b === 'string' ? { id: b } : (b ?? {})
 const requests = computed<BoardRequest[]>(() =>
   props.brief.boards?.length ? props.brief.boards.map(spelled) : [spelled(props.brief.board)],
 )
 const key = (r: BoardRequest) => (r.shape ? 'own' : (r.id ?? 'any'))
-const oneSize = (r: BoardRequest) => r.shape === 'round' || r.shape === 'hexagon'
 
 /** Half boards may follow each other out of the fridge, where they stay and are few. */
 const canFollow = computed(() => {
@@ -63,7 +62,7 @@ function choose(i: number, id: string) {
 }
 function setOwn(i: number, part: BoardRequest) {
   const next = { ...requests.value[i], ...part }
-  if (part.shape && oneSize(part)) next.width_mm = next.length_mm
+  if (part.shape && oneSide(part.shape)) next.width_mm = next.length_mm
   change(i, next)
 }
 // lengths are typed in the units that are set, and kept in mm within the board's bounds
@@ -147,19 +146,29 @@ const sides: [string, string][] = [
         :model-value="r.shape"
         aria-label="Shape of the board"
         style="width: 130px"
-        @change="(v: BoardRequest['shape']) => setOwn(i, { shape: v })"
+        @change="
+          (v: Shape) => setOwn(i, { shape: v, figure: v === 'figure' ? (r.figure ?? '1') : undefined })
+        "
       >
-        <ElOption v-for="s in shapes" :key="s" :value="s" :label="s" />
+        <ElOption v-for="[s, says] in shapes" :key="s" :value="s" :label="says.toLowerCase()" />
       </ElSelect>
+      <WrittenField
+        v-if="r.shape === 'figure'"
+        class="in letter"
+        aria-label="Which letter or digit"
+        :value="r.figure ?? ''"
+        maxlength="1"
+        @written="t => t.trim() && setOwn(i, { figure: t.trim().toUpperCase() })"
+      />
       <ElInputNumber
         :model-value="shown(r.length_mm ?? 0)"
         :min="shown(100)"
         :max="shown(3000)"
         class="num"
         :aria-label="`Length in ${units.length}`"
-        @change="n => setOwn(i, { length_mm: inMM(n), ...(oneSize(r) ? { width_mm: inMM(n) } : {}) })"
+        @change="n => setOwn(i, { length_mm: inMM(n), ...(oneSide(r.shape) ? { width_mm: inMM(n) } : {}) })"
       />
-      <template v-if="!oneSize(r)">
+      <template v-if="!oneSide(r.shape)">
         ×
         <ElInputNumber
           :model-value="shown(r.width_mm ?? 0)"
@@ -277,5 +286,8 @@ const sides: [string, string][] = [
 <style scoped>
 .own {
   width: 190px;
+}
+.letter {
+  width: 48px;
 }
 </style>
