@@ -3,6 +3,7 @@ package main
 import (
 	"testing"
 
+	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/review"
 )
@@ -42,7 +43,7 @@ func TestTheSetIsBroad(t *testing.T) {
 			sparse++
 		}
 	}
-	if len(styles) != len(brief.Styles)+1 || len(boards) != 8 || few == 0 || many == 0 || tight == 0 || sparse == 0 {
+	if len(styles) != len(brief.Styles)+1 || len(boards) != len(board.Shapes) || few == 0 || many == 0 || tight == 0 || sparse == 0 {
 		t.Errorf("styles %v, boards %v, %d small, %d large, %d tight, %d sparse", styles, boards, few, many, tight, sparse)
 	}
 }
