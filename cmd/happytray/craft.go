@@ -199,14 +199,11 @@ func propose(ctx context.Context, j *job.Job, larder *food.Larder, o search.Opti
 
 // layAll lays each of the job's trays, in the time that is given for all, and prints the job.
 func layAll(ctx context.Context, j *job.Job, larder *food.Larder, o search.Options) error {
-	each := o
-	each.Seconds /= float64(len(j.Trays))
-	for i, t := range j.Trays {
-		each.Seed = o.Seed + uint64(i)
-		res, err := search.Lay(ctx, t, larder, each)
-		if err != nil {
-			return err
-		}
+	all, err := search.Several(ctx, j.Trays, larder, o)
+	if err != nil {
+		return err
+	}
+	for i, res := range all {
 		for _, u := range res.Unfit {
 			fmt.Fprintln(os.Stderr, u.Says)
 		}
@@ -215,7 +212,6 @@ func layAll(ctx context.Context, j *job.Job, larder *food.Larder, o search.Optio
 				fmt.Fprintln(os.Stderr, says)
 			}
 		}
-		res.Tray.Seed = each.Seed
 		j.Trays[i] = res.Tray
 	}
 	return writeJSON(j)
