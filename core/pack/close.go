@@ -14,8 +14,8 @@ import (
 // More is small food that a tray wants more of.
 type More struct {
 	Food, Form string
-	Count      int
-	Grams      float64
+	Count      int     // pieces
+	Grams      float64 // of all of them
 }
 
 const (

@@ -3,8 +3,6 @@ package search
 import (
 	"context"
 	"runtime"
-	"sync"
-	"time"
 
 	"happytray/core/food"
 	"happytray/core/tray"
@@ -19,24 +17,16 @@ func Several(ctx context.Context, trays []*tray.Tray, larder *food.Larder, o Opt
 	if cores < 1 {
 		cores = runtime.GOMAXPROCS(0)
 	}
-	beside := min(cores, len(trays))
+	beside := max(1, min(cores, len(trays)))
 	out, faults := make([]Result, len(trays)), make([]error, len(trays))
-	end := time.Now().Add(time.Duration(o.Seconds * float64(time.Second)))
-	var mu sync.Mutex
-	left := len(trays) // that nobody has begun
 	workers.Do(len(trays), beside, func(i int) {
 		each := o
 		each.Seed = o.Seed + uint64(i)
-		each.Workers = max(1, cores/max(1, beside))
-		mu.Lock()
-		if rounds := (left + beside - 1) / beside; o.Seconds > 0 {
-			each.Seconds = max(.02, time.Until(end).Seconds()/float64(rounds))
+		each.Workers = cores / beside
+		each.Seconds = o.Seconds / float64((len(trays)+beside-1)/beside) // they are begun in so many rounds
+		if i >= len(trays)/beside*beside {                               // those of the last round have all cores among them
+			each.Workers = cores / (len(trays) % beside)
 		}
-		left--
-		if left < beside-1 { // the last have the other cores to themselves
-			each.Workers = max(1, cores/(left+1))
-		}
-		mu.Unlock()
 		if out[i], faults[i] = Lay(ctx, trays[i], larder, each); faults[i] == nil {
 			out[i].Tray.Seed = each.Seed
 		}
