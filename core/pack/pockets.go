@@ -37,8 +37,8 @@ var pocketSizes = []float64{16, 11, 8, 6, 5, 4.3, leastPocket}
 
 // filler is small loose food that waits and of which heaps lie on the board.
 type filler struct {
-	reserve int   // line of the reserve
-	left    int   // pieces of it
+	reserve []int // lines of the reserve
+	left    int   // pieces of them
 	heaps   []int // elements
 	used    map[int]int
 	f       *food.Food
@@ -152,13 +152,18 @@ func (l *Layout) fillers() (out []*filler) {
 		if !ok || food.InVessel(q.Form) || food.Has(q.Form, food.OnFood) || food.FormByID(q.Form).Kind() != food.KindLoose {
 			continue
 		}
-		w := &filler{reserve: k, left: q.Count, used: map[int]int{}, f: f, spec: spec}
+		if n := slices.IndexFunc(out, func(o *filler) bool { return o.f == f && o.spec.Form == spec.Form }); n >= 0 {
+			out[n].reserve = append(out[n].reserve, k)
+			out[n].left += q.Count
+			continue
+		}
+		w := &filler{reserve: []int{k}, left: q.Count, used: map[int]int{}, f: f, spec: spec}
 		for e := range l.Tray.Elements {
 			if o := &l.Tray.Elements[e]; o.Food == q.Food && o.Form == q.Form && o.Placed && !o.Locked && o.Vessel == "" {
 				w.heaps = append(w.heaps, e)
 			}
 		}
-		if len(w.heaps) == 0 || slices.ContainsFunc(out, func(o *filler) bool { return o.f == f && o.spec.Form == spec.Form }) {
+		if len(w.heaps) == 0 {
 			continue
 		}
 		w.shaped()
@@ -395,20 +400,25 @@ func (p *pockets) fits(w *filler, piece *particle) bool {
 func (p *pockets) account() {
 	t := p.l.Tray
 	for _, w := range p.fillers {
-		q := &t.Reserve[w.reserve]
-		each := q.Grams / float64(q.Count)
 		for _, e := range w.heaps {
-			n := w.used[e]
-			if n == 0 {
-				continue
+			el := &t.Elements[e]
+			if w.used[e] > 0 {
+				Recentre(el)
 			}
-			el, g := &t.Elements[e], round.Tenth(each*float64(n))
-			el.Count += n
-			Recentre(el)
-			el.Grams = round.Tenth(el.Grams + g)
-			q.Count -= n
-			if q.Grams = round.Tenth(math.Max(0, q.Grams-g)); q.Count == 0 { // what rounding left
-				el.Grams, q.Grams = round.Tenth(el.Grams+q.Grams), 0
+			for left, k := w.used[e], 0; left > 0 && k < len(w.reserve); k++ {
+				q := &t.Reserve[w.reserve[k]]
+				if q.Count == 0 {
+					continue
+				}
+				n := min(left, q.Count)
+				g := round.Tenth(q.Grams / float64(q.Count) * float64(n))
+				el.Count += n
+				el.Grams = round.Tenth(el.Grams + g)
+				left -= n
+				q.Count -= n
+				if q.Grams = round.Tenth(math.Max(0, q.Grams-g)); q.Count == 0 { // what rounding left
+					el.Grams, q.Grams = round.Tenth(el.Grams+q.Grams), 0
+				}
 			}
 		}
 	}

@@ -237,3 +237,28 @@ func TestWhatIsNotStrewn(t *testing.T) {
 		t.Error("pockets are filled where the house wants its air")
 	}
 }
+
+// What waits of a food in two lines of the reserve, as there was no room and as the board was full, is all of it laid.
+func TestEveryLineOfTheReserveFills(t *testing.T) {
+	tr := emptied(t, 14)
+	one := pack.FillFromReserve(t.Context(), tr, plantest.Larder)
+	split := tr.Clone()
+	split.Reserve = nil
+	for _, r := range tr.Reserve {
+		a, b := r, r
+		a.Count, a.Grams = 1, math.Round(10*r.Grams/float64(r.Count))/10
+		b.Count, b.Grams, b.Why = r.Count-1, r.Grams-a.Grams, "the board is full; top up from this"
+		split.Reserve = append(split.Reserve, a, b)
+	}
+	was := grams(split)
+	two := pack.FillFromReserve(t.Context(), split, plantest.Larder)
+	if a, b := pack.Pieces(one), pack.Pieces(two); b < a {
+		t.Errorf("%d pieces lie there of one line, %d of two", a, b)
+	}
+	sameGrams(t, was, two)
+	for _, r := range two.Reserve {
+		if r.Count < 0 || r.Grams < 0 || r.Count == 0 && r.Grams > .05 {
+			t.Errorf("left: %+v", r)
+		}
+	}
+}
