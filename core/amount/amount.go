@@ -143,7 +143,7 @@ func Meatless(chosen []pick.Choice) portion.Meatless {
 
 // pull is a food's weight in its category: its liking, twice that for what
 // is laid as a trail, which must be long to lead the eye, and half for what is tiny and stands in a bowl: lying open it fills
-// the gaps between everything else.
+// the gaps between everything else, and counts for more than its part.
 func pull(b brief.Brief, c pick.Choice) float64 {
 	liking := portion.Liking(b, c.Food)
 	if tiny(c.Food) && food.InVessel(c.Form) {
@@ -152,8 +152,15 @@ func pull(b brief.Brief, c pick.Choice) float64 {
 	if food.Has(c.Form, food.Winding) {
 		return 2 * liking
 	}
+	if s, ok := c.Food.Spec(c.Form); ok && s.FillsGaps() {
+		return fillerPull * liking
+	}
 	return liking
 }
+
+// fillerPull is how much more than its part of its kind is planned of what fills the gaps: about a tenth of a full board is
+// small food that goes down last (docs/craft.md, Amounts).
+const fillerPull = 1.6
 
 // OneByOne is false for foods where a piece is a bite, true where a piece feeds many.
 func OneByOne(s food.Spec) bool {

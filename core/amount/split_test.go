@@ -199,7 +199,7 @@ func TestFewestByHand(t *testing.T) {
 		a := of(food.Meat, food.Spec{Form: form, MassG: 5, L: long, W: long, H: 4}, 1)
 		return pull(brief.Brief{Guests: brief.Guests{Adults: 8}}, a.Choice)
 	}
-	if liking("shingle", 40) != .5 || liking("trail", 40) != 1 || liking("drift", 8) != .5 {
+	if liking("shingle", 40) != .5 || liking("trail", 40) != 1 || liking("drift", 8) != .5*fillerPull || liking("drift", 30) != .5 {
 		t.Errorf("weights of %v, %v, %v", liking("shingle", 40), liking("trail", 40), liking("drift", 8))
 	}
 	if portions(child) != "0.5 portions" || portions(brief.Brief{Guests: brief.Guests{Adults: 1}}) != "one portion" || portions(table) != "8 portions" {

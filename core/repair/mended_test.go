@@ -47,7 +47,7 @@ func TestHalfOfTheFindingsAreMended(t *testing.T) {
 	if testing.Short() {
 		t.Skip("lays many trays")
 	}
-	offered, judged, longest, all := mended(t, 4)
+	offered, judged, longest, all := mended(t, 6)
 	t.Logf("%d of %d findings are mended, in %v at most and %v in the mean", offered, judged, longest, all/time.Duration(judged))
 	if 2*offered < judged {
 		t.Errorf("%d of %d findings are mended", offered, judged)
