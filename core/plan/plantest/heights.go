@@ -1,7 +1,6 @@
 package plantest
 
 import (
-	"fmt"
 	"math"
 	"testing"
 
@@ -31,7 +30,7 @@ func OneOnTheOther(t testing.TB, name string, tr *tray.Tray) {
 					}
 					x, y := geom.NewBody(p.Outline), geom.NewBody(q.Outline)
 					if d, _ := geom.Penetration(&x, &y); d > touch {
-						t.Error(fmt.Sprintf("%s: %s at %.1f mm and %s at %.1f mm overlap by %.2f mm", name, a.ID, p.ZMM, b.ID, q.ZMM, d))
+						t.Errorf("%s: %s at %.1f mm and %s at %.1f mm overlap by %.2f mm", name, a.ID, p.ZMM, b.ID, q.ZMM, d)
 						return
 					}
 				}
