@@ -2,6 +2,7 @@ package edit
 
 import (
 	"cmp"
+	"context"
 	"math"
 	"slices"
 
@@ -9,6 +10,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/pack"
+	"happytray/core/review"
 	"happytray/core/round"
 	"happytray/core/tray"
 )
@@ -114,6 +116,94 @@ func (h *hand) heap(n int) {
 		ps = append(ps, tray.LayOut(h.food, h.spec, nil, geom.Pose{X: at.X, Y: at.Y}, []food.Piece{{Height: h.spec.H, Variant: k % food.Variants}})...)
 	}
 	h.e.Pieces = ps
+}
+
+const (
+	// lowInPile is the share of a pile's pieces that lie on the board; the others lie on those, in their hollows.
+	lowInPile = .62
+	// leastPiled is how many pieces make a pile.
+	leastPiled = 5
+)
+
+// pile draws loose food together where it lies: the pieces in its middle stay, those farther out go up on them, into their
+// hollows, as far as there are some; the loose food round it comes into the room that it leaves.
+func (h *hand) pile(ctx context.Context) (*tray.Tray, error) {
+	if h.e.Vessel != "" || h.e.Kind() != food.KindLoose {
+		return nil, fault.Bad("element", "only what lies in a heap can be piled up")
+	}
+	n := len(h.e.Pieces)
+	if n < leastPiled {
+		return nil, fault.Bad("element", "%d pieces make no pile; %d do", n, leastPiled)
+	}
+	mid := pack.MiddleOf(h.e.Pieces)
+	ps := slices.Clone(h.e.Pieces)
+	slices.SortStableFunc(ps, func(a, b tray.Piece) int { return cmp.Compare(a.At.Dist(mid), b.At.Dist(mid)) })
+	low := int(math.Ceil(lowInPile * float64(n)))
+	wide := math.Sqrt(h.spec.L * h.spec.W) // about from middle to middle of two that touch
+	hollows := hollowsOf(ps[:low], wide)
+	slices.SortStableFunc(hollows, func(a, b geom.Point) int { return cmp.Compare(a.Dist(mid), b.Dist(mid)) })
+	var taken []geom.Point
+	up := 0
+	for k := n - 1; k >= low; k-- { // the outermost first
+		free := slices.IndexFunc(hollows, func(q geom.Point) bool {
+			return h.clear(ps[k].Outline.Move(q.Sub(ps[k].At))) && !slices.ContainsFunc(taken, func(o geom.Point) bool { return o.Dist(q) < .9*wide })
+		})
+		if free < 0 {
+			break
+		}
+		p, at := &ps[k], hollows[free]
+		p.Outline, p.At = p.Outline.Move(at.Sub(p.At)).Round(), at.Round()
+		p.ZMM = round.Tenth(.7 * p.HeightMM)
+		taken = append(taken, at)
+		up++
+	}
+	if up == 0 {
+		return nil, fault.Bad("element", "%s lies too loosely to be piled up; bring it together first", h.food.Name)
+	}
+	h.e.Pieces = ps
+	pack.Recentre(h.e)
+	if given, did := pack.GiveWay(ctx, h.t, h.larder, h.e.ID, h.e.Pose()); did && pack.Legal(given, h.larder) {
+		return given, nil
+	}
+	return h.t, nil
+}
+
+// clear reports whether an outline lies in no other thing's place.
+func (h *hand) clear(o geom.Outline) bool {
+	b := geom.NewBody(o)
+	for i := range h.t.Elements {
+		e := &h.t.Elements[i]
+		if i == h.k || !e.Placed || e.Kind() == food.KindGarnish {
+			continue
+		}
+		may := review.Touch(h.e, e)
+		for n := range e.Pieces {
+			if geom.BoxDepth(b.Box, e.Pieces[n].Outline.Bounds()) <= may {
+				continue
+			}
+			other := geom.NewBody(e.Pieces[n].Outline)
+			if d, _ := geom.Deeper(&b, &other, may); d > 0 {
+				return false
+			}
+		}
+	}
+	return true
+}
+
+// hollowsOf are the places between two pieces of a heap that lie next to each other, and on which nothing lies yet.
+func hollowsOf(ps []tray.Piece, wide float64) (out []geom.Point) {
+	for i := range ps {
+		for j := range i {
+			a, b := &ps[i], &ps[j]
+			if d := a.At.Dist(b.At); d > .6*wide && d < 1.45*wide {
+				q := a.At.Lerp(b.At, .5)
+				if !slices.ContainsFunc(ps, func(o tray.Piece) bool { return o.ZMM > .4*o.HeightMM && o.At.Dist(q) < .9*wide }) {
+					out = append(out, q)
+				}
+			}
+		}
+	}
+	return out
 }
 
 // row takes pieces off the end of a row or trail, or goes on with it as its last two lie.

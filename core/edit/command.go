@@ -32,10 +32,11 @@ const (
 	Circle    Kind = "circle"    // round what it hugs
 	Open      Kind = "open"      // a row or fan, or close it
 	Bend      Kind = "bend"      // a trail along another line
+	Pile      Kind = "pile"      // loose food drawn together, two deep
 )
 
 // Kinds are all of them.
-var Kinds = []Kind{Move, Lay, TakeOff, Lock, Unlock, Form, Swap, Duplicate, Split, Join, Amount, Vessel, Lift, Circle, Open, Bend}
+var Kinds = []Kind{Move, Lay, TakeOff, Lock, Unlock, Form, Swap, Duplicate, Split, Join, Amount, Vessel, Lift, Circle, Open, Bend, Pile}
 
 // Command is one thing that a hand does to a tray.
 type Command struct {

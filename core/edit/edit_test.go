@@ -133,6 +133,7 @@ func commands(tr *tray.Tray) map[string]Command {
 		"locked":               {Kind: Lock, IDs: []string{bowl}},
 		"swapped":              {Kind: Swap, IDs: []string{bowl, heap}},
 		"a heap duplicated":    {Kind: Duplicate, IDs: []string{heap}},
+		"a heap piled up":      {Kind: Pile, IDs: []string{heap}},
 		"a heap split":         {Kind: Split, IDs: []string{heap}},
 		"more of a heap":       {Kind: Amount, IDs: []string{heap}, Count: tr.Elements[tr.Find(heap)].Count + 3},
 		"into the largest":     {Kind: Vessel, IDs: []string{bowl}, Vessel: &biggest},

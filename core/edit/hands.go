@@ -33,6 +33,10 @@ func byHand(ctx context.Context, t *tray.Tray, larder *food.Larder, c Command) (
 	if h.e.Locked && c.Kind != Duplicate {
 		return pack.Displacement{}, fault.Bad("element", "%s is locked; unlock it first", f.Name)
 	}
+	if c.Kind == Pile {
+		given, err := h.pile(ctx)
+		return pack.Displacement{Tray: given}, err
+	}
 	held, err := h.do(c)
 	if err != nil {
 		return pack.Displacement{}, err

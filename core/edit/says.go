@@ -65,6 +65,8 @@ func (d *doing) act() string {
 		return "opened " + it
 	case Bend:
 		return "bent " + it
+	case Pile:
+		return "piled up " + it
 	}
 	return "changed " + it
 }

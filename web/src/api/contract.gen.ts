@@ -3060,10 +3060,10 @@ export interface components {
             /** @description which of that job's trays, the first when left out */
             which?: number;
         };
-        /** @description one thing that a hand does to a tray: move (to, hugs, alone), form (form, alone), amount (count), vessel (vessel), lift (lift_mm), circle (deg), open (open), bend (path); lay, take-off, lock, unlock, duplicate, split; swap and join want two ids */
+        /** @description one thing that a hand does to a tray: move (to, hugs, alone), form (form, alone), amount (count), vessel (vessel), lift (lift_mm), circle (deg), open (open), bend (path); lay, take-off, lock, unlock, duplicate, split, pile; swap and join want two ids */
         Command: {
             /** @enum {string} */
-            kind: "move" | "lay" | "take-off" | "lock" | "unlock" | "form" | "swap" | "duplicate" | "split" | "join" | "amount" | "vessel" | "lift" | "circle" | "open" | "bend";
+            kind: "move" | "lay" | "take-off" | "lock" | "unlock" | "form" | "swap" | "duplicate" | "split" | "join" | "amount" | "vessel" | "lift" | "circle" | "open" | "bend" | "pile";
             /** @description elements it is done to; of several that are moved, the one that the hand has hold of first */
             ids: string[];
             /** @description where the first is put; the others go as it does */
@@ -7494,7 +7494,7 @@ export const mineValues: ReadonlyArray<FlattenedDeepRequired<components>["schema
 export const importReportTableValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportReport"]["table"]> = ["larder", "packs", "stock"];
 export const importLineWhatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportLine"]["what"]> = ["added", "changed", "same", "refused"];
 export const lensValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lens"]> = ["families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue", "eaten", "bites"];
-export const commandKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Command"]["kind"]> = ["move", "lay", "take-off", "lock", "unlock", "form", "swap", "duplicate", "split", "join", "amount", "vessel", "lift", "circle", "open", "bend"];
+export const commandKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Command"]["kind"]> = ["move", "lay", "take-off", "lock", "unlock", "form", "swap", "duplicate", "split", "join", "amount", "vessel", "lift", "circle", "open", "bend", "pile"];
 export const offerLeaningValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Offer"]["leaning"]> = ["liked", "season", "new"];
 export const jobSummaryStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["JobSummary"]["state"]> = ["briefed", "picked", "laid"];
 export const findingSeverityValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Finding"]["severity"]> = ["stop", "mend", "note"];

@@ -62,6 +62,7 @@ export function useActs(selected: Ref<string | null>) {
   const one = (e: TrayElement) => ({ ids: [e.id] })
   const duplicate = (e: TrayElement) => act({ kind: 'duplicate', ...one(e) })
   const split = (e: TrayElement) => act({ kind: 'split', ...one(e) })
+  const pile = (e: TrayElement) => act({ kind: 'pile', ...one(e) })
   const amount = (e: TrayElement, n: number) => n >= 1 && act({ kind: 'amount', ...one(e), count: n })
   const circle = (e: TrayElement, deg: number) => act({ kind: 'circle', ...one(e), deg })
   const open = (e: TrayElement, by: number) => act({ kind: 'open', ...one(e), open: by })
@@ -99,6 +100,7 @@ export function useActs(selected: Ref<string | null>) {
     return {
       d: () => duplicate(e),
       s: () => split(e),
+      h: () => pile(e),
       x: () => pair('swap', e),
       j: () => pair('join', e),
       PageUp: () => amount(e, e.count + (big ? 5 : 1)),
@@ -117,6 +119,7 @@ export function useActs(selected: Ref<string | null>) {
     vessels,
     duplicate,
     split,
+    pile,
     amount,
     circle,
     open,

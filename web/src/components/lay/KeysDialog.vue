@@ -10,7 +10,7 @@ const keys: [string, string][] = [
   ['[  ]', 'turn 5 degrees, with Shift 15'],
   ['L', 'lock it where it is, or let it go'],
   ['F', 'its next form: another cut or fold'],
-  ['D   S', 'duplicate it; split it in two'],
+  ['D   S   H', 'duplicate it; split it in two; pile a heap up'],
   ['X   J', 'swap, or join it, with what is chosen next'],
   ['PgUp PgDn', 'a piece more, from reserve, or less'],
   ['O   C', 'open a row, round what it hugs; with Shift back'],

@@ -112,6 +112,13 @@ function then(act: () => unknown) {
       >
         Split in two <kbd>S</kbd>
       </button>
+      <button
+        v-if="!bowl && !whole && !row && chosen.count > 4"
+        class="btn quiet"
+        @click="then(() => acts.pile(chosen))"
+      >
+        Pile it up <kbd>H</kbd>
+      </button>
       <button class="btn quiet" @click="then(() => acts.pair('swap', chosen))">
         Swap with another <kbd>X</kbd>
       </button>
