@@ -599,7 +599,7 @@ func TestToolsAreAHandful(t *testing.T) {
 				t.Fatal(err)
 			}
 			for _, k := range d.Kit {
-				if k.Stage == ToServe && !slices.Contains([]string{"plate", "napkin", "picks", "dish for used picks", "dish for stones", "dish for shells", "dish for stones and shells"}, k.What) {
+				if k.Stage == ToServe && !strings.HasPrefix(k.What, "plate beside") && !slices.Contains([]string{"plate", "napkin", "picks", "dish for used picks", "dish for stones", "dish for shells", "dish for stones and shells"}, k.What) {
 					count += k.Count
 				}
 			}
@@ -794,5 +794,34 @@ func TestWhatIsMadeInTheHouse(t *testing.T) {
 	}
 	if none, err := Plan(j, larder, Options{People: 1}); err != nil || made(none) != made(d) || made(d) == 0 {
 		t.Errorf("without an oven it is made in a pan: %d of %d steps, %v", made(none), made(d), err)
+	}
+}
+
+// What stands beside the board has a plate in the kit, as wide as it wants, and is fanned on it when the tools go in.
+func TestCrackersBesideHaveTheirPlate(t *testing.T) {
+	for n := range plantest.Cases(6) {
+		j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 6 + 4*n}, Month: 1 + n, Choice: n})
+		want := 0
+		for _, tr := range j.Trays {
+			want += tr.Beside(food.BuiltIn()).Count * tr.Copies()
+		}
+		d, err := Plan(j, food.BuiltIn(), Options{People: 1})
+		if err != nil {
+			t.Fatal(err)
+		}
+		plates, fanned := 0, 0
+		for _, k := range d.Kit {
+			if strings.HasPrefix(k.What, "plate beside the board, about ") {
+				plates += k.Count
+			}
+		}
+		for _, task := range d.Tasks {
+			if task.Kind == Tools && strings.Contains(task.Says.String(), "Fan bread and crackers on") {
+				fanned++
+			}
+		}
+		if plates != want || (fanned > 0) != (want > 0) {
+			t.Errorf("%d guests: %d plates of %d, %d times fanned", j.Brief.Guests.Adults, plates, want, fanned)
+		}
 	}
 }

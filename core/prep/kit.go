@@ -143,6 +143,16 @@ func serving(c *counter, trays []*tray.Tray, guests int, larder *food.Larder) {
 			}
 		}
 	}
+	for _, t := range trays {
+		if p := t.Beside(larder); p.Count > 0 {
+			var names []string
+			for _, id := range p.Foods {
+				f, _ := larder.Get(id)
+				names = append(names, strings.ToLower(f.Name))
+			}
+			c.add(ToServe, fmt.Sprintf("plate beside the board, about %.0f cm across", p.AcrossMM/10), p.Count*t.Copies(), names...)
+		}
+	}
 	if left := append(slices.Clone(stones), shells...); len(left) > 0 && !dish {
 		what := "dish for stones"
 		if len(stones) == 0 {

@@ -138,6 +138,7 @@ const (
 	cardsSecs, cardSecs      = 60, 12 // printed, cut out and folded
 	packSecs                 = 180
 	toolSecs                 = 6
+	plateSecs                = 60 // crackers are fanned on it
 	loadSecs, unloadSecs     = 300, 300
 	loadTraySecs             = 90
 	sheetPieces              = 24 // on a baking sheet
@@ -878,6 +879,10 @@ func (w *worker) setTools(n int, t *tray.Tray, laid []string) {
 	k := work{id: trayTask(Tools, n+1), kind: Tools, seconds: toolSecs * count * t.Copies() / waves, hands: 1, count: count * t.Copies() / waves, after: laid, elements: elements, tray: n + 1, late: true,
 		from: minutes(toppingMin), by: -w.inHand}
 	k.says = say.That("task.tools", say.N(count))
+	if p := t.Beside(w.larder); p.Count > 0 { // from the first minute, and within reach
+		k.says = k.says.Then("task.beside", say.N(p.Count))
+		k.seconds += plateSecs * p.Count * t.Copies() / waves
+	}
 	if w.road > 0 {
 		k.from = max(k.from, -w.arrive)
 		k.after = append(slices.Clone(laid), Unload)
