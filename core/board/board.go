@@ -27,9 +27,10 @@ type Board struct {
 	Colour   string         `json:"colour"`
 	Material string         `json:"material"`
 	FoodSafe bool           `json:"food_safe"`
-	Liner    string         `json:"liner"`  // colour of the liner, or ""
-	Front    string         `json:"front"`  // none, top, right, bottom or left
-	Access   []string       `json:"access"` // sides that guests stand at
+	Liner    string         `json:"liner"`           // colour of the liner, or ""
+	Front    string         `json:"front"`           // none, top, right, bottom or left
+	Access   []string       `json:"access"`          // sides that guests stand at
+	Turns    bool           `json:"turns,omitempty"` // it stands on a pivot: what somebody wants comes round to them
 	Extra    document.Extra `json:"-"`
 }
 
@@ -66,6 +67,7 @@ type Request struct {
 	Holes       []geom.Outline `json:"holes,omitempty"`         // in the outline's own coordinates; nothing is laid there
 	NotFoodSafe bool           `json:"not_food_safe,omitempty"` // it then wants a liner
 	Liner       string         `json:"liner,omitempty"`         // its colour
+	Turns       bool           `json:"turns,omitempty"`         // it stands on a pivot
 	Pins        []string       `json:"pins,omitempty"`          // foods of a set's that lie on this board, and only on boards that say so
 	Bans        []string       `json:"bans,omitempty"`          // foods of a set's that do not lie on this board
 	Extra       document.Extra `json:"-"`
@@ -158,7 +160,7 @@ func build(r Request) (Board, error) {
 	if err := fault.Between("rim_mm", r.RimMM, 0, 100, " mm"); err != nil {
 		return Board{}, err
 	}
-	b := Board{ID: r.ID, RimMM: r.RimMM, Colour: r.Colour, Material: r.Material, FoodSafe: !r.NotFoodSafe, Liner: r.Liner,
+	b := Board{ID: r.ID, RimMM: r.RimMM, Colour: r.Colour, Material: r.Material, FoodSafe: !r.NotFoodSafe, Liner: r.Liner, Turns: r.Turns,
 		Front: "none", Access: append([]string(nil), sides...), Keepouts: []geom.Outline{}, Wells: []geom.Outline{}}
 	if b.ID == "" {
 		b.ID = fmt.Sprintf("own-%s", r.Shape)

@@ -42,7 +42,7 @@ var builtIn = sync.OnceValue(func() []built {
 		{name: "Heart, cherry", r: Request{ID: "heart-42-cherry", Shape: "heart", LengthMM: 420, Colour: "#8f5432"}, unusual: true},
 		{name: "Fir tree, larch", r: Request{ID: "tree-42-larch", Shape: "tree", LengthMM: 420, WidthMM: 540, Colour: "#a8774a"}, unusual: true},
 		{name: "Star, maple", r: Request{ID: "star-50-maple", Shape: "star", LengthMM: 500, Colour: "#d3ac77"}, unusual: true},
-		{name: "Turntable, ash", r: Request{ID: "turntable-50-ash", Shape: "round", LengthMM: 500, RimMM: 10, Colour: "#b68c5b"}, unusual: true},
+		{name: "Turntable, ash", r: Request{ID: "turntable-50-ash", Shape: "round", LengthMM: 500, RimMM: 10, Colour: "#b68c5b", Turns: true}, unusual: true},
 		{name: "Carving board with a well, oak", r: Request{ID: "rectangle-48-well", Shape: "rectangle", LengthMM: 480, WidthMM: 340, Colour: "#a4763f"}, unusual: true, finish: well},
 		{name: "Butler's tray with grips, steel", r: Request{ID: "rectangle-58-steel", Shape: "rectangle", LengthMM: 580, WidthMM: 380, RimMM: 30, Colour: "#b9bdbd", Material: "metal"}, unusual: true, finish: grips},
 		{name: "Single plate, speckled glaze", r: Request{ID: "plate-24", Shape: "round", LengthMM: 240, RimMM: 12, Colour: "#e4dccb", Material: "ceramic"}, unusual: true},

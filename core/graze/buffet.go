@@ -263,6 +263,9 @@ func (b *buffet) lay(n int, t *tray.Tray, e *tray.Element, f *food.Food) dish {
 // reachOf is how far a guest at a spot reaches for a piece: for the nearest of what is cut from or dipped into, for the
 // middle of what is taken whole.
 func (b *buffet) reachOf(s *spot, piece tray.Piece, t *tray.Tray, near bool) float64 {
+	if t.Board.Turns { // it is brought round
+		return t.Board.FoodZone.EdgeDistance(piece.Outline.Bounds().Centre())
+	}
 	box := t.Board.FoodZone.Bounds()
 	long := box.W()
 	if s.inward.X != 0 {

@@ -357,6 +357,9 @@ func Choose(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet) ([]pick.
 // turn sets a board down as the brief says: where its front is, and from which
 // sides guests reach it. A tray that is photographed at a slant has a front.
 func turn(surface *board.Board, b brief.Brief) {
+	if surface.Turns { // it has no front, and is reached from wherever guests stand
+		return
+	}
 	if b.Photographed == "slant" {
 		surface.Front = "bottom"
 	}

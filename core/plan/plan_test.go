@@ -470,3 +470,14 @@ func TestCupboardIsUsedFirst(t *testing.T) {
 		t.Error("a tray's own foods hide the cupboard")
 	}
 }
+
+// A board that turns has no front, whatever the brief says, and is reached from every side.
+func TestATurningBoardHasNoFront(t *testing.T) {
+	j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 9}, Front: "bottom", Access: []string{"left"}, Photographed: "slant", Board: &board.Request{ID: "turntable-50-ash"}}, food.BuiltIn(), board.BuiltInCabinet())
+	if err != nil {
+		t.Fatal(err)
+	}
+	if b := j.Trays[0].Board; !b.Turns || b.Front != "none" || len(b.Access) != 4 {
+		t.Errorf("turns: %v, front %q, %v", b.Turns, b.Front, b.Access)
+	}
+}

@@ -16,6 +16,9 @@ func (m *measures) eaten() {
 	l := m.l
 	all, far := 0.0, 0.0
 	sides := l.standAt()
+	if l.tray.Board.Turns {
+		sides = allSides
+	}
 	box := l.tray.Board.FoodZone.Bounds()
 	deep := anywhereBeyond(box, sides)
 	m.each(func(i int, e *elem) {

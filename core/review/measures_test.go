@@ -368,3 +368,24 @@ func TestBowlsAreSeenByContentsAndRim(t *testing.T) {
 		t.Errorf("white rim on white paper %.0f, dark rim %.0f", a, b)
 	}
 }
+
+// On a board that turns, what lies on one side only is reached from all; what lies farther in than an arm reaches is not.
+func TestATurningBoardIsReachedAllRound(t *testing.T) {
+	value := func(turns bool, x float64) float64 {
+		tr := table()
+		tr.Board.Outline, tr.Board.FoodZone = geom.Circle(650, 48).Move(geom.Pt(650, 650)), geom.Circle(640, 48).Move(geom.Pt(650, 650))
+		tr.Board.Turns = turns
+		box(tr, "red-grapes", "drift", 60, 60, x, 650, 18)
+		v, ok := Judge(tr, larder).Value("service.reach")
+		if !ok {
+			t.Fatal("nothing is measured")
+		}
+		return v
+	}
+	if standing, turned := value(false, 120), value(true, 120); standing > .5 || turned != 1 {
+		t.Errorf("at the left rim %v reach it, %v when it turns", standing, turned)
+	}
+	if v := value(true, 650); v != 0 {
+		t.Errorf("in the middle of a board of 130 cm %v reach it", v)
+	}
+}

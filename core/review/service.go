@@ -48,6 +48,15 @@ func (m *measures) reach() {
 		if !portion.IsSought(f) {
 			continue
 		}
+		if l.tray.Board.Turns { // it comes round to whoever wants it
+			all++
+			if at, best := m.nearestRim(l.tastes.all[k]); best <= access.Reach {
+				ok++
+			} else if at >= 0 {
+				m.find("service.reach", Mend, (best-access.Reach)/100+1, l.elems[at].middle, []int{at}, say.New("service.turned", m.it(at), say.MM(best)))
+			}
+			continue
+		}
 		for _, side := range l.standAt() {
 			from, in := SideLine(box, side)
 			best := math.Inf(1)
@@ -75,6 +84,22 @@ func (m *measures) reach() {
 		m.values["service.reach"] = float64(ok) / float64(all)
 	}
 }
+
+// nearestRim is which of some elements lies nearest to the rim of the board, and how far from it, mm; -1 where none lies.
+func (m *measures) nearestRim(of []int) (at int, best float64) {
+	at, best = -1, math.Inf(1)
+	box := m.l.tray.Board.FoodZone.Bounds()
+	for _, i := range of {
+		if e := &m.l.elems[i]; e.placed {
+			if d := depth(box, allSides, e.box); d < best {
+				at, best = i, d
+			}
+		}
+	}
+	return at, best
+}
+
+var allSides = []string{"top", "right", "bottom", "left"}
 
 func (l *Live) standAt() []string { return access.StandAt(l.tray.Brief, l.tray.Board) }
 

@@ -211,7 +211,7 @@ func LooksFrom(front string, access []string) []string {
 		return []string{front}
 	}
 	if len(access) == 0 {
-		return []string{"top", "right", "bottom", "left"}
+		return allSides
 	}
 	return access
 }

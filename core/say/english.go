@@ -45,6 +45,7 @@ var judging = map[string]string{
 	"relief.tall":          "The {1} lies flat: nothing there stands above {2}. Set a bowl on something, or stand crackers up in a cup.",
 	"service.cutroom":      "The {1} {1:has|have} {2} free in front of {1:it|them}. A knife wants {3}: turn {1:it|them}, or move what stands there.",
 	"service.reach":        "From the {1} nobody reaches the {2}: {2:it begins|they begin} {3} in. Put some of {2:it|them} there too.",
+	"service.turned":       "However the board is turned, nobody reaches the {1}: {1:it begins|they begin} {2} in. Bring {1:it|them} nearer to the rim.",
 	"service.tool":         "Nothing is planned to take the {1} with. Give {1:it|them} a spoon, a pick or a knife in the larder; without one {1:it is|they are} not eaten.",
 	"service.started":      "Nobody likes to make the first cut. Cut a slice or two off the {1} and lay them beside it.",
 	"service.share":        "For each of {1} there are {2}, where {3} are usual. Add more of what they can eat.",

@@ -127,7 +127,9 @@ func roomLines(n, of int, t *tray.Tray) (out []string) {
 	for _, s := range access.StandAt(t.Brief, t.Board) {
 		sides = append(sides, sideWords[s])
 	}
-	if len(sides) > 0 && len(sides) < 4 {
+	if t.Board.Turns {
+		out = append(out, "It turns: leave room for it all round, and show the first guests.")
+	} else if len(sides) > 0 && len(sides) < 4 {
 		out = append(out, "Guests stand at "+strings.Join(sides, " and ")+": keep that side free.")
 	} else {
 		out = append(out, "Guests reach it from all round: keep every side free.")

@@ -681,6 +681,10 @@ export interface BoardRequest {
    */
   liner?: string;
   /**
+   * it stands on a pivot, as a turntable does
+   */
+  turns?: boolean;
+  /**
    * foods of a set's that lie on this board, and only on boards that say so
    *
    * @maxItems 40
@@ -725,6 +729,10 @@ export interface Board {
    * @maxItems 4
    */
   access?: Side[];
+  /**
+   * it stands on a pivot: what somebody wants comes round to them
+   */
+  turns?: boolean;
 }
 /**
  * stands on the board; its outline goes round its own centre, without one it is round with diameter_mm

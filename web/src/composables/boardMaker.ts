@@ -68,6 +68,7 @@ export function useBoardMaker() {
       material: b.material,
       not_food_safe: b.food_safe === false || undefined,
       liner: b.liner || undefined,
+      turns: b.turns || undefined,
     })
     saved.value = copy ? null : { id: b.id, version: d.version, wells: b.wells }
   }

@@ -236,6 +236,14 @@ async function save() {
         />
         fit for food as it is
       </label>
+      <label class="tick">
+        <input
+          type="checkbox"
+          :checked="!!ask.turns"
+          @change="m.change({ turns: ($event.target as HTMLInputElement).checked || undefined })"
+        />
+        it turns, so guests bring what they want to themselves
+      </label>
       <div class="row">
         <span>Liner</span>
         <ElSelect

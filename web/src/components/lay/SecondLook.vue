@@ -26,7 +26,7 @@ const why: Record<string, string> = {
   spread: 'Kinds and weight shared out over the tray',
   flow: 'Lines that lead the eye along the tray',
   pairs: 'What tastes good together sits together',
-  height: 'Tall things do not hide low ones',
+  height: 'Low, middle and tall in every part, and nothing tall before what is low',
   service: 'Room to cut, tools, reach',
   eaten: 'Nothing lies where nobody reaches',
   care: 'Wet from crisp, nothing rolls, allergens and children minded',
