@@ -138,7 +138,8 @@ const (
 	cardsSecs, cardSecs      = 60, 12 // printed, cut out and folded
 	packSecs                 = 180
 	toolSecs                 = 6
-	plateSecs                = 60 // crackers are fanned on it
+	plateSecs                = 60  // crackers are fanned on it
+	besideMM                 = 600 // how far from the board it stands at most
 	loadSecs, unloadSecs     = 300, 300
 	loadTraySecs             = 90
 	sheetPieces              = 24 // on a baking sheet
@@ -880,7 +881,7 @@ func (w *worker) setTools(n int, t *tray.Tray, laid []string) {
 		from: minutes(toppingMin), by: -w.inHand}
 	k.says = say.That("task.tools", say.N(count))
 	if p := t.Beside(w.larder); p.Count > 0 { // from the first minute, and within reach
-		k.says = k.says.Then("task.beside", say.N(p.Count))
+		k.says = k.says.Then("task.beside", say.N(p.Count), say.MM(besideMM))
 		k.seconds += plateSecs * p.Count * t.Copies() / waves
 	}
 	if w.road > 0 {

@@ -32,7 +32,7 @@ var working = map[string]string{
 	"task.out-boxes":     "Take the boxes for board {1} out of the fridge",
 	"task.cover-between": "Clear the {1}, cover it and put it back in the fridge",
 	"task.tools":         "Put in the tools: {1} for guests to take with",
-	"task.beside":        ". Fan bread and crackers on {1} {1:plate|plates} beside the board, within 60 cm; keep the box at hand",
+	"task.beside":        ". Fan bread and crackers on {1} {1:plate|plates} beside the board, within {2}; keep the box at hand",
 	"task.refresh":       "Wipe the {1} and lay fresh crackers and greens on it",
 	"task.out-tray":      "Take the {1} out of the fridge and uncover it",
 	"task.again":         "Take the {1} out of the fridge again",
