@@ -257,7 +257,10 @@ func build(r Request) (Board, error) {
 	if b.Name == "" {
 		name := title[r.Shape]
 		if r.Shape == "figure" {
-			name = strings.ToUpper(r.Figure)
+			name = "Letter " + strings.ToUpper(r.Figure)
+			if r.Figure[0] <= '9' {
+				name = "Digit " + r.Figure
+			}
 		}
 		b.Name = fmt.Sprintf("%s, %.0f × %.0f cm", name, l/10, w/10)
 	}

@@ -6,7 +6,7 @@ import { ElOption, ElSelect } from 'element-plus'
 import 'element-plus/es/components/select/style/css'
 import EdgeEditor from '@/components/boards/EdgeEditor.vue'
 import type { useBoardMaker } from '@/composables/boardMaker'
-import { oneSide, shapes, type Shape } from '@/tray/shapes'
+import { oneSide, shapes, sized, type Shape } from '@/tray/shapes'
 import { across, area, length, mmPerUnit, units } from '@/tray/units'
 import { boxOf, liners, type Pt } from '@/tray/outline'
 import WrittenField from '@/components/common/WrittenField.vue'
@@ -45,8 +45,7 @@ function shape(v: Shape) {
     shape: v,
     outline: undefined,
     holes: undefined,
-    length_mm: Math.round(w),
-    width_mm: oneSide(v) ? undefined : Math.round(h),
+    ...sized(v, Math.round(w), Math.round(h)),
     figure: v === 'figure' ? (ask.value.figure ?? '1') : undefined,
   })
 }

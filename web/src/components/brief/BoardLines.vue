@@ -9,7 +9,7 @@ import type { BoardRequest, Brief } from '@/api/tray.gen'
 import { useLarder } from '@/stores/larder'
 import { listed, named } from '@/tray/listed'
 import { liners } from '@/tray/outline'
-import { oneSide, shapes, type Shape } from '@/tray/shapes'
+import { oneSide, shapes, sized, type Shape } from '@/tray/shapes'
 import { across, mmPerUnit, units } from '@/tray/units'
 import Choose from './Choose.vue'
 import WrittenField from '@/components/common/WrittenField.vue'
@@ -64,6 +64,15 @@ function setOwn(i: number, part: BoardRequest) {
   const next = { ...requests.value[i], ...part }
   if (part.shape && oneSide(part.shape)) next.width_mm = next.length_mm
   change(i, next)
+}
+function shape(i: number, v: Shape) {
+  const r = requests.value[i]!
+  const { length_mm = 500, width_mm = 330 } = r
+  setOwn(i, {
+    shape: v,
+    ...sized(v, length_mm, width_mm),
+    figure: v === 'figure' ? (r.figure ?? '1') : undefined,
+  })
 }
 // lengths are typed in the units that are set, and kept in mm within the board's bounds
 const shown = (mm: number) => Math.round((mm / mmPerUnit()) * 10) / 10
@@ -146,9 +155,7 @@ const sides: [string, string][] = [
         :model-value="r.shape"
         aria-label="Shape of the board"
         style="width: 130px"
-        @change="
-          (v: Shape) => setOwn(i, { shape: v, figure: v === 'figure' ? (r.figure ?? '1') : undefined })
-        "
+        @change="(v: Shape) => shape(i, v)"
       >
         <ElOption v-for="[s, says] in shapes" :key="s" :value="s" :label="says.toLowerCase()" />
       </ElSelect>
