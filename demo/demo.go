@@ -83,7 +83,7 @@ func Jobs(ctx context.Context, today time.Time, larder *food.Larder) ([]Job, err
 	if err != nil {
 		return nil, err
 	}
-	watch, err := laid(ctx, "Night-sky watch", NightWatch, today, larder, search.Options{Seed: 7, Effort: 10})
+	watch, err := laid(ctx, "Night-sky watch", NightWatch, today, larder, search.Options{Seed: 7, Effort: 16})
 	if err != nil {
 		return nil, err
 	}

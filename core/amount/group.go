@@ -154,7 +154,7 @@ func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 			}
 		case kind == food.KindTrail:
 			n = max(few, n)
-			most := max(3, int(long*.82/s.Pitch))
+			most := max(3, int(math.Min(long*.82/s.Pitch, trailMost*float64(s.Group))))
 			out = append(out, spread(a, s, n, even(1+(n-1)/most, n/2))...)
 		case kind == food.KindRow:
 			n = max(few, n)
@@ -180,6 +180,9 @@ func Split(amounts []Amount, b brief.Brief, surface board.Board, cabinet *board.
 	}
 	return out
 }
+
+// trailMost is how many of its usual groups of folds make one trail: a longer one finds no way round what stands.
+const trailMost = 1.4
 
 // FewCrackers is the least of one cracker that is laid on the board where the rest of it stands beside.
 const FewCrackers = 8

@@ -29,8 +29,6 @@ func of(c food.Category, s food.Spec, grams float64) Amount {
 // Groups worked out by hand: so many pieces of a form into so many groups.
 func TestSplitByHand(t *testing.T) {
 	wide := rectangle(t, 900, 400) // long enough that a row's length is bounded by 240 mm, not by the board
-	zone := wide.FoodZone.Bounds()
-	trail := int(zone.W() * .82 / 14) // pieces of a trail at 14 mm over its length
 	drift := food.Spec{Form: "drift", MassG: 1, Group: 20, L: 22, W: 18, H: 12}
 	row := food.Spec{Form: "shingle", MassG: 4, Group: 10, L: 60, W: 40, H: 4, Pitch: 10}
 	flat := row
@@ -40,6 +38,7 @@ func TestSplitByHand(t *testing.T) {
 	plain := flat
 	plain.Group = 30
 	tail := food.Spec{Form: "trail", MassG: 7, Group: 12, L: 50, W: 40, H: 20, Pitch: 14}
+	usual := 16 // folds of a trail: 1.4 groups of 12
 	round := food.Spec{Form: "cut-round", MassG: 31, L: 118, W: 118, H: 32, N: 8}
 	whole := food.Spec{Form: "whole", MassG: 150, L: 90, W: 50, H: 45}
 	crossed := food.Spec{Form: "criss-cross", MassG: 6, Group: 8, L: 60, W: 10, H: 10}
@@ -77,8 +76,8 @@ func TestSplitByHand(t *testing.T) {
 		{"side by side, one more", grazing, of(food.Cheese, plain, 24), []int{3, 3}},
 		{"three at least in a row", grazing, of(food.Cheese, row, 4), []int{3}},
 
-		{"a trail as long as the board takes", grazing, of(food.Meat, tail, 7*float64(trail)), []int{trail}},
-		{"a trail longer than that", grazing, of(food.Meat, tail, 7*float64(trail+1)), []int{(trail + 2) / 2, (trail + 1) / 2}},
+		{"a trail as long as its usual groups allow", grazing, of(food.Meat, tail, 7*float64(usual)), []int{usual}},
+		{"a trail longer than that", grazing, of(food.Meat, tail, 7*float64(usual+1)), []int{(usual + 2) / 2, (usual + 1) / 2}},
 		{"a short trail", grazing, of(food.Meat, tail, 7), []int{3}},
 
 		{"a round", grazing, of(food.Cheese, round, 250), []int{8}},

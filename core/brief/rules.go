@@ -15,6 +15,7 @@ import (
 // value is the craft's default.
 type Rules struct {
 	Symmetry    string `json:"symmetry,omitempty"`    // free (default) or mirrored
+	Tasting     string `json:"tasting,omitempty"`     // laid mild to strong along the way of guests: none (default), cheese, meat or both
 	Crackers    string `json:"crackers,omitempty"`    // some (default), on or beside
 	Greenery    string `json:"greenery,omitempty"`    // sparing (default), generous or none
 	Rinds       string `json:"rinds,omitempty"`       // that nobody eats: off (default) before a cheese is cut, or on
@@ -88,6 +89,7 @@ func (r Rules) Check() error {
 		allowed  []string
 	}{
 		{"symmetry", r.Symmetry, []string{"free", "mirrored"}},
+		{"tasting", r.Tasting, []string{"none", "cheese", "meat", "both"}},
 		{"crackers", r.Crackers, []string{"some", "on", "beside"}},
 		{"greenery", r.Greenery, []string{"sparing", "generous", "none"}},
 		{"rinds", r.Rinds, []string{"off", "on"}},

@@ -7,6 +7,7 @@ import (
 	"sort"
 	"strings"
 
+	"happytray/core/board"
 	"happytray/core/diet"
 	"happytray/core/drink"
 	"happytray/core/food"
@@ -24,6 +25,7 @@ type Set struct {
 	Labels map[string]string       // by food, what its label has to say for guests who come
 	Over   map[string][]*food.Food // by food, what is spooned, drizzled or strewn over it
 	Bites  []string                // lines of one card; none where there is no such card
+	Turns  [][]string              // lines of a card each, for what lies in tasting order
 	Drinks []string                // lines of one card
 	Names  []Name                  // who has a plate of their own by name
 	Rooms  int                     // cards for who carries a board in, one each
@@ -38,7 +40,7 @@ type Name struct {
 
 // Count is how many cards are written or printed.
 func (s Set) Count() int {
-	n := len(s.Foods) + len(s.Names) + s.Rooms
+	n := len(s.Foods) + len(s.Names) + len(s.Turns) + s.Rooms
 	if len(s.Bites) > 0 {
 		n++
 	}
@@ -80,6 +82,7 @@ func For(j *job.Job, larder *food.Larder) Set {
 	}
 	out.Names = names(j, larder)
 	out.Bites, out.Rooms = bites(j, larder), len(j.Trays)
+	out.Turns = turns(j, larder)
 	for _, d := range drink.With(j.Trays[0], larder) {
 		out.Drinks = append(out.Drinks, say.Upper(d.Name)+": "+d.Why)
 	}
@@ -261,4 +264,45 @@ func bites(j *job.Job, larder *food.Larder) (out []string) {
 		}
 	}
 	return out
+}
+
+// turns are what is tasted in its turn, as guests are told, a card for cheeses and one for meats: the way, then the foods from
+// mild to strong, those of one strength on one line. Of several boards that lie alike the first is told.
+func turns(j *job.Job, larder *food.Larder) (out [][]string) {
+	for _, t := range j.Trays {
+		if t.Board == nil {
+			continue
+		}
+		of := map[food.Category][][]string{}
+		seen := map[string]bool{}
+		for _, turn := range t.Tasting(larder) {
+			f, ok := larder.Get(t.Elements[turn.Element].Food)
+			if !ok || seen[f.ID] {
+				continue
+			}
+			seen[f.ID] = true
+			rows := of[turn.Category]
+			if rows == nil {
+				rows = make([][]string, len(strengths))
+			}
+			k := slices.Index(strengths, strengths[turn.Strength])
+			rows[k] = append(rows[k], say.Lower(f.Name))
+			of[turn.Category] = rows
+		}
+		for _, kind := range []food.Category{food.Cheese, food.Meat} {
+			lines := []string{say.Upper(string(kind)) + ", " + board.WaySays[t.Board.Way()] + ":"}
+			for k, names := range of[kind] {
+				if len(names) > 0 {
+					lines = append(lines, strengths[k]+": "+say.And(names))
+				}
+			}
+			if len(lines) > 1 {
+				out = append(out, lines)
+			}
+		}
+		if len(out) > 0 {
+			return out
+		}
+	}
+	return nil
 }

@@ -70,7 +70,7 @@ type Area struct {
 }
 
 // Lenses lists what there is to look through, in the order of their keys.
-var Lenses = []string{"families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue", "eaten", "bites"}
+var Lenses = []string{"families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue", "eaten", "bites", "tasting"}
 
 // seeing is a tray being looked at.
 type seeing struct {
@@ -120,6 +120,8 @@ func Apply(t *tray.Tray, larder *food.Larder, lens, word string) (View, error) {
 		s.pairs()
 	case "bites":
 		s.bites()
+	case "tasting":
+		s.tasting()
 	case "kinds":
 		s.kinds()
 	case "eaten":

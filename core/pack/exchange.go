@@ -109,6 +109,7 @@ func (rs *regions) exchange(ctx context.Context) bool {
 				v += .2 * near
 			}
 		}
+		v += turnPull * rs.l.OutOfTurn(e, rs.sites[k])
 		if f.Rolls && z.Board.RimMM == 0 && z.Depth(rs.sites[k]) < 50 {
 			v += .25
 		}
@@ -164,6 +165,9 @@ func (rs *regions) exchange(ctx context.Context) bool {
 	}
 	return changed
 }
+
+// turnPull is what it costs a region to lie the whole way off its turn in the tasting order: more than any border.
+const turnPull = 4.0
 
 // borderCost is what a border between elements ia and ib costs, per cell of border: near
 // colours, one kind beside itself, wet beside crisp, what is kept apart or clashes;

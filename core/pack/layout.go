@@ -116,6 +116,9 @@ func (l *Layout) Stands(e int, b *geom.Body, beyond float64) bool {
 	return hit
 }
 
+// touches is how deep, mm, what may not overlap may stand in each other by rounding alone.
+const touches = .1
+
 // touchSlack keeps a little of what the review allows in hand.
 const touchSlack = .85
 
@@ -142,6 +145,29 @@ func (l *Layout) Fits(e int) bool {
 		}
 	}
 	return len(el.Pieces) > 0
+}
+
+// Clear reports whether a laid element lies inside and clear of all others, and stands in nothing that it may only touch: of
+// what the review forgives there nothing is used.
+func (l *Layout) Clear(e int) bool {
+	if !l.Fits(e) {
+		return false
+	}
+	for i := range l.Tray.Elements[e].Pieces {
+		b := geom.NewBody(l.Tray.Elements[e].Pieces[i].Outline)
+		hit := false
+		l.near(b.Box, func(o *placed) bool {
+			if o.element != e && review.Touch(&l.Tray.Elements[e], &l.Tray.Elements[o.element]) <= 1 {
+				d, _ := geom.Deeper(&b, &o.body, touches)
+				hit = d > 0
+			}
+			return !hit
+		})
+		if hit {
+			return false
+		}
+	}
+	return true
 }
 
 // Softened reports whether a laid element lies as near as wets to what it wets, or of what

@@ -78,13 +78,18 @@ type pocket struct {
 // with the filler of the nearest heap that fits, so that heaps run out into the gaps round them; low food also lies
 // where a knife passes over it. Grams go from the reserve to the heaps. It reports how many pieces were laid.
 func (l *Layout) FillPockets(ctx context.Context, mirrored bool) int {
+	return l.fillPockets(ctx, mirrored, true)
+}
+
+// fillPockets is FillPockets; together also lays what found no region of its own.
+func (l *Layout) fillPockets(ctx context.Context, mirrored, together bool) int {
 	p := &pockets{l: l, mirrored: mirrored, labs: make([]colour.Lab, len(l.Tray.Elements))}
 	for e := range p.labs {
 		p.labs[e] = colour.Must(l.Tray.Elements[e].Colour)
 	}
 	p.chart()
 	for e := range l.Tray.Elements {
-		if ctx.Err() == nil {
+		if together && ctx.Err() == nil {
 			p.layTogether(e)
 		}
 	}
@@ -428,6 +433,11 @@ func (p *pockets) account() {
 // FillFromReserve fills the pockets of a laid tray with the small food of its reserve; it returns the tray itself where there is
 // nothing to fill or nothing to fill it with, or where the house wants its air.
 func FillFromReserve(ctx context.Context, t *tray.Tray, larder *food.Larder) *tray.Tray {
+	return fillFromReserve(ctx, t, larder, true)
+}
+
+// fillFromReserve is FillFromReserve; together also lays what waits as a whole.
+func fillFromReserve(ctx context.Context, t *tray.Tray, larder *food.Larder, together bool) *tray.Tray {
 	l := NewLayout(NewProblem(t, larder), t.Clone())
 	if l.Airy() {
 		return t
@@ -437,7 +447,7 @@ func FillFromReserve(ctx context.Context, t *tray.Tray, larder *food.Larder) *tr
 			l.AddElement(i)
 		}
 	}
-	if len(l.fillers()) == 0 || l.FillPockets(ctx, review.Mirrored(t)) == 0 {
+	if len(l.fillers()) == 0 || l.fillPockets(ctx, review.Mirrored(t), together) == 0 {
 		return t
 	}
 	return l.Tray

@@ -127,6 +127,7 @@ func TestTheReserveComesBack(t *testing.T) {
 		}
 	}
 	e := &tr.Elements[loose[0]]
+	tr.Reserve = slices.DeleteFunc(tr.Reserve, func(r tray.Reserve) bool { return r.Food == e.Food })
 	tr.Reserve = append(tr.Reserve, tray.Reserve{Food: e.Food, Form: e.Form, Count: 12, Grams: 12 * e.Grams / float64(e.Count), Why: pack.NoRoom},
 		tray.Reserve{Food: "round-crackers", Form: "drift", Count: 9, Grams: 27, Why: "beside the board, kept crisp"})
 	was, food0 := grams(tr), e.Food

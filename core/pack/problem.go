@@ -1,6 +1,7 @@
 package pack
 
 import (
+	"math"
 	"slices"
 
 	"happytray/core/adjacency"
@@ -19,6 +20,7 @@ type Problem struct {
 	meats  []bool             // elements that are kept apart for some guests
 	mains  []bool             // elements that those guests eat, lying open
 	inBite []uint8            // of each element: the bites that its food is in, a bit each
+	turns  map[int][2]float64 // of elements in tasting order: from where to where along the way of guests, shares of it
 	Begin  map[int]geom.Point // where loose elements begin; nil for anywhere
 }
 
@@ -26,8 +28,36 @@ type Problem struct {
 func NewProblem(t *tray.Tray, larder *food.Larder) *Problem {
 	p := &Problem{Given: t, Larder: larder, Zone: NewZone(t.Board)}
 	p.know()
+	p.turns = map[int][2]float64{}
+	for _, t := range t.Tasting(larder) {
+		p.turns[t.Element] = [2]float64{t.From, t.To}
+	}
 	return p
 }
+
+// Turn is where along the way of guests an element wants to lie, as a share of it; ok is false where it is not in tasting
+// order.
+func (p *Problem) Turn(element int) (from float64, ok bool) {
+	t, ok := p.turns[element]
+	return t[0], ok
+}
+
+// OutOfTurn is how far from its place in the tasting order an element would lie at a point, as a share of the way of guests;
+// none where it has no place in it.
+func (p *Problem) OutOfTurn(element int, at geom.Point) float64 {
+	t, ok := p.turns[element]
+	if !ok {
+		return 0
+	}
+	share, ok := p.Zone.Board.Along(at)
+	if !ok {
+		return midstTurn
+	}
+	return math.Max(0, math.Max(t[0]-share, share-t[1]))
+}
+
+// midstTurn is what it costs to lie in the midst of a board that is gone round, where nothing has its turn.
+const midstTurn = .2
 
 // Affinity is how well the foods of two elements go together, -1 to 1.
 func (p *Problem) Affinity(a, b int) float32 { return p.tastes[a][b] }

@@ -83,6 +83,9 @@ func MakeRoomAround(ctx context.Context, larder *food.Larder, was, c *tray.Tray,
 
 // displacement is what an outcome came to.
 func (m *roomMaking) displacement(out outcome) Displacement {
+	if len(out.lifted) == 0 { // what went aside leaves pockets, and small food waits; a hand that took something off meant it
+		out.tray = fillFromReserve(m.ctx, out.tray, m.larder, false)
+	}
 	return Displacement{Tray: out.tray, Moved: movedOf(m.was, out.tray, m.held, out.lifted), Lifted: out.lifted, Fewer: fewerOf(m.tray, out.tray)}
 }
 

@@ -36,7 +36,7 @@ func dropped(tb testing.TB, t *tray.Tray, before review.Review, k int, to geom.P
 	}
 	after := review.Judge(room.Tray, plantest.Larder)
 	d.legal = after.Legal()
-	d.whole = len(room.Lifted) == 0 && pack.Pieces(room.Tray) == pack.Pieces(t)
+	d.whole = len(room.Lifted) == 0 && pack.Pieces(room.Tray) >= pack.Pieces(t)
 	d.lost = before.Score - after.Score
 	for i := range t.Elements {
 		if o := room.Tray.Find(t.Elements[i].ID); i != k && room.Tray.Elements[o].Placed && t.Elements[i].Placed {

@@ -40,6 +40,9 @@ func (l *Layout) Trail(ctx context.Context, k int, wish []geom.Point, width floa
 		e.Placed, e.Pieces, e.Path = false, []tray.Piece{}, nil
 		return
 	}
+	if n < e.Count {
+		n = l.beginAgain(ctx, k, f, spec, width)
+	}
 	e.Path = nil
 	for _, q := range line {
 		e.Path = append(e.Path, q.Round())
@@ -48,6 +51,52 @@ func (l *Layout) Trail(ctx context.Context, k int, wish []geom.Point, width floa
 	e.X, e.Y, e.TurnDeg, e.Placed = c.X, c.Y, 0, true
 	l.HoldBack(e, n)
 	l.AddElement(k)
+}
+
+const (
+	againTimes  = 3  // a trail begins again at most
+	againTries  = 24 // ways that are tried for each
+	againLeast  = 4  // folds that are worth a beginning: fewer read as dropped
+	againMostMM = 220.0
+)
+
+// beginAgain lays the folds of a trail for which there was no room on its line along others, where there is most of it: it
+// breaks at what stands and begins again beyond (docs/craft.md, Forms). It reports how many of the trail lie now.
+func (l *Layout) beginAgain(ctx context.Context, k int, f *food.Food, spec food.Spec, width float64) int {
+	e := &l.Tray.Elements[k]
+	count, laid := e.Count, e.Pieces
+	l.AddElement(k)
+	r := food.Rand(food.Seed(e.ID, "again"))
+	for range againTimes {
+		rest := count - len(laid)
+		if rest < againLeast {
+			break
+		}
+		var best []tray.Piece
+		for range againTries {
+			if ctx.Err() != nil {
+				break
+			}
+			e.Count = rest
+			n := l.setAlong(k, f, spec, l.band(l.Zone.stray(math.Min(againMostMM, TrailReach(rest, spec)), spec.L/2+4, r), width), true)
+			if n > len(best) {
+				best = e.Pieces
+			}
+			if n == rest {
+				break
+			}
+		}
+		if len(best) < againLeast {
+			break
+		}
+		for i := range best {
+			l.add(k, geom.NewBody(best[i].Outline))
+		}
+		laid = append(laid, best...)
+	}
+	e.Count, e.Pieces = count, laid
+	l.forget(k) // whoever lays the trail adds it all
+	return len(laid)
 }
 
 // stray is a gently bent line of a length somewhere in the zone.
@@ -103,6 +152,11 @@ func (l *Layout) band(wish []geom.Point, width float64) []geom.Point {
 // SetAlong sets pieces along the line at their pitch and returns how many fitted.
 // A little turn and lap from piece to piece keeps it from looking machined.
 func (l *Layout) SetAlong(e int, f *food.Food, spec food.Spec, line []geom.Point) int {
+	return l.setAlong(e, f, spec, line, false)
+}
+
+// setAlong is SetAlong; own keeps off what is laid of the same trail already, too.
+func (l *Layout) setAlong(e int, f *food.Food, spec food.Spec, line []geom.Point, own bool) int {
 	el := &l.Tray.Elements[e]
 	want := el.Count
 	el.Pieces = nil
@@ -128,7 +182,7 @@ func (l *Layout) SetAlong(e int, f *food.Food, spec food.Spec, line []geom.Point
 		}
 		one := tray.LayOut(f, spec, nil, geom.Pose{X: at.X, Y: at.Y, Turn: round.Hundredth(turn)}, []food.Piece{{Z: z, Height: spec.H, Variant: variant}})
 		b := geom.NewBody(one[0].Outline)
-		if !l.Zone.Holds(&b) || l.clash(e, &b, touchSlack) {
+		if !l.Zone.Holds(&b) || l.clash(e, &b, touchSlack) || own && l.ownWay(e, &b) {
 			d += 4 // pass the obstacle and begin again beyond it
 			continue
 		}
@@ -136,6 +190,19 @@ func (l *Layout) SetAlong(e int, f *food.Food, spec food.Spec, line []geom.Point
 		d += pitch * (.9 + .2*r.Float64())
 	}
 	return len(el.Pieces)
+}
+
+// ownWay reports whether a fold of a trail would lie in another one of it that is in the index.
+func (l *Layout) ownWay(e int, b *geom.Body) bool {
+	hit := false
+	l.near(b.Box, func(o *placed) bool {
+		if o.element == e {
+			d, _ := geom.Deeper(b, &o.body, 1)
+			hit = d > 0
+		}
+		return !hit
+	})
+	return hit
 }
 
 // PointAlong is the point at distance d along a line, and the direction there.

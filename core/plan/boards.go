@@ -20,9 +20,13 @@ import (
 // hardly anything on it, with more it stands bare. Between the two it is what the food takes; what
 // finds no room is for topping up.
 const (
-	leastEach = 175.0
+	leastEach = 172.0
 	mostEach  = 280.0
 )
+
+// brimful is how much of the board that is looked for the food would cover if all of it lay there: a little more than there
+// is, so that some waits to close the gaps (docs/craft.md, Amounts).
+const brimful = 1.02
 
 // How much a set of boards must be better than one board: each is one more thing to carry, with
 // its own bowls and edges, and boards of a set are to look alike.
@@ -75,7 +79,7 @@ func chooseBoards(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet
 // wanted is how much board is looked for, cm2.
 func wanted(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet) float64 {
 	guests := float64(b.Guests.Total())
-	return math.Max(leastEach*guests, math.Min(mostEach*guests, BoardAreaCM2(b, amounts, cabinet)))
+	return math.Max(leastEach*guests, math.Min(mostEach*guests, BoardAreaCM2(b, amounts, cabinet)*Full/brimful))
 }
 
 func withoutRim(c board.Board) bool { return c.RimMM == 0 }

@@ -38,11 +38,11 @@ const worthwhile = .05
 const (
 	climbTries = 4  // walks of small moves, each of them kept that raises the total
 	climbSteps = 20 // of such a walk
-	halveTries = 2  // a heap or a row parted in two, the other half across the tray
+	halveTries = 3  // a heap or a row parted in two, the other half across the tray
 	standTries = 1  // two things that stand exchanged, and the loose food laid anew
 	nearTries  = 1  // two loose heaps exchanged, and what lies round them laid anew
 	formTries  = 1  // other forms of what the finding is about
-	anewTries  = 1  // all loose food laid anew round what stands
+	anewTries  = 3  // all loose food laid anew round what stands
 	swapTries  = 2  // exchanges of each element of the finding, loose neighbours giving way
 	moveTries  = 1  // of these, and of moves and turns, in all
 )
@@ -123,9 +123,9 @@ func bestOf(base *review.Review, f review.Finding, all []attempt) (best Remedy, 
 
 // What nearly helps is settled: as many changes as settleTries, whose total falls by nearlyHelps points at most.
 const (
-	settleTries = 2
-	settleSteps = 50
-	nearlyHelps = 1.5
+	settleTries = 3
+	settleSteps = 80
+	nearlyHelps = 2.5
 )
 
 // promising are the attempts that help with the finding and cost a little elsewhere, those that cost least first.
@@ -250,7 +250,7 @@ func nameOf(t *tray.Tray, larder *food.Larder, k int) string {
 }
 
 // swaps are the checks that a change of places helps with more than a nudge does.
-var swaps = []string{"colour.", "spread.", "pairs.", "height.", "service.reach", "care.wetdry"}
+var swaps = []string{"colour.", "spread.", "pairs.", "height.", "service.reach", "care.wetdry", "flow.tasting"}
 
 // about lists the movable elements that a finding is about, two at most; of a gap those that may come into it.
 func about(t *tray.Tray, f review.Finding) (who []int) {

@@ -14,6 +14,7 @@ func (m *measures) flow() {
 	m.span()
 	m.curve()
 	m.follow()
+	m.tasting()
 }
 
 // span is how much of the board's long axis the trails reach along. Where meat is

@@ -30,7 +30,8 @@ type Live struct {
 	rows        geom.Rows // of the zone, when it is convex
 	rules       []Rule
 	tastes      tastes
-	mirror      bool     // both sides should answer each other
+	mirror      bool // both sides should answer each other
+	turns       []tray.Tasted
 	told        *told    // of the choice; nil until it is asked for
 	apart       []string // what guests at a shared tray avoid, that is kept apart on it
 }
@@ -68,7 +69,7 @@ type pair struct {
 
 // NewLive prepares a tray for review. The tray is copied.
 func NewLive(t *tray.Tray, larder *food.Larder) *Live {
-	l := &Live{tray: t.Clone(), larder: larder, off: t.Brief.OffTheTray(), rules: Rules(t.Rules), mirror: Mirrored(t), apart: t.Brief.KeptApart()}
+	l := &Live{tray: t.Clone(), larder: larder, off: t.Brief.OffTheTray(), rules: Rules(t.Rules), mirror: Mirrored(t), apart: t.Brief.KeptApart(), turns: t.Tasting(larder)}
 	if t.Board == nil {
 		return l
 	}

@@ -69,7 +69,9 @@ func TestAllowedOverlaps(t *testing.T) {
 		{"almonds", "drift", "red-grapes", "cluster", 2},
 		{"wide-sausage", "trail", "almonds", "drift", 6},
 		{"air-dried-ham", "ribbon", "orange-block", "tumble", 6},
-		{"round-crackers", "arc", "orange-block", "batons", 1},
+		{"round-crackers", "arc", "orange-block", "batons", 3},
+		{"round-crackers", "arc", "almonds", "drift", 3},
+		{"wide-sausage", "trail", "honey", "bowl", 4},
 		{"strawberries", "halves", "round-crackers", "arc", 1}, // wet on crisp
 		{"rosemary", "sprig", "honey", "bowl", math.Inf(1)},
 	} {

@@ -210,6 +210,19 @@ var specimens = []specimen{
 	{"flow.follow",
 		func(t *tray.Tray) { put(t, "round-crackers", "arc", 9, 300, 46, 0) },
 		func(t *tray.Tray) { put(t, "round-crackers", "arc", 9, 300, 46, 32) }},
+	{"flow.tasting",
+		func(t *tray.Tray) {
+			t.Rules.Tasting = "cheese"
+			for i, id := range []string{"mozzarella-balls", "soft-white-round", "mountain-wheel", "old-wheel", "blue-wedge"} {
+				box(t, id, "tumble", 60, 60, 90+float64(i)*105, 200, 20)
+			}
+		},
+		func(t *tray.Tray) {
+			t.Rules.Tasting = "cheese"
+			for i, id := range []string{"mozzarella-balls", "blue-wedge", "mountain-wheel", "old-wheel", "soft-white-round"} {
+				box(t, id, "tumble", 60, 60, 90+float64(i)*105, 200, 20)
+			}
+		}},
 	{"pairs.near",
 		func(t *tray.Tray) {
 			put(t, "blue-wedge", "whole", 1, 220, 200, 0)

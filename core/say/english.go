@@ -33,6 +33,7 @@ var judging = map[string]string{
 	"flow.curve":           "The trail of {1} is broken or kinked in {2} {2:place|places}. Close the {2:gap|gaps}.",
 	"flow.follow":          "The {1} {1:stands|stand} across the {2}. Turn {1:it|them} by {3} so that {1:it follows|they follow} it.",
 	"flow.edge":            "The {1} {1:stands|stand} across the edge of the board. Turn {1:it|them} by {2} so that {1:it follows|they follow} it.",
+	"flow.tasting":         "The {1} {1:comes|come} before the {2}, which {2:is|are} milder. Let the two change places: guests taste from mild to strong, {3}.",
 	"pairs.near":           "The {1} would taste better nearer the {2}.",
 	"pairs.bites":          "The {1} make one bite and lie {2} apart. Bring them together.",
 	"pairs.apart":          "The {1} and the {2} lie {3} apart: {4}. Put something between them.",

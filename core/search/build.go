@@ -121,7 +121,7 @@ func (l *building) rigid(ctx context.Context) {
 		like := fmt.Sprint(b.food.ID, b.spec.Form, e.Vessel, b.n)
 		for {
 			trial.write(e)
-			if l.Fits(b.e) {
+			if l.Clear(b.e) {
 				if l.Softened(b.e) { // better elsewhere than soft, better less of it than that, and better none
 					dry := *b
 					if !full["dry "+like] && l.elsewhere(ctx, &dry, e) {
@@ -188,7 +188,7 @@ func (l *building) shorten(b *body) bool {
 		if b.host >= 0 {
 			b.hug(&l.plan.bodies[b.host])
 		}
-		if b.write(e); l.Fits(b.e) && !l.Softened(b.e) {
+		if b.write(e); l.Clear(b.e) && !l.Softened(b.e) {
 			return true
 		}
 	}
@@ -220,7 +220,7 @@ func (l *building) elsewhere(ctx context.Context, b *body, e *tray.Element) bool
 					continue
 				}
 				trial.write(e)
-				if l.Fits(b.e) && !l.Softened(b.e) {
+				if l.Clear(b.e) && !l.Softened(b.e) {
 					*b = trial
 					return true
 				}

@@ -106,6 +106,7 @@ func (s *composer) compose(ctx context.Context, r *rand.Rand, number int) plan {
 	if style != "mirrored" {
 		r.Shuffle(len(sites), func(a, b int) { sites[a], sites[b] = sites[b], sites[a] })
 	}
+	s.inTurn(&p, anchors, sites)
 	for k, i := range anchors {
 		b := &p.bodies[i]
 		b.site = sites[k]
@@ -162,6 +163,24 @@ func (s *composer) compose(ctx context.Context, r *rand.Rand, number int) plan {
 		s.anneal(ctx, &p, r, 1)
 	}
 	return p
+}
+
+// inTurn shares the sites of what is tasted in its turn out among it, mildest first; sites of other things stay.
+func (s *composer) inTurn(p *plan, anchors []int, sites []geom.Point) {
+	var ks []int
+	var of []geom.Point
+	for k, i := range anchors {
+		if _, ok := s.Turn(p.bodies[i].e); ok {
+			ks, of = append(ks, k), append(of, sites[k])
+		}
+	}
+	along := func(at geom.Point) float64 { share, _ := s.Zone.Board.Along(at); return share }
+	turn := func(k int) float64 { from, _ := s.Turn(p.bodies[anchors[k]].e); return from }
+	sort.SliceStable(ks, func(a, b int) bool { return turn(ks[a]) < turn(ks[b]) })
+	sort.SliceStable(of, func(a, b int) bool { return along(of[a]) < along(of[b]) })
+	for n, k := range ks {
+		sites[k] = of[n]
+	}
 }
 
 func scatterPoints(z surface, n int, r *rand.Rand) []geom.Point {

@@ -410,3 +410,18 @@ func TestKnownPackings(t *testing.T) {
 		}
 	}
 }
+
+// In tasting order mild cheeses lie before strong ones, along a long board and round a round one; freely laid they lie as they come.
+func TestTastingOrder(t *testing.T) {
+	foods := []brief.Want{{Food: "mozzarella-balls"}, {Food: "soft-white-round"}, {Food: "mountain-wheel"}, {Food: "old-wheel"}, {Food: "blue-wedge"}, {Food: "wide-sausage"}, {Food: "red-grapes"}, {Food: "almonds"}, {Food: "round-crackers"}}
+	for _, id := range []string{"rectangle-76-oak", "round-60-oak"} {
+		tr := plantest.Planned(t, brief.Brief{Guests: brief.Guests{Adults: 14}, Foods: foods, Board: &board.Request{ID: id}, Rules: &brief.Rules{Tasting: "cheese"}})
+		rev := review.Judge(plantest.Lay(t, tr, search.Options{Seed: 2, Effort: 6}).Tray, plantest.Larder)
+		if v, ok := rev.Value("flow.tasting"); !ok || v < .9 {
+			t.Errorf("%s: %.2f of the pairs lie mild before strong", id, v)
+		}
+		if !rev.Legal() {
+			t.Errorf("%s is no legal tray", id)
+		}
+	}
+}

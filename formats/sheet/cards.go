@@ -75,6 +75,10 @@ func Cards(j *job.Job, larder *food.Larder, on string) ([]byte, error) {
 		x, y := place()
 		listCard(p, "Best bites", set.Bites, x, y+cardH, cardW)
 	}
+	for _, lines := range set.Turns {
+		x, y := place()
+		listCard(p, "Taste in this order", lines, x, y+cardH, cardW)
+	}
 	if len(set.Drinks) > 0 {
 		x, y := place()
 		listCard(p, "To drink with it", set.Drinks, x, y+cardH, cardW)

@@ -2998,7 +2998,7 @@ export interface components {
             says?: string;
         };
         /** @enum {string} */
-        Lens: "families" | "grey" | "without-green" | "wet" | "height" | "reach" | "allergens" | "flow" | "gaps" | "pairs" | "kinds" | "without-red" | "without-blue" | "eaten" | "bites";
+        Lens: "families" | "grey" | "without-green" | "wet" | "height" | "reach" | "allergens" | "flow" | "gaps" | "pairs" | "kinds" | "without-red" | "without-blue" | "eaten" | "bites" | "tasting";
         LensAsked: {
             tray: components["schemas"]["TrayDocument"];
             lens: components["schemas"]["Lens"];
@@ -7493,7 +7493,7 @@ export const settingsChangeHemisphereValues: ReadonlyArray<FlattenedDeepRequired
 export const mineValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Mine"]> = ["built-in", "changed", "own"];
 export const importReportTableValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportReport"]["table"]> = ["larder", "packs", "stock"];
 export const importLineWhatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportLine"]["what"]> = ["added", "changed", "same", "refused"];
-export const lensValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lens"]> = ["families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue", "eaten", "bites"];
+export const lensValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lens"]> = ["families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue", "eaten", "bites", "tasting"];
 export const commandKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Command"]["kind"]> = ["move", "lay", "take-off", "lock", "unlock", "form", "swap", "duplicate", "split", "join", "amount", "vessel", "lift", "circle", "open", "bend", "pile"];
 export const offerLeaningValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Offer"]["leaning"]> = ["liked", "season", "new"];
 export const jobSummaryStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["JobSummary"]["state"]> = ["briefed", "picked", "laid"];

@@ -423,6 +423,10 @@ export interface Diet {
  */
 export interface Rules {
   symmetry?: "free" | "mirrored";
+  /**
+   * what is laid mild to strong along the way of guests
+   */
+  tasting?: "none" | "cheese" | "meat" | "both";
   crackers?: "some" | "on" | "beside";
   greenery?: "sparing" | "generous" | "none";
   /**

@@ -20,6 +20,7 @@ export const lenses: readonly [LensName, string][] = [
   ['without-blue', 'No blue cones'],
   ['eaten', 'How it is eaten'],
   ['bites', 'Bites'],
+  ['tasting', 'Tasting order'],
 ]
 
 /** The lens that the tray is looked at through, and what it shows; it follows every change. */

@@ -57,6 +57,18 @@ const all: {
     ],
   },
   {
+    rule: 'tasting',
+    before: ', mild to strong',
+    label: 'Tasting order',
+    width: 190,
+    options: [
+      ['none', 'nothing in particular'],
+      ['cheese', 'the cheeses'],
+      ['meat', 'the meats'],
+      ['both', 'cheeses and meats'],
+    ],
+  },
+  {
     rule: 'soft_round',
     before: '. A soft round',
     label: 'Soft rounds',
