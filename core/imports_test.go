@@ -163,6 +163,7 @@ var order = [][]string{
 	{"weighing", "plan/plantest"}, // plantest lays jobs for tests alone
 	{"learn"},
 	{"evening"},
+	{"practice"}, // knows all of the craft, and nothing knows it
 }
 
 func TestNothingLooksBack(t *testing.T) {

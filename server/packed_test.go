@@ -17,13 +17,13 @@ func TestPagesOfPackedCopiesAlone(t *testing.T) {
 	if err := w.Close(); err != nil {
 		t.Fatal(err)
 	}
-	files := fstest.MapFS{"assets/lay-1.js.gz": {Data: gz.Bytes()}, "assets/lay-1.js.br": {Data: []byte("br")}, "index.html": {Data: []byte("<p>")}, "index.html.gz": {Data: gz.Bytes()}}
+	files := fstest.MapFS{"assets/lay-1.js.gz": {Data: gz.Bytes()}, "index.html": {Data: []byte("<p>")}, "index.html.gz": {Data: gz.Bytes()}}
 	s, err := readPages(files)
 	if err != nil {
 		t.Fatal(err)
 	}
 	p := s.files["assets/lay-1.js"]
-	if p == nil || string(p.data) != "let tray = 1" || !bytes.Equal(p.gz, gz.Bytes()) || string(p.br) != "br" || !p.lasting || p.media == "" {
+	if p == nil || string(p.data) != "let tray = 1" || !bytes.Equal(p.gz, gz.Bytes()) || !p.lasting || p.media == "" {
 		t.Errorf("%+v", p)
 	}
 	if string(s.files["index.html"].data) != "<p>" || len(s.files) != 2 {

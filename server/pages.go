@@ -15,8 +15,8 @@ import (
 	"github.com/gin-gonic/gin"
 )
 
-// pages are the built front end. Files that come with a packed copy beside them, name.br
-// or name.gz, or as packed copies alone, are sent packed to whoever takes that.
+// pages are the built front end. Files that come with a packed copy beside them, name.gz,
+// or as packed copies alone, are sent packed to whoever takes that.
 type pages struct {
 	files map[string]*page
 	early early
@@ -25,16 +25,16 @@ type pages struct {
 }
 
 type page struct {
-	data, gz, br []byte
-	media, tag   string
-	lasting      bool // its name changes with what is in it
+	data, gz   []byte
+	media, tag string
+	lasting    bool // its name changes with what is in it
 }
 
 // readPages reads all pages once.
 func readPages(web fs.FS) (*pages, error) {
 	s := &pages{files: map[string]*page{}}
 	err := fs.WalkDir(web, ".", func(name string, d fs.DirEntry, err error) error {
-		if err != nil || d.IsDir() || strings.HasSuffix(name, ".br") {
+		if err != nil || d.IsDir() {
 			return err
 		}
 		data, err := fs.ReadFile(web, name)
@@ -53,7 +53,6 @@ func readPages(web fs.FS) (*pages, error) {
 		sum := sha256.Sum256(data)
 		p := &page{data: data, media: mime.TypeByExtension(path.Ext(name)), tag: `W/"` + base64.RawURLEncoding.EncodeToString(sum[:12]) + `"`, lasting: strings.HasPrefix(name, "assets/")}
 		p.gz, _ = fs.ReadFile(web, name+".gz") // where there is none it is sent plain
-		p.br, _ = fs.ReadFile(web, name+".br")
 		s.files[name] = p
 		return nil
 	})
@@ -121,11 +120,7 @@ func (s *pages) serve(c *gin.Context) {
 	}
 	takes := c.GetHeader("Accept-Encoding")
 	data := p.data
-	switch {
-	case p.br != nil && strings.Contains(takes, "br"):
-		data = p.br
-		h.Set("Content-Encoding", "br")
-	case p.gz != nil && strings.Contains(takes, "gzip"):
+	if p.gz != nil && strings.Contains(takes, "gzip") {
 		data = p.gz
 		h.Set("Content-Encoding", "gzip")
 	}

@@ -16,7 +16,7 @@ const file = (name: string) => fileURLToPath(new URL(name, import.meta.url))
 
 const packed = {
   threshold: 1000,
-  algorithms: [defineAlgorithm('gzip', { level: 9 }), defineAlgorithm('brotliCompress')],
+  algorithms: [defineAlgorithm('gzip', { level: 9 })],
 }
 
 export default defineConfig({

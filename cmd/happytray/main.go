@@ -34,7 +34,7 @@ func main() {
 		},
 	}
 	root.SetFlagErrorFunc(func(_ *cobra.Command, err error) error { return usageError{err} })
-	root.AddCommand(foodsCommand(), planCommand(), basketCommand(), arrangeCommand(), putCommand(), reviewCommand(), prepCommand(), grazeCommand(), learnCommand(), exportCommand(), serveCommand(), backupCommand(), restoreCommand(), versionCommand())
+	root.AddCommand(foodsCommand(), planCommand(), basketCommand(), arrangeCommand(), putCommand(), reviewCommand(), prepCommand(), grazeCommand(), learnCommand(), practiceCommand(), exportCommand(), serveCommand(), backupCommand(), restoreCommand(), versionCommand())
 	if err := root.Execute(); err != nil {
 		fmt.Fprintln(os.Stderr, "happytray:", err)
 		var usage usageError

@@ -551,3 +551,47 @@ func TestPutMakesRoom(t *testing.T) {
 		t.Errorf("exit %d, %q", exit, says)
 	}
 }
+
+// Exercises come with their solutions, the same for a seed; what is planted is what the review command finds.
+func TestPractice(t *testing.T) {
+	for _, kind := range []string{"find", "amount", "order", "pair", "diet"} {
+		one := must(t, nil, "practice", "--kind", kind, "--seed", "7", "--level", "3")
+		if !bytes.Equal(one, must(t, nil, "practice", "--kind", kind, "--seed", "7", "--level", "3")) {
+			t.Errorf("%s: the same seed gives other bytes", kind)
+		}
+		var e struct {
+			Kind     string
+			Asks     string
+			Tray     json.RawMessage
+			Solution struct {
+				Faults []struct {
+					Check    string
+					Elements []string
+				}
+				Order, Right []string
+				Values       []struct{ Is float64 }
+			}
+		}
+		if err := json.Unmarshal(one, &e); err != nil || e.Kind != kind || e.Asks == "" {
+			t.Fatalf("%s: %v, %.200s", kind, err, one)
+		}
+		if n := len(e.Solution.Faults) + len(e.Solution.Order) + len(e.Solution.Right) + len(e.Solution.Values); n == 0 {
+			t.Errorf("%s has no solution: %.300s", kind, one)
+		}
+		if kind != "find" {
+			continue
+		}
+		var rev struct{ Findings []struct{ Check string } }
+		if err := json.Unmarshal(must(t, e.Tray, "review"), &rev); err != nil {
+			t.Fatal(err)
+		}
+		if len(rev.Findings) != 3 || len(e.Solution.Faults) != 3 {
+			t.Errorf("%d planted, %d found", len(e.Solution.Faults), len(rev.Findings))
+		}
+	}
+	for _, bad := range [][]string{{"--kind", "chess"}, {"--kind", "find", "--level", "9"}} {
+		if _, says, exit := run(t, nil, append([]string{"practice"}, bad...)...); exit != 1 || len(says) == 0 {
+			t.Errorf("%v: %d, %s", bad, exit, says)
+		}
+	}
+}

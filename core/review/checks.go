@@ -20,8 +20,9 @@ func (l *Live) Review() Review {
 			well[l.rules[i].ID] = true
 		}
 	}
+	good := rev.fullAndFair() >= goodTray
 	rev.Findings = gather(slices.DeleteFunc(m.found, func(f Finding) bool {
-		return f.Severity != Stop && looks(f.Check) && (well[f.Check] && f.worth < glaring || rev.Score >= goodTray && f.worth < trifling)
+		return f.Severity != Stop && looks(f.Check) && (well[f.Check] && f.worth < glaring || good && f.worth < trifling)
 	}))
 	return rev
 }
@@ -32,7 +33,7 @@ func (l *Live) Review() Review {
 const (
 	wellEnough = .98
 	glaring    = 5.0
-	goodTray   = 85.0 // points from which on nothing trifling is said of the looks
+	goodTray   = 85.0 // points for its fill and its looks from which on nothing trifling is said of the looks
 	trifling   = 2.0  // by its worth: a single small border, an accent of a few pieces
 )
 

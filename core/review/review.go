@@ -151,6 +151,22 @@ func total(rules []Rule, values map[string]float64) Review {
 	return rev
 }
 
+// fullAndFair is the total of the groups that are seen, 0 to 100, leaving out care and service: a tray does not get uglier by a nut
+// that a guest may not eat.
+func (r Review) fullAndFair() float64 {
+	all, w := 0.0, 0.0
+	for _, g := range Groups {
+		if s, ok := r.Groups[g.Name]; ok && (g.Name == "fit" || looks(g.Name)) {
+			all += math.Log(math.Max(leastOfGroup, s/100)) * g.Weight
+			w += g.Weight
+		}
+	}
+	if w == 0 {
+		return 0
+	}
+	return 100 * math.Exp(all/w)
+}
+
 // Value finds a check's measured value; ok is false when it was not measured.
 func (r Review) Value(id string) (v float64, ok bool) {
 	for _, c := range r.Checks {

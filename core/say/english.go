@@ -4,7 +4,7 @@ import "math"
 
 // The sentences in English, with the places of what they are of; tables by the rooms that say them. A second language
 // has tables like these, its groups, parts and units; nothing else speaks.
-var english = joined(map[string]string{verbatim: "{1}"}, judging, planning, working)
+var english = joined(map[string]string{verbatim: "{1}"}, judging, planning, working, practising)
 
 // judging is what a finding of the second look says.
 var judging = map[string]string{

@@ -220,3 +220,6 @@ func put(v reflect.Value, u Units) reflect.Value {
 	}
 	return v
 }
+
+// Of is a text of a sentence that was made elsewhere.
+func Of(s Sentence) Text { return Text{sentences: []Sentence{s}} }

@@ -94,9 +94,14 @@ test('the larder, a food, the boards', async ({ page }) => {
   await shoot(page, 'boards')
 })
 
-test('the shelf', async ({ page }) => {
-  await page.goto('/shelf')
-  await shoot(page, 'shelf')
+test('practice', async ({ page }) => {
+  await page.goto('/practice?set=find.4.7')
+  const board = page.locator('svg.board')
+  await board.locator('image').waitFor()
+  for (const [x, y] of [[80, 365], [498, 285], [260, 150]]) await board.click({ position: { x: x!, y: y! } })
+  await page.getByRole('button', { name: 'That is my answer' }).click()
+  await page.locator('.points').waitFor()
+  await shoot(page, 'practice')
 })
 
 test('through a lens, and at a slant', async ({ page }) => {

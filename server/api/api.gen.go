@@ -323,6 +323,45 @@ func (e EveningAdviceDo) Valid() bool {
 	}
 }
 
+// Defines values for ExerciseKind.
+const (
+	ExerciseKindAmount ExerciseKind = "amount"
+	ExerciseKindBoard  ExerciseKind = "board"
+	ExerciseKindDiet   ExerciseKind = "diet"
+	ExerciseKindFind   ExerciseKind = "find"
+	ExerciseKindKeep   ExerciseKind = "keep"
+	ExerciseKindOrder  ExerciseKind = "order"
+	ExerciseKindPair   ExerciseKind = "pair"
+	ExerciseKindSeason ExerciseKind = "season"
+	ExerciseKindTool   ExerciseKind = "tool"
+)
+
+// Valid indicates whether the value is a known member of the ExerciseKind enum.
+func (e ExerciseKind) Valid() bool {
+	switch e {
+	case ExerciseKindAmount:
+		return true
+	case ExerciseKindBoard:
+		return true
+	case ExerciseKindDiet:
+		return true
+	case ExerciseKindFind:
+		return true
+	case ExerciseKindKeep:
+		return true
+	case ExerciseKindOrder:
+		return true
+	case ExerciseKindPair:
+		return true
+	case ExerciseKindSeason:
+		return true
+	case ExerciseKindTool:
+		return true
+	default:
+		return false
+	}
+}
+
 // Defines values for FindingSeverity.
 const (
 	FindingSeverityMend FindingSeverity = "mend"
@@ -2219,6 +2258,113 @@ type EveningNote struct {
 	Says string  `json:"says"`
 }
 
+// Exercise defines model for Exercise.
+type Exercise struct {
+	// Asks what is to be done
+	Asks string `json:"asks"`
+
+	// Brief A brief, docs/formats/tray.schema.json#/$defs/brief
+	Brief   *BriefDocument `json:"brief,omitempty"`
+	Choices *[]struct {
+		Food *string `json:"food,omitempty"`
+		Form *string `json:"form,omitempty"`
+		Id   string  `json:"id"`
+		Says string  `json:"says"`
+	} `json:"choices,omitempty"`
+	Guesses *[]struct {
+		Asks string `json:"asks"`
+		Id   string `json:"id"`
+		Unit string `json:"unit"`
+	} `json:"guesses,omitempty"`
+	Kind  ExerciseKind `json:"kind"`
+	Level int          `json:"level"`
+
+	// Pick how many of the choices are right; left out where that is not told
+	Pick *int `json:"pick,omitempty"`
+
+	// Rules of the path
+	Rules []string `json:"rules"`
+	Seed  int64    `json:"seed"`
+
+	// Tray A tray file, docs/formats/tray.schema.json
+	Tray *TrayDocument `json:"tray,omitempty"`
+}
+
+// ExerciseAnswered defines model for ExerciseAnswered.
+type ExerciseAnswered struct {
+	Answer struct {
+		Chosen *[]string `json:"chosen,omitempty"`
+
+		// Guesses by question: the truth lies in the range, the guesser would bet four to one
+		Guesses *map[string]struct {
+			High float64 `json:"high"`
+			Low  float64 `json:"low"`
+		} `json:"guesses,omitempty"`
+		Order *[]string `json:"order,omitempty"`
+
+		// Taps find: board coordinates, mm
+		Taps *[][]float64 `json:"taps,omitempty"`
+	} `json:"answer"`
+	Kind  ExerciseKind `json:"kind"`
+	Level int          `json:"level"`
+	Seed  int64        `json:"seed"`
+}
+
+// ExerciseAsked defines model for ExerciseAsked.
+type ExerciseAsked struct {
+	Kind  ExerciseKind `json:"kind"`
+	Level int          `json:"level"`
+	Seed  int64        `json:"seed"`
+}
+
+// ExerciseKind defines model for ExerciseKind.
+type ExerciseKind string
+
+// ExerciseMark defines model for ExerciseMark.
+type ExerciseMark struct {
+	// Alarms find: taps that hit none
+	Alarms []int `json:"alarms"`
+
+	// Found find: of the faults, in the order of the solution
+	Found []int `json:"found"`
+
+	// Grades by rule of the path: 1 forgotten, 2 hard, 3 good, 4 easy
+	Grades map[string]int `json:"grades"`
+
+	// Loss amount: the mean interval score of the logarithms, 0 is best
+	Loss   float64  `json:"loss"`
+	Missed []string `json:"missed"`
+
+	// Points 0 to 100
+	Points   float64 `json:"points"`
+	Says     string  `json:"says"`
+	Solution struct {
+		Because []struct {
+			Id   *string `json:"id,omitempty"`
+			Says string  `json:"says"`
+		} `json:"because"`
+		Before *[][]string `json:"before,omitempty"`
+		Faults *[]struct {
+			At       []float64 `json:"at"`
+			Check    string    `json:"check"`
+			Elements []string  `json:"elements"`
+			Rule     string    `json:"rule"`
+			Says     string    `json:"says"`
+		} `json:"faults,omitempty"`
+		Order  *[]string `json:"order,omitempty"`
+		Right  *[]string `json:"right,omitempty"`
+		Values *[]struct {
+			Id   string  `json:"id"`
+			Is   float64 `json:"is"`
+			Says string  `json:"says"`
+		} `json:"values,omitempty"`
+	} `json:"solution"`
+
+	// Within amount: 1 where the truth lay in the range
+	Within map[string]int `json:"within"`
+	Wrong  []string       `json:"wrong"`
+}
+
 // Factor defines model for Factor.
 type Factor struct {
 	Because  []string `json:"because"`
@@ -3152,6 +3298,26 @@ type Portion struct {
 	Food     string  `json:"food"`
 	Form     string  `json:"form"`
 	Grams    float64 `json:"grams"`
+}
+
+// PracticePath defines model for PracticePath.
+type PracticePath struct {
+	Rules []struct {
+		// About the heading of the craft that it stands under
+		About string `json:"about"`
+
+		// Checks of the review, that look after it
+		Checks *[]string `json:"checks,omitempty"`
+		Id     string    `json:"id"`
+
+		// Kinds of the exercises that train it
+		Kinds []ExerciseKind `json:"kinds"`
+		Says  string         `json:"says"`
+
+		// Stage 1 to 6, in the order of the work on a board
+		Stage int    `json:"stage"`
+		Why   string `json:"why"`
+	} `json:"rules"`
 }
 
 // PrepSheet defines model for PrepSheet.
@@ -4430,6 +4596,12 @@ type DrawPictureJSONRequestBody = TrayDocument
 // PlanJSONRequestBody defines body for Plan for application/json ContentType.
 type PlanJSONRequestBody = BriefDocument
 
+// MakeExerciseJSONRequestBody defines body for MakeExercise for application/json ContentType.
+type MakeExerciseJSONRequestBody = ExerciseAsked
+
+// MarkExerciseJSONRequestBody defines body for MarkExercise for application/json ContentType.
+type MarkExerciseJSONRequestBody = ExerciseAnswered
+
 // PrepJSONRequestBody defines body for Prep for application/json ContentType.
 type PrepJSONRequestBody = TrayDocument
 
@@ -4862,6 +5034,15 @@ type ServerInterface interface {
 	// Plan Pick, portion and choose a board for a brief; nothing is laid yet
 	// (POST /api/v1/plan)
 	Plan(c *gin.Context)
+	// PracticePath The rules of the craft, in the order in which they are learnt
+	// (GET /api/v1/practice)
+	PracticePath(c *gin.Context)
+	// MakeExercise An exercise of the craft without its solution, the same for a kind, a seed and a level
+	// (POST /api/v1/practice)
+	MakeExercise(c *gin.Context)
+	// MarkExercise How near an answer to an exercise came, with the solution
+	// (POST /api/v1/practice/marks)
+	MarkExercise(c *gin.Context)
 	// Prep The ordered steps of a tray
 	// (POST /api/v1/prep)
 	Prep(c *gin.Context)
@@ -8100,6 +8281,45 @@ func (siw *ServerInterfaceWrapper) Plan(c *gin.Context) {
 	siw.Handler.Plan(c)
 }
 
+// PracticePath operation middleware
+func (siw *ServerInterfaceWrapper) PracticePath(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.PracticePath(c)
+}
+
+// MakeExercise operation middleware
+func (siw *ServerInterfaceWrapper) MakeExercise(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.MakeExercise(c)
+}
+
+// MarkExercise operation middleware
+func (siw *ServerInterfaceWrapper) MarkExercise(c *gin.Context) {
+
+	for _, middleware := range siw.HandlerMiddlewares {
+		middleware(c)
+		if c.IsAborted() {
+			return
+		}
+	}
+
+	siw.Handler.MarkExercise(c)
+}
+
 // Prep operation middleware
 func (siw *ServerInterfaceWrapper) Prep(c *gin.Context) {
 
@@ -8825,6 +9045,9 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 	router.POST(options.BaseURL+"/api/v1/choice", wrapper.Choice)
 	router.POST(options.BaseURL+"/api/v1/choices", wrapper.Choices)
 	router.POST(options.BaseURL+"/api/v1/like", wrapper.LayLike)
+	router.GET(options.BaseURL+"/api/v1/practice", wrapper.PracticePath)
+	router.POST(options.BaseURL+"/api/v1/practice", wrapper.MakeExercise)
+	router.POST(options.BaseURL+"/api/v1/practice/marks", wrapper.MarkExercise)
 	router.POST(options.BaseURL+"/api/v1/lens", wrapper.Lens)
 	router.POST(options.BaseURL+"/api/v1/mend", wrapper.Mend)
 	router.POST(options.BaseURL+"/api/v1/arrange", wrapper.Arrange)
@@ -8896,426 +9119,442 @@ func RegisterHandlersWithOptions(router gin.IRouter, si ServerInterface, options
 // const string: with thousands of chunks the chained `+` fold is several
 // times slower for the Go compiler than parsing a slice literal.
 var swaggerSpec = []string{
-	"7L19k9s2sjf6VVA6W5XkHjqesRM/G88ftxIn2c3LJn5sJ6nn7smZgsiWiIgEuAA0spLyd7qf4X6yW+gG",
-	"SEoCKFIj2UnO/pN4JArES6Pf+9e/zXJVN0qCtGb29LdZwzWvwYLGv76QVm8/XSr37wJMrkVjhZKzp7NS",
-	"bVil5JLxpWLCsg03rOYFZGxTggb3Ua7WVcGksmwOzIC0jFumZA6zbCbcGP9ag97OspnkNcyezvhS3ZpZ",
-	"NjN5CTV3r1woXXM7ezor1Hpeud/V/LWo1/Xs6ZOrj/56dZXNaiHpg6tsZreNG0eu6zno2Zs3Gc3/G9ge",
-	"zp8z91ZmS05zX4o7kMwqZkthGLjfdSsJi3vqlyWtwYVkrFQbuAPN1MKCdN8Kg0sNSyyBF6C7NX5VQN0o",
-	"CzLfPnDz6q+24daCdr/6739ePfiEP1j8/Ntf37z/oP3jozcf/Pb4Tff39aM3f5m1yzZWC7nEZX+1+Ae3",
-	"eXm46lclsC9e8SVTC2ZLYBruhBFK0qrzkssltKtlC63q5EIWD+gd2UzDv9ZCQzF7avUa+iuq+etvQS5t",
-	"OXv60VV8oj+CNji32FTv6Mv07DJ2xRZKM6NqsKWQSyZhc9kpf63mXxXuSXxHw23ZvUEUY8d+/CQ29jfQ",
-	"2G+ETA2/cl8NveAvGhazp7P/eNjd6Yf0rXnYju1e9K0w9ms1P9x1pAth2C9qnril9M2ERbl3/QSwir6M",
-	"V5V7lwkEuQFY0aXEaRR8626UkBl7dPXoyYPr6wePrxITcz9Nzew6epTf34E0cdZWc7llyn3vpqWBcQ03",
-	"DElPbt3/3WRLtTbASm4cp5CsgoVlam0T88PR9idIvOs6zsiEtLD0nOw5qKaCgck2Gpr7T7Kh10Rn+ag/",
-	"y+voLF94fvIdseA4GXv+PETILeMX0j75aHb0va/c3T/DtfxrlE5+KkVevtI8IkY27qtAvL+o+XuGWc23",
-	"JjAm9/FCaJPab/dwiiaujlHFG7cq0yhpAMn4uVbzCmr3z1xJ68TQ099mvGkqkXM34YcNPfGfvxhiueNY",
-	"RxgX37i7/p/cVRWGbTTqArJgG7y8ihUK986P4V7xaXEnjNLRXUT6XUouLVuuwViDY9lSGXC7uwG+YqKu",
-	"11LYrbuLLFd1rWS1ZdyNCgXjSy6ksYyzhVLuwEG6ffvnzKiFZbXTRR5o0YAE9+WGmxIKpj1H5RtWi2rl",
-	"/5mvNRSsBu5ObS0L0LlSq+6jXFXFA1PjRwthHKU13LpbU4k7omy+YbBc+n/5Z3iVq1JVs2xWgp47rsb+",
-	"tebSCrud/XxAd9ns06oCvYSIbFQSAs1df0TssuJzqAyr18aiZtPbgGW1tiDdvPXaWJ4DRz5E8wvzBy7X",
-	"FtmT2uJ9w93wn+VQEdW64bl2W2bA0FvMumpKYcE9V60b4V5Uq6pam9zEl3WnRPGT0nhbG60a0FYQAQv8",
-	"7OAXhm9N5Is3/Uv9T7rl+Gj3VjX/BXLrxviMmxXYw1fO8fPbXBnbe0V7x7LZfF0s6Ye7ZyCkE143/p5L",
-	"JWGWRX6er5u54rpo37BP+XR/1o6EnUaDhxp+xPAqFXz7nmGNFjkYNt+yDYhlaaNvW2q1bkziNZyulqMc",
-	"4HnJ8GG2ELIwGRMki03pLhfd4RK2rOZbBtzeMKgbGzRi/LWTKByZnSdFoZnauNMXFmpzuNOoN8f3GOdw",
-	"u4yr/Htavbu70k54ulTHacc9lPkZdi/oJhajKP8B146Fv3F3X3oqjq//OKWp9bK0tLAYrbGG5yuTOcFO",
-	"j7oJHt+AnFtYerZ7cLVa8lxG1bNAnhKggCKoQpUGXmzHvR1eNxWX3Hod/2ACyKxjX5RcFhulV7cGciUL",
+	"7L39kts2ti/6KijtXZXMPXTcbTveE/cftxInmcm3j+1J6tw52V0QuSQiIgEOALWspPxO9xnuk93CWgBJ",
+	"SQBFqiU7yZl/ZuImBeJjYX2v3/ptlqu6URKkNbNnv80arnkNFjT+6wtp9fbTpXL/XYDJtWisUHL2bFaq",
+	"DauUXDK+VExYtuGG1byAjG1K0OD+lKt1VTCpLJsDMyAt45YpmcMsmwk3xr/WoLezbCZ5DbNnM75Ut2aW",
+	"zUxeQs3dJxdK19zOns0KtZ5X7nc1fyPqdT179vTqyV+vrrJZLST94Sqb2W3jxpHreg569vZtRvP/BraH",
+	"8+fMfZXZktPcl+IOJLOK2VIYBu533UrC4p75ZUlrcCEZK9UG7kAztbAg3VNhcKlhiSXwAnS3xq8KqBtl",
+	"QebbB25e/dU23FrQ7lf//c+rB5/wB4uff/vr2w8ftP948vYvvz1+2/37+tHb/5y1yzZWC7nEZX+1+I7b",
+	"vDxc9esS2Bev+ZKpBbMlMA13wggladV5yeUS2tWyhVZ1ciGLB/SNbKbhX2uhoZg9s3oN/RXV/M23IJe2",
+	"nD17chWf6I+gDc4tNtU7epieXcau2EJpZlQNthRyySRsLjvlr9X8q8K9id9ouC27L4hi7NiPn8bG/gYa",
+	"+42QqeFX7tHQB/5Tw2L2bPYfD7s7/ZCemoft2O5D3wpjv1bzw11HuhCG/aLmiVtKTyYsyn3rJ4BV9GO8",
+	"qty3TCDIDcCKLiVOo+Bbd6OEzNijq0dPH1xfP3h8lZiY+2lqZtfRo/zhDqSJs7aayy1T7rmblgbGNdww",
+	"JD25df/vJluqtQFWcuM4hWQVLCxTa5uYH462P0HiXddxRiakhaXnZC9ANRUMTLbR0Nx/kg19JjrLR/1Z",
+	"Xkdn+dLzk++JBcfJ2PPnIUJuGb+Q9umT2dHvvnZ3/wzX8q9ROvmpFHn5WvOIGNm4R4F4f1HzDwyzmm9N",
+	"YEzuzwuhTWq/3cspmrg6RhVv3apMo6QBJOMXWs0rqN1/5kpaJ4ae/TbjTVOJnLsJP2zojf/xiyGWO451",
+	"hHHxi7vr/8ldVWHYRqMuIAu2wcurWKFw7/wY7hOfFnfCKB3dRaTfpeTSsuUajDU4li2VAbe7G+ArJup6",
+	"LYXdurvIclXXSlZbxt2oUDC+5EIayzhbKOUOHKTbt3/OjFpYVjtd5IEWDUhwDzfclFAw7Tkq37BaVCv/",
+	"n/laQ8Fq4O7U1rIAnSu16v6Uq6p4YGr800IYR2kNt+7WVOKOKJtvGCyX/r/8O7zKVamqWTYrQc8dV2P/",
+	"WnNphd3Ofj6gu2z2aVWBXkJENioJgeaunxC7rPgcKsPqtbGo2fQ2YFmtLUg3b702lufAkQ/R/ML8gcu1",
+	"RfaktnjfcDf833KoiGrd8Fy7LTNg6CtmXTWlsODeq9aNcB+qVVWtTW7iy7pTovhJabytjVYNaCuIgAX+",
+	"7eAXhm9N5MHb/qX+J91yfLX7qpr/Arl1Y3zGzQrs4Sfn+PfbXBnb+0R7x7LZfF0s6Ye7ZyCkE143/p5L",
+	"JWGWRX6er5u54rpov7BP+XR/1o6EnUaDhxp+xPAqFXz7gWGNFjkYNt+yDYhlaaNfW2q1bkziM5yulqMc",
+	"4HnJ8GW2ELIwGRMki03pLhfd4RK2rOZbBtzeMKgbGzRi/LWTKByZnSdFoZnauNMXFmpzuNOoN8f3GOdw",
+	"u4yr/Htavbu70k54u1THace9lPkZdh/oJhajKP8Hrh0Lf+vuvvRUHF//cUpT62VpaWExWmMNz1cmc4Kd",
+	"XnUTPL4BObew9Gz34Gq15LmMqmeBPCVAAUVQhSoNvNiO+zq8aSouufU6/sEEkFnHHpRcFhulV7cGciUL",
 	"M/K4Ud25BW5Tt8BYvjVOtdNuYcDRbpM9VYnL7QaFsh97rlQFXLrBVwCNuS122VHvBJ1yNZowa74CPo/p",
-	"dLTNwt0vDbloAFmMsNE5kSIR2UAJr210bCc7nan0i5p7+3dvX8hwd3a9tO5e7NLxL2Q3jOXS2cwKW8Hx",
-	"O0iGBT08wMiVvHVMZ/Q2q7W9VYtbY1W+im+HKVWD7MwxceK30Z3G67dzwQeVJnw6wicarpPEKcLVdhqU",
+	"dLTNwt0vDbloAFmMsNE5kSIR2UAJb2x0bCc7nan0i5p7+3dvX8hwd3a9tO5e7NLxL2Q3jOXS2cwKW8Hx",
+	"O0iGBb08wMiVvHVMZ/Q2q7W9VYtbY1W+im+HKVWD7MwxceK30Z3G67dzwQeVJnw7wicarpPEKcLVdhqU",
 	"IxB0KfSo86ZV4DvvhOjxgyTvjQmfWkilmdOpTEKa8HrsvUuQ4d4Ze82EBs5oWmN4ayMgh8Sl02BA38Fo",
-	"gnCidoALbwVUxeFekWDsscRwTv7PiqP+cfT9exvidVW/Ly2r7pN5f4XtTuxw7jDpnggJ1JrtiJ3+4ltu",
-	"tcPWInx37wqNOa5ayLUFExUpYXzkaU6qob00TpjU4jVEzgaX6s7GwB1oXqEF4OxdZz0graE1USsJZDwo",
-	"ulEosTvtBX91kv5SqqoYzxn+7s4qsmtJTo6qX+zN8dtFj3fqDM1uzLlN5q13ZOQfuiQWnGxfoj53QVCy",
-	"4EeoUGdsDpXasKv2QlnFDHkwrthG2NLxuJRW3YC+RWX2LbCEvU0mNS99QdP3rZv0vlnQ3ZjW3vCb26r0",
-	"UZsGjCggRqlaegd+S5DtP0Zsxz5Z7P+9UGtZRGWpM060U1fWssiY0uRWv/GySiqbkVnhLiGZI3juc2CF",
-	"5sslmuaHgrckgyd61EHraNd3qH7szd4AmdSJa84rsYKRGwUV1LDDFEYotrW6izGx+ZahL2+dl06oVwIM",
-	"g8oAbl3G6rrPmU44RLVYHL702VdffP7Fo6urKzYHuwEgvpirSq01c4q7hMJ7YhzXBIabN4pXN6WyKs7O",
-	"aNzj2kLY3iyIyfDLMDqtKvNnNobDbURhy4TbGxiOutS8KTPWvJ5lx3gBjdYSaNbevHBHPH16okvf4U/N",
-	"CorBixydL7KQ95wu8jpoibtLyDqfwrppQHvt0a+24pLllcpXG+E0S5yyv6rtLe37i0/hJTV//RU9/gi5",
-	"XPfHgdLQPvlR/8mPIvzIu2J7numr4x70w60XNsI8SQuIGgoafb2y59EdzXSCbN8LQprW2+n2XFXFLOIw",
-	"25TbJAUYq5VcgrGs4UI7IuibicNaeNB33PhR0nTU9YzHHHVcA7/N60cjiYAYSnSjEi6/Ch3yt3U9msws",
-	"aMGruCWcVKzW9pZveN810hM7eLvHTiHmjPT73K2lN2bW7WFv9u1W9eaWPJrPVb4O4meXOL6XnjdkrFC5",
-	"eUizNw/dxfmQ1NAPfzFK/sfDvxSwMA/x2dn+e7LZ6wdL9cB/2L6tfb3mG3lv0qBXH9GYd5frLFO8NYcL",
-	"dzZFGxHjTIr5vHLXNWHg1kLCsXf/wz1zlFZOUEPuYi43WW0pTqfCEaIfyGCoQekYe7jrIugHYbMj8iuc",
-	"O+5Db4ndoDtk6ne9E2p3yzR1voB/ucfTRPppK75MyRtANcOIX2EKzfqXTCFdLWAxOCn3wNg5uGcnvRzt",
-	"868i1wbuQAq5jEoeblnJ75z+7OPyh5T8i5oP+Z4TXHakZw6ZGT07ylnjVBAzrK5HfF8bblptI/OhxO0E",
-	"IXvoTsQoV9jXdl5DQaL11mkdaf9ZJL7jjOyUFUzOufb27rjs8rVtI8T52lhVg94Ns2CuUQ0YKAzenCMO",
-	"/BEMt9BcyJgB0n/dXAtJqVxbZ8UpUT0NjhQNwTqP2mpJs8dxr0kMsnWqRENZbkMOXT74GyIe2mUrcrf5",
-	"arFg8y0T1oTg6L08NUKOdkLR7VVVgTlK7nsxTXPEwG4VOzBynFhDsV/0YFvFDN9mSFhes9yUCs91l7aC",
-	"21IqTJuKUdakYEallIkpuKzh2vbdppi61fdoZ8wosnpxb9qMOp9Lp6ri5thZTgqKQHFy6OBCIYFBl7Cf",
-	"8J6/N7CDfU8uqQg78+5RUHf5w4F1/AuJeshX+Nl6+60wdgpv3CfyHTlwF/UPu5PnVeVpAfNFKUCTsQqM",
-	"aSPTbMO3PhMzKg9TcmbL6PeGRo2yVAO5e378uX623r6k30QVPasak448mZ0QDtuPtS9gg35TLpndKGS/",
-	"BuxYBuZmZlVzlObaJbckRcOH2XcqH55bgj7CJpxCImOXg/J5ivPcLSC9+1nn76Akv8C+xxrRYZ/8tuHb",
-	"UtvjZzJ2b1pPxOFXk6Jtwc5PRtue8bmQ0eQYx3AmHE9nFkZO6A6MgWr8aD/i88/5Eo6Sr59n9474KrUW",
-	"UHwqzSalr/l8FvS9bkpRQS+xWBhWQlX4zAF7EBbnEWvidca25D5da8wyKGCpgWJOQSDioBy5wAbj7nNg",
-	"zdqyQm3kU1a43WRCGlEA6TUhz81Lf6+zSeCaoUf0NOfc477L7XGEiZViETO4KRzpU9AEMOUu0kYY8Cyr",
-	"DQk4xlFg7or36mYMf5sxt0nZ/g7d3934cX9FHx8Pahi7jiUI+Nn6JS6ELJwZppWq9zylp1sqmFPoNzjM",
-	"I07AXSLPfnAaqrs2lMkqrgvQQctS+Efr0NXA+9mReQmAioDPbSxEM8tmqP9jPFuvkdbvYAmW06YX7hqx",
-	"8I1EQyDXPF+hGmE2gPJpybX0uYV6hyd2u/KsVD6wuXeVnNIYVSYrboHh123af6vn4uWpwBnKqE5iLYen",
-	"SBPVEuciGqTGm0UKSJshZNUS3ECjBa+wEKOyvFRmL/w0NMwzejwy0ErICZz5GyGLZxgOjolOgGIgIaUW",
-	"xgif3Os21JYagM3B2GDiKLYQVbVn2AxN5zuAqF014B0Qhk4y8BXHOZWxrOSFp3ljmRU1ZF0WsgjBxZVU",
-	"GxluR05Ul00KGeq7uHMG39PLplSLQI85l4yu1KgteUmviL6dbncqn60BvjJ76c/es+DUSu+iGjcJHCs6",
-	"B1HAeHJ7KYrjQttfhTB2oMPebgcqDze124pWHyVWEeWWeMxtYI0XhXDbxqvnPV6z4JWBfUlOW3bsgu/4",
-	"ETF3YoByiRP7yoBdC5wotKIE8/H08r18dRg3u7o6pijh0hLb5RnTnnrK9TyWHMrnam27iLV7TJXbQjsG",
-	"jRU7jDN/kDcY2fLLDknImGPLKmFt1XlFRgj4If9SHf2izWLbXcAV+dmlmqtiyxbiNRSjJ9GIvQB2P2pU",
-	"bo9r5t7Gxzl36XB+2HRE7hkGh5576bh7UCW8jse4/NNTI1huPP/r+FTqmsvjV+uwcIHUaUtuvNIx60IB",
-	"3gNSv5+yWt0Be9+qjJXrpckYr5SED9CrVbP33X+7z3jtxBp7H30BH2SMLAD2Pv3/g4xVYmHZ++6/t3X9",
-	"QcZyofMK2PsFLD/ImGpAsvfdfz/I2Bxkwd5vuC0/uGEVd1opX8EDtVhkrFL5KmNrSf8v1lRTAxkzTSVQ",
-	"ma3ghpkNb1D+/KKERBpHq10gE9vPM1ESYiwD9YzgmMMUEMwENah0RvWYNjOtVx17pFbLHczySInt4yf9",
-	"QR7gn5H7SNduuG4ym7mTTK+WVC0ydgYNHG8DScZ1zrRPWKDn0GrzP45uk4hpOa1+76dAKcA3fUcukaoG",
-	"pMsia3NhbPBFIRGXnNzP7pcH+QHDJWYHPLwzXK7jmh9GjLwG72aFXj7MWvYEix4+9P4RyXbMxpGoU+ID",
-	"BbuPHAnPspkjWidTa584SHcIy5oWqOTj1ZllM3dfnFQGTHFxpB/V7/2lO0Jmfx2u4vZvGx7j0Ycf9wf5",
-	"8KMY0+aU+TPGrtypwtu5Bf6Ds+S5PDqU19mMkqYm8NTWDCWyc1TcrO1Nz/hhS+U9DI7THnAiZ3rfHmcH",
-	"o7fi9bkG2p5noD3B5sQaXpWw7Jh486R/wC5CgPIpbq+E17aL8BjSH46Wk/Yn40u6RcLp/jnlG+wXEm0T",
-	"/mTygyV9mtmuS8BJKCxf7ZK9uCh6FQZt+mE6KRpkETehFsJZ/7fh+0jyErcx57v/nbGhSiKaWGmiNVLH",
-	"lsbmsFAUWEU/gWEKi4DyUvj4yHiTMFUF4+zQtCGAs/CKMOXadaAR+m7iFIay7Cu+FXKZsfkWpdM4tTZu",
-	"fgtr2F6CUN+7njynkKV3JAclVECTPdflQfuRMyKxzouNGzwmDWEOSyFveTw7d77eHi3BcaeDO+gT7cBS",
-	"kBKrF6zXOoTxbNeXyAl5UKKD4Sr3m6BfCErvWar0vSJKjU89OnOfuou1TM7idHptSC9ofSPhArjJH0zT",
-	"W0LuIHqEGb2j4Qae6PD0iwsDjTnMnK8PY3JHb0heAde3Mc/83KdZ4ZE3oIUpwVdPz93JSOgyZ4Pf8zD3",
-	"QlXFrVrboWzyicnhE4vr4mYlOZRTSS4Hm6RhYxIkhWQbwhJLx1WFLX1MsuFCo8vZMRiqsMFva6XhhgHX",
-	"VYhhdkGUNsKB96Blx4aoE1NknM0UBh26HwOXG9+dCNi3MBpH2FILhNG+acxeLrQolnGrzi80uOoJw2At",
-	"LRSkS2BIAbmKIyvy4lm0+9pL69kIzuhQjauE1TC6XC/u8+38a5GQeueGPFoigzPpu+vofbEtDJlrh9Aw",
-	"iP6CJNXFZFO1Wb2LPvpOoQ6Q+hEV9CS+PK2iNYzY40tjaGolhhjMUFX91IwrY/kyFURvK7ijhE3CZyVs",
-	"3mk07iZDwZT0Jxkcno6G0dXJ/KgmnvQe3fuDun0PyLH2ZSJ6XKk+t3DbU5/GJDj1iCVlf6F/1/33DqrY",
-	"mlTAG4oUtHEKhMXtvnGJffsCztkWQV9BpDICbCN27VgLw5mHWLRbQcEtpwwyjx7kAZg05CsloYgoDW10",
-	"HIMss8jup3muO8yKW3EHCXtGC1iQRiIVyoiQCxYmRG7DmhfwYN3slgv2uD46ilI5OAgDx83KuDXTXHHL",
-	"nrZBpF2lbc+KastHkS2HXNNRPvzP+fYFlglFQ2GJiBPBoIWQO1hMlyLh7Mhak4csVJNxuWWdTp3gIdNu",
-	"wjhVZE+fH3Mr+yx3d80vvnzGHj9+/EnCAmk1w9TF7GvfwToO3j0q7Bb2THYv6S1pfj1tryeAl0zZ6UQ6",
-	"eNKg9FZkxjxi26akTDQ0gUaWbkcRCPZ1yBYfMp3RN8kEddf6HoaKKMZYpkFVrSkFjF465hgOp3eEW7zi",
-	"ZhUdSEct95bl71o5SlLEGnOdnK24bksCUfX0+qaP3rUWMM625S7BQkSTaciSTdtg/TTHIEcUDhqmGrvv",
-	"KW1u2A4bVBDTpbp05re0I7d+R06JpnnLLDHgRI3QCGv9PA60ZnIBdjEL8itRXMRXgz7qsbp9jLrDe5dy",
-	"42SzDY/J7b05LFRVqQ0RHHqjT5hE3GPUbhmd/fGNO8h5bfXx1sbbUw2zzgwM6I10Z1uVoucE2JnRCvli",
-	"67VI+HZfhEL6kcLlHfDte7Hdg9mQpiR2LfujdomXgmdg4vusuztoEqJp3h2476GHZ+HLfya4pdI2W66F",
-	"FflOHWtPjwWuK7GLetHzevhI5rS5pB34pydajCArkXR/xZ0BbQSDICG941XpSXQUIqcRp72F+I67bxL7",
-	"PU2T61JGDqquENFYOS7deesTNkyiLh3j4D2PtC+6yUKdjIj77k+52kpVk7z9CIEykSb9fd9d6PWumGhB",
-	"DJBBh5oJKrLjTiMhRYc2AKrF0Xx+3CMfjvPS2jON4F1Ia4DEPHChmWcIvfvYu7ctQfVuejjaKNcBLe5i",
-	"yBDzFs5yMEmNnkIIIWiOw7xC87IE+oGGOwGbYz95QU/5508tQ25/2742wOjM/Mzje3MXzR5OIgrYW7GX",
-	"R8AtPLCijjr30wUlAKOHGUQFwPkMQIN8LsA+12BilRn8TtE6x9+qxL6kS+WUHVsb7JdEk/K/TK0oIL/G",
-	"8mgr0yUI1nzLwoBtqgsl1DZKr1Brw8xWLkVN1wikRJLpgHYbta4s4qktPVptCVXlMW+X6HtCl1EPALhU",
-	"EuJ4vG72EdOiwSOaYMd1xxrjfWpKxU2HpXtMCwqzDG+IH49pKp4na02doPIJUp3LMKdEQF9MytTiIDCB",
-	"aV23QvpUoDTsEVb4LTimg21AWsr19hKyWSNmWM7Xhpw6UCyBKe2TCCvqDOBdcwRiMCadFKLFQG1WGDpH",
-	"RV5SqYGvdiGgnFAGgoEvnK1iHghsrAPwS3x7FEt2YWPHsFeNcjgPLiybI6RQBxA0DahG3WKe4ZFXY02P",
-	"T13uchpa4NJ2QpVoowO1KNwpcdM95lGTT1Ts/SaFQ8x2CK1bSZTSFcVG9phqUWgwBpK+xAJFjqEyIHSP",
-	"q4kqqB9hPLMgIRcrjwcNw3j0NfO2amCfWG89C5OI8rgVbG/X0ooqEZJbgQ/k+GyBkhN29c5tGxKrlTAW",
-	"ERkirAC2CvcVy8TzEiEIfkFAc7UZLPOOQiPRKr0nxMTRE0JqYQTQBfJ1fIODdmlLRPMIZUIy19vGB7w6",
-	"FnQ4sNXEjKLFyT5FDzkp7RTjlS3xPYHeQnrHDclLVHyPah7em+0TN7tD6OaT9ci/o9PU5UkAlqX2c282",
-	"+FhqaN+uZ3fgVbSHD+Y05lw6NuTGKuIUJ2PeiHa1PYgGgSLG2BMAvtpLc4JauMJGQDTPMFJsd74ohO3K",
-	"Vw/qNLSAo0hKu0WwWJDG5fK4qOEamIQNgoHslniSKzMaFEMPc0a/k2AwD+mGUJYDWh3p++ifYj6ReRRf",
-	"/IJm1y/AOWC1fW1mWCELD77JZstoVn5kMxQmukyikaAdRI14t1fvmaBBZDtYMdEtH7tVL2jEoa26j7EX",
-	"i6jeQYHB/V6OPEeKw8UsesmzGJBbS9T8PFpOIIq+SEkZkgRIUETDC617GWuRIoMOyqkjQEUUSQwtdoSx",
-	"SpMwFDaO0dXWvidP3j8TTt7dEjdgrsbj1VDJfPqk03Z3YAP+AvRvT0seSZZ0Qo1d3pUPDbIr/xh5MAKR",
-	"DlfMCMNW0MRLQHQcNu6ADT3t6jrwJwhS09WUVmjuUFRtjbEYLNf3ii0VrGAxfmwGk69Oz8Ly1te4q2En",
-	"dizqfGv7naK6kqBPjsJspgjMn2SUiPaYeRTP0LNgOiMMXS5ENRYsrkOSHQvV9oW0kNJyvDJyrOQpaKf9",
-	"PmRPrsYpA/jb6F7dtdrzvvES3GGpDjNrXlVbIiHMqsNvcl4DKxEfKuTUZKh++juUiKcWiRoEckEjoHyU",
-	"JgvVL11yzyHIAMCvBEakVu5npVYbtgd+OSIyMSUAMSmhNhRoFu7mFQEJJ5FfO1iP28YER0fra751DEEW",
-	"KMuQwySOaoceYwSZa7Up9ijySZR0Cx8QGW6hh1KinGDNeuL9XJhyd6euo6VQRVQX8/4gXzE9Rxw4GeW1",
-	"TpTdYn5PurkNDoVlL+uGWWplGoo1HAP03T55C5VG1cw7Gz9UonSktq0DMt2/zevKmoOGcMdgjp0gF1Wh",
-	"yQqb+NMSuLZbn6Q08FwV0NgnSAK/nth9EYOZ8Amdbqc1q1TO7o72DOh7NhobA4ztOkVoqLmQhpx5Qnr8",
-	"kIC7do9yzsP0U2OhuK2FHJutrez0W/adIgiSbjJPInNRec6DPnJMoLVpz0f5h1VNM+hGRqehz1cUkqzG",
-	"kNuJmYyiuF0SLoBhBfnrRy3+Fb75h2bEMbRZU6kagwBN3N+X6Hkbuz3YmI+OSnoaf1iEPLqKzXwK5C86",
-	"/FcD4qZNkLRKrbIARcVbvMVWC22BAuPbFaLrx6ioB/9/0I5obcG0CWeYjExl8qN8+W7+yVFP6M3jg8Fd",
-	"0wF8wfB5PT4KwdED0w0S2cvb3mXsYS33mEUrbwNH8CKyI4gBjfEZWnhHzbRayP6n1wfBnEOJP8Hs6zXM",
-	"OMZDg5Z37DkU8tymualcVxX1WaPGr5HU/jTQ6aDw1sDNFJzIF/j8/gU/V3+DSIqcV19beND+XnXTH6bo",
-	"YdUs4uhNESBqfYe5bueniIXSEIL0Q8fxv7H5agVmCo7FGcgNZdvospMJILyXokdUoRMdIp18dgdDmMOc",
-	"LbXayAfrJgtpxFxufe0f4ntzLUdmHp77FoRVtCfQuxhDV6GvTiXqO8e5FEURDWEE/JKeJttXbmtewK5x",
-	"F2mz3tmzu0bgUR1kuFT0S57bWKDUh+EnZhr2EO4jxWrtq+4DAmWKeyRn+yngKDvA8WG50S2CaDgmYdSk",
-	"+xjGtAT/dPS1oqpi703uzBRYqhT81JdCFnHfk71vi7G8hB2M7fumtS7E66PJF+K1V0fzdMQ/JJqusX+g",
-	"9gEYJXPIguIcwoU3rI0SYTef0LucVwOFq/ffudP2J537CdKCzOE4XqF/DuWD2sjR7bzM5Ar1BC6FZF/I",
-	"ZSVMiSZkXWeMQCr/v//3WRzW+4SVwR1oQU6Rtp+8VQ3ipcpIrlvvdWFTEiWHfQz89wx1Ye2QWxztYKfK",
-	"PfTSxNbS9enNNxu/218KXUswpr/GhQY0uY1C4CcDtcBu2IggVe6ard2Sv6RLt68BJRW+Q+WKj3aJpLsN",
-	"D6IZjQUrGotFNCxYurDDAehQm12Ma46eS8XvfNeslvQ8tq7hFZ6xoVZRcy0k/lmrFf6/EfmWUDPJYl/X",
-	"HA+wFhWB+rrTjZ6gFx/7UHUV6CVMRt8YbDyebglWCLBTuX1HwofmAO3jVAGi9ARg+i+Vrr9ffIu4yxNy",
-	"b4W8Nah53vKqut0C14kqBLEaW3eGh7w6vQ3aLrdaQdOVZ/nydqeurrEGI+p0pwXFNrsfmjxAHtBeaY0+",
-	"Da/tOoGG03OFxeukNyVI31CEEAadLVLz7aRk7V5j5rZBG1FIj766iWa9K+Ppud2Y3mLbg41SQrQfV5RR",
-	"KJVo03fqDczXNln6Y86Sdd6uN07wUxqzJclayduSy/G29rsjpXxtewTV7U3bma1bynFSGA6jk60+Kmju",
-	"rYGxEXP37uceQCSCIexrXe+JJTzOdZBMaqvBPeKZWCEWC9AdztN8LSr7QEjmFz4FZ4qbEsztRuxBTA53",
-	"A9JWxtlhIWCyweMl97CUUjtdFE+RcaghRN6/rLgxE4JUf3PPRwdSqjjbRlbKptKZ2/gHZ5Xq+virBghW",
-	"pOBbymNo4xFBVc95BbJADn0sPj6Fj9VK2tLcSqX31n5cfPqfGrWe/FNvYMQ6adZmJx8ZWxBuwWZUzL3b",
-	"smSJHuWxIPP5UDLifuPoPnrXcA/O0Kdr1DS+VTbepebkbppdjT/sZNRF22q2zblaCg3Xfo8S9k63f0H2",
-	"GE8nQVqrMdzKrmH2Hi+OCxENeRTGUi2wWRuXW2ZEva64hYIFR9kNa66vMtZ87P7zyRV1CuxqUgk/J2ML",
-	"cUfgl1JI9I9gkrtlHj1jT3KEjJWE+6RN7hhjMfpe+acCVeLvvRt5lNsi6pnZM4a5BUkicUKkIpX+tBua",
-	"4FX1/WL29J+jh/55P3hxkEJzemH3iUGP0ZtSKbUa2mgccso6KGx8itHvf5n13zkKDSaartmvfUdN5Toe",
-	"4yf37n0gEkKwMARHAm3uxw9pRWHL097iaf5/bJ9iTgO6W6qp5ELYdKMJMg7DlM1CI9SDU+v13lwqS4WN",
-	"6DkuebXoI65tPUzeCekJVHQeitPbFYXt6GY35nC6PLRIvtcf/25Nw2qwqrldNwMrPksG6hl2YSc9dcw+",
-	"bLiJRTHTPQjHL2hvjiFlNtF0cN9R2gXb2sSXLnGn58r2bKLjPv6swtJCSk1Cr6n/Adx4V9KejzPXypix",
-	"3f6zqW3ueQK+QxQhFd83LhEdTjj9JGJVzNWmSsB9kW7mrGhfThIK26JSY65ex5sWZmwjCluinlaCWJYt",
-	"3kZwe2DEZWK7wZiPNX6NnNo6/ixohuOfT+PAoC03fqDaTXM56b6Px4tJRYqHgneVSP/obplwoMY7HUhO",
-	"7ap3aZPsPcpHFzJGnFsB1QQEg/8joj22D0wr6l1CIZOQmEdb1D+2rHeP+3TRu6/tqfU5jJ803QjaqxQH",
-	"8S6QiExIwiIpEiajD3Jw8TRcenY+CDF+fuE2pNrXO170lHGZl0pnTKtNxqzmosoY9pBmSrOu12MkFXrC",
-	"FUkH9fgKBtoHcdmWB4VOpIaAhzHHNpQIL8Ud+N6Bfk+P1Cnv7nxLNzQbv3Pxk4jiug009J0EqpqGzccX",
-	"x+kz5wNd5Dn7Rc2ZKdUGvTrcMBH6X7rFSu8CM5jwsNNhhLprcEnNGQPTEHa4Ov1IcHAaVM1IZzutf3DX",
-	"zMCZjfSRhv0f0+U9fobkGT0Ejh0rlCb1hq7j+Bh/UxISxW8TEjaXiSTRc+T2daF1fEtsEX8HXtkyVrtm",
-	"+ZybWFHQKsOWMBRwoDSQruyzBFZzH1GPwhCvx1xhei7rZhGfelVcxOwYqm+LTkRV8ZSvQUBVp3NOKG9B",
-	"Y2784z4h/zaNLNsm2bSVBNv3DHO/82mqxrv+TcAxsSJfmT66uS8magNPLJXV2Wg1B3O0Bci4FNH8cC2h",
-	"Zfizka0p3XSOkyE95l6I6UFTsrAmJJkJGatIRTeWxw82AZ38AIUYHRuH5SgBAbJr5eS+8x2cGC+KPZB6",
-	"UYFHnDC+mDnq/x0Chw/umqBVtODJJ/ajOAO5H7KfsNXDx96+ejJabvvL3u0OW9degoEss7+rtYGfiOtP",
-	"wQkIAYDDs8GvkF9TcM7s1cDGaq2zmV5XcDwx3j3Uxaj2k+180Q4NFVvsV3WjtP3WB/9GMvFKSJho74Um",
-	"GSE/DMl/J/ZkSMxrWCBK08/HMhUqIXuOJd9eI3motM4X4P4bhdPaaZLbWxFvmkqkOuj2oveHvxRLqXRM",
-	"j81Vta7lDkKLbXtSjOdZbgPG63u9g06NdYs3J+olxu99zx9cc4thQb3Wic8hKFZQQiirNIt20qAjTlBQ",
-	"naAtam7Vo6GK7EdsSbIybaTy52ww92pqrDT01DpKsd2Jh7M52Nd+WDUQVoxav6aK4j1lsJctM1hXqvm2",
-	"H7VOmCgaikTsehJA6i6uzTjdYS3jr46ZRz1gjnYD/Ah+Db0ZJPbyW2Eilz4gOI+6Pl+r+ct1XXO9jWc1",
-	"aBjo6uF7Wy7WGk1PJcE8ZdysfL4iZlAvLPg++L4X02GhchGLurWtb0Lous3/yNijq0dPHlxfP3h8dTTv",
-	"CzcjvCSxjWEDDilznUCKIo2JOhQfJkUNkchQlKdUCZzrgYhuMnlvgqNTwuv4e/uV6bEi4vx4Muv9b2Gu",
-	"xucXJNvXBJgoZSzbaGUhgRKFuD99Xoz9jyiHBJVfH56NMuORPcl2yo+90kSbucMV2ihMrySZpuenEPam",
-	"t+ExAv8GoDkFH4pXAnaTiMdjLlzHahjn4Cw+c84hg9fzjEN60Ispgijcw8FcJy6KVz2lRO9N9dFI+CLf",
-	"qrvVsLM0avTO6FE0moZXYC2ktu/Rse2LwdgtRyFZxFxhKeJ9QaAgCWfYuJLkmNMl/r4mpkYfXIWjSmyM",
-	"2EdlkKY6MealEvloGDq3judK4wBvxt2bo7PrRFcEcipMEH0BoWYhytATwizEQI6t6htBYHQnX7rp8OuH",
-	"pyGZKIBH4WwHRWZ331JjEpy2LaGeBmzZpmweIDWVHBEdRe7rIqbmdHZX+pzWR9t1vYsURJM0Q8/pmDTE",
-	"8+nyKsPutlPubmHmr3BH+YEgUkzgm2hILtiASOCEve1MJOrt1IN57i6rJxN/ng06r2VUe+hf2UiWYl7G",
-	"8vbRbYzqNmUENw1YYUeitUztL5Oo2aYInZ9hdD+FLJ6F3LEJ5TGl724V63sVT0TbdxN1sSf8hR8yNkfH",
-	"KlLAvi1C/bkQ5cdf6xClGa+OxAEY9oDaUzvwSo9wD0aEk6frpwEXElkOIVv28TRbdNYDg3VPgkfxFQYN",
-	"hzZudT2Ew3kqiiaZrj3lHAeM72I89k8N2UYT0WfucawoG1ITRgZE4+UiPUDcCci28TlFI6tZWHT3ruiO",
-	"+arWtvCZ16ISQIkWiMTpI0EPlhqQh2+wmI9SSwg5JC/3Cv4WFeLVLzlmqmGPS58tYHoDkk8r/DWv1hCS",
-	"bql0F3y7OWz1F+PZbu6n2FaVX/Og8uKeOYkFUIORlPQiiGeDuGJztbY9nOuab51Iwy+fOo0kbOk+tOUx",
-	"/TpwHZDpM//RQwnvqdoa+CAiHE+4PNTaBvd9+9P7ZMaNhGvYh9X3s8hwohMAFgph8uMhzPssKLlz+qx4",
-	"rRiu0NM3wCP6JlPP05Wy6az0cTNua0B3mo2NamI+4RofRjVGEjZE+2a3in0hNORWJPBXG75Xjvb2rwRO",
-	"YYcc/JrG7LCfTJKVBaDvjPCUhSUYj4lw8ogo7jifIQET8ewNFxENkOcQ2Ma/1h5nYc+gxhbAlDdRwRJk",
-	"0WIwRkruRh1Cl6uzT+00h1HVMQn3ZjZL4alzVnOrxWumJHP0zzV78bfP2rYthIOOGD6lqqDthuxP4T6k",
-	"GgTgYbw2NPeK01NfApJ4vEdzJN+u1nt6/X77OQeayrrWI4QmiXIg83JwqFXYt2IFp+geJ2jbCfh6d9t6",
-	"6r3Hr694BL7+RH19ks7jpjUIts/tpdH2vd7jtjh6ZIoXpxzZQHLZTvpeP3/vgf9gTI1IfK7LuUdzjeSD",
-	"TG1xWzdWxFIG5tgwtM58ljCXjpa2FTZf6UPjswp4rCnQngzdQYnyjokAHU0IwTEtfrgs7nJgkePSROfb",
-	"XsfKA9jEdu5T6/9GVmgvl1CEhgfjPdYdyDSiTWYtgA0ST1vpT2zWfac0ObHuQG/nqtjedOkWaw0mONso",
-	"xRnL+AL+/iFNHF9QyiRueCxZrusKgBDNfAX78egQEOddqyCaZIuhbHZT1Y5P8TmP95yLAYwevX5b4HHw",
-	"pSQqQbo4LNj2ng2EwbuZdbfdb2iCu/QIK1oNh9klg6S1sIiMrXxuqRa5k0G1kEoTmFs0/tDmsyVbLkRh",
-	"b81JxYi/Y6jaeh0TlyjWO76baKAzmQbjruNDdoaTGsPKAsLwbbfmCJ2ghPdYCsxgl0yPloHkk+00zXRE",
-	"NRrpfCiPY7idwrkK809qWnDc4XxCDsMehHoPN33/eLt7PVRC02PSfxzc27euJtwTatdrFEcRdw+PMX1k",
-	"z3msG3ixa6FGdz7aPjTkpbdtuIIozbAGVjKrNlwXhl37LHODNhXlpO01mktXroplObFo9bCNDXXDPqQJ",
-	"tUnlj2Ej3gBFgHnuNHfMcMf0fN8vdBToeJt3muCBYeN8L50pjgSnOAfvx+7oxmqweQnUohl1o64vcUiW",
-	"GhcG7qgwWMW+xRO58fGMWgv6MJO6T4d2om01B2NvfTvHgyV2iYaY5R5K6Y5hTo2x16gh0NVgf4NEQX9/",
-	"yolNmNoVolLWTMVt6vd2iTgHPfx/giJDTx9WQlWEUpR+Vylub7rARKmqwmADcErOxsLG+ZZJtckiXQfP",
-	"tYp9h45K9E/6BxfyGfrVkr7B8btLAz3n2sZ7TofWT5GouCji+J37sCX4XC+CFqYYXRvIdGA8FNlGGn+d",
-	"A0f4vsFvml9yVackRR4Lw+ze774/5jrqj9lp/ICPd38kEdqPdciIwl7ds2PWuTIRAk72Ljh29Iw8im6b",
-	"VEMhXUUFMSU1LpyvFwteKfQovobQLMhG/Tz/8PHBNrfXo03uFD+oTTw95zuIZh9iE4AJwXhqGhDLrtvD",
-	"KDgMXIwrTPcTim3od7AJSvWU+q9eis5+DMowJ8B3OyVjPYnHmkOvPzYVQ7AY9O/NoeR3YKis0DAJHB08",
-	"iMCHLB6rQd1yQnvnYympTl2K61lO12VWsVw1e3L7r+fLt214vko2LxrR/28PceToUB8fH8iIX8FjqCQh",
-	"N/FlTJjh7olPpqkoyUTe72Dji3+m6GZauKt0JFXGPbSDZhnpkYeViIPnuM+tvG1LU4iuSNlUgf6JnWCS",
-	"sfLvF4toThE3K7C3ATrqoOnaoBtsWhLRQC6xk/jeiRfR9VqPLjlOs9avi/E2g73+UbcOn0s03NpSOEFm",
-	"RIvGLHe6YO/AvIaKlwPzrOSy8CbaCHVE3cUCzu7iLLgO3eDvQHvA4mIJ9obNoVIbdtVrUM1Mw/v5tr2t",
-	"b0DfopNk+qkNBLENWEIOaZzqGAuAi2JCXeVLUcCIECedfbaLixLele2QaH/hfpu7c0uSfUSjVu3no1ZC",
-	"t+fYUvyg0XnIUXmRp9QljO16NpB6G50xpSElQHDQeTIqA/FzfPIEWK4TPI9NuTUi51WiFNCDnqFegFKM",
-	"66VXORJO6n+FK3Z0mS/o2Z1osrORxq53P+MlrGQXF6sdsusdGSaZOsNoAJYueCTZoqm4Bbr/GE1zyhQL",
-	"OJjo966A3wFBvPveuvvdbXo7GJLJx+Zg7ImjGNadb5EwOvOV2Gu08RCvqht2heuUO7kx/VAP11rEhILf",
-	"lNaxiIXWwROHIp/VfAUtetVC6Rvk7ruFr8kXtw6gVL7QUNr7yVAyvXT38XiUAUoiLj1bfZGaofN55ZXq",
-	"SE/0kf7WDs7m8JZjh3xWiVoQBeOrerAkCy2KZby3tJDFyTueTCFMb/CEJEFurBmxw54ml5r/OnIrp1X5",
-	"qsXi1pZwGwz58Zx5WCPCK4NXP6IZZUnNCO9TrF/4DqACVfSO7r6pVB0QQSPAnI7t0X1ubUNuVsZXqk3w",
-	"VE3A31nrRby5HeXGU8aL09zUgvmPCI2Ca72lYolx6hq9KBrSU5ZXo/fwWEvuXDUiBXCZjlRNgCaOIz3H",
-	"sdMCAHND9QJj0Yj3U5ZbQZe1PvawaV3RwM796dKKAv5OS3t9su0RQB/rclcr9kKuVYkDh9zjzfucpNW5",
-	"g8IfpF1s/c95voqjRVhf/L9nNUkSis4yI+GIiGxOqXzKHrHX7NHVFVuiqDwKwYBvSE3qBfBiEtL4cQS2",
-	"A1UhLAahrOZqTU7vCZHXeK4ool4hpOF+BpBUZNzKXpfBFtRllGbv6buDcE5Jm+cIETMJqn0CQDbm1IwQ",
-	"jGGe9PzR+cYPvQlLGdlyxhNPhOOtJaEODcH94NlI5VWMxe4ZnZjWEvB6wvvjG9DWAE9xwkaCSKGY9Ons",
-	"v//jn1cPPuEPFp8++PLn3568+cvsaOF+F2i4jmTdx/2go1jyUCwptAka26s3KU9GtdLt1xanOiQ8L5VV",
-	"8aL/xJxqXsAEUKDYnMIQyQnFOTXWOU+4IO3SjpItDRydjpCnhMmM5TqWMvDiy2fs8ePHn/TwAa1iFSA/",
-	"XaoxZWaHU0zVTJ/aem9qWfT9wT99pnLH7UNTurCC6NFoaF6WADaWJLUUMiQdHjgYMafGgzcGaE1uQzWG",
-	"altJjenyxtdu3KldSZ1ao9ZTEBgLLeQq5fm0iuH3VAMU+mRmKPdbFNEqV6WqjmWQ+8fiMe37sSPPicIb",
-	"xndtWQl7WlOWhdITrRXrmwdGcZESxSAY+SMdZyVs7jM5hPFtVQgEvODbVjvaKE0JHsyPamLiKgArDm+q",
-	"h0cMLVjcis/fjMRYGOyLgxhnsfwoaLyyUa8N1ap1oKkZmn6OBpLE6AZIZHqMITj8+YTmQKd1eb8gs+y3",
-	"JIqgpXmA5kMvEtn4wjANvNgyXgIvMg/oKEzb3KOfdLQPfYuAHk9RiUdoLvcjzFRSDcQrLavd5PHTwdja",
-	"isdI4Cjq+PXzVk53dYuo+BbRkr2Z4jFQsEgS7Z9NZZxZl5cAJo6nfErji5GJw73yt52yuF46yK5QbFtM",
-	"BOnY9p/pG8aYeEz3cLL5T9eb+GxPpLVCp/+mHdGV9QRtXEKreQV1hGevtR4BePm1mqPsA8tFFb9kwl+C",
-	"42Do/VKPZCEnfXDsDPHb3gnSqxI7sNQQw9IvksD0kwD/JviVTqkptFqk8FzXcrEnl4cG/gGfjraDEjbq",
-	"Du9aCQHXmGXblx/IyLCZI2U+Ixtz3GqhqDeyXes4SO0mGkGu+Fat7U5XXqqPnEOs7G5oqT/Fi8UxABXn",
-	"11Tb17Z4dkocKaOYPEDJnRS/WojQ+5RO5mRLPfw8dNILSIpFqpNB17vu0C67vhrrTvl49JOfXJ0Ueby+",
-	"mtFraIj4StTEBmRDjemOoBrUSsJ2qrN4VL6bV6dDYxh8zxg1p0kizaPLt8MRsPx1MnujBF6kwJxfJ7+4",
-	"bfKI+G5A5yCt05OtaoIWgpMZZ4TRo8eddKHEvJeMgevoVeyEt4bJ0nr8psV29wW3YCYiRvl2NwaqCrSv",
-	"46Rrf8PwHJ2ytZsIsyc7oBKOM+wgOvl8+iMtTLJZqda6iv702C9rrp2094c4kDP3ybH0PHUH2m39iLEe",
-	"H08a5PmKL70MmbomA3bdpO3wbriPPpqUB+h3uf+C/kyz7gz3dmNnm6MUR5lgEUN02ysQaAtEMT3A9jLK",
-	"vKYfQKOkYlahOS6VZTm1p1AKg4X+n8ZqhXPGP8gz43uWrCS1a5plM80lWhHAaeGVuoNqG81Ve9EiKrZd",
-	"A6qGUIO4rZycyd0+QCEsaM2lU4zcKxFlG2EGubH0L6tVg6km8fdgHOrzHr767p791IcznGO4Z8E4usQz",
-	"VqjcPCSSMA+d8vQhSfgPfzFK/sfDvxSwMA99qGu2f1DZ7PWDpXrgP+yrVC/gLgr8hHnhQ6Ik4Y+doi4i",
-	"NEwUwIRX65P6gKI/l37thw8zGlXEKmQxqR7/S/pBMn98gBVPgVHpZjx+d/eNKq9QtdaaP9/eouO321HH",
-	"30Iu/D7YpRvL0SgNFtxOZPm2ndA0CbUWBkLswt40/nsPERew4dpiGHSJ5n0kuHw3qty/YB1Gyi6xxiOH",
-	"1P1uvsWM1IwdpC71Ih+tF2AERHrDgzV5ka4GI/WxYNj72XSAN0FRG+hl8MJXVoYzg0IQkQnZ/lPuqua9",
-	"U9hpFXOw6dj2hmGnmLFMDbvKjGdpL93SDmngwu0m9va/B045uNU42Zc5xBrjTIbm96MMJqbgQ0OzxQfS",
-	"Uw2I/OdpGpIGe55y4y5+iRJ3p9crJLFhUTiNyzpphTR21x7qV0AbSJhblTLIwQnhKlo9bUZ76PkdmPs1",
-	"eFXFLIzjXx1mPwBi+DLnFbwAHm/QN2UT4zl2tdLQNj0TlkBlhGUbJ6yGy7gPtWPKW8X0FJSRpIhHygTq",
-	"dcVtqjUUnnUCKpzSQKOnjUg5HrLQuF073vo1JJV2E+qcwH4Wbc7UwAlFOd2cD6eLdi7wxAMJYOrmCFya",
-	"d3O/Z1jr146QbCkWdqzGttZjY6geNuPgwF+P/P32FD0QUc9n9HL3KjeMn3VY6GSHvd+6MRr2HIwoIiQp",
-	"4TXGjalGiedl273Y3TavmqEpOQmFv81wjzSMf31f+E2nmwzp96nZdbvjiygGR9mHrX6divnyqiKqJgaF",
-	"rfKRxpUWSyGfsl4X+8y3sM/u37HelDx2oA23JcFchF6ROTeWSkzdT1DXP+R10Y7s+6bM3XIW3ksHOUB5",
-	"3QcYNzSp3YvQHMEPhf7u1PoKU+yFXHZ+fx/enESWVqkqlTwRSiH4ipIlMkrhDunavtNQigv2YsYJXFXs",
-	"Xe2dqtPaACq5vL1vy+W3gAt9Fyt9bJ3IomG+xoSuBYah3TfOBKwAgV2X7HUUdHat5W0By0T71jC8VSRZ",
-	"ZDHOXfw6AfqFo/kLejZpkM1+TdYhlwIxYClKrZEKlSSKN2PmEA8I9ALJfWmDG9kRVdZD6v6VPnAHOVkU",
-	"OW7Q5YK3/NUz68zrGS0zaAVSuJNRlQUd45Od6oqKGTgB4SE7QcULeEFuvX+tlQUqoAvpJ0rSAVjQ9aGf",
-	"nRdFCN4e5FSHYEIfRvZqZE39dbSKf2KAJKQaD9fcH/Gd07r3ZhfvlXXHK1HcFlHteoH1y07NC7uMgDVd",
-	"yVgPosZwnwMaHPxPPp4EMRvSyPzZ9GM1vSmGpcXpi9qqp5m2myMSkBOoT/3SQjf2kLjU9hJQCx+TRT8o",
-	"W8sCKAa9ErJ4yn77r1ld/9fsKfvo4zezw7zmIpFSJ/aAy1P6yj6CopLw/WL29J+HY45hV0dfuAPTmGIS",
-	"P7+ZykdwH+KHpeM2Pb9TopiadzlYVZEwoNUinYw0pQvJWkZz9UeV+4Q6H8ryo6V3xeZqMQvTiW+htWmA",
-	"AkqDIthxajrf8x1rkBJLc2qRazUXFBwthaHMF54nOkH6V05F4aK8oDwCtfLVy+/ZR4+u/xdzhNJhkWG6",
-	"xxzx7sRyrcH0ekw9nf33+//89MH/8/Nvj9988H9HSwIKsRTWJDPKTI39P1iuhGyz4/wUbwhO06PUYxBI",
-	"E2eQypLWF4edoF6xt6ZUTYyTAhTo4ScQXXyq6ye9dPoxWm0ebgb9NQykWiNAXAzrKC6VumKIxzGMrVqY",
-	"JvgyAi1g/M3pCWpty+ipV/6VPcgitHbigEI1Nzt9b5x6on6NPqrufKOJnmg7FtlteA63SWRALGrbxe0j",
-	"C+AQatF9BKGqE9047xmmNhI1WKfH3gGz3BdVxU7go2NoU5EkDVBNBQNJUY0GD6/RA0A/hiqvQ7LCYON5",
-	"fOjENvXZzLTK26BTHAIMlCmhuoP0HaSK574mgYFnwnHEPoG7aD1HA/6liviovDZBeqJ75D3D3FVMoR7G",
-	"L5X74W3eunx7z3+celo1nrL3OLMW1oJkV399etWDXtzdg5D6c+Q11k0qCpFD9q/CZFnFeNvH2s3M7/A+",
-	"nPTU/Ip4tp1aEBA6lf+WqsUiwMvkmBydvtBsr3n+EFFhoMtn3/VA5WJgbr/67Ms9P62ogf3avT7Am3PJ",
-	"vvr0u0+xZO6mJ3jcI/3Ha56XQvoySBQJe+fz5GgRmWehnjtmnUTc4coDUt48wzTCo4K3FrL/6fW/RfG/",
-	"RfG/RfG/RfG/RfG/RfH/XFF8KFVLqBYTS2untydNNTodm9ncw+Xp8qZT3QVwSfGS75X/dHSL9aN+HRwx",
-	"NYu7WMStx4XGAb/gCU3ZPCyFiYam2qJsD/7P6ME2pNb2yQtVtb5dGuXh1VEt4x49wttsdO2d511b8LBL",
-	"8a0lvpp0Zh9QLPYh8uk8B8E6SZmFCGuvsZKwx4gjPWS2iQ75rdPaoHfYXdsIO5WELEb4EdnA5YqKKAKw",
-	"aEv/fOt399JkO37PaeNZG1HVz8B4VCJ3FFHM0IW9VevIhoO0WgSMjpoXiNFhQJpp7fDTxSW+gC9RV4uZ",
-	"3umeQ8RanVIfonrY7c7q7RBV7MMNta5778svEFCoJcIeimaYbG/HwiS7k0vdgUbIpcfcPWjIEd2bRIZ1",
-	"U3EpU+lAp/SLofWGYYemHwfCCHjPsQ47Uxhnt0XpfrR7aSMc2426cxfUNtD3uqCmI779wKE1IkYAUa63",
-	"uFrc0/1M+JPb9jgxcPx0qAVlOB7cXvyh31G/gDCx6IH5LJvdgwoN/CcE/Tkh3N/7psejZjgh/5boMhrg",
-	"MTgljDhAMQ0uRK3trVrcmrZgJdq0Gh+xipYduV86lUXiYZRpZlTd3pPWIi970lnYCfzJ50KGNffk7+6K",
-	"9qaf2M88nZn9vUSxVE+uOjEN5FPys7HzY0xm+lJ5zjyoW9dqQEuCRd34igtnXWitfMf4EqDCEh1MLIpG",
-	"gNZzY4Vdx3KXp6fjSuARCX3ltLHrjF13Xc3QA+Q7O42B2tuOTo315fg4kzSoRLfsk/rinwb4fl6o5WxW",
-	"exO1h7h/zJ+hZPqKKtli0jBeaZ+4ep6+HPvpKLh/fkfi50MwkdG++wE6cwzWL0JVToQKEVUE3BkrsH0i",
-	"oe169qmCAOOnAfWdmHbvV9MqZO1m+EkP5Be/gtd2veudzDXwGmsfFTa6y0vYbHEovEG5XtdzLBHM9Vrm",
-	"CADzy1rk8VrBVyXU8F20moij0dWhDqLNwObbFnrwhnG59To8QRE6c6Dic2ReYbol13cEyU69kBea6oNr",
-	"UWwchWu2AI6fmMbNii2dkYH1nCKXWKpYcj2n6iql85JyoYg3skWlNsRJi7VZEdxprVaYSenEMH6yVFWB",
-	"Hn6M4WczIzFd0+SlUtV7xjdltsCZL6+Y486hR8PmJZO+dGsjnPkkiw7bRC0Wzvip/OMbKDw3Vw1Icqrg",
-	"XeSVwCLLhQZ60jRcClNiyjnACoGbfI2mVLrAZVdwx6WlD8XCImMsxIZXAvdErlcrXmIYwBifp16tJddM",
-	"woZtHSNNnvgrVcWA2xUM9C5335L3LC8VpYC1STvUXZdKXsff2NJDpEVsYrPOS8YlU3nOnU1O0M3VlgmT",
-	"seuPn+51TDvEa44DNKJUwMlyIllyYPGtCTlUIf2oQ+Kmiga8C9GKiHgtHrLk3v2xrAYuKQ1X9O6Te8XN",
-	"oZEevo8W71FLm9Q7NWDDewOMzAnH/5zIYZVYkcuxjyMa3jIBrnmxAA1xrI0aWpjzWkmLdQkeA+50MI0w",
-	"xWDOKmTbYRe6CXmCirJRQQrwBF0hjSAT0QeeHG/j4w2+KT+KmlFeX0oiibilnqIbpda7N4nB90ZMm0Nj",
-	"M9bxbFyRm+VmNQI+yD2V7Po1DNuSNEBfqaaBItGPZ6yCOL5vYz/Y8OH1ANrQTn/+SYmeno7SSP605B9i",
-	"vk4bB39EgKzefR+hWfl06nHq9chd3m2KHREuToEphClZyZ1VAxLDzdRF3ntkCceNqgvmPB/Z22dSWWOE",
-	"g3LD+ujPUlkouhC4+6imKpF+gO5Jlm5teIQGeAAaC/apP41sBHX0C18PFvIpmSMLUcERm3uCnf1DgMS6",
-	"l2mRtI5PgKWLX6m29K6n5ycV/B8MFM9Qn4pUR51krk7tIpCw8ZIz/hGMgeqZr0TbD9w1PBd2e1tXI4+D",
-	"CrfGF+JMhXLWqR6iA2jO9Jv+3LKdlaV3ZdgZdYfPjHRC0cMTrgfN4LmHWN27I7lWxozf5Vocr7zHdpfu",
-	"3qztLd/wRM3ulPicexoXfeTNe3u9f5TtztVkO7UT7Ef4uh2JneZPtJw9DUm0jcFSzdsM4zIvlcZG29Rn",
-	"26Iq7pXi0I2SjOYNogi3HU0U18V7Brt2PygEXzq1bVrjkLjh5sxyLNMRUXNiEiBicHUORj7woXP0dKXX",
-	"9eDz/Am0AAb4hugB4tU9RQ9OqBlHtPuxvr/TVMBTcL7TuxKrRyeQ8yFFnRpb3C4H6Sxfo4OnntwK47IQ",
-	"Er3Gpwc+euze4b7P2swr0VrHmBoEIysfN8KWQt4u0wxCLRaIGyxG7ssoOPewuN4Esu60xlSxbzqyOIOV",
-	"9s7x7U+x/MIWZN1VGLhArzDpNdmXdd+PeuAl8w5oqg/CztA35PbpSt+dsh/o5ERNLqnB/QRWwm5Kaq6F",
-	"abDEFPP/FAVklag693E202sp427k/xOAgvfa/sPCju4MNdTnOH6jE8r62K4y/oVdW5lWcffzPty7N4hH",
-	"s1CHp/y84pJxbK+G9fSIEe6r6jm2B/INzBqQUHzISEp471ydsZobA4YtM49R2UtG/JB5c0pQbkDA6GE0",
-	"gzlgcvagUvkh+0Jrp5a417348hn75KOP/xdrCECaEQK0+fC/ZBumfzr7O2+aLXuld/Smp7NrdAE2IHkj",
-	"Zk9njz+8+vAxpaKXeBwPeSMe3l0/5DVmVZJwIWelowwE5P+qcCaif6DtUvmZItyXXLnbYqkVZVOJHH/z",
-	"8Bcf5aZVTbSKdo/e6jVQ+7dGSZ/C+ujq6nwvx/5b9NZdKnnVNrPziBt8XSVTN9r5PQxI32+w5Vtdc73d",
-	"GcwnT/nWkrnCLBKV+Ww6U6qN9EDOnJlKFKBZre7A3PQrh312yesHc2f+eJlfbG9Xc6fLfPIkmxnIFX5z",
-	"/TGurT1rrUNRROKs/QNYRslrsKhG//O3mXCb8q81AXWSDddT+sbstVc2sbQ2NhgQDnM71gGg63G3WbKl",
-	"IhZ1Inp20XWcQdWHeqCjp78hTTU+OdrP/vwGe6UfcQseTpVbcv0bRcn0LQ63FlB04mjDt0/b2D5TkpCx",
-	"Q5bvzoqoBgTnzQqFShLIooPwjiwTFgul7cApDEe/D1e1KYHsJ0f1FaXzodyURVDcKpWvoOh8eE7zwjn6",
-	"deKxsaW4A0PIpOEibJQ20AFhcYMPSQoLcdkabl0HksSq+UIDBvi6VR+6IA7SEz26RJcNWWGtfNdKlxnL",
-	"tzeoIrTP9BaM7stAiomZKUnQue28zpUrcBB736e6Pvq7W0Hbuw6jUxTojEx4Q1coQj5PjpDOz5eRLntG",
-	"6z2Fy+sHspj2/rbvQUTEdN/dW8B8y7c+d+mGADmYWrCvX37/HfUKcCYeYLJqOGAsT3PSI2NYHOIbnkgJ",
-	"uZsdNme1qtmXMmDsrVG3C64DAEJS8Pz1akfyeFmaFDxeEv8RqOB3qWJ4JS3zTTodDyT1FFPqfNTgBI2h",
-	"y+/x/bf3ji0kzFxs/57xuZDpDczD1/fewc+6PrzklzRtGzGhWQ3c+GLO+C7ubWGWoPN/8BV85lGCLqJO",
-	"R9vYv2WSd3P4XPONTJK98oU+51Cs0YDzVXK8IeXCiF8BtepKqRXj9qbnKjpdfabL8LCHJBY/5BfAi+9b",
-	"WKk9TXp3NzTwilGRatt8VMklaGZEAXvKKtqUBC0VKu1iUpiG82BWA/rqvlI6KINFzZfw0Nwt//M1hYwO",
-	"tKU21vZWic3vs4eVOSS3n0LJxiIAz5yN5hDEjb388W/hUO5FVb+J4o1vagGULLxLVM/XFi/WpxQg2dvQ",
-	"jyKOjrVlGE25/5pxKL9qN+QNShSvJ64NOmJXAA1B+41lkLv3Ijav7pGHr5zS/1Uxc1TarCOX7iW/aznr",
-	"tKG/WvzovSaXUkOJI/4u2XGoXrwnhXzjTp93zFhJX5J+7zvxsBG5XWv40AMspvWQ5/TgMZbrDztztjYS",
-	"8FyrjXEWG5Jwj8km+Ovdvokz1Kj256MnO42zHgrTMNkzKJH+/NyIZAN4gOYL3+jEwVu+gge+RO8ezCIq",
-	"ol8FPez7tR3FTV+Rd2J9Fn8gX0F3WRxvXXIhx+5zf7fWsqAwb/RWYPX5Z/TMJAbzq2h2CbFVHuZCch0r",
-	"HYqSphvnPBJ3U6oqgId7fNxfBWJAYgL3QlTjdPMnV2nd/DO3lK/kaM38tF06xvivz+hax9jiVzKpF+VY",
-	"DCDPcEZO5UXW+YuakxEFdyCFXKIrgpLE3Yll/iQJV5txy3hV3dCv0FfhlCqDifFKDhzpJ9cfP9o71t69",
-	"yLs8rehJ+zyuywh7GpwyGt6yqPfrStnK/tuzXEgsTY5EMhCDgjxK3umpKI+TNEZf9+TIYJt5qI0Nm/OK",
-	"yxyKtnfPaVoDLdAcO/c/ZSjre0q4GTx6c5az19CO5+42EQJVaiAxZMxXdDNbIgfKQitPhCCxhkIZHJsY",
-	"n3bO2MNp4Jz/wYV85h86btT+0hC29hRGnvnfNnJ5ARlwPrLo70SUNtxpWsUW4g47XtODZ+EQNRcyDEn+",
-	"Ga/JZ74seYQ/5vrRo7/+Nc3nC741D38ruIU3SSXoc779fjHZJnxOaFdvsqNPfo9AYCP0/NMP8XOM2sSV",
-	"/7PY96hhKb2ia1xVJI97QB/6rtfAv+1Q4O556ySlkGTpcc5Psxh21/fo6tGTB9fXDx5fBUOs4Qj35u2w",
-	"grp9716mhGl2HTPN4pT00JRAhJSip5f4wMVJKhEpXwlZDC67TRXiFcgCqxEtImP/fIp5auG1fdgONWie",
-	"Zv5hc3eCGetU+IuRMrKfgm+9nArLYfgXdQI0/lD/cJQrwKYDNJ/jt5fkTfiCyJn6L+59oDiO4zgEQIgN",
-	"UWwJtQ/0VxU1DvM1QV0jk5pvWQAIn2pXF0rp9JYqRFC63I668VPsHr+7957+5PMymtIZWYQZ4jiE37Y5",
-	"sAosEzLU2GJHAw037hLBncixm4ST6rLa+o5WUC0mXJ6oAxdsu7XnV87d0BNssogH6HMlz8Ggvm8ISQzP",
-	"0jEgU64tE/aGdtMDH/RBPd3ga4tl46cQ8kM6Mife8B/HogxjPWJfUZrkWTxiFGDwtEXhLsuUzOF8uxJP",
-	"advjy3DX+QWOcuZIQd8uZ3abD9ISqFrcUvlC0hIuQfI49v1ons4YfZMl8MIX1bwE++CZUisBR+T8/Qnj",
-	"mfcJzbeMsxVsb+jqEKH0sS44y3FGoZYHJFPy1BvjS8DTIfxvIBKDuz4rs3KvSEgBN71zePtXsCUlHzm/",
-	"0+jDxpJaLyR2Ume1kGuLncmcNBC2LDTfUDja/YiSpy/Hvyrw8GHx8/gWCMzr7XMstbZ9ciR7yazMCQtt",
-	"4RwTjisN3MKXVEVxCV7xHWxw9LfsonbvxELIlFGAczoDqWMdRz8uiUasYxrNFp3RsEmd2qOPnxw5tzGx",
-	"e7fSdxe6x+UfidxnviUdy7lECLEQ8ZoWnsriWnN70hfUnN8SNX1xB3pLSci7kEstfN07TYLwXOL3lgPh",
-	"pvWunONDhHHeBAi6aAE5CDPSb4gu5mtR2QdCEpa4E5WbLsva3K+uo+NCWFhkHv7m/pf2if6Dshm/pHK8",
-	"EaUebcFVJLX7o+l1AVrUIdttWXHjGLFWBqwFajXaNFCwUNwfmw/+amw5xvUObN/jqxHlGG5mlAXqpbpk",
-	"XOfkLtK+DKfiYniSPHwZtR7+elKyyH3ugK79uaf4Yx2+PoODgbdiR0j8l657UcLQ/DRkMwpJ/UYvyzWz",
-	"qNHni1JHmXwfHXHG9S5iyWXxYO5hbM+dvvJ3LgvH1D4jxJt3KlEduzOlcHf2DJTzN3EHbE1pWFRy67Hs",
-	"Wv45RcDGj6YplVVD+trnWjW4dHxwVHpQqZ0GcCalDUcjoHg3g6XmTck8Msa9lbD4mq7OFhqNEkq3jjP5",
-	"+HsbY0OKrxOgvyMlrNvpP1r8OULg51WTeqfXw3xGmH/scHViPLh/x0dkjeIhpZJGI5JCFGPlREy4J8J5",
-	"XvyMFjdZrMe4s9J8s3splcViYgAZvDFG/Aq+Eqhc1/OEvhK+m1IH+e9k2rTPgdJoPUzFdL4Up+sWIv4C",
-	"TOsljn0Z8+9bFcKEfyqz76eAVJ2vG8rnxY7fx097pFfp4knQbo/eYQ40+eXukQItCuBT1LqvCuC/A7WO",
-	"pM45dLqBBV1ap/Oi80wKnd8Sd3Mkc8f6ThW43W39twK3r8AdnNYY9W3YixW69kTJ/Fth7NfUhGYw9abX",
-	"nwzzyZXG7ldSIWQ824J1uoqSYCzhTLD3d6AYPrhhocsTJjO3LZ8a75PPWMVt++sUEEIp8l1Iia6jSE3K",
-	"UENY+sgBfh6h5jVc2+A0Q+ifzAfajGW+8V9T8TwFzWDhtZ1N01YPXWKI//CLmod5NHwZwn9JcA0K/I0P",
-	"oF9QH/hazam10iE/Q9I6h9KHW6IWlHYmJFGd0sWkRIWBGODXan65ECC2wHq7EcD2lYfy5RdqyHXvI5Gw",
-	"QaLFzACfpH46hxoT7Ht3gT63TorzXSqQ9zewgQYvd02HSGInFeWLV3x58SSUT3FbMdFZWOP7bdsW3u1S",
-	"esrXan5MS6GTmBrq+we3eTk7ZPFtrbzHOsy87x42lGOZQseKoP4EFv/oKmXG/7lgXtxhRPEH/BfZ7KPr",
-	"RwNv8wh//zkZXsiT68F7qf19waAysKHeJWSZdu08A1bg/S/IS2w43kc8xOQKx3g13AmP5Hwfhnus1PVr",
-	"Nf/jF7ru8RlfQYnBss5hapL1r77OirOaS7FwKqpvgZSvzLo2l2ZT0WPzLUZTZ/Y5dQC9eB3FHphwG333",
-	"JUiF2080DULpGne0iwoDtaCK46ws7LC79E9UFESaRUhsMI6rkTphvP+rUvkqQ4i+DQIp4eb5FiPUsSOg",
-	"zPlEfkecCk/onRAmaHFHmONJ4vSPXPIQ/StSBdoLVVVqY87lqPTDBU348EhvkLOgDc9QQAslux5bHXun",
-	"PpPYGt9Dl7pPqaWVs3gufabH7/5PzgJHUNwEAUAhPOrtqUpZPKG7EJeCsXNDv5OycnyxNBvQSUItO63x",
-	"HDU/2LxO1TVWprg/iOFQ60xZhJTFAIol4bVtNY0bEoON+xs2zEJVUb5V6Z2vOApRcCX61ahE9yDVelkS",
-	"5iqiqy40gq1iCZnmy5M8+j26I6l+zE/9hX9sfF7z8jz1KeiYb71e1NmI/F5UC0QtBCz3LQPuY0om13hG",
-	"0vWvSEjKcBhn4q/djiG1/KLm77VqXOdNJLP8JujfbTeDFtmWm7dgUqINGEFIcHe4fzAX4GM0Or3qrfOy",
-	"t0UQ3ykL4bxrYKUiHoIFFYUwJerrpXIsBmnGBNzgELPHrpeihhty73bdxhyTqpRaQUGIyJOMqwFnQnfq",
-	"v7fc4Z1D+13QyjmjKbtEcoPxBc08Lj+rgGtJGpuw97WiPXk/XPoekmd1SDmK/5uKYV4eGfcLafUW652y",
-	"cc9+ulQXozW3gnejZb1lziQqUuqDm2GpwPcop4RnD3EeVIvMWcJZnxd545maSd4r6rdLnE65O79i7q7a",
-	"C6idxXohudZ7w5+bgJ532WY9ydame1u1kxGTsaX7fC2tqMiK5Nu2cIYXd8JAcS7SQUF6ftr5tCjcpflj",
-	"Mza3gv8BjM0pWKRHK9nnb1mHVOMbYp2F4tAxm05beE5fX3B38Q2psLbb3wq/O3PStfGZH+3m+g4RGOnG",
-	"+mE0qhHPbeOMG98P99JWTer6hlSed35/f68ZQ9fnJUjSjy9dbbebRr5z2btkpLZqPSRJo8kFFRa/Ggyd",
-	"IJr6DbMbqO6A+V48J+agp1jEw9/w/2+OOX7GJyee1+2DuYn8zAUnf4Jik0/3ixVapnd5H3ekBqHp5STe",
-	"G6HkGK0+nIMRxemW4qWWkETwxek+r7i8FMQnvuCdaFH06rgD3glYRN5jBTRcWyhaGBSMaJ7hGvxdVcUu",
-	"e6Ag0lw5jtkLBLr33VCejNISdK/ZUBdJ2rbtsHpNu06vfz5Kx8Zqjj06U3raS/9AQk+IZlRSU51IRfSj",
-	"E3rVHdTPcLOiKDRtWthMUqbUXbKd2d15C45/3znjHTXOt76HFW0T1QS6vXJUhWAfYsGEZSUv2BxA+qw4",
-	"ilL7wydq/jOydauwPHdA9UBAfJ6vXqnmh+ZtKsp/dKMT42VtcrRaHMTOPFIAeXXnVLD9Tsygt360F0jx",
-	"Qzr+t3u2Vrrvc9t4Ist8ttK9ROhCaci5sQNls/6By6JV0DuSwAPh+zNoNl1agGkDt/u5ThtRVWwODLgF",
-	"+U4ylkrg6XSlv7sv73keuy3B28TNvrAX0j75aJYda9jd/jbemHvfjDWs6xd+Bq2ABmvbqTm2HCaEPeEM",
-	"YP92zIFtG8UKWagNprHgeb+bE1ZV4VNDEv1c6PsL3rvwilQfgUrlqzPdOWxUjMKyAY0Bcdx+VM7Uuq11",
-	"ylVVkH0w31LXXGFZvTaWLdU7OaVGSPPwN8vN6s2ZDWM35lgdMJVYH43MPhfyVTf2uYXycyHvhzLqJN45",
-	"0sb+zp0tytw2sjksBeIfcFarGqRv980t9g/a9LMhEf1S2JvWSYjRTiS1YNCySqwABcJwCc1IEauhUPeh",
-	"nbEVHklV8IWbwLsr4TkDTJByKsAGG2hJOF5lMO5UaJB0NOdF+8SRKlQ7LIbG10+2X0Ys7yCMjzfWvscp",
-	"ty3Hh4477Is72L1e4wc00O3hOcstW6MLpXfGJGz6NbpvX0q0xPTwNyKEN0epanbp+qSXltsklJehL++P",
-	"by7Bq8w4YqtQv/OM8LDN33ldM5nGxGvYOZLTJCYvCuG+4tXznl694JWBbE/Vpru+h34Tq8neUbLxV3EF",
-	"+2Skbzfm2VDc+A4dcBycEoj4CoFnBwNMo0Xp/j176Ay5QdyncLod9tMfCFUIs9ep3XW3u5kHGxpGX3hX",
-	"N+0M1RomBzlY/fcSH7g4B8W3pDgofXnWMz70RKAe6wkKYS4C6sPvvN5muKuSO8F4V6V7tUByilI2s5rn",
-	"ZDfP16Jyv8w5lTPXXK8Am8T9a00JXgdNk9xD9oFjJz+PxnRreLOHehEmxJ3Cxh/PslkFlqAxsCFmYvB3",
-	"26WsKRanJqmM4pXZH6251E8+a7HRTsEuBq6ox7fF+slKGF8Qvdt3KtDX7/zino5AdjQgwVfwzrDHVIuX",
-	"Yfchfu5lRVqRr9IW5Cv89oJiil6QuAY0tzPdA2/D7pUIu30s0IFC5WIgb6iMzu0i25SKNRoarsEwA2Da",
-	"Upd3YqThfvzBfHkvwboz/oPH8US++n34DDHaRiUP5DjsCHiv7OqstQ5HbRTHkZPYtOMBYCl5xMumUgUT",
-	"wbfwdGsW+QpsEr2L6/siHPx+bKdXofaXbCWrmHEC+fISOO4AOxdm7qHLL0pxa/mOfc4/yHfpc/Yq2oab",
-	"83iffeXlmVzPGxDLcqCN50/++wtuX3hFYgvDDM+nRBNwBI4LRadB9OrM304hdELI0n5cKGRGg99PAr6A",
-	"XOniLEKQhqJNP+jagSdkbhjCIlh03pHapulX5/DieepCW+Mydsbbu0FoqSSBMs4HkvFNEBahUrjLeQyX",
-	"Cm0cOizEIrhhGrCZN6vxFNdN1zbXNyKi62dD8BOTYk5gbSto7IO8VNR4FOWPgUtgWP9g4BvKG75IvrcW",
-	"sHhXmHI/GCie4RammDJCWe4yzBbINjjaJRPSWODn6aOHbww4Y9hvgw4Z6QjLaZQqTNb+6TROash8Gouo",
-	"OEKnJlGBuUdWvdgh+DekauvCt/1d+pK2AItfqbkytZI65R7RCx7C60Zp6yzVeQXpSOIX+Ngr71c63tAi",
-	"eKCOO1KrsNENJwcG9SEY7xI1zujnVukUKnLN3TdQi1xVqE1ZPp8wfgG5qHkVHb1RAlE66S336IL/rhvb",
-	"0ylkDA8Be0e7U3As/tnLH0+nroWQ6czCLwW1mjIjqyIIZ3pca/tHVCbR/j36tH19XqT24vpoN7rLNllb",
-	"h92KUIP/4iykgHyWRL7H06uBYydkRJhBvNaMzScnQRxSh6gdU0n3pv2qPsZ09r0KTVNtJ/aZoYZ8hJdE",
-	"uqd7KQo8rPRcaFWnrGUPTjOYQxOnkpRCMZobvD1lgU7hBW5LihNp/+252vs9e/kjlc8SmBqpthlTOiCR",
-	"uoPOeq3cnEoA1QKBjyrE5kenmp3gUdurtvU0aoBrgrOKV3fh1992MmwsG0uzrZGMKucWlkpv0/jI44dS",
-	"lVrvis+GWwvaPfvf//HPqwef8AeLTx98+fNvT978ZTYC0l9IZoAbulIycX1qJW2Z4LWPjjf+jA1ZQi1M",
-	"U8JeYlsQ11JpeqNa23JUbwReVaCXIEnbKgTYwAB9NeR8S3CCKQhr70KdhGKdEk2iWp3htBdC1xKMOcdQ",
-	"9+0wZktloI2OtfZEfCubtb31LoEpDN4X3bcgsSTf1IIBz0vWu0bRd4K+NSVUizidfvxOdYKXJVR3EFUI",
-	"2q/uzZG/pO3Cmyw0MzRwxiTXWm2gYIXanOKirECaodb7FwNTckO/kzov9+IfBWySHhyrmBWSwLWtQlc9",
-	"U3fg7N3ziVa37xiw8RVJVvMtgqyQy9k0kJ9YK10J72KLnyjffuseuNChitW7KZ7/losijWDbBoYoRlAJ",
-	"cnCeo2z+WzdqOzi2/u5S935R89BIOqNYFFJU8JtQPzlHZt7Dt3/gYOytUbcLroOZlaSBv+6pTWo5V2qV",
-	"9qv4749EHjEFQBiWa7UpEGQ3waDxgaQ+9WRsm0t6G/WMS7/Mt907vdVRWNYWuB56kfs+gQDwySef9EXO",
-	"J1dXb1nqhBNMOa7C12cxRn2Nat8FvQtQ2rkoEfzBOqF+ijSiWXt32BE3WEfDl/PtkAPt/pv4BQJNF8Ig",
-	"xAzBTrftH8zUXLHejtVArp04t/8HtHmU52b1buh3wurxxYOs3odgvExt/eUBhJkZIZdVa7KWUDXncto4",
-	"/u+HxZuCY5PeGyBUOFsIWRCk2oKkPRfGR9yssrw6nxRQa1t5KRCnj+/9A3/C4EpYWoJGwtZcpvHCPVqQ",
-	"kf89eWIvgBfPecgxvECtJ89XHdjg2zsuXNMLjGIl1HJh0AN6Th1cEKAHedvd4F7AGVUDpTNqZcFp5Qut",
-	"ZGg9r0WxTLLq68GjxZzwo6eLT82O+iebigv5O/JQhomnkIHC12fhtOQs88aTH5p8le//Xx8um+qDjM01",
-	"JTQ4y9ip3QtxB12+XMkNoWzYkkuPDHjqjaVjfYiBoGSGjxYWurMd4aKUlDV7upqr9XI5n4/2kfktHQzu",
-	"9BySu/7I97Pdvz/47Sq7vo66KUcG48aR98XCcc88gaF2FiOwE5S1llI0LN39+o3+P1Q56r4fpprdiC+N",
-	"OD4x+e02aH2rLKLmQvb5hG2jasg0Ki4Lk/PmFK07oJwlGfnnmm+S2b1Rm5biW5GCIg9ZNlfW4iNWNVhd",
-	"hL3JNOawjY+iu/+ZiZ7bDgcwcxegAkJb7aeRhQY6tgQDzIgCTNpR0ETXef30epbNPnr68SybPXr6eJbN",
-	"Hj99NMtm10+efpIM6f8ee0z+bvOhuWEvf/xb1sd1VJoQNEzFpfVBPaVbnIxALacIxYrL9PW4JILnuzQ6",
-	"Dqkn7og8B0a/yFcZa5TGFm7UCFIpA876QL8iJdyiJXLTth7y3ki2hRO9y432vRvi5+q+/fM1f3XLourV",
-	"JLYCnM+HoAvQWPcNTS84cNpxUdVr8rz+ty+K/bMdGK0rcVi0J2cCKNUi9y7/0FkUaxF8iyeoKtDvGaa5",
-	"PZWRahhmpS/o+z/fGb5NXlpx6a/Ze8anwKK/LsOKHWSckurwWye3f6wCfgemV3xy4iHfCdgMHTJ+/+c7",
-	"ZL+wZD4TfXvvA/56XSzhXozU8DshlwOum5f+gT/mGY1CgaIljsGA+qHBKHqp4Wz+HvSqG2oW2me15LDj",
-	"d0Budqf1VMCNZZUyKD7nvOIyP9G3QwWEybQzX154udQS94IXwIcgGz0Slg5Pncc7ihwOZF5S3JpSFXyL",
-	"y63jdZS74PXKE0xoHPZhpfhA+OpbxYtujy+QrqB4cb8ara+6bIKzgJ5/y7eYIbXOS48BTOmwRtTrilun",
-	"Frr92EFZUovFPYj7oeVDjoxXXEOCzOPbseHuklbnqEZ5CV6NQgq0KlSooZmKchj3XsmhxolDy/eQQwmG",
-	"3gIO/blE7tuEOJqEZDRMq2BtEMCJFGD/wCW3LrwjlurXfnfvzftBCmsylq+1BplTQ+ydlNqxFbOpRrA7",
-	"e3V+6g7Dv5sGwEOHdKbuVLQwKsTwjuVAnze+g3avTs9YvjUtgtBJ3cUp9zVJ+j4z9qIZrotUx69Pq8pt",
-	"wvmSI4WhwkOqH18bKIIx5utNMyYK4AYLD2qgnHAfmDJZTzqIeyH+4J4//G0lZHECdozbrW+EPNaw9IKd",
-	"SicoNtdnfPHbaAtHfdeJGjLGJdJD5uw7RxAEvoVuziCEeKAPtpYFaI9VeaIk6tEFVj4PdV15vrZu6Z8S",
-	"CR5XoJ4Hej0TCBaph8ShPJe4CNxCR+7ZtJrvmIgi9uqrvn9vrconXq2ri1+tTwM0HTJNqTbnumfCYn+q",
-	"m/3AqS8Id2LtTDfoHhB0JxNeEkjCjfguQOvc1XfXVXa39QgY/dAOq2ZAXVDNZbUF1STtC/zufHqCVJsW",
-	"bN2NzTZYyrQAKNz3GrgHayzVhqmqGNbBjuzoQ24Gcik/Nat3tbO722ERk2+jlVxi39MOOsJiVgTCkp4D",
-	"U4YX7b6/Z2jPh9oTDW9uM9QY5WV4YKo8+FYYi7hR2ahHfwJYzS5cLEYreQsNnUMx03y9RbeokkD4S0pT",
-	"cLiq3N+eq2/c0k8/unEp+2/3HBM5MNyMQsTwFcK5uXOzLRb/c7Aw7g0RPK7gIvtd5Pm98vikiKMEr22G",
-	"Ve9Ks+eff3mf+9DCxEZVXI/weSnozZP92Wey09wckN9QKdeiS7ZedK5r6wFrB3smDrtF1nNjhV0P5lS/",
-	"7D10IX9X94aLWQbjAnTtRMYE6fobc64CZeshSumEffO194yPnQfj28NaSeD6OH7JoCmBBv9A9AK//jMm",
-	"mrmFvcIwS0odtKxQYM4ZD/TelUU4QXxBQCcTeYk9n9EVaFhAlTjhTD2Y1hjfyo/46LvwruBQHvcLx7zx",
-	"/SXxBqwNul5WZEZfyuly1JHykt8BbdHv0JFCE5t2gS4nsbxn0R+owsq897BM+yTJ1KfhkC0+CAdNuzES",
-	"ENofzbkAho/Ahfz8h2qf409wFwI6Y1A3dnv5i5gigdMdXOOcVkQ+76zXQndx1na606oEXtny16HetxUK",
-	"k8t1RaU3RMjzM2VLxn25cTb7+OrxW3gp3glu+ZwbQCFLMFqh6HlXOFOfW4pB6jtseUu9SdoR/A8nnIgG",
-	"Xmx/HShL4sX23ZzHqxK2zJRqTRkmb+c8XgJB5tYMKgMbyvWJHoMXlMZPkWD6pWXuJ5iF32v87Y9LGDYH",
-	"IZfMUBN/NJB2zo8QmaUKSXCjT/LNm/8/AAD//w==",
+	"gnCidoALbwVUxeFekWDsscRwTv6fFUf94+j39zbE66p+X1pW3Sfz/grbndjh3GHSPRESqDXbETv9xbfc",
+	"aoetRfju3hUac1y1kGsLJipSwvjI05xUQ3tpnDCpxRuInA0u1Z2NgTvQvEILwNm7znpAWkNrolYSyHhQ",
+	"dKNQYnfaC/7qJP2lVFUxnjP83Z1VZNeSnBxVv9iX47eLXu/UGZrdmHObzFvvyMg/dEksONm+RH3ugqBk",
+	"wT+hQp2xOVRqw67aC2UVM+TBuGIbYUvH41JadQP6FpXZd8AS9jaZ1Lz0BU3ft27S+2ZBd2Nae8NvbqvS",
+	"R20aMKKAGKVq6R34LUG2/zFiO/bJYv/fC7WWRVSWOuNEO3VlLYuMKU1u9Rsvq6SyGZkV7hKSOYLnPgdW",
+	"aL5coml+KHhLMniiRx20jnZ9h+rH3uwNkEmduOa8EisYuVFQQQ07TGGEYluruxgTm28Z+vLWeemEeiXA",
+	"MKgM4NZlrK77nOmEQ1SLxeFHn3/1xedfPLq6umJzsBsA4ou5qtRaM6e4Syi8J8ZxTWC4eaN4dVMqq+Ls",
+	"jMY9ri2E7c2CmAy/DKPTqjJ/ZmM43EYUtky4vYHhqEvNmzJjzZtZdowX0GgtgWbtzQt3xNOnJ7r0Hf7U",
+	"rKAYvMjR+SIL+cDpIm+Clri7hKzzKaybBrTXHv1qKy5ZXql8tRFOs8Qp+6va3tK+v/gUXlLzN1/R64+Q",
+	"y3X/OFAa2jef9N98EuFH3hXb80xfHfegH269sBHmSVpA1FDQ6OuVPY/uaKYTZPteENK03k6356oqZhGH",
+	"2abcJinAWK3kEoxlDRfaEUHfTBzWwoO+48aPkqajruc85qjjGvhtXj8aSQTEUKIblXD5VeiQv63r0WRm",
+	"QQtexS3hpGK1trd8w/uukZ7Ywds9dgoxZ6Tf524tvTGzbg97s2+3qje35NF8rvJ1ED+7xPGD9LwhY4XK",
+	"zUOavXnoLs5HpIZ+9ItR8j8e/mcBC/MQ353tfyebvXmwVA/8H9uvtZ/XfCPvTRr06SMa8+5ynWWKt+Zw",
+	"4c6maCNinEkxn1fuuiYM3FpIOPbt79w7R2nlBDXkLuZyk9WW4nQqHCH6gQyGGpSOsYe7LoJ+EDY7Ir/C",
+	"ueM+9JbYDbpDpn7XO6F2t0xT50v4l3s9TaSftuLLlLwBVDOM+BWm0Kz/yBTS1QIWg5NyL4ydg3t30sfR",
+	"Pv8qcm3gDqSQy6jk4ZaV/M7pzz4uf0jJv6j5kO85wWVHeuaQmdG7o5w1TgUxw+p6xPe14abVNjIfStxO",
+	"ELKH7kSMcoV9bec1FCRab53WkfafReI7zshOWcHknGtv747LLl/bNkKcr41VNejdMAvmGtWAgcLgzTni",
+	"wB/BcAvNhYwZIP3PzbWQlMq1dVacEtWz4EjREKzzqK2WNHsc95rEIFunSjSU5Tbk0OWDvyHioV22Ineb",
+	"rxYLNt8yYU0Ijt7LUyPkaCcU3V5VFZij5J6LaZojBnar2IGR48Qaiv2iB9sqZvg2Q8LymuWmVHiuu7QV",
+	"3JZSYdpUjLImBTMqpUxMwWUN17bvNsXUrb5HO2NGkdWLe9Nm1PlcOlUVN8fOclJQBIqTQwcXCgkMuoT9",
+	"hPf8vYEd7HtySUXYmXePgrrLHw6s419I1EO+ws/W22+FsVN44z6R78iBu6h/2J08rypPC5gvSgGajFVg",
+	"TBuZZhu+9ZmYUXmYkjNbRr83NGqUpRrI3fvjz/Wz9fYV/Saq6FnVmHTkyeyEcNh+rH0BG/SbcsnsRiH7",
+	"NWDHMjA3M6uaozTXLrklKRo+zL5T+fDcEvQRNuEUEhm7HJTPU5znbgHp3c86fwcl+QX2PdaIDvvktw2/",
+	"ltoeP5Oxe9N6Ig4fTYq2BTs/GW17zudCRpNjHMOZcDydWRg5oTswBqrxo/2I77/gSzhKvn6e3Tfiq9Ra",
+	"QPGpNJuUvubzWdD3uilFBb3EYmFYCVXhMwfsQVicR6yJNxnbkvt0rTHLoIClBoo5BYGIg3LkAhuMu8+B",
+	"NWvLCrWRz1jhdpMJaUQBpNeEPDcv/b3OJoFrhh7R05xzj/sut8cRJlaKRczgpnCkT0ETwJS7SBthwLOs",
+	"NiTgGEeBuSveq5sx/G3G3CZl+zt0f3fjx/0VfXw8qGHsOpYg4Gfrl7gQsnBmmFaq3vOUnm6pYE6h3+Aw",
+	"jzgBd4k8+8FpqO7aUCaruC5ABy1L4T9ah64G3s+OzEsAVAR8bmMhmlk2Q/0f49l6jbR+B0uwnDa9cNeI",
+	"hScSDYFc83yFaoTZAMqnJdfS5xbqHZ7Y7crzUvnA5t5VckpjVJmsuAWGj9u0/1bPxctTgTOUUZ3EWg5P",
+	"kSaqJc5FNEiNN4sUkDZDyKoluIFGC15hIUZleanMXvhpaJjn9HpkoJWQEzjzN0IWzzEcHBOdAMVAQkot",
+	"jBE+uddtqC01AJuDscHEUWwhqmrPsBmazvcAUbtqwDsgDJ1k4CuOcypjWckLT/PGMitqyLosZBGCiyup",
+	"NjLcjpyoLpsUMtR3cecMfqeXTakWgR5zLhldqVFb8oo+Ef063e5UPlsDfGX20p+9Z8Gpld5FNW4SOFZ0",
+	"DqKA8eT2ShTHhba/CmHsQIe93Q5UHm5qtxWtPkqsIsot8ZjbwBovCuG2jVcverxmwSsD+5KctuzYBd/x",
+	"I2LuxADlEif2lQG7FjhRaEUJ5uPp5Qf5+jBudnV1TFHCpSW2yzOmPfWU63ksOZTP1dp2EWv3miq3hXYM",
+	"Git2GGf+IG8wsuWXHZKQMceWVcLaqvOKjBDwQ/6lOvqgzWLbXcAV+dmlmqtiyxbiDRSjJ9GIvQB2P2pU",
+	"bo9r5t7Gxzl36XB+2HRE7jkGh1546bh7UCW8ice4/NtTI1huPP/r+FTqmsvjV+uwcIHUaUtuvNIx60IB",
+	"3gNSv5+xWt0B+9CqjJXrpckYr5SEv6BXq2Yfuv/t/sZrJ9bYh+gL+EvGyAJgH9L//yVjlVhY9qH739u6",
+	"/kvGcqHzCtiHBSz/kjHVgGQfuv/9S8bmIAv2YcNt+ZcbVnGnlfIVPFCLRcYqla8ytpb0/8WaamogY6ap",
+	"BCqzFdwws+ENyp9flJBI42i1C2Ri+3kmSkKMZaCeERxzmAKCmaAGlc6oHtNmpvWqY4/UarmDWR4psX38",
+	"tD/IA/xn5D7StRuum8xm7iTTqyVVi4ydQQPH20CScZ0z7RMW6D202vyPo9skYlpOq9/7KVAK8E3fkUuk",
+	"qgHpssjaXBgbfFFIxCUn97P75UF+wHCJ2QEP7wyX67jmhxEjr8G7WaGXD7OWPcGihw+9f0SyHbNxJOqU",
+	"+EDB7k+OhGfZzBGtk6m1TxykO4RlTQtU8vHqzLKZuy9OKgOmuDjSj+r3/tIdIbO/Dldx+68Nj/Hoo4/7",
+	"g3z0JMa0OWX+jLErd6rwdm6B/8NZ8lweHcrrbEZJUxN4amuGEtk5Km7W9qZn/LCl8h4Gx2kPOJEzvW+P",
+	"s4PRW/HmXANtzzPQnmBzYg2vSlh2TLx50j9gFyFA+Qy3V8Ib20V4DOkPR8tJ+5PxJd0i4XT/nPIN9guJ",
+	"tgl/MvnBkj7NbNcl4CQUlq92yV5cFL0Kgzb9MJ0UDbKIm1AL4az/2/A8krzEbcz57n9nbKiSiCZWmmiN",
+	"1LGlsTksFAVW0U9gmMIioLwUPj4y3iRMVcE4OzRtCOAsvCJMuXYdaIS+mziFoSz7im+FXGZsvkXpNE6t",
+	"jZvfwhq2lyDU964nzylk6R3JQQkV0GTPdXnQfuSMSKzzYuMGj0lDmMNSyFsez86dr7dHS3Dc6eAO+kQ7",
+	"sBSkxOoF67UOYTzb9SVyQh6U6GC4yv0m6BeC0nuWKn2viFLjU4/O3KfuYi2TszidXhvSC1rfSLgAbvIH",
+	"0/SWkDuIHmFG72i4gSc6PP3iwkBjDjPn68OY3NEbklfA9W3MMz/3aVZ45A1oYUrw1dNzdzISuszZ4Pc8",
+	"zL1QVXGr1nYom3xicvjE4rq4WUkO5VSSy8EmadiYBEkh2YawxNJxVWFLH5NsuNDocnYMhips8GmtNNww",
+	"4LoKMcwuiNJGOPAetOzYEHViioyzmcKgQ/dj4HLjtxMB+xZG4whbaoEw2i+N2cuFFsUybtX5hQZXPWEY",
+	"rKWFgnQJDCkgV3FkRV48i3Zfe2k9G8EZHapxlbAaRpfrxX2+nX8tElLv3JBHS2RwJn13HX0vtoUhc+0Q",
+	"GgbRX5Ckuphsqjard9FH3ynUAVI/ooKexMPTKlrDiD2+NIamVmKIwQxV1U/NuDKWL1NB9LaCO0rYJHxW",
+	"wuadRuNuMhRMSX+SweHpaBhdncyPauJJ79G9P6jb94Aca18moseV6nMLtz31aUyCU49YUvYX+nfd/95B",
+	"FVuTCnhDkYI2ToGwuN03LrFvX8A52yLoK4hURoBtxK4da2E48xCLdisouOWUQebRgzwAk4Z8pSQUEaWh",
+	"jY5jkGUW2f00z3WHWXEr7iBhz2gBC9JIpEIZEXLBwoTIbVjzAh6sm91ywR7XR0dRKgcHYeC4WRm3Zpor",
+	"btmzNoi0q7TtWVFt+Siy5ZBrOsqH/znfvsQyoWgoLBFxIhi0EHIHi+lSJJwdWWvykIVqMi63rNOpEzxk",
+	"2k0Yp4rs6fNjbmWf5e6u+eWXz9njx48/SVggrWaYuph97TtYx8G7R4Xdwp7J7iW9Jc2vp+31BPCSKTud",
+	"SAdPGpTeisyYR2zblJSJhibQyNLtKALBvg7Z4kOmM/ommaDuWt/DUBHFGMs0qKo1pYDRR8ccw+H0jnCL",
+	"19ysogPpqOXesvxdK0dJilhjrpOzFddtSSCqnl7f9NG71gLG2bbcJViIaDINWbJpG6yf5hjkiMJBw1Rj",
+	"9z2lzQ3bYYMKYrpUl878lnbk1u/IKdE0b5klBpyoERphrZ/HgdZMLsAuZkF+JYqL+GrQRz1Wt49Rd3jv",
+	"Um6cbLbhMbm9N4eFqiq1IYJDb/QJk4h7jNoto7M/vnEHOa+tPt7aeHuqYdaZgQG9ke5sq1L0nAA7M1oh",
+	"X2y9Fgnf7stQSD9SuLwHvn0vtnswG9KUxK5lf9Qu8VLwDEx8n3V3B01CNM27A/c99PAsfPnPBLdU2mbL",
+	"tbAi36lj7emxwHUldlEvel4PH8mcNpe0A//0RIsRZCWS7q+4M6CNYBAkpHe8Kj2JjkLkNOK0txDfcfck",
+	"sd/TNLkuZeSg6goRjZXj0p23PmHDJOrSMQ7e80j7opss1MmIuO/+lKutVDXJ248QKBNp0t/33YVe74qJ",
+	"FsQAGXSomaAiO+40ElJ0aAOgWhzN58c98uE4L6090wjehbQGSMwDF5p5htC7j7172xJU76aHo41yHdDi",
+	"LoYMMW/hLAeT1OgthBCC5jjMKzSvSqAfaLgTsDn2k5f0ln//1DLk9rftZwOMzszPPL43d9Hs4SSigL0V",
+	"e3kE3MIDK+qocz9dUAIwephBVACczwA0yOcC7AsNJlaZwe8UrXP8rUrsS7pUTtmxtcF+STQp/8vUigLy",
+	"ayyPtjJdgmDNtywM2Ka6UEJto/QKtTbMbOVS1HSNQEokmQ5ot1HryiKe2tKj1ZZQVR7zdom+J3QZ9QCA",
+	"SyUhjsfrZh8xLRo8ogl2XHesMd6nplTcdFi6x7SgMMvwhfjxmKbiebLW1AkqnyDVuQxzSgT0xaRMLQ4C",
+	"E5jWdSukTwVKwx5hhd+CYzrYBqSlXG8vIZs1YoblfG3IqQPFEpjSPomwos4A3jVHIAZj0kkhWgzUZoWh",
+	"c1TkJZUa+GoXAsoJZSAY+MLZKuaBwMY6AL/Er0exZBc2dgx71SiH8+DCsjlCCnUAQdOAatQt5hke+TTW",
+	"9PjU5S6noQUubSdUiTY6UIvCnRI33WseNflExd5vUjjEbIfQupVEKV1RbGSPqRaFBmMg6UssUOQYKgNC",
+	"97iaqIL6EcYzCxJysfJ40DCMR18zb6sG9on11rMwiSiPW8H2di2tqBIhuRX4QI7PFig5YVfv3LYhsVoJ",
+	"YxGRIcIKYKtwX7FMPC8RguAXBDRXm8Ey7yg0Eq3Se0JMHD0hpBZGAF0gX8c3OGiXtkQ0j1AmJHO9bXzA",
+	"q2NBhwNbTcwoWpzsU/SQk9JOMV7ZEr8T6C2kd9yQvETF96jm4b3ZPnGzO4RuPlmP/Ds6TV2eBGBZaj/3",
+	"ZoOvpYb27Xp2B15Fe/hgTmPOpWNDbqwiTnEy5o1oV9uDaBAoYow9AeCrvTQnqIUrbARE8wwjxXbni0LY",
+	"rnz1oE5DCziKpLRbBIsFaVwuj4saroFJ2CAYyG6JJ7kyo0Ex9DBn9DsJBvOQbghlOaDVkb6P/inmE5lH",
+	"8cUvaHb9ApwDVtvXZoYVsvDi22y2jGblRzZDYaLLJBoJ2kHUiHd79YEJGkS2gxUT3fKxW/WSRhzaqvsY",
+	"e7GI6h0UGNzv5chzpDhczKKXPIsBubVEzc+j5QSi6IuUlCFJgARFNLzQupexFiky6KCcOgJURJHE0GJH",
+	"GKs0CUNh4xhdbe178uT9O+Hk3S1xA+ZqPF4NlcynTzptdwc24C9A//a05JFkSSfU2OVd+dAgu/KvkQcj",
+	"EOlwxYwwbAVNvAREx2HjDtjQs66uA3+CIDVdTWmF5g5F1dYYi8Fyfa/YUsEKFuPHZjD56vQsLG99jbsa",
+	"dmLHos63tt8pqisJ+uQozGaKwPxJRoloj5lH8Qw9C6YzwtDlQlRjweI6JNmxUG1fSAspLccrI8dKnoJ2",
+	"2u9D9vRqnDKAv43u1V2rPe8bL8Edluows+ZVtSUSwqw6fJLzGliJ+FAhpyZD9dPfoUQ8tUjUIJALGgHl",
+	"ozRZqH7pknsPQQYAfiUwIrVyPyu12rA98MsRkYkpAYhJCbWhQLNwN68ISDiJ/NrBetw2Jjg6Wl/zrWMI",
+	"skBZhhwmcVQ79BgjyFyrTbFHkU+jpFv4gMhwCz2UEuUEa9YT7+fClLs7dR0thSqiupj3B/mK6TniwMko",
+	"r3Wi7Bbze9LNbXAoLHtZN8xSK9NQrOEYoO/2yVuoNKpm3tn4oRKlI7VtHZDp/m1eV9YcNIQ7BnPsBLmo",
+	"Ck1W2MSflsC13fokpYH3qoDGPkES+PXE7osYzIRP6HQ7rVmlcnZ3tGdA37PR2BhgbNcpQkPNhTTkzBPS",
+	"44cE3LV7lHMepp8aC8VtLeTYbG1lp9+y7xVBkHSTeRqZi8pzHvSRYwKtTXs+yj+sappBNzI6DX2+opBk",
+	"NYbcTsxkFMXtknABDCvIXz9q8a/xy/9oRhxDmzWVqjEI0MT9fYmet7Hbg415clTS0/jDIuTRVWzmUyB/",
+	"0eG/GhA3bYKkVWqVBSgq3uIttlpoCxQY364QXT9GRT34/4N2RGsLpk04w2RkKpMf5ct380+OekJvHh8M",
+	"7poO4AeGz+vxUQiOHphukMhe3vYuYw9ruccsWnkbOIIXkR1BDGiMz9HCO2qm1UL2/3p9EMw5lPgTzL5e",
+	"w4xjPDRoecfeQyHPbZqbynVVUZ81avwaSe1PA50OCm8N3EzBiXyJ7+9f8HP1N4ikyHn1tYUH7e9VN/1h",
+	"ih5WzSKO3hQBotZ3mOt2fopYKA0hSD90HP8Tm69WYKbgWJyB3FC2jS47mQDCeyl6RBU60SHSyWd3MIQ5",
+	"zNlSq418sG6ykEbM5dbX/iG+N9dyZObhuW9BWEV7Ar2LMXQV+upUor5znEtRFNEQRsAv6WmyfeW25gXs",
+	"GneRNuudPbtrBB7VQYZLRb94AzoXJrbuaIbnLupakdDET8PXIti2IX1tesbiBfsN798h7HU1OP2wpWNn",
+	"uZbCjpylD3/iL8aVHB53zQba+EaQf7aCO6gSxW0iXw212e/j8lFlrHYmZqSQvgUt32uW068oW1eQ7pjk",
+	"G8NP6hZWjNSzA8MaNE8033ZUHVc48ZNhQ8OC/CEO3VIK6sUclrwNGk5x0R9CVfaYy6OrY4bv4B1I1TlO",
+	"mF8pluVodPrNKUUbFaYd4Hdi+36QyIS9SISSz3zwc21LQqXy0U7tNHDys9NW6LYgHpN5tGOcxDRr/qa/",
+	"Ab3d7HXCdUbzOc/H8hhQ+ULI4pnvRZMrpQshOZppuy3pRqMpHSL2nAtP6WnM9jrYtnsxtw5h7Ri+WpJx",
+	"tEN8cnX1X9effPLo4yf/9eTqk0+uJ+k2cV7hL/ogl0jENP60uzK0Gd/sYakt6PctAhpdsQzrFNH8xvxS",
+	"TIJ3X0H1OWvbKGE4IxaxCJ/7jutYBUnFdZ28eO5S+hQVYVMZc30pNK5ZJw3upeKCrytr4jkcRlUUsJj0",
+	"1aXmxTCnjyES7vFTJ/lYT3A/Y1gEsFTWgszYI1Zii7PHbIkGyBMG3GxjFeiVMrEMIDxlYtY1cMncXPQd",
+	"r5jJlW6/XKkl18KWtcnYFcIDUQL/qH7FxsDENO1GCWmjeKVWseurq/uWbYXjjECqYG7t9C5SEwrCx+E2",
+	"BeijQ9lydPcOqJ+HOMogQM99GqvmJey0h7lvRZaj+nvsM03HD7NThTINFuhQuzg+8xAYGv+TO16t4YTO",
+	"ZeK8cV60koQZvz8HiFZ0d2I/3AhbkrPoVFYYGNU162ONoHbJtzvKZYz5bbSifIET06w9Q+pa2np5FUZu",
+	"2Vy7VM9wWynQ4zoDG/wlz20sKzvGl46XNfba6UWQcdpP3Qdx2hT3qAT3U8BRdrrUDZHSlxDN/UzcEapW",
+	"GIHXJAjFFVIJv1+Kqop9N7kzUzCwU1jXXwpZxBNdfncceyHeHK30EG987CtPlxeEqta1LDC5lLI9lcy9",
+	"0bhROuQm37A2JRVbB2MAm6q80xG6++/cafuTVkZAWpA5HG+O4N9DZ7TayNG9w6fLvQQIpmRfyGUlTIla",
+	"cl1njDpi/H//7/N4D7ETVgZ3oAVlYASDBPtJZbOakJb3Cut6nwubksA36jfc+8CwtRS2BxPraMdR0X6r",
+	"lCMaRjvfCVrGl0LXEozZMbo0YHzfKESZNlALxyAFwlWXuzHybslf0qXbD7cko0uHkRw+Ov8iScDD0Mlj",
+	"kZHHAh8PC5Yux/EA4bgtZcY1R8+l4ne+RXdLer6Rj+EVnrGhvtRzLST+s1Yr/P9G5Ftq0UHpAeua4wHW",
+	"oqIOQu50oyfoxce+NVyBXsJkqM9ec6QYUGeq/zia9BO5fUfCh6EG2sepAkTpCV3wvlS6/mHxLTZ5mlDo",
+	"K+QteSxueVXdboHrBOSBWI0FucFDXp3ec32XW62g6bBgPJZeyS1bI+BDNMPPu2Aimz3gmzBWeydp9G14",
+	"Y9cJ6N1e3k0clG1TgvTdS6mdgZBLVvPtpMrwlpR73eCJQnr01U00612Z1kXV+qbaxbYHG6WEaPPvKKNQ",
+	"qnju86L2K5BOu4H52iajduYsJe7teuMEP6ULfJKslbwtuRwf2H9/pJSvbY+gur1p28B3SzlOCsM5+5QY",
+	"MCpD31sDY9Pz3bdfeLTSSMMiD6x1z8ZF41xtyQq6GtwrnokVYrEA3YFKz9eisg+EZH7hU0CtuSnB3Dpj",
+	"e0LrYW1lnB0WAiYbPF5yD0upHnWcKONQQ4h5lyt+EEwfGu1v7v3oQEoVZ9vIStlU7XSbbMlZpWwbyFYN",
+	"EIZpwbdUNNEmPwZVPecVyAI59LFk/Cl8rFbSluZWKr239uPi0//UqPXkn3oDI5KFrWuzU/xc8jtgW7AZ",
+	"Icft9kddCjmho10+VPnYlMqqBFR4T1GJaB6hKfioaXyrbLwlrj4VM6cDFISd8r2IGA+T7VNouPZ7lLB3",
+	"uv0Lssd4OgnSWo3hVoZdzfZ5cVyIaMijPTPUAjvDc7llRtTrilsoWHCU3bDm+ipjzcfufz65QvN10wFg",
+	"EVhvxhbijjptSCEpoAOSccs8VOee5AjlMQn3SVtJMsZiFAXcpysG/t7nrI1yW0Q9M3vGMLcgSSROSItM",
+	"1Vrt5kHyqvphMXv2z9FD/7yfKXlQr3M6ityJGZajN6VSajW00TjklHVQjvopRr//Zdb/5ijo2WhtaB9o",
+	"DzWV63hBAbl374PHGDKTQyZmoM39ZGVaUdjytLd4mv8fe7Wa01D1l2oquRAQ/miCjGM+U3DFg9zunlpo",
+	"gFwqtlSWUJTQc1zyatGHd996TP4TaiEI4S4g4bUrCtvRzW5sLqRNHM2f4G5NA4a0qrldN6ektU4pdz3D",
+	"LuzUwo7Zhw03sZTpXJnU1Rq9oL05hvpcHPpwavuO0i7Y1lbZdFVCPVe2ZxMd9/FnFZYW6ncSek39HXDj",
+	"XUl7Ps5cK2OSrREPTo9r4Ld5/Wj06/GcH1GEnBbfJVV0Tcm0D+4eZmurTWUGsneNs6I9dkVA0YlKjbl6",
+	"czgMNf/fiMKWqKeVIJZlC+4Z3B4Ycemr/CeErtKwtU5tHX8WNMPx76dBZ9GWGz9Q7aa5nHTfx4PTpiLF",
+	"Q8G7SqR/dLdMOFDjbRUlr+GQNsneo+J3IWPEuRVQTYBL/F/u9aMKSmiUSiGTUAVIW9Q/tqx3j/t00buv",
+	"7an1OYyfNN0I2qsUB/EukIhMSGIwKxImow9ycPE0XHp2Pggxfn7hNhwyk44XPWNc5qXSGdNqkzGruagy",
+	"VikMcWu25FpSQXAkvXnCFUkH9fgKBnoVc9likVAPFkFQwzzkSBMe2VLcYU8+wqmONW4e3PmWbmg2fufi",
+	"JxEFkW+b9J1KCX4i6R59+OE4feYcG2rGC4Q4+0XNmSnVBr063DCx8MfvFiu9C8xgwsNOO1Nq5cmlIsAf",
+	"zzSEHYbCOxIcnIaLO9LZTusf3DUzcGYjfaRh/49ztNQZkmf0sEvNWKE0bpf8BtVxMM6/KZnKSp9QHbpM",
+	"VKSeo5CwC63jV2KL+DvwypYxoBzL59zEEEhWGfafpYADpYF0GFMlsJr7iHq059F6zBWm97JuFvGpV8VF",
+	"zI4hMJ3oRFQVT/ka7N7idM4JWBpozI1/3Vf/36bb2LRJNi1swfYDw9zvfE2s8a5/E0BTrchXpl/d5pFL",
+	"2sATS5WQNlrN4Xg687h61PxwLQUsNYBhz8eFvnA6x8mQXnMfxPSgKVlYE5LMhIzBX6EbyzcrMqEV2kHL",
+	"I3RsHGJfhHYTXd9o98y3i2a8KPY64okKPLyl8chpUf/vUCe64K4JWkXbqenE5pdnIPdD9hO2evjY209P",
+	"Tqduf9m73WHr2kswkGX2d7U28BNx/SkVjyEAcHg2+Aj5NQXnzB7gVgzYrVeLOliF715K1oQGhBAaKrbY",
+	"r+pGafutD/6NZOKVkDDR3gsdOUN+GJL/TuzJkJjXsEBI6J+PZSpUQvYcS76XZ/JQaZ0vwf1vFLsbiviK",
+	"eNNUYudhTznoRe8PfymWUumYHpural3LHThY2zbAHM+z3AaM1/d6B50a6xZvTtRLjM99g2FccwuYyRF0",
+	"m/gcInAHJYSySqNF1v6IExRUJ2iLOmn3aKjibYFdvjJtpPLnbDD3amqsNDTwPkqx3YmHsznY135YNRBW",
+	"jFq/JviyPWWwly0zvko8aaJoKBKx60ndWHZBdMfpDmsZ/3TMPOqhgLYb4Efwa+jNILGX3woTufShXdSo",
+	"6/O1mr9a1zXX23hWg4aBFqKaMqQXa42mp5JgnjFuVj5fETOoFxY0Gfy+8fMhKloRi7q1fXZD6LrN/8jY",
+	"o6tHTx9cXz94fHU07ws3I3wksY1hAw4pc52ApSaNiWFk8DApaohEhqI8pUo01RqI6CaT9yY4OiW8iX+3",
+	"D4MXQyzLjyez3v8W5mp8fkGyV27ApFbGso1WFhKQ1Agy3OfFCMtCOSSo/PrwbJQZj2yAvoN15pUm2swd",
+	"rtBGYXr4ZzQ9P4WwN70NjxH4NwDNKWDUvBJpoIsjAI/XMcCkOTiLz5xzyOD1POOQHmFziiAK93Aw14mL",
+	"4nVPKdEHyBTjsJL/Sj6aVsPO0i2qdnEvoqCDvAJrIY2WcWT7Ypj5y1GwmTFXWIp4XxICacIZNg7/LOZ0",
+	"iX+vianRB1fhqBIbI/ZRGaQm0WOGgIDGZvi5dbxQGgd4O+7eHJ1dJ7oi+NZhgugLCDULUYaeEGZjoDbc",
+	"qlqYjVMv3fReb4enIZkogEd75wyKzO6+pcak3l22hHpaF402ZfMAFrrk2D5C5L4uYmpOZ3elz2l9+ABi",
+	"P1IQTdKkKxGXhng+XV5l2N12yt0tzPwV7ig/EESKCXwTDckFGxAJnPDcnIlEjaR7PaW6y+rJxJ9ng85r",
+	"GdUe+lc2kqWYl7G8fXQbo7pNGcFNA1bYkdCwU6HhEjXbFKHzM4zup5DF85A7NqE8pvSttGNNtuOJaPtu",
+	"oi72hL/wQ8bm6FhFqotQ2w7vXO3rJiB33Bc9zTtJ97rCpXbgtR7hHowIJ0/Xz0ITCmQ51Eaj37yjbQVz",
+	"YLDuSfAomOOg4TAMsHQQ7JrYsoNM155yjgPGdzEe+6fu76OJ6DP3OlaUDakJIwOi8XKRXvedCW104nOK",
+	"RlazsOjuW9Ed81WtbeEzr0UlgBItsO2HjwQ9WGpAHr7BYj5KLSGY0rzcK/hbEErdkmOmWsOFDtkCpjeg",
+	"bvE53L/m1RpC0i2V7oLvbW8dBcZ4tpv7KbZV5dc8qLy4d05iAdTNNCW9qJ+UQRDzuVrbXlOtmm+dSMOH",
+	"z5xGErZ0v4/GMf06cB2Q6TP/0fct2lO1NfBB+HmecHmotQ3u+zHoe0cz40bCNez38POzyHCiEwAWCmHy",
+	"yyIyJXdOnxU0CMMVevoG+PZBydTzdKVsOit9JDZUqAHd6Ww+Zs5TrvFhVGMkYWM39bRiXwgNuUcRiqj2",
+	"fK8c7d1fCQ8u2yMHv6YxO+wnk2RloatYRs2bhCUYj4m961pwZkMCJuLZGy4iGiDPIbCNf609zsKeQa2q",
+	"IuRNVLAEWbQNHyIld6MOocvV2ad2msOo6piEezObpZq3cVZzq8UbpiRz9M81e/m3z9oesdR0DTF8SlUR",
+	"ugFG2OgU7kOqQQAexmtDJ/E4PfUlIInHe3RiJlUkeHr9fvs5B5rKuj6n1LoC5UDm5eBQX/JvxQpO0T1O",
+	"0LYTvfLcbeup975ZXsUjvfJO1Ncn6TxuWoOd/bi9dGs/r/e4LY4emeLFKUc2kFy2k763AyL8KIohHK0R",
+	"ic91OfetYyL5IBMdm1A3VsRSBuZbzAPOfJYwl46WthV2eu334WMV8FgH4j0ZuoMS5R0TAYeW2hHFtPjh",
+	"srjLdaYYlyY633YussMeDe3cp9b/jazQXi6hCN0Vx3usu45W2NoiawFskHjaSn9is+6Z0uTEugO9nati",
+	"e9OlW6w1mOBsoxRnLOMLzf4OaeL4glImccNjyXJdC0LsB8VXsB+P3gXi702ybdhkdlPVjk/xBY83uI91",
+	"Mzl6/bbA4+BLSVSCdHFYsO09GwiDdzPrbrvf0AR36RFWtBoOs0sGSWthsQ2X8rmlWuQIwC6k0gTmFo0/",
+	"tPlsyf6O0R47J/XY+D33xanXMXGJYr3ju4luvZNpMO46PmRnOKkxrCy0M7rt1hyhE5TwHkuBGS6KFi0D",
+	"yadXRKEpcjW6rdpQHsdw78ZzFeaf1CHxuMP5hByGvX5tvSZt+8fb3euhEpoek/7j4N6+czXhnlC7XqM4",
+	"irh7eIzpI3vh5We8K/LQzkfb0oS89LbndxClGdbASmbVhuvCIAS0qIAZtKkoJ22vq326cnV8w5R4mZ5a",
+	"oGIQcxv4Diux/LGiqKCFIsA8d5o7Zrhjer7jSeOW0Ms7TfDAsHG+ce8UR4JTnOPY+8ZqsHkJhvktoIPa",
+	"IEcNyVLjwsAdFQar2PeT7jWbaS3ow0zqPh3aibbVHIy97dD1d5fYJRpilnsopTuGOTXGXqMeL1eDzRQT",
+	"Bf39KSc2YWrboEpZMxW3abhtTug1mKDI0ECYlVAVoRSl38Ka25suMFGqqjDMqBooORsLG+dbJtUmazO2",
+	"fVx+vJ59dBUHnY8SzZq/40I+R79a0jc4fndpoBdcR/UeH/WKR8VFEcfv3Ictwfd6EbQwxejaQKYD46HI",
+	"NtJl/Bw4wvcNftP8kqs6JSnSTurqdNDU6V49nVqE9mPtOKOwV/dsz32uTISAk70Ljh09I4+i2ybVUEhX",
+	"UUFMCdA4XrheLHil0KP4BkJnYhv183zn44Ntbq9Hm9wpflCbeHrO9xDNPsQmABOC8dQ0INobaBej4KRO",
+	"Mlk7odiGfg+boFRPqf/qpejsx6AMcwK8F0EWhgoAPdYcev2xgzmCxaB/bw4lvwNDZYWGSeDo4EEEPmTx",
+	"WA3qloNw/7viNpqS6tSluJ7ldF1mFctVsye3/3q+fNuG56tkp+Rkk7erFOLI0aE+Pj6QEb+Cx1BJQm7i",
+	"x5iI9wDvepdNU1GSibzfw8YX/0zRzU7qiRpryI+ViIPnuM+tvG1LU4iuSNlUgf6JbWeTsfIfFotoThE3",
+	"K7C3ATrqoMP7oBtsWhLRQC6xk/jeiRfR9VqPLjlOs9avi/E2ahuGunX4u0TDrS2FE2RGtGjM7vHPcZjX",
+	"UPFyYJ6VXBbeRBuhjqi7WMDZXZwF157HuXc8YHGxBHvD5lCpDbtivXCyaXg/37bf+RX0LTpJpp/aQBDb",
+	"gCXkkMapjrEAuCgm1FW+EgWMCHHS2We7uCjhW9kOifYX7re5O7ck2Uc0atX+fdRK6PYcW4ofNDoPOSov",
+	"8pS6hLEt1gdSb6MzpjSkBAgOOk9GZSB+jm+eAMt1guexKbdG5LxKlAJ60DPUC1CKcb30KkfCSf2vcMWO",
+	"LvMlvbsTTXY20tj17me8hJXs4mK1Q4bt6SaZOsNoAJYueCTZoqm4Bbr/GE1zyhQLOJjo966A3wFBvFtF",
+	"XS33utv0djAkk4/NwdgTRzGsO98iYXTmK7HXaOMhXlU37ArXKXdyY/qhHq61iAkFvymtYxELrYMnDkU+",
+	"q/kKWvSqhdI3yN13C1+TH24dQKl8oaG095OhZHrp7uPxKAOURFx6tvpiA1qYks8rr1TXfOsx6NTa0paM",
+	"9Ld2cDaHt3xt1rxilagFUTB+qgdLstCiWEbraim198QdT6YQpjd4QpIgN9aM2GFPk0vNf4WxjVSnVPmq",
+	"xeLWlnAbDPnxnHlYI8Irg1c/ohllSc0I75OH+EldIw1U0Ts2UqKVqgMiaASY07E9us+tbcjNyvhKtQme",
+	"qgn4O2u9iDe3o9x4ynhxmptaMP8nQqPgWm+pWGKcukYfiob0lOXV6D1soXiSqY5NskFnOlI1AZo4jvQc",
+	"x04LAMwN1QuMRSPeT1luBV3W+tjDpnVFAzv3p0srCvg7Le31ybZHAH2sy12t2Au5ViUOHHKPN+9zklbn",
+	"Dgp/kHax9b/g+SqOFmF98f+e1SRJKDrLjIQjIrI5pfIZe8TesEdXV2yJovIoBAN+ITWpl8CLSUjjxxHY",
+	"DlSFsBiEspqrNTm9J0Re47miiHqFkIb7GUBSkXEre10GW1CXUZq9p+8OwjklbV4gRMwkqPYJANmYUzNC",
+	"MIZ50vtH5xs/9CYsZWTLGU88EY63loQ6NAT3g2cjlVcxFrtndGpTYI/XE74f34C2BniKEzYSRArFpM9m",
+	"//0f/7x68Al/sPj0wZc///b07X/Ojhbud4GG60jWfdwPOoolD8WSQpugsb16k/JkVCvdfm1xqkPCi1JZ",
+	"FS/6T8yp5gVMAAWKzSkMkZxQnFNjnfOEC9Iu7SjZ0sDR6Qh5SpjMWK5jKQMvv3zOHj9+/EkPH9AqVgHy",
+	"06UaU2Z2OMVUzfSprfemlkXfH/zTZyp33D40pQsriB6N5rkVObzgMYTVFmQvVU82j+KhYVIrcKd/tFCQ",
+	"mi9Ccy5LNp9ha1nEQVgxvGeSKT0a7gRsMo8RrdTKA0QJOwntYABDIv1teAM6F6ZNKNJcyAka9hf+5wGA",
+	"Ynw/Z+tb8u3O6tqR/tMs6AfKiZ6w55hN06FnD/WbGcFvaAKtvuh+2Km1RAiTdeY08uILDc2rEsDGkveW",
+	"QoZk2APHN+Z6eVDRAPnKbagSUm2LszHdBzk21p/aLdep22o9BRm00EKuUh55qxg+p9q00L81Q320Rbet",
+	"clWq6lhlg38tnmtxPzHpJWT4wvhuQithT2sWtFB6ohUdblAUrytRpIQRabpbK2Fzn2EkjG/3Q9er4NtW",
+	"a3eXDhOPmB/VxBhcAPwc3lQP2xlaA7kVn79JjrEw2K8JWWssbw8azwPrtaEayg7MN0OXBPGIVMs3C4lu",
+	"CqMIDn8+oWnVSd31LynE+62yIih+Hjj8ULCS70kYpoEXW8adoM080KgwbdOZfjLcPiQzAs08Q+MSIePc",
+	"jzCDTjUQrwCudosaTgcJbCtxIwHNaEDCz7sVbBXfIoq31yQ8Ng8W76JdvqkMU5rlJYCJ43yf0pBlZEJ7",
+	"ryxzp1yzl6a0q6y1rU+C1tb2Reo7bDAhnu7hZBFL15v4bE+ktUKn/6Ud0ZX1BG1cQqt5BXWEZ6+1HgHE",
+	"+rWao+wDy0UVv2TCX4LjIP39EqRkgTH94dgZ4tPeCdKnEjuw1BDr8VAkGyZMAqKc4O88pdbVapHCGV7L",
+	"xZ5cHhr4H/h2tE2ZsNEwTdfiCrjG7O++/EBGhk1GKSMf2ZjjVgtFPbvtWsfBkzfRzIaKb9Xa7nSLprrd",
+	"OcTKQYeW+lMcxAADo3F+TTWnbetxp8SRMopJLZR0THHVhQg9eelkTvYghZ+HDo8B4bNIddjoeioe+guu",
+	"r8a6+T4e/eYnVydFxK+vZvQZGiK+EjWxMd5Qw8QjaBu1krCdGsQYlYfp1enQsAi/M0bNaZIdEDAU0eFb",
+	"WP4mmVVUAi9SIONvkg9umzwivhvQOUjr9GSrmqCF4GTGGWH06nHncYA+6CUJ4Tp6lWThq2GytB6/abHd",
+	"fcktmIlIZr4Nk4GqAu3ri+na3zA8R6ds7SZo7ckOqITjDDtIY77O40hrnWxWqrWuoj899suaayft/SEO",
+	"5HJ+cixtVN2Bdls/YqzHx5NZeb7iSy9Dpq7JgF03aTu8G+7Jk0n5qX6X+x/ozzTrznBvN3a2OUpxlKEY",
+	"MUS3vcKVtnAZ01ZsL9PRa/oBzEwqZhWa41JZllPbFKUwiO3/01itcM74D/IY+l46K0ltxGbZTHOJVgRw",
+	"Wnil7qDaRnMoX7ZIn203i6ohNCtuKydncrcPUAgLWnPpFCP3SUR/R/hLbiz9l9WqwRSo+HcwPvp5D/d/",
+	"d89+6sNszjEMuWAcQzUZK1RuHhJJmIdOefqIJPxHvxgl/+PhfxawMA99CHa2f1DZ7M2DpXrg/9hXqV6i",
+	"ZzIif1qHZkKUJHyRU9RFhCyKAuvwan1Sf1r0+9Gv/fBhRqOKq4UsJuFEfEk/SNY1DLDiKfA+3YzH7+6+",
+	"UeUVqtZa8+fbW3T8djvq+Fuo0dgHYXVjORqlwXZdum2HPk1CrYUnEbtwTI1/7qELA2ZhW6SFLtG8j1CY",
+	"72Y79C9Yh92zS6zxiDZ1ZZxvMVM6Ywcpdb2IXOsFGAHd3/BgTV6k28ZIfSwY9n42HRBTUNQGemy89BW/",
+	"4cygEERkQrb/KXdV894p7LQwOth0bMfE0I8+lqmhz308S3vllhYJDV22Dcp+oKADTR3capzsqxxiDZsm",
+	"t4zwowwmTOFLQ7PFF9JTDZ0iztPMJg1CPuXGXfwSJe5Or4dNYsOiMC+XddIKaeyuPdSvzDeQMLcqZZCD",
+	"E/JatKrfjPbQ8zsw92s8rIpZGMd/Osx+AFzzVc4reElx3MNtn7KJ8dzPWmlom/EJS2BHwrKNE1bD8AKH",
+	"2jHlU2PaFMpIUsQj5Sv1uuI21bIMzzoBYU/pyfFgN3JhgtI0bteOtyQOyc7dhDonsJ9Fm8s3cEJRTjfn",
+	"w2nMnQs88UICML05AuPn3dwfGNb6tSMkW4qFHauxrfXYGKqHczk48Dcjf789RQ9ENP4Zfdx9yg3jZx0W",
+	"Otlh77dujIY9ByOKCElKeINxY6qd43nZdtV2t82rZmhKTsqXaCsvDt6cqzf3hYV1usmQfp+aXbc7vrhn",
+	"cJR9OPU3qZgvryqiamJQWq1lgTSutFgK+Yy9ydg2Y1iNkzFSrzOGZTn32QVT8tiBNtyWBL8Sepjm3Fgq",
+	"fXY/QV3/kNfdLUfEUe+Ws/BdOsgByuv+gHFDk9q9CM0RLJb3dBtqyYZpQEIuO78/tKkqE8CmlKpSyROh",
+	"RIevKFkio9KCUEbgO2CluGAvZpzA+8We6t6pOq09pZLL2/u2An8HeOV3sZLc1oksGuZrn+haYBjaPXEm",
+	"YAUIOLxkb6JgyGstbwtYJtoKh+GtIskii3Hu4jcJMDoczV/Qs0mDbPZrsj6+FIhNTFFqjVSopE98GzOH",
+	"eECgF0juSxvcyI6osh6C/K/0B3eQk0WR4wZdjULLXz2zzrye0TKDViCFOxlVWdAxPtmprqjIhhNAI7KT",
+	"kGVIbr1/rZUFKuwM6SdK0gFY0PWhn50XRQjeHuT6h2BCH974aiTWw3UUXWJigCSkwA9jQRzxndO692YX",
+	"7+F2xytR3BZR7XqBdfVOzQu7jEBKXSljDzrJcJ+bHBz8Tz+eBH0c0sj82fRjNb0phqXF6Yva/aeZtpsj",
+	"EpATqM/80oz/WUhcantcqIWPyaIflFJWWcAsecZ++9+zuv7fs2fsycdvZ4f59kUipU7sAeqn9JV9ZE8l",
+	"4YfF7Nk/D8ccw66OfnAHPjTFJH5+O5WP4D7ED0vHbXp+p0QxNe9ysNonYUCrRToZaUp3nHU8nXdUGVqo",
+	"P6MsP1p6B4KgFrMwnfgWWpsGzqA0KILDt6io9HzHGqTEkrFa5FrNBQVHS2Eo84XniQ6l/pNT0eEoLyiP",
+	"QAB99eoH9uTR9X8xRygdRh6me8wRh1Es1xpMr/fZs9l/f/jPTx/8Pz//9vjtX/7vaKlKIZbCphO5TY19",
+	"aViuhGyz4/wUbwjm1XdPwCCQJs4glSWtLw6HQj2Mb02pmhgnBSjQw0/gzvhW1+d86fRjtNo8DBL6axhI",
+	"tUbgwhgGV1wqdUU6j2PYb7UwTfBlBFrA+JvTE9TaltFTr/wne1BaaO3Ega5qbnb6MTn1RP0afVXd+QYo",
+	"PdF2LLLb8Bxuk4iVmJW+iydJFsAhBKj7E4RqY3TjfGCY2kjUYJ0eewfMcl/sFzuBJ8dQ0CJJGqCaCgaS",
+	"ohoNHvalB8x/rNuBDskKQ4yKMhrc26GyY/DtndgDBtSD8jboFIcAT2ZKqO4gfQepEr+vSWDgmfBFsX/l",
+	"LorU0YB/qSI+Kq9NkJ7oXvnAMHcVU2ic8Uvlfnibty7f3vsfp95WjafsPc6shbUg2dVfn131IEF39yCk",
+	"/hz5jHWTikI3kf2rMFlWMd72V3cz8zu8D3M+Nb8inm2nFgTQT2XppWoxMvAyOSZHpy+0u2hjE+8w0OWz",
+	"73pghzGQwV999uWen1bUwH7tPh9g97lkX336/adYynnTEzzulf7rNc9LIX15LoqEvfN5erS40bNQzx2z",
+	"TiLucOUBKW+eYxrhUcFbC9n/6/W/RfG/RfG/RfG/RfG/RfG/RfH/uaL4UKqWUC0mlnxPb5ubasA7NrO5",
+	"hxfV5U2nul7gkuJQBCv/19Gt/4/6dXDE1CzuYhG3HhcaB0iEJzRl87AUJhqaasECfFMKRi+2IbW2f2Oo",
+	"qvVt/CgPr45qGffoXd9mo2vvPO/a1Yddim8t8dWkM/uAYrE/lk/nOQjWScosxHYLGisJe4w40ttoG0uA",
+	"CPh32DsJvcPu2kbYqSTEO8I1yQYuV1REEbBKW/pH6Rb4UQ++ldQC41kbUdXPwHi0LHcUUSzbhb2NAiOA",
+	"tFoE6ICaF4gdY0Bi+sB4V2e6uMQX8CXqajHTO90Li1irU+pDVA+7MFq9HaKKfRis1nXvffkFAl21RNhD",
+	"dw2T7e1YmGR3cqk70Ai59FjQB41ionuTyLBuKi5lKh3olD5GtN4w7ND04wAtAYc81vlpCuPstijdJ3kv",
+	"bYRjG1x37oLaWfoeLNQMx7fFOLRGxAiA1PUWV4t7up8Jf3I7KScGjp8OtUYNx4Pbiz/0O+oXECYWPTCf",
+	"ZbN7UE6HmraOilPnhXvf9HjUDCfkvxJdRgM8BvOFEQcopsHYqLW9VYtb0xasRJup4ytW0bIj90unskg8",
+	"vDfNjKrbe9Ja5GVPOgs7gT/5XMiw5p783V3R3vQT+5mnM7N/kCiW6slVJ6aBfEp+NnYkjclMXyrPmQcb",
+	"7FpgaElwvRtfceGsC62Vxg3ZlAAVluhgYlE0ArSeGyvsOpa7PD0dVwKPSOgrp41dZ+y667aHHiDfcWwM",
+	"BOR2dGqsL8fHmaRBJbplm1PwrE5rRHBeCPBsVnsTtdcJ4pg/Q8n0FVWyxaRhvNI+cfU8/WL201Fw//yO",
+	"xM+H4EsPOZwGHiBdx2BQI4TqRKgQUUVAx7EC2ycS2q6XpCqokcE0AMkT0+79alqFrN0MP+mB/OLX8Mau",
+	"d72TuQZeY+2jwgaMeQmbLQ6FNyjX63qOJYK5XsscAWB+WYs8Xiv4uoQavo9WE3E0ujo0TLQZ2HzbQmLe",
+	"MC63XocniExnDlR8jswrTLfk+o5aBVCP7oWm+uBaFBtH4ZotgONfTONmxZbOyMB6TpFLLFUsuZ5TdZXS",
+	"eUm5UMQb2aJSG+KkxdqsCIa3VivMpHRiGP+yVFWBHn6M4WczIzFd0+SlUtUHxjcLt8CZL6+Y486hR8Pm",
+	"JZO+dGsjnPkkiw7bRC0Wzvip/OsbKDw3Vw1IcqrgXeSVwCLLhQZ60zRcClNiyjnACoGbfI2mVLrAZVdw",
+	"x6WlP4qFRcZYiA2vBO6JXK9WvMQwgDE+T71aS66ZhA3bOkaaPPHXqoo1FFAw0FPfPSXvWV4qSgFrk3ao",
+	"6zOVvI6/saWH7ovYxGadl4xLpvKcO5ucIMWrLRMmY9cfP9vr5HcIIRcHDkWpgJPlRLLkwOJbE3KoQvpR",
+	"hxBPFQ14F6IVEfFaPGTJvftjWQ1cUhqu6N0n94mbQyM9PI8W71GrpdQ3NQDblMoAI3PC8T8nclglVuRy",
+	"7OPbhq9MgBFfLEBDHGujhhZ+v1bSYl2Cx4A7HUwjTDGYswrZdtiFbkKeoKJsVJACPEFXSCPIRPSBp8fb",
+	"S3mDb8qPomaU15eSSCJuqafoRqn17k1i8LsR0+bQ2Ix14htX5Ga5WY2AD3JvJbvRDcO2JA3Q16ppoEj0",
+	"iRqrII7vJ9oPNnx0PYA21IuJHQtRxPXudIcJWvI/Yr5OGwd/JAzQ7r6P0Kx8OvU49XrkLu82a48IF6fA",
+	"FMKUrOTOqgGJ4eaMUZ4temQJx42qC+Y8H9lzalJZY4SDcsP6qORSWSi6ELj7U01VIv0A3dMs3XLzCA3w",
+	"ADQW7FN/GtkI6ugXvh4s5FMyRxaigiM29wQ7+x8BEutepkXSOj4Bli5+pdrSu56en1Tw/2GgeI76VKQ6",
+	"6iRzdWp3i4SNl5zxj2AMVM99Jdp+4K7hubDb27oaeRxUuDW+EGcqxLhO9bYdQBmn3/Tnlu2sLL0rw86o",
+	"O3xnpBOKXp5wPWgGLzzE6t4dybUyZvwu1+J45T22YXX3Zm1v+YYnananxOfc27joI1/e2+v9o2x3ribb",
+	"qZ1gP8LX7UjsNH+i5expSKJtWJdqKmgYl3mpNDaAp/7vFlVxrxSHLqlkNG8QRbjttKO4Lj4w2E3+QSH4",
+	"0qlt0xraxA03Z5ZjmY6ImhOTABGDq3Mw8oEvnaPXMH2uB5/nT6AFMMAvRA8Qr+4penBCzTii3Y/1/Z2m",
+	"Ap6CP5/elVg9OoHvDynq1HDldjlIZ/kaHTz15BYtl4WQ6DXkPfDRY1cZ9zxrM69Eax1jahCMrHzcCFsK",
+	"ebtMMwi1WCBusBi5L6PaDITF9SaQdac1pop905HFGay099534RTLL2xB1l2FgQv0GpNek/2C9/2oB14y",
+	"74Cm+iDsWH5Dbp+u9N0p+4FOTtTkkhrcT2Al7Kak5lqYBktMMf9PUUBWiapzH2czvZYy7kb+XwEoeHdD",
+	"MKtgbMeyof7b8RudUNbHdjvyH+zaHbWKu5/34d69RTyahTo85RcVl4xj2z+sp0eMcF9Vz7FtlW+s14CE",
+	"4iNGUsJ75+qM1dwYMGyZeYzKXjLiR8ybU4JyAwJGD6MZzAGTsweVyo/YF1o7tcR97uWXz9knTz7+L9YQ",
+	"gDQjBGjz0f+WbZj+2ezvvGm27LXe0Zueza7RBdiA5I2YPZs9/ujqo8eUil7icTzkjXh4d/2Q15hVScKF",
+	"nJWOMhCQ/6vCmYj+hbZ76meKcF9y5W6LpRapTSVy/M3DX3yUm1Y10SraPXqr10BtCRslfQrro6ur830c",
+	"+8LRV3ep5HXbZNEjbvB1lUzdaOf3MCB9v8VWhHXN9XZnMJ885Vue5gqzSFTms+lMqTbSAzlzZipRgGa1",
+	"ugNz068c9tklbx7MnfnjZX6xvV3NnS7zydNsZiBX+OT6Y1xbe9Zah6KIxFn7F7CMktdgUY3+528z4Tbl",
+	"X2sC6iQbrqf0jdlrr2xiaW1sMCAc5nasA0DX426zZKtPLOpE9Oyi64SEqg/15kdPf0OaanxytJ/9+Q32",
+	"8D/iFjycKrfk+jeKkulbHG4toOjE0YZvn7WxfaYkIWOHLN+dFVENCM6bFQqVJJBFB+EdWSYsFkrbgVMY",
+	"jn4frmpTAtlP2H2I0vlQbsoiKG6VyldQdD48p3nhHP068djYUtyBIWTScBE2ShvogLC4wZckhYW4bA23",
+	"rgNJYtV8oQEDfN2qD10QB+mJHl2iy4assFa+a/HMjOXbG1QR2nd6C0b3ZSDFxMyUJOjcdl7nyhU4iL3v",
+	"U10f/d2toO2piNEpCnRGJryhKxQhn6dHSOfny0iXPaP1nsLlzQNZTPt+2/cgImK6Z/cWMN/yrc9duiFA",
+	"DqYW7OtXP3xPvQKciQeYrBoOGMvTnPTIGBaH+IYnUkLuZodNg61q9qUMGHtr1O2C6wCAkBQ8f73akTxe",
+	"liYFj5fEfwQq+F2qGF5Jy3zzWMcDST3FlDofNThBY+jye3xf+L1jCwkzF9u/53wuZHoD8/D43jv4Wdcf",
+	"mvySpm0jJjSrgRtfzBnfxb0tzBJ0/h1fwWceJegi6rQb+yUN/N5I3s3hc803Mkn2yhf6nEOxRgPOV8nx",
+	"hpQLI34F1Kqp5aG96bmKTlef6TI87CGJxQ/5JfDihxZWak+T3t0NDbxiVKTaNsVVcgmaGVHAnrKKNiVB",
+	"S4VKu5gUpuE8mNWAvrqvlA7KYFHzJTw0d8v/8YZCRgfaUhtre6fE5vfZw8ockttPoWRjEYBnzkZzCOLG",
+	"Xv34t3Ao96Kq30Tx1je1AEoW3iWqF2uLF+tTCpDsbeiTiKNjbRlGU+6/ZhzKr9oNeYMSxeuJa4OO2BVA",
+	"Q9B+Yxnk7r2Izat75eFrp/R/VcwclTbryKV7xe9azjpt6K8WP3qvyaXUUOKIv0t2HKoX70kh37jT5x0z",
+	"VtKXpN/7TjxsRG7XGj7yAItpPeQFvXiM5frDzpytjQQ812pjnMWGJNxjsgn+erdv4gw1UP756MlO46yH",
+	"wjRM9gxKpD8/NyLZAB6g+cI3OnHwlq/ggS/RuweziIro10EP+2FtR3HT1+SdWJ/FH8hX0F0Wx1uXXMix",
+	"+9zfrbUsKMwbvRVYff4ZvTOJwfwqml1CbJWHuZBcx0qHoqTpxjmPxN2Uqgrg4R4f91eBGJCYwL0Q1Tjd",
+	"/OlVWjf/zC3lKzlaMz9tl44x/uszutYxtviVTOpFORYDyDOckVN5kXX+ouZkRMEdSCGX6IqgJHF3Ypk/",
+	"ScLVZtwyXlU39Cv0VTilymBivJIDR/rJ9ceP9o61dy/yLk8retI+j+sywp4Gp4yGdyzq/bpStrJ/epYL",
+	"iaXJkUgGYlCQR8k7PRXlcZLG6OueHBlsMw+1sWFzXnGZQ9H27jlNa6AFmmPn/qcMZf1ACTeDR2/OcvYa",
+	"2vHc3SZCoEoNJIaM+YpuZkvkQFlo5YkQJNZQKINjE+PTzhl7OA2c83dcyOf+peNG7S8NYWtPYeSZ/20j",
+	"lxeQAecji/5ORGnDnaZVbCHusOM1vXgWDlFzIcOQ5J/xmnzmy5JH+GOuHz3661/TfL7gW/Pwt4JbeJtU",
+	"gj7n2x8Wk23CF4R29TY7+uYPCAQ2Qs8//RA/x6hNXPk/i32PGpbSK7rGVUXyuAf0oe96DfzbDgXunrdO",
+	"UgpJlh7n/DSLYXd9j64ePX1wff3g8VUwxBqOcG/eDiuo2/fuZUqYZtcx0yxOSQ9NCURIKXp6hS9cnKQS",
+	"kfKVkMXgsttUIV6BLLAa0SIy9s+nmKcW3tiH7VCD5mnmXzZ3J5ixToW/GCkj+yn41supsByG/6JOgMYf",
+	"6h+OcgXYdIDmc3x6Sd6EH4icqX9w7wPFcRzHIQBCbIhiS6h9oL+qqHGYrwnqGpnUfMsCQPhUu7pQSqe3",
+	"VCGC0uV21I2fYvf47N57+pPPy2hKZ2QRZojjEH7b5sAqsEzIUGOLHQ003LhLBHcix24STqrLaus7WkG1",
+	"mHB5og5csO3Wnl85d0NPsMkiHqDPlTwHg/qhISQxPEvHgEy5tkzYG9pND3zQB/V0g68tlo2fQsgP6cic",
+	"eMP/OBZlGOsR+4rSJM/iEaMAg6ctCndZpmQO59uVeErbHl+Gu84vcJQzRwr6djmz23yQlkDV4pbKF5KW",
+	"cAmSx7HvR/N0xuibLIEXvqjmFdgHz5VaCTgi5+9PGM+9T2i+ZZytYHtDV4cIpY91wVmOMwq1PCCZkqfe",
+	"GF8Cng7hfwORGNz1WZmV+0RCCrjpncPbv4ItKfnI+Z1GHzaW1HohsZM6q4VcW+xM5qSBsGWh+YbC0e5H",
+	"lDx9Of5VgYcPi5/Ht0BgXu+eY6m17ZMj2UtmZU5YaAvnmHBcaeAWvqQqikvwiu9hg6O/Yxe1+yYWQqaM",
+	"ApzTGUgd6zj6cUk0Yh3TaLbojIZN6tQeffz0yLmNid27lb6/0D0u/0jkPvMt6VjOJUKIhYjXtPBUFtea",
+	"25O+oOb8jqjpizvQW0pC3oVcauHr3msShOcSv7ccCDet9+UcHyKM8yZA0EULyEGYkX5DdDFfi8o+EJKw",
+	"xJ2o3HRZ1uZ+dR0dF8LCIvPwN/d/aZ/od5TN+CWV440o9WgLriKp3U+m1wVoUYdst2XFjWPEWhmwFqjV",
+	"aNNAwUJxf2w++Kux5RjXO7B9j69GlGO4mVEWqJfqknGdk7tI+zKciovhSfLwMGo9/PWkZJH73AFd+3NP",
+	"8cc6PD6Dg4G3YkdI/C9d96KEoflpyGYUkvqNXpZrZlGjzxeljjL5nhxxxvUuYsll8WDuYWzPnb7ydy4L",
+	"x9Q+I8Sb9ypRHbszpXB39gyU8zdxB2xNaVhUcuux7Fr+OUXAxo+mKZVVQ/ra51o1uHR8cVR6UKmdBnAm",
+	"pQ1HI6B4N4Ol5k3JPDLGvZWw+JquzhYajRJKt44z+fh7G2NDiq8ToL8jJazb6T9a/DlC4OdVk3qn18N8",
+	"Rph/7HB1Yjy4f8dHZI3iIaWSRiOSQhRj5URMuCfCeV78jBY3WazHuLPSfLN7KZXFYmIAGbwxRvwKvhKo",
+	"XNfzhL4Snk2pg/x3Mm3a50BptB6mYjpfitN1CxF/Aab1Cse+jPn3rQphwj+V2fdTQKrO1w3l82LH7+On",
+	"PdKrdPEkaLdH7zEHmvxy90iBFgXwKWrdVwXw34FaR1LnHDrdwIIurdN50Xkmhc5vibs5krljfa8K3O62",
+	"/luB21fgDk5rjPo27MUKXXuiZP6tMPZrakIzmHrT60+G+eRKY/crqRAynm3BOl1FSTCWcCbYhztQDH+5",
+	"YaHLEyYzty2fGu+Tz1jFbfvrFBBCKfJdSImuo0hNylBDWPrIAX4eoeY1XNvgNEPon8wH2oxlvvFfU/E8",
+	"Bc1g4Y2dTdNWD11iiP/wi5qHeTR8GcJ/SXANCvyND6BfUB/4Ws2ptdIhP0PSOofSh1uiFpR2JiRRndLF",
+	"pESFgRjg12p+uRAgtsB6txHA9pOH8uUXash17yORsEGixcwAn6R+OocaE+x7f4E+t06K810qkPc3sIEG",
+	"L3dNh0hiJxXli9d8efEklE9xWzHRWVjj+23bFt7tUnrK12p+TEuhk5ga6vuO27ycHbL4tlbeYx1m3ncP",
+	"G8qxTKFjRVB/Aot/dJUy4/9cMC/uMKL4A/5BNnty/Wjgax7h739Mhhfy5HrwXWp/XzCoDGyodwlZpl07",
+	"z4AVeP8L8gobjvcRDzG5wjFeDXfCIznfh+EeK3X9Ws3/+IWue3zGV1BisKxzmJpk/auvs+Ks5lIsnIrq",
+	"WyDlK7OuzaXZVPTYfIvR1Jl9Th1AL15HsQcm3EbffQlS4fYTTYNQusYd7aLCQC2o4jgrCzvsLv0TFQWR",
+	"ZhESG4zjaqROGO//qlS+yhCib4NASrh5vsUIdewIKHM+kd8Rp8ITei+ECVrcEeZ4kjj9K5c8RP+JVIH2",
+	"QlWV2phzOSr9cEETPjzSG+QsaMMzFNBCya7HVsfeqc8ktsb30KXur9TSylk8lz7T43f/J2eBIyhuggCg",
+	"EB719lSlLJ7QXYhLwdi5od9LWTl+WJoN6CShlp3WeI6aH2xep+oaK1PcP4jhUOtMWYSUxQCKJeGNbTWN",
+	"GxKDjfs3bJiFqqJ8q9I7X3EUouBK9KtRie5BqvWyJMxVRFddaARbxRIyzZcnefR7dEdS/Zif+gv/2vi8",
+	"5uV56lPQMd96vaizEfm9qBaIWghY7lsG3MeUTK7xjKTrP5GQlOEwzsRfux1DavlFzT9o1bjOm0hm+U3Q",
+	"v9tuBi2yLTfvwKREGzCCkODucP9gLsDHaHT61DvnZe+KIL5XFsJ518BKRTwECyoKYUrU10vlWAzSjAm4",
+	"wSFmj10vRQ035N7tuo05JlUptYKCEJEnGVcDzoTu1H9vucM7h/a7oJVzRlN2ieQG4wuaeVx+VgHXkjQ2",
+	"Ye9rRXvyfrj0PSTP6pByFP83FcO8PDLuF9LqLdY7ZePe/XSpLkZrbgXvR8t6x5xJVKTUBzfDUoHvUU4J",
+	"zx7iPKgWmbOEsz4v8sYzNZO8V9Rvlzidcnd+xdxdtZdQO4v1QnKt94U/NwG96LLNepKtTfe2aicjJmNL",
+	"9/e1tKIiK5Jv28IZXtwJA8W5SAcF6flp59OicJfmj83Y3Ar+D2BsTsEiPVrJPn/LOqQa3xDrLBSHjtl0",
+	"2sILenzB3cUvpMLabn8rfHbmpGvjMz/azfUdIjDSjfXDaFQjntvGGTe+H+6lrZrU9Q2pPO/9/v5eM4au",
+	"z0uQpB9futpuN41857J3yUht1XpIkkaTCyosfjUYOkE09RtmN1DdAfO9eE7MQU+xiIe/4f+/Peb4GZ+c",
+	"eF63D+Ym8jMXnPwJik0+3S9WaJne5X3ckRqEppeTeG+EkmO0+nAORhSnW4qXWkISwRen+6Li8lIQn/iB",
+	"96JF0afjDngnYBF5jxXQcG2haGFQMKJ5hmvwd1UVu+yBgkhz5ThmLxDovndDeTJKS9C9ZkNdJGnbtsPq",
+	"Ne06vf75KB0bqzn26Ezpaa/8Cwk9IZpRSU11IhXRj07oVXdQP8PNiqLQtGlhM0mZUnfJdmZ35y04/n3n",
+	"jHfUON/6Hla0TVQT6PbKURWCfYgFE5aVvGBzAOmz4ihK7Q+fqPnPyNatwvLcAdUDAfF5vnqtmn8071JR",
+	"/qMbnRgva5Oj1eIgduaRAsirO6eC7fdiBr3zo71Aih/S8b/ds7XSfZ/bxhNZ5rOV7iVCF0pDzo0dKJv1",
+	"L1wWrYK+kQQeCM/PoNl0aQGmDdzu5zptRFWxOTDgFuR7yVgqgafTlf7uHt7zPHZbgreJm31hL6R9+mSW",
+	"HWvY3f423ph734w1rOsXfgatgAZr26k5thwmhD3hDGD/dsyBbRvFClmoDaax4Hm/nxNWVeFTQxL9XOj5",
+	"Be9d+ESqj0Cl8tWZ7hw2KkZh2YDGgDhuPypnat3WOuWqKsg+mG+pa66wrF4by5bqvZxSI6R5+JvlZvX2",
+	"zIaxG3OsDphKrI9GZl8I+bob+9xC+YWQ90MZdRLvHGljf+fOFmVuG9kclgLxDzirVQ3St/vmFvsHbfrZ",
+	"kIh+KexN6yTEaCeSWjBoWSVWgAJhuIRmpIjVUKj70M7YCo+kKvjSTeD9lfCcASZIORVggw20JByvMhh3",
+	"KjRIOprzsn3jSBWqHRZD4+sn24cRyzsI4+ONte9xym3L8aHjDvviDnav1/gBDXR7eM5yy9boQumdMQmb",
+	"fo3uu5cSLTE9/I0I4e1Rqppduj7pleU2CeVl6OH98c0leJUZR2wV6veeER62+XuvaybTmHgNO0dymsTk",
+	"RSHcI1696OnVC14ZyPZUbbrre+g3sZrsHSUbfxVXsE9G+nZjng3Fje/QAcfBKYGIrxB4djDANFqU7t+z",
+	"h86QG8R9CqfbYT/9gVCFMHud2l13u5t5sKFh9IX3ddPOUK1hcpCD1X+v8IWLc1D8SoqD0sOznvGhJwL1",
+	"WE9QCHMRUB9+5/U2w12V3AnGuyrdqwWSU5SymdU8J7t5vhaV+2XOqZy55noF2CTuX2tK8DpomuResg8c",
+	"O/l5NKZbw5s91IswIe4UNv54ls0qsASNgQ0xE4O/3y5lTbE4NUllFK/M/mjNpX7yWYuNdgp2MXBFPb4t",
+	"1k9WwviC6N2+U4G+fucX93QEsqMBCb6C94Y9plq8DLsP8XMvK9KKfJW2IF/j0wuKKfpA4hrQ3M50D7wN",
+	"u1ci7PaxQAcKlYuBvKEyOreLbFMq1mhouAbDDIBpS13ei5GG+/EH8+W9AuvO+A8exxP56vfhM8RoG5U8",
+	"kOOwI+C9squz1joctVEcR05i044HgKXkES+bShVMBN/C061Z5CuwSfQuru+LcPD7sZ1eh9pfspWsYsYJ",
+	"5MtL4LgD7FyYuYcuvyjFreV79jn/Q75Pn7NX0TbcnMf77Csvz+R63oBYlgNtPH/yzy+4feETiS0MMzyf",
+	"Ek3AETguFJ0G0aszfzeF0AkhS/txoZAZDX4/CfgScqWLswhBGoo2/aBrB56QuWEIi2DReUdqm6ZfncOL",
+	"56kLbY3L2Bnv7gahpZIEyjgfSMY3QViESuEu5zFcKrRx6LAQi+CGacBm3qzGU1w3Xdtc34iIrp8NwU9M",
+	"ijmBta2gsQ/yUlHjUZQ/Bi6BYf0PA99Q3vBF8r21gMX7wpT7h4HiOW5hiikjlOUuw2yBbIOjXTIhjQV+",
+	"nj56+MWAM4b9NuiQkY6wnEapwmTtP53GSQ2ZT2MRFUfo1CQqMPfIqhc7BP+FVG1deNrfpS9pC7D4lZor",
+	"UyupU+4RfeAhvGmUts5SnVeQjiR+ga+99n6l4w0tggfquCO1ChvdcHJgUB+C8S5R44x+bpVOoSLX3D2B",
+	"WuSqQm3K8vmE8QvIRc2r6OiNEojSSV+5Rxf8993Ynk4hY3gI2DvanYJj8c9f/Xg6dS2ETGcWfimo1ZQZ",
+	"WRVBONPjWts/ojKJ9t+jT9vX50VqL66PdqO7bJO1dditCDX4B2chBeSzJPI9nl4NHDshI8IM4rVmbD45",
+	"CeKQOkTtmEq6N+1X9TGms+9VaJpqO7HPDDXkI7wk0j3dR1HgYaXnQqs6ZS17cJrBHJo4laQUitHc4N0p",
+	"C3QKL3FbUpxI+6fnau/3/NWPVD5LYGqk2mZM6YBE6g4667VycyoBVAsEPqoQmx+danaCR22v2tbTqAGu",
+	"Cc4qXt2Fj7/tZNhYNpZmWyMZVc4tLJXepvGRxw+lKrXeFZ8Ntxa0e/e//+OfVw8+4Q8Wnz748uffnr79",
+	"z9kISH8hmQFu6ErJxPWplbRlgtc+Ot74MzZkCbUwTQl7iW1BXEul6YtqbctRvRF4VYFegiRtqxBgAwP0",
+	"1ZDzLcEJpiCsvQt1Eop1SjSJanWG014IXUsw5hxD3bfDmC2VgTY61toT8a1s1vbWuwSmMHhfdN+CxJJ8",
+	"UwsGPC9Z7xpFvwn61pRQLeJ0+vF71QlelVDdQVQhaB/dmyN/SduFN1loZmjgjEmutdpAwQq1OcVFWYE0",
+	"Q633Lwam5IZ+L3Ve7sM/CtgkPThWMSskgWtbha56pu7A2bvnE61u3zFg4yuSrOZbBFkhl7NpID+xVroS",
+	"3sUWP1G+/da9cKFDFav3Uzz/LRdFGsG2DQxRjKAS5OA8R9n8t27UdnBs/d2l7v2i5qGRdEaxKKSo4Deh",
+	"fnKOzLyHb//Awdhbo24XXAczK0kDf91Tm9RyrtQq7Vfxz49EHjEFQBiWa7UpEGQ3waDxhaQ+9XRsm0v6",
+	"GvWMS3/Mt907vdVRWNYWuB76kHueQAD45JNP+iLnk6urdyx1wgmmHFfh8VmMUV+j2ndB7wKUdi5KBH+w",
+	"TqifIo1o1t4ddsQN1tHw5Xw75EC7/yZ+gUDThTAIMUOw0237BzM1V6y3YzWQayfO7b+DNo/y3KzeDf1e",
+	"WD1+eJDV+xCMl6mtvzyAMDMj5LJqTdYSquZcThvH//2weFNwbNJ7A4QKZwshC4JUW5C058L4iJtVllfn",
+	"kwJqbSsvBeL08YN/4U8YXAlLS9BI2JrLNF64Rwsy8r8nT+wl8OIFDzmGF6j15PmqAxt8d8eFa3qJUayE",
+	"Wi4MekDPqYMLAvQgb7sb3As4o2qgdEatLDitfKGVDK3ntSiWSVZ9PXi0mBN+9HTxrdlR/2RTcSF/Rx7K",
+	"MPEUMlB4fBZOS84ybzz5oclX+eH/9dGyqf6SsbmmhAZnGTu1eyHuoMuXK7khlA1bcumRAU+9sXSsDzEQ",
+	"lMzw0cJCd7YjXJSSsmZPV3O1Xi7n89E+Mr+lg8GdnkNy1x/5Ybb777/8dpVdX0fdlCODcePI+2LhuOee",
+	"wFA7ixHYCcpaSykalu5+/Ub/P1Q56p4PU81uxJdGHJ+Y/G4btL5TFlFzIft8wrZRNWQaFZeFyXlzitYd",
+	"UM6SjPxzzTfJ7N6oTUvxrUhBkYcsmytr8RWrGqwuwt5kGnPYxkfR3f+ZiZ7bDgcwcxegAkJb7aeRhQY6",
+	"tgQDzIgCTNpR0ETXef3sepbNnjz7eJbNHj17PMtmj589mmWz66fPPkmG9H+PPSZ/t/nQ3LBXP/4t6+M6",
+	"Kk0IGqbi0vqgntItTkagllOEYsVl+npcEsHzfRodh9QTd0SeA6Nf5KuMNUpjCzdqBKmUAWd9oF+REm7R",
+	"ErlpWw95byTbwone5Ubz3Io8ree88C+8ILF0OVHS/05SntjyTPdIrytopUiu+cIOQqJzDdTYxd63K/h3",
+	"fAVfvAGdC3Mpr30Y/v3A7oW1pXD32uf3z26U7Wg7J9nyO2ENM6paW0ISC02a6CathCwyxysBvNOeVXAH",
+	"1Snqg6fdhzXXQ8b+d1yv3tXZo0ft/R2/W2qKBGp8dhZMMglcM+74pVsuth7sEUWOABZtG4lACqkTfjp4",
+	"xL7HTVz+uad/vibZbllU5Z/EoIHz+Vod20V8DGh6QdTTxBqhAyTP63968IA/24HRuhKHRXtyJiBnLXIf",
+	"Gg0dmLFmy7fCg6oC/YFhmttTFU4NwyrnS3r+5zvDd6lzVlz6a/aB8aUCGNfIsLIRFUxJeCVtMNC/VgG/",
+	"A9Mr0jvxkO8EbIYOGZ//+Q7ZLyyZ90lP733AX6+LJdyLkRp+J+RyQKd55V/4Y57RKLQ8WuIYrLx/NJht",
+	"VGo4m18co4+Gmir3WS0FNvgdUDjS6bQVcGNZpQyKzzmvuMxP9IFToXUyPdeXYV8uBc994CXwIWhbjxio",
+	"w1vniSIhhwOZl5TfQyldvhXw1vE6yvHy9vcJtgIO+7BSfCDM/63iRbfHF0jrUry4Xy3rV13W1VmaQ3zL",
+	"t5hJus5Lj5VOtrgR9bri1qmFbj920OjUYnEP4n5o+ZDD9zXXkCDz+HZsuLuk1Tmq9l6BV6OQAq0Klbxo",
+	"yKAcxr1XcqjB7NDyPTRbgqG3wGx/LpH7LqHgJiG+DdMqWBsEcKJUwr9wya0L34ilRLfP7r15/5DCmozl",
+	"a61B5lt0yuyUHox1vKUaZu/s1fmpOwz/fhqlDx3Smbr40cKoYM073AJ93hBjEr16ZmP51rRIa6nje/Tx",
+	"EPVjjUCS9H0FwUUrARapzoifVpXbhPMlkQtDBdqEs7E2UARjzNflZ0wUwA16Mmug2hkfwDdZTzqIeyGj",
+	"4Z4//G0lZHECxpbbrW+EPNbY+YIdnScoNtdn/PC7aJ+JmBCeGjLGJdJD5uw7RxAEUojhoCCEeKAPtpYF",
+	"aI/pe6Ik6tEFIkQMdad6sbZu6Z8SCR5XoF4Eej0TWCCph8ShPJe4CCxNR+7ZNGyMmIgi9urRMabN46vF",
+	"j75q9lKB9IlX6+riV+vTAOGJTFOqzbnumbDYx+9mP8HEA2c4sXamG3QPqM6TCS8JuONGfB/gni8wUNca",
+	"fG6PjjTtGNph1QyoC6q5rLagmqR9gc/OpydItWmbUrix2QZLPhcAhXuugXtQ21JtmKqKYR3syI4+5GYg",
+	"5/xTs3pfO7u7HRaxSzdaySX2h+4gdiwGHRG++RzYW7xo9/0DQ3s+1MZteHOboQZSr8ILU+XBt8JYxNfL",
+	"Rr36E8BqduGiWlrJO2h8H4o+5+stukWVBMKpU5pC/1Xl/u25+sYt/fSjG1fa9G7PMZEryM0o5CCPpJCb",
+	"OzfbYvF/DmbQvaHUxxWmZb+LfOjXIRvG8Ud4YzNEB1Gavfj8y/vchxZOO6rieiTkS0EUn+zPPpOd5uaA",
+	"/IZKXhddUcqic11bD+w92Ft22C2ynhsr7Hqw9uRV76UL+bu6L1zMMhgXoGsnMiZI19+YcwE5WA/lTCfs",
+	"m1R+YHzsPBjfHv5PAtfHcZ4GTQk0+AeiF/j4z5iQ6xb2GsMsKXXQskKBOWc80HtXFuEE8QMBxVHkJWaH",
+	"oivQsIC+c8KZetDBMb6VH/HV9+FdwaE8PiKOeeP78OINWBt0vazIjL6U0+WoI+UVvwPaot+hI4UmNu0C",
+	"XU5iec+iP1CFFcwfIJzFSZKpT8OhqmYQNp92YyRwvj+acwGxH4FV+vkP1WbMn+AuVH7GoG7s9vIXMUUC",
+	"pzu4xjmtiHzeW0+a7uKs7XSnVQm8suWvQz3Cq8sWXfgvRMjzM2VLn1XtNuvjq8fv4KN4J7jlc24AhSzB",
+	"DQZwiF3hTP3AKQap77A1OPVwakfwP5xwIhp4sf11oHyTF9v3cx6vS9gyU6o1ZZi8m/N4BQQtXjOoDGwo",
+	"1yd6DF5QGj9FamciLXM/wWolpylV0D8uYdgchFwyY1XTQIEG0s75EXK9VCEJbvRJvn37/wcAAP//",
 }
 
 // decodeSpec returns the embedded OpenAPI spec as raw JSON bytes,

@@ -110,6 +110,12 @@ export const router = createRouter({
       meta: { title: 'The shelf' },
     },
     {
+      path: '/practice',
+      name: 'practice',
+      component: () => import('./views/PracticeView.vue'),
+      meta: { title: 'Practice' },
+    },
+    {
       path: '/devices',
       name: 'devices',
       component: () => import('./views/DevicesView.vue'),

@@ -69,6 +69,11 @@ export type ImportReport = Schemas['ImportReport']
 export type BoardDrawn = Schemas['BoardDrawn']
 export type VesselPage = Schemas['VesselPage']
 export type Cabinet = Schemas['Cabinet']
+export type Exercise = Schemas['Exercise']
+export type ExerciseAsked = Schemas['ExerciseAsked']
+export type ExerciseAnswer = Schemas['ExerciseAnswered']['answer']
+export type ExerciseMark = Schemas['ExerciseMark']
+export type PracticeRule = Schemas['PracticePath']['rules'][number]
 export type OutlineFound = Schemas['OutlineFound']
 
 export const api = createClient<paths>({ baseUrl: '/' })

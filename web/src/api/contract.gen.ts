@@ -1010,6 +1010,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The rules of the craft, in the order in which they are learnt */
+        get: operations["practicePath"];
+        put?: never;
+        /** An exercise of the craft without its solution, the same for a kind, a seed and a level */
+        post: operations["makeExercise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/practice/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How near an answer to an exercise came, with the solution */
+        post: operations["markExercise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/lens": {
         parameters: {
             query?: never;
@@ -2996,6 +3031,124 @@ export interface components {
             /** Format: double */
             gain?: number;
             says?: string;
+        };
+        PracticePath: {
+            rules: {
+                id: string;
+                /** @description 1 to 6, in the order of the work on a board */
+                stage: number;
+                says: string;
+                why: string;
+                /** @description of the exercises that train it */
+                kinds: components["schemas"]["ExerciseKind"][];
+                /** @description of the review, that look after it */
+                checks?: string[];
+                /** @description the heading of the craft that it stands under */
+                about: string;
+            }[];
+        };
+        /** @enum {string} */
+        ExerciseKind: "find" | "amount" | "order" | "pair" | "diet" | "tool" | "season" | "board" | "keep";
+        ExerciseAsked: {
+            kind: components["schemas"]["ExerciseKind"];
+            /** Format: int64 */
+            seed: number;
+            level: number;
+        };
+        Exercise: {
+            kind: components["schemas"]["ExerciseKind"];
+            /** Format: int64 */
+            seed: number;
+            level: number;
+            /** @description of the path */
+            rules: string[];
+            /** @description what is to be done */
+            asks: string;
+            brief?: components["schemas"]["BriefDocument"];
+            tray?: components["schemas"]["TrayDocument"];
+            choices?: {
+                id: string;
+                says: string;
+                food?: string;
+                form?: string;
+            }[];
+            guesses?: {
+                id: string;
+                asks: string;
+                unit: string;
+            }[];
+            /** @description how many of the choices are right; left out where that is not told */
+            pick?: number;
+        };
+        ExerciseAnswered: {
+            kind: components["schemas"]["ExerciseKind"];
+            /** Format: int64 */
+            seed: number;
+            level: number;
+            answer: {
+                /** @description find: board coordinates, mm */
+                taps?: number[][];
+                chosen?: string[];
+                order?: string[];
+                /** @description by question: the truth lies in the range, the guesser would bet four to one */
+                guesses?: {
+                    [key: string]: {
+                        /** Format: double */
+                        low: number;
+                        /** Format: double */
+                        high: number;
+                    };
+                };
+            };
+        };
+        ExerciseMark: {
+            /**
+             * Format: double
+             * @description 0 to 100
+             */
+            points: number;
+            /** @description find: of the faults, in the order of the solution */
+            found: number[];
+            /** @description find: taps that hit none */
+            alarms: number[];
+            wrong: string[];
+            missed: string[];
+            /** @description amount: 1 where the truth lay in the range */
+            within: {
+                [key: string]: number;
+            };
+            /**
+             * Format: double
+             * @description amount: the mean interval score of the logarithms, 0 is best
+             */
+            loss: number;
+            /** @description by rule of the path: 1 forgotten, 2 hard, 3 good, 4 easy */
+            grades: {
+                [key: string]: number;
+            };
+            says: string;
+            solution: {
+                faults?: {
+                    check: string;
+                    rule: string;
+                    elements: string[];
+                    at: number[];
+                    says: string;
+                }[];
+                order?: string[];
+                before?: string[][];
+                right?: string[];
+                values?: {
+                    id: string;
+                    /** Format: double */
+                    is: number;
+                    says: string;
+                }[];
+                because: {
+                    id?: string;
+                    says: string;
+                }[];
+            };
         };
         /** @enum {string} */
         Lens: "families" | "grey" | "without-green" | "wet" | "height" | "reach" | "allergens" | "flow" | "gaps" | "pairs" | "kinds" | "without-red" | "without-blue" | "eaten" | "bites" | "tasting";
@@ -5858,6 +6011,77 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    practicePath: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The path */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticePath"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    makeExercise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExerciseAsked"];
+            };
+        };
+        responses: {
+            /** @description The exercise */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Exercise"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    markExercise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExerciseAnswered"];
+            };
+        };
+        responses: {
+            /** @description The mark */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseMark"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     lens: {
         parameters: {
             query?: never;
@@ -7493,6 +7717,7 @@ export const settingsChangeHemisphereValues: ReadonlyArray<FlattenedDeepRequired
 export const mineValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Mine"]> = ["built-in", "changed", "own"];
 export const importReportTableValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportReport"]["table"]> = ["larder", "packs", "stock"];
 export const importLineWhatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportLine"]["what"]> = ["added", "changed", "same", "refused"];
+export const exerciseKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ExerciseKind"]> = ["find", "amount", "order", "pair", "diet", "tool", "season", "board", "keep"];
 export const lensValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lens"]> = ["families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue", "eaten", "bites", "tasting"];
 export const commandKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Command"]["kind"]> = ["move", "lay", "take-off", "lock", "unlock", "form", "swap", "duplicate", "split", "join", "amount", "vessel", "lift", "circle", "open", "bend", "pile"];
 export const offerLeaningValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Offer"]["leaning"]> = ["liked", "season", "new"];

@@ -9,6 +9,7 @@ import 'element-plus/es/components/segmented/style/css'
 import { RouterLink, useRouter } from 'vue-router'
 import { api, take, Trouble, type JobSummary } from '@/api/client'
 import House from '@/components/house/House.vue'
+import WaysIn from '@/components/bench/WaysIn.vue'
 import TornEdge from '@/components/common/TornEdge.vue'
 import { useToast } from '@/stores/toast'
 import { units } from '@/tray/units'
@@ -198,10 +199,13 @@ async function moveAway(j: JobSummary) {
             : 'Nothing is put away.'
       }}
     </p>
-    <section v-else-if="jobs" class="none card">
+    <section v-else-if="jobs" class="none">
       <h2>The bench is clear</h2>
-      <p>A job begins with who is coming. The foods, the amounts and the tray follow from that.</p>
-      <button class="btn next" :disabled="making" @click="make">Start a job</button>
+      <WaysIn />
+      <p class="soft">
+        Or write down all that the host said:
+        <button class="btn quiet" :disabled="making" @click="make">Start a job</button>
+      </p>
     </section>
     <p v-else-if="!wrong" class="soft">Looking what is on</p>
     <p v-if="jobs?.length" class="soft small foot-line">
@@ -321,8 +325,6 @@ async function moveAway(j: JobSummary) {
 }
 .none {
   display: grid;
-  gap: 10px;
-  justify-items: start;
-  padding: 28px;
+  gap: 14px;
 }
 </style>

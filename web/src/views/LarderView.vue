@@ -233,6 +233,7 @@ useEventListener(window, 'keydown', e => {
 }
 .swatches {
   display: flex;
+  flex-wrap: wrap;
   gap: 4px;
 }
 .swatches button {

@@ -438,4 +438,18 @@ input {
   gap: 12px;
   align-items: center;
 }
+@media (max-width: 560px) {
+  .rate,
+  .rate.wide,
+  .address {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .address {
+    flex-wrap: wrap;
+  }
+  .address :deep(input) {
+    min-width: 0;
+    width: 100%;
+  }
+}
 </style>

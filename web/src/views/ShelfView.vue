@@ -340,4 +340,10 @@ textarea {
   width: 34px;
   height: 34px;
 }
+@media (max-width: 760px) {
+  .rows li,
+  .rows .choice {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

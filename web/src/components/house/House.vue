@@ -1,9 +1,18 @@
 <script setup lang="ts">
 // The frame of everything that is not a job: the bench, the larder, the boards
-// and bowls, the shelf, the settings.
-import { RouterLink } from 'vue-router'
+// and bowls, the shelf, the settings. On a phone the rooms that are gone to most stand in one bar at the foot, within a thumb's
+// reach, and the others on a sheet that rises from it.
+import { ref, watch } from 'vue'
+import { RouterLink, useRoute } from 'vue-router'
 
 defineProps<{ title: string; wide?: boolean }>()
+const open = ref(false)
+const route = useRoute()
+watch(
+  () => route.fullPath,
+  () => (open.value = false),
+)
+const atFoot = ['bench', 'shopping', 'larder', 'practice']
 const rooms = [
   { name: 'bench', says: 'The bench' },
   { name: 'shopping', says: 'Shopping' },
@@ -11,6 +20,7 @@ const rooms = [
   { name: 'boards', says: 'Boards & bowls' },
   { name: 'shelf', says: 'Shelf' },
   { name: 'logbook', says: 'Logbook' },
+  { name: 'practice', says: 'Practice' },
   { name: 'devices', says: 'Devices' },
   { name: 'settings', says: 'Settings' },
 ]
@@ -20,7 +30,16 @@ const rooms = [
   <div class="house" :class="{ wide }">
     <nav class="no-print" aria-label="Rooms of the house">
       <span class="name figure">Happy Tray</span>
-      <RouterLink v-for="r in rooms" :key="r.name" :to="{ name: r.name }">{{ r.says }}</RouterLink>
+      <span class="links" :class="{ open }">
+        <RouterLink
+          v-for="r in rooms"
+          :key="r.name"
+          :to="{ name: r.name }"
+          :class="{ foot: atFoot.includes(r.name) }"
+          >{{ r.says }}</RouterLink
+        >
+      </span>
+      <button class="more" :aria-expanded="open" @click="open = !open">More</button>
     </nav>
     <main id="work">
       <header>
@@ -69,8 +88,74 @@ nav a.router-link-active {
   color: var(--blue);
   border-bottom-color: var(--blue);
 }
+.links {
+  display: contents;
+}
+.more {
+  display: none;
+}
+@media (max-width: 560px) {
+  .house {
+    padding: 12px 14px 84px;
+  }
+  nav {
+    position: fixed;
+    inset: auto 0 0;
+    z-index: 30;
+    margin: 0;
+    padding: 0 6px env(safe-area-inset-bottom);
+    background: var(--paper);
+    border: 0;
+    border-top: 1.5px solid var(--line);
+    flex-wrap: nowrap;
+    justify-content: space-between;
+    align-items: stretch;
+    gap: 0;
+  }
+  .name {
+    display: none;
+  }
+  nav a,
+  .more {
+    flex: 1;
+    display: grid;
+    place-items: center;
+    min-height: 56px;
+    padding: 0 4px;
+    margin: 0;
+    font-size: var(--type-3);
+    border-bottom: 0;
+    border-top: 3px solid transparent;
+  }
+  nav a.router-link-active {
+    border-top-color: var(--blue);
+  }
+  .more {
+    background: none;
+    border-inline: 0;
+    font: inherit;
+    font-size: var(--type-3);
+    font-weight: 600;
+    color: var(--soft);
+    cursor: pointer;
+  }
+  .links:not(.open) a:not(.foot) {
+    display: none;
+  }
+  .links.open a:not(.foot) {
+    position: relative;
+  }
+  .links.open {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    flex: 1;
+    max-height: 70vh;
+    overflow-y: auto;
+  }
+}
 main {
   display: grid;
+  grid-template-columns: minmax(0, 1fr); /* what is wide wraps rather than widens the page */
   gap: 16px;
 }
 header {

@@ -216,6 +216,31 @@ nav {
     border-right: 1px solid var(--line);
   }
 }
+@media (max-width: 560px) {
+  .rail {
+    margin: 0;
+  }
+  .back {
+    float: left;
+    padding-right: 10px;
+  }
+  .head {
+    padding: 12px 12px 10px;
+  }
+  .head > :not(.title) {
+    display: none;
+  }
+  .title {
+    margin: 0;
+  }
+  nav {
+    clear: both;
+  }
+  .stage {
+    min-width: 96px;
+    padding: 8px 12px;
+  }
+}
 @media print {
   .rail {
     display: none;

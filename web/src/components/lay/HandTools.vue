@@ -236,4 +236,9 @@ defineExpose({ nearer, farther })
   font-size: var(--type-6);
   line-height: 1;
 }
+@media (max-width: 560px) {
+  .what {
+    flex: 1 0 100%; /* a word a line beside the fields cannot be read */
+  }
+}
 </style>

@@ -1,0 +1,90 @@
+// The first ten minutes and the practice room.
+import { expect } from '@playwright/test'
+import { demo } from '../servers'
+import { another, clean, clearBench, test } from './common'
+
+test('three questions end on a laid board', async ({ page }) => {
+  await clearBench(page)
+  await page.goto('/')
+  await page.getByLabel('How many guests').fill('6')
+  await page.getByLabel('nuts').check()
+  await page.getByRole('button', { name: 'Lay a board' }).click()
+  await expect(page).toHaveURL(/\/lay/)
+  await expect.poll(() => page.locator('[data-hold]').count(), { timeout: 60_000 }).toBeGreaterThan(8)
+  await page.getByRole('link', { name: /^Brief/ }).click()
+  await expect(page.getByLabel('Adults')).toHaveValue('6')
+})
+
+test('a board to play with is laid, and put away again', async ({ page }) => {
+  await clearBench(page)
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Lay one to play with' }).click()
+  await expect.poll(() => page.locator('[data-hold]').count(), { timeout: 60_000 }).toBeGreaterThan(8)
+  await page.getByRole('link', { name: '‹ The bench' }).click()
+  await page.locator('.ticket', { hasText: 'A board to play with' }).getByRole('button', { name: /Put away/ }).click()
+  await expect(page.getByRole('heading', { name: 'The bench is clear' })).toBeVisible()
+})
+
+test('an exercise of each kind is answered, marked and explained', async ({ page }) => {
+  await page.goto('/practice?set=find.2.5,amount.1.5,order.1.5,pair.1.5,diet.2.5,tool.1.5')
+  const answer = page.getByRole('button', { name: 'That is my answer' })
+  const points = page.locator('.points')
+  const next = page.getByRole('button', { name: /^(Next|Done)$/ })
+
+  const board = page.locator('svg.board')
+  await board.locator('image').waitFor()
+  await board.click({ position: { x: 160, y: 120 } })
+  await board.focus()
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Enter') // by keyboard, from the middle
+  await expect(page.getByText('2 marked')).toBeVisible()
+  await answer.click()
+  await expect(points).toBeVisible()
+  await expect(page.locator('.faults li')).toHaveCount(2)
+  await clean(page)
+  await next.click()
+
+  for (const f of await page.locator('.range input').all()) {
+    await f.fill((await f.getAttribute('aria-label'))!.includes('least') ? '100' : '2000')
+    await f.blur()
+  }
+  await answer.click()
+  await expect(page.getByText(/your range/).first()).toBeVisible()
+  await next.click()
+
+  await page.getByRole('button', { name: /^Later: / }).first().click()
+  await answer.click()
+  await expect(page.getByText(/begins at/).first()).toBeVisible()
+  await next.click()
+
+  for (let n = 0; n < 3; n++) {
+    await page.locator('.choice').first().click()
+    await answer.click()
+    await expect(page.locator('.came').first()).toBeVisible()
+    await next.click()
+  }
+  await expect(page.getByText('of 100')).toBeVisible()
+  await page.getByRole('button', { name: 'That is enough' }).click()
+  await expect(page.getByText(/rules met/)).toBeVisible() // and it is kept
+  await page.reload()
+  await expect(page.getByText(/rules met/)).toBeVisible()
+  await clean(page)
+})
+
+test('on a phone the rooms stand at the foot, and nothing is wider than the screen', async ({ browser }) => {
+  const context = await another(browser, { baseURL: demo, viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true })
+  const page = await context.newPage()
+  for (const at of ['/', '/practice', '/larder', '/shopping', '/boards', '/shelf', '/logbook', '/devices', '/settings']) {
+    await page.goto(at)
+    const nav = page.getByRole('navigation', { name: 'Rooms of the house' })
+    await expect(nav.getByRole('link', { name: 'Practice' })).toBeVisible()
+    const box = (await nav.boundingBox())!
+    expect(box.y + box.height).toBeGreaterThan(840)
+    await page.waitForLoadState('networkidle')
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), at).toBeLessThanOrEqual(390)
+  }
+  await page.goto('/')
+  await page.getByRole('button', { name: 'More' }).click()
+  await page.getByRole('link', { name: 'Settings' }).click()
+  await expect(page.getByRole('heading', { name: 'Settings' })).toBeVisible()
+})
