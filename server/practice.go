@@ -50,3 +50,31 @@ func (s *Server) MarkExercise(c *gin.Context) {
 	}
 	reply(s, c, out, err)
 }
+
+// PracticeSheet answers GET /api/v1/practice/sheet: a board with faults on it to print.
+func (s *Server) PracticeSheet(c *gin.Context, params api.PracticeSheetParams) {
+	leave, ok := s.turn(c, s.works, nil)
+	if !ok {
+		return
+	}
+	defer leave()
+	p, err := s.app.PracticeSheet(c.Request.Context(), uint64(params.Seed), params.Level, string(or(params.Paper, "a4")))
+	s.print(c, p, err)
+}
+
+// PracticeResults answers GET /api/v1/practice/results: what others had of a set.
+func (s *Server) PracticeResults(c *gin.Context, params api.PracticeResultsParams) {
+	all, err := s.app.PracticeResults(c.Request.Context(), params.Set)
+	reply(s, c, gin.H{"results": all}, err)
+}
+
+// AddPracticeResult answers POST /api/v1/practice/results: one's own points beside those of others.
+func (s *Server) AddPracticeResult(c *gin.Context) {
+	var in api.PracticeResult
+	var all [][]int
+	err := document.Read(body(c), &in)
+	if err == nil {
+		all, err = s.app.AddPracticeResult(c.Request.Context(), in.Set, in.Points)
+	}
+	reply(s, c, gin.H{"results": all}, err)
+}

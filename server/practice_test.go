@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"net/http"
 	"strings"
+	"sync"
 	"testing"
 )
 
@@ -43,6 +44,14 @@ func TestPracticeRoom(t *testing.T) {
 			t.Errorf("%s: %+v", kind, m)
 		}
 	}
+	if a := d.ask("GET", "/api/v1/practice/sheet?seed=7&level=3&paper=letter", nil); a.status != http.StatusOK || !strings.HasPrefix(string(a.body), "%PDF-") {
+		t.Errorf("the sheet: %d %.80s", a.status, a.body)
+	}
+	for _, bad := range []string{"level=3", "seed=1&level=9", "seed=1&level=1&paper=napkin"} {
+		if a := d.ask("GET", "/api/v1/practice/sheet?"+bad, nil); a.status != http.StatusBadRequest {
+			t.Errorf("%s: %d %.80s", bad, a.status, a.body)
+		}
+	}
 	for _, bad := range []string{
 		`{"kind":"chess","seed":1,"level":1,"answer":{}}`,
 		`{"kind":"find","seed":1,"level":9,"answer":{}}`,
@@ -53,6 +62,45 @@ func TestPracticeRoom(t *testing.T) {
 	} {
 		if a := d.ask("POST", "/api/v1/practice/marks", []byte(bad)); a.status < http.StatusBadRequest || a.status >= http.StatusInternalServerError {
 			t.Errorf("%.80s: %d %s", bad, a.status, a.body)
+		}
+	}
+}
+
+// A class puts its points side by side: nothing of it is lost when all do so at once, and it does not grow without end.
+func TestPracticeResults(t *testing.T) {
+	d := open(t, db.DSN())
+	type results struct{ Results [][]int }
+	const class = 20
+	var wg sync.WaitGroup
+	for n := range class {
+		wg.Go(func() {
+			if a := d.ask("POST", "/api/v1/practice/results", fmt.Appendf(nil, `{"set":"find.3.1,pair.2.2","points":[%d,50]}`, n)); a.status != http.StatusOK {
+				t.Errorf("%d: %d %s", n, a.status, a.body)
+			}
+		})
+	}
+	wg.Wait()
+	var all results
+	d.ask("GET", "/api/v1/practice/results?set=find.3.1,pair.2.2", nil).into(t, &all)
+	seen := map[int]bool{}
+	for _, r := range all.Results {
+		seen[r[0]] = true
+	}
+	if len(all.Results) != class || len(seen) != class {
+		t.Errorf("%d results of %d, %d of them different", len(all.Results), class, len(seen))
+	}
+	for range 45 {
+		d.ask("POST", "/api/v1/practice/results", []byte(`{"set":"tool.1.1","points":[100]}`)).into(t, &all)
+	}
+	if len(all.Results) != 40 {
+		t.Errorf("%d results are kept of one set", len(all.Results))
+	}
+	if d.ask("GET", "/api/v1/practice/results?set=none.1.1", nil).into(t, &all); len(all.Results) != 0 {
+		t.Errorf("a set that nobody did: %v", all.Results)
+	}
+	for _, bad := range []string{`{"set":"find.3.1","points":[1,2]}`, `{"set":"","points":[1]}`, `{"set":"find.3.1","points":[101]}`, `{"set":"find.3.1","points":[]}`} {
+		if a := d.ask("POST", "/api/v1/practice/results", []byte(bad)); a.status < 400 || a.status > 499 {
+			t.Errorf("%s: %d", bad, a.status)
 		}
 	}
 }

@@ -589,7 +589,10 @@ func TestPractice(t *testing.T) {
 			t.Errorf("%d planted, %d found", len(e.Solution.Faults), len(rev.Findings))
 		}
 	}
-	for _, bad := range [][]string{{"--kind", "chess"}, {"--kind", "find", "--level", "9"}} {
+	if pdf := must(t, nil, "practice", "--seed", "7", "--level", "3", "--paper", "a4"); !bytes.HasPrefix(pdf, []byte("%PDF-")) {
+		t.Errorf("%.60s is no sheet", pdf)
+	}
+	for _, bad := range [][]string{{"--kind", "chess"}, {"--kind", "find", "--level", "9"}, {"--kind", "pair", "--paper", "a4"}} {
 		if _, says, exit := run(t, nil, append([]string{"practice"}, bad...)...); exit != 1 || len(says) == 0 {
 			t.Errorf("%v: %d, %s", bad, exit, says)
 		}

@@ -7,7 +7,6 @@ import (
 	"encoding/json"
 	"fmt"
 	"io"
-	"slices"
 	"sync"
 
 	"happytray/core/food"
@@ -32,27 +31,75 @@ var bases = sync.OnceValue(func() []*tray.Tray {
 	if err != nil {
 		panic(fmt.Errorf("practice: %w", err))
 	}
-	var out []*tray.Tray
-	if err := json.Unmarshal(raw, &out); err != nil {
+	var kept []base
+	if err := json.Unmarshal(raw, &kept); err != nil {
 		panic(fmt.Errorf("practice: %w", err))
 	}
 	larder := food.BuiltIn()
-	for _, t := range out {
-		for i := range t.Elements {
-			for n := range t.Elements[i].Pieces {
-				if p := &t.Elements[i].Pieces[n]; slices.Equal(p.Outline, leftOut) {
-					p.Outline = outlineOf(t, larder, &t.Elements[i], p)
-				}
+	var out []*tray.Tray
+	for _, b := range kept {
+		for i := range b.Tray.Elements {
+			e := &b.Tray.Elements[i]
+			e.Pieces = b.Pieces[i].unpacked()
+			e.Placed = len(e.Pieces) > 0 // one without pieces is read as one that waits
+			for n := range e.Pieces {
+				e.Pieces[n].Outline = outlineOf(b.Tray, larder, e, &e.Pieces[n])
 			}
 		}
+		out = append(out, b.Tray)
 	}
 	return out
 })
 
-// leftOut stands for an outline that follows from the rest.
-var leftOut = geom.Outline{geom.Pt(0, 0), geom.Pt(0, 1), geom.Pt(1, 0)}
+// base is a tray as it is kept: the pieces of each element in columns, without their outlines, which follow from food, form
+// and place.
+type base struct {
+	Tray   *tray.Tray `json:"tray"`
+	Pieces []columns  `json:"pieces"` // of each element
+}
 
-// outlineOf is the outline of a piece as its food, its form and its place have it: what is so is left out of the file.
+// columns are the pieces of an element; what all have alike stands once.
+type columns struct {
+	X       []float64 `json:"x"` // board coordinates, mm
+	Y       []float64 `json:"y"`
+	Turn    []float64 `json:"turn"` // degrees
+	Z       []float64 `json:"z"`    // mm
+	High    []float64 `json:"high"` // mm
+	Colour  []string  `json:"colour"`
+	Variant []int     `json:"variant"`
+}
+
+// of is the n-th of a column.
+func of[T any](column []T, n int) T { return column[min(n, len(column)-1)] }
+
+func (c columns) unpacked() (out []tray.Piece) {
+	for n := range c.X {
+		out = append(out, tray.Piece{At: geom.Pt(c.X[n], c.Y[n]), TurnDeg: of(c.Turn, n), ZMM: of(c.Z, n), HeightMM: of(c.High, n), Colour: of(c.Colour, n), Variant: of(c.Variant, n)})
+	}
+	return out
+}
+
+// packed puts pieces into columns.
+func packed(pieces []tray.Piece) (c columns) {
+	for _, p := range pieces {
+		c.X, c.Y, c.Turn, c.Z, c.High = append(c.X, p.At.X), append(c.Y, p.At.Y), append(c.Turn, p.TurnDeg), append(c.Z, p.ZMM), append(c.High, p.HeightMM)
+		c.Colour, c.Variant = append(c.Colour, p.Colour), append(c.Variant, p.Variant)
+	}
+	c.Turn, c.Z, c.High, c.Colour, c.Variant = once(c.Turn), once(c.Z), once(c.High), once(c.Colour), once(c.Variant)
+	return c
+}
+
+// once is a column whose values are all alike as one of them.
+func once[T comparable](column []T) []T {
+	for _, v := range column {
+		if v != column[0] {
+			return column
+		}
+	}
+	return column[:min(1, len(column))]
+}
+
+// outlineOf is the outline of a piece as its food, its form and its place have it.
 func outlineOf(t *tray.Tray, larder *food.Larder, e *tray.Element, p *tray.Piece) geom.Outline {
 	pose := geom.Pose{X: p.At.X, Y: p.At.Y, Turn: p.TurnDeg}
 	if v, ok := t.Vessel(e.Vessel); ok {

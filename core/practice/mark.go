@@ -21,8 +21,8 @@ type Answer struct {
 
 // Range is a guess: the truth lies in it, the guesser would bet four to one.
 type Range struct {
-	Low  float64 `json:"low"`
-	High float64 `json:"high"`
+	Low  float64 `json:"low"`  // above 0, in the unit of the question
+	High float64 `json:"high"` // Low and more, in the same
 }
 
 // Mark is how near an answer came.

@@ -27,7 +27,7 @@ const MostLevel = 6
 // Exercise is one task. It follows from its kind, seed and level alone.
 type Exercise struct {
 	Kind     string       `json:"kind"`
-	Seed     uint64       `json:"seed"`
+	Seed     uint64       `json:"seed"`               // any, 0 and up
 	Level    int          `json:"level"`              // 1 to MostLevel
 	Rules    []string     `json:"rules"`              // of the path (Path), which it trains
 	Asks     say.Text     `json:"asks"`               // what is to be done
@@ -77,7 +77,7 @@ type Fault struct {
 // Value is the answer to a question.
 type Value struct {
 	ID   string   `json:"id"`
-	Is   float64  `json:"is"`
+	Is   float64  `json:"is"`   // 0 and up, in the unit of the question
 	Says say.Text `json:"says"` // how it comes about
 }
 

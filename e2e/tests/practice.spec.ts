@@ -64,6 +64,8 @@ test('an exercise of each kind is answered, marked and explained', async ({ page
     await next.click()
   }
   await expect(page.getByText('of 100')).toBeVisible()
+  await page.getByRole('button', { name: 'Beside those of others' }).click()
+  await expect(page.locator('tr.mine td')).toHaveCount(6)
   await page.getByRole('button', { name: 'That is enough' }).click()
   await expect(page.getByText(/rules met/)).toBeVisible() // and it is kept
   await page.reload()

@@ -3,6 +3,7 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, expect, it, vi } from 'vitest'
 import ExerciseSheet from '@/components/practice/ExerciseSheet.vue'
+import PathList from '@/components/practice/PathList.vue'
 import OrderList from '@/components/practice/OrderList.vue'
 import { readSet, usePractice, written } from '@/composables/practice'
 
@@ -121,4 +122,15 @@ it('works are moved by the arrows beside them', async () => {
   await w.get('[aria-label="Earlier: wash"]').trigger('click')
   expect(w.emitted('order')![0]).toEqual([['wash', 'cut', 'lay']])
   expect(w.get('[aria-label="Earlier: cut"]').attributes('disabled')).toBeDefined()
+})
+
+it('a rule is found by a word of it', async () => {
+  const standings = rules.map(rule => ({ rule: rule as never, met: 0, known: 0, due: false }))
+  const w = mount(PathList, { props: { standings } })
+  expect(w.findAll('li')).toHaveLength(3)
+  await w.get('input').setValue('gaps')
+  expect(w.findAll('li strong').map(s => s.text())).toEqual(['Full.'])
+  expect(w.get('details').attributes('open')).toBeDefined()
+  await w.get('input').setValue('chess')
+  expect(w.text()).toContain('No rule says that.')
 })

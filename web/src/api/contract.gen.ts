@@ -1028,6 +1028,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/practice/results": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What others had of a set of exercises, without names */
+        get: operations["practiceResults"];
+        put?: never;
+        /** Put one's own points of a set of exercises beside those of others, without a name */
+        post: operations["addPracticeResult"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/practice/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A board with faults on it to print, with what they are overleaf */
+        get: operations["practiceSheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/practice/marks": {
         parameters: {
             query?: never;
@@ -3046,6 +3081,16 @@ export interface components {
                 /** @description the heading of the craft that it stands under */
                 about: string;
             }[];
+        };
+        PracticeResult: {
+            /** @description the exercises as a link has them: find.3.48213,pair.2.991 */
+            set: string;
+            /** @description of each exercise */
+            points: number[];
+        };
+        PracticeResults: {
+            /** @description the points of each exercise, by who did them, the newest last */
+            results: number[][];
         };
         /** @enum {string} */
         ExerciseKind: "find" | "amount" | "order" | "pair" | "diet" | "tool" | "season" | "board" | "keep";
@@ -6057,6 +6102,79 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    practiceResults: {
+        parameters: {
+            query: {
+                set: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The results */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeResults"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    addPracticeResult: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PracticeResult"];
+            };
+        };
+        responses: {
+            /** @description The results, one's own last */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeResults"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    practiceSheet: {
+        parameters: {
+            query: {
+                seed: number;
+                level: number;
+                paper?: "a4" | "a3" | "letter";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The sheet */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     markExercise: {
         parameters: {
             query?: never;
@@ -7679,6 +7797,7 @@ export const pathsApiV1JobsGetParametersQueryWhichValues: ReadonlyArray<Flattene
 export const pathsApiV1DaysDateSheetGetParametersQueryKindValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/days/{date}/sheet"]["get"]["parameters"]["query"]["kind"]> = ["calendar", "table"];
 export const pathsApiV1JobsIdSheetGetParametersQueryKindValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/jobs/{id}/sheet"]["get"]["parameters"]["query"]["kind"]> = ["mat", "tracing", "build", "cards", "markers", "quote", "calendar", "table", "mat-svg"];
 export const pathsApiV1JobsIdSheetGetParametersQueryPaperValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/jobs/{id}/sheet"]["get"]["parameters"]["query"]["paper"]> = ["a4", "a3", "letter", "whole"];
+export const pathsApiV1PracticeSheetGetParametersQueryPaperValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/practice/sheet"]["get"]["parameters"]["query"]["paper"]> = ["a4", "a3", "letter"];
 export const pathsApiV1PicturePostParametersQueryFromValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/picture"]["post"]["parameters"]["query"]["from"]> = ["above", "bottom", "top", "left", "right"];
 export const pathsApiV1PicturePostParametersQueryCropValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/picture"]["post"]["parameters"]["query"]["crop"]> = ["1:1", "4:5", "2:3", "3:2", "16:9"];
 export const pathsApiV1ShoppingExportGetParametersQueryAsValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/v1/shopping/export"]["get"]["parameters"]["query"]["as"]> = ["text", "csv", "pdf"];

@@ -72,7 +72,8 @@ const next = computed(() => {
   if (which.value !== 'coming' || text.value) return null
   const now = new Date(Date.now() - 6 * 3600e3).toISOString()
   const ahead = jobs.value?.filter(j => !j.due || j.due > now) ?? []
-  return ahead.find(j => j.state !== 'laid') ?? ahead[0] ?? null
+  // what is due first, whatever is left to do for it; what has no day yet comes after all that has
+  return [...ahead].sort((a, b) => (a.due ?? '9').localeCompare(b.due ?? '9'))[0] ?? null
 })
 const nextStage = (j: JobSummary) => (j.state === 'laid' ? 'prep' : stageOf[j.state])
 

@@ -2,7 +2,7 @@
 // The practice room: a short round of what is due, any kind by itself, a set by link for a class, and how well the rules are known.
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { ExerciseAsked, ExerciseMark } from '@/api/client'
+import { api, take, Trouble, type ExerciseAsked, type ExerciseMark } from '@/api/client'
 import ExerciseSheet from '@/components/practice/ExerciseSheet.vue'
 import House from '@/components/house/House.vue'
 import PathList from '@/components/practice/PathList.vue'
@@ -33,6 +33,7 @@ function begin(of: ExerciseAsked[]) {
   set.value = of
   at.value = 0
   marks.value = []
+  others.value = null
 }
 function leave() {
   begin([])
@@ -58,6 +59,16 @@ const met = computed(() => practice.standings.value.filter(s => s.met).length)
 const sure = computed(() => practice.progress.value.guesses)
 const kinds = Object.entries(kindSays) as [ExerciseAsked['kind'], readonly [string, string]][]
 
+/** What others had of the same set, one's own last, once it was put beside them. */
+const others = shallowRef<number[][] | null>(null)
+async function beside() {
+  try {
+    const body = { set: written(set.value), points: marks.value.map(m => Math.round(m.points)) }
+    others.value = (await take(api.POST('/api/v1/practice/results', { body }))).results
+  } catch (e) {
+    toast.tell({ says: e instanceof Trouble ? e.message : 'That could not be kept just now.' })
+  }
+}
 async function share() {
   const link = new URL(
     router.resolve({ name: 'practice', query: { set: written(set.value) } }).href,
@@ -97,7 +108,17 @@ async function share() {
           <b class="nums">{{ Math.round(m.points) }}</b>
         </li>
       </ul>
+      <table v-if="others" class="nums">
+        <caption class="soft small">
+          Side by side, without names; yours is the last
+        </caption>
+        <tr v-for="(r, n) in others" :key="n" :class="{ mine: n === others.length - 1 }">
+          <td v-for="(p, k) in r" :key="k">{{ p }}</td>
+          <th>{{ Math.round(r.reduce((a, b) => a + b, 0) / r.length) }}</th>
+        </tr>
+      </table>
       <div class="acts">
+        <button v-if="set.length > 1 && !others" class="btn" @click="beside">Beside those of others</button>
         <button class="btn next" @click="begin(practice.round())">Another round</button>
         <button class="btn" @click="leave">That is enough</button>
       </div>
@@ -206,6 +227,19 @@ async function share() {
 }
 .result ul {
   padding-left: 18px;
+}
+table {
+  border-collapse: collapse;
+  justify-self: start;
+}
+td,
+th {
+  padding: 4px 14px;
+  text-align: right;
+  border-bottom: 1px solid var(--line);
+}
+.mine {
+  background: var(--blue-wash);
 }
 .result .figure {
   font-size: var(--type-10);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // What to buy, by the parts of the shop, for one job or a whole week; ticked off
 // with a thumb.
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { api, take, Trouble, type ShoppingList } from '@/api/client'
 import House from '@/components/house/House.vue'
@@ -50,7 +50,19 @@ async function read() {
     wrong.value = e instanceof Trouble ? e.message : 'The list cannot be read.'
   }
 }
-watch(query, read, { immediate: true })
+watch(query, read)
+onMounted(async () => {
+  await read()
+  // asked for no week, and nothing is on in this one: the week of the job that is due first
+  if (route.query.job || route.query.week || list.value?.jobs.length !== 0) return
+  try {
+    const { jobs } = await take(api.GET('/api/v1/jobs', { params: { query: { which: 'coming' } } }))
+    const due = jobs.map(j => j.serve_at?.slice(0, 10) ?? '').filter(at => at > day(new Date()))
+    if (due.length && !route.query.week) await router.replace({ query: { week: due.sort()[0] } })
+  } catch {
+    // this week is shown
+  }
+})
 
 function tick(food: string) {
   const is = !done.value.has(food)

@@ -85,6 +85,9 @@ async function judge() {
     busy.value = false
   }
 }
+const printed = computed(
+  () => `/api/v1/practice/sheet?seed=${props.asked.seed}&level=${props.asked.level}&paper=a4`,
+)
 const letter = (n: number) => String.fromCharCode(65 + n)
 const whys = computed(() => (mark.value?.solution.because ?? []).filter(b => !b.id).map(b => b.says))
 </script>
@@ -132,7 +135,8 @@ const whys = computed(() => (mark.value?.solution.because ?? []).filter(b => !b.
       </template>
       <template v-else>
         <span v-if="exercise.kind === 'find'" class="soft small"
-          >{{ taps.length }} marked; tap a mark again to take it away</span
+          >{{ taps.length }} marked; tap a mark again to take it away ·
+          <a :href="printed" target="_blank" rel="noopener">print it, with what is wrong overleaf</a></span
         >
         <span v-else-if="exercise.pick" class="soft small"
           >{{ chosen.length }} of {{ exercise.pick }} chosen</span

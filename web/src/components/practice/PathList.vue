@@ -1,15 +1,18 @@
 <script setup lang="ts">
 // The rules of the craft in the order of the work, with how likely each is known now: a bar for it, and after how many
 // meetings that is said, for once is hardly known.
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Standing } from '@/composables/practice'
 
 const props = defineProps<{ standings: Standing[] }>()
 const stages = ['', 'How much', 'What', 'Make ready', 'Lay', 'Look', 'Serve and after']
+const text = ref('')
+const holds = (s: Standing) =>
+  `${s.rule.says} ${s.rule.why}`.toLowerCase().includes(text.value.trim().toLowerCase())
 const parts = computed(() =>
   [1, 2, 3, 4, 5, 6].map(n => {
-    const of = props.standings.filter(s => s.rule.stage === n)
-    return { n, of, met: of.filter(s => s.met).length }
+    const all = props.standings.filter(s => s.rule.stage === n)
+    return { n, all: all.length, of: all.filter(holds), met: all.filter(s => s.met).length }
   }),
 )
 const stands = (s: Standing) =>
@@ -20,10 +23,23 @@ const stands = (s: Standing) =>
 
 <template>
   <div class="path">
-    <details v-for="p in parts" :key="p.n" :open="p.n === 1 && p.met < p.of.length">
+    <input
+      v-model="text"
+      class="field find"
+      type="search"
+      maxlength="60"
+      placeholder="Find a rule"
+      aria-label="Find a rule"
+    />
+    <p v-if="text && !parts.some(p => p.of.length)" class="soft">No rule says that.</p>
+    <details
+      v-for="p in parts.filter(p => p.of.length)"
+      :key="p.n"
+      :open="!!text || (p.n === 1 && p.met < p.all)"
+    >
       <summary>
         <span class="figure">{{ stages[p.n] }}</span>
-        <span class="soft small nums">{{ p.met }} of {{ p.of.length }} met</span>
+        <span class="soft small nums">{{ p.met }} of {{ p.all }} met</span>
       </summary>
       <ul>
         <li v-for="s in p.of" :key="s.rule.id">
@@ -43,6 +59,9 @@ const stands = (s: Standing) =>
 .path {
   display: grid;
   gap: 6px;
+}
+.find {
+  width: min(320px, 100%);
 }
 details {
   background: var(--paper);
