@@ -83,10 +83,22 @@ func MakeRoomAround(ctx context.Context, larder *food.Larder, was, c *tray.Tray,
 
 // displacement is what an outcome came to.
 func (m *roomMaking) displacement(out outcome) Displacement {
-	if len(out.lifted) == 0 { // what went aside leaves pockets, and small food waits; a hand that took something off meant it
+	// what went aside leaves pockets, and small food waits; a hand that took something off, or made less of it, meant it
+	if len(out.lifted) == 0 && m.asMuch() {
 		out.tray = fillFromReserve(m.ctx, out.tray, m.larder, false)
 	}
 	return Displacement{Tray: out.tray, Moved: movedOf(m.was, out.tray, m.held, out.lifted), Lifted: out.lifted, Fewer: fewerOf(m.tray, out.tray)}
+}
+
+// asMuch reports whether what is held lies with as many pieces as before.
+func (m *roomMaking) asMuch() bool {
+	for _, k := range m.held {
+		e := &m.tray.Elements[k]
+		if o := m.was.Find(e.ID); o >= 0 && m.was.Elements[o].Placed && m.was.Elements[o].Count != e.Count {
+			return false
+		}
+	}
+	return len(m.was.Elements) == len(m.tray.Elements)
 }
 
 // newRoomMaking readies a tray c on which some elements were put down for the rest to make room; was is the tray

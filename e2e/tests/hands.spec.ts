@@ -19,7 +19,9 @@ test('neighbours give way to what is moved, in one step to undo; or they do not'
   // one that no other bowl stands before: heaps and rows give way, and bowls would, too
   const bowls = [...before.values()].filter(e => e.vessel)
   const free = (e: (typeof bowls)[number]) => !bowls.some(o => o.id !== e.id && o.x < e.x && e.x - o.x < 160 && Math.abs(o.y - e.y) < 120)
-  const bowl = bowls.find(free) ?? bowls[0]!
+  // and that has 10 mm to go: at the edge it would be drawn in
+  const middle = [...before.values()].reduce((s, e) => s + e.x / before.size, 0)
+  const bowl = bowls.filter(free).sort((a, b) => Math.abs(a.x - middle) - Math.abs(b.x - middle))[0] ?? bowls[0]!
   await page.locator(`[data-hold="${bowl.id}"]`).focus()
   const asked = page.waitForResponse(wasDone)
   await page.keyboard.press('Shift+ArrowLeft')
