@@ -98,7 +98,13 @@ test('practice', async ({ page }) => {
   await page.goto('/practice?set=find.4.7')
   const board = page.locator('svg.board')
   await board.locator('image').waitFor()
-  for (const [x, y] of [[80, 365], [498, 285], [260, 150]]) await board.click({ position: { x: x!, y: y! } })
+  for (const [x, y] of [[147, 337], [81, 355], [330, 150]]) {
+    const at = await board.evaluate((b, [x, y]) => {
+      const p = new DOMPoint(x, y).matrixTransform((b as unknown as SVGGraphicsElement).getScreenCTM()!)
+      return [p.x, p.y] as const
+    }, [x!, y!] as const)
+    await page.mouse.click(...at)
+  }
   await page.getByRole('button', { name: 'That is my answer' }).click()
   await page.locator('.points').waitFor()
   await shoot(page, 'practice')
