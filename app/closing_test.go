@@ -16,10 +16,10 @@ import (
 func TestAClosedBoardIsPriced(t *testing.T) {
 	a, _ := product(t, 977)
 	tr := plantest.LaidFor(t, 8).Clone()
-	for i := range tr.Elements { // most of the small food was eaten by the cooks
+	for i := range tr.Elements { // half of the small food was eaten by the cooks
 		e := &tr.Elements[i]
 		if f, _ := plantest.Larder.Get(e.Food); e.Kind() == food.KindLoose && e.Vessel == "" && (f.FillsGaps() || f.Category == food.Nut) && len(e.Pieces) > 8 {
-			n := len(e.Pieces) / 4
+			n := len(e.Pieces) / 2
 			e.Grams *= float64(n) / float64(e.Count)
 			e.Pieces, e.Count = e.Pieces[:n], n
 		}

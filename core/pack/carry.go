@@ -199,7 +199,10 @@ func (c *Carry) PutDown(ctx context.Context, larder *food.Larder) Displacement {
 		}
 	}
 	flows := slices.ContainsFunc(held, func(i int) bool { return c.t.Elements[i].Kind() == food.KindLoose })
-	out := m.finish(m.part(false), flows)
+	if out := m.asShown(flows); out.short <= fewToReserve && review.NewLive(out.tray, larder).Fits() {
+		return m.displacement(out)
+	}
+	out := m.refilled(m.finish(m.part(false), flows))
 	if flows && out.short == 0 && !review.NewLive(out.tray, larder).Fits() { // as pieces that flow may come to lie
 		out.short = m.whole
 	}

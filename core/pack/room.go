@@ -83,11 +83,30 @@ func MakeRoomAround(ctx context.Context, larder *food.Larder, was, c *tray.Tray,
 
 // displacement is what an outcome came to.
 func (m *roomMaking) displacement(out outcome) Displacement {
-	// what went aside leaves pockets, and small food waits; a hand that took something off, or made less of it, meant it
+	out = m.refilled(out)
+	return Displacement{Tray: out.tray, Moved: movedOf(m.was, out.tray, m.held, out.lifted), Lifted: out.lifted, Fewer: fewerOf(m.tray, out.tray)}
+}
+
+// asShown leaves all that stands where it came to lie under the hand, and lets loose food settle round it; with itself what is held
+// does, too.
+func (m *roomMaking) asShown(itself bool) outcome {
+	c := m.tray.Clone()
+	out := outcome{tray: c}
+	if given, did := giveWayIn(m.ctx, c, m.larder, m.z, m.held, itself, slices.Concat(m.windows, m.left)); did {
+		out.tray = given
+	}
+	out.short = m.whole - pieces(out.tray)
+	return m.refilled(out)
+}
+
+// refilled is an outcome with small food that waits in the pockets that what went aside left; a hand that took something off, or
+// made less of it, meant it.
+func (m *roomMaking) refilled(out outcome) outcome {
 	if len(out.lifted) == 0 && m.asMuch() {
 		out.tray = fillFromReserve(m.ctx, out.tray, m.larder, false)
+		out.short = max(0, m.whole-pieces(out.tray))
 	}
-	return Displacement{Tray: out.tray, Moved: movedOf(m.was, out.tray, m.held, out.lifted), Lifted: out.lifted, Fewer: fewerOf(m.tray, out.tray)}
+	return out
 }
 
 // asMuch reports whether what is held lies with as many pieces as before.
@@ -243,7 +262,9 @@ func (m *roomMaking) part(change bool) *solver {
 	if change {
 		p.change(m.windows[0], m.left[0])
 	}
-	p.resolve(m.ctx, roomRounds)
+	if !p.resolve(m.ctx, roomRounds) { // on a full board it goes on for longer, rather than that something is sent far
+		p.resolve(m.ctx, 2*roomRounds)
+	}
 	if m.carried {
 		p.toFreed(m.from)
 	}

@@ -78,8 +78,12 @@ func chooseBoards(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet
 
 // wanted is how much board is looked for, cm2.
 func wanted(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet) float64 {
-	guests := float64(b.Guests.Total())
-	return math.Max(leastEach*guests, math.Min(mostEach*guests, BoardAreaCM2(b, amounts, cabinet)*Full/brimful))
+	guests, food := float64(b.Guests.Total()), BoardAreaCM2(b, amounts, cabinet)
+	food *= Full / brimful
+	if b.HouseRules().Gaps == "airy" { // who wants air wants room
+		food *= brimful / airy
+	}
+	return math.Max(leastEach*guests, math.Min(mostEach*guests, food))
 }
 
 func withoutRim(c board.Board) bool { return c.RimMM == 0 }

@@ -17,6 +17,9 @@ import (
 // crackers move beside the board before anything else is held back.
 func lay(t *tray.Tray, b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet) {
 	room := Full * t.Board.UsableMM2()
+	if t.Rules.Gaps == "airy" {
+		room = airy * t.Board.UsableMM2()
+	}
 	all := amounts
 	amounts = amount.Held(all, *t.Board)
 	shares := crackersOn[t.Rules.Crackers]

@@ -24,6 +24,9 @@ import (
 // the rest is the air between groups that packing never closes.
 const Full = .95
 
+// airy is the same where the house leaves a little air.
+const airy = .86
+
 // Stiff is the share that bowls, whole things, rows and trails may take of it:
 // they cannot be squeezed, so loose food must have room to close the gaps round them.
 const Stiff = .7

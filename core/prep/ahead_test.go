@@ -7,6 +7,7 @@ import (
 	"testing"
 	"time"
 
+	"happytray/core/board"
 	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/job"
@@ -328,7 +329,7 @@ func TestHowManyHands(t *testing.T) {
 // Boards that follow each other: a further one is covered before the guests come, leaves the cold before its time, is finished then, and has
 // a clock of its own; so an evening that is longer than the hours is held.
 func TestBoardsThatFollowEachOther(t *testing.T) {
-	b := brief.Brief{Guests: brief.Guests{Adults: 16}, Month: 6, Occasion: "grazing", LastsMinutes: 90, ServeAt: "2026-11-27T19:00:00Z"}
+	b := brief.Brief{Guests: brief.Guests{Adults: 16}, Month: 6, Occasion: "grazing", LastsMinutes: 100, ServeAt: "2026-11-27T19:00:00Z"}
 	short := func(d Day) bool {
 		return slices.ContainsFunc(d.Cautions, func(c say.Text) bool { return strings.Contains(c.String(), "and guests graze until") })
 	}
@@ -336,19 +337,19 @@ func TestBoardsThatFollowEachOther(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	b.Copies, b.WaveMinutes = 2, 45
+	b.Copies, b.WaveMinutes, b.Board = 2, 50, &board.Request{ID: "round-48-walnut"}
 	two, err := Plan(plantest.Laid(t, b), food.BuiltIn(), Options{People: 2})
 	if err != nil {
 		t.Fatal(err)
 	}
 	if !short(one) || short(two) {
-		t.Errorf("an hour and a half: one board is short %v, two after each other %v", short(one), short(two))
+		t.Errorf("an hour and forty minutes: one board is short %v, two after each other %v", short(one), short(two))
 	}
 	if len(two.Trays) != 2 || two.Trays[0].Wave != 0 || two.Trays[1].Wave != 2 || two.Trays[1].ClearAt <= two.Trays[0].ClearAt {
 		t.Fatalf("%+v", two.Trays)
 	}
 	serve := at(t, two.ServeAt)
-	second := serve.Add(45 * time.Minute)
+	second := serve.Add(50 * time.Minute)
 	var cover, out Task
 	after := 0
 	for _, k := range two.Tasks {

@@ -344,6 +344,9 @@ const lapsOf = .6
 // laps is how deep two bodies may lie over each other, mm: rows lap over what lies beside them.
 func (m *mover) laps(i, j int) float64 {
 	of := m.s.Given.Elements
+	if m.s.Given.Rules.Gaps == "airy" { // nothing laps where a little air is wanted
+		return 0
+	}
 	if over := review.Touch(&of[m.p.bodies[i].e], &of[m.p.bodies[j].e]); over > 1 {
 		return lapsOf * over
 	}

@@ -407,7 +407,7 @@ func TestAiryBoardsKeepTheirAir(t *testing.T) {
 	b := brief.Brief{Guests: brief.Guests{Adults: 14}, Foods: plantest.Usual}
 	cover := func(gaps string) float64 {
 		b.Rules = &brief.Rules{Gaps: gaps}
-		res := plantest.Lay(t, plantest.Planned(t, b), search.Options{Seed: 3, Effort: 8})
+		res := plantest.Lay(t, plantest.Planned(t, b), search.Options{Seed: 3, Effort: 2})
 		c, _ := review.Judge(res.Tray, plantest.Larder).Value("fit.cover")
 		return c
 	}

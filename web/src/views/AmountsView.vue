@@ -3,7 +3,7 @@
 import { computed, shallowRef, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { api, take, type Basket, type Saving } from '@/api/client'
-import type { Brief, Want } from '@/api/tray.gen'
+import type { Brief, TrayFile, Want } from '@/api/tray.gen'
 import AmountsTable from '@/components/amounts/AmountsTable.vue'
 import GroupsTable from '@/components/amounts/GroupsTable.vue'
 import LearntList from '@/components/amounts/LearntList.vue'
@@ -88,12 +88,28 @@ function slide(category: string, times: number) {
   asked = { ...brief.value, foods: list(), tilt: tilt.value, board }
   reckon()
 }
+const foodsOf = (trays: TrayFile[]) =>
+  new Set(trays.flatMap(t => [...t.elements, ...t.reserve].map(e => e.food)))
+/** Without the list of foods where the same are chosen without it: handed back, all is as it was before the slider named them. */
+async function unnamed(next: Brief): Promise<Brief> {
+  if (next.tilt || fixed.value.size) return next
+  const bare = { ...next, foods: undefined }
+  try {
+    const planned = await take(api.POST('/api/v1/plan', { body: bare }))
+    const chosen = foodsOf([planned, ...(planned.further ?? [])])
+    const mine = foodsOf(job.trays)
+    if (chosen.size === mine.size && [...mine].every(f => chosen.has(f))) return bare
+  } catch {
+    // then they stay named
+  }
+  return next
+}
 async function saveTilt(category: string, times: number | undefined) {
   slidden.value = { ...slidden.value, [category]: times ?? 1 }
   const next = { ...tilt.value }
   for (const c of Object.keys(next)) if (next[c] === 1) delete next[c]
   const done = await replan(
-    { ...brief.value, foods: list(), tilt: Object.keys(next).length ? next : undefined },
+    await unnamed({ ...brief.value, foods: list(), tilt: Object.keys(next).length ? next : undefined }),
     times === undefined ? `${category}: back to usual` : `${category}: ${Math.round(100 * times)} % of usual`,
   )
   if (done || wrong.value) slidden.value = {} // else the slider has moved on
