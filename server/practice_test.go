@@ -16,7 +16,7 @@ func TestPracticeRoom(t *testing.T) {
 	if len(path.Rules) < 55 {
 		t.Errorf("%d rules", len(path.Rules))
 	}
-	for _, kind := range []string{"find", "amount", "order", "pair", "diet", "tool", "season", "board", "keep"} {
+	for _, kind := range []string{"find", "amount", "order", "pair", "diet", "tool", "season", "board", "keep", "why"} {
 		asked := fmt.Sprintf(`{"kind":%q,"seed":11,"level":2`, kind)
 		a := d.ask("POST", "/api/v1/practice", []byte(asked+"}"))
 		var e struct {

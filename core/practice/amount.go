@@ -2,6 +2,7 @@ package practice
 
 import (
 	"math"
+	"strconv"
 
 	"happytray/core/brief"
 	"happytray/core/food"
@@ -32,7 +33,7 @@ func (m *maker) party() brief.Brief {
 }
 
 // planned is a plan of a brief that the exercise made up, so that nothing in it can be wrong.
-func (m *maker) planned(b brief.Brief) *job.Job {
+func (m *maker) plannedFor(b brief.Brief) *job.Job {
 	j, err := plan.FromBrief(b, m.larder, m.cabinet)
 	if err != nil {
 		panic("practice: " + err.Error()) // ours; a test asks for every seed
@@ -40,18 +41,42 @@ func (m *maker) planned(b brief.Brief) *job.Job {
 	return j
 }
 
-// asks are the numbers that can be guessed, from the level on at which they are asked.
+// guess is a number that can be asked for.
 type guess struct {
 	id, unit string
-	level    int
+	level    int // from which on it is asked
 	rule     string
-	planned  bool // it takes a plan to tell
+	of       []food.Category // whose shares it is; none where it takes a plan to tell
+	asks     say.Text
 }
 
 var guesses = []guess{
-	{"cheese", "g", 1, "shares", false}, {"crackers", "g", 1, "shares", false}, {"meat", "g", 1, "shares", false}, {"fruit", "g", 2, "shares", false},
-	{"nuts", "g", 2, "shares", false}, {"cracker-pieces", "pieces", 2, "pieces", false}, {"board", "cm2", 3, "boards", true}, {"cheeses", "kinds", 3, "kinds", true},
-	{"bowls", "pieces", 4, "bowls", true}, {"basket", "money", 5, "money", true}, {"minutes", "minutes", 6, "time", true},
+	{"cheese", "g", 1, "shares", []food.Category{food.Cheese}, say.That("practice.ask.cheese")},
+	{"crackers", "g", 1, "shares", []food.Category{food.Cracker}, say.That("practice.ask.crackers")},
+	{"meat", "g", 1, "shares", []food.Category{food.Meat}, say.That("practice.ask.meat")},
+	{"fruit", "g", 2, "shares", []food.Category{food.Fruit, food.Vegetable}, say.That("practice.ask.fruit")},
+	{"nuts", "g", 2, "shares", []food.Category{food.Nut}, say.That("practice.ask.nuts")},
+	{"cracker-pieces", "pieces", 2, "pieces", []food.Category{food.Cracker}, say.That("practice.ask.pieces")},
+	{"board", "cm2", 3, "boards", nil, say.That("practice.ask.board")},
+	{"cheeses", "kinds", 3, "kinds", nil, say.That("practice.ask.cheeses")},
+	{"bowls", "pieces", 4, "bowls", nil, say.That("practice.ask.bowls")},
+	{"basket", "money", 5, "money", nil, say.That("practice.ask.basket")},
+	{"minutes", "minutes", 6, "time", nil, say.That("practice.ask.minutes")},
+}
+
+// tableShares are the grams of each kind for the whole table: who eats no meat has its share in cheese, dips, vegetables and nuts,
+// and nobody's meat is reckoned for them.
+func tableShares(b brief.Brief) map[food.Category]float64 {
+	without := 0
+	for _, d := range b.Diets {
+		without += d.Count
+	}
+	part := float64(without) / math.Max(1, float64(b.Guests.Total())) // of the appetites, as if they were like the others
+	out := portion.SharesOf(b, (1-part)*b.Guests.Appetites(), portion.WithMeat)
+	for c, g := range portion.SharesOf(b, part*b.Guests.Appetites(), portion.WithoutMeat) {
+		out[c] += g
+	}
+	return out
 }
 
 // crackerG is a usual round cracker (docs/craft.md, Foods).
@@ -70,7 +95,7 @@ func (m *maker) amount() *Exercise {
 	if b.LastsMinutes > 0 {
 		e.Asks = e.Asks.Then("practice.amount.lasts", say.Minutes(b.LastsMinutes))
 	}
-	shares := portion.Shares(b, portion.WithMeat)
+	shares := tableShares(b)
 	var there []guess
 	for _, g := range guesses {
 		if g.level <= m.level && g.level > m.level-4 {
@@ -81,11 +106,11 @@ func (m *maker) amount() *Exercise {
 	var j *job.Job
 	rules := map[string]bool{}
 	for _, g := range there {
-		if g.planned && j == nil {
-			j = m.planned(b)
+		if g.of == nil && j == nil {
+			j = m.plannedFor(b)
 		}
-		is, says := m.value(g.id, b, shares, j)
-		e.Guesses = append(e.Guesses, Question{ID: g.id, Asks: asking(g.id), Unit: g.unit})
+		is, says := m.value(g, b, shares, j)
+		e.Guesses = append(e.Guesses, Question{ID: g.id, Asks: g.asks, Unit: g.unit})
 		e.Solution.Values = append(e.Solution.Values, Value{ID: g.id, Is: math.Round(is), Says: says})
 		if !rules[g.rule] {
 			rules[g.rule] = true
@@ -95,58 +120,20 @@ func (m *maker) amount() *Exercise {
 	return e
 }
 
-// asking is how a number is asked for.
-func asking(id string) say.Text {
-	switch id {
-	case "cheese":
-		return say.That("practice.ask.cheese")
-	case "crackers":
-		return say.That("practice.ask.crackers")
-	case "meat":
-		return say.That("practice.ask.meat")
-	case "fruit":
-		return say.That("practice.ask.fruit")
-	case "nuts":
-		return say.That("practice.ask.nuts")
-	case "cracker-pieces":
-		return say.That("practice.ask.pieces")
-	case "board":
-		return say.That("practice.ask.board")
-	case "cheeses":
-		return say.That("practice.ask.cheeses")
-	case "bowls":
-		return say.That("practice.ask.bowls")
-	case "basket":
-		return say.That("practice.ask.basket")
-	default:
-		return say.That("practice.ask.minutes")
-	}
-}
-
 // value is the answer to a question and how it comes about.
-func (m *maker) value(id string, b brief.Brief, shares map[food.Category]float64, j *job.Job) (float64, say.Text) {
-	portions := b.Guests.Appetites()
-	of := func(c ...food.Category) (float64, say.Text) {
+func (m *maker) value(q guess, b brief.Brief, shares map[food.Category]float64, j *job.Job) (float64, say.Text) {
+	if q.of != nil {
 		g := 0.0
-		for _, k := range c {
-			g += shares[k]
+		for _, c := range q.of {
+			g += shares[c]
 		}
-		return g, say.That("practice.share", say.Grams(g/portions), say.Figure(int(math.Round(portions))))
+		if q.id == "cracker-pieces" {
+			return g / crackerG, say.That("practice.pieces", say.Grams(g), say.Grams(crackerG))
+		}
+		portions := b.Guests.Appetites()
+		return g, say.That("practice.share", say.Grams(g/portions), say.Word(strconv.FormatFloat(portions, 'f', -1, 64)))
 	}
-	switch id {
-	case "cheese":
-		return of(food.Cheese)
-	case "crackers":
-		return of(food.Cracker)
-	case "meat":
-		return of(food.Meat)
-	case "fruit":
-		return of(food.Fruit, food.Vegetable)
-	case "nuts":
-		return of(food.Nut)
-	case "cracker-pieces":
-		g := shares[food.Cracker]
-		return g / crackerG, say.That("practice.pieces", say.Grams(g), say.Grams(crackerG))
+	switch q.id {
 	case "board":
 		a := 0.0
 		for _, t := range j.Trays {
@@ -166,7 +153,9 @@ func (m *maker) value(id string, b brief.Brief, shares map[food.Category]float64
 	case "bowls":
 		n := 0
 		for _, t := range j.Trays {
-			n += len(t.Vessels)
+			for i := range t.Elements {
+				n += b2i(t.Elements[i].Vessel != "" && t.Elements[i].Category != food.NotFood)
+			}
 		}
 		return float64(n), say.That("practice.bowls")
 	case "basket":

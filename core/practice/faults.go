@@ -228,7 +228,7 @@ func (m *maker) likeColours(t *tray.Tray) *tray.Tray {
 
 // tallBefore sets the bowl that stands nearest to the front up before what lies behind it.
 func (m *maker) tallBefore(t *tray.Tray) *tray.Tray {
-	if t.Board.Front == "" {
+	if !fronted(t) {
 		return nil
 	}
 	bowls := m.lying(t, func(_ int, e *tray.Element, _ *food.Food) bool { return e.Vessel != "" })

@@ -107,11 +107,14 @@ func (m *maker) told(asks say.Text, t *tray.Tray) say.Text {
 	for _, w := range t.Brief.Avoided() {
 		asks = asks.Then("practice.find.diet", say.Word(diet.Says(w)))
 	}
-	if t.Board.Front != "" {
+	if fronted(t) {
 		asks = asks.Then("practice.find.front")
 	}
 	return asks.Then("practice.find.board", say.Word(t.Board.Name))
 }
+
+// fronted reports whether a board is seen from the near side; of others nothing stands before.
+func fronted(t *tray.Tray) bool { return t.Board.Front == "bottom" }
 
 // triesEach is how often a fault is tried on a tray before another kind is taken.
 const triesEach = 3

@@ -164,10 +164,24 @@ func (m *maker) tool() *Exercise {
 	f := of[names[0]][0]
 	e := &Exercise{Rules: []string{"tools"}, Pick: 1, Asks: say.That("practice.tool", say.Food(f.Name)),
 		Solution: &Solution{Right: []string{f.Tool}, Because: []Because{{Says: say.That("practice.tool.why", say.Food(f.Name), say.Word(f.Tool))}}}}
-	for _, name := range shuffled(m.r, names[:min(len(names), m.choices())]) {
+	// one of a sort: nobody quarrels whether it is a spoon or a small spoon
+	choices := names[:1]
+	for _, name := range names[1:] {
+		if len(choices) < m.choices() && !slices.ContainsFunc(choices, func(o string) bool { return alikeTools(name, o) }) {
+			choices = append(choices, name)
+		}
+	}
+	for _, name := range shuffled(m.r, choices) {
 		e.Choices = append(e.Choices, Choice{ID: name, Says: say.Plain(name)})
 	}
 	return e
+}
+
+// eitherTool are tools of which the one does as well as the other (docs/craft.md, Kit), so that they are never both to choose from.
+var eitherTool = [][]string{{"spoon", "small spoon", "scoop"}, {"fork", "slotted spoon"}, {"tongs", "picks", "fork"}, {"spade blade", "narrow pointed blade"}}
+
+func alikeTools(a, b string) bool {
+	return slices.ContainsFunc(eitherTool, func(of []string) bool { return slices.Contains(of, a) && slices.Contains(of, b) })
 }
 
 // months are how an exercise calls them.
@@ -232,7 +246,7 @@ func (m *maker) board() *Exercise {
 	step := 1.5 - .04*float64(m.level)
 	for {
 		b := m.party()
-		made := m.planned(b)
+		made := m.plannedFor(b)
 		t := made.Trays[0]
 		if len(made.Trays) > 1 || t.Board.ID == "" {
 			continue
@@ -307,5 +321,29 @@ func (m *maker) keep() *Exercise {
 	})
 	e.Brief = &b
 	e.Solution.Because = append(e.Solution.Because, Because{Says: says})
+	return e
+}
+
+// why asks for the reason of a rule: that of the path at the seed's remainder by the number of rules, so that each can be asked
+// for. At the harder levels the other reasons are those of the same part of the work.
+func (m *maker) why(seed uint64) *Exercise {
+	rules := Path()
+	of := rules[seed%uint64(len(rules))]
+	e := &Exercise{Rules: []string{of.ID}, Pick: 1, Asks: say.That("practice.why", say.Word(of.Says)), Solution: &Solution{Right: []string{of.ID}, Because: []Because{}}}
+	list := []Rule{of}
+	for _, near := range []bool{m.level > 3, false} {
+		for _, r := range shuffled(m.r, rules) {
+			taken := slices.ContainsFunc(list, func(o Rule) bool { return o.ID == r.ID })
+			if len(list) < min(5, m.choices()) && !taken && (!near || r.Stage == of.Stage) {
+				list = append(list, r)
+			}
+		}
+	}
+	for _, r := range shuffled(m.r, list) {
+		e.Choices = append(e.Choices, Choice{ID: r.ID, Says: say.Plain(r.Why)})
+		if r.ID != of.ID {
+			e.Solution.Because = append(e.Solution.Because, Because{ID: r.ID, Says: say.That("practice.why.other", say.Word(r.Says))})
+		}
+	}
 	return e
 }

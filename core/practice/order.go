@@ -2,6 +2,7 @@ package practice
 
 import (
 	"slices"
+	"strings"
 
 	"happytray/core/job"
 	"happytray/core/prep"
@@ -36,7 +37,7 @@ func (m *maker) order() *Exercise {
 				break
 			}
 		}
-		slices.SortStableFunc(tasks, func(a, b prep.Task) int { return compare(a.Starts, b.Starts) })
+		slices.SortStableFunc(tasks, func(a, b prep.Task) int { return strings.Compare(a.Starts, b.Starts) })
 		e := &Exercise{Rules: []string{"order"}, Brief: &b, Asks: say.That("practice.order", say.N(b.Guests.Total())), Solution: &Solution{}}
 		must := before(day.Tasks)
 		for i, k := range tasks {
@@ -57,16 +58,6 @@ func (m *maker) order() *Exercise {
 		return e
 	}
 	panic("practice: no day has an order") // shipped data; a test asks for every seed
-}
-
-func compare(a, b string) int {
-	switch {
-	case a < b:
-		return -1
-	case a > b:
-		return 1
-	}
-	return 0
 }
 
 // before tells whether one of a day's tasks must come before another.

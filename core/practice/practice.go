@@ -19,7 +19,7 @@ import (
 )
 
 // Kinds are the kinds of exercises, in the order in which a newcomer meets them.
-var Kinds = []string{"find", "amount", "order", "pair", "diet", "tool", "season", "board", "keep"}
+var Kinds = []string{"find", "amount", "order", "pair", "diet", "tool", "season", "board", "keep", "why"}
 
 // MostLevel is the hardest level; 1 is the easiest.
 const MostLevel = 6
@@ -99,7 +99,7 @@ func Make(kind string, seed uint64, level int, larder *food.Larder, cabinet *boa
 	_, _ = h.Write([]byte(kind))
 	m := &maker{r: rand.New(rand.NewPCG(seed, h.Sum64()+uint64(level))), level: level, larder: larder, cabinet: cabinet}
 	e := map[string]func() *Exercise{"find": m.find, "amount": m.amount, "order": m.order, "pair": m.pair, "diet": m.diet, "tool": m.tool,
-		"season": m.season, "board": m.board, "keep": m.keep}[kind]()
+		"season": m.season, "board": m.board, "keep": m.keep, "why": func() *Exercise { return m.why(seed) }}[kind]()
 	e.Kind, e.Seed, e.Level = kind, seed, level
 	return e, nil
 }

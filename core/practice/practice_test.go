@@ -10,6 +10,7 @@ import (
 	"testing"
 
 	"happytray/core/board"
+	"happytray/core/brief"
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -107,9 +108,36 @@ func TestPath(t *testing.T) {
 				t.Errorf("%s is looked after by %s and %s", c, checks[c], r.ID)
 			}
 			checks[c] = r.ID
-			if !slices.Contains(there, c) && c != "service.bites" {
+			if !slices.Contains(there, c) {
 				t.Errorf("%s: no check %s", r.ID, c)
 			}
+		}
+	}
+	// each kind that a rule names can grade it: it is planted, or some seed asks for it
+	for n, r := range Path() {
+		for _, k := range r.Kinds {
+			if k == "find" {
+				if !slices.ContainsFunc(planters, func(p planter) bool { return ruleOf(p.check) == r.ID }) {
+					t.Errorf("%s: nothing of it is planted", r.ID)
+				}
+				continue
+			}
+			asked := false
+			for seed := range uint64(40) {
+				if k == "why" {
+					seed = uint64(n)
+				}
+				asked = asked || slices.Contains(made(t, k, seed, 1+int(seed)%MostLevel).Rules, r.ID) || slices.Contains(made(t, k, seed, MostLevel).Rules, r.ID)
+				if asked {
+					break
+				}
+			}
+			if !asked {
+				t.Errorf("%s: no exercise of the kind %s is about it", r.ID, k)
+			}
+		}
+		if !slices.Contains(r.Kinds, "why") {
+			t.Errorf("the reason of %s is not asked", r.ID)
 		}
 	}
 	if len(ids) < 55 {
@@ -383,5 +411,40 @@ func BenchmarkExercise(b *testing.B) {
 				made(b, kind, uint64(n%20), 4)
 			}
 		})
+	}
+}
+
+// Nobody's meat is reckoned for those who eat none; their share lies in cheese and the rest, and the whole table's portions add up.
+func TestMeatlessGuestsInAmounts(t *testing.T) {
+	all := brief.Brief{Guests: brief.Guests{Adults: 12}, Occasion: "grazing"}
+	some := all
+	some.Diets = []brief.Diet{{Who: "some", Count: 4, Avoid: []string{"meat"}}}
+	with, without := tableShares(all), tableShares(some)
+	if math.Abs(with[food.Meat]-12*50) > 1e-9 || math.Abs(without[food.Meat]-8*50) > 1e-9 || math.Abs(without[food.Cheese]-(12*60+4*25)) > 1e-9 {
+		t.Errorf("meat %v and %v, cheese %v", with[food.Meat], without[food.Meat], without[food.Cheese])
+	}
+	for seed := range uint64(40) {
+		e := made(t, "amount", seed, 6)
+		for _, v := range e.Solution.Values {
+			if v.ID == "bowls" && (v.Is < 0 || v.Is > 12) || v.Is < 0 {
+				t.Errorf("%d: %+v", seed, v)
+			}
+		}
+	}
+}
+
+// What guests may as well take with another tool is never asked against it; that a board is seen from the near side is said of those alone.
+func TestNobodyQuarrels(t *testing.T) {
+	for seed := range uint64(60) {
+		e := made(t, "tool", seed, 1+int(seed%MostLevel))
+		for _, c := range e.Choices {
+			if c.ID != e.Solution.Right[0] && alikeTools(c.ID, e.Solution.Right[0]) {
+				t.Errorf("%d: %s or %s", seed, c.ID, e.Solution.Right[0])
+			}
+		}
+		f := made(t, "find", seed, 1)
+		if strings.Contains(f.Asks.String(), "near side") != (f.Tray.Board.Front == "bottom") {
+			t.Errorf("%d: %q of a board with the front %q", seed, f.Asks, f.Tray.Board.Front)
+		}
 	}
 }

@@ -23,9 +23,9 @@ vi.mock('idb-keyval', () => ({
   set: (k: string, v: unknown) => Promise.resolve(kept.set(k, v)),
 }))
 const rules = [
-  { id: 'shares', stage: 1, says: 'So much.', why: 'For so.', kinds: ['amount'], about: 'Shares' },
-  { id: 'pairs', stage: 2, says: 'Pair it.', why: 'It tastes.', kinds: ['pair'], about: 'Where things go' },
-  { id: 'full', stage: 4, says: 'Full.', why: 'Gaps show.', kinds: ['find'], about: 'Boards' },
+  { id: 'shares', stage: 1, says: 'So much.', why: 'For so.', kinds: ['amount', 'why'], about: 'Shares' },
+  { id: 'pairs', stage: 2, says: 'Pair it.', why: 'It tastes.', kinds: ['why'], about: 'Where things go' },
+  { id: 'full', stage: 4, says: 'Full.', why: 'Gaps show.', kinds: ['find', 'why'], about: 'Boards' },
 ]
 const mark = (grades: Record<string, number>, within = {}) => ({
   points: 80,
@@ -48,7 +48,9 @@ beforeEach(() => {
 it('a round begins with what is due, then with what was never met', async () => {
   const p = usePractice()
   await p.read()
-  expect(p.round().map(e => e.kind)).toEqual(['amount', 'pair', 'find'])
+  const round = p.round()
+  expect(round.map(e => e.kind)).toEqual(['amount', 'why', 'find'])
+  expect(round[1]!.seed % rules.length).toBe(1) // the reason of that very rule
   await p.note(mark({ full: 1, shares: 4, nobody: 3 }, { cheese: 1, meat: 0 }))
   expect(p.progress.value.guesses).toEqual({ said: 2, within: 1 })
   expect(Object.keys(p.progress.value.cards).sort()).toEqual(['full', 'shares'])
@@ -133,4 +135,19 @@ it('a rule is found by a word of it', async () => {
   expect(w.get('details').attributes('open')).toBeDefined()
   await w.get('input').setValue('chess')
   expect(w.text()).toContain('No rule says that.')
+})
+
+it('a clock that was ahead is taken for now', async () => {
+  const p = usePractice()
+  await p.read()
+  vi.useFakeTimers({ now: new Date('2036-01-01T12:00:00Z'), toFake: ['Date'] })
+  await p.note(mark({ shares: 3 }))
+  vi.setSystemTime(new Date('2026-01-01T12:00:00Z'))
+  await p.note(mark({ shares: 3 }))
+  const card = p.progress.value.cards.shares!
+  const days = (+new Date(card.due) - Date.now()) / 864e5
+  vi.useRealTimers()
+  expect(card.reps).toBe(2)
+  expect(days).toBeGreaterThan(0)
+  expect(days).toBeLessThan(60)
 })

@@ -3093,7 +3093,7 @@ export interface components {
             results: number[][];
         };
         /** @enum {string} */
-        ExerciseKind: "find" | "amount" | "order" | "pair" | "diet" | "tool" | "season" | "board" | "keep";
+        ExerciseKind: "find" | "amount" | "order" | "pair" | "diet" | "tool" | "season" | "board" | "keep" | "why";
         ExerciseAsked: {
             kind: components["schemas"]["ExerciseKind"];
             /** Format: int64 */
@@ -7836,7 +7836,7 @@ export const settingsChangeHemisphereValues: ReadonlyArray<FlattenedDeepRequired
 export const mineValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Mine"]> = ["built-in", "changed", "own"];
 export const importReportTableValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportReport"]["table"]> = ["larder", "packs", "stock"];
 export const importLineWhatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportLine"]["what"]> = ["added", "changed", "same", "refused"];
-export const exerciseKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ExerciseKind"]> = ["find", "amount", "order", "pair", "diet", "tool", "season", "board", "keep"];
+export const exerciseKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ExerciseKind"]> = ["find", "amount", "order", "pair", "diet", "tool", "season", "board", "keep", "why"];
 export const lensValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lens"]> = ["families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue", "eaten", "bites", "tasting"];
 export const commandKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Command"]["kind"]> = ["move", "lay", "take-off", "lock", "unlock", "form", "swap", "duplicate", "split", "join", "amount", "vessel", "lift", "circle", "open", "bend", "pile"];
 export const offerLeaningValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Offer"]["leaning"]> = ["liked", "season", "new"];

@@ -30,6 +30,7 @@ export const kindSays = {
   season: ['What is in season', 'At its best this month or that'],
   board: ['Which board', 'Large enough and not too large'],
   keep: ['What can be kept', 'After so long out of the cold'],
+  why: ['Why', 'The reason of a rule'],
 } as const
 
 const roundOf = 5
@@ -58,7 +59,7 @@ export function usePractice() {
       return {
         rule,
         met: card?.reps ?? 0,
-        known: card ? scheduler.get_retrievability(card, now, false) : 0,
+        known: card ? Math.min(1, scheduler.get_retrievability(card, now, false)) : 0,
         due: !!card && new Date(card.due) <= now,
       }
     })
@@ -76,9 +77,11 @@ export function usePractice() {
     const out: ExerciseAsked[] = []
     for (const s of [...due, ...fresh, ...rest]) {
       if (out.length === roundOf) break
-      // what two rules are trained by comes once
-      const kind = s.rule.kinds.find(k => out.filter(o => o.kind === k).length < (k === 'find' ? 2 : 1))
-      if (kind) out.push(one(kind, levelOf(s)))
+      const used = (kind: string) => out.filter(o => o.kind === kind).length
+      // by its own exercise, once in a round and twice by a laid board; else by its reason, which every rule has
+      const own = s.rule.kinds.find(k => k !== 'why' && used(k) < (k === 'find' ? 2 : 1))
+      if (own) out.push(one(own, levelOf(s)))
+      else if (used('why') < 2) out.push(reasonOf(s))
     }
     return out
   }
@@ -88,20 +91,22 @@ export function usePractice() {
     seed: Math.floor(Math.random() * 2 ** 31),
   })
 
+  /** The exercise that asks for the reason of one rule: which it is follows from the seed. */
+  const reasonOf = (s: Standing): ExerciseAsked => {
+    const any = one('why', levelOf(s))
+    return { ...any, seed: any.seed * rules.value.length + rules.value.indexOf(s.rule) }
+  }
+
   /** Notes how well the rules of an exercise were known. */
   async function note(mark: ExerciseMark) {
-    const next = structuredClone(JSON.parse(JSON.stringify(progress.value))) as Progress
+    const next = JSON.parse(JSON.stringify(progress.value)) as Progress
     const now = new Date()
     for (const [rule, grade] of Object.entries(mark.grades)) {
       if (!rules.value.some(r => r.id === rule)) continue
       const was = next.cards[rule]
-      const card = was
-        ? {
-            ...was,
-            due: new Date(was.due),
-            last_review: was.last_review ? new Date(was.last_review) : undefined,
-          }
-        : createEmptyCard(now)
+      // where the clock was ahead it was met now at the latest
+      const met = was?.last_review && new Date(Math.min(+new Date(was.last_review), +now))
+      const card = was ? { ...was, due: new Date(was.due), last_review: met } : createEmptyCard(now)
       next.cards[rule] = scheduler.next(card as Card, now, grade as Grade).card
     }
     const said = Object.values(mark.within)

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, take, Trouble, type ExerciseAsked, type ExerciseMark } from '@/api/client'
 import ExerciseSheet from '@/components/practice/ExerciseSheet.vue'
 import House from '@/components/house/House.vue'
+import ResultsTable from '@/components/practice/ResultsTable.vue'
 import PathList from '@/components/practice/PathList.vue'
 import { kindSays, readSet, usePractice, written } from '@/composables/practice'
 import { useToast } from '@/stores/toast'
@@ -33,7 +34,7 @@ function begin(of: ExerciseAsked[]) {
   set.value = of
   at.value = 0
   marks.value = []
-  others.value = null
+  others.value = sofar.value = null
 }
 function leave() {
   begin([])
@@ -59,6 +60,17 @@ const met = computed(() => practice.standings.value.filter(s => s.met).length)
 const sure = computed(() => practice.progress.value.guesses)
 const kinds = Object.entries(kindSays) as [ExerciseAsked['kind'], readonly [string, string]][]
 
+/** Of a set that came by link, what others had so far, before one has done it. */
+const sofar = shallowRef<number[][] | null>(null)
+async function look() {
+  const query = { set: written(set.value) }
+  try {
+    sofar.value = (await take(api.GET('/api/v1/practice/results', { params: { query } }))).results
+    if (!sofar.value.length) toast.tell({ says: 'Nobody has put theirs here yet.' })
+  } catch (e) {
+    toast.tell({ says: e instanceof Trouble ? e.message : 'That cannot be had just now.' })
+  }
+}
 /** What others had of the same set, one's own last, once it was put beside them. */
 const others = shallowRef<number[][] | null>(null)
 async function beside() {
@@ -86,11 +98,13 @@ async function share() {
 <template>
   <House title="Practice">
     <template v-if="set.length" #acts>
+      <button v-if="set.length > 1 && !done" class="btn quiet" @click="look">What others had</button>
       <button class="btn" @click="share">Copy the link to this set</button>
       <button class="btn" @click="leave">Leave</button>
     </template>
     <p v-if="wrong" class="card" role="alert">▲ {{ wrong }}</p>
 
+    <ResultsTable v-if="sofar?.length && !done" :results="sofar" />
     <template v-if="set.length && !done">
       <p v-if="set.length > 1" class="soft small nums">
         {{ at + 1 }} of {{ set.length }} · {{ kindSays[set[at]!.kind][0] }}, level {{ set[at]!.level }}
@@ -108,15 +122,7 @@ async function share() {
           <b class="nums">{{ Math.round(m.points) }}</b>
         </li>
       </ul>
-      <table v-if="others" class="nums">
-        <caption class="soft small">
-          Side by side, without names; yours is the last
-        </caption>
-        <tr v-for="(r, n) in others" :key="n" :class="{ mine: n === others.length - 1 }">
-          <td v-for="(p, k) in r" :key="k">{{ p }}</td>
-          <th>{{ Math.round(r.reduce((a, b) => a + b, 0) / r.length) }}</th>
-        </tr>
-      </table>
+      <ResultsTable v-if="others" :results="others" mine />
       <div class="acts">
         <button v-if="set.length > 1 && !others" class="btn" @click="beside">Beside those of others</button>
         <button class="btn next" @click="begin(practice.round())">Another round</button>
@@ -227,19 +233,6 @@ async function share() {
 }
 .result ul {
   padding-left: 18px;
-}
-table {
-  border-collapse: collapse;
-  justify-self: start;
-}
-td,
-th {
-  padding: 4px 14px;
-  text-align: right;
-  border-bottom: 1px solid var(--line);
-}
-.mine {
-  background: var(--blue-wash);
 }
 .result .figure {
   font-size: var(--type-10);

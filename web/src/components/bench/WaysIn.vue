@@ -60,7 +60,7 @@ const shown = () =>
         >When <DayTime :value="at" label="When they come" @written="d => (at = d)" />
       </label>
       <fieldset class="line">
-        <legend>What somebody must not have</legend>
+        <legend>What nobody may eat</legend>
         <TickedWords :words="words" :holds="w => avoided.includes(w)" @ticked="tick" />
       </fieldset>
       <button class="btn next" type="submit" :disabled="busy || !fine">Lay a board</button>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 // A tray as drawn, to be tapped: what is gone is covered by the board, what is looked at has a ring.
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { computed } from 'vue'
 import type { TrayElement, TrayFile } from '@/api/tray.gen'
-import { drawing } from '@/composables/picture'
+import { useDrawn } from '@/composables/drawn'
 import { boxAround } from '@/tray/move'
 
 const props = defineProps<{
@@ -14,24 +14,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ tap: [element: TrayElement] }>()
 
-const src = ref('')
-const box = ref<number[]>([])
-watch(
-  () => props.tray,
-  async t => {
-    if (!t.board) return
-    try {
-      const svg = await drawing(t, 'above', false)
-      box.value = /viewBox="([^"]+)"/.exec(svg)?.[1]?.split(' ').map(Number) ?? []
-      URL.revokeObjectURL(src.value)
-      src.value = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }))
-    } catch {
-      // the list beside it is enough
-    }
-  },
-  { immediate: true },
-)
-onBeforeUnmount(() => URL.revokeObjectURL(src.value))
+const { src, box } = useDrawn(() => props.tray)
 const path = (e: TrayElement) =>
   e.pieces.map(p => 'M' + p.outline.map(q => q.join(' ')).join('L') + 'Z').join('')
 const placed = computed(() =>

@@ -1,27 +1,15 @@
 <script setup lang="ts">
 // A laid board to be tapped where something is wrong: each tap is a numbered mark that a second one takes away; afterwards the
 // faults are ringed, those that were found and those that were not.
-import { computed, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import type { ExerciseMark } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
-import { drawing } from '@/composables/picture'
+import { useDrawn } from '@/composables/drawn'
 
 const props = defineProps<{ tray: TrayFile; taps: [number, number][]; mark: ExerciseMark | null }>()
 const emit = defineEmits<{ taps: [to: [number, number][]] }>()
 
-const src = ref('')
-const box = ref<number[]>([])
-watch(
-  () => props.tray,
-  async t => {
-    const svg = await drawing(t, 'above', false)
-    box.value = /viewBox="([^"]+)"/.exec(svg)?.[1]?.split(' ').map(Number) ?? []
-    URL.revokeObjectURL(src.value)
-    src.value = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }))
-  },
-  { immediate: true },
-)
-onBeforeUnmount(() => URL.revokeObjectURL(src.value))
+const { src, box } = useDrawn(() => props.tray)
 
 const svg = useTemplateRef('svg')
 const sameMM = 16 // as near as this a second tap takes the mark away
