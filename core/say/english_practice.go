@@ -51,7 +51,7 @@ var practising = map[string]string{
 	"practice.board.large":     "{1} for each guest: the board shows",
 	"practice.keep":            "A board has been out for {1} at {2}. What on it can still be kept?",
 	"practice.why":             "{1} Why?",
-	"practice.why.other":       "That is why: {1}",
+	"practice.why.other":       "The reason of another rule: {1}",
 	"practice.keep.dry":        "{1}: dry, it keeps",
 	"practice.keep.within":     "{1}: within its {2}",
 	"practice.mark.all":        "All right.",
