@@ -5,7 +5,7 @@ SHELL := /bin/bash
 export GOFLAGS := -buildvcs=false -tags=nomsgpack
 VERSION := $(shell git describe --tags --always --dirty 2>/dev/null || echo dev)
 
-WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/package.json
+WEB_SOURCES := $(shell find web/src web/public -type f) web/*.html web/*.ts web/package.json docs/craft.md core/practice/rules.json
 GO_SOURCES := $(shell find . -name node_modules -prune -o -name .local -prune -o \( -name '*.go' -o -name '*.sql' -o -name '*.json' -path './core/*' -o -name openapi.yaml \) -print)
 GENERATED := server/api/api.gen.go core/food/data.zip web/src/api/contract.gen.ts web/src/api/tray.gen.ts
 # what decides what is generated, the generators' versions too

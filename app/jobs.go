@@ -36,7 +36,7 @@ func (p Progress) Next() string {
 	return map[Progress]string{Briefed: "Pick the foods", Picked: "Lay the tray", Laid: "Print the steps"}[p]
 }
 
-// Summary is what the bench shows of a job without reading its document.
+// Summary is what the list of jobs shows of a job without reading its document.
 type Summary struct {
 	Guests   int        `json:"guests"`
 	Occasion string     `json:"occasion"`
@@ -130,7 +130,7 @@ func (a *App) Jobs(ctx context.Context, which Filter, text, after string) (List,
 		return List{}, err
 	}
 	now := a.now().In(s.Location())
-	day := time.Date(now.Year(), now.Month(), now.Day(), 0, 0, 0, 0, now.Location()) // a job of this morning is still on the bench
+	day := time.Date(now.Year(), now.Month(), now.Day(), 0, 0, 0, 0, now.Location()) // a job of this morning is still among the jobs
 	q := store.Query{Text: text, Most: page + 1}
 	switch which {
 	case Past:

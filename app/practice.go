@@ -42,11 +42,10 @@ func (a *App) Exercise(ctx context.Context, kind string, seed uint64, level int)
 	if err != nil {
 		return nil, err
 	}
-	e, err := exercise(kind, seed, level)
+	e, err := practice.Ask(kind, seed, level, food.BuiltIn(), board.BuiltInCabinet())
 	if err != nil {
 		return nil, err
 	}
-	e.Solution = nil
 	return say.In(e, s.Units()), nil
 }
 

@@ -8,6 +8,12 @@ export default defineConfig({
   workers: 1,
   reporter: 'list',
   globalTeardown: './teardown.ts',
-  use: { baseURL: demo, viewport: { width: 1280, height: 800 }, locale: 'en-GB', launchOptions: browser },
+  use: {
+    baseURL: demo,
+    serviceWorkers: 'block',
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    launchOptions: browser,
+  },
   webServer: servers(1, false),
 })

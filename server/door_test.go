@@ -28,7 +28,7 @@ import (
 
 // siteWithDoor is a build that has the door's page, which shares a file with the others.
 var siteWithDoor = fstest.MapFS{
-	"index.html": {Data: []byte("<!doctype html><title>the bench</title>")}, "door.html": {Data: []byte("<!doctype html><title>Come in</title>")},
+	"index.html": {Data: []byte("<!doctype html><title>the jobs</title>")}, "door.html": {Data: []byte("<!doctype html><title>Come in</title>")},
 	"mark.svg": {Data: []byte("<svg/>")}, "assets/index.js": {Data: []byte("1")}, "assets/door.js": {Data: []byte("2")}, "assets/both.css": {Data: []byte("a{}")},
 	"assets/font.woff2": {Data: []byte("f")},
 	"manifest.json": {Data: []byte(`{"index.html":{"file":"assets/index.js","imports":["_both.js"]},"door.html":{"file":"assets/door.js","imports":["_both.js"]},` +
@@ -206,7 +206,7 @@ func TestWhoWasNotLetInSeesNothing(t *testing.T) {
 	strangers := map[string]string{"with nothing": "", "with a forged token": deviceCookie + "=" + forged, "with nonsense": deviceCookie + "=" + strings.Repeat("x", 5000),
 		"that was put out": out, "with a broken token": good[:len(good)-4] + "aaaa", "with an empty token": deviceCookie + "="}
 	ways := routes(t, j.Id)
-	for _, path := range map[string]string{"the bench": "/", "a page": "/jobs/" + j.Id + "/lay", "a drawing": "/mark.svg", "the program": "/assets/index.js", "health": "/healthz", "nothing": "/nothing.txt",
+	for _, path := range map[string]string{"the jobs": "/", "a page": "/jobs/" + j.Id + "/lay", "a drawing": "/mark.svg", "the program": "/assets/index.js", "health": "/healthz", "nothing": "/nothing.txt",
 		"a path in a path": "/enter/../jobs", "two slashes": "//api/v1/jobs", "letters": "/API/v1/jobs", "escaped": "/api/v1/%6aobs", "the door's build": "/door.html", "the manifest": "/manifest.json"} {
 		for _, method := range []string{"GET", "HEAD", "POST", "OPTIONS", "TRACE", "BREW"} {
 			ways = append(ways, [2]string{method, path})
@@ -222,7 +222,7 @@ func TestWhoWasNotLetInSeesNothing(t *testing.T) {
 				if res.StatusCode != 401 {
 					t.Errorf("a device %s: %s %s answers %d: %.80s", who, w[0], w[1], res.StatusCode, says)
 				}
-				for _, word := range []string{"Nobody's business", j.Id, "the bench", "soft"} {
+				for _, word := range []string{"Nobody's business", j.Id, "the jobs", "soft"} {
 					if strings.Contains(says, word) && !strings.Contains(w[1], word) {
 						t.Errorf("a device %s is told %q by %s %s: %.200s", who, word, w[0], w[1], says)
 					}

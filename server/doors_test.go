@@ -375,7 +375,7 @@ func TestTooManySearchesAreTurnedAway(t *testing.T) {
 		}
 	}
 	if a := d.ask("GET", "/api/v1/jobs", nil); a.status != 200 { // others are not kept waiting
-		t.Errorf("the bench meanwhile: %d", a.status)
+		t.Errorf("the jobs meanwhile: %d", a.status)
 	}
 	stop()
 	all.Wait()

@@ -13,7 +13,7 @@ import (
 	"happytray/server/api"
 )
 
-var anEvening = subject{"Nothing was noted of this evening", "Go back to the bench.",
+var anEvening = subject{"Nothing was noted of this evening", "Go back to the jobs.",
 	"Somebody else has noted something in the meantime. Look at it as it is now, then change it again.", ""}
 
 // Forecast tells how a job's trays will be eaten.

@@ -47,7 +47,7 @@ func TestWordsOfAnyKindAreKept(t *testing.T) {
 	}
 }
 
-// Undo takes back what the bench, the week's list and other jobs read of a job.
+// Undo takes back what the list of jobs, the week's list and other jobs read of a job.
 func TestUndoIsSeenOnTheBench(t *testing.T) {
 	d := open(t, db.DSN())
 	j := d.planned("Undone", `{"guests":{"adults":4},"serve_at":"2033-03-02T19:00"}`)

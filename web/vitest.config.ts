@@ -1,6 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import vue from '@vitejs/plugin-vue'
+import { craft } from './craft.ts'
 import { defineConfig } from 'vitest/config'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
@@ -12,7 +13,7 @@ const apart = (f: string) => /vi\.(mock|stubGlobal)/.test(readFileSync(here(`./t
 const include = (some: (f: string) => boolean) => tests.filter(some).map(f => `test/${f}`)
 
 export default defineConfig({
-  plugins: [vue()],
+  plugins: [vue(), craft()],
   resolve: {
     alias: [
       // what a part looks like is not tested here, and its code need not be read again for each test

@@ -3,6 +3,7 @@ package practice
 import (
 	"math"
 	"math/rand/v2"
+	"reflect"
 	"slices"
 
 	"happytray/core/diet"
@@ -67,6 +68,7 @@ func (m *maker) find() *Exercise {
 // planted plants faults on a tray, up to as many as the level.
 func (m *maker) planted(t *tray.Tray) (*tray.Tray, int) {
 	var planted []Fault
+	look := looking{of: t, larder: m.larder}
 	has := map[string]bool{}
 	for _, p := range shuffled(m.r, planters) {
 		if len(planted) == m.level {
@@ -75,9 +77,10 @@ func (m *maker) planted(t *tray.Tray) (*tray.Tray, int) {
 		if p.level > m.level || has[p.check] { // one of each check, so that no finding is said for several
 			continue
 		}
-		if now, f, ok := m.tried(t, p, planted); ok {
+		if now, f, ok := m.tried(&look, p, planted); ok {
 			t, has[p.check] = now, true
 			planted = append(planted, f)
+			look = looking{of: t, larder: m.larder}
 		}
 	}
 	return t, len(planted)
@@ -120,13 +123,13 @@ func fronted(t *tray.Tray) bool { return t.Board.Front == "bottom" }
 const triesEach = 3
 
 // tried plants a fault where the review then finds that and nothing else besides what was planted before.
-func (m *maker) tried(t *tray.Tray, p planter, before []Fault) (*tray.Tray, Fault, bool) {
+func (m *maker) tried(look *looking, p planter, before []Fault) (*tray.Tray, Fault, bool) {
 	for range triesEach {
-		now := p.plant(m, t)
+		now := p.plant(m, look.of)
 		if now == nil {
 			return nil, Fault{}, false
 		}
-		got := found(now, m.larder)
+		got := look.at(now)
 		if len(got) != len(before)+1 {
 			continue
 		}
@@ -143,8 +146,40 @@ func (m *maker) tried(t *tray.Tray, p planter, before []Fault) (*tray.Tray, Faul
 }
 
 // found is what the review finds on a tray, as faults.
-func found(t *tray.Tray, larder *food.Larder) (out []Fault) {
-	for _, f := range review.Judge(t, larder).Findings {
+func found(t *tray.Tray, larder *food.Larder) []Fault { return faultsOf(t, review.Judge(t, larder)) }
+
+// looking finds faults on trays that differ from one in a few things: what is the same is looked at once.
+type looking struct {
+	of     *tray.Tray
+	larder *food.Larder
+	live   *review.Live
+}
+
+// at is what the review finds on a tray.
+func (l *looking) at(t *tray.Tray) []Fault {
+	if t.Board != l.of.Board || len(t.Elements) != len(l.of.Elements) || !reflect.DeepEqual(t.Brief, l.of.Brief) || !reflect.DeepEqual(t.Rules, l.of.Rules) {
+		return found(t, l.larder)
+	}
+	if l.live == nil {
+		l.live = review.NewLive(l.of, l.larder)
+	}
+	var other []int
+	for i := range t.Elements {
+		if e, was := &t.Elements[i], &l.of.Elements[i]; !e.Alike(was) || e.Colour != was.Colour || e.Wetness != was.Wetness || e.Layer != was.Layer {
+			other = append(other, i)
+			l.live.Set(i, *e)
+		}
+	}
+	out := faultsOf(t, l.live.Review())
+	for _, i := range other {
+		l.live.Set(i, l.of.Elements[i])
+	}
+	return out
+}
+
+// faultsOf are the findings of a review as faults.
+func faultsOf(t *tray.Tray, rev review.Review) (out []Fault) {
+	for _, f := range rev.Findings {
 		elements := f.Elements
 		if elements == nil {
 			elements = []string{}

@@ -7,7 +7,6 @@ import (
 	"happytray/core/brief"
 	"happytray/core/diet"
 	"happytray/core/food"
-	"happytray/core/safety"
 	"happytray/core/say"
 )
 
@@ -280,48 +279,6 @@ func (m *maker) board() *Exercise {
 		}
 		return e
 	}
-}
-
-// keep asks how long food may stand out: which of some can still be put back, and which is thrown away.
-func (m *maker) keep() *Exercise {
-	warm := 20.0
-	if m.level > 2 && m.r.IntN(2) == 0 {
-		warm = 34
-	}
-	b := brief.Brief{Guests: brief.Guests{Adults: 8}, TemperatureC: &warm}
-	hold, says := safety.HoldingTime(b)
-	out := hold + float64(15*(1+m.r.IntN(4)))
-	if m.level > 1 && m.r.IntN(3) == 0 {
-		out = hold - float64(15*(1+m.r.IntN(3)))
-	}
-	var dry, cold []*food.Food
-	for _, f := range m.usual(func(f *food.Food) bool { return true }) {
-		switch {
-		case f.Needs(food.Perishable):
-			cold = append(cold, f)
-		case f.Category == food.Nut || f.Category == food.Dried || f.Category == food.Cracker:
-			dry = append(dry, f)
-		}
-	}
-	n := m.choices()
-	some := max(1, n/2)
-	keeps := dry[:min(len(dry), n-some)]
-	if out <= hold { // all of it is within its hours
-		keeps = append(slices.Clone(keeps), cold[:some]...)
-		cold = nil
-	}
-	e := m.asked("hours", say.That("practice.keep", say.Minutes(out), say.Celsius(warm)), keeps, cold[:min(len(cold), some)], func(f *food.Food) say.Text {
-		switch {
-		case !f.Needs(food.Perishable):
-			return say.That("practice.keep.dry", say.Food(f.Name))
-		case out <= hold:
-			return say.That("practice.keep.within", say.Food(f.Name), say.Minutes(hold))
-		}
-		return say.That("practice.keep.over", say.Food(f.Name), say.Minutes(hold))
-	})
-	e.Brief = &b
-	e.Solution.Because = append(e.Solution.Because, Because{Says: says})
-	return e
 }
 
 // why asks for the reason of a rule: that of the path at the seed's remainder by the number of rules, so that each can be asked

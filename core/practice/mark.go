@@ -1,6 +1,7 @@
 package practice
 
 import (
+	"encoding/json"
 	"math"
 	"slices"
 
@@ -17,6 +18,8 @@ type Answer struct {
 	Chosen  []string         `json:"chosen,omitempty"`  // choices
 	Order   []string         `json:"order,omitempty"`   // of the choices
 	Guesses map[string]Range `json:"guesses,omitempty"` // amount: by question
+	Laid    json.RawMessage  `json:"laid,omitempty"`    // lay: the board as the hand laid it, as a tray file
+	Seconds float64          `json:"seconds,omitempty"` // lay: for how long it was laid, 0 to a day
 }
 
 // Range is a guess: the truth lies in it, the guesser would bet four to one.
@@ -27,16 +30,17 @@ type Range struct {
 
 // Mark is how near an answer came.
 type Mark struct {
-	Points   float64        `json:"points"`   // 0 to 100
-	Found    []int          `json:"found"`    // find: of the faults, in the order of the solution
-	Alarms   []int          `json:"alarms"`   // find: taps that hit none
-	Wrong    []string       `json:"wrong"`    // choices that are not right, and those of order that come too early
-	Missed   []string       `json:"missed"`   // choices that were right
-	Within   map[string]int `json:"within"`   // amount: 1 where the truth lay in the range
-	Loss     float64        `json:"loss"`     // amount: the mean interval score of the logarithms, 0 is best
-	Grades   map[string]int `json:"grades"`   // by rule: 1 forgotten, 2 hard, 3 good, 4 easy
-	Solution Solution       `json:"solution"` // of the exercise
-	Says     say.Text       `json:"says"`     // in a line
+	Points   float64        `json:"points"`           // 0 to 100
+	Found    []int          `json:"found"`            // find: of the faults, in the order of the solution
+	Alarms   []int          `json:"alarms"`           // find: taps that hit none
+	Wrong    []string       `json:"wrong"`            // choices that are not right, and those of order that come too early
+	Missed   []string       `json:"missed"`           // choices that were right
+	Within   map[string]int `json:"within"`           // amount: 1 where the truth lay in the range
+	Loss     float64        `json:"loss"`             // amount: the mean interval score of the logarithms, 0 is best
+	Grades   map[string]int `json:"grades"`           // by rule: 1 forgotten, 2 hard, 3 good, 4 easy
+	Laying   *Laying        `json:"laying,omitempty"` // lay: beside the search's own
+	Solution Solution       `json:"solution"`         // of the exercise
+	Says     say.Text       `json:"says"`             // in a line
 }
 
 // most that an answer may hold: whoever taps ten thousand times has not looked
@@ -52,6 +56,9 @@ func (a Answer) Check() error {
 	}
 	if len(a.Chosen) > mostListed || len(a.Order) > mostListed || len(a.Guesses) > mostListed {
 		return fault.Bad("answer", "names more than there is to choose")
+	}
+	if !(a.Seconds >= 0 && a.Seconds <= 86400) {
+		return fault.Bad("answer.seconds", "should be between 0 and a day")
 	}
 	for _, t := range a.Taps {
 		if !(math.Abs(t.X) < 1e5 && math.Abs(t.Y) < 1e5) {
@@ -78,10 +85,15 @@ func (e *Exercise) Mark(a Answer) (Mark, error) {
 	case "amount":
 		e.markGuesses(a, &out)
 		return out.said(), nil
-	case "order":
+	case "order", "save":
 		if err := e.markOrder(a, &out); err != nil {
 			return Mark{}, err
 		}
+	case "lay":
+		if err := e.markLaid(a, &out); err != nil {
+			return Mark{}, err
+		}
+		return out.said(), nil
 	default:
 		if err := e.markChosen(a, &out); err != nil {
 			return Mark{}, err
@@ -247,7 +259,7 @@ const mostLoss = 3.0
 
 func pointsOf(loss float64) float64 { return 100 * (1 - loss/mostLoss) }
 
-// markOrder counts the pairs that must not change places and did.
+// markOrder counts the pairs that must not change places and did: all of them kept is 100, half of them, as by chance, none.
 func (e *Exercise) markOrder(a Answer, out *Mark) error {
 	at := map[string]int{}
 	for n, id := range a.Order {
@@ -267,7 +279,8 @@ func (e *Exercise) markOrder(a Answer, out *Mark) error {
 			out.Wrong = append(out.Wrong, p[1])
 		}
 	}
-	out.Points = 100 * float64(right) / float64(len(e.Solution.Before))
+	// who shuffles keeps half of the pairs, and knows nothing
+	out.Points = 100 * math.Max(0, 2*float64(right)/float64(len(e.Solution.Before))-1)
 	return nil
 }
 

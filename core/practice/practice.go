@@ -19,7 +19,7 @@ import (
 )
 
 // Kinds are the kinds of exercises, in the order in which a newcomer meets them.
-var Kinds = []string{"find", "amount", "order", "pair", "diet", "tool", "season", "board", "keep", "why"}
+var Kinds = []string{"find", "amount", "lay", "order", "pair", "diet", "tool", "season", "board", "cost", "keep", "clock", "save", "why"}
 
 // MostLevel is the hardest level; 1 is the easiest.
 const MostLevel = 6
@@ -32,12 +32,15 @@ type Exercise struct {
 	Rules    []string     `json:"rules"`              // of the path (Path), which it trains
 	Asks     say.Text     `json:"asks"`               // what is to be done
 	Brief    *brief.Brief `json:"brief,omitempty"`    // for whom
-	Tray     *tray.Tray   `json:"-"`                  // find: as it is laid
+	Tray     *tray.Tray   `json:"-"`                  // find, lay: as it is laid, or waits to be
 	File     *job.Job     `json:"tray,omitempty"`     // the same as a tray file
+	ClockS   float64      `json:"clock_s,omitempty"`  // lay: for how long the clock runs, seconds
 	Choices  []Choice     `json:"choices,omitempty"`  // to choose from, or to put in order
 	Guesses  []Question   `json:"guesses,omitempty"`  // amount: numbers to guess
 	Pick     int          `json:"pick,omitempty"`     // how many of the choices are right; 0 where that is not told
 	Solution *Solution    `json:"solution,omitempty"` // left out where somebody still works on it
+
+	larder *food.Larder
 }
 
 // Choice is one thing to choose.
@@ -62,6 +65,8 @@ type Solution struct {
 	Before  [][2]string `json:"before,omitempty"` // order: of each pair the first must come before the second; what is in none may lie anywhere
 	Right   []string    `json:"right,omitempty"`  // choices
 	Values  []Value     `json:"values,omitempty"` // amount
+	Laid    *job.Job    `json:"laid,omitempty"`   // lay: the search's board, as a tray file
+	Score   float64     `json:"score,omitempty"`  // lay: of that board, 0 to 100
 	Because []Because   `json:"because"`          // why, choice by choice or as a whole
 }
 
@@ -89,6 +94,20 @@ type Because struct {
 
 // Make is the exercise of a kind for a seed at a level, with its solution.
 func Make(kind string, seed uint64, level int, larder *food.Larder, cabinet *board.Cabinet) (*Exercise, error) {
+	return exercise(kind, seed, level, larder, cabinet, true)
+}
+
+// Ask is the same without its solution, for whoever is to work on it: nobody waits for a search then.
+func Ask(kind string, seed uint64, level int, larder *food.Larder, cabinet *board.Cabinet) (*Exercise, error) {
+	e, err := exercise(kind, seed, level, larder, cabinet, false)
+	if err != nil {
+		return nil, err
+	}
+	e.Solution = nil
+	return e, nil
+}
+
+func exercise(kind string, seed uint64, level int, larder *food.Larder, cabinet *board.Cabinet, solves bool) (*Exercise, error) {
 	if err := fault.OneOf("kind", kind, Kinds...); err != nil {
 		return nil, err
 	}
@@ -97,10 +116,10 @@ func Make(kind string, seed uint64, level int, larder *food.Larder, cabinet *boa
 	}
 	h := fnv.New64a()
 	_, _ = h.Write([]byte(kind))
-	m := &maker{r: rand.New(rand.NewPCG(seed, h.Sum64()+uint64(level))), level: level, larder: larder, cabinet: cabinet}
+	m := &maker{r: rand.New(rand.NewPCG(seed, h.Sum64()+uint64(level))), level: level, larder: larder, cabinet: cabinet, solves: solves}
 	e := map[string]func() *Exercise{"find": m.find, "amount": m.amount, "order": m.order, "pair": m.pair, "diet": m.diet, "tool": m.tool,
-		"season": m.season, "board": m.board, "keep": m.keep, "why": func() *Exercise { return m.why(seed) }}[kind]()
-	e.Kind, e.Seed, e.Level = kind, seed, level
+		"season": m.season, "board": m.board, "keep": m.keep, "lay": m.lay, "cost": m.cost, "clock": m.clock, "save": m.save, "why": func() *Exercise { return m.why(seed) }}[kind]()
+	e.Kind, e.Seed, e.Level, e.larder = kind, seed, level, larder
 	return e, nil
 }
 
@@ -110,6 +129,7 @@ type maker struct {
 	level   int
 	larder  *food.Larder
 	cabinet *board.Cabinet
+	solves  bool // the search lays its own board
 }
 
 // shuffled is a list in another order.

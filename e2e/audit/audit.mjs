@@ -1,4 +1,4 @@
-// Holds the bench, Lay and Larder of the demo world against the bars of docs/speed.md with
+// Holds the jobs, Lay and Larder of the demo world against the bars of docs/speed.md with
 // Lighthouse, as a desktop machine sees them: node audit.mjs [runs]. It prints the median
 // of the runs and what is in the way, and fails where a bar is not held.
 import { spawn } from 'node:child_process'
@@ -39,7 +39,7 @@ try {
     chromePath: '/usr/bin/chromium',
     chromeFlags: ['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update'],
   })
-  for (const [name, path] of [['bench', '/'], ['Lay', `/jobs/${laid.id}/lay`], ['Larder', '/larder']]) {
+  for (const [name, path] of [['jobs', '/'], ['Lay', `/jobs/${laid.id}/lay`], ['Larder', '/larder']]) {
     const seen = []
     for (let i = 0; i < runs; i++) {
       const result = await lighthouse(base + path, { port: chrome.port, output: 'json', onlyCategories: ['performance', 'accessibility'] }, desktopConfig)

@@ -9,9 +9,9 @@ async function shoot(page: Page, name: string) {
   await page.screenshot({ path: `${folder}/${name}.png` })
 }
 
-test('the bench', async ({ page }) => {
+test('the jobs', async ({ page }) => {
   await page.goto('/')
-  await shoot(page, 'bench')
+  await shoot(page, 'jobs')
 })
 
 for (const stage of ['Brief', 'Pick', 'Amounts', 'Prep']) {

@@ -5,7 +5,7 @@ import { clean, openDemo, test } from './common'
 
 test.use({ baseURL: demo })
 
-test('the bench', async ({ page }) => {
+test('the jobs', async ({ page }) => {
   await page.goto('/')
   await expect(page.locator('.ticket')).toHaveCount(4)
   await clean(page)

@@ -9,14 +9,16 @@ import {
   type Page,
   type Response,
 } from '@playwright/test'
-import { demo, setClock } from '../servers'
+import { demo, knowsTheRooms, setClock } from '../servers'
 
 /** Tests in which a search tries at most so many layouts for each way, 0 for as its time allows: where what it
- * finds is not looked at, its seconds would only be waited for. */
-export const test = base.extend<{ effort: number }>({
+ * finds is not looked at, its seconds would only be waited for. A newcomer has been in no room yet. */
+export const test = base.extend<{ effort: number; newcomer: boolean }>({
   effort: [4, { option: true }],
-  context: async ({ context, effort }, use) => {
+  newcomer: [false, { option: true }],
+  context: async ({ context, effort, newcomer }, use) => {
     await setClock(context)
+    if (!newcomer) await knowsTheRooms(context)
     if (effort)
       await context.addInitScript((effort: number) => {
         const plain = window.fetch
@@ -36,6 +38,7 @@ export const test = base.extend<{ effort: number }>({
 export async function another(browser: Browser, how: BrowserContextOptions = {}) {
   const context = await browser.newContext(how)
   await setClock(context)
+  await knowsTheRooms(context)
   return context
 }
 
@@ -63,7 +66,7 @@ export async function newJob(page: Page, title: string, brief: object) {
   return id
 }
 
-/** Puts away whatever earlier tests left on the empty bench. */
+/** Puts away whatever earlier tests left on the empty one. */
 export async function clearBench(page: Page) {
   const { jobs } = (await (await page.request.get('/api/v1/jobs')).json()) as { jobs: { id: string }[] }
   for (const j of jobs) expect((await page.request.delete(`/api/v1/jobs/${j.id}`)).status()).toBe(204)

@@ -48,7 +48,7 @@ test('a phone comes in by the square code, ticks at the counter, and is put out 
   await expect(hand.getByLabel('This device is called')).toHaveValue('A phone')
   await hand.getByLabel('This device is called').fill('Ilka’s phone')
   await hand.getByRole('button', { name: 'Let me in' }).tap()
-  await expect(hand.getByRole('heading', { name: 'The bench' })).toBeVisible()
+  await expect(hand.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible()
   await expect(page.getByText('Ilka’s phone')).toBeVisible() // and the code is gone
   await expect(page.getByRole('img', { name: 'The link as a square code' })).toHaveCount(0)
 

@@ -1,11 +1,11 @@
-// From an empty bench to a saved, re-opened and re-laid tray.
+// From an empty house to a saved, re-opened and re-laid tray.
 import { expect } from '@playwright/test'
 import { choose, clearBench, holds, layAll, openDemo, saved, score, someBowl, stored, test } from './common'
 
 test('a stylist plans a tray from nothing', async ({ page }) => {
   await clearBench(page)
   await page.goto('/')
-  await expect(page.getByRole('heading', { name: 'The bench is clear' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'No jobs yet' })).toBeVisible()
   await page.getByRole('button', { name: 'Start a job' }).click()
 
   // the brief, and what follows from it
@@ -119,8 +119,8 @@ test('a stylist plans a tray from nothing', async ({ page }) => {
   await expect(steps.first()).toContainText('min')
   await expect(page.getByText('Labels of your own packs decide')).toBeVisible()
 
-  // and the bench shows the job
-  await page.getByRole('link', { name: '‹ The bench' }).click()
+  // and the list shows the job
+  await page.getByRole('link', { name: '‹ Jobs' }).click()
   const ticket = page.locator('.ticket', { hasText: 'Supper for the ferry crew' })
   await expect(ticket).toContainText('12 guests')
   const picture = ticket.locator('img')
@@ -129,7 +129,7 @@ test('a stylist plans a tray from nothing', async ({ page }) => {
 
   // put away and taken out again
   await ticket.getByRole('button', { name: /Put away/ }).click()
-  await expect(page.getByRole('heading', { name: 'The bench is clear' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'No jobs yet' })).toBeVisible()
   await page.getByRole('button', { name: 'Take it out again' }).click()
   await expect(page.locator('.ticket')).toHaveCount(1)
 })

@@ -20,9 +20,9 @@ test('a board to play with is laid, and put away again', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('button', { name: 'Lay one to play with' }).click()
   await expect.poll(() => page.locator('[data-hold]').count(), { timeout: 60_000 }).toBeGreaterThan(8)
-  await page.getByRole('link', { name: '‹ The bench' }).click()
+  await page.getByRole('link', { name: '‹ Jobs' }).click()
   await page.locator('.ticket', { hasText: 'A board to play with' }).getByRole('button', { name: /Put away/ }).click()
-  await expect(page.getByRole('heading', { name: 'The bench is clear' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'No jobs yet' })).toBeVisible()
 })
 
 test('an exercise of each kind is answered, marked and explained', async ({ page }) => {
@@ -44,6 +44,7 @@ test('an exercise of each kind is answered, marked and explained', async ({ page
   await clean(page)
   await next.click()
 
+  await page.locator('.range input').first().waitFor()
   for (const f of await page.locator('.range input').all()) {
     await f.fill((await f.getAttribute('aria-label'))!.includes('least') ? '100' : '2000')
     await f.blur()

@@ -215,8 +215,8 @@ test('a brief that cannot be planned says what gives', async ({ page }) => {
 test('a job that is not there', async ({ page }) => {
   await page.goto('/jobs/11111111-2222-3333-4444-555555555555/lay')
   await expect(page.getByRole('heading', { name: 'This job cannot be opened' })).toBeVisible()
-  await page.getByRole('link', { name: 'Back to the bench' }).click()
-  await expect(page.getByRole('heading', { name: 'The bench' })).toBeVisible()
+  await page.getByRole('link', { name: 'Back to the jobs' }).click()
+  await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible()
 })
 
 test('two changes of a brief made in haste both hold', async ({ page }) => {

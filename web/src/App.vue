@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { RouterView } from 'vue-router'
+import HelpLayer from '@/help/HelpLayer.vue'
 import Toast from '@/components/common/Toast.vue'
 import OutboxLine from '@/outbox/OutboxLine.vue'
 import { useSettings } from './stores/settings'
@@ -12,4 +13,5 @@ void useSettings().read()
   <RouterView />
   <Toast />
   <OutboxLine />
+  <HelpLayer />
 </template>

@@ -1,10 +1,10 @@
 import { createRouter, createWebHistory } from 'vue-router'
-import BenchView from './views/BenchView.vue'
+import JobsView from './views/JobsView.vue'
 
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', name: 'bench', component: BenchView, meta: { title: 'The bench' } },
+    { path: '/', name: 'jobs', component: JobsView, meta: { title: 'Jobs' } },
     {
       path: '/jobs/:id',
       component: () => import('./views/JobView.vue'),
@@ -77,7 +77,7 @@ export const router = createRouter({
       path: '/shopping',
       name: 'shopping',
       component: () => import('./views/ShoppingView.vue'),
-      meta: { title: 'Shopping list' },
+      meta: { title: 'Shopping' },
     },
     {
       path: '/larder',
@@ -107,7 +107,7 @@ export const router = createRouter({
       path: '/shelf',
       name: 'shelf',
       component: () => import('./views/ShelfView.vue'),
-      meta: { title: 'The shelf' },
+      meta: { title: 'Shelf' },
     },
     {
       path: '/practice',

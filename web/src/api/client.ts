@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch'
+import { noteAge } from '@/away/stale'
 import type { components, paths } from './contract.gen'
 
 type Schemas = components['schemas']
@@ -76,7 +77,14 @@ export type ExerciseMark = Schemas['ExerciseMark']
 export type PracticeRule = Schemas['PracticePath']['rules'][number]
 export type OutlineFound = Schemas['OutlineFound']
 
-export const api = createClient<paths>({ baseUrl: '/' })
+export const api = createClient<paths>({
+  baseUrl: '/',
+  fetch: async request => {
+    const answer = await fetch(request)
+    if (request.method === 'GET') noteAge(answer)
+    return answer
+  },
+})
 
 /** What went wrong, in the server's own plain sentence. status 0: it could not be reached. */
 export class Trouble extends Error {

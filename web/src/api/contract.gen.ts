@@ -3093,7 +3093,7 @@ export interface components {
             results: number[][];
         };
         /** @enum {string} */
-        ExerciseKind: "find" | "amount" | "order" | "pair" | "diet" | "tool" | "season" | "board" | "keep" | "why";
+        ExerciseKind: "find" | "amount" | "lay" | "order" | "pair" | "diet" | "tool" | "season" | "board" | "cost" | "keep" | "clock" | "save" | "why";
         ExerciseAsked: {
             kind: components["schemas"]["ExerciseKind"];
             /** Format: int64 */
@@ -3124,6 +3124,11 @@ export interface components {
             }[];
             /** @description how many of the choices are right; left out where that is not told */
             pick?: number;
+            /**
+             * Format: double
+             * @description lay: for how long the clock runs, seconds
+             */
+            clock_s?: number;
         };
         ExerciseAnswered: {
             kind: components["schemas"]["ExerciseKind"];
@@ -3135,6 +3140,12 @@ export interface components {
                 taps?: number[][];
                 chosen?: string[];
                 order?: string[];
+                laid?: components["schemas"]["TrayDocument"];
+                /**
+                 * Format: double
+                 * @description lay: for how long it was laid
+                 */
+                seconds?: number;
                 /** @description by question: the truth lies in the range, the guesser would bet four to one */
                 guesses?: {
                     [key: string]: {
@@ -3172,7 +3183,45 @@ export interface components {
                 [key: string]: number;
             };
             says: string;
+            /** @description lay: beside the search's own board */
+            laying?: {
+                /**
+                 * Format: double
+                 * @description of the review, 0 to 100
+                 */
+                yours: number;
+                /**
+                 * Format: double
+                 * @description the same of the search's board
+                 */
+                search: number;
+                groups: {
+                    group: string;
+                    /** Format: double */
+                    yours: number;
+                    /** Format: double */
+                    search: number;
+                }[];
+                moves: {
+                    element: string;
+                    /**
+                     * Format: double
+                     * @description points of the total
+                     */
+                    gain: number;
+                    says: string;
+                }[];
+                laid: components["schemas"]["TrayDocument"];
+                /**
+                 * Format: double
+                 * @description seconds over the clock
+                 */
+                over: number;
+            };
             solution: {
+                laid?: components["schemas"]["TrayDocument"];
+                /** Format: double */
+                score?: number;
                 faults?: {
                     check: string;
                     rule: string;
@@ -7836,7 +7885,7 @@ export const settingsChangeHemisphereValues: ReadonlyArray<FlattenedDeepRequired
 export const mineValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Mine"]> = ["built-in", "changed", "own"];
 export const importReportTableValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportReport"]["table"]> = ["larder", "packs", "stock"];
 export const importLineWhatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportLine"]["what"]> = ["added", "changed", "same", "refused"];
-export const exerciseKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ExerciseKind"]> = ["find", "amount", "order", "pair", "diet", "tool", "season", "board", "keep", "why"];
+export const exerciseKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ExerciseKind"]> = ["find", "amount", "lay", "order", "pair", "diet", "tool", "season", "board", "cost", "keep", "clock", "save", "why"];
 export const lensValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lens"]> = ["families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue", "eaten", "bites", "tasting"];
 export const commandKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Command"]["kind"]> = ["move", "lay", "take-off", "lock", "unlock", "form", "swap", "duplicate", "split", "join", "amount", "vessel", "lift", "circle", "open", "bend", "pile"];
 export const offerLeaningValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Offer"]["leaning"]> = ["liked", "season", "new"];

@@ -13,9 +13,14 @@ export type Progress = {
   cards: Record<string, Card>
   guesses: { said: number; within: number }
   rounds: { at: string; points: number }[]
+  again: LaidBoard[]
 }
-const empty = (): Progress => ({ cards: {}, guesses: { said: 0, within: 0 }, rounds: [] })
+/** A board that was laid by hand, and when it comes back. */
+export type LaidBoard = { asked: ExerciseAsked; points: number; due: string }
+const empty = (): Progress => ({ cards: {}, guesses: { said: 0, within: 0 }, rounds: [], again: [] })
 const mostRounds = 60
+const mostBoards = 12
+const boardBackMs = 2 * 864e5
 
 /** How a rule stands: never met, or how likely it is known now, and after how many meetings that is said. */
 export type Standing = { rule: PracticeRule; met: number; known: number; due: boolean }
@@ -23,13 +28,17 @@ export type Standing = { rule: PracticeRule; met: number; known: number; due: bo
 export const kindSays = {
   find: ['Find what is wrong', 'A laid board with faults on it'],
   amount: ['How much', 'Grams, pieces, board, money and minutes'],
+  lay: ['Lay it', "A board by hand against the clock, beside the search's own"],
   order: ['What first', 'The work of a day in its order'],
   pair: ['What goes with it', 'Foods that taste good together'],
   diet: ['Who may eat this', 'Entries and traces against what a guest must not have'],
   tool: ['Which tool', 'What guests take it with'],
   season: ['What is in season', 'At its best this month or that'],
   board: ['Which board', 'Large enough and not too large'],
+  cost: ['What it costs', 'The cheapest packs that are enough'],
   keep: ['What can be kept', 'After so long out of the cold'],
+  clock: ['By when', 'When what is left of it goes'],
+  save: ['Save the evening', 'What is done first at a board that is out'],
   why: ['Why', 'The reason of a rule'],
 } as const
 
@@ -79,7 +88,7 @@ export function usePractice() {
       if (out.length === roundOf) break
       const used = (kind: string) => out.filter(o => o.kind === kind).length
       // by its own exercise, once in a round and twice by a laid board; else by its reason, which every rule has
-      const own = s.rule.kinds.find(k => k !== 'why' && used(k) < (k === 'find' ? 2 : 1))
+      const own = s.rule.kinds.find(k => k !== 'why' && k !== 'lay' && used(k) < (k === 'find' ? 2 : 1))
       if (own) out.push(one(own, levelOf(s)))
       else if (used('why') < 2) out.push(reasonOf(s))
     }
@@ -121,6 +130,19 @@ export function usePractice() {
     progress.value = { ...progress.value, rounds }
     await keep()
   }
+  /** Notes a board that was laid by hand: it comes back in two days, to see whether it goes better. */
+  async function noteBoard(asked: ExerciseAsked, points: number) {
+    const others = progress.value.again.filter(b => written([b.asked]) !== written([asked]))
+    const due = new Date(Date.now() + boardBackMs).toISOString()
+    progress.value = { ...progress.value, again: [...others, { asked, points, due }].slice(-mostBoards) }
+    await keep()
+  }
+  /** Boards whose time it is to be laid again, the longest waiting first. */
+  const boards = computed(() =>
+    progress.value.again
+      .filter(b => new Date(b.due) <= new Date())
+      .sort((a, b) => a.due.localeCompare(b.due)),
+  )
   async function keep() {
     try {
       await set('progress', JSON.parse(JSON.stringify(progress.value)), store)
@@ -129,7 +151,7 @@ export function usePractice() {
     }
   }
 
-  return { rules, progress, ready, standings, read, round, one, note, noteRound }
+  return { rules, progress, ready, standings, boards, read, round, one, note, noteRound, noteBoard }
 }
 
 /** A set of exercises as a link has it, so that a class does the same ones: find.3.48213,pair.2.991 */

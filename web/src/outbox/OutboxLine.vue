@@ -2,7 +2,8 @@
 // What was noted here and the server does not have: that it waits, or that it was not taken and why.
 import { computed, onMounted } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
-import { count } from '@/tray/words'
+import { staleSince } from '@/away/stale'
+import { count, moment } from '@/tray/words'
 import { named } from './entries'
 import { useOutbox } from './outbox'
 
@@ -10,13 +11,18 @@ const outbox = useOutbox()
 onMounted(() => void outbox.open())
 const route = useRoute()
 // the counter says it in its own large type, where this line would lie over its buttons
+const stale = computed(() => (route.name === 'counter' ? null : staleSince.value))
+const says = computed(() => !!(waits.value || outbox.refused.length || stale.value))
 const waits = computed(() => (outbox.away && route.name !== 'counter' ? outbox.lasting : 0))
 </script>
 
 <template>
   <!-- so that what lies under the line can be scrolled out from under it -->
-  <div v-if="waits || outbox.refused.length" class="room no-print" aria-hidden="true" />
-  <div v-if="waits || outbox.refused.length" class="outbox no-print">
+  <div v-if="says" class="room no-print" aria-hidden="true" />
+  <div v-if="says" class="outbox no-print">
+    <p v-if="stale" role="status">
+      No connection. What you see is from {{ moment(stale) }}; it is read again by itself.
+    </p>
     <p v-if="waits" role="status">
       {{ count(waits, 'entry', 'entries') }} {{ waits === 1 ? 'waits' : 'wait' }} in this browser and
       {{ waits === 1 ? 'is' : 'are' }} sent when the server is back.

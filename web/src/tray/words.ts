@@ -30,10 +30,12 @@ const clocks = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-di
 export function when(serveAt: string | undefined): string {
   const at = time(serveAt)
   if (!at) return 'no date yet'
-  return `${days.format(at)}, ${clock(at)}`
+  return moment(at)
 }
 
 export const clock = (at: Date) => clocks.format(at)
+/** A moment with its day: Fri 27 Nov, 19:00. */
+export const moment = (at: Date) => `${days.format(at)}, ${clock(at)}`
 
 /** The serving minute as it is written, or null: the hands of the clock where the guests are, wherever this browser is. */
 export function time(serveAt: string | undefined): Date | null {

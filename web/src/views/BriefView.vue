@@ -116,21 +116,23 @@ async function pick() {
           @written="name => set({}, false, name || 'Untitled job')"
         />
       </p>
-      <GuestLines :brief="brief" @set="set" />
+      <div class="about" data-help="Portion"><GuestLines :brief="brief" @set="set" /></div>
 
-      <h2>Who avoids what</h2>
-      <DietLines :brief="brief" :apart="!!outlook?.apart" @set="set" />
+      <h2 data-help="Allergens">Who avoids what</h2>
+      <div class="about" data-help="Allergens">
+        <DietLines :brief="brief" :apart="!!outlook?.apart" @set="set" />
+      </div>
 
       <h2>Guests by name</h2>
       <PeopleLines :brief="brief" @set="set" />
 
-      <h2>What is there already</h2>
+      <h2 data-help="Pack">What is there already</h2>
       <PackLines :brief="brief" :carries="outlook?.carries ?? 0" @set="set" />
 
-      <h2>Boards and places</h2>
+      <h2 data-help="Full board">Boards and places</h2>
       <BoardLines :brief="brief" @set="set" />
 
-      <h2>Ready, and who works when</h2>
+      <h2 data-help="Prep">Ready, and who works when</h2>
       <ReadyLines v-if="brief.serve_at" :brief="brief" @set="set" />
       <SittingLines
         v-if="brief.serve_at"
@@ -197,6 +199,9 @@ async function pick() {
 </template>
 
 <style scoped>
+.about {
+  display: contents;
+}
 .note {
   display: grid;
   gap: 10px;

@@ -9,7 +9,8 @@ import LitTray from '@/components/prep/LitTray.vue'
 import { drawing } from '@/composables/picture'
 import { useCounter } from '@/composables/counter'
 import { useLarder } from '@/stores/larder'
-import { clock, count, minutes, time, when } from '@/tray/words'
+import { staleSince } from '@/away/stale'
+import { clock, count, minutes, moment, time, when } from '@/tray/words'
 import '@/style/dark.css'
 
 const route = useRoute()
@@ -174,6 +175,9 @@ function remains(until: number) {
         <button :aria-label="`Put away the timer: ${t.says}`" @click="c.dropTimer(t.task)">×</button>
       </li>
     </ul>
+    <p v-if="staleSince && !c.away.value" class="note" role="status">
+      No connection. What you see is from {{ moment(staleSince) }}.
+    </p>
     <p v-if="c.away.value" class="note" role="status">
       The server cannot be reached. Go on: {{ count(c.waiting.value.length, 'tick') }} will be sent when it is
       back.

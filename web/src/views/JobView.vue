@@ -56,7 +56,7 @@ useEventListener(window, 'keydown', e => {
         <p>{{ wrong }}</p>
         <p>
           <button class="btn next" @click="open">Try again</button>
-          <RouterLink class="btn quiet" to="/">Back to the bench</RouterLink>
+          <RouterLink class="btn quiet" to="/">Back to the jobs</RouterLink>
         </p>
       </template>
       <p v-else class="soft">Opening the job</p>

@@ -23,6 +23,8 @@ import { useSteps } from '@/composables/steps'
 import { useStageKeys } from '@/composables/stageKeys'
 import { useBefore } from '@/composables/before'
 import { useByHand } from '@/composables/byHand'
+import LayBar from '@/components/practice/LayBar.vue'
+import { useLayIt } from '@/composables/layIt'
 import { useLayAll } from '@/composables/layAll'
 import { useLens } from '@/composables/lens'
 import { useLaying } from '@/composables/laying'
@@ -70,6 +72,10 @@ async function layLike(id: string, title: string, of?: { revision: number; tray:
 }
 const from = ref<From>('above')
 const slanted = computed(() => from.value !== 'above' && !busy.value && step.value === null)
+
+/** Whether this board is laid to practise: by hand, and judged when it is done. */
+const layIt = useLayIt()
+const practising = computed(() => !!job.id && layIt.begun.value?.job === job.id)
 
 const busy = computed(() => laying.running.value || choosing.value || !!mending.offer.value)
 watch(mending.offer, (o, was) => {
@@ -122,10 +128,10 @@ function escape() {
 const keys: Record<string, () => void> = {
   i: () => (from.value = nextFrom(from.value)),
   b: () => void earlier.toggle(),
-  '?': () => (dialog.value = 'keys'),
+  k: () => (dialog.value = 'keys'),
   g: () => (hand.gives.value = !hand.gives.value),
-  a: () => layAll(),
-  w: () => layAll(3),
+  a: () => practising.value || layAll(),
+  w: () => practising.value || layAll(3),
   m: () => (mending.offer.value ? mending.accept() : shown.value && mend(shown.value)),
   '.': next,
   '+': () => tools.value?.nearer(),
@@ -144,6 +150,7 @@ useStageKeys(keys, nearer => (nearer ? tools.value?.nearer() : tools.value?.fart
   <Stage v-else :title="headingOf(job.tray!.board)" look="Second look" fill>
     <template #acts>
       <SearchActs
+        v-if="!practising"
         v-model:style="style"
         :running="laying.running.value"
         :share="laying.share.value"
@@ -159,6 +166,7 @@ useStageKeys(keys, nearer => (nearer ? tools.value?.nearer() : tools.value?.fart
       />
     </template>
     <TraySwitch drawn />
+    <LayBar v-if="practising" :waiting="job.waiting.length" />
 
     <WaitingStrip v-if="job.waiting.length && !busy" :elements="job.waiting" @put="put" />
     <p v-if="hand.wrong.value || laying.says.value" class="card told small" role="alert">
@@ -188,7 +196,7 @@ useStageKeys(keys, nearer => (nearer ? tools.value?.nearer() : tools.value?.fart
       class="canvas"
       :tray="tray"
       :from="from"
-      :marks="marks"
+      :marks="practising ? [] : marks"
       :says="`The tray ${froms.find(f => f[0] === from)![1].toLowerCase()}, ${job.placed.length} elements`"
       @mark="show"
     />
@@ -203,7 +211,7 @@ useStageKeys(keys, nearer => (nearer ? tools.value?.nearer() : tools.value?.fart
       :several="group.several.value"
       :hidden="hidden"
       :ghosts="mending.ghosts.value"
-      :marks="marks"
+      :marks="practising ? [] : marks"
       :findings="told"
       :lens="busy || step !== null ? null : seen.view.value"
       :zoom="zoom"
@@ -252,7 +260,7 @@ useStageKeys(keys, nearer => (nearer ? tools.value?.nearer() : tools.value?.fart
       @before="earlier.toggle"
     />
     <OrderOfHands
-      v-if="job.prep"
+      v-if="job.prep && !practising"
       v-model:tools="drawing.tools.value"
       :sheet="job.prep"
       :at="step"
@@ -270,7 +278,9 @@ useStageKeys(keys, nearer => (nearer ? tools.value?.nearer() : tools.value?.fart
     />
 
     <template #look>
+      <p v-if="practising" class="soft">The second look comes when it is laid.</p>
       <SecondLook
+        v-else
         :review="review"
         :findings="looked?.findings ?? []"
         :before="hand.before.value"

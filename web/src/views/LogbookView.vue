@@ -96,7 +96,7 @@ const foreseen = computed(() => {
         After a job is served, its <b>Look back</b> asks what came home. From then on the next brief of the
         same crowd gets amounts that fit it better, and says which evenings say so.
       </p>
-      <p><RouterLink class="btn" :to="{ name: 'bench' }">To the bench</RouterLink></p>
+      <p><RouterLink class="btn" :to="{ name: 'jobs' }">To the jobs</RouterLink></p>
     </section>
     <template v-else-if="book">
       <section class="card">

@@ -6,7 +6,7 @@ import { RouterLink } from 'vue-router'
   <main id="work" class="lost">
     <h1>There is nothing here</h1>
     <p>The address may be old, or the job was put away.</p>
-    <RouterLink class="btn next" to="/">Back to the bench</RouterLink>
+    <RouterLink class="btn next" to="/">Back to the jobs</RouterLink>
   </main>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The practice room: a short round of what is due, any kind by itself, a set by link for a class, and how well the rules are known.
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, Trouble, type ExerciseAsked, type ExerciseMark } from '@/api/client'
 import ExerciseSheet from '@/components/practice/ExerciseSheet.vue'
@@ -8,6 +8,8 @@ import House from '@/components/house/House.vue'
 import ResultsTable from '@/components/practice/ResultsTable.vue'
 import PathList from '@/components/practice/PathList.vue'
 import { kindSays, readSet, usePractice, written } from '@/composables/practice'
+import { useLayIt } from '@/composables/layIt'
+import { usePracticeRound } from '@/composables/practiceRound'
 import { useToast } from '@/stores/toast'
 
 const route = useRoute()
@@ -15,10 +17,8 @@ const router = useRouter()
 const toast = useToast()
 const practice = usePractice()
 const wrong = ref('')
-/** What is being done, which of it, and what came of what was done. */
-const set = shallowRef<ExerciseAsked[]>([])
-const at = ref(0)
-const marks = shallowRef<ExerciseMark[]>([])
+const { set, at, marks, begin: beginRound } = usePracticeRound()
+const layIt = useLayIt()
 const level = ref(1)
 
 onMounted(async () => {
@@ -30,10 +30,13 @@ onMounted(async () => {
   const given = typeof route.query.set === 'string' ? readSet(route.query.set) : []
   if (given.length) begin(given)
 })
+// what was asked for while this is open, as from the help
+watch(
+  () => route.query.set,
+  now => typeof now === 'string' && readSet(now).length && begin(readSet(now)),
+)
 function begin(of: ExerciseAsked[]) {
-  set.value = of
-  at.value = 0
-  marks.value = []
+  beginRound(of)
   others.value = sofar.value = null
 }
 function leave() {
@@ -43,6 +46,7 @@ function leave() {
 async function marked(m: ExerciseMark) {
   marks.value = [...marks.value, m]
   await practice.note(m)
+  if (m.laying) await practice.noteBoard(set.value[at.value]!, Math.round(m.points))
 }
 async function next() {
   if (at.value + 1 < set.value.length) at.value++
@@ -144,6 +148,15 @@ async function share() {
           <button class="btn next" :disabled="!practice.ready.value" @click="begin(practice.round())">
             Begin
           </button>
+          <p v-if="layIt.begun.value" class="again">
+            A board is half laid.
+            <button class="btn" @click="layIt.goOn">Go on</button>
+            <button class="btn quiet" @click="layIt.drop">Leave it</button>
+          </p>
+          <p v-for="b in practice.boards.value.slice(0, 1)" :key="b.due" class="again">
+            A board that you laid for {{ b.points }} points is due again.
+            <button class="btn" @click="begin([b.asked])">Lay it again</button>
+          </p>
           <p v-if="met" class="soft small nums">
             {{ met }} of {{ practice.rules.value.length }} rules met<template v-if="sure.said">
               · of {{ sure.said }} ranges {{ sure.within }} held the truth ({{

@@ -7,7 +7,7 @@ defineProps<{ groups: Basket['groups'] }>()
 </script>
 
 <template>
-  <section>
+  <section data-help="Portion">
     <h3 id="what-each-finds">What each guest finds</h3>
     <div class="card">
       <table class="small" aria-labelledby="what-each-finds">

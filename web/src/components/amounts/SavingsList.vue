@@ -37,7 +37,7 @@ watch(
 </script>
 
 <template>
-  <section v-if="over || asked" class="savings">
+  <section v-if="over || asked" class="savings" data-help="Pack">
     <h3>What would save most</h3>
     <p v-if="wrong" class="small" role="alert">▲ {{ wrong }}</p>
     <ul v-if="list?.length" :aria-busy="old">

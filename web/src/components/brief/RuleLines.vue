@@ -284,13 +284,38 @@ function set(r: (typeof all)[number], value: string) {
   const next = value === r.options[0]![0] ? undefined : value
   emit('set', { rules: { ...rules.value, [r.rule]: next } }, !r.day)
 }
+
+/** What the craft's page calls what a rule is about. */
+const about: Record<string, string> = {
+  crackers: 'Wet beside crisp',
+  greenery: 'Garnish',
+  symmetry: 'Balance',
+  tasting: 'Tasting order',
+  soft_round: 'Begun',
+  hard_cheese: 'Piece',
+  rinds: 'Yield',
+  first_slice: 'Begun',
+  begin: 'Step',
+  bowls: 'Anchor',
+  heat: 'Prep',
+  pregnant: 'Expecting or weak immunity',
+  olives: 'Stones',
+  grapes: 'Small children',
+  gaps: 'Full board',
+  hours: 'Hours out',
+  dry_hours: 'Hours out',
+  tools: 'Tool',
+  gloves: 'Prep',
+  variety: 'Pick',
+  vegetarians: 'Allergens',
+}
 </script>
 
 <template>
   <p class="line">
     <template v-for="r in said" :key="r.rule"
       >{{ r.words }}
-      <span class="whole"
+      <span class="whole" :data-help="about[r.rule]"
         ><Either
           v-if="r.options.length === 2"
           :value="String(rules[r.rule] ?? r.options[0]![0])"
@@ -307,7 +332,7 @@ function set(r: (typeof all)[number], value: string) {
         />{{ r.mark }}</span
       ></template
     >
-    What stays over of
+    What is left over of
     <WrittenField
       class="in eats"
       aria-label="Foods the house eats anyway"

@@ -1,9 +1,11 @@
 <script setup lang="ts">
-// The frame of everything that is not a job: the bench, the larder, the boards
+// The frame of everything that is not a job: the jobs, the larder, the boards
 // and bowls, the shelf, the settings. On a phone the rooms that are gone to most stand in one bar at the foot, within a thumb's
 // reach, and the others on a sheet that rises from it.
 import { ref, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
+import AskButton from '@/help/AskButton.vue'
+import RoomSays from '@/help/RoomSays.vue'
 
 defineProps<{ title: string; wide?: boolean }>()
 const open = ref(false)
@@ -12,9 +14,9 @@ watch(
   () => route.fullPath,
   () => (open.value = false),
 )
-const atFoot = ['bench', 'shopping', 'larder', 'practice']
+const atFoot = ['jobs', 'shopping', 'larder', 'practice']
 const rooms = [
-  { name: 'bench', says: 'The bench' },
+  { name: 'jobs', says: 'Jobs' },
   { name: 'shopping', says: 'Shopping' },
   { name: 'larder', says: 'Larder' },
   { name: 'boards', says: 'Boards & bowls' },
@@ -44,8 +46,9 @@ const rooms = [
     <main id="work">
       <header>
         <h1>{{ title }}</h1>
-        <div class="acts no-print"><slot name="acts" /></div>
+        <div class="acts no-print"><slot name="acts" /><AskButton /></div>
       </header>
+      <RoomSays />
       <slot />
     </main>
   </div>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // One stage of a job: the work in the middle, the second look beside it. With
 // fill the work takes just the height of the window.
+import AskButton from '@/help/AskButton.vue'
+import RoomSays from '@/help/RoomSays.vue'
 import SaveLine from './SaveLine.vue'
 
 defineProps<{ title: string; look: string; fill?: boolean }>()
@@ -13,8 +15,9 @@ defineProps<{ title: string; look: string; fill?: boolean }>()
         <h1 :class="{ long: title.length > 24 }">{{ title }}</h1>
         <SaveLine class="no-print" />
       </div>
-      <div class="acts no-print"><slot name="acts" /></div>
+      <div class="acts no-print"><slot name="acts" /><AskButton /></div>
     </header>
+    <RoomSays />
     <slot />
   </main>
   <aside class="look" :class="{ fill }" :aria-label="look"><slot name="look" /></aside>

@@ -87,7 +87,7 @@ watch(
 <template>
   <aside class="rail" aria-label="The job">
     <div class="ticket">
-      <RouterLink class="back" to="/">‹ The bench</RouterLink>
+      <RouterLink class="back" to="/">‹ Jobs</RouterLink>
       <header v-if="job.doc" class="head">
         <strong class="title">{{ job.doc.title || 'Untitled job' }}</strong>
         <span class="soft small">{{ when(job.doc.brief.serve_at) }}</span>

@@ -107,7 +107,7 @@ defineExpose({ nearer, farther })
           {{ isActual ? 'Measure again' : 'True size' }}
         </button>
         <button class="btn quiet" :disabled="zoom >= nearest" aria-label="Nearer" @click="nearer">+</button>
-        <button class="btn quiet" aria-label="Show the keys" @click="emit('keys')">?</button>
+        <button class="btn quiet" @click="emit('keys')">Keys</button>
       </span>
     </div>
     <div class="line doing">

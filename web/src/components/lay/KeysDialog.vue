@@ -31,7 +31,8 @@ const keys: [string, string][] = [
   ['Ctrl Z', 'undo, with Shift redo'],
   ['Alt ← →', 'on a step: earlier or later in the build order'],
   ['Escape', 'stop laying, or let go'],
-  ['?', 'this page'],
+  ['?', 'what is under the pointer, and why it matters'],
+  ['K', 'this page'],
 ]
 </script>
 

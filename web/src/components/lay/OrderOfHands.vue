@@ -79,7 +79,7 @@ const short = (title: string) => title.split(',')[0]!.toLowerCase()
 </script>
 
 <template>
-  <section class="hands" aria-label="Build order">
+  <section class="hands" aria-label="Build order" data-help="Step">
     <div class="top small">
       <span class="soft">Build order</span>
       <span class="soft nums">

@@ -73,15 +73,15 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
 </script>
 
 <template>
-  <section class="panel">
+  <section class="panel" data-help="Second look">
     <h2>Second look</h2>
     <template v-if="review && laid">
-      <p class="score">
+      <p class="score" data-help="Score">
         <span class="big figure">{{ score }}</span>
         <span class="soft">of 100<br />{{ change }}</span>
       </p>
       <ul class="groups">
-        <li v-for="g in groups" :key="g.id">
+        <li v-for="g in groups" :key="g.id" :data-help="g.id">
           <span class="soft small"><Why :says="why[g.id]!" :label="g.id" /></span>
           <span class="bar"><span :style="{ width: g.value + '%' }" /></span>
           <span class="figure small"
@@ -97,6 +97,7 @@ const severity: Record<string, string> = { stop: 'Stop', mend: 'To mend', note: 
           v-for="{ f, n, key } in first"
           :key="key"
           class="card"
+          :data-help="f.check"
           :class="[f.severity, { shown: shown === n }]"
         >
           <span class="n" aria-hidden="true">{{ n }}</span>

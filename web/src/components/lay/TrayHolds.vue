@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What hands can take hold of on the canvas: the outlines of the elements, in the order they are laid. There is nothing
 // to see of them; they can be focused, and are read out.
+import { aboutForm } from '@/help/forms'
 import type { TrayElement } from '@/api/tray.gen'
 import type { Hold } from '@/composables/held'
 
@@ -32,6 +33,7 @@ const emit = defineEmits<{
       role="button"
       tabindex="0"
       :data-hold="h.e.id"
+      :data-help="aboutForm(h.e.form)"
       :aria-label="h.says"
       :aria-pressed="h.e.id === selected"
       @focus="emit('focus', h.e.id)"

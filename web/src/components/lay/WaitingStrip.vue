@@ -20,7 +20,7 @@ const says = (e: TrayElement) => larder.food(e.food)?.forms.find(f => f.form ===
 </script>
 
 <template>
-  <div class="strip" role="group" aria-label="Still beside the board">
+  <div class="strip" role="group" aria-label="Still beside the board" data-help="Waiting">
     <span class="soft small">Still beside the board</span>
     <button
       v-for="e in elements"

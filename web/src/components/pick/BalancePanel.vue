@@ -44,7 +44,7 @@ const sideNames: Record<string, string> = {
 </script>
 
 <template>
-  <section class="panel">
+  <section class="panel" data-help="Pick">
     <h2>Balance</h2>
     <p v-if="picked" class="score">
       <span class="big figure">{{ count }}</span>

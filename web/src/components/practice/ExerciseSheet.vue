@@ -14,7 +14,10 @@ import type { TrayFile } from '@/api/tray.gen'
 import ChoiceCards from './ChoiceCards.vue'
 import FindBoard from './FindBoard.vue'
 import GuessLines from './GuessLines.vue'
+import LayStart from './LayStart.vue'
 import OrderList from './OrderList.vue'
+import { useLayIt } from '@/composables/layIt'
+import { written } from '@/composables/practice'
 
 const props = defineProps<{ asked: ExerciseAsked; last: boolean }>()
 const emit = defineEmits<{ marked: [mark: ExerciseMark]; next: [] }>()
@@ -26,6 +29,11 @@ const busy = ref(false)
 const taps = ref<[number, number][]>([])
 const chosen = ref<string[]>([])
 const order = ref<string[]>([])
+const layIt = useLayIt()
+/** The board as it was laid by hand. */
+const board = shallowRef<TrayFile | null>(null)
+/** Kinds whose choices are put into an order. */
+const sorted = ['order', 'save']
 const guesses = ref<Record<string, { low: number; high: number }>>({})
 
 async function begin() {
@@ -38,8 +46,15 @@ async function begin() {
   try {
     const made = await take(api.POST('/api/v1/practice', { body: mine }))
     if (mine !== props.asked) return
-    order.value = made.kind === 'order' ? (made.choices ?? []).map(c => c.id) : []
+    order.value = sorted.includes(made.kind) ? (made.choices ?? []).map(c => c.id) : []
     exercise.value = made
+    const laid = layIt.came.value
+    if (made.kind === 'lay' && laid && written([laid.asked]) === written([mine])) {
+      mark.value = laid.mark
+      board.value = laid.mine
+      layIt.came.value = null
+      emit('marked', laid.mark)
+    }
   } catch (e) {
     if (mine === props.asked)
       wrong.value = e instanceof Trouble ? e.message : 'The exercise cannot be had just now.'
@@ -60,6 +75,7 @@ const answered = computed(() => {
     case 'amount':
       return whole.value
     case 'order':
+    case 'save':
       return true
     default:
       return chosen.value.length > 0
@@ -74,7 +90,7 @@ async function judge() {
   const answer: ExerciseAnswer = {}
   if (exercise.value.kind === 'find') answer.taps = taps.value
   else if (exercise.value.kind === 'amount') answer.guesses = guesses.value
-  else if (exercise.value.kind === 'order') answer.order = order.value
+  else if (sorted.includes(exercise.value.kind)) answer.order = order.value
   else answer.chosen = chosen.value
   try {
     mark.value = await take(api.POST('/api/v1/practice/marks', { body: { ...props.asked, answer } }))
@@ -99,7 +115,14 @@ const whys = computed(() => (mark.value?.solution.because ?? []).filter(b => !b.
   <section v-if="exercise" class="sheet" aria-label="Exercise">
     <h2>{{ exercise.asks }}</h2>
     <div class="work" :class="{ two: exercise.kind === 'find' && mark }">
-      <FindBoard v-if="tray" :tray="tray" :taps="taps" :mark="mark" @taps="t => (taps = t)" />
+      <LayStart
+        v-if="exercise.kind === 'lay'"
+        :asked="asked"
+        :exercise="exercise"
+        :mark="mark"
+        :mine="board"
+      />
+      <FindBoard v-else-if="tray" :tray="tray" :taps="taps" :mark="mark" @taps="t => (taps = t)" />
       <GuessLines
         v-else-if="exercise.kind === 'amount'"
         :exercise="exercise"
@@ -108,14 +131,14 @@ const whys = computed(() => (mark.value?.solution.because ?? []).filter(b => !b.
         @guesses="g => (guesses = g)"
       />
       <OrderList
-        v-else-if="exercise.kind === 'order'"
+        v-else-if="sorted.includes(exercise.kind)"
         :exercise="exercise"
         :order="order"
         :mark="mark"
         @order="o => (order = o)"
       />
       <ChoiceCards v-else :exercise="exercise" :chosen="chosen" :mark="mark" @chosen="c => (chosen = c)" />
-      <ul v-if="mark && tray" class="faults">
+      <ul v-if="mark?.solution.faults" class="faults">
         <li v-for="(f, n) in mark.solution.faults" :key="n" :class="{ found: mark.found.includes(n) }">
           <b class="figure">{{ letter(n) }}</b>
           <span
@@ -141,7 +164,9 @@ const whys = computed(() => (mark.value?.solution.because ?? []).filter(b => !b.
         <span v-else-if="exercise.pick" class="soft small"
           >{{ chosen.length }} of {{ exercise.pick }} chosen</span
         >
-        <button class="btn next" :disabled="!answered || busy" @click="judge">That is my answer</button>
+        <button v-if="exercise.kind !== 'lay'" class="btn next" :disabled="!answered || busy" @click="judge">
+          That is my answer
+        </button>
       </template>
     </div>
   </section>

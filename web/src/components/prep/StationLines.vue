@@ -15,7 +15,12 @@ const boards = (job: string | undefined, tray: number) =>
 </script>
 
 <template>
-  <section v-if="day.stations?.length || day.bays?.length" class="lead" aria-label="For who leads">
+  <section
+    v-if="day.stations?.length || day.bays?.length"
+    class="lead"
+    data-help="Prep"
+    aria-label="For who leads"
+  >
     <div v-if="day.stations?.length" class="card">
       <h2>Stations</h2>
       <ul class="stations">

@@ -9,7 +9,7 @@ import 'element-plus/es/components/segmented/style/css'
 import { RouterLink, useRouter } from 'vue-router'
 import { api, take, Trouble, type JobSummary } from '@/api/client'
 import House from '@/components/house/House.vue'
-import WaysIn from '@/components/bench/WaysIn.vue'
+import WaysIn from '@/components/jobs/WaysIn.vue'
 import TornEdge from '@/components/common/TornEdge.vue'
 import { useToast } from '@/stores/toast'
 import { units } from '@/tray/units'
@@ -103,7 +103,7 @@ async function moveAway(j: JobSummary) {
     await take(
       j.put_away ? api.POST('/api/v1/jobs/{id}/take-out', path) : api.DELETE('/api/v1/jobs/{id}', path),
     )
-    if (j.put_away) toast.tell({ says: `${j.title} is on the bench again.` })
+    if (j.put_away) toast.tell({ says: `${j.title} is back among the jobs.` })
     else
       toast.tell({
         says: `${j.title} is put away.`,
@@ -120,7 +120,7 @@ async function moveAway(j: JobSummary) {
 </script>
 
 <template>
-  <House title="The bench">
+  <House title="Jobs">
     <template #acts>
       <button class="btn next" :disabled="making" @click="make">New job</button>
     </template>
@@ -201,7 +201,7 @@ async function moveAway(j: JobSummary) {
       }}
     </p>
     <section v-else-if="jobs" class="none">
-      <h2>The bench is clear</h2>
+      <h2>No jobs yet</h2>
       <WaysIn />
       <p class="soft">
         Or write down all that the host said:

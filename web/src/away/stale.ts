@@ -1,0 +1,22 @@
+// Whether what is shown is of now or of when it was last seen, and the worker that keeps it.
+import { ref } from 'vue'
+import { seenAt } from './kept'
+
+/** Since when the newest of what is shown is true; null where the server answers. */
+export const staleSince = ref<Date | null>(null)
+
+/** Reads from an answer whether it is one that was kept. */
+export function noteAge(answer: Response) {
+  const at = answer.headers.get(seenAt)
+  if (!at) staleSince.value = null
+  else if (!staleSince.value || new Date(at) > staleSince.value) staleSince.value = new Date(at)
+}
+
+/** Sets the worker up once the first page stands still, so that it takes nothing from that. */
+export function keepForAway() {
+  if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return
+  const begin = () => void navigator.serviceWorker.register('/sw.js').catch(() => undefined)
+  const rest = () => ('requestIdleCallback' in window ? requestIdleCallback(begin) : setTimeout(begin, 500))
+  if (document.readyState === 'complete') rest()
+  else window.addEventListener('load', rest, { once: true })
+}

@@ -1,0 +1,58 @@
+/// <reference lib="webworker" />
+// The service worker: the program itself is kept, and of what was last seen whatever is wanted in a kitchen without a network.
+// The server is asked first, always; what is answered from here says when it was true.
+import { clientsClaim } from 'workbox-core'
+import { ExpirationPlugin } from 'workbox-expiration'
+import { cleanupOutdatedCaches, matchPrecache, precacheAndRoute } from 'workbox-precaching'
+import { NavigationRoute, registerRoute } from 'workbox-routing'
+import { NetworkFirst, NetworkOnly } from 'workbox-strategies'
+import { isKept, kindOf, seenAt } from './kept'
+
+declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: { url: string; revision: string | null }[] }
+
+precacheAndRoute(self.__WB_MANIFEST)
+cleanupOutdatedCaches()
+clientsClaim() // what is seen on the first visit is kept, too
+// what is open goes on with the files that it began with: they stay until its windows are closed
+
+// a page is the server's to give, as it knows who may come in; without it, the one that was kept
+const pages = new NetworkOnly({
+  networkTimeoutSeconds: 5,
+  plugins: [{ handlerDidError: async () => (await matchPrecache('/index.html')) ?? Response.error() }],
+})
+registerRoute(new NavigationRoute(pages, { denylist: [/^\/api\//, /^\/enter/, /^\/healthz/] }))
+
+/** An answer as it is kept: with the moment in which it was true. */
+async function dated(answer: Response) {
+  if (answer.status !== 200) return null
+  const headers = new Headers(answer.headers)
+  headers.set(seenAt, new Date().toISOString())
+  return new Response(await answer.blob(), { status: 200, headers })
+}
+const kept = (cacheName: string, maxEntries: number) =>
+  new NetworkFirst({
+    cacheName,
+    networkTimeoutSeconds: 6,
+    plugins: [
+      {
+        cacheWillUpdate: ({ response }) => dated(response),
+        // a proxy that cannot reach the server answers in its place; and who was put out keeps nothing of the house
+        fetchDidSucceed: async ({ response }) => {
+          if (response.status === 502 || response.status === 504) throw new Error('away')
+          if (response.status === 401) await forget()
+          return response
+        },
+      },
+      new ExpirationPlugin({ maxEntries, purgeOnQuotaError: true }),
+    ],
+  })
+const forget = () => Promise.all(['seen', 'pictures'].map(name => caches.delete(name)))
+const seen = kept('seen', 240)
+const pictures = kept('pictures', 400)
+registerRoute(
+  ({ url, sameOrigin }) => sameOrigin && isKept(url),
+  o => (kindOf(o.url) === 'picture' ? pictures : seen).handle(o),
+)
+self.addEventListener('message', e => {
+  if (e.data === 'forget') e.waitUntil(forget())
+})
