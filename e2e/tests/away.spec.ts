@@ -12,14 +12,15 @@ test('in a kitchen without a network the counter, shopping, Serve and Look back 
   await page.goto(demo)
   await page.evaluate(async () => void (await navigator.serviceWorker.ready))
   await expect.poll(() => page.evaluate(() => !!navigator.serviceWorker.controller)).toBe(true)
-  await openDemo(page, 'First firing', 'Prep')
-  const job = page.url().replace(/\/prep.*/, '')
+  await openDemo(page, 'Night-sky', 'Prep')
+  await expect(page).toHaveURL(/\/prep/)
+  const job = page.url().match(/\/jobs\/[^/]+/)![0]
   await page.getByRole('link', { name: /^Serve/ }).click()
   await page.locator('.tap image').waitFor()
   await page.goto(`${job}/look-back`)
   await page.waitForLoadState('networkidle')
   await page.goto(`${job}/counter`)
-  await page.getByRole('button', { name: /Done/ }).first().waitFor()
+  await page.getByRole('button', { name: 'Done, next' }).first().waitFor()
   await page.waitForLoadState('networkidle')
   await page.goto('/shopping')
   await page.locator('input[type=checkbox]').first().waitFor()
@@ -27,8 +28,9 @@ test('in a kitchen without a network the counter, shopping, Serve and Look back 
 
   await context.setOffline(true)
   await page.goto('/') // opened anew, as from its icon
-  await expect(page.locator('.ticket', { hasText: 'First firing' })).toBeVisible()
-  await expect(page.getByText(/No connection\. What you see is from/)).toBeVisible()
+  await expect(page.locator('.ticket', { hasText: 'Night-sky' })).toBeVisible()
+  const stale = page.getByText(/No connection\. What you see is from/)
+  await expect(stale).toBeVisible()
 
   await page.goto('/shopping')
   const tick = page.locator('input[type=checkbox]').first()
@@ -40,11 +42,12 @@ test('in a kitchen without a network the counter, shopping, Serve and Look back 
   await page.goto(`${job}/serve`)
   await expect(page.locator('.tap image')).toBeVisible()
   await page.goto(`${job}/look-back`)
-  await expect(page.getByRole('heading', { name: /Look back/ })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'What came home?' })).toBeVisible()
+  await expect(stale).toBeVisible()
 
   await page.goto(`${job}/counter`)
-  await page.getByRole('button', { name: /Done/ }).first().click()
-  await expect(page.getByText(/No connection|wait/).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Done, next' }).first().click()
+  await expect(page.getByText(/cannot be reached; what you see is from .*1 tick/)).toBeVisible()
 
   await context.setOffline(false)
   await page.goto('/')

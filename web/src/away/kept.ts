@@ -11,7 +11,7 @@ const answers = new RegExp(
     'settings',
     'jobs',
     `jobs/${id}`,
-    `jobs/${id}/(day|evening|holding|weights|forecast|scene|derived|revisions)`,
+    `jobs/${id}/(day|ticks|evening|evening/photos|holding|weights|forecast|scene|derived|revisions)`,
     `days/${id}`,
     'shopping',
     'shop',

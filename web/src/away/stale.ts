@@ -20,3 +20,24 @@ export function keepForAway() {
   if (document.readyState === 'complete') rest()
   else window.addEventListener('load', rest, { once: true })
 }
+
+const warmed = new Set<string>()
+/**
+ * Reads, when nothing else is to be done, what the counter, Serve and Look back will want of a job: so that they are there in a
+ * kitchen without a network, though nobody was in them yet.
+ */
+export function warm(job: string) {
+  if (!import.meta.env.PROD || !navigator.serviceWorker?.controller || warmed.has(job)) return
+  warmed.add(job)
+  const path = { params: { path: { id: job } } }
+  window.setTimeout(async () => {
+    const { api } = await import('@/api/client')
+    for (const read of [
+      () => api.GET('/api/v1/jobs/{id}/day', path),
+      () => api.GET('/api/v1/jobs/{id}/ticks', path),
+      () => api.GET('/api/v1/jobs/{id}/holding', path),
+      () => api.GET('/api/v1/jobs/{id}/evening', path),
+    ])
+      await read().catch(() => undefined)
+  }, 4000)
+}

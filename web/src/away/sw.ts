@@ -5,6 +5,7 @@ import { clientsClaim } from 'workbox-core'
 import { ExpirationPlugin } from 'workbox-expiration'
 import { cleanupOutdatedCaches, matchPrecache, precacheAndRoute } from 'workbox-precaching'
 import { NavigationRoute, registerRoute } from 'workbox-routing'
+import type { WorkboxPlugin } from 'workbox-core'
 import { NetworkFirst, NetworkOnly } from 'workbox-strategies'
 import { isKept, kindOf, seenAt } from './kept'
 
@@ -29,7 +30,7 @@ async function dated(answer: Response) {
   headers.set(seenAt, new Date().toISOString())
   return new Response(await answer.blob(), { status: 200, headers })
 }
-const kept = (cacheName: string, maxEntries: number) =>
+const kept = (cacheName: string, maxEntries: number, ...also: WorkboxPlugin[]) =>
   new NetworkFirst({
     cacheName,
     networkTimeoutSeconds: 6,
@@ -44,14 +45,28 @@ const kept = (cacheName: string, maxEntries: number) =>
         },
       },
       new ExpirationPlugin({ maxEntries, purgeOnQuotaError: true }),
+      ...also,
     ],
   })
 const forget = () => Promise.all(['seen', 'pictures'].map(name => caches.delete(name)))
 const seen = kept('seen', 240)
 const pictures = kept('pictures', 400)
+const drawings = kept('pictures', 400, {
+  cacheKeyWillBeUsed: async ({ request, params }) => (params as string[] | undefined)?.[0] ?? request,
+})
 registerRoute(
   ({ url, sameOrigin }) => sameOrigin && isKept(url),
   o => (kindOf(o.url) === 'picture' ? pictures : seen).handle(o),
+)
+// a drawing is asked for with the tray that is to be drawn, and the same for the same one: it is kept by that
+registerRoute(
+  ({ url, sameOrigin }) => sameOrigin && url.pathname === '/api/v1/picture',
+  async o => {
+    const sum = await crypto.subtle.digest('SHA-256', await o.request.clone().arrayBuffer())
+    const hex = [...new Uint8Array(sum)].map(b => b.toString(16).padStart(2, '0')).join('')
+    return drawings.handle({ ...o, params: [`${o.url.href}&of=${hex}`] })
+  },
+  'POST',
 )
 self.addEventListener('message', e => {
   if (e.data === 'forget') e.waitUntil(forget())

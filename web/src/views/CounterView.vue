@@ -179,8 +179,9 @@ function remains(until: number) {
       No connection. What you see is from {{ moment(staleSince) }}.
     </p>
     <p v-if="c.away.value" class="note" role="status">
-      The server cannot be reached. Go on: {{ count(c.waiting.value.length, 'tick') }} will be sent when it is
-      back.
+      The server cannot be reached<template v-if="staleSince"
+        >; what you see is from {{ moment(staleSince) }}</template
+      >. Go on: {{ count(c.waiting.value.length, 'tick') }} will be sent when it is back.
     </p>
     <p v-if="c.wrong.value" class="note" role="alert">▲ {{ c.wrong.value }}</p>
 

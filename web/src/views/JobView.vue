@@ -4,6 +4,7 @@ import { defineAsyncComponent, ref, watch } from 'vue'
 import { RouterLink, RouterView, onBeforeRouteLeave, useRoute } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
 import { Trouble } from '@/api/client'
+import { warm } from '@/away/stale'
 import TicketRail from '@/components/job/TicketRail.vue'
 import { useRoutine } from '@/composables/routine'
 import { useJob } from '@/stores/job'
@@ -25,6 +26,7 @@ async function open() {
   wrong.value = ''
   try {
     await Promise.all([job.open(String(route.params.id)), larder.read()])
+    warm(job.id)
   } catch (e) {
     wrong.value = e instanceof Trouble ? e.message : 'The job cannot be opened.'
     job.id = ''
