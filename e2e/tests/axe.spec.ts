@@ -45,10 +45,14 @@ test('Lay with something in the hand, a finding shown, and the keys', async ({ p
   await page.locator('[data-hold]').first().focus()
   await page.keyboard.press('.')
   await clean(page)
-  await page.keyboard.press('?')
-  await expect(page.getByRole('dialog')).toBeVisible()
-  await page.waitForTimeout(400) // its fading in is a matter of contrast
-  await clean(page)
+  for (const key of ['k', '?']) {
+    await page.keyboard.press(key)
+    await expect(page.getByRole('dialog')).toBeVisible()
+    await page.waitForTimeout(500) // its fading in is a matter of contrast
+    await clean(page)
+    await page.keyboard.press('Escape')
+    await expect(page.getByRole('dialog')).toHaveCount(0)
+  }
 })
 
 test('an address that leads nowhere', async ({ page }) => {

@@ -124,7 +124,7 @@ test('a tray is planned, laid and changed from the keyboard', async ({ page }) =
     await page.keyboard.press('.')
     await expect(page.locator('.findings .shown')).toHaveCount(1)
   }
-  await page.keyboard.press('?')
+  await page.keyboard.press('k')
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(page.getByRole('dialog', { name: 'Keys' })).toHaveCount(0)

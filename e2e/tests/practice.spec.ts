@@ -1,7 +1,7 @@
 // The first ten minutes and the practice room.
 import { expect } from '@playwright/test'
 import { demo } from '../servers'
-import { another, clean, clearBench, test } from './common'
+import { another, clean, clearBench, openDemo, test } from './common'
 
 test('three questions end on a laid board', async ({ page }) => {
   await clearBench(page)
@@ -90,4 +90,78 @@ test('on a phone the rooms stand at the foot, and nothing is wider than the scre
   await page.getByRole('button', { name: 'More' }).click()
   await page.getByRole('link', { name: 'Settings' }).click()
   await expect(page.getByRole('heading', { name: 'Settings' })).toBeVisible()
+})
+
+test('a board is laid by hand against the clock, held beside the search’s own, and comes back in two days', async ({
+  page,
+}) => {
+  await clearBench(page)
+  await page.goto('/practice?set=lay.1.5')
+  await page.getByRole('button', { name: 'Start the clock' }).click()
+  await expect(page.getByRole('timer')).toContainText(/0:\d\d of \d:\d\d/)
+  await expect(page.getByRole('button', { name: 'Lay it' })).toHaveCount(0) // the search is not at hand
+  const waiting = page.locator('.strip .chip')
+  const before = await waiting.count()
+  for (let n = 0; n < 3; n++) {
+    const left = await waiting.count()
+    await waiting.first().focus()
+    await page.keyboard.press('Enter')
+    await expect(waiting).toHaveCount(left - 1)
+  }
+  // half laid it is left and gone on with
+  await page.goto('/practice')
+  await expect(page.getByText('A board is half laid.')).toBeVisible()
+  await clean(page)
+  await page.getByRole('button', { name: 'Go on' }).click()
+  await expect(waiting).toHaveCount(before - 3)
+  await page.getByRole('button', { name: 'It is laid' }).click()
+  await expect(page.getByRole('heading', { name: 'What made the difference' })).toBeVisible()
+  await expect(page.getByText('Yours:')).toBeVisible()
+  await expect(page.locator('.both img')).toHaveCount(2)
+  await expect(page.locator('.both ol li').first()).toContainText('+')
+  await clean(page)
+  await page.getByRole('button', { name: 'Done' }).click()
+  await page.getByRole('button', { name: 'That is enough' }).click()
+  // its job is put away, and in two days it is asked for again
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'No jobs yet' })).toBeVisible()
+  await page.clock.install({ time: Date.now() + 3 * 864e5 })
+  await page.goto('/practice')
+  await expect(page.getByText(/A board that you laid for \d+ points is due again/)).toBeVisible()
+})
+
+test.describe('a newcomer', () => {
+  test.use({ newcomer: true })
+  test('is told once what a room is for, and what anything is where it is asked', async ({ page }) => {
+    await page.goto(demo)
+    const room = page.getByRole('complementary', { name: 'What this room is for' })
+    await expect(room).toContainText('A job is one occasion')
+    await clean(page)
+    await openDemo(page, 'First firing', 'Lay')
+    await expect(room).toContainText('what is next to it makes room')
+    await room.getByRole('button', { name: 'I see' }).click()
+    await expect(room).toHaveCount(0)
+    await page.goto(demo)
+    await expect(page.locator('.ticket').first()).toBeVisible()
+    await expect(room).toHaveCount(0) // it was used
+
+    // by key, of what has the focus; searched; by a finger that points
+    await openDemo(page, 'First firing', 'Lay')
+    await page.locator('[data-hold][aria-label*="in its bowl"]').first().focus()
+    await page.mouse.move(2, 2)
+    await page.keyboard.press('?')
+    const help = page.getByRole('dialog', { name: 'What is this?' })
+    await expect(help.getByRole('heading', { name: 'Anchor' })).toBeVisible()
+    await help.getByLabel('Search what can be asked').fill('choke')
+    await help.getByRole('button', { name: 'Small children' }).click()
+    await expect(help).toContainText('quarters')
+    await help.getByRole('button', { name: 'Point at something else' }).click()
+    await expect(page.getByText('Tap what you want to know about.')).toBeVisible()
+    await page.locator('.score').first().click()
+    await expect(help.getByRole('heading', { name: 'Score' })).toBeVisible()
+    await page.keyboard.press('Escape')
+    await expect(help).toHaveCount(0)
+    await page.getByRole('button', { name: 'What is this?' }).click()
+    await expect(help.getByRole('heading', { name: 'Lay', exact: true })).toBeVisible()
+  })
 })

@@ -5,6 +5,8 @@ import { useIntervalFn, useSessionStorage } from '@vueuse/core'
 import { useRouter } from 'vue-router'
 import { api, take, Trouble, type Exercise, type ExerciseAsked, type ExerciseMark } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
+import { written } from '@/composables/practice'
+import { usePracticeRound } from '@/composables/practiceRound'
 import { useJob } from '@/stores/job'
 
 /** A board that is being laid: the job that it lies in, when it was begun, ms, and for how long the clock runs, s. */
@@ -18,6 +20,7 @@ const came = shallowRef<{ asked: ExerciseAsked; mark: ExerciseMark; mine: TrayFi
 export function useLayIt() {
   const router = useRouter()
   const job = useJob()
+  const round = usePracticeRound()
   const busy = ref(false)
   const wrong = ref('')
   const now = ref(Date.now())
@@ -65,6 +68,8 @@ export function useLayIt() {
       const answer = { laid: mine, seconds: seconds.value }
       const mark = await take(api.POST('/api/v1/practice/marks', { body: { ...b.asked, answer } }))
       came.value = { asked: b.asked, mark, mine }
+      const now = round.set.value[round.at.value]
+      if (!now || written([now]) !== written([b.asked])) round.begin([b.asked]) // the page was opened anew meanwhile
       begun.value = null
       await router.push({ name: 'practice' })
       await away(b.job)

@@ -1,28 +1,27 @@
 <script setup lang="ts">
 // What a room is for, said at its head until it was used once: closed by hand, or left and come back to.
 import { computed, onBeforeUnmount, watch } from 'vue'
-import { useLocalStorage } from '@vueuse/core'
 import { useRoute } from 'vue-router'
+import { know, knows } from './known'
 import rooms from '../../../docs/craft.md?rooms'
 
 const route = useRoute()
 const title = computed(() => String(route.meta.title ?? ''))
-const known = useLocalStorage<string[]>('happy-tray-rooms', [])
-const says = computed(() =>
-  known.value.includes(title.value) ? undefined : rooms.find(r => r.title === title.value)?.html,
-)
-const used = (room: string) => {
-  if (room && !known.value.includes(room)) known.value = [...known.value, room]
-}
-watch(title, (_, was) => used(was))
-onBeforeUnmount(() => used(title.value))
+const says = computed(() => (knows(title.value) ? undefined : rooms.find(r => r.title === title.value)?.html))
+// when this goes the route is another one already
+let here = title.value
+watch(title, now => {
+  know(here)
+  here = now
+})
+onBeforeUnmount(() => know(here))
 </script>
 
 <template>
   <aside v-if="says" class="room no-print" aria-label="What this room is for">
     <!-- eslint-disable-next-line vue/no-v-html (our own page, read when the product is built) -->
     <div v-html="says" />
-    <button class="btn quiet" @click="used(title)">I see</button>
+    <button class="btn quiet" @click="know(title)">I see</button>
   </aside>
 </template>
 

@@ -71,8 +71,8 @@ export function stretchesOf(
 }
 
 /** The minutes at which a clock of so many minutes, that begins at a written moment, is ticked: each full step of it. */
-export function ticksOf(begin: string, long: number): { at: number; says: string }[] {
-  const step = [5, 10, 15, 30, 60, 120].find(s => long / s <= 12) ?? 240
+export function ticksOf(begin: string, long: number, most = 12): { at: number; says: string }[] {
+  const step = [5, 10, 15, 30, 60, 120].find(s => long / s <= most) ?? 240
   const from = time(begin)
   if (!from) return []
   const first = step - ((from.getHours() * 60 + from.getMinutes() + from.getSeconds() / 60) % step)

@@ -436,6 +436,40 @@ footer {
 .counter .go {
   flex: 2;
 }
+/* a phone on its side, propped up on the counter */
+@media (max-height: 480px) {
+  .counter {
+    padding: 8px 14px;
+    gap: 6px;
+  }
+  .counter .wet {
+    min-height: 60px;
+    font-size: var(--type-7);
+  }
+  .step {
+    gap: 16px;
+    grid-template-columns: 2fr 3fr;
+  }
+  .what {
+    gap: 6px;
+    max-height: 100%;
+    overflow-y: auto;
+  }
+  .which,
+  .more {
+    font-size: var(--type-5);
+  }
+  .big {
+    font-size: var(--type-7);
+  }
+  .says img {
+    width: 60px;
+    height: 60px;
+  }
+  .then {
+    display: none;
+  }
+}
 @media (max-width: 760px) {
   .counter {
     padding: 12px 14px 16px;

@@ -3,7 +3,7 @@
 // covers and lacks.
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useMediaQuery } from '@vueuse/core'
 import type { Food, Offer } from '@/api/client'
 import BalancePanel from '@/components/pick/BalancePanel.vue'
 import AddFood from '@/components/pick/AddFood.vue'
@@ -55,6 +55,20 @@ async function added(id: string) {
 // a large larder shows the front of each shelf until it is asked for more
 const shelfful = 48
 const wide = shallowRef<ReadonlySet<string>>(new Set())
+// on a phone a shelf is folded to what is chosen of it, until it is opened
+const narrow = useMediaQuery('(max-width: 560px)')
+const folded = (s: { id: string; foods: Food[] }) =>
+  narrow.value && !wide.value.has(s.id) && s.foods.length > 3
+const shown = (s: { id: string; foods: Food[] }) =>
+  folded(s)
+    ? s.foods.filter(f => chosen.value.has(f.id))
+    : s.foods.slice(0, wide.value.has(s.id) || narrow.value ? 400 : shelfful)
+function open(id: string, is: boolean) {
+  const next = new Set(wide.value)
+  if (is) next.add(id)
+  else next.delete(id)
+  wide.value = next
+}
 const onShelf = (f: Food, id: string) =>
   f.category === id && (id !== 'prop' || props.value.has(f.id)) && (!f.put_away || chosen.value.has(f.id))
 const shelves = computed(() =>
@@ -166,20 +180,18 @@ useEventListener(window, 'keydown', e => {
         {{ s.title }}
         <span v-if="s.kind && picked" class="soft small">{{ s.kind.have }} of {{ s.kind.want }}</span>
       </h2>
-      <ul>
-        <PickedFood
-          v-for="f in s.foods.slice(0, wide.has(s.id) ? 400 : shelfful)"
-          :key="f.id"
-          :food="f"
-          :c="choosing"
-        />
+      <ul :class="{ folded: folded(s) }">
+        <PickedFood v-for="f in shown(s)" :key="f.id" :food="f" :c="choosing" :row="folded(s)" />
       </ul>
       <button
-        v-if="s.foods.length > shelfful && !wide.has(s.id)"
+        v-if="folded(s) || (s.foods.length > shelfful && !wide.has(s.id))"
         class="btn quiet"
-        @click="wide = new Set([...wide, s.id])"
+        @click="open(s.id, true)"
       >
         All {{ s.foods.length }} of {{ s.title.toLowerCase() }}
+      </button>
+      <button v-else-if="narrow && wide.has(s.id)" class="btn" @click="open(s.id, false)">
+        Only what is chosen
       </button>
     </section>
 
@@ -230,5 +242,14 @@ useEventListener(window, 'keydown', e => {
   border-bottom: 6px solid var(--shelf);
   border-radius: 0 0 var(--radius-s) var(--radius-s);
   padding-bottom: 10px;
+}
+.shelf .folded {
+  grid-template-columns: 1fr;
+}
+@media (max-width: 560px) {
+  .find {
+    width: 100%;
+    min-height: 44px;
+  }
 }
 </style>

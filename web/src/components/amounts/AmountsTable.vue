@@ -50,19 +50,19 @@ const told = ref('') // the food whose sums are shown
       <thead>
         <tr>
           <th scope="col" colspan="2">Food</th>
-          <th scope="col" class="r">On the tray</th>
-          <th scope="col" class="r">In reserve</th>
+          <th scope="col" class="r roomy">On the tray</th>
+          <th scope="col" class="r roomy">In reserve</th>
           <th scope="col" class="fix">Altogether</th>
           <th scope="col">To buy</th>
-          <th scope="col" class="r">Used</th>
+          <th scope="col" class="r roomy">Used</th>
           <th scope="col" class="r">Basket</th>
         </tr>
       </thead>
       <tbody v-for="[category, lines] in categories" :key="category">
         <tr class="cat">
           <th scope="rowgroup" colspan="2">{{ category }}</th>
-          <td class="r nums">{{ grams(sum(lines, l => l.on_tray_g)) }}</td>
-          <td class="r nums">{{ grams(sum(lines, l => l.reserve_g)) }}</td>
+          <td class="r nums roomy">{{ grams(sum(lines, l => l.on_tray_g)) }}</td>
+          <td class="r nums roomy">{{ grams(sum(lines, l => l.reserve_g)) }}</td>
           <td class="slide" colspan="2">
             <template v-if="category !== 'garnish'">
               <span class="soft small" aria-hidden="true">less</span>
@@ -90,7 +90,7 @@ const told = ref('') // the food whose sums are shown
               </button>
             </template>
           </td>
-          <td class="r nums">{{ money(sum(lines, l => l.used_cost)) }}</td>
+          <td class="r nums roomy">{{ money(sum(lines, l => l.used_cost)) }}</td>
           <td class="r nums">{{ money(sum(lines, l => l.basket_cost)) }}</td>
         </tr>
         <template v-for="l in lines" :key="l.food">
@@ -110,8 +110,8 @@ const told = ref('') // the food whose sums are shown
               <span class="small soft pieces">{{ l.pieces > 1 ? count(l.pieces, 'piece') : '' }}</span>
               <span v-if="l.out_of_stock" class="small gone">▲ sold out today</span>
             </th>
-            <td class="r nums">{{ grams(l.on_tray_g) }}</td>
-            <td class="r nums">{{ l.reserve_g ? grams(l.reserve_g) : '' }}</td>
+            <td class="r nums roomy">{{ grams(l.on_tray_g) }}</td>
+            <td class="r nums roomy">{{ l.reserve_g ? grams(l.reserve_g) : '' }}</td>
             <td class="fix">
               <ElInputNumber
                 :model-value="typed(fixed.get(l.food) ?? l.on_tray_g + l.reserve_g)"
@@ -152,7 +152,7 @@ const told = ref('') // the food whose sums are shown
                 >in {{ m.name.toLowerCase() }}</span
               >
             </td>
-            <td class="r nums">{{ money(l.used_cost) }}</td>
+            <td class="r nums roomy">{{ money(l.used_cost) }}</td>
             <td class="r nums">{{ money(l.basket_cost) }}</td>
           </tr>
           <tr v-if="told === l.food" class="told">
@@ -267,5 +267,14 @@ thead th {
 }
 .mixed {
   display: block;
+}
+/* on a phone what is set comes first: how much lies on the board is told on Lay */
+@media (max-width: 560px) {
+  .roomy {
+    display: none;
+  }
+  .sheet {
+    padding: 4px 6px 10px;
+  }
 }
 </style>

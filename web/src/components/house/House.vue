@@ -46,7 +46,8 @@ const rooms = [
     <main id="work">
       <header>
         <h1>{{ title }}</h1>
-        <div class="acts no-print"><slot name="acts" /><AskButton /></div>
+        <div class="acts no-print"><slot name="acts" /></div>
+        <AskButton />
       </header>
       <RoomSays />
       <slot />
@@ -162,6 +163,7 @@ main {
   gap: 16px;
 }
 header {
+  position: relative;
   display: flex;
   justify-content: space-between;
   align-items: flex-end;
@@ -170,6 +172,18 @@ header {
 }
 h1 {
   font-size: var(--type-9);
+  flex: 1;
+}
+@media (max-width: 560px) {
+  header > .ask {
+    position: absolute;
+    top: 0;
+    right: 0;
+  }
+  h1 {
+    flex-basis: 100%;
+    padding-right: 52px;
+  }
 }
 .acts {
   display: flex;

@@ -15,7 +15,8 @@ defineProps<{ title: string; look: string; fill?: boolean }>()
         <h1 :class="{ long: title.length > 24 }">{{ title }}</h1>
         <SaveLine class="no-print" />
       </div>
-      <div class="acts no-print"><slot name="acts" /><AskButton /></div>
+      <div class="acts no-print"><slot name="acts" /></div>
+      <AskButton />
     </header>
     <RoomSays />
     <slot />
@@ -33,10 +34,11 @@ defineProps<{ title: string; look: string; fill?: boolean }>()
   gap: 12px;
 }
 .head {
+  position: relative;
   display: flex;
   justify-content: space-between;
   align-items: flex-start;
-  gap: 16px;
+  gap: 8px 12px;
   flex-wrap: wrap;
 }
 .head > div:first-child {
@@ -63,6 +65,13 @@ defineProps<{ title: string; look: string; fill?: boolean }>()
   width: 292px;
   flex: none;
   padding: 20px 18px 20px 0;
+}
+@media (max-width: 560px) {
+  .head > .ask {
+    position: absolute;
+    top: 0;
+    right: 0;
+  }
 }
 @media (min-width: 901px) {
   .table.fill {

@@ -7,7 +7,7 @@ import type { Choosing } from '@/composables/choosing'
 import { useLarder } from '@/stores/larder'
 import { carbs } from '@/tray/words'
 
-const props = defineProps<{ food: Food; c: Choosing; called?: string }>()
+const props = defineProps<{ food: Food; c: Choosing; called?: string; row?: boolean }>()
 const larder = useLarder()
 const now = computed(() => props.c.chosen.value.get(props.food.id))
 const pinned = computed(() => props.c.pins.value.has(props.food.id))
@@ -50,7 +50,7 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
 </script>
 
 <template>
-  <li class="food" :class="{ on: !!now, against: !!tag }">
+  <li class="food" :class="{ on: !!now, against: !!tag, row }">
     <button class="take" :aria-pressed="!!now" :disabled="c.busy.value" @click="c.toggle(food.id, called)">
       <img loading="lazy" :src="larder.picture(food.id, now?.form)" alt="" />
       <span class="fname">{{ called || larder.name(food.id) }}</span>
@@ -165,6 +165,7 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
   background: var(--blue);
   color: var(--white);
   font: 700 var(--type-3)/22px var(--text);
+  text-align: center;
 }
 .why {
   font-size: var(--type-2);
@@ -249,6 +250,37 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
   border-radius: var(--radius-m);
   background: var(--paper);
   min-width: 0;
+}
+/* on a phone: one below the other */
+.row {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+}
+.row > .take,
+.row > .why,
+.row > .subs {
+  grid-column: 1 / -1;
+}
+.row > .take {
+  grid-template-columns: 60px 1fr;
+  justify-items: start;
+  align-items: center;
+  text-align: left;
+  gap: 0 10px;
+  padding-right: 36px;
+}
+.row > .take img {
+  width: 56px;
+  height: 56px;
+  grid-row: span 2;
+}
+.row > .why {
+  text-align: left;
+  padding: 0 10px 2px;
+}
+.row > .hand {
+  grid-column: 1 / -1;
+  justify-content: start;
 }
 @media (pointer: coarse) {
   .hand button,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // A day as bars against the clock: people, oven, and what goes on by itself; the chain that leads it all is blue.
 import { computed } from 'vue'
+import { useMediaQuery } from '@vueuse/core'
 import type { Day, DayTask } from '@/api/client'
 import { useDrag, type Pull } from '@/composables/drag'
 import { lanesOf, minutesFrom, stretchesOf, ticksOf } from '@/tray/day'
@@ -37,7 +38,8 @@ const inHand = computed(() => {
 })
 const at = (min: number) => `${(100 * min) / long.value}%`
 const lanes = computed(() => lanesOf(props.day, props.names))
-const ticks = computed(() => ticksOf(props.day.begin_at, long.value))
+const narrow = useMediaQuery('(max-width: 560px)')
+const ticks = computed(() => ticksOf(props.day.begin_at, long.value, narrow.value ? 4 : 12))
 const leave = computed(() =>
   props.day.leave_at ? minutesFrom(props.day.begin_at, props.day.leave_at) : null,
 )
