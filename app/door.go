@@ -164,7 +164,7 @@ func (a *App) MakeKey(ctx context.Context) (key string, until time.Time, err err
 	until = a.now().Add(keyHolds).UTC().Truncate(time.Second)
 	err = a.changeDoor(ctx, func(d *door) error {
 		if !d.Open {
-			return fault.Bad("", "the door is shut; open it first")
+			return fault.Bad("", "phones and tablets are off; turn them on first")
 		}
 		if len(d.Devices) >= mostDevices {
 			return fault.Bad("", "%d devices are in already; put out one that is not used any more", mostDevices)

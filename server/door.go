@@ -221,7 +221,7 @@ func (s *Server) Enter(c *gin.Context) {
 		c.Header("Retry-After", "600")
 		problem(c, http.StatusTooManyRequests, "Too many keys were wrong", "Wait ten minutes, then ask for a new key.", "key")
 	case errors.Is(err, app.ErrNotLetIn):
-		s.fail(c, aThing, fault.Bad("", "the door is shut; it is opened at the house's computer: Devices, Let a device in"))
+		s.fail(c, aThing, fault.Bad("", "phones and tablets are off; turn them on at the house's computer, under Devices"))
 	case err != nil:
 		s.fail(c, aThing, err)
 	default:

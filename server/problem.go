@@ -35,7 +35,7 @@ func writeProblem(c *gin.Context, p api.Problem) {
 type subject struct{ missing, missingSays, changedSays, field string }
 
 var (
-	aJob = subject{"There is no such job", "It may have been put away. Go back to the jobs.",
+	aJob = subject{"There is no such job", "It may be hidden. Go back to the jobs.",
 		"The job was changed elsewhere in the meantime. Take that version, or save yours on top.", ""}
 	aRevision = subject{"There is no such saved state", "Look through the history for another.",
 		"The job was changed elsewhere in the meantime.", "number"}

@@ -446,6 +446,9 @@ func (t *table) why(i int, form string) say.Text {
 	}
 	if says.IsZero() {
 		says = say.That("amount.share", say.Percent(100*t.grams[i]/math.Max(1, all)), say.Group(string(c.Food.Category)), say.Word(portions(t.brief)))
+		if t.grams[i] > .995*all {
+			says = say.That("amount.all", say.Group(string(c.Food.Category)), say.Word(portions(t.brief)))
+		}
 	}
 	if t.usual[i] > 0 && t.said[i].IsZero() && len(t.groups) > 1 {
 		for g := range t.groups {

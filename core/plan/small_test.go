@@ -108,7 +108,7 @@ func TestWhatTheHouseEatsAnyway(t *testing.T) {
 					t.Errorf("%s: is told otherwise than the brief says", l.Food)
 				}
 				says := l.Explanation.String()
-				if l.HouseEats && (l.LeftG >= 1 && !strings.Contains(says, "for the house") || strings.Contains(says, "To the pack")) {
+				if l.HouseEats && (l.LeftG >= 1 && !strings.Contains(says, "for the house") || strings.Contains(says, "the whole pack")) {
 					t.Errorf("%s: %s", l.Food, says)
 				}
 			}

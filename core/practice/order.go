@@ -42,7 +42,7 @@ func (m *maker) order() *Exercise {
 		must := before(day.Tasks)
 		for i, k := range tasks {
 			e.Solution.Order = append(e.Solution.Order, k.ID)
-			e.Solution.Because = append(e.Solution.Because, Because{ID: k.ID, Says: say.That("practice.order.at", say.Word(k.Starts[11:16]), say.Minutes(k.Minutes))})
+			e.Solution.Because = append(e.Solution.Because, Because{ID: k.ID, Says: begins(k)})
 			for _, o := range tasks[i+1:] {
 				if must(k, o) {
 					e.Solution.Before = append(e.Solution.Before, [2]string{k.ID, o.ID})
@@ -58,6 +58,14 @@ func (m *maker) order() *Exercise {
 		return e
 	}
 	panic("practice: no day has an order") // shipped data; a test asks for every seed
+}
+
+// begins says when a task is done and how long it takes.
+func begins(k prep.Task) say.Text {
+	if k.Minutes < 1 {
+		return say.That("practice.order.moment", say.Word(k.Starts[11:16]))
+	}
+	return say.That("practice.order.at", say.Word(k.Starts[11:16]), say.Minutes(k.Minutes))
 }
 
 // before tells whether one of a day's tasks must come before another.

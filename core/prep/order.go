@@ -1,7 +1,6 @@
 package prep
 
 import (
-	"fmt"
 	"slices"
 
 	"happytray/core/food"
@@ -64,29 +63,21 @@ func needsOf(t *tray.Tray, steps []Step, usual []int) [][]Need {
 			how := ""
 			switch {
 			case a.e.Kind() == food.KindGarnish && lies(a.bodies, b.bodies, 2):
-				how = "lies on"
+				how = "order.lies"
 			case food.Has(a.e.Form, food.OnFood) && lies(a.bodies, b.bodies, 2):
-				how = "goes on"
+				how = "order.over"
 			case (a.e.Kind() == food.KindRow || a.e.Kind() == food.KindTrail) && (b.e.Kind() == food.KindAnchor || b.e.Vessel != "") && touches(a.bodies, b.bodies):
-				how = "is laid against"
+				how = "order.against"
 			case a.e.Kind() == food.KindLoose && a.e.Vessel == "" && (b.e.Kind() == food.KindAnchor || b.e.Vessel != "") && touches(a.bodies, b.bodies):
-				how = "fills up to"
+				how = "order.fills"
 			default:
 				continue
 			}
 			known[[2]int{sa, sb}] = true
-			needs[sa] = append(needs[sa], Need{sb, fmt.Sprintf("%s %s the %s, so that goes first", steps[sa].Title, plural(steps[sa].Title, how), say.Lower(steps[sb].Title))})
+			needs[sa] = append(needs[sa], Need{sb, say.That(how, say.Food(steps[sa].Title), say.Food(steps[sb].Title))})
 		}
 	}
 	return needs
-}
-
-// plural makes a verb agree with a name.
-func plural(name, verb string) string {
-	if !say.Many(name) {
-		return verb
-	}
-	return map[string]string{"lies on": "lie on", "goes on": "go on", "is laid against": "are laid against", "fills up to": "fill up to"}[verb]
 }
 
 // lies reports whether one thing lies more than a little upon another.

@@ -41,7 +41,7 @@ func TestOrderOfHandsAsWished(t *testing.T) {
 		t.Helper()
 		for _, step := range s.Steps {
 			for _, need := range step.After {
-				if need.Step >= step.Number || !strings.Contains(need.Why, "goes first") {
+				if need.Step >= step.Number || !strings.Contains(need.Why.String(), " first; ") {
 					t.Errorf("step %d, %s, comes before %d: %s", step.Number, step.Title, need.Step, need.Why)
 				}
 			}

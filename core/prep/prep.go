@@ -40,8 +40,8 @@ type Step struct {
 
 // Need is a step that must come before another.
 type Need struct {
-	Step int    `json:"step"` // its Number
-	Why  string `json:"why"`
+	Step int      `json:"step"` // its Number
+	Why  say.Text `json:"why"`
 }
 
 // Sheet is everything a helper needs at the counter.

@@ -981,6 +981,9 @@ func washed(name say.Value, f *food.Food, p *portion) say.Text {
 	if p.grams < lightG && p.pieces > 1 && say.Many(f.Name) {
 		return say.That("task.rinse", name, say.N(p.pieces))
 	}
+	if p.grams < 1 {
+		return say.That("task.wash.pinch", name)
+	}
 	return say.That("task.wash", name, say.Grams(f.BoughtFor(p.spec.Form, p.grams))) // with its peel and stalks
 }
 

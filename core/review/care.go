@@ -48,7 +48,11 @@ func (m *measures) wetBesideCrisp() {
 			if g := l.at(i, j).wet; g < adjacency.WetBesideCrisp {
 				places++
 				at := l.elems[i].middle.Lerp(l.elems[j].middle, .5)
-				m.find("care.wetdry", Mend, (adjacency.WetBesideCrisp-g)/4, at, []int{i, j}, say.New("care.wetdry", m.it(i), say.MM(math.Floor(g)), m.it(j), say.MM(adjacency.WetBesideCrisp)))
+				says := say.New("care.wetdry", m.it(i), say.MM(math.Floor(g)), m.it(j), say.MM(adjacency.WetBesideCrisp))
+				if saidToTouch(g) {
+					says = say.New("care.wetdry.touch", m.it(i), m.it(j), say.MM(adjacency.WetBesideCrisp))
+				}
+				m.find("care.wetdry", Mend, (adjacency.WetBesideCrisp-g)/4, at, []int{i, j}, says)
 			}
 		}
 	}

@@ -103,6 +103,19 @@ func (m *measures) it(i int) say.Value {
 	return say.Food(name)
 }
 
+// other is the same of an element that is named after another one, so that two heaps of one food are told apart.
+func (m *measures) other(j, than int) say.Value {
+	name := m.l.elems[j].food.Name
+	if name != m.l.elems[than].food.Name {
+		return m.it(j)
+	}
+	name = "Other " + say.Lower(name)
+	if m.l.tray.Elements[j].Vessel != "" {
+		return say.Bowl(name)
+	}
+	return say.Food(name)
+}
+
 func (m *measures) each(f func(i int, e *elem)) {
 	for i := range m.l.elems {
 		if m.l.elems[i].placed {

@@ -22,7 +22,7 @@ func (m *measures) fit() {
 		for j := range i {
 			if p := l.at(i, j); p.depth > 0 {
 				deepest = math.Max(deepest, p.depth)
-				m.find("fit.overlap", Stop, 100*p.depth, p.at, []int{i, j}, say.New("fit.overlap", m.it(i), m.it(j), say.MM(math.Ceil(p.depth))))
+				m.find("fit.overlap", Stop, 100*p.depth, p.at, []int{i, j}, say.New("fit.overlap", m.it(i), m.other(j, i), say.MM(math.Ceil(p.depth))))
 			}
 		}
 	}

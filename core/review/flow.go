@@ -136,7 +136,7 @@ func (m *measures) follow() {
 		}
 		says := say.New("flow.edge", m.it(i), say.Degrees(off))
 		if against >= 0 {
-			says = say.New("flow.follow", m.it(i), m.it(against), say.Degrees(off))
+			says = say.New("flow.follow", m.it(i), m.other(against, i), say.Degrees(off))
 		}
 		m.find("flow.follow", Note, off/60, e.middle, []int{i}, says)
 	})

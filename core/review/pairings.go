@@ -208,7 +208,11 @@ func (m *measures) apart() {
 		n++
 		if g < 30 {
 			_, why := food.Affinity(l.elems[a].food, l.elems[b].food)
-			m.find("pairs.apart", Note, (40-g)/20, l.elems[a].middle.Lerp(l.elems[b].middle, .5), c[:], say.New("pairs.apart", m.it(a), m.it(b), say.MM(g), say.Word(why)))
+			says := say.New("pairs.apart", m.it(a), m.it(b), say.MM(g), say.Word(why))
+			if saidToTouch(g) {
+				says = say.New("pairs.apart.touch", m.it(a), m.it(b), say.Word(why))
+			}
+			m.find("pairs.apart", Note, (40-g)/20, l.elems[a].middle.Lerp(l.elems[b].middle, .5), c[:], says)
 		}
 	}
 	for i := range l.elems {
@@ -229,9 +233,15 @@ func (m *measures) apart() {
 		sum += math.Min(best, apartMM)
 		n++
 		if best < 40 {
+			advised := l.keptApart(i) == food.Advised
 			says := say.New("pairs.kept", say.Word(l.keptApart(i)), m.it(i), say.MM(best), m.it(other))
-			if l.keptApart(i) == food.Advised {
+			switch {
+			case advised && saidToTouch(best):
+				says = say.New("pairs.advised.touch", m.it(i), m.it(other))
+			case advised:
 				says = say.New("pairs.advised", m.it(i), say.MM(best), m.it(other))
+			case saidToTouch(best):
+				says = say.New("pairs.kept.touch", say.Word(l.keptApart(i)), m.it(i), m.it(other))
 			}
 			m.find("pairs.apart", Mend, (80-best)/12, l.elems[i].middle.Lerp(l.elems[other].middle, .5), []int{i, other}, says)
 		}
@@ -240,3 +250,6 @@ func (m *measures) apart() {
 		m.values["pairs.apart"] = sum / float64(n)
 	}
 }
+
+// saidToTouch reports whether things so many mm apart are said to touch: nobody says that they lie 0 mm apart.
+func saidToTouch(mm float64) bool { return mm < 1 }

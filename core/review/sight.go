@@ -188,7 +188,7 @@ func (m *measures) height() {
 		}
 		if share < .5 && !m.quiet {
 			if worst := s.hider(i, l.chart.g, l.elems[i].box); worst >= 0 {
-				m.find("height.sight", Mend, 6*(1-share), l.elems[i].middle, []int{i, worst}, says(m.it(worst), m.it(i), say.Share(share)))
+				m.find("height.sight", Mend, 6*(1-share), l.elems[i].middle, []int{i, worst}, says(m.it(worst), m.other(i, worst), say.Share(share)))
 			}
 		}
 	}

@@ -131,7 +131,7 @@ func (m *measures) spread() {
 			if l.elems[i].big && l.elems[j].big {
 				large += s
 				if s > 40 {
-					m.find("spread.size", Note, s/60, l.elems[i].middle.Lerp(l.elems[j].middle, .5), []int{i, j}, say.New("spread.size", m.it(i), m.it(j)))
+					m.find("spread.size", Note, s/60, l.elems[i].middle.Lerp(l.elems[j].middle, .5), []int{i, j}, say.New("spread.size", m.it(i), m.other(j, i)))
 				}
 			}
 		}
@@ -215,6 +215,6 @@ func (m *measures) mirrored() {
 	}
 	if a >= 0 {
 		w := worst[[2]int16{a, b}]
-		m.find("spread.mirror", Mend, 8*off/float64(n), w.sum.Mul(1/w.n), []int{int(a), int(b)}, say.New("spread.mirror", m.it(int(a)), m.it(int(b))))
+		m.find("spread.mirror", Mend, 8*off/float64(n), w.sum.Mul(1/w.n), []int{int(a), int(b)}, say.New("spread.mirror", m.it(int(a)), m.other(int(b), int(a))))
 	}
 }

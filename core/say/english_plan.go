@@ -4,7 +4,7 @@ package say
 var planning = map[string]string{
 	"amount.hand":    "Set by hand.",
 	"amount.packs":   "What is there in packs.",
-	"amount.pack":    "To the pack, so that no rest of it stays over.",
+	"amount.pack":    "Up to the whole pack, so that none is left over.",
 	"amount.green":   "A few, apart, where the tray looks bland.",
 	"amount.topping": "A spoon or two, on what it suits.",
 	"amount.prop":    "It is not eaten.",
@@ -15,10 +15,13 @@ var planning = map[string]string{
 	"amount.bowl":    "{1}, the least worth a bowl.",
 	"amount.group":   "{1} pieces, the least that looks like a group; its share of the {2} would be less.",
 	"amount.share":   "{1} of the {2} for {3}, by how well it is liked.",
+	"amount.all":     "All of the {1} for {2}.",
 	"amount.more":    "{1}, more than usual, so that {2} have enough.",
 	"amount.learnt":  "This crowd eats {1} of its usual share.",
 	"amount.plates":  "On each of {1} plates.",
 
+	"basket.waits":    "none on the board, {1} in reserve",
+	"basket.pinch":    "less than a gram on the board",
 	"basket.tray":     "{1} on the board",
 	"basket.reserve":  ", {1} in reserve",
 	"kinds.lost":      "{3} ({1} of {2})",

@@ -29,6 +29,7 @@ var practising = map[string]string{
 	"practice.basket":           "whole packs, the cheapest that hold it",
 	"practice.minutes":          "washing, cutting, folding, filling and laying, one after the other",
 	"practice.order":            "Put the work for {1} {1:guest|guests} in order, first to last.",
+	"practice.order.moment":     "begins at {1} and takes no time to speak of",
 	"practice.order.at":         "begins at {1} and takes {2}",
 	"practice.pair":             "Which {2} of these {2:goes|go} best with the {1}?",
 	"practice.pair.yes":         "{1}: {2}",

@@ -216,8 +216,13 @@ func (l *Line) toBuy(raw, onHand float64) (buy, there float64) {
 // explain says how the row comes about, and what to buy.
 func explain(l *Line) say.Text {
 	out := say.That("basket.tray", say.Grams(l.OnTrayG))
-	if l.ReserveG >= 1 {
+	switch {
+	case l.OnTrayG < .5 && l.ReserveG >= 1: // as crackers that stand beside it
+		out = say.That("basket.waits", say.Grams(l.ReserveG))
+	case l.ReserveG >= 1:
 		out = out.Then("basket.reserve", say.Grams(l.ReserveG))
+	case l.OnTrayG < 1: // a few flowers
+		out = say.That("basket.pinch")
 	}
 	if l.CupboardG >= 1 {
 		out = out.Then("basket.cupboard", say.Grams(l.CupboardG))

@@ -235,7 +235,7 @@ test('a step is moved in the order of hands, or it is said why not', async ({ pa
   await page.mouse.down()
   await page.mouse.move(first.x + 1, first.y + first.height / 2, { steps: 6 })
   await page.mouse.up()
-  await expect(page.getByRole('alert')).toContainText('goes first')
+  await expect(page.getByRole('alert')).toContainText(' first; ')
   expect(await titles()).toEqual(before)
   await page.getByRole('button', { name: 'Undo' }).click()
   await page.getByRole('button', { name: 'Undo' }).click()

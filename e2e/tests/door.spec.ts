@@ -25,9 +25,9 @@ async function scan(page: Page) {
 
 test('a phone comes in by the square code, ticks at the counter, and is put out at once', async ({ page, browser }) => {
   await page.goto('/devices')
-  await expect(page.getByRole('heading', { name: 'The door is shut' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Phones and tablets are off' })).toBeVisible()
   await clean(page)
-  await page.getByRole('button', { name: 'Open the door' }).click()
+  await page.getByRole('button', { name: 'Turn them on' }).click()
   await expect(page.getByText('is not encrypted on its way')).toBeVisible()
   await page.getByRole('button', { name: 'Let a device in' }).click()
   const link = await scan(page)
@@ -78,20 +78,20 @@ test('a phone comes in by the square code, ticks at the counter, and is put out 
   // a device does not decide who else is in
   await hand.goto('/devices')
   await expect(hand.getByRole('heading', { name: 'This is Ilka’s phone' })).toBeVisible()
-  await expect(hand.getByRole('button', { name: /Open|Shut|Let a device/ })).toHaveCount(0)
+  await expect(hand.getByRole('button', { name: /Turn them|Let a device/ })).toHaveCount(0)
   await clean(hand)
 
   // put out while it works, it is at the door again within moments
   await hand.goto(`/jobs/${id}/counter`)
   await expect(hand.getByRole('button', { name: 'Done, next' })).toBeVisible()
   await page.goto('/devices')
-  await page.getByRole('button', { name: 'Put out Ilka’s phone' }).click()
+  await page.getByRole('button', { name: 'Sign out Ilka’s phone' }).click()
   await expect(page.getByText('Nobody is in')).toBeVisible()
   await expect(hand.getByRole('heading', { name: 'Come in' })).toBeVisible()
   expect((await hand.request.get('/api/v1/jobs')).status()).toBe(401)
 
-  await page.getByRole('button', { name: 'Shut the door for all' }).click()
-  await expect(page.getByRole('heading', { name: 'The door is shut' })).toBeVisible()
+  await page.getByRole('button', { name: 'Turn them all off' }).click()
+  await expect(page.getByRole('heading', { name: 'Phones and tablets are off' })).toBeVisible()
   await expect(hand.request.get('/api/v1/jobs')).rejects.toThrow(/ECONNREFUSED/)
   await hand.context().close()
 })

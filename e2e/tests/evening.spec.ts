@@ -104,7 +104,7 @@ test('an evening is served, looked back on in a minute, and the next brief of th
     return [...d.elements, ...d.reserve].filter((e: { food: string }) => e.food === 'chickpea-dip').reduce((s: number, e: { grams: number }) => s + e.grams, 0)
   })
   const less = await grams()
-  await learnt.getByRole('button', { name: 'Refuse it: the usual share' }).filter({ visible: true }).click()
+  await learnt.getByRole('button', { name: 'Ignore it: the usual share' }).filter({ visible: true }).click()
   await expect(learnt.getByText('as usual')).toBeVisible()
   await saved(page)
   expect(await grams()).toBeGreaterThan(less * 1.2)

@@ -128,9 +128,9 @@ test('a stylist plans a tray from nothing', async ({ page }) => {
   await expect.poll(() => picture.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(0)
 
   // put away and taken out again
-  await ticket.getByRole('button', { name: /Put away/ }).click()
+  await ticket.getByRole('button', { name: /Hide/ }).click()
   await expect(page.getByRole('heading', { name: 'No jobs yet' })).toBeVisible()
-  await page.getByRole('button', { name: 'Take it out again' }).click()
+  await page.getByRole('button', { name: 'Show it again' }).click()
   await expect(page.locator('.ticket')).toHaveCount(1)
 })
 

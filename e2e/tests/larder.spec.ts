@@ -73,16 +73,16 @@ test('a built-in food is changed, taken back and handed back; a copy is one’s 
   await expect(page.getByText('Your own food')).toBeVisible()
   await page.getByRole('button', { name: 'Put some in' }).click()
   await expect(page.getByLabel('Lot 1, g', { exact: true })).toBeVisible()
-  await page.getByRole('button', { name: 'Put away' }).click()
-  await expect(page.getByText('is put away. Trays that use it keep it')).toBeVisible()
+  await page.getByRole('button', { name: 'Hide' }).click()
+  await expect(page.getByText('is hidden. Boards that use it keep it')).toBeVisible()
   await page.goto('/larder')
   await page.getByLabel('Find a food').fill('allotment')
   await expect(page.getByText('No food is like that')).toBeVisible()
-  await page.getByLabel('put away').check()
+  await page.getByLabel('hidden').check()
   await page.getByRole('link', { name: /^Walnuts from the allotment/ }).click()
-  await page.getByRole('button', { name: 'Take out again' }).click()
-  await expect(page.getByRole('button', { name: 'Put away' })).toBeVisible()
-  await page.getByRole('button', { name: 'Put away' }).click()
+  await page.getByRole('button', { name: 'Show again' }).click()
+  await expect(page.getByRole('button', { name: 'Hide' })).toBeVisible()
+  await page.getByRole('button', { name: 'Hide' }).click()
 })
 
 test('tables go out and come in, whole or not at all', async ({ page }) => {
@@ -173,7 +173,7 @@ test('a board is made by its measures, its edge is moved, and a tray is laid on 
   await page.request.delete(`/api/v1/jobs/${id}`)
   await page.goto('/boards')
   await page.getByRole('button', { name: /^Ferry hatch/ }).click()
-  await page.getByRole('button', { name: 'Put away' }).click()
+  await page.getByRole('button', { name: 'Hide' }).click()
   await expect(page.getByText('Trays that use it keep it')).toBeVisible()
 })
 
@@ -208,7 +208,7 @@ test('a bowl is copied and changed', async ({ page }) => {
   await page.getByRole('button', { name: 'Save this bowl' }).click()
   await expect(page.getByRole('heading', { name: 'Kiln cup' })).toBeVisible()
   await expect(page.locator('.about')).toContainText('9 cm')
-  await page.getByRole('button', { name: 'Put away', exact: true }).click()
+  await page.getByRole('button', { name: 'Hide', exact: true }).click()
 })
 
 test('lengths, amounts and money are shown as they are set', async ({ page }) => {

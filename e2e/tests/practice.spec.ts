@@ -21,7 +21,7 @@ test('a board to play with is laid, and put away again', async ({ page }) => {
   await page.getByRole('button', { name: 'Lay one to play with' }).click()
   await expect.poll(() => page.locator('[data-hold]').count(), { timeout: 60_000 }).toBeGreaterThan(8)
   await page.getByRole('link', { name: '‹ Jobs' }).click()
-  await page.locator('.ticket', { hasText: 'A board to play with' }).getByRole('button', { name: /Put away/ }).click()
+  await page.locator('.ticket', { hasText: 'A board to play with' }).getByRole('button', { name: /Hide/ }).click()
   await expect(page.getByRole('heading', { name: 'No jobs yet' })).toBeVisible()
 })
 

@@ -114,8 +114,8 @@ export function useFoodPage() {
       await take(api.DELETE('/api/v1/foods/{id}', path()))
       page.value = { ...page.value!, put_away: true }
       toast.tell({
-        says: `${name} is put away. Trays that use it keep it.`,
-        act: { name: 'Take it out again', do: () => void takeOut(id) },
+        says: `${name} is hidden. Boards that use it keep it.`,
+        act: { name: 'Show it again', do: () => void takeOut(id) },
       })
       await refresh()
     })

@@ -96,8 +96,8 @@ async function move(kind: 'boards' | 'vessels', id: string, name: string, out: b
       )
     if (!out)
       toast.tell({
-        says: `${name} is put away. Trays that use it keep it.`,
-        act: { name: 'Take it out again', do: () => void move(kind, id, name, true) },
+        says: `${name} is hidden. Boards that use it keep it.`,
+        act: { name: 'Show it again', do: () => void move(kind, id, name, true) },
       })
     chosen.value = ''
     await read()
@@ -155,7 +155,7 @@ const takenBowl = (id: string) => !!cabinet.value?.vessels.some(v => v.vessel.id
             />
           </label>
           <button v-if="away" class="btn quiet" @click="seeAway = !seeAway">
-            {{ seeAway ? 'What is out' : `${away} put away` }}
+            {{ seeAway ? 'Only what is shown' : `${away} hidden` }}
           </button>
         </p>
         <section aria-label="Boards">
@@ -250,7 +250,7 @@ const takenBowl = (id: string) => !!cabinet.value?.vessels.some(v => v.vessel.id
             <button v-if="board.mine === 'own'" class="btn next" @click="work(board, false)">Change</button>
             <button class="btn" @click="work(board, true)">Copy and change</button>
             <button class="btn" @click="move('boards', board.board.id, board.board.name, board.put_away)">
-              {{ board.put_away ? 'Take out again' : 'Put away' }}
+              {{ board.put_away ? 'Show again' : 'Hide' }}
             </button>
           </div>
         </template>
@@ -286,7 +286,7 @@ const takenBowl = (id: string) => !!cabinet.value?.vessels.some(v => v.vessel.id
               class="btn"
               @click="move('vessels', vessel.vessel.id, vessel.vessel.name, vessel.put_away)"
             >
-              {{ vessel.put_away ? 'Take out again' : 'Put away' }}
+              {{ vessel.put_away ? 'Show again' : 'Hide' }}
             </button>
           </div>
         </template>

@@ -172,7 +172,7 @@ function remains(until: number) {
     <ul v-if="c.timers.value.length" class="timers" aria-label="Timers">
       <li v-for="t in c.timers.value" :key="t.task" :class="{ ready: t.until <= c.now.value.getTime() }">
         <b class="nums">{{ remains(t.until) }}</b> {{ t.says }}
-        <button :aria-label="`Put away the timer: ${t.says}`" @click="c.dropTimer(t.task)">×</button>
+        <button :aria-label="`Stop the timer: ${t.says}`" @click="c.dropTimer(t.task)">×</button>
       </li>
     </ul>
     <p v-if="staleSince && !c.away.value" class="note" role="status">

@@ -33,18 +33,18 @@ const plain = (link: string) => link.replace(/#.*/, '')
       </section>
     </template>
     <div v-else-if="d.door" class="two">
-      <section class="card" aria-label="The door">
+      <section class="card" aria-label="Phones and tablets">
         <template v-if="!d.door.open">
-          <h2>The door is shut</h2>
+          <h2>Phones and tablets are off</h2>
           <p>
-            Only this computer sees Happy Tray. Open the door to use it on phones and tablets in the same
-            network: at the counter, in the shop, at the table.
+            Only this computer sees Happy Tray. Turn them on to use it in the same network: at the counter, in
+            the shop, at the table.
           </p>
           <p>
             Then this computer can be reached by others. Whoever was not let in sees a page that asks for a
             key, and nothing else.
           </p>
-          <p><button class="btn next" :disabled="d.busy" @click="d.set(true)">Open the door</button></p>
+          <p><button class="btn next" :disabled="d.busy" @click="d.set(true)">Turn them on</button></p>
         </template>
         <template v-else-if="d.key && link">
           <h2>Hold the camera before it</h2>
@@ -73,36 +73,40 @@ const plain = (link: string) => link.replace(/#.*/, '')
               <button class="btn next" :disabled="d.busy" @click="d.makeKey">Let a device in</button>
             </p>
           </template>
-          <p v-else>The door is being opened.</p>
+          <p v-else>They are being turned on.</p>
         </template>
         <template v-if="d.door.open">
           <p v-if="!d.door.secure" class="care">
             ▲ What goes to a device is not encrypted on its way. In a network of strangers - a guest's, a
-            market hall's, a café's - others could read along and come in as the device they overheard. Keep
-            the door shut there, or put a proxy with TLS before it (the README says how).
+            market hall's, a café's - others could read along and come in as the device they overheard. Leave
+            them off there, or put a proxy with TLS before it (the README says how).
           </p>
           <p v-else class="small soft">What goes to devices is encrypted on its way.</p>
         </template>
       </section>
       <section v-if="d.door.open || d.door.devices.length" class="card" aria-label="Who is in">
         <h2>
-          {{ d.door.devices.length ? count(d.door.devices.length, 'device') + ' let in' : 'Nobody is in' }}
+          {{
+            d.door.devices.length
+              ? count(d.door.devices.length, 'device') + ' let in'
+              : 'No device is signed in'
+          }}
         </h2>
         <p v-if="!d.door.open && d.door.devices.length" class="soft">
-          They see nothing while the door is shut, and are known again when it opens.
+          They see nothing while this is off, and are known again when it is on.
         </p>
         <ul v-if="d.door.devices.length">
           <li v-for="v in d.door.devices" :key="v.id">
             <b>{{ v.name }}</b>
             <span class="soft small">last seen {{ ago(v.seen, now) }}, let in {{ ago(v.let_in, now) }}</span>
-            <button class="btn" :disabled="d.busy" :aria-label="`Put out ${v.name}`" @click="d.putOut(v.id)">
-              Put out
+            <button class="btn" :disabled="d.busy" :aria-label="`Sign out ${v.name}`" @click="d.putOut(v.id)">
+              Sign out
             </button>
           </li>
         </ul>
-        <p v-else class="soft">Devices that were let in are listed here, and can be put out at once.</p>
+        <p v-else class="soft">Devices that were let in are listed here, and can be signed out at once.</p>
         <p v-if="d.door.open">
-          <button class="btn" :disabled="d.busy" @click="d.set(false)">Shut the door for all</button>
+          <button class="btn" :disabled="d.busy" @click="d.set(false)">Turn them all off</button>
         </p>
       </section>
     </div>

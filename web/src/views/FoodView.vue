@@ -56,8 +56,8 @@ async function copy() {
       <button class="btn" :disabled="!undoable || saving > 0" @click="it.undo">Undo</button>
       <button v-if="page.mine === 'changed'" class="btn" @click="it.handBack">As shipped again</button>
       <button class="btn" @click="begin">Copy</button>
-      <button v-if="page.put_away" class="btn" @click="it.takeOut(page.food.id)">Take out again</button>
-      <button v-else class="btn" @click="it.putAway">Put away</button>
+      <button v-if="page.put_away" class="btn" @click="it.takeOut(page.food.id)">Show again</button>
+      <button v-else class="btn" @click="it.putAway">Hide</button>
     </template>
     <p v-if="wrong" class="card" role="alert">▲ {{ wrong }}</p>
     <form v-if="naming" class="card copy" @submit.prevent="copy">
@@ -67,7 +67,7 @@ async function copy() {
     </form>
     <template v-if="page && food">
       <p class="soft">
-        {{ standing }}{{ page.put_away ? ', put away' : '' }}.
+        {{ standing }}{{ page.put_away ? ', hidden' : '' }}.
         <RouterLink :to="{ name: 'larder' }">Back to the shelves</RouterLink>
       </p>
       <div class="two">

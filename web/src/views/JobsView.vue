@@ -21,7 +21,7 @@ type Which = 'coming' | 'past' | 'away'
 const lists: { label: string; value: Which }[] = [
   { label: 'Coming', value: 'coming' },
   { label: 'Past', value: 'past' },
-  { label: 'Put away', value: 'away' },
+  { label: 'Hidden', value: 'away' },
 ]
 const which = ref<Which>('coming')
 const text = ref('')
@@ -106,9 +106,9 @@ async function moveAway(j: JobSummary) {
     if (j.put_away) toast.tell({ says: `${j.title} is back among the jobs.` })
     else
       toast.tell({
-        says: `${j.title} is put away.`,
+        says: `${j.title} is hidden.`,
         act: {
-          name: 'Take it out again',
+          name: 'Show it again',
           do: () => void take(api.POST('/api/v1/jobs/{id}/take-out', path)).then(read, read),
         },
       })
@@ -185,7 +185,7 @@ async function moveAway(j: JobSummary) {
         <div class="foot">
           <span class="small">{{ j.next }}</span>
           <button class="btn quiet" @click="moveAway(j)">
-            {{ j.put_away ? 'Take out' : 'Put away' }}<span class="only-read"> {{ j.title }}</span>
+            {{ j.put_away ? 'Show again' : 'Hide' }}<span class="only-read"> {{ j.title }}</span>
           </button>
         </div>
         <TornEdge class="torn" />
@@ -197,7 +197,7 @@ async function moveAway(j: JobSummary) {
           ? 'No job is called that.'
           : which === 'past'
             ? 'Nothing has been served yet.'
-            : 'Nothing is put away.'
+            : 'Nothing is hidden.'
       }}
     </p>
     <section v-else-if="jobs" class="none">

@@ -182,7 +182,7 @@ useEventListener(window, 'keydown', e => {
           <span v-if="q.colour === s.hex" aria-hidden="true">✓</span>
         </button>
       </div>
-      <label class="away"><input v-model="q.away" type="checkbox" /> put away</label>
+      <label class="away"><input v-model="q.away" type="checkbox" /> hidden</label>
       <span class="sum soft small" role="status">
         {{ found ? `${found.total} ${found.total === 1 ? 'food' : 'foods'}` : 'looking'
         }}<template v-if="found?.traces">, {{ found.traces }} more may hold traces</template>

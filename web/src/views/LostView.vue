@@ -5,7 +5,7 @@ import { RouterLink } from 'vue-router'
 <template>
   <main id="work" class="lost">
     <h1>There is nothing here</h1>
-    <p>The address may be old, or the job was put away.</p>
+    <p>The address may be old, or the job was hidden.</p>
     <RouterLink class="btn next" to="/">Back to the jobs</RouterLink>
   </main>
 </template>

@@ -21,7 +21,7 @@ const percent = (f: number) => `${f >= 1 ? '+' : '−'}${Math.abs(Math.round(100
           </summary>
           <p v-for="b in l.because ?? []" :key="b" class="soft">{{ b }}</p>
           <button class="btn quiet" :disabled="busy" @click="emit('refuse', l.food, !l.refused)">
-            {{ l.refused ? 'Let it count' : 'Refuse it: the usual share' }}
+            {{ l.refused ? 'Let it count' : 'Ignore it: the usual share' }}
           </button>
         </details>
       </li>

@@ -27,8 +27,8 @@ async function bring(e: Event) {
 </script>
 
 <template>
-  <section class="card along" aria-label="Take it along">
-    <h2>Take it along</h2>
+  <section class="card along" aria-label="Export everything">
+    <h2>Export everything</h2>
     <p>
       Every job with its evening and photographs, the cupboard and what the house has made its own, as one zip
       of open files with checksums. A single job goes out on its Prep page.

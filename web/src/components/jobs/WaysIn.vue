@@ -36,7 +36,7 @@ const shown = () =>
     occasion: 'grazing',
     month: 9,
     place: 'Saltmere',
-    note: 'Made up, to try things on: move them, change them, put it away afterwards.',
+    note: 'Made up, to try things on: move them, change them, hide it afterwards.',
   })
 </script>
 
@@ -73,7 +73,7 @@ const shown = () =>
     </div>
     <div class="way card">
       <h2>Show me</h2>
-      <p>A made-up board to try things on. Put it away afterwards.</p>
+      <p>A made-up board to try things on. Hide it afterwards.</p>
       <button class="btn" :disabled="busy" @click="shown">Lay one to play with</button>
     </div>
   </section>

@@ -13,7 +13,7 @@ const keys: [string, string][] = [
   ['D   S   H', 'duplicate it; split it in two; pile a heap up'],
   ['X   J', 'swap, or join it, with what is chosen next'],
   ['PgUp PgDn', 'a piece more, from reserve, or less'],
-  ['O   C', 'open a row, round what it hugs; with Shift back'],
+  ['O   C', 'open a row, wrap round its neighbour; with Shift back'],
   ['V   U', 'another bowl; lift the bowl'],
   ['T   R', 'choose several; lay those again'],
   ['Delete', 'take it off the board'],

@@ -133,7 +133,7 @@ function then(act: () => unknown) {
         <button class="btn quiet" @click="acts.open(chosen, 1.15)">Open it <kbd>O</kbd></button>
         <button class="btn quiet" @click="acts.open(chosen, 0.87)">Close it <kbd>Shift O</kbd></button>
         <button v-if="kind?.kind === 'row'" class="btn quiet" @click="acts.circle(chosen, 15)">
-          Round what it hugs <kbd>C</kbd>
+          Wrap round its neighbour <kbd>C</kbd>
         </button>
       </template>
       <template v-if="bowl">

@@ -44,7 +44,7 @@ const lacks = (o: Offer) => o.sides.flatMap(s => s.lack.map(v => word(s.name, v)
     <header>
       <h2>Three choices</h2>
       <span class="soft small">What is pinned is in all of them.</span>
-      <button class="btn quiet" @click="emit('leave')">Put away</button>
+      <button class="btn quiet" @click="emit('leave')">Close</button>
     </header>
     <p v-if="wrong" role="alert">▲ {{ wrong }}</p>
     <p v-else-if="!offers" class="soft" role="status">Choosing</p>
