@@ -142,7 +142,7 @@ test('a kind is made more of, a saving taken, a list ticked off, a price quoted'
 
   // every number explains itself
   await page.getByRole('button', { name: /how its amount comes about/ }).first().click()
-  await expect(page.locator('.told')).toContainText(/portions, by how well|because everybody wants it|as it is sold whole|worth a bowl|looks like a group/)
+  await expect(page.locator('.told')).toContainText(/portions, by how well|All of the|because everybody wants it|as it is sold whole|worth a bowl|looks like a group/)
 
   // over the budget: the savings are said unasked, and save what they say
   await expect(page.locator('.look')).toContainText('over the budget of 42.00')

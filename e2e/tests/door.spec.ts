@@ -86,7 +86,7 @@ test('a phone comes in by the square code, ticks at the counter, and is put out 
   await expect(hand.getByRole('button', { name: 'Done, next' })).toBeVisible()
   await page.goto('/devices')
   await page.getByRole('button', { name: 'Sign out Ilka’s phone' }).click()
-  await expect(page.getByText('Nobody is in')).toBeVisible()
+  await expect(page.getByText('No device is signed in')).toBeVisible()
   await expect(hand.getByRole('heading', { name: 'Come in' })).toBeVisible()
   expect((await hand.request.get('/api/v1/jobs')).status()).toBe(401)
 

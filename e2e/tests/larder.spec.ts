@@ -174,7 +174,7 @@ test('a board is made by its measures, its edge is moved, and a tray is laid on 
   await page.goto('/boards')
   await page.getByRole('button', { name: /^Ferry hatch/ }).click()
   await page.getByRole('button', { name: 'Hide' }).click()
-  await expect(page.getByText('Trays that use it keep it')).toBeVisible()
+  await expect(page.getByText('Boards that use it keep it')).toBeVisible()
 })
 
 test('a board comes from a drawing, at the length one says it has', async ({ page }) => {

@@ -52,7 +52,7 @@ it('a round begins with what is due, then with what was never met', async () => 
   expect(round.map(e => e.kind)).toEqual(['amount', 'why', 'find'])
   expect(round[1]!.seed % rules.length).toBe(1) // the reason of that very rule
   await p.note(mark({ full: 1, shares: 4, nobody: 3 }, { cheese: 1, meat: 0 }))
-  expect(p.progress.value.guesses).toEqual({ said: 2, within: 1 })
+  expect(p.progress.value.guesses).toEqual({ said: 2, within: 1, last: [1, 0] })
   expect(Object.keys(p.progress.value.cards).sort()).toEqual(['full', 'shares'])
   const due = (id: string) => new Date(p.progress.value.cards[id]!.due).getTime()
   expect(due('full')).toBeLessThan(due('shares')) // what was forgotten comes back first

@@ -11,14 +11,20 @@ const scheduler = fsrs({ enable_fuzz: false })
 /** What is kept: a card for each rule, and how often the truth lay in the ranges that were guessed. */
 export type Progress = {
   cards: Record<string, Card>
-  guesses: { said: number; within: number }
+  guesses: { said: number; within: number; last: number[] } // last: 1 where the truth lay in the range, the newest at the end
   rounds: { at: string; points: number }[]
   again: LaidBoard[]
 }
 /** A board that was laid by hand, and when it comes back. */
 export type LaidBoard = { asked: ExerciseAsked; points: number; due: string }
-const empty = (): Progress => ({ cards: {}, guesses: { said: 0, within: 0 }, rounds: [], again: [] })
+const empty = (): Progress => ({
+  cards: {},
+  guesses: { said: 0, within: 0, last: [] },
+  rounds: [],
+  again: [],
+})
 const mostRounds = 60
+const mostGuesses = 40
 const mostBoards = 12
 const boardBackMs = 2 * 864e5
 
@@ -121,6 +127,7 @@ export function usePractice() {
     const said = Object.values(mark.within)
     next.guesses.said += said.length
     next.guesses.within += said.filter(Boolean).length
+    next.guesses.last = [...(next.guesses.last ?? []), ...said].slice(-mostGuesses)
     progress.value = next
     await keep()
   }

@@ -34,6 +34,8 @@ export function when(serveAt: string | undefined): string {
 }
 
 export const clock = (at: Date) => clocks.format(at)
+/** A day: Fri 27 Nov. */
+export const dayOf = (at: Date) => days.format(at)
 /** A moment with its day: Fri 27 Nov, 19:00. */
 export const moment = (at: Date) => `${days.format(at)}, ${clock(at)}`
 

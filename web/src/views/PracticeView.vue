@@ -62,6 +62,14 @@ const done = computed(() => set.value.length > 0 && at.value >= set.value.length
 const due = computed(() => practice.standings.value.filter(s => s.due).length)
 const met = computed(() => practice.standings.value.filter(s => s.met).length)
 const sure = computed(() => practice.progress.value.guesses)
+/** How often the truth lay in the ranges of late, and in those before: whether one gets better at knowing what one knows. */
+const halves = computed(() => {
+  const all = sure.value.last ?? []
+  if (all.length < 10) return null
+  const half = Math.floor(all.length / 2)
+  const part = (of: number[]) => Math.round((100 * of.filter(Boolean).length) / of.length)
+  return { before: part(all.slice(0, half)), now: part(all.slice(half)) }
+})
 const kinds = Object.entries(kindSays) as [ExerciseAsked['kind'], readonly [string, string]][]
 
 /** Of a set that came by link, what others had so far, before one has done it. */
@@ -157,13 +165,16 @@ async function share() {
             A board that you laid for {{ b.points }} points is due again.
             <button class="btn" @click="begin([b.asked])">Lay it again</button>
           </p>
-          <p v-if="met" class="soft small nums">
-            {{ met }} of {{ practice.rules.value.length }} rules met<template v-if="sure.said">
-              · of {{ sure.said }} ranges {{ sure.within }} held the truth ({{
-                Math.round((100 * sure.within) / sure.said)
-              }}
-              %; four in five would be just right)</template
-            >
+          <p v-if="met" class="soft small nums">{{ met }} of {{ practice.rules.value.length }} rules met</p>
+          <p v-if="sure.said" class="soft small nums">
+            Of {{ sure.said }} ranges {{ sure.within }} held the truth ({{
+              Math.round((100 * sure.within) / sure.said)
+            }}
+            %); four in five would be just right.
+            <template v-if="halves">Lately {{ halves.now }} %, before that {{ halves.before }} %.</template>
+            <span class="dots" aria-hidden="true"
+              ><i v-for="(g, n) in sure.last ?? []" :key="n" :class="{ held: g }"
+            /></span>
           </p>
         </section>
         <section class="kinds" aria-label="By kind">
@@ -238,6 +249,20 @@ async function share() {
 .level input {
   accent-color: var(--blue);
   width: 180px;
+}
+.dots {
+  display: flex;
+  gap: 2px;
+  flex-wrap: wrap;
+  margin-top: 6px;
+}
+.dots i {
+  width: 6px;
+  height: 14px;
+  background: var(--line-strong);
+}
+.dots .held {
+  background: var(--blue);
 }
 .result {
   display: grid;

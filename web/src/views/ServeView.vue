@@ -13,7 +13,7 @@ import { useEvening, useForecast } from '@/composables/evening'
 import { useRoutine } from '@/composables/routine'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
-import { clock, grams, minutes, time } from '@/tray/words'
+import { clock, dayOf, grams, minutes, time } from '@/tray/words'
 
 const job = useJob()
 const larder = useLarder()
@@ -40,6 +40,10 @@ useRoutine(() => void hold(), 15_000)
 /** The clock of the tray that is looked at. */
 const held = computed(() => holding.value?.trays[job.at] ?? null)
 const serve = computed(() => time(job.doc?.brief.serve_at))
+/** The day it is served on, where that is not today: hours of another day say so. */
+const otherDay = computed(() =>
+  serve.value && serve.value.toDateString() !== now.value.toDateString() ? `, ${dayOf(serve.value)}` : '',
+)
 const after = (m: number) => (serve.value ? new Date(serve.value.getTime() + m * 60_000) : null)
 const ends = computed(() => after(forecast.value?.minutes ?? 0))
 const when = (m: number) => {
@@ -134,7 +138,7 @@ const at = (s: string) => clock(new Date(s))
     <template v-else>
       <ul class="clocks">
         <li class="card">
-          <span class="soft small">{{ gone === null ? 'Served at' : 'Served since' }}</span>
+          <span class="soft small">{{ gone === null ? 'Served at' : 'Served since' }}{{ otherDay }}</span>
           <b class="figure">{{ serve ? clock(serve) : 'no time set' }}</b>
           <span class="small soft">{{
             gone !== null
