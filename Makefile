@@ -19,7 +19,7 @@ RACY_SERVER := AtOnce|Each|Queue|Those|TooMany|Twenty|ArrangeStreams|Previews|An
 # tests that wait for time to pass or go through hundreds of cases: not for every commit
 SLOW := TestAKeyLetsOneDeviceIn|TestSettingsThatCannotBeRead|TestThoseWhoReadNothing|TestPuttingOutEndsALongAnswer|TestAHangingDatabase|TestUpgradeFromEachOlderSchema|TestProbes|TestFaults|TestCornersAndStraightening|TestMovedPiecesAreNamed|TestEveryGroupFindsItsShare|TestBudgetsAreKept|TestConverges
 
-.PHONY: help demo build check check-go check-web fresh test lint lint-go lint-web audit-web audit-frames test-go-plain test-go-race test-go test-web test-days generate shots sheet bench bench-arranging bench-cluster clean
+.PHONY: help demo build check check-go check-web fresh test lint lint-go lint-web audit-web audit-frames audit-phone test-go-plain test-go-race test-go test-web test-days generate shots sheet bench bench-arranging bench-cluster clean
 
 help: ## say what there is to make
 	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sort | sed -E 's/:.*## /\t/' | expand -t 20
@@ -132,6 +132,10 @@ audit-web: bin/happytray e2e/audit/node_modules/.package-lock.json ## the bench,
 audit-frames: bin/happytray e2e/node_modules/.package-lock.json ## frames and heap while something is carried over a tray of 60 elements
 	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium-headless-shell:chromium-headless-shell
 	cd e2e/audit && node frames.mjs
+
+audit-phone: bin/happytray e2e/node_modules/.package-lock.json ## how soon a phone shows something
+	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client chromium:chromium
+	cd e2e/audit && node phone.mjs
 
 # the tables of docs/arranging.md
 bench-arranging: ## the tables of docs/arranging.md; takes half an hour

@@ -109,9 +109,9 @@ test('a board is laid by hand against the clock, held beside the search’s own,
   const before = await waiting.count()
   for (let n = 0; n < 3; n++) {
     const left = await waiting.count()
-    await waiting.first().focus()
-    await page.keyboard.press('Enter')
+    await waiting.first().press('Enter')
     await expect(waiting).toHaveCount(left - 1)
+    await expect(page.locator('[data-hold]:focus')).toHaveCount(1) // what was laid is in hand
   }
   // half laid it is left and gone on with
   await page.goto('/practice')

@@ -11,8 +11,8 @@ const { ask } = useAsking()
 
 <style scoped>
 .ask {
-  width: 34px;
-  height: 34px;
+  width: 32px;
+  height: 32px;
   flex: none;
   border: 1.5px solid var(--line-strong);
   border-radius: 50%;

@@ -64,11 +64,11 @@ const wrong = computed(() => job.state === 'held' || job.state === 'refused' || 
   flex-wrap: wrap;
 }
 .line .btn {
-  padding: 0 8px;
+  padding: 0 6px;
 }
 .says {
   color: var(--soft);
-  padding-left: 8px;
+  padding-left: 6px;
 }
 .says.wrong {
   color: var(--ink);

@@ -38,7 +38,7 @@ defineProps<{ title: string; look: string; fill?: boolean }>()
   display: flex;
   justify-content: space-between;
   align-items: flex-start;
-  gap: 8px 12px;
+  gap: 8px;
   flex-wrap: wrap;
 }
 .head > div:first-child {
