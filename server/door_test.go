@@ -297,7 +297,7 @@ func TestNothingListensBeyondThisMachineUntilTheDoorIsOpen(t *testing.T) {
 	if reached() || e.door().Open || e.door().Listening || len(e.door().Addresses) > 0 {
 		t.Fatal("as shipped it listens")
 	}
-	if got := e.ask("POST", "/api/v1/door/key", nil); got.status != 422 || !strings.Contains(string(got.body), "shut") {
+	if got := e.ask("POST", "/api/v1/door/key", nil); got.status != 422 || !strings.Contains(string(got.body), "are off") {
 		t.Errorf("a key to a shut door: %d %s", got.status, got.body)
 	}
 	door := e.open()
@@ -315,7 +315,7 @@ func TestNothingListensBeyondThisMachineUntilTheDoorIsOpen(t *testing.T) {
 	if res, _ := call(t, "GET", e.url+"/api/v1/jobs", "", "Cookie", cookie, "X-Forwarded-For", "192.0.2.9"); res.StatusCode != 401 {
 		t.Errorf("a known device at a shut door: %d", res.StatusCode)
 	}
-	if res, says := enter(t, e.url, "AAAAA-AAAAA", "x", "X-Forwarded-For", "192.0.2.9"); res.StatusCode != 422 || !strings.Contains(says, "shut") {
+	if res, says := enter(t, e.url, "AAAAA-AAAAA", "x", "X-Forwarded-For", "192.0.2.9"); res.StatusCode != 422 || !strings.Contains(says, "are off") {
 		t.Errorf("a key at a shut door: %d %s", res.StatusCode, says)
 	}
 	// another process opens it: this one hears of it

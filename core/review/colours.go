@@ -95,6 +95,34 @@ func (l *Live) beside(i, j int) (d, rim float64) {
 	return (d + rim) / 2, rim
 }
 
+// star is the thing that the eye goes to first, which need not come again: the largest whole one - a round, a showpiece - where it
+// is plainly larger than the next; -1 where there is none.
+func (l *Live) star() int {
+	first, second := -1, 0.0
+	for i := range l.elems {
+		e := &l.elems[i]
+		if !e.placed || e.kind != food.KindAnchor || l.tray.Elements[i].Vessel != "" {
+			continue
+		}
+		switch {
+		case first < 0 || e.area > l.elems[first].area:
+			if first >= 0 {
+				second = math.Max(second, l.elems[first].area)
+			}
+			first = i
+		default:
+			second = math.Max(second, e.area)
+		}
+	}
+	if first >= 0 && l.elems[first].area < starOver*second {
+		return -1
+	}
+	return first
+}
+
+// starOver is how much larger than the next whole thing the star is.
+const starOver = 1.3
+
 // repeats counts in how many separate places each accent colour turns up: elements
 // that touch are one place, single greens each their own.
 func (m *measures) repeats(families map[string]*centroid, area float64) {
@@ -118,7 +146,7 @@ func (m *measures) repeats(families map[string]*centroid, area float64) {
 		places += l.clumps(mine)
 		sum += math.Min(3, float64(places)) * c.weight
 		weight += c.weight
-		if places < 2 && len(c.members) > 0 {
+		if places < 2 && len(c.members) > 0 && !(len(c.members) == 1 && c.members[0] == l.star()) {
 			i := c.members[0]
 			m.find("colour.repeat", Note, 3*c.weight/area, l.elems[i].middle, []int{i}, say.New("colour.repeat", say.Word(key)))
 		}

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math/rand/v2"
 	"reflect"
+	"slices"
 	"testing"
 
 	"happytray/core/board"
@@ -53,6 +54,49 @@ func has(r Review, check string) bool {
 		}
 	}
 	return false
+}
+
+// What a practitioner means is no fault: a star need not come again, and crackers lie round a bowl. Two whole cheeses side by side,
+// and an accent that is no star, are still told.
+func TestWhatIsMeantIsNoFault(t *testing.T) {
+	laid := func(build func(t *tray.Tray)) Review {
+		tr := table()
+		build(tr)
+		return Judge(tr, larder)
+	}
+	star := func(size float64) func(t *tray.Tray) {
+		return func(t *tray.Tray) {
+			cloth(t, "almonds", "almonds", "almonds", "almonds", "almonds", "almonds")
+			box(t, "orange-block", "whole", size, 100, 120, 100, 40)
+			box(t, "aged-hard", "whole", 60, 60, 400, 300, 40)
+		}
+	}
+	told := func(r Review, check string) bool {
+		return slices.ContainsFunc(r.Findings, func(f Finding) bool { return f.Check == check })
+	}
+	if told(laid(star(120)), "colour.repeat") {
+		t.Error("the star is asked to come again")
+	}
+	small := laid(func(t *tray.Tray) {
+		cloth(t, "almonds", "almonds", "almonds", "almonds", "almonds", "almonds")
+		box(t, "raspberries", "drift", 60, 100, 100, 100, 20)
+		box(t, "aged-hard", "whole", 80, 80, 400, 300, 40)
+	})
+	if !told(small, "colour.repeat") {
+		t.Error("a spot of red in one place is let through")
+	}
+	if told(laid(func(t *tray.Tray) {
+		put(t, "honey", "bowl", 1, 200, 200, 0)
+		box(t, "water-biscuits", "shingle", 150, 60, 200, 268, 20)
+	}), "spread.size") {
+		t.Error("crackers against a bowl are told")
+	}
+	if !told(laid(func(t *tray.Tray) {
+		box(t, "orange-block", "whole", 90, 90, 250, 200, 40)
+		box(t, "aged-hard", "whole", 90, 90, 344, 200, 40)
+	}), "spread.size") {
+		t.Error("two whole cheeses side by side are let through")
+	}
 }
 
 // Each case is built by hand to pass a check just, or to fail it just.

@@ -130,7 +130,7 @@ func (m *measures) spread() {
 			}
 			if l.elems[i].big && l.elems[j].big {
 				large += s
-				if s > 40 {
+				if s > 40 && !l.leans(i, j) {
 					m.find("spread.size", Note, s/60, l.elems[i].middle.Lerp(l.elems[j].middle, .5), []int{i, j}, say.New("spread.size", m.it(i), m.other(j, i)))
 				}
 			}
@@ -217,4 +217,14 @@ func (m *measures) mirrored() {
 		w := worst[[2]int16{a, b}]
 		m.find("spread.mirror", Mend, 8*off/float64(n), w.sum.Mul(1/w.n), []int{int(a), int(b)}, say.New("spread.mirror", m.it(int(a)), m.other(int(b), int(a))))
 	}
+}
+
+// leans reports whether one of two things is a row and the other a bowl or a whole cheese that it lies against: rows do, and
+// crackers round a bowl are how it is done.
+func (l *Live) leans(i, j int) bool {
+	row := func(k int) bool { return l.elems[k].kind == food.KindRow || l.elems[k].kind == food.KindTrail }
+	stands := func(k int) bool {
+		return l.elems[k].kind == food.KindAnchor || l.tray.Elements[k].Vessel != ""
+	}
+	return row(i) && stands(j) || row(j) && stands(i)
 }

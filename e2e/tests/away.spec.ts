@@ -80,6 +80,20 @@ test('it can be installed, and what may not be kept is not', async ({ page }) =>
   expect(found.credentials).toBe('use-credentials')
   expect(found.kept.some(u => u.endsWith('/api/v1/door'))).toBe(false)
   expect(found.kept.some(u => u.includes('/assets/'))).toBe(true)
+  // a page comes from the server while there is one, and else the one that was kept
+  await page.evaluate(async () => {
+    const name = (await caches.keys()).find(k => k.includes('precache'))!
+    const cache = await caches.open(name)
+    const key = (await cache.keys()).find(r => r.url.includes('/index.html'))!
+    await cache.put(key, new Response('<p>kept</p>', { headers: { 'Content-Type': 'text/html' } }))
+  })
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible()
+  await page.context().setOffline(true)
+  await page.goto('/')
+  await expect(page.getByText('kept', { exact: true })).toBeVisible()
+  await page.context().setOffline(false)
+  await page.goto('/')
   // who is put out keeps nothing of the house
   await page.evaluate(() => navigator.serviceWorker.controller!.postMessage('forget'))
   await expect

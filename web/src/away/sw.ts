@@ -11,7 +11,8 @@ import { isKept, kindOf, seenAt } from './kept'
 
 declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: { url: string; revision: string | null }[] }
 
-precacheAndRoute(self.__WB_MANIFEST)
+// a page that was kept is never given unasked: not for the address of the house either
+precacheAndRoute(self.__WB_MANIFEST, { directoryIndex: '', cleanURLs: false })
 cleanupOutdatedCaches()
 clientsClaim() // what is seen on the first visit is kept, too
 // what is open goes on with the files that it began with: they stay until its windows are closed
