@@ -299,3 +299,62 @@ func (m *maker) spoiling(t *tray.Tray) *tray.Tray {
 	}
 	return nil
 }
+
+// tooHot makes it a hot day, on which one thing melts, weeps or runs.
+func (m *maker) tooHot(t *tray.Tray) *tray.Tray {
+	if t.Brief.TemperatureC != nil {
+		return nil
+	}
+	c := t.Clone()
+	warm := hot
+	c.Brief.TemperatureC = &warm
+	return c
+}
+
+// unbegun puts something else in the place of the slices of a cheese that lies whole as well, so that nobody has begun it.
+func (m *maker) unbegun(t *tray.Tray) *tray.Tray {
+	whole := map[string]bool{}
+	for _, i := range m.lying(t, func(_ int, e *tray.Element, _ *food.Food) bool { return food.Has(e.Form, food.AsItComes) }) {
+		whole[t.Elements[i].Food] = true
+	}
+	cut := m.lying(t, func(_ int, e *tray.Element, f *food.Food) bool {
+		return whole[f.ID] && !food.Has(e.Form, food.AsItComes)
+	})
+	return m.exchangedFor(t, cut, m.others(func(f *food.Food) bool {
+		return !f.Wetness.Wets() && !f.Rolls && !m.breaks(t, f) && !safety.LeavesStones(f) && !(t.Brief.Young() && f.Choking) && !slices.Contains(t.Foods(), f.ID)
+	}))
+}
+
+// outOfReach lets guests stand on one side alone, from which something that everybody wants lies too far away.
+func (m *maker) outOfReach(t *tray.Tray) *tray.Tray {
+	if len(t.Board.Access) < 2 || t.Board.Turns {
+		return nil
+	}
+	c := t.Clone()
+	board := *t.Board
+	board.Access = []string{[]string{"top", "bottom", "left", "right"}[m.r.IntN(4)]}
+	c.Board = &board
+	return c
+}
+
+// outOfSeason makes it a month in which something that the host asked for is out of season.
+func (m *maker) outOfSeason(t *tray.Tray) *tray.Tray {
+	if len(t.Brief.Pins) > 0 {
+		return nil
+	}
+	for _, id := range shuffled(m.r, t.Foods()) {
+		f, ok := m.larder.Get(id)
+		if !ok || len(f.Season) == 0 || f.Category == food.NotFood || f.Category == food.Garnish {
+			continue
+		}
+		for _, k := range m.r.Perm(12) {
+			if f.SeasonIn(k+1, "north") == food.NotNow {
+				c := t.Clone()
+				c.Brief.Month, c.Brief.ServeAt = k+1, ""
+				c.Brief.Pins = []brief.Want{{Food: id}}
+				return c
+			}
+		}
+	}
+	return nil
+}

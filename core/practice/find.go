@@ -32,11 +32,15 @@ var planters = []planter{
 	{"care.ground", 2, (*maker).unlined},
 	{"care.stone", 2, (*maker).stones},
 	{"care.child", 2, (*maker).chokes},
+	{"care.heat", 2, (*maker).tooHot},
+	{"service.started", 2, (*maker).unbegun},
 	{"care.wetdry", 2, (*maker).wetByCrisp},
 	{"spread.kind", 3, (*maker).clumped},
 	{"care.roll", 3, (*maker).rolls},
 	{"care.allergen", 3, (*maker).mayHold},
 	{"service.cutroom", 3, (*maker).noRoomToCut},
+	{"service.reach", 3, (*maker).outOfReach},
+	{"service.season", 3, (*maker).outOfSeason},
 	{"colour.neighbour", 4, (*maker).likeColours},
 	{"height.sight", 4, (*maker).tallBefore},
 	{"flow.follow", 4, (*maker).across},
@@ -113,8 +117,22 @@ func (m *maker) told(asks say.Text, t *tray.Tray) say.Text {
 	if fronted(t) {
 		asks = asks.Then("practice.find.front")
 	}
+	if len(t.Board.Access) == 1 {
+		asks = asks.Then("practice.find.access", say.Word(sides[t.Board.Access[0]]))
+	}
+	if t.Brief.TemperatureC != nil {
+		asks = asks.Then("practice.find.warm", say.Celsius(*t.Brief.TemperatureC))
+	}
+	for _, w := range t.Brief.Pins {
+		if f, ok := m.larder.Get(w.Food); ok {
+			asks = asks.Then("practice.find.asked", say.Word(months[t.Brief.Month]), say.Food(f.Name))
+		}
+	}
 	return asks.Then("practice.find.board", say.Word(t.Board.Name))
 }
+
+// sides are the sides of a board as whoever looks at its picture calls them.
+var sides = map[string]string{"top": "upper side", "bottom": "lower side", "left": "left", "right": "right"}
 
 // fronted reports whether a board is seen from the near side; of others nothing stands before.
 func fronted(t *tray.Tray) bool { return t.Board.Front == "bottom" }

@@ -49,9 +49,11 @@ test('in a kitchen without a network the counter, shopping, Serve and Look back 
   await page.getByRole('button', { name: 'Done, next' }).first().click()
   await expect(page.getByText(/cannot be reached; what you see is from .*1 tick/)).toBeVisible()
 
-  await context.setOffline(false)
   await page.goto('/')
-  await expect(page.getByText(/No connection/)).toHaveCount(0)
+  await expect(stale).toBeVisible()
+  await context.setOffline(false)
+  await page.getByRole('button', { name: 'Read it again' }).click() // it was looked for
+  await expect(page.getByText(/No connection|What you see is from/)).toHaveCount(0)
   await expect(page.getByText(/in this browser/)).toHaveCount(0, { timeout: 20_000 })
   // and the server has it
   await page.goto('/shopping')

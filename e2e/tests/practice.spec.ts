@@ -15,6 +15,23 @@ test('three questions end on a laid board', async ({ page }) => {
   await expect(page.getByLabel('Adults')).toHaveValue('6')
 })
 
+test('what stands in the house is written down, and lies on a board', async ({ page }) => {
+  await clearBench(page)
+  await page.goto('/')
+  const said = page.getByLabel('What stands in fridge and cupboard')
+  await said.fill('a lamp')
+  await page.getByRole('button', { name: 'See what it makes' }).click()
+  await expect(page.getByText(/makes no board yet/)).toBeVisible()
+  await expect(page.getByText(/Not in the larder: a lamp/)).toBeVisible()
+  await said.fill('2 x 200 g brie, 250 g cheddar, salami 150 g, round crackers 200 g, olives 180 g, 500 g grapes')
+  await page.getByRole('button', { name: 'See what it makes' }).click()
+  await page.getByRole('button', { name: /^Lay it for \d+/ }).click()
+  await expect(page).toHaveURL(/\/lay/)
+  await expect.poll(() => page.locator('[data-hold]').count(), { timeout: 60_000 }).toBeGreaterThan(5)
+  await page.getByRole('link', { name: /^Brief/ }).click()
+  await expect(page.getByRole('list', { name: 'Packs that are there' }).getByRole('listitem')).not.toHaveCount(0)
+})
+
 test('a board to play with is laid, and put away again', async ({ page }) => {
   await clearBench(page)
   await page.goto('/')

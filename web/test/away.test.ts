@@ -1,6 +1,6 @@
-import { beforeEach, describe, expect, it } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { isKept, kindOf, seenAt } from '@/away/kept'
-import { noteAge, staleSince } from '@/away/stale'
+import { isBack, lookForServer, noteAge, staleSince } from '@/away/stale'
 
 const at = (path: string) => new URL(path, 'http://here')
 
@@ -37,6 +37,7 @@ describe('what is kept for a kitchen without a network', () => {
 
 describe('how old it is', () => {
   beforeEach(() => (staleSince.value = null))
+  afterEach(() => vi.restoreAllMocks())
   const kept = (when: string) => new Response('', { headers: { [seenAt]: when } })
 
   it('is told by the newest of it, and no more once the server answers', () => {
@@ -46,5 +47,20 @@ describe('how old it is', () => {
     expect(staleSince.value?.toISOString()).toBe('2026-10-14T10:00:00.000Z')
     noteAge(new Response(''))
     expect(staleSince.value).toBeNull()
+  })
+
+  it('is looked for while it is away, and nobody asks where nothing is stale', async () => {
+    const answers = vi.spyOn(globalThis, 'fetch')
+    await lookForServer()
+    expect(answers).not.toHaveBeenCalled()
+    noteAge(kept('2026-10-14T08:00:00Z'))
+    answers.mockRejectedValueOnce(new TypeError('away'))
+    await lookForServer()
+    expect(isBack.value).toBe(false)
+    answers.mockResolvedValueOnce(new Response('ok'))
+    await lookForServer()
+    expect(isBack.value).toBe(true)
+    noteAge(new Response(''))
+    expect([isBack.value, staleSince.value]).toEqual([false, null])
   })
 })

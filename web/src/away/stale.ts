@@ -5,11 +5,25 @@ import { seenAt } from './kept'
 /** Since when the newest of what is shown is true; null where the server answers. */
 export const staleSince = ref<Date | null>(null)
 
+/** Whether the server answers again, while what is shown is still from before. */
+export const isBack = ref(false)
+
+/** Asks whether the server answers again; what is never kept tells. */
+export async function lookForServer() {
+  if (!staleSince.value) return
+  isBack.value = await fetch('/healthz', { cache: 'no-store' }).then(
+    r => r.ok,
+    () => false,
+  )
+}
+
 /** Reads from an answer whether it is one that was kept. */
 export function noteAge(answer: Response) {
   const at = answer.headers.get(seenAt)
-  if (!at) staleSince.value = null
-  else if (!staleSince.value || new Date(at) > staleSince.value) staleSince.value = new Date(at)
+  if (!at) {
+    staleSince.value = null
+    isBack.value = false
+  } else if (!staleSince.value || new Date(at) > staleSince.value) staleSince.value = new Date(at)
 }
 
 /** Sets the worker up once the first page stands still, so that it takes nothing from that. */

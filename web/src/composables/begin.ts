@@ -10,27 +10,21 @@ export function useBegin() {
   const busy = ref(false)
   const wrong = ref('')
 
-  async function begin(title: string, brief: Brief, stage: 'lay' | 'brief' = 'lay') {
+  async function begin(title: string, brief: Brief, says = 'planned from three questions') {
     if (busy.value) return
     busy.value = true
     wrong.value = ''
     try {
       const asked = { hemisphere: units.hemisphere, ...brief }
       const job = await take(api.POST('/api/v1/jobs', { body: { title, brief: asked } }))
-      if (stage === 'lay') {
-        const planned = await take(api.POST('/api/v1/plan', { body: asked }))
-        await take(
-          api.PUT('/api/v1/jobs/{id}', {
-            params: {
-              path: { id: job.id },
-              header: { 'If-Match': `"${job.revision}"` },
-              query: { says: 'planned from three questions' },
-            },
-            body: { ...planned, title },
-          }),
-        )
-      }
-      await router.push({ name: stage, params: { id: job.id }, query: stage === 'lay' ? { now: '1' } : {} })
+      const planned = await take(api.POST('/api/v1/plan', { body: asked }))
+      await take(
+        api.PUT('/api/v1/jobs/{id}', {
+          params: { path: { id: job.id }, header: { 'If-Match': `"${job.revision}"` }, query: { says } },
+          body: { ...planned, title },
+        }),
+      )
+      await router.push({ name: 'lay', params: { id: job.id }, query: { now: '1' } })
     } catch (e) {
       wrong.value = e instanceof Trouble ? e.message : 'That could not be begun. Try again.'
     } finally {

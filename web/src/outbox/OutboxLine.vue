@@ -2,7 +2,8 @@
 // What was noted here and the server does not have: that it waits, or that it was not taken and why.
 import { computed, onMounted } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
-import { staleSince } from '@/away/stale'
+import { isBack, lookForServer, staleSince } from '@/away/stale'
+import { useRoutine } from '@/composables/routine'
 import { count, moment } from '@/tray/words'
 import { named } from './entries'
 import { useOutbox } from './outbox'
@@ -11,6 +12,8 @@ const outbox = useOutbox()
 onMounted(() => void outbox.open())
 const route = useRoute()
 // the counter says it in its own large type, where this line would lie over its buttons
+useRoutine(() => void lookForServer(), 5000)
+const again = () => location.reload()
 const stale = computed(() => (route.name === 'counter' ? null : staleSince.value))
 const says = computed(() => !!(waits.value || outbox.refused.length || stale.value))
 const waits = computed(() => (outbox.away && route.name !== 'counter' ? outbox.lasting : 0))
@@ -21,7 +24,11 @@ const waits = computed(() => (outbox.away && route.name !== 'counter' ? outbox.l
   <div v-if="says" class="room no-print" aria-hidden="true" />
   <div v-if="says" class="outbox no-print">
     <p v-if="stale" role="status">
-      No connection. What you see is from {{ moment(stale) }}; it is read again by itself.
+      <template v-if="isBack">
+        The server is back. What you see is from {{ moment(stale) }}.
+        <button type="button" class="btn quiet" @click="again">Read it again</button>
+      </template>
+      <template v-else>No connection. What you see is from {{ moment(stale) }}.</template>
     </p>
     <p v-if="waits" role="status">
       {{ count(waits, 'entry', 'entries') }} {{ waits === 1 ? 'waits' : 'wait' }} in this browser and

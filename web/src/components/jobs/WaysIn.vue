@@ -1,11 +1,16 @@
 <script setup lang="ts">
 // How a newcomer begins: three questions and a laid board, what is in the house, or a board to play with.
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
+import { api, take, Trouble } from '@/api/client'
+import type { Pack } from '@/api/tray.gen'
 import DayTime from '@/components/common/DayTime.vue'
 import TickedWords from '@/components/common/TickedWords.vue'
 import { useBegin } from '@/composables/begin'
+import { useLarder } from '@/stores/larder'
+import { count } from '@/tray/words'
 
 const { busy, wrong, begin } = useBegin()
+const larder = useLarder()
 const guests = ref(8)
 const at = ref<string>()
 const avoided = ref<string[]>([])
@@ -29,7 +34,49 @@ const people = () =>
     ...(at.value ? { serve_at: at.value } : {}),
     ...(avoided.value.length ? { diets: [{ who: 'everybody', avoid: avoided.value as never }] } : {}),
   })
-const stock = () => begin('What is in the house', { guests: { adults: 6, children: 0 } }, 'brief')
+/** What stands in fridge and cupboard, as somebody writes it down, and what it makes. */
+const text = ref('')
+const house = shallowRef<{ packs: Pack[]; names: string[]; unknown: string[]; carries: number } | null>(null)
+const reading = ref(false)
+const unread = ref('')
+async function see() {
+  if (!text.value.trim() || reading.value) return
+  reading.value = true
+  unread.value = ''
+  house.value = null
+  try {
+    const read = await take(api.POST('/api/v1/packs', { body: { text: text.value } }))
+    const packs: Pack[] = read.packs.map(p => ({
+      food: p.food,
+      name: p.name || undefined,
+      grams: p.grams,
+      count: p.count,
+    }))
+    const asked = { guests: { adults: 1, children: 0 }, packs }
+    const carries = packs.length ? (await take(api.POST('/api/v1/outlook', { body: asked }))).carries : 0
+    await larder.read()
+    house.value = {
+      packs,
+      names: packs.map(p => p.name || larder.name(p.food)),
+      unknown: read.unknown,
+      carries,
+    }
+  } catch (e) {
+    unread.value = e instanceof Trouble ? e.message : 'That could not be read. Try again.'
+  } finally {
+    reading.value = false
+  }
+}
+const stock = () =>
+  house.value &&
+  begin(
+    'What is in the house',
+    {
+      guests: { adults: Math.max(1, house.value.carries), children: 0 },
+      packs: house.value.packs,
+    },
+    'planned from what is in the house',
+  )
 const shown = () =>
   begin('A board to play with', {
     guests: { adults: 10, children: 0 },
@@ -68,8 +115,29 @@ const shown = () =>
     </form>
     <div class="way card">
       <h2>I have this</h2>
-      <p>Write down the packs in the house and see for how many they make a board.</p>
-      <button class="btn" :disabled="busy" @click="stock">List what is there</button>
+      <p>Write down what stands in fridge and cupboard.</p>
+      <textarea
+        v-model="text"
+        class="field wide"
+        rows="3"
+        maxlength="6000"
+        aria-label="What stands in fridge and cupboard"
+        placeholder="2 x 200 g brie, olives 180 g, crackers"
+      />
+      <button class="btn" :disabled="reading || !text.trim()" @click="see">See what it makes</button>
+      <p v-if="unread" role="alert">▲ {{ unread }}</p>
+      <template v-if="house">
+        <p v-if="house.carries" role="status">
+          {{ house.names.join('; ') }}: a board for about {{ count(house.carries, 'guest') }}.
+        </p>
+        <p v-else role="status">
+          That makes no board yet: add a cheese, something to take it on, some fruit.
+        </p>
+        <p v-if="house.unknown.length" class="small">▲ Not in the larder: {{ house.unknown.join('; ') }}.</p>
+        <button v-if="house.carries" class="btn next" :disabled="busy" @click="stock">
+          Lay it for {{ house.carries }}
+        </button>
+      </template>
     </div>
     <div class="way card">
       <h2>Show me</h2>
@@ -109,6 +177,9 @@ legend {
 }
 .field {
   width: 96px;
+}
+.field.wide {
+  width: 100%;
 }
 @media (max-width: 900px) {
   .ways {
