@@ -9,6 +9,7 @@ import (
 	"io"
 	"sync"
 
+	"happytray/core/brief"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/tray"
@@ -46,10 +47,22 @@ var bases = sync.OnceValue(func() []*tray.Tray {
 				e.Pieces[n].Outline = outlineOf(b.Tray, larder, e, &e.Pieces[n])
 			}
 		}
+		for id, r := range slack {
+			b.Tray.Rules.Checks[id] = r
+		}
 		out = append(out, b.Tray)
 	}
 	return out
 })
+
+// slack is from where on a board of an exercise counts as bare: what an exchanged heap leaves open is no fault, a heap that is
+// missing is.
+var slack = map[string]brief.CheckRule{
+	"fit.cover": {Good: number(.82), Bad: number(.6)},
+	"fit.gap":   {Good: number(20), Bad: number(56)},
+}
+
+func number(v float64) *float64 { return &v }
 
 // base is a tray as it is kept: the pieces of each element in columns, without their outlines, which follow from food, form
 // and place.

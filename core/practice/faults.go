@@ -1,8 +1,11 @@
 package practice
 
 import (
+	"maps"
+	"math"
 	"slices"
 
+	"happytray/core/access"
 	"happytray/core/adjacency"
 	"happytray/core/brief"
 	"happytray/core/colour"
@@ -10,6 +13,8 @@ import (
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/pack"
+	"happytray/core/portion"
+	"happytray/core/review"
 	"happytray/core/safety"
 	"happytray/core/tray"
 )
@@ -183,21 +188,12 @@ func (m *maker) rolls(t *tray.Tray) *tray.Tray {
 	}))
 }
 
-// noRoomToCut turns a face that is cut towards what stands.
+// noRoomToCut leaves a round whole, for guests to cut, where no knife comes to it.
 func (m *maker) noRoomToCut(t *tray.Tray) *tray.Tray {
-	i, ok := pick(m.r, m.lying(t, func(_ int, e *tray.Element, f *food.Food) bool {
-		spec, _ := f.Spec(e.Form)
-		_, cut := food.CutFace(f, spec)
-		return cut && e.Vessel == "" && len(e.Pieces) == 1
-	}))
-	if !ok {
-		return nil
+	c := m.leftWhole(t, float64(m.r.IntN(turns))*360/turns)
+	if c != nil {
+		c.Rules.FirstSlice = "left" // so that it is no fault that nobody has begun it
 	}
-	c := t.Clone()
-	e := &c.Elements[i]
-	to := e.Pose()
-	to.Turn += []float64{90, 180, -90}[m.r.IntN(3)]
-	e.MoveTo(to)
 	return c
 }
 
@@ -256,7 +252,10 @@ func (m *maker) across(t *tray.Tray) *tray.Tray {
 	to := e.Pose()
 	to.Turn += []float64{35, 50, -35, -50}[m.r.IntN(4)]
 	e.MoveTo(to)
-	return c
+	if c = cleared(c, i); c == nil {
+		return nil
+	}
+	return strictly(c, "flow.follow")
 }
 
 // stuttering takes folds out of a trail.
@@ -292,7 +291,7 @@ func (m *maker) spoiling(t *tray.Tray) *tray.Tray {
 				return adjacency.SpoilEachOther(float32(worth)) && !f.Rolls && !m.breaks(t, f) && !safety.LeavesStones(f) && !(t.Brief.Young() && f.Choking)
 			}) {
 				if c := m.exchanged(t, i, f); c != nil && !slices.Contains(t.Foods(), f.ID) {
-					return c
+					return strictly(c, "pairs.apart")
 				}
 			}
 		}
@@ -311,30 +310,129 @@ func (m *maker) tooHot(t *tray.Tray) *tray.Tray {
 	return c
 }
 
-// unbegun puts something else in the place of the slices of a cheese that lies whole as well, so that nobody has begun it.
-func (m *maker) unbegun(t *tray.Tray) *tray.Tray {
-	whole := map[string]bool{}
-	for _, i := range m.lying(t, func(_ int, e *tray.Element, _ *food.Food) bool { return food.Has(e.Form, food.AsItComes) }) {
-		whole[t.Elements[i].Food] = true
+// leftWhole is a tray on which a round that was cut lies whole, its face turned by so many degrees; nil where there is none.
+func (m *maker) leftWhole(t *tray.Tray, turn float64) *tray.Tray {
+	const whole = "whole"
+	for _, i := range m.lying(t, func(_ int, e *tray.Element, f *food.Food) bool {
+		_, comes := f.Spec(whole)
+		return comes && e.Vessel == "" && food.Has(e.Form, food.CutInPlace)
+	}) {
+		c := t.Clone()
+		e := &c.Elements[i]
+		f, _ := m.larder.Get(e.Food)
+		spec, _ := f.Spec(whole)
+		to := e.Pose()
+		to.Turn += turn
+		e.Form, e.Count, e.TurnDeg = whole, 1, to.Turn
+		e.Pieces = tray.LayOut(f, spec, nil, to, food.FormByID(whole).Lay(f.ID, spec, 1))
+		if c = cleared(c, i); c != nil {
+			return c
+		}
 	}
-	cut := m.lying(t, func(_ int, e *tray.Element, f *food.Food) bool {
-		return whole[f.ID] && !food.Has(e.Form, food.AsItComes)
-	})
-	return m.exchangedFor(t, cut, m.others(func(f *food.Food) bool {
-		return !f.Wetness.Wets() && !f.Rolls && !m.breaks(t, f) && !safety.LeavesStones(f) && !(t.Brief.Young() && f.Choking) && !slices.Contains(t.Foods(), f.ID)
-	}))
+	return nil
 }
 
-// outOfReach lets guests stand on one side alone, from which something that everybody wants lies too far away.
+// turns are the ways in which a round is tried.
+const turns = 4
+
+// unbegun leaves a round whole that was cut, with room for the knife, so that nobody likes to be the first.
+func (m *maker) unbegun(t *tray.Tray) *tray.Tray {
+	for k := range turns {
+		c := m.leftWhole(t, float64(k)*360/turns)
+		if c == nil {
+			return nil
+		}
+		if !slices.ContainsFunc(found(c, m.larder), func(f Fault) bool { return f.Check == "service.cutroom" }) {
+			return c
+		}
+	}
+	return nil
+}
+
+// strictly has a tray judged by the shipped measure of a check, not by the kinder one of the boards of exercises.
+func strictly(t *tray.Tray, check string) *tray.Tray {
+	t.Rules.Checks = maps.Clone(t.Rules.Checks)
+	delete(t.Rules.Checks, check)
+	return t
+}
+
+// outOfReach lets guests stand on one side alone, and puts something that everybody wants where none of them reaches it: a heap
+// near them and one at the far end change places.
 func (m *maker) outOfReach(t *tray.Tray) *tray.Tray {
 	if len(t.Board.Access) < 2 || t.Board.Turns {
 		return nil
 	}
-	c := t.Clone()
-	board := *t.Board
-	board.Access = []string{[]string{"top", "bottom", "left", "right"}[m.r.IntN(4)]}
-	c.Board = &board
-	return c
+	zone := t.Board.FoodZone.Bounds()
+	heaps := m.lying(t, loose)
+	for _, side := range shuffled(m.r, []string{"top", "bottom", "left", "right"}) {
+		from, in := review.SideLine(zone, side)
+		depth := func(i int) float64 { // of what lies nearest to the guests
+			least := math.Inf(1)
+			for n := range t.Elements[i].Pieces {
+				least = math.Min(least, t.Elements[i].Pieces[n].Outline.Bounds().Centre().Sub(from).Dot(in)-20)
+			}
+			return least
+		}
+		for _, i := range heaps {
+			f, _ := m.larder.Get(t.Elements[i].Food)
+			if !portion.IsSought(f) || slices.ContainsFunc(t.Elements, func(e tray.Element) bool { return e.Food == f.ID && e.ID != t.Elements[i].ID }) {
+				continue
+			}
+			for _, j := range heaps {
+				if i == j || depth(j) < access.Reach+10 {
+					continue
+				}
+				o, _ := m.larder.Get(t.Elements[j].Food)
+				c := m.exchanged(t, j, f)
+				if c == nil {
+					continue
+				}
+				if c = m.exchanged(c, i, o); c == nil {
+					continue
+				}
+				board := *t.Board
+				board.Access = []string{side}
+				c.Board = &board
+				return c
+			}
+		}
+	}
+	return nil
+}
+
+// cleared takes away the small pieces that an element now lies on; nil where something larger is in its way.
+func cleared(t *tray.Tray, i int) *tray.Tray {
+	var mine []geom.Body
+	for n := range t.Elements[i].Pieces {
+		mine = append(mine, geom.NewBody(t.Elements[i].Pieces[n].Outline))
+	}
+	for k := range t.Elements {
+		e := &t.Elements[k]
+		if k == i || !e.Placed || e.Kind() == food.KindGarnish {
+			continue
+		}
+		hit := func(p tray.Piece) bool {
+			b := geom.NewBody(p.Outline)
+			return slices.ContainsFunc(mine, func(a geom.Body) bool {
+				d, _ := geom.Deeper(&a, &b, .5)
+				return d > 0
+			})
+		}
+		if !slices.ContainsFunc(e.Pieces, hit) {
+			continue
+		}
+		if e.Kind() != food.KindLoose || e.Vessel != "" {
+			return nil
+		}
+		was := len(e.Pieces)
+		e.Pieces = slices.DeleteFunc(slices.Clone(e.Pieces), hit)
+		if len(e.Pieces) < was/2 || len(e.Pieces) == 0 {
+			return nil
+		}
+		e.Grams *= float64(len(e.Pieces)) / float64(was)
+		e.Count = len(e.Pieces)
+	}
+	return t
 }
 
 // outOfSeason makes it a month in which something that the host asked for is out of season.

@@ -123,6 +123,9 @@ func (m *maker) told(asks say.Text, t *tray.Tray) say.Text {
 	if t.Brief.TemperatureC != nil {
 		asks = asks.Then("practice.find.warm", say.Celsius(*t.Brief.TemperatureC))
 	}
+	if t.Rules.FirstSlice == "left" {
+		asks = asks.Then("practice.find.whole")
+	}
 	for _, w := range t.Brief.Pins {
 		if f, ok := m.larder.Get(w.Food); ok {
 			asks = asks.Then("practice.find.asked", say.Word(months[t.Brief.Month]), say.Food(f.Name))
