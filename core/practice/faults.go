@@ -307,6 +307,15 @@ func (m *maker) tooHot(t *tray.Tray) *tray.Tray {
 	c := t.Clone()
 	warm := hot
 	c.Brief.TemperatureC = &warm
+	suffer := map[string]bool{}
+	for i := range c.Elements {
+		if f, ok := m.larder.Get(c.Elements[i].Food); ok && diet.TableOf(c.Brief).Suffers(f, c.Elements[i].Form) != "" {
+			suffer[f.ID] = true
+		}
+	}
+	if len(suffer) != 1 { // of several the one that is named would not be the only one
+		return nil
+	}
 	return c
 }
 

@@ -225,6 +225,7 @@ useEventListener(window, 'keydown', e => {
 }
 .hint {
   display: flex;
+  flex-wrap: wrap;
   gap: 16px;
   align-items: center;
   justify-content: space-between;
