@@ -205,7 +205,11 @@ func faultsOf(t *tray.Tray, rev review.Review) (out []Fault) {
 		if elements == nil {
 			elements = []string{}
 		}
-		out = append(out, Fault{Check: f.Check, Rule: ruleOf(f.Check), Elements: elements, At: shownAt(t, f), Says: say.Of(f.Sentence)})
+		says := say.Of(f.Sentence)
+		if n := len(f.Places) - 1; n > 0 { // a tap on any of them is one on it
+			says = says.Then("practice.find.more", say.N(n))
+		}
+		out = append(out, Fault{Check: f.Check, Rule: ruleOf(f.Check), Elements: elements, At: shownAt(t, f), Says: says})
 	}
 	return out
 }

@@ -8,6 +8,7 @@ var practising = map[string]string{
 	"practice.find.front":       "It is seen from the near side.",
 	"practice.find.access":      "Guests stand on the {1} alone.",
 	"practice.find.whole":       "Guests cut the cheese themselves.",
+	"practice.find.more":        "{1} more like it.",
 	"practice.find.warm":        "It is {1}.",
 	"practice.find.asked":       "It is {1}, and the host asked for the {2}.",
 	"practice.find.board":       "The board: {1}.",
