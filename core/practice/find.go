@@ -141,7 +141,7 @@ var sides = map[string]string{"top": "upper side", "bottom": "lower side", "left
 func fronted(t *tray.Tray) bool { return t.Board.Front == "bottom" }
 
 // triesEach is how often a fault is tried on a tray before another kind is taken.
-const triesEach = 3
+const triesEach = 2
 
 // tried plants a fault where the review then finds that and nothing else besides what was planted before.
 func (m *maker) tried(look *looking, p planter, before []Fault) (*tray.Tray, Fault, bool) {
