@@ -167,7 +167,7 @@ func (a *App) MakeKey(ctx context.Context) (key string, until time.Time, err err
 			return fault.Bad("", "phones and tablets are off; turn them on first")
 		}
 		if len(d.Devices) >= mostDevices {
-			return fault.Bad("", "%d devices are in already; put out one that is not used any more", mostDevices)
+			return fault.Bad("", "%d devices are in already; sign out one that is not used any more", mostDevices)
 		}
 		d.Key = &doorKey{digest(key), until}
 		return nil
@@ -212,7 +212,7 @@ func (a *App) Enter(ctx context.Context, key, name, from string) (token string, 
 			return nil
 		}
 		if len(d.Devices) >= mostDevices {
-			return fault.Bad("", "%d devices are in already; put out one that is not used any more", mostDevices)
+			return fault.Bad("", "%d devices are in already; sign out one that is not used any more", mostDevices)
 		}
 		device := Device{ID: uuid.NewString(), Name: name, LetIn: now.Truncate(time.Second), Seen: now.Truncate(time.Second)}
 		d.Key = nil

@@ -182,6 +182,12 @@ func (m *maker) save() *Exercise {
 		all = append(all, pressing{code, how, say.That(code, with...), say.That(why)})
 	}
 	gone, low := m.afterwards(t, taken)
+	rows := map[string]bool{}
+	for i := range t.Elements {
+		if t.Elements[i].Kind() == food.KindRow {
+			rows[t.Elements[i].Food] = true
+		}
+	}
 	if gone != nil {
 		add(waited, "practice.save.gone", "practice.save.why.gone", say.Food(gone.Name))
 	} else {
@@ -195,23 +201,25 @@ func (m *maker) save() *Exercise {
 	if f := pick(func(f *food.Food) bool { return f.Needs(food.Perishable) }); f != nil {
 		add(harms, "practice.save.over", "practice.save.why.over", say.Food(f.Name), say.Minutes(minutes))
 	}
-	if f := pick(func(f *food.Food) bool { return f.Category == food.Cracker }); f != nil {
+	if f := pick(func(f *food.Food) bool { return f.Category == food.Cracker && rows[f.ID] }); f != nil {
 		add(looks, "practice.save.crooked", "practice.save.why.crooked", say.Food(f.Name))
 	}
-	if f := pick(func(f *food.Food) bool { return f.Category == food.Cheese || f.Category == food.Dip }); f != nil && m.level > 1 {
+	if f := pick(func(f *food.Food) bool { return f.Category == food.Cheese }); f != nil && m.level > 1 {
 		add(harms, "practice.save.spoon", "practice.save.why.spoon", say.Food(f.Name))
 	}
 	more := []func(){
 		func() { add(soon, "practice.save.napkins", "practice.save.why.napkins") },
 		func() { add(looks, "practice.save.greens", "practice.save.why.greens") },
 		func() { add(harms, "practice.save.unknown", "practice.save.why.unknown") },
-		func() { add(waited, "practice.save.bread", "practice.save.why.bread") },
 		func() { add(soon, "practice.save.water", "practice.save.why.water") },
+	}
+	if gone != nil {
+		more = append(more, func() { add(waited, "practice.save.knife", "practice.save.why.knife") })
 	}
 	for _, k := range m.r.Perm(len(more))[:min(len(more), max(0, m.level-1))] {
 		more[k]()
 	}
-	e := &Exercise{Rules: []string{"hours", "top-up", "clean"}, Asks: say.That("practice.save", say.N(b.Guests.Total()), say.Minutes(minutes)), Solution: &Solution{Because: []Because{}}}
+	e := &Exercise{Rules: []string{"hours", "top-up", "clean"}, Asks: say.That("practice.save", say.N(b.Guests.Total()), say.Minutes(hold-30)), Solution: &Solution{Because: []Because{}}}
 	slices.SortStableFunc(all, func(x, y pressing) int { return x.how - y.how })
 	for i, p := range all {
 		e.Solution.Order = append(e.Solution.Order, p.id)
@@ -318,7 +326,7 @@ func (m *maker) packs(f *food.Food, laid, need float64) *Exercise {
 	// one more and one fewer of each size, and all of one size
 	try := func(of []food.Packs) {
 		b := written(of)
-		dearer, short := b.grams >= need && b.cost > cost, b.grams > 0 && b.grams < need
+		dearer, short := b.grams >= need && b.cost > cost, b.grams > 0 && b.grams < .93*need // nobody quarrels about a few grams
 		if (dearer || short) && b.cost < 2*cost && len(list) < min(6, m.choices()) && !slices.ContainsFunc(list, func(o basket) bool { return o.says == b.says }) {
 			list = append(list, b)
 		}
