@@ -74,9 +74,16 @@ test('a bowl is lifted and stands in another, by its card', async ({ page }) => 
   await acted(page, () => page.getByRole('button', { name: /^Lift it/ }).click())
   expect((await elements(page)).find(e => e.id === bowl.id)!.pieces[0]!.z_mm).toBe(15)
   await expect(page.getByRole('button', { name: /^Stands 15 mm higher/ })).toBeVisible()
-  const other = await page.locator('.vessel option').last().getAttribute('value')
-  await acted(page, () => page.locator('.vessel select').selectOption(other!))
-  expect((await elements(page)).find(e => e.id === bowl.id)!.vessel).toBe(other)
+  await page.locator('.vessel .el-select').click()
+  const other = page.getByRole('option').filter({ visible: true }).last()
+  const capacity = Number(/(\d+) ml$/.exec(await other.innerText())![1])
+  await acted(page, () => other.click())
+  const now = (await elements(page)).find(e => e.id === bowl.id)!.vessel
+  expect(now).not.toBe(bowl.vessel)
+  const { vessels } = (await (await page.request.get('/api/v1/larder')).json()) as {
+    vessels: { id: string; capacity_ml: number }[]
+  }
+  expect(vessels.find(v => v.id === now)!.capacity_ml).toBe(capacity)
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Undo' }).click()
   await undo(page, was)

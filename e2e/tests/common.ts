@@ -133,8 +133,13 @@ export async function layAll(page: Page) {
 
 /** Chooses from a list. What scrolls the page makes an open list turn to its other side, which under load
  * can come between pressing and letting go: then it is chosen again. */
-export async function choose(page: Page, label: string, option: string | RegExp) {
-  const select = page.locator('.el-select', { has: page.getByLabel(label, { exact: true }) })
+export async function choose(
+  page: Page,
+  label: string | RegExp,
+  option: string | RegExp,
+  within: Page | Locator = page,
+) {
+  const select = within.locator('.el-select', { has: page.getByLabel(label, { exact: true }) })
   const listed = page.getByRole('option', { name: option }).filter({ visible: true }).first()
   await expect(async () => {
     if (!(await listed.isVisible())) await select.click()

@@ -1,7 +1,7 @@
 // From serving to the next brief: what was noted on the evening changes what the same crowd gets, and says why.
 import { expect } from '@playwright/test'
 import { demo, now } from '../servers'
-import { another, clean, saved, test } from './common'
+import { another, choose, clean, saved, test } from './common'
 
 test.use({ baseURL: demo })
 
@@ -68,7 +68,7 @@ test('an evening is served, looked back on in a minute, and the next brief of th
 
   // the logbook has it
   await page.goto('/logbook')
-  await page.getByLabel('Crowd').selectOption('The lamp room')
+  await choose(page, 'Crowd', 'The lamp room')
   await expect(page.getByRole('row', { name: /^Lamp supper/ })).toBeVisible()
   await expect(page.getByRole('row')).toHaveCount(2) // and no other crowd's
   await page.getByRole('button', { name: /^Hummus: 0\.\d+ of its share/ }).click()

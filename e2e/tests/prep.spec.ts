@@ -9,8 +9,10 @@ test('the day is planned for the hands there are, a task says what it is, and th
   await openDemo(page, 'First firing', 'Prep')
   const chart = page.getByRole('group', { name: 'The day against the clock' })
   await page.getByLabel('People').fill('1') // whatever another journey left
+  await page.keyboard.press('Enter')
   await expect(chart.locator('.person')).toHaveCount(1)
   await page.getByLabel('People').fill('3')
+  await page.keyboard.press('Enter')
   await expect(chart.locator('.person')).toHaveCount(3)
   // a day is rounds, each with its list
   const rounds = page.getByRole('list', { name: 'The rounds of the day' })
@@ -50,7 +52,7 @@ test('the day is planned for the hands there are, a task says what it is, and th
   await expect(cloths).toBeChecked()
   await cloths.uncheck()
 
-  await page.getByRole('combobox', { name: 'Paper' }).selectOption('a3')
+  await choose(page, 'Paper', 'A3')
   for (const name of ['The mat', 'Tracing', 'Build sheet', 'Cards', 'Cheese markers', 'Quote']) expect(await sheet(name)).toMatch(/^%PDF-/)
   expect(await sheet('Calendar')).toBe('BEGIN:VCALENDAR')
   expect(await sheet('Table')).toMatch(/^id,kind,food/)
@@ -65,6 +67,7 @@ test('the day is planned for the hands there are, a task says what it is, and th
 
   // an impossible number of hands is brought back to one that is possible
   await page.getByLabel('People').fill('0')
+  await page.keyboard.press('Enter')
   await expect(chart.locator('.person')).toHaveCount(1)
 })
 
@@ -74,6 +77,7 @@ test('at the counter the steps go by keys, two screens share one list, and what 
 }) => {
   await openDemo(page, 'Night-sky', 'Prep')
   await page.getByLabel('People').fill('2')
+  await page.keyboard.press('Enter')
   await page.getByRole('link', { name: 'At the counter' }).click()
   const which = page.locator('.which')
   await expect(which).toContainText(/step 1 of \d+/)
@@ -119,7 +123,7 @@ test('at the counter the steps go by keys, two screens share one list, and what 
   await expect(page.locator('.hold')).toContainText(/table 2\d\.\d °C/)
 
   // only one's own steps
-  await page.getByRole('combobox').selectOption({ label: 'Hands 2' })
+  await choose(page, 'Whose steps', 'Hands 2')
   expect(Number((await which.innerText()).match(/of (\d+)/)![1])).toBeLessThan(all)
   await other.close()
   await page.keyboard.press('Escape')

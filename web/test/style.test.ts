@@ -20,6 +20,14 @@ const others = styles.filter(s => s !== tokens)
 const all = (of: RegExp) =>
   others.flatMap(({ f, css }) => [...css.matchAll(of)].map(m => `${f}: ${m[0].trim()}`))
 
+describe('fields', () => {
+  it('are of one kind: one to choose from a list, one for a number', () => {
+    const own = /<(select|ElSelect|ElInputNumber)\b|type="number"/
+    const others = Object.entries(texts).filter(([f, t]) => f.endsWith('.vue') && own.test(t))
+    expect(others.map(([f]) => f.split('/').at(-1)).sort()).toEqual(['Choose.vue', 'NumberField.vue'])
+  })
+})
+
 describe('how things look', () => {
   it('is read', () => expect(others.filter(s => s.css).length).toBeGreaterThan(60))
   it('is made of the tokens: no colour, size of type or corner of its own', () => {

@@ -29,6 +29,10 @@ export const shelfNames: Record<string, string> = {
   prop: 'Props, not to be eaten',
 }
 
+/** Words as they are chosen from, each as it is called where it is not called what it is. */
+export const called = <W extends string>(words: readonly W[], names: Readonly<Record<string, string>>) =>
+  words.map(w => [w, names[w] ?? w] as const)
+
 export const monthNames = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 
 export {

@@ -12,6 +12,7 @@ import { useLarder } from '@/stores/larder'
 import { staleSince } from '@/away/stale'
 import { clock, count, minutes, moment, time, when } from '@/tray/words'
 import '@/style/dark.css'
+import Choose from '@/components/common/Choose.vue'
 
 const route = useRoute()
 const router = useRouter()
@@ -72,7 +73,7 @@ function undo() {
   if (step.value) c.tick(step.value, false)
 }
 onKeyStroke(e => {
-  if ((e.target as Element).closest('select, input')) return
+  if ((e.target as Element).closest('.el-select, .el-select__popper, input')) return
   const act = {
     ' ': forward,
     ArrowRight: forward,
@@ -139,13 +140,17 @@ function remains(until: number) {
     <header>
       <RouterLink :to="{ name: 'prep', params: { id } }" class="leave">‹ Prep</RouterLink>
       <h1>{{ c.title.value || 'At the counter' }}</h1>
-      <label v-if="(c.day.value?.people ?? 1) > 1">
-        <span class="only-read">Whose steps</span>
-        <select v-model.number="c.who.value">
-          <option :value="0">Everybody</option>
-          <option v-for="n in c.day.value!.people" :key="n" :value="n">Hands {{ n }}</option>
-        </select>
-      </label>
+      <Choose
+        v-if="(c.day.value?.people ?? 1) > 1"
+        v-model="c.who.value"
+        inside
+        label="Whose steps"
+        :width="150"
+        :options="[
+          [0, 'Everybody'],
+          ...Array.from({ length: c.day.value!.people }, (_, i) => [i + 1, `Hands ${i + 1}`] as const),
+        ]"
+      />
       <p class="clock nums">
         {{ clock(c.now.value) }}
         <span v-if="c.day.value && !c.day.value.relative" class="serve"

@@ -11,6 +11,7 @@ import KitLists from '@/components/prep/KitLists.vue'
 import { useDayOf } from '@/composables/day'
 import { useLarder } from '@/stores/larder'
 import { clock, time, when } from '@/tray/words'
+import NumberField from '@/components/common/NumberField.vue'
 
 const route = useRoute()
 const larder = useLarder()
@@ -35,10 +36,10 @@ const title = computed(() => when(date.value + 'T12:00').split(',')[0] ?? date.v
         <a class="btn" :href="file('table')" download>Table</a>
       </template>
       <label class="small"
-        >People <input v-model.number="people" class="field few" type="number" min="1" max="20"
+        >People <NumberField v-model="people" label="People" :min="1" :max="20" :width="64"
       /></label>
       <label class="small"
-        >Ovens <input v-model.number="ovens" class="field few" type="number" min="0" max="10"
+        >Ovens <NumberField v-model="ovens" label="Ovens" :min="0" :max="10" :width="64"
       /></label>
     </template>
     <p v-if="wrong" class="card" role="alert">▲ {{ wrong }}</p>
@@ -93,10 +94,6 @@ const title = computed(() => when(date.value + 'T12:00').split(',')[0] ?? date.v
 </template>
 
 <style scoped>
-.few {
-  width: 62px;
-  margin-left: 4px;
-}
 .jobs {
   display: flex;
   gap: 12px;

@@ -7,6 +7,7 @@ import { useRoutine } from '@/composables/routine'
 import { ago } from '@/stores/shop'
 import { useDoor } from '@/stores/door'
 import { count } from '@/tray/words'
+import Choose from '@/components/common/Choose.vue'
 
 const d = useDoor()
 onMounted(d.read)
@@ -54,10 +55,12 @@ const plain = (link: string) => link.replace(/#.*/, '')
             <b class="key figure">{{ d.key.key }}</b>
           </p>
           <p v-if="d.key.links.length > 1" class="small">
-            <label for="net">This computer is in several networks: </label>
-            <select id="net" v-model.number="which" class="field">
-              <option v-for="(l, i) in d.key.links" :key="l" :value="i">{{ plain(l) }}</option>
-            </select>
+            This computer is in several networks:
+            <Choose
+              v-model="which"
+              label="Address"
+              :options="d.key.links.map((l, i) => [i, plain(l)] as const)"
+            />
           </p>
           <p class="soft">
             It lets one device in, within <span class="nums">{{ left }}</span>.

@@ -4,14 +4,13 @@
 import { computed, reactive, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
-import { ElOption, ElSelect } from 'element-plus'
-import 'element-plus/es/components/select/style/css'
 import { api, take, Trouble, type Shelves } from '@/api/client'
 import House from '@/components/house/House.vue'
 import FoodShelf from '@/components/larder/FoodShelf.vue'
 import TableFiles from '@/components/larder/TableFiles.vue'
 import { newest } from '@/composables/newest'
 import { allergens, dietWords, monthNames, shelfNames, swatches, words } from '@/tray/larder'
+import Choose from '@/components/common/Choose.vue'
 
 const router = useRouter()
 const found = shallowRef<Shelves | null>(null)
@@ -123,51 +122,33 @@ useEventListener(window, 'keydown', e => {
         aria-label="Find a food"
         maxlength="120"
       />
-      <ElSelect
+      <Choose
         v-model="q.category"
-        :persistent="false"
-        :empty-values="[null, undefined]"
-        aria-label="Shelf"
-        style="width: 170px"
-      >
-        <ElOption value="" label="All shelves" />
-        <ElOption v-for="(name, id) in shelfNames" :key="id" :value="id" :label="name" />
-      </ElSelect>
-      <ElSelect v-model="q.month" :persistent="false" aria-label="In season" style="width: 140px">
-        <ElOption :value="0" label="Any month" />
-        <ElOption v-for="(name, i) in monthNames" :key="name" :value="i + 1" :label="`In season, ${name}`" />
-      </ElSelect>
-      <ElSelect
+        label="Shelf"
+        :width="170"
+        :options="[['', 'All shelves'], ...Object.entries(shelfNames)]"
+      />
+      <Choose
+        v-model="q.month"
+        label="In season"
+        :width="140"
+        :options="[[0, 'Any month'], ...monthNames.map((name, i) => [i + 1, `In season, ${name}`] as const)]"
+      />
+      <Choose
         v-model="q.without"
-        :persistent="false"
-        multiple
-        collapse-tags
-        placeholder="Without"
-        aria-label="Without"
-        style="width: 180px"
-      >
-        <ElOption v-for="w in [...dietWords, ...allergens]" :key="w" :value="w" :label="w" />
-      </ElSelect>
-      <ElSelect
-        v-model="q.milk"
-        :persistent="false"
-        :empty-values="[null, undefined]"
-        aria-label="Milk"
-        style="width: 112px"
-      >
-        <ElOption value="" label="Any milk" />
-        <ElOption v-for="w in words.milk" :key="w" :value="w" :label="w" />
-      </ElSelect>
-      <ElSelect
+        low
+        none="Without"
+        label="Without"
+        :width="180"
+        :options="[...dietWords, ...allergens]"
+      />
+      <Choose v-model="q.milk" label="Milk" :width="112" :options="[['', 'Any milk'], ...words.milk]" />
+      <Choose
         v-model="q.firmness"
-        :persistent="false"
-        :empty-values="[null, undefined]"
-        aria-label="Firmness"
-        style="width: 130px"
-      >
-        <ElOption value="" label="Any firmness" />
-        <ElOption v-for="w in words.firmness" :key="w" :value="w" :label="w" />
-      </ElSelect>
+        label="Firmness"
+        :width="130"
+        :options="[['', 'Any firmness'], ...words.firmness]"
+      />
       <div class="swatches" role="group" aria-label="Colour">
         <button
           v-for="s in swatches"

@@ -10,6 +10,7 @@ import OwnPace from '@/components/evening/OwnPace.vue'
 import LeftChart from '@/components/evening/LeftChart.vue'
 import { useLarder } from '@/stores/larder'
 import { count, grams, money } from '@/tray/words'
+import Choose from '@/components/common/Choose.vue'
 
 const larder = useLarder()
 void larder.read()
@@ -76,16 +77,10 @@ const foreseen = computed(() => {
   <House title="Logbook">
     <template #acts>
       <template v-if="book && (book.evenings.length || crowd || year)">
-        <label class="small" for="crowd">Crowd</label>
-        <select id="crowd" v-model="crowd" class="field">
-          <option value="">everybody</option>
-          <option v-for="c in book.crowds" :key="c" :value="c">{{ c }}</option>
-        </select>
-        <label class="small" for="year">Year</label>
-        <select id="year" v-model="year" class="field">
-          <option value="">all</option>
-          <option v-for="y in book.years" :key="y" :value="String(y)">{{ y }}</option>
-        </select>
+        <span class="small">Crowd</span>
+        <Choose v-model="crowd" label="Crowd" :width="170" :options="[['', 'everybody'], ...book.crowds]" />
+        <span class="small">Year</span>
+        <Choose v-model="year" label="Year" :width="90" :options="[['', 'all'], ...book.years.map(String)]" />
         <a class="btn" href="/api/v1/logbook/export" download>As CSV</a>
       </template>
     </template>
@@ -218,10 +213,6 @@ const foreseen = computed(() => {
 </template>
 
 <style scoped>
-select {
-  width: auto;
-  max-width: 240px;
-}
 .card {
   padding: 18px 22px;
 }

@@ -12,6 +12,7 @@ import { reasons, useEvening, type Remains } from '@/composables/evening'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
 import { clock, count, grams, minutes, time } from '@/tray/words'
+import Choose from '@/components/common/Choose.vue'
 
 const job = useJob()
 const larder = useLarder()
@@ -40,7 +41,12 @@ function look(food: string) {
 }
 const tap = (el: TrayElement) => look(el.food)
 const serve = computed(() => time(job.doc?.brief.serve_at))
-const lasted = computed(() => e.evening.value?.lasted_min ?? 60)
+/** The times that may be chosen for when a food was gone, minutes after serving: sixths of the evening, and what was noted. */
+function goneTimes(noted: number | null) {
+  const lasted = e.evening.value?.lasted_min ?? 60
+  const sixths = [1, 2, 3, 4, 5, 6].map(n => Math.round((lasted * n) / 6))
+  return [...new Set(noted === null ? sixths : [Math.round(noted), ...sixths])]
+}
 const when = (m: number) =>
   serve.value ? clock(new Date(serve.value.getTime() + m * 60_000)) : `after ${minutes(m)}`
 const share = (f: Remains) => Math.round((100 * f.left) / Math.max(1, f.laid))
@@ -117,26 +123,14 @@ const remains = computed(() => [...(e.evening.value?.advice ?? [])].sort((a, b) 
           <span role="status" class="soft small">{{ scaleSays }}</span>
         </p>
         <div v-if="e.crumbs(now)" class="when">
-          <label for="gone">About when was it gone?</label>
-          <select
-            id="gone"
-            class="field"
-            :value="now.gone === null ? '' : String(Math.round(now.gone))"
-            @change="
-              e.goneAt(
-                now!.food,
-                ($event.target as HTMLSelectElement).value === ''
-                  ? null
-                  : Number(($event.target as HTMLSelectElement).value),
-              )
-            "
-          >
-            <option value="">nobody knows</option>
-            <option v-if="now.gone !== null" :value="Math.round(now.gone)">{{ when(now.gone) }}</option>
-            <option v-for="n in 6" :key="n" :value="Math.round((lasted * n) / 6)">
-              {{ when((lasted * n) / 6) }}
-            </option>
-          </select>
+          <span>About when was it gone?</span>
+          <Choose
+            label="About when was it gone?"
+            :width="170"
+            :model-value="now.gone === null ? -1 : Math.round(now.gone)"
+            :options="[[-1, 'nobody knows'], ...goneTimes(now.gone).map(m => [m, when(m)] as const)]"
+            @update:model-value="m => e.goneAt(now!.food, m < 0 ? null : m)"
+          />
         </div>
         <div class="why" role="group" aria-label="Why">
           <button

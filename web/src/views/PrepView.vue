@@ -17,6 +17,7 @@ import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
 import { minutesFrom, sameDay } from '@/tray/day'
 import { clock, count, minutes, time, when } from '@/tray/words'
+import NumberField from '@/components/common/NumberField.vue'
 
 const job = useJob()
 const larder = useLarder()
@@ -94,10 +95,10 @@ const print = () => window.print()
         </p>
         <span class="with no-print">
           <label class="small"
-            >People <input v-model.number="people" class="field" type="number" min="1" max="20"
+            >People <NumberField v-model="people" label="People" :min="1" :max="20" :width="64"
           /></label>
           <label class="small"
-            >Ovens <input v-model.number="ovens" class="field" type="number" min="0" max="10"
+            >Ovens <NumberField v-model="ovens" label="Ovens" :min="0" :max="10" :width="64"
           /></label>
         </span>
       </div>
@@ -194,10 +195,6 @@ const print = () => window.print()
   display: flex;
   gap: 12px;
   white-space: nowrap;
-}
-.with .field {
-  width: 62px;
-  margin-left: 4px;
 }
 .lead .figure {
   font-size: var(--type-7);

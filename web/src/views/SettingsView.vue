@@ -1,8 +1,5 @@
 <script setup lang="ts">
 import { computed, onMounted } from 'vue'
-import { ElInputNumber, ElOption, ElSelect } from 'element-plus'
-import 'element-plus/es/components/input-number/style/css'
-import 'element-plus/es/components/select/style/css'
 import House from '@/components/house/House.vue'
 import TakeAlong from '@/components/house/TakeAlong.vue'
 import ShopLine from '@/components/house/ShopLine.vue'
@@ -12,6 +9,8 @@ import { useSettings } from '@/stores/settings'
 import { useShop } from '@/stores/shop'
 import { area, across, coinDigits, grams, money, units } from '@/tray/units'
 import WrittenField from '@/components/common/WrittenField.vue'
+import NumberField from '@/components/common/NumberField.vue'
+import Choose from '@/components/common/Choose.vue'
 
 const settings = useSettings()
 const shop = useShop()
@@ -116,44 +115,35 @@ const choices = [
       </fieldset>
       <div class="row">
         <span>Money</span>
-        <ElSelect
-          :persistent="false"
+        <Choose
           :model-value="units.currency"
-          :empty-values="[null, undefined]"
-          aria-label="Money"
-          style="width: 220px"
-          @update:model-value="(v: string) => settings.change({ currency: v })"
-        >
-          <ElOption value="" label="bare figures" />
-          <ElOption v-for="c in currencies" :key="c" :value="c" :label="c" />
-        </ElSelect>
+          label="Money"
+          :width="220"
+          :options="[['', 'bare figures'], ...currencies]"
+          @update:model-value="v => settings.change({ currency: v })"
+        />
       </div>
       <div class="row">
         <span>Clock</span>
-        <ElSelect
-          :persistent="false"
+        <Choose
           :model-value="units.zone"
-          :empty-values="[null, undefined]"
           filterable
-          aria-label="Time zone of the house"
-          style="width: 220px"
-          @update:model-value="(v: string) => settings.change({ zone: v })"
-        >
-          <ElOption value="" label="as on the server" />
-          <ElOption v-for="z in zones" :key="z" :value="z" :label="z.replaceAll('_', ' ')" />
-        </ElSelect>
+          label="Time zone of the house"
+          :width="220"
+          :options="[['', 'as on the server'], ...zones.map(z => [z, z.replaceAll('_', ' ')] as const)]"
+          @update:model-value="v => settings.change({ zone: v })"
+        />
         <span class="soft small">Serving times are meant in this zone.</span>
       </div>
       <div class="row">
         <span>Fridge</span>
-        <ElInputNumber
+        <NumberField
           :model-value="settings.shelves ?? 0"
           :min="0"
           :max="60"
-          :controls="false"
-          aria-label="Shelves of the fridge"
-          style="width: 110px"
-          @change="(n: number | undefined) => settings.change({ shelves: n ?? 0 })"
+          label="Shelves of the fridge"
+          :width="110"
+          @update:model-value="(n: number | undefined) => settings.change({ shelves: n ?? 0 })"
         />
         <span class="soft small">shelves; where they are counted, Prep says when the food does not fit.</span>
       </div>
@@ -206,15 +196,14 @@ const choices = [
       </template>
       <div v-if="settings.furtherShops.length" class="rate">
         <span>A further shop counts</span>
-        <ElInputNumber
+        <NumberField
           :model-value="settings.stopCost / coin"
           :min="0"
           :max="1e6 / coin"
-          :precision="coinDigits()"
-          :controls="false"
-          aria-label="What going to a further shop counts"
-          style="width: 110px"
-          @change="n => settings.change({ stop_cost: Math.round((n ?? 0) * coin) })"
+          :digits="coinDigits()"
+          label="What going to a further shop counts"
+          :width="110"
+          @update:model-value="n => settings.change({ stop_cost: Math.round((n ?? 0) * coin) })"
         />
         <span class="soft small">that much has to be saved before the list sends anybody there</span>
       </div>
@@ -249,15 +238,14 @@ const choices = [
       <h2>What a quote reckons with</h2>
       <div v-for="r in reckoned" :key="r.key" class="rate">
         <span>{{ r.says }}</span>
-        <ElInputNumber
+        <NumberField
           :model-value="settings.rates[r.key] / (r.money ? coin : 1)"
           :min="0"
           :max="r.most / (r.money ? coin : 1)"
-          :precision="r.money ? coinDigits() : undefined"
-          :controls="false"
-          :aria-label="r.says"
-          style="width: 110px"
-          @change="n => setRate(r, n)"
+          :digits="r.money ? coinDigits() : undefined"
+          :label="r.says"
+          :width="110"
+          @update:model-value="n => setRate(r, n)"
         />
         <span class="soft">{{ r.unit }}</span>
       </div>
@@ -288,29 +276,28 @@ const choices = [
       </div>
       <div class="rate">
         <span>Tax</span>
-        <ElInputNumber
+        <NumberField
           :model-value="settings.seller.tax_pct"
           :min="0"
           :max="100"
-          :controls="false"
-          aria-label="Tax"
-          style="width: 110px"
-          @change="n => setSeller({ tax_pct: n ?? 0 })"
+          label="Tax"
+          :width="110"
+          @update:model-value="n => setSeller({ tax_pct: n ?? 0 })"
         />
         <span class="soft">% on top of the price</span>
       </div>
       <div class="rate">
         <span>A quote holds for</span>
-        <ElInputNumber
+        <NumberField
           :model-value="settings.seller.valid_days || undefined"
           :min="0"
           :max="365"
-          :precision="0"
-          :controls="false"
-          placeholder="unsaid"
-          aria-label="Days for which a quote holds"
-          style="width: 110px"
-          @change="n => setSeller({ valid_days: n ?? 0 })"
+          :digits="0"
+          none="unsaid"
+          label="Days for which a quote holds"
+          :width="110"
+          @update:model-value="n => setSeller({ valid_days: n })"
+          @cleared="setSeller({ valid_days: 0 })"
         />
         <span class="soft">days</span>
       </div>

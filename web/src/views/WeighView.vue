@@ -6,6 +6,7 @@ import { useWeighing } from '@/composables/weighing'
 import { useLarder } from '@/stores/larder'
 import { count, grams } from '@/tray/words'
 import '@/style/dark.css'
+import NumberField from '@/components/common/NumberField.vue'
 
 const route = useRoute()
 const id = String(route.params.id)
@@ -98,10 +99,8 @@ const shown = (g: number) => g.toFixed(g < 100 ? 1 : 0)
           </button>
         </div>
         <form class="hand" @submit.prevent="hand !== null && w.record(hand)">
-          <label
-            >By hand, g <input v-model.number="hand" type="number" min="0" max="100000" step="any"
-          /></label>
-          <button class="wet small" :disabled="hand === null">Record</button>
+          <label>By hand, g <NumberField v-model="hand" :min="0" :max="100000" :width="110" /></label>
+          <button class="wet small">Record</button>
         </form>
         <p v-if="w.scale.value?.simulated" class="pan">
           The scale is simulated. Lay on it:

@@ -2,13 +2,12 @@
 // Every food with what lies on the tray, what waits, what to buy and what it
 // costs. A kind is made more or less of by its slider, a food by its figure.
 import { computed, ref } from 'vue'
-import { ElInputNumber } from 'element-plus'
-import 'element-plus/es/components/input-number/style/css'
 import type { Basket } from '@/api/client'
 import { categoryValues } from '@/api/contract.gen'
 import { useLarder } from '@/stores/larder'
 import { gPerUnit, units } from '@/tray/units'
 import { count, grams, money } from '@/tray/words'
+import NumberField from '@/components/common/NumberField.vue'
 
 const props = defineProps<{
   basket: Basket
@@ -113,16 +112,17 @@ const told = ref('') // the food whose sums are shown
             <td class="r nums roomy">{{ grams(l.on_tray_g) }}</td>
             <td class="r nums roomy">{{ l.reserve_g ? grams(l.reserve_g) : '' }}</td>
             <td class="fix">
-              <ElInputNumber
+              <NumberField
                 :model-value="typed(fixed.get(l.food) ?? l.on_tray_g + l.reserve_g)"
+                steps="small"
                 :min="0"
                 :max="typed(1000000)"
                 :step="units.mass === 'oz' ? 0.5 : 10"
-                size="small"
-                controls-position="right"
                 :disabled="busy"
-                :aria-label="`${l.name}, ${units.mass === 'oz' ? 'ounces' : 'grams'} altogether`"
-                @change="n => emit('fix', l.food, n === undefined ? n : Math.round(n * gPerUnit() * 10) / 10)"
+                :label="`${l.name}, ${units.mass === 'oz' ? 'ounces' : 'grams'} altogether`"
+                @update:model-value="
+                  n => emit('fix', l.food, n === undefined ? n : Math.round(n * gPerUnit() * 10) / 10)
+                "
               />
               <button
                 v-if="fixed.has(l.food)"

@@ -2,8 +2,6 @@
 // Making a board of one's own, or changing one: by its measures, by moving its
 // edge, or from the outline in a drawing.
 import { computed, ref, watch } from 'vue'
-import { ElOption, ElSelect } from 'element-plus'
-import 'element-plus/es/components/select/style/css'
 import EdgeEditor from '@/components/boards/EdgeEditor.vue'
 import type { useBoardMaker } from '@/composables/boardMaker'
 import { oneSide, shapes, sized, type Shape } from '@/tray/shapes'
@@ -11,6 +9,8 @@ import { across, area, length, mmPerUnit, units } from '@/tray/units'
 import { boxOf, liners, type Pt } from '@/tray/outline'
 import WrittenField from '@/components/common/WrittenField.vue'
 import { count } from '@/tray/words'
+import NumberField from '@/components/common/NumberField.vue'
+import Choose from '@/components/common/Choose.vue'
 
 const props = defineProps<{ maker: ReturnType<typeof useBoardMaker>; taken: (id: string) => boolean }>()
 const emit = defineEmits<{ done: [id: string]; leave: [] }>()
@@ -122,15 +122,12 @@ async function save() {
       </label>
       <div class="row">
         <span>Shape</span>
-        <ElSelect
-          :persistent="false"
+        <Choose
           :model-value="byOutline ? 'outline' : ask.shape"
-          aria-label="Shape"
+          label="Shape"
+          :options="byOutline ? [...shapes, ['outline', 'Its own outline']] : shapes"
           @update:model-value="shape"
-        >
-          <ElOption v-for="[id, says] in shapes" :key="id" :value="id" :label="says" />
-          <ElOption v-if="byOutline" value="outline" label="Its own outline" />
-        </ElSelect>
+        />
       </div>
       <label v-if="ask.shape === 'figure' && !byOutline" class="row">
         <span>Which</span>
@@ -145,25 +142,19 @@ async function save() {
       <div class="row">
         <span>{{ square && !byOutline ? 'Across' : 'Sides' }}, {{ units.length }}</span>
         <span class="sides">
-          <WrittenField
-            class="field"
-            type="number"
-            min="1"
-            step="any"
-            aria-label="Length"
-            :value="shown(sides[0]!)"
-            @written="(_, n) => measure(0, n)"
+          <NumberField
+            :min="1"
+            label="Length"
+            :model-value="shown(sides[0]!)"
+            @update:model-value="n => measure(0, n)"
           />
           <template v-if="!square || byOutline">
             ×
-            <WrittenField
-              class="field"
-              type="number"
-              min="1"
-              step="any"
-              aria-label="Width"
-              :value="shown(sides[1]!)"
-              @written="(_, n) => measure(1, n)"
+            <NumberField
+              :min="1"
+              label="Width"
+              :model-value="shown(sides[1]!)"
+              @update:model-value="n => measure(1, n)"
             />
           </template>
         </span>
@@ -189,7 +180,7 @@ async function save() {
             }}, {{ units.length }}?</span
           >
           <span class="sides">
-            <input v-model.number="real" class="field" type="number" min="1" step="any" />
+            <NumberField v-model="real" :min="1" />
             <button type="button" class="btn" :class="{ next: open }" @click="confirm">
               {{ confirmed ? 'Taken' : 'So it is' }}
             </button>
@@ -199,14 +190,12 @@ async function save() {
       <div class="row">
         <span>Material</span>
         <span class="sides">
-          <ElSelect
-            :persistent="false"
+          <Choose
             :model-value="ask.material ?? 'wood'"
-            aria-label="Material"
-            @update:model-value="(v: string) => m.change({ material: v })"
-          >
-            <ElOption v-for="x in materials" :key="x" :value="x" :label="x" />
-          </ElSelect>
+            label="Material"
+            :options="materials"
+            @update:model-value="v => m.change({ material: v })"
+          />
           <input
             type="color"
             aria-label="Colour"
@@ -217,14 +206,11 @@ async function save() {
       </div>
       <div class="row">
         <span>Rim, {{ units.length === 'in' ? 'in' : 'mm' }}</span>
-        <WrittenField
-          class="field"
-          type="number"
-          min="0"
-          step="any"
-          aria-label="Rim"
-          :value="units.length === 'in' ? shown(ask.rim_mm ?? 0) : (ask.rim_mm ?? 0)"
-          @written="(_, n) => n >= 0 && m.change({ rim_mm: units.length === 'in' ? n * 25.4 : n })"
+        <NumberField
+          :min="0"
+          label="Rim"
+          :model-value="units.length === 'in' ? shown(ask.rim_mm ?? 0) : (ask.rim_mm ?? 0)"
+          @update:model-value="n => n >= 0 && m.change({ rim_mm: units.length === 'in' ? n * 25.4 : n })"
         />
       </div>
       <label class="tick">
@@ -245,15 +231,12 @@ async function save() {
       </label>
       <div class="row">
         <span>Liner</span>
-        <ElSelect
-          :persistent="false"
+        <Choose
           :model-value="ask.liner ?? ''"
-          :empty-values="[null, undefined]"
-          aria-label="Liner"
-          @update:model-value="(v: string) => m.change({ liner: v || undefined })"
-        >
-          <ElOption v-for="[hex, says] in liners" :key="hex" :value="hex" :label="says" />
-        </ElSelect>
+          label="Liner"
+          :options="liners"
+          @update:model-value="v => m.change({ liner: v || undefined })"
+        />
       </div>
       <div class="ways">
         <button class="btn next" :disabled="!made || !!wrong || open">

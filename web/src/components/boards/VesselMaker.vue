@@ -1,13 +1,12 @@
 <script setup lang="ts">
 // A bowl, cup or dish of one's own, by its measures.
 import { computed, reactive, ref } from 'vue'
-import { ElOption, ElSelect } from 'element-plus'
-import 'element-plus/es/components/select/style/css'
 import { api, take, Trouble, type VesselPage } from '@/api/client'
 import type { Vessel } from '@/api/tray.gen'
 import { boxOf, freeId, stretched, type Pt } from '@/tray/outline'
-import WrittenField from '@/components/common/WrittenField.vue'
 import { mmPerUnit, units } from '@/tray/units'
+import NumberField from '@/components/common/NumberField.vue'
+import Choose from '@/components/common/Choose.vue'
 
 const props = defineProps<{ from: VesselPage; copy: boolean; taken: (id: string) => boolean }>()
 const emit = defineEmits<{ done: [id: string]; leave: [] }>()
@@ -76,44 +75,21 @@ const round = (n: number) => Math.round(n * 10) / 10
     /></label>
     <label
       ><span>{{ outline ? 'Long' : 'Across' }}, {{ units.length }}</span
-      ><WrittenField
-        class="field"
-        type="number"
-        step="any"
-        min="0"
-        :value="shown(it.long)"
-        @written="(_, n) => set('long', n)"
+      ><NumberField :min="0" :model-value="shown(it.long)" @update:model-value="n => set('long', n)"
     /></label>
     <label v-if="outline"
       ><span>Wide, {{ units.length }}</span
-      ><WrittenField
-        class="field"
-        type="number"
-        step="any"
-        min="0"
-        :value="shown(it.wide)"
-        @written="(_, n) => set('wide', n)"
+      ><NumberField :min="0" :model-value="shown(it.wide)" @update:model-value="n => set('wide', n)"
     /></label>
     <label
       ><span>High, {{ units.length }}</span
-      ><WrittenField
-        class="field"
-        type="number"
-        step="any"
-        min="0"
-        :value="shown(it.high)"
-        @written="(_, n) => set('high', n)"
+      ><NumberField :min="0" :model-value="shown(it.high)" @update:model-value="n => set('high', n)"
     /></label>
     <label
-      ><span>Holds, ml</span
-      ><input v-model.number="it.ml" class="field" type="number" min="1" step="any" required />
+      ><span>Holds, ml</span><NumberField v-model="it.ml" :min="1" label="Holds, ml" />
       <button type="button" class="btn quiet" @click="it.ml = guess">about {{ guess }}</button></label
     >
-    <label
-      ><span>Make</span>
-      <ElSelect v-model="it.material" :persistent="false" aria-label="Make">
-        <ElOption v-for="x in materials" :key="x" :value="x" :label="x" /></ElSelect
-    ></label>
+    <label><span>Make</span> <Choose v-model="it.material" label="Make" :options="materials" /></label>
     <label><span>Colour</span><input v-model="it.colour" type="color" /></label>
     <p v-if="wrong" role="alert" class="wide">▲ {{ wrong }}</p>
     <div class="wide ways">

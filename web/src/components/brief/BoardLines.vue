@@ -2,17 +2,15 @@
 // What it goes on: one board or a set, or a plate for each; how guests stand
 // round it, and whether it travels.
 import { computed } from 'vue'
-import { ElInputNumber, ElOption, ElSelect } from 'element-plus'
-import 'element-plus/es/components/input-number/style/css'
-import 'element-plus/es/components/select/style/css'
 import type { BoardRequest, Brief } from '@/api/tray.gen'
 import { useLarder } from '@/stores/larder'
 import { listed, named } from '@/tray/listed'
 import { liners } from '@/tray/outline'
 import { oneSide, shapes, sized, type Shape } from '@/tray/shapes'
 import { across, mmPerUnit, units } from '@/tray/units'
-import Choose from './Choose.vue'
 import WrittenField from '@/components/common/WrittenField.vue'
+import Choose from '@/components/common/Choose.vue'
+import NumberField from '@/components/common/NumberField.vue'
 
 const props = defineProps<{ brief: Brief }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
@@ -79,26 +77,26 @@ const shown = (mm: number) => Math.round((mm / mmPerUnit()) * 10) / 10
 const inMM = (n: number | undefined) => Math.min(3000, Math.max(100, Math.round((n ?? 0) * mmPerUnit())))
 
 const minutes = computed(() => (typeof props.brief.travels === 'number' ? props.brief.travels : 0))
-const sides: [string, string][] = [
+const sides = [
   ['bottom', 'the near side'],
   ['top', 'the far side'],
   ['left', 'the left'],
   ['right', 'the right'],
-]
+] as const
 </script>
 
 <template>
   <p class="line">
     It is served on
     <Choose
-      :value="brief.serving ?? 'shared'"
+      :model-value="brief.serving ?? 'shared'"
       label="Served shared or on single plates"
       :width="190"
       :options="[
         ['shared', 'boards to share'],
         ['plates', 'a plate for each guest'],
       ]"
-      @change="
+      @update:model-value="
         v =>
           set({
             serving: v === 'plates' ? 'plates' : undefined,
@@ -107,21 +105,22 @@ const sides: [string, string][] = [
       "
     /><template v-if="brief.serving !== 'plates'"
       >, laid alike for
-      <ElInputNumber
+      <NumberField
         :model-value="brief.copies || 1"
+        steps
         :min="1"
         :max="200"
-        class="num"
-        aria-label="Tables that get the same board"
-        @change="n => setCopies(n ?? 1)"
+        :width="104"
+        label="Tables that get the same board"
+        @update:model-value="n => setCopies(n ?? 1)"
       />
       <template v-if="canFollow"
         ><Choose
-          :value="String(brief.wave_minutes ?? 0)"
+          :model-value="String(brief.wave_minutes ?? 0)"
           label="When they come"
           :width="266"
           :options="follows"
-          @change="
+          @update:model-value="
             v =>
               set({
                 wave_minutes: Number(v) || undefined,
@@ -132,33 +131,27 @@ const sides: [string, string][] = [
     >:
   </p>
   <p v-for="(r, i) in requests" :key="i" class="line">
-    <ElSelect
-      :persistent="false"
+    <Choose
       :model-value="key(r)"
-      :aria-label="i ? `Board ${i + 1}` : 'Board'"
-      style="width: 262px"
-      @change="(v: string) => choose(i, v)"
-    >
-      <ElOption v-if="requests.length < 2" value="any" label="the board that suits" />
-      <ElOption v-else value="any" label="not this one" />
-      <ElOption value="own" label="a board of these dimensions" />
-      <ElOption
-        v-for="b in larder.all!.boards.filter(x => !x.put_away || x.id === key(r))"
-        :key="b.id"
-        :value="b.id"
-        :label="`${b.name}, ${across(b.length_mm, b.width_mm)}`"
-      />
-    </ElSelect>
+      :label="i ? `Board ${i + 1}` : 'Board'"
+      :width="262"
+      :options="[
+        ['any', requests.length < 2 ? 'the board that suits' : 'not this one'],
+        ['own', 'a board of these dimensions'],
+        ...larder
+          .all!.boards.filter(x => !x.put_away || x.id === key(r))
+          .map(b => [b.id, `${b.name}, ${across(b.length_mm, b.width_mm)}`] as const),
+      ]"
+      @update:model-value="v => choose(i, v)"
+    />
     <template v-if="key(r) === 'own'">
-      <ElSelect
-        :persistent="false"
+      <Choose
         :model-value="r.shape"
-        aria-label="Shape of the board"
-        style="width: 130px"
-        @change="(v: Shape) => shape(i, v)"
-      >
-        <ElOption v-for="[s, says] in shapes" :key="s" :value="s" :label="says.toLowerCase()" />
-      </ElSelect>
+        label="Shape of the board"
+        :width="130"
+        :options="shapes.map(([s, says]) => [s, says.toLowerCase()] as const)"
+        @update:model-value="v => shape(i, v)"
+      />
       <WrittenField
         v-if="r.shape === 'figure'"
         class="in letter"
@@ -167,34 +160,38 @@ const sides: [string, string][] = [
         maxlength="1"
         @written="t => t.trim() && setOwn(i, { figure: t.trim().toUpperCase() })"
       />
-      <ElInputNumber
+      <NumberField
         :model-value="shown(r.length_mm ?? 0)"
+        steps
         :min="shown(100)"
         :max="shown(3000)"
-        class="num"
-        :aria-label="`Length in ${units.length}`"
-        @change="n => setOwn(i, { length_mm: inMM(n), ...(oneSide(r.shape) ? { width_mm: inMM(n) } : {}) })"
+        :width="104"
+        :label="`Length in ${units.length}`"
+        @update:model-value="
+          n => setOwn(i, { length_mm: inMM(n), ...(oneSide(r.shape) ? { width_mm: inMM(n) } : {}) })
+        "
       />
       <template v-if="!oneSide(r.shape)">
         ×
-        <ElInputNumber
+        <NumberField
           :model-value="shown(r.width_mm ?? 0)"
+          steps
           :min="shown(100)"
           :max="shown(3000)"
-          class="num"
-          :aria-label="`Width in ${units.length}`"
-          @change="n => setOwn(i, { width_mm: inMM(n) })"
+          :width="104"
+          :label="`Width in ${units.length}`"
+          @update:model-value="n => setOwn(i, { width_mm: inMM(n) })"
         />
       </template>
       <span>{{ units.length }}</span> </template
     ><template v-if="key(r) !== 'any'"
       >, lined with
       <Choose
-        :value="r.liner ?? ''"
+        :model-value="r.liner ?? ''"
         :label="i ? `Liner ${i + 1}` : 'Liner'"
         :width="132"
         :options="liners"
-        @change="v => change(i, { ...r, liner: v || undefined })"
+        @update:model-value="v => change(i, { ...r, liner: v || undefined })"
       />
     </template>
     <template v-if="requests.length > 1"
@@ -232,30 +229,24 @@ const sides: [string, string][] = [
   </p>
   <p class="line">
     Guests stand at
-    <ElSelect
-      :persistent="false"
-      :model-value="brief.access ?? []"
-      multiple
-      aria-label="Sides that guests stand at"
-      placeholder="all sides"
-      style="width: 210px"
-      @change="(v: Brief['access']) => set({ access: v?.length && v.length < 4 ? v : undefined })"
-    >
-      <ElOption v-for="[id, says] in sides" :key="id" :value="id" :label="says" /> </ElSelect
-    >, the tray has
     <Choose
-      :value="brief.front ?? 'none'"
+      :model-value="brief.access ?? []"
+      label="Sides that guests stand at"
+      none="all sides"
+      :width="210"
+      :options="sides"
+      @update:model-value="v => set({ access: v.length && v.length < 4 ? v : undefined })"
+    />, the tray has
+    <Choose
+      :model-value="brief.front ?? 'none'"
       label="Front of the tray"
       :width="176"
-      :options="[
-        ['none', 'no front'],
-        ...sides.map(([id, says]): [string, string] => [id, 'its front at ' + says]),
-      ]"
-      @change="v => set({ front: v as Brief['front'] })"
+      :options="[['none', 'no front'], ...sides.map(([id, says]) => [id, 'its front at ' + says] as const)]"
+      @update:model-value="v => set({ front: v })"
     />
     and is photographed
     <Choose
-      :value="brief.photographed ?? ''"
+      :model-value="brief.photographed ?? ''"
       label="Photographed"
       :width="122"
       :options="[
@@ -263,27 +254,30 @@ const sides: [string, string][] = [
         ['above', 'from above'],
         ['slant', 'at a slant'],
       ]"
-      @change="v => set({ photographed: (v || undefined) as Brief['photographed'] })"
+      @update:model-value="v => set({ photographed: (v || undefined) as Brief['photographed'] })"
     />. It
     <Choose
-      :value="brief.travels ? 'yes' : 'no'"
+      :model-value="brief.travels ? 'yes' : 'no'"
       label="Does it travel"
       :width="146"
       :options="[
         ['no', 'stays here'],
         ['yes', 'goes on the road'],
       ]"
-      @change="v => set({ travels: v === 'yes', ...(v === 'yes' ? { wave_minutes: undefined } : {}) })"
+      @update:model-value="
+        v => set({ travels: v === 'yes', ...(v === 'yes' ? { wave_minutes: undefined } : {}) })
+      "
     /><template v-if="brief.travels">
       for
-      <ElInputNumber
+      <NumberField
         :model-value="minutes"
+        steps
         :min="0"
         :max="10080"
         :step="5"
-        aria-label="Minutes on the road"
-        class="num"
-        @change="n => set({ travels: n || true })"
+        label="Minutes on the road"
+        :width="104"
+        @update:model-value="n => set({ travels: n || true })"
       />
       minutes</template
     >.

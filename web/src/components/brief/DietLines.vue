@@ -1,13 +1,12 @@
 <script setup lang="ts">
 // Which guests avoid what: diets as people say them fill in the words, which can be changed.
 import { computed } from 'vue'
-import { ElInputNumber, ElOption, ElSelect } from 'element-plus'
-import 'element-plus/es/components/input-number/style/css'
-import 'element-plus/es/components/select/style/css'
 import type { Avoid, Brief, Diet } from '@/api/tray.gen'
 import type { Diets } from '@/api/client'
 import { useDiets } from '@/composables/diets'
 import WrittenField from '@/components/common/WrittenField.vue'
+import NumberField from '@/components/common/NumberField.vue'
+import Choose from '@/components/common/Choose.vue'
 
 const props = defineProps<{ brief: Brief; apart: boolean }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
@@ -42,26 +41,24 @@ function add(p: Diets['presets'][number]) {
         placeholder="who"
         @written="who => setDiet(i, { who })"
       />
-      <ElInputNumber
+      <NumberField
         :model-value="d.count || guests"
+        steps
         :min="1"
         :max="Math.max(1, guests)"
-        class="num"
-        :aria-label="`Group ${i + 1}, how many`"
-        @change="n => setDiet(i, { count: n === guests ? 0 : n })"
+        :width="104"
+        :label="`Group ${i + 1}, how many`"
+        @update:model-value="n => setDiet(i, { count: n === guests ? 0 : n })"
       />
       avoid
-      <ElSelect
-        :persistent="false"
+      <Choose
         :model-value="d.avoid"
-        multiple
-        :aria-label="`Group ${i + 1}, what they avoid`"
-        placeholder="what"
+        :label="`Group ${i + 1}, what they avoid`"
+        none="what"
         style="flex: 1; min-width: 200px"
-        @change="(v: Avoid[]) => setDiet(i, { avoid: v })"
-      >
-        <ElOption v-for="w in words" :key="w.id" :value="w.id" :label="w.says" />
-      </ElSelect>
+        :options="words.map(w => [w.id as Avoid, w.says] as const)"
+        @update:model-value="v => setDiet(i, { avoid: v })"
+      />
       <button class="btn quiet" @click="emit('set', { diets: diets.filter((_, k) => k !== i) })">
         Remove<span class="only-read"> group {{ i + 1 }}</span>
       </button>

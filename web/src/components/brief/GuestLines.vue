@@ -1,14 +1,13 @@
 <script setup lang="ts">
 // Who comes, when, for what, and what it may cost.
 import { computed } from 'vue'
-import { ElInputNumber } from 'element-plus'
-import 'element-plus/es/components/input-number/style/css'
 import type { Brief } from '@/api/tray.gen'
 import { coinDigits, units } from '@/tray/units'
 import { time } from '@/tray/words'
-import Choose from './Choose.vue'
 import DayTime from '@/components/common/DayTime.vue'
 import WrittenField from '@/components/common/WrittenField.vue'
+import Choose from '@/components/common/Choose.vue'
+import NumberField from '@/components/common/NumberField.vue'
 
 const props = defineProps<{ brief: Brief }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
@@ -53,69 +52,75 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
       placeholder="who asks for it"
       @written="host => set({ host }, false)"
     />, with
-    <ElInputNumber
+    <NumberField
       :model-value="g.adults ?? 0"
+      steps
       :min="0"
       :max="2000"
-      aria-label="Adults"
-      class="num"
-      @change="n => setGuests({ adults: n ?? 0 })"
+      label="Adults"
+      :width="104"
+      @update:model-value="n => setGuests({ adults: n })"
     />
     adults and
-    <ElInputNumber
+    <NumberField
       :model-value="g.children ?? 0"
+      steps
       :min="0"
       :max="2000"
-      aria-label="Children"
-      class="num"
-      @change="n => setGuests({ children: n ?? 0 })"
+      label="Children"
+      :width="104"
+      @update:model-value="n => setGuests({ children: n })"
     />
     children. Of the adults
-    <ElInputNumber
+    <NumberField
       :model-value="g.light ?? 0"
+      steps
       :min="0"
       :max="g.adults ?? 0"
-      aria-label="Light eaters"
-      class="num"
-      @change="n => setGuests({ light: n ?? 0 })"
+      label="Light eaters"
+      :width="104"
+      @update:model-value="n => setGuests({ light: n })"
     />
     eat little and
-    <ElInputNumber
+    <NumberField
       :model-value="g.hearty ?? 0"
+      steps
       :min="0"
       :max="Math.max(0, (g.adults ?? 0) - (g.light ?? 0))"
-      aria-label="Hearty eaters"
-      class="num"
-      @change="n => setGuests({ hearty: n ?? 0 })"
+      label="Hearty eaters"
+      :width="104"
+      @update:model-value="n => setGuests({ hearty: n })"
     />
     a lot.
     <template v-if="g.children">
       Of the children
-      <ElInputNumber
+      <NumberField
         :model-value="g.infants ?? 0"
+        steps
         :min="0"
         :max="g.children"
-        aria-label="Infants"
-        class="num"
-        @change="n => setGuests({ infants: n || undefined })"
+        label="Infants"
+        :width="104"
+        @update:model-value="n => setGuests({ infants: n || undefined })"
       />
       are under one year.
     </template>
     Of all guests
-    <ElInputNumber
+    <NumberField
       :model-value="g.pregnant_or_frail ?? 0"
+      steps
       :min="0"
       :max="(g.adults ?? 0) + (g.children ?? 0)"
-      aria-label="Pregnant or of weak health"
-      class="num"
-      @change="n => setGuests({ pregnant_or_frail: n || undefined })"
+      label="Pregnant or of weak health"
+      :width="104"
+      @update:model-value="n => setGuests({ pregnant_or_frail: n || undefined })"
     />
     {{ g.pregnant_or_frail === 1 ? 'is' : 'are' }} pregnant or of weak health.
   </p>
   <p class="line">
     They come for
     <Choose
-      :value="brief.occasion ?? 'nibble'"
+      :model-value="brief.occasion ?? 'nibble'"
       label="Occasion"
       :width="176"
       :options="[
@@ -123,11 +128,11 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
         ['grazing', 'party grazing'],
         ['meal', 'this as a meal'],
       ]"
-      @change="v => set({ occasion: v as Brief['occasion'] })"
+      @update:model-value="v => set({ occasion: v as Brief['occasion'] })"
     />
     and stay
     <Choose
-      :value="String(brief.lasts_minutes ?? 0)"
+      :model-value="String(brief.lasts_minutes ?? 0)"
       label="How long they graze"
       :width="166"
       :options="[
@@ -140,11 +145,11 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
         ['240', 'four hours'],
         ['360', 'six hours'],
       ]"
-      @change="v => set({ lasts_minutes: Number(v) || undefined })"
+      @update:model-value="v => set({ lasts_minutes: Number(v) || undefined })"
     />, with
     <span class="whole"
       ><Choose
-        :value="brief.besides ?? 'nothing'"
+        :model-value="brief.besides ?? 'nothing'"
         label="What else is served"
         :width="186"
         :options="[
@@ -152,7 +157,7 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
           ['some', 'some dishes besides'],
           ['plenty', 'plenty besides'],
         ]"
-        @change="v => set({ besides: v === 'nothing' ? undefined : (v as Brief['besides']) })"
+        @update:model-value="v => set({ besides: v === 'nothing' ? undefined : (v as Brief['besides']) })"
       />.</span
     >
   </p>
@@ -174,13 +179,14 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
       @written="place => set({ place }, false)"
     />, at about
     <span class="whole"
-      ><ElInputNumber
+      ><NumberField
         :model-value="degrees"
+        steps
         :min="-30"
         :max="50"
-        aria-label="Degrees Celsius there"
-        class="num"
-        @change="n => set({ temperature_c: n === 20 || n === undefined ? undefined : n })"
+        label="Degrees Celsius there"
+        :width="104"
+        @update:model-value="n => set({ temperature_c: n === 20 ? undefined : n })"
       />
       °C.</span
     >
@@ -188,7 +194,7 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
   <p class="line">
     On the tray comes
     <Choose
-      :value="brief.course ?? 'both'"
+      :model-value="brief.course ?? 'both'"
       label="Sweet or savoury"
       :width="208"
       :options="[
@@ -196,50 +202,47 @@ const degrees = computed(() => props.brief.temperature_c ?? 20)
         ['savoury', 'only savoury'],
         ['sweet', 'a dessert'],
       ]"
-      @change="v => set({ course: v === 'both' ? undefined : (v as Brief['course']) })"
+      @update:model-value="v => set({ course: v === 'both' ? undefined : (v as Brief['course']) })"
     />, and it may cost
-    <ElInputNumber
+    <NumberField
       :model-value="may || undefined"
       :min="0"
       :max="10000000"
-      :precision="may % 1 ? coinDigits() : 0"
-      :controls="false"
-      :placeholder="'anything'"
-      :aria-label="`Budget${units.currency ? ' in ' + units.currency : ''}`"
-      class="sum"
-      @change="n => setBudget(n ?? 0, each)"
+      :digits="may % 1 ? coinDigits() : 0"
+      none="anything"
+      :label="`Budget${units.currency ? ' in ' + units.currency : ''}`"
+      :width="96"
+      @update:model-value="n => setBudget(n, each)"
+      @cleared="setBudget(0, each)"
     />
     <span class="whole"
       ><Choose
-        :value="each ? 'each' : 'all'"
+        :model-value="each ? 'each' : 'all'"
         label="Budget in all or for each guest"
         :width="140"
         :options="[
           ['all', 'in all'],
           ['each', 'for each guest'],
         ]"
-        @change="v => setBudget(may, v === 'each')"
+        @update:model-value="v => setBudget(may, v === 'each')"
       />.</span
     >
     The handwork may take
-    <ElInputNumber
+    <NumberField
       :model-value="brief.minutes_at_most || undefined"
       :min="0"
       :max="6000"
-      :controls="false"
-      placeholder="as long as it takes"
-      aria-label="Minutes of handwork at most"
-      class="work"
-      @change="n => set({ minutes_at_most: n || undefined })"
+      none="as long as it takes"
+      label="Minutes of handwork at most"
+      :width="150"
+      @update:model-value="n => set({ minutes_at_most: n || undefined })"
+      @cleared="set({ minutes_at_most: undefined })"
     />
     minutes.
   </p>
 </template>
 
 <style scoped>
-.work {
-  width: 150px;
-}
 .whole {
   white-space: nowrap;
 }

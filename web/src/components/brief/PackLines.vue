@@ -2,13 +2,12 @@
 // What stands in fridge and cupboard already: a list, as one writes it in front of them, becomes packs that the board is
 // made of; how many guests they carry; and how much may be bought beside them.
 import { computed, onMounted, ref } from 'vue'
-import { ElInputNumber } from 'element-plus'
-import 'element-plus/es/components/input-number/style/css'
 import type { Brief, Pack } from '@/api/tray.gen'
 import { api, take, Trouble } from '@/api/client'
 import { useLarder } from '@/stores/larder'
 import { count, grams } from '@/tray/words'
-import Choose from './Choose.vue'
+import Choose from '@/components/common/Choose.vue'
+import NumberField from '@/components/common/NumberField.vue'
 
 const props = defineProps<{ brief: Brief; carries: number }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>] }>()
@@ -72,13 +71,14 @@ const guests = computed(() => (props.brief.guests.adults ?? 0) + (props.brief.gu
   <ul v-if="packs.length" class="packs" aria-label="Packs that are there">
     <li v-for="(p, i) in packs" :key="p.food + p.grams">
       <img v-if="larder.food(p.food)" :src="larder.picture(p.food)" alt="" /><span v-else />
-      <ElInputNumber
+      <NumberField
         :model-value="p.count || 1"
+        steps
         :min="1"
         :max="500"
-        class="num"
-        :aria-label="`Packs of ${said(p)}`"
-        @change="n => put(packs.map((o, k) => (k === i ? { ...o, count: n ?? 1 } : o)))"
+        :width="104"
+        :label="`Packs of ${said(p)}`"
+        @update:model-value="n => put(packs.map((o, k) => (k === i ? { ...o, count: n ?? 1 } : o)))"
       />
       <span class="what"
         ><span v-if="p.grams" class="nums">× {{ grams(p.grams) }}</span> <b>{{ said(p) }}</b></span
@@ -111,11 +111,11 @@ const guests = computed(() => (props.brief.guests.adults ?? 0) + (props.brief.gu
   <p class="line">
     Buy
     <Choose
-      :value="buys === undefined ? '' : String(buys)"
+      :model-value="buys === undefined ? '' : String(buys)"
       label="What may be bought"
       :width="236"
       :options="options"
-      @change="v => emit('set', { buys_at_most: v === '' ? undefined : Number(v) })"
+      @update:model-value="v => emit('set', { buys_at_most: v === '' ? undefined : Number(v) })"
     />
     beside what is there.
   </p>

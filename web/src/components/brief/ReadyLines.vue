@@ -4,8 +4,8 @@ import { computed } from 'vue'
 import type { Brief } from '@/api/tray.gen'
 import DayTime from '@/components/common/DayTime.vue'
 import { atWall, sinceWall } from '@/tray/hours'
-import Choose from './Choose.vue'
 import HoursLines from './HoursLines.vue'
+import Choose from '@/components/common/Choose.vue'
 
 const props = defineProps<{ brief: Brief }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
@@ -26,14 +26,14 @@ const late = computed(
   <p class="line">
     It is laid
     <Choose
-      :value="brief.ready_by ? 'at' : ''"
+      :model-value="brief.ready_by ? 'at' : ''"
       label="By when it is laid"
       :width="256"
       :options="[
         ['', 'when the house usually has it'],
         ['at', 'by a time of its own'],
       ]"
-      @change="v => set({ ready_by: v ? atWall(brief.serve_at!, -150) : undefined })"
+      @update:model-value="v => set({ ready_by: v ? atWall(brief.serve_at!, -150) : undefined })"
     /><template v-if="brief.ready_by"
       >: <DayTime label="Laid by" :value="brief.ready_by" @written="ready_by => set({ ready_by })" />, covered
       and chilled till it is taken out and finished</template
@@ -41,7 +41,7 @@ const late = computed(
     <template v-if="brief.travels">
       On the road it is
       <Choose
-        :value="brief.road_cold ?? ''"
+        :model-value="brief.road_cold ?? ''"
         label="How it is kept on the road"
         :width="196"
         :options="[
@@ -49,10 +49,10 @@ const late = computed(
           ['box', 'in cold boxes'],
           ['open', 'out of the cold'],
         ]"
-        @change="v => set({ road_cold: (v || undefined) as Brief['road_cold'] })"
+        @update:model-value="v => set({ road_cold: (v || undefined) as Brief['road_cold'] })"
       />, and where it is served there is
       <Choose
-        :value="brief.fridge_there ?? ''"
+        :model-value="brief.fridge_there ?? ''"
         label="A fridge where it is served"
         :width="200"
         :options="[
@@ -60,7 +60,7 @@ const late = computed(
           ['yes', 'a fridge'],
           ['no', 'no fridge'],
         ]"
-        @change="v => set({ fridge_there: (v || undefined) as Brief['fridge_there'] })"
+        @update:model-value="v => set({ fridge_there: (v || undefined) as Brief['fridge_there'] })"
       />.
     </template>
   </p>

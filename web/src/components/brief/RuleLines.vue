@@ -6,8 +6,9 @@ import type { Brief, Rules } from '@/api/tray.gen'
 import WrittenField from '@/components/common/WrittenField.vue'
 import { useLarder } from '@/stores/larder'
 import { listed, named } from '@/tray/listed'
-import Choose from './Choose.vue'
 import Either from './Either.vue'
+import Choose from '@/components/common/Choose.vue'
+import NumberField from '@/components/common/NumberField.vue'
 
 const props = defineProps<{ brief: Brief }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
@@ -324,11 +325,11 @@ const about: Record<string, string> = {
           @change="v => set(r, v)"
         /><Choose
           v-else
-          :value="String(rules[r.rule] ?? r.options[0]![0])"
+          :model-value="String(rules[r.rule] ?? r.options[0]![0])"
           :label="r.label"
           :width="r.width"
           :options="r.options"
-          @change="v => set(r, v)"
+          @update:model-value="v => set(r, v)"
         />{{ r.mark }}</span
       ></template
     >
@@ -348,15 +349,14 @@ const about: Record<string, string> = {
     <p class="line">
       <label v-for="c in kinds" :key="c"
         >{{ c }}
-        <WrittenField
-          type="number"
-          class="grams"
-          min="0"
-          max="400"
-          :aria-label="`Grams of ${c} for a grown-up`"
-          :value="rules.each_g?.[c]"
-          placeholder="usual"
-          @written="(t, n) => setEach(c, t.trim() === '' ? undefined : n)"
+        <NumberField
+          :min="0"
+          :max="400"
+          :label="`Grams of ${c} for a grown-up`"
+          :model-value="rules.each_g?.[c]"
+          none="usual"
+          @update:model-value="n => setEach(c, n)"
+          @cleared="setEach(c, undefined)"
       /></label>
     </p>
   </details>
@@ -366,8 +366,7 @@ const about: Record<string, string> = {
 .whole {
   white-space: nowrap;
 }
-.eats,
-.grams {
+.eats {
   font: inherit;
   line-height: 1.4;
   color: var(--ink);
@@ -378,9 +377,6 @@ const about: Record<string, string> = {
   height: auto;
   min-height: 36px;
   padding: 2px 4px;
-}
-.grams {
-  width: 64px;
 }
 .each summary {
   cursor: pointer;
@@ -395,8 +391,7 @@ const about: Record<string, string> = {
   gap: 4px;
   margin-right: 14px;
 }
-.eats::placeholder,
-.grams::placeholder {
+.eats::placeholder {
   color: var(--faint);
 }
 </style>

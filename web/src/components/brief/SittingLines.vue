@@ -5,7 +5,7 @@ import type { Brief } from '@/api/tray.gen'
 import DayTime from '@/components/common/DayTime.vue'
 import { atWall, sinceWall } from '@/tray/hours'
 import { minutes } from '@/tray/words'
-import Choose from './Choose.vue'
+import Choose from '@/components/common/Choose.vue'
 
 const props = defineProps<{ brief: Brief; lasts: number }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
@@ -45,11 +45,11 @@ const lengths = computed((): [string, string][] => [
       @written="serve_at => serve_at && change(i, { serve_at })"
     />
     <Choose
-      :value="String(s.lasts_minutes ?? 0)"
+      :model-value="String(s.lasts_minutes ?? 0)"
       :label="`How long sitting ${i + 2} lasts`"
       :width="216"
       :options="lengths"
-      @change="v => change(i, { lasts_minutes: Number(v) || undefined })"
+      @update:model-value="v => change(i, { lasts_minutes: Number(v) || undefined })"
     />
     <button
       class="btn quiet"

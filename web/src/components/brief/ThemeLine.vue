@@ -5,10 +5,10 @@ import { themeNameValues } from '@/api/contract.gen'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { api, send, take, Trouble, type Palette, type ThemeTold } from '@/api/client'
 import type { Brief } from '@/api/tray.gen'
-import Choose from './Choose.vue'
 import { newest } from '@/composables/newest'
 import { useShelf } from '@/stores/shelf'
 import WrittenField from '@/components/common/WrittenField.vue'
+import Choose from '@/components/common/Choose.vue'
 
 const props = defineProps<{ brief: Brief }>()
 const emit = defineEmits<{ set: [change: Partial<Brief>, planned?: boolean] }>()
@@ -144,7 +144,7 @@ const file = computed(
       <option v-for="t in themeNameValues" :key="t" :value="t" /></datalist
     >, food from
     <Choose
-      :value="theme.region ?? ''"
+      :model-value="theme.region ?? ''"
       label="Region"
       :width="176"
       :options="[
@@ -156,7 +156,7 @@ const file = computed(
         ['eastern', 'the east'],
         ['tropical', 'the tropics'],
       ]"
-      @change="v => set({ region: (v || undefined) as Theme['region'] })"
+      @update:model-value="v => set({ region: (v || undefined) as Theme['region'] })"
     />, in these colours:
   </p>
   <p class="line colours">

@@ -8,6 +8,7 @@ import TickedWords from '@/components/common/TickedWords.vue'
 import { useBegin } from '@/composables/begin'
 import { useLarder } from '@/stores/larder'
 import { count } from '@/tray/words'
+import NumberField from '@/components/common/NumberField.vue'
 
 const { busy, wrong, begin } = useBegin()
 const larder = useLarder()
@@ -94,14 +95,7 @@ const shown = () =>
       <h2>People are coming</h2>
       <label class="line"
         >How many
-        <input
-          v-model.number="guests"
-          class="field"
-          type="number"
-          min="1"
-          max="2000"
-          aria-label="How many guests"
-        />
+        <NumberField v-model="guests" steps label="How many guests" :min="1" :max="2000" />
       </label>
       <label class="line"
         >When <DayTime :value="at" label="When they come" @written="d => (at = d)" />
@@ -175,10 +169,7 @@ const shown = () =>
 legend {
   padding: 0 0 4px;
 }
-.field {
-  width: 96px;
-}
-.field.wide {
+.wide {
   width: 100%;
 }
 @media (max-width: 900px) {

@@ -9,10 +9,10 @@ import PictureColours from '@/components/larder/PictureColours.vue'
 import FoodMonths from '@/components/larder/FoodMonths.vue'
 import NumberField from '@/components/common/NumberField.vue'
 import TickedWords from '@/components/common/TickedWords.vue'
-import WordSelect from '@/components/common/WordSelect.vue'
 import WrittenField from '@/components/common/WrittenField.vue'
 import { carbs } from '@/tray/words'
 import {
+  called,
   allergens,
   dietWords,
   handlings,
@@ -22,6 +22,7 @@ import {
   words,
   type Handling,
 } from '@/tray/larder'
+import Choose from '@/components/common/Choose.vue'
 
 const props = defineProps<{ page: FoodPage }>()
 const emit = defineEmits<{ change: [part: FoodChange]; saved: [] }>()
@@ -52,12 +53,11 @@ const isCheese = computed(() => f.value.category === 'cheese')
     <p v-if="f.caution" class="caution">▲ {{ f.caution }}</p>
     <div class="grid">
       <span :class="{ mine: mine('category') }">Shelf</span>
-      <WordSelect
-        :words="shelfIds"
-        :value="f.category"
+      <Choose
+        :options="called(shelfIds, shelfNames)"
+        :model-value="f.category"
         label="Shelf"
-        :called="shelfNames"
-        @chosen="v => emit('change', { category: v })"
+        @update:model-value="v => emit('change', { category: v })"
       />
 
       <span :class="{ mine: mine('colour') || mine('cut') }">Colours</span>
@@ -91,109 +91,114 @@ const isCheese = computed(() => f.value.category === 'cheese')
 
       <span :class="{ mine: mine('texture') || mine('wetness') }">Texture</span>
       <div class="pair">
-        <WordSelect
-          :words="words.texture"
-          :value="f.texture"
+        <Choose
+          :options="words.texture"
+          :model-value="f.texture"
           label="Texture"
-          @chosen="v => emit('change', { texture: v })"
+          @update:model-value="v => emit('change', { texture: v })"
         />
-        <WordSelect
-          :words="words.wetness"
-          :value="f.wetness"
+        <Choose
+          :options="words.wetness"
+          :model-value="f.wetness"
           label="Wetness"
-          @chosen="v => emit('change', { wetness: v })"
+          @update:model-value="v => emit('change', { wetness: v })"
         />
       </div>
 
       <span :class="{ mine: mine('flavours') }">Flavours</span>
-      <WordSelect
-        :words="words.flavours"
-        :value="f.flavours"
+      <Choose
+        :options="words.flavours"
+        :model-value="f.flavours"
         label="Flavours"
-        @chosen="v => v.length && emit('change', { flavours: v })"
+        @update:model-value="v => v.length && emit('change', { flavours: v })"
       />
 
       <template v-if="isCheese">
         <span :class="{ mine: mine('firmness') || mine('milk') }">Cheese</span>
         <div class="pair">
-          <WordSelect
-            :words="words.firmness"
-            :value="f.firmness"
+          <Choose
+            :options="words.firmness"
+            :model-value="f.firmness"
             label="Firmness"
-            @chosen="v => emit('change', { firmness: v })"
+            @update:model-value="v => emit('change', { firmness: v })"
           />
-          <WordSelect
-            :words="words.milk"
-            :value="f.milk"
+          <Choose
+            :options="called(words.milk, { plant: 'no milk' })"
+            :model-value="f.milk"
             label="Milk"
-            :called="{ plant: 'no milk' }"
-            @chosen="v => emit('change', { milk: v })"
+            @update:model-value="v => emit('change', { milk: v })"
           />
         </div>
 
         <span :class="{ mine: mine('set_with') }">Set with</span>
-        <WordSelect
-          :words="words.set_with"
-          :value="f.set_with || 'rennet'"
+        <Choose
+          :options="called(words.set_with, { rennet: 'animal rennet', microbial: 'microbial rennet' })"
+          :model-value="f.set_with || 'rennet'"
           label="What it is set with"
-          :called="{ rennet: 'animal rennet', microbial: 'microbial rennet' }"
           :disabled="f.milk === 'plant'"
-          @chosen="v => emit('change', { set_with: v })"
+          @update:model-value="v => emit('change', { set_with: v })"
         />
 
         <span :class="{ mine: mine('rind') }">Rind</span>
-        <WordSelect
-          :words="words.rind"
-          :value="f.rind || 'none'"
+        <Choose
+          :options="called(words.rind, rinds)"
+          :model-value="f.rind || 'none'"
           label="Rind"
-          :called="rinds"
-          @chosen="v => emit('change', { rind: v })"
+          @update:model-value="v => emit('change', { rind: v })"
         />
       </template>
 
       <span :class="{ mine: mine('strength') || mine('liking') }">Taste</span>
       <div class="pair">
-        <NumberField :min="1" :max="5" :value="f.strength" @written="n => number('strength', n)"
+        <NumberField
+          :min="1"
+          :max="5"
+          :model-value="f.strength"
+          @update:model-value="n => number('strength', n)"
           >strong, of 5</NumberField
         >
         <NumberField
           :min="0"
           :max="100"
           :step="5"
-          :value="Math.round(f.liking * 100)"
-          @written="n => emit('change', { liking: n / 100 })"
+          :model-value="Math.round(f.liking * 100)"
+          @update:model-value="n => emit('change', { liking: n / 100 })"
           >of 100 take some</NumberField
         >
       </div>
 
       <span :class="{ mine: mine('allergens') }">Allergens</span>
-      <WordSelect
-        :words="allergens"
-        :value="f.allergens"
+      <Choose
+        :options="allergens"
+        :model-value="f.allergens"
         label="Allergens"
         none="none known"
-        @chosen="v => emit('change', { allergens: v })"
+        @update:model-value="v => emit('change', { allergens: v })"
       />
       <span :class="{ mine: mine('may_contain') }">May contain</span>
-      <WordSelect
-        :words="allergens"
-        :value="f.may_contain ?? []"
+      <Choose
+        :options="allergens"
+        :model-value="f.may_contain ?? []"
         label="May contain"
         none="none known"
-        @chosen="v => emit('change', { may_contain: v?.length ? v : undefined })"
+        @update:model-value="v => emit('change', { may_contain: v?.length ? v : undefined })"
       />
 
       <span :class="{ mine: mine('diet') }">Holds</span>
-      <WordSelect
-        :words="dietWords"
-        :value="f.diet"
+      <Choose
+        :options="dietWords"
+        :model-value="f.diet"
         label="Holds"
         none="nothing animal"
-        @chosen="v => emit('change', { diet: v })"
+        @update:model-value="v => emit('change', { diet: v })"
       />
 
       <span :class="{ mine: mine('carb_g') }">Starch, sugar</span>
-      <NumberField :min="0" :max="100" :value="f.carb_g ?? 0" @written="n => number('carb_g', n)"
+      <NumberField
+        :min="0"
+        :max="100"
+        :model-value="f.carb_g ?? 0"
+        @update:model-value="n => number('carb_g', n)"
         >g of carbohydrate in 100 g; {{ carbs(page.carb_serving_g) }}</NumberField
       >
 
@@ -211,10 +216,14 @@ const isCheese = computed(() => f.value.category === 'cheese')
 
       <span :class="{ mine: mine('keeps_days') || mine('warm_up_min') }">Keeping</span>
       <div class="pair">
-        <NumberField :min="1" :value="f.keeps_days" @written="n => number('keeps_days', n)"
+        <NumberField :min="1" :model-value="f.keeps_days" @update:model-value="n => number('keeps_days', n)"
           >days once opened</NumberField
         >
-        <NumberField :min="0" :max="240" :value="f.warm_up_min" @written="n => number('warm_up_min', n)"
+        <NumberField
+          :min="0"
+          :max="240"
+          :model-value="f.warm_up_min"
+          @update:model-value="n => number('warm_up_min', n)"
           >min to warm up</NumberField
         >
       </div>
@@ -233,11 +242,11 @@ const isCheese = computed(() => f.value.category === 'cheese')
       />
 
       <span :class="{ mine: mine('region') }">Region</span>
-      <WordSelect
-        :words="words.region"
-        :value="f.region"
+      <Choose
+        :options="words.region"
+        :model-value="f.region"
         label="Region"
-        @chosen="v => emit('change', { region: v })"
+        @update:model-value="v => emit('change', { region: v })"
       />
     </div>
     <p class="only-read">{{ signs(f).join(', ') }}</p>

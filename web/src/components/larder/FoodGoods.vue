@@ -2,14 +2,14 @@
 // What a food is sold in, what of it stands in the cupboard, and the sizes of its
 // forms: three small tables that are saved row by row.
 import { computed, ref } from 'vue'
-import { ElOption, ElSelect } from 'element-plus'
-import 'element-plus/es/components/select/style/css'
 import type { FoodPage, Lot } from '@/api/client'
 import type { Spec } from '@/api/tray.gen'
 import type { FoodChange } from '@/composables/foodPage'
 import { formName } from '@/tray/larder'
 import WrittenField from '@/components/common/WrittenField.vue'
 import { coinDigits, gPerUnit, units } from '@/tray/units'
+import NumberField from '@/components/common/NumberField.vue'
+import Choose from '@/components/common/Choose.vue'
 
 const props = defineProps<{ page: FoodPage }>()
 const emit = defineEmits<{ change: [part: FoodChange]; stock: [next: (now: Lot[]) => Lot[]] }>()
@@ -87,24 +87,21 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
           <tbody>
             <tr v-for="(p, i) in f.packs" :key="i">
               <td>
-                <WrittenField
-                  class="field"
-                  type="number"
-                  min="1"
-                  :value="inMass(p.grams)"
-                  :aria-label="`Pack ${i + 1}, ${units.mass}`"
-                  @written="(_, n) => pack(i, { grams: round(n * gPerUnit()) })"
+                <NumberField
+                  :min="1"
+                  :model-value="inMass(p.grams)"
+                  :label="`Pack ${i + 1}, ${units.mass}`"
+                  @update:model-value="n => pack(i, { grams: round(n * gPerUnit()) })"
                 />
               </td>
               <td>
-                <WrittenField
-                  class="field"
-                  type="number"
-                  min="0"
+                <NumberField
+                  :min="0"
                   :step="1 / coin"
-                  :value="(p.price / coin).toFixed(coinDigits())"
-                  :aria-label="`Pack ${i + 1}, price`"
-                  @written="(_, n) => pack(i, { price: Math.round(n * coin) })"
+                  :model-value="p.price / coin"
+                  :digits="coinDigits()"
+                  :label="`Pack ${i + 1}, price`"
+                  @update:model-value="n => pack(i, { price: Math.round(n * coin) })"
                 />
               </td>
               <td>
@@ -131,13 +128,11 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
           <tbody>
             <tr v-for="(l, i) in page.stock" :key="l.best_before">
               <td>
-                <WrittenField
-                  class="field"
-                  type="number"
-                  min="0"
-                  :value="inMass(l.grams)"
-                  :aria-label="`Lot ${i + 1}, ${units.mass}`"
-                  @written="(_, n) => lot(i, { grams: round(n * gPerUnit()) })"
+                <NumberField
+                  :min="0"
+                  :model-value="inMass(l.grams)"
+                  :label="`Lot ${i + 1}, ${units.mass}`"
+                  @update:model-value="n => lot(i, { grams: round(n * gPerUnit()) })"
                 />
               </td>
               <td>
@@ -182,59 +177,45 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
             <tr v-for="(s, i) in f.forms" :key="s.form">
               <th scope="row">{{ says(s.form) }}</th>
               <td v-for="[k, name] in sizes" :key="k">
-                <WrittenField
-                  class="field"
-                  type="number"
-                  min="0"
-                  step="any"
-                  :value="inLength(s[k])"
-                  :aria-label="`${says(s.form)}, ${name}`"
-                  @written="(_, n) => size(i, { [k]: toMM(n) })"
+                <NumberField
+                  :min="0"
+                  :model-value="inLength(s[k])"
+                  :label="`${says(s.form)}, ${name}`"
+                  @update:model-value="n => size(i, { [k]: toMM(n) })"
                 />
               </td>
               <td>
-                <WrittenField
-                  class="field"
-                  type="number"
-                  min="0"
-                  step="any"
-                  :value="inMass(s.mass_g)"
-                  :aria-label="`${says(s.form)}, weight`"
-                  @written="(_, n) => size(i, { mass_g: round(n * gPerUnit()) })"
+                <NumberField
+                  :min="0"
+                  :model-value="inMass(s.mass_g)"
+                  :label="`${says(s.form)}, weight`"
+                  @update:model-value="n => size(i, { mass_g: round(n * gPerUnit()) })"
                 />
               </td>
               <td>
-                <WrittenField
-                  class="field"
-                  type="number"
-                  min="0"
-                  step="any"
-                  :value="s.seconds"
-                  :aria-label="`${says(s.form)}, seconds of handwork`"
-                  @written="(_, n) => size(i, { seconds: n })"
+                <NumberField
+                  :min="0"
+                  :model-value="s.seconds"
+                  :label="`${says(s.form)}, seconds of handwork`"
+                  @update:model-value="n => size(i, { seconds: n })"
                 />
               </td>
               <td>
-                <WrittenField
+                <NumberField
                   v-if="s.pitch"
-                  class="field"
-                  type="number"
-                  min="0"
-                  step="any"
-                  :value="inLength(s.pitch)"
-                  :aria-label="`${says(s.form)}, line that one takes`"
-                  @written="(_, n) => size(i, { pitch: toMM(n) })"
+                  :min="0"
+                  :model-value="inLength(s.pitch)"
+                  :label="`${says(s.form)}, line that one takes`"
+                  @update:model-value="n => size(i, { pitch: toMM(n) })"
                 />
               </td>
               <td>
-                <WrittenField
+                <NumberField
                   v-if="s.group"
-                  class="field"
-                  type="number"
-                  min="1"
-                  :value="s.group"
-                  :aria-label="`${says(s.form)}, pieces in a group`"
-                  @written="(_, n) => size(i, { group: n })"
+                  :min="1"
+                  :model-value="s.group"
+                  :label="`${says(s.form)}, pieces in a group`"
+                  @update:model-value="n => size(i, { group: n })"
                 />
               </td>
               <td>
@@ -247,16 +228,14 @@ const toMM = (v: number) => (units.length === 'in' ? round(v * 25.4) : v)
         </table>
       </div>
       <div class="more">
-        <ElSelect
+        <Choose
           v-model="another"
-          :persistent="false"
           filterable
-          placeholder="Another form"
-          aria-label="Another form"
-          style="width: 180px"
-        >
-          <ElOption v-for="x in page.others" :key="x.form" :value="x.form" :label="x.form" />
-        </ElSelect>
+          none="Another form"
+          label="Another form"
+          :width="180"
+          :options="page.others.map(x => x.form)"
+        />
         <button type="button" class="btn" :disabled="!another" @click="addForm">Add it</button>
         <span class="soft small">It begins with what follows from the first one; set its own sizes.</span>
       </div>
@@ -305,17 +284,11 @@ th[scope='row'] {
 td {
   padding: 2px 8px 2px 0;
 }
-td .field {
-  width: 96px;
-}
 td .field[type='date'] {
   width: 150px;
 }
 .wide {
   overflow-x: auto;
-}
-.wide td .field {
-  width: 76px;
 }
 .more {
   display: flex;

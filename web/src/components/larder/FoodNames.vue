@@ -5,10 +5,10 @@ import type { FoodPage } from '@/api/client'
 import type { Food } from '@/api/tray.gen'
 import type { FoodChange } from '@/composables/foodPage'
 import NumberField from '@/components/common/NumberField.vue'
-import WordSelect from '@/components/common/WordSelect.vue'
 import WrittenField from '@/components/common/WrittenField.vue'
 import { useLarder } from '@/stores/larder'
 import { advisories } from '@/tray/larder'
+import Choose from '@/components/common/Choose.vue'
 
 const props = defineProps<{ page: FoodPage }>()
 const emit = defineEmits<{ change: [part: FoodChange] }>()
@@ -63,12 +63,12 @@ function setYield(form: string, n: number) {
       />
 
       <span :class="{ mine: mine('advised') }">In pregnancy</span>
-      <WordSelect
-        :words="advisories"
-        :value="f.advised ?? []"
+      <Choose
+        :options="advisories"
+        :model-value="f.advised ?? []"
         label="Advised against in pregnancy, because of"
         none="nothing commonly advised"
-        @chosen="v => emit('change', { advised: v })"
+        @update:model-value="v => emit('change', { advised: v })"
       />
 
       <span :class="{ mine: mine('young_liking') }">Children</span>
@@ -76,21 +76,28 @@ function setYield(form: string, n: number) {
         :min="0"
         :max="100"
         :step="5"
-        :value="f.young_liking ? Math.round(f.young_liking * 100) : undefined"
-        @written="n => emit('change', { young_liking: n / 100 })"
-        >of 100 children take some; empty follows from its taste</NumberField
+        :model-value="f.young_liking ? Math.round(f.young_liking * 100) : undefined"
+        none="by its taste"
+        :width="110"
+        @update:model-value="n => emit('change', { young_liking: n / 100 })"
+        @cleared="emit('change', { young_liking: undefined })"
+        >of 100 children take some</NumberField
       >
 
       <span :class="{ mine: mine('eaten') || mine('forms') }">Yield</span>
       <div class="pair">
-        <NumberField :min="10" :max="100" :value="percent(spec.yield)" @written="n => setYield(spec.form, n)"
+        <NumberField
+          :min="10"
+          :max="100"
+          :model-value="percent(spec.yield)"
+          @update:model-value="n => setYield(spec.form, n)"
           >% left of what is bought</NumberField
         >
         <NumberField
           :min="10"
           :max="100"
-          :value="percent(f.eaten)"
-          @written="n => emit('change', { eaten: share(n) })"
+          :model-value="percent(f.eaten)"
+          @update:model-value="n => emit('change', { eaten: share(n) })"
           >% of it eaten</NumberField
         >
       </div>

@@ -2,8 +2,7 @@
 // A food's forms, each drawn to scale with what it comes to: pieces, size, mass,
 // minutes, and what a pack yields.
 import { computed, ref, shallowRef, watch } from 'vue'
-import { ElOption, ElSelect, ElSlider } from 'element-plus'
-import 'element-plus/es/components/select/style/css'
+import { ElSlider } from 'element-plus'
 import 'element-plus/es/components/slider/style/css'
 import { api, take, Trouble, type FoodPage, type FormMeasure } from '@/api/client'
 import ScaleDrawing from '@/components/common/ScaleDrawing.vue'
@@ -12,6 +11,7 @@ import { useLarder } from '@/stores/larder'
 import { formName } from '@/tray/larder'
 import { across, area, grams, length, money } from '@/tray/units'
 import { count } from '@/tray/words'
+import Choose from '@/components/common/Choose.vue'
 
 const props = defineProps<{ page: FoodPage }>()
 const form = ref(props.page.forms[0]!.form)
@@ -113,15 +113,13 @@ const one = computed(
         </label>
         <label v-if="measure.around" class="round">
           <span>Round</span>
-          <ElSelect
-            :persistent="false"
+          <Choose
             :model-value="measure.around"
-            aria-label="Round"
-            style="width: 210px"
-            @update:model-value="(v: string) => (around = v)"
-          >
-            <ElOption v-for="v in bowls" :key="v.id" :value="v.id" :label="v.name" />
-          </ElSelect>
+            label="Round"
+            :width="210"
+            :options="bowls.map(v => [v.id, v.name] as const)"
+            @update:model-value="v => (around = v)"
+          />
         </label>
         <div v-if="measure.slices" class="glasses" role="group" aria-label="Glass">
           <button

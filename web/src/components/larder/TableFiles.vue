@@ -2,12 +2,11 @@
 // The larder, packs and stock out to a table and in from one: first what a file
 // would change, line by line, then all of it or nothing.
 import { ref, shallowRef } from 'vue'
-import { ElOption, ElSelect } from 'element-plus'
-import 'element-plus/es/components/select/style/css'
 import { send, Trouble, type ImportReport } from '@/api/client'
 import { useLarder } from '@/stores/larder'
 import { useToast } from '@/stores/toast'
 import { count } from '@/tray/words'
+import Choose from '@/components/common/Choose.vue'
 
 const emit = defineEmits<{ taken: [] }>()
 const toast = useToast()
@@ -62,15 +61,25 @@ function choose(e: Event) {
         CSV that any spreadsheet reads. Taking a table in again unchanged changes nothing.
       </p>
       <div class="how">
-        <ElSelect v-model="separator" :persistent="false" aria-label="Parted by" style="width: 150px">
-          <ElOption value="comma" label="commas" />
-          <ElOption value="semicolon" label="semicolons" />
-          <ElOption value="tab" label="tabs" />
-        </ElSelect>
-        <ElSelect v-model="decimal" :persistent="false" aria-label="Decimals" style="width: 150px">
-          <ElOption value="point" label="decimals as 4.5" />
-          <ElOption value="comma" label="decimals as 4,5" />
-        </ElSelect>
+        <Choose
+          v-model="separator"
+          label="Parted by"
+          :width="150"
+          :options="[
+            ['comma', 'commas'],
+            ['semicolon', 'semicolons'],
+            ['tab', 'tabs'],
+          ]"
+        />
+        <Choose
+          v-model="decimal"
+          label="Decimals"
+          :width="150"
+          :options="[
+            ['point', 'decimals as 4.5'],
+            ['comma', 'decimals as 4,5'],
+          ]"
+        />
       </div>
       <div class="how">
         <a v-for="(name, t) in tables" :key="t" class="btn" :href="href(t)" download>{{ name }}</a>

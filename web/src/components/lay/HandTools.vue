@@ -9,6 +9,7 @@ import { froms, type From } from '@/composables/picture'
 import { lenses } from '@/composables/lens'
 import { useLarder } from '@/stores/larder'
 import { count, grams } from '@/tray/words'
+import Choose from '@/components/common/Choose.vue'
 
 const props = defineProps<{
   chosen: TrayElement | null
@@ -75,15 +76,17 @@ defineExpose({ nearer, farther })
         {{ several ? 'Tap what goes together, or draw round it.' : 'Take hold of anything to move it.' }}
       </p>
       <span class="looks">
-        <select v-model="from" class="field" aria-label="Seen from">
-          <option v-for="[id, says] in froms" :key="id" :value="id">{{ says }}</option>
-        </select>
-        <select v-model="lens" class="field" aria-label="Lens" :disabled="from !== 'above'">
-          <option value="">No lens</option>
-          <option v-for="([id, says], i) in lenses" :key="id" :value="id">
-            {{ says }}{{ i < 9 ? ` (${i + 1})` : '' }}
-          </option>
-        </select>
+        <Choose v-model="from" label="Seen from" :width="124" :options="froms" />
+        <Choose
+          v-model="lens"
+          label="Lens"
+          :width="144"
+          :disabled="from !== 'above'"
+          :options="[
+            ['', 'No lens'],
+            ...lenses.map(([id, says], i) => [id, says + (i < 9 ? ` (${i + 1})` : '')] as const),
+          ]"
+        />
       </span>
       <span class="zoom">
         <button class="btn quiet" :disabled="zoom <= farthest" aria-label="Farther" @click="farther">
@@ -200,11 +203,6 @@ defineExpose({ nearer, farther })
   display: flex;
   gap: 4px;
 }
-.looks .field {
-  max-width: 160px;
-  padding-left: 10px;
-  font-size: var(--type-4);
-}
 .switches {
   display: inline-flex;
   gap: 14px;
@@ -226,6 +224,7 @@ defineExpose({ nearer, farther })
   display: flex;
   align-items: center;
   gap: 6px;
+  margin-left: 8px;
 }
 @media (pointer: coarse) {
   .switches label {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What the lens shows, in one line, with its number and its legend.
 import type { LensView } from '@/api/client'
+import Choose from '@/components/common/Choose.vue'
 
 defineProps<{ view: LensView }>()
 const word = defineModel<string>('word', { required: true })
@@ -11,12 +12,14 @@ const emit = defineEmits<{ close: [] }>()
   <section class="card lens" :aria-label="`Seen through a lens: ${view.title}`">
     <p class="top">
       <b>{{ view.title }}</b>
-      <label v-if="view.words.length > 1" class="small">
-        <span class="only-read">What to look for</span>
-        <select class="field" :value="view.word" @change="word = ($event.target as HTMLSelectElement).value">
-          <option v-for="w in view.words" :key="w" :value="w">{{ w }}</option>
-        </select>
-      </label>
+      <Choose
+        v-if="view.words.length > 1"
+        :model-value="view.word"
+        label="What to look for"
+        :width="150"
+        :options="view.words"
+        @update:model-value="v => (word = v)"
+      />
       <span class="number figure" role="status">{{ view.number }}</span>
       <button class="btn quiet" aria-keyshortcuts="0" @click="emit('close')">Plain</button>
     </p>

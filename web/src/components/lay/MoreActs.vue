@@ -7,6 +7,7 @@ import type { TrayElement } from '@/api/tray.gen'
 import type { useActs } from '@/composables/acts'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
+import Choose from '@/components/common/Choose.vue'
 
 const props = defineProps<{ chosen: TrayElement; acts: ReturnType<typeof useActs> }>()
 
@@ -142,18 +143,16 @@ function then(act: () => unknown) {
         </button>
         <label class="vessel">
           <span class="soft small">Stands in</span>
-          <select
-            class="field"
-            :value="chosen.vessel"
-            @change="acts.vessel(chosen, ($event.target as HTMLSelectElement).value)"
-          >
-            <option v-if="!acts.vessels.value.some(v => v.id === chosen.vessel)" :value="chosen.vessel">
-              {{ chosen.vessel }}
-            </option>
-            <option v-for="v in acts.vessels.value" :key="v.id" :value="v.id">
-              {{ v.name }}, {{ v.capacity_ml }} ml
-            </option>
-          </select>
+          <Choose
+            inside
+            :model-value="chosen.vessel"
+            label="Bowl"
+            :options="[
+              ...(acts.vessels.value.some(v => v.id === chosen!.vessel) ? [] : [chosen.vessel!]),
+              ...acts.vessels.value.map(v => [v.id, `${v.name}, ${v.capacity_ml} ml`] as const),
+            ]"
+            @update:model-value="v => acts.vessel(chosen!, v)"
+          />
         </label>
       </template>
     </div>

@@ -9,6 +9,8 @@ import { newest } from '@/composables/newest'
 import { asPNG, crops, drawing, froms, keep, type From } from '@/composables/picture'
 import { useJob } from '@/stores/job'
 import { trayName } from '@/tray/set'
+import Choose from '@/components/common/Choose.vue'
+import NumberField from '@/components/common/NumberField.vue'
 
 const open = defineModel<boolean>({ required: true })
 const props = defineProps<{ from: From }>()
@@ -73,23 +75,28 @@ async function savePNG() {
     <div class="how">
       <label>
         <span class="soft small">Seen</span>
-        <select v-model="from" class="field">
-          <option v-for="[id, says] in froms" :key="id" :value="id">{{ says.toLowerCase() }}</option>
-        </select>
+        <Choose
+          v-model="from"
+          label="Seen from"
+          :width="140"
+          :options="froms.map(([id, says]) => [id, says.toLowerCase()] as const)"
+        />
       </label>
       <label>
         <span class="soft small">Shows</span>
-        <select v-model="crop" class="field" :disabled="from !== 'above'">
-          <option v-for="c in crops" :key="c" :value="c">
-            {{ c ? `only food, ${c}` : 'the whole tray' }}
-          </option>
-        </select>
+        <Choose
+          v-model="crop"
+          label="Shows"
+          :width="150"
+          :disabled="from !== 'above'"
+          :options="crops.map(c => [c, c ? `only food, ${c}` : 'the whole board'] as const)"
+        />
       </label>
       <label class="tick"><input v-model="names" type="checkbox" /> with names</label>
       <label class="tick"><input v-model="clear" type="checkbox" /> clear ground</label>
       <label>
         <span class="soft small">px wide</span>
-        <input v-model.number="width" type="number" :min="least" :max="most" step="100" class="field" />
+        <NumberField v-model="width" label="px wide" :min="least" :max="most" :step="100" />
       </label>
       <button class="btn" :disabled="!url" @click="saveSVG">Keep as SVG</button>
       <button class="btn next" :disabled="!url" @click="savePNG">Keep as PNG</button>

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 // What begins, ends and answers a search for a layout.
 import { watch } from 'vue'
-import { ElOption, ElSelect } from 'element-plus'
-import 'element-plus/es/components/select/style/css'
 import { styleValues } from '@/api/contract.gen'
 import { count, styleSays } from '@/tray/words'
+import Choose from '@/components/common/Choose.vue'
 
 defineProps<{
   running: boolean
@@ -54,15 +53,12 @@ watch(style, s => {
     <button class="btn next" @click="emit('build')">Build this one</button>
   </template>
   <template v-else>
-    <ElSelect
+    <Choose
       v-model="style"
-      :persistent="false"
-      aria-label="Style of laying"
-      style="width: 142px"
-      :fit-input-width="false"
-    >
-      <ElOption v-for="s in styles" :key="s.id" :value="s.id" :label="s.says" />
-    </ElSelect>
+      label="Style of laying"
+      :width="142"
+      :options="styles.map(s => [s.id, s.says] as const)"
+    />
     <button class="btn" aria-keyshortcuts="W" @click="emit('lay', 3)">Three ways</button>
     <button class="btn next" aria-keyshortcuts="A" @click="emit('lay', 1)">
       {{ laid ? 'Lay it another way' : 'Lay the tray' }}

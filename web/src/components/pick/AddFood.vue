@@ -3,9 +3,9 @@
 import { reactive, ref } from 'vue'
 import { api, take, Trouble } from '@/api/client'
 import NumberField from '@/components/common/NumberField.vue'
-import WordSelect from '@/components/common/WordSelect.vue'
 import { useLarder } from '@/stores/larder'
-import { shelfNames } from '@/tray/larder'
+import { called, shelfNames } from '@/tray/larder'
+import Choose from '@/components/common/Choose.vue'
 
 const props = defineProps<{ name: string; busy: boolean }>()
 const emit = defineEmits<{ added: [food: string] }>()
@@ -47,36 +47,32 @@ async function add() {
   <form class="card add" @submit.prevent="add">
     <b>Not there? Add “{{ name }}”</b>
     <span class="row">
-      <WordSelect
-        :words="kinds"
-        :value="line.category"
-        :called="shelfNames"
+      <Choose
+        :options="called(kinds, shelfNames)"
+        :model-value="line.category"
         label="Kind"
         style="width: 172px"
-        @chosen="v => (line.category = v)"
+        @update:model-value="v => (line.category = v)"
       />
       <NumberField
-        :value="line.piece_g || undefined"
+        :model-value="line.piece_g || undefined"
         :min="0"
-        step="any"
         label="Grams a piece"
-        @written="n => (line.piece_g = n)"
+        @update:model-value="n => (line.piece_g = n)"
         >g a piece</NumberField
       >
       <NumberField
-        :value="line.size_mm || undefined"
+        :model-value="line.size_mm || undefined"
         :min="0"
-        step="any"
         label="Millimetres long"
-        @written="n => (line.size_mm = n)"
+        @update:model-value="n => (line.size_mm = n)"
         >mm long</NumberField
       >
       <NumberField
-        :value="line.pack_g || undefined"
+        :model-value="line.pack_g || undefined"
         :min="0"
-        step="any"
         label="Grams a pack"
-        @written="n => (line.pack_g = n)"
+        @update:model-value="n => (line.pack_g = n)"
         >g a pack</NumberField
       >
       <button class="btn next" :disabled="busy || adding">Add it</button>

@@ -6,6 +6,7 @@ import type { Food } from '@/api/client'
 import type { Choosing } from '@/composables/choosing'
 import { useLarder } from '@/stores/larder'
 import { carbs } from '@/tray/words'
+import Choose from '@/components/common/Choose.vue'
 
 const props = defineProps<{ food: Food; c: Choosing; called?: string; row?: boolean }>()
 const larder = useLarder()
@@ -84,27 +85,26 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
         </li>
         <li v-if="!swap.length" class="soft">Nothing in the larder could stand in for it.</li>
       </ul>
-      <select
+      <Choose
         v-if="food.forms.length > 1"
         class="form"
-        :value="now.form"
-        :aria-label="`${food.name}, form`"
+        small
+        :model-value="now.form"
+        :label="`${food.name}, form`"
         :disabled="c.busy.value"
-        @change="c.setForm(food.id, ($event.target as HTMLSelectElement).value)"
-      >
-        <option v-for="o in food.forms" :key="o.form" :value="o.form">{{ brief(o.says) }}</option>
-      </select>
-      <select
+        :options="food.forms.map(o => [o.form, brief(o.says)] as const)"
+        @update:model-value="v => c.setForm(food.id, v)"
+      />
+      <Choose
         v-if="more"
         class="form"
-        :value="more.value"
-        :aria-label="`${food.name}, ${more.label}`"
+        small
+        :model-value="more.value"
+        :label="`${food.name}, ${more.label}`"
         :disabled="c.busy.value"
-        @change="more.set(($event.target as HTMLSelectElement).value)"
-      >
-        <option value="">{{ more.none }}</option>
-        <option v-for="o in more.options" :key="o.value" :value="o.value">{{ o.says }}</option>
-      </select>
+        :options="[['', more.none], ...more.options.map(o => [o.value, o.says] as const)]"
+        @update:model-value="v => more!.set(v)"
+      />
     </template>
   </li>
 </template>
@@ -242,14 +242,9 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
   height: 40px;
 }
 .form {
-  font: 500 var(--type-2) var(--text);
-  color: var(--ink);
   margin: auto 6px 6px;
-  min-height: 30px;
-  border: 1px solid var(--line-strong);
-  border-radius: var(--radius-m);
-  background: var(--paper);
   min-width: 0;
+  width: auto;
 }
 /* on a phone: one below the other */
 .row {
@@ -283,8 +278,7 @@ const swap = computed(() => (props.c.swap.value?.food === props.food.id ? props.
   justify-content: start;
 }
 @media (pointer: coarse) {
-  .hand button,
-  .form {
+  .hand button {
     min-height: 44px;
   }
 }

@@ -2,8 +2,8 @@
 // Numbers to guess: for each the least and the most that one would bet four to one on.
 import { computed } from 'vue'
 import type { Exercise, ExerciseMark } from '@/api/client'
-import WrittenField from '@/components/common/WrittenField.vue'
 import { units } from '@/tray/units'
+import NumberField from '@/components/common/NumberField.vue'
 
 type Range = { low: number; high: number }
 const props = defineProps<{ exercise: Exercise; guesses: Record<string, Range>; mark: ExerciseMark | null }>()
@@ -37,24 +37,20 @@ const lines = computed(() =>
       <span class="asks">{{ l.asks }}</span>
       <span class="range">
         from
-        <WrittenField
-          class="field"
-          type="number"
-          min="1"
+        <NumberField
+          :min="1"
           :disabled="!!mark"
-          :value="l.low"
-          :aria-label="`${l.asks} At least`"
-          @written="(_: string, n: number) => set(l.id, 'low', n)"
+          :model-value="l.low"
+          :label="`${l.asks} At least`"
+          @update:model-value="n => set(l.id, 'low', n)"
         />
         to
-        <WrittenField
-          class="field"
-          type="number"
-          min="1"
+        <NumberField
+          :min="1"
           :disabled="!!mark"
-          :value="l.high"
-          :aria-label="`${l.asks} At most`"
-          @written="(_: string, n: number) => set(l.id, 'high', n)"
+          :model-value="l.high"
+          :label="`${l.asks} At most`"
+          @update:model-value="n => set(l.id, 'high', n)"
         />
         {{ unitOf(l.unit) }}
       </span>
@@ -90,9 +86,6 @@ const lines = computed(() =>
   align-items: center;
   gap: 8px;
   flex-wrap: wrap;
-}
-.field {
-  width: 110px;
 }
 .is {
   display: flex;

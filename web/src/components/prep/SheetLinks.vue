@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { useJob } from '@/stores/job'
+import Choose from '@/components/common/Choose.vue'
 
 const props = defineProps<{ people: number; ovens: number }>()
 const job = useJob()
@@ -34,15 +35,20 @@ const address = computed(() => (kind: string) => {
 
 <template>
   <div class="card sheets">
-    <label class="paper">
+    <div class="paper">
       <span class="soft small">Paper</span>
-      <select v-model="paper" class="field">
-        <option value="a4">A4</option>
-        <option value="a3">A3</option>
-        <option value="letter">Letter</option>
-        <option value="whole">as large as the board</option>
-      </select>
-    </label>
+      <Choose
+        v-model="paper"
+        label="Paper"
+        :width="190"
+        :options="[
+          ['a4', 'A4'],
+          ['a3', 'A3'],
+          ['letter', 'Letter'],
+          ['whole', 'as large as the board'],
+        ]"
+      />
+    </div>
     <a v-for="[kind, name, says] in sheets" :key="kind" :href="address(kind)" target="_blank" rel="noopener">
       <b>{{ name }}</b> <span class="soft small">{{ says }}</span>
     </a>
