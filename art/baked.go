@@ -97,16 +97,6 @@ func bananaChip(p *pen, s subject) {
 	p.dot(geom.Pt(0, 0), r*.1, tone(s.out, -14, 4))
 }
 
-// shell is a smooth round meringue shell seen from above.
-func shell(p *pen, s subject) {
-	ball(p, s, s.out, .4)
-	r := s.spec.L / 2
-	p.line(smooth(s.outline.Scale(.97)), tone(s.out, -14, 0), 1.6, "opacity", ".5", "stroke-dasharray", "1.2 1")
-	for range 10 {
-		p.dot(geom.Polar(r*.8*math.Sqrt(p.r.Float64()), p.between(0, 360)), .4, tone(s.out, 10, 0), "opacity", ".6")
-	}
-}
-
 // shellOnEdge is two shells with cream between, standing.
 func shellOnEdge(p *pen, s subject) {
 	l, w := s.spec.L, s.spec.W

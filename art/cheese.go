@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"happytray/core/colour"
+	"happytray/core/food"
 	"happytray/core/geom"
 )
 
@@ -70,31 +71,79 @@ func cube(p *pen, s subject) {
 	c := s.cut
 	p.body(poly(s.outline), tone(c, -16, 3), c)
 	h := math.Min(2.4, s.spec.H*.12)
-	top := s.outline.Scale(.86).Move(geom.Pt(-h*.45, -h*.55))
+	top := within(s.outline, math.Min(1.5, math.Min(s.spec.L, s.spec.W)*.07)).Move(geom.Pt(-h*.3, -h*.36))
 	p.path(poly(top), p.linear(0, 0, 1, 1, tone(c, 8, 0), 0, tone(c, 1, 0), .6, tone(c, -5, 2), 1), "stroke", tone(c, 10, 0), "stroke-width", ".35", "stroke-linejoin", "round")
 	for range 3 {
 		p.oval(p.inside(top, 2), p.between(.3, .9), p.between(.2, .5), p.between(0, 180), tone(c, -9, 3), "opacity", ".6")
 	}
 }
 
-// crumbled is a lump broken by hand: facets and pale crystals.
+// crumbled is a lump broken off by hand: a rough top whose planes meet in ridges, the side away from the light in its
+// own shade, pale crystals, and on some the rind that it broke along.
 func crumbled(p *pen, s subject) {
 	c := s.cut
-	p.body(poly(s.outline), p.lit(c), c)
-	m := s.outline.Centroid().Add(geom.Pt(p.between(-3, 1), p.between(-3, 1)))
-	n := len(s.outline)
-	step := max(1, n/4)
-	for i := 0; i < n; i += step {
-		j := (i + step) % n
-		dl := 4.0
-		if mid := s.outline[i].Lerp(s.outline[j], .5).Sub(m); mid.X+mid.Y > 0 {
-			dl = -9
+	o := jagged(p, s.outline, .07)
+	p.body(poly(o), p.linear(0, 0, 1, 1, tone(c, -6, 3), 0, tone(c, -13, 4), .5, tone(c, -21, 5), 1), c)
+	b := s.outline.Bounds()
+	size := math.Min(b.W(), b.H())
+	if p.r.Float64() < .35 && s.food.Category == food.Cheese && s.food.Rind != "" {
+		k := p.r.IntN(len(o))
+		d := "M" + xy(o[k])
+		for n := 1; n <= len(o)/3; n++ {
+			d += "L" + xy(o[(k+n)%len(o)])
 		}
-		p.path("M"+xy(m)+"L"+xy(s.outline[i])+"L"+xy(s.outline[(i+step/2)%n])+"L"+xy(s.outline[j])+"Z", tone(c, dl+p.between(-2, 2), 2), "opacity", ".55")
+		p.path(d, "none", "stroke", tone(s.out, 0, 0), "stroke-width", f(size*.12), "stroke-linejoin", "round")
 	}
-	for range 7 {
-		p.dot(p.inside(s.outline, 2), p.between(.3, .7), "#fffbe9", "opacity", ".8")
+	// the broken face lies towards the light, its planes round a ridge that wanders over it
+	top := jagged(p, s.outline.Scale(.84), .06).Move(geom.Pt(-size*.05, -size*.06))
+	p.path(poly(top), tone(c, 2, 1))
+	a := p.between(0, 360)
+	from, to := geom.Polar(size*.26, a), geom.Polar(size*.26, a+180+p.between(-30, 30))
+	m := s.outline.Centroid()
+	from, to = m.Add(from), m.Add(to)
+	n := len(top)
+	for i := range n {
+		q, r := top[i], top[(i+1)%n]
+		mid := q.Lerp(r, .5).Sub(m)
+		shade := -(mid.X + mid.Y) / size * 11
+		ridge := func(q geom.Point) geom.Point {
+			if q.Dist(to) < q.Dist(from) {
+				return to
+			}
+			return from
+		}
+		plane := geom.Outline{q, r, ridge(r)}
+		if ridge(q) != ridge(r) {
+			plane = append(plane, ridge(q))
+		}
+		p.path(poly(plane), tone(c, shade+p.between(-3.5, 3.5), 1), "stroke", tone(c, shade-3, 2), "stroke-width", ".2", "stroke-linejoin", "round")
 	}
+	for range int(size * .7) { // the grain that it broke along
+		q := p.inside(top, 1.2)
+		p.line("M"+xy(q)+"l"+f(p.between(.6, 2.2))+" "+f(p.between(-1, 1)), tone(c, []float64{9, -13}[p.r.IntN(2)], 2), .4, "opacity", ".6")
+	}
+	for range 6 {
+		p.dot(p.inside(top, 1.6), p.between(.25, .6), "#fffbe9", "opacity", ".85")
+	}
+}
+
+// jagged is an outline with a point between each two of its own, none of them where one would expect it: of its breadth by so much.
+func jagged(p *pen, o geom.Outline, rough float64) geom.Outline {
+	b := o.Bounds()
+	by := math.Min(b.W(), b.H()) * rough
+	m := o.Centroid()
+	out := make(geom.Outline, 0, 2*len(o))
+	for i, q := range o {
+		in := func(q geom.Point) geom.Point {
+			to := m.Sub(q)
+			return q.Add(to.Mul(p.between(0, by) / math.Max(1, to.Len())))
+		}
+		out = append(out, in(q))
+		if len(o) < 14 {
+			out = append(out, in(q.Lerp(o[(i+1)%len(o)], p.between(.35, .65))))
+		}
+	}
+	return out
 }
 
 func goatLog(p *pen, s subject) {
@@ -102,7 +151,7 @@ func goatLog(p *pen, s subject) {
 	l, w := s.spec.L, s.spec.W
 	if s.out.L < 80 { // rolled in ash: matt, the light hardly shows
 		p.body(d, p.linear(0, 0, 0, 1, tone(s.out, 5, 1), 0, tone(s.out, 0, 0), .5, tone(s.out, -9, 0), 1), s.out)
-		ash(p, s, 40)
+		ash(p, s)
 		p.path(p.blob(geom.Pt(l*.46, 0), 3.4, w*.42, 0, 12, .05), tone(s.cut, 1, 0), "stroke", tone(s.out, -14, 3), "stroke-width", ".8")
 		return
 	}
@@ -117,16 +166,56 @@ func goatLog(p *pen, s subject) {
 	p.path(p.blob(geom.Pt(l*.46, 0), 3.4, w*.42, 0, 12, .05), tone(s.cut, 1, 0), "stroke", tone(s.out, -14, 3), "stroke-width", ".5")
 }
 
+// blueWedge is a wedge or a slice of a blue cheese: a cream paste with veins that run in from the rind, each a line of
+// mould in holes and cracks, blue in its middle and paler to its edge.
 func blueWedge(p *pen, s subject) {
-	p.body(poly(s.outline), p.linear(0, 0, .6, 1, "#f6f2e2", 0, tone(s.cut, -1, 2), .5, tone(s.cut, -12, 5), 1), s.cut)
 	l, w := s.spec.L, s.spec.W
-	p.line("M"+xy(geom.Pt(l*.4, -w*.48))+"Q"+xy(geom.Pt(l*.54, 0))+" "+xy(geom.Pt(l*.4, w*.48)), tone(s.out, -22, 10), 2.4, "opacity", ".8")
-	for range 26 {
-		q := p.inside(s.outline, 2.5)
-		p.path(p.blob(q, p.between(.9, 3.2), p.between(.5, 1.4), p.between(0, 180), 7, .4), []string{"#5d7a78", "#47626a", "#7f9690"}[p.r.IntN(3)], "opacity", f(p.between(.45, .85)))
+	paste := s.cut
+	paste.B += 5 // cream, not stone
+	paste.L += 2
+	if s.spec.Shape == "lump" {
+		s.cut = paste
+		crumbled(p, s)
+		veins(p, s.outline.Scale(.9), geom.Polar(1, p.between(0, 360)), math.Max(l, w))
+		return
 	}
-	p.line("M"+xy(geom.Pt(-l*.46, w*.05))+"L"+xy(geom.Pt(l*.38, w*.47)), tone(s.cut, -20, 6), 1.6, "opacity", ".5")
-	p.line("M"+xy(geom.Pt(-l*.46, -w*.05))+"L"+xy(geom.Pt(l*.38, -w*.47)), "#fffdf2", .8, "opacity", ".8")
+	p.body(poly(s.outline), p.linear(0, 0, .6, 1, tone(paste, 5, 0), 0, tone(paste, 0, 1), .5, tone(paste, -10, 6), 1), paste)
+	p.turned(s.turn, func() {
+		p.line("M"+xy(geom.Pt(l*.42, -w*.42))+"Q"+xy(geom.Pt(l*.52, 0))+" "+xy(geom.Pt(l*.42, w*.42)), tone(s.out, -26, 12), math.Max(1.2, w*.04), "opacity", ".75")
+	})
+	veins(p, s.outline, geom.Pt(1, 0), math.Max(l, w))
+	p.turned(s.turn, func() {
+		p.line("M"+xy(geom.Pt(-l*.46, w*.03))+"L"+xy(geom.Pt(l*.36, w*.44)), tone(paste, -20, 8), .9, "opacity", ".5")
+		p.line("M"+xy(geom.Pt(-l*.46, -w*.03))+"L"+xy(geom.Pt(l*.36, -w*.44)), "#fffdf2", .8, "opacity", ".8")
+	})
+}
+
+// veins are lines of blue mould through a paste, running about the way that is given.
+func veins(p *pen, o geom.Outline, way geom.Point, size float64) {
+	blue := [][2]string{{"#3f5f70", "#9fb3b4"}, {"#4a6f78", "#a9bcb6"}, {"#566f62", "#b3bfa6"}}
+	spot := func(q geom.Point, r float64) {
+		if !o.Contains(q) || o.EdgeDistance(q) < r*.5 {
+			return
+		}
+		k := blue[p.r.IntN(len(blue))]
+		a := p.between(0, 180)
+		p.path(p.blob(q, r*1.5, r*.95, a, 8, .35), k[1], "opacity", ".6")
+		p.path(p.blob(q, r*.95, r*.5, a, 7, .4), k[0], "opacity", f(p.between(.65, .9)))
+	}
+	n := int(math.Max(5, size/13))
+	for range n {
+		q := p.inside(o, 2)
+		step := size * .045
+		a := math.Atan2(way.Y, way.X)*180/math.Pi + p.between(-35, 35)
+		for k := range 3 + p.r.IntN(5) {
+			spot(q, math.Max(.7, size*p.between(.012, .03)*(1.2-.1*float64(k))))
+			q = q.Add(geom.Polar(step*p.between(.7, 1.5), a))
+			a += p.between(-28, 28)
+		}
+	}
+	for range n { // and by itself, in a hole
+		spot(p.inside(o, 2), math.Max(.6, size*p.between(.012, .026)))
+	}
 }
 
 func washedSquare(p *pen, s subject) {

@@ -45,9 +45,6 @@ func leafRose(p *pen, s subject) {
 	p.dot(geom.Pt(0, 0), r*.09, tone(c, -20, 2))
 }
 
-// ribbon is a long thin slice of a vegetable pushed together, its skin along the rim.
-func ribbon(p *pen, s subject) { folds(p, s, s.cut, tone(s.out, 0, 0), 1.1) }
-
 func pepperHalf(p *pen, s subject) {
 	p.body(smooth(s.outline), p.lit(s.out), s.out)
 	p.path(smooth(s.outline.Scale(.84)), p.radial(.55, .6, .7, tone(s.cut, 2, 0), 0, tone(s.cut, -8, 0), .6, tone(s.cut, -20, 2), 1))
@@ -99,24 +96,79 @@ func asparagus(p *pen, s subject) {
 	}
 }
 
+// pod is one of peas or beans, swollen where they are.
 func pod(p *pen, s subject) {
-	p.body(curve(s.outline), p.linear(0, 0, 0, 1, tone(s.out, 12, 0), 0, tone(s.out, 0, 0), .5, tone(s.out, -12, 2), 1), s.out)
 	p.turned(s.turn, func() {
-		for i := range 3 {
-			x := (float64(i) - 1) * s.spec.L * .26
-			p.oval(geom.Pt(x, 0), s.spec.L*.12, s.spec.W*.4, 0, p.radial(.36, .3, .8, tone(s.out, 18, 2), 0, tone(s.out, 4, 0), .6, tone(s.out, -8, 0), 1))
+		l, w := s.spec.L, s.spec.W
+		peas, flat := 5, l/w > 5
+		if l < 60 {
+			peas = 3
 		}
-		for range 14 {
-			p.dot(geom.Pt(p.between(-.45, .45)*s.spec.L, p.between(-.35, .35)*s.spec.W), .35, "#fdfbe8", "opacity", ".8")
+		bow := w * p.between(.1, .22)
+		if p.r.IntN(2) == 0 {
+			bow = -bow
 		}
+		// swollen where a pea is, drawn to a tip at one end and to its stalk at the other
+		side := func(y float64) (o geom.Outline) {
+			for k := range 13 {
+				t := float64(k)/12*2 - 1
+				full := math.Pow(math.Max(0, 1-t*t), .42)
+				if !flat {
+					full *= .86 + .14*math.Cos(t*float64(peas)*math.Pi)
+				}
+				o = append(o, geom.Pt(t*l*.47, y*w*.44*full+bow*(1-t*t)-bow*.4))
+			}
+			return o
+		}
+		upper, lower := side(-1), side(1)
+		whole := append(geom.Outline{}, upper...)
+		for k := len(lower) - 2; k > 0; k-- {
+			whole = append(whole, lower[k])
+		}
+		p.body(smooth(whole), p.linear(0, 0, 0, 1, tone(s.out, 14, 3), 0, tone(s.out, 2, 1), .5, tone(s.out, -14, 2), 1), s.out)
+		for i := range peas {
+			t := (float64(i)+.5)/float64(peas)*2 - 1
+			q := geom.Pt(t*l*.42, bow*(1-t*t)-bow*.4)
+			p.oval(q, l*.36/float64(peas), w*.33, 0, p.radial(.38, .3, .8, tone(s.out, 20, 3), 0, tone(s.out, 6, 1), .55, tone(s.out, -6, 0), 1), "opacity", ".85")
+			p.oval(q.Add(geom.Pt(-l*.03, -w*.13)), l*.1/float64(peas), w*.06, 0, "#fbffe6", "opacity", ".5")
+		}
+		p.line(open(upper), tone(s.out, -16, 0), .7, "opacity", ".75") // the seam
+		p.line(open(upper[1:12]), tone(s.out, 20, 2), .5, "opacity", ".5", "transform", "translate(0 1)")
+		end := upper[0]
+		p.oval(end.Add(geom.Pt(1.4, 0)), 2.2, w*.17, 0, tone(s.out, 4, -4), "stroke", tone(s.out, -18, 0), "stroke-width", ".4") // its calyx
+		p.line("M"+xy(end)+"l-2.4 "+f(-bow*.3), tone(s.out, -10, 0), 1.2)
+		p.line("M"+xy(upper[12])+"l2 "+f(p.between(-.6, .6)), tone(s.out, -4, 0), .6)
 	})
 }
 
+// grilledRoll is a grilled slice of aubergine, rolled.
 func grilledRoll(p *pen, s subject) {
-	roll(p, s)
 	l, w := s.spec.L, s.spec.W
-	for _, x := range []float64{-.28, -.06, .17, .36} {
-		p.line("M"+xy(geom.Pt(l*x, -w*.42))+"L"+xy(geom.Pt(l*(x-.06), w*.42)), "#2f1d1c", 2, "opacity", ".5")
+	// soft flesh rolled loosely: not straight, its dark skin along both ends
+	o := make(geom.Outline, 0, 16)
+	for k := range 8 {
+		t := float64(k)/7*2 - 1
+		o = append(o, geom.Pt(t*l*.48, -w*(.43+.05*math.Cos(t*4+float64(s.food.Liking)))*p.between(.95, 1.02)))
+	}
+	for k := range 8 {
+		t := 1 - float64(k)/7*2
+		o = append(o, geom.Pt(t*l*.48, w*.45*p.between(.95, 1.02)))
+	}
+	p.body(smooth(o), p.linear(0, 0, 0, 1, tone(s.cut, 2, 2), 0, tone(s.cut, 17, 5), .32, tone(s.cut, 2, 2), .62, tone(s.cut, -17, 3), 1), s.cut)
+	for range 16 { // seeds and soft flesh
+		p.oval(p.inside(o, 2.5), p.between(.5, 1.1), p.between(.3, .6), p.between(-20, 20), tone(s.cut, []float64{-14, 12}[p.r.IntN(2)], 2), "opacity", ".55")
+	}
+	for i := range 4 { // where the bars of the grill were
+		x := (float64(i)-1.5)*l*.2 + p.between(-1.5, 1.5)
+		p.line("M"+xy(geom.Pt(x+1.5, -w*.38))+"Q"+xy(geom.Pt(x+p.between(-1, 1), 0))+" "+xy(geom.Pt(x-1.5, w*.36)), "#3a2218", p.between(1.4, 2.3), "opacity", f(p.between(.35, .6)))
+	}
+	p.line("M"+xy(geom.Pt(-l*.44, w*.16))+"Q"+xy(geom.Pt(0, w*.26))+" "+xy(geom.Pt(l*.45, w*.12)), tone(s.out, -6, 0), 1.1, "opacity", ".75") // the edge of the slice
+	p.line("M"+xy(geom.Pt(-l*.4, -w*.24))+"Q"+xy(geom.Pt(0, -w*.3))+" "+xy(geom.Pt(l*.4, -w*.22)), "#fff0d8", 1, "opacity", ".4")
+	for _, e := range []float64{-1, 1} {
+		at := geom.Pt(e*l*.465, 0)
+		p.oval(at, 2.8, w*.41, 0, tone(s.out, 2, 0), "stroke", tone(s.out, -14, 0), "stroke-width", ".5")
+		p.oval(at, 1.9, w*.3, 0, tone(s.cut, 10, 3))
+		p.oval(at, 1, w*.16, 0, tone(s.cut, -14, 3))
 	}
 }
 

@@ -3,7 +3,6 @@ package art
 import (
 	"math"
 
-	"happytray/core/colour"
 	"happytray/core/geom"
 )
 
@@ -73,60 +72,45 @@ func speckledSausage(p *pen, s subject) {
 	p.line("M"+f(b.Min.X+1)+" "+f(b.Min.Y+4)+"L"+f(b.Min.X+1)+" "+f(b.Max.Y-4), tone(c, 12, 0), 1.6, "opacity", ".8")
 }
 
-// gathered is a thin slice pushed together back and forth: one fold lies against the next, its rim of fat up.
-func gathered(p *pen, s subject) { folds(p, s, s.cut, "#f4ded2", 1) }
+// roll is a slice rolled up: soft, so not quite straight, its outer edge along it, its turns at both ends.
+func roll(p *pen, s subject) { rolled(p, s, tone(s.cut, 16, 0)) }
 
-// ham has a broad rim of fat.
-func ham(p *pen, s subject) { folds(p, s, s.cut, "#f8e9de", 2.1) }
-
-// folds draws a long thin slice gathered back and forth, as it is seen from above: in the depth between the
-// folds it is dark, each fold swells out of it to its lip, and no two lie alike.
-func folds(p *pen, s subject, c colour.Lab, lip string, width float64) {
-	p.turned(s.turn, func() {
-		l, w := s.spec.L, s.spec.W
-		p.path(p.blob(geom.Pt(0, 0), l*.45, w*.43, 0, 14, .07), tone(c, -24, 2), "stroke", tone(c, -30, 2), "stroke-width", ".5")
-		const n, steps = 6, 8
-		for i := range n {
-			t := (float64(i)+.5)/n - .5
-			half := w * .52 * math.Sqrt(1-2.9*t*t) * p.between(.88, 1.04)
-			x, step, lean := t*l*.86, l/n, p.between(-.22, .22)
-			phase, waves := p.between(0, 6), p.between(1.6, 2.6)
-			near, far := make(geom.Outline, steps+1), make(geom.Outline, steps+1)
-			for k := range near {
-				v := float64(k)/steps*2 - 1
-				swell := math.Sqrt(math.Max(0, 1-v*v))
-				wave := step * .17 * math.Sin(waves*v*2+phase)
-				at := x + lean*v*half*.6
-				near[k] = geom.Pt(at-step*.42*swell+wave, v*half)
-				far[k] = geom.Pt(at+step*.78*swell+wave, v*half)
-			}
-			whole := append(geom.Outline{}, near...)
-			for k := steps - 1; k > 0; k-- {
-				whole = append(whole, far[k])
-			}
-			p.path(smooth(whole), p.linear(0, 0, 1, 0, tone(c, -20, 2), 0, tone(c, -5, 1), .36, tone(c, 8, 0), .8, tone(c, 13, 0), 1), "stroke", tone(c, -20, 2), "stroke-width", ".35")
-			for range 2 { // lean and fat run along the slice
-				k, v := p.between(.12, .5), p.between(-.5, .1)
-				p.line("M"+xy(geom.Pt(x+step*k, half*v))+"q"+f(step*.12)+" "+f(half*.3)+" 0 "+f(half*.55), tone(c, 14, 0), .7, "opacity", ".55")
-			}
-			d := "M" + xy(far[0])
-			for k := 1; k < steps; k += 2 {
-				d += "Q" + xy(far[k]) + " " + xy(far[k+1])
-			}
-			p.line(d, lip, width, "opacity", ".9")
-		}
-	})
+// salmonRoll shows the pale lines of the fish run round it.
+func salmonRoll(p *pen, s subject) {
+	rolled(p, s, "")
+	l, w := s.spec.L, s.spec.W
+	for x := -l * .4; x < l*.4; x += p.between(3.4, 5.2) {
+		p.line("M"+xy(geom.Pt(x, -w*.42))+"Q"+xy(geom.Pt(x+p.between(2, 4), 0))+" "+xy(geom.Pt(x-p.between(0, 2), w*.4)), "#ffe9d8", p.between(.6, 1.1), "opacity", f(p.between(.4, .7)))
+	}
+	p.glint(geom.Pt(-l*.12, -w*.24), l*.14, w*.05, .35)
 }
 
-// roll is a slice rolled up: light along its length, the end a spiral.
-func roll(p *pen, s subject) {
+func rolled(p *pen, s subject, fat string) {
 	c := s.cut
 	l, w := s.spec.L, s.spec.W
-	p.body(smooth(s.outline), p.linear(0, 0, 0, 1, tone(c, -4, 1), 0, tone(c, 11, 0), .3, tone(c, -1, 0), .62, tone(c, -15, 2), 1), c)
-	flecks(p, s.outline, 7, 1.6, tone(c, 16, 0))
-	p.line("M"+xy(geom.Pt(-l*.46, w*.12))+"Q"+xy(geom.Pt(0, w*.22))+" "+xy(geom.Pt(l*.46, w*.1)), tone(c, -18, 2), .8, "opacity", ".6")
-	for _, x := range []float64{-l * .475, l * .475} {
-		p.oval(geom.Pt(x, 0), 2.2, w*.4, 0, tone(c, -9, 2), "stroke", tone(c, 12, 0), "stroke-width", ".6")
+	o := make(geom.Outline, 0, 16)
+	for _, side := range []float64{-1, 1} {
+		for k := range 8 {
+			t := (float64(k)/7*2 - 1) * -side
+			o = append(o, geom.Pt(t*l*.475, side*w*(.45-.05*math.Abs(t)*p.between(-.4, 1.4))))
+		}
+	}
+	p.body(smooth(o), p.linear(0, 0, 0, 1, tone(c, -3, 1), 0, tone(c, 13, 1), .28, tone(c, 1, 0), .58, tone(c, -17, 2), 1), c)
+	if fat != "" {
+		flecks(p, o, 7, 1.5, fat)
+	}
+	for range 3 { // where it gave way
+		x := p.between(-.36, .36) * l
+		p.line("M"+xy(geom.Pt(x, -w*.3))+"q"+f(p.between(-2.5, 2.5))+" "+f(w*.2)+" "+f(p.between(-1, 1))+" "+f(w*p.between(.3, .5)), tone(c, -13, 2), .8, "opacity", ".3")
+	}
+	edge := "M" + xy(geom.Pt(-l*.465, w*p.between(.02, .14))) + "Q" + xy(geom.Pt(p.between(-.1, .1)*l, w*p.between(.18, .3))) + " " + xy(geom.Pt(l*.465, w*p.between(.04, .2)))
+	p.line(edge, tone(c, -26, 2), 1.3, "opacity", ".4", "transform", "translate(0 .7)")
+	p.line(edge, tone(c, 18, 1), .8, "opacity", ".8")
+	for _, e := range []float64{-1, 1} { // the turns: each a little further in
+		at := geom.Pt(e*l*.468, 0)
+		p.oval(at, 2.7, w*.41, 0, tone(c, -14, 2), "stroke", tone(c, 10, 0), "stroke-width", ".8")
+		p.oval(at.Add(geom.Pt(e*.2, w*.02)), 1.7, w*.26, 0, tone(c, -4, 1), "stroke", tone(c, -22, 2), "stroke-width", ".5")
+		p.oval(at.Add(geom.Pt(e*.3, w*.04)), .8, w*.12, 0, tone(c, -20, 2))
 	}
 }
 

@@ -112,11 +112,8 @@ func smokedSlab(p *pen, s subject) {
 	}
 }
 
-// terrine is a cut cube with coarse pieces in it and a pale crust of fat.
+// terrine is a cut cube of what a terrine is made of.
 func terrine(p *pen, s subject) {
 	cube(p, s)
-	for range 9 {
-		q := p.inside(s.outline, 3)
-		p.path(p.blob(q, p.between(1, 2.8), p.between(.8, 2), p.between(0, 180), 7, .35), []string{tone(s.cut, 18, 0), tone(s.cut, -14, 0), "#e8d6c2", "#6f7f45"}[p.r.IntN(4)], "opacity", ".75")
-	}
+	coarse(p, s.outline.Scale(.84).Move(geom.Pt(-.8, -1)), s)
 }

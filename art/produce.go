@@ -193,10 +193,12 @@ func cucumber(p *pen, s subject) {
 func stick(p *pen, s subject) {
 	c := s.cut
 	p.body(poly(s.outline), p.linear(0, 0, 0, 1, tone(c, 10, 1), 0, tone(c, 0, 0), .5, tone(c, -14, 2), 1), c)
-	for range 4 {
-		y := p.between(-.3, .3) * s.spec.W
-		p.line("M"+xy(geom.Pt(-s.spec.L*p.between(.2, .46), y))+"l"+f(s.spec.L*p.between(.2, .5))+" "+f(p.between(-.5, .5)), tone(c, p.between(-9, 9), 2), .5, "opacity", ".6")
-	}
+	p.turned(s.turn, func() {
+		for range 4 {
+			y, from := p.between(-.3, .3)*s.spec.W, -s.spec.L*p.between(.2, .44)
+			p.line("M"+xy(geom.Pt(from, y))+"l"+f(s.spec.L*p.between(.2, .5))+" "+f(p.between(-.5, .5)), tone(c, p.between(-9, 9), 2), .5, "opacity", ".6")
+		}
+	})
 }
 
 func radish(p *pen, s subject) {

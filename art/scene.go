@@ -270,9 +270,11 @@ func blur(id, x, y, width, height string, by float64) fragment {
 	return m.String()
 }
 
-// shade is what of an outline casts a shadow: greens and skewers let light through.
+// shade is what of an outline casts a shadow: greens and skewers let light through, what stands on edge has round shoulders.
 func shade(s food.Spec, o geom.Outline) geom.Outline {
 	switch s.Shape {
+	case "edge":
+		return shoulders(o)
 	case "leaf", "petal", "spoon":
 		return about(o, .7)
 	case "strewn", "thread":
@@ -287,6 +289,22 @@ func shade(s food.Spec, o geom.Outline) geom.Outline {
 		}
 	}
 	return o
+}
+
+// shoulders is an outline whose ends are round: of a row of crackers on edge no bar shows under each.
+func shoulders(o geom.Outline) geom.Outline {
+	b, c := o.Bounds(), o.Centroid()
+	out := make(geom.Outline, 0, len(o))
+	for _, q := range geom.Ellipse(b.W()*.49, b.H()*.49, 24) {
+		q = q.Add(c)
+		if o.Contains(q) {
+			out = append(out, q)
+		}
+	}
+	if len(out) < 8 { // it lies askew: an ellipse along its axes would not
+		return about(o, .86)
+	}
+	return out
 }
 
 // about scales an outline about its own middle.
