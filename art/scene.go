@@ -25,7 +25,11 @@ type Scene struct {
 	Places   []string           `json:"places"` // where each element lies, in words
 	Beside   []string           `json:"beside"` // next to what, or nothing
 	Tools    []PlacedTool       `json:"tools"`  // over what is laid, to be shown where they are wanted
+	Plates   []DrawnPlate       `json:"plates"` // of bread and crackers, that stand beside the board
 	Edge     string             `json:"-"`      // path data of the board's edge
+
+	besides    map[string]Drawing // what only the plates need
+	besideDefs map[string]string
 }
 
 // PlacedTool is a serving tool put on the board.
@@ -71,7 +75,7 @@ func Compose(t *tray.Tray, larder *food.Larder) Scene { return compose(0, t, lar
 
 func compose(least Least, t *tray.Tray, larder *food.Larder) Scene {
 	if t.Board == nil {
-		return Scene{Drawings: map[string]Drawing{}, Defs: map[string]string{}, Bands: []Band{}, Places: []string{}, Beside: []string{}, Tools: []PlacedTool{}}
+		return Scene{Drawings: map[string]Drawing{}, Defs: map[string]string{}, Bands: []Band{}, Places: []string{}, Beside: []string{}, Tools: []PlacedTool{}, Plates: []DrawnPlate{}}
 	}
 	box := t.Board.Outline.Bounds().Grow(14)
 	s := Scene{Box: [4]float64{box.Min.X, box.Min.Y, box.W(), box.H()}, Board: Board(t.Board), Edge: edgeOf(t.Board)}
@@ -86,6 +90,10 @@ func compose(least Least, t *tray.Tray, larder *food.Larder) Scene {
 	}
 	s.Beside = besideSaid(t, larder)
 	s.Tools = toolsOn(t, larder)
+	s.Plates, s.besides, s.besideDefs = []DrawnPlate{}, map[string]Drawing{}, map[string]string{}
+	if least == 0 { // nobody sees them from afar
+		s.Plates = platesBeside(t, larder, s.besides, s.besideDefs)
+	}
 	s.Bands = make([]Band, len(bandTops)+2)
 	for layer := 0; layer <= 8; layer++ {
 		for i := range t.Elements {
@@ -181,7 +189,7 @@ func Tray(title string, t *tray.Tray, larder *food.Larder) string {
 }
 
 // Picture is Tray with the names of what lies on it, where they are wanted, and cropped to one of Crops where
-// that is not empty.
+// that is not empty; where it is, the plates beside the board are in it.
 func Picture(title string, t *tray.Tray, larder *food.Larder, names bool, crop string) (string, error) {
 	s := compose(0, t, larder)
 	if crop != "" {
@@ -190,13 +198,16 @@ func Picture(title string, t *tray.Tray, larder *food.Larder, names bool, crop s
 			return "", err
 		}
 		s.Box = [4]float64{r.Min.X, r.Min.Y, r.W(), r.H()}
+		s.Plates = nil
 	}
-	return sceneDocument(0, title, t, larder, s, names), nil
+	return sceneDocument(0, title, t, larder, s.withPlates(), names), nil
 }
 
 // TrayFrom is Tray without what cannot be seen from so far.
 func TrayFrom(least Least, title string, t *tray.Tray, larder *food.Larder) string {
-	return sceneDocument(least, title, t, larder, compose(least, t, larder), false)
+	s := compose(least, t, larder)
+	s.Plates = nil
+	return sceneDocument(least, title, t, larder, s, false)
 }
 
 // sceneDocument writes a scene of a tray as a document that shows the scene's box.
@@ -217,6 +228,11 @@ func sceneDocument(least Least, title string, t *tray.Tray, larder *food.Larder,
 	}
 	m.put(defsOf(s.Defs, blur("shade", "-3%", "-3%", "106%", "106%", 1.9)+drawings.String()))
 	m.put(s.Board)
+	for _, p := range s.Plates {
+		m.open("g", "transform", placed(p.At.X, p.At.Y, 0))
+		m.put(p.inner)
+		m.shut("g")
+	}
 	for _, band := range s.Bands {
 		if len(band.Pieces) > 0 {
 			drawBand(&m, t, band, least > 0)

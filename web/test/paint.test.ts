@@ -8,6 +8,7 @@ const scene: Scene = {
   places: [],
   beside: [],
   tools: [],
+  plates: [],
   box: [-14, -14, 428, 328],
   board: '',
   drawings: {

@@ -11,6 +11,7 @@ const scene = (drawings: Scene['drawings']): Scene => ({
   places: [],
   beside: [],
   tools: [],
+  plates: [],
   box: [0, 0, 100, 100],
   board: '',
   drawings,

@@ -3886,6 +3886,35 @@ export interface components {
             scene: components["schemas"]["Scene"];
         };
         Scene: {
+            /** @description of bread and crackers, that stand beside the board from the first minute */
+            plates: {
+                /** Format: double */
+                across_mm: number;
+                /** @description its middle, as the board has it, mm */
+                at: number[];
+                pieces: {
+                    food: string;
+                    form: string;
+                    variant: number;
+                    /** @description round the plate's middle, mm */
+                    at: number[];
+                    /** Format: double */
+                    turn_deg: number;
+                }[];
+                foods: string[];
+                /**
+                 * Format: double
+                 * @description what lies on it
+                 */
+                grams: number;
+                /**
+                 * Format: double
+                 * @description what waits in boxes to be refilled, of all plates together
+                 */
+                held_g: number;
+                /** @description a document, the plate's middle in its middle */
+                svg: string;
+            }[];
             /** @description what guests take with, over what is laid */
             tools: {
                 name: string;

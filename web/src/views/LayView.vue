@@ -6,6 +6,7 @@ import HandTools from '@/components/lay/HandTools.vue'
 import LensBar from '@/components/lay/LensBar.vue'
 import NothingToLay from '@/components/lay/NothingToLay.vue'
 import OrderOfHands from '@/components/lay/OrderOfHands.vue'
+import PlatesBeside from '@/components/lay/PlatesBeside.vue'
 import SearchActs from '@/components/lay/SearchActs.vue'
 import SearchSays from '@/components/lay/SearchSays.vue'
 import SecondLook from '@/components/lay/SecondLook.vue'
@@ -293,7 +294,9 @@ useStageKeys(keys, nearer => (nearer ? tools.value?.nearer() : tools.value?.fart
         @decline="mending.decline"
         @show="show"
         @mend="mend"
-      />
+      >
+        <PlatesBeside v-if="scene?.plates.length" :plates="scene.plates" />
+      </SecondLook>
     </template>
   </Stage>
 </template>
