@@ -61,7 +61,7 @@ func TestEveryOperationSaysItsBounds(t *testing.T) {
 	if err != nil || len(all) < 100 {
 		t.Fatalf("%d operations, %v", len(all), err)
 	}
-	for op, want := range map[string]bounds{"edit": {15, 256, false}, "arrange": {180, 4096, true}, "enter": {15, 4, false}, "bringIn": {60, 48 << 10, false}, "addPhoto": {60, 12 << 10, false}} {
+	for op, want := range map[string]bounds{"edit": {15, 256, false}, "arrange": {180, 8192, true}, "enter": {15, 4, false}, "bringIn": {60, 48 << 10, false}, "addPhoto": {60, 12 << 10, false}} {
 		if all[op] != want {
 			t.Errorf("%s: %+v, not %+v", op, all[op], want)
 		}

@@ -406,8 +406,8 @@ func TestBadRequests(t *testing.T) {
 			}
 		}
 	}
-	if a := d.ask("PUT", id, bytes.Repeat([]byte(" "), 5<<20), "If-Match", `"1"`); a.status != 413 {
-		t.Errorf("5 MB: %d", a.status)
+	if a := d.ask("PUT", id, bytes.Repeat([]byte(" "), 9<<20), "If-Match", `"1"`); a.status != 413 {
+		t.Errorf("9 MB: %d", a.status)
 	}
 	if a := d.ask("PUT", id, []byte(good)); a.status != 400 {
 		t.Errorf("without If-Match: %d %s", a.status, a.body)

@@ -19,7 +19,7 @@ import (
 
 // MaxBytes and MaxDepth bound every document that comes from outside.
 const (
-	MaxBytes = 4 << 20
+	MaxBytes = 8 << 20
 	MaxDepth = 32
 )
 

@@ -43,7 +43,7 @@ func TestReadSaysWhatIsWrong(t *testing.T) {
 		{"not UTF-8", "{\"name\":\"\xc0\"}", "", "not UTF-8"},
 		{"deep", strings.Repeat("[", 40) + strings.Repeat("]", 40), "", "deeper than 32"},
 		{"deep objects", strings.Repeat(`{"a":`, 40) + "1" + strings.Repeat("}", 40), "", "deeper than 32"},
-		{"large", `{"name":"` + strings.Repeat("x", MaxBytes) + `"}`, "", "larger than 4 MB"},
+		{"large", `{"name":"` + strings.Repeat("x", MaxBytes) + `"}`, "", "larger than 8 MB"},
 	} {
 		var v outer
 		err := Read([]byte(c.doc), &v)

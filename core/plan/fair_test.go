@@ -163,7 +163,7 @@ func TestBoardsSuitTheGuests(t *testing.T) {
 			}
 			have := 0.0
 			for _, one := range j.Trays {
-				have += one.Board.UsableMM2() / 100
+				have += one.Board.UsableMM2() / 100 * float64(one.Copies())
 			}
 			if each := have / float64(n); (each < 170 || each > 300) && len(j.Says) == 0 {
 				t.Errorf("%s for %d: %.0f cm2 a guest on %d boards, and nothing is said", occasion, n, each, len(j.Trays))

@@ -65,6 +65,7 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last map[s
 	b = Counted(b, larder)
 	asked := b
 	b = onBoards(b.Weighed())
+	named := larder
 	larder = larder.Besides(b.PackStock())
 	j, err := inTime(b, larder, func(haste int) (*job.Job, error) {
 		return within(b, larder, func(money, lean float64) (*job.Job, error) {
@@ -94,6 +95,9 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last map[s
 		for i, t := range j.Trays {
 			t.Part.Number, t.Part.Of = i+1, len(j.Trays)
 		}
+	}
+	if ok, _ := fits(j); !ok {
+		return tables(asked, j, named, cabinet, last)
 	}
 	j.Says = append(sayPacks(j, larder), j.Says...)
 	j.NoteFoods(larder)

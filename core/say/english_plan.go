@@ -2,6 +2,8 @@ package say
 
 // planning is what is said while a job is planned: how amounts come about, what does not work out, what would save.
 var planning = map[string]string{
+	"tables.several": "{1} tables: {2} layouts that differ, each laid on several of them.",
+
 	"amount.hand":    "Set by hand.",
 	"amount.packs":   "What is there in packs.",
 	"amount.pack":    "Up to the whole pack, so that none is left over.",

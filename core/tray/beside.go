@@ -116,8 +116,8 @@ type Plate struct {
 type BesidePiece struct {
 	Food    string     `json:"food"`
 	Form    string     `json:"form"`
-	Variant int        `json:"variant"`
-	At      geom.Point `json:"at"` // round the plate's middle, mm
+	Variant int        `json:"variant"` // of its drawing, 0 and up to food.Variants
+	At      geom.Point `json:"at"`      // round the plate's middle, mm
 	TurnDeg float64    `json:"turn_deg"`
 }
 

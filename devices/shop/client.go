@@ -7,9 +7,10 @@ import (
 	"io"
 	"net/http"
 	"time"
-
-	"happytray/core/document"
 )
+
+// MostAnswer bounds what a shop answers, bytes.
+const MostAnswer = 4 << 20
 
 // Client asks a shop for its feed. The zero value with an address works.
 type Client struct {
@@ -88,12 +89,12 @@ func (c Client) once(ctx context.Context, each time.Duration) ([]byte, error) {
 	if res.StatusCode != http.StatusOK {
 		return nil, fmt.Errorf("the shop refuses (%s); check its address", res.Status)
 	}
-	raw, err := io.ReadAll(io.LimitReader(res.Body, document.MaxBytes+1))
+	raw, err := io.ReadAll(io.LimitReader(res.Body, MostAnswer+1))
 	if err != nil {
 		return nil, errTryAgain{errors.New("the shop's answer broke off")}
 	}
-	if len(raw) > document.MaxBytes {
-		return nil, fmt.Errorf("the shop's answer is larger than %d MB", document.MaxBytes>>20)
+	if len(raw) > MostAnswer {
+		return nil, fmt.Errorf("the shop's answer is larger than %d MB", MostAnswer>>20)
 	}
 	return raw, nil
 }

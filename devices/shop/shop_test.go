@@ -11,7 +11,6 @@ import (
 	"testing"
 	"time"
 
-	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/devices/shop"
@@ -151,7 +150,7 @@ func TestTries(t *testing.T) {
 			t.Errorf("%q: %v", bad, err)
 		}
 	}
-	big := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) { w.Write(make([]byte, document.MaxBytes+10)) }))
+	big := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) { w.Write(make([]byte, shop.MostAnswer+10)) }))
 	defer big.Close()
 	if _, _, err := (shop.Client{May: shop.Policy{Loopback: true}, URL: big.URL}).Fetch(context.Background()); err == nil || !strings.Contains(err.Error(), "larger") {
 		t.Errorf("too large: %v", err)

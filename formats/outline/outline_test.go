@@ -9,7 +9,6 @@ import (
 	"time"
 
 	"happytray/core/board"
-	"happytray/core/document"
 	"happytray/core/fault"
 )
 
@@ -124,7 +123,7 @@ func TestHostileDrawings(t *testing.T) {
 		"no size":           {svg(`width="0" height="0"`, `<rect width="9" height="9"/>`), "no size"},
 		"bad length":        {svg(mm, `<rect width="nine" height="9"/>`), "length"},
 		"another encoding":  {`<?xml version="1.0" encoding="latin1"?><svg/>`, "UTF-8"},
-		"too large":         {strings.Repeat(" ", document.MaxBytes+1), "MB"},
+		"too large":         {strings.Repeat(" ", MaxBytes+1), "MB"},
 	} {
 		d, took, err := timed(c.svg)
 		if took > time.Second { // it may be that something else had the machine; what is slow is slow again

@@ -11,7 +11,6 @@ import (
 	"strconv"
 	"strings"
 
-	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/geom"
 )
@@ -37,12 +36,15 @@ var hidden = []string{"defs", "symbol", "clipPath", "mask", "pattern", "marker",
 // runs or reach outside, and have no place in an outline.
 var refused = []string{"script", "foreignObject", "iframe", "object", "embed", "handler", "listener", "set", "animate", "animateTransform", "animateMotion"}
 
+// MaxBytes bounds a drawing.
+const MaxBytes = 4 << 20
+
 // pixel is one CSS pixel in mm.
 const pixel = 25.4 / 96
 
 func parse(svg []byte) (shapes []geom.Outline, physical bool, err error) {
-	if len(svg) > document.MaxBytes {
-		return nil, false, fault.Bad("", "the drawing is larger than %d MB; an outline needs far less", document.MaxBytes>>20)
+	if len(svg) > MaxBytes {
+		return nil, false, fault.Bad("", "the drawing is larger than %d MB; an outline needs far less", MaxBytes>>20)
 	}
 	d := xml.NewDecoder(bytes.NewReader(svg))
 	d.CharsetReader = func(charset string, in io.Reader) (io.Reader, error) {

@@ -11,11 +11,13 @@ import (
 	"unicode/utf8"
 
 	"happytray/core/brief"
-	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/food"
 	"happytray/formats/cell"
 )
+
+// MaxBytes bounds a table.
+const MaxBytes = 4 << 20
 
 // What becomes of a line.
 const (
@@ -102,8 +104,8 @@ func countRows(b []byte, comma rune) error {
 
 // sound checks the bytes of a file and takes a byte order mark off.
 func sound(b []byte) ([]byte, error) {
-	if len(b) > document.MaxBytes {
-		return nil, fault.Bad("", "the file is larger than %d MB; take it in parts", document.MaxBytes>>20)
+	if len(b) > MaxBytes {
+		return nil, fault.Bad("", "the file is larger than %d MB; take it in parts", MaxBytes>>20)
 	}
 	if bytes.HasPrefix(b, []byte{0xff, 0xfe}) || bytes.HasPrefix(b, []byte{0xfe, 0xff}) {
 		return nil, fault.Bad("", "the file is written in UTF-16; save it as CSV in UTF-8")

@@ -9,7 +9,6 @@ import (
 	"testing"
 	"time"
 
-	"happytray/core/document"
 	"happytray/core/fault"
 	"happytray/core/food"
 )
@@ -209,7 +208,7 @@ func TestFilesThatAreNoTable(t *testing.T) {
 		"open quotation": {"id,name\nhoney,\"never closed\n", "quotation"},
 		"stray quote":    {"id,name\nhoney,a\"b\n", "quotation"},
 		"rows":           {long, "20000 rows"},
-		"bytes":          {"id,name\n" + strings.Repeat("x", document.MaxBytes), "MB"},
+		"bytes":          {"id,name\n" + strings.Repeat("x", MaxBytes), "MB"},
 	} {
 		start := time.Now()
 		in, err := Read([]byte(c.file), food.BuiltIn(), stock, 2)
