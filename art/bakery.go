@@ -25,7 +25,7 @@ func bunRoll(p *pen, s subject) {
 func croissant(p *pen, s subject) {
 	l, w := s.spec.L, s.spec.W
 	p.turned(s.turn, func() {
-		at := func(t float64) geom.Point { return geom.Pt(t*l*.44, -w*.22+w*.58*t*t) }
+		at := func(t float64) geom.Point { return geom.Pt(t*l*.41, -w*.13+w*.36*t*t) }
 		const laps = 7
 		for k := range laps { // from the tips to the middle, each lap over the one before it
 			i := k
@@ -36,9 +36,9 @@ func croissant(p *pen, s subject) {
 			}
 			t := -1 + 2*(float64(i)+.5)/laps
 			q := at(t)
-			thick := w * (.2 + .26*math.Sqrt(1-t*t*.9))
-			turn := math.Atan(1.16*w*t/(l*.44)) * 180 / math.Pi
-			p.path(p.blob(q, l*.105, thick, turn, 11, .05), p.linear(0, 0, 0, 1, tone(s.out, 18, 0), 0, tone(s.out, 2, 0), .5, tone(s.out, -15, 5), 1), "stroke", tone(s.out, -26, 6), "stroke-width", ".7")
+			thick := w * (.12 + .22*math.Sqrt(1-t*t*.9))
+			turn := math.Atan(.88*w*t/(l*.44)) * 180 / math.Pi
+			p.path(p.blob(q, l*.1, thick, turn, 11, .05), p.linear(0, 0, 0, 1, tone(s.out, 18, 0), 0, tone(s.out, 2, 0), .5, tone(s.out, -15, 5), 1), "stroke", tone(s.out, -26, 6), "stroke-width", ".7")
 			p.line("M"+xy(q.Add(geom.Pt(-l*.03, -thick*.7)))+"Q"+xy(q.Add(geom.Pt(l*.03, 0)))+" "+xy(q.Add(geom.Pt(-l*.02, thick*.7))), tone(s.out, 24, -2), 1, "opacity", ".5")
 		}
 		p.glint(geom.Pt(-l*.1, -w*.3), l*.1, w*.05, .4)

@@ -16,6 +16,10 @@ func terrineSlab(p *pen, s subject) {
 // pastrySlab is pate in a baked crust: the crust brown without and pale within, a line of jelly under its lid.
 func pastrySlab(p *pen, s subject) {
 	loaf := loafed(s)
+	if s.spec.Shape != "slab" { // cut further, it has its crust along one side
+		cutPastry(p, s)
+		return
+	}
 	p.body(smooth(loaf), p.linear(0, 0, 1, 1, tone(s.out, 6, 2), 0, tone(s.out, -4, 2), .5, tone(s.out, -18, 5), 1), s.out)
 	p.path(smooth(loaf.Scale(.94)), "#e2b877")
 	p.path(smooth(loaf.Scale(.85)), "#c98d3c", "opacity", ".85") // the jelly
@@ -25,6 +29,16 @@ func pastrySlab(p *pen, s subject) {
 	for range 22 {
 		p.dot(p.inside(loaf, .6), p.between(.3, .8), tone(s.out, -22, 5), "opacity", ".35")
 	}
+}
+
+// cutPastry is a triangle of it: the crust along its wide end.
+func cutPastry(p *pen, s subject) {
+	terrine(p, s)
+	l, w := s.spec.L, s.spec.W
+	p.turned(s.turn, func() {
+		p.line("M"+xy(geom.Pt(l*.43, -w*.42))+"Q"+xy(geom.Pt(l*.49, 0))+" "+xy(geom.Pt(l*.43, w*.42)), tone(s.out, -8, 3), 3.4)
+		p.line("M"+xy(geom.Pt(l*.39, -w*.38))+"Q"+xy(geom.Pt(l*.44, 0))+" "+xy(geom.Pt(l*.39, w*.38)), "#e2b877", 1.6)
+	})
 }
 
 // loafed is the cross-section of what was baked in a tin: flat below, a little rounded above.

@@ -146,7 +146,12 @@ func jagged(p *pen, o geom.Outline, rough float64) geom.Outline {
 	return out
 }
 
+// goatLog is a log of goat's cheese under ash, or with herbs and pepper, or a coin of it: white, in the rind of the log.
 func goatLog(p *pen, s subject) {
+	if s.spec.Shape == "disc" {
+		logCoin(p, s)
+		return
+	}
 	d := smooth(s.outline)
 	l, w := s.spec.L, s.spec.W
 	if s.out.L < 80 { // rolled in ash: matt, the light hardly shows
@@ -164,6 +169,25 @@ func goatLog(p *pen, s subject) {
 		p.dot(p.inside(s.outline, 3), p.between(.25, .6), []string{"#5c6b3f", "#3d3a30", "#8a8f6a"}[p.r.IntN(3)], "opacity", ".6")
 	}
 	p.path(p.blob(geom.Pt(l*.46, 0), 3.4, w*.42, 0, 12, .05), tone(s.cut, 1, 0), "stroke", tone(s.out, -14, 3), "stroke-width", ".5")
+}
+
+func logCoin(p *pen, s subject) {
+	ashed := s.out.L < 80
+	p.body(smooth(s.outline), tone(s.out, -4, 1), s.out)
+	p.path(smooth(s.outline.Scale(.9)), p.radial(.4, .36, .8, tone(s.cut, 5, 0), 0, tone(s.cut, 1, 1), .6, tone(s.cut, -7, 4), 1))
+	in := s.outline.Scale(.82)
+	for range 9 { // where the wire tore it
+		q := p.inside(in, 2)
+		p.line("M"+xy(q)+"l"+f(p.between(1, 4))+" "+f(p.between(-.6, .6)), tone(s.cut, -9, 3), .5, "opacity", ".5")
+	}
+	for range 22 {
+		a := p.between(0, 360)
+		col := "#5c6b3f"
+		if ashed {
+			col = "#4c4b46"
+		}
+		p.dot(geom.Polar(s.spec.L*p.between(.43, .475), a), p.between(.25, .6), col, "opacity", ".6")
+	}
 }
 
 // blueWedge is a wedge or a slice of a blue cheese: a cream paste with veins that run in from the rind, each a line of

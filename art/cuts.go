@@ -13,7 +13,7 @@ func begunWedge(p *pen, s subject) {
 	block := blocky(s.food)
 	behind := geom.Outline{{X: -l / 2, Y: -w * .3}, {X: l * .36, Y: -w / 2}, {X: l * .47, Y: -w * .34}, {X: l / 2, Y: -w * .12}, {X: l * .46, Y: w * .06}, {X: -l * .46, Y: w * .02}}
 	if block {
-		behind = geom.Box(l*.96, w*.5, 3).Move(geom.Pt(0, -w*.24))
+		behind = geom.Box(l*.82, w*.42, 3).Move(geom.Pt(l*.05, -w*.15))
 	}
 	p.body(poly(behind), p.linear(0, 0, .5, 1, tone(s.cut, 6, 0), 0, tone(s.cut, 0, 1), .5, tone(s.cut, -10, 4), 1), s.cut)
 	if !block {

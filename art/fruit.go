@@ -37,6 +37,13 @@ func wholePear(p *pen, s subject) {
 
 // pearHalf shows pale flesh, the core and two pips.
 func pearHalf(p *pen, s subject) {
+	turn := s.turn
+	s.outline, s.turn = s.outline.Turn(-turn), 0
+	s.spec.L, s.spec.W = s.spec.L*.93, s.spec.W*.93 // with its stalk
+	p.turned(turn, func() { cutPear(p, s) })
+}
+
+func cutPear(p *pen, s subject) {
 	wholePear(p, s)
 	l, w := s.spec.L, s.spec.W
 	o := geom.Outline{{X: -l * .46, Y: 0}, {X: -l * .35, Y: -w * .38}, {X: -l * .1, Y: -w * .44}, {X: l * .16, Y: -w * .23}, {X: l * .37, Y: -w * .16}, {X: l * .44, Y: 0}, {X: l * .37, Y: w * .16}, {X: l * .16, Y: w * .23}, {X: -l * .1, Y: w * .44}, {X: -l * .35, Y: w * .38}}
@@ -179,12 +186,38 @@ func currants(p *pen, s subject) {
 
 // melonWedge is a boat of flesh with its rind along the bow.
 func melonWedge(p *pen, s subject) {
-	l, w := s.spec.L, s.spec.W
-	o := geom.Outline{{X: -l * .5, Y: -w * .1}, {X: -l * .25, Y: -w * .42}, {X: 0, Y: -w * .5}, {X: l * .25, Y: -w * .42}, {X: l * .5, Y: -w * .1}, {X: l * .22, Y: w * .36}, {X: 0, Y: w * .44}, {X: -l * .22, Y: w * .36}}
-	p.body(smooth(o), p.linear(0, 0, 0, 1, tone(s.out, 0, 0), 0, tone(s.out, 6, 0), .1, "#dfe0a4", .13, tone(s.cut, 6, 0), .24, tone(s.cut, 0, 0), .7, tone(s.cut, -9, 4), 1), s.out)
-	for range 12 {
-		q := p.inside(o, 6)
-		p.line("M"+xy(q)+"l"+f(p.between(-4, 4))+" 3", tone(s.cut, 11, 2), .8, "opacity", ".5")
+	if s.spec.Shape == "crescent" {
+		melonSlice(p, s)
+		return
 	}
-	p.glint(geom.Pt(-l*.15, w*.02), l*.12, w*.03, .45)
+	o := s.outline.Turn(-s.turn)
+	p.turned(s.turn, func() {
+		l, w := s.spec.L, s.spec.W
+		p.body(poly(o), p.linear(0, 0, .3, 1, tone(s.cut, 7, 2), 0, tone(s.cut, 0, 0), .5, tone(s.cut, -8, 3), 1), s.cut)
+		rind := func(in float64) string {
+			return "M" + xy(geom.Pt(l*(.44-in), -w*(.47-in*.4))) + "Q" + xy(geom.Pt(l*(.53-in), 0)) + " " + xy(geom.Pt(l*(.44-in), w*(.47-in*.4)))
+		}
+		p.path(rind(.075), "none", "stroke", tone(s.cut, 24, -4), "stroke-width", f(l*.045), "opacity", ".8")
+		p.path(rind(.045), "none", "stroke", "#eef0d6", "stroke-width", f(l*.05))
+		p.path(rind(.01), "none", "stroke", "#4f7a3a", "stroke-width", f(l*.05))
+		for range 9 { // seeds lie in rows from the tip
+			t := p.between(-.1, .28)
+			at := geom.Pt(l*t, w*(t+.5)*.36*p.between(-1, 1))
+			p.oval(at, 1.7, .9, p.between(-25, 25), "#2b1c18", "opacity", ".85")
+		}
+		for range 10 {
+			q := p.inside(o, 5)
+			p.line("M"+xy(q)+"l"+f(p.between(-3, 3))+" "+f(p.between(1, 3)), tone(s.cut, 14, 0), .7, "opacity", ".4")
+		}
+	})
+}
+
+// melonSlice is a slice along a melon, without its seeds: fine fibres run along it.
+func melonSlice(p *pen, s subject) {
+	fruitSlice(p, s)
+	in := s.outline.Scale(.8)
+	for range 12 {
+		q := p.inside(in, 3)
+		p.line("M"+xy(q)+"l"+f(p.between(4, 11))+" "+f(p.between(-1.5, 1.5)), tone(s.cut, []float64{11, -9}[p.r.IntN(2)], 2), .6, "opacity", ".4")
+	}
 }

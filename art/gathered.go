@@ -37,7 +37,7 @@ func ribbon(p *pen, s subject) {
 // folds spreading to both sides and ending in the slice's rims, dark in the depth between them.
 func folds(p *pen, s subject, g gather) {
 	p.turned(s.turn, func() {
-		l, w, c := s.spec.L, s.spec.W, s.cut
+		l, w, c := s.spec.L*.95, s.spec.W*.95, s.cut
 		n := 5 + p.r.IntN(2)
 		step := l * .8 / float64(n)
 		lean, bow := step*p.between(-.7, .7), step*p.between(-.7, .7)

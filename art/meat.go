@@ -54,12 +54,16 @@ func halfFold(p *pen, s subject) {
 	c := s.cut
 	p.body(poly(s.outline), p.linear(0, .5, 1, .5, tone(c, -9, 2), 0, tone(c, 2, 0), .35, tone(c, 5, 0), .8, tone(c, -4, 1), 1), c)
 	flecks(p, s.outline, 16, 2.4, tone(c, 22, -2))
-	b := s.outline.Bounds()
-	p.line("M"+f(b.Min.X+1)+" "+f(b.Min.Y+3)+"L"+f(b.Min.X+1)+" "+f(b.Max.Y-3), tone(c, 16, 0), 1.4, "opacity", ".7")
+	crease(p, s, 3, tone(c, 16, 0), 1.4)
 }
 
 // speckledSausage shows cubes of fat and green pistachio in a pale slice.
 func speckledSausage(p *pen, s subject) {
+	if s.spec.Shape == "fold" {
+		foldedSlice(p, s)
+		flecks(p, s.outline.Scale(.8), 7, 1.8, "#a3b26a")
+		return
+	}
 	if s.spec.Shape == "gathered" {
 		gathered(p, s)
 		return
@@ -68,8 +72,15 @@ func speckledSausage(p *pen, s subject) {
 	p.body(poly(s.outline), p.linear(0, .5, 1, .5, tone(c, -8, 2), 0, tone(c, 3, 0), .3, tone(c, 4, 0), .8, tone(c, -4, 1), 1), c)
 	flecks(p, s.outline, 15, 3.1, "#f8e4dc")
 	flecks(p, s.outline, 7, 2.1, "#a3b26a")
-	b := s.outline.Bounds()
-	p.line("M"+f(b.Min.X+1)+" "+f(b.Min.Y+4)+"L"+f(b.Min.X+1)+" "+f(b.Max.Y-4), tone(c, 12, 0), 1.6, "opacity", ".8")
+	crease(p, s, 4, tone(c, 12, 0), 1.6)
+}
+
+// crease is the light along the fold of a slice folded once, so many mm short of its ends.
+func crease(p *pen, s subject, short float64, light string, width float64) {
+	b := s.outline.Turn(-s.turn).Bounds()
+	p.turned(s.turn, func() {
+		p.line("M"+f(b.Min.X+1)+" "+f(b.Min.Y+short)+"L"+f(b.Min.X+1)+" "+f(b.Max.Y-short), light, width, "opacity", ".75")
+	})
 }
 
 // roll is a slice rolled up: soft, so not quite straight, its outer edge along it, its turns at both ends.

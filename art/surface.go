@@ -41,6 +41,14 @@ func surfaceOf(b *board.Board) string {
 				p.line("M"+xy(q)+"l"+f(p.between(6, 30))+" "+f(p.between(-5, 5)), "#d5dadb", .35, "opacity", ".22")
 			}
 		})
+	case "card":
+		p.path(d, p.linear(0, 0, 1, 1, tone(c, 6, 0), 0, tone(c, 0, 0), .5, tone(c, -6, 1), 1))
+		surface(func() { // fibres every way
+			for range int(box.W() * box.H() / 420) {
+				q, a := geom.Pt(p.between(box.Min.X, box.Max.X), p.between(box.Min.Y, box.Max.Y)), p.between(0, 360)
+				p.line("M"+xy(q)+"L"+xy(q.Add(geom.Polar(p.between(1.5, 5), a))), tone(c, []float64{-14, 12}[p.r.IntN(2)], 2), .4, "opacity", ".35")
+			}
+		})
 	case "marble", "ceramic", "glass", "metal", "paper":
 		p.path(d, p.linear(0, 0, 1, 1, tone(c, 5, 0), 0, tone(c, 0, 0), .5, tone(c, -7, 1), 1))
 		surface(func() {
@@ -77,7 +85,14 @@ func surfaceOf(b *board.Board) string {
 		p.line(d, tone(c, 18, 2), 5, "opacity", ".38", "transform", "translate(1.4 1.8)")
 		p.line(d, tone(c, -22, 2), 4, "opacity", ".3", "transform", "translate(-1.2 -1.4)")
 	})
-	if b.RimMM > 0 {
+	if b.RimMM >= tallRim { // one looks down into it: walls on all sides, the near ones in the light
+		surface(func() {
+			p.line(d, tone(c, -16, 1), 2*wallMM, "opacity", ".75")
+			p.line(d, tone(c, 12, 0), 2*wallMM-3, "opacity", ".5", "transform", "translate(-2.5 -2.5)")
+			p.line(edge(b.FoodZone), tone(c, -30, 2), 2.2, "opacity", ".5")
+		})
+		p.line(d, tone(c, 16, 0), 1.6, "opacity", ".9")
+	} else if b.RimMM > 0 {
 		p.line(d, tone(c, -8, 1), 9, "opacity", ".55")
 		p.line(d, tone(c, 14, 0), 2, "opacity", ".6", "transform", "translate(-.8 -1)")
 	}
@@ -99,6 +114,12 @@ func surfaceOf(b *board.Board) string {
 	clip.shut("clipPath")
 	return defsOf(defs, blur("board-shadow", "-5%", "-5%", "112%", "115%", 7), clip.String()) + p.String()
 }
+
+// From tallRim on a rim is a wall, drawn so broad as it is seen from above, mm.
+const (
+	tallRim = 35
+	wallMM  = 11
+)
 
 // openingMM is how wide a hole is, at least, through which the table is seen: the middle of a ring, and no grip.
 const openingMM = 40

@@ -24,6 +24,7 @@ type Board struct {
 	Keepouts []geom.Outline `json:"keepouts"`
 	Wells    []geom.Outline `json:"wells"`
 	RimMM    float64        `json:"rim_mm"`
+	LidMM    float64        `json:"lid_mm,omitempty"` // how high food may stand under the lid it is closed with; 0 for none
 	Colour   string         `json:"colour"`
 	Material string         `json:"material"`
 	FoodSafe bool           `json:"food_safe"`
@@ -48,7 +49,7 @@ func (b Board) MarshalJSON() ([]byte, error) { return document.WriteObject(plain
 var Shapes = []string{"rectangle", "round", "oval", "paddle", "plank", "half-round", "hexagon", "ring", "heart", "tree", "star", "figure", "outline"}
 
 // Materials a board can be drawn in.
-var Materials = []string{"wood", "slate", "marble", "ceramic", "metal", "glass", "chalkboard", "paper"}
+var Materials = []string{"wood", "slate", "marble", "ceramic", "metal", "glass", "chalkboard", "paper", "card"}
 
 var sides = []string{"top", "right", "bottom", "left"}
 
@@ -60,6 +61,7 @@ type Request struct {
 	LengthMM    float64        `json:"length_mm,omitempty"`
 	WidthMM     float64        `json:"width_mm,omitempty"`
 	RimMM       float64        `json:"rim_mm,omitempty"`
+	LidMM       float64        `json:"lid_mm,omitempty"` // how high food may stand under its lid; 0 for none
 	Colour      string         `json:"colour,omitempty"`
 	Material    string         `json:"material,omitempty"`
 	Figure      string         `json:"figure,omitempty"` // of the shape figure: a letter or a digit
@@ -91,6 +93,12 @@ func (r Request) Zero() bool { return r.ID == "" && r.Shape == "" && len(r.Outli
 
 // MaxRegions bounds a board's keep-outs and its wells.
 const MaxRegions = 40
+
+// LeastLid and MostLid bound the room under a lid, mm: under less only slices lie, over more nobody calls it a lid.
+const (
+	LeastLid = 20
+	MostLid  = 300
+)
 
 const margin = 8 // mm between a board's edge and its food zone: room to lift it
 
@@ -160,7 +168,7 @@ func build(r Request) (Board, error) {
 	if err := fault.Between("rim_mm", r.RimMM, 0, 100, " mm"); err != nil {
 		return Board{}, err
 	}
-	b := Board{ID: r.ID, RimMM: r.RimMM, Colour: r.Colour, Material: r.Material, FoodSafe: !r.NotFoodSafe, Liner: r.Liner, Turns: r.Turns,
+	b := Board{ID: r.ID, RimMM: r.RimMM, LidMM: r.LidMM, Colour: r.Colour, Material: r.Material, FoodSafe: !r.NotFoodSafe, Liner: r.Liner, Turns: r.Turns,
 		Front: "none", Access: append([]string(nil), sides...), Keepouts: []geom.Outline{}, Wells: []geom.Outline{}}
 	if b.ID == "" {
 		b.ID = fmt.Sprintf("own-%s", r.Shape)
@@ -323,6 +331,11 @@ func (b Board) Check() error {
 	}
 	if err := fault.Between("rim_mm", b.RimMM, 0, 100, " mm"); err != nil {
 		return err
+	}
+	if b.LidMM != 0 {
+		if err := fault.Between("lid_mm", b.LidMM, LeastLid, MostLid, " mm, or left out where there is no lid"); err != nil {
+			return err
+		}
 	}
 	for i, c := range []string{b.Colour, b.Liner} {
 		field := []string{"colour", "liner"}[i]

@@ -55,6 +55,9 @@ var builtIn = sync.OnceValue(func() []built {
 		{name: "Carving board with a well, oak", r: Request{ID: "rectangle-48-well", Shape: "rectangle", LengthMM: 480, WidthMM: 340, Colour: "#a4763f"}, unusual: true, finish: well},
 		{name: "Butler's tray with grips, steel", r: Request{ID: "rectangle-58-steel", Shape: "rectangle", LengthMM: 580, WidthMM: 380, RimMM: 30, Colour: "#b9bdbd", Material: "metal"}, unusual: true, finish: grips},
 		{name: "Single plate, speckled glaze", r: Request{ID: "plate-24", Shape: "round", LengthMM: 240, RimMM: 12, Colour: "#e4dccb", Material: "ceramic"}, unusual: true},
+		{name: "Small box with a lid, card", r: Request{ID: "box-22-card", Shape: "rectangle", LengthMM: 220, WidthMM: 220, RimMM: 50, LidMM: 50, Colour: "#b98d5f", Material: "card", Liner: "#efe8d9"}, unusual: true, finish: folded},
+		{name: "Box with a lid, card", r: Request{ID: "box-36-card", Shape: "rectangle", LengthMM: 360, WidthMM: 250, RimMM: 60, LidMM: 60, Colour: "#b98d5f", Material: "card", Liner: "#efe8d9"}, unusual: true, finish: folded},
+		{name: "Large box with a lid, card", r: Request{ID: "box-46-card", Shape: "rectangle", LengthMM: 460, WidthMM: 310, RimMM: 80, LidMM: 80, Colour: "#b98d5f", Material: "card", Liner: "#efe8d9"}, unusual: true, finish: folded},
 		{name: "Chalkboard", r: Request{ID: "rectangle-50-chalk", Shape: "rectangle", LengthMM: 500, WidthMM: 350, Colour: "#34393a", Material: "chalkboard"}, unusual: true, finish: lined},
 		{name: "Glass round", r: Request{ID: "round-36-glass", Shape: "round", LengthMM: 360, Colour: "#cfdad8", Material: "glass"}, unusual: true},
 		{name: "Table run, paper", r: Request{ID: "run-140-paper", Shape: "plank", LengthMM: 1400, WidthMM: 600, Colour: "#efe8d9", Material: "paper"}},
@@ -102,6 +105,13 @@ func grips(b *Board) {
 	for _, x := range []float64{z.Min.X + 9, z.Max.X - 9} {
 		b.Keepouts = append(b.Keepouts, geom.Box(18, 120, 8).Move(geom.Pt(x, z.Centre().Y)).Round())
 	}
+}
+
+// folded is a box of card: its corners are sharp.
+func folded(b *Board) {
+	box := b.Outline.Bounds()
+	b.Outline = geom.Box(box.W(), box.H(), 5).Move(box.Centre()).Round()
+	b.FoodZone = geom.Box(box.W()-24, box.H()-24, 3).Move(box.Centre()).Round()
 }
 
 // lined is a surface that is not fit for food, under a paper liner.

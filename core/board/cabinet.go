@@ -47,6 +47,19 @@ func (c *Cabinet) Without(boards, vessels map[string]bool) *Cabinet {
 	return out
 }
 
+// Low is the cabinet without vessels that stand higher than so many mm: nothing else goes under a lid.
+func (c *Cabinet) Low(mm float64) *Cabinet {
+	low := func(all []Vessel) (out []Vessel) {
+		for _, v := range all {
+			if v.HeightMM <= mm {
+				out = append(out, v)
+			}
+		}
+		return out
+	}
+	return &Cabinet{boards: c.boards, usual: c.usual, vessels: low(c.vessels), away: low(c.away)}
+}
+
 func left[T any](all []T, gone map[string]bool, id func(T) string) []T {
 	var out []T
 	for _, v := range all {

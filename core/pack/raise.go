@@ -23,7 +23,7 @@ func RaiseBy(t *tray.Tray, i int) float64 {
 		return 0
 	}
 	by := 5 * math.Ceil((raisedTo-v.HeightMM)/5)
-	if by <= 0 || by > mostRaise {
+	if lid := t.Board.LidMM; by <= 0 || by > mostRaise || lid > 0 && v.HeightMM+by > lid {
 		return 0
 	}
 	return by

@@ -67,6 +67,8 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last map[s
 	b = onBoards(b.Weighed())
 	named := larder
 	larder = larder.Besides(b.PackStock())
+	noted := larder
+	larder, cabinet = underLid(b, larder, cabinet)
 	j, err := inTime(b, larder, func(haste int) (*job.Job, error) {
 		return within(b, larder, func(money, lean float64) (*job.Job, error) {
 			j := &job.Job{Title: title(b), Brief: asked}
@@ -100,7 +102,7 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last map[s
 		return tables(asked, j, named, cabinet, last)
 	}
 	j.Says = append(sayPacks(j, larder), j.Says...)
-	j.NoteFoods(larder)
+	j.NoteFoods(noted)
 	return j, nil
 }
 

@@ -15,6 +15,7 @@ import (
 	"happytray/core/job"
 	"happytray/core/plan"
 	"happytray/core/plan/plantest"
+	"happytray/core/tray"
 )
 
 func at(t *testing.T, s string) time.Time {
@@ -823,5 +824,25 @@ func TestCrackersBesideHaveTheirPlate(t *testing.T) {
 		if plates != want || (fanned > 0) != (want > 0) {
 			t.Errorf("%d guests: %d plates of %d, %d times fanned", j.Brief.Guests.Adults, plates, want, fanned)
 		}
+	}
+}
+
+// A box that is closed with a lid has its lid in the kit, and its crackers in a bag and on no plate.
+func TestKitOfABox(t *testing.T) {
+	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 5}, Occasion: "grazing", Board: &board.Request{ID: "box-36-card"}})
+	j.Trays[0].Reserve = append(j.Trays[0].Reserve, tray.Reserve{Food: "round-crackers", Form: "shingle", Grams: 60})
+	d, err := Plan(j, food.BuiltIn(), Options{People: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	got := map[string]int{}
+	for _, k := range d.Kit {
+		got[k.What] = k.Count
+		if strings.HasPrefix(k.What, "plate beside") {
+			t.Errorf("%s stands beside a box that is taken away", k.What)
+		}
+	}
+	if got["lid for the box with a lid, card"] != 1 || got["closed bag, to go with the box"] != 1 {
+		t.Errorf("the kit holds %v", got)
 	}
 }

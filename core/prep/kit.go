@@ -144,6 +144,14 @@ func serving(c *counter, trays []*tray.Tray, guests int, larder *food.Larder) {
 		}
 	}
 	for _, t := range trays {
+		if t.Board != nil && t.Board.LidMM > 0 {
+			c.add(ToServe, "lid for the "+strings.ToLower(t.Board.Called()), t.Copies(), "for the road and the fridge")
+			if crisp := crispIn(t, larder); len(crisp) > 0 {
+				c.add(ToServe, "closed bag, to go with the box", t.Copies(), crisp...)
+			}
+		}
+	}
+	for _, t := range trays {
 		if p := t.Beside(larder); p.Count > 0 {
 			var names []string
 			for _, id := range p.Foods {
@@ -171,6 +179,16 @@ func serving(c *counter, trays []*tray.Tray, guests int, larder *food.Larder) {
 	spare := int(math.Ceil(float64(guests) * spareShare))
 	c.add(ToServe, "plate", spare, "guests, and a quarter more")
 	c.add(ToServe, "napkin", spare, "guests, and a quarter more")
+}
+
+// crispIn names the bread and crackers of a tray's reserve.
+func crispIn(t *tray.Tray, larder *food.Larder) (names []string) {
+	for _, r := range t.Reserve {
+		if f, ok := larder.Get(r.Food); ok && f.Category == food.Cracker && r.Grams > 0 && !slices.Contains(names, strings.ToLower(f.Name)) {
+			names = append(names, strings.ToLower(f.Name))
+		}
+	}
+	return names
 }
 
 // preparing is what the kitchen puts out.

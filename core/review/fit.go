@@ -28,6 +28,8 @@ func (m *measures) fit() {
 	}
 	m.values["fit.overlap"] = deepest
 
+	m.lid()
+
 	f := &l.chart
 	cover := 0.0
 	if f.open > 0 {
@@ -62,4 +64,24 @@ func (m *measures) fit() {
 	} else {
 		m.values["fit.placed"] = 0
 	}
+}
+
+// lid finds what stands too high for a board's lid.
+func (m *measures) lid() {
+	room := m.l.tray.Board.LidMM
+	if room == 0 {
+		return
+	}
+	most := 0.0
+	m.each(func(i int, e *elem) {
+		high := 0.0
+		for _, p := range m.l.tray.Elements[i].Pieces {
+			high = math.Max(high, p.ZMM+p.HeightMM)
+		}
+		if over := math.Ceil(high - room); over > 0 {
+			most = math.Max(most, over)
+			m.find("fit.lid", Mend, 8, e.middle, []int{i}, say.New("fit.lid", m.it(i), say.MM(over)))
+		}
+	})
+	m.values["fit.lid"] = most
 }

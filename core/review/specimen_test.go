@@ -110,6 +110,18 @@ var specimens = []specimen{
 			box(t, "almonds", "drift", z.W()/2-24, z.H(), z.Min.X+z.W()/4-12, 200, 14)
 			box(t, "orange-block", "tumble", z.W()/2-24, z.H(), z.Max.X-z.W()/4+12, 200, 14)
 		}},
+	{"fit.lid",
+		func(t *tray.Tray) {
+			t.Board.LidMM = 40
+			put(t, "honey", "bowl", 1, 300, 200, 0)
+		},
+		func(t *tray.Tray) {
+			t.Board.LidMM = 40
+			put(t, "honey", "bowl", 1, 300, 200, 0)
+			for k := range t.Elements[0].Pieces {
+				t.Elements[0].Pieces[k].ZMM = 20
+			}
+		}},
 	{"fit.placed",
 		func(t *tray.Tray) { put(t, "honey", "bowl", 1, 300, 200, 0) },
 		func(t *tray.Tray) {

@@ -29,9 +29,12 @@ const (
 
 // Beside are the plates for the crackers and the bread that stand beside a board; none where all lies on it. Half of the
 // weight lies on board and plates from the first minute, the rest waits in its box. What some guests avoid, or what may
-// hold it, has plates of its own.
+// hold it, has plates of its own. A box that is closed with a lid has none.
 func (t *Tray) Beside(larder *food.Larder) Plates {
 	var p Plates
+	if t.Board != nil && t.Board.LidMM > 0 { // a box is taken away, and its crackers with it
+		return p
+	}
 	for _, r := range t.besides(larder) {
 		p.Foods = append(p.Foods, r.Food)
 		p.Grams += r.Grams

@@ -666,6 +666,10 @@ export interface BoardRequest {
   length_mm?: number;
   width_mm?: number;
   rim_mm?: number;
+  /**
+   * how high food may stand under its lid; left out where there is none
+   */
+  lid_mm?: number;
   colour?: string;
   material?: string;
   outline?: Outline;
@@ -719,8 +723,12 @@ export interface Board {
    */
   wells?: Outline[];
   rim_mm?: number;
+  /**
+   * how high food may stand under its lid; left out where there is none
+   */
+  lid_mm?: number;
   colour?: Colour;
-  material?: "wood" | "slate" | "marble" | "ceramic" | "metal" | "glass" | "chalkboard" | "paper";
+  material?: "wood" | "slate" | "marble" | "ceramic" | "metal" | "glass" | "chalkboard" | "paper" | "card";
   food_safe?: boolean;
   /**
    * its colour, or empty

@@ -64,6 +64,7 @@ export function useBoardMaker() {
       outline: points(b.outline),
       holes: (b.keepouts ?? []).map(points),
       rim_mm: b.rim_mm || undefined,
+      lid_mm: b.lid_mm,
       colour: b.colour,
       material: b.material,
       not_food_safe: b.food_safe === false || undefined,

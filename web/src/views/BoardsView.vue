@@ -237,6 +237,10 @@ const takenBowl = (id: string) => !!cabinet.value?.vessels.some(v => v.vessel.id
                 board.board.rim_mm ? length(board.board.rim_mm) : 'none: keep what rolls away from the edge'
               }}
             </dd>
+            <template v-if="board.board.lid_mm">
+              <dt>Lid</dt>
+              <dd>food stands {{ length(board.board.lid_mm) }} high under it at most</dd>
+            </template>
             <template v-if="board.board.wells?.length">
               <dt>Hollows</dt>
               <dd>

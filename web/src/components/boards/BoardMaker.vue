@@ -17,7 +17,7 @@ const emit = defineEmits<{ done: [id: string]; leave: [] }>()
 const m = props.maker
 const { ask, made, wrong, found, file, undo, saved, byOutline } = m
 
-const materials = ['wood', 'slate', 'marble', 'ceramic', 'metal', 'glass', 'chalkboard', 'paper']
+const materials = ['wood', 'slate', 'marble', 'ceramic', 'metal', 'glass', 'chalkboard', 'paper', 'card']
 const square = computed(() => oneSide(ask.value.shape))
 const reach = ref(0)
 watch(byOutline, on => (reach.value = on && (ask.value.outline?.length ?? 0) > 16 ? 70 : 0))
@@ -211,6 +211,18 @@ async function save() {
           label="Rim"
           :model-value="units.length === 'in' ? shown(ask.rim_mm ?? 0) : (ask.rim_mm ?? 0)"
           @update:model-value="n => n >= 0 && m.change({ rim_mm: units.length === 'in' ? n * 25.4 : n })"
+        />
+      </div>
+      <div class="row">
+        <span>Room under its lid, {{ units.length === 'in' ? 'in' : 'mm' }}</span>
+        <NumberField
+          :min="units.length === 'in' ? shown(20) : 20"
+          :max="units.length === 'in' ? shown(300) : 300"
+          none="no lid"
+          label="Room under its lid"
+          :model-value="ask.lid_mm ? (units.length === 'in' ? shown(ask.lid_mm) : ask.lid_mm) : undefined"
+          @update:model-value="n => m.change({ lid_mm: units.length === 'in' ? n * 25.4 : n })"
+          @cleared="m.change({ lid_mm: undefined })"
         />
       </div>
       <label class="tick">
