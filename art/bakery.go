@@ -25,7 +25,7 @@ func bunRoll(p *pen, s subject) {
 func croissant(p *pen, s subject) {
 	l, w := s.spec.L, s.spec.W
 	p.turned(s.turn, func() {
-		at := func(t float64) geom.Point { return geom.Pt(t*l*.41, -w*.13+w*.36*t*t) }
+		at := func(t float64) geom.Point { return geom.Pt(t*l*.375, -w*.13+w*.34*t*t) }
 		const laps = 7
 		for k := range laps { // from the tips to the middle, each lap over the one before it
 			i := k
