@@ -472,7 +472,7 @@ func TestHowItEnds(t *testing.T) {
 		{planned, []string{"arrange", "--effort", "-1"}, 1, "effort"},
 		{strings.Replace(planned, `"grams":`, `"grams":-`, 1), []string{"review"}, 1, "elements[0].grams"},
 		{strings.Repeat("[", 9000), []string{"review"}, 1, "deeper"},
-		{`{"format":"happytray/1","title":"` + strings.Repeat("x", 5<<20) + `"}`, []string{"review"}, 1, "larger"},
+		{`{"format":"happytray/1","title":"` + strings.Repeat("x", 9<<20) + `"}`, []string{"review"}, 1, "larger"},
 	} {
 		out, says, exit := run(t, []byte(c.in), c.args...)
 		if exit != c.exit || !strings.Contains(string(says), c.says) || len(says) == 0 {

@@ -92,6 +92,8 @@ func TestBadBriefs(t *testing.T) {
 		{`{` + g + `,"board":{"shape":"outline","outline":[[0,0],[300,300],[300,0],[0,290]]}}`, "board.outline"},
 		{`{` + g + `,"board":{"outline":[[0,0],[1,0],[1,1]]}}`, "board.outline"},
 		{`{` + g + `,"note":"` + strings.Repeat("x", 2001) + `"}`, "note"},
+		{`{` + g + `,"makes":["honey","` + strings.Repeat("x", 81) + `"]}`, "makes[1]"},
+		{`{` + g + `,"makes":[` + strings.Repeat(`"honey",`, mostMakes) + `"honey"]}`, "makes"},
 	} {
 		_, err := Read([]byte(c.doc))
 		var bad *fault.Error

@@ -33,10 +33,12 @@ const (
 	Open      Kind = "open"      // a row or fan, or close it
 	Bend      Kind = "bend"      // a trail along another line
 	Pile      Kind = "pile"      // loose food drawn together, two deep
+	Lean      Kind = "lean"      // against what is nearest, lapping over it as far as it may
+	HideFoot  Kind = "hide-foot" // small food of the reserve round a bowl or a cheese, where board shows
 )
 
 // Kinds are all of them.
-var Kinds = []Kind{Move, Lay, TakeOff, Lock, Unlock, Form, Swap, Duplicate, Split, Join, Amount, Vessel, Lift, Circle, Open, Bend, Pile}
+var Kinds = []Kind{Move, Lay, TakeOff, Lock, Unlock, Form, Swap, Duplicate, Split, Join, Amount, Vessel, Lift, Circle, Open, Bend, Pile, Lean, HideFoot}
 
 // Command is one thing that a hand does to a tray.
 type Command struct {

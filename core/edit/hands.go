@@ -33,8 +33,12 @@ func byHand(ctx context.Context, t *tray.Tray, larder *food.Larder, c Command) (
 	if h.e.Locked && c.Kind != Duplicate {
 		return pack.Displacement{}, fault.Bad("element", "%s is locked; unlock it first", f.Name)
 	}
-	if c.Kind == Pile {
+	switch c.Kind {
+	case Pile:
 		given, err := h.pile(ctx)
+		return pack.Displacement{Tray: given}, err
+	case HideFoot:
+		given, err := h.hideFoot(ctx)
 		return pack.Displacement{Tray: given}, err
 	}
 	held, err := h.do(c)
@@ -77,6 +81,8 @@ func (h *hand) do(c Command) (held []int, err error) {
 		err = h.open(c.Open)
 	case Bend:
 		err = h.bend(c.Path)
+	case Lean:
+		err = h.lean()
 	}
 	return []int{h.k}, err
 }

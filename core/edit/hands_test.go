@@ -54,7 +54,7 @@ func TestEveryActLeavesATrayThatFits(t *testing.T) {
 		whole := pick(tr, func(e *tray.Element) bool { return e.Form == "cut-round" })
 		acts := []Command{
 			{Kind: Swap, IDs: []string{cup, row}}, {Kind: Swap, IDs: []string{loose, cup}},
-			{Kind: Pile, IDs: []string{loose}}, {Kind: Split, IDs: []string{loose}}, {Kind: Split, IDs: []string{row}}, {Kind: Split, IDs: []string{trail}},
+			{Kind: Pile, IDs: []string{loose}}, {Kind: Lean, IDs: []string{row}}, {Kind: Split, IDs: []string{loose}}, {Kind: Split, IDs: []string{row}}, {Kind: Split, IDs: []string{trail}},
 			{Kind: Duplicate, IDs: []string{loose}}, {Kind: Duplicate, IDs: []string{cup}}, {Kind: Duplicate, IDs: []string{whole}},
 			{Kind: Amount, IDs: []string{loose}, Count: 3}, {Kind: Amount, IDs: []string{row}, Count: 3}, {Kind: Amount, IDs: []string{trail}, Count: 3},
 			{Kind: Amount, IDs: []string{row}, Count: len(at(tr, row).Pieces) + 2}, {Kind: Amount, IDs: []string{loose}, Count: len(at(tr, loose).Pieces) + 6},
@@ -180,7 +180,7 @@ func TestActsThatCannotBeDone(t *testing.T) {
 		{Kind: Amount, IDs: []string{cup}, Count: 3000}, {Kind: Vessel, IDs: []string{cup}}, {Kind: Vessel, IDs: []string{row}, Vessel: &tiny}, {Kind: Vessel, IDs: []string{cup}, Vessel: &tiny},
 		{Kind: Lift, IDs: []string{row}, LiftMM: 20}, {Kind: Lift, IDs: []string{cup}, LiftMM: -1}, {Kind: Lift, IDs: []string{cup}, LiftMM: math.NaN()}, {Kind: Lift, IDs: []string{cup}, LiftMM: 900},
 		{Kind: Circle, IDs: []string{cup}, Deg: math.Inf(1)}, {Kind: Open, IDs: []string{row}, Open: 0}, {Kind: Open, IDs: []string{loose}, Open: 1.2}, {Kind: Open, IDs: []string{row}, Open: math.NaN()},
-		{Kind: Pile, IDs: []string{row}}, {Kind: Pile, IDs: []string{cup}}, {Kind: Bend, IDs: []string{row}}, {Kind: Bend, IDs: []string{pick(tr, kind(food.KindTrail))}, Path: []geom.Point{{X: math.NaN()}, {X: 1}}},
+		{Kind: Pile, IDs: []string{row}}, {Kind: Pile, IDs: []string{cup}}, {Kind: Lean, IDs: []string{cup}}, {Kind: HideFoot, IDs: []string{row}}, {Kind: HideFoot, IDs: []string{loose}}, {Kind: Bend, IDs: []string{row}}, {Kind: Bend, IDs: []string{pick(tr, kind(food.KindTrail))}, Path: []geom.Point{{X: math.NaN()}, {X: 1}}},
 		{Kind: Bend, IDs: []string{pick(tr, kind(food.KindTrail))}, Path: []geom.Point{{X: 10, Y: 10}, {X: 11, Y: 10}}},
 	} {
 		if room, err := Apply(context.Background(), tr, plantest.Larder, a); err == nil {

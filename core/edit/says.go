@@ -67,6 +67,10 @@ func (d *doing) act() string {
 		return "bent " + it
 	case Pile:
 		return "piled up " + it
+	case Lean:
+		return "leaned " + it + " on its neighbour"
+	case HideFoot:
+		return "hid the foot of " + it
 	}
 	return "changed " + it
 }

@@ -83,11 +83,21 @@ func (l *Layout) FillPockets(ctx context.Context, mirrored bool) int {
 
 // fillPockets is FillPockets; together also lays what found no region of its own.
 func (l *Layout) fillPockets(ctx context.Context, mirrored, together bool) int {
+	return l.fillWhere(ctx, mirrored, together, nil)
+}
+
+// fillWhere is fillPockets in a part of the board; nil for all of it.
+func (l *Layout) fillWhere(ctx context.Context, mirrored, together bool, there func(q geom.Point) bool) int {
 	p := &pockets{l: l, mirrored: mirrored, labs: make([]colour.Lab, len(l.Tray.Elements))}
 	for e := range p.labs {
 		p.labs[e] = colour.Must(l.Tray.Elements[e].Colour)
 	}
 	p.chart()
+	if there != nil {
+		for i := range p.skip {
+			p.skip[i] = p.block[i] || !there(p.g.Centre(i%p.g.W, i/p.g.W))
+		}
+	}
 	for e := range l.Tray.Elements {
 		if together && ctx.Err() == nil {
 			p.layTogether(e)
@@ -451,4 +461,31 @@ func fillFromReserve(ctx context.Context, t *tray.Tray, larder *food.Larder, tog
 		return t
 	}
 	return l.Tray
+}
+
+// roundMM is how far from a thing's edge board shows round its foot.
+const roundMM = 26.0
+
+// FillRound lays small food of a tray's reserve where board shows round an element, on a copy of the tray; it reports how many
+// pieces were laid.
+func FillRound(ctx context.Context, t *tray.Tray, larder *food.Larder, k int) (*tray.Tray, int) {
+	l := NewLayout(NewProblem(t, larder), t.Clone())
+	for i := range l.Tray.Elements {
+		if l.Tray.Elements[i].Placed {
+			l.AddElement(i)
+		}
+	}
+	var round []geom.Outline
+	for n := range t.Elements[k].Pieces {
+		round = append(round, t.Elements[k].Pieces[n].Outline)
+	}
+	box := BoxOf(t.Elements[k].Pieces).Grow(roundMM)
+	there := func(q geom.Point) bool {
+		return box.Contains(q) && slices.ContainsFunc(round, func(o geom.Outline) bool { return o.EdgeDistance(q) < roundMM })
+	}
+	if len(l.fillers()) == 0 {
+		return t, 0
+	}
+	n := l.fillWhere(ctx, false, false, there)
+	return l.Tray, n
 }

@@ -3307,10 +3307,10 @@ export interface components {
             /** @description which of that job's trays, the first when left out */
             which?: number;
         };
-        /** @description one thing that a hand does to a tray: move (to, hugs, alone), form (form, alone), amount (count), vessel (vessel), lift (lift_mm), circle (deg), open (open), bend (path); lay, take-off, lock, unlock, duplicate, split, pile; swap and join want two ids */
+        /** @description one thing that a hand does to a tray: move (to, hugs, alone), form (form, alone), amount (count), vessel (vessel), lift (lift_mm), circle (deg), open (open), bend (path); lay, take-off, lock, unlock, duplicate, split, pile, lean, hide-foot; swap and join want two ids */
         Command: {
             /** @enum {string} */
-            kind: "move" | "lay" | "take-off" | "lock" | "unlock" | "form" | "swap" | "duplicate" | "split" | "join" | "amount" | "vessel" | "lift" | "circle" | "open" | "bend" | "pile";
+            kind: "move" | "lay" | "take-off" | "lock" | "unlock" | "form" | "swap" | "duplicate" | "split" | "join" | "amount" | "vessel" | "lift" | "circle" | "open" | "bend" | "pile" | "lean" | "hide-foot";
             /** @description elements it is done to; of several that are moved, the one that the hand has hold of first */
             ids: string[];
             /** @description where the first is put; the others go as it does */
@@ -7916,7 +7916,7 @@ export const importReportTableValues: ReadonlyArray<FlattenedDeepRequired<compon
 export const importLineWhatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ImportLine"]["what"]> = ["added", "changed", "same", "refused"];
 export const exerciseKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ExerciseKind"]> = ["find", "amount", "lay", "order", "pair", "diet", "tool", "season", "board", "cost", "keep", "clock", "save", "why"];
 export const lensValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lens"]> = ["families", "grey", "without-green", "wet", "height", "reach", "allergens", "flow", "gaps", "pairs", "kinds", "without-red", "without-blue", "eaten", "bites", "tasting"];
-export const commandKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Command"]["kind"]> = ["move", "lay", "take-off", "lock", "unlock", "form", "swap", "duplicate", "split", "join", "amount", "vessel", "lift", "circle", "open", "bend", "pile"];
+export const commandKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Command"]["kind"]> = ["move", "lay", "take-off", "lock", "unlock", "form", "swap", "duplicate", "split", "join", "amount", "vessel", "lift", "circle", "open", "bend", "pile", "lean", "hide-foot"];
 export const offerLeaningValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Offer"]["leaning"]> = ["liked", "season", "new"];
 export const jobSummaryStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["JobSummary"]["state"]> = ["briefed", "picked", "laid"];
 export const findingSeverityValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Finding"]["severity"]> = ["stop", "mend", "note"];

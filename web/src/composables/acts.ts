@@ -63,6 +63,8 @@ export function useActs(selected: Ref<string | null>) {
   const duplicate = (e: TrayElement) => act({ kind: 'duplicate', ...one(e) })
   const split = (e: TrayElement) => act({ kind: 'split', ...one(e) })
   const pile = (e: TrayElement) => act({ kind: 'pile', ...one(e) })
+  const lean = (e: TrayElement) => act({ kind: 'lean', ...one(e) })
+  const hideFoot = (e: TrayElement) => act({ kind: 'hide-foot', ...one(e) })
   const amount = (e: TrayElement, n: number) => n >= 1 && act({ kind: 'amount', ...one(e), count: n })
   const circle = (e: TrayElement, deg: number) => act({ kind: 'circle', ...one(e), deg })
   const open = (e: TrayElement, by: number) => act({ kind: 'open', ...one(e), open: by })
@@ -95,12 +97,17 @@ export function useActs(selected: Ref<string | null>) {
     return true
   }
 
+  /** Whether it stands on the board and has a foot that shows: a bowl, a whole cheese. */
+  const stands = (e: TrayElement) =>
+    !!e.vessel || larder.food(e.food)?.forms.find(f => f.form === e.form)?.kind === 'anchor'
+
   /** The acts of the keys on an element, by the key's name. */
   function keys(e: TrayElement, big: boolean): Record<string, () => unknown> {
     return {
       d: () => duplicate(e),
       s: () => split(e),
-      h: () => pile(e),
+      h: () => (stands(e) ? hideFoot(e) : pile(e)),
+      n: () => lean(e),
       x: () => pair('swap', e),
       j: () => pair('join', e),
       PageUp: () => amount(e, e.count + (big ? 5 : 1)),
@@ -120,6 +127,8 @@ export function useActs(selected: Ref<string | null>) {
     duplicate,
     split,
     pile,
+    lean,
+    hideFoot,
     amount,
     circle,
     open,

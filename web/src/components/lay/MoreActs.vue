@@ -120,6 +120,12 @@ function then(act: () => unknown) {
       >
         Pile it up <kbd>H</kbd>
       </button>
+      <button v-if="bowl || whole" class="btn quiet" @click="then(() => acts.hideFoot(chosen))">
+        Hide its foot <kbd>H</kbd>
+      </button>
+      <button v-if="!bowl" class="btn quiet" @click="then(() => acts.lean(chosen))">
+        Lean it on its neighbour <kbd>N</kbd>
+      </button>
       <button class="btn quiet" @click="then(() => acts.pair('swap', chosen))">
         Swap with another <kbd>X</kbd>
       </button>
