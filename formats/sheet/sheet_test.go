@@ -7,6 +7,7 @@ import (
 	"io"
 	"math"
 	"strconv"
+	"slices"
 	"strings"
 	"testing"
 	"time"
@@ -175,6 +176,10 @@ func TestMatIsTrue(t *testing.T) {
 	}
 	for _, s := range prep.Order(one, larder).Steps {
 		name, _, _ := strings.Cut(s.Title, ",")
+		laid := func(id string) bool { k := one.Find(id); return k >= 0 && one.Elements[k].Placed }
+		if !slices.ContainsFunc(s.Elements, laid) { // it waits beside the board
+			continue
+		}
 		if !strings.Contains(p.text, name) {
 			t.Errorf("%s is not named on the mat", name)
 		}
