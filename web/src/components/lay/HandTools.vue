@@ -76,11 +76,11 @@ defineExpose({ nearer, farther })
         {{ several ? 'Tap what goes together, or draw round it.' : 'Take hold of anything to move it.' }}
       </p>
       <span class="looks">
-        <Choose v-model="from" label="Seen from" :width="124" :options="froms" />
+        <Choose v-model="from" label="Seen from" :width="152" :options="froms" />
         <Choose
           v-model="lens"
           label="Lens"
-          :width="144"
+          :width="132"
           :disabled="from !== 'above'"
           :options="[
             ['', 'No lens'],

@@ -48,7 +48,7 @@ onBeforeUnmount(drop)
         ></span
       >
     </p>
-    <p v-if="held >= 5" class="soft small">{{ grams(held) }} more to refill from the box.</p>
+    <p v-if="held >= 20" class="soft small">{{ grams(held) }} more to refill from the box.</p>
   </section>
 </template>
 
