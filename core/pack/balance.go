@@ -3,6 +3,7 @@ package pack
 import (
 	"math"
 
+	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/round"
 	"happytray/core/tray"
@@ -98,7 +99,7 @@ func (l *Layout) HoldFillers(loose []int) {
 		f, _ := l.Larder.Get(e.Food)
 		spec, _ := f.Spec(e.Form)
 		switch r := radiusOf(f, spec); {
-		case !l.strews(f):
+		case !diet.Everybodys(l.Tray.Brief, f):
 		case r <= crumbMM:
 			l.HoldBack(e, max(fewFillers, int(math.Ceil(float64(e.Count)*(1-crumbShare)))))
 		case r <= fillerMM:

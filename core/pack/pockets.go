@@ -160,7 +160,7 @@ func (l *Layout) fillers() (out []*filler) {
 	for k := range l.Tray.Reserve {
 		q := &l.Tray.Reserve[k]
 		f, ok := l.Larder.Get(q.Food)
-		if !ok || q.Count < 1 || f.Category == food.Cracker || !l.strews(f) { // crackers stay crisp beside the board
+		if !ok || q.Count < 1 || f.Category == food.Cracker || !diet.Everybodys(l.Tray.Brief, f) { // crackers stay crisp, and what somebody avoids stays in its heap
 			continue
 		}
 		spec, ok := f.Spec(q.Form)
@@ -185,17 +185,6 @@ func (l *Layout) fillers() (out []*filler) {
 		out = append(out, w)
 	}
 	return out
-}
-
-// strews reports whether a food may run out between the others: every guest of the tray can eat it, by its traces too.
-// What somebody avoids stays in its heap, where they can keep away from it.
-func (l *Layout) strews(f *food.Food) bool {
-	for _, d := range l.Tray.Brief.Diets {
-		if !diet.CanEat(d.Avoid, f) {
-			return false
-		}
-	}
-	return true
 }
 
 // Airy reports whether the house wants a little air left between things (docs/craft.md, Schools): then no pocket is filled.

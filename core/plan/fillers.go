@@ -35,7 +35,7 @@ func withFillers(b brief.Brief, amounts []amount.Amount, surfaces []board.Board)
 	have := 0.0
 	fills := make([]float64, len(out)) // mm2 that a gram covers; 0 for what fills no gap
 	for i, a := range out {
-		if s, ok := a.Food.Spec(a.Form); ok && s.FillsGaps() && s.MassG > 0 && everybodys(b, a.Food) {
+		if s, ok := a.Food.Spec(a.Form); ok && s.FillsGaps() && s.MassG > 0 && diet.Everybodys(b, a.Food) {
 			fills[i] = s.AreaMM2() / s.MassG
 			have += fills[i] * a.Grams
 		}
@@ -77,13 +77,3 @@ func withFillers(b brief.Brief, amounts []amount.Amount, surfaces []board.Board)
 
 // settable reports whether nobody has said how much there is to be of it.
 func settable(a amount.Amount) bool { return a.Choice.Grams == 0 && !a.Liked && !a.Pinned }
-
-// everybodys reports whether no guest avoids a food, or may find traces in it.
-func everybodys(b brief.Brief, f *food.Food) bool {
-	for _, d := range b.Diets {
-		if !diet.CanEat(d.Avoid, f) {
-			return false
-		}
-	}
-	return true
-}

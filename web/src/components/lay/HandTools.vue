@@ -76,7 +76,7 @@ defineExpose({ nearer, farther })
         {{ several ? 'Tap what goes together, or draw round it.' : 'Take hold of anything to move it.' }}
       </p>
       <span class="looks">
-        <Choose v-model="from" label="Seen from" :width="152" :options="froms" />
+        <Choose v-model="from" label="Seen from" :width="168" :options="froms" />
         <Choose
           v-model="lens"
           label="Lens"
