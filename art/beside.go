@@ -15,13 +15,11 @@ import (
 type DrawnPlate struct {
 	tray.Plate
 	HeldG float64 `json:"held_g"` // that wait in their boxes, of all plates together
-	SVG   string  `json:"svg"`    // a document with its middle in the middle
-
-	inner string // the same round its middle, of drawings that are somewhere else
+	SVG   string  `json:"svg"`    // a small document, its middle in the middle; empty where the plate before it is laid alike
 }
 
-// platesBeside draws the plates that stand beside a tray; the drawings and gradients that they need are added to those there are.
-func platesBeside(t *tray.Tray, larder *food.Larder, drawings map[string]Drawing, defs map[string]string) []DrawnPlate {
+// platesBeside draws the plates that stand beside a tray, with what can be seen where they are shown small.
+func platesBeside(t *tray.Tray, larder *food.Larder) []DrawnPlate {
 	out := []DrawnPlate{}
 	p := t.Beside(larder)
 	laid := p.Laid(t, larder)
@@ -29,50 +27,59 @@ func platesBeside(t *tray.Tray, larder *food.Larder, drawings map[string]Drawing
 	for _, q := range laid {
 		held -= q.Grams
 	}
-	for _, q := range laid {
-		own, used := map[string]string{}, map[string]string{}
-		inner := plateOf(q, larder, used, own)
-		maps.Copy(defs, own)
-		r := q.AcrossMM/2 + 10
-		var m, all markup
-		for _, id := range slices.Sorted(maps.Keys(used)) {
-			all.open("g", "id", id)
-			all.put(used[id])
-			all.shut("g")
-			if _, have := drawings[id]; !have {
-				drawings[id] = Drawing{SVG: used[id], Box: [4]float64{-r, -r, 2 * r, 2 * r}}
-			}
+	for k, q := range laid {
+		d := DrawnPlate{Plate: q, HeldG: math.Max(0, math.Round(held))}
+		if k == 0 || !slices.Equal(q.Foods, laid[k-1].Foods) {
+			used, defs := map[string]string{}, map[string]string{}
+			inner := plateOf(FromAfar, q, larder, used, defs)
+			r := q.AcrossMM/2 + 10
+			var m markup
+			m.open("svg", "xmlns", namespace, "viewBox", view(-r, -r, 2*r, 2*r), "role", "img")
+			m.put(defsOf(defs, blur("shade", "-5%", "-5%", "110%", "110%", 1.9)+named(used)))
+			m.put(inner)
+			m.shut("svg")
+			d.SVG = m.String()
 		}
-		m.open("svg", "xmlns", namespace, "viewBox", view(-r, -r, 2*r, 2*r), "role", "img")
-		m.put(defsOf(own, blur("shade", "-5%", "-5%", "110%", "110%", 1.9)+all.String()))
-		m.put(inner)
-		m.shut("svg")
-		out = append(out, DrawnPlate{q, math.Max(0, math.Round(held)), m.String(), inner})
+		out = append(out, d)
 	}
 	return out
 }
 
-// withPlates is a scene whose box holds the plates beside the board, too.
-func (s Scene) withPlates() Scene {
-	if len(s.Plates) == 0 {
-		return s
+// named is drawings to be used by their ids.
+func named(drawings map[string]string) fragment {
+	var m markup
+	for _, id := range slices.Sorted(maps.Keys(drawings)) {
+		m.open("g", "id", id)
+		m.put(drawings[id])
+		m.shut("g")
 	}
+	return m.String()
+}
+
+// putPlates puts the plates beside the board into the scene's box and drawings.
+func (s *Scene) putPlates(larder *food.Larder) {
 	box := geom.Rect{Min: geom.Pt(s.Box[0], s.Box[1]), Max: geom.Pt(s.Box[0]+s.Box[2], s.Box[1]+s.Box[3])}
+	used := map[string]string{}
 	for _, p := range s.Plates {
 		r := p.AcrossMM/2 + 14
 		box = box.Union(geom.Rect{Min: p.At.Sub(geom.Pt(r, r)), Max: p.At.Add(geom.Pt(r, r))})
+		var m markup
+		m.open("g", "transform", placed(p.At.X, p.At.Y, 0))
+		m.put(plateOf(0, p.Plate, larder, used, s.Defs))
+		m.shut("g")
+		s.beside = append(s.beside, m.String())
+	}
+	for id, svg := range used {
+		s.Drawings[id] = Drawing{SVG: svg}
 	}
 	s.Box = [4]float64{box.Min.X, box.Min.Y, box.W(), box.H()}
-	maps.Copy(s.Drawings, s.besides)
-	maps.Copy(s.Defs, s.besideDefs)
-	return s
 }
 
 // glaze is a plate's colour.
 var glaze = colour.Must("#f3efe6")
 
 // plateOf draws a plate with what lies on it, round its middle; each drawing it uses is added to used, once.
-func plateOf(q tray.Plate, larder *food.Larder, used, defs map[string]string) string {
+func plateOf(least Least, q tray.Plate, larder *food.Larder, used, defs map[string]string) string {
 	p := newPen(defs, 0, "plate")
 	r := q.AcrossMM / 2
 	p.dot(geom.Pt(3, 5), r, "#3a2413", "opacity", ".26", "filter", "url(#shade)")
@@ -86,10 +93,13 @@ func plateOf(q tray.Plate, larder *food.Larder, used, defs map[string]string) st
 		s, _ := f.Spec(b.Form)
 		id := "p-" + Key{Food: b.Food, Form: b.Form, Variant: b.Variant}.ID()
 		if _, have := used[id]; !have {
-			used[id] = Sprite(f, s, b.Variant, defs)
+			used[id] = spriteFrom(least, f, s, b.Variant, defs)
+			var under markup
+			under.leaf("path", "d", poly(shade(s, s.Outline(b.Food, b.Variant))), "fill", "#2e1a0d", "opacity", ".24")
+			used["u"+id] = under.String()
 		}
 		fall := shift(s.H) + .6
-		p.path(poly(geom.Pose{X: b.At.X + fall, Y: b.At.Y + fall*1.2, Turn: b.TurnDeg}.ApplyAll(shade(s, s.Outline(b.Food, b.Variant)))), "#2e1a0d", "opacity", ".24")
+		p.leaf("use", "href", "#u"+id, "transform", placed(b.At.X+fall, b.At.Y+fall*1.2, b.TurnDeg))
 		p.leaf("use", "href", "#"+id, "transform", placed(b.At.X, b.At.Y, b.TurnDeg))
 	}
 	return p.String()

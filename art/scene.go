@@ -28,8 +28,7 @@ type Scene struct {
 	Plates   []DrawnPlate       `json:"plates"` // of bread and crackers, that stand beside the board
 	Edge     string             `json:"-"`      // path data of the board's edge
 
-	besides    map[string]Drawing // what only the plates need
-	besideDefs map[string]string
+	beside []string // the plates as they are put into a document
 }
 
 // PlacedTool is a serving tool put on the board.
@@ -90,9 +89,9 @@ func compose(least Least, t *tray.Tray, larder *food.Larder) Scene {
 	}
 	s.Beside = besideSaid(t, larder)
 	s.Tools = toolsOn(t, larder)
-	s.Plates, s.besides, s.besideDefs = []DrawnPlate{}, map[string]Drawing{}, map[string]string{}
+	s.Plates = []DrawnPlate{}
 	if least == 0 { // nobody sees them from afar
-		s.Plates = platesBeside(t, larder, s.besides, s.besideDefs)
+		s.Plates = platesBeside(t, larder)
 	}
 	s.Bands = make([]Band, len(bandTops)+2)
 	for layer := 0; layer <= 8; layer++ {
@@ -198,16 +197,15 @@ func Picture(title string, t *tray.Tray, larder *food.Larder, names bool, crop s
 			return "", err
 		}
 		s.Box = [4]float64{r.Min.X, r.Min.Y, r.W(), r.H()}
-		s.Plates = nil
+	} else {
+		s.putPlates(larder)
 	}
-	return sceneDocument(0, title, t, larder, s.withPlates(), names), nil
+	return sceneDocument(0, title, t, larder, s, names), nil
 }
 
 // TrayFrom is Tray without what cannot be seen from so far.
 func TrayFrom(least Least, title string, t *tray.Tray, larder *food.Larder) string {
-	s := compose(least, t, larder)
-	s.Plates = nil
-	return sceneDocument(least, title, t, larder, s, false)
+	return sceneDocument(least, title, t, larder, compose(least, t, larder), false)
 }
 
 // sceneDocument writes a scene of a tray as a document that shows the scene's box.
@@ -228,10 +226,8 @@ func sceneDocument(least Least, title string, t *tray.Tray, larder *food.Larder,
 	}
 	m.put(defsOf(s.Defs, blur("shade", "-3%", "-3%", "106%", "106%", 1.9)+drawings.String()))
 	m.put(s.Board)
-	for _, p := range s.Plates {
-		m.open("g", "transform", placed(p.At.X, p.At.Y, 0))
-		m.put(p.inner)
-		m.shut("g")
+	for _, p := range s.beside {
+		m.put(p)
 	}
 	for _, band := range s.Bands {
 		if len(band.Pieces) > 0 {

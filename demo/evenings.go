@@ -2,18 +2,19 @@ package demo
 
 import (
 	"bytes"
+	"cmp"
 	"context"
-	"happytray/core/colour"
-	"happytray/core/tray"
 	"hash/fnv"
 	"image/jpeg"
 	"math"
 	"math/rand/v2"
+	"slices"
 	"time"
 
 	"happytray/core/amount"
 	"happytray/core/board"
 	"happytray/core/brief"
+	"happytray/core/colour"
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/graze"
@@ -23,6 +24,8 @@ import (
 	"happytray/core/plan"
 	"happytray/core/prep"
 	"happytray/core/search"
+	"happytray/core/tray"
+	"happytray/formats/overhead"
 	"happytray/standin/camera"
 )
 
@@ -175,48 +178,86 @@ var SwapNotes = []struct {
 // SwapMoved is how far from its place a bowl of the seed swap was put down, mm.
 var SwapMoved = geom.Pt(70, -45)
 
-// plainest is the bowl whose colour is least like anything else on the tray: that it was moved can be seen.
-func plainest(t *tray.Tray) (best *tray.Element) {
-	most := 0.0
+// plain lists the bowls of a tray, those first whose colour is least like anything else on it: that such a one was moved can
+// be seen.
+func plain(t *tray.Tray) []*tray.Element {
+	var out []*tray.Element
+	near := map[*tray.Element]float64{}
 	for i := range t.Elements {
 		e := &t.Elements[i]
 		if e.Vessel == "" || !e.Placed {
 			continue
 		}
-		near := math.Inf(1)
+		near[e] = math.Inf(1)
 		for k := range t.Elements {
 			if o := &t.Elements[k]; k != i && o.Food != e.Food {
-				near = math.Min(near, colour.Difference(colour.Must(o.Colour), colour.Must(e.Colour)))
+				near[e] = math.Min(near[e], colour.Difference(colour.Must(o.Colour), colour.Must(e.Colour)))
 			}
 		}
-		if near > most {
-			best, most = e, near
-		}
+		out = append(out, e)
 	}
-	return best
+	slices.SortStableFunc(out, func(a, b *tray.Element) int { return cmp.Compare(near[b], near[a]) })
+	return out
 }
 
 // Photograph is what a camera sees of the seed swap before anybody came: held by hand, lit from one side, and with one
-// bowl put down elsewhere than planned.
+// bowl put down elsewhere than planned, where it can be told from what it was put on.
 func Photograph(j *job.Job) ([]byte, error) {
 	t := j.Trays[0]
+	var first []byte
+	for _, e := range plain(t) {
+		for _, way := range []geom.Point{{X: 1, Y: 1}, {X: -1, Y: 1}, {X: 1, Y: -1}, {X: -1, Y: -1}} {
+			by := geom.Pt(SwapMoved.X*way.X, SwapMoved.Y*way.Y)
+			if !t.Board.FoodZone.Contains(geom.Pt(e.X, e.Y).Add(by)) {
+				continue
+			}
+			raw, told, err := shot(t, e.ID, by)
+			if err != nil || told {
+				return raw, err
+			}
+			if first == nil {
+				first = raw
+			}
+		}
+	}
+	if first == nil {
+		raw, _, err := shot(t, "", geom.Point{})
+		return raw, err
+	}
+	return first, nil
+}
+
+// shot photographs a tray with an element moved, and reports whether that is told when it is held against the plan.
+func shot(t *tray.Tray, id string, by geom.Point) (raw []byte, told bool, err error) {
 	moved := map[string]geom.Point{}
-	if e := plainest(t); e != nil {
-		by := SwapMoved
-		box := t.Board.Outline.Bounds()
-		if e.X > box.Centre().X {
-			by.X = -by.X
-		}
-		if e.Y < box.Centre().Y {
-			by.Y = -by.Y
-		}
-		moved[e.ID] = by
+	if id != "" {
+		moved[id] = by
 	}
 	img, _, err := camera.Take(t, camera.Shot{Tilt: .03, Uneven: .25, Noise: 3, Moved: moved, Seed: 4})
 	if err != nil {
-		return nil, err
+		return nil, false, err
 	}
 	var b bytes.Buffer
-	err = jpeg.Encode(&b, img, &jpeg.Options{Quality: 86})
-	return b.Bytes(), err
+	if err := jpeg.Encode(&b, img, &jpeg.Options{Quality: 86}); err != nil {
+		return nil, false, err
+	}
+	raw = b.Bytes()
+	seen, err := jpeg.Decode(bytes.NewReader(raw))
+	if err != nil {
+		return nil, false, err
+	}
+	c, err := overhead.FindCorners(seen)
+	if err != nil {
+		return raw, false, nil
+	}
+	box := t.Board.Outline.Bounds()
+	straight, err := overhead.Straighten(seen, c, box.W(), box.H(), 1)
+	if err != nil {
+		return raw, false, nil
+	}
+	found, err := overhead.Compare(straight, 1, t)
+	if err != nil {
+		return raw, false, nil
+	}
+	return raw, slices.ContainsFunc(found, func(s overhead.Seen) bool { return s.Element == id && s.Moved != nil }), nil
 }

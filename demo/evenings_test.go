@@ -1,7 +1,9 @@
 package demo
 
 import (
+	"bytes"
 	"context"
+	"image/jpeg"
 	"reflect"
 	"testing"
 	"time"
@@ -9,6 +11,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/graze"
 	"happytray/core/learn"
+	"happytray/formats/overhead"
 )
 
 var someDay = time.Date(2026, 11, 27, 9, 0, 0, 0, time.UTC)
@@ -78,5 +81,43 @@ func TestForecastOfTheSeedSwap(t *testing.T) {
 	}
 	if left < .6*f.Waste.Grams || left > 1.6*f.Waste.Grams {
 		t.Errorf("%.0f g came home, %.0f were foreseen", left, f.Waste.Grams)
+	}
+}
+
+// The photograph of the seed swap tells that a bowl was put down elsewhere, whatever the search laid.
+func TestThePhotographTellsWhatWasMoved(t *testing.T) {
+	j, _, err := Swapped(context.Background(), someDay, food.BuiltIn())
+	if err != nil {
+		t.Fatal(err)
+	}
+	raw, err := Photograph(j)
+	if err != nil {
+		t.Fatal(err)
+	}
+	img, err := jpeg.Decode(bytes.NewReader(raw))
+	if err != nil {
+		t.Fatal(err)
+	}
+	c, err := overhead.FindCorners(img)
+	if err != nil {
+		t.Fatal(err)
+	}
+	box := j.Trays[0].Board.Outline.Bounds()
+	straight, err := overhead.Straighten(img, c, box.W(), box.H(), 1)
+	if err != nil {
+		t.Fatal(err)
+	}
+	seen, err := overhead.Compare(straight, 1, j.Trays[0])
+	if err != nil {
+		t.Fatal(err)
+	}
+	n := 0
+	for _, s := range seen {
+		if s.Moved != nil {
+			n++
+		}
+	}
+	if n != 1 {
+		t.Errorf("%d things are told to lie elsewhere", n)
 	}
 }

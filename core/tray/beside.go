@@ -203,6 +203,9 @@ func (k besideKind) lap() float64 {
 	return k.spec.W * .5
 }
 
+// besideVariants is how many drawings of a cracker a plate shows: lapped, no more can be told apart.
+const besideVariants = 3
+
 // tightest is how much of its own room a piece takes where they lie as close as they may.
 const tightest = .4
 
@@ -258,6 +261,6 @@ func (p *Plate) fan(kinds []besideKind) {
 }
 
 func (p *Plate) put(k besideKind, i int, at geom.Point, turn float64) {
-	p.Pieces = append(p.Pieces, BesidePiece{Food: k.id, Form: k.spec.Form, Variant: i % food.Variants, At: at, TurnDeg: turn})
+	p.Pieces = append(p.Pieces, BesidePiece{Food: k.id, Form: k.spec.Form, Variant: i % besideVariants, At: at, TurnDeg: turn})
 	p.Grams += k.spec.MassG
 }

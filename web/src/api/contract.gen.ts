@@ -3912,7 +3912,7 @@ export interface components {
                  * @description what waits in boxes to be refilled, of all plates together
                  */
                 held_g: number;
-                /** @description a document, the plate's middle in its middle */
+                /** @description a small document, the plate's middle in its middle; empty where the plate before it is laid alike */
                 svg: string;
             }[];
             /** @description what guests take with, over what is laid */
