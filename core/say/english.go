@@ -14,7 +14,7 @@ var judging = map[string]string{
 	"fit.cover":            "About {1} of the board shows. A handful of something small would close it, or a smaller board.",
 	"fit.gap":              "A bare patch {1} across draws the eye here. A small heap or a few more crackers would close it.",
 	"fit.lid":              "The {1} {1:stands|stand} {2} too high for the lid. Lay it flatter, or take a smaller bowl.",
-	"fit.placed":           "{1} of {2} groups are not on the board yet.",
+	"fit.placed":           "{1} of {2} groups {1:is|are} not on the board yet.",
 	"fit.board":            "The board is far too large for this: {1} for each guest, where about {2} look full. Take a smaller one, or put the plates on it too.",
 	"colour.rim":           "The {2} {2:is|are} nearly the colour of the {1} bowl beside {2:it|them} and hardly {2:shows|show}. Another bowl, or something bright between them, would help.",
 	"colour.rims":          "The {2} {2:is|are} nearly the colour of the {1} bowls beside {2:it|them} in {3} places and hardly {2:shows|show}. Another bowl, or something bright between them, would help.",
