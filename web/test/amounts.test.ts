@@ -37,3 +37,23 @@ it('keeps every kind and food at its place while a slider moves, and the slider 
   expect(document.activeElement).toBe(slider)
   w.unmount()
 })
+
+it('hands an amount back when its figure is emptied, and lays none of it only when a nought is', async () => {
+  setActivePinia(createPinia())
+  const table = mount(AmountsTable, {
+    props: {
+      basket: basket(line('brie', 'Brie', 'cheese')),
+      fixed: new Map([['brie', 80]]),
+      forms: new Map(),
+      tilt: {},
+      busy: false,
+    },
+  })
+  const figure = table.get('input[aria-label="Brie, grams altogether"]')
+  await figure.setValue('0')
+  await figure.trigger('change')
+  expect(table.emitted('fix')).toEqual([['brie', 0]])
+  await figure.setValue('')
+  await figure.trigger('change')
+  expect(table.emitted('fix')?.[1]).toEqual(['brie', undefined])
+})

@@ -120,9 +120,9 @@ const told = ref('') // the food whose sums are shown
                 :step="units.mass === 'oz' ? 0.5 : 10"
                 :disabled="busy"
                 :label="`${l.name}, ${units.mass === 'oz' ? 'ounces' : 'grams'} altogether`"
-                @update:model-value="
-                  n => emit('fix', l.food, n === undefined ? n : Math.round(n * gPerUnit() * 10) / 10)
-                "
+                none="as advised"
+                @update:model-value="n => emit('fix', l.food, Math.round(n * gPerUnit() * 10) / 10)"
+                @cleared="emit('fix', l.food, undefined)"
               />
               <button
                 v-if="fixed.has(l.food)"
