@@ -35,7 +35,8 @@ func (h *hand) lean() error {
 	if way.Len() < .1 { // they touch: the way is from middle to middle
 		way = pack.MiddleOf(h.t.Elements[other].Pieces).Sub(pack.MiddleOf(h.e.Pieces))
 	}
-	step := gap + leaning*review.Touch(h.e, &h.t.Elements[other]) - lapped(h.e, &h.t.Elements[other])
+	laps := leaning * review.Touch(h.e, &h.t.Elements[other])
+	step := gap + laps
 	if way.Len() < .1 || step < .2 {
 		return fault.Bad("element", "%s leans on its neighbour already", h.food.Name)
 	}
@@ -66,20 +67,6 @@ func (h *hand) nearest() (from, to geom.Point, gap float64, other int) {
 		}
 	}
 	return from, to, gap, other
-}
-
-// lapped is how far, mm, two elements lie on each other.
-func lapped(a, b *tray.Element) float64 {
-	deepest := 0.0
-	for i := range a.Pieces {
-		p := geom.NewBody(a.Pieces[i].Outline)
-		for k := range b.Pieces {
-			q := geom.NewBody(b.Pieces[k].Outline)
-			depth, _ := geom.Penetration(&p, &q)
-			deepest = max(deepest, depth)
-		}
-	}
-	return deepest
 }
 
 // closest are the points of two outlines that lie nearest to each other, and how far apart they are: a corner of one lies
