@@ -59,6 +59,15 @@ test('in a kitchen without a network the counter, shopping, Serve and Look back 
   await page.goto('/shopping')
   await expect(page.locator('input[type=checkbox]').first()).toBeChecked()
   await page.locator('input[type=checkbox]').first().uncheck()
+  // and nothing of it stays behind for who opens the same demo world next
+  await page.goto(`${job}/counter`)
+  const which = page.locator('.which')
+  await expect(which).toContainText(/step 2 of \d+/)
+  await page.keyboard.press('ArrowLeft')
+  await page.getByRole('button', { name: 'Not done after all' }).click()
+  await expect
+    .poll(async () => (await (await page.request.get(`/api/v1${job}/ticks`)).json()).ticks)
+    .toEqual([])
 })
 
 test('it can be installed, and what may not be kept is not', async ({ page }) => {
