@@ -1,8 +1,10 @@
 // Command mutants asks whether the tests would notice: it changes one thing at a time in the packages that are named,
 // runs the tests of the package it is in, and lists the changes that no test minded.
 //
-//	go run ./mutants -n 50 -seed 3 ../core/diet ../core/learn
+//	go run ./mutants -n 50 -seed 3 -also ../core ../core/diet ../core/learn
 //
+// What the tests of its own package let through, those of the packages named by -also may notice: core holds a dozen
+// whole jobs.
 // Which places are changed follows from the seed; no file is touched, the compiler is given the changed one as an
 // overlay. A change that does not compile is none, and another is drawn. What survives is read by a person: it is a
 // test that is missing, or a change that makes no difference (a bound on work, an order that does not matter).
@@ -119,8 +121,9 @@ func (s *source) visit(n ast.Node) bool {
 // errNotCompiled is what a change comes to that is no program.
 var errNotCompiled = errors.New("does not compile")
 
-// survives runs the tests of a package with one file changed, and reports whether they pass.
-func survives(s *source, m mutant, within time.Duration) (bool, error) {
+// survives runs the tests of a package, and of others in directories named after it, with one file changed, and
+// reports whether they pass.
+func survives(s *source, m mutant, within time.Duration, also []string) (bool, error) {
 	undo := m.make()
 	var text bytes.Buffer
 	err := format.Node(&text, s.set, s.file)
@@ -142,26 +145,31 @@ func survives(s *source, m mutant, within time.Duration) (bool, error) {
 	if err := errors.Join(os.WriteFile(changed, text.Bytes(), 0o644), os.WriteFile(overlay, spec, 0o644)); err != nil {
 		return false, err
 	}
-	in := filepath.Dir(s.path)
-	run := func(args ...string) ([]byte, error) {
+	run := func(in string, args ...string) ([]byte, error) {
 		c := exec.Command("go", append([]string{"test", "-vet=off", "-overlay", overlay}, args...)...)
 		c.Dir = in
 		return c.CombinedOutput()
 	}
-	if out, err := run("-run", "^$", "."); err != nil {
+	own := filepath.Dir(s.path)
+	if out, err := run(own, "-run", "^$", "."); err != nil {
 		if bytes.Contains(out, []byte("[build failed]")) || bytes.Contains(out, []byte("[setup failed]")) {
 			return false, errNotCompiled
 		}
 		return false, nil // it falls over before it begins
 	}
-	_, err = run("-count=1", "-failfast", "-timeout", within.String(), ".")
-	return err == nil, nil
+	for _, in := range append([]string{own}, also...) {
+		if _, err := run(in, "-count=1", "-failfast", "-timeout", within.String(), "."); err != nil {
+			return false, nil
+		}
+	}
+	return true, nil
 }
 
 func main() {
 	n := flag.Int("n", 50, "how many changes")
 	seed := flag.Uint64("seed", 1, "which")
 	within := flag.Duration("within", 5*time.Minute, "a test that takes longer has noticed")
+	also := flag.String("also", "", "directories of packages whose tests are asked, too, with commas between")
 	flag.Parse()
 	var sources []*source
 	for _, dir := range flag.Args() {
@@ -204,7 +212,7 @@ func main() {
 			}
 			m := s.mutants[k]
 			began := time.Now()
-			lives, err := survives(s, m, *within)
+			lives, err := survives(s, m, *within, strings.FieldsFunc(*also, func(r rune) bool { return r == ',' }))
 			if errors.Is(err, errNotCompiled) {
 				break
 			}
