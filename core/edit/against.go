@@ -19,29 +19,43 @@ const (
 	leaning = .7
 )
 
-// lean slides an element against what is nearest to it, until it lies on that as far as one may on the other.
-func (h *hand) lean() error {
+// lean slides an element against what is nearest to it, until it lies on that as far as one may on the other. What leans
+// already stays as it is, as the search may have laid it.
+func (h *hand) lean() (already bool, err error) {
 	if h.e.Kind() == food.KindGarnish {
-		return fault.Bad("element", "greens are tucked in where they are put")
+		return false, fault.Bad("element", "greens are tucked in where they are put")
 	}
 	if h.e.Vessel != "" {
-		return fault.Bad("element", "a bowl stands; hide its foot instead")
+		return false, fault.Bad("element", "a bowl stands; hide its foot instead")
 	}
 	from, to, gap, other := h.nearest()
 	if other < 0 {
-		return fault.Bad("element", "nothing lies within %.0f mm that %s could lean on; bring it nearer first", leansFrom, h.food.Name)
+		return false, fault.Bad("element", "nothing lies within %.0f mm that %s could lean on; bring it nearer first", leansFrom, h.food.Name)
 	}
 	way := to.Sub(from)
 	if way.Len() < .1 { // they touch: the way is from middle to middle
 		way = pack.MiddleOf(h.t.Elements[other].Pieces).Sub(pack.MiddleOf(h.e.Pieces))
 	}
-	laps := leaning * review.Touch(h.e, &h.t.Elements[other])
-	step := gap + laps
+	step := gap + leaning*review.Touch(h.e, &h.t.Elements[other]) - lapped(h.e, &h.t.Elements[other])
 	if way.Len() < .1 || step < .2 {
-		return fault.Bad("element", "%s leans on its neighbour already", h.food.Name)
+		return true, nil
 	}
 	shift(h.e, way.Unit().Mul(step))
-	return nil
+	return false, nil
+}
+
+// lapped is how far, mm, two elements lie on each other.
+func lapped(a, b *tray.Element) float64 {
+	deepest := 0.0
+	for i := range a.Pieces {
+		p := geom.NewBody(a.Pieces[i].Outline)
+		for k := range b.Pieces {
+			q := geom.NewBody(b.Pieces[k].Outline)
+			depth, _ := geom.Penetration(&p, &q)
+			deepest = max(deepest, depth)
+		}
+	}
+	return deepest
 }
 
 // nearest is the element that lies nearest to the hand's own: from where to where, and how far that is, mm; other is -1 where

@@ -58,6 +58,13 @@ func TestLean(t *testing.T) {
 	if r.Says != "leaned the "+nameOf(t, e.Food)+" on its neighbour" {
 		t.Error(r.Says)
 	}
+	// pressed again it stays where it leans, rather than shoving what it leans on
+	again, err := Apply(context.Background(), r.Tray, plantest.Larder, Command{Kind: Lean, IDs: []string{e.ID}})
+	if err != nil || len(again.Moved) > 0 || again.Tray.Elements[row].Pose() != r.Tray.Elements[row].Pose() {
+		t.Errorf("leaned twice: %v, %+v", err, again.Moved)
+	} else if again.Says != "the "+nameOf(t, e.Food)+" leans on its neighbour already" {
+		t.Error(again.Says)
+	}
 	r.Tray.Elements[cup].Placed, r.Tray.Elements[cup].Pieces = false, nil
 	if _, err := Apply(context.Background(), r.Tray, plantest.Larder, Command{Kind: Lean, IDs: []string{e.ID}}); err == nil {
 		t.Error("it leans on nothing")

@@ -40,6 +40,11 @@ func byHand(ctx context.Context, t *tray.Tray, larder *food.Larder, c Command) (
 	case HideFoot:
 		given, err := h.hideFoot(ctx)
 		return pack.Displacement{Tray: given}, err
+	case Lean:
+		if leans, err := h.lean(); err != nil || leans {
+			return pack.Displacement{Tray: h.t}, err
+		}
+		return pack.MakeRoomAround(ctx, larder, t, h.t, nil, []int{h.k}), nil
 	}
 	held, err := h.do(c)
 	if err != nil {
@@ -81,8 +86,6 @@ func (h *hand) do(c Command) (held []int, err error) {
 		err = h.open(c.Open)
 	case Bend:
 		err = h.bend(c.Path)
-	case Lean:
-		err = h.lean()
 	}
 	return []int{h.k}, err
 }

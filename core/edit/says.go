@@ -68,6 +68,9 @@ func (d *doing) act() string {
 	case Pile:
 		return "piled up " + it
 	case Lean:
+		if k := d.was.Find(d.c.IDs[0]); d.now.Elements[k].Pose() == d.was.Elements[k].Pose() {
+			return it + " leans on its neighbour already"
+		}
 		return "leaned " + it + " on its neighbour"
 	case HideFoot:
 		return "hid the foot of " + it

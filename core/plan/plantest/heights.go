@@ -13,6 +13,12 @@ import (
 // of the tray file. What is stiff may touch, up to a millimetre; what is locked on both sides was not laid here.
 func OneOnTheOther(t testing.TB, name string, tr *tray.Tray) {
 	t.Helper()
+	boxes := make([][]geom.Rect, len(tr.Elements))
+	for i := range tr.Elements {
+		for _, p := range tr.Elements[i].Pieces {
+			boxes[i] = append(boxes[i], p.Outline.Bounds())
+		}
+	}
 	for i := range tr.Elements {
 		for j := range i {
 			a, b := &tr.Elements[i], &tr.Elements[j]
@@ -23,9 +29,9 @@ func OneOnTheOther(t testing.TB, name string, tr *tray.Tray) {
 			if a.Locked && b.Locked {
 				continue
 			}
-			for _, p := range a.Pieces {
-				for _, q := range b.Pieces {
-					if math.Abs(p.ZMM-q.ZMM) > 2.98 || geom.BoxDepth(p.Outline.Bounds(), q.Outline.Bounds()) <= touch {
+			for n, p := range a.Pieces {
+				for k, q := range b.Pieces {
+					if math.Abs(p.ZMM-q.ZMM) > 2.98 || geom.BoxDepth(boxes[i][n], boxes[j][k]) <= touch {
 						continue
 					}
 					x, y := geom.NewBody(p.Outline), geom.NewBody(q.Outline)
