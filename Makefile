@@ -13,8 +13,8 @@ MADE_FROM := $(wildcard core/food/data/*.json) server/api/openapi.yaml server/ap
 # packages in which goroutines meet, tested with the race detector and nowhere else, and the
 # tests of others in which they do
 RACY := ./app/... ./store/...
-# of which all is run without the detector, too
-RACY_CORE := ./core/workers ./core/pack ./core/search ./core/edit ./core/repair
+# of which all is run without the detector, too; core/edit begins no goroutine of its own, and app edits from several
+RACY_CORE := ./core/workers ./core/pack ./core/search ./core/repair
 RACY_SERVER := AtOnce|Each|Queue|Those|TooMany|Twenty|ArrangeStreams|Previews|AnEditKeeps|Lost|JobFromBrief|AKeyLets|LongAnswer
 # tests that wait for time to pass or go through hundreds of cases: not for every commit
 SLOW := TestAKeyLetsOneDeviceIn|TestSettingsThatCannotBeRead|TestThoseWhoReadNothing|TestPuttingOutEndsALongAnswer|TestAHangingDatabase|TestUpgradeFromEachOlderSchema|TestProbes|TestFaults|TestCornersAndStraightening|TestMovedPiecesAreNamed|TestEveryGroupFindsItsShare|TestBudgetsAreKept|TestConverges

@@ -35,7 +35,7 @@ func (a *App) LoadDemo(ctx context.Context) (bool, error) {
 		return false, err
 	}
 	larder := food.BuiltIn()
-	jobs, err := demo.Jobs(ctx, a.now(), larder)
+	jobs, err := demo.Jobs(a.now(), larder)
 	if err != nil {
 		return false, err
 	}
@@ -151,7 +151,7 @@ func (a *App) demoEvenings(ctx context.Context) (evenings []Evening, swap made, 
 	if err != nil {
 		return nil, swap, swapped, nil, err
 	}
-	j, played, err := demo.Swapped(ctx, a.now(), larder)
+	j, played, err := demo.Swapped(a.now(), larder)
 	if err != nil {
 		return nil, swap, swapped, nil, err
 	}

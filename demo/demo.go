@@ -3,7 +3,6 @@
 package demo
 
 import (
-	"context"
 	"time"
 
 	"happytray/app/template"
@@ -13,7 +12,6 @@ import (
 	"happytray/core/job"
 	"happytray/core/plan"
 	"happytray/core/price"
-	"happytray/core/search"
 )
 
 // Job is one job of the demo world, ready to be stored.
@@ -78,12 +76,12 @@ func RegattaPrizes(today time.Time) brief.Brief {
 }
 
 // Jobs makes the demo world for a given day.
-func Jobs(ctx context.Context, today time.Time, larder *food.Larder) ([]Job, error) {
-	firing, err := laid(ctx, "First firing at the new kiln", FirstFiring, today, larder, search.Options{Seed: 7, Effort: 24})
+func Jobs(today time.Time, larder *food.Larder) ([]Job, error) {
+	firing, err := laid("first-firing", FirstFiring, today, larder)
 	if err != nil {
 		return nil, err
 	}
-	watch, err := laid(ctx, "Night-sky watch", NightWatch, today, larder, search.Options{Seed: 7, Effort: 16})
+	watch, err := laid("night-watch", NightWatch, today, larder)
 	if err != nil {
 		return nil, err
 	}
@@ -102,24 +100,6 @@ func planned(title string, of func(today time.Time) brief.Brief, today time.Time
 	}
 	j.Title = title
 	movedTo(of(today).ServeAt, j)
-	return j, nil
-}
-
-// laid is a job with all its trays laid, each from a seed of its own.
-func laid(ctx context.Context, title string, of func(today time.Time) brief.Brief, today time.Time, larder *food.Larder, o search.Options) (*job.Job, error) {
-	j, err := planned(title, of, today, larder)
-	if err != nil {
-		return nil, err
-	}
-	for i, t := range j.Trays {
-		res, err := search.Lay(ctx, t, larder, o)
-		if err != nil {
-			return nil, err
-		}
-		res.Tray.Seed = o.Seed
-		j.Trays[i] = res.Tray
-		o.Seed++
-	}
 	return j, nil
 }
 

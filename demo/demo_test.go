@@ -1,7 +1,6 @@
 package demo
 
 import (
-	"context"
 	"encoding/json"
 	"slices"
 	"strings"
@@ -16,7 +15,7 @@ import (
 func TestDemoWorld(t *testing.T) {
 	larder := food.BuiltIn()
 	today := time.Date(2031, 2, 27, 23, 30, 0, 0, time.UTC) // dates roll over a month's end
-	jobs, err := Jobs(context.Background(), today, larder)
+	jobs, err := Jobs(today, larder)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -58,11 +57,11 @@ func TestDemoWorld(t *testing.T) {
 func TestTheWorldIsTheSameEveryDay(t *testing.T) {
 	larder := food.BuiltIn()
 	world := func(today time.Time) (out []string) {
-		jobs, err := Jobs(context.Background(), today, larder)
+		jobs, err := Jobs(today, larder)
 		if err != nil {
 			t.Fatal(err)
 		}
-		swap, played, err := Swapped(context.Background(), today, larder)
+		swap, played, err := Swapped(today, larder)
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -3,7 +3,6 @@ package demo
 import (
 	"bytes"
 	"cmp"
-	"context"
 	"hash/fnv"
 	"image/jpeg"
 	"math"
@@ -23,7 +22,6 @@ import (
 	"happytray/core/pick"
 	"happytray/core/plan"
 	"happytray/core/prep"
-	"happytray/core/search"
 	"happytray/core/tray"
 	"happytray/formats/overhead"
 	"happytray/standin/camera"
@@ -161,8 +159,8 @@ func SeedSwap(today time.Time) brief.Brief {
 }
 
 // Swapped is the seed swap with what came home of it, by tray and element.
-func Swapped(ctx context.Context, today time.Time, larder *food.Larder) (*job.Job, []graze.Outcome, error) {
-	j, err := laid(ctx, "Seed swap", SeedSwap, today, larder, search.Options{Seed: 11, Effort: 8})
+func Swapped(today time.Time, larder *food.Larder) (*job.Job, []graze.Outcome, error) {
+	j, err := laid("seed-swap", SeedSwap, today, larder)
 	if err != nil {
 		return nil, nil, err
 	}

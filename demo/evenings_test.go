@@ -57,7 +57,7 @@ func TestEvenings(t *testing.T) {
 // What came home of the seed swap lies mostly where the forecast says it does, four times in five.
 func TestForecastOfTheSeedSwap(t *testing.T) {
 	larder := food.BuiltIn()
-	j, played, err := Swapped(context.Background(), someDay, larder)
+	j, played, err := Swapped(someDay, larder)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -86,7 +86,7 @@ func TestForecastOfTheSeedSwap(t *testing.T) {
 
 // The photograph of the seed swap tells that a bowl was put down elsewhere, whatever the search laid.
 func TestThePhotographTellsWhatWasMoved(t *testing.T) {
-	j, _, err := Swapped(context.Background(), someDay, food.BuiltIn())
+	j, _, err := Swapped(someDay, food.BuiltIn())
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -106,8 +106,30 @@ func atOneHeight(t *tray.Tray) (n int) {
 	return n
 }
 
-// fullness prints how full the plan's own boards are after so many seconds, two boards at a time.
-func fullness(n int, seed uint64, seconds float64) {
+// smallFood is how much of a board food that goes into gaps would cover, laid side by side: what lies, and what waits.
+func smallFood(t *tray.Tray) (lies, waits float64) {
+	for _, e := range t.Elements {
+		if f, ok := larder.Get(e.Food); ok {
+			if s, ok := f.Spec(e.Form); ok && s.FillsGaps() && e.Placed {
+				lies += float64(len(e.Pieces)) * s.AreaMM2()
+			}
+		}
+	}
+	for _, r := range t.Reserve {
+		if f, ok := larder.Get(r.Food); ok {
+			for _, s := range f.Forms {
+				if s.FillsGaps() {
+					waits += r.Grams / s.MassG * s.AreaMM2()
+					break
+				}
+			}
+		}
+	}
+	return lies / t.Board.UsableMM2(), waits / t.Board.UsableMM2()
+}
+
+// fullness prints how full the plan's own boards are after so many seconds, two boards at a time; with each, every board.
+func fullness(n int, seed uint64, seconds float64, each bool) {
 	trays := onTheirOwn(n, seed)
 	type row struct{ cover, gap, rcover, rgap, score, beside, unplaced, atOne float64 }
 	rows := make([]row, len(trays))
@@ -116,7 +138,8 @@ func fullness(n int, seed uint64, seconds float64) {
 	for range 2 {
 		wg.Go(func() {
 			for i := range next {
-				res, err := search.Lay(context.Background(), trays[i], larder, search.Options{Seconds: seconds, Seed: uint64(i) + seed, Workers: 1})
+				t := trays[i]
+				res, err := search.Lay(context.Background(), t, larder, search.Options{Seconds: seconds, Seed: uint64(i) + seed, Workers: 1})
 				if err != nil {
 					panic(err)
 				}
@@ -139,7 +162,11 @@ func fullness(n int, seed uint64, seconds float64) {
 				}
 				q.beside /= all
 				q.atOne = float64(atOneHeight(res.Tray))
-				rows[i] = q
+				if rows[i] = q; each {
+					lies, waits := smallFood(res.Tray)
+					fmt.Printf("%3d %-22s %2.0f guests %-8s cover %.3f gap %3.0f judged %.3f score %3.0f beside %.2f small %.3f + %.3f in reserve\n", i, t.Board.ID,
+						t.Brief.Guests.Appetites(), t.Brief.Occasion, q.cover, q.gap, q.rcover, q.score, q.beside, lies, waits)
+				}
 			}
 		})
 	}

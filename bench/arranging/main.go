@@ -24,6 +24,7 @@ func main() {
 	seed := flag.Uint64("seed", 1, "which briefs the promises are held to")
 	long := flag.Float64("long", 10, "the longest time given to one layout, s")
 	file := flag.String("curve", "", "where to draw the curve of the cost")
+	each := flag.Bool("each", false, "full: every board, too")
 	flag.Parse()
 	if *part == "" || *part == "layouts" {
 		layouts(*briefs, []float64{.3, 2, *long})
@@ -35,7 +36,7 @@ func main() {
 		promises(*briefs, *seed)
 	}
 	if *part == "" || *part == "full" {
-		fullness(*briefs, *seed, 2)
+		fullness(*briefs, *seed, 2, *each)
 	}
 	if *part == "" || *part == "scores" {
 		scores(*briefs, *seed)

@@ -4,6 +4,8 @@ import (
 	"hash/fnv"
 	"math"
 	"math/rand/v2"
+	"sync"
+	"sync/atomic"
 
 	"happytray/core/geom"
 )
@@ -86,7 +88,33 @@ func (s Spec) Outline(foodID string, variant int) geom.Outline {
 }
 
 // AreaMM2 is the footprint of a piece of middling size, mm2.
-func (s Spec) AreaMM2() float64 { return s.outline(Rand(Seed(s.Form)), 1, 0).Area() }
+func (s Spec) AreaMM2() float64 {
+	of := sized{s.Form, s.Shape, s.L, s.W, s.N}
+	if a, known := areas.Load(of); known {
+		return a.(float64)
+	}
+	a := s.outline(Rand(Seed(s.Form)), 1, 0).Area()
+	if areasKept.Add(1) <= mostAreas {
+		areas.Store(of, a)
+	}
+	return a
+}
+
+// sized is what the outline of a middling piece follows from.
+type sized struct {
+	form, shape string
+	l, w        float64
+	n           int
+}
+
+// Areas that were reckoned are kept: a plan asks for the same few hundred some ten thousand times. So many are, that
+// foods of others cannot fill the memory.
+const mostAreas = 8192
+
+var (
+	areas     sync.Map // sized -> float64
+	areasKept atomic.Int64
+)
 
 // outline is the footprint of a variant that is k times as long and broad as the spec says.
 func (s Spec) outline(r *rand.Rand, k float64, variant int) geom.Outline {

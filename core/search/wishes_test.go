@@ -414,7 +414,11 @@ func TestKnownPackings(t *testing.T) {
 // In tasting order mild cheeses lie before strong ones, along a long board and round a round one; freely laid they lie as they come.
 func TestTastingOrder(t *testing.T) {
 	foods := []brief.Want{{Food: "mozzarella-balls"}, {Food: "soft-white-round"}, {Food: "mountain-wheel"}, {Food: "old-wheel"}, {Food: "blue-wedge"}, {Food: "wide-sausage"}, {Food: "red-grapes"}, {Food: "almonds"}, {Food: "round-crackers"}}
-	for _, id := range []string{"rectangle-76-oak", "round-60-oak"} {
+	boards := []string{"rectangle-76-oak", "round-60-oak"}
+	if testing.Short() { // whether goroutines meet, one board says
+		boards = boards[1:]
+	}
+	for _, id := range boards {
 		tr := plantest.Planned(t, brief.Brief{Guests: brief.Guests{Adults: 14}, Foods: foods, Board: &board.Request{ID: id}, Rules: &brief.Rules{Tasting: "cheese"}})
 		rev := review.Judge(plantest.Lay(t, tr, search.Options{Seed: 2, Effort: 6}).Tray, plantest.Larder)
 		if v, ok := rev.Value("flow.tasting"); !ok || v < .9 {

@@ -2,7 +2,6 @@
 package demotest
 
 import (
-	"context"
 	"sync"
 	"testing"
 	"time"
@@ -23,7 +22,7 @@ func Largest(tb testing.TB) *job.Job {
 }
 
 var largest = sync.OnceValues(func() (best *job.Job, err error) {
-	jobs, err := demo.Jobs(context.Background(), time.Date(2026, 10, 1, 9, 0, 0, 0, time.UTC), food.BuiltIn())
+	jobs, err := demo.Jobs(time.Date(2026, 10, 1, 9, 0, 0, 0, time.UTC), food.BuiltIn())
 	if err != nil {
 		return nil, err
 	}

@@ -2,6 +2,8 @@
 package plantest
 
 import (
+	"encoding/json"
+	"sync"
 	"testing"
 
 	"happytray/core/board"
@@ -20,9 +22,19 @@ func Cases(n int) int {
 	return n
 }
 
-// Laid plans a brief out of the built-in larder and lays its trays, always alike.
+// lain are the jobs that were laid, by their briefs: laying is most of what such a test costs, and many want the same.
+var lain sync.Map // string -> *job.Job
+
+// Laid plans a brief out of the built-in larder and lays its trays, always alike; what comes back is the caller's own.
 func Laid(t testing.TB, b brief.Brief) *job.Job {
 	t.Helper()
+	key, err := json.Marshal(b)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if j, ok := lain.Load(string(key)); ok {
+		return j.(*job.Job).Clone()
+	}
 	j, err := plan.FromBrief(b, food.BuiltIn(), board.BuiltInCabinet())
 	if err != nil {
 		t.Fatal(err)
@@ -35,5 +47,6 @@ func Laid(t testing.TB, b brief.Brief) *job.Job {
 		}
 		j.Trays[n] = res.Tray
 	}
+	lain.Store(string(key), j.Clone())
 	return j
 }

@@ -4,6 +4,7 @@ import (
 	"context"
 	"math"
 	"math/rand/v2"
+	"sync"
 	"testing"
 
 	"happytray/core/board"
@@ -91,9 +92,15 @@ func Generated(n int) []brief.Brief {
 	return out
 }
 
-// LaidFor is a laid tray to move things about on.
+// lainFor are the trays of LaidFor, by guests.
+var lainFor sync.Map // int -> *tray.Tray
+
+// LaidFor is a laid tray to move things about on, the caller's own.
 func LaidFor(tb testing.TB, guests int) *tray.Tray {
 	tb.Helper()
+	if t, ok := lainFor.Load(guests); ok {
+		return t.(*tray.Tray).Clone()
+	}
 	job, err := planning.FromBrief(brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 9, Foods: Usual}, food.BuiltIn(), board.BuiltInCabinet())
 	if err != nil {
 		tb.Fatal(err)
@@ -102,6 +109,7 @@ func LaidFor(tb testing.TB, guests int) *tray.Tray {
 	if err != nil {
 		tb.Fatal(err)
 	}
+	lainFor.Store(guests, res.Tray.Clone())
 	return res.Tray
 }
 
