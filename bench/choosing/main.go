@@ -173,7 +173,7 @@ func boards(row func(what, figure string, args ...any)) {
 			longest = max(longest, time.Since(at))
 			have := 0.0
 			for _, t := range j.Trays {
-				have += t.Board.UsableMM2() / 100
+				have += float64(t.Copies()) * t.Board.UsableMM2() / 100
 			}
 			low, high = min(low, have/float64(n)), max(high, have/float64(n))
 			if len(j.Trays) > 1 {

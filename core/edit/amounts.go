@@ -158,7 +158,7 @@ func (h *hand) pile(ctx context.Context) (*tray.Tray, error) {
 		up++
 	}
 	if up == 0 {
-		return nil, fault.Bad("element", "%s lies too loosely to be piled up; bring it together first", h.food.Name)
+		return nil, fault.Bad("element", "%s: the pieces lie too far apart to be piled up; bring them together first", h.food.Name)
 	}
 	h.e.Pieces = ps
 	pack.Recentre(h.e)

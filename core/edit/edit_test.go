@@ -115,6 +115,10 @@ func missing(a, b *tray.Tray) bool {
 // every command there is, on a laid tray
 func commands(tr *tray.Tray) map[string]Command {
 	bowl, row, trail, heap := pick(tr, bowl), pick(tr, kind(food.KindRow)), pick(tr, kind(food.KindTrail)), pick(tr, kind(food.KindLoose))
+	piled := pick(tr, func(e *tray.Element) bool { // one that lies closely enough
+		_, err := Apply(context.Background(), tr, plantest.Larder, Command{Kind: Pile, IDs: []string{e.ID}})
+		return kind(food.KindLoose)(e) && err == nil
+	})
 	mid := tr.Board.FoodZone.Centroid()
 	larger, _ := board.BuiltInCabinet().Vessels(), 0
 	biggest := larger[0]
@@ -133,7 +137,7 @@ func commands(tr *tray.Tray) map[string]Command {
 		"locked":               {Kind: Lock, IDs: []string{bowl}},
 		"swapped":              {Kind: Swap, IDs: []string{bowl, heap}},
 		"a heap duplicated":    {Kind: Duplicate, IDs: []string{heap}},
-		"a heap piled up":      {Kind: Pile, IDs: []string{heap}},
+		"a heap piled up":      {Kind: Pile, IDs: []string{piled}},
 		"a heap split":         {Kind: Split, IDs: []string{heap}},
 		"more of a heap":       {Kind: Amount, IDs: []string{heap}, Count: tr.Elements[tr.Find(heap)].Count + 3},
 		"into the largest":     {Kind: Vessel, IDs: []string{bowl}, Vessel: &biggest},

@@ -87,7 +87,7 @@ func (h *hand) divisible() error {
 	case h.e.Vessel != "":
 		return fault.Bad("element", "what stands in a bowl is one thing; duplicate it instead")
 	case h.e.Kind() == food.KindAnchor:
-		return fault.Bad("element", "%s is one thing and cannot be parted", h.food.Name)
+		return fault.Bad("element", "%s: one thing cannot be parted", h.food.Name)
 	}
 	return nil
 }

@@ -25,13 +25,13 @@ func byHand(ctx context.Context, t *tray.Tray, larder *food.Larder, c Command) (
 		return pack.Displacement{}, err
 	}
 	if !e.Placed || len(e.Pieces) == 0 {
-		return pack.Displacement{}, fault.Bad("element", "%s does not lie on the board; lay it first", f.Name)
+		return pack.Displacement{}, fault.Bad("element", "%s: not on the board yet; lay it first", f.Name)
 	}
 	h := hand{t: t.Clone(), larder: larder, food: f, spec: spec}
 	h.k = h.t.Find(c.IDs[0])
 	h.e = &h.t.Elements[h.k]
 	if h.e.Locked && c.Kind != Duplicate {
-		return pack.Displacement{}, fault.Bad("element", "%s is locked; unlock it first", f.Name)
+		return pack.Displacement{}, fault.Bad("element", "%s: locked; unlock it first", f.Name)
 	}
 	switch c.Kind {
 	case Pile:

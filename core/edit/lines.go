@@ -19,7 +19,7 @@ func (h *hand) circle(deg float64) error {
 	}
 	host := pack.HostOf(h.t, h.k)
 	if host < 0 {
-		return fault.Bad("element", "%s lies against no bowl or cheese; bring it to one first", h.food.Name)
+		return fault.Bad("element", "%s: no bowl or cheese lies beside it; bring it to one first", h.food.Name)
 	}
 	c := pack.BoxOf(h.t.Elements[host].Pieces).Centre()
 	h.e.MoveTo(pack.TurnedRound(h.e.Pose(), c, deg))
@@ -32,7 +32,7 @@ func (h *hand) open(by float64) error {
 		return fault.Bad("open", "should be between 0.4 and 2.5")
 	}
 	if (h.e.Kind() != food.KindRow && h.e.Kind() != food.KindTrail) || len(h.e.Pieces) < 2 {
-		return fault.Bad("element", "%s is no row or fan", h.food.Name)
+		return fault.Bad("element", "%s: not a row or a fan", h.food.Name)
 	}
 	ps := slices.Clone(h.e.Pieces)
 	mid := (len(ps) - 1) / 2
@@ -69,7 +69,7 @@ func (h *hand) open(by float64) error {
 // where it is longer; fewer, and the others go there, where it is shorter.
 func (h *hand) bend(path []geom.Point) error {
 	if h.e.Kind() != food.KindTrail {
-		return fault.Bad("element", "%s is no trail", h.food.Name)
+		return fault.Bad("element", "%s: not a trail", h.food.Name)
 	}
 	if len(path) < 2 || len(path) > 200 {
 		return fault.Bad("path", "should have 2 to 200 points")

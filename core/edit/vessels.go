@@ -14,7 +14,7 @@ import (
 // vessel puts what stands in one vessel into another.
 func (h *hand) vessel(v *board.Vessel) error {
 	if h.e.Vessel == "" {
-		return fault.Bad("element", "%s does not stand in a bowl", h.food.Name)
+		return fault.Bad("element", "%s: not in a bowl", h.food.Name)
 	}
 	if v == nil {
 		return fault.Bad("vessel", "there is no such vessel")
@@ -44,7 +44,7 @@ func NextVessel(t *tray.Tray, larder *food.Larder, id string, vessels []board.Ve
 		return nil, err
 	}
 	if e.Vessel == "" {
-		return nil, fault.Bad("element", "%s does not stand in a bowl", f.Name)
+		return nil, fault.Bad("element", "%s: not in a bowl", f.Name)
 	}
 	h := hand{food: f, spec: spec}
 	ml := h.fills(e.Grams)

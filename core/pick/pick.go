@@ -219,7 +219,7 @@ func (p *picker) form(f *food.Food) string {
 		if food.Has(s.Form, food.Winding) && !slices.ContainsFunc(p.chosen, func(c Choice) bool { return food.Has(c.Form, food.Winding) }) {
 			n -= 2 // a line that leads the eye, where there is none yet
 		}
-		switch filled := slices.ContainsFunc(p.chosen, p.fillsGaps); {
+		switch filled := p.filled(f); {
 		case food.Tiny(s) && (filled || !s.FillsGaps()):
 			n += 2 // rather in a vessel
 		case s.FillsGaps() && !filled:
@@ -246,6 +246,19 @@ func (p *picker) form(f *food.Food) string {
 		}
 	}
 	return best
+}
+
+// filled reports whether something small lies open already that fills the gaps as a food would: of its own kind, or two.
+func (p *picker) filled(f *food.Food) bool {
+	n := 0
+	for _, c := range p.chosen {
+		if p.fillsGaps(c) {
+			if n++; c.Food.Category == f.Category {
+				return true
+			}
+		}
+	}
+	return n > 1
 }
 
 // fillsGaps reports whether what was chosen lies open in pieces that go into the gaps between other things.

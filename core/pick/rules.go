@@ -16,7 +16,7 @@ type rule struct {
 	says string
 	// applies reports whether the rule holds for a brief, with so many foods of each category on the board.
 	applies func(b brief.Brief, have map[food.Category]int) bool
-	of      food.Category
+	of      []food.Category // which foods are exchanged for it, each within its own
 	// kept reports whether the foods of that category, or all of them, keep it.
 	kept func(on []*food.Food) bool
 	// helps reports whether a food of the category brings what the rule wants.
@@ -46,13 +46,13 @@ func atLeast(c food.Category, n int) func(b brief.Brief, have map[food.Category]
 
 // rulesOfChoice are all there are; what the larder cannot give to the guests of a brief is no rule for them.
 var rulesOfChoice = []rule{
-	{"three cheeses and more: one soft or fresh", atLeast(food.Cheese, 3), food.Cheese, some(light), light},
-	{"three cheeses and more: one firm or hard", atLeast(food.Cheese, 3), food.Cheese, some(firm), firm},
+	{"three cheeses and more: one soft or fresh", atLeast(food.Cheese, 3), []food.Category{food.Cheese}, some(light), light},
+	{"three cheeses and more: one firm or hard", atLeast(food.Cheese, 3), []food.Category{food.Cheese}, some(firm), firm},
 	{"four cheeses and more: one blue or strong", func(b brief.Brief, have map[food.Category]int) bool {
 		return b.Course != "sweet" && have[food.Cheese] >= 4 && 2*b.Guests.Children < b.Guests.Total() && b.Leaning != "liked"
-	}, food.Cheese, some(bold), bold},
-	{"a flat bread or cracker always", atLeast(food.Cracker, 1), food.Cracker, some((*food.Food).FlatBread), (*food.Food).FlatBread},
-	{"no two sweet spreads without a savoury one", atLeast(food.Dip, 2), food.Dip, func(on []*food.Food) bool {
+	}, []food.Category{food.Cheese}, some(bold), bold},
+	{"a flat bread or cracker always", atLeast(food.Cracker, 1), []food.Category{food.Cracker}, some((*food.Food).FlatBread), (*food.Food).FlatBread},
+	{"no two sweet spreads without a savoury one", atLeast(food.Dip, 2), []food.Category{food.Dip}, func(on []*food.Food) bool {
 		n := 0
 		for _, f := range on {
 			if sweetSpread(f) {
@@ -63,7 +63,25 @@ var rulesOfChoice = []rule{
 	}, savouryDip},
 	{"something small that fills the gaps, where no child chokes on it and the host has no colours of their own", func(b brief.Brief, have map[food.Category]int) bool {
 		return b.Course != "sweet" && b.Guests.Children+b.Guests.Infants == 0 && have[food.Dried] >= 1 && (b.Theme == nil || len(b.Theme.Palette) == 0)
-	}, food.Dried, some((*food.Food).FillsGaps), (*food.Food).FillsGaps},
+	}, []food.Category{food.Dried}, some((*food.Food).FillsGaps), (*food.Food).FillsGaps},
+	{"a second small one of another size and kind on a larger board", func(b brief.Brief, have map[food.Category]int) bool {
+		return b.Course != "sweet" && b.Guests.Children+b.Guests.Infants == 0 && have[food.Dried] >= 1 && have[food.Nut] >= 2 && b.Theme == nil // a theme leads
+	}, []food.Category{food.Nut, food.Sweet}, twoSmall, (*food.Food).FillsGaps},
+}
+
+// twoSmall reports whether small foods of two kinds fill the gaps, so that one is not strewn all over a board.
+func twoSmall(on []*food.Food) bool {
+	var kind food.Category
+	for _, f := range on {
+		switch {
+		case !f.FillsGaps():
+		case kind == "":
+			kind = f.Category
+		case f.Category != kind:
+			return true
+		}
+	}
+	return false
 }
 
 // obey exchanges foods, each time the one by which the choice loses least, until every rule is kept that can be; fixed
@@ -118,8 +136,12 @@ func (f *candidates) keep(b brief.Brief, s *stats, fixed map[int]bool, core []in
 		return
 	}
 	was := f.broken(b, s)
+	if f.budget == 0 { // equals take turns here, too, where the money does not decide
+		f.varied = 1
+		defer func() { f.varied = 0 }()
+	}
 	f.swapWithin(s, core, exchange{
-		leaves: func(i int) bool { return !fixed[i] && f.cands[i].food.Category == r.of },
+		leaves: func(i int) bool { return !fixed[i] && slices.Contains(r.of, f.cands[i].food.Category) },
 		comes:  func(_, j int) bool { return r.helps(f.cands[j].food) },
 		worth: func(_, j int, v float64) float64 {
 			if f.cands[j].notNow {

@@ -17,12 +17,14 @@ const (
 	fillerShare = .12
 	// givesFillers is how much of its grams another food of the kind gives at most.
 	givesFillers = .4
+	// lendsFillers is how much another of the little kinds gives, where a filler's own kind has not enough.
+	lendsFillers = .25
 	// mostFillers is how many times its grams a filler becomes at most.
 	mostFillers = 3
 )
 
 // withFillers gives what fills the gaps of some boards so much that it can, out of what others of the same kind weigh: nobody
-// gets more or less of a kind. What the host set, what is whole, and what some guests avoid stays as it is.
+// gets more or less of a kind, but that dried fruit, nuts and sweets together make up for one that is alone in its kind. What the host set, what is whole, and what some guests avoid stays as it is.
 func withFillers(b brief.Brief, amounts []amount.Amount, surfaces []board.Board) []amount.Amount {
 	if b.Plates() || b.HouseRules().Gaps == "airy" {
 		return amounts
@@ -44,36 +46,44 @@ func withFillers(b brief.Brief, amounts []amount.Amount, surfaces []board.Board)
 		return out
 	}
 	times := math.Min(mostFillers, fillerShare*room/have)
-	byKind := map[food.Category]struct{ wants, gives float64 }{}
-	gives := func(a amount.Amount, i int) bool {
-		return fills[i] == 0 && settable(a) && wholeOf(a) == 0
-	}
-	for i, a := range out {
-		k := byKind[a.Food.Category]
-		switch {
-		case fills[i] > 0 && settable(a):
-			k.wants += (times - 1) * a.Grams
-		case gives(a, i):
-			k.gives += givesFillers * a.Grams
+	grows := func(i int) bool { return fills[i] > 0 && settable(out[i]) }
+	gives := func(i int) bool { return fills[i] == 0 && settable(out[i]) && wholeOf(out[i]) == 0 }
+	// from what one says, to each filler of a kind the same part of what it lacks
+	hand := func(kind food.Category, from func(food.Category) bool, part float64) {
+		wants, given := 0.0, 0.0
+		for i, a := range out {
+			if grows(i) && a.Food.Category == kind {
+				wants += times*amounts[i].Grams - a.Grams
+			}
+			if gives(i) && from(a.Food.Category) {
+				given += part * a.Grams
+			}
 		}
-		byKind[a.Food.Category] = k
-	}
-	for i := range out {
-		a := &out[i]
-		k := byKind[a.Food.Category]
-		if k.wants == 0 || k.gives == 0 {
-			continue
+		if wants < 1 || given == 0 {
+			return
 		}
-		moved := math.Min(k.wants, k.gives)
-		switch {
-		case fills[i] > 0 && settable(*a):
-			a.Grams += (times - 1) * a.Grams * moved / k.wants
-		case gives(*a, i):
-			a.Grams -= givesFillers * a.Grams * moved / k.gives
+		moved := math.Min(wants, given)
+		for i := range out {
+			a := &out[i]
+			switch {
+			case grows(i) && a.Food.Category == kind:
+				a.Grams += (times*amounts[i].Grams - a.Grams) * moved / wants
+			case gives(i) && from(a.Food.Category):
+				a.Grams -= part * a.Grams * moved / given
+			}
+		}
+	}
+	for _, kind := range food.Categories {
+		hand(kind, func(c food.Category) bool { return c == kind }, givesFillers)
+		if little[kind] { // a kind of one food has none of its own to give
+			hand(kind, func(c food.Category) bool { return c != kind && little[c] }, lendsFillers)
 		}
 	}
 	return out
 }
+
+// little are the kinds that close the gaps of a board together, and stand in for each other there.
+var little = map[food.Category]bool{food.Dried: true, food.Nut: true, food.Sweet: true}
 
 // settable reports whether nobody has said how much there is to be of it.
 func settable(a amount.Amount) bool { return a.Choice.Grams == 0 && !a.Liked && !a.Pinned }

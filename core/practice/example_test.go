@@ -19,6 +19,6 @@ func Example() {
 	m, _ := e.Mark(practice.Answer{Chosen: e.Solution.Right})
 	fmt.Println(m.Points, m.Grades["tools"])
 	// Output:
-	// What do guests take the plaited cheese with nigella with? 4 choices
+	// What do guests take the blue-veined wedge, plant-based with? 4 choices
 	// 100 4
 }

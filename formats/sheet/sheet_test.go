@@ -180,7 +180,7 @@ func TestMatIsTrue(t *testing.T) {
 		if !slices.ContainsFunc(s.Elements, laid) { // it waits beside the board
 			continue
 		}
-		if !strings.Contains(p.text, name) {
+		if !strings.Contains(strings.ReplaceAll(p.text, "\x19", "’"), name) { // the reader keeps half of an apostrophe
 			t.Errorf("%s is not named on the mat", name)
 		}
 	}
