@@ -50,7 +50,7 @@ func (s *Server) Larder(c *gin.Context) {
 	if !ok {
 		return
 	}
-	out := api.Larder{Foods: []api.Food{}, Boards: []api.BoardCard{}, Vessels: []api.VesselCard{}}
+	out := api.Larder{Foods: []api.Food{}, Boards: []api.BoardCard{}, Stands: []api.StandCard{}, Vessels: []api.VesselCard{}}
 	for _, f := range h.All.All() {
 		st := h.State(app.KindFood, f.ID)
 		item := api.Food{Id: f.ID, Name: f.Name, Category: string(f.Category), Colour: f.Colour, Texture: f.Texture, Strength: f.Strength, Liking: f.Liking,
@@ -68,6 +68,9 @@ func (s *Server) Larder(c *gin.Context) {
 		one := card(b)
 		one.PutAway = h.State(app.KindBoard, b.ID).PutAway
 		out.Boards = append(out.Boards, one)
+	}
+	for _, stand := range board.Stands() {
+		out.Stands = append(out.Stands, api.StandCard{Id: stand.ID, Name: stand.Name, Boards: stand.Boards})
 	}
 	for _, v := range h.Cabinet.Vessels() {
 		out.Vessels = append(out.Vessels, api.VesselCard{Id: v.ID, Name: v.Name, Round: v.Round(), HeightMm: v.HeightMM, CapacityMl: v.CapacityML})

@@ -58,6 +58,13 @@ var builtIn = sync.OnceValue(func() []built {
 		{name: "Small box with a lid, card", r: Request{ID: "box-22-card", Shape: "rectangle", LengthMM: 220, WidthMM: 220, RimMM: 50, LidMM: 50, Colour: "#b98d5f", Material: "card", Liner: "#efe8d9"}, unusual: true, finish: folded},
 		{name: "Box with a lid, card", r: Request{ID: "box-36-card", Shape: "rectangle", LengthMM: 360, WidthMM: 250, RimMM: 60, LidMM: 60, Colour: "#b98d5f", Material: "card", Liner: "#efe8d9"}, unusual: true, finish: folded},
 		{name: "Large box with a lid, card", r: Request{ID: "box-46-card", Shape: "rectangle", LengthMM: 460, WidthMM: 310, RimMM: 80, LidMM: 80, Colour: "#b98d5f", Material: "card", Liner: "#efe8d9"}, unusual: true, finish: folded},
+		{name: "Bottom of a stand of two, glazed", r: Request{ID: "tier-30-glaze", Shape: "round", LengthMM: 300, RimMM: 8, Colour: "#ece7db", Material: "ceramic"}, unusual: true, finish: post},
+		{name: "Top of a stand, glazed", r: Request{ID: "tier-22-glaze", Shape: "round", LengthMM: 220, RimMM: 8, Colour: "#ece7db", Material: "ceramic"}, unusual: true, finish: post},
+		{name: "Bottom of a stand of three, glazed", r: Request{ID: "tier-34-glaze", Shape: "round", LengthMM: 340, RimMM: 8, Colour: "#ece7db", Material: "ceramic"}, unusual: true, finish: post},
+		{name: "Middle of a stand of three, glazed", r: Request{ID: "tier-28-glaze", Shape: "round", LengthMM: 280, RimMM: 8, Colour: "#ece7db", Material: "ceramic"}, unusual: true, finish: post},
+		{name: "Bottom of a great stand, oak", r: Request{ID: "tier-42-oak", Shape: "round", LengthMM: 420, RimMM: 10, Colour: "#a97c4c"}, unusual: true, finish: post},
+		{name: "Middle of a great stand, oak", r: Request{ID: "tier-34-oak", Shape: "round", LengthMM: 340, RimMM: 10, Colour: "#a97c4c"}, unusual: true, finish: post},
+		{name: "Top of a great stand, oak", r: Request{ID: "tier-26-oak", Shape: "round", LengthMM: 260, RimMM: 10, Colour: "#a97c4c"}, unusual: true, finish: post},
 		{name: "Chalkboard", r: Request{ID: "rectangle-50-chalk", Shape: "rectangle", LengthMM: 500, WidthMM: 350, Colour: "#34393a", Material: "chalkboard"}, unusual: true, finish: lined},
 		{name: "Glass round", r: Request{ID: "round-36-glass", Shape: "round", LengthMM: 360, Colour: "#cfdad8", Material: "glass"}, unusual: true},
 		{name: "Table run, paper", r: Request{ID: "run-140-paper", Shape: "plank", LengthMM: 1400, WidthMM: 600, Colour: "#efe8d9", Material: "paper"}},
@@ -112,6 +119,11 @@ func folded(b *Board) {
 	box := b.Outline.Bounds()
 	b.Outline = geom.Box(box.W(), box.H(), 5).Move(box.Centre()).Round()
 	b.FoodZone = geom.Box(box.W()-24, box.H()-24, 3).Move(box.Centre()).Round()
+}
+
+// post is what goes up through the middle of a tier: nothing lies where it stands, with its nut.
+func post(b *Board) {
+	b.Keepouts = append(b.Keepouts, geom.Circle(12, 20).Move(b.FoodZone.Bounds().Centre()).Round())
 }
 
 // lined is a surface that is not fit for food, under a paper liner.

@@ -62,7 +62,7 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last map[s
 	if err != nil {
 		return nil, err
 	}
-	b = Counted(b, larder)
+	b = Counted(onTiers(b), larder)
 	asked := b
 	b = onBoards(b.Weighed())
 	named := larder
@@ -208,7 +208,7 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 	if p.Of == 0 || p.Who == all[0].Who {
 		says = append(says, sayCuisine(th, chosen)...)
 	}
-	if dish, ok := stoneDish(theirs, chosen, larder, len(surfaces)); ok {
+	if dish, ok := stoneDish(theirs, chosen, larder, dishesFor(surfaces)); ok {
 		amounts = append(amounts, dish)
 	}
 	says = append(says, falls(theirs, chosen, larder, on)...)
@@ -216,7 +216,7 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 		says = append(says, avoidedTheme(theirs, th, larder)...)
 	}
 	var out []*tray.Tray
-	shares := shareOut(amounts, surfaces, b.Boards)
+	shares := shareOut(amounts, surfaces, byTier(amounts, surfaces, b.Boards))
 	for i, share := range shares {
 		if i > 0 && surfaces[i].ID == surfaces[i-1].ID && surfaces[i].ID != "" && share.like(shares[i-1]) { // as the one beside it
 			out = append(out, out[i-1].Clone())

@@ -38,7 +38,7 @@ test('a change of the brief says what it changes', async ({ page }) => {
   const set = page.locator('.surfaces li', { hasText: ' and ' }).last()
   await set.getByRole('button').click()
   await expect(page.getByRole('combobox', { name: 'Board 2' })).toBeAttached()
-  await expect(page.locator('.look')).toContainText('% of everything')
+  await expect(page.locator('.look')).toContainText('% of the food')
   await page.getByRole('button', { name: 'Remove board 2' }).click()
   await expect(page.getByRole('combobox', { name: 'Board 2' })).toHaveCount(0)
 
@@ -202,4 +202,23 @@ test('a plate for each guest: two kinds, each laid by itself', async ({ page }) 
   await expect(page.locator('[data-hold]')).toHaveCount(laid)
   await page.reload()
   await expect(page.locator('[data-hold]')).toHaveCount(laid)
+})
+
+test('a tiered stand is chosen like a board, and every tier of it is laid', async ({ page }) => {
+  const id = await newJob(page, 'Tea on the quay', { guests: { adults: 6 }, occasion: 'nibble', month: 5 })
+  await page.locator('.el-select', { has: page.getByLabel('Board', { exact: true }) }).click()
+  await page.locator('.el-select-dropdown__item', { hasText: 'Tiered stand of two, glazed' }).click()
+  await expect(page.getByRole('combobox', { name: 'Board 2' })).toBeAttached()
+  await saved(page)
+  await page.getByRole('button', { name: 'Pick the foods' }).click()
+  await page.getByRole('button', { name: 'Lay them' }).first().click()
+  const laid = async () => {
+    const { document } = await (await page.request.get(`/api/v1/jobs/${id}`)).json()
+    return [document, ...document.further].map((t: { elements: { placed: boolean }[] }) => t.elements.some(e => e.placed))
+  }
+  await expect.poll(laid, { timeout: 40_000 }).toEqual([true, true]) // one after the other, without asking again
+  await page.getByText('2 of 2').click()
+  await expect(page.locator('[data-hold]').nth(3)).toBeAttached()
+  await saved(page)
+  await page.request.delete(`/api/v1/jobs/${id}`)
 })

@@ -12,7 +12,7 @@ vi.mock('@/api/arrange', () => ({
   },
 }))
 const changed = vi.fn()
-const job = { tray: null as TrayFile | null, at: 0, changeTray: changed }
+const job = { tray: null as TrayFile | null, trays: [] as TrayFile[], at: 0, changeTray: changed }
 vi.mock('@/stores/job', () => ({ useJob: () => job }))
 const { useLaying } = await import('@/composables/laying')
 
@@ -46,4 +46,17 @@ it('offers no ways on another tray that was turned to meanwhile, and says so', a
   expect(laying.ways.value).toEqual([])
   expect(changed).not.toHaveBeenCalled()
   expect(laying.says.value).toContain('other tray')
+})
+
+it('lays a board that nobody looks at, shows nothing of it, and says whether it came to an end', async () => {
+  search.lines = [{ tried: 3, share: 1, score: 80, done: true, tray: tray('second, laid') }]
+  job.trays = [tray('given'), tray('second')]
+  const shown = vi.fn()
+  const laying = useLaying(shown)
+  expect(await laying.lay('', 3, 1, null, 1)).toBe(true)
+  expect(shown).not.toHaveBeenCalled()
+  expect(changed.mock.calls[0]![0]).toEqual({ ...tray('second, laid'), seed: 3 })
+  expect(changed.mock.calls[0]![3]).toBe(1)
+  search.lines = []
+  expect(await laying.lay('', 3, 1, null, 1)).toBe(false)
 })

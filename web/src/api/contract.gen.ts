@@ -3654,6 +3654,7 @@ export interface components {
         Larder: {
             foods: components["schemas"]["Food"][];
             boards: components["schemas"]["BoardCard"][];
+            stands: components["schemas"]["StandCard"][];
             vessels: components["schemas"]["VesselCard"][];
         };
         Food: {
@@ -3687,6 +3688,12 @@ export interface components {
             kind: string;
             /** @description whether an element that lies on a board can be given this form */
             takes: boolean;
+        };
+        /** @description a tiered stand, which in a brief is its boards from the bottom up */
+        StandCard: {
+            id: string;
+            name: string;
+            boards: string[];
         };
         BoardCard: {
             id: string;

@@ -21,10 +21,20 @@ export function useLaying(preview: (t: TrayFile) => void) {
   let stop: AbortController | null = null
   let where = 0 // the tray that is laid, whichever is looked at meanwhile
 
-  /** Lays everything that is not locked, or of that only some, by their ids. */
-  async function lay(style: string, seed: number, wanted = 1, only: ReadonlySet<string> | null = null) {
-    if (!job.tray || running.value) return
-    where = job.at
+  /**
+   * Lays everything that is not locked, or of that only some, by their ids; on the tray that is looked at, or on another
+   * of the job's. False where it was stopped or broke off.
+   */
+  async function lay(
+    style: string,
+    seed: number,
+    wanted = 1,
+    only: ReadonlySet<string> | null = null,
+    at = job.at,
+  ): Promise<boolean> {
+    const given = at === job.at ? job.tray : job.trays[at]
+    if (!given || running.value) return false
+    where = at
     ways.value = []
     running.value = true
     share.value = tried.value = 0
@@ -32,7 +42,6 @@ export function useLaying(preview: (t: TrayFile) => void) {
     unfit.value = would.value = []
     says.value = ''
     stop = new AbortController()
-    const given = job.tray
     let found: TrayFile | null = null
     let several: Way[] = []
     try {
@@ -62,7 +71,7 @@ export function useLaying(preview: (t: TrayFile) => void) {
     if (several.length) {
       if (job.at === where) ways.value = several
       else says.value = 'The ways were laid for the other tray. Turn to it and ask for them again.'
-      return
+      return true
     }
     if (found && only)
       job.changeTray({ ...found, seed: given.seed }, `laid ${only.size} of it again`, false, where)
@@ -70,6 +79,7 @@ export function useLaying(preview: (t: TrayFile) => void) {
       job.changeTray({ ...found, seed }, style ? `laid the tray, ${style}` : 'laid the tray', false, where)
     else if (stop.signal.aborted)
       says.value = 'Stopped before the first layout was ready; nothing has changed.'
+    return !!found && !stop.signal.aborted
   }
 
   const cancel = () => stop?.abort()

@@ -56,6 +56,11 @@ function change(i: number, next: BoardRequest) {
 }
 function choose(i: number, id: string) {
   if (id === 'any') return setAll(requests.value.filter((_, k) => k !== i))
+  const stand = larder.all!.stands.find(x => x.id === id)
+  if (stand)
+    return setAll(
+      requests.value.flatMap((r, k) => (k === i ? stand.boards.map(tier => ({ id: tier })) : [r])),
+    )
   change(i, id === 'own' ? { shape: 'rectangle', length_mm: 500, width_mm: 330 } : { id })
 }
 function setOwn(i: number, part: BoardRequest) {
@@ -141,6 +146,7 @@ const sides = [
         ...larder
           .all!.boards.filter(x => !x.put_away || x.id === key(r))
           .map(b => [b.id, `${b.name}, ${across(b.length_mm, b.width_mm)}`] as const),
+        ...larder.all!.stands.map(s => [s.id, s.name] as const),
       ]"
       @update:model-value="v => choose(i, v)"
     />

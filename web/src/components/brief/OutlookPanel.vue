@@ -73,7 +73,7 @@ const over = computed(() => (props.outlook?.over ?? 0) > 0)
         <li v-for="(t, i) in outlook.trays" :key="i">
           <b>{{ t.name }}</b><template v-if="t.copies > 1"> × {{ t.copies }}</template
           ><template v-if="t.who">, {{ t.who }}</template
-          ><template v-if="t.share < 1">, {{ Math.round(100 * t.share) }} % of everything</template>
+          ><template v-if="t.share < 1">, {{ Math.round(100 * t.share) }} % of the food</template>
         </li>
       </ul>
       <template v-if="outlook.surfaces.length">

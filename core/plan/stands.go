@@ -1,0 +1,107 @@
+package plan
+
+import (
+	"math"
+	"slices"
+
+	"happytray/core/amount"
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/food"
+)
+
+// onTiers is a brief with every tiered stand that it names as a set of its boards.
+func onTiers(b brief.Brief) brief.Brief {
+	asked := b.Boards
+	if len(asked) == 0 && b.Board != nil {
+		asked = []board.Request{*b.Board}
+	}
+	if all := board.OfStands(asked); len(all) > len(asked) {
+		b.Board, b.Boards = nil, all
+	}
+	return b
+}
+
+// isStand reports whether boards are the tiers of one stand.
+func isStand(surfaces []board.Board) bool {
+	return slices.ContainsFunc(board.Stands(), func(s board.Stand) bool {
+		return slices.EqualFunc(s.Boards, surfaces, func(id string, b board.Board) bool { return id == b.ID })
+	})
+}
+
+// dishesFor is how many dishes for stones boards want: one each, and a stand one.
+func dishesFor(surfaces []board.Board) int {
+	if isStand(surfaces) {
+		return 1
+	}
+	return len(surfaces)
+}
+
+// rimMM is how wide the strip along an edge is in which nothing stiff comes to lie.
+const rimMM = 12.0
+
+// fromBelow is what lies on the lowest tier of a stand, what above it, and so on to the top: savoury below, sweet above, as a
+// tea is served. What lies loose closes the gaps of every tier.
+var fromBelow = []food.Category{food.Dip, food.Meat, food.Brined, food.Cheese, food.Vegetable, food.Fruit, food.Sweet}
+
+// byTier is what is asked for the tiers of a stand: what is stiff on one of them each, as much on each as it has room for, since whoever
+// reaches one reaches all. For other boards it is what was asked.
+func byTier(amounts []amount.Amount, surfaces []board.Board, asked []board.Request) []board.Request {
+	if !isStand(surfaces) || len(asked) != len(surfaces) {
+		return asked
+	}
+	room, all := make([]float64, len(surfaces)), 0.0
+	for i, s := range surfaces {
+		room[i] = s.UsableMM2() - rimMM*math.Pi*s.FoodZone.Bounds().W() // tiers are round
+		all += room[i]
+	}
+	var order []amount.Amount
+	takes, taken := map[string]float64{}, 0.0
+	for _, kind := range fromBelow {
+		for _, a := range amounts {
+			if spec, ok := a.Food.Spec(a.Form); ok && a.Food.Category == kind && (food.InVessel(a.Form) || food.FormByID(a.Form).Kind() != food.KindLoose) {
+				takes[a.Food.ID] = footprint(a, spec)
+				taken += takes[a.Food.ID]
+				order = append(order, a)
+			}
+		}
+	}
+	out := slices.Clone(asked)
+	crackers := 0
+	for _, a := range amounts { // in turn, so that something crisp is on every tier, and not all of it on one
+		if a.Food.Category == food.Cracker && free(asked, a.Food.ID) {
+			k := crackers % len(out)
+			out[k].Pins = append(slices.Clone(out[k].Pins), a.Food.ID)
+			crackers++
+		}
+	}
+	tier, left := 0, taken*room[0]/all
+	for _, a := range order {
+		id := a.Food.ID
+		if !free(asked, id) {
+			continue
+		}
+		for tier < len(out)-1 && left < takes[id]/2 { // of what is left, the next tier's part
+			all -= room[tier]
+			tier++
+			left = taken * room[tier] / all
+		}
+		out[tier].Pins = append(slices.Clone(out[tier].Pins), id)
+		left -= takes[id]
+		taken -= takes[id]
+	}
+	return out
+}
+
+// free reports whether the host has not said on which boards a food lies.
+func free(asked []board.Request, id string) bool {
+	return !slices.ContainsFunc(asked, func(r board.Request) bool { return slices.Contains(r.Pins, id) || slices.Contains(r.Bans, id) })
+}
+
+// footprint is about how much board an amount takes, mm2.
+func footprint(a amount.Amount, s food.Spec) float64 {
+	if food.InVessel(s.Form) {
+		return 4500 // a bowl of 75 mm
+	}
+	return food.FootprintMM2(s, int(a.Grams/max(.1, s.MassG)+.5))
+}

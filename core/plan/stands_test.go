@@ -1,0 +1,50 @@
+package plan_test
+
+import (
+	"math"
+	"testing"
+
+	"happytray/core/board"
+	"happytray/core/brief"
+	"happytray/core/plan"
+	"happytray/core/plan/plantest"
+	"happytray/core/review"
+	"happytray/core/search"
+)
+
+// On a tiered stand every tier is laid of itself, with a fair share of the food: nothing at the post, hardly any board to be seen.
+func TestTieredStands(t *testing.T) {
+	for _, s := range board.Stands() {
+		area := 0.0
+		for _, id := range s.Boards {
+			b, _ := board.BuiltInCabinet().Board(id)
+			area += b.UsableMM2() / 100
+		}
+		guests := max(2, int(math.Round(area/210)))
+		j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: guests}, Occasion: "nibble", Month: 5, Board: &board.Request{ID: s.ID}}, plantest.Larder, board.BuiltInCabinet())
+		if err != nil {
+			t.Fatal(err)
+		}
+		if len(j.Trays) != len(s.Boards) || j.Brief.Board != nil || len(j.Brief.Boards) != len(s.Boards) {
+			t.Fatalf("%s: %d trays, asked for %+v", s.ID, len(j.Trays), j.Brief.Boards)
+		}
+		for n, tr := range j.Trays {
+			if tr.Board.ID != s.Boards[n] {
+				t.Errorf("%s: tier %d is %s", s.ID, n, tr.Board.ID)
+			}
+			tr = plantest.Lay(t, tr, search.Options{Seed: 3, Effort: 6}).Tray
+			rev := review.Judge(tr, plantest.Larder)
+			cover, _ := rev.Value("fit.cover")
+			gap, _ := rev.Value("fit.gap")
+			placed, _ := rev.Value("fit.placed")
+			t.Logf("%s, %s: %d foods, cover %.3f, gap %.0f mm, placed %.2f, %.0f points", s.ID, tr.Board.ID, len(tr.Foods()), cover, gap, placed, rev.Score)
+			least := .85
+			if tr.Board.Outline.Bounds().W() < 270 { // a small round is half edge and post
+				least = .78
+			}
+			if !rev.Legal() || cover < least || placed < .85 || len(tr.Foods()) < 4 {
+				t.Errorf("%s, %s: legal %v, cover %.3f, placed %.2f, %d foods", s.ID, tr.Board.ID, rev.Legal(), cover, placed, len(tr.Foods()))
+			}
+		}
+	}
+}
