@@ -20,7 +20,13 @@ type Zone struct {
 	Front   geom.Point // towards where it is seen from; zero when from all round
 	Grid    geom.Grid
 	depth   []float32 // distance to the nearest edge or keep-out, negative outside, mm
+	inside  geom.Bands
+	all     geom.Edges   // of the outline
+	edges   []geom.Edges // of each block of cells those of the outline's edges that can be the nearest; nil where it was not measured
 }
+
+// block is how many cells a block has along a side.
+const block = 8
 
 // NewZone readies a board.
 func NewZone(b *board.Board) *Zone { return newZoneIn(b, b.FoodZone.Bounds().Grow(1e4)) }
@@ -35,7 +41,8 @@ func newZoneIn(b *board.Board, window geom.Rect) *Zone {
 	cell := math.Max(3, math.Sqrt(z.Box.W()*z.Box.H()/12000))
 	z.Grid = geom.NewGrid(z.Box, cell, 30)
 	z.depth = make([]float32, z.Grid.Cells())
-	const block = 8
+	z.inside, z.all = geom.NewBands(z.Outline), z.Outline.EdgesNear(z.Centre, math.Inf(1))
+	z.edges = make([]geom.Edges, z.blocks()*((z.Grid.H+block-1)/block))
 	for y := 0; y < z.Grid.H; y += block {
 		for x := 0; x < z.Grid.W; x += block {
 			z.measure(geom.Window{X0: x, Y0: y, X1: min(x+block, z.Grid.W), Y1: min(y+block, z.Grid.H)}, window)
@@ -43,6 +50,9 @@ func newZoneIn(b *board.Board, window geom.Rect) *Zone {
 	}
 	return z
 }
+
+// blocks is how many blocks lie in a row.
+func (z *Zone) blocks() int { return (z.Grid.W + block - 1) / block }
 
 // measure fills in the depth of the cells of a block whose middles lie in a window. An
 // edge that is farther from the middle of the block than the nearest one, by more than the
@@ -55,11 +65,17 @@ func (z *Zone) measure(cells geom.Window, window geom.Rect) {
 	}
 	mid, half := box.Centre(), box.Min.Dist(box.Max)/2
 	for k, o := range append([]geom.Outline{z.Outline}, z.Board.Keepouts...) {
-		edges, sign := o.EdgesNear(mid, 2*half), 1.0
-		if o.Contains(mid) == (k > 0) {
+		// as far as the corners of its cells, that every point in them is answered
+		edges, sign := o.EdgesNear(mid, 2*(half+z.Grid.Cell)), 1.0
+		contains := o.Contains
+		if k == 0 {
+			contains = z.inside.Contains
+			z.edges[cells.Y0/block*z.blocks()+cells.X0/block] = edges
+		}
+		if contains(mid) == (k > 0) {
 			sign = -1
 		}
-		far := o.EdgeDistance(mid) > half
+		far := edges.Distance(mid) > half
 		for y := cells.Y0; y < cells.Y1; y++ {
 			for x := cells.X0; x < cells.X1; x++ {
 				c := z.Grid.Centre(x, y)
@@ -69,7 +85,7 @@ func (z *Zone) measure(cells geom.Window, window geom.Rect) {
 				d := edges.Distance(c)
 				if far {
 					d *= sign
-				} else if o.Contains(c) == (k > 0) {
+				} else if contains(c) == (k > 0) {
 					d = -d
 				}
 				if at := &z.depth[y*z.Grid.W+x]; k == 0 || float32(d) < *at {
@@ -80,10 +96,20 @@ func (z *Zone) measure(cells geom.Window, window geom.Rect) {
 	}
 }
 
+// edgesAt are edges of the outline among which is the one nearest to p.
+func (z *Zone) edgesAt(p geom.Point) geom.Edges {
+	if x, y := z.Grid.At(p); z.Grid.In(x, y) {
+		if near := z.edges[y/block*z.blocks()+x/block]; near != nil {
+			return near
+		}
+	}
+	return z.all
+}
+
 // ExactDepth is the signed depth of p inside the zone and outside its keep-outs.
 func (z *Zone) ExactDepth(p geom.Point) float64 {
-	d := z.Outline.EdgeDistance(p)
-	if !z.Outline.Contains(p) {
+	d := z.edgesAt(p).Distance(p)
+	if !z.inside.Contains(p) {
 		d = -d
 	}
 	for _, k := range z.Board.Keepouts {
