@@ -183,7 +183,8 @@ func comesTo(t *testing.T, w wantedJob, larder *food.Larder, cabinet *board.Cabi
 			l.digest(t, "lens "+name, view)
 		}
 		l.note(t, "drinks", drink.With(tr, larder))
-		l.note(t, "plates", tr.Beside(larder), "pieces", "outline")
+		l.note(t, "plates", tr.Beside(larder))
+		l.digest(t, "plates laid", tr.Beside(larder).Laid(tr, larder))
 	}
 	l.digest(t, "whys", plan.Whys(j, larder))
 	sides := pick.Balance(b, chosen, larder)

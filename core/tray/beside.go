@@ -206,8 +206,26 @@ func (k besideKind) lap() float64 {
 // besideVariants is how many drawings of a cracker a plate shows: lapped, no more can be told apart.
 const besideVariants = 3
 
-// tightest is how much of its own room a piece takes where they lie as close as they may.
-const tightest = .4
+// How much of its own room along a ring a piece takes at least, where they lie as close as they may, and at most, where they
+// hardly touch.
+const (
+	tightest = .4
+	loosest  = 1.9
+)
+
+// closing is how many of the rings of so much room are laid, and how close, that pieces which need so much close them: a ring
+// that ends half way looks as if somebody had been there.
+func closing(rooms []float64, need float64) (n int, close float64) {
+	best, sum := math.Inf(1), 0.0
+	for i, room := range rooms {
+		sum += room
+		ratio := sum / math.Max(1, need)
+		if off := math.Abs(math.Log(ratio)); off < best || i == 0 {
+			best, n, close = off, i+1, ratio
+		}
+	}
+	return n, math.Max(tightest, math.Min(loosest, close))
+}
 
 // fan lays a plate: rings from the rim inwards, lapped closer where there is more to lay. What does not lie there is refilled.
 func (p *Plate) fan(kinds []besideKind) {
@@ -225,13 +243,13 @@ func (p *Plate) fan(kinds []besideKind) {
 		deepest = math.Max(deepest, k.spec.L)
 	}
 	// how far in the rings begin; a hand takes from the outermost first
-	var rings []float64
-	room := 0.0
+	var rings, rooms []float64
 	for in := 0.0; len(round) > 0 && r-in-deepest/2 > deepest*.3 && len(rings) < 4; in += deepest * .7 {
 		rings = append(rings, in)
-		room += 2 * math.Pi * (r - in - deepest/2)
+		rooms = append(rooms, 2*math.Pi*(r-in-deepest/2))
 	}
-	closer := math.Max(tightest, math.Min(1, room/math.Max(1, need)))
+	n, closer := closing(rooms, need)
+	rings = rings[:n]
 	ring, angle, full := 0, -100.0, 0.0
 	for _, k := range round {
 		n := k.count()

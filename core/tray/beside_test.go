@@ -3,6 +3,7 @@ package tray
 import (
 	"math"
 	"reflect"
+	"slices"
 	"testing"
 
 	"happytray/core/board"
@@ -87,10 +88,35 @@ func TestPlatesAreLaid(t *testing.T) {
 				}
 			}
 		}
+		for i, q := range laid { // a ring that ends half way looks as if somebody had been there
+			if bare := widestBare(q); bare > 50 {
+				t.Errorf("%s: the rim of plate %d is bare over %.0f degrees", name, i, bare)
+			}
+		}
 		if grams > p.Grams*1.06+5 || c.shape != "round" && grams < p.Grams*.3 {
 			t.Errorf("%s: %.0f g lie on the plates, of %.0f", name, grams, p.Grams)
 		}
 	}
+}
+
+// widestBare is the widest part of a plate's outermost ring on which nothing lies, degrees from middle to middle of two pieces.
+func widestBare(q Plate) float64 {
+	far := 0.0
+	for _, p := range q.Pieces {
+		far = math.Max(far, p.At.Len())
+	}
+	var at []float64
+	for _, p := range q.Pieces {
+		if p.At.Len() > far-12 {
+			at = append(at, math.Mod(p.At.Degrees()+720, 360))
+		}
+	}
+	slices.Sort(at)
+	widest := 360 + at[0] - at[len(at)-1]
+	for i := range at[1:] {
+		widest = math.Max(widest, at[i+1]-at[i])
+	}
+	return widest
 }
 
 // What a guest avoids lies on no plate with what that guest may have.
