@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it } from 'vitest'
-import { across, area, coinDigits, grams, length, money, units } from '@/tray/units'
+import { across, area, coinDigits, grams, length, money, spans, units } from '@/tray/units'
 
 afterEach(() => Object.assign(units, { length: 'cm', mass: 'g', currency: '', hemisphere: 'north' }))
 
@@ -7,6 +7,8 @@ describe('lengths and amounts', () => {
   it('are centimetres and grams as long as nothing else is set', () => {
     expect(length(46)).toBe('4.6 cm')
     expect(across(620, 400)).toBe('62 × 40 cm')
+    expect(spans([620, 400])).toBe('62 × 40 cm')
+    expect(spans([480, 480.4])).toBe('48 cm across')
     expect(across(76, 43)).toBe('7.6 × 4.3 cm')
     expect(area(1840)).toBe('1840 cm²')
     expect(grams(1250)).toBe('1.3 kg')

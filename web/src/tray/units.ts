@@ -31,6 +31,10 @@ export const across = (a: number, b: number) => {
   return `${trim(a / mmPerUnit(), digits)} × ${trim(b / mmPerUnit(), digits)} ${units.length}`
 }
 
+/** How large a board or a bowl is: 62 × 40 cm, and 48 cm across where both sides are the same. */
+export const spans = ([a = 0, b = 0]: number[]) =>
+  Math.abs(a - b) < 1 ? `${length(a)} across` : across(a, b)
+
 /** An area: 1840 cm², 285 sq in. */
 export const area = (cm2: number) =>
   units.length === 'in' ? `${trim(cm2 / 6.4516, 0)} sq in` : `${trim(cm2, 0)} cm²`

@@ -1,6 +1,6 @@
 import type { TrayElement, TrayFile } from '@/api/tray.gen'
 import type { Food, Style } from '@/api/client'
-import { across, grams } from './units'
+import { grams, spans } from './units'
 
 export { grams, money } from './units'
 
@@ -94,5 +94,5 @@ export function headingOf(board: TrayFile['board']): string {
   const { name = 'Lay', outline = [] } = board ?? {}
   const most = (k: 0 | 1) => Math.max(0, ...outline.map(p => p[k] ?? 0))
   const called = name.split(', ').filter(part => !part.includes('×')) // one made to measure is named by its size
-  return [...called, across(most(0), most(1))].join(', ')
+  return [...called, spans([most(0), most(1)])].join(', ')
 }

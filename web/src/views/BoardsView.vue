@@ -11,7 +11,7 @@ import { useBoardMaker } from '@/composables/boardMaker'
 import { useLarder } from '@/stores/larder'
 import { useToast } from '@/stores/toast'
 import { boxOf, hand, type Pt } from '@/tray/outline'
-import { across, area, length } from '@/tray/units'
+import { area, length, spans } from '@/tray/units'
 import { count } from '@/tray/words'
 
 const toast = useToast()
@@ -46,8 +46,6 @@ const vesselSides = (v: VesselPage) =>
   v.vessel.outline?.length
     ? boxOf(v.vessel.outline.map(p => [p[0] ?? 0, p[1] ?? 0] as Pt)).slice(2)
     : [v.vessel.diameter_mm ?? 0, v.vessel.diameter_mm ?? 0]
-/** How large it is: across, where both sides are the same. */
-const spans = ([a = 0, b = 0]: number[]) => (Math.abs(a - b) < 1 ? `${length(a)} across` : across(a, b))
 const margin = 24 // mm: the drawing's own room for its shadow, both sides
 const bowlScale = computed(() => Math.min(1.4, scale.value * 2.5))
 const px = (mm: number, k: number) => `${(mm + margin) * k}px`

@@ -7,7 +7,7 @@ import { useLarder } from '@/stores/larder'
 import { listed, named } from '@/tray/listed'
 import { liners } from '@/tray/outline'
 import { oneSide, shapes, sized, type Shape } from '@/tray/shapes'
-import { across, mmPerUnit, units } from '@/tray/units'
+import { mmPerUnit, spans, units } from '@/tray/units'
 import WrittenField from '@/components/common/WrittenField.vue'
 import Choose from '@/components/common/Choose.vue'
 import NumberField from '@/components/common/NumberField.vue'
@@ -139,13 +139,13 @@ const sides = [
     <Choose
       :model-value="key(r)"
       :label="i ? `Board ${i + 1}` : 'Board'"
-      :width="262"
+      :width="300"
       :options="[
         ['any', requests.length < 2 ? 'the board that suits' : 'not this one'],
         ['own', 'a board of these dimensions'],
         ...larder
           .all!.boards.filter(x => !x.put_away || x.id === key(r))
-          .map(b => [b.id, `${b.name}, ${across(b.length_mm, b.width_mm)}`] as const),
+          .map(b => [b.id, `${b.name}, ${spans([b.length_mm, b.width_mm])}`] as const),
         ...larder.all!.stands.map(s => [s.id, s.name] as const),
       ]"
       @update:model-value="v => choose(i, v)"
