@@ -1,5 +1,7 @@
 package board
 
+import "slices"
+
 // Stand is a tiered stand: boards above each other on one post, which share the food of those it is for.
 type Stand struct {
 	ID     string   `json:"id"`
@@ -33,4 +35,9 @@ func OfStands(asked []Request) []Request {
 		}
 	}
 	return out
+}
+
+// IsTier reports whether a board is a tier of one.
+func IsTier(b *Board) bool {
+	return b != nil && slices.ContainsFunc(Stands(), func(s Stand) bool { return slices.Contains(s.Boards, b.ID) })
 }

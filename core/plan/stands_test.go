@@ -34,6 +34,9 @@ func TestTieredStands(t *testing.T) {
 			}
 			tr = plantest.Lay(t, tr, search.Options{Seed: 3, Effort: 6}).Tray
 			rev := review.Judge(tr, plantest.Larder)
+			if k, ok := rev.Value("service.kinds"); !ok || k > 0 {
+				t.Errorf("%s: told that %v kinds are too much or too little, where the other tiers make up for it", tr.Board.ID, k)
+			}
 			cover, _ := rev.Value("fit.cover")
 			gap, _ := rev.Value("fit.gap")
 			placed, _ := rev.Value("fit.placed")

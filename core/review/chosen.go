@@ -1,6 +1,7 @@
 package review
 
 import (
+	"happytray/core/board"
 	"math"
 	"slices"
 
@@ -313,6 +314,9 @@ const (
 
 // kinds counts main kinds of which there is far more or less than such guests usually eat.
 func (t *teller) kinds() {
+	if t.out.values["service.kinds"] = 0; board.IsTier(t.l.tray.Board) { // what one has too little of, another has
+		return
+	}
 	b := t.l.tray.Brief
 	of, all := map[food.Category]float64{}, 0.0
 	for _, f := range t.foods {
