@@ -62,7 +62,10 @@ func plan(b brief.Brief, larder *food.Larder, cabinet *board.Cabinet, last map[s
 	if err != nil {
 		return nil, err
 	}
-	b = Counted(onTiers(b), larder)
+	if b, err = onTiers(b); err != nil {
+		return nil, err
+	}
+	b = Counted(b, larder)
 	asked := b
 	b = onBoards(b.Weighed())
 	named := larder

@@ -7,19 +7,25 @@ import (
 	"happytray/core/amount"
 	"happytray/core/board"
 	"happytray/core/brief"
+	"happytray/core/fault"
 	"happytray/core/food"
 )
 
-// onTiers is a brief with every tiered stand that it names as a set of its boards.
-func onTiers(b brief.Brief) brief.Brief {
+// onTiers is a brief with every tiered stand that it names as a set of its boards; a fault where that cannot be.
+func onTiers(b brief.Brief) (brief.Brief, error) {
 	asked := b.Boards
 	if len(asked) == 0 && b.Board != nil {
 		asked = []board.Request{*b.Board}
 	}
-	if all := board.OfStands(asked); len(all) > len(asked) {
-		b.Board, b.Boards = nil, all
+	all := board.OfStands(asked)
+	if len(all) == len(asked) {
+		return b, nil
 	}
-	return b
+	if b.Plates() {
+		return b, fault.Bad("board", "a tiered stand is shared; leave it out for a plate for each guest")
+	}
+	b.Board, b.Boards = nil, all
+	return b, b.Check()
 }
 
 // isStand reports whether boards are the tiers of one stand.

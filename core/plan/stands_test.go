@@ -2,6 +2,7 @@ package plan_test
 
 import (
 	"math"
+	"strings"
 	"testing"
 
 	"happytray/core/board"
@@ -49,5 +50,26 @@ func TestTieredStands(t *testing.T) {
 				t.Errorf("%s, %s: legal %v, cover %.3f, placed %.2f, %d foods", s.ID, tr.Board.ID, rev.Legal(), cover, placed, len(tr.Foods()))
 			}
 		}
+	}
+}
+
+// What cannot be served on a stand is told, not half planned.
+func TestStandsThatCannotBe(t *testing.T) {
+	stand := board.Request{ID: "stand-3"}
+	for name, b := range map[string]brief.Brief{
+		"plates":      {Guests: brief.Guests{Adults: 6}, Serving: "plates", Board: &stand},
+		"five stands": {Guests: brief.Guests{Adults: 60}, Boards: []board.Request{stand, stand, stand, stand, stand}},
+		"no such":     {Guests: brief.Guests{Adults: 6}, Board: &board.Request{ID: "stand-9"}},
+	} {
+		if j, err := plan.FromBrief(b, plantest.Larder, board.BuiltInCabinet()); err == nil || !strings.Contains(err.Error(), "board") {
+			t.Errorf("%s: %d trays, %v", name, len(j.Trays), err)
+		}
+	}
+	j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 12}, Boards: []board.Request{{ID: "stand-2"}, {ID: "rectangle-45-slate"}}}, plantest.Larder, board.BuiltInCabinet())
+	if err != nil || len(j.Trays) != 3 {
+		t.Errorf("a stand beside a board: %v", err)
+	}
+	if _, err := j.Write(); err != nil {
+		t.Error(err)
 	}
 }
