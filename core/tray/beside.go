@@ -249,7 +249,10 @@ func (p *Plate) fan(kinds []besideKind) {
 		rooms = append(rooms, 2*math.Pi*(r-in-deepest/2))
 	}
 	n, closer := closing(rooms, need)
-	rings = rings[:n]
+	if rings = rings[:n]; n == 1 && need*loosest < rooms[0] { // too few for the rim: a small ring in the middle
+		closer = 1
+		rings[0] = math.Max(0, r-deepest/2-need/2/math.Pi)
+	}
 	ring, angle, full := 0, -100.0, 0.0
 	for _, k := range round {
 		n := k.count()

@@ -68,7 +68,7 @@ watch(style, s => {
 
 <style scoped>
 .progress {
-  width: 130px;
+  width: 96px;
   height: 9px;
   border-radius: var(--radius-s);
   background: var(--line);
