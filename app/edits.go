@@ -196,6 +196,9 @@ func (a *App) EditJob(ctx context.Context, id string, e Edit) (Edited, error) {
 	if err != nil {
 		return Edited{}, err
 	}
+	if e.Command.Kind == edit.Lean && len(res.Changed) == 0 { // it is told, and no step to undo
+		return Edited{}, fault.Bad("element", "%s", say.Upper(res.Says))
+	}
 	raw, err := o.reading.With(e.Tray, res.Tray).Write()
 	if err != nil {
 		return Edited{}, err

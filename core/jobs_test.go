@@ -84,14 +84,6 @@ func rounded(v any, without []string) any {
 // note writes a thing: one line for each of several, of which some members are left to the digest.
 func (l *ledger) note(t *testing.T, what string, v any, without ...string) {
 	t.Helper()
-	raw, err := json.Marshal(v)
-	if err != nil {
-		t.Fatal(err)
-	}
-	var tree any
-	if err := json.Unmarshal(raw, &tree); err != nil {
-		t.Fatal(err)
-	}
 	line := func(name string, v any, read bool) {
 		whole, err := json.Marshal(rounded(v, nil))
 		if err != nil {
@@ -107,7 +99,7 @@ func (l *ledger) note(t *testing.T, what string, v any, without ...string) {
 		}
 		fmt.Fprintf(l, "%s %s\n", name, short)
 	}
-	switch v := tree.(type) {
+	switch v := treeOf(t, v).(type) {
 	case []any:
 		for n, w := range v {
 			line(fmt.Sprintf("%s %d", what, n+1), w, true)

@@ -85,17 +85,23 @@ func wrongIn(text string) string {
 // saying are the members of answers that hold what is read by people.
 var saying = []string{"says", "why", "explanation", "cautions", "asks", "name", "title", "kit", "advice", "lines", "because", "how", "text", "unlaid", "unfit", "reason"}
 
-// sentencesIn are the texts of an answer that people read, each with where it stands.
-func sentencesIn(t *testing.T, what any) map[string]string {
+// treeOf is what an answer is once it was sent as JSON.
+func treeOf(t *testing.T, what any) (tree any) {
 	t.Helper()
 	raw, err := json.Marshal(what)
 	if err != nil {
 		t.Fatal(err)
 	}
-	var tree any
 	if err := json.Unmarshal(raw, &tree); err != nil {
 		t.Fatal(err)
 	}
+	return tree
+}
+
+// sentencesIn are the texts of an answer that people read, each with where it stands.
+func sentencesIn(t *testing.T, what any) map[string]string {
+	t.Helper()
+	tree := treeOf(t, what)
 	out := map[string]string{}
 	var walk func(at string, read bool, v any)
 	walk = func(at string, read bool, v any) {

@@ -32,34 +32,23 @@ func (h *hand) lean() (already bool, err error) {
 	if other < 0 {
 		return false, fault.Bad("element", "nothing lies within %.0f mm that %s could lean on; bring it nearer first", leansFrom, h.food.Name)
 	}
-	way := to.Sub(from)
-	if way.Len() < .1 { // they touch: the way is from middle to middle
-		way = pack.MiddleOf(h.t.Elements[other].Pieces).Sub(pack.MiddleOf(h.e.Pieces))
-	}
-	step := gap + leaning*review.Touch(h.e, &h.t.Elements[other]) - lapped(h.e, &h.t.Elements[other])
-	if way.Len() < .1 || step < .2 {
+	laps := leaning * review.Touch(h.e, &h.t.Elements[other])
+	if -gap >= laps/2 { // it lies on it, and is not shoved farther
 		return true, nil
 	}
-	shift(h.e, way.Unit().Mul(step))
+	way := to.Sub(from)
+	if gap <= 0 || way.Len() < .1 { // they touch: the way is from middle to middle
+		way = pack.MiddleOf(h.t.Elements[other].Pieces).Sub(pack.MiddleOf(h.e.Pieces))
+	}
+	if way.Len() < .1 || gap+laps < .2 {
+		return true, nil
+	}
+	shift(h.e, way.Unit().Mul(gap+laps))
 	return false, nil
 }
 
-// lapped is how far, mm, two elements lie on each other.
-func lapped(a, b *tray.Element) float64 {
-	deepest := 0.0
-	for i := range a.Pieces {
-		p := geom.NewBody(a.Pieces[i].Outline)
-		for k := range b.Pieces {
-			q := geom.NewBody(b.Pieces[k].Outline)
-			depth, _ := geom.Penetration(&p, &q)
-			deepest = max(deepest, depth)
-		}
-	}
-	return deepest
-}
-
-// nearest is the element that lies nearest to the hand's own: from where to where, and how far that is, mm; other is -1 where
-// nothing lies near.
+// nearest is the element that lies nearest to the hand's own: from where to where, and how far that is, mm, below zero as far as
+// they lie on each other; other is -1 where nothing lies near.
 func (h *hand) nearest() (from, to geom.Point, gap float64, other int) {
 	other, gap = -1, leansFrom
 	mine := pack.BoxOf(h.e.Pieces).Grow(leansFrom)
@@ -74,6 +63,10 @@ func (h *hand) nearest() (from, to geom.Point, gap float64, other int) {
 			}
 			for k := range h.e.Pieces {
 				a, b, d := closest(h.e.Pieces[k].Outline, o.Pieces[n].Outline)
+				p, q := geom.NewBody(h.e.Pieces[k].Outline), geom.NewBody(o.Pieces[n].Outline)
+				if depth, _ := geom.Penetration(&p, &q); depth > 0 {
+					d = -depth
+				}
 				if d < gap {
 					from, to, gap, other = a, b, d, i
 				}

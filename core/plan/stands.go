@@ -50,11 +50,15 @@ const rimMM = 12.0
 // tea is served. What lies loose closes the gaps of every tier.
 var fromBelow = []food.Category{food.Dip, food.Meat, food.Brined, food.Cheese, food.Vegetable, food.Fruit, food.Sweet}
 
-// byTier is what is asked for the tiers of a stand: what is stiff on one of them each, as much on each as it has room for, since whoever
-// reaches one reaches all. For other boards it is what was asked.
+// byTier is what is asked for the tiers of a stand: what is stiff on one of them each, as much on each as it has room for, since
+// whoever reaches one reaches all. For other boards it is what was asked.
 func byTier(amounts []amount.Amount, surfaces []board.Board, asked []board.Request) []board.Request {
 	if !isStand(surfaces) || len(asked) != len(surfaces) {
 		return asked
+	}
+	stiff := func(a amount.Amount) bool {
+		kind := food.FormByID(a.Form).Kind()
+		return food.InVessel(a.Form) || kind != food.KindLoose && kind != food.KindGarnish
 	}
 	room, all := make([]float64, len(surfaces)), 0.0
 	for i, s := range surfaces {
@@ -65,7 +69,7 @@ func byTier(amounts []amount.Amount, surfaces []board.Board, asked []board.Reque
 	takes, taken := map[string]float64{}, 0.0
 	for _, kind := range fromBelow {
 		for _, a := range amounts {
-			if spec, ok := a.Food.Spec(a.Form); ok && a.Food.Category == kind && (food.InVessel(a.Form) || food.FormByID(a.Form).Kind() != food.KindLoose) {
+			if spec, ok := a.Food.Spec(a.Form); ok && a.Food.Category == kind && stiff(a) && free(asked, a.Food.ID) {
 				takes[a.Food.ID] = footprint(a, spec)
 				taken += takes[a.Food.ID]
 				order = append(order, a)
@@ -73,26 +77,23 @@ func byTier(amounts []amount.Amount, surfaces []board.Board, asked []board.Reque
 		}
 	}
 	out := slices.Clone(asked)
+	pin := func(tier int, id string) { out[tier].Pins = append(slices.Clone(out[tier].Pins), id) }
 	crackers := 0
 	for _, a := range amounts { // in turn, so that something crisp is on every tier, and not all of it on one
 		if a.Food.Category == food.Cracker && free(asked, a.Food.ID) {
-			k := crackers % len(out)
-			out[k].Pins = append(slices.Clone(out[k].Pins), a.Food.ID)
+			pin(crackers%len(out), a.Food.ID)
 			crackers++
 		}
 	}
 	tier, left := 0, taken*room[0]/all
 	for _, a := range order {
 		id := a.Food.ID
-		if !free(asked, id) {
-			continue
-		}
 		for tier < len(out)-1 && left < takes[id]/2 { // of what is left, the next tier's part
 			all -= room[tier]
 			tier++
 			left = taken * room[tier] / all
 		}
-		out[tier].Pins = append(slices.Clone(out[tier].Pins), id)
+		pin(tier, id)
 		left -= takes[id]
 		taken -= takes[id]
 	}

@@ -146,7 +146,7 @@ const sides = [
         ...larder
           .all!.boards.filter(x => !x.put_away || x.id === key(r))
           .map(b => [b.id, `${b.name}, ${spans([b.length_mm, b.width_mm])}`] as const),
-        ...larder.all!.stands.map(s => [s.id, s.name] as const),
+        ...(brief.serving === 'plates' ? [] : larder.all!.stands).map(s => [s.id, s.name] as const),
       ]"
       @update:model-value="v => choose(i, v)"
     />
