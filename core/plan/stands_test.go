@@ -5,8 +5,10 @@ import (
 	"strings"
 	"testing"
 
+	"happytray/core/amount"
 	"happytray/core/board"
 	"happytray/core/brief"
+	"happytray/core/pick"
 	"happytray/core/plan"
 	"happytray/core/plan/plantest"
 	"happytray/core/review"
@@ -71,5 +73,21 @@ func TestStandsThatCannotBe(t *testing.T) {
 	}
 	if _, err := j.Write(); err != nil {
 		t.Error(err)
+	}
+}
+
+// A tier is offered to nobody as a board of its own: it is nothing without its stand.
+func TestTiersAreNoBoards(t *testing.T) {
+	for _, guests := range []int{2, 6, 9, 13} {
+		b := brief.Brief{Guests: brief.Guests{Adults: guests}, Occasion: "nibble", Month: 5}
+		chosen, err := pick.Pick(b, plantest.Larder, pick.Under{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, s := range plan.Surfaces(b, amount.Apportion(b, chosen), board.BuiltInCabinet(), 12) {
+			if strings.Contains(strings.Join(s.Boards, " "), "tier-") {
+				t.Errorf("%d guests are offered %v", guests, s.Boards)
+			}
+		}
 	}
 }

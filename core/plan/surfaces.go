@@ -44,7 +44,7 @@ const setRoom = 1.08
 func Surfaces(b brief.Brief, amounts []amount.Amount, cabinet *board.Cabinet, n int) []Surface {
 	room := BoardAreaCM2(b, amounts, cabinet)
 	all := slices.DeleteFunc(cabinet.Boards(), func(c board.Board) bool {
-		return c.ID == "plate-24" || !c.FoodSafe && c.Liner == "" || slices.Contains(festive, shapeOf(c))
+		return c.ID == "plate-24" || board.IsTier(&c) || !c.FoodSafe && c.Liner == "" || slices.Contains(festive, shapeOf(c))
 	})
 	slices.SortStableFunc(all, func(x, y board.Board) int { return cmp.Compare(x.UsableMM2(), y.UsableMM2()) })
 	area := func(c board.Board) float64 { return c.UsableMM2() / 100 }

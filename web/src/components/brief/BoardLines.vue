@@ -139,7 +139,7 @@ const sides = [
     <Choose
       :model-value="key(r)"
       :label="i ? `Board ${i + 1}` : 'Board'"
-      :width="300"
+      :width="330"
       :options="[
         ['any', requests.length < 2 ? 'the board that suits' : 'not this one'],
         ['own', 'a board of these dimensions'],
