@@ -20,11 +20,13 @@ vi.mock('openapi-fetch', () => ({
     },
   }),
 }))
+const { answers } = await import('@/api/asking')
 const { useSettings } = await import('@/stores/settings')
 const { units } = await import('@/tray/units')
 
 beforeEach(() => {
   setActivePinia(createPinia())
+  answers.clear()
   Object.assign(units, { length: 'cm', mass: 'g', currency: '', hemisphere: 'north', zone: '', digits: 2 })
   wire.get = wire.put = { ok: true, status: 200 }
   wire.puts.length = 0

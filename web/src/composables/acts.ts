@@ -1,5 +1,6 @@
 import { computed, ref, type Ref } from 'vue'
-import { api, take, Trouble, type Command } from '@/api/client'
+import { said } from '@/api/asking'
+import { api, take, type Command } from '@/api/client'
 import type { TrayElement } from '@/api/tray.gen'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
@@ -25,7 +26,7 @@ export function useActs(selected: Ref<string | null>) {
     try {
       return await work()
     } catch (e) {
-      toast.tell({ says: e instanceof Trouble ? e.message : 'That could not be done just now.' })
+      toast.tell({ says: said(e, 'That could not be done just now.') })
       return false
     } finally {
       busy.value = false

@@ -1,20 +1,17 @@
-import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, take, Trouble } from '@/api/client'
+import { useAct } from '@/api/asking'
+import { api, take } from '@/api/client'
 import type { Brief } from '@/api/tray.gen'
 import { units } from '@/tray/units'
 
 /** A new job from what was asked, planned at once, and opened where it is laid. */
 export function useBegin() {
   const router = useRouter()
-  const busy = ref(false)
-  const wrong = ref('')
+  const { busy, wrong, act } = useAct('That could not be begun. Try again.')
 
   async function begin(title: string, brief: Brief, says = 'planned from three questions') {
     if (busy.value) return
-    busy.value = true
-    wrong.value = ''
-    try {
+    await act(async () => {
       const asked = { hemisphere: units.hemisphere, ...brief }
       const job = await take(api.POST('/api/v1/jobs', { body: { title, brief: asked } }))
       const planned = await take(api.POST('/api/v1/plan', { body: asked }))
@@ -25,11 +22,7 @@ export function useBegin() {
         }),
       )
       await router.push({ name: 'lay', params: { id: job.id }, query: { now: '1' } })
-    } catch (e) {
-      wrong.value = e instanceof Trouble ? e.message : 'That could not be begun. Try again.'
-    } finally {
-      busy.value = false
-    }
+    })
   }
   return { busy, wrong, begin }
 }

@@ -1,4 +1,5 @@
 import { computed, ref, shallowRef } from 'vue'
+import { said } from '@/api/asking'
 import { api, send, take, Trouble, type BoardDrawn, type OutlineFound } from '@/api/client'
 import type { Board, BoardRequest } from '@/api/tray.gen'
 import { newest } from '@/composables/newest'
@@ -112,7 +113,7 @@ export function useBoardMaker() {
         width_mm: undefined,
       })
     } catch (e) {
-      refused.value = e instanceof Trouble ? e.message : 'The drawing cannot be read.'
+      refused.value = said(e, 'The drawing cannot be read.')
     }
   }
 
@@ -131,7 +132,7 @@ export function useBoardMaker() {
       )
       return id
     } catch (e) {
-      fault.value = e instanceof Trouble ? e.message : 'The board cannot be saved.'
+      fault.value = said(e, 'The board cannot be saved.')
       return null
     }
   }

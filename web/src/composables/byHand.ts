@@ -1,6 +1,7 @@
 import { useStorage } from '@vueuse/core'
-import { ref, shallowRef, type Ref } from 'vue'
-import { Trouble, type Command, type EditAnswer, type Review } from '@/api/client'
+import { shallowRef, type Ref } from 'vue'
+import { useAct } from '@/api/asking'
+import type { Command, EditAnswer, Review } from '@/api/client'
 import type { TrayElement } from '@/api/tray.gen'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
@@ -17,7 +18,7 @@ export function useByHand(selected: Ref<string | null>) {
   const gives = useStorage('give way', true)
   const carrying = useCarrying(() => gives.value)
   /** What could not be done, and what to do. */
-  const wrong = ref('')
+  const { wrong, act } = useAct('That could not be done just now.')
   /** The review before what is chosen was moved. */
   const before = shallowRef<Review | null>(null)
 
@@ -25,16 +26,10 @@ export function useByHand(selected: Ref<string | null>) {
 
   /** Does a command, and says what found no room; null where it could not be done, or is not yet. */
   async function done(command: Command, shown?: Pose): Promise<EditAnswer | null> {
-    wrong.value = ''
     const tray = job.tray
-    try {
-      const answer = await job.edit(command, shown)
-      if (answer && tray) roomSays(tray, answer.displaced, command.kind === 'move' ? command.ids[0] : '')
-      return answer
-    } catch (err) {
-      wrong.value = err instanceof Trouble ? err.message : 'That could not be done just now.'
-      return null
-    }
+    const answer = await act(() => job.edit(command, shown))
+    if (answer && tray) roomSays(tray, answer.displaced, command.kind === 'move' ? command.ids[0] : '')
+    return answer ?? null
   }
 
   function carry(id: string, pose: Pose, along: string[] = [], hugs = true) {
@@ -61,13 +56,9 @@ export function useByHand(selected: Ref<string | null>) {
     const tray = job.tray
     const { x, y, turn: now } = poseOf(first)
     const to = { x: x + dx, y: y + dy, turn: now + turn }
-    try {
-      const along = free.slice(1).map(e => e.id)
-      const answer = await job.editSoon(moveOf(first.id, to, { along, alone: !gives.value }))
-      if (answer && tray) roomSays(tray, answer.displaced, first.id)
-    } catch (err) {
-      wrong.value = err instanceof Trouble ? err.message : 'That could not be done just now.'
-    }
+    const along = free.slice(1).map(e => e.id)
+    const answer = await act(() => job.editSoon(moveOf(first.id, to, { along, alone: !gives.value })))
+    if (answer && tray) roomSays(tray, answer.displaced, first.id)
   }
   /** What was carried is not put down after all: everything goes back. */
   function leave() {

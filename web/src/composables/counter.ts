@@ -2,7 +2,8 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useStorage } from '@vueuse/core'
 import { useOutbox } from '@/outbox/outbox'
 import { useRoutine } from './routine'
-import { api, take, Trouble, type Day, type DayTask, type Holding } from '@/api/client'
+import { useAct, useAsk } from '@/api/asking'
+import { api, take, type Day, type DayTask } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
 
 const every = 800 // ms between looks at what others have ticked
@@ -19,7 +20,7 @@ export function useCounter(id: string) {
   const day = shallowRef<Day | null>(null)
   const done = shallowRef<ReadonlySet<string>>(new Set())
   const away = ref(false)
-  const wrong = ref('')
+  const { wrong, act } = useAct('The work cannot be read just now.')
   const outbox = useOutbox()
   /** What was ticked here and the server does not have yet. */
   const waiting = computed(() => outbox.of(id).flatMap(e => (e.kind === 'tick' ? [e] : [])))
@@ -28,17 +29,13 @@ export function useCounter(id: string) {
   const people = computed(() => day.value?.people ?? 1)
   const path = { path: { id } }
 
-  async function open() {
-    try {
+  const open = () =>
+    act(async () => {
       const [j] = await Promise.all([take(api.GET('/api/v1/jobs/{id}', { params: path })), outbox.open()])
       title.value = j.document.title
       trays.value = [j.document, ...(j.document.further ?? [])]
       await Promise.all([plan(false), look()])
-      wrong.value = ''
-    } catch (e) {
-      wrong.value = e instanceof Trouble ? e.message : 'The work cannot be read just now.'
-    }
-  }
+    })
   /** Plans the day; again, only what is left of it from now on. */
   async function plan(again: boolean) {
     const query = again ? { left: true } : {}
@@ -46,15 +43,11 @@ export function useCounter(id: string) {
     const kept = again ? (day.value?.tasks.filter(t => done.value.has(t.id)) ?? []) : []
     day.value = { ...d, tasks: [...kept, ...d.tasks] }
   }
-  async function again() {
-    try {
+  const again = () =>
+    act(async () => {
       await outbox.send()
       await plan(true)
-      wrong.value = ''
-    } catch (e) {
-      wrong.value = e instanceof Trouble ? e.message : 'The rest cannot be planned just now.'
-    }
-  }
+    }, 'The rest cannot be planned just now.')
 
   async function look() {
     const before = outbox.arrived
@@ -105,15 +98,15 @@ export function useCounter(id: string) {
   }
   useRoutine(round, every)
   /** How long what perishes has stood out. */
-  const holding = shallowRef<Holding | null>(null)
-  async function hold() {
-    if (!day.value?.tasks.length) return
-    holding.value = await take(api.GET('/api/v1/jobs/{id}/holding', { params: path })).catch(
-      () => holding.value,
-    )
-  }
-  useRoutine(hold, 15_000)
-  watch(done, hold)
+  const { now: holding, again: hold } = useAsk(
+    () => {
+      const ask = (signal: AbortSignal) =>
+        take(api.GET('/api/v1/jobs/{id}/holding', { params: path, signal }))
+      return day.value?.tasks.length ? { key: ['holding', id], ask } : null
+    },
+    { every: 15_000 },
+  )
+  watch(done, () => day.value?.tasks.length && void hold())
 
   const steps = computed(
     () => day.value?.tasks.filter(t => t.who && (!who.value || t.who === String(who.value))) ?? [],

@@ -1,6 +1,6 @@
-import { computed, ref, shallowRef, watch } from 'vue'
-import { api, take, Trouble, type Day, type DayTask } from '@/api/client'
-import { newest } from '@/composables/newest'
+import { computed, ref } from 'vue'
+import { useAct, useAsk, type Asked } from '@/api/asking'
+import { api, take, type Day, type DayTask } from '@/api/client'
 import { useJob } from '@/stores/job'
 import { useSettings } from '@/stores/settings'
 import { whatChanged } from '@/tray/day'
@@ -21,63 +21,39 @@ export function useKitchen() {
   return { people, ovens, query }
 }
 
-/** Work against the clock, planned anew whenever what it is asked with changes; ask answers null where there is none. */
-function usePlanned(ask: (signal: AbortSignal) => Promise<Day> | null, on: () => unknown[]) {
-  const day = shallowRef<Day | null>(null)
-  const wrong = ref('')
-  const read = newest(
-    async signal => {
-      const asked = ask(signal)
-      if (!asked) return
-      try {
-        day.value = await asked
-        wrong.value = ''
-      } catch (e) {
-        if (!signal.aborted)
-          wrong.value = e instanceof Trouble ? e.message : 'The day cannot be planned just now.'
-      }
-    },
-    60,
-    true,
-  )
-  watch(on, read, { immediate: true })
-  return { day, wrong, read }
+/** Work against the clock, planned anew whenever what it is asked with changes; null where there is none. */
+function usePlanned(what: () => Asked<Day> | null) {
+  const {
+    now: day,
+    wrong: unplanned,
+    again,
+  } = useAsk(what, { otherwise: 'The day cannot be planned just now.' })
+  const { wrong: refused, act } = useAct('It could not be moved. Try again.')
+  return { day, wrong: computed(() => refused.value || unplanned.value), read: again, act }
 }
 
 /** The work for the job as it is saved. */
 export function useDay() {
   const job = useJob()
   const { people, ovens, query } = useKitchen()
-  const planned = usePlanned(
-    signal =>
-      job.id && job.elements.length
-        ? take(
-            api.GET('/api/v1/jobs/{id}/day', {
-              params: { path: { id: job.id }, query: query.value },
-              signal,
-            }),
-          )
-        : null,
-    () => [query.value.people, query.value.ovens, job.revision, job.id],
-  )
+  const { act, ...planned } = usePlanned(() => {
+    const params = { path: { id: job.id }, query: query.value }
+    const ask = (signal: AbortSignal) => take(api.GET('/api/v1/jobs/{id}/day', { params, signal }))
+    return job.id && job.elements.length ? { key: ['day of', params, job.revision], ask } : null
+  })
   /** What became of the plan by the last move. */
   const changed = ref('')
   /** Has a task begin so many minutes later, or earlier; null lets it go to where the plan likes it. */
   async function move(task: DayTask, by: number | null) {
     const before = planned.day.value
     const starts = by === null ? undefined : new Date(Date.parse(task.starts) + by * 60_000).toISOString()
-    try {
-      const params = { path: { id: job.id, task: task.id } }
+    const params = { path: { id: job.id, task: task.id } }
+    await act(async () => {
       await take(api.PUT('/api/v1/jobs/{id}/pins/{task}', { params, body: starts ? { starts } : {} }))
-    } catch (e) {
-      planned.wrong.value = e instanceof Trouble ? e.message : 'It could not be moved. Try again.'
-      return
-    }
-    const stop = watch(planned.day, now => {
-      stop()
+      await planned.read()
+      const now = planned.day.value
       changed.value = before && now ? whatChanged(before, now, task.id) : ''
     })
-    planned.read()
   }
   return { people, ovens, changed, move, ...planned }
 }
@@ -85,14 +61,12 @@ export function useDay() {
 /** The work for all jobs of a day, written 2026-11-30. */
 export function useDayOf(date: () => string) {
   const { people, ovens, query } = useKitchen()
-  const planned = usePlanned(
-    signal =>
-      take(
-        api.GET('/api/v1/days/{date}', { params: { path: { date: date() }, query: query.value }, signal }),
-      ),
-    () => [query.value.people, query.value.ovens, date()],
-  )
-  return { people, ovens, ...planned }
+  const { day, wrong, read } = usePlanned(() => {
+    const params = { path: { date: date() }, query: query.value }
+    const ask = (signal: AbortSignal) => take(api.GET('/api/v1/days/{date}', { params, signal }))
+    return { key: ['day', params], ask }
+  })
+  return { people, ovens, day, wrong, read }
 }
 
 const within = (n: number, least: number, most: number) =>

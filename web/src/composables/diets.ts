@@ -1,14 +1,10 @@
-import { shallowRef } from 'vue'
-import { api, take, type Diets } from '@/api/client'
+import { useOnce } from '@/api/asking'
+import { api, take } from '@/api/client'
 
-const diets = shallowRef<Diets | null>(null)
-let reading: Promise<void> | null = null
+const { now, read } = useOnce('diets', () => take(api.GET('/api/v1/diets')))
 
 /** Diets as people say them, and the words for what guests may avoid: the server's, read once. */
 export function useDiets() {
-  reading ??= take(api.GET('/api/v1/diets')).then(
-    d => void (diets.value = d),
-    () => void (reading = null),
-  )
-  return diets
+  read().catch(() => undefined) // whoever looks next asks again
+  return now
 }

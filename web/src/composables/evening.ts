@@ -1,13 +1,6 @@
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
-import {
-  api,
-  take,
-  Trouble,
-  type Evening,
-  type EveningDish,
-  type Forecast,
-  type PhotoKept,
-} from '@/api/client'
+import { said, useAsk } from '@/api/asking'
+import { api, take, Trouble, type Evening, type EveningDish, type PhotoKept } from '@/api/client'
 import type { Waiting } from '@/outbox/entries'
 import { useOutbox } from '@/outbox/outbox'
 import { useRoutine } from './routine'
@@ -102,7 +95,6 @@ export function useEvening(id: () => string, minute: (at: number) => number = ()
     !outbox.of(id()).length ? 'saved' : outbox.away ? 'held' : 'saving',
   )
 
-  const says = (e: unknown, other: string) => (e instanceof Trouble ? e.message : other)
   async function read() {
     const job = id()
     if (!job) return
@@ -114,7 +106,7 @@ export function useEvening(id: () => string, minute: (at: number) => number = ()
       known.value = e
       wrong.value = ''
     } catch (e) {
-      wrong.value = says(e, 'The evening cannot be read just now.')
+      wrong.value = said(e, 'The evening cannot be read just now.')
     }
   }
   async function readPhotos() {
@@ -239,7 +231,7 @@ export function useEvening(id: () => string, minute: (at: number) => number = ()
       await take(api.DELETE('/api/v1/jobs/{id}/evening', { params: path() }))
       wrong.value = ''
     } catch (e) {
-      wrong.value = says(e, 'That could not be taken away.')
+      wrong.value = said(e, 'That could not be taken away.')
     }
     await read()
     await readPhotos()
@@ -272,16 +264,9 @@ export function useEvening(id: () => string, minute: (at: number) => number = ()
 
 /** How the trays of a job as it is saved will be eaten. */
 export function useForecast(id: () => string, revision: () => number) {
-  const forecast = shallowRef<Forecast | null>(null)
-  watch(
-    [id, revision],
-    async () => {
-      if (!id()) return
-      forecast.value = await take(
-        api.GET('/api/v1/jobs/{id}/forecast', { params: { path: { id: id() } } }),
-      ).catch(() => null)
-    },
-    { immediate: true },
-  )
-  return forecast
+  return useAsk(() => {
+    const params = { path: { id: id() } }
+    const ask = (signal: AbortSignal) => take(api.GET('/api/v1/jobs/{id}/forecast', { params, signal }))
+    return id() ? { key: ['forecast', id(), revision()], ask } : null
+  }).now
 }

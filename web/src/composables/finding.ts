@@ -1,6 +1,6 @@
-import { ref, shallowRef, watch, type Ref } from 'vue'
+import { computed, shallowRef, type Ref } from 'vue'
+import { useAsk } from '@/api/asking'
 import { api, take, type FoundFood } from '@/api/client'
-import { newest } from '@/composables/newest'
 
 /** A line of a list that somebody pasted, with the food that is meant by it, or none. */
 export interface Listed {
@@ -10,22 +10,17 @@ export interface Listed {
 
 /** Looks for foods by what people call them, as one types; the server knows the names. */
 export function useFinding(text: Ref<string>) {
-  // best first; null while nothing is looked for
-  const found = shallowRef<FoundFood[] | null>(null)
-  const looked = ref('')
-  const look = newest(async signal => {
-    const q = text.value.trim()
-    if (!q) return
-    const { foods } = await take(
-      api.GET('/api/v1/larder/find', { params: { query: { text: q.slice(0, 120), most: 24 } }, signal }),
-    )
-    found.value = foods
-    looked.value = q
-  }, 60)
-  watch(text, () => {
-    if (text.value.trim()) look()
-    else found.value = null
+  const find = (text: string, most: number, signal?: AbortSignal) =>
+    take(api.GET('/api/v1/larder/find', { params: { query: { text: text.slice(0, 120), most } }, signal }))
+  const wanted = computed(() => text.value.trim())
+  const { now } = useAsk(() => {
+    const q = wanted.value
+    const ask = async (signal: AbortSignal) => ({ q, foods: (await find(q, 24, signal)).foods })
+    return q ? { key: ['find', q], ask } : null
   })
+  /** Best first; null while nothing is looked for. */
+  const found = computed(() => (wanted.value && now.value ? now.value.foods : null))
+  const looked = computed(() => now.value?.q ?? '')
 
   // a list that was pasted: one food a line, or parted by commas or semicolons
   const list = shallowRef<Listed[] | null>(null)
@@ -42,9 +37,7 @@ export function useFinding(text: Ref<string>) {
       .slice(0, 60)
     list.value = await Promise.all(
       lines.map(async line => {
-        const { foods } = await take(
-          api.GET('/api/v1/larder/find', { params: { query: { text: line, most: 1 } } }),
-        )
+        const { foods } = await find(line, 1)
         return { text: line, food: foods[0] ?? null }
       }),
     )

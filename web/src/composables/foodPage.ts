@@ -1,4 +1,5 @@
 import { computed, ref, shallowRef } from 'vue'
+import { said } from '@/api/asking'
 import { api, take, Trouble, type FoodPage, type Lot } from '@/api/client'
 import type { Food } from '@/api/tray.gen'
 import { useLarder } from '@/stores/larder'
@@ -34,7 +35,7 @@ export function useFoodPage() {
       page.value = await take(api.GET('/api/v1/foods/{id}', { params: { path: { id } } }))
     } catch (e) {
       missing.value = e instanceof Trouble && e.status === 404
-      wrong.value = e instanceof Trouble ? e.message : 'The food cannot be read.'
+      wrong.value = said(e, 'The food cannot be read.')
     }
   }
 
@@ -50,7 +51,7 @@ export function useFoodPage() {
         if (e instanceof Trouble && e.status === 412 && id) {
           await open(id)
           wrong.value = 'This food was changed in another window. It is shown as it is now; change it again.'
-        } else wrong.value = e instanceof Trouble ? e.message : 'That could not be saved. Try again.'
+        } else wrong.value = said(e, 'That could not be saved. Try again.')
       } finally {
         saving.value--
       }

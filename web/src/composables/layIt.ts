@@ -3,7 +3,8 @@
 import { computed, ref, shallowRef } from 'vue'
 import { useIntervalFn, useSessionStorage } from '@vueuse/core'
 import { useRouter } from 'vue-router'
-import { api, take, Trouble, type Exercise, type ExerciseAsked, type ExerciseMark } from '@/api/client'
+import { useAct } from '@/api/asking'
+import { api, take, type Exercise, type ExerciseAsked, type ExerciseMark } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
 import { written } from '@/composables/practice'
 import { usePracticeRound } from '@/composables/practiceRound'
@@ -21,26 +22,14 @@ export function useLayIt() {
   const router = useRouter()
   const job = useJob()
   const round = usePracticeRound()
-  const busy = ref(false)
-  const wrong = ref('')
+  const { busy, wrong, act } = useAct()
   const now = ref(Date.now())
   useIntervalFn(() => (now.value = Date.now()), 1000)
   const seconds = computed(() =>
     begun.value ? Math.max(0, Math.round((now.value - begun.value.at) / 1000)) : 0,
   )
 
-  async function tried(what: () => Promise<void>) {
-    if (busy.value) return
-    busy.value = true
-    wrong.value = ''
-    try {
-      await what()
-    } catch (e) {
-      wrong.value = e instanceof Trouble ? e.message : 'That did not work. Try again.'
-    } finally {
-      busy.value = false
-    }
-  }
+  const tried = async (what: () => Promise<void>) => void (busy.value || (await act(what)))
   const away = (id: string) =>
     take(api.DELETE('/api/v1/jobs/{id}', { params: { path: { id } } })).catch(() => undefined)
 

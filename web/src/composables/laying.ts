@@ -1,6 +1,7 @@
 import { ref, shallowRef } from 'vue'
 import { arrange } from '@/api/arrange'
-import { Trouble, type Way } from '@/api/client'
+import { said } from '@/api/asking'
+import type { Way } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
 import { useJob } from '@/stores/job'
 
@@ -65,7 +66,7 @@ export function useLaying(preview: (t: TrayFile) => void) {
         if (line.unfit) unfit.value = line.unfit.map(u => u.says)
       }
     } catch (e) {
-      says.value = e instanceof Trouble ? e.message : 'The search broke off. Try again.'
+      says.value = said(e, 'The search broke off. Try again.')
     }
     running.value = false
     if (several.length) {

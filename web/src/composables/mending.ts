@@ -1,5 +1,6 @@
 import { computed, ref, shallowRef, watch } from 'vue'
-import { api, take, Trouble, type Finding } from '@/api/client'
+import { said } from '@/api/asking'
+import { api, take, type Finding } from '@/api/client'
 import type { TrayElement, TrayFile } from '@/api/tray.gen'
 import { useJob } from '@/stores/job'
 import { useToast } from '@/stores/toast'
@@ -41,7 +42,7 @@ export function useMending() {
         offer.value = { n, tray: m.tray, gain: m.gain ?? 0, says: m.says ?? 'mended' }
       }
     } catch (e) {
-      toast.tell({ says: e instanceof Trouble ? e.message : 'That could not be mended just now.' })
+      toast.tell({ says: said(e, 'That could not be mended just now.') })
     }
     mending.value = null
   }

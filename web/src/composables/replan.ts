@@ -1,5 +1,6 @@
 import { ref } from 'vue'
-import { api, take, Trouble } from '@/api/client'
+import { said } from '@/api/asking'
+import { api, take } from '@/api/client'
 import type { Brief, TrayFile, Want } from '@/api/tray.gen'
 import { useJob } from '@/stores/job'
 
@@ -23,8 +24,7 @@ export function useReplan() {
       job.change(planned, says)
       return true
     } catch (e) {
-      if (mine === newest)
-        wrong.value = e instanceof Trouble ? e.message : 'That could not be planned. Try again.'
+      if (mine === newest) wrong.value = said(e, 'That could not be planned. Try again.')
       return false
     } finally {
       if (mine === newest) busy.value = false

@@ -2,7 +2,8 @@ import { computed, ref, shallowRef } from 'vue'
 import { useStorage } from '@vueuse/core'
 import { useOutbox } from '@/outbox/outbox'
 import { useRoutine } from './routine'
-import { api, take, Trouble, type ScaleReading, type Weights } from '@/api/client'
+import { useAct } from '@/api/asking'
+import { api, take, type ScaleReading, type Weights } from '@/api/client'
 
 const every = 250 // ms between looks at the scale
 const rest = 900 // ms that what is right has to lie still before it is taken
@@ -19,13 +20,13 @@ export function useWeighing(id: string) {
   const scale = shallowRef<ScaleReading | null>(null)
   const byItself = useStorage('weigh by itself', true)
   const at = ref(0)
-  const wrong = ref('')
+  const { wrong, act } = useAct('The job cannot be read just now.')
   const path = { path: { id } }
   const key = (p: Portion) => `${p.food}/${p.form}`
   const now = computed(() => portions.value[at.value] ?? null)
 
-  async function open() {
-    try {
+  const open = () =>
+    act(async () => {
       const [j] = await Promise.all([take(api.GET('/api/v1/jobs/{id}', { params: path })), outbox.open()])
       title.value = j.document.title
       const { portions: all, weights } = await take(api.GET('/api/v1/jobs/{id}/weights', { params: path }))
@@ -35,11 +36,7 @@ export function useWeighing(id: string) {
       weighed.value = new Map([...weights, ...here].map(w => [`${w.food}/${w.form}`, w.grams]))
       const first = portions.value.findIndex(p => !weighed.value.has(key(p)))
       at.value = first < 0 ? 0 : first
-      wrong.value = ''
-    } catch (e) {
-      wrong.value = e instanceof Trouble ? e.message : 'The job cannot be read just now.'
-    }
-  }
+    })
 
   async function record(grams: number) {
     const p = now.value
@@ -61,8 +58,8 @@ export function useWeighing(id: string) {
   )
   const taken = ref<string[]>([])
   /** Makes what was weighed out the job's amounts. */
-  async function takeOver() {
-    try {
+  const takeOver = () =>
+    act(async () => {
       await outbox.send()
       const { says } = await take(api.POST('/api/v1/jobs/{id}/weights/take', { params: path }))
       const here = now.value && key(now.value)
@@ -72,18 +69,8 @@ export function useWeighing(id: string) {
         portions.value.findIndex(p => key(p) === here),
       )
       taken.value = says
-    } catch (e) {
-      wrong.value = e instanceof Trouble ? e.message : 'The amounts could not be changed. Try again.'
-    }
-  }
-  async function tare() {
-    try {
-      await take(api.POST('/api/v1/scale/tare'))
-      wrong.value = ''
-    } catch (e) {
-      wrong.value = e instanceof Trouble ? e.message : 'The scale did not hear that.'
-    }
-  }
+    }, 'The amounts could not be changed. Try again.')
+  const tare = () => act(() => take(api.POST('/api/v1/scale/tare')), 'The scale did not hear that.')
   /** Lays something on the simulated scale. */
   const load = (grams: number) =>
     take(api.POST('/api/v1/scale/load', { body: { grams } })).catch(() => undefined)

@@ -1,34 +1,28 @@
 import { defineStore } from 'pinia'
-import { ref, shallowRef } from 'vue'
-import { api, take, Trouble, type Door, type DoorKey } from '@/api/client'
+import { computed, ref, shallowRef } from 'vue'
+import { said, useAct } from '@/api/asking'
+import { api, take, type Door, type DoorKey } from '@/api/client'
 
 /** The door by which phones and tablets come in: whether it is open, who is in, and the key that was made last. */
 export const useDoor = defineStore('door', () => {
   const door = shallowRef<Door | null>(null)
   const key = shallowRef<DoorKey | null>(null)
-  const wrong = ref('')
-  const busy = ref(false)
+  const unread = ref('')
+  const { busy, wrong: refused, act: tried } = useAct()
+  const wrong = computed(() => refused.value || unread.value)
 
   async function read() {
     try {
       door.value = await take(api.GET('/api/v1/door'))
       if (!door.value.key_until) key.value = null // somebody came in by it, or its time is up
-      wrong.value = ''
+      unread.value = ''
     } catch (e) {
-      wrong.value = e instanceof Trouble ? e.message : 'The door cannot be seen just now.'
+      unread.value = said(e, 'The door cannot be seen just now.')
     }
   }
   async function act(does: () => Promise<unknown>) {
-    busy.value = true
-    let said = ''
-    try {
-      await does()
-    } catch (e) {
-      said = e instanceof Trouble ? e.message : 'That did not work. Try again.'
-    }
+    await tried(does)
     await read()
-    if (said) wrong.value = said
-    busy.value = false
   }
   const set = (open: boolean) => act(() => take(api.PUT('/api/v1/door', { body: { open } })))
   const makeKey = () =>

@@ -1,22 +1,11 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
-import { api, take, type Food, type Larder } from '@/api/client'
+import { useOnce } from '@/api/asking'
+import { api, take, type Food } from '@/api/client'
 
 /** Foods, boards and vessels; the same for every job, so it is read once. */
 export const useLarder = defineStore('larder', () => {
-  const all = shallowRef<Larder | null>(null)
-  let reading: Promise<void> | null = null
-
-  function read(): Promise<void> {
-    reading ??= take(api.GET('/api/v1/larder')).then(
-      l => void (all.value = l),
-      e => {
-        reading = null
-        throw e
-      },
-    )
-    return reading
-  }
+  const { now: all, read, forget } = useOnce('larder', () => take(api.GET('/api/v1/larder')))
 
   const byId = computed(() => new Map<string, Food>(all.value?.foods.map(f => [f.id, f]) ?? []))
   const food = (id: string) => byId.value.get(id)
@@ -32,7 +21,5 @@ export const useLarder = defineStore('larder', () => {
     const q = query.toString()
     return `/api/v1/foods/${encodeURIComponent(id)}/picture.svg${q ? `?${q}` : ''}`
   }
-  /** Something in it was changed: it is read anew the next time it is wanted. */
-  const forget = () => (reading = null)
   return { all, read, forget, food, called, name, picture }
 })

@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import type { Rules } from '@/api/tray.gen'
-import { api, take, Trouble, type HouseWay, type Rates, type Seller, type Settings } from '@/api/client'
+import { said, useOnce } from '@/api/asking'
+import { api, take, type HouseWay, type Rates, type Seller, type Settings } from '@/api/client'
 import { units } from '@/tray/units'
 
 /** Units, currency, hemisphere, the shop and the seller's rates: read once, saved on the server for every window. */
@@ -19,7 +20,7 @@ export const useSettings = defineStore('settings', () => {
   const shelves = ref<number | null>(null) // of the fridge
   const rules = ref<Rules>({}) // the house's way
   const ways = ref<HouseWay[]>([]) // of crowds and hosts that have one of their own
-  let reading: Promise<void> | null = null
+  const once = useOnce('settings', () => take(api.GET('/api/v1/settings')))
   let known = false // they were read
 
   function adopt({
@@ -72,17 +73,15 @@ export const useSettings = defineStore('settings', () => {
     ways: ways.value,
   })
 
-  function read(): Promise<void> {
-    reading ??= take(api.GET('/api/v1/settings')).then(
-      s => {
-        adopt(s)
-        known = true
-      },
-      () => {
-        reading = null // the usual ones are shown until the server answers
-      },
-    )
-    return reading
+  async function read(): Promise<void> {
+    if (known) return
+    try {
+      await once.read()
+    } catch {
+      return // the usual ones are shown until the server answers
+    }
+    if (!known) adopt(once.now.value!)
+    known = true
   }
 
   /** Changes some of the settings. Those shown before they could be read are never saved over the real ones. */
@@ -100,7 +99,7 @@ export const useSettings = defineStore('settings', () => {
       wrong.value = ''
     } catch (e) {
       adopt(was)
-      wrong.value = e instanceof Trouble ? e.message : 'That could not be saved. Try again.'
+      wrong.value = said(e, 'That could not be saved. Try again.')
     }
   }
   const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase()

@@ -1,13 +1,13 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
-import { api, send, take, Trouble, type Kept, type KeepAsked, type MainColours } from '@/api/client'
+import { computed, shallowRef } from 'vue'
+import { useAct } from '@/api/asking'
+import { api, send, take, type Kept, type KeepAsked, type MainColours } from '@/api/client'
 import { useToast } from '@/stores/toast'
 
 /** What is kept to be used again: choices, ideas and themes of one's own. */
 export const useShelf = defineStore('shelf', () => {
   const all = shallowRef<Kept[]>([])
-  const wrong = ref('')
-  const busy = ref(false)
+  const { busy, wrong, act } = useAct('That could not be kept. Try again.')
   const toast = useToast()
 
   const of = (kind: Kept['kind']) => all.value.filter(k => k.kind === kind && !k.put_away)
@@ -17,20 +17,12 @@ export const useShelf = defineStore('shelf', () => {
   const patterns = computed(() => of('pattern'))
 
   /** Does something and reads the shelf again; what went wrong stays to be read. */
-  async function run<T>(ask: () => Promise<T>): Promise<T | undefined> {
-    busy.value = true
-    wrong.value = ''
-    try {
+  const run = <T>(ask: () => Promise<T>) =>
+    act(async () => {
       const out = await ask()
       all.value = (await take(api.GET('/api/v1/shelf'))).kept
       return out
-    } catch (e) {
-      wrong.value = e instanceof Trouble ? e.message : 'That could not be kept. Try again.'
-      return undefined
-    } finally {
-      busy.value = false
-    }
-  }
+    })
   const read = () => run(async () => undefined)
   const keep = (kind: Kept['kind'], asked: KeepAsked) =>
     run(() => take(api.POST('/api/v1/shelf/{kind}', { params: { path: { kind } }, body: asked })))

@@ -1,24 +1,14 @@
 import { defineStore } from 'pinia'
-import { ref, shallowRef } from 'vue'
-import { api, take, Trouble, type Shop } from '@/api/client'
+import { computed, shallowRef } from 'vue'
+import { useAct } from '@/api/asking'
+import { api, take, type Shop } from '@/api/client'
 
 /** The shop whose prices are read, and how old they are. */
 export const useShop = defineStore('shop', () => {
   const shop = shallowRef<Shop | null>(null)
-  const busy = ref(false)
-  const wrong = ref('')
-
-  async function run(ask: () => Promise<Shop>) {
-    busy.value = true
-    try {
-      shop.value = await ask()
-      wrong.value = shop.value.wrong
-    } catch (e) {
-      wrong.value = e instanceof Trouble ? e.message : 'The shop cannot be asked just now.'
-    } finally {
-      busy.value = false
-    }
-  }
+  const { busy, wrong: unasked, act } = useAct('The shop cannot be asked just now.')
+  const wrong = computed(() => unasked.value || shop.value?.wrong || '')
+  const run = async (ask: () => Promise<Shop>) => void (shop.value = (await act(ask)) ?? shop.value)
   const read = () => run(() => take(api.GET('/api/v1/shop')))
   const ask = () => run(() => take(api.POST('/api/v1/shop/ask')))
   return { shop, busy, wrong, read, ask }

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // Boards and bowls, all drawn to one scale; one's own are made and changed here.
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { ElSlider } from 'element-plus'
 import 'element-plus/es/components/slider/style/css'
-import { api, take, Trouble, type BoardDrawn, type Cabinet, type VesselPage } from '@/api/client'
+import { useAct, useAsk } from '@/api/asking'
+import { api, take, type BoardDrawn, type VesselPage } from '@/api/client'
 import BoardMaker from '@/components/boards/BoardMaker.vue'
 import House from '@/components/house/House.vue'
 import VesselMaker from '@/components/boards/VesselMaker.vue'
@@ -16,8 +17,16 @@ import { count } from '@/tray/words'
 
 const toast = useToast()
 const larder = useLarder()
-const cabinet = shallowRef<Cabinet | null>(null)
-const wrong = ref('')
+const {
+  now: cabinet,
+  wrong: unread,
+  again,
+} = useAsk(
+  { key: ['boards'], ask: signal => take(api.GET('/api/v1/boards', { signal })) },
+  { otherwise: 'The boards cannot be read.' },
+)
+const { wrong: refused, act } = useAct()
+const wrong = computed(() => refused.value || unread.value)
 const maker = useBoardMaker()
 const making = ref(false)
 const bowl = shallowRef<{ from: VesselPage; copy: boolean } | null>(null)
@@ -26,15 +35,9 @@ const scale = ref(0.3) // px for a mm
 const seeAway = ref(false)
 
 async function read() {
-  try {
-    cabinet.value = await take(api.GET('/api/v1/boards'))
-    wrong.value = ''
-  } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'The boards cannot be read.'
-  }
   larder.forget()
+  await again()
 }
-onMounted(read)
 
 const boards = computed(() => cabinet.value?.boards.filter(b => b.put_away === seeAway.value) ?? [])
 const vessels = computed(() => cabinet.value?.vessels.filter(v => v.put_away === seeAway.value) ?? [])
@@ -83,7 +86,7 @@ async function done(kind: 'b' | 'v', id: string) {
 }
 async function move(kind: 'boards' | 'vessels', id: string, name: string, out: boolean) {
   const path = { params: { path: { id } } }
-  try {
+  await act(async () => {
     if (kind === 'boards')
       await take(
         out ? api.POST('/api/v1/boards/{id}/take-out', path) : api.DELETE('/api/v1/boards/{id}', path),
@@ -99,9 +102,7 @@ async function move(kind: 'boards' | 'vessels', id: string, name: string, out: b
       })
     chosen.value = ''
     await read()
-  } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'That could not be done.'
-  }
+  })
 }
 const takenBoard = (id: string) => !!cabinet.value?.boards.some(b => b.board.id === id)
 const takenBowl = (id: string) => !!cabinet.value?.vessels.some(v => v.vessel.id === id)

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // A page that reads like a note from the host, with fields set in its
 // sentences; beside it what follows from it.
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, onMounted, shallowRef, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
-import { api, take, Trouble, type Outlook } from '@/api/client'
+import { useAsk } from '@/api/asking'
+import { api, take } from '@/api/client'
 import type { Brief, Rules } from '@/api/tray.gen'
 import BoardLines from '@/components/brief/BoardLines.vue'
 import DietLines from '@/components/brief/DietLines.vue'
@@ -16,7 +17,6 @@ import RuleLines from '@/components/brief/RuleLines.vue'
 import SittingLines from '@/components/brief/SittingLines.vue'
 import ThemeLine from '@/components/brief/ThemeLine.vue'
 import Stage from '@/components/job/Stage.vue'
-import { newest } from '@/composables/newest'
 import { useReplan } from '@/composables/replan'
 import { useJob } from '@/stores/job'
 import { useSettings } from '@/stores/settings'
@@ -52,17 +52,10 @@ async function set(change: Partial<Brief>, planned = true, newTitle?: string) {
   }
 }
 
-const outlook = shallowRef<Outlook | null>(null)
-const open = ref('')
-const look = newest(async signal => {
-  try {
-    outlook.value = await take(api.POST('/api/v1/outlook', { body: brief.value, signal }))
-    open.value = ''
-  } catch (e) {
-    if (e instanceof Trouble) open.value = e.message
-  }
-}, 60)
-watch(brief, look, { immediate: true })
+const { now: outlook, wrong: open } = useAsk(() => {
+  const body = brief.value
+  return { key: ['outlook', body], ask: signal => take(api.POST('/api/v1/outlook', { body, signal })) }
+})
 
 const settings = useSettings()
 onMounted(settings.read)

@@ -3,7 +3,7 @@
 import { defineAsyncComponent, ref, watch } from 'vue'
 import { RouterLink, RouterView, onBeforeRouteLeave, useRoute } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
-import { Trouble } from '@/api/client'
+import { said } from '@/api/asking'
 import { warm } from '@/away/stale'
 import TicketRail from '@/components/job/TicketRail.vue'
 import { useRoutine } from '@/composables/routine'
@@ -28,7 +28,7 @@ async function open() {
     await Promise.all([job.open(String(route.params.id)), larder.read()])
     warm(job.id)
   } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'The job cannot be opened.'
+    wrong.value = said(e, 'The job cannot be opened.')
     job.id = ''
   }
 }

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 // Home: the coming jobs as tickets in time order, and the next thing to do; what was
 // and what was put away, by pages.
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
-import { watchDebounced } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { refDebounced } from '@vueuse/core'
 import { ElInput, ElSegmented } from 'element-plus'
 import 'element-plus/es/components/input/style/css'
 import 'element-plus/es/components/segmented/style/css'
 import { RouterLink, useRouter } from 'vue-router'
-import { api, take, Trouble, type JobSummary } from '@/api/client'
+import { useAct, usePages } from '@/api/asking'
+import { api, take, type JobSummary } from '@/api/client'
 import House from '@/components/house/House.vue'
 import WaysIn from '@/components/jobs/WaysIn.vue'
 import TornEdge from '@/components/common/TornEdge.vue'
@@ -25,47 +26,29 @@ const lists: { label: string; value: Which }[] = [
 ]
 const which = ref<Which>('coming')
 const text = ref('')
-const jobs = shallowRef<JobSummary[] | null>(null)
-const more = ref('')
-const today = ref('')
-const wrong = ref('')
-const making = ref(false)
-
-const ask = (after?: string) =>
-  take(
-    api.GET('/api/v1/jobs', {
-      params: { query: { which: which.value, text: text.value.trim() || undefined, after } },
-    }),
-  )
-/** Reads the list from its beginning; only the newest answer counts. */
-let asked = 0
-async function read() {
-  const mine = ++asked
-  try {
-    const list = await ask()
-    if (mine !== asked) return
-    jobs.value = list.jobs
-    more.value = list.more ?? ''
-    today.value = list.today
-    wrong.value = ''
-  } catch (e) {
-    if (mine === asked) wrong.value = e instanceof Trouble ? e.message : 'The jobs cannot be read.'
-  }
-}
-async function readOn() {
-  const mine = asked
-  try {
-    const list = await ask(more.value)
-    if (mine !== asked) return
-    jobs.value = [...(jobs.value ?? []), ...list.jobs]
-    more.value = list.more ?? ''
-  } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'The jobs cannot be read.'
-  }
-}
-onMounted(read)
-watch(which, read)
-watchDebounced(text, read, { debounce: 200 })
+const typed = refDebounced(text, 200)
+const {
+  pages,
+  wrong: unread,
+  more,
+  again,
+  readOn,
+} = usePages(
+  () => {
+    const query = { which: which.value, text: typed.value.trim() || undefined }
+    return {
+      key: ['jobs', query],
+      ask: (after?: string, signal?: AbortSignal) =>
+        take(api.GET('/api/v1/jobs', { params: { query: { ...query, after } }, signal })),
+    }
+  },
+  page => page.more || undefined,
+  { otherwise: 'The jobs cannot be read.' },
+)
+const jobs = computed(() => pages.value?.flatMap(p => p.jobs) ?? null)
+const today = computed(() => pages.value?.[0]?.today ?? '')
+const { busy: making, wrong: refused, act } = useAct()
+const wrong = computed(() => refused.value || unread.value)
 
 const stageOf = { briefed: 'pick', picked: 'lay', laid: 'lay' } as const
 const next = computed(() => {
@@ -77,9 +60,8 @@ const next = computed(() => {
 })
 const nextStage = (j: JobSummary) => (j.state === 'laid' ? 'prep' : stageOf[j.state])
 
-async function make() {
-  making.value = true
-  try {
+const make = () =>
+  act(async () => {
     const job = await take(
       api.POST('/api/v1/jobs', {
         body: {
@@ -89,17 +71,12 @@ async function make() {
       }),
     )
     await router.push({ name: 'brief', params: { id: job.id } })
-  } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'The job cannot be made.'
-  } finally {
-    making.value = false
-  }
-}
+  }, 'The job cannot be made.')
 
 /** Puts a job away, or takes it out again. */
 async function moveAway(j: JobSummary) {
   const path = { params: { path: { id: j.id } } }
-  try {
+  await act(async () => {
     await take(
       j.put_away ? api.POST('/api/v1/jobs/{id}/take-out', path) : api.DELETE('/api/v1/jobs/{id}', path),
     )
@@ -109,13 +86,11 @@ async function moveAway(j: JobSummary) {
         says: `${j.title} is hidden.`,
         act: {
           name: 'Show it again',
-          do: () => void take(api.POST('/api/v1/jobs/{id}/take-out', path)).then(read, read),
+          do: () => void take(api.POST('/api/v1/jobs/{id}/take-out', path)).finally(again),
         },
       })
-  } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'That could not be done.'
-  }
-  await read()
+  })
+  await again()
 }
 </script>
 
@@ -126,7 +101,7 @@ async function moveAway(j: JobSummary) {
     </template>
 
     <p v-if="wrong" class="card" role="alert">
-      ▲ {{ wrong }} <button class="btn quiet" @click="read">Try again</button>
+      ▲ {{ wrong }} <button class="btn quiet" @click="again">Try again</button>
     </p>
 
     <section v-if="next" class="nextup" aria-label="Next thing to do">

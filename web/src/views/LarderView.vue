@@ -1,20 +1,18 @@
 <script setup lang="ts">
 // The larder: shelves of drawn foods, found as you type, narrowed down by what
 // they are and what they hold.
-import { computed, reactive, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, reactive, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
-import { api, take, Trouble, type Shelves } from '@/api/client'
+import { useAct, useAsk } from '@/api/asking'
+import { api, take } from '@/api/client'
 import House from '@/components/house/House.vue'
 import FoodShelf from '@/components/larder/FoodShelf.vue'
 import TableFiles from '@/components/larder/TableFiles.vue'
-import { newest } from '@/composables/newest'
 import { allergens, dietWords, monthNames, shelfNames, swatches, words } from '@/tray/larder'
 import Choose from '@/components/common/Choose.vue'
 
 const router = useRouter()
-const found = shallowRef<Shelves | null>(null)
-const wrong = ref('')
 const files = ref(false)
 const q = reactive({
   text: '',
@@ -42,32 +40,29 @@ function clear() {
   })
 }
 
-const read = newest(async signal => {
-  try {
-    found.value = await take(
-      api.GET('/api/v1/larder/search', {
-        params: {
-          query: {
-            text: q.text || undefined,
-            category: q.category || undefined,
-            colour: q.colour || undefined,
-            month: q.month || undefined,
-            without: q.without.join(',') || undefined,
-            milk: q.milk || undefined,
-            firmness: q.firmness || undefined,
-            put_away: q.away || undefined,
-            per_shelf: q.category ? 400 : 60,
-          },
-        },
-        signal,
-      }),
-    )
-    wrong.value = ''
-  } catch (e) {
-    if (e instanceof Trouble) wrong.value = e.message
+const {
+  now: found,
+  wrong: unread,
+  again: read,
+} = useAsk(() => {
+  const query = {
+    text: q.text || undefined,
+    category: q.category || undefined,
+    colour: q.colour || undefined,
+    month: q.month || undefined,
+    without: q.without.join(',') || undefined,
+    milk: q.milk || undefined,
+    firmness: q.firmness || undefined,
+    put_away: q.away || undefined,
+    per_shelf: q.category ? 400 : 60,
   }
-}, 40)
-watch(q, read, { immediate: true })
+  return {
+    key: ['shelves', query],
+    ask: signal => take(api.GET('/api/v1/larder/search', { params: { query }, signal })),
+  }
+})
+const { wrong: refused, act } = useAct('The food cannot be made.')
+const wrong = computed(() => refused.value || unread.value)
 
 const shelves = computed(() => found.value?.shelves.filter(s => s.total) ?? [])
 // foods come a handful after the other, so that a hand is answered in between
@@ -87,14 +82,11 @@ watch(
   { flush: 'post' },
 )
 
-async function add() {
-  try {
+const add = () =>
+  act(async () => {
     const page = await take(api.POST('/api/v1/foods', { body: { name: q.text.trim() || 'New food' } }))
     await router.push({ name: 'food', params: { id: page.food.id } })
-  } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'The food cannot be made.'
-  }
-}
+  })
 
 const field = useTemplateRef('field')
 useEventListener(window, 'keydown', e => {

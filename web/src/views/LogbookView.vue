@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // All evenings that were looked back on: how much of each food is really eaten, and how sure that is; what came home.
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
-import { api, take, Trouble, type Logbook } from '@/api/client'
+import { useAsk } from '@/api/asking'
+import { api, take } from '@/api/client'
 import House from '@/components/house/House.vue'
 import FactorChart from '@/components/evening/FactorChart.vue'
 import WhereLeft from '@/components/evening/WhereLeft.vue'
@@ -16,30 +17,17 @@ const larder = useLarder()
 void larder.read()
 const crowd = ref('')
 const year = ref('')
-const book = shallowRef<Logbook | null>(null)
-const wrong = ref('')
 const of = ref<'share' | 'cost'>('share')
 const food = ref('')
 const evening = ref('')
 const all = ref(false)
-watch(
-  [crowd, year],
-  async (_, __, clean) => {
-    let old = false
-    clean(() => (old = true)) // only the newest answer is shown
-    try {
-      const query = {
-        ...(crowd.value ? { crowd: crowd.value } : {}),
-        ...(year.value ? { year: Number(year.value) } : {}),
-      }
-      const answer = await take(api.GET('/api/v1/logbook', { params: { query } }))
-      if (!old) book.value = answer
-      wrong.value = ''
-    } catch (e) {
-      wrong.value = e instanceof Trouble ? e.message : 'The logbook cannot be read just now.'
-    }
+const { now: book, wrong } = useAsk(
+  () => {
+    const query = { crowd: crowd.value || undefined, year: Number(year.value) || undefined }
+    const ask = (signal: AbortSignal) => take(api.GET('/api/v1/logbook', { params: { query }, signal }))
+    return { key: ['logbook', query], ask }
   },
-  { immediate: true },
+  { otherwise: 'The logbook cannot be read just now.' },
 )
 const foods = computed(() => book.value?.foods ?? [])
 const shown = computed(() =>

@@ -2,7 +2,8 @@
 // The practice room: a short round of what is due, any kind by itself, a set by link for a class, and how well the rules are known.
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, take, Trouble, type ExerciseAsked, type ExerciseMark } from '@/api/client'
+import { said } from '@/api/asking'
+import { api, take, type ExerciseAsked, type ExerciseMark } from '@/api/client'
 import ExerciseSheet from '@/components/practice/ExerciseSheet.vue'
 import House from '@/components/house/House.vue'
 import ResultsTable from '@/components/practice/ResultsTable.vue'
@@ -80,7 +81,7 @@ async function look() {
     sofar.value = (await take(api.GET('/api/v1/practice/results', { params: { query } }))).results
     if (!sofar.value.length) toast.tell({ says: 'Nobody has put theirs here yet.' })
   } catch (e) {
-    toast.tell({ says: e instanceof Trouble ? e.message : 'That cannot be had just now.' })
+    toast.tell({ says: said(e, 'That cannot be had just now.') })
   }
 }
 /** What others had of the same set, one's own last, once it was put beside them. */
@@ -90,7 +91,7 @@ async function beside() {
     const body = { set: written(set.value), points: marks.value.map(m => Math.round(m.points)) }
     others.value = (await take(api.POST('/api/v1/practice/results', { body }))).results
   } catch (e) {
-    toast.tell({ says: e instanceof Trouble ? e.message : 'That could not be kept just now.' })
+    toast.tell({ says: said(e, 'That could not be kept just now.') })
   }
 }
 async function share() {

@@ -2,11 +2,11 @@
 // The price of the job on one page: for the guest above, how it comes about
 // below, which is not printed.
 import dayjs from 'dayjs'
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, onMounted } from 'vue'
 import { RouterLink } from 'vue-router'
-import { api, take, Trouble, type Quote } from '@/api/client'
+import { useAsk } from '@/api/asking'
+import { api, take } from '@/api/client'
 import Stage from '@/components/job/Stage.vue'
-import { newest } from '@/composables/newest'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
 import { useSettings } from '@/stores/settings'
@@ -16,17 +16,10 @@ import { count, money, occasions, when } from '@/tray/words'
 
 const job = useJob()
 const larder = useLarder()
-const quote = shallowRef<Quote | null>(null)
-const wrong = ref('')
-const look = newest(async signal => {
-  try {
-    quote.value = await take(api.POST('/api/v1/quote', { body: job.doc!, signal }))
-    wrong.value = ''
-  } catch (e) {
-    if (e instanceof Trouble) wrong.value = e.message
-  }
-}, 20)
-watch(() => job.shape, look, { immediate: true })
+const { now: quote, wrong } = useAsk(() => ({
+  key: ['quote', job.id, job.shape],
+  ask: signal => take(api.POST('/api/v1/quote', { body: job.doc!, signal })),
+}))
 
 const shelves = computed(() => {
   const by = new Map<string, Set<string>>()

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // The evening itself, on a phone in the hand: what has stood out how long, what is topped up next and from which box,
 // what is gone by one tap on the tray, notes and photographs with the time.
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
-import { api, take, type Holding } from '@/api/client'
+import { useAsk } from '@/api/asking'
+import { api, take } from '@/api/client'
 import type { TrayElement } from '@/api/tray.gen'
 import PhotoStrip from '@/components/evening/PhotoStrip.vue'
 import TapTray from '@/components/evening/TapTray.vue'
@@ -26,16 +27,15 @@ const forecast = useForecast(
   () => job.revision,
 )
 const now = ref(new Date())
-const holding = shallowRef<Holding | null>(null)
-async function hold() {
-  if (!job.id) return
-  holding.value = await take(
-    api.GET('/api/v1/jobs/{id}/holding', { params: { path: { id: job.id } } }),
-  ).catch(() => null)
-}
-void hold()
+const { now: holding } = useAsk(
+  () => {
+    const params = { path: { id: job.id } }
+    const ask = (signal: AbortSignal) => take(api.GET('/api/v1/jobs/{id}/holding', { params, signal }))
+    return job.id ? { key: ['holding', job.id], ask } : null
+  },
+  { every: 15_000, keep: false },
+)
 useRoutine(() => (now.value = new Date()), 5000)
-useRoutine(() => void hold(), 15_000)
 
 /** The clock of the tray that is looked at. */
 const held = computed(() => holding.value?.trays[job.at] ?? null)

@@ -3,7 +3,7 @@
 // choices that went down well.
 import { computed, onMounted, ref } from 'vue'
 import type { Kept } from '@/api/client'
-import { Trouble } from '@/api/client'
+import { said } from '@/api/asking'
 import House from '@/components/house/House.vue'
 import { useLarder } from '@/stores/larder'
 import { useShelf } from '@/stores/shelf'
@@ -36,7 +36,7 @@ async function choose(e: Event) {
     palette.value = (await shelf.coloursOf(f)).slice(0, 6)
     file.value = f
   } catch (err) {
-    wrong.value = err instanceof Trouble ? err.message : 'The picture cannot be looked at.'
+    wrong.value = said(err, 'The picture cannot be looked at.')
   } finally {
     looking.value = false
   }

@@ -3,7 +3,8 @@
 // with a thumb.
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
-import { api, take, Trouble, type ShoppingList } from '@/api/client'
+import { said } from '@/api/asking'
+import { api, take, type ShoppingList } from '@/api/client'
 import House from '@/components/house/House.vue'
 import ShopLine from '@/components/house/ShopLine.vue'
 import { useOutbox } from '@/outbox/outbox'
@@ -47,7 +48,7 @@ async function read() {
     done.value = ticked
   } catch (e) {
     list.value = null
-    wrong.value = e instanceof Trouble ? e.message : 'The list cannot be read.'
+    wrong.value = said(e, 'The list cannot be read.')
   }
 }
 watch(query, read)

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 // The changes that save most for least loss of balance.
-import { computed, ref, shallowRef, watch } from 'vue'
-import { api, take, Trouble, type Saving } from '@/api/client'
-import { newest } from '@/composables/newest'
+import { ref } from 'vue'
+import { useAsk } from '@/api/asking'
+import { api, take, type Saving } from '@/api/client'
 import { useJob } from '@/stores/job'
 import { money } from '@/tray/units'
 
@@ -11,28 +11,19 @@ const emit = defineEmits<{ take: [saving: Saving] }>()
 const job = useJob()
 
 const asked = ref(false)
-const list = shallowRef<Saving[] | null>(null)
-const of = ref(-1) // the shape of the job that the list was reckoned for
-/** What is said was reckoned before the last change: it cannot be taken. */
-const old = computed(() => of.value !== job.shape)
-const wrong = ref('')
-const look = newest(async signal => {
-  const shape = job.shape
-  try {
-    list.value = await take(api.POST('/api/v1/savings', { body: job.doc!, signal }))
-    of.value = shape
-    wrong.value = ''
-  } catch (e) {
-    if (e instanceof Trouble) wrong.value = e.message
-  }
-}, 150)
-// over the budget it is said unasked; it follows whatever is changed
-watch(
-  () => [props.over || asked.value, job.shape],
-  ([wanted]) => {
-    if (wanted) look()
-  },
-  { immediate: true },
+// over the budget it is said unasked; it follows whatever is changed. What was reckoned before the last change is old:
+// it cannot be taken
+const {
+  now: list,
+  old,
+  wrong,
+} = useAsk<Saving[]>(() =>
+  props.over || asked.value
+    ? {
+        key: ['savings', job.id, job.shape],
+        ask: signal => take(api.POST('/api/v1/savings', { body: job.doc!, signal })),
+      }
+    : null,
 )
 </script>
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // A bowl, cup or dish of one's own, by its measures.
-import { computed, reactive, ref } from 'vue'
-import { api, take, Trouble, type VesselPage } from '@/api/client'
+import { computed, reactive } from 'vue'
+import { useAct } from '@/api/asking'
+import { api, take, type VesselPage } from '@/api/client'
 import type { Vessel } from '@/api/tray.gen'
 import { boxOf, freeId, stretched, type Pt } from '@/tray/outline'
 import { mmPerUnit, units } from '@/tray/units'
@@ -22,7 +23,7 @@ const it = reactive({
   colour: v.colour,
   material: v.material || 'ceramic',
 })
-const wrong = ref('')
+const { wrong, act } = useAct('The bowl cannot be saved.')
 const materials = ['ceramic', 'glass', 'wood', 'metal', 'marble', 'clay', 'hollowed']
 const shown = (mm: number) => Math.round((mm / mmPerUnit()) * 10) / 10
 const set = (k: 'long' | 'wide' | 'high', shown: number) => {
@@ -53,7 +54,7 @@ async function save() {
     colour: it.colour,
     material: it.material,
   }
-  try {
+  await act(async () => {
     await take(
       api.PUT('/api/v1/vessels/{id}', {
         params: { path: { id }, header: { 'If-Match': `"${props.copy ? 0 : props.from.version}"` } },
@@ -61,9 +62,7 @@ async function save() {
       }),
     )
     emit('done', id)
-  } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'The bowl cannot be saved.'
-  }
+  })
 }
 const round = (n: number) => Math.round(n * 10) / 10
 </script>

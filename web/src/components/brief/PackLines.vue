@@ -3,7 +3,8 @@
 // made of; how many guests they carry; and how much may be bought beside them.
 import { computed, onMounted, ref } from 'vue'
 import type { Brief, Pack } from '@/api/tray.gen'
-import { api, take, Trouble } from '@/api/client'
+import { useAct } from '@/api/asking'
+import { api, take } from '@/api/client'
 import { useLarder } from '@/stores/larder'
 import { count, grams } from '@/tray/words'
 import Choose from '@/components/common/Choose.vue'
@@ -23,12 +24,11 @@ const put = (list: Pack[]) => emit('set', { packs: list.length ? list : undefine
 
 const text = ref('')
 const unknown = ref<string[]>([])
-const wrong = ref('')
+const { wrong, act } = useAct('That could not be read. Try again.')
 async function add() {
   const written = text.value.trim()
   if (!written) return
-  wrong.value = ''
-  try {
+  await act(async () => {
     const read = await take(api.POST('/api/v1/packs', { body: { text: written } }))
     unknown.value = read.unknown
     text.value = read.unknown.join('\n')
@@ -39,10 +39,7 @@ async function add() {
       else next.push({ food: p.food, name: p.name || undefined, grams: p.grams, count: p.count })
     }
     if (read.packs.length) put(next)
-  } catch (e) {
-    if (!(e instanceof Trouble)) throw e
-    wrong.value = e.message
-  }
+  })
 }
 /** Enter takes the line; with Shift it begins another. */
 function enter(e: KeyboardEvent) {

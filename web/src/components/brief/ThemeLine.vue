@@ -2,10 +2,10 @@
 // The theme: a name, a landscape, and up to five colours, picked one by one,
 // taken from the landscape's foods or from a palette file.
 import { themeNameValues } from '@/api/contract.gen'
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
-import { api, send, take, Trouble, type Palette, type ThemeTold } from '@/api/client'
+import { computed, onMounted } from 'vue'
+import { useAct, useAsk } from '@/api/asking'
+import { api, send, take, type Palette } from '@/api/client'
 import type { Brief } from '@/api/tray.gen'
-import { newest } from '@/composables/newest'
 import { useShelf } from '@/stores/shelf'
 import WrittenField from '@/components/common/WrittenField.vue'
 import Choose from '@/components/common/Choose.vue'
@@ -24,7 +24,7 @@ const text = (e: Event) => (e.target as HTMLInputElement).value
 const most = 12
 const shelf = useShelf()
 onMounted(shelf.read)
-const wrong = ref('')
+const { wrong, act } = useAct()
 
 type Theme = Exclude<NonNullable<Brief['theme']>, string | unknown[]>
 /** A name of one's own brings the whole theme that was kept under it. */
@@ -55,12 +55,12 @@ const keep = () =>
 const known = computed(() => shelf.themes.some(k => k.name.toLowerCase() === theme.value.name?.toLowerCase()))
 
 /** What the theme does, and which are of the month. */
-const told = shallowRef<ThemeTold | null>(null)
-const tell = newest(async signal => {
-  told.value = await take(api.POST('/api/v1/theme', { body: props.brief, signal }))
-}, 60)
-watch(() => [props.brief.theme, props.brief.month, props.brief.serve_at, props.brief.hemisphere], tell, {
-  immediate: true,
+const { now: told } = useAsk(() => {
+  const { theme, month, serve_at, hemisphere } = props.brief
+  return {
+    key: ['theme', { theme, month, serve_at, hemisphere }],
+    ask: signal => take(api.POST('/api/v1/theme', { body: props.brief, signal })),
+  }
 })
 // the hour at which such an occasion usually is, where the job has a day and another hour
 const hour = computed(() => {
@@ -90,15 +90,8 @@ function set(change: Partial<Theme>) {
         : undefined,
   })
 }
-async function tried(ask: () => Promise<void>) {
-  try {
-    await ask()
-  } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'That did not work. Try again.'
-  }
-}
 const fromRegion = () =>
-  tried(async () => {
+  act(async () => {
     const p = await take(
       api.GET('/api/v1/palettes/region/{region}', { params: { path: { region: theme.value.region! } } }),
     )
@@ -108,7 +101,7 @@ function read(e: Event) {
   const input = e.target as HTMLInputElement
   const file = input.files?.[0]
   if (!file) return
-  void tried(async () => {
+  void act(async () => {
     const p = await send<Palette>('POST', '/api/v1/palettes', 'text/plain', file)
     set({ palette: p.colours, ...(theme.value.name ? {} : { name: p.name }) })
   })
@@ -119,7 +112,7 @@ function look(e: Event) {
   const input = e.target as HTMLInputElement
   const picture = input.files?.[0]
   input.value = ''
-  if (picture) void tried(async () => set({ palette: (await shelf.coloursOf(picture)).slice(0, most) }))
+  if (picture) void act(async () => set({ palette: (await shelf.coloursOf(picture)).slice(0, most) }))
 }
 const file = computed(
   () =>

@@ -2,7 +2,8 @@
 // A photograph of the real tray beside its plan: the corners of the board are dragged to where they are, then the two
 // lie over each other under a slider, and it is said where hands departed from the plan.
 import { computed, onBeforeUnmount, ref, shallowRef, useTemplateRef, watch } from 'vue'
-import { api, take, Trouble, type Beside } from '@/api/client'
+import { useAct } from '@/api/asking'
+import { api, take, type Beside } from '@/api/client'
 import type { TrayFile } from '@/api/tray.gen'
 import { useDrag } from '@/composables/drag'
 import { drawing } from '@/composables/picture'
@@ -14,16 +15,14 @@ const emit = defineEmits<{ close: [] }>()
 const larder = useLarder()
 const beside = shallowRef<Beside | null>(null)
 const corners = ref<[number, number][]>([])
-const wrong = ref('')
-const busy = ref(false)
+const { busy, wrong, act } = useAct('The photograph cannot be looked at just now.')
 const version = ref(0) // of the straightened picture
 const straight = computed(
   () =>
     `/api/v1/jobs/${props.job}/evening/photos/${props.photo}/straight?tray=${props.at}&v=${version.value}`,
 )
-async function look(given?: [number, number][]) {
-  busy.value = true
-  try {
+const look = (given?: [number, number][]) =>
+  act(async () => {
     const b = await take(
       api.POST('/api/v1/jobs/{id}/evening/photos/{photo}/beside', {
         params: { path: { id: props.job, photo: props.photo } },
@@ -33,12 +32,7 @@ async function look(given?: [number, number][]) {
     beside.value = b
     corners.value = b.corners.map(c => [c[0] ?? 0, c[1] ?? 0])
     version.value++
-    wrong.value = ''
-  } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'The photograph cannot be looked at just now.'
-  }
-  busy.value = false
-}
+  })
 void look()
 
 // the plan as drawn, for the lower picture

@@ -1,36 +1,34 @@
 <script setup lang="ts">
 // Where on its trays an evening's food was left: what was eaten shows the board.
-import { computed, shallowRef, watch } from 'vue'
-import { api, take, type Evening } from '@/api/client'
-import type { TrayFile } from '@/api/tray.gen'
+import { computed } from 'vue'
+import { useAsk } from '@/api/asking'
+import { api, take } from '@/api/client'
 import TapTray from './TapTray.vue'
 
 const props = defineProps<{ job: string }>()
-const trays = shallowRef<TrayFile[]>([])
-const evening = shallowRef<Evening | null>(null)
-watch(
-  () => props.job,
-  async id => {
-    const params = { path: { id } }
-    try {
-      const [j, e] = await Promise.all([
-        take(api.GET('/api/v1/jobs/{id}', { params })),
-        take(api.GET('/api/v1/jobs/{id}/evening', { params })),
+// where it cannot be had, the list beside it is enough
+const { now } = useAsk(
+  () => {
+    const params = { path: { id: props.job } }
+    const ask = (signal: AbortSignal) =>
+      Promise.all([
+        take(api.GET('/api/v1/jobs/{id}', { params, signal })),
+        take(api.GET('/api/v1/jobs/{id}/evening', { params, signal })),
       ])
-      trays.value = [j.document, ...(j.document.further ?? [])]
-      evening.value = e
-    } catch {
-      trays.value = [] // the list beside it is enough
-    }
+    return { key: ['where left', props.job], ask }
   },
-  { immediate: true },
+  { keep: false },
 )
+const trays = computed(() => {
+  const doc = now.value?.[0].document
+  return doc ? [doc, ...(doc.further ?? [])] : []
+})
 const none: ReadonlySet<string> = new Set()
 const eaten = computed(() =>
   trays.value.map(
     (_, n) =>
       new Map(
-        (evening.value?.dishes ?? [])
+        (now.value?.[1].dishes ?? [])
           .filter(d => d.tray === n)
           .map(d => [d.element ?? '', 1 - d.left_g / Math.max(0.1, d.laid_g)]),
       ),
@@ -39,7 +37,7 @@ const eaten = computed(() =>
 </script>
 
 <template>
-  <div v-if="evening && trays.length" class="where">
+  <div v-if="trays.length" class="where">
     <TapTray
       v-for="(t, n) in trays"
       :key="n"

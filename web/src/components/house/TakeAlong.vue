@@ -2,27 +2,20 @@
 // The whole house as one file of open files, and such a file brought in.
 import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
-import { send, Trouble } from '@/api/client'
+import { useAct } from '@/api/asking'
+import { send } from '@/api/client'
 import { count } from '@/tray/words'
 
 type BroughtIn = { jobs: { id: string; title: string }[]; evenings: number; photos: number; says: string[] }
 const came = ref<BroughtIn | null>(null)
-const wrong = ref('')
-const busy = ref(false)
+const { busy, wrong, act } = useAct('The file could not be read.')
 async function bring(e: Event) {
   const input = e.target as HTMLInputElement
   const file = input.files?.[0]
   input.value = ''
   if (!file) return
-  busy.value = true
   came.value = null
-  wrong.value = ''
-  try {
-    came.value = await send<BroughtIn>('POST', '/api/v1/bundle', 'application/zip', file)
-  } catch (x) {
-    wrong.value = x instanceof Trouble ? x.message : 'The file could not be read.'
-  }
-  busy.value = false
+  came.value = (await act(() => send<BroughtIn>('POST', '/api/v1/bundle', 'application/zip', file))) ?? null
 }
 </script>
 

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // Every saved state of the job with a small drawing, what was done and when: looked at, brought back, named.
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
-import { api, take, Trouble, type Revision } from '@/api/client'
+import { useAct, usePages } from '@/api/asking'
+import { api, take, type Revision } from '@/api/client'
 import { useJob } from '@/stores/job'
 import { useToast } from '@/stores/toast'
 import { when } from '@/tray/words'
@@ -11,34 +12,27 @@ import { when } from '@/tray/words'
 const open = defineModel<boolean>({ required: true })
 const job = useJob()
 const toast = useToast()
-const list = shallowRef<Revision[]>([])
 const looked = ref<number | null>(null)
 const onlyNamed = ref(false)
-const wrong = ref('')
-const more = ref(false)
+const { wrong: refused, act } = useAct()
+const wrong = computed(() => refused.value || history.wrong.value)
 const page = 200 // as the server sends them
-
-async function read(before?: number) {
-  try {
-    const query = before ? { before } : {}
-    const params = { path: { id: job.id }, query }
-    const got = await take(api.GET('/api/v1/jobs/{id}/revisions', { params }))
-    list.value = before ? [...list.value, ...got] : got
-    more.value = got.length === page
-    wrong.value = ''
-  } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'The history could not be read.'
-  }
-}
-watch(
-  [open, () => job.revision],
-  ([o]) => {
-    if (!o) return
-    looked.value ??= job.revision
-    void read()
-  },
-  { immediate: true },
+const history = usePages(
+  () =>
+    open.value
+      ? {
+          key: ['revisions', job.id, job.revision],
+          ask: (before: number | undefined, signal) => {
+            const params = { path: { id: job.id }, query: before ? { before } : {} }
+            return take(api.GET('/api/v1/jobs/{id}/revisions', { params, signal }))
+          },
+        }
+      : null,
+  got => (got.length === page ? got.at(-1)!.number : undefined),
+  { otherwise: 'The history could not be read.' },
 )
+const list = computed(() => history.pages.value?.flat() ?? [])
+watch(open, o => o && (looked.value ??= job.revision), { immediate: true })
 const shown = computed(() => (onlyNamed.value ? list.value.filter(r => r.name) : list.value))
 const now = computed(() => list.value.find(r => r.number === looked.value) ?? null)
 const picture = (n: number) => {
@@ -47,28 +41,22 @@ const picture = (n: number) => {
 }
 const says = (r: Revision) => r.says || 'begun'
 
-async function bringBack(r: Revision) {
-  try {
+const bringBack = (r: Revision) =>
+  act(async () => {
     const params = { path: { id: job.id, number: r.number } }
     const s = await take(api.GET('/api/v1/jobs/{id}/revisions/{number}', { params }))
     await job.flush()
     job.change(s.document, `brought back ${r.name ? `“${r.name}”` : 'how it was ' + when(r.saved_at)}`)
     open.value = false
     toast.tell({ says: 'Brought back. Undo takes it away again.' })
-  } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'That could not be brought back just now.'
-  }
-}
+  }, 'That could not be brought back just now.')
 async function rename(r: Revision, name: string) {
   if (name.trim() === r.name) return
-  try {
+  await act(async () => {
     const params = { path: { id: job.id, number: r.number } }
     await take(api.PUT('/api/v1/jobs/{id}/revisions/{number}', { params, body: { name: name.trim() } }))
-    list.value = list.value.map(x => (x.number === r.number ? { ...x, name: name.trim() } : x))
-    wrong.value = ''
-  } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'That could not be named just now.'
-  }
+    await history.again()
+  }, 'That could not be named just now.')
 }
 </script>
 
@@ -93,7 +81,7 @@ async function rename(r: Revision, name: string) {
           </li>
           <li v-if="!shown.length" class="soft small">Nothing has a name yet.</li>
         </ol>
-        <button v-if="more" class="btn quiet" @click="read(list.at(-1)?.number)">Older ones</button>
+        <button v-if="history.more.value" class="btn quiet" @click="history.readOn">Older ones</button>
       </div>
       <section v-if="now" class="looked" aria-label="The chosen state beside that of now">
         <figure>

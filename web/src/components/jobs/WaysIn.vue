@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // How a newcomer begins: three questions and a laid board, what is in the house, or a board to play with.
 import { computed, ref, shallowRef } from 'vue'
-import { api, take, Trouble } from '@/api/client'
+import { useAct } from '@/api/asking'
+import { api, take } from '@/api/client'
 import type { Pack } from '@/api/tray.gen'
 import DayTime from '@/components/common/DayTime.vue'
 import TickedWords from '@/components/common/TickedWords.vue'
@@ -38,14 +39,11 @@ const people = () =>
 /** What stands in fridge and cupboard, as somebody writes it down, and what it makes. */
 const text = ref('')
 const house = shallowRef<{ packs: Pack[]; names: string[]; unknown: string[]; carries: number } | null>(null)
-const reading = ref(false)
-const unread = ref('')
+const { busy: reading, wrong: unread, act } = useAct('That could not be read. Try again.')
 async function see() {
   if (!text.value.trim() || reading.value) return
-  reading.value = true
-  unread.value = ''
   house.value = null
-  try {
+  await act(async () => {
     const read = await take(api.POST('/api/v1/packs', { body: { text: text.value } }))
     const packs: Pack[] = read.packs.map(p => ({
       food: p.food,
@@ -62,11 +60,7 @@ async function see() {
       unknown: read.unknown,
       carries,
     }
-  } catch (e) {
-    unread.value = e instanceof Trouble ? e.message : 'That could not be read. Try again.'
-  } finally {
-    reading.value = false
-  }
+  })
 }
 const stock = () =>
   house.value &&

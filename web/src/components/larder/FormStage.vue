@@ -1,12 +1,12 @@
 <script setup lang="ts">
 // A food's forms, each drawn to scale with what it comes to: pieces, size, mass,
 // minutes, and what a pack yields.
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { ElSlider } from 'element-plus'
 import 'element-plus/es/components/slider/style/css'
-import { api, take, Trouble, type FoodPage, type FormMeasure } from '@/api/client'
+import { useAsk } from '@/api/asking'
+import { api, take, type FoodPage } from '@/api/client'
 import ScaleDrawing from '@/components/common/ScaleDrawing.vue'
-import { newest } from '@/composables/newest'
 import { useLarder } from '@/stores/larder'
 import { formName } from '@/tray/larder'
 import { across, area, grams, length, money } from '@/tray/units'
@@ -21,8 +21,6 @@ const around = ref('') // the bowl an arc or a ring is laid round
 const larder = useLarder()
 void larder.read()
 const bowls = computed(() => larder.all?.vessels.filter(v => v.round) ?? [])
-const measure = shallowRef<FormMeasure | null>(null)
-const wrong = ref('')
 
 watch(
   () => props.page.food.id,
@@ -38,27 +36,18 @@ watch(form, () => {
   pieces.value = glass.value = 0
   around.value = ''
 })
-const read = newest(async signal => {
-  try {
-    measure.value = await take(
-      api.GET('/api/v1/foods/{id}/forms/{form}', {
-        params: {
-          path: { id: props.page.food.id, form: form.value },
-          query: {
-            pieces: pieces.value || undefined,
-            glass: glass.value || undefined,
-            around: around.value || undefined,
-          },
-        },
-        signal,
-      }),
-    )
-    wrong.value = ''
-  } catch (e) {
-    if (e instanceof Trouble) wrong.value = e.message
+const { now: measure, wrong } = useAsk(() => {
+  const path = { id: props.page.food.id, form: form.value }
+  const query = {
+    pieces: pieces.value || undefined,
+    glass: glass.value || undefined,
+    around: around.value || undefined,
   }
-}, 25)
-watch([form, pieces, glass, around, () => props.page], read, { immediate: true })
+  return {
+    key: ['form', path, query, props.page.version],
+    ask: signal => take(api.GET('/api/v1/foods/{id}/forms/{form}', { params: { path, query }, signal })),
+  }
+})
 
 const most = computed(() => {
   const group = props.page.forms.find(f => f.form === form.value)?.group ?? 1

@@ -1,46 +1,34 @@
 <script setup lang="ts">
 // The main colours of a photograph, to be taken for a food's outside or its cut
 // face. The photograph is not saved unless that is asked for.
-import { ref, shallowRef } from 'vue'
-import { send, Trouble, type MainColours } from '@/api/client'
+import { shallowRef } from 'vue'
+import { useAct } from '@/api/asking'
+import { send, type MainColours } from '@/api/client'
 
 const props = defineProps<{ food: string; photo: boolean }>()
 const emit = defineEmits<{ outside: [hex: string]; cut: [hex: string]; saved: [] }>()
 const found = shallowRef<MainColours | null>(null)
-const wrong = ref('')
-const busy = ref(false)
+const { busy, wrong, act } = useAct('The picture cannot be looked at.')
 const file = shallowRef<File | null>(null)
 
 async function choose(e: Event) {
   const input = e.target as HTMLInputElement
   file.value = input.files?.[0] ?? null
   input.value = ''
-  if (!file.value) return
-  busy.value = true
-  wrong.value = ''
+  const picture = file.value
   found.value = null
-  try {
-    found.value = await send<MainColours>(
-      'POST',
-      '/api/v1/colours',
-      file.value.type || 'image/jpeg',
-      file.value,
-    )
-  } catch (err) {
-    wrong.value = err instanceof Trouble ? err.message : 'The picture cannot be looked at.'
-  } finally {
-    busy.value = false
-  }
+  if (!picture) return
+  found.value =
+    (await act(() => send<MainColours>('POST', '/api/v1/colours', picture.type || 'image/jpeg', picture))) ??
+    null
 }
 async function save(on: boolean) {
   const path = `/api/v1/foods/${encodeURIComponent(props.food)}/photo`
-  try {
+  await act(async () => {
     if (on && file.value) await send('PUT', path, file.value.type || 'image/jpeg', file.value)
     else await send('DELETE', path, 'application/json', '')
     emit('saved')
-  } catch (err) {
-    wrong.value = err instanceof Trouble ? err.message : 'That could not be saved.'
-  }
+  }, 'That could not be saved.')
 }
 </script>
 

@@ -2,7 +2,8 @@
 // The larder, packs and stock out to a table and in from one: first what a file
 // would change, line by line, then all of it or nothing.
 import { ref, shallowRef } from 'vue'
-import { send, Trouble, type ImportReport } from '@/api/client'
+import { useAct } from '@/api/asking'
+import { send, type ImportReport } from '@/api/client'
 import { useLarder } from '@/stores/larder'
 import { useToast } from '@/stores/toast'
 import { count } from '@/tray/words'
@@ -15,20 +16,18 @@ const separator = ref<'comma' | 'semicolon' | 'tab'>('comma')
 const decimal = ref<'point' | 'comma'>('point')
 const report = shallowRef<ImportReport | null>(null)
 const file = shallowRef<File | null>(null)
-const wrong = ref('')
-const busy = ref(false)
+const { busy, wrong, act } = useAct('The file cannot be read.')
 const tables = { larder: 'The larder', packs: 'Packs and prices', stock: 'The cupboard' } as const
 const said = { added: 'new', changed: 'changed', same: 'as it is', refused: 'refused' } as const
 
 const href = (t: string) => `/api/v1/larder/export/${t}?separator=${separator.value}&decimal=${decimal.value}`
 
 async function run(apply: boolean) {
-  if (!file.value) return
-  busy.value = true
-  wrong.value = ''
-  try {
+  const chosen = file.value
+  if (!chosen) return
+  await act(async () => {
     const how = apply ? `?apply=true&version=${report.value?.version}` : ''
-    const r = await send<ImportReport>('POST', `/api/v1/larder/import${how}`, 'text/csv', file.value)
+    const r = await send<ImportReport>('POST', `/api/v1/larder/import${how}`, 'text/csv', chosen)
     if (!apply) {
       report.value = r
       return
@@ -37,12 +36,7 @@ async function run(apply: boolean) {
     report.value = file.value = null
     larder.forget()
     emit('taken')
-  } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'The file cannot be read.'
-    if (!apply) report.value = null
-  } finally {
-    busy.value = false
-  }
+  })
 }
 function choose(e: Event) {
   const input = e.target as HTMLInputElement

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 // Another job's tray whose look is taken: what lies where, and in which forms.
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { refDebounced } from '@vueuse/core'
 import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
-import { api, take, Trouble, type JobSummary } from '@/api/client'
-import { newest } from '@/composables/newest'
+import { useAsk } from '@/api/asking'
+import { api, take } from '@/api/client'
 import { useJob } from '@/stores/job'
 import { useShelf } from '@/stores/shelf'
 import { useToast } from '@/stores/toast'
@@ -36,33 +37,23 @@ async function keep() {
   }
 }
 const text = ref('')
-const found = shallowRef<JobSummary[]>([])
-const wrong = ref('')
-const read = newest(
-  async signal => {
-    if (!open.value) return
-    try {
+const typed = refDebounced(text, 150)
+const { now: found, wrong } = useAsk(
+  () => {
+    const query = { text: typed.value.trim() || undefined }
+    const ask = async (signal: AbortSignal) => {
       const lists = await Promise.all(
         (['coming', 'past'] as const).map(which =>
-          take(
-            api.GET('/api/v1/jobs', {
-              params: { query: { which, ...(text.value.trim() ? { text: text.value.trim() } : {}) } },
-              signal,
-            }),
-          ),
+          take(api.GET('/api/v1/jobs', { params: { query: { which, ...query } }, signal })),
         ),
       )
-      found.value = lists.flatMap(l => l.jobs).filter(j => j.laid)
-      wrong.value = ''
-    } catch (e) {
-      if (!signal.aborted) wrong.value = e instanceof Trouble ? e.message : 'The jobs could not be read.'
+      return lists.flatMap(l => l.jobs).filter(j => j.laid)
     }
+    return open.value ? { key: ['laid jobs', query], ask } : null
   },
-  150,
-  true,
+  { otherwise: 'The jobs could not be read.' },
 )
-watch([open, text], read, { immediate: true })
-const shown = computed(() => found.value.filter(j => j.id !== job.id).slice(0, 24))
+const shown = computed(() => (found.value ?? []).filter(j => j.id !== job.id).slice(0, 24))
 </script>
 
 <template>

@@ -4,7 +4,7 @@
 import { ref, watch } from 'vue'
 import { ElDialog } from 'element-plus'
 import 'element-plus/es/components/dialog/style/css'
-import { Trouble } from '@/api/client'
+import { said } from '@/api/asking'
 import { newest } from '@/composables/newest'
 import { asPNG, crops, drawing, froms, keep, type From } from '@/composables/picture'
 import { useJob } from '@/stores/job'
@@ -33,7 +33,7 @@ const draw = newest(
       svg = await drawing(job.tray, from.value, names.value, crop.value, signal)
       wrong.value = ''
     } catch (e) {
-      if (!signal.aborted) wrong.value = e instanceof Trouble ? e.message : 'The picture could not be drawn.'
+      if (!signal.aborted) wrong.value = said(e, 'The picture could not be drawn.')
       return
     }
     URL.revokeObjectURL(url.value)

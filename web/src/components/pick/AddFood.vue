@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // A food that is not in the larder, added in one line: it looks and behaves as its nearest until somebody says more.
-import { reactive, ref } from 'vue'
-import { api, take, Trouble } from '@/api/client'
+import { reactive } from 'vue'
+import { useAct } from '@/api/asking'
+import { api, take } from '@/api/client'
 import NumberField from '@/components/common/NumberField.vue'
 import { useLarder } from '@/stores/larder'
 import { called, shelfNames } from '@/tray/larder'
@@ -12,14 +13,11 @@ const emit = defineEmits<{ added: [food: string] }>()
 const larder = useLarder()
 
 const line = reactive({ category: 'cheese', piece_g: 0, pack_g: 0, size_mm: 0 })
-const adding = ref(false)
-const wrong = ref('')
+const { busy: adding, wrong, act } = useAct()
 const kinds = Object.keys(shelfNames).filter(id => id !== 'prop')
 
-async function add() {
-  adding.value = true
-  wrong.value = ''
-  try {
+const add = () =>
+  act(async () => {
     const page = await take(
       api.POST('/api/v1/foods', {
         body: {
@@ -34,13 +32,7 @@ async function add() {
     larder.forget()
     await larder.read()
     emit('added', page.food.id)
-  } catch (e) {
-    if (!(e instanceof Trouble)) throw e
-    wrong.value = e.message
-  } finally {
-    adding.value = false
-  }
-}
+  })
 </script>
 
 <template>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // Choices that were kept under a name, to be used for this job's guests; and this one, to be kept.
 import { computed, onMounted, ref } from 'vue'
-import { api, take, Trouble, type Kept } from '@/api/client'
+import { useAct } from '@/api/asking'
+import { api, take, type Kept } from '@/api/client'
 import type { Brief, TrayFile } from '@/api/tray.gen'
 import { useShelf } from '@/stores/shelf'
 import { count } from '@/tray/words'
@@ -13,16 +14,15 @@ onMounted(shelf.read)
 
 const name = ref('')
 const says = ref<string[]>([])
-const wrong = ref('')
+const { wrong, act } = useAct('That could not be used. Try again.')
 const ready = computed(() => name.value.trim().length > 0 && props.picked && !shelf.busy)
 
 async function keep() {
   if (!ready.value) return
   if (await shelf.keep('choice', { name: name.value.trim(), job: props.job })) name.value = ''
 }
-async function use(k: Kept) {
-  wrong.value = ''
-  try {
+const use = (k: Kept) =>
+  act(async () => {
     const used = await take(
       api.POST('/api/v1/kept-choices/{id}/use', {
         params: { path: { id: k.id } },
@@ -31,10 +31,7 @@ async function use(k: Kept) {
     )
     says.value = used.says
     emit('use', used.brief, `took the kept choice ${k.name}`)
-  } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'That could not be used. Try again.'
-  }
-}
+  })
 </script>
 
 <template>

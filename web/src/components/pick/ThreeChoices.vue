@@ -1,10 +1,10 @@
 <script setup lang="ts">
 // Three choices of foods side by side, planned through: each drawn as portions, with its
 // colours, cost, work and balance, and what sets it apart.
-import { ref, shallowRef, watch } from 'vue'
-import { api, take, Trouble, type Offer } from '@/api/client'
+import { computed } from 'vue'
+import { useAsk } from '@/api/asking'
+import { api, take, type Offer } from '@/api/client'
 import type { Brief } from '@/api/tray.gen'
-import { newest } from '@/composables/newest'
 import { useLarder } from '@/stores/larder'
 import { leaningWords } from '@/tray/larder'
 import { minutes, money } from '@/tray/words'
@@ -13,18 +13,14 @@ const props = defineProps<{ brief: Brief; busy: boolean }>()
 const emit = defineEmits<{ take: [leaning: Offer['leaning']]; leave: [] }>()
 const larder = useLarder()
 
-const offers = shallowRef<Offer[] | null>(null)
-const wrong = ref('')
-const read = newest(async signal => {
-  try {
-    const all = await take(api.POST('/api/v1/choices', { body: props.brief, signal }))
-    offers.value = all.offers
-    wrong.value = ''
-  } catch (e) {
-    if (e instanceof Trouble) wrong.value = e.message
+const { now, wrong } = useAsk(() => {
+  const body = props.brief
+  return {
+    key: ['choices', body],
+    ask: signal => take(api.POST('/api/v1/choices', { body, signal })),
   }
-}, 20)
-watch(() => props.brief, read, { immediate: true })
+})
+const offers = computed(() => now.value?.offers ?? null)
 
 /** The colours of an offer, as wide as there is of them, in the order of the shelves. */
 const colours = (o: Offer) => {

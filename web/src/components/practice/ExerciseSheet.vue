@@ -1,10 +1,10 @@
 <script setup lang="ts">
 // One exercise: what is asked, the answer, and what came of it with the reasons.
 import { computed, ref, shallowRef, watch } from 'vue'
+import { said, useAct } from '@/api/asking'
 import {
   api,
   take,
-  Trouble,
   type Exercise,
   type ExerciseAnswer,
   type ExerciseAsked,
@@ -24,8 +24,7 @@ const emit = defineEmits<{ marked: [mark: ExerciseMark]; next: [] }>()
 
 const exercise = shallowRef<Exercise | null>(null)
 const mark = shallowRef<ExerciseMark | null>(null)
-const wrong = ref('')
-const busy = ref(false)
+const { busy, wrong, act } = useAct('The answer cannot be judged just now.')
 const taps = ref<[number, number][]>([])
 const chosen = ref<string[]>([])
 const order = ref<string[]>([])
@@ -56,8 +55,7 @@ async function begin() {
       emit('marked', laid.mark)
     }
   } catch (e) {
-    if (mine === props.asked)
-      wrong.value = e instanceof Trouble ? e.message : 'The exercise cannot be had just now.'
+    if (mine === props.asked) wrong.value = said(e, 'The exercise cannot be had just now.')
   }
 }
 watch(() => props.asked, begin, { immediate: true })
@@ -85,21 +83,15 @@ const tray = computed(() => exercise.value?.tray as TrayFile | undefined)
 
 async function judge() {
   if (!exercise.value || busy.value) return
-  busy.value = true
-  wrong.value = ''
   const answer: ExerciseAnswer = {}
   if (exercise.value.kind === 'find') answer.taps = taps.value
   else if (exercise.value.kind === 'amount') answer.guesses = guesses.value
   else if (sorted.includes(exercise.value.kind)) answer.order = order.value
   else answer.chosen = chosen.value
-  try {
+  await act(async () => {
     mark.value = await take(api.POST('/api/v1/practice/marks', { body: { ...props.asked, answer } }))
     emit('marked', mark.value)
-  } catch (e) {
-    wrong.value = e instanceof Trouble ? e.message : 'The answer cannot be judged just now.'
-  } finally {
-    busy.value = false
-  }
+  })
 }
 const printed = computed(
   () => `/api/v1/practice/sheet?seed=${props.asked.seed}&level=${props.asked.level}&paper=a4`,
