@@ -8,13 +8,13 @@ import (
 
 // Ways that guests follow over a board, as they are told to.
 const (
-	WayRound = "round" // clockwise, from the near side
+	WayRound = "round" // clockwise, from the front
 	WayAlong = "along" // from the left to the right
-	WayDown  = "down"  // of a board that stands upright: from the far side to the near one
+	WayDown  = "down"  // of a board that stands upright: from the back to the front
 )
 
 // WaySays is how guests are told each of them.
-var WaySays = map[string]string{WayRound: "clockwise from the near side", WayAlong: "from the left to the right", WayDown: "from the far side to the near one"}
+var WaySays = map[string]string{WayRound: "clockwise from the front", WayAlong: "from the left to the right", WayDown: "from the back to the front"}
 
 const (
 	roundish = 1.25 // the longer side over the shorter one up to which a board is gone round
@@ -43,11 +43,33 @@ func (b *Board) Along(p geom.Point) (share float64, ok bool) {
 		if d.Len() < midst*math.Hypot(box.W(), box.H())/2 {
 			return 0, false
 		}
-		return math.Mod(d.Degrees()-90+720, 360) / 360, true // y is down: degrees grow clockwise, and 90 is the near side
+		return math.Mod(d.Degrees()-90+720, 360) / 360, true // y is down: degrees grow clockwise, and 90 is the front
 	case WayAlong:
 		share = (p.X - box.Min.X) / box.W()
 	default:
 		share = (p.Y - box.Min.Y) / box.H()
 	}
 	return math.Max(0, math.Min(1, share)), true
+}
+
+// SideWord says a side of the board - top, bottom, left or right on its plan - as who stands before it would. The lower
+// side is the front of a board that has none of its own.
+func (b *Board) SideWord(side string) string {
+	back := map[string]string{"top": "bottom", "bottom": "top"}
+	front := "bottom"
+	if b.Front == "top" {
+		front = "top"
+	}
+	sideways := b.Front == "left" || b.Front == "right" // its front is one of these; the others are no front and no back
+	switch {
+	case side == front && !sideways:
+		return "front"
+	case side == back[front] && !sideways:
+		return "back"
+	case side == "bottom":
+		return "lower side"
+	case side == "top":
+		return "upper side"
+	}
+	return side
 }

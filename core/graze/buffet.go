@@ -76,6 +76,7 @@ type spot struct {
 	tray   int
 	bit    int // among those of its tray
 	side   string
+	word   string // how the side is called
 	at     geom.Point
 	inward geom.Point
 	// what can be reached from there: dishes, and how gladly each is taken against the others of its kind
@@ -192,7 +193,7 @@ func (b *buffet) stand(n int, t *tray.Tray) {
 		count := min(most, max(1, int(math.Round(long/b.p.stand))))
 		for k := range count {
 			if bit < mostSpots {
-				b.spots = append(b.spots, spot{tray: n, bit: bit, side: side, at: from.Add(along.Mul((float64(k) + .5) * long / float64(count))), inward: inward})
+				b.spots = append(b.spots, spot{tray: n, bit: bit, side: side, word: t.Board.SideWord(side), at: from.Add(along.Mul((float64(k) + .5) * long / float64(count))), inward: inward})
 				bit++
 			}
 		}

@@ -85,7 +85,7 @@ func TestLimits(t *testing.T) {
 		}
 	})
 	t.Run("just in reach, and just beyond", func(t *testing.T) {
-		for far, some := range map[float64]bool{430: true, 540: true, 650: false, 760: false} { // from the near side to the middle of the heap, mm
+		for far, some := range map[float64]bool{430: true, 540: true, 650: false, 760: false} { // from the front to the middle of the heap, mm
 			f := of(t, one(guests, []string{"bottom"}, 500, 900, cubes("a", "orange-block", enough, geom.Pt(250, 900-far), larder)), larder, graze.Options{})
 			if got := sum(f); (got > 1) != some {
 				t.Errorf("%.0f mm away %.0f g are eaten", far, got)
@@ -119,7 +119,7 @@ func TestLimits(t *testing.T) {
 		e.Food, e.Form, e.Category = bare.ID, bare.Forms[0].Form, food.Nut
 		got := of(t, one(guests, []string{"bottom", "top"}, 500, 1200, e, cubes("cheese", "orange-block", enough, geom.Pt(250, 1000), larder)), own, graze.Options{})
 		for _, x := range got.Elements {
-			if says := strings.Join(x.Why, " "); x.ID == "nuts" && (!strings.Contains(says, "no tool") || !strings.Contains(says, "only reached from the near side")) {
+			if says := strings.Join(x.Why, " "); x.ID == "nuts" && (!strings.Contains(says, "no tool") || !strings.Contains(says, "only reached from the front")) {
 				t.Errorf("%q", x.Why)
 			}
 		}

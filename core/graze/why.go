@@ -9,9 +9,6 @@ import (
 	"happytray/core/say"
 )
 
-// sideNames says a side as who stands before it would.
-var sideNames = map[string]string{"top": "far side", "bottom": "near side", "left": "left", "right": "right"}
-
 // much is the part of a dish from which on it is worth to say why it is left.
 const much = .35
 
@@ -35,7 +32,7 @@ func (s *sum) why(i int, left float64, e Element) []string {
 	if none := s.outOfReach(d); none > 0 {
 		out = append(out, say.Upper(fmt.Sprintf("%s of it lies out of everybody's reach.", inWords(float64(none)/float64(d.helpings)))))
 	} else if from := s.reachedFrom(d); len(from) == 1 && len(s.sides()) > 1 {
-		out = append(out, fmt.Sprintf("It is only reached from the %s.", sideNames[from[0]]))
+		out = append(out, fmt.Sprintf("It is only reached from the %s.", s.word(from[0])))
 	}
 	if d.noTool {
 		out = append(out, fmt.Sprintf("There is no tool for it: %s of the guests takes it all the same.", inWords(s.p.noTool)))
@@ -78,6 +75,11 @@ func (s *sum) reachedFrom(d *dish) (out []string) {
 		}
 	}
 	return out
+}
+
+// word says a side as who stands before it would.
+func (s *sum) word(side string) string {
+	return s.spots[slices.IndexFunc(s.spots, func(p spot) bool { return p.side == side })].word
 }
 
 func (s *sum) sides() (out []string) {

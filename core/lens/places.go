@@ -14,8 +14,6 @@ import (
 	"happytray/core/tray"
 )
 
-var sideNames = map[string]string{"top": "the far side", "bottom": "the near side", "left": "the left", "right": "the right"}
-
 func (s *seeing) reach() {
 	zone := s.t.Board.FoodZone.Bounds()
 	sides := s.t.Board.Access
@@ -45,7 +43,7 @@ func (s *seeing) reach() {
 			beyond.Max.X = far.X
 		}
 		o := geom.Outline{beyond.Min, geom.Pt(beyond.Max.X, beyond.Min.Y), beyond.Max, geom.Pt(beyond.Min.X, beyond.Max.Y)}
-		s.view.Areas = append(s.view.Areas, Area{Outline: o.Round(), Says: say.That("lens.beyond", say.Word(sideNames[side]))})
+		s.view.Areas = append(s.view.Areas, Area{Outline: o.Round(), Says: say.That("lens.beyond", say.Word("the "+s.t.Board.SideWord(side)))})
 	}
 	missed := map[string]int{}
 	s.each(func(_ *tray.Element, fd *food.Food) {

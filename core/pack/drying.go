@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"context"
 	"maps"
+	"math"
 	"slices"
 
 	"happytray/core/adjacency"
@@ -64,7 +65,10 @@ func (rs *regions) softening(particles []particle, i int) bool {
 	}
 	for j := range particles {
 		o := &particles[j]
-		if !o.gone && (rs.l.Softens(g.e, o.e) || rs.l.Softens(o.e, g.e)) && g.at.Dist(o.at) < g.reach+o.reach+asked && geom.Gap(&g.body, &o.body, asked) < asked {
+		if within := g.reach + o.reach + asked; o.gone || math.Abs(g.at.X-o.at.X) >= within || math.Abs(g.at.Y-o.at.Y) >= within {
+			continue // most lie far away
+		}
+		if (rs.l.Softens(g.e, o.e) || rs.l.Softens(o.e, g.e)) && g.at.Dist(o.at) < g.reach+o.reach+asked && geom.Gap(&g.body, &o.body, asked) < asked {
 			return true
 		}
 	}

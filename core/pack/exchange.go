@@ -60,24 +60,29 @@ func (rs *regions) exchange(ctx context.Context) bool {
 	t := rs.l.Tray
 	sides, all := rs.borders(max(1, int(9/rs.g.Cell))) // across a slit as well
 	reach, _ := rs.borders(max(1, int(WetKeepMM/rs.g.Cell)))
-	foodOf := func(e int) *food.Food { f, _ := rs.l.Larder.Get(t.Elements[e].Food); return f }
+	foods := make([]*food.Food, len(t.Elements))
+	for e := range foods {
+		foods[e], _ = rs.l.Larder.Get(t.Elements[e].Food)
+	}
 	elementAt := func(other int) int {
 		if other >= 0 {
 			return rs.elems[other]
 		}
 		return -2 - other
 	}
-	known := map[[2]int]float64{}
+	known := make([]float64, len(foods)*len(foods)) // cost of a border; NaN where it was not asked for yet
+	for i := range known {
+		known[i] = math.NaN()
+	}
 	cost := func(a, b int) float64 {
 		if a < b {
 			a, b = b, a
 		}
-		if v, ok := known[[2]int{a, b}]; ok {
-			return v
+		v := &known[a*len(foods)+b]
+		if math.IsNaN(*v) {
+			*v = rs.l.borderCost(a, b, t, foods[a], foods[b])
 		}
-		v := rs.l.borderCost(a, b, t, foodOf(a), foodOf(b))
-		known[[2]int{a, b}] = v
-		return v
+		return *v
 	}
 	z := rs.l.Zone
 	local := func(k int) float64 {
@@ -95,12 +100,12 @@ func (rs *regions) exchange(ctx context.Context) bool {
 			}
 		}
 		v *= 6 / math.Max(1, all)
-		f := foodOf(e)
+		f := foods[e]
 		for j := range n { // the same again, or the same kind, far across
 			if j == k {
 				continue
 			}
-			g := foodOf(rs.elems[j])
+			g := foods[rs.elems[j]]
 			near := math.Max(0, 1-rs.sites[k].Dist(rs.sites[j])/z.Half)
 			switch {
 			case f == g:

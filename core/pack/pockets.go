@@ -130,18 +130,23 @@ func (p *pockets) layTogether(e int) {
 	if w.shaped(); w.r > fillerMM {
 		return
 	}
-	laid, tried := 0, map[int]bool{}
-	for w.left > 0 && len(tried) < mostTried {
-		best := -1
-		for i, d := range p.dist {
-			if d > 0 && !tried[i] && (best < 0 || d > p.dist[best]) && p.radius(d) >= .8*w.r && (laid == 0 || p.g.Centre(i%p.g.W, i/p.g.W).Dist(el.Pieces[0].At) < sameHeapMM) {
-				best = i
-			}
+	least, laid, tried := p.distOf(.8*w.r), 0, map[int]bool{}
+	try := func(cell int) bool {
+		tried[cell] = true
+		return p.lay(w, e, p.g.Centre(cell%p.g.W, cell/p.g.W))
+	}
+	for _, cell := range p.widestCells(least, mostTried) { // the first piece; until it lies nothing changes
+		if try(cell) {
+			laid = 1
+			break
 		}
+	}
+	for laid > 0 && w.left > 0 && len(tried) < mostTried { // the others beside it
+		best := p.widestNear(el.Pieces[0].At, least, tried)
 		if best < 0 {
 			break
 		}
-		if tried[best] = true; p.lay(w, e, p.g.Centre(best%p.g.W, best/p.g.W)) {
+		if try(best) {
 			laid++
 		}
 	}
@@ -153,6 +158,40 @@ func (p *pockets) layTogether(e int) {
 	c := MiddleOf(el.Pieces).Round()
 	el.X, el.Y, el.TurnDeg, el.Placed = c.X, c.Y, 0, true
 	p.l.HoldBack(el, laid)
+}
+
+// widestNear is the cell of the widest pocket near a place, at least so many squared cells wide, that was not tried yet; -1
+// where there is none.
+func (p *pockets) widestNear(at geom.Point, least int32, tried map[int]bool) int {
+	near := p.g.Window(geom.Rect{Min: at, Max: at}.Grow(sameHeapMM), 1)
+	best, wider := -1, max(1, least)
+	for y := near.Y0; y < near.Y1; y++ {
+		for i := y*p.g.W + near.X0; i < y*p.g.W+near.X1; i++ {
+			if p.dist[i] >= wider && !tried[i] && p.g.Centre(i%p.g.W, y).Dist(at) < sameHeapMM {
+				best, wider = i, p.dist[i]+1
+			}
+		}
+	}
+	return best
+}
+
+// widestCells are the cells of the widest pockets, at least so many squared cells wide, the widest first: so many at most.
+func (p *pockets) widestCells(least int32, most int) []int {
+	var cells []int
+	least = max(1, least)
+	wider := func(a, b int) int { return cmp.Or(cmp.Compare(p.dist[b], p.dist[a]), cmp.Compare(a, b)) }
+	for i, d := range p.dist {
+		if d < least {
+			continue
+		}
+		if cells = append(cells, i); len(cells) == 4*most { // of those that are as wide as the last that counts the first are taken
+			slices.SortFunc(cells, wider)
+			cells = cells[:most]
+			least = p.dist[cells[most-1]] + 1
+		}
+	}
+	slices.SortFunc(cells, wider)
+	return cells[:min(most, len(cells))]
 }
 
 // fillers lists the small loose food of the reserve of which something lies on the board.
@@ -234,6 +273,18 @@ func (p *pockets) paint(o geom.Outline, as bool) {
 
 // radius is of the disc round a cell that is bare, mm.
 func (p *pockets) radius(dist int32) float64 { return (math.Sqrt(float64(dist)) - .5) * p.g.Cell }
+
+// distOf is the least distance, in squared cells, of which the bare disc is so wide, mm.
+func (p *pockets) distOf(radius float64) int32 {
+	d := int32(math.Pow(math.Max(0, radius/p.g.Cell+.5), 2))
+	for p.radius(d) < radius {
+		d++
+	}
+	for d > 0 && p.radius(d-1) >= radius {
+		d--
+	}
+	return d
+}
 
 // climb goes from a cell to where the pocket round it is widest.
 func (p *pockets) climb(i int) int {

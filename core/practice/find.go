@@ -137,7 +137,7 @@ func (m *maker) told(asks say.Text, t *tray.Tray) say.Text {
 // sides are the sides of a board as whoever looks at its picture calls them.
 var sides = map[string]string{"top": "upper side", "bottom": "lower side", "left": "left", "right": "right"}
 
-// fronted reports whether a board is seen from the near side; of others nothing stands before.
+// fronted reports whether a board is seen from the front; of others nothing stands before.
 func fronted(t *tray.Tray) bool { return t.Board.Front == "bottom" }
 
 // triesEach is how often a fault is tried on a tray before another kind is taken.

@@ -455,7 +455,7 @@ func TestMeatlessGuestsInAmounts(t *testing.T) {
 	}
 }
 
-// What guests may as well take with another tool is never asked against it; that a board is seen from the near side is said of those alone.
+// What guests may as well take with another tool is never asked against it; that a board is seen from the front is said of those alone.
 func TestNobodyQuarrels(t *testing.T) {
 	for seed := range uint64(60) {
 		e := made(t, "tool", seed, 1+int(seed%MostLevel))
@@ -465,7 +465,7 @@ func TestNobodyQuarrels(t *testing.T) {
 			}
 		}
 		f := made(t, "find", seed, 1)
-		if strings.Contains(f.Asks.String(), "near side") != (f.Tray.Board.Front == "bottom") {
+		if strings.Contains(f.Asks.String(), "from the front") != (f.Tray.Board.Front == "bottom") {
 			t.Errorf("%d: %q of a board with the front %q", seed, f.Asks, f.Tray.Board.Front)
 		}
 	}

@@ -34,9 +34,6 @@ func (m *measures) service() {
 	m.started()
 }
 
-// sideNames says a side of the board as who stands before it would.
-var sideNames = map[string]string{"top": "far side", "bottom": "near side", "left": "left", "right": "right"}
-
 // reach is the share of popular foods, for each side that guests stand at, that lie
 // within an arm's reach of it.
 func (m *measures) reach() {
@@ -77,7 +74,7 @@ func (m *measures) reach() {
 			if math.IsInf(best, 1) {
 				continue // it waits beside the board, out of everybody's reach; fit.placed says so
 			}
-			m.find("service.reach", Mend, (best-access.Reach)/100+1, l.elems[first].middle, []int{first}, say.New("service.reach", say.Word(sideNames[side]), m.it(first), say.MM(best)))
+			m.find("service.reach", Mend, (best-access.Reach)/100+1, l.elems[first].middle, []int{first}, say.New("service.reach", say.Word(l.tray.Board.SideWord(side)), m.it(first), say.MM(best)))
 		}
 	}
 	if all > 0 {

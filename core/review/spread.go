@@ -86,9 +86,9 @@ func (m *measures) side(p geom.Point) string {
 		return "left"
 	}
 	if d.Y > 0 {
-		return "near side"
+		return m.l.tray.Board.SideWord("bottom")
 	}
-	return "far side"
+	return m.l.tray.Board.SideWord("top")
 }
 
 func (m *measures) spread() {

@@ -81,7 +81,7 @@ var judging = map[string]string{
 	"fix.turn":             "Turn the {1} by {2}.",
 	"fix.right":            "Move the {1} {2} to the right.",
 	"fix.left":             "Move the {1} {2} to the left.",
-	"fix.far":              "Move the {1} {2} to the far side.",
+	"fix.far":              "Move the {1} {2} to the back.",
 	"fix.near":             "Move the {1} {2} towards the front.",
 	"care.hold":            "What perishes would be out of the cold for {1}, warming up and evening together, and may be for {2}. Keep a half cold and change the board in time. Local food rules come first.",
 }

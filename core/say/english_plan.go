@@ -125,7 +125,7 @@ var planning = map[string]string{
 	"outlook.cold":    "It is cold there: cheese tastes of little below {1}. Bring soft ones out of a warm box late, and lay what can be eaten with gloves on.",
 	"outlook.reach":   "From where guests stand {1} of the {2} {2:lies|lie} beyond an arm's reach. Let them stand on another side too, or take a narrower board.",
 	"outlook.above":   "Seen from straight above, colour counts and height does not: the pick weighs colours more.",
-	"outlook.slant":   "Seen at a slant, the near side is its front: the pick weighs colours more; keep tall things at the back.",
+	"outlook.slant":   "Seen at a slant, what lies at the front shows most: the pick weighs colours more; keep tall things at the back.",
 	"outlook.counts":  "The diets name {1} guests and {2} come: some guests are in two of them, or a count is too high.",
 	"outlook.off":     "Nothing with {1} comes on this tray, because pieces touch. Labels of your own packs decide.",
 	"outlook.lacks":   "{1} find nothing on the {2} that is {3}. Pick it in the next step, or loosen the diet.",

@@ -5,7 +5,7 @@ var practising = map[string]string{
 	"practice.find":             "{1} {1:thing is|things are} wrong on this board. Tap each; false alarms cost.",
 	"practice.find.children":    "{1} small {1:child comes|children come}.",
 	"practice.find.diet":        "Somebody must not have {1}.",
-	"practice.find.front":       "It is seen from the near side.",
+	"practice.find.front":       "It is seen from the front, the lower side here.",
 	"practice.find.access":      "Guests stand on the {1} alone.",
 	"practice.find.whole":       "Guests cut the cheese themselves.",
 	"practice.find.more":        "{1} more like it.",

@@ -161,11 +161,11 @@ func (m *mover) energy(i int) float64 {
 		}
 	}
 	for k := range p.guides {
-		if d := discDepth(b.on, p.guides[k].discs); d > 0 {
+		if d := p.guides[k].depth(b.on); d > 0 {
 			e += .05*d + .006*d*d
 		}
 		if b.room != nil {
-			e += .03 * discDepth(b.free, p.guides[k].discs)
+			e += .03 * p.guides[k].depth(b.free)
 		}
 	}
 	if b.host < 0 {

@@ -247,13 +247,19 @@ func discDepth(a, b []pack.Disc) float64 {
 	worst := 0.0
 	for i := range a {
 		for j := range b {
-			dx, dy, r := a[i].At.X-b[j].At.X, a[i].At.Y-b[j].At.Y, a[i].R+b[j].R-worst
-			if d2 := dx*dx + dy*dy; r > 0 && d2 < r*r {
-				worst += r - math.Sqrt(d2)
-			}
+			worst = deeper(&a[i], &b[j], worst)
 		}
 	}
 	return worst
+}
+
+// deeper is how deep two discs lie in each other, where that is more than so much.
+func deeper(a, b *pack.Disc, than float64) float64 {
+	dx, dy, r := a.At.X-b.At.X, a.At.Y-b.At.Y, a.R+b.R-than
+	if d2 := dx*dx + dy*dy; r > 0 && d2 < r*r {
+		return than + (r - math.Sqrt(d2))
+	}
+	return than
 }
 
 // roomDepth is how deep b stands in a's cutting room.

@@ -27,14 +27,24 @@ type guide struct {
 	line  []geom.Point
 	hulls []geom.Body // its corridor, to keep free
 	discs []pack.Disc // the same as discs
+	boxes []geom.Rect // round each discsInBox of them
 }
 
-// corridor turns a line into convex pieces of the given width.
-func corridor(line []geom.Point, width float64) ([]geom.Body, []pack.Disc) {
-	var out []geom.Body
-	var discs []pack.Disc
+// discsInBox is how many discs of a corridor share a box; rounding is what a box is larger than they are, mm.
+const discsInBox, rounding = 6, 1e-6
+
+// along lays the guide along a line: convex pieces of the given width, and discs.
+func (g *guide) along(line []geom.Point, width float64) {
+	g.line, g.hulls, g.discs, g.boxes = line, nil, nil, nil // plans share the old ones
 	for i := 0; i < len(line); i += 2 {
-		discs = append(discs, pack.Disc{At: line[i], R: width / 2})
+		q := pack.Disc{At: line[i], R: width / 2}
+		box := geom.Rect{Min: q.At, Max: q.At}.Grow(q.R + rounding)
+		if n := len(g.boxes); len(g.discs)%discsInBox == 0 {
+			g.boxes = append(g.boxes, box)
+		} else {
+			g.boxes[n-1] = g.boxes[n-1].Union(box)
+		}
+		g.discs = append(g.discs, q)
 	}
 	step := 4
 	for i := 0; i+1 < len(line); i += step {
@@ -44,9 +54,25 @@ func corridor(line []geom.Point, width float64) ([]geom.Body, []pack.Disc) {
 			continue
 		}
 		n := d.Unit().Normal().Mul(width / 2)
-		out = append(out, geom.NewBody(geom.Outline{line[i].Add(n), line[i].Sub(n), line[j].Sub(n), line[j].Add(n)}.Hull()))
+		g.hulls = append(g.hulls, geom.NewBody(geom.Outline{line[i].Add(n), line[i].Sub(n), line[j].Sub(n), line[j].Add(n)}.Hull()))
 	}
-	return out, discs
+}
+
+// depth is how deep some discs lie in the corridor, by discs: that of discDepth, without those far away.
+func (g *guide) depth(a []pack.Disc) float64 {
+	worst := 0.0
+	for i := range a {
+		q := &a[i]
+		for n := range g.boxes {
+			if box := &g.boxes[n]; q.At.X+q.R < box.Min.X || q.At.X-q.R > box.Max.X || q.At.Y+q.R < box.Min.Y || q.At.Y-q.R > box.Max.Y {
+				continue
+			}
+			for j := n * discsInBox; j < min((n+1)*discsInBox, len(g.discs)); j++ {
+				worst = deeper(q, &g.discs[j], worst)
+			}
+		}
+	}
+	return worst
 }
 
 // compose makes a fresh plan: sites for anchors, lines for trails, rows round
@@ -80,8 +106,7 @@ func (s *composer) compose(ctx context.Context, r *rand.Rand, number int) plan {
 			f, _ := s.Larder.Get(e.Food)
 			spec, _ := f.Spec(e.Form)
 			g := guide{e: i, width: spec.L}
-			g.line = z.guide(style, k, trails, pack.TrailReach(e.Count, spec), spec.L, r)
-			g.hulls, g.discs = corridor(g.line, spec.L*.9)
+			g.along(z.guide(style, k, trails, pack.TrailReach(e.Count, spec), spec.L, r), spec.L*.9)
 			p.guides = append(p.guides, g)
 			k++
 		case e.Kind() == food.KindAnchor || e.Kind() == food.KindRow:
@@ -245,8 +270,7 @@ func (s *composer) vary(ctx context.Context, from plan, r *rand.Rand) plan {
 			e := &s.Given.Elements[g.e]
 			f, _ := s.Larder.Get(e.Food)
 			spec, _ := f.Spec(e.Form)
-			g.line = s.surface.guide(p.style, k, len(p.guides), pack.TrailReach(e.Count, spec), spec.L, r)
-			g.hulls, g.discs = corridor(g.line, spec.L*.9)
+			g.along(s.surface.guide(p.style, k, len(p.guides), pack.TrailReach(e.Count, spec), spec.L, r), spec.L*.9)
 		}
 		heat = .3
 	}

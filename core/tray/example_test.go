@@ -13,6 +13,6 @@ func ExampleWhere() {
 	fmt.Println(tray.Where(&b, geom.Pt(90, 60)))
 	fmt.Println(tray.Where(&b, geom.Pt(300, 200)))
 	// Output:
-	// far left
+	// back left
 	// in the middle
 }

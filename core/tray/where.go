@@ -2,6 +2,7 @@ package tray
 
 import (
 	"slices"
+	"strings"
 
 	"happytray/core/board"
 	"happytray/core/food"
@@ -25,12 +26,12 @@ func Where(b *board.Board, p geom.Point) string {
 		return ""
 	}
 	across := side((p.X-box.Min.X)/box.W(), "left", "right")
-	along := side((p.Y-box.Min.Y)/box.H(), "far", "near")
+	along := side((p.Y-box.Min.Y)/box.H(), strings.TrimSuffix(b.SideWord("top"), " side"), strings.TrimSuffix(b.SideWord("bottom"), " side"))
 	switch {
 	case across == "" && along == "":
 		return "in the middle"
 	case across == "":
-		return along + " side, middle"
+		return along + ", middle"
 	case along == "":
 		return across + " side, middle"
 	}

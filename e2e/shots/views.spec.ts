@@ -119,6 +119,6 @@ test('through a lens, and at a slant', async ({ page }) => {
   await shoot(page, 'lens')
   await page.keyboard.press('0')
   await page.keyboard.press('i')
-  await page.getByRole('img', { name: /^The tray from the near side/ }).waitFor()
+  await page.getByRole('img', { name: /^The tray from the front/ }).waitFor()
   await shoot(page, 'slant')
 })

@@ -147,7 +147,7 @@ test('a board that stands on its narrow side is shown turned, and hands and keys
   const laid = lines.map(l => JSON.parse(l)).filter(l => l.tray).at(-1).tray
   expect((await api.put(`/api/v1/jobs/${made.id}`, { data: laid, headers: { 'If-Match': `"${made.revision}"` } })).status()).toBe(200)
   await page.goto(`/jobs/${made.id}/lay`)
-  await expect(page.getByText('Shown turned: its near side is on the left')).toBeVisible()
+  await expect(page.getByText('Shown turned: its front is on the left')).toBeVisible()
   const picture = (await page.locator('canvas.tray').boundingBox())!
   expect(picture.width).toBeGreaterThan(2 * picture.height)
 

@@ -29,7 +29,7 @@ test('the tray is seen at a slant from each side, and goes out as a picture', as
   await openDemo(page, 'First firing', 'Lay')
   await expect(holds(page).first()).toBeAttached()
   await page.keyboard.press('i')
-  await expect(page.getByRole('img', { name: /^The tray from the near side, \d+ elements/ })).toBeVisible()
+  await expect(page.getByRole('img', { name: /^The tray from the front, \d+ elements/ })).toBeVisible()
   await choose(page, 'Seen from', /left/i)
   await expect(page.getByRole('img', { name: /from the left/ })).toBeVisible()
   await page.getByRole('button', { name: 'Picture', exact: true }).click()

@@ -245,7 +245,7 @@ func Says(seen []Seen, name func(element string) string) (out []string) {
 	return out
 }
 
-// way says a direction as who stands at the near side would.
+// way says a direction as who stands at the front would.
 func way(d geom.Point) string {
 	aside, along := "", ""
 	if math.Abs(d.X) > .4*math.Abs(d.Y) {

@@ -107,7 +107,7 @@ func formsOf(j *job.Job) map[string]string {
 }
 
 // sideWords says a side of a tray as who looks at its plan does.
-var sideWords = map[string]string{"top": "the far side of the plan", "bottom": "the near side of the plan", "left": "its left", "right": "its right"}
+var sideWords = map[string]string{"top": "the upper side of the plan", "bottom": "the lower side of the plan", "left": "its left", "right": "its right"}
 
 // roomLines tell which tray it is, how it is turned and from where guests take.
 func roomLines(n, of int, t *tray.Tray) (out []string) {

@@ -347,7 +347,7 @@ func (m mat) front(p page, by geom.Point) {
 	p.outline(geom.Outline{tip, c.Add(across), c.Sub(across)}, geom.Point{}, "F")
 	says := "front"
 	if side == "" {
-		says = "near side" // seen from all round
+		says = "this side to you" // seen from all round
 	}
 	p.letters(7, true)
 	out := c.Sub(in.Mul(2.6))

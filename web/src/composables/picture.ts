@@ -5,8 +5,8 @@ import type { TrayFile } from '@/api/tray.gen'
 export type From = 'above' | 'bottom' | 'top' | 'left' | 'right'
 export const froms: readonly [From, string][] = [
   ['above', 'From above'],
-  ['bottom', 'From the near side'],
-  ['top', 'From the far side'],
+  ['bottom', 'From the front'],
+  ['top', 'From the back'],
   ['left', 'From the left'],
   ['right', 'From the right'],
 ]

@@ -19,7 +19,7 @@ export function useSheet(
     const [wide, high] = [size.width.value - ruler, size.height.value - ruler]
     return { lying: Math.min(wide / w, high / h), turned: Math.min(wide / h, high / w) }
   })
-  const helps = 1.15 // times as large at least, or the near side stays where it is
+  const helps = 1.15 // times as large at least, or the front stays where it is
   /** A board that stands on its narrow side is shown a quarter turned where it is seen larger so. */
   const turned = computed(() => fitting.value.turned > helps * fitting.value.lying)
   const fit = computed(() => Math.max(0.05, turned.value ? fitting.value.turned : fitting.value.lying))

@@ -39,6 +39,14 @@ export const dayOf = (at: Date) => days.format(at)
 /** A moment with its day: Fri 27 Nov, 19:00. */
 export const moment = (at: Date) => `${days.format(at)}, ${clock(at)}`
 
+/** A side of a board - top, bottom, left or right on its plan - as who stands before it says it; core/board says it alike. */
+export function sideWord(front: string | undefined, side: string): string {
+  const sideways = front === 'left' || front === 'right' // of these the others are no front and no back
+  if (side !== 'top' && side !== 'bottom') return side
+  if (sideways) return side === 'top' ? 'upper side' : 'lower side'
+  return (side === 'top') === (front === 'top') ? 'front' : 'back'
+}
+
 /** The serving minute as it is written, or null: the hands of the clock where the guests are, wherever this browser is. */
 export function time(serveAt: string | undefined): Date | null {
   if (!serveAt) return null

@@ -14,7 +14,7 @@ import { useEvening, useForecast } from '@/composables/evening'
 import { useRoutine } from '@/composables/routine'
 import { useJob } from '@/stores/job'
 import { useLarder } from '@/stores/larder'
-import { clock, dayOf, grams, minutes, time } from '@/tray/words'
+import { clock, dayOf, grams, minutes, sideWord, time } from '@/tray/words'
 
 const job = useJob()
 const larder = useLarder()
@@ -110,12 +110,6 @@ function note() {
   if (text.value.trim()) e.note(text.value.trim())
   text.value = ''
 }
-const sides = {
-  top: 'the far side',
-  bottom: 'the near side',
-  left: 'the left',
-  right: 'the right',
-} as Record<string, string>
 const crowd = computed(() =>
   [...(forecast.value?.crowd ?? [])]
     .filter(c => (!c.tray || c.tray === job.at + 1) && Math.round(100 * c.share) > 0)
@@ -261,10 +255,14 @@ const at = (s: string) => clock(new Date(s))
       <div v-if="forecast && job.placed.length" class="panel">
         <h2>For the room</h2>
         <p class="card">
-          <template v-if="front !== 'none'">The front of the tray is {{ sides[front] }}. </template>
+          <template v-if="front !== 'none' && front !== 'bottom'"
+            >Its front is the {{ sideWord('left', front) }} of the drawing.
+          </template>
           <template v-if="crowd.length"
             >They stand at
-            {{ crowd.map(c => `${sides[c.side]} (${Math.round(100 * c.share)} %)`).join(', ') }}.</template
+            {{
+              crowd.map(c => `the ${sideWord(front, c.side)} (${Math.round(100 * c.share)} %)`).join(', ')
+            }}.</template
           >
         </p>
         <h2>Foreseen</h2>

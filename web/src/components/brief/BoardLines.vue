@@ -8,6 +8,7 @@ import { listed, named } from '@/tray/listed'
 import { liners } from '@/tray/outline'
 import { oneSide, shapes, sized, type Shape } from '@/tray/shapes'
 import { mmPerUnit, spans, units } from '@/tray/units'
+import { sideWord } from '@/tray/words'
 import WrittenField from '@/components/common/WrittenField.vue'
 import Choose from '@/components/common/Choose.vue'
 import NumberField from '@/components/common/NumberField.vue'
@@ -82,12 +83,9 @@ const shown = (mm: number) => Math.round((mm / mmPerUnit()) * 10) / 10
 const inMM = (n: number | undefined) => Math.min(3000, Math.max(100, Math.round((n ?? 0) * mmPerUnit())))
 
 const minutes = computed(() => (typeof props.brief.travels === 'number' ? props.brief.travels : 0))
-const sides = [
-  ['bottom', 'the near side'],
-  ['top', 'the far side'],
-  ['left', 'the left'],
-  ['right', 'the right'],
-] as const
+const sides = ['bottom', 'top', 'left', 'right'] as const
+const stands = computed(() => sides.map(s => [s, 'the ' + sideWord(props.brief.front, s)] as const))
+const fronts = sides.map(s => [s, `its front at the ${sideWord('left', s)}`] as const)
 </script>
 
 <template>
@@ -240,14 +238,14 @@ const sides = [
       label="Sides that guests stand at"
       none="all sides"
       :width="210"
-      :options="sides"
+      :options="stands"
       @update:model-value="v => set({ access: v.length && v.length < 4 ? v : undefined })"
     />, the tray has
     <Choose
       :model-value="brief.front ?? 'none'"
       label="Front of the tray"
       :width="176"
-      :options="[['none', 'no front'], ...sides.map(([id, says]) => [id, 'its front at ' + says] as const)]"
+      :options="[['none', 'no front'], ...fronts]"
       @update:model-value="v => set({ front: v })"
     />
     and is photographed

@@ -5,7 +5,7 @@ defineProps<{ before: boolean; turned: boolean }>()
 
 <template>
   <p v-if="before" class="as-before small">Before the last change</p>
-  <p v-else-if="turned" class="as-turned small soft">Shown turned: its near side is on the left</p>
+  <p v-else-if="turned" class="as-turned small soft">Shown turned: its front is on the left</p>
 </template>
 
 <style scoped>
