@@ -3,6 +3,7 @@ package board
 import (
 	"math"
 	"sort"
+	"strings"
 	"sync"
 
 	"happytray/core/colour"
@@ -94,6 +95,18 @@ func (v Vessel) Round() bool {
 // Hollowed is the material of a vegetable or fruit that serves as a bowl; only
 // those who ask for one get it, and it is used once.
 const Hollowed = "hollowed"
+
+// HollowedFrom is what a hollowed vessel is made of, as one buys it: a little squash. Empty for any other.
+func (v Vessel) HollowedFrom() string {
+	if v.Material != Hollowed {
+		return ""
+	}
+	name := strings.ToLower(v.Name)
+	for _, word := range []string{"hollowed", "half a", ","} {
+		name = strings.ReplaceAll(name, word, " ")
+	}
+	return strings.Join(strings.Fields(name), " ")
+}
 
 // builtInVessels are bowls and dishes for whatever is wet, oily, runny, tiny or
 // loose (docs/craft.md, Boards): 60 to 90 mm across and 30 to 55 high for the most

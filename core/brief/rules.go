@@ -18,6 +18,7 @@ type Rules struct {
 	Tasting     string `json:"tasting,omitempty"`     // laid mild to strong along the way of guests: none (default), cheese, meat or both
 	Crackers    string `json:"crackers,omitempty"`    // some (default), on or beside
 	Greenery    string `json:"greenery,omitempty"`    // sparing (default), generous or none
+	Showpiece   string `json:"showpiece,omitempty"`   // a hollowed fruit or vegetable with a dip in it: where it suits (default), always or none
 	Rinds       string `json:"rinds,omitempty"`       // that nobody eats: off (default) before a cheese is cut, or on
 	Style       string `json:"style,omitempty"`       // a style of laying, or "" for the board's own
 	SoftRound   string `json:"soft_round,omitempty"`  // cut (default) and kept in its round, or whole
@@ -92,6 +93,7 @@ func (r Rules) Check() error {
 		{"tasting", r.Tasting, []string{"none", "cheese", "meat", "both"}},
 		{"crackers", r.Crackers, []string{"some", "on", "beside"}},
 		{"greenery", r.Greenery, []string{"sparing", "generous", "none"}},
+		{"showpiece", r.Showpiece, []string{"suits", "always", "none"}},
 		{"rinds", r.Rinds, []string{"off", "on"}},
 		{"soft_round", r.SoftRound, []string{"cut", "whole"}},
 		{"heat", r.Heat, []string{"none", "toast", "all"}},

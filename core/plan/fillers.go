@@ -15,23 +15,29 @@ const (
 	// two seconds cover grew by .54 for each part of the board for which small food waited (a straight line through eight
 	// measures of the plan, error .017); those under .92 had none left.
 	fillerShare = .12
+	// smallShare is what a board of smallMM2 and less needs more than that: more of it lies along its edge.
+	smallShare, smallMM2, largeMM2 = .05, 80000.0, 180000.0
 	// givesFillers is how much of its grams another food of the kind gives at most.
 	givesFillers = .4
 	// lendsFillers is how much another of the little kinds gives, where a filler's own kind has not enough.
 	lendsFillers = .25
+	// allGiveFillers is how much every other food gives, where both are not enough.
+	allGiveFillers = .08
 	// mostFillers is how many times its grams a filler becomes at most.
 	mostFillers = 3
 )
 
 // withFillers gives what fills the gaps of some boards so much that it can, out of what others of the same kind weigh: nobody
-// gets more or less of a kind, but that dried fruit, nuts and sweets together make up for one that is alone in its kind. What the host set, what is whole, and what some guests avoid stays as it is.
+// gets more or less of a kind, but that dried fruit, nuts and sweets together make up for one that is alone in its kind,
+// and that every kind but crackers gives a spoonful where all that is not enough. What the host set, what is whole, and what some guests avoid stays as it is.
 func withFillers(b brief.Brief, amounts []amount.Amount, surfaces []board.Board) []amount.Amount {
 	if b.Plates() || b.HouseRules().Gaps == "airy" {
 		return amounts
 	}
-	room := 0.0
+	needed := 0.0 // mm2 of small food
 	for _, s := range surfaces {
-		room += s.UsableMM2()
+		small := math.Max(0, math.Min(1, (largeMM2-s.UsableMM2())/(largeMM2-smallMM2)))
+		needed += (fillerShare + smallShare*small) * s.UsableMM2()
 	}
 	out := append([]amount.Amount(nil), amounts...)
 	have := 0.0
@@ -42,17 +48,17 @@ func withFillers(b brief.Brief, amounts []amount.Amount, surfaces []board.Board)
 			have += fills[i] * a.Grams
 		}
 	}
-	if have == 0 || have >= fillerShare*room {
+	if have == 0 || have >= needed {
 		return out
 	}
-	times := math.Min(mostFillers, fillerShare*room/have)
+	times := math.Min(mostFillers, needed/have)
 	grows := func(i int) bool { return fills[i] > 0 && settable(out[i]) }
 	gives := func(i int) bool { return fills[i] == 0 && settable(out[i]) && wholeOf(out[i]) == 0 }
 	// from what one says, to each filler of a kind the same part of what it lacks
-	hand := func(kind food.Category, from func(food.Category) bool, part float64) {
+	hand := func(to, from func(food.Category) bool, part float64) {
 		wants, given := 0.0, 0.0
 		for i, a := range out {
-			if grows(i) && a.Food.Category == kind {
+			if grows(i) && to(a.Food.Category) {
 				wants += times*amounts[i].Grams - a.Grams
 			}
 			if gives(i) && from(a.Food.Category) {
@@ -66,7 +72,7 @@ func withFillers(b brief.Brief, amounts []amount.Amount, surfaces []board.Board)
 		for i := range out {
 			a := &out[i]
 			switch {
-			case grows(i) && a.Food.Category == kind:
+			case grows(i) && to(a.Food.Category):
 				a.Grams += (times*amounts[i].Grams - a.Grams) * moved / wants
 			case gives(i) && from(a.Food.Category):
 				a.Grams -= part * a.Grams * moved / given
@@ -74,11 +80,13 @@ func withFillers(b brief.Brief, amounts []amount.Amount, surfaces []board.Board)
 		}
 	}
 	for _, kind := range food.Categories {
-		hand(kind, func(c food.Category) bool { return c == kind }, givesFillers)
+		same := func(c food.Category) bool { return c == kind }
+		hand(same, same, givesFillers)
 		if little[kind] { // a kind of one food has none of its own to give
-			hand(kind, func(c food.Category) bool { return c != kind && little[c] }, lendsFillers)
+			hand(same, func(c food.Category) bool { return c != kind && little[c] }, lendsFillers)
 		}
 	}
+	hand(func(food.Category) bool { return true }, func(c food.Category) bool { return c != food.Cracker }, allGiveFillers)
 	return out
 }
 

@@ -200,7 +200,7 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 			amounts = fewerBowls(theirs, reckon(chosen), most)
 		}
 	}
-	amounts = withFillers(theirs, inForms(amounts), surfaces)
+	amounts = withShowpiece(theirs, withFillers(theirs, inForms(amounts), surfaces), surfaces, cabinet)
 	th := theme.ForBrief(b)
 	if th != nil && th.NameOnly && (p.Of == 0 || p.Who == all[0].Who) {
 		says = append(says, say.That("theme.unknown", say.Word(th.Called), say.Word(say.And(theme.Nearest(th.Called, 3)))))

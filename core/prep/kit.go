@@ -215,7 +215,11 @@ func preparing(c *counter, j *job.Job, larder *food.Larder) {
 				gloves = append(gloves, name)
 			}
 			if v, ok := t.Vessel(e.Vessel); ok {
-				c.add(ToPrepare, "bowl: "+strings.ToLower(v.Name), t.Copies(), name)
+				if from := v.HollowedFrom(); from != "" {
+					c.add(ToPrepare, from+", bought to be hollowed out", t.Copies(), name)
+				} else {
+					c.add(ToPrepare, "bowl: "+strings.ToLower(v.Name), t.Copies(), name)
+				}
 				if up := e.RaisedMM(); up > 0 {
 					c.add(ToPrepare, fmt.Sprintf("small plate or lid, %.0f mm high, to set a bowl on", up), t.Copies(), name)
 				}

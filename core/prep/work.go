@@ -130,6 +130,7 @@ const (
 	stoneSecs                = 3 // a piece
 	unwrapSecs, eggSecs      = 4, 20
 	trimSecs, trimGramSecs   = 20, .15
+	hollowSecs               = 300 // a squash, half a melon: washed, cut open, scooped out, wiped dry
 	seedGramSecs             = .5
 	panPieces, icedSecs      = 12, 60 // in a pan or a pot at once; lifted into iced water and patted dry
 	lemonSecs                = 40
@@ -186,6 +187,8 @@ type portion struct {
 	grams    float64
 	reserveG float64
 	vessels  int
+	hollowed int    // of them, those that are cut from a fruit or vegetable
+	from     string // which, as one buys it
 	elements []string
 	open     bool         // some of it lies in no vessel
 	wet      food.Wetness // the wettest of it, as it lies on the trays; its food's where none does
@@ -268,6 +271,9 @@ func (w *worker) portions() []*portion {
 			p.elements = append(p.elements, e.ID)
 			if e.Vessel != "" {
 				p.vessels += times
+				if v, ok := t.Vessel(e.Vessel); ok && v.HollowedFrom() != "" {
+					p.hollowed, p.from = p.hollowed+times, v.HollowedFrom()
+				}
 			} else {
 				p.open = true
 			}
@@ -452,6 +458,9 @@ func (w *worker) makeReady(p *portion) {
 	}
 	if h != nil && !first && !warm(f) {
 		w.heat(p, &before)
+	}
+	if p.hollowed > 0 {
+		step(work{kind: Trim, seconds: hollowSecs * p.hollowed, hands: 1, count: p.hollowed, tool: "small knife and spoon", from: minutes(heatMin), says: say.That("task.hollow", say.N(p.hollowed), say.Word(p.from))})
 	}
 	if kind == Portion {
 		step(work{kind: Portion, seconds: int(hand * share), hands: 1, count: max(1, p.vessels), tool: "spoon", says: say.That("task.fill", say.N(max(1, p.vessels)), name)})

@@ -28,6 +28,7 @@ var working = map[string]string{
 	"task.bake":          "Bake the {1}: {2} at {3}",
 	"task.stone":         "Take the stones out of the {1}",
 	"task.lemon":         "Put the {1} into cold water with lemon, then pat {1:it|them} dry",
+	"task.hollow":        "Hollow out {1} {2}: wash {1:it|them}, cut {1:it|them} open, scoop {1:it|them} out and wipe {1:it|them} dry. The shell is not eaten.",
 	"task.fill":          "Fill {1} {1:bowl|bowls} with the {2}",
 	"task.chill":         "Cover the {1} and put {1:it|them} back in the fridge",
 	"task.cover-tray":    "Cover the {1} and put it in the fridge; crackers, greens and toppings come later",

@@ -172,6 +172,10 @@ func (m *mover) energy(i int) float64 {
 		d := b.pose.At().Dist(b.site) / z.Half
 		e += p.siteWeight() * d * d
 	}
+	if b.showpiece() {
+		off := b.middle.Dist(z.Centre) / z.Half
+		e += showpiecePull * off * off
+	}
 	e += turnPull * m.s.OutOfTurn(b.e, b.middle)
 	e += z.tall(b.middle, b.height)
 	if b.spoke {

@@ -203,6 +203,12 @@ func placeDiscs(discs []pack.Disc, to geom.Pose) []pack.Disc {
 	return out
 }
 
+// showpiecePull is what it costs a showpiece to stand a half diagonal away from the middle.
+const showpiecePull = 1.5
+
+// showpiece reports whether it is the hollowed fruit or vegetable to which the eye goes first.
+func (b *body) showpiece() bool { return b.vessel != nil && b.vessel.Material == board.Hollowed }
+
 // firm is the body's hulls on the board.
 func (b *body) firm() []geom.Body {
 	if b.world == nil {

@@ -75,6 +75,23 @@ func (g *guide) depth(a []pack.Disc) float64 {
 	return worst
 }
 
+// showpieceFirst gives the showpiece the site nearest to the middle, where the eye goes first.
+func (s *composer) showpieceFirst(p *plan, anchors []int, sites []geom.Point) {
+	for k, i := range anchors {
+		if !p.bodies[i].showpiece() {
+			continue
+		}
+		best := k
+		for j := range sites[:len(anchors)] {
+			if sites[j].Dist(s.surface.Centre) < sites[best].Dist(s.surface.Centre) {
+				best = j
+			}
+		}
+		sites[k], sites[best] = sites[best], sites[k]
+		return
+	}
+}
+
 // compose makes a fresh plan: sites for anchors, lines for trails, rows round
 // them, then annealing.
 func (s *composer) compose(ctx context.Context, r *rand.Rand, number int) plan {
@@ -132,6 +149,7 @@ func (s *composer) compose(ctx context.Context, r *rand.Rand, number int) plan {
 		r.Shuffle(len(sites), func(a, b int) { sites[a], sites[b] = sites[b], sites[a] })
 	}
 	s.inTurn(&p, anchors, sites)
+	s.showpieceFirst(&p, anchors, sites)
 	for k, i := range anchors {
 		b := &p.bodies[i]
 		b.site = sites[k]

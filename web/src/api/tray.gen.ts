@@ -430,6 +430,10 @@ export interface Rules {
   crackers?: "some" | "on" | "beside";
   greenery?: "sparing" | "generous" | "none";
   /**
+   * a hollowed fruit or vegetable of the season that holds a dip: on a large board where nothing speaks against it, always, or never
+   */
+  showpiece?: "suits" | "always" | "none";
+  /**
    * by when a board is laid: a quarter of an hour before serving, two and a half hours before, that morning at ten, or the evening before at seven; ready_by of the brief comes first
    */
   ready?: "usual" | "hours" | "morning" | "evening";

@@ -48,6 +48,17 @@ const all: {
     ],
   },
   {
+    rule: 'showpiece',
+    before: ', a hollowed squash or melon with a dip',
+    label: 'Showpiece',
+    width: 150,
+    options: [
+      ['suits', 'where it suits'],
+      ['always', 'always'],
+      ['none', 'never'],
+    ],
+  },
+  {
     rule: 'symmetry',
     before: ', laid',
     label: 'Symmetry',
@@ -290,6 +301,7 @@ function set(r: (typeof all)[number], value: string) {
 const about: Record<string, string> = {
   crackers: 'Wet beside crisp',
   greenery: 'Garnish',
+  showpiece: 'Vessel',
   symmetry: 'Balance',
   tasting: 'Tasting order',
   soft_round: 'Begun',
