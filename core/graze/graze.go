@@ -301,6 +301,9 @@ func (s *sum) element(i int, j *job.Job) Element {
 	return out
 }
 
+// fewestPinches is how many pinches there are in a box that is worth going for.
+const fewestPinches = 3
+
 // topUp are the moments at which a food of which there is a reserve looks thin in at least every second evening.
 func (s *sum) topUp(j *job.Job) (out []TopUp) {
 	numbers := map[int]bool{}
@@ -319,7 +322,7 @@ func (s *sum) topUp(j *job.Job) (out []TopUp) {
 				}
 			}
 		}
-		if reserve < 1 {
+		if reserve < fewestPinches*s.p.bite { // nobody goes for a pinch
 			continue
 		}
 		thin := s.over(func(e *evening) float64 { return e.thinAt[k] })

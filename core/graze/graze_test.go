@@ -332,3 +332,19 @@ func TestABegunCheeseIsEaten(t *testing.T) {
 		t.Errorf("%v g of a begun cheese, %v g of one that is not", begun, whole)
 	}
 }
+
+// What is in a box is told when it is worth going for: nobody goes for a pinch.
+func TestNobodyGoesForAPinch(t *testing.T) {
+	larder := food.BuiltIn()
+	told := func(boxed float64) []graze.TopUp {
+		j := one(20, []string{"bottom", "top"}, 500, 300, cubes("c", "orange-block", 90, geom.Pt(250, 150), larder))
+		j.Trays[0].Reserve = []tray.Reserve{{Food: "orange-block", Form: "tumble", Grams: boxed, Count: 1}}
+		return of(t, j, larder, graze.Options{Seed: 1}).TopUp
+	}
+	if got := told(200); len(got) != 1 || got[0].Grams != 200 {
+		t.Errorf("of 200 g in the box %v is told", got)
+	}
+	if got := told(12); len(got) != 0 {
+		t.Errorf("of 12 g in the box %v is told", got)
+	}
+}
