@@ -83,7 +83,9 @@ describe('an element as it is heard', () => {
     forms: [{ form: 'halves', says: 'halved, cut side up', mass_g: 22 }],
   } as Food
   it('says what, how much, how, where, and whether it is locked', () => {
-    expect(spoken(figs, food, 'back left')).toBe('Fresh figs, 5 pieces, halved, cut side up, back left, locked')
+    expect(spoken(figs, food, 'back left')).toBe(
+      'Fresh figs, 5 pieces, halved, cut side up, back left, locked',
+    )
   })
   it('weighs what is in a bowl, and knows what waits', () => {
     expect(
