@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"errors"
 	"net/http"
+	"strings"
 
 	"github.com/gin-gonic/gin"
 
@@ -37,7 +38,7 @@ func (s *Server) Shopping(c *gin.Context, params api.ShoppingParams) {
 		return
 	}
 	out := api.ShoppingList{Key: l.Key, Title: l.Title, From: l.From, To: l.To, Jobs: []api.ShoppingJob{}, Ticks: list(l.Ticks),
-		List: api.BuyList{Cost: l.List.Cost, Items: l.List.Items, Sections: []api.BuySection{}, Stops: []api.BuyStop{}, Says: l.List.Says.In(l.Units).String(), Saves: l.List.Saves}}
+		List: api.BuyList{Cost: l.List.Cost, Items: l.List.Items, Sections: []api.BuySection{}, Stops: []api.BuyStop{}, Says: strings.TrimSpace(l.List.Says.In(l.Units).String() + " " + l.List.Besides.In(l.Units).String()), Saves: l.List.Saves}}
 	for _, at := range l.List.Stops {
 		out.List.Stops = append(out.List.Stops, api.BuyStop{Name: at.Name, Foods: at.Foods, Cost: at.Cost})
 	}

@@ -24,6 +24,7 @@ type Needs struct {
 	Grams map[string]float64 `json:"grams"`           // by food, as bought: with peel, rind and crust
 	Makes map[string]float64 `json:"makes,omitempty"` // by food, grams that are made in the house
 	Cut   map[string]Cut     `json:"cut,omitempty"`   // by food, how it is asked for at a counter
+	Hulls map[string]int     `json:"hulls,omitempty"` // what is bought to be hollowed out, by what it is: a little squash
 	Off   []string           `json:"off"`             // what no food on its trays may contain
 	Avoid []string           `json:"avoid,omitempty"` // every word that a guest avoids
 	Table *diet.Table        `json:"table,omitempty"` // what else its guests' food has to suit; nil in what was kept before this was
@@ -48,6 +49,12 @@ func NeedsOf(j *job.Job, larder *food.Larder) Needs {
 		times := float64(one.Copies())
 		for _, e := range one.Elements {
 			add(e.Food, e.Form, e.Grams*times)
+			if v, ok := one.Vessel(e.Vessel); ok && v.HollowedFrom() != "" {
+				if n.Hulls == nil {
+					n.Hulls = map[string]int{}
+				}
+				n.Hulls[v.HollowedFrom()] += one.Copies()
+			}
 		}
 		for _, r := range one.Reserve {
 			add(r.Food, r.Form, r.Grams*times)
@@ -145,11 +152,12 @@ func (it Item) Buys() say.Text {
 // List is what to buy for one job or for several.
 type List struct {
 	Sections []Section `json:"sections"`
-	Cost     int       `json:"cost"`            // minor units
-	Items    int       `json:"items"`           // foods to buy
-	Stops    []StopSum `json:"stops,omitempty"` // the shops it is bought at, where more than one was looked at
-	Says     say.Text  `json:"says,omitzero"`   // why at these shops
-	Saves    int       `json:"saves,omitempty"` // over all of it at one shop, less what the way counts, minor units
+	Cost     int       `json:"cost"`             // minor units
+	Items    int       `json:"items"`            // foods to buy
+	Stops    []StopSum `json:"stops,omitempty"`  // the shops it is bought at, where more than one was looked at
+	Says     say.Text  `json:"says,omitzero"`    // why at these shops
+	Besides  say.Text  `json:"besides,omitzero"` // what is bought that is no food, and has no price here
+	Saves    int       `json:"saves,omitempty"`  // over all of it at one shop, less what the way counts, minor units
 }
 
 // sectionOf is where a food stands in a shop. What keeps for weeks once opened
@@ -208,11 +216,20 @@ func BuyAt(jobs []Needs, larder *food.Larder, stock food.Stock, stops []Stop, pe
 		avoided = append(avoided, j.Off...)
 		avoided = append(avoided, j.Avoid...)
 	}
+	hulls := map[string]int{}
+	for _, j := range jobs {
+		for what, n := range j.Hulls {
+			hulls[what] += n
+		}
+	}
 	if len(stops) == 0 {
 		stops = []Stop{{Larder: larder}}
 	}
 	at := split(needs, stops, perStop, diet.MayShare(avoided, larder))
 	out := List{Sections: []Section{}, Items: len(items), Stops: at.sums(stops), Says: at.says, Saves: at.saves}
+	for _, what := range slices.Sorted(maps.Keys(hulls)) {
+		out.Besides = out.Besides.Then("buy.hull", say.N(hulls[what]), say.Word(what))
+	}
 	for k := range at.stops {
 		by := map[string]*Section{}
 		section := func(name string) *Section {

@@ -77,6 +77,12 @@ func Shopping(title string, list shop.List, done map[string]bool, m Money, on st
 		p.write(margin, y, "There is nothing to buy.")
 		y += line
 	}
+	if besides := list.Besides.In(u).String(); besides != "" {
+		room(2 * line)
+		p.letters(10, false)
+		p.write(margin, y+4, p.fitted(besides, w-2*margin))
+		y += line
+	}
 	room(14)
 	p.letters(12, true)
 	all := m.Write(list.Cost)

@@ -80,6 +80,9 @@ func ListText(title string, list shop.List, done map[string]bool, currency strin
 			fmt.Fprintf(&b, "%s %s: %s\n", box, oneLine(it.Name), it.Buys().In(u))
 		}
 	}
+	if besides := list.Besides.In(u).String(); besides != "" {
+		fmt.Fprintf(&b, "\n%s\n", besides)
+	}
 	fmt.Fprintf(&b, "\n%s\n", strings.TrimSpace("About "+price(list.Cost, digits)+" "+currency))
 	return b.String()
 }

@@ -2724,7 +2724,7 @@ export interface components {
             sections: components["schemas"]["BuySection"][];
             /** @description the shops it is bought at; empty where fewer than two are set */
             stops: components["schemas"]["BuyStop"][];
-            /** @description why at these shops */
+            /** @description why at these shops, and what is bought besides food */
             says: string;
             /** @description over all of it at one shop, less what the way counts */
             saves: number;
