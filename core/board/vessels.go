@@ -92,8 +92,8 @@ func (v Vessel) Round() bool {
 	return math.Abs(v.Outline.Area()/circle-1) < .1
 }
 
-// Hollowed is the material of a vegetable or fruit that serves as a bowl; only
-// those who ask for one get it, and it is used once.
+// Hollowed is the material of a vegetable or fruit that serves as a bowl, and is used once: one stands on a large board as its
+// showpiece, others are there for those who ask for one.
 const Hollowed = "hollowed"
 
 // HollowedFrom is what a hollowed vessel is made of, as one buys it: a little squash. Empty for any other.

@@ -55,21 +55,16 @@ func (b *Board) Along(p geom.Point) (share float64, ok bool) {
 // SideWord says a side of the board - top, bottom, left or right on its plan - as who stands before it would. The lower
 // side is the front of a board that has none of its own.
 func (b *Board) SideWord(side string) string {
-	back := map[string]string{"top": "bottom", "bottom": "top"}
-	front := "bottom"
-	if b.Front == "top" {
-		front = "top"
-	}
 	sideways := b.Front == "left" || b.Front == "right" // its front is one of these; the others are no front and no back
 	switch {
-	case side == front && !sideways:
-		return "front"
-	case side == back[front] && !sideways:
-		return "back"
-	case side == "bottom":
-		return "lower side"
-	case side == "top":
+	case side != "top" && side != "bottom":
+		return side
+	case sideways && side == "top":
 		return "upper side"
+	case sideways:
+		return "lower side"
+	case (side == "top") == (b.Front == "top"):
+		return "front"
 	}
-	return side
+	return "back"
 }

@@ -47,7 +47,7 @@ const (
 // the board wants one.
 func withShowpiece(b brief.Brief, amounts []amount.Amount, surfaces []board.Board, cabinet *board.Cabinet) []amount.Amount {
 	wish := b.HouseRules().Showpiece
-	own := len(b.Foods) > 0 || len(b.Packs) > 0 || b.Budget > 0 // what is bought is said already, or counted
+	own := len(b.Foods) > 0 || len(b.Packs) > 0 || b.Money() > 0 // what is bought is said already, or counted
 	switch {
 	case wish == "none" || b.Plates() || len(surfaces) > showpieceBoards:
 		return amounts

@@ -59,6 +59,7 @@ func TestShowpiece(t *testing.T) {
 		"a nibble":             func(b *brief.Brief) { b.Occasion = "nibble" },
 		"the road":             func(b *brief.Brief) { b.Travels.Yes = true },
 		"money is set":         func(b *brief.Brief) { b.Budget = 30000 },
+		"money a guest is set": func(b *brief.Brief) { b.PerGuest = 1100 },
 		"plates":               func(b *brief.Brief) { b.Serving = "plates" },
 		"a box with a lid":     func(b *brief.Brief) { b.Board = &board.Request{ID: "box-46-card"} },
 	} {

@@ -56,6 +56,9 @@ func TestSheets(t *testing.T) {
 func TestBoxesAndCuttingBoards(t *testing.T) {
 	b := brief.Brief{Guests: brief.Guests{Adults: 30}, ServeAt: "2031-06-04T19:00:00Z", Boards: []board.Request{{ID: "rectangle-60-cherry"}, {ID: "rectangle-60-cherry"}}}
 	d := planned(t, b, Options{People: 2, Ovens: 1})
+	if !slices.ContainsFunc(d.Kit, func(k Kit) bool { return k.What == "lidded box" && k.Count > 1 }) {
+		t.Error("nothing waits in boxes")
+	}
 	for _, k := range d.Kit {
 		if k.What == "lidded box" && (k.Count != len(k.For) || len(slices.Compact(slices.Sorted(slices.Values(k.For)))) != k.Count) {
 			t.Errorf("%d boxes for %v", k.Count, k.For)
