@@ -70,7 +70,7 @@ func withShowpiece(b brief.Brief, amounts []amount.Amount, surfaces []board.Boar
 	best, in, worth := -1, "", 0.0
 	for i := range amounts {
 		a := &amounts[i]
-		if a.Food.Category != food.Dip || a.Form != "bowl" || a.Vessel != "" {
+		if a.Food.Category != food.Dip || !food.Has(a.Form, food.Spooned) || a.Vessel != "" {
 			continue
 		}
 		spec, _ := a.Food.Spec(a.Form)
