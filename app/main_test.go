@@ -45,7 +45,7 @@ func (c *shifted) on(by time.Duration) {
 func product(t *testing.T, studio int) (*App, *shifted) {
 	t.Helper()
 	c := &shifted{}
-	st, err := store.Open(context.Background(), db.DSN(), store.Options{Studio: studio, Now: c.now})
+	st, err := store.Open(context.Background(), db.DSN(), store.Options{Studio: studio, Now: c.now, Patience: 20 * time.Second})
 	if err != nil {
 		t.Fatal(err)
 	}

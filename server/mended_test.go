@@ -104,7 +104,7 @@ func ownDatabase(t *testing.T, name string) (*localdb.Server, *store.Store) {
 // Settings that cannot be read are not taken for the usual ones, nor written over.
 func TestSettingsThatCannotBeRead(t *testing.T) {
 	own, st := ownDatabase(t, "unread")
-	d := open(t, own.DSN())
+	d := openApp(t, app.New(st, app.Options{}), Options{}) // with the patience of a house
 	rates := `{"length":"cm","mass":"g","currency":"EUR","hemisphere":"north","rates":{"hourly":9000,"setup_min":60,"packaging":100,"delivery":100,"overhead_pct":10,"margin_pct":40}}`
 	if a := d.ask("PUT", "/api/v1/settings", []byte(rates)); a.status != 200 {
 		t.Fatalf("%d %s", a.status, a.body)

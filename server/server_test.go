@@ -60,7 +60,7 @@ func open(tb testing.TB, source string) *desk {
 
 func openWith(tb testing.TB, source string, o Options) *desk {
 	tb.Helper()
-	st, err := store.Open(context.Background(), source, store.Options{Now: clocktest.Now})
+	st, err := store.Open(context.Background(), source, store.Options{Now: clocktest.Now, Patience: 20 * time.Second})
 	if err != nil {
 		tb.Fatal(err)
 	}

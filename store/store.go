@@ -20,8 +20,8 @@ import (
 )
 
 const (
-	// patience is how long one question to the database may take. Together with restFor it
-	// keeps every request under three seconds, however the database hangs.
+	// patience is how long one question to the database may take unless Options say otherwise. Together with
+	// restFor it keeps every request under three seconds, however the database hangs.
 	patience = 2 * time.Second
 	// restFor is how long nobody is made to wait for a database that has just not answered.
 	restFor = time.Second
@@ -41,6 +41,8 @@ type Options struct {
 	// Free is how many bytes are free where the database writes; nil where nobody here can tell. Below LeastFree no change
 	// is taken: a full disk would end the database, and reading with it.
 	Free func() (bytes uint64, err error)
+	// Patience is how long one question to the database may take before it is taken to hang; 2 s where 0.
+	Patience time.Duration
 }
 
 // Store is a connection to the database; safe for use by many goroutines.
@@ -49,7 +51,8 @@ type Store struct {
 	sql    *sql.DB
 	now    func() time.Time
 	free   func() (uint64, error)
-	whole  *whole // within another's transaction, which alone is tried again; nil for none
+	most   time.Duration // that one question may take
+	whole  *whole        // within another's transaction, which alone is tried again; nil for none
 	read   *lru.Cache[readKey, []byte]
 	hung   atomic.Int64 // until when nobody is made to wait, Unix nanoseconds
 	filled atomic.Bool  // the last change found the disk full
@@ -123,7 +126,11 @@ func prepare(ctx context.Context, pool *sql.DB, o Options) (*Store, error) {
 	if now == nil {
 		now = time.Now
 	}
-	return &Store{db: db, sql: pool, now: now, free: o.Free, read: read}, nil
+	most := o.Patience
+	if most == 0 {
+		most = patience
+	}
+	return &Store{db: db, sql: pool, now: now, free: o.Free, most: most, read: read}, nil
 }
 
 // whole is a transaction of several changes.
@@ -181,7 +188,7 @@ func (s *Store) Ping(ctx context.Context) error {
 	return s.room()
 }
 
-// ask puts a question to the database. It waits no longer than patience, and not at
+// ask puts a question to the database. It waits no longer than its patience, and not at
 // all while the database is known to hang.
 func (s *Store) ask(ctx context.Context, question func(db *gorm.DB) error) error {
 	if s.whole != nil { // in the time of the whole, and what it meets is the whole's to judge
@@ -190,7 +197,7 @@ func (s *Store) ask(ctx context.Context, question func(db *gorm.DB) error) error
 	if time.Now().UnixNano() < s.hung.Load() {
 		return fmt.Errorf("%w: it did not answer a moment ago", ErrDown)
 	}
-	bounded, done := context.WithTimeout(ctx, patience)
+	bounded, done := context.WithTimeout(ctx, s.most)
 	defer done()
 	err := known(question(s.db.WithContext(bounded)))
 	if bounded.Err() != nil && ctx.Err() == nil { // it was the database that took too long, not the asker who left
