@@ -19,7 +19,7 @@ RACY_SERVER := AtOnce|Each|Queue|Those|TooMany|Twenty|ArrangeStreams|Previews|An
 # tests that wait for time to pass or go through hundreds of cases: not for every commit
 SLOW := TestAKeyLetsOneDeviceIn|TestSettingsThatCannotBeRead|TestThoseWhoReadNothing|TestPuttingOutEndsALongAnswer|TestAHangingDatabase|TestUpgradeFromEachOlderSchema|TestProbes|TestFaults|TestCornersAndStraightening|TestMovedPiecesAreNamed|TestEveryGroupFindsItsShare|TestBudgetsAreKept|TestConverges
 
-.PHONY: help demo build check check-go check-web fresh test lint lint-go lint-web audit-web audit-frames audit-phone test-go-plain test-go-race test-go test-web test-days generate shots sheet bench bench-arranging bench-cluster clean
+.PHONY: help demo build check check-go check-web fresh test lint lint-go lint-web audit-web audit-frames audit-phone test-go-core test-go-race test-go-rest test-go test-web test-days generate shots sheet bench bench-arranging bench-cluster clean
 
 help: ## say what there is to make
 	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sort | sed -E 's/:.*## /\t/' | expand -t 20
@@ -89,13 +89,16 @@ lint-web:
 	cd web && npm run --silent check
 	cd e2e && npm run --silent check
 
-# one package at a time on either side, as most of them use one core
+# one package at a time on either side, as most of them use one core; the core alone takes as long as all the rest
 test-go: web/dist/index.html
 	@scripts/need.sh mariadbd:mariadb-server mariadb-dump:mariadb-client nginx:nginx-light
-	@$(MAKE) --no-print-directory -j2 -Otarget test-go-plain test-go-race
+	@$(MAKE) --no-print-directory -j2 -Otarget test-go-core test-go-race test-go-rest
 
-test-go-plain:
-	go test -vet=off -ldflags=-w -p 1 $$(go list ./... | grep -vxF "$$(go list $(RACY))")
+test-go-core:
+	go test -vet=off -ldflags=-w -p 1 ./core/...
+
+test-go-rest:
+	go test -vet=off -ldflags=-w -p 1 $$(go list ./... | grep -v '/core\(/\|$$\)' | grep -vxF "$$(go list $(RACY))")
 	cd bench && go vet ./... && go test ./...
 
 test-go-race:

@@ -1,7 +1,7 @@
 package shop
 
 import (
-	"fmt"
+	"slices"
 	"testing"
 
 	"happytray/core/board"
@@ -21,8 +21,10 @@ func TestHulls(t *testing.T) {
 	if n.Hulls["little squash"] < 1 {
 		t.Fatalf("hulls %v", n.Hulls)
 	}
-	want := fmt.Sprintf("Besides the food: %d little squash, to be hollowed out.", n.Hulls["little squash"])
-	if got := BuyAt([]Needs{n}, larder, nil, nil, 0).Besides.String(); got != want {
-		t.Errorf("%q, want %q", got, want)
+	for jobs, want := range map[int]string{1: "Besides the food: 1 little squash, to be hollowed out.", 2: "Besides the food: 2 little squashes, to be hollowed out."} {
+		n.Hulls = map[string]int{"little squash": 1}
+		if got := BuyAt(slices.Repeat([]Needs{n}, jobs), larder, nil, nil, 0).Besides.String(); got != want {
+			t.Errorf("%q, want %q", got, want)
+		}
 	}
 }
