@@ -112,6 +112,19 @@ it('reads what is the same everywhere once, and anew when it was forgotten or co
   expect(ask).toHaveBeenCalledTimes(3)
 })
 
+it('reads anew what was forgotten while it was being read', async () => {
+  const answer: ((is: string) => void)[] = []
+  const { now, read, forget } = useOnce('changing', () => new Promise<string>(is => answer.push(is)))
+  const reading = read()
+  await settle()
+  forget()
+  answer[0]!('without the new food')
+  await settle()
+  answer[1]!('with it')
+  await reading
+  expect([now.value, answer.length]).toEqual(['with it', 2])
+})
+
 it('reads a list on from where a page ended', async () => {
   const { pages, more, readOn } = within(() =>
     usePages(

@@ -59,16 +59,27 @@ export function useAsk<T>(what: MaybeRefOrGetter<Asked<T> | null>, o: AskHow = {
 /** What is the same in every room: read once, whoever asks, and anew when it was forgotten. Reading may fail, and is then tried by the next. */
 export function useOnce<T>(key: string, ask: () => Promise<T>) {
   const now = shallowRef<T | null>(null)
-  const read = async () => {
-    now.value = await answers.fetchQuery({
-      queryKey: [key],
+  let edition = 0
+  const read = async (): Promise<void> => {
+    const mine = edition
+    const got = await answers.fetchQuery({
+      queryKey: [key, mine],
       queryFn: ask,
       staleTime: Infinity,
       gcTime: Infinity,
       retry: false,
     })
+    if (mine === edition) {
+      now.value = got
+      return
+    }
+    answers.removeQueries({ queryKey: [key, mine] }) // it changed while it was read
+    await read()
   }
-  const forget = () => void answers.invalidateQueries({ queryKey: [key] })
+  const forget = () => {
+    answers.removeQueries({ queryKey: [key], predicate: q => q.state.fetchStatus === 'idle' })
+    edition++
+  }
   return { now, read, forget }
 }
 
