@@ -32,7 +32,7 @@ func (s *Server) WritePalette(c *gin.Context, params api.WritePaletteParams) {
 // RegionPalette answers GET /api/v1/palettes/region/{region}: the main colours of the foods of a landscape.
 func (s *Server) RegionPalette(c *gin.Context, region string) {
 	if !slices.Contains(food.Regions, region) {
-		problem(c, http.StatusNotFound, "There is no such landscape", "", "region")
+		problem(c, http.StatusNotFound, "There is no such region", "", "region")
 		return
 	}
 	h, ok := s.house(c)

@@ -101,7 +101,7 @@ func (k Template) Check(kind string) error {
 		}
 	}
 	if kind == Theme && len(k.Palette)+len(k.Belongs) == 0 && k.Region == "" {
-		return fault.Bad("palette", "a theme has colours, a landscape or foods that belong to it; a name alone says nothing")
+		return fault.Bad("palette", "a theme has colours, a region or foods that belong to it; a name alone says nothing")
 	}
 	if k.Liner != "" {
 		if _, err := colour.Parse(k.Liner); err != nil {
@@ -207,7 +207,7 @@ func Apply(k Template, b brief.Brief, larder *food.Larder) (brief.Brief, []strin
 		says = append(says, "Nothing of it suits this job, so foods are chosen anew.")
 	}
 	if k.Guests > 0 && k.Guests != b.Guests.Total() {
-		says = append(says, fmt.Sprintf("Kept for %s, now reckoned for %d.", say.Count(k.Guests, "guest"), b.Guests.Total()))
+		says = append(says, fmt.Sprintf("Kept for %s, now worked out for %d.", say.Count(k.Guests, "guest"), b.Guests.Total()))
 	}
 	return b, slices.Clip(says)
 }

@@ -32,7 +32,7 @@ func restoreCommand() *cobra.Command {
 				return err
 			}
 			defer st.Close()
-			fmt.Fprintln(os.Stderr, "The door is shut, and phones and tablets are to be let in again.")
+			fmt.Fprintln(os.Stderr, "Phones and tablets are signed out; connect them again.")
 			return app.New(st, app.Options{}).ForgetDoor(ctx)
 		}, "read from")
 }

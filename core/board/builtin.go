@@ -94,7 +94,7 @@ type built struct {
 	unusual bool
 }
 
-// groove is a carved channel along the far side, for breadsticks, nuts or a row of slices.
+// groove is a carved channel along the back, for breadsticks, nuts or a row of slices.
 func groove(b *Board) {
 	z := b.FoodZone.Bounds()
 	b.Wells = []geom.Outline{geom.Capsule(z.W()*.82, 34).Move(geom.Pt(z.Centre().X, z.Min.Y+30)).Round()}

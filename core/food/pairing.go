@@ -128,7 +128,7 @@ func affinity(a, b *Food, x, y sides) (worth float64, why string) {
 	}
 	if a.Region != "" && a.Region == b.Region && worth >= 0 && in(a, Cheese, Meat, Brined, Dip) && in(b, Cheese, Meat, Brined, Dip) && a.Category != b.Category {
 		if worth == 0 {
-			why = "from the same landscape"
+			why = "from the same region"
 		}
 		worth = min(1, worth+sameRegion)
 	}

@@ -162,7 +162,7 @@ func TestWhatGives(t *testing.T) {
 	for _, f := range larder.All() {
 		b.Bans = append(b.Bans, f.ID)
 	}
-	if _, err := Pick(b, larder, Under{}); err == nil || !strings.HasPrefix(err.Error(), "bans:") || !strings.Contains(err.Error(), "would come back") {
+	if _, err := Pick(b, larder, Under{}); err == nil || !strings.HasPrefix(err.Error(), "bans:") || !strings.Contains(err.Error(), "without the bans there would be") {
 		t.Errorf("everything banned: %v", err)
 	}
 	bare, err := food.ReadLarder([]byte(`[]`))

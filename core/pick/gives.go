@@ -32,7 +32,7 @@ func gives(b brief.Brief, larder *food.Larder) error {
 		return n
 	}
 	if n := count(off, nil); n > 0 {
-		return fault.Bad("bans", "every food that the guests can eat is banned; let go of some of the %d bans, %s would come back", len(b.Bans), say.Count(n, "food"))
+		return fault.Bad("bans", "every food that the guests can eat is banned; without the bans there would be %s", say.Count(n, "food"))
 	}
 	best, most := "", 0
 	for _, a := range off {

@@ -113,7 +113,7 @@ var planning = map[string]string{
 	"theme.leads":     "Of {2} {2:meat|meats} {1} {1:is|are} what “{3}” is about: the larder has no more that suit this table.",
 	"theme.unknown":   "The theme “{1}” is a name only: give it colours or a region, or take one that is known here, such as {2}.",
 	"theme.avoided":   "Guests avoid every food that makes the theme “{1}”, or the larder has none of them, so only its colours are followed.",
-	"outlook.passed":  "The serving time has passed. Set a new one before shopping; season and best-before days are reckoned from it.",
+	"outlook.passed":  "The serving time has passed. Set a new one before shopping; season and best-before days count from it.",
 	"outlook.plates":  "{1} {1:plate|plates}, one for each guest.",
 	"outlook.board":   "{1}: {2} of board for each portion.",
 	"outlook.small":   "The board is small for this: {1} waits in reserve for topping up.",

@@ -54,7 +54,7 @@ test('a change of the brief says what it changes', async ({ page }) => {
   await page.getByRole('link', { name: 'Save as a palette file' }).click()
   expect((await down).suggestedFilename()).toBe('theme.gpl')
   await choose(page, 'Region', 'the mountains')
-  await page.getByRole('button', { name: 'Colours of that landscape' }).click()
+  await page.getByRole('button', { name: 'Colours of that region' }).click()
   await expect(page.getByLabel('Theme colour 3', { exact: true })).toBeVisible()
   await saved(page)
 

@@ -64,7 +64,7 @@ test('a tray is planned, laid and changed from the keyboard', async ({ page }) =
   // Tab walks the elements in the order they are laid
   await page.locator('[data-hold]').first().focus()
   const first = await focused(page)
-  expect(first).toMatch(/, (far|near|left|right|in the middle)/)
+  expect(first).toMatch(/, (front|back|left|right|in the middle)/)
   await page.keyboard.press('Tab')
   expect(await focused(page)).not.toBe(first)
   const id = (await page.evaluate(() => (document.activeElement as SVGElement).dataset.hold))!

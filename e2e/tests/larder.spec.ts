@@ -54,7 +54,7 @@ test('a built-in food is changed, taken back and handed back; a copy is one’s 
   await saved(page)
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByLabel('Tool')).not.toHaveValue('sugar tongs')
-  await page.getByRole('button', { name: 'As shipped again' }).click()
+  await page.getByRole('button', { name: 'Reset to default' }).click()
   await expect(page.getByText('As it comes with the product')).toBeVisible()
   await expect(price).toHaveValue(was)
 
@@ -110,7 +110,7 @@ test('tables go out and come in, whole or not at all', async ({ page }) => {
   await expect(page.getByText(/^Taken:/)).toBeVisible()
   await page.goto('/larder/honey')
   await expect(page.getByLabel('Pack 3, price').or(page.getByLabel('Pack 4, price')).first()).toHaveValue('39.90')
-  await page.getByRole('button', { name: 'As shipped again' }).click()
+  await page.getByRole('button', { name: 'Reset to default' }).click()
   await expect(page.getByText('As it comes with the product')).toBeVisible()
 
   await page.goto('/larder')

@@ -26,7 +26,7 @@ test('a choice is kept and used for another job', async ({ page }) => {
   })
   await page.goto(`/jobs/${second}/pick`)
   await page.getByRole('button', { name: 'Use Long supper' }).click()
-  await expect(page.locator('.kept')).toContainText('Kept for 10 guests, now reckoned for 24')
+  await expect(page.locator('.kept')).toContainText('Kept for 10 guests, now worked out for 24')
   await expect(page.locator('.kept')).toContainText('milk, which guests avoid')
   await saved(page)
   await expect(page.locator('.food.on').first()).toBeVisible()

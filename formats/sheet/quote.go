@@ -253,7 +253,7 @@ func (p page) quoteFoot(b brief.Brief, head Letterhead, w, h float64) float64 {
 		}
 	}
 	if len(heeded) > 0 {
-		add("Heeded: "+strings.Join(heeded, "; ")+".", 3)
+		add("Included: "+strings.Join(heeded, "; ")+".", 3)
 	}
 	_, hold := safety.HoldingTime(b)
 	add("Tell us of allergies and diets before the day. What the labels of the packs say decides what is in the food. "+hold.String(), 3)

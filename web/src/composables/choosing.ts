@@ -117,7 +117,7 @@ export function useChoosing() {
     const next = had
       ? all.filter(w => w.food !== id)
       : [...all, { food: id, form: chosen.value.get(id)?.form }]
-    return replan({ ...b, pins: next }, `${had ? 'let go of' : 'pinned'} ${name(id)}`)
+    return replan({ ...b, pins: next }, `${had ? 'unpinned' : 'pinned'} ${name(id)}`)
   }
   /** A banned food leaves the tray, and is not chosen again; another comes in its place. */
   function ban(id: string) {

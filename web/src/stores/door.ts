@@ -17,7 +17,7 @@ export const useDoor = defineStore('door', () => {
       if (!door.value.key_until) key.value = null // somebody came in by it, or its time is up
       unread.value = ''
     } catch (e) {
-      unread.value = said(e, 'The door cannot be seen just now.')
+      unread.value = said(e, 'Phones and tablets cannot be listed just now.')
     }
   }
   async function act(does: () => Promise<unknown>) {

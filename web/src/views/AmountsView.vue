@@ -44,7 +44,7 @@ function fix(food: string, g: number | undefined) {
   const name = larder.name(food).toLowerCase()
   return replan(
     { ...brief.value, foods: next },
-    g ? `${name}: ${grams(g)}` : `${name}: back to what is reckoned`,
+    g ? `${name}: ${grams(g)}` : `${name}: back to the usual amount`,
   )
 }
 

@@ -54,7 +54,7 @@ async function copy() {
     <template v-if="page" #acts>
       <span class="soft small" role="status">{{ saving ? 'Saving' : 'Saved' }}</span>
       <button class="btn" :disabled="!undoable || saving > 0" @click="it.undo">Undo</button>
-      <button v-if="page.mine === 'changed'" class="btn" @click="it.handBack">As shipped again</button>
+      <button v-if="page.mine === 'changed'" class="btn" @click="it.handBack">Reset to default</button>
       <button class="btn" @click="begin">Copy</button>
       <button v-if="page.put_away" class="btn" @click="it.takeOut(page.food.id)">Show again</button>
       <button v-else class="btn" @click="it.putAway">Hide</button>

@@ -85,7 +85,9 @@ const foreseen = computed(() => {
       <section class="card">
         <header class="top">
           <h2>How much they really eat</h2>
-          <p class="soft small">of what a grown-up is reckoned with · the bar is how sure that is</p>
+          <p class="soft small">
+            compared with what is planned for a grown-up; the bar shows how sure that is
+          </p>
         </header>
         <FactorChart
           :foods="shown"

@@ -189,7 +189,7 @@ const at = (s: string) => clock(new Date(s))
           @tap="tap"
         />
       </div>
-      <div v-if="forecast?.looks.length" class="ahead" role="group" aria-label="Look ahead">
+      <div v-if="forecast?.looks.length" class="ahead" role="group" aria-label="Forecast by the minute">
         <button class="chip" :aria-pressed="ahead === null" @click="ahead = null">as it is</button>
         <button
           v-for="l in forecast.looks"

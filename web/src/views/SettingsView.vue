@@ -234,8 +234,8 @@ const choices = [
         >
       </p>
     </section>
-    <section v-if="settings.rates" class="card rates" aria-label="What a quote reckons with">
-      <h2>What a quote reckons with</h2>
+    <section v-if="settings.rates" class="card rates" aria-label="Rates for quotes">
+      <h2>Rates for quotes</h2>
       <div v-for="r in reckoned" :key="r.key" class="rate">
         <span>{{ r.says }}</span>
         <NumberField

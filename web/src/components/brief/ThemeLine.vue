@@ -175,7 +175,7 @@ const file = computed(
     >
       Add a colour
     </button>
-    <button v-if="theme.region" class="btn quiet" @click="fromRegion">Colours of that landscape</button>
+    <button v-if="theme.region" class="btn quiet" @click="fromRegion">Colours of that region</button>
     <label class="btn quiet file">
       Colours from a picture
       <input type="file" accept="image/png,image/jpeg" aria-label="Colours from a picture" @change="look" />

@@ -14,7 +14,7 @@ const emit = defineEmits<{ choose: [food: string] }>()
 const x = scaleLog().domain([0.35, 2.6]).range([0, 100]).clamp(true)
 const marks = [
   [0.5, 'half'],
-  [1, 'as reckoned'],
+  [1, 'as planned'],
   [1.5, 'half more'],
   [2, 'twice'],
 ] as const
