@@ -46,7 +46,7 @@ type entry struct {
 
 func newEntry(t *testing.T, at, public string) *entry {
 	t.Helper()
-	st, err := store.Open(context.Background(), db.DSN(), store.Options{})
+	st, err := store.Open(context.Background(), db.DSN(), store.Options{Patience: unhurried})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -75,7 +75,7 @@ func newEntry(t *testing.T, at, public string) *entry {
 		keeper.Keep(ctx, e.app, e.reach, log)
 	}()
 	t.Cleanup(func() { // the next test finds the door as it is shipped, and nobody in
-		again, err := store.Open(context.Background(), db.DSN(), store.Options{}) // a test may have closed the other
+		again, err := store.Open(context.Background(), db.DSN(), store.Options{Patience: unhurried}) // a test may have closed the other
 		if err == nil {
 			err = errors.Join(again.SetFact(context.Background(), "door", ""), again.Close())
 		}

@@ -278,7 +278,7 @@ func TestSearchesEndWithTheirBestWhenTheServerStops(t *testing.T) {
 
 // Figures and profiles are read under names of this machine alone.
 func TestFiguresAreForThisMachine(t *testing.T) {
-	st, err := store.Open(context.Background(), db.DSN(), store.Options{})
+	st, err := store.Open(context.Background(), db.DSN(), store.Options{Patience: unhurried})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -386,7 +386,7 @@ func TestTooManySearchesAreTurnedAway(t *testing.T) {
 
 // Who watches over the server sees how many wait, in which line.
 func TestTheLinesAreCounted(t *testing.T) {
-	st, err := store.Open(context.Background(), db.DSN(), store.Options{})
+	st, err := store.Open(context.Background(), db.DSN(), store.Options{Patience: unhurried})
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -74,7 +74,7 @@ func firstElement(tray string) string {
 // Whatever comes from outside is answered soon, with a sentence, and changes nothing.
 func TestHostileInput(t *testing.T) {
 	d := open(t, db.DSN())
-	st, err := store.Open(context.Background(), db.DSN(), store.Options{})
+	st, err := store.Open(context.Background(), db.DSN(), store.Options{Patience: unhurried})
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -29,7 +29,7 @@ func (s *Server) WritePalette(c *gin.Context, params api.WritePaletteParams) {
 	c.Data(http.StatusOK, "text/plain; charset=utf-8", app.WritePalette(or(params.Name, ""), colours))
 }
 
-// RegionPalette answers GET /api/v1/palettes/region/{region}: the main colours of the foods of a landscape.
+// RegionPalette answers GET /api/v1/palettes/region/{region}: the main colours of the foods of a region.
 func (s *Server) RegionPalette(c *gin.Context, region string) {
 	if !slices.Contains(food.Regions, region) {
 		problem(c, http.StatusNotFound, "There is no such region", "", "region")

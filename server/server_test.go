@@ -53,6 +53,9 @@ type desk struct {
 	router routers.Router
 }
 
+// unhurried is how long a database may take in tests, which share two cores with much else.
+const unhurried = 20 * time.Second
+
 func open(tb testing.TB, source string) *desk {
 	tb.Helper()
 	return openWith(tb, source, Options{})
@@ -60,7 +63,7 @@ func open(tb testing.TB, source string) *desk {
 
 func openWith(tb testing.TB, source string, o Options) *desk {
 	tb.Helper()
-	st, err := store.Open(context.Background(), source, store.Options{Now: clocktest.Now, Patience: 20 * time.Second})
+	st, err := store.Open(context.Background(), source, store.Options{Now: clocktest.Now, Patience: unhurried})
 	if err != nil {
 		tb.Fatal(err)
 	}

@@ -66,7 +66,10 @@ func Open(ctx context.Context, source string, o Options) (*Store, error) {
 		return nil, fmt.Errorf("%w: write it as user:password@tcp(host:port)/name", errBadSource)
 	}
 	cfg.ParseTime, cfg.Loc = true, time.UTC
-	cfg.Timeout, cfg.ReadTimeout, cfg.WriteTimeout = patience, 2*time.Minute, 2*time.Minute // a context bounds each question
+	if o.Patience == 0 {
+		o.Patience = patience
+	}
+	cfg.Timeout, cfg.ReadTimeout, cfg.WriteTimeout = o.Patience, 2*time.Minute, 2*time.Minute // a context bounds each question
 	cfg.Collation = "utf8mb4_unicode_ci"
 	cfg.Logger = quiet{}
 	cfg.ClientFoundRows = true
@@ -95,7 +98,7 @@ func Open(ctx context.Context, source string, o Options) (*Store, error) {
 }
 
 func prepare(ctx context.Context, pool *sql.DB, o Options) (*Store, error) {
-	reach, done := context.WithTimeout(ctx, patience)
+	reach, done := context.WithTimeout(ctx, o.Patience)
 	defer done()
 	if err := pool.PingContext(reach); err != nil {
 		return nil, fmt.Errorf("%w: %v", ErrDown, err)
@@ -126,11 +129,7 @@ func prepare(ctx context.Context, pool *sql.DB, o Options) (*Store, error) {
 	if now == nil {
 		now = time.Now
 	}
-	most := o.Patience
-	if most == 0 {
-		most = patience
-	}
-	return &Store{db: db, sql: pool, now: now, free: o.Free, most: most, read: read}, nil
+	return &Store{db: db, sql: pool, now: now, free: o.Free, most: o.Patience, read: read}, nil
 }
 
 // whole is a transaction of several changes.

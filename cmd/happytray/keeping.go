@@ -32,8 +32,11 @@ func restoreCommand() *cobra.Command {
 				return err
 			}
 			defer st.Close()
-			fmt.Fprintln(os.Stderr, "Phones and tablets are signed out; connect them again.")
-			return app.New(st, app.Options{}).ForgetDoor(ctx)
+			if err := app.New(st, app.Options{}).ForgetDoor(ctx); err != nil {
+				return err
+			}
+			fmt.Fprintln(os.Stderr, "Phones and tablets are signed out, and none can connect until you let them in again.")
+			return nil
 		}, "read from")
 }
 

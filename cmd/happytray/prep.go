@@ -31,7 +31,7 @@ func kitchen(c *cobra.Command, o *prep.Options) (read func() error) {
 }
 
 // unsaid is told where a brief names no serving time.
-const unsaid = "No serving time is set; times count back from 2000-01-01T18:00:00Z."
+const unsaid = "No serving time is set; times count back from 18:00."
 
 // prepCommand plans the work for a job against the clock.
 func prepCommand() *cobra.Command {

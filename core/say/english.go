@@ -21,7 +21,7 @@ var judging = map[string]string{
 	"colour.neighbour":     "The {1} and the {2} are nearly one colour and run together. Something bright between them would help.",
 	"colour.neighbours":    "The {1} and the {2} are nearly one colour and run together in {3} places. Something bright between them would help.",
 	"colour.ground":        "The {1} {1:is|are} nearly the colour of the ground and {1:fades|fade}. Frame {1:it|them} with something dark or bright, or change the liner.",
-	"colour.repeat":        "There is {1} in one place only. A little of it in two more would lead the eye round.",
+	"colour.repeat":        "Only one place has something {1}. A little in two more would lead the eye round.",
 	"colour.spread":        "The {1} {1:is|are} all on the {2}. A little of it on the other side would bring it round.",
 	"spread.category":      "Nearly all the {1} {1:is|are} on the {2}. Guests across the tray would like some too.",
 	"spread.weight":        "The tray is heavy on the {1}: big, tall and bright things crowd there.",

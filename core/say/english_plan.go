@@ -36,7 +36,7 @@ var planning = map[string]string{
 	"basket.buy":      "Buy {1}.",
 	"basket.yield":    "Of what is bought about {1} is left when it is cut.",
 	"basket.left":     "{1} will be left over; once opened it keeps {2} {2:day|days}.",
-	"buy.hull":        "Besides the food: {1} {2}, to be hollowed out.",
+	"buy.hull":        "Besides the food: {1} × {2}, to be hollowed out.",
 	"stops.one":       "All of it is bought at {1}: what another shop would save is less than the way there counts.",
 	"stops.cheapest":  "All of it costs least at {1}.",
 	"stops.save":      "Bought at {1} it costs less than all of it at {2}, the way counted in.",

@@ -27,17 +27,7 @@ func Count(n int, one string) string {
 	if n == 1 {
 		return "1 " + one
 	}
-	return fmt.Sprintf("%d %s", n, Several(one))
-}
-
-// Several is the word for more than one of a thing: cabbages, squashes, boxes.
-func Several(one string) string {
-	for _, end := range []string{"s", "sh", "ch", "x"} {
-		if strings.HasSuffix(one, end) {
-			return one + "es"
-		}
-	}
-	return one + "s"
+	return fmt.Sprintf("%d %ss", n, one)
 }
 
 // Hours is a length of time: 50 min, 2 h, 1 h 20 min.

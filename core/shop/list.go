@@ -228,11 +228,7 @@ func BuyAt(jobs []Needs, larder *food.Larder, stock food.Stock, stops []Stop, pe
 	at := split(needs, stops, perStop, diet.MayShare(avoided, larder))
 	out := List{Sections: []Section{}, Items: len(items), Stops: at.sums(stops), Says: at.says, Saves: at.saves}
 	for _, what := range slices.Sorted(maps.Keys(hulls)) {
-		word := what
-		if hulls[what] > 1 {
-			word = say.Several(what)
-		}
-		out.Besides = out.Besides.Then("buy.hull", say.N(hulls[what]), say.Word(word))
+		out.Besides = out.Besides.Then("buy.hull", say.N(hulls[what]), say.Word(what))
 	}
 	for k := range at.stops {
 		by := map[string]*Section{}

@@ -21,7 +21,7 @@ func TestHulls(t *testing.T) {
 	if n.Hulls["little squash"] < 1 {
 		t.Fatalf("hulls %v", n.Hulls)
 	}
-	for jobs, want := range map[int]string{1: "Besides the food: 1 little squash, to be hollowed out.", 2: "Besides the food: 2 little squashes, to be hollowed out."} {
+	for jobs, want := range map[int]string{1: "Besides the food: 1 × little squash, to be hollowed out.", 2: "Besides the food: 2 × little squash, to be hollowed out."} {
 		n.Hulls = map[string]int{"little squash": 1}
 		if got := BuyAt(slices.Repeat([]Needs{n}, jobs), larder, nil, nil, 0).Besides.String(); got != want {
 			t.Errorf("%q, want %q", got, want)

@@ -214,6 +214,10 @@ test('a bowl is copied and changed', async ({ page }) => {
 
 test('lengths, amounts and money are shown as they are set', async ({ page }) => {
   await page.goto('/settings')
+  for (const when of ['opens', 'closes']) { // room for a whole time
+    const box = await page.getByLabel(`When the shop ${when}`).boundingBox()
+    expect(box!.width).toBeGreaterThan(90)
+  }
   await page.getByLabel('inches').check()
   await page.getByLabel('ounces and pounds').check()
   await expect(page.getByText('24.4 × 15.7 in of walnut')).toBeVisible()

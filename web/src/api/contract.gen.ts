@@ -1393,7 +1393,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The main colours of the foods of a landscape */
+        /** The main colours of the foods of a region */
         get: operations["regionPalette"];
         put?: never;
         post?: never;

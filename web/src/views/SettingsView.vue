@@ -207,7 +207,7 @@ const choices = [
         />
         <span class="soft small">that much has to be saved before the list sends anybody there</span>
       </div>
-      <p class="rate">
+      <p class="rate hours">
         <span>It is open from</span>
         <input
           class="field"
@@ -365,6 +365,10 @@ const choices = [
 .rate.wide {
   grid-template-columns: 190px 1fr;
 }
+.rate.hours {
+  grid-template-columns: 180px auto auto auto 1fr;
+  column-gap: 10px;
+}
 .rate.wide .text {
   width: 100%;
   box-sizing: border-box;
@@ -411,7 +415,7 @@ label.on {
   border-color: var(--blue);
   background: var(--blue-wash);
 }
-input {
+input:is([type='checkbox'], [type='radio']) {
   accent-color: var(--blue);
   width: 18px;
   height: 18px;
@@ -428,6 +432,7 @@ input {
 @media (max-width: 560px) {
   .rate,
   .rate.wide,
+  .rate.hours,
   .address {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-// The theme: a name, a landscape, and up to five colours, picked one by one,
-// taken from the landscape's foods or from a palette file.
+// The theme: a name, a region, and up to five colours, picked one by one,
+// taken from the region's foods or from a palette file.
 import { themeNameValues } from '@/api/contract.gen'
 import { computed, onMounted } from 'vue'
 import { useAct, useAsk } from '@/api/asking'
