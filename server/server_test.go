@@ -567,7 +567,7 @@ func TestLostDatabase(t *testing.T) {
 	}
 }
 
-func BenchmarkReviewOfMoves(b *testing.B) {
+func BenchmarkPreview(b *testing.B) {
 	d := open(b, db.DSN())
 	tr := laid(b, 26)
 	j := d.make("Bench", `{"guests":{"adults":26}}`)
@@ -577,8 +577,8 @@ func BenchmarkReviewOfMoves(b *testing.B) {
 	}
 	for i := 0; b.Loop(); i++ {
 		e := tr.Trays[0].Elements[3]
-		body := fmt.Sprintf(`{"revision":2,"moves":[{"id":%q,"x":%v,"y":%v,"turn_deg":0}]}`, e.ID, e.X+float64(i%40), e.Y)
-		if a := d.ask("POST", id+"/review", []byte(body)); a.status != 200 {
+		body := fmt.Sprintf(`{"revision":2,"preview":true,"command":{"kind":"move","ids":[%q],"to":{"x":%v,"y":%v,"turn_deg":0}}}`, e.ID, e.X+float64(i%40), e.Y)
+		if a := d.ask("POST", id+"/edits", []byte(body)); a.status != 200 {
 			b.Fatal(string(a.body))
 		}
 	}

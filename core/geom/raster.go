@@ -50,6 +50,20 @@ func (g Grid) Grow(w Window, pad int) Window {
 // Empty reports whether the window holds no cell.
 func (w Window) Empty() bool { return w.X0 >= w.X1 || w.Y0 >= w.Y1 }
 
+// Cells is how many cells the window holds.
+func (w Window) Cells() int { return max(0, w.X1-w.X0) * max(0, w.Y1-w.Y0) }
+
+// Union is the smallest window that holds both.
+func (w Window) Union(o Window) Window {
+	switch {
+	case w.Empty():
+		return o
+	case o.Empty():
+		return w
+	}
+	return Window{min(w.X0, o.X0), min(w.Y0, o.Y0), max(w.X1, o.X1), max(w.Y1, o.Y1)}
+}
+
 // Spans calls f with every run of cells [x0, x1) in row y whose centres lie in o.
 func (g Grid) Spans(o Outline, f func(y, x0, x1 int)) {
 	if !g.spansOfTwo(o, f) {

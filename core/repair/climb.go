@@ -113,6 +113,10 @@ func climb(ctx context.Context, t *tray.Tray, larder *food.Larder, who []int, wa
 			continue
 		}
 		follow(at, c)
+		if rev.Legal() && !live.Fits() { // on a full tray many steps end here, and the whole is not judged for it
+			follow(c, at)
+			continue
+		}
 		if now := live.Totals(); now.Score > rev.Score && (now.Legal() || !rev.Legal()) {
 			at, rev = c, now
 		} else {

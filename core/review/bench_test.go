@@ -1,7 +1,9 @@
 package review_test
 
 import (
+	"cmp"
 	"context"
+	"slices"
 	"testing"
 
 	"happytray/core/board"
@@ -57,6 +59,36 @@ func BenchmarkReviewAfterMove(b *testing.B) {
 		to := t.Elements[k].Pose()
 		to.X += float64(i % 8)
 		live.Move(k, to)
+		live.Review()
+	}
+	sizes(b, t)
+}
+
+// BenchmarkReviewAfterManyMove is what making room does: an element and the eight nearest to it move by a few millimetres,
+// with the whole review, and go back when the hand goes on.
+func BenchmarkReviewAfterManyMove(b *testing.B) {
+	t, larder := large(b)
+	live := review.NewLive(t, larder)
+	b.ReportAllocs()
+	var moved []int
+	for i := 0; b.Loop(); i++ {
+		for _, k := range moved {
+			live.Set(k, t.Elements[k])
+		}
+		at := t.Elements[i%len(t.Elements)].Pose().At()
+		moved = moved[:0]
+		for k := range t.Elements {
+			moved = append(moved, k)
+		}
+		slices.SortStableFunc(moved, func(a, b int) int {
+			return cmp.Compare(t.Elements[a].Pose().At().Dist(at), t.Elements[b].Pose().At().Dist(at))
+		})
+		moved = moved[:9]
+		for _, k := range moved {
+			to := t.Elements[k].Pose()
+			to.X += float64(1 + i%8)
+			live.Move(k, to)
+		}
 		live.Review()
 	}
 	sizes(b, t)

@@ -96,12 +96,12 @@ func (f *chart) init(l *Live) {
 	f.reach = reachOf(f.offsets)
 	f.refresh(l, geom.Window{X0: 0, Y0: 0, X1: f.g.W, Y1: f.g.H}, false, func() {
 		for i := range l.elems {
-			f.addRoom(l.elems[i], 1)
+			f.addRoom(&l.elems[i], 1)
 		}
 	})
 }
 
-func (f *chart) addRoom(e elem, d uint8) {
+func (f *chart) addRoom(e *elem, d uint8) {
 	if !e.hasFace {
 		return
 	}
@@ -112,43 +112,6 @@ func (f *chart) addRoom(e elem, d uint8) {
 	})
 }
 
-func (e elem) reach() geom.Rect {
-	if e.hasFace {
-		return e.box.Union(e.room.Bounds())
-	}
-	return e.box
-}
-
-// update follows one element from before to after.
-func (f *chart) update(l *Live, before, after elem) {
-	leave := func() { f.addRoom(before, 255) } // the count wraps back by one
-	enter := func() { f.addRoom(after, 1) }
-	was, is := f.g.Window(before.reach(), 1), f.g.Window(after.reach(), 1)
-	switch {
-	case !before.placed && !after.placed:
-	case !before.placed:
-		f.refresh(l, is, true, enter)
-	case !after.placed:
-		f.refresh(l, was, true, leave)
-	case f.touched(was).meets(f.touched(is)):
-		both := geom.Window{X0: min(was.X0, is.X0), Y0: min(was.Y0, is.Y0), X1: max(was.X1, is.X1), Y1: max(was.Y1, is.Y1)}
-		f.refresh(l, both, true, func() { leave(); enter() })
-	default:
-		f.refresh(l, was, true, leave)
-		f.refresh(l, is, true, enter)
-	}
-}
-
-type window geom.Window
-
-func (a window) meets(b window) bool { return a.X0 < b.X1 && b.X0 < a.X1 && a.Y0 < b.Y1 && b.Y0 < a.Y1 }
-
-// pad is how many cells beyond a repainted window the near-labels can change.
-func (f *chart) pad() int { return f.reach }
-
-// touched is every cell whose sums can change when win is repainted.
-func (f *chart) touched(win geom.Window) window { return window(f.g.Grow(win, 2*f.pad()+1)) }
-
 // refresh repaints win and corrects every sum that depends on it; change alters
 // the cutting room in between. undo is false for the first painting, when there
 // are no sums yet.
@@ -157,8 +120,8 @@ func (f *chart) refresh(l *Live, win geom.Window, undo bool, change func()) {
 		change()
 		return
 	}
-	near := f.g.Grow(win, f.pad())    // where near-labels can change
-	closed := f.g.Grow(near, f.pad()) // where closing can change
+	near := f.g.Grow(win, f.reach)    // where near-labels can change
+	closed := f.g.Grow(near, f.reach) // where closing can change
 	if undo {
 		f.count(closed, -1)
 		f.frontiers(near, -1)
@@ -196,15 +159,14 @@ func (f *chart) paint(l *Live, win geom.Window) {
 	box := geom.Rect{Min: f.g.Centre(win.X0, win.Y0), Max: f.g.Centre(win.X1-1, win.Y1-1)}
 	for i := range l.elems {
 		e := &l.elems[i]
-		if !e.placed || !e.box.Meets(box) || l.elems[i].hangs() {
+		if !e.placed || !e.box.Meets(box) || e.hangs() {
 			continue
 		}
 		for b := range e.bodies {
 			if !e.bodies[b].Box.Meets(box) {
 				continue
 			}
-			p := &l.tray.Elements[i].Pieces[b]
-			top := uint8(math.Min(255, p.ZMM+p.HeightMM))
+			top := e.tops[b]
 			f.g.Spans(e.bodies[b].Outline, func(y, x0, x1 int) {
 				if y < win.Y0 || y >= win.Y1 {
 					return

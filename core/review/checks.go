@@ -51,6 +51,7 @@ func (l *Live) Fits() bool {
 			return false
 		}
 	}
+	l.measurePairs()
 	for i := range l.pairs {
 		if l.pairs[i].depth > 0 {
 			return false
@@ -61,6 +62,8 @@ func (l *Live) Fits() bool {
 
 // measured takes every measure; quiet leaves the findings out.
 func (l *Live) measured(quiet bool) *measures {
+	l.measurePairs()
+	l.repaint()
 	m := &measures{l: l, values: make(map[string]float64, len(l.rules)), quiet: quiet}
 	m.fit()
 	m.colours()

@@ -2,6 +2,7 @@ package review
 
 import (
 	"math"
+	"slices"
 
 	"happytray/core/adjacency"
 	"happytray/core/colour"
@@ -19,7 +20,10 @@ type Live struct {
 	larder      *food.Larder
 	elems       []elem
 	chart       chart
-	pairs       []pair // upper triangle, see at
+	painted     []*elem // as they lay when the chart was painted, of those that were set since; else nil
+	set         []int   // which these are
+	pairless    []int   // what was set since its pairs were measured
+	pairs       []pair  // upper triangle, see at
 	lean        geom.Outline
 	half        float64 // half-diagonal of the zone's box, mm
 	centre      geom.Point
@@ -42,6 +46,7 @@ type elem struct {
 	spec    food.Spec
 	kind    food.Kind
 	bodies  []geom.Body
+	tops    []uint8 // mm above the board, of each
 	box     geom.Rect
 	area    float64 // mm2 seen from above, pieces added up
 	middle  geom.Point
@@ -83,7 +88,7 @@ func NewLive(t *tray.Tray, larder *food.Larder) *Live {
 	l.centre = zone.Centroid()
 	l.ground = colour.Must(t.Board.Ground())
 	l.differences = map[[2]colour.Lab]float64{}
-	l.elems = make([]elem, len(l.tray.Elements))
+	l.elems, l.painted = make([]elem, len(l.tray.Elements)), make([]*elem, len(l.tray.Elements))
 	l.pairs = make([]pair, len(l.elems)*(len(l.elems)-1)/2)
 	half := len(l.elems) / 2
 	workers.Both(func() { l.measureAll(0, half) }, func() { l.measureAll(half, len(l.elems)) })
@@ -126,20 +131,34 @@ func (l *Live) Move(i int, to geom.Pose) {
 	l.Set(i, e)
 }
 
-// Set replaces element i, which must keep its id.
+// Set replaces element i, which must keep its id. What is seen of the change is painted when it is asked for: several
+// things that move together, or one that goes back, are painted once.
 func (l *Live) Set(i int, e tray.Element) {
-	before := l.elems[i]
+	if l.painted[i] == nil {
+		before := l.elems[i]
+		l.painted[i] = &before
+		l.set = append(l.set, i)
+	}
 	if was := &l.tray.Elements[i]; was.Food != e.Food || was.Form != e.Form || was.Grams != e.Grams {
 		l.told = nil
 	}
 	l.tray.Elements[i] = e
 	l.elems[i] = l.measure(&l.tray.Elements[i])
-	for j := range l.elems {
-		if j != i {
-			*l.at(i, j) = l.measurePair(i, j)
+	l.pairless = append(l.pairless, i)
+}
+
+// measurePairs measures what was set since the last time against everything else.
+func (l *Live) measurePairs() {
+	slices.Sort(l.pairless)
+	l.pairless = slices.Compact(l.pairless)
+	for n, i := range l.pairless {
+		for j := range l.elems {
+			if _, done := slices.BinarySearch(l.pairless[:n], j); j != i && !done {
+				*l.at(i, j) = l.measurePair(i, j)
+			}
 		}
 	}
-	l.chart.update(l, before, l.elems[i])
+	l.pairless = l.pairless[:0]
 }
 
 func (l *Live) measure(e *tray.Element) elem {
@@ -167,7 +186,7 @@ func (l *Live) measure(e *tray.Element) elem {
 		zone = l.lean
 	}
 	zoneBox := zone.Bounds()
-	m.bodies = make([]geom.Body, len(e.Pieces))
+	m.bodies, m.tops = make([]geom.Body, len(e.Pieces)), make([]uint8, len(e.Pieces))
 	var mid geom.Point
 	for i, p := range e.Pieces {
 		b := geom.NewBody(p.Outline)
@@ -176,6 +195,7 @@ func (l *Live) measure(e *tray.Element) elem {
 		m.area += a
 		mid = mid.Add(p.Outline.Centroid().Mul(a))
 		m.height = math.Max(m.height, p.ZMM+p.HeightMM)
+		m.tops[i] = uint8(math.Min(255, p.ZMM+p.HeightMM))
 		if i == 0 {
 			m.box = b.Box
 		}

@@ -10,8 +10,8 @@ import (
 	"happytray/core/tray"
 )
 
-// follow makes moves as a byte string says: which element, where, and whether it is
-// taken off or laid again.
+// follow makes moves as a byte string says: which element, where, whether it is taken off, laid again or put back to where
+// it was, and whether the review is asked for in between.
 func follow(t *testing.T, tr *tray.Tray, moves []byte) {
 	live := NewLive(tr, larder)
 	r := rand.New(rand.NewPCG(21, uint64(len(moves))))
@@ -21,10 +21,20 @@ func follow(t *testing.T, tr *tray.Tray, moves []byte) {
 		case moves[n+1]%7 == 0:
 			e.Placed, e.Pieces = false, nil
 			live.Set(i, e)
+		case moves[n+1]%7 == 1:
+			live.Set(i, tr.Elements[i])
 		case !e.Placed:
 			live.Set(i, tr.Elements[i])
 		default:
 			live.Move(i, geom.Pose{X: float64(moves[n+1]) * 2.6, Y: float64(moves[n+2]) * 1.8, Turn: r.Float64() * 360})
+		}
+		switch moves[n+2] % 5 {
+		case 0:
+			live.Totals()
+		case 1:
+			if got, want := live.Fits(), NewLive(live.Tray(), larder).Fits(); got != want {
+				t.Fatalf("after %d moves following says that all fits: %v, from scratch %v", n/3, got, want)
+			}
 		}
 	}
 	got, want := live.Review(), Judge(live.Tray(), larder)
@@ -44,6 +54,7 @@ func FuzzLive(f *testing.F) {
 	f.Add([]byte{3, 100, 50, 3, 7, 0, 9, 200, 120}, byte(0))
 	f.Add([]byte{0, 14, 50, 0, 1, 1, 1, 80, 80, 2, 81, 80}, byte(1))
 	f.Add([]byte{7, 255, 255, 7, 0, 0, 7, 9, 9, 6, 9, 9}, byte(2))
+	f.Add([]byte{3, 30, 32, 4, 33, 36, 5, 36, 30, 3, 29, 35, 4, 36, 31}, byte(3))
 	f.Add([]byte("the olives go where the grapes were"), byte(3))
 	f.Fuzz(func(t *testing.T, moves []byte, kind byte) {
 		tr := crowded(14)
