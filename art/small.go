@@ -49,14 +49,15 @@ func skewer(p *pen, s subject) {
 	p.line("M"+xy(geom.Pt(-l*.5, 0))+"L"+xy(geom.Pt(l*.5, 0)), "#d9bf8c", 2)
 	p.line("M"+xy(geom.Pt(-l*.5, -.5))+"L"+xy(geom.Pt(l*.5, -.5)), "#f3e2b8", .6)
 	p.dot(geom.Pt(-l*.5+1.5, 0), 2.6, "#e4cf9e", "stroke", "#a98c54", "stroke-width", ".6")
-	mixed := len(s.food.Forms) <= 2 && s.food.Forms[0].Form == "skewer"
-	bead := w * .96
-	if own, ok := threaded(s.food); ok {
-		bead = math.Min(own.L, l*.6)
+	mixed := onPicks(s.food)
+	room := l - food.OnPickFrom - food.PickTip
+	n := max(1, int(math.Round(room/w)))
+	if own, ok := threaded(s.food); ok { // as many as it weighs
+		n = max(1, min(int(math.Round(s.spec.MassG/own.MassG)), int(room/(.9*own.W))))
 	}
-	n := max(1, int(l*.78/bead))
+	bead := room / float64(n)
 	for i := range n {
-		at := geom.Pt((float64(i)-float64(n-1)/2)*bead+l*.04, 0)
+		at := geom.Pt((float64(i)-float64(n-1)/2)*bead+(food.OnPickFrom-food.PickTip)/2, 0)
 		c := s.out
 		if mixed && i%2 == 1 {
 			c = s.cut

@@ -69,7 +69,7 @@ var forms = []Form{
 	bowed("slices", "sliced and fanned, skin out", 2, .5),
 	spaced("stack", "on edge in a row", .5), // leaning on each other like books
 	spaced("slab", "sliced, side by side", 2),
-	spaced("skewer", "on picks, side by side", 2.5), // heads the same way
+	onPicks("skewer", "on picks, side by side"), // heads the same way
 	trail{},
 	// loose
 	heap{"tumble", "heaped", KindLoose, true},

@@ -29,7 +29,9 @@ func (f row) Lay(id string, s Spec, n int) []Piece {
 
 func (f row) Bend(id string, s Spec, n int, radius float64) []Piece {
 	if f.least != nil && radius < f.least(s) {
-		radius = f.bow(s)
+		if radius = 0; f.bow != nil {
+			radius = f.bow(s)
+		}
 	}
 	out := bend(s, n, f.pitch(s), radius, -90, f.lean(s))
 	if f.uneven {
@@ -70,6 +72,13 @@ func bowed(id, says string, lengths, lean float64) row {
 func fanned(id, says string, lengths float64) row {
 	f := bowed(id, says, lengths, 1)
 	f.least = func(s Spec) float64 { return s.L }
+	return f
+}
+
+// onPicks is a row of skewers shoulder to shoulder. It is hardly bent: where the picks spread, board shows between them.
+func onPicks(id, says string) row {
+	f := spaced(id, says, .5)
+	f.least = func(s Spec) float64 { return s.L * 5 }
 	return f
 }
 

@@ -183,3 +183,23 @@ func TestFormsBeginSound(t *testing.T) {
 		}
 	}
 }
+
+// Skewers lie shoulder to shoulder, however a row of them is to be bent: where the picks spread, board shows between them.
+func TestSkewersLieShoulderToShoulder(t *testing.T) {
+	for _, f := range BuiltIn().All() {
+		s, ok := f.Spec("skewer")
+		if !ok {
+			continue
+		}
+		for _, radius := range []float64{0, s.L, 2 * s.L, 5 * s.L, 9 * s.L} {
+			lie := FormByID("skewer").(Bender).Bend(f.ID, s, 6, radius)
+			for i := range lie[1:] {
+				for _, x := range []float64{OnPickFrom - s.L/2, s.L/2 - PickTip} { // where what is threaded begins and ends
+					if gap := lie[i+1].Apply(geom.Pt(x, 0)).Dist(lie[i].Apply(geom.Pt(x, 0))) - s.W; gap < -.15*s.W || gap > .15*s.W {
+						t.Errorf("%s bent to %g mm: %.1f mm between two of them", f.ID, radius, gap)
+					}
+				}
+			}
+		}
+	}
+}

@@ -35,7 +35,7 @@ var solidShare = map[string]float64{
 	"vessel":   math.Pi / 4 * .5,   // what a bowl of that size is filled with
 	"rose":     math.Pi / 4 * .357, // lapped slices round a hollow
 	"edge":     math.Pi / 4,        // a biscuit seen from its edge, standing
-	"skewer":   .42,                // small things on a pick, with air at its ends
+	"skewer":   .42,                // small things on a pick, with air at its ends and between them
 	"petal":    .5,                 // one petal, a little curled
 	"spoon":    .42,                // a spoonful that has settled flat
 	"strewn":   .1,                 // a pinch, with what it lies on between
@@ -46,6 +46,13 @@ var solidShare = map[string]float64{
 	"begun":    .4,                 // a wedge with slices leaning on it
 	"standing": .5,                 // a prop, narrowing to its top
 }
+
+// A skewer holds what is threaded from OnPickFrom mm of its handle on up to PickTip mm from its point.
+const (
+	OnPickFrom = 12.0
+	PickTip    = 3.0
+	pickMM     = 2.4 // how thick a pick is
+)
 
 func knownShape(s string) bool { _, ok := solidShare[s]; return ok }
 
@@ -164,8 +171,9 @@ func (s Spec) outline(r *rand.Rand, k float64, variant int) geom.Outline {
 		o = crescent(l, w)
 	case "edge":
 		o = geom.Box(l, w, math.Min(l, w)*.3)
-	case "skewer":
-		o = geom.Capsule(l, w*.98)
+	case "skewer": // what is threaded, and the pick that a hand takes it by at -x
+		from, to := OnPickFrom*k, PickTip*k
+		o = append(geom.Capsule(l-from-to, w*.98).Move(geom.Pt((from-to)/2, 0)), geom.Pt(-l/2, -pickMM/2), geom.Pt(-l/2, pickMM/2), geom.Pt(l/2, 0))
 	case "petal":
 		o = wobble(geom.Ellipse(l/2, w/2, 10), r, .05)
 	case "spoon", "strewn", "thread":

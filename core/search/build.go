@@ -115,9 +115,10 @@ func (l *building) rigid(ctx context.Context) {
 	}
 	full := map[string]bool{} // things that found no place, which their likes will not find either
 	for _, i := range order {
-		b := &p.bodies[i]
+		wished := p.bodies[i]
+		l.toAnswer(&wished)
+		b, trial := &wished, wished
 		e := &l.Tray.Elements[b.e]
-		trial := *b
 		like := fmt.Sprint(b.food.ID, b.spec.Form, e.Vessel, b.n)
 		for {
 			trial.write(e)
@@ -195,17 +196,20 @@ func (l *building) shorten(b *body) bool {
 	return false
 }
 
-// elsewhere looks for any free place for a rigid thing, coarse to fine, nearest
-// to where it was wished, where nothing wets it and it wets nothing.
+// elsewhere looks for any free place for a rigid thing, where nothing wets it and it wets nothing; on a mirrored tray
+// rather for one where its answer finds its own, too.
 func (l *building) elsewhere(ctx context.Context, b *body, e *tray.Element) bool {
+	b.standAlone()
+	if l.awaits(b) && l.nearest(ctx, b, e, l.answerable) {
+		return true
+	}
+	return l.nearest(ctx, b, e, func(*body) bool { return true })
+}
+
+// nearest lays a rigid thing at the free place nearest to where it was wished at which it is well, coarse to fine.
+func (l *building) nearest(ctx context.Context, b *body, e *tray.Element, well func(b *body) bool) bool {
 	z := l.Zone
 	from := b.pose.At()
-	host := b.host
-	b.host = -1
-	if host >= 0 {
-		b.bend = 0
-		b.shape()
-	}
 	for ring := 0.0; ring < 2*z.Half && ctx.Err() == nil; ring += 14 {
 		n := max(1, int(ring*2*math.Pi/22))
 		for k := range n {
@@ -220,7 +224,7 @@ func (l *building) elsewhere(ctx context.Context, b *body, e *tray.Element) bool
 					continue
 				}
 				trial.write(e)
-				if l.Clear(b.e) && !l.Softened(b.e) {
+				if l.Clear(b.e) && !l.Softened(b.e) && well(&trial) {
 					*b = trial
 					return true
 				}

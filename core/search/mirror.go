@@ -2,6 +2,7 @@ package search
 
 import (
 	"happytray/core/food"
+	"happytray/core/geom"
 	"happytray/core/pack"
 )
 
@@ -41,4 +42,57 @@ func (m *mover) answer(i int) {
 		return
 	}
 	m.p.bodies[b.twin].move(z.flip(b.pose))
+}
+
+// toAnswer begins a body where it answers what it is paired with, if that lies elsewhere than planned by now.
+func (l *building) toAnswer(b *body) {
+	if !b.mirror || b.twin == pack.Alone {
+		return
+	}
+	twin := &l.plan.bodies[b.twin]
+	o := &l.Tray.Elements[twin.e]
+	if !o.Placed || twin.fixed || o.Pose().At().Dist(twin.pose.At()) < asPlannedMM {
+		return
+	}
+	b.standAlone()
+	b.move(surface{l.Zone}.flip(o.Pose()))
+}
+
+// asPlannedMM is how far from where it was planned a thing may lie by rounding alone, mm.
+const asPlannedMM = .05
+
+// answerable reports whether what a body is paired with, and is not laid yet, would find room as its answer.
+func (l *building) answerable(b *body) bool {
+	twin := l.plan.bodies[b.twin]
+	twin.standAlone()
+	twin.move(surface{l.Zone}.flip(b.pose))
+	if !l.roomFor(&twin) {
+		return false
+	}
+	for _, mine := range b.firm() {
+		for _, other := range twin.firm() {
+			if d, _ := geom.Deeper(&mine, &other, 0); d > 0 {
+				return false
+			}
+		}
+	}
+	e := &l.Tray.Elements[twin.e]
+	was := *e
+	twin.write(e)
+	well := l.Clear(twin.e) && !l.Softened(twin.e)
+	*e = was
+	return well
+}
+
+// awaits reports whether a body is laid before what it is paired with.
+func (l *building) awaits(b *body) bool {
+	return b.mirror && b.twin != pack.Alone && !l.plan.bodies[b.twin].fixed && !l.Tray.Elements[l.plan.bodies[b.twin].e].Placed
+}
+
+// standAlone lets an arc go its own way, as a straight row.
+func (b *body) standAlone() {
+	if b.host >= 0 {
+		b.host, b.bend = -1, 0
+		b.shape()
+	}
 }
