@@ -56,6 +56,7 @@ const (
 	prism                // with sides as its outline
 	round                // round all over
 	folded               // soft slices on their folds
+	footed               // a plate on a foot, that something stands on
 )
 
 // Slant draws a tray as it is seen from one of its Sides, as a standalone SVG document, with the names of what
@@ -162,13 +163,16 @@ func (v *slanted) solids() []solid {
 		}
 		spec, _ := fd.Spec(e.Form)
 		vessel, inVessel := v.t.Vessel(e.Vessel)
+		if up := e.RaisedMM(); up >= standMM {
+			out = append(out, v.pedestal(e, up))
+		}
 		for k := range e.Pieces {
 			p := &e.Pieces[k]
 			s := v.solid(e, fd, spec, k)
 			if inVessel {
 				s.kind, s.side, s.taper = prism, colour.Must(vessel.Colour), .76
 				s.high = p.ZMM + vessel.HeightMM
-				if p.ZMM > 0 { // on what is hidden under it
+				if p.ZMM > 0 && p.ZMM < standMM { // on what is hidden under it
 					s.low = 0
 				}
 			}
@@ -200,6 +204,30 @@ func (v *slanted) solids() []solid {
 	slices.SortStableFunc(out, func(a, b solid) int { return cmp.Compare(a.depth, b.depth) })
 	return out
 }
+
+// plateMM is how thick the plate of a stand is.
+const plateMM = 6.0
+
+// standMM is from how high on, mm, what a thing stands on is seen under it.
+const standMM = 30.0
+
+// pedestal is what an element stands on: a plate on a foot.
+func (v *slanted) pedestal(e *tray.Element, up float64) solid {
+	var all geom.Outline
+	for _, p := range e.Pieces {
+		all = append(all, p.Outline...)
+	}
+	hull := all.Hull()
+	s := solid{element: e.ID, at: v.seen(hull.Centroid()), base: v.outline(about(hull, .94)), high: up, kind: footed, taper: .5, side: standColour}
+	s.depth = math.Inf(1)
+	for _, p := range e.Pieces { // before the first of what stands on it
+		s.depth = math.Min(s.depth, v.outline(p.Outline).Bounds().Max.Y-1)
+	}
+	return s
+}
+
+// standColour is that of glazed earthenware.
+var standColour = colour.Must("#dcd3c2")
 
 // solid is one piece as it stands.
 func (v *slanted) solid(e *tray.Element, fd *food.Food, spec food.Spec, k int) solid {
@@ -259,6 +287,11 @@ func (v *slanted) stand(m *markup, defs map[string]string, s solid) {
 			m.leaf("ellipse", "cx", f(at.X), "cy", f(project(s.at, s.low).Y), "rx", f(box.W()*.42), "ry", f(deep*press*.9), "fill", shadeOf(s.side, -26), "opacity", ".55")
 		}
 		m.leaf("use", "href", "#"+s.use, "transform", fmt.Sprintf("translate(%s %s) scale(1 %s) rotate(%s)", f(at.X), f(at.Y), f(k), f(s.turn)))
+	case footed:
+		foot, under := about(s.base, s.taper), s.high-plateMM
+		m.leaf("path", "d", sides(projected(foot, s.low), projected(about(s.base, .8*s.taper), under)), "fill", sideFill(defs, s.side, 12))
+		m.leaf("path", "d", sides(projected(s.base, under), projected(s.base, s.high)), "fill", sideFill(defs, s.side, 6))
+		m.leaf("path", "d", poly(projected(s.base, s.high)), "fill", shadeOf(s.side, 4))
 	default:
 		if s.kind == prism {
 			foot := s.base

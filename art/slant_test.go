@@ -3,10 +3,12 @@ package art
 import (
 	"encoding/xml"
 	"io"
+	"slices"
 	"strings"
 	"testing"
 
 	"happytray/core/geom"
+	"happytray/core/tray"
 )
 
 // drawnPieces reads a document to its end, and counts the elements that its groups name.
@@ -137,6 +139,40 @@ func BenchmarkSlant(b *testing.B) {
 	for b.Loop() {
 		if _, err := Slant("", tr, larder, "bottom", false); err != nil {
 			b.Fatal(err)
+		}
+	}
+}
+
+// What is set up high stands on something, that is drawn before it, and its own sides begin up there.
+func TestWhatStandsHighIsDrawnOnSomething(t *testing.T) {
+	tr := laid(t, 12)
+	drawn := func(mm float64) (feet int, low float64) {
+		k := slices.IndexFunc(tr.Elements, func(e tray.Element) bool { return e.Vessel != "" && e.Placed })
+		id := tr.Elements[k].ID
+		for n := range tr.Elements[k].Pieces {
+			tr.Elements[k].Pieces[n].ZMM = mm
+		}
+		v := slanted{t: tr, larder: larder, middle: tr.Board.Outline.Bounds().Centre()}
+		low = -1
+		for _, s := range v.solids() {
+			switch {
+			case s.element != id:
+			case s.kind == footed:
+				if feet++; low >= 0 || s.low != 0 || s.high != mm {
+					t.Errorf("at %v mm it stands on %+v", mm, s)
+				}
+			case low < 0:
+				low = s.low
+			}
+		}
+		if _, err := Slant("High", tr, larder, "bottom", true); err != nil {
+			t.Fatal(err)
+		}
+		return feet, low
+	}
+	for mm, want := range map[float64][2]float64{0: {0, 0}, 15: {0, 0}, 60: {1, 60}} {
+		if feet, low := drawn(mm); float64(feet) != want[0] || low != want[1] {
+			t.Errorf("%v mm high: %d stands, its side begins at %v", mm, feet, low)
 		}
 	}
 }

@@ -156,6 +156,14 @@ func TestActsDoWhatTheySay(t *testing.T) {
 	if z := at(now, cup).Pieces[0].ZMM; z != 30 {
 		t.Errorf("it stands %v mm high", z)
 	}
+	if k := slices.IndexFunc(tr.Elements, func(e tray.Element) bool { return e.Placed && e.Vessel == "" && e.Kind() == food.KindAnchor }); k >= 0 {
+		id := tr.Elements[k].ID
+		if now = do(Command{Kind: Lift, IDs: []string{id}, LiftMM: 60}); at(now, id).RaisedMM() != 60 {
+			t.Errorf("the %s stands %v mm high", id, at(now, id).RaisedMM())
+		}
+	} else {
+		t.Error("no cheese stands on it")
+	}
 	wide := pack.BoxOf(at(tr, row).Pieces)
 	now = do(Command{Kind: Open, IDs: []string{row}, Open: 1.5})
 	if box := pack.BoxOf(at(now, row).Pieces); math.Hypot(box.W(), box.H()) < 1.1*math.Hypot(wide.W(), wide.H()) {

@@ -57,10 +57,10 @@ func NextVessel(t *tray.Tray, larder *food.Larder, id string, vessels []board.Ve
 	return nil, fault.Bad("vessel", "no other vessel holds %.0f ml", ml)
 }
 
-// lift sets a bowl upon something hidden under it.
+// lift sets what stands upon something under it.
 func (h *hand) lift(mm float64) error {
-	if h.e.Vessel == "" {
-		return fault.Bad("element", "only what stands in a bowl can be lifted")
+	if h.e.Vessel == "" && h.e.Kind() != food.KindAnchor {
+		return fault.Bad("element", "only what stands can be lifted: a bowl, a cheese")
 	}
 	return h.raise(mm)
 }

@@ -220,9 +220,12 @@ func preparing(c *counter, j *job.Job, larder *food.Larder) {
 				} else {
 					c.add(ToPrepare, "bowl: "+strings.ToLower(v.Name), t.Copies(), name)
 				}
-				if up := e.RaisedMM(); up > 0 {
-					c.add(ToPrepare, fmt.Sprintf("small plate or lid, %.0f mm high, to set a bowl on", up), t.Copies(), name)
-				}
+			}
+			switch up := e.RaisedMM(); {
+			case up >= onAStand:
+				c.add(ToPrepare, fmt.Sprintf("steady stand or upturned bowl, %.0f mm high, to set something on", up), t.Copies(), name)
+			case up > 0:
+				c.add(ToPrepare, fmt.Sprintf("small plate or lid, %.0f mm high, to set something on", up), t.Copies(), name)
 			}
 			if food.Has(e.Form, food.Curled) {
 				c.one(ToPrepare, fmt.Sprintf("glass, about %.0f mm across", roseGlass(f)), name)

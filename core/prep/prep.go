@@ -35,7 +35,7 @@ type Step struct {
 	After    []Need   `json:"after"`          // what must be laid before it, and why
 
 	part   say.Value // what it says, within another sentence
-	raised float64   // how high above the board a bowl of it is set, mm
+	raised float64   // how high above the board it is set, mm
 }
 
 // Need is a step that must come before another.
@@ -163,10 +163,16 @@ func (s *Step) says(begin bool) {
 		s.Says = s.Says.Then("step.places", say.N(s.Groups))
 		s.part = say.Part("step.in", s.part, say.N(s.Groups))
 	}
-	if s.raised > 0 {
+	switch {
+	case s.raised >= onAStand:
+		s.Says = s.Says.Then("step.stand", say.MM(s.raised))
+	case s.raised > 0:
 		s.Says = s.Says.Then("step.raised", say.MM(s.raised))
 	}
 }
+
+// onAStand is from how high on, mm, a thing stands on an upturned bowl or a stand rather than on a small plate or a lid.
+const onAStand = 30.0
 
 // advised names what on a tray is commonly advised against for guests who are pregnant or of weak
 // immunity, where some are, and that infants get no honey.

@@ -123,3 +123,39 @@ func TestWholeCheeseIsBegun(t *testing.T) {
 		t.Errorf("the house leaves the first cut to its guests: %q", s)
 	}
 }
+
+// What is set up high is set up by a step, and what it stands on is in the kit.
+func TestWhatStandsHighStandsOnSomething(t *testing.T) {
+	larder := food.BuiltIn()
+	for mm, want := range map[float64][2]string{0: {}, 15: {"small plate or a lid", "small plate or lid, 15 mm high, to set something on"}, 70: {"a stand or an upturned bowl", "steady stand or upturned bowl, 70 mm high, to set something on"}} {
+		job, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 14}, Foods: []brief.Want{{Food: "soft-white-round"}, {Food: "wide-sausage"}, {Food: "red-grapes"}}}, larder, board.BuiltInCabinet())
+		if err != nil {
+			t.Fatal(err)
+		}
+		tr := job.Trays[0]
+		for i := range tr.Elements {
+			if e := &tr.Elements[i]; e.Food == "soft-white-round" {
+				e.Placed, e.Pieces = true, []tray.Piece{{ZMM: mm, HeightMM: 31}, {ZMM: mm, HeightMM: 31}}
+			}
+		}
+		s := Order(tr, larder)
+		said, things := "", []string{}
+		for _, st := range s.Steps {
+			if st.Food == "soft-white-round" {
+				said = fmt.Sprint(st.Says)
+			}
+		}
+		for _, k := range kitOf(job, larder) {
+			if strings.Contains(k.What, "to set something on") {
+				things = append(things, k.What)
+			}
+		}
+		if want[1] == "" {
+			if strings.Contains(said, "set ") || len(things) > 0 {
+				t.Errorf("on the board: %q, %v", said, things)
+			}
+		} else if !strings.Contains(said, want[0]) || len(things) != 1 || things[0] != want[1] {
+			t.Errorf("%v mm high: %q, %v", mm, said, things)
+		}
+	}
+}

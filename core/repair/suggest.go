@@ -193,13 +193,13 @@ func candidates(t *tray.Tray, larder *food.Larder, f review.Finding) (out []cand
 	return out
 }
 
-// raised sets one bowl higher where a part of the board lies flat.
+// raised sets one thing higher where a part of the board lies flat.
 func raised(t *tray.Tray, larder *food.Larder, f review.Finding) (out []candidate) {
 	if f.Check != "height.relief" {
 		return nil
 	}
 	for i := range t.Elements {
-		if by := pack.RaiseBy(t, i); by > 0 {
+		for _, by := range pack.Lifts(t, i) {
 			out = append(out, candidate{fmt.Sprintf("set the %s %.0f mm higher", nameOf(t, larder, i), by), func(context.Context) *tray.Tray {
 				c := t.Clone()
 				c.Elements[i] = pack.Raised(c.Elements[i], by)

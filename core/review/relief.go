@@ -3,18 +3,64 @@ package review
 import (
 	"math"
 
+	"happytray/core/board"
 	"happytray/core/geom"
 	"happytray/core/say"
 )
 
 // A board that is all of one height reads flat, however full it is. Levels are what stands under LowMM, what
-// stands up to tallMM, and what stands above; every part of a board, of about a forearm's reach, wants all three
+// stands up to TallMM, and what stands above; every part of a board, of about a forearm's reach, wants all three
 // (docs/craft.md, Where things go: tall things, different heights look alive).
 const (
-	tallMM    = 40.0
+	// TallMM is the height, mm, over which something stands above what lies round it.
+	TallMM    = 40.0
 	partMM    = 250.0
 	leastSeen = 40 // spots of the raster with food on them from which a part counts
+
+	// StoreyMM is how high, mm, something stands that makes a long table rise.
+	StoreyMM      = 100.0
+	storeysFromMM = 1500.0 // how long a table is that wants it, once a metre
+	storeyMM2     = 3000.0 // seen of it: a bowl of 62 mm
+	storeyShare   = .2     // of the relief of such a table
 )
+
+// Storeys is how many things a board wants that stand StoreyMM high and more, along its longer way; none on one that is not long.
+func Storeys(b *board.Board) int {
+	box := b.FoodZone.Bounds()
+	if long := math.Max(box.W(), box.H()); long >= storeysFromMM {
+		return int(math.Round(long / 1000))
+	}
+	return 0
+}
+
+// storeys are which of the parts along a long table have something that high, from its one end to the other.
+func (l *Live) storeys() []bool {
+	n := Storeys(l.tray.Board)
+	if n == 0 {
+		return nil
+	}
+	box := l.tray.Board.FoodZone.Bounds()
+	s, g := &l.chart.sight, l.chart.g
+	spots, out := make([]int, n), make([]bool, n)
+	for y := range s.h {
+		for x := range s.w {
+			if s.top[y*s.w+x] < StoreyMM*sixteenth {
+				continue
+			}
+			at, from, long := g.Centre(x*s.step, y*s.step), box.Min.X, box.W()
+			along := at.X
+			if box.H() > box.W() {
+				along, from, long = at.Y, box.Min.Y, box.H()
+			}
+			spots[max(0, min(n-1, int((along-from)/long*float64(n))))]++
+		}
+	}
+	each := g.Cell * float64(s.step)
+	for k := range out {
+		out[k] = float64(spots[k])*each*each >= storeyMM2
+	}
+	return out
+}
 
 // levelShares are the shares of what lies on a part of the board that make a level of it: a single tall bowl does.
 var levelShares = [3]float64{.15, .15, .04}
@@ -54,7 +100,7 @@ func (l *Live) parts() []part {
 			switch top := s.top[y*s.w+x]; {
 			case top < LowMM*sixteenth:
 				p.spots[0]++
-			case top <= tallMM*sixteenth:
+			case top <= TallMM*sixteenth:
 				p.spots[1]++
 			default:
 				p.spots[2]++
@@ -94,11 +140,36 @@ func (m *measures) relief() {
 	if n == 0 {
 		return
 	}
-	m.values["height.relief"] = sum / float64(n)
+	value, flat := sum/float64(n), -1
+	if high := m.l.storeys(); len(high) > 0 {
+		have := 0.0
+		for k := range high {
+			if high[k] {
+				have++
+			} else if flat < 0 {
+				flat = k
+			}
+		}
+		value = (1-storeyShare)*value + storeyShare*have/float64(len(high))
+	}
+	m.values["height.relief"] = value
+	if flat >= 0 && least > .72 && !m.quiet {
+		m.find("height.relief", Note, 3, m.along(flat), nil, say.New("relief.storey", say.Word(m.side(m.along(flat))), say.MM(StoreyMM)))
+	}
 	if least > .72 || m.quiet {
 		return
 	}
 	where := say.Word(m.side(worst))
-	says := [3]say.Sentence{say.New("relief.low", where, say.MM(LowMM)), say.New("relief.middle", where), say.New("relief.tall", where, say.MM(tallMM))}[lacks]
+	says := [3]say.Sentence{say.New("relief.low", where, say.MM(LowMM)), say.New("relief.middle", where), say.New("relief.tall", where, say.MM(TallMM))}[lacks]
 	m.find("height.relief", Note, 6*(1-least), worst, nil, says)
+}
+
+// along is the middle of one of the parts along a long table.
+func (m *measures) along(part int) geom.Point {
+	box, n := m.l.tray.Board.FoodZone.Bounds(), Storeys(m.l.tray.Board)
+	share := (float64(part) + .5) / float64(n)
+	if box.H() > box.W() {
+		return geom.Pt(box.Centre().X, box.Min.Y+share*box.H())
+	}
+	return geom.Pt(box.Min.X+share*box.W(), box.Centre().Y)
 }

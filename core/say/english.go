@@ -48,6 +48,7 @@ var judging = map[string]string{
 	"height.around":        "The {1} {1:stands|stand} before the {2}: {3} of it is seen from around. Tall things go in the middle.",
 	"relief.low":           "Everything on the {1} is tall. Something under {2} between would set it off: nuts, berries, a fan of slices.",
 	"relief.middle":        "The {1} has nothing between flat and tall. Cubes, grapes or folded slices would join the two.",
+	"relief.storey":        "Nothing on the {1} stands {2} high. A long table wants a second storey: set a bowl or a cut cheese on a stand.",
 	"relief.tall":          "The {1} lies flat: nothing there stands above {2}. Set a bowl on something, or stand crackers up in a cup.",
 	"service.cutroom":      "The {1} {1:has|have} {2} free in front of {1:it|them}. A knife wants {3}: turn {1:it|them}, or move what stands there.",
 	"service.reach":        "From the {1} nobody reaches the {2}: {2:it begins|they begin} {3} in. Put some of {2:it|them} there too.",

@@ -94,6 +94,7 @@ var working = map[string]string{
 	"step.in":     "{1}, in {2} places",
 	"step.places": ", in {1} places",
 	"step.raised": ", set {1} up on a small plate or a lid",
+	"step.stand":  ", set {1} up on a stand or an upturned bowl that does not rock",
 
 	"pace.set-up":     "Setting up",
 	"pace.line":       "Lining boards",

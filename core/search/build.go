@@ -1,10 +1,12 @@
 package search
 
 import (
+	"cmp"
 	"context"
 	"fmt"
 	"math"
 	"math/rand/v2"
+	"slices"
 	"strings"
 
 	"happytray/core/food"
@@ -64,37 +66,46 @@ func (s *composer) build(ctx context.Context, p *plan, r *rand.Rand) (*tray.Tray
 	return b.Tray, score
 }
 
-// mostRaised bowls of a board stand on something, as far as that makes it a better one.
-const mostRaised = 3
+// raisedPerMM2 is how many things of a board stand on something at most, one for this much of it, and leastRaised on a small one.
+const (
+	raisedPerMM2 = 1.5e5
+	leastRaised  = 3
+)
 
-// raise sets bowls higher where a part of the board lies flat, the one that helps most first, and answers with the score.
+// lift is something set higher, and what that alone adds to the score.
+type lift struct {
+	i        int
+	mm, gain float64
+}
+
+// raise sets things higher where a part of the board lies flat, what helps most first, and answers with the score.
 func raise(t *tray.Tray, larder *food.Larder, score float64) float64 {
 	live := review.NewLive(t, larder)
 	if flat, ok := live.Totals().Value("height.relief"); !ok || flat > .98 {
 		return score
 	}
-	any := false
-	for range mostRaised {
-		best, most := -1, score+.05
-		for i := range t.Elements {
-			by := pack.RaiseBy(t, i)
-			if by == 0 {
-				continue
-			}
-			live.Set(i, pack.Raised(t.Elements[i], by))
-			if s := live.Score(); s > most {
-				best, most = i, s
-			}
+	var lifts []lift
+	for i := range t.Elements {
+		for _, mm := range pack.Lifts(t, i) {
+			live.Set(i, pack.Raised(t.Elements[i], mm))
+			lifts = append(lifts, lift{i, mm, live.Score() - score})
 			live.Set(i, t.Elements[i])
 		}
-		if best < 0 {
-			break
-		}
-		t.Elements[best] = pack.Raised(t.Elements[best], pack.RaiseBy(t, best))
-		live.Set(best, t.Elements[best])
-		any = true
 	}
-	if any { // what lay against them lies lower than they stand now
+	slices.SortStableFunc(lifts, func(a, b lift) int { return cmp.Compare(b.gain, a.gain) })
+	left, done := max(leastRaised, int(t.Board.FoodZone.Area()/raisedPerMM2)), score
+	for _, up := range lifts {
+		if left == 0 || up.gain <= 0 || t.Elements[up.i].RaisedMM() > 0 {
+			continue
+		}
+		live.Set(up.i, pack.Raised(t.Elements[up.i], up.mm))
+		if s := live.Score(); s > done+.05 {
+			t.Elements[up.i], done, left = live.Tray().Elements[up.i], s, left-1
+		} else {
+			live.Set(up.i, t.Elements[up.i])
+		}
+	}
+	if done > score { // what lay against them lies lower than they stand now
 		pack.Rest(t, func(int) bool { return true })
 		return review.NewLive(t, larder).Score()
 	}

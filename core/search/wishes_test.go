@@ -429,3 +429,40 @@ func TestTastingOrder(t *testing.T) {
 		}
 	}
 }
+
+// A long table has something a storey high on most of its parts, on the road none, and whatever is set up does not stand
+// in what lies round it.
+func TestLongTablesRise(t *testing.T) {
+	if testing.Short() {
+		t.Skip("lays a table")
+	}
+	for _, travels := range []bool{false, true} {
+		tr := plantest.Planned(t, brief.Brief{Guests: brief.Guests{Adults: 60}, Occasion: "grazing", Travels: brief.Travels{Yes: travels}, Board: &board.Request{Shape: "rectangle", LengthMM: 2400, WidthMM: 600}})
+		got := plantest.Lay(t, tr, search.Options{Effort: 1}).Tray
+		want, high := review.Storeys(got.Board), 0
+		for i := range got.Elements {
+			e := &got.Elements[i]
+			top := 0.0
+			for _, p := range e.Pieces {
+				top = math.Max(top, p.ZMM+p.HeightMM)
+			}
+			if up := e.RaisedMM(); up > 0 {
+				if e.Vessel == "" && !food.Has(e.Form, food.CutInPlace) {
+					t.Errorf("%s, %s, is set up", e.ID, e.Form)
+				}
+				if top >= review.StoreyMM {
+					high++
+				}
+			}
+		}
+		switch {
+		case want < 2:
+			t.Fatalf("a table of %v wants %d", got.Board.FoodZone.Bounds(), want)
+		case travels && high > 0:
+			t.Errorf("on the road %d stand high", high)
+		case !travels && 2*high < want:
+			t.Errorf("%d of %d stand high", high, want)
+		}
+		plantest.OneOnTheOther(t, "a long table", got)
+	}
+}

@@ -78,12 +78,16 @@ func (e *Element) Alike(o *Element) bool {
 	})
 }
 
-// RaisedMM is how high above the board what stands in a vessel is set, on something hidden under it; 0 for all else.
+// RaisedMM is how high above the board what stands is set, on something under it; 0 for what lies.
 func (e *Element) RaisedMM() float64 {
-	if e.Vessel == "" || len(e.Pieces) == 0 {
+	if e.Vessel == "" && e.Kind() != food.KindAnchor || len(e.Pieces) == 0 {
 		return 0
 	}
-	return e.Pieces[0].ZMM
+	least := e.Pieces[0].ZMM
+	for _, p := range e.Pieces[1:] {
+		least = min(least, p.ZMM)
+	}
+	return least
 }
 
 // Reserve is food held back for topping up.

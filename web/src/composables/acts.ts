@@ -7,7 +7,7 @@ import { useLarder } from '@/stores/larder'
 import { useToast } from '@/stores/toast'
 import { useRoomSays } from './roomSays'
 
-const lifts = [0, 15, 30] // mm that a bowl is set upon
+const lifts = [0, 15, 30, 60] // mm: a lid, a small plate, an upturned bowl
 
 /** What hands do besides moving one thing: the server does it, and everything else makes room. One step to undo each. */
 export function useActs(selected: Ref<string | null>) {

@@ -15,7 +15,7 @@ const keys: [string, string][] = [
   ['X   J', 'swap, or join it, with what is chosen next'],
   ['PgUp PgDn', 'a piece more, from reserve, or less'],
   ['O   C', 'open a row, wrap round its neighbour; with Shift back'],
-  ['V   U', 'another bowl; lift the bowl'],
+  ['V   U', 'another bowl; set it up on something'],
   ['T   R', 'choose several; lay those again'],
   ['Delete', 'take it off the board'],
   ['Enter', 'on the strip: lay it where there is room'],

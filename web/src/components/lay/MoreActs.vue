@@ -143,10 +143,10 @@ function then(act: () => unknown) {
           Wrap round its neighbour <kbd>C</kbd>
         </button>
       </template>
+      <button v-if="bowl || whole" class="btn quiet" @click="acts.lift(chosen)">
+        {{ lifted ? `Stands ${lifted} mm higher: change` : 'Set it up on something' }} <kbd>U</kbd>
+      </button>
       <template v-if="bowl">
-        <button class="btn quiet" @click="acts.lift(chosen)">
-          {{ lifted ? `Stands ${lifted} mm higher: change` : 'Lift it on something hidden' }} <kbd>U</kbd>
-        </button>
         <label class="vessel">
           <span class="soft small">Stands in</span>
           <Choose
