@@ -112,19 +112,24 @@ func (v *slanted) draw(title string, names bool) string {
 	for _, s := range solids {
 		box = box.Union(projected(s.base, s.high).Bounds())
 	}
+	for _, p := range scene.Plates {
+		box = box.Union(projected(geom.Circle(p.AcrossMM/2, 32).Move(v.seen(p.At)), -boardMM).Bounds())
+	}
 	box = box.Grow(24)
 	defs := maps.Clone(scene.Defs)
 	var m, drawings, body markup
+	behind, before, used := v.plates(scene.Plates, defs)
 	for _, id := range slices.Sorted(maps.Keys(scene.Drawings)) {
-		drawings.open("g", "id", id)
-		drawings.put(scene.Drawings[id].SVG)
-		drawings.shut("g")
+		used[id] = scene.Drawings[id].SVG
 	}
+	drawings.put(named(used))
+	body.put(behind)
 	v.board(&body, defs, rim, scene.Board)
 	v.shadows(&body, solids)
 	for _, s := range solids {
 		v.stand(&body, defs, s)
 	}
+	body.put(before)
 	if names {
 		writeNames(&body, labels(v.t, v.larder, func(q geom.Point, high float64) geom.Point { return project(v.seen(q), high) }), nameSize(box.W()))
 	}
@@ -136,6 +141,24 @@ func (v *slanted) draw(title string, names bool) string {
 	m.put(body.String())
 	m.shut("svg")
 	return m.String()
+}
+
+// plates draws the plates beside the board on the table, those behind it and those before it, and the drawings they use.
+func (v *slanted) plates(all []DrawnPlate, defs map[string]string) (behind, before string, used map[string]string) {
+	used = map[string]string{}
+	var far, near markup
+	for _, p := range all {
+		q := v.seen(p.At)
+		m := &near
+		if q.Y < 0 {
+			m = &far
+		}
+		at := project(q, -boardMM)
+		m.open("g", "transform", fmt.Sprintf("translate(%s %s) scale(1 %s) rotate(%s)", f(at.X), f(at.Y), f(press), f(v.turn)))
+		m.put(plateOf(0, p.Plate, v.larder, used, defs))
+		m.shut("g")
+	}
+	return far.String(), near.String(), used
 }
 
 // board draws what everything stands on, with its edge, and its shadow on the table.
@@ -201,8 +224,24 @@ func (v *slanted) solids() []solid {
 			out = append(out, s)
 		}
 	}
+	hideUnder(out)
 	slices.SortStableFunc(out, func(a, b solid) int { return cmp.Compare(a.depth, b.depth) })
 	return out
+}
+
+// hideUnder lets what lies under a stand be drawn before it.
+func hideUnder(all []solid) {
+	for _, s := range all {
+		if s.kind != footed {
+			continue
+		}
+		box := s.base.Bounds()
+		for k := range all {
+			if o := &all[k]; o.element != s.element && o.high <= s.high && box.Contains(o.at) && s.base.Contains(o.at) {
+				o.depth = math.Min(o.depth, s.depth-.5)
+			}
+		}
+	}
 }
 
 // plateMM is how thick the plate of a stand is.
@@ -250,7 +289,9 @@ func (v *slanted) solid(e *tray.Element, fd *food.Food, spec food.Spec, k int) s
 		}
 	case "wedge", "triangle", "sector", "slab", "box":
 		s.side = colour.Must(fd.Cut)
-	case "leaf", "petal", "spoon", "skewer":
+	case "skewer": // balls on a pick
+		s.kind = round
+	case "leaf", "petal", "spoon":
 		s.kind = flat
 	}
 	if s.kind == prism && p.HeightMM < 2.5 {

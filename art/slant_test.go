@@ -176,3 +176,31 @@ func TestWhatStandsHighIsDrawnOnSomething(t *testing.T) {
 		}
 	}
 }
+
+// The plates beside a board stand beside it at a slant, too: behind it or before it, whole and pressed as it is.
+func TestPlatesStandBesideASlantedBoard(t *testing.T) {
+	tr := laid(t, 12)
+	tr.Reserve = append(tr.Reserve, tray.Reserve{Food: "round-crackers", Form: "shingle", Grams: 400, Count: 100, Why: tray.KeptCrisp})
+	plates := platesBeside(tr, larder)
+	if len(plates) == 0 {
+		t.Fatal("no plates")
+	}
+	for _, side := range Sides {
+		v := slanted{t: tr, larder: larder, turn: turnOf[side], middle: tr.Board.Outline.Bounds().Centre()}
+		behind, before, used := v.plates(plates, map[string]string{})
+		far := 0
+		for _, p := range plates {
+			if v.seen(p.At).Y < 0 {
+				far++
+			}
+		}
+		press := "scale(1 " + f(press) + ")"
+		if n := strings.Count(behind, press); n != far || strings.Count(before, press) != len(plates)-far || len(used) == 0 {
+			t.Errorf("from the %s %d of %d stand behind, %d before, drawn of %d", side, n, len(plates), strings.Count(before, press), len(used))
+		}
+		doc, err := Slant("Beside", tr, larder, side, false)
+		if err != nil || !strings.Contains(doc, behind) || !strings.Contains(doc, before) {
+			t.Errorf("from the %s they are left out: %v", side, err)
+		}
+	}
+}

@@ -41,3 +41,8 @@ func OfStands(asked []Request) []Request {
 func IsTier(b *Board) bool {
 	return b != nil && slices.ContainsFunc(Stands(), func(s Stand) bool { return slices.Contains(s.Boards, b.ID) })
 }
+
+// IsUpperTier reports whether a board is a tier of one that stands over another.
+func IsUpperTier(b *Board) bool {
+	return b != nil && slices.ContainsFunc(Stands(), func(s Stand) bool { return slices.Index(s.Boards, b.ID) > 0 })
+}

@@ -93,7 +93,7 @@ func lay(t *tray.Tray, b brief.Brief, amounts []amount.Amount, cabinet *board.Ca
 		}
 		why := "the board is full; top up from this"
 		if a.Food.Category == food.Cracker {
-			why = "beside the board, kept crisp"
+			why = tray.KeptCrisp
 		}
 		t.Reserve = append(t.Reserve, tray.Reserve{Food: a.Food.ID, Form: a.Form, Grams: round.Tenth(left),
 			Count: int(math.Round(left / spec.MassG)), Why: why})

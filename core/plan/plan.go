@@ -245,6 +245,9 @@ func planPart(b brief.Brief, p tray.Part, all []tray.Part, larder *food.Larder, 
 		lay(t, theirs, share.amounts, cabinet)
 		out = append(out, t)
 	}
+	if isStand(surfaces) {
+		besideStand(out)
+	}
 	return out, says, nil
 }
 

@@ -9,6 +9,8 @@ import (
 	"happytray/core/brief"
 	"happytray/core/fault"
 	"happytray/core/food"
+	"happytray/core/round"
+	"happytray/core/tray"
 )
 
 // onTiers is a brief with every tiered stand that it names as a set of its boards; a fault where that cannot be.
@@ -111,4 +113,24 @@ func footprint(a amount.Amount, s food.Spec) float64 {
 		return 4500 // a bowl of 75 mm
 	}
 	return food.FootprintMM2(s, int(a.Grams/max(.1, s.MassG)+.5))
+}
+
+// besideStand brings the bread and the crackers that stand beside the tiers of a stand together: beside it there is one table,
+// and they are the lowest tier's.
+func besideStand(tiers []*tray.Tray) {
+	lowest := tiers[0]
+	for _, t := range tiers[1:] {
+		t.Reserve = slices.DeleteFunc(t.Reserve, func(r tray.Reserve) bool {
+			if r.Why != tray.KeptCrisp {
+				return false
+			}
+			if k := slices.IndexFunc(lowest.Reserve, func(o tray.Reserve) bool { return o.Food == r.Food && o.Form == r.Form && o.Why == r.Why }); k >= 0 {
+				lowest.Reserve[k].Grams = round.Tenth(lowest.Reserve[k].Grams + r.Grams)
+				lowest.Reserve[k].Count += r.Count
+			} else {
+				lowest.Reserve = append(lowest.Reserve, r)
+			}
+			return true
+		})
+	}
 }

@@ -36,6 +36,9 @@ func TestTieredStands(t *testing.T) {
 				t.Errorf("%s: tier %d is %s", s.ID, n, tr.Board.ID)
 			}
 			tr = plantest.Lay(t, tr, search.Options{Seed: 3, Effort: 6}).Tray
+			if plates := tr.Beside(plantest.Larder); (plates.Count > 0) != (n == 0) { // one table beside a stand
+				t.Errorf("%s: %d plates stand beside tier %d", s.ID, plates.Count, n)
+			}
 			rev := review.Judge(tr, plantest.Larder)
 			if k, ok := rev.Value("service.kinds"); !ok || k > 0 {
 				t.Errorf("%s: told that %v kinds are too much or too little, where the other tiers make up for it", tr.Board.ID, k)

@@ -4,6 +4,7 @@ import (
 	"math"
 	"slices"
 
+	"happytray/core/board"
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/geom"
@@ -89,12 +90,17 @@ func (p Plates) forAll(all []Reserve) int {
 	return max(1, min(p.Count-1, int(math.Round(float64(p.Count)*weight(all)/p.Grams))))
 }
 
-// besides is what of the reserve stands beside the board, one line for each food.
+// KeptCrisp is why the plan leaves bread and crackers beside a board.
+const KeptCrisp = "beside the board, kept crisp"
+
+// besides is what of the reserve stands beside the board, one line for each food. What found no room on an upper tier of a
+// stand waits in its box: beside a stand there is one table.
 func (t *Tray) besides(larder *food.Larder) []Reserve {
 	var out []Reserve
+	upper := board.IsUpperTier(t.Board)
 	for _, r := range t.Reserve {
 		f, ok := larder.Get(r.Food)
-		if !ok || f.Category != food.Cracker || r.Grams <= 0 {
+		if !ok || f.Category != food.Cracker || r.Grams <= 0 || upper && r.Why != KeptCrisp {
 			continue
 		}
 		if k := slices.IndexFunc(out, func(o Reserve) bool { return o.Food == r.Food }); k >= 0 {
