@@ -175,6 +175,7 @@ func init() { // in init because drawings of bowls look foods up again
 		"marshmallow":       marshmallow,
 		"melon wedge":       melonWedge,
 		"mint":              mint,
+		"parsley":           parsley,
 		"name stand":        nameStand,
 		"olive":             olive,
 		"passion half":      passionHalf,

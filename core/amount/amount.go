@@ -71,7 +71,11 @@ func Apportion(b brief.Brief, chosen []pick.Choice) []Amount {
 		case f.Category == food.Garnish:
 			a.Grams = spec.MassG * float64(max(2, min(14, 2+b.Guests.Total()/6)))
 			if b.HouseRules().Greenery == "generous" {
-				a.Grams *= 2
+				if food.Has(a.Form, food.Tucked) {
+					a.Grams = math.Max(1.2*a.Grams, generousG(b.Guests.Total())/float64(sprigs(out)))
+				} else {
+					a.Grams *= 2
+				}
 			}
 			a.Why = say.That("amount.green")
 		case food.Has(a.Form, food.OnFood):
@@ -91,6 +95,27 @@ func Apportion(b brief.Brief, chosen []pick.Choice) []Amount {
 		a.Usual = t.plain[i]
 	}
 	return out
+}
+
+// generousG is what sprigs weigh together where a house is generous with greens: 8 to 15 g on a board for up to two dozen
+// guests, and as much for each two dozen more.
+func generousG(guests int) float64 {
+	const most, dozens = 15.0, 24
+	if guests > dozens {
+		return most * float64(guests) / dozens
+	}
+	return max(9, most*float64(guests)/dozens) // whole sprigs come to a little less
+}
+
+// sprigs is how many of the foods are greens that are tucked in.
+func sprigs(all []Amount) int {
+	n := 0
+	for i := range all {
+		if all[i].Food.Category == food.Garnish && food.Has(all[i].Form, food.Tucked) {
+			n++
+		}
+	}
+	return max(1, n)
 }
 
 // leastBowl is the least that is worth a bowl of its own, grams: two spoons.

@@ -30,10 +30,11 @@ const (
 	Opened                         // sliced nearly through: a guest pulls a slice off
 	StoodUp                        // a whole fruit stood up in slices: it keeps its core
 	Strewn                         // by the pinch, over whatever suits it
+	Tucked                         // greens with their ends hidden
 )
 
 var traits = map[string]Trait{
-	"topping": OnFood, "strewn": OnFood | Strewn, "drizzled": OnFood, "begun": Begun, "whole": AsItComes | KeepsStone, "cut-round": CutInPlace, "cut-round-12": CutInPlace, "cut-round-16": CutInPlace, "skewer": OnPick,
+	"topping": OnFood, "sprig": Tucked, "strewn": OnFood | Strewn, "drizzled": OnFood, "begun": Begun, "whole": AsItComes | KeepsStone, "cut-round": CutInPlace, "cut-round-12": CutInPlace, "cut-round-16": CutInPlace, "skewer": OnPick,
 	"bowl": InDish | Spooned, "pot": InDish | Spooned, "upright": InDish | StandsOut, "flower": InDish | StandsOut,
 	"ring": RoundAVessel, "criss-cross": Crossed, "rosette": Curled, "arc": Hugs,
 	"trail": Winding | Drapes, "ribbon": Drapes, "half-fold-fan": Drapes,

@@ -24,7 +24,7 @@ func TestTraits(t *testing.T) {
 		forms []string
 	}{
 		{OnFood, []string{"topping", "strewn", "drizzled"}}, {Strewn, []string{"strewn"}}, {Begun, []string{"begun"}}, {AsItComes, []string{"whole"}}, {InDish, []string{"bowl", "pot", "upright", "flower"}}, {StandsOut, []string{"upright", "flower"}},
-		{OnPick, []string{"skewer"}}, {Drapes, []string{"trail", "ribbon", "half-fold-fan"}}, {CutSmall, []string{"halves", "quarters", "slices"}}, {KeepsStone, []string{"whole", "drift"}},
+		{OnPick, []string{"skewer"}}, {Tucked, []string{"sprig"}}, {Drapes, []string{"trail", "ribbon", "half-fold-fan"}}, {CutSmall, []string{"halves", "quarters", "slices"}}, {KeepsStone, []string{"whole", "drift"}},
 		{Winding, []string{"trail"}}, {CutInPlace, []string{"cut-round", "cut-round-12", "cut-round-16"}}, {NotEaten, []string{"prop"}}, {Spooned, []string{"bowl", "pot"}},
 	} {
 		var has []string

@@ -76,3 +76,26 @@ func TestGreeneryAsTheHouseLikesIt(t *testing.T) {
 		t.Errorf("grams of greens: %v", greens)
 	}
 }
+
+// A house that is generous with greens has 8 to 15 g of sprigs on a board, and as much again for two dozen guests more.
+func TestGenerousGreensAreWeighed(t *testing.T) {
+	for guests, want := range map[int][2]float64{4: {7.5, 11}, 12: {7.5, 13}, 24: {13, 20}, 48: {27, 36}} {
+		for month := 1; month <= 12; month += 3 {
+			j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: guests}, Month: month, Rules: &brief.Rules{Greenery: "generous"}}, larder, board.BuiltInCabinet())
+			if err != nil {
+				t.Fatal(err)
+			}
+			g, sprigs := 0.0, false
+			for _, tr := range j.Trays {
+				for _, e := range tr.Elements {
+					if food.Has(e.Form, food.Tucked) {
+						g, sprigs = g+e.Grams*float64(tr.Copies()), true
+					}
+				}
+			}
+			if sprigs && (g < want[0] || g > want[1]) {
+				t.Errorf("%d guests in month %d: %.1f g of sprigs", guests, month, g)
+			}
+		}
+	}
+}
