@@ -112,10 +112,11 @@ func (v *slanted) draw(title string, names bool) string {
 	for _, s := range solids {
 		box = box.Union(projected(s.base, s.high).Bounds())
 	}
-	for _, p := range scene.Plates {
-		box = box.Union(projected(geom.Circle(p.AcrossMM/2, 32).Move(v.seen(p.At)), -boardMM).Bounds())
-	}
 	box = box.Grow(24)
+	board := box // without the plates, for whoever shows it alone
+	for _, p := range scene.Plates {
+		box = box.Union(projected(geom.Circle(p.AcrossMM/2+24, 32).Move(v.seen(p.At)), -boardMM).Bounds())
+	}
 	defs := maps.Clone(scene.Defs)
 	var m, drawings, body markup
 	behind, before, used := v.plates(scene.Plates, defs)
@@ -133,7 +134,7 @@ func (v *slanted) draw(title string, names bool) string {
 	if names {
 		writeNames(&body, labels(v.t, v.larder, func(q geom.Point, high float64) geom.Point { return project(v.seen(q), high) }), nameSize(box.W()))
 	}
-	m.open("svg", "xmlns", namespace, "width", f(box.W())+"mm", "height", f(box.H())+"mm", "viewBox", view(box.Min.X, box.Min.Y, box.W(), box.H()), "role", "img")
+	m.open("svg", "xmlns", namespace, "width", f(box.W())+"mm", "height", f(box.H())+"mm", "viewBox", view(box.Min.X, box.Min.Y, box.W(), box.H()), "data-board", view(board.Min.X, board.Min.Y, board.W(), board.H()), "role", "img")
 	m.open("title")
 	m.text(title)
 	m.shut("title")

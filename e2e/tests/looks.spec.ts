@@ -29,7 +29,14 @@ test('the tray is seen at a slant from each side, and goes out as a picture', as
   await openDemo(page, 'First firing', 'Lay')
   await expect(holds(page).first()).toBeAttached()
   await page.keyboard.press('i')
-  await expect(page.getByRole('img', { name: /^The tray from the front, \d+ elements/ })).toBeVisible()
+  const front = page.getByRole('img', { name: /^The tray from the front, \d+ elements/ })
+  await expect(front).toBeVisible()
+  // the board alone, without the plates that stand beside it and are in the picture: that is wider
+  const [shown, whole] = await front.evaluate((img: HTMLImageElement) => [
+    img.width / img.height,
+    img.naturalWidth / img.naturalHeight,
+  ])
+  expect(shown!).toBeLessThan(0.9 * whole!)
   await choose(page, 'Seen from', /left/i)
   await expect(page.getByRole('img', { name: /from the left/ })).toBeVisible()
   await page.getByRole('button', { name: 'Picture', exact: true }).click()

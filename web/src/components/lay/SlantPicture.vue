@@ -1,5 +1,6 @@
 <script setup lang="ts">
-// The tray as a guest sees it from one side; it follows every change.
+// The tray as a guest sees it from one side; it follows every change. The plates beside it are left out, as above: beside
+// them it would be shown a quarter smaller.
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import type { TrayFile } from '@/api/tray.gen'
 import type { Mark } from '@/components/lay/TrayMarks.vue'
@@ -15,9 +16,11 @@ const draw = newest(
   async signal => {
     const svg = await drawing(props.tray, props.from, false, '', signal)
     if (signal.aborted) return
-    box.value = (/viewBox="([^"]+)"/.exec(svg)?.[1] ?? '0 0 1 1').split(' ').map(Number)
+    const board = /data-board="([^"]+)"/.exec(svg)?.[1] ?? '0 0 1 1'
+    box.value = board.split(' ').map(Number)
     URL.revokeObjectURL(url.value)
-    url.value = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }))
+    const alone = svg.replace(/viewBox="[^"]+"/, `viewBox="${board}"`)
+    url.value = URL.createObjectURL(new Blob([alone], { type: 'image/svg+xml' }))
   },
   30,
   true,
