@@ -6,6 +6,7 @@ import (
 	"image"
 	"image/jpeg"
 	"math"
+	"slices"
 	"strings"
 	"testing"
 
@@ -120,7 +121,9 @@ func TestMovedPiecesAreNamed(t *testing.T) {
 	for k, e := range movable {
 		to, clear := geom.Point{}, false
 		for _, way := range []geom.Point{{X: 40, Y: 24}, {X: -40, Y: 24}, {X: 40, Y: -24}, {X: -40, Y: -24}} {
-			if at := e.Pose().At().Add(way); !clear && tr.Board.FoodZone.Contains(at) && !looksLike(tr, e, at) {
+			there := e.Pieces[0].Outline.Move(way)
+			on := !slices.ContainsFunc(there, func(q geom.Point) bool { return !tr.Board.FoodZone.Contains(q) })
+			if !clear && on && !looksLike(tr, e, e.Pose().At().Add(way)) { // what hangs over the edge is not seen whole
 				to, clear = way, true
 			}
 		}
