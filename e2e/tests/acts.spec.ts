@@ -64,14 +64,14 @@ test('a heap is duplicated, split, made less and changes places with a bowl, by 
   await undo(page, was)
 })
 
-test('a bowl is lifted and stands in another, by its card', async ({ page }) => {
+test('a bowl is set up on something and stands in another, by its card', async ({ page }) => {
   await openDemo(page, 'First firing', 'Lay')
   await expect(holds(page).first()).toBeAttached()
   const was = await elements(page)
   const bowl = was.find(e => e.vessel)!
   await hold(page, bowl.id).focus()
   await page.getByRole('button', { name: 'More', exact: true }).click()
-  await acted(page, () => page.getByRole('button', { name: /^Lift it/ }).click())
+  await acted(page, () => page.getByRole('button', { name: /^Set it up/ }).click())
   expect((await elements(page)).find(e => e.id === bowl.id)!.pieces[0]!.z_mm).toBe(15)
   await expect(page.getByRole('button', { name: /^Stands 15 mm higher/ })).toBeVisible()
   await page.locator('.vessel .el-select').click()
