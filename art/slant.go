@@ -187,7 +187,7 @@ func (v *slanted) solids() []solid {
 		}
 		spec, _ := fd.Spec(e.Form)
 		vessel, inVessel := v.t.Vessel(e.Vessel)
-		if up := e.RaisedMM(); up >= standMM {
+		if up := e.RaisedMM(); up >= tray.StandMM {
 			out = append(out, v.pedestal(e, up))
 		}
 		for k := range e.Pieces {
@@ -196,7 +196,7 @@ func (v *slanted) solids() []solid {
 			if inVessel {
 				s.kind, s.side, s.taper = prism, colour.Must(vessel.Colour), .76
 				s.high = p.ZMM + vessel.HeightMM
-				if p.ZMM > 0 && p.ZMM < standMM { // on what is hidden under it
+				if p.ZMM > 0 && p.ZMM < tray.StandMM { // on what is hidden under it
 					s.low = 0
 				}
 			}
@@ -247,9 +247,6 @@ func hideUnder(all []solid) {
 
 // plateMM is how thick the plate of a stand is.
 const plateMM = 6.0
-
-// standMM is from how high on, mm, what a thing stands on is seen under it.
-const standMM = 30.0
 
 // pedestal is what an element stands on: a plate on a foot.
 func (v *slanted) pedestal(e *tray.Element, up float64) solid {

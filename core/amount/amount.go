@@ -97,8 +97,8 @@ func Apportion(b brief.Brief, chosen []pick.Choice) []Amount {
 	return out
 }
 
-// generousG is what sprigs weigh together where a house is generous with greens: 8 to 15 g on a board for up to two dozen
-// guests, and as much for each two dozen more.
+// generousG is what sprigs weigh together at least where a house is generous with greens: 8 to 15 g on a board for up to two
+// dozen guests, and as much for each two dozen more. Of heavy herbs a sparing house has nearly that, and a generous one a fifth more.
 func generousG(guests int) float64 {
 	const most, dozens = 15.0, 24
 	if guests > dozens {

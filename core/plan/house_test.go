@@ -77,7 +77,8 @@ func TestGreeneryAsTheHouseLikesIt(t *testing.T) {
 	}
 }
 
-// A house that is generous with greens has 8 to 15 g of sprigs on a board, and as much again for two dozen guests more.
+// A house that is generous with greens has 8 to 15 g of sprigs on a board, of heavy herbs up to 20, and as much again for two
+// dozen guests more.
 func TestGenerousGreensAreWeighed(t *testing.T) {
 	for guests, want := range map[int][2]float64{4: {7.5, 11}, 12: {7.5, 13}, 24: {13, 20}, 48: {27, 36}} {
 		for month := 1; month <= 12; month += 3 {

@@ -222,7 +222,7 @@ func preparing(c *counter, j *job.Job, larder *food.Larder) {
 				}
 			}
 			switch up := e.RaisedMM(); {
-			case up >= onAStand:
+			case up >= tray.StandMM:
 				c.add(ToPrepare, fmt.Sprintf("steady stand or upturned bowl, %.0f mm high, to set something on", up), t.Copies(), name)
 			case up > 0:
 				c.add(ToPrepare, fmt.Sprintf("small plate or lid, %.0f mm high, to set something on", up), t.Copies(), name)

@@ -164,15 +164,12 @@ func (s *Step) says(begin bool) {
 		s.part = say.Part("step.in", s.part, say.N(s.Groups))
 	}
 	switch {
-	case s.raised >= onAStand:
+	case s.raised >= tray.StandMM:
 		s.Says = s.Says.Then("step.stand", say.MM(s.raised))
 	case s.raised > 0:
 		s.Says = s.Says.Then("step.raised", say.MM(s.raised))
 	}
 }
-
-// onAStand is from how high on, mm, a thing stands on an upturned bowl or a stand rather than on a small plate or a lid.
-const onAStand = 30.0
 
 // advised names what on a tray is commonly advised against for guests who are pregnant or of weak
 // immunity, where some are, and that infants get no honey.

@@ -78,6 +78,9 @@ func (e *Element) Alike(o *Element) bool {
 	})
 }
 
+// StandMM is from how high on, mm, a thing stands on a stand or an upturned bowl, and no longer on a small plate or a lid.
+const StandMM = 30.0
+
 // RaisedMM is how high above the board what stands is set, on something under it; 0 for what lies.
 func (e *Element) RaisedMM() float64 {
 	if e.Vessel == "" && e.Kind() != food.KindAnchor || len(e.Pieces) == 0 {
