@@ -200,7 +200,7 @@ func TestASentenceIsSaidAsSomebodyWouldSayIt(t *testing.T) {
 		}
 	}
 	for _, kind := range practice.Kinds {
-		for seed := range uint64(12) {
+		for seed := range uint64(plantest.Cases(12)) {
 			e, err := practice.Make(kind, seed, 1+int(seed)%practice.MostLevel, larder, cabinet)
 			if err != nil {
 				t.Fatal(err)

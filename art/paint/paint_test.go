@@ -3,6 +3,7 @@ package paint
 import (
 	"bytes"
 	"image"
+	"image/color"
 	"image/jpeg"
 	"math"
 	"testing"
@@ -142,5 +143,36 @@ func BenchmarkTray(b *testing.B) {
 		if _, _, err := Tray(tr, larder, 1270); err != nil {
 			b.Fatal(err)
 		}
+	}
+}
+
+// A mask drawn out is nowhere darker or lighter than the small one, and lies where it lay: its middle stays its middle.
+func TestAMaskIsDrawnOut(t *testing.T) {
+	small := image.NewAlpha(image.Rect(0, 0, 9, 7))
+	for i := range small.Pix {
+		small.Pix[i] = 90
+	}
+	const k = 3.7
+	size := image.Rect(0, 0, 33, 25)
+	for i, a := range drawnOut(small, k, size).Pix {
+		if a != 90 {
+			t.Fatalf("dot %d of an even mask is %d", i, a)
+		}
+	}
+	clear(small.Pix)
+	small.SetAlpha(5, 2, color.Alpha{A: 200})
+	large := drawnOut(small, k, size)
+	sum, x, y := 0.0, 0.0, 0.0
+	for py := range size.Dy() {
+		for px := range size.Dx() {
+			a := float64(large.AlphaAt(px, py).A)
+			sum, x, y = sum+a, x+a*(float64(px)+.5), y+a*(float64(py)+.5)
+		}
+	}
+	if x, y := x/sum/k, y/sum/k; math.Abs(x-5.5) > .05 || math.Abs(y-2.5) > .05 {
+		t.Errorf("what lay at 5.5, 2.5 lies at %.2f, %.2f", x, y)
+	}
+	if sum < 200*k*k*.97 || sum > 200*k*k*1.03 {
+		t.Errorf("%.0f of darkness became %.0f", 200*k*k, sum)
 	}
 }

@@ -13,6 +13,9 @@ import (
 // Evenings leave 8 to 20 % of a board in the middle, of nearly everything a little, and nobody eats more honey and jam
 // than goes with cheese.
 func TestAUsualEveningLeavesSome(t *testing.T) {
+	if testing.Short() {
+		t.Skip("a middle of few boards says little")
+	}
 	larder := food.BuiltIn()
 	const boards = 24
 	var shares []float64

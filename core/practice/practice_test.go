@@ -16,6 +16,7 @@ import (
 	"happytray/core/diet"
 	"happytray/core/food"
 	"happytray/core/geom"
+	"happytray/core/plan/plantest"
 	"happytray/core/review"
 	"happytray/core/say"
 )
@@ -40,10 +41,11 @@ func TestExercises(t *testing.T) {
 	for _, r := range Path() {
 		rules[r.ID] = r
 	}
+	seeds := plantest.Cases(4)
 	for _, kind := range Kinds {
 		differ := 0
 		for level := 1; level <= MostLevel; level++ {
-			for seed := range uint64(4) {
+			for seed := range uint64(seeds) {
 				e := made(t, kind, seed, level)
 				one, _ := json.Marshal(e)
 				two, _ := json.Marshal(made(t, kind, seed, level))
@@ -85,8 +87,8 @@ func TestExercises(t *testing.T) {
 				}
 			}
 		}
-		if differ < 4*MostLevel-2 {
-			t.Errorf("%s: %d of %d seeds give another exercise", kind, differ, 4*MostLevel)
+		if differ < seeds*MostLevel-2 {
+			t.Errorf("%s: %d of %d seeds give another exercise", kind, differ, seeds*MostLevel)
 		}
 	}
 }
@@ -445,7 +447,7 @@ func TestMeatlessGuestsInAmounts(t *testing.T) {
 	if math.Abs(with[food.Meat]-12*50) > 1e-9 || math.Abs(without[food.Meat]-8*50) > 1e-9 || math.Abs(without[food.Cheese]-(12*60+4*25)) > 1e-9 {
 		t.Errorf("meat %v and %v, cheese %v", with[food.Meat], without[food.Meat], without[food.Cheese])
 	}
-	for seed := range uint64(40) {
+	for seed := range uint64(plantest.Cases(40)) {
 		e := made(t, "amount", seed, 6)
 		for _, v := range e.Solution.Values {
 			if v.ID == "bowls" && (v.Is < 0 || v.Is > 12) || v.Is < 0 {

@@ -19,9 +19,12 @@ const mostRounds = 12
 // A day is a dozen rounds and not eighty errands: every task is in one round, rounds hold their tasks in time, hands seldom go
 // over to other work, and gathering comes before cutting.
 func TestADayIsRounds(t *testing.T) {
+	if testing.Short() {
+		t.Skip("a mean of few days says little")
+	}
 	larder := food.BuiltIn()
 	changes, neighbours, rounds, all := 0, 0, 0, 0.0
-	for n := range plantest.Cases(18) {
+	for n := range 18 {
 		guests := []int{6, 12, 18}[n%3]
 		b := brief.Brief{Guests: brief.Guests{Adults: guests}, Month: 1 + n%12, Occasion: []string{"nibble", "grazing", "meal"}[(n/3)%3], Choice: n, ServeAt: "2026-11-27T19:00:00Z"}
 		people := 1 + n%2

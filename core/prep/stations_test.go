@@ -12,6 +12,9 @@ import (
 
 // Every task by hand is at one station, with the minutes of those who are at it; each board is laid once, what is laid last apart.
 func TestStationsAndBaysOfALargeTable(t *testing.T) {
+	if testing.Short() {
+		t.Skip("two hundred guests are laid, which takes long")
+	}
 	larder := food.BuiltIn()
 	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 200}, Occasion: "grazing", Month: 6, ServeAt: "2026-11-28T19:00:00Z", ReadyBy: "2026-11-28T16:00:00Z"})
 	const people = 5

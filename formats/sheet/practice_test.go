@@ -19,8 +19,12 @@ func TestPracticeSheet(t *testing.T) {
 		}
 		return e
 	}
-	for _, on := range []string{"a4", "letter", "whole"} {
-		pdf, err := Practice(make("find"), food.BuiltIn(), on, say.Units{})
+	find, papers := make("find"), []string{"a4", "letter", "whole"}
+	if testing.Short() {
+		papers = papers[:1]
+	}
+	for _, on := range papers {
+		pdf, err := Practice(find, food.BuiltIn(), on, say.Units{})
 		if err != nil || !bytes.HasPrefix(pdf, []byte("%PDF")) || bytes.Count(pdf, []byte("/Type /Page\n")) != 2 {
 			t.Errorf("%s: %d bytes, %d pages, %v", on, len(pdf), bytes.Count(pdf, []byte("/Type /Page\n")), err)
 		}
@@ -28,7 +32,7 @@ func TestPracticeSheet(t *testing.T) {
 	if _, err := Practice(make("pair"), food.BuiltIn(), "a4", say.Units{}); err == nil {
 		t.Error("a sheet of pairs is printed")
 	}
-	if _, err := Practice(make("find"), food.BuiltIn(), "wallpaper", say.Units{}); err == nil {
+	if _, err := Practice(find, food.BuiltIn(), "wallpaper", say.Units{}); err == nil {
 		t.Error("it is printed on wallpaper")
 	}
 }

@@ -19,6 +19,7 @@ import (
 	"happytray/core/food"
 	"happytray/core/geom"
 	"happytray/core/job"
+	"happytray/core/plan"
 	"happytray/core/plan/plantest"
 	"happytray/core/prep"
 	"happytray/core/price"
@@ -454,7 +455,10 @@ func BenchmarkMat(b *testing.B) {
 
 // A shopping list has a box and a line for each food, on as many pages as it takes, and what it comes to.
 func TestShopping(t *testing.T) {
-	j := plantest.Laid(t, brief.Brief{Guests: brief.Guests{Adults: 60}, Occasion: "meal"})
+	j, err := plan.FromBrief(brief.Brief{Guests: brief.Guests{Adults: 60}, Occasion: "meal"}, larder, board.BuiltInCabinet())
+	if err != nil {
+		t.Fatal(err)
+	}
 	list := shop.Buy([]shop.Needs{shop.NeedsOf(j, larder)}, larder, nil)
 	for len(list.Sections) < 30 { // a week of jobs
 		list.Sections = append(list.Sections, list.Sections...)

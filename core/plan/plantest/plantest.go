@@ -14,10 +14,10 @@ import (
 	"happytray/core/search"
 )
 
-// Cases is how many of n generated cases are tried: a third of them in the quick half of the tests.
+// Cases is how many of n generated cases are tried: a sixth of them in the quick half of the tests.
 func Cases(n int) int {
 	if testing.Short() {
-		return (n + 2) / 3
+		return (n + 5) / 6
 	}
 	return n
 }
