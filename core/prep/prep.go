@@ -34,8 +34,27 @@ type Step struct {
 	Held     bool     `json:"held,omitempty"` // the board is ready ahead, and this is laid when it was out of the cold again: its place is held open
 	After    []Need   `json:"after"`          // what must be laid before it, and why
 
-	part   say.Value // what it says, within another sentence
-	raised float64   // how high above the board it is set, mm
+	part             say.Value // what it says, within another sentence
+	onPlate, onStand raised
+}
+
+// raised is what of a step is set up above the board.
+type raised struct {
+	groups int
+	mm     float64 // the highest of them
+}
+
+func (r *raised) add(groups int, mm float64) { r.groups, r.mm = r.groups+groups, math.Max(r.mm, mm) }
+
+// says adds to a step of so many groups how it is set up: all of them in one sentence, else how many.
+func (r raised) says(step say.Text, code string, groups int) say.Text {
+	switch {
+	case r.groups == 0:
+		return step
+	case r.groups < groups:
+		return step.Then(code+".some", say.MM(r.mm), say.N(r.groups))
+	}
+	return step.Then(code, say.MM(r.mm))
 }
 
 // Need is a step that must come before another.
@@ -102,7 +121,12 @@ func Order(t *tray.Tray, larder *food.Larder) Sheet {
 		s.Pieces += e.Count * copies
 		s.Grams = math.Round((s.Grams+e.Grams*float64(copies))*10) / 10
 		s.Groups += copies
-		s.raised = math.Max(s.raised, e.RaisedMM())
+		switch up := e.RaisedMM(); {
+		case up >= tray.StandMM:
+			s.onStand.add(copies, up)
+		case up > 0:
+			s.onPlate.add(copies, up)
+		}
 		s.Minutes += (spec.Seconds*float64(e.Count)/60 + layEach) * float64(copies)
 		sheet.ColdOut = math.Max(sheet.ColdOut, float64(f.WarmUpMin))
 		if f.Caution != "" && !seen {
@@ -163,12 +187,8 @@ func (s *Step) says(begin bool) {
 		s.Says = s.Says.Then("step.places", say.N(s.Groups))
 		s.part = say.Part("step.in", s.part, say.N(s.Groups))
 	}
-	switch {
-	case s.raised >= tray.StandMM:
-		s.Says = s.Says.Then("step.stand", say.MM(s.raised))
-	case s.raised > 0:
-		s.Says = s.Says.Then("step.raised", say.MM(s.raised))
-	}
+	s.Says = s.onStand.says(s.Says, "step.stand", s.Groups)
+	s.Says = s.onPlate.says(s.Says, "step.raised", s.Groups)
 }
 
 // advised names what on a tray is commonly advised against for guests who are pregnant or of weak

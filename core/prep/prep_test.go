@@ -124,6 +124,30 @@ func TestWholeCheeseIsBegun(t *testing.T) {
 	}
 }
 
+// Where only some of a food are set up, the step says how many; two heights are two things to stand on.
+func TestAStepSaysHowManyAreSetUp(t *testing.T) {
+	of := func(ups ...float64) string {
+		tr := &tray.Tray{Brief: brief.Brief{Guests: brief.Guests{Adults: 14}}}
+		for n, up := range ups {
+			tr.Elements = append(tr.Elements, tray.Element{ID: fmt.Sprint("e", n), Food: "soft-white-round", Form: "whole", Count: 1, Grams: 90, Placed: true, Pieces: []tray.Piece{{ZMM: up, HeightMM: 31}}})
+		}
+		return Order(tr, food.BuiltIn()).Steps[0].Says.String()
+	}
+	for want, said := range map[string]string{
+		"in 3 places, 1 of them set 70 mm up on a stand": of(0, 70, 0),
+		"in 2 places, set 70 mm up on a stand":           of(70, 70),
+		"2 of them set 15 mm up on a small plate":        of(15, 15, 0),
+		"rock, 1 of them set 15 mm up on a small plate":  of(15, 60, 0),
+	} {
+		if !strings.Contains(said, want) {
+			t.Errorf("%q is not in %q", want, said)
+		}
+	}
+	if said := of(0, 0); strings.Contains(said, "set ") {
+		t.Errorf("nothing is set up: %q", said)
+	}
+}
+
 // What is set up high is set up by a step, and what it stands on is in the kit.
 func TestWhatStandsHighStandsOnSomething(t *testing.T) {
 	larder := food.BuiltIn()
