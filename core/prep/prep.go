@@ -47,14 +47,14 @@ type raised struct {
 func (r *raised) add(groups int, mm float64) { r.groups, r.mm = r.groups+groups, math.Max(r.mm, mm) }
 
 // says adds to a step of so many groups how it is set up: all of them in one sentence, else how many.
-func (r raised) says(step say.Text, code string, groups int) say.Text {
+func (r raised) says(step say.Text, groups int, all, some string) say.Text {
 	switch {
 	case r.groups == 0:
 		return step
 	case r.groups < groups:
-		return step.Then(code+".some", say.MM(r.mm), say.N(r.groups))
+		return step.Then(some, say.MM(r.mm), say.N(r.groups))
 	}
-	return step.Then(code, say.MM(r.mm))
+	return step.Then(all, say.MM(r.mm))
 }
 
 // Need is a step that must come before another.
@@ -187,8 +187,8 @@ func (s *Step) says(begin bool) {
 		s.Says = s.Says.Then("step.places", say.N(s.Groups))
 		s.part = say.Part("step.in", s.part, say.N(s.Groups))
 	}
-	s.Says = s.onStand.says(s.Says, "step.stand", s.Groups)
-	s.Says = s.onPlate.says(s.Says, "step.raised", s.Groups)
+	s.Says = s.onStand.says(s.Says, s.Groups, "step.stand", "step.stand.some")
+	s.Says = s.onPlate.says(s.Says, s.Groups, "step.raised", "step.raised.some")
 }
 
 // advised names what on a tray is commonly advised against for guests who are pregnant or of weak
