@@ -7,7 +7,8 @@ VERSION := $(shell git describe --tags --always --dirty 2>/dev/null || echo dev)
 
 WEB_SOURCES := $(shell find web/src web/public -type f) web/*.html web/*.ts web/package.json docs/craft.md core/practice/rules.json
 GO_SOURCES := $(shell find . -name node_modules -prune -o -name .local -prune -o \( -name '*.go' -o -name '*.sql' -o -name '*.json' -path './core/*' -o -name openapi.yaml \) -print)
-WEB_CHECKED := web/node_modules/.cache/checked
+# all that the browser's half of make check reads
+CHECKED_WEB := web e2e docs/craft.md docs/formats/tray.schema.json core/practice/rules.json core/review/checks.json
 GENERATED := server/api/api.gen.go core/food/data.zip web/src/api/contract.gen.ts web/src/api/tray.gen.ts
 # what decides what is generated, the generators' versions too
 MADE_FROM := $(wildcard core/food/data/*.json) server/api/openapi.yaml server/api/codegen.yaml docs/formats/tray.schema.json web/package-lock.json go.mod
@@ -57,13 +58,11 @@ check: fresh ## the quick half of the tests, for every commit
 check-go: lint-go
 	go test -short -vet=off -ldflags=-w -skip '$(SLOW)' $$(go list ./... | grep -vE '/(search|edit|repair|pack|demo|backup|cmd/happytray)$$')
 
-# as Go remembers which tests passed, so is remembered that all of the browser's half did, until something of it changes
-check-web: $(WEB_CHECKED)
-
-$(WEB_CHECKED): $(WEB_SOURCES) docs/formats/tray.schema.json core/review/checks.json $(filter-out web/dist/%,$(wildcard $(shell git ls-files -co --exclude-standard web e2e)))
-	@$(MAKE) --no-print-directory lint-web
-	cd web && npm run --silent test
-	@touch $@
+# as Go remembers which tests passed, so is remembered of what files all of the browser's half did
+check-web:
+	@these=$$(git ls-files -co --exclude-standard $(CHECKED_WEB) | xargs -d '\n' sha256sum 2>/dev/null | sha256sum); \
+	[ "$$these" = "$$(cat .local/checked-web 2>/dev/null)" ] || { \
+	  $(MAKE) --no-print-directory lint-web && (cd web && npm run --silent test) && mkdir -p .local && echo "$$these" >.local/checked-web; }
 
 test: lint test-go test-web ## every test there is
 	@scripts/test-days.sh one

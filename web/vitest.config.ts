@@ -23,7 +23,6 @@ export default defineConfig({
   },
   test: {
     setupFiles: ['test/setup.ts'],
-    experimental: { fsModuleCache: true },
     projects: [
       { extends: true, test: { name: 'apart', pool: 'threads', include: include(apart) } },
       {

@@ -95,8 +95,8 @@ var working = map[string]string{
 	"step.places":      ", in {1} places",
 	"step.raised":      ", set {1} up on a small plate or a lid",
 	"step.raised.some": ", {2} of them set {1} up on a small plate or a lid",
-	"step.stand.some":  ", {2} of them set {1} up on a stand or an upturned bowl that does not rock",
 	"step.stand":       ", set {1} up on a stand or an upturned bowl that does not rock",
+	"step.stand.some":  ", {2} of them set {1} up on a stand or an upturned bowl that does not rock",
 
 	"pace.set-up":     "Setting up",
 	"pace.line":       "Lining boards",
